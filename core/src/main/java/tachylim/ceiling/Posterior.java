@@ -1,0 +1,270 @@
+package tachylim.ceiling;
+
+import java.nio.ByteBuffer;
+import java.util.Arrays;
+import java.util.function.ToDoubleFunction;
+import tachylim.method.Verdict;
+import tachylim.tempo.Tempo;
+
+/**
+ * What is believed about a piece's ceiling: a weight for every cell of a grid over (μ, s, δ).
+ *
+ * <p>The filter is exact on the grid: every pass multiplies each cell by the chance of its verdict
+ * there, and every night spreads μ a little. This class is immutable.
+ */
+public final class Posterior {
+
+    private static final double LOWEST = Math.log(16);
+    private static final double STEP = 0.0125;
+    private static final int PLACES = 280;
+    private static final double[] WIDTHS = {0.015, 0.025, 0.04, 0.06, 0.09};
+    private static final double[] WIDTH_PRIOR = {0.1, 0.25, 0.3, 0.25, 0.1};
+    private static final double[] BREAKS = {0.02, 0.05, 0.09, 0.14, 0.2};
+    private static final double[] BREAK_PRIOR = {0.1, 0.3, 0.3, 0.2, 0.1};
+    private static final int SHAPES = WIDTHS.length * BREAKS.length;
+
+    /** How a skill wanders: standard deviation of ln tempo after one day. */
+    private static final double NIGHTLY = 0.01;
+
+    private static final int LAYOFF_DAYS = 7;
+    private static final double LAYOFF_DRIFT = 0.004;
+    private static final double MOST_DRIFT = 0.12;
+    private static final double LAYOFF_WIDENING = 0.005;
+    private static final double MOST_WIDENING = 0.10;
+
+    /** Evidence from tired passes, as a power of the likelihood. */
+    public static final double TIRED_POWER = 0.5;
+
+    /** A pass is tired when the reserve at its start is below this. */
+    public static final double TIRED_BELOW = 0.6;
+
+    /** How far off a first guess usually is, when it is only a guess. */
+    public static final double GUESS_SD = 0.22;
+
+    /** How far off it is when the player has played it cleanly at about that tempo. */
+    public static final double PLAYED_SD = 0.10;
+
+    /** Where a new piece's ceiling is guessed to lie, as a share of its target. */
+    public static final double NEW_SHARE_OF_TARGET = 0.75;
+
+    /** Weights by shape (s, δ) and then by place of μ; they sum to 1. */
+    private final double[][] weights;
+
+    private Posterior(double[][] weights) {
+        this.weights = weights;
+    }
+
+    /**
+     * The belief before any pass.
+     *
+     * @param ceiling the guessed ceiling
+     * @param sd the standard deviation of the guess in ln tempo, above 0.02 to 1
+     */
+    public static Posterior prior(Tempo ceiling, double sd) {
+        if (!(sd > 0.02 && sd <= 1)) {
+            throw new IllegalArgumentException("A guess is off by 2% to 100%, not by " + sd);
+        }
+        double[][] weights = new double[SHAPES][PLACES];
+        for (int shape = 0; shape < SHAPES; shape++) {
+            double prior = WIDTH_PRIOR[shape / BREAKS.length] * BREAK_PRIOR[shape % BREAKS.length];
+            for (int place = 0; place < PLACES; place++) {
+                double off = (model(shape, place).ceiling() - ceiling.log()) / sd;
+                weights[shape][place] = prior * Math.exp(-off * off / 2);
+            }
+        }
+        return normalised(weights);
+    }
+
+    private static CeilingModel model(int shape, int place) {
+        return new CeilingModel(
+                LOWEST + STEP * place, WIDTHS[shape / BREAKS.length], BREAKS[shape % BREAKS.length]);
+    }
+
+    private static Posterior normalised(double[][] weights) {
+        double sum = 0;
+        for (double[] row : weights) {
+            for (double weight : row) {
+                sum += weight;
+            }
+        }
+        for (double[] row : weights) {
+            for (int i = 0; i < row.length; i++) {
+                row[i] /= sum;
+            }
+        }
+        return new Posterior(weights);
+    }
+
+    /**
+     * The belief after one more pass.
+     *
+     * @param tempo the tempo played
+     * @param verdict how it went
+     * @param tired whether the reserve was low at its start, so that it says less
+     */
+    public Posterior after(Tempo tempo, Verdict verdict, boolean tired) {
+        double x = tempo.log();
+        double power = tired ? TIRED_POWER : 1;
+        double[][] next = new double[SHAPES][PLACES];
+        for (int shape = 0; shape < SHAPES; shape++) {
+            for (int place = 0; place < PLACES; place++) {
+                double chance = model(shape, place).chance(verdict, x);
+                next[shape][place] = weights[shape][place] * Math.pow(chance, power);
+            }
+        }
+        return normalised(next);
+    }
+
+    /**
+     * The belief after {@code days} without passes: a little wider each day, and after a layoff of more
+     * than a week wider still and lower.
+     */
+    public Posterior afterDays(long days) {
+        if (days <= 0) {
+            return this;
+        }
+        double away = Math.max(0, days - LAYOFF_DAYS);
+        double sd = Math.hypot(NIGHTLY * Math.sqrt(days), Math.min(MOST_WIDENING, LAYOFF_WIDENING * away));
+        return moved(-Math.min(MOST_DRIFT, LAYOFF_DRIFT * away), sd);
+    }
+
+    private Posterior moved(double shift, double sd) {
+        int reach = (int) Math.ceil((4 * sd + Math.abs(shift)) / STEP);
+        double[] kernel = new double[2 * reach + 1];
+        for (int i = -reach; i <= reach; i++) {
+            double off = (i * STEP - shift) / sd;
+            kernel[i + reach] = Math.exp(-off * off / 2);
+        }
+        double[][] next = new double[SHAPES][PLACES];
+        for (int shape = 0; shape < SHAPES; shape++) {
+            for (int from = 0; from < PLACES; from++) {
+                double weight = weights[shape][from];
+                if (weight < 1e-15) {
+                    continue;
+                }
+                for (int i = -reach; i <= reach; i++) {
+                    int to = Math.max(0, Math.min(PLACES - 1, from + i));
+                    next[shape][to] += weight * kernel[i + reach];
+                }
+            }
+        }
+        return normalised(next);
+    }
+
+    /** Ease, ceiling and breakdown by P(clean) and P(broke) alone. */
+    public Estimate estimate() {
+        return new Estimate(
+                band(CeilingModel::ease), band(CeilingModel::ceiling), band(CeilingModel::breakdown));
+    }
+
+    /** The estimate with the ease tempo lowered to where tension reaches 2, if that is known. */
+    public Estimate estimate(TensionCurve tension) {
+        Estimate plain = estimate();
+        return tension.tempoAt(TensionCurve.ALERT)
+                .map(alert -> new Estimate(plain.ease().notAbove(alert), plain.ceiling(), plain.breakdown()))
+                .orElse(plain);
+    }
+
+    /** The mean of ln ceiling, for smoothing. */
+    public double meanLogCeiling() {
+        double mean = 0;
+        for (int shape = 0; shape < SHAPES; shape++) {
+            for (int place = 0; place < PLACES; place++) {
+                mean += weights[shape][place] * model(shape, place).ceiling();
+            }
+        }
+        return mean;
+    }
+
+    /** The variance of ln ceiling. */
+    public double varianceLogCeiling() {
+        double mean = meanLogCeiling();
+        double variance = 0;
+        for (int shape = 0; shape < SHAPES; shape++) {
+            for (int place = 0; place < PLACES; place++) {
+                double off = model(shape, place).ceiling() - mean;
+                variance += weights[shape][place] * off * off;
+            }
+        }
+        return variance;
+    }
+
+    /** The chance of a clean pass at {@code tempo}, all cells weighed. */
+    public double cleanAt(Tempo tempo) {
+        double x = tempo.log();
+        double clean = 0;
+        for (int shape = 0; shape < SHAPES; shape++) {
+            for (int place = 0; place < PLACES; place++) {
+                clean += weights[shape][place] * (1 - model(shape, place).notClean(x));
+            }
+        }
+        return clean;
+    }
+
+    private Band band(ToDoubleFunction<CeilingModel> quantity) {
+        // Each cell's weight is spread evenly over the width of its place, so that quantiles fall
+        // between the places of the grid.
+        double fine = STEP / 5;
+        double from = LOWEST - 0.6;
+        double[] density = new double[(int) ((PLACES * STEP + 1.2) / fine)];
+        for (int shape = 0; shape < SHAPES; shape++) {
+            for (int place = 0; place < PLACES; place++) {
+                double weight = weights[shape][place];
+                if (weight < 1e-12) {
+                    continue;
+                }
+                int middle = (int) Math.round((quantity.applyAsDouble(model(shape, place)) - from) / fine);
+                for (int i = -2; i <= 2; i++) {
+                    density[middle + i] += weight / 5;
+                }
+            }
+        }
+        return new Band(quantile(density, from, fine, 0.1), quantile(density, from, fine, 0.5),
+                quantile(density, from, fine, 0.9));
+    }
+
+    private static Tempo quantile(double[] density, double from, double fine, double wanted) {
+        double total = Arrays.stream(density).sum();
+        double sum = 0;
+        for (int i = 0; i < density.length; i++) {
+            double next = sum + density[i] / total;
+            if (next >= wanted) {
+                double within = (wanted - sum) / (next - sum);
+                return Tempo.clamped(Math.exp(from + fine * (i - 0.5 + within)));
+            }
+            sum = next;
+        }
+        return Tempo.clamped(Math.exp(from + fine * density.length));
+    }
+
+    /** The weights as bytes, to be kept and read back by {@link #fromBytes}. */
+    public byte[] toBytes() {
+        ByteBuffer bytes = ByteBuffer.allocate(SHAPES * PLACES * Float.BYTES);
+        for (double[] row : weights) {
+            for (double weight : row) {
+                bytes.putFloat((float) weight);
+            }
+        }
+        return bytes.array();
+    }
+
+    /**
+     * Reads what {@link #toBytes} wrote.
+     *
+     * @throws IllegalArgumentException if the length is another
+     */
+    public static Posterior fromBytes(byte[] kept) {
+        if (kept.length != SHAPES * PLACES * Float.BYTES) {
+            throw new IllegalArgumentException("A kept belief has " + SHAPES * PLACES * Float.BYTES
+                    + " bytes, not " + kept.length);
+        }
+        ByteBuffer bytes = ByteBuffer.wrap(kept);
+        double[][] weights = new double[SHAPES][PLACES];
+        for (double[] row : weights) {
+            for (int i = 0; i < row.length; i++) {
+                row[i] = bytes.getFloat();
+            }
+        }
+        return normalised(weights);
+    }
+}

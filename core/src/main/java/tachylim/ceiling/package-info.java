@@ -1,0 +1,5 @@
+/**
+ * Where technique breaks down: the ease, ceiling and breakdown tempos of a piece, estimated from every
+ * judged pass by an exact filter on a grid, with how sure that is.
+ */
+package tachylim.ceiling;

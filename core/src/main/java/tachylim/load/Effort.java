@@ -1,0 +1,32 @@
+package tachylim.load;
+
+import tachylim.method.Tension;
+
+/**
+ * Effort minutes: how much a stretch of playing asks of the body.
+ *
+ * <p>{@code minutes × exp(3(ρ − 0.6)) × (1 + 0.15·max(0, tension − 1))}, where ρ is the tempo over
+ * today's ceiling. One effort minute is one loose minute at 60% of the ceiling. The shape is that of
+ * the exponential training impulse (Banister 1991); for practice it is a rule of thumb.
+ */
+public final class Effort {
+
+    private static final double STEEPNESS = 3;
+    private static final double REFERENCE = 0.6;
+    private static final double PER_TENSION = 0.15;
+
+    private Effort() {}
+
+    /**
+     * The effort of playing.
+     *
+     * @param seconds how long, not negative
+     * @param ratio tempo over today's ceiling, positive
+     * @param tension how tense it was
+     * @return effort minutes
+     */
+    public static double of(double seconds, double ratio, Tension tension) {
+        double tensionFactor = 1 + PER_TENSION * Math.max(0, tension.ordinal() - 1);
+        return seconds / 60 * Math.exp(STEEPNESS * (ratio - REFERENCE)) * tensionFactor;
+    }
+}

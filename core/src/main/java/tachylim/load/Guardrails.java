@@ -1,0 +1,82 @@
+package tachylim.load;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import tachylim.method.Tension;
+
+/**
+ * Today's limits, from what the player usually plays and what today has been so far. The least of the
+ * rules for a kind sets its cap, and that rule is named.
+ *
+ * <p>These are guardrails by rule of thumb, not forecasts of injury. This class is immutable.
+ *
+ * @param usualMinutes the minutes the player usually plays, 5 to 600
+ * @param lastSymptom when pain, numbness or tingling was last reported, null if never
+ */
+public record Guardrails(int usualMinutes, Instant lastSymptom) {
+
+    /** Seconds of bursts a day at first. */
+    public static final double BURST_SECONDS = 90;
+
+    /** Playing without a break, in seconds, and the break it then needs. */
+    public static final double UNBROKEN_SECONDS = 25 * 60;
+
+    public static final double BREAK_SECONDS = 5 * 60;
+
+    /** How long playing stops after a symptom. */
+    public static final Duration SYMPTOM_REST = Duration.ofHours(48);
+
+    /** Playing time may exceed the usual minutes by this much, since effort is the stricter measure. */
+    private static final double PLAYING_ROOM = 1.25;
+
+    /**
+     * @throws IllegalArgumentException if the minutes are outside 5..600
+     */
+    public Guardrails {
+        if (usualMinutes < 5 || usualMinutes > 600) {
+            throw new IllegalArgumentException("Give 5 to 600 minutes a day, not " + usualMinutes);
+        }
+    }
+
+    /** When playing may begin again after a symptom; empty when it may now. */
+    public Optional<Instant> restsUntil(Instant now) {
+        if (lastSymptom == null) {
+            return Optional.empty();
+        }
+        Instant until = lastSymptom.plus(SYMPTOM_REST);
+        return until.isAfter(now) ? Optional.of(until) : Optional.empty();
+    }
+
+    /** All limits of the day, the one with the largest used share first: that one binds. */
+    public List<Limit> today(DayLoad day, Instant now) {
+        return List.of(effort(day, now), bursts(day), minutes(day)).stream()
+                .sorted(Comparator.comparingDouble(Limit::share).reversed())
+                .toList();
+    }
+
+    private Limit effort(DayLoad day, Instant now) {
+        if (restsUntil(now).isPresent()) {
+            return new Limit(Limit.Kind.EFFORT, 0, day.effort(), "48 hours without playing after a symptom.");
+        }
+        return new Limit(Limit.Kind.EFFORT, usualMinutes, day.effort(),
+                "The " + usualMinutes + " minutes you usually play.");
+    }
+
+    private Limit bursts(DayLoad day) {
+        if (day.worstTension() == Tension.LOCKED) {
+            return new Limit(Limit.Kind.BURST_SECONDS, 0, day.burstSeconds(),
+                    "Tension reached 5 today, so no more bursts.");
+        }
+        return new Limit(Limit.Kind.BURST_SECONDS, BURST_SECONDS, day.burstSeconds(),
+                "90 seconds of bursts a day to begin with.");
+    }
+
+    private Limit minutes(DayLoad day) {
+        double cap = usualMinutes * PLAYING_ROOM;
+        return new Limit(Limit.Kind.PLAYING_MINUTES, cap, day.playedSeconds() / 60,
+                "A quarter more than the " + usualMinutes + " minutes you usually play.");
+    }
+}

@@ -1,0 +1,91 @@
+package tachylim.method;
+
+import java.util.List;
+import tachylim.tempo.Tempo;
+
+/**
+ * A few passes well within reach, at set tempos: for warming up and for closing.
+ *
+ * <p>A broken or gripping pass makes all that follow slower; a locked hand ends it. This class is
+ * immutable.
+ *
+ * @param kind {@link PassKind#WARM_UP} or {@link PassKind#CLOSING}
+ * @param tempos the tempo of each pass, 1 to 20 of them
+ * @param why the reason for these tempos, one sentence
+ */
+public record EasyPasses(PassKind kind, List<Tempo> tempos, String why) implements Method {
+
+    /** How much slower a pass gets after one that broke or gripped. */
+    private static final double EASING = 0.9;
+
+    /**
+     * @throws IllegalArgumentException if the kind is another one or the number of passes out of range
+     */
+    public EasyPasses {
+        if (kind != PassKind.WARM_UP && kind != PassKind.CLOSING) {
+            throw new IllegalArgumentException("Easy passes warm up or close, they are no " + kind);
+        }
+        if (tempos.isEmpty() || tempos.size() > 20) {
+            throw new IllegalArgumentException("There are 1 to 20 easy passes, not " + tempos.size());
+        }
+        tempos = tempos.stream().map(Tempo::onMetronome).toList();
+    }
+
+    @Override
+    public Position opening() {
+        return new Next(0, limit(), why);
+    }
+
+    @Override
+    public Tempo limit() {
+        return tempos.stream().max(Tempo::compareTo).orElseThrow();
+    }
+
+    private final class Next implements Position {
+
+        private final int index;
+        private final Tempo cap;
+        private final String reason;
+
+        Next(int index, Tempo cap, String reason) {
+            this.index = index;
+            this.cap = cap;
+            this.reason = reason;
+        }
+
+        private Tempo tempo() {
+            return Tempo.slower(tempos.get(index), cap);
+        }
+
+        @Override
+        public Move move() {
+            return new Move.Play(kind, tempo(), reason);
+        }
+
+        @Override
+        public Position after(Answer answer) {
+            if (answer.tension() == Tension.LOCKED) {
+                return new Finished("Locked: stop here and let the hands hang.");
+            }
+            if (index + 1 >= tempos.size()) {
+                return new Finished(kind == PassKind.WARM_UP ? "Warm." : "Ended on something that works.");
+            }
+            boolean ease = answer.verdict() == Verdict.BROKE || answer.tension().atLeast(Tension.GRIPPING);
+            return ease ? eased(index + 1, "Easier than planned, since the last was not loose.")
+                    : new Next(index + 1, cap, why);
+        }
+
+        /** Slower than the pass before, and no faster again after that. */
+        private Position eased(int next, String because) {
+            if (Stride.isSlowest(tempo())) {
+                return new Finished("Slower than this cannot be set: stop here.");
+            }
+            return new Next(next, Tempo.clamped(Math.floor(tempo().bpm() * EASING)), because);
+        }
+
+        @Override
+        public Position backedOff() {
+            return eased(index, "You backed off.");
+        }
+    }
+}

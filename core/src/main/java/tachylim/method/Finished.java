@@ -1,0 +1,20 @@
+package tachylim.method;
+
+/** The position of a method that is over. */
+record Finished(String why) implements Position {
+
+    @Override
+    public Move move() {
+        return new Move.Finish(why);
+    }
+
+    @Override
+    public Position after(Answer answer) {
+        throw new IllegalStateException("This method is finished: " + why);
+    }
+
+    @Override
+    public Position backedOff() {
+        throw new IllegalStateException("This method is finished: " + why);
+    }
+}

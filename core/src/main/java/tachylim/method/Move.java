@@ -1,0 +1,26 @@
+package tachylim.method;
+
+import tachylim.tempo.Tempo;
+
+/** What a method wants next: another pass, or to be over. */
+public sealed interface Move {
+
+    /** Why, in one sentence with its numbers. */
+    String why();
+
+    /**
+     * Play a pass. This class is immutable.
+     *
+     * @param kind what the pass is for
+     * @param tempo the tempo to set, whole on a metronome
+     * @param why the reason, one sentence
+     */
+    record Play(PassKind kind, Tempo tempo, String why) implements Move {}
+
+    /**
+     * The method is done. This class is immutable.
+     *
+     * @param why the reason, one sentence
+     */
+    record Finish(String why) implements Move {}
+}

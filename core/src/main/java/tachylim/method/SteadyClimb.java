@@ -1,0 +1,129 @@
+package tachylim.method;
+
+import tachylim.tempo.Tempo;
+
+/**
+ * Small equal steps upward, each earned by clean passes.
+ *
+ * <p>After {@code cleanInARow} clean passes one step up; after a broken pass two steps down; after two
+ * rough ones in a row one step down. At the edge of tension the tempo is held; gripping costs two
+ * steps; a locked hand ends the climb. It finishes when its limit has been held clean or its passes
+ * are used up. This class is immutable.
+ *
+ * @param start the first tempo, not above the limit
+ * @param limit the tempo it never goes above
+ * @param step one step as a share of the tempo, usually 0.02; a step is at least 1 BPM
+ * @param cleanInARow clean passes that earn a step, 1 to 10, usually 3
+ * @param mostPasses the most passes it asks for, 1 to 200
+ */
+public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow, int mostPasses)
+        implements Method {
+
+    /** The step of 2% that players use when none is chosen. */
+    public static final double USUAL_STEP = 0.02;
+
+    /** The number of clean passes in a row that earn a step when none is chosen. */
+    public static final int USUAL_CLEAN_IN_A_ROW = 3;
+
+    /**
+     * @throws IllegalArgumentException if a setting is outside its range or the start above the limit
+     */
+    public SteadyClimb {
+        new Stride(step);
+        limit = Stride.notAbove(limit);
+        start = start.onMetronome();
+        if (start.compareTo(limit) > 0) {
+            throw new IllegalArgumentException("The climb starts at " + start + ", above its limit of " + limit);
+        }
+        if (cleanInARow < 1 || cleanInARow > 10) {
+            throw new IllegalArgumentException("A step is earned by 1 to 10 clean passes, not " + cleanInARow);
+        }
+        if (mostPasses < 1 || mostPasses > 200) {
+            throw new IllegalArgumentException("A climb has 1 to 200 passes, not " + mostPasses);
+        }
+    }
+
+    @Override
+    public Position opening() {
+        return new On(start, 0, 0, 0, "Starts at " + start + "; " + clean() + " clean earn a step of "
+                + Math.round(step * 100) + "%.");
+    }
+
+    private String clean() {
+        return cleanInARow == 1 ? "each" : String.valueOf(cleanInARow);
+    }
+
+    private final class On implements Position {
+
+        private final Tempo tempo;
+        private final int clean;
+        private final int rough;
+        private final int passes;
+        private final String why;
+
+        On(Tempo tempo, int clean, int rough, int passes, String why) {
+            this.tempo = tempo;
+            this.clean = clean;
+            this.rough = rough;
+            this.passes = passes;
+            this.why = why;
+        }
+
+        @Override
+        public Move move() {
+            return new Move.Play(PassKind.CONTROLLED, tempo, why);
+        }
+
+        @Override
+        public Position after(Answer answer) {
+            if (answer.tension() == Tension.LOCKED) {
+                return new Finished("Locked at " + tempo + ": leave this now and let the hands recover.");
+            }
+            if (passes + 1 >= mostPasses) {
+                return new Finished("All " + mostPasses + " passes are played; the last was at " + tempo + ".");
+            }
+            if (answer.tension().atLeast(Tension.GRIPPING)) {
+                return lower(2, "Gripping at " + tempo + ", so two steps down to ");
+            }
+            return switch (answer.verdict()) {
+                case BROKE -> lower(2, "It broke at " + tempo + ", so two steps down to ");
+                case ROUGH -> rough + 1 >= 2
+                        ? lower(1, "Two rough in a row at " + tempo + ", so one step down to ")
+                        : stay(0, rough + 1, "A small slip at " + tempo + ": the same tempo again.");
+                case CLEAN -> afterClean(answer.tension());
+            };
+        }
+
+        private Position afterClean(Tension tension) {
+            int row = clean + 1;
+            if (tension.atLeast(Tension.EDGE)) {
+                return stay(clean, 0, "Clean at " + tempo + " but at the edge: stay here until it is loose.");
+            }
+            if (row < cleanInARow) {
+                return stay(row, 0, row + " of " + cleanInARow + " clean at " + tempo + ".");
+            }
+            if (tempo.compareTo(limit) >= 0) {
+                return new Finished("Held clean at " + limit + ", the top of this climb.");
+            }
+            Tempo next = new Stride(step).up(tempo, limit);
+            return new On(next, 0, 0, passes + 1, row + " clean at " + tempo + ", so up to " + next + ".");
+        }
+
+        private Position stay(int cleanNow, int roughNow, String reason) {
+            return new On(tempo, cleanNow, roughNow, passes + 1, reason);
+        }
+
+        private Position lower(int steps, String reason) {
+            if (Stride.isSlowest(tempo)) {
+                return new Finished("Slower than " + tempo + " cannot be set: change something else first.");
+            }
+            Tempo next = new Stride(step).down(tempo, steps);
+            return new On(next, 0, 0, passes + 1, reason + next + ".");
+        }
+
+        @Override
+        public Position backedOff() {
+            return lower(2, "You backed off from " + tempo + ", so ");
+        }
+    }
+}

@@ -1,0 +1,45 @@
+package tachylim.method;
+
+import tachylim.tempo.Tempo;
+
+/**
+ * One step of tempo: a share of the tempo, but never less than 1 BPM, so that a step is always seen on
+ * a metronome. This class is immutable.
+ *
+ * @param share the share of the tempo, above 0 to 0.2
+ */
+record Stride(double share) {
+
+    Stride {
+        if (!(share > 0 && share <= 0.2)) {
+            throw new IllegalArgumentException("A step is up to a fifth of the tempo, not " + share);
+        }
+    }
+
+    Tempo up(Tempo from, Tempo limit) {
+        return Tempo.slower(from.onMetronome(), limit).bpm() >= limit.bpm()
+                ? limit
+                : Tempo.clamped(Math.min(limit.bpm(), Math.round(from.bpm() + size(from))));
+    }
+
+    Tempo down(Tempo from, int steps) {
+        double bpm = from.bpm();
+        for (int i = 0; i < steps; i++) {
+            bpm -= Math.max(1, bpm * share);
+        }
+        return Tempo.clamped(Math.round(bpm));
+    }
+
+    private double size(Tempo from) {
+        return Math.max(1, from.bpm() * share);
+    }
+
+    /** The fastest metronome setting that is not above {@code limit}. */
+    static Tempo notAbove(Tempo limit) {
+        return Tempo.clamped(Math.floor(limit.bpm()));
+    }
+
+    static boolean isSlowest(Tempo tempo) {
+        return tempo.bpm() <= Tempo.MIN;
+    }
+}

@@ -1,0 +1,28 @@
+package tachylim.method;
+
+/** How tense the body was in a pass, from 0 to 5; {@code ordinal()} is the figure the player gives. */
+public enum Tension {
+    LOOSE,
+    LIGHT,
+    ALERT,
+    EDGE,
+    GRIPPING,
+    LOCKED;
+
+    /**
+     * The tension the player calls {@code figure}.
+     *
+     * @throws IllegalArgumentException if {@code figure} is outside 0..5
+     */
+    public static Tension of(int figure) {
+        if (figure < 0 || figure > 5) {
+            throw new IllegalArgumentException("Tension is given from 0 to 5, not as " + figure);
+        }
+        return values()[figure];
+    }
+
+    /** Whether this is {@code other} or more. */
+    public boolean atLeast(Tension other) {
+        return compareTo(other) >= 0;
+    }
+}

@@ -1,0 +1,145 @@
+package tachylim.passage;
+
+import java.util.List;
+import java.util.stream.IntStream;
+import org.apache.commons.numbers.fraction.Fraction;
+
+/**
+ * A line of notes to be made fast: exact onsets in beats, with its bar lines, key and beat unit.
+ *
+ * <p>The first bar may be a pickup and bars may differ in length: the bar lines stand where they were
+ * written. Link {@code i} joins notes {@code i} and {@code i+1}. This class is immutable.
+ *
+ * @param meter the meter at its start
+ * @param beatUnit the note value the tempo counts, as a fraction of a whole note
+ * @param key the key signature at its start
+ * @param barLines where bars after the first one start, in beats, in order
+ * @param notes its notes in order of onset, 1 to {@value #MOST_NOTES}
+ * @param length its whole length in beats, with trailing rests, up to {@value #MOST_BEATS}
+ */
+public record Passage(
+        Meter meter,
+        Fraction beatUnit,
+        Key key,
+        List<Fraction> barLines,
+        List<Note> notes,
+        Fraction length) {
+
+    /** More notes than this are refused: by then it is pages of music, not a passage. */
+    public static final int MOST_NOTES = 2_000;
+
+    /** More beats than this are refused. */
+    public static final int MOST_BEATS = 2_000;
+
+    /**
+     * @throws IllegalArgumentException if there is no note, there are too many, they are out of order,
+     *     one lies beyond the length, or the length is too great
+     */
+    public Passage {
+        barLines = List.copyOf(barLines);
+        notes = List.copyOf(notes);
+        if (notes.isEmpty()) {
+            throw new IllegalArgumentException("A passage needs at least one note");
+        }
+        if (notes.size() > MOST_NOTES) {
+            throw new IllegalArgumentException("A passage holds up to " + MOST_NOTES
+                    + " notes; this one has " + notes.size() + ". Keep the part you are working on");
+        }
+        if (length.compareTo(Fraction.of(MOST_BEATS)) > 0) {
+            throw new IllegalArgumentException("A passage lasts up to " + MOST_BEATS
+                    + " beats. Keep the part you are working on");
+        }
+        for (int i = 1; i < notes.size(); i++) {
+            if (notes.get(i).onset().compareTo(notes.get(i - 1).onset()) <= 0) {
+                throw new IllegalArgumentException("Note " + (i + 1) + " does not start after note " + i);
+            }
+        }
+        if (notes.get(notes.size() - 1).end().compareTo(length) > 0) {
+            throw new IllegalArgumentException("The last note sounds beyond the end of the passage");
+        }
+    }
+
+    /** The length of a whole bar of the meter in beats. */
+    public Fraction barBeats() {
+        return meter.bar().divide(beatUnit);
+    }
+
+    /** How many bars it has, a pickup and a broken last bar counted as bars. */
+    public int bars() {
+        return barLines.size() + 1;
+    }
+
+    /** Where bar {@code bar} (from 0) starts, in beats. */
+    public Fraction barStart(int bar) {
+        return bar == 0 ? Fraction.ZERO : barLines.get(bar - 1);
+    }
+
+    /** Whether the first bar is shorter than the meter, with more bars to follow. */
+    public boolean hasPickup() {
+        return !barLines.isEmpty() && barLines.get(0).compareTo(barBeats()) < 0;
+    }
+
+    /** The length in beats of the pickup; zero when the first bar is whole. */
+    public Fraction pickup() {
+        return hasPickup() ? barLines.get(0) : Fraction.ZERO;
+    }
+
+    /**
+     * The gap of link {@code link} in beats: from the onset of its note to that of the next.
+     *
+     * @param link 0 to {@code notes().size() - 2}
+     */
+    public Fraction gap(int link) {
+        return notes.get(link + 1).onset().subtract(notes.get(link).onset());
+    }
+
+    /** The mean number of notes to a beat over the stretch from the first to the last onset. */
+    public double notesPerBeat() {
+        if (notes.size() < 2) {
+            return 1;
+        }
+        Fraction span = notes.get(notes.size() - 1).onset().subtract(notes.get(0).onset());
+        return (notes.size() - 1) / span.doubleValue();
+    }
+
+    /** The most notes to a beat that any link asks for, which is what speed has to reach. */
+    public double quickestNotesPerBeat() {
+        return IntStream.range(0, notes.size() - 1)
+                .mapToDouble(link -> 1 / gap(link).doubleValue())
+                .max()
+                .orElse(1);
+    }
+
+    /**
+     * The stretch of this passage that {@code piece} covers, from the start of the beat its first note
+     * lies in, so that it can be counted in, to the end of its last note.
+     */
+    public Passage excerpt(Piece piece) {
+        if (piece.lastNote() >= notes.size()) {
+            throw new IllegalArgumentException(
+                    "The piece ends at note " + (piece.lastNote() + 1) + " of " + notes.size());
+        }
+        Fraction start = beatAtOrBefore(notes.get(piece.firstNote()).onset());
+        Fraction end = notes.get(piece.lastNote()).end();
+        List<Note> part = notes.subList(piece.firstNote(), piece.lastNote() + 1).stream()
+                .map(note -> note.shifted(start.negate()))
+                .toList();
+        List<Fraction> lines = barLines.stream()
+                .filter(line -> line.compareTo(start) > 0 && line.compareTo(end) < 0)
+                .map(line -> line.subtract(start))
+                .toList();
+        return new Passage(meter, beatUnit, key, lines, part, end.subtract(start));
+    }
+
+    /** The last beat at or before {@code place}, counted from the bar line before it. */
+    private Fraction beatAtOrBefore(Fraction place) {
+        Fraction bar = Fraction.ZERO;
+        for (Fraction line : barLines) {
+            if (line.compareTo(place) <= 0) {
+                bar = line;
+            }
+        }
+        int beats = (int) Math.floor(place.subtract(bar).doubleValue() + 1e-9);
+        return bar.add(beats);
+    }
+}

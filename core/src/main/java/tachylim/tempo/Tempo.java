@@ -1,0 +1,97 @@
+package tachylim.tempo;
+
+/**
+ * A tempo in beats per minute (BPM) of a passage's beat unit.
+ *
+ * <p>With {@code n} notes to a beat at tempo {@code v} the rate is {@code r = v·n/60} notes per second
+ * and the gap between two notes is {@code 60/(v·n)} seconds. Valid values run from {@value #MIN} to
+ * {@value #MAX} BPM. Arithmetic never rounds; {@link #onMetronome()} does, once, at the edge.
+ *
+ * <p>This class is immutable.
+ *
+ * @param bpm beats per minute, {@value #MIN} to {@value #MAX}
+ */
+public record Tempo(double bpm) implements Comparable<Tempo> {
+
+    /** The slowest tempo accepted, in BPM. */
+    public static final double MIN = 20;
+
+    /** The fastest tempo accepted, in BPM. */
+    public static final double MAX = 400;
+
+    private static final double SECONDS_PER_MINUTE = 60;
+
+    /**
+     * @throws IllegalArgumentException if {@code bpm} is not within {@value #MIN}..{@value #MAX}
+     */
+    public Tempo {
+        if (!(bpm >= MIN && bpm <= MAX)) {
+            throw new IllegalArgumentException(
+                    "A tempo lies between 20 and 400 beats a minute, not at " + bpm);
+        }
+    }
+
+    /** The tempo of {@code bpm} beats per minute. */
+    public static Tempo of(double bpm) {
+        return new Tempo(bpm);
+    }
+
+    /**
+     * The tempo nearest to {@code bpm} that is valid: for results of calculations, which may leave
+     * the range, never for what a player typed.
+     */
+    public static Tempo clamped(double bpm) {
+        return new Tempo(Math.max(MIN, Math.min(MAX, bpm)));
+    }
+
+    /** This tempo times {@code ratio}, kept within the valid range. */
+    public Tempo times(double ratio) {
+        return clamped(bpm * ratio);
+    }
+
+    /** This tempo as a fraction of {@code other}, without unit. */
+    public double ratioTo(Tempo other) {
+        return bpm / other.bpm;
+    }
+
+    /** The whole number of BPM a metronome would be set to. */
+    public Tempo onMetronome() {
+        return clamped(Math.round(bpm));
+    }
+
+    /** How long {@code beats} beats last, in seconds. */
+    public double secondsFor(double beats) {
+        return beats * SECONDS_PER_MINUTE / bpm;
+    }
+
+    /** The rate in notes per second with {@code notesPerBeat} equal notes to the beat. */
+    public double rate(double notesPerBeat) {
+        return bpm * notesPerBeat / SECONDS_PER_MINUTE;
+    }
+
+    /** The gap in seconds between neighbouring notes with {@code notesPerBeat} to the beat. */
+    public double gap(double notesPerBeat) {
+        return SECONDS_PER_MINUTE / (bpm * notesPerBeat);
+    }
+
+    /** The natural logarithm of the tempo: the scale on which ceilings are estimated. */
+    public double log() {
+        return Math.log(bpm);
+    }
+
+    /** The slower of two tempos. */
+    public static Tempo slower(Tempo a, Tempo b) {
+        return a.bpm <= b.bpm ? a : b;
+    }
+
+    @Override
+    public int compareTo(Tempo other) {
+        return Double.compare(bpm, other.bpm);
+    }
+
+    /** The tempo as a metronome shows it, for sentences: {@code 132}. */
+    @Override
+    public String toString() {
+        return String.valueOf(Math.round(bpm));
+    }
+}

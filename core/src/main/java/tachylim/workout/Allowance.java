@@ -1,0 +1,30 @@
+package tachylim.workout;
+
+/**
+ * What may still be done today. This class is immutable.
+ *
+ * @param effort effort minutes left, not negative
+ * @param burstSeconds seconds of bursts left, not negative
+ * @param playingSeconds seconds of playing left, not negative
+ */
+public record Allowance(double effort, double burstSeconds, double playingSeconds) {
+
+    /** With less than this left, nothing is planned: in effort minutes, and in seconds of playing. */
+    private static final double LEAST_EFFORT = 2;
+
+    private static final double LEAST_SECONDS = 120;
+
+    /**
+     * @throws IllegalArgumentException if a part is negative
+     */
+    public Allowance {
+        if (effort < 0 || burstSeconds < 0 || playingSeconds < 0) {
+            throw new IllegalArgumentException("What is left of a day is not negative");
+        }
+    }
+
+    /** Whether enough is left to be worth warming up for. */
+    public boolean isWorthStarting() {
+        return effort >= LEAST_EFFORT && playingSeconds >= LEAST_SECONDS;
+    }
+}

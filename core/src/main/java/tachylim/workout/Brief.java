@@ -1,0 +1,41 @@
+package tachylim.workout;
+
+import java.util.Optional;
+import tachylim.ceiling.Estimate;
+import tachylim.passage.Passage;
+import tachylim.tempo.Tempo;
+
+/**
+ * What a workout is planned from. This class is immutable.
+ *
+ * @param music the piece to be played
+ * @param target the tempo it is wanted at
+ * @param estimate how fast it is today
+ * @param minutes the time there is for practice, warm-up not counted, {@value #LEAST_MINUTES} to
+ *     {@value #MOST_MINUTES}
+ * @param choices what the player chose
+ * @param allowance what may still be done today
+ * @param lastTempo where the last climb ended; empty when there was none
+ */
+public record Brief(
+        Passage music,
+        Tempo target,
+        Estimate estimate,
+        int minutes,
+        Choices choices,
+        Allowance allowance,
+        Optional<Tempo> lastTempo) {
+
+    public static final int LEAST_MINUTES = 3;
+    public static final int MOST_MINUTES = 180;
+
+    /**
+     * @throws IllegalArgumentException if the minutes are outside their range
+     */
+    public Brief {
+        if (minutes < LEAST_MINUTES || minutes > MOST_MINUTES) {
+            throw new IllegalArgumentException("Give " + LEAST_MINUTES + " to " + MOST_MINUTES
+                    + " minutes, not " + minutes);
+        }
+    }
+}

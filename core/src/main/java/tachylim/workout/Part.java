@@ -1,0 +1,9 @@
+package tachylim.workout;
+
+/** The parts of a workout, in the order they are played. */
+public enum Part {
+    WARM_UP,
+    OPENER,
+    CORE,
+    CLOSER
+}

@@ -1,0 +1,9 @@
+package tachylim.workout;
+
+/** Which method the core of a workout uses. */
+public enum School {
+    /** Slow passes alternating with bursts above the ceiling. */
+    INTERVAL_BURSTS,
+    /** Small earned steps up to the ceiling. */
+    STEADY_CLIMB
+}

@@ -1,0 +1,11 @@
+package tachylim.workout;
+
+/** One step of a workout: something to play, a rest, or the end. */
+public sealed interface Step permits Pass, Rest, Done {
+
+    /** How long it lasts, in seconds. */
+    double seconds();
+
+    /** Why it is there, one sentence. */
+    String why();
+}

@@ -1,0 +1,33 @@
+package tachylim.workout;
+
+import java.util.List;
+import tachylim.ceiling.Estimate;
+import tachylim.load.Caution;
+import tachylim.passage.Passage;
+import tachylim.tempo.Tempo;
+
+/**
+ * A planned workout on one piece. This class is immutable.
+ *
+ * @param music the piece
+ * @param target the tempo it is wanted at
+ * @param estimate the ceiling it was planned with
+ * @param blocks its blocks in order; none when nothing may be played today
+ * @param allowance what may be done today at its start
+ * @param caution the reserve wanted before a burst
+ * @param remarks what was left out and why, sentences for the player
+ */
+public record Workout(
+        Passage music,
+        Tempo target,
+        Estimate estimate,
+        List<Block> blocks,
+        Allowance allowance,
+        Caution caution,
+        List<String> remarks) {
+
+    public Workout {
+        blocks = List.copyOf(blocks);
+        remarks = List.copyOf(remarks);
+    }
+}

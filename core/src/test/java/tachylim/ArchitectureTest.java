@@ -1,0 +1,62 @@
+package tachylim;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+
+import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.junit.AnalyzeClasses;
+import com.tngtech.archunit.junit.ArchTest;
+import com.tngtech.archunit.lang.ArchRule;
+
+@AnalyzeClasses(packages = "tachylim", importOptions = ImportOption.DoNotIncludeTests.class)
+class ArchitectureTest {
+
+    @ArchTest
+    static final ArchRule coreKnowsNoFramework = noClasses()
+            .should().dependOnClassesThat().resideInAnyPackage(
+                    "org.springframework..", "jakarta..", "com.fasterxml..", "tools.jackson..", "java.sql..", "java.net..");
+
+    @ArchTest
+    static final ArchRule ideasDoNotGoInCircles =
+            slices().matching("tachylim.(*)..").should().beFreeOfCycles();
+
+    @ArchTest
+    static final ArchRule dependenciesPointTowardsTempoAndPassage = layeredArchitecture()
+            .consideringOnlyDependenciesInLayers()
+            .layer("tempo").definedBy("tachylim.tempo..")
+            .layer("passage").definedBy("tachylim.passage..")
+            .layer("notation").definedBy("tachylim.notation..")
+            .layer("method").definedBy("tachylim.method..")
+            .layer("ceiling").definedBy("tachylim.ceiling..")
+            .layer("load").definedBy("tachylim.load..")
+            .layer("workout").definedBy("tachylim.workout..")
+            .layer("sim").definedBy("tachylim.sim..")
+            .whereLayer("tempo").mayNotAccessAnyLayer()
+            .whereLayer("passage").mayNotAccessAnyLayer()
+            .whereLayer("notation").mayOnlyAccessLayers("passage")
+            .whereLayer("method").mayOnlyAccessLayers("tempo")
+            .whereLayer("ceiling").mayOnlyAccessLayers("tempo", "method")
+            .whereLayer("load").mayOnlyAccessLayers("tempo", "method")
+            .whereLayer("workout").mayOnlyAccessLayers("tempo", "passage", "method", "ceiling", "load")
+            .whereLayer("sim").mayOnlyAccessLayers("tempo", "method", "ceiling");
+
+    @ArchTest
+    static final ArchRule namesComeFromTheWork = noClasses()
+            .should().haveSimpleNameEndingWith("Utils")
+            .orShould().haveSimpleNameEndingWith("Manager")
+            .orShould().haveSimpleNameEndingWith("Helper");
+
+    @ArchTest
+    static final ArchRule timeAndChanceComeInFromOutside = noClasses()
+            .should().callMethod(java.time.Instant.class, "now")
+            .orShould().callMethod(java.time.LocalDate.class, "now")
+            .orShould().callMethod(System.class, "currentTimeMillis")
+            .orShould().callMethod(Math.class, "random");
+
+    @ArchTest
+    static final ArchRule fieldsAreFinalInPublicTypes = classes()
+            .that().arePublic().and().haveSimpleNameNotEndingWith("Reader").and().haveSimpleNameNotEndingWith("Writer")
+            .should().haveOnlyFinalFields();
+}

@@ -1,0 +1,101 @@
+package tachylim.method;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import net.jqwik.api.Arbitraries;
+import net.jqwik.api.Arbitrary;
+import net.jqwik.api.Combinators;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.Provide;
+import tachylim.tempo.Tempo;
+
+/** What holds for every method and every sequence of answers. */
+class EveryMethodTest {
+
+    private static final int ENOUGH = 700;
+
+    @Property
+    void itTerminates(@ForAll("methods") Method method, @ForAll("answers") List<Answer> answers) {
+        Position position = method.opening();
+        int passes = 0;
+        while (position.move() instanceof Move.Play) {
+            position = position.after(answers.get(passes % answers.size()));
+            assertThat(++passes).isLessThan(ENOUGH);
+        }
+    }
+
+    @Property
+    void itNeverGoesAboveItsLimitAndPlaysWholeTempos(
+            @ForAll("methods") Method method, @ForAll("answers") List<Answer> answers) {
+        Position position = method.opening();
+        for (int i = 0; i < ENOUGH && position.move() instanceof Move.Play play; i++) {
+            assertThat(play.tempo()).isLessThanOrEqualTo(method.limit());
+            assertThat(play.tempo()).isEqualTo(play.tempo().onMetronome());
+            assertThat(play.why()).isNotBlank();
+            position = position.after(answers.get(i % answers.size()));
+        }
+    }
+
+    @Property
+    void afterGrippingTheNextPassIsSlower(
+            @ForAll("methods") Method method, @ForAll("answers") List<Answer> answers, @ForAll Verdict verdict) {
+        Position position = method.opening();
+        for (int i = 0; i < answers.size() && position.move() instanceof Move.Play play; i++) {
+            if (position.after(new Answer(verdict, Tension.GRIPPING)).move() instanceof Move.Play next) {
+                assertThat(next.tempo()).isLessThan(play.tempo());
+            }
+            position = position.after(answers.get(i));
+        }
+    }
+
+    @Property
+    void afterALockedHandThereIsNoBurst(
+            @ForAll("methods") Method method, @ForAll("answers") List<Answer> answers, @ForAll Verdict verdict) {
+        Position position = method.opening();
+        for (int i = 0; i < answers.size() && position.move() instanceof Move.Play; i++) {
+            assertThat(position.after(new Answer(verdict, Tension.LOCKED)).move()).isInstanceOf(Move.Finish.class);
+            position = position.after(answers.get(i));
+        }
+    }
+
+    @Property
+    void backingOffIsSlowerAndEnds(@ForAll("methods") Method method) {
+        Position position = method.opening();
+        int times = 0;
+        while (position.move() instanceof Move.Play play) {
+            position = position.backedOff();
+            if (position.move() instanceof Move.Play next) {
+                assertThat(next.tempo()).isLessThan(play.tempo());
+            }
+            assertThat(++times).isLessThan(ENOUGH);
+        }
+    }
+
+    @Provide
+    Arbitrary<List<Answer>> answers() {
+        return Combinators.combine(Arbitraries.of(Verdict.class), Arbitraries.of(Tension.class))
+                .as(Answer::new)
+                .list().ofMinSize(1).ofMaxSize(60);
+    }
+
+    @Provide
+    Arbitrary<Method> methods() {
+        Arbitrary<Tempo> tempos = Arbitraries.doubles().between(40, 320).map(Tempo::of);
+        Arbitrary<Method> climbs = Combinators.combine(
+                        tempos, Arbitraries.doubles().between(0.3, 1), Arbitraries.integers().between(1, 6),
+                        Arbitraries.doubles().between(0.005, 0.05).ofScale(3))
+                .as((limit, share, clean, step) -> new SteadyClimb(
+                        Tempo.clamped(Math.floor(limit.bpm() * share)), limit, step, clean, 120));
+        Arbitrary<Method> bursts = Combinators.combine(
+                        tempos, Arbitraries.doubles().between(0.55, 0.7), Arbitraries.integers().between(1, 12),
+                        Arbitraries.doubles().between(0.005, 0.05).ofScale(3))
+                .as((ceiling, share, count, step) -> new IntervalBursts(
+                        ceiling.times(share), ceiling, Tempo.clamped(Math.floor(ceiling.bpm()) + 2),
+                        ceiling.times(IntervalBursts.HIGHEST), step, count));
+        Arbitrary<Method> easy = tempos.list().ofMinSize(1).ofMaxSize(6)
+                .map(list -> new EasyPasses(PassKind.CLOSING, list, "Easy."));
+        return Arbitraries.oneOf(climbs, bursts, easy);
+    }
+}

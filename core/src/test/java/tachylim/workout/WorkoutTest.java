@@ -1,0 +1,255 @@
+package tachylim.workout;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.List;
+import java.util.Optional;
+import net.jqwik.api.Arbitraries;
+import net.jqwik.api.Arbitrary;
+import net.jqwik.api.Combinators;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.Provide;
+import net.jqwik.api.constraints.DoubleRange;
+import net.jqwik.api.constraints.IntRange;
+import org.apache.commons.numbers.fraction.Fraction;
+import org.junit.jupiter.api.Test;
+import tachylim.ceiling.Estimate;
+import tachylim.ceiling.Posterior;
+import tachylim.load.Caution;
+import tachylim.load.Guardrails;
+import tachylim.load.Reserve;
+import tachylim.method.Answer;
+import tachylim.method.PassKind;
+import tachylim.method.Tension;
+import tachylim.method.Verdict;
+import tachylim.passage.Meter;
+import tachylim.passage.PaperPattern;
+import tachylim.passage.Passage;
+import tachylim.tempo.Tempo;
+
+class WorkoutTest {
+
+    private static final Passage TWO_BARS =
+            new PaperPattern(new Meter(4, 4), Fraction.of(1, 4), 2, List.of(4)).toPassage();
+    private static final Allowance PLENTY = new Allowance(60, 90, 3_600);
+
+    private static Estimate ceiling(double bpm) {
+        return Posterior.prior(Tempo.of(bpm), 0.04).estimate();
+    }
+
+    private static Workout plan(int minutes, Allowance allowance, Choices choices) {
+        return Planner.plan(new Brief(TWO_BARS, Tempo.of(138), ceiling(124), minutes, choices, allowance,
+                Optional.of(Tempo.of(96))));
+    }
+
+    private static Workout usual() {
+        return plan(30, PLENTY, Choices.usual());
+    }
+
+    private static Choices with(School school, Caution caution, int burstBeats) {
+        return new Choices(school, 6, burstBeats, 0.62, 1.03, 3, caution, "evenness");
+    }
+
+    private static List<Segment> outline(Workout workout) {
+        return Run.start(workout).ahead();
+    }
+
+    @Test
+    void aWorkoutWarmsUpClimbsBurstsAndEndsEasy() {
+        assertThat(usual().blocks()).extracting(Block::part)
+                .containsExactly(Part.WARM_UP, Part.OPENER, Part.CORE, Part.CLOSER);
+        assertThat(outline(usual())).extracting(Segment::part).contains(Part.values());
+        assertThat(Totals.of(outline(usual())).bursts()).isEqualTo(8);
+    }
+
+    @Test
+    void everyBlockSaysWhyWithItsNumbers() {
+        assertThat(usual().blocks()).allSatisfy(block -> assertThat(block.why()).containsPattern("\\d").endsWith("."));
+        assertThat(usual().blocks().get(1).why()).contains("You stopped at 96").contains("93");
+    }
+
+    @Test
+    void burstsLieAboveTheCeilingAndSlowPassesWellBelow() {
+        assertThat(outline(usual())).filteredOn(s -> s.part() == Part.CORE && s.step() instanceof Pass)
+                .extracting(s -> (Pass) s.step())
+                .allSatisfy(pass -> {
+                    if (pass.kind() == PassKind.BURST) {
+                        assertThat(pass.tempo().bpm()).isBetween(1.02 * 124, 1.15 * 124 + 1);
+                        assertThat(pass.beats()).isBetween(1, 2);
+                    } else {
+                        assertThat(pass.tempo().bpm()).isBetween(0.54 * 124, 0.71 * 124);
+                    }
+                });
+    }
+
+    @Test
+    void thePlanKeepsToItsMinutesWithTheWarmUpOutside() {
+        double practice = outline(usual()).stream()
+                .filter(segment -> segment.part() != Part.WARM_UP)
+                .mapToDouble(Segment::seconds).sum();
+        assertThat(practice).isBetween(15 * 60.0, 30 * 60.0 + 60);
+    }
+
+    @Test
+    void controlledPlayingStaysWithinEase() {
+        Workout workout = usual();
+        assertThat(outline(workout)).filteredOn(s -> s.part() == Part.OPENER && s.step() instanceof Pass)
+                .allSatisfy(s -> assertThat(((Pass) s.step()).tempo())
+                        .isLessThanOrEqualTo(workout.estimate().ease().middle()));
+    }
+
+    @Test
+    void aSecondSchoolClimbsToTheCeilingWithoutBursts() {
+        Workout workout = plan(30, PLENTY, with(School.STEADY_CLIMB, Caution.USUAL, 2));
+        assertThat(Totals.of(outline(workout)).bursts()).isZero();
+        assertThat(outline(workout)).filteredOn(s -> s.step() instanceof Pass)
+                .allSatisfy(s -> assertThat(((Pass) s.step()).tempo().bpm()).isLessThanOrEqualTo(125));
+    }
+
+    @Test
+    void nothingIsPlannedWhenNothingIsLeft() {
+        Workout workout = plan(30, new Allowance(0, 90, 3_600), Choices.usual());
+        assertThat(workout.blocks()).isEmpty();
+        assertThat(workout.remarks()).hasSize(1);
+        assertThat(Run.start(workout).isDone()).isTrue();
+    }
+
+    @Test
+    void whenBurstTimeIsUsedTheCoreClimbsInstead() {
+        Workout workout = plan(30, new Allowance(60, 0, 3_600), Choices.usual());
+        assertThat(Totals.of(outline(workout)).bursts()).isZero();
+        assertThat(workout.remarks()).anyMatch(remark -> remark.contains("No bursts"));
+    }
+
+    @Test
+    void longPlayingIsBrokenByFiveMinutes() {
+        List<Segment> outline = outline(plan(90, new Allowance(200, 90, 10_000),
+                new Choices(School.INTERVAL_BURSTS, 12, 2, 0.62, 1.03, 6, Caution.USUAL, "evenness")));
+        assertThat(outline).anyMatch(s -> s.step() instanceof Rest rest && rest.reason() == Rest.Reason.BREAK
+                && rest.seconds() == Guardrails.BREAK_SECONDS);
+        assertThat(outline).filteredOn(s -> s.step() instanceof Pass).allSatisfy(s -> assertThat(
+                        s.after().sinceBreak() - Tally.ANSWER_SECONDS)
+                .isLessThanOrEqualTo(Guardrails.UNBROKEN_SECONDS));
+    }
+
+    @Property(tries = 300)
+    void nothingIsPlannedOverACap(
+            @ForAll @IntRange(min = 3, max = 180) int minutes,
+            @ForAll @DoubleRange(min = 0, max = 80) double effort,
+            @ForAll @DoubleRange(min = 0, max = 90) double burstSeconds,
+            @ForAll @DoubleRange(min = 0, max = 4_000) double playing,
+            @ForAll School school) {
+        Allowance allowance = new Allowance(effort, burstSeconds, playing);
+        Totals totals = Totals.of(outline(plan(minutes, allowance, with(school, Caution.USUAL, 2))));
+        assertThat(totals.effort()).isLessThanOrEqualTo(effort + 1e-9);
+        assertThat(totals.burstSeconds()).isLessThanOrEqualTo(burstSeconds + 1e-9);
+        assertThat(totals.playingSeconds()).isLessThanOrEqualTo(playing + 1e-9);
+    }
+
+    @Property(tries = 300)
+    void aBurstNeverStartsWithTheReserveBelowItsFloorNorDrainsIt(
+            @ForAll("answers") List<Answer> answers,
+            @ForAll Caution caution,
+            @ForAll @IntRange(min = 1, max = 2) int beats,
+            @ForAll @DoubleRange(min = 45, max = 330) double ceiling) {
+        Workout workout = Planner.plan(new Brief(TWO_BARS, Tempo.clamped(ceiling * 1.1), ceiling(ceiling), 40,
+                with(School.INTERVAL_BURSTS, caution, beats), PLENTY, Optional.empty()));
+        for (Segment segment : play(workout, answers).past()) {
+            if (segment.step() instanceof Pass pass && pass.kind() == PassKind.BURST) {
+                assertThat(segment.before().afterCountIn(pass).level())
+                        .isGreaterThanOrEqualTo(caution.burstFloor() - 1e-9);
+                assertThat(segment.after().reserve().level())
+                        .isGreaterThanOrEqualTo(Reserve.LEAST_AFTER_BURST - 1e-9);
+            }
+        }
+    }
+
+    @Property(tries = 200)
+    void everyRunEndsAndALockedHandEndsTheBursts(@ForAll("answers") List<Answer> answers) {
+        Run run = play(usual(), answers);
+        assertThat(run.isDone()).isTrue();
+        boolean locked = false;
+        for (Segment segment : run.past()) {
+            if (segment.step() instanceof Pass pass) {
+                assertThat(locked && pass.kind() == PassKind.BURST).isFalse();
+                locked |= segment.answer().tension() == Tension.LOCKED;
+            }
+        }
+    }
+
+    @Property(tries = 50)
+    void theSameEventsLeadToTheSameStep(@ForAll("answers") List<Answer> answers) {
+        Run run = play(usual(), answers);
+        List<Event> events = run.past().stream()
+                .map(s -> s.answer() == null ? (Event) new Event.Rested(s.seconds()) : new Event.Judged(s.answer()))
+                .toList();
+        assertThat(Run.replay(usual(), events).step()).isEqualTo(run.step());
+    }
+
+    private static Run play(Workout workout, List<Answer> answers) {
+        Run run = Run.start(workout);
+        int i = 0;
+        while (!run.isDone()) {
+            run = run.after(run.step() instanceof Rest rest
+                    ? new Event.Rested(rest.seconds())
+                    : new Event.Judged(answers.get(i++ % answers.size())));
+        }
+        return run;
+    }
+
+    @Provide
+    Arbitrary<List<Answer>> answers() {
+        return Combinators.combine(
+                        Arbitraries.of(Verdict.CLEAN, Verdict.CLEAN, Verdict.CLEAN, Verdict.ROUGH, Verdict.BROKE),
+                        Arbitraries.of(Tension.LOOSE, Tension.LIGHT, Tension.LIGHT, Tension.ALERT, Tension.EDGE,
+                                Tension.GRIPPING, Tension.LOCKED))
+                .as(Answer::new).list().ofMinSize(1).ofMaxSize(50);
+    }
+
+    @Test
+    void aRestCannotBeCutShortAndAPassCannotBeSkipped() {
+        Run run = Run.start(usual());
+        assertThatThrownBy(() -> run.after(new Event.Rested(30))).isInstanceOf(IllegalStateException.class);
+        Run asked = run.after(new Event.RestAsked());
+        assertThat(asked.step()).isInstanceOf(Rest.class);
+        assertThatThrownBy(() -> asked.after(new Event.Rested(5)))
+                .isInstanceOf(IllegalArgumentException.class).hasMessageContaining("20 seconds");
+        assertThat(asked.after(new Event.Rested(25)).step()).isEqualTo(run.step());
+    }
+
+    @Test
+    void backingOffMakesTheNextPassSlower() {
+        Run run = Run.start(usual());
+        assertThat(((Pass) run.after(new Event.BackedOff()).step()).tempo())
+                .isLessThan(((Pass) run.step()).tempo());
+    }
+
+    @Test
+    void aSymptomStopsAtOnceAndSaysWhatToDo() {
+        Run stopped = Run.start(usual()).after(new Event.Stopped(true));
+        assertThat(stopped.isDone()).isTrue();
+        assertThat(stopped.step().why()).contains("48 hours").contains("physician");
+        assertThatThrownBy(() -> stopped.after(new Event.BackedOff())).isInstanceOf(IllegalStateException.class);
+    }
+
+    @Test
+    void burstsMoveThroughThePiece() {
+        assertThat(outline(usual())).filteredOn(s -> s.step() instanceof Pass p && p.kind() == PassKind.BURST)
+                .extracting(s -> ((Pass) s.step()).notes().firstNote())
+                .startsWith(0, 8, 16, 24, 0);
+    }
+
+    @Test
+    void choicesOutsideTheirRangeAreRefusedWithTheValue() {
+        assertThatThrownBy(() -> new Choices(School.INTERVAL_BURSTS, 6, 3, 0.6, 1.03, 3, Caution.USUAL, ""))
+                .hasMessageContaining("3");
+        assertThatThrownBy(() -> new Choices(School.INTERVAL_BURSTS, 0, 2, 0.6, 1.03, 3, Caution.USUAL, ""))
+                .hasMessageContaining("0");
+        assertThatThrownBy(() -> new Choices(School.INTERVAL_BURSTS, 6, 2, 0.9, 1.03, 3, Caution.USUAL, ""))
+                .hasMessageContaining("90%");
+        assertThatThrownBy(() -> plan(0, PLENTY, Choices.usual())).hasMessageContaining("0");
+        assertThatThrownBy(() -> plan(-4, PLENTY, Choices.usual())).hasMessageContaining("-4");
+    }
+}
