@@ -3,7 +3,6 @@ package tachylim.ceiling;
 import java.nio.ByteBuffer;
 import java.util.Arrays;
 import java.util.function.ToDoubleFunction;
-import tachylim.method.Verdict;
 import tachylim.tempo.Tempo;
 
 /**
@@ -31,12 +30,6 @@ public final class Posterior {
     private static final double MOST_DRIFT = 0.12;
     private static final double LAYOFF_WIDENING = 0.005;
     private static final double MOST_WIDENING = 0.10;
-
-    /** Evidence from tired passes, as a power of the likelihood. */
-    public static final double TIRED_POWER = 0.5;
-
-    /** A pass is tired when the reserve at its start is below this. */
-    public static final double TIRED_BELOW = 0.6;
 
     /** How far off a first guess usually is, when it is only a guess. */
     public static final double GUESS_SD = 0.22;
@@ -95,21 +88,14 @@ public final class Posterior {
         return new Posterior(weights);
     }
 
-    /**
-     * The belief after one more pass.
-     *
-     * @param tempo the tempo played
-     * @param verdict how it went
-     * @param tired whether the reserve was low at its start, so that it says less
-     */
-    public Posterior after(Tempo tempo, Verdict verdict, boolean tired) {
-        double x = tempo.log();
-        double power = tired ? TIRED_POWER : 1;
+    /** The belief after one more pass. */
+    public Posterior after(Evidence evidence) {
+        double x = evidence.tempo().log();
         double[][] next = new double[SHAPES][PLACES];
         for (int shape = 0; shape < SHAPES; shape++) {
             for (int place = 0; place < PLACES; place++) {
-                double chance = model(shape, place).chance(verdict, x);
-                next[shape][place] = weights[shape][place] * Math.pow(chance, power);
+                double chance = model(shape, place).chance(evidence.verdict(), x);
+                next[shape][place] = weights[shape][place] * Math.pow(chance, evidence.power());
             }
         }
         return normalised(next);

@@ -58,6 +58,7 @@ public final class AbcReader {
     private boolean lastWasNote;
     private Fraction lastWritten = Fraction.ZERO;
     private boolean tied;
+    private boolean unpitched;
     private boolean chordTie;
 
     private AbcReader(String text, Fraction wantedBeat) {
@@ -190,6 +191,8 @@ public final class AbcReader {
             throw cursor.error("The key " + value + " is not one like G, Bb or F#m");
         }
         key = read;
+        // A one-line percussion staff is how passages on paper are written: rhythm without pitch.
+        unpitched = value.contains("stafflines=1");
     }
 
     // Music
@@ -319,11 +322,11 @@ public final class AbcReader {
         Fraction duration = sounding(writtenLength());
         begin();
         int last = notes.size() - 1;
-        if (tied && notes.get(last).pitches().equals(pitches)) {
+        if (tied && (unpitched || notes.get(last).pitches().equals(pitches))) {
             Note held = notes.get(last);
             notes.set(last, new Note(held.onset(), held.duration().add(duration), held.pitches()));
         } else {
-            notes.add(new Note(now, duration, pitches));
+            notes.add(new Note(now, duration, unpitched ? List.of() : pitches));
             if (notes.size() > Passage.MOST_NOTES) {
                 throw cursor.error("A passage holds up to " + Passage.MOST_NOTES
                         + " notes. Keep the part you are working on");

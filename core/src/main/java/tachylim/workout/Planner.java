@@ -35,6 +35,7 @@ public final class Planner {
     /** Closing passes lie this far under ease, where a clean pass is as good as certain. */
     private static final double CLOSE_FROM = 0.78;
     private static final double CLOSE_TO = 0.88;
+    private static final double EASY_SHARE = 0.7;
     private static final int MOST_CLOSING = 10;
     private static final double SECONDS_PER_CLOSING_PASS = 35;
 
@@ -63,8 +64,12 @@ public final class Planner {
     private Workout workout() {
         if (brief.allowance().isWorthStarting()) {
             warmUp();
-            opener();
-            core();
+            if (brief.choices().school() == School.EASY) {
+                easy();
+            } else {
+                opener();
+                core();
+            }
             closer();
         } else {
             remarks.add("Too little is left of today's limits to be worth warming up for. "
@@ -114,6 +119,14 @@ public final class Planner {
                 new SteadyClimb(start, limit, SteadyClimb.USUAL_STEP, clean, MOST_PASSES),
                 seconds * OPENER_SHARE,
                 from + ", takes a step of 2% for every " + clean + " clean, and stays within ease, " + limit + ".");
+    }
+
+    private void easy() {
+        Tempo tempo = controlledLimit().times(EASY_SHARE);
+        add(Part.OPENER,
+                new EasyPasses(PassKind.CLOSING, Collections.nCopies(MOST_CLOSING, tempo), "Easy and loose."),
+                seconds * (OPENER_SHARE + CORE_SHARE),
+                "A day for easy playing only: at " + tempo + ", " + Math.round(100 * EASY_SHARE) + "% of ease.");
     }
 
     private void core() {

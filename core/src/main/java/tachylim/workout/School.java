@@ -5,5 +5,7 @@ public enum School {
     /** Slow passes alternating with bursts above the ceiling. */
     INTERVAL_BURSTS,
     /** Small earned steps up to the ceiling. */
-    STEADY_CLIMB
+    STEADY_CLIMB,
+    /** Nothing but easy passes: the least that keeps the hands in shape on a bad day. */
+    EASY
 }

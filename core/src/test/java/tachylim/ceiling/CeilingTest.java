@@ -47,16 +47,23 @@ class CeilingTest {
     void cleanRaisesTheCeilingAndBrokenLowersIt() {
         Posterior before = Posterior.prior(Tempo.of(100), Posterior.PLAYED_SD);
         Tempo at = before.estimate().ceiling().middle();
-        assertThat(before.after(at, Verdict.CLEAN, false).estimate().ceiling().middle()).isGreaterThan(at);
-        assertThat(before.after(at, Verdict.BROKE, false).estimate().ceiling().middle()).isLessThan(at);
+        assertThat(before.after(Evidence.of(at, Verdict.CLEAN)).estimate().ceiling().middle()).isGreaterThan(at);
+        assertThat(before.after(Evidence.of(at, Verdict.BROKE)).estimate().ceiling().middle()).isLessThan(at);
     }
 
     @Test
     void aTiredPassSaysLess() {
         Posterior before = Posterior.prior(Tempo.of(100), Posterior.PLAYED_SD);
         Tempo at = Tempo.of(100);
-        assertThat(before.after(at, Verdict.BROKE, true).estimate().ceiling().middle())
-                .isGreaterThan(before.after(at, Verdict.BROKE, false).estimate().ceiling().middle());
+        assertThat(before.after(Evidence.of(at, Verdict.BROKE, 0.4, 1)).estimate().ceiling().middle())
+                .isGreaterThan(before.after(Evidence.of(at, Verdict.BROKE)).estimate().ceiling().middle());
+    }
+
+    @Test
+    void aBurstOfPartOfAPieceSaysLessThanAPassOfIt() {
+        assertThat(Evidence.of(Tempo.of(130), Verdict.CLEAN, 1, 0.25).power()).isEqualTo(0.25);
+        assertThat(Evidence.of(Tempo.of(130), Verdict.CLEAN, 1, 0.01).power()).isEqualTo(0.2);
+        assertThat(Evidence.of(Tempo.of(130), Verdict.CLEAN, 0.5, 1).power()).isEqualTo(Evidence.TIRED_POWER);
     }
 
     @Test
@@ -105,7 +112,7 @@ class CeilingTest {
         double[] around = {0.85, 0.95, 1.0, 1.05, 1.1};
         for (int i = 0; i < passes; i++) {
             Tempo tempo = belief.estimate().ceiling().middle().times(around[i % around.length]).onMetronome();
-            belief = belief.after(tempo, player.play(tempo, 1).verdict(), false);
+            belief = belief.after(Evidence.of(tempo, player.play(tempo, 1).verdict()));
         }
         return belief;
     }

@@ -14,7 +14,9 @@ import org.apache.commons.numbers.fraction.Fraction;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import tachylim.passage.Meter;
 import tachylim.passage.Note;
+import tachylim.passage.PaperPattern;
 import tachylim.passage.Passage;
 import tachylim.passage.Pitch;
 
@@ -200,6 +202,13 @@ class AbcReaderTest {
         Passage passage = read(abc);
         Passage again = AbcReader.read(AbcWriter.write(passage), passage.beatUnit()).passage();
         assertThat(again.notes()).isEqualTo(passage.notes());
+        assertThat(again.barLines()).isEqualTo(passage.barLines());
+    }
+
+    @Test
+    void notesOnPaperReadBackWithoutPitches() {
+        Passage paper = new PaperPattern(new Meter(4, 4), Fraction.of(1, 4), 2, List.of(4, 3, 5, 0)).toPassage();
+        assertThat(AbcReader.read(AbcWriter.write(paper), paper.beatUnit()).passage()).isEqualTo(paper);
     }
 
     @Provide

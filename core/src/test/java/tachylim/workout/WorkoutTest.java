@@ -109,6 +109,24 @@ class WorkoutTest {
     }
 
     @Test
+    void aBadDayIsEasyThroughout() {
+        Workout workout = plan(8, PLENTY, with(School.EASY, Caution.USUAL, 2));
+        assertThat(outline(workout)).filteredOn(s -> s.step() instanceof Pass)
+                .allSatisfy(s -> assertThat(((Pass) s.step()).tempo())
+                        .isLessThan(workout.estimate().ease().middle().times(0.9)));
+        assertThat(Totals.of(outline(workout)).bursts()).isZero();
+    }
+
+    @Test
+    void theNearerTheDateAndTheFurtherTheTargetTheGreaterTheNeed() {
+        double need = Need.of(Tempo.of(138), Tempo.of(124), 30L);
+        assertThat(Need.of(Tempo.of(138), Tempo.of(124), 14L)).isGreaterThan(need);
+        assertThat(Need.of(Tempo.of(138), Tempo.of(110), 30L)).isGreaterThan(need);
+        assertThat(Need.of(Tempo.of(138), Tempo.of(124), null)).isLessThan(need);
+        assertThat(Need.of(Tempo.of(120), Tempo.of(140), 3L)).isPositive();
+    }
+
+    @Test
     void nothingIsPlannedWhenNothingIsLeft() {
         Workout workout = plan(30, new Allowance(0, 90, 3_600), Choices.usual());
         assertThat(workout.blocks()).isEmpty();
