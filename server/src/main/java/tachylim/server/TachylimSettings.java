@@ -1,0 +1,12 @@
+package tachylim.server;
+
+import org.springframework.boot.context.properties.ConfigurationProperties;
+
+/**
+ * The settings of this server.
+ *
+ * @param demo whether one button opens the demo account
+ * @param speed for tests: how many times faster than the wall clock musical time runs
+ */
+@ConfigurationProperties("tachylim")
+public record TachylimSettings(boolean demo, double speed) {}

@@ -1,0 +1,109 @@
+package tachylim.server.account;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+
+/** A player's account; everything else belongs to one. */
+@Entity
+public class Account {
+
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    private Long id;
+
+    private String name;
+    private String passwordHash;
+
+    @Enumerated(EnumType.STRING)
+    @Column(columnDefinition = "varchar(20)")
+    private InstrumentFamily instrument;
+
+    private int usualMinutes;
+    private Integer nextMinutes;
+    private LocalDate nextMinutesFrom;
+    private String zone;
+    private Instant createdAt;
+
+    protected Account() {}
+
+    Account(String name, String passwordHash, InstrumentFamily instrument, int usualMinutes, ZoneId zone, Instant createdAt) {
+        this.name = name;
+        this.passwordHash = passwordHash;
+        this.instrument = instrument;
+        this.usualMinutes = usualMinutes;
+        this.zone = zone.getId();
+        this.createdAt = createdAt;
+    }
+
+    public Long id() {
+        return id;
+    }
+
+    public String name() {
+        return name;
+    }
+
+    String passwordHash() {
+        return passwordHash;
+    }
+
+    void passwordHash(String hash) {
+        this.passwordHash = hash;
+    }
+
+    public InstrumentFamily instrument() {
+        return instrument;
+    }
+
+    void instrument(InstrumentFamily family) {
+        this.instrument = family;
+    }
+
+    void zone(ZoneId now) {
+        this.zone = now.getId();
+    }
+
+    /** The player's day at {@code now}. */
+    public LocalDate day(Instant now) {
+        return now.atZone(ZoneId.of(zone)).toLocalDate();
+    }
+
+    /** The minutes a day that hold on {@code day}. */
+    public int usualMinutes(LocalDate day) {
+        return nextMinutes != null && !day.isBefore(nextMinutesFrom) ? nextMinutes : usualMinutes;
+    }
+
+    /** The minutes that will hold from tomorrow, or null when nothing is about to change. */
+    Integer minutesTomorrow(LocalDate day) {
+        return nextMinutes != null && day.isBefore(nextMinutesFrom) ? nextMinutes : null;
+    }
+
+    /** Fewer minutes hold now; more hold from tomorrow, so that a cap is never raised in the heat of the day. */
+    void minutes(int minutes, LocalDate today) {
+        int now = usualMinutes(today);
+        if (minutes <= now) {
+            usualMinutes = minutes;
+            nextMinutes = null;
+            nextMinutesFrom = null;
+        } else {
+            usualMinutes = now;
+            nextMinutes = minutes;
+            nextMinutesFrom = today.plusDays(1);
+        }
+    }
+
+    /** Before anything has been practised, minutes may be set freely. */
+    void firstMinutes(int minutes) {
+        usualMinutes = minutes;
+        nextMinutes = null;
+        nextMinutesFrom = null;
+    }
+}

@@ -1,0 +1,142 @@
+package tachylim.server.account;
+
+import io.swagger.v3.oas.annotations.Parameter;
+import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.time.Clock;
+import java.time.LocalDate;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import tachylim.server.TachylimSettings;
+
+@RestController
+@RequestMapping("/api")
+@Tag(name = "account")
+class AccountController {
+
+    private static final String PASSWORD = "A password has 10 to 70 characters.";
+
+    private final AccountService accounts;
+    private final SecurityContextRepository contexts;
+    private final TachylimSettings settings;
+    private final Clock clock;
+
+    AccountController(AccountService accounts, SecurityContextRepository contexts, TachylimSettings settings, Clock clock) {
+        this.accounts = accounts;
+        this.contexts = contexts;
+        this.settings = settings;
+        this.clock = clock;
+    }
+
+    /** What every page needs to know before anyone is signed in. */
+    record Greeting(boolean demo, @Schema(nullable = true) Me me) {}
+
+    record Me(String name, InstrumentFamily instrument, int usualMinutes, @Schema(nullable = true) Integer minutesTomorrow,
+            LocalDate today, double speed) {}
+
+    record Credentials(
+            @NotBlank(message = "Give a name.") @Size(max = 60, message = "A name has up to 60 characters.") String name,
+            @NotNull(message = PASSWORD) @Size(min = 10, max = 70, message = PASSWORD) String password,
+            @NotNull @Size(max = 60) String zone) {}
+
+    record SignIn(
+            @NotBlank(message = "Give your name.") @Size(max = 60, message = "A name has up to 60 characters.") String name,
+            @NotBlank(message = "Give your password.") @Size(max = 200) String password,
+            @NotNull @Size(max = 60) String zone) {}
+
+    record NewPassword(
+            @NotBlank @Size(max = 200) String oldPassword,
+            @NotNull(message = PASSWORD) @Size(min = 10, max = 70, message = PASSWORD) String newPassword) {}
+
+    record Habits(
+            @NotNull(message = "Choose an instrument.") InstrumentFamily instrument,
+            @Min(value = 5, message = "Give 5 to 600 minutes a day.") @Max(value = 600, message = "Give 5 to 600 minutes a day.")
+                    int usualMinutes,
+            boolean first) {}
+
+    record Farewell(@NotBlank(message = "Give your password.") @Size(max = 200) String password) {}
+
+    @GetMapping("/greeting")
+    Greeting greeting(@AuthenticationPrincipal SignedIn who) {
+        return new Greeting(settings.demo(), who == null ? null : me(who));
+    }
+
+    private Me me(SignedIn who) {
+        Account account = accounts.get(who);
+        LocalDate today = account.day(clock.instant());
+        return new Me(account.name(), account.instrument(), account.usualMinutes(today), account.minutesTomorrow(today),
+                today, settings.speed());
+    }
+
+    @PostMapping("/account")
+    @ResponseStatus(HttpStatus.CREATED)
+    Me register(@Valid @RequestBody Credentials wanted, @Parameter(hidden = true) HttpServletRequest request,
+            @Parameter(hidden = true) HttpServletResponse response) {
+        SignedIn who = accounts.register(wanted.name(), wanted.password(), wanted.zone());
+        begin(who, request, response);
+        return me(who);
+    }
+
+    @PostMapping("/session")
+    Me signIn(@Valid @RequestBody SignIn given, @Parameter(hidden = true) HttpServletRequest request,
+            @Parameter(hidden = true) HttpServletResponse response) {
+        SignedIn who = accounts.signIn(given.name(), given.password(), given.zone(), request.getRemoteAddr());
+        begin(who, request, response);
+        return me(who);
+    }
+
+    private void begin(SignedIn who, HttpServletRequest request, HttpServletResponse response) {
+        SessionStart.begin(who, contexts, request, response);
+    }
+
+    @DeleteMapping("/session")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void signOut(@Parameter(hidden = true) HttpServletRequest request) {
+        if (request.getSession(false) != null) {
+            request.getSession().invalidate();
+        }
+        SecurityContextHolder.clearContext();
+    }
+
+    @PutMapping("/account/password")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void changePassword(@AuthenticationPrincipal SignedIn who, @Valid @RequestBody NewPassword wanted,
+            @Parameter(hidden = true) HttpServletRequest request, @Parameter(hidden = true) HttpServletResponse response) {
+        accounts.changePassword(who, wanted.oldPassword(), wanted.newPassword());
+        request.getSession().invalidate();
+        accounts.endSessions(who);
+        begin(who, request, response);
+    }
+
+    @PutMapping("/account/habits")
+    Me changeHabits(@AuthenticationPrincipal SignedIn who, @Valid @RequestBody Habits habits) {
+        accounts.change(who, habits.instrument(), habits.usualMinutes(), habits.first());
+        return me(who);
+    }
+
+    @PostMapping("/account/farewell")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void delete(@AuthenticationPrincipal SignedIn who, @Valid @RequestBody Farewell farewell,
+            @Parameter(hidden = true) HttpServletRequest request) {
+        accounts.delete(who, farewell.password());
+        request.getSession().invalidate();
+    }
+}

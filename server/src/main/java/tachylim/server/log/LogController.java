@@ -1,0 +1,52 @@
+package tachylim.server.log;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import tachylim.server.account.SignedIn;
+import tachylim.server.workout.Relief;
+import tachylim.workout.Done;
+
+@RestController
+@RequestMapping("/api/log")
+@Tag(name = "log")
+class LogController {
+
+    private final LogService log;
+    private final Clock clock;
+
+    LogController(LogService log, Clock clock) {
+        this.log = log;
+        this.clock = clock;
+    }
+
+    /** One session. The outcome is null while it is being played. */
+    record Entry(long runId, LocalDate day, Instant startedAt, Instant lastAt, String passage, String piece, String focus,
+            int minutes, @Schema(nullable = true) Done.Cause outcome, int passes, int clean, int rough, int broke,
+            double playedSeconds, double burstSeconds, double effort, @Schema(nullable = true) Double fastestClean,
+            int worstTension, String note) {}
+
+    record LogPage(List<Entry> entries, @Schema(nullable = true) Instant olderThan) {}
+
+    /** A session, planned against played. */
+    record Session(Entry entry, Relief planned, Relief played) {}
+
+    @GetMapping
+    LogPage page(@AuthenticationPrincipal SignedIn who, @RequestParam(required = false) Instant before) {
+        return log.page(who, before == null ? clock.instant().plusSeconds(1) : before);
+    }
+
+    @GetMapping("/{runId}")
+    Session session(@AuthenticationPrincipal SignedIn who, @PathVariable long runId) {
+        return log.session(who, runId);
+    }
+}

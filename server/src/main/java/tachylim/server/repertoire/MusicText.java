@@ -1,0 +1,89 @@
+package tachylim.server.repertoire;
+
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Pattern;
+import jakarta.validation.constraints.Size;
+import java.util.Arrays;
+import java.util.List;
+import org.apache.commons.numbers.fraction.Fraction;
+import tachylim.notation.AbcException;
+import tachylim.notation.AbcReader;
+import tachylim.notation.AbcTune;
+import tachylim.passage.Meter;
+import tachylim.passage.PaperPattern;
+import tachylim.passage.Passage;
+import tachylim.server.web.Refused;
+
+/**
+ * Music as the player gives it.
+ *
+ * @param source ABC text, or notes on paper
+ * @param meter the meter of notes on paper, such as 4/4; ABC carries its own
+ * @param beatUnit the note value the tempo counts, such as 1/4; empty for the meter's usual beat
+ * @param text the ABC, or for paper the notes of each beat, such as {@code 4 4 3 3}
+ * @param bars how many bars are on paper
+ */
+record MusicText(
+        @NotNull Source source,
+        @NotNull @Pattern(regexp = "\\d{1,2}/\\d{1,2}", message = "A meter looks like 4/4 or 6/8.") String meter,
+        @NotNull @Pattern(regexp = "(\\d{1,2}/\\d{1,2})?", message = "A beat is a note value such as 1/4 or 3/8.") String beatUnit,
+        @NotNull @Size(max = 120_000, message = "That is far more than a passage.") String text,
+        @Min(value = 0) @Max(value = 64, message = "Give up to 64 bars.") int bars) {
+
+    /** The notes, and what was odd about them. */
+    AbcTune read() {
+        return source == Source.ABC ? abc() : new AbcTune(paper(), List.of());
+    }
+
+    Passage passage() {
+        return read().passage();
+    }
+
+    private AbcTune abc() {
+        try {
+            return AbcReader.read(text, beatUnit.isEmpty() ? null : fraction(beatUnit));
+        } catch (AbcException stopped) {
+            throw Refused.field("text", stopped.getMessage() + ".")
+                    .with("line", stopped.line())
+                    .with("column", stopped.column())
+                    .with("found", stopped.found());
+        }
+    }
+
+    private Passage paper() {
+        return Refused.unlessValid("text", () -> {
+            Fraction figures = fraction(meter);
+            String[] parts = meter.split("/");
+            Meter counted = new Meter(Integer.parseInt(parts[0]), Integer.parseInt(parts[1]));
+            Fraction beat = beatUnit.isEmpty() ? counted.usualBeat() : fraction(beatUnit);
+            if (figures.compareTo(beat) < 0) {
+                throw new IllegalArgumentException("A beat of " + beatUnit + " is longer than a bar of " + meter);
+            }
+            return new PaperPattern(counted, beat, bars, notesPerBeat()).toPassage();
+        });
+    }
+
+    private List<Integer> notesPerBeat() {
+        try {
+            return Arrays.stream(text.strip().split("[\\s,]+")).map(Integer::valueOf).toList();
+        } catch (NumberFormatException notNumbers) {
+            throw new IllegalArgumentException("The notes of each beat are numbers such as 4 4 3 3, not " + shortened());
+        }
+    }
+
+    private String shortened() {
+        return text.length() > 40 ? text.substring(0, 40) + "…" : text;
+    }
+
+    private static Fraction fraction(String text) {
+        String[] parts = text.split("/");
+        int bottom = Integer.parseInt(parts[1]);
+        int top = Integer.parseInt(parts[0]);
+        if (bottom == 0 || top == 0) {
+            throw Refused.field("beatUnit", "A beat is a note value such as 1/4 or 3/8, not " + text + ".");
+        }
+        return Fraction.of(top, bottom);
+    }
+}

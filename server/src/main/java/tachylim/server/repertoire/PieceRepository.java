@@ -1,0 +1,22 @@
+package tachylim.server.repertoire;
+
+import java.util.List;
+import java.util.Optional;
+import org.springframework.data.domain.Limit;
+import org.springframework.data.jpa.repository.EntityGraph;
+import org.springframework.data.jpa.repository.JpaRepository;
+
+interface PieceRepository extends JpaRepository<StoredPiece, Long> {
+
+    @EntityGraph(attributePaths = "passage")
+    List<StoredPiece> findByAccountIdAndPutAwayFalseAndPassagePutAwayFalseOrderByPassageIdAscPlaceAsc(
+            long accountId, Limit limit);
+
+    List<StoredPiece> findByAccountIdAndPassageIdAndPutAwayFalseOrderByPlace(long accountId, long passageId);
+
+    @EntityGraph(attributePaths = "passage")
+    Optional<StoredPiece> findByIdAndAccountIdAndPutAwayFalseAndPassagePutAwayFalse(long id, long accountId);
+
+    @EntityGraph(attributePaths = "passage")
+    List<StoredPiece> findByAccountIdAndIdIn(long accountId, List<Long> ids);
+}

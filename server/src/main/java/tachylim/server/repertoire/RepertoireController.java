@@ -1,0 +1,82 @@
+package tachylim.server.repertoire;
+
+import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.validation.Valid;
+import java.util.List;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import tachylim.server.account.SignedIn;
+import tachylim.server.repertoire.PassageDtos.CutWish;
+import tachylim.server.repertoire.PassageDtos.PassageDetail;
+import tachylim.server.repertoire.PassageDtos.PassageDto;
+import tachylim.server.repertoire.PassageDtos.PassageWish;
+import tachylim.server.repertoire.PassageDtos.PieceWish;
+import tachylim.server.repertoire.PassageDtos.Reading;
+
+@RestController
+@RequestMapping("/api")
+@Tag(name = "repertoire")
+class RepertoireController {
+
+    private final RepertoireService repertoire;
+
+    RepertoireController(RepertoireService repertoire) {
+        this.repertoire = repertoire;
+    }
+
+    /** Reads music that is being typed; nothing is kept. */
+    @PostMapping("/readings")
+    Reading read(@Valid @RequestBody MusicText music) {
+        return repertoire.read(music);
+    }
+
+    @GetMapping("/passages")
+    List<PassageDto> list(@AuthenticationPrincipal SignedIn who) {
+        return repertoire.list(who);
+    }
+
+    @PostMapping("/passages")
+    @ResponseStatus(HttpStatus.CREATED)
+    PassageDetail create(@AuthenticationPrincipal SignedIn who, @Valid @RequestBody PassageWish wish) {
+        return repertoire.detail(who, repertoire.create(who, wish));
+    }
+
+    @GetMapping("/passages/{id}")
+    PassageDetail get(@AuthenticationPrincipal SignedIn who, @PathVariable long id) {
+        return repertoire.detail(who, id);
+    }
+
+    @PutMapping("/passages/{id}")
+    PassageDetail change(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody PassageWish wish) {
+        repertoire.change(who, id, wish);
+        return repertoire.detail(who, id);
+    }
+
+    /** Out of sight; what was played of it stays in the log and in the load. */
+    @DeleteMapping("/passages/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void putAway(@AuthenticationPrincipal SignedIn who, @PathVariable long id) {
+        repertoire.putAway(who, id);
+    }
+
+    @PutMapping("/passages/{id}/pieces")
+    PassageDetail cut(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody CutWish wish) {
+        repertoire.cut(who, id, wish);
+        return repertoire.detail(who, id);
+    }
+
+    @PutMapping("/pieces/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void changePiece(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody PieceWish wish) {
+        repertoire.changePiece(who, id, wish);
+    }
+}

@@ -1,0 +1,244 @@
+package tachylim.server.repertoire;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.stream.Collectors;
+import org.springframework.data.domain.Limit;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tachylim.notation.AbcTune;
+import tachylim.notation.AbcWriter;
+import tachylim.passage.Cut;
+import tachylim.passage.Passage;
+import tachylim.passage.Piece;
+import tachylim.server.account.AccountService;
+import tachylim.server.account.SignedIn;
+import tachylim.server.standing.StandingService;
+import tachylim.server.standing.Standing;
+import tachylim.server.repertoire.PassageDtos.CutKind;
+import tachylim.server.repertoire.PassageDtos.CutWish;
+import tachylim.server.repertoire.PassageDtos.PassageDetail;
+import tachylim.server.repertoire.PassageDtos.PassageDto;
+import tachylim.server.repertoire.PassageDtos.PassageWish;
+import tachylim.server.repertoire.PassageDtos.PieceDto;
+import tachylim.server.repertoire.PassageDtos.PieceWish;
+import tachylim.server.repertoire.PassageDtos.Reading;
+import tachylim.server.web.Refused;
+import tachylim.tempo.Tempo;
+
+/** Passages and their pieces. */
+@Service
+public class RepertoireService {
+
+    private static final int MOST_PASSAGES = 200;
+    private static final int MOST_PIECES = 2_000;
+
+    private final PassageRepository passages;
+    private final PieceRepository pieces;
+    private final StandingService standings;
+    private final AccountService accounts;
+    private final Clock clock;
+
+    RepertoireService(PassageRepository passages, PieceRepository pieces, StandingService standings,
+            AccountService accounts, Clock clock) {
+        this.passages = passages;
+        this.pieces = pieces;
+        this.standings = standings;
+        this.accounts = accounts;
+        this.clock = clock;
+    }
+
+    Reading read(MusicText text) {
+        AbcTune tune = text.read();
+        Passage music = tune.passage();
+        boolean paper = text.source() == Source.PAPER;
+        return new Reading(music.notes().size(), music.bars(), music.meter().toString(), music.beatUnit().toString().replace(" ", ""),
+                music.length().doubleValue(), music.quickestNotesPerBeat(), paper, AbcWriter.write(music), tune.warnings());
+    }
+
+    @Transactional(readOnly = true)
+    public List<StoredPiece> pieces(SignedIn who) {
+        return pieces.findByAccountIdAndPutAwayFalseAndPassagePutAwayFalseOrderByPassageIdAscPlaceAsc(
+                who.accountId(), Limit.of(MOST_PIECES));
+    }
+
+    @Transactional(readOnly = true)
+    public StoredPiece piece(SignedIn who, long id) {
+        return pieces.findByIdAndAccountIdAndPutAwayFalseAndPassagePutAwayFalse(id, who.accountId())
+                .orElseThrow(() -> Refused.notFound("This piece"));
+    }
+
+    /** Pieces by id, put away or not, for looking back. */
+    @Transactional(readOnly = true)
+    public Map<Long, StoredPiece> piecesById(SignedIn who, List<Long> ids) {
+        return pieces.findByAccountIdAndIdIn(who.accountId(), ids).stream()
+                .collect(Collectors.toMap(StoredPiece::id, piece -> piece));
+    }
+
+    /** The notes of a piece, as it is played. */
+    public Passage music(StoredPiece piece) {
+        Passage whole = piece.passage().music().passage();
+        int last = Math.min(piece.notes().lastNote(), whole.notes().size() - 1);
+        return whole.excerpt(new Piece(Math.min(piece.notes().firstNote(), last), last));
+    }
+
+    @Transactional(readOnly = true)
+    List<PassageDto> list(SignedIn who) {
+        LocalDate today = accounts.today(who);
+        List<StoredPiece> all = pieces(who);
+        Map<Long, Standing> byPiece = standings(who, all, today);
+        Map<StoredPassage, List<StoredPiece>> byPassage = all.stream()
+                .collect(Collectors.groupingBy(StoredPiece::passage, LinkedHashMap::new, Collectors.toList()));
+        return byPassage.entrySet().stream()
+                .map(entry -> dto(entry.getKey(), entry.getValue(), byPiece, today))
+                .toList();
+    }
+
+    private Map<Long, Standing> standings(SignedIn who, List<StoredPiece> of, LocalDate day) {
+        return standings.standings(who, of.stream().map(StoredPiece::subject).toList(), day);
+    }
+
+    private static PassageDto dto(
+            StoredPassage passage, List<StoredPiece> parts, Map<Long, Standing> standings, LocalDate today) {
+        List<PieceDto> dtos = parts.stream()
+                .map(piece -> {
+                    Standing standing = standings.get(piece.id());
+                    return new PieceDto(piece.id(), piece.name(), piece.notes().firstNote(), piece.notes().lastNote(),
+                            piece.difficulty(), standing.dto(), standing.lastPlayed());
+                })
+                .toList();
+        LocalDate lastPlayed = dtos.stream().map(PieceDto::lastPlayed).filter(Objects::nonNull)
+                .max(LocalDate::compareTo).orElse(null);
+        Long daysLeft = passage.neededOn() == null ? null : ChronoUnit.DAYS.between(today, passage.neededOn());
+        return new PassageDto(passage.id(), passage.title(), passage.instrument(), passage.targetBpm(),
+                passage.neededOn(), daysLeft, lastPlayed, dtos);
+    }
+
+    private StoredPassage passage(SignedIn who, long id) {
+        return passages.findByIdAndAccountIdAndPutAwayFalse(id, who.accountId())
+                .orElseThrow(() -> Refused.notFound("This passage"));
+    }
+
+    @Transactional(readOnly = true)
+    PassageDetail detail(SignedIn who, long id) {
+        StoredPassage passage = passage(who, id);
+        LocalDate today = accounts.today(who);
+        List<StoredPiece> parts = pieces.findByAccountIdAndPassageIdAndPutAwayFalseOrderByPlace(who.accountId(), id);
+        return new PassageDetail(dto(passage, parts, standings(who, parts, today), today),
+                passage.music(), read(passage.music()), passage.version());
+    }
+
+    @Transactional
+    long create(SignedIn who, PassageWish wish) {
+        return create(who, wish, clock.instant());
+    }
+
+    /** As {@link #create}, at a given time. */
+    @Transactional
+    public long create(SignedIn who, PassageWish wish, Instant at) {
+        if (passages.countByAccountIdAndPutAwayFalse(who.accountId()) >= MOST_PASSAGES) {
+            throw Refused.field("title", "There are " + MOST_PASSAGES + " passages already; put one away first.");
+        }
+        checkAim(wish, accounts.get(who).day(at));
+        Passage music = wish.music().passage();
+        StoredPassage passage = new StoredPassage(who.accountId(), guess(wish), wish.played(), at);
+        write(passage, wish);
+        passages.save(passage);
+        store(who, passage, Cut.whole(music), CutKind.WHOLE, music);
+        return passage.id();
+    }
+
+    /** Without a tempo of the player's own, a new piece is guessed as the ceiling's prior does. */
+    private static double guess(PassageWish wish) {
+        return wish.cleanAt() != null ? wish.cleanAt() : StandingService.guess(Tempo.of(wish.targetBpm())).bpm();
+    }
+
+    private static void checkAim(PassageWish wish, LocalDate today) {
+        if (wish.cleanAt() != null && wish.cleanAt() > wish.targetBpm()) {
+            throw Refused.field("targetBpm", "The target of " + Tempo.of(wish.targetBpm()) + " is below the "
+                    + Tempo.of(wish.cleanAt()) + " it is clean at already. Set a target at or above that.");
+        }
+        if (wish.neededOn() != null && wish.neededOn().isBefore(today) && wish.version() == 0) {
+            throw Refused.field("neededOn", "That date has gone by. Choose today or later, or leave it open.");
+        }
+    }
+
+    private static void write(StoredPassage passage, PassageWish wish) {
+        passage.title(wish.title().strip());
+        passage.instrument(wish.instrument());
+        passage.aim(wish.targetBpm(), wish.neededOn());
+        passage.music(wish.music());
+    }
+
+    @Transactional
+    void change(SignedIn who, long id, PassageWish wish) {
+        StoredPassage passage = passage(who, id);
+        if (passage.version() != wish.version()) {
+            throw Refused.conflict("changed",
+                    "This passage was changed in another window. Your text is still here; load the page to see the other.");
+        }
+        checkAim(wish, accounts.today(who));
+        Passage before = passage.music().passage();
+        Passage after = wish.music().passage();
+        write(passage, wish);
+        if (after.notes().size() != before.notes().size()) {
+            cut(who, passage, Cut.whole(after), CutKind.WHOLE, after);
+        }
+    }
+
+    @Transactional
+    void putAway(SignedIn who, long id) {
+        passage(who, id).putAway();
+    }
+
+    @Transactional
+    void cut(SignedIn who, long id, CutWish wish) {
+        StoredPassage passage = passage(who, id);
+        Passage music = passage.music().passage();
+        List<Piece> cut = switch (wish.kind()) {
+            case WHOLE -> Cut.whole(music);
+            case BARS -> Cut.atBars(music, wish.size());
+            case BEATS -> Cut.byBeats(music, wish.size());
+        };
+        cut(who, passage, cut, wish.kind(), music);
+    }
+
+    /** Pieces that stay the same keep their history; others are put away. */
+    private void cut(SignedIn who, StoredPassage passage, List<Piece> cut, CutKind kind, Passage music) {
+        List<StoredPiece> present = pieces.findByAccountIdAndPassageIdAndPutAwayFalseOrderByPlace(
+                who.accountId(), passage.id());
+        List<Piece> missing = new ArrayList<>(cut);
+        for (StoredPiece piece : present) {
+            if (!missing.remove(piece.notes())) {
+                piece.putAway();
+            }
+        }
+        store(who, passage, missing, kind, music);
+    }
+
+    private void store(SignedIn who, StoredPassage passage, List<Piece> cut, CutKind kind, Passage music) {
+        for (Piece piece : cut) {
+            pieces.save(new StoredPiece(who.accountId(), passage, piece.firstNote(), name(piece, kind, music), piece));
+        }
+    }
+
+    private static String name(Piece piece, CutKind kind, Passage music) {
+        return switch (kind) {
+            case WHOLE -> "whole";
+            case BARS -> PieceNames.byBars(piece, music);
+            case BEATS -> PieceNames.byBeats(piece, music);
+        };
+    }
+
+    @Transactional
+    void changePiece(SignedIn who, long id, PieceWish wish) {
+        piece(who, id).change(wish.name().strip(), wish.difficulty());
+    }
+}

@@ -1,0 +1,142 @@
+package tachylim.server.repertoire;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import jakarta.persistence.Version;
+import java.time.Instant;
+import java.time.LocalDate;
+import tachylim.server.account.InstrumentFamily;
+
+/** A passage as it is kept: what the player typed, from which the notes are read again. */
+@Entity
+@Table(name = "passage")
+public class StoredPassage {
+
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    private Long id;
+
+    private Long accountId;
+    private String title;
+
+    @Enumerated(EnumType.STRING)
+    @Column(columnDefinition = "varchar(20)")
+    private InstrumentFamily instrument;
+
+    @Enumerated(EnumType.STRING)
+    @Column(columnDefinition = "varchar(10)")
+    private Source source;
+
+    private String meter;
+    private String beatUnit;
+
+    @Column(columnDefinition = "text")
+    private String text;
+
+    private int bars;
+    private double targetBpm;
+    private LocalDate neededOn;
+    private double guessBpm;
+    private boolean guessPlayed;
+    private boolean putAway;
+    private Instant createdAt;
+
+    @Version
+    private int version;
+
+    protected StoredPassage() {}
+
+    StoredPassage(long accountId, double guessBpm, boolean guessPlayed, Instant createdAt) {
+        this.accountId = accountId;
+        this.guessBpm = guessBpm;
+        this.guessPlayed = guessPlayed;
+        this.createdAt = createdAt;
+    }
+
+    public Long id() {
+        return id;
+    }
+
+    public String title() {
+        return title;
+    }
+
+    public InstrumentFamily instrument() {
+        return instrument;
+    }
+
+    Source source() {
+        return source;
+    }
+
+    String meter() {
+        return meter;
+    }
+
+    String beatUnit() {
+        return beatUnit;
+    }
+
+    String text() {
+        return text;
+    }
+
+    int bars() {
+        return bars;
+    }
+
+    public double targetBpm() {
+        return targetBpm;
+    }
+
+    public LocalDate neededOn() {
+        return neededOn;
+    }
+
+    public double guessBpm() {
+        return guessBpm;
+    }
+
+    public boolean guessPlayed() {
+        return guessPlayed;
+    }
+
+    int version() {
+        return version;
+    }
+
+    void title(String now) {
+        this.title = now;
+    }
+
+    void instrument(InstrumentFamily now) {
+        this.instrument = now;
+    }
+
+    void aim(double bpm, LocalDate date) {
+        this.targetBpm = bpm;
+        this.neededOn = date;
+    }
+
+    void music(MusicText music) {
+        this.source = music.source();
+        this.meter = music.meter();
+        this.beatUnit = music.beatUnit();
+        this.text = music.text();
+        this.bars = music.bars();
+    }
+
+    MusicText music() {
+        return new MusicText(source, meter, beatUnit, text, bars);
+    }
+
+    void putAway() {
+        this.putAway = true;
+    }
+}

@@ -1,0 +1,92 @@
+package tachylim.server.repertoire;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.FetchType;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.JoinColumn;
+import jakarta.persistence.ManyToOne;
+import jakarta.persistence.Table;
+import jakarta.persistence.Version;
+import tachylim.passage.Piece;
+import tachylim.server.standing.Subject;
+
+/** A piece of a passage. One that is cut anew is put away, so that what was played of it stays. */
+@Entity
+@Table(name = "piece")
+public class StoredPiece {
+
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    private Long id;
+
+    private Long accountId;
+
+    @ManyToOne(fetch = FetchType.LAZY, optional = false)
+    @JoinColumn(name = "passage_id")
+    private StoredPassage passage;
+
+    private int place;
+    private String name;
+    private int firstNote;
+    private int lastNote;
+    private int difficulty;
+    private boolean putAway;
+
+    @Version
+    private int version;
+
+    protected StoredPiece() {}
+
+    StoredPiece(long accountId, StoredPassage passage, int place, String name, Piece piece) {
+        this.accountId = accountId;
+        this.passage = passage;
+        this.place = place;
+        this.name = name;
+        this.firstNote = piece.firstNote();
+        this.lastNote = piece.lastNote();
+        this.difficulty = 3;
+    }
+
+    public Long id() {
+        return id;
+    }
+
+    public Long accountId() {
+        return accountId;
+    }
+
+    public StoredPassage passage() {
+        return passage;
+    }
+
+    int place() {
+        return place;
+    }
+
+    public String name() {
+        return name;
+    }
+
+    public Piece notes() {
+        return new Piece(firstNote, lastNote);
+    }
+
+    public Subject subject() {
+        return new Subject(id, passage.guessBpm(), passage.guessPlayed());
+    }
+
+    public int difficulty() {
+        return difficulty;
+    }
+
+    void change(String nameNow, int difficultyNow) {
+        this.name = nameNow;
+        this.difficulty = difficultyNow;
+    }
+
+    void putAway() {
+        this.putAway = true;
+    }
+}

@@ -1,0 +1,65 @@
+package tachylim.server.run;
+
+import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.validation.Valid;
+import java.time.Clock;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import tachylim.server.account.SignedIn;
+import tachylim.server.run.RunDtos.Beginning;
+import tachylim.server.run.RunDtos.EventWish;
+import tachylim.server.run.RunDtos.NoteWish;
+import tachylim.server.run.RunDtos.RunView;
+import tachylim.server.run.RunDtos.TakeOver;
+
+@RestController
+@RequestMapping("/api/runs")
+@Tag(name = "run")
+class RunController {
+
+    private final RunService runs;
+    private final Clock clock;
+
+    RunController(RunService runs, Clock clock) {
+        this.runs = runs;
+        this.clock = clock;
+    }
+
+    @PostMapping
+    @ResponseStatus(HttpStatus.CREATED)
+    RunView begin(@AuthenticationPrincipal SignedIn who, @Valid @RequestBody Beginning beginning) {
+        long id = runs.begin(who, beginning.plan(), beginning.holder(), clock.instant());
+        return runs.view(who, id, beginning.holder());
+    }
+
+    @GetMapping("/{id}")
+    RunView get(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @RequestParam String holder) {
+        return runs.view(who, id, holder);
+    }
+
+    @PostMapping("/{id}/events")
+    RunView record(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody EventWish event) {
+        return runs.record(who, id, event, clock.instant());
+    }
+
+    @PostMapping("/{id}/holder")
+    RunView takeOver(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody TakeOver wish) {
+        runs.takeOver(who, id, wish.holder());
+        return runs.view(who, id, wish.holder());
+    }
+
+    @PutMapping("/{id}/note")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void note(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody NoteWish wish) {
+        runs.note(who, id, wish.note());
+    }
+}

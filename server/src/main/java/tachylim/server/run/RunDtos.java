@@ -1,0 +1,60 @@
+package tachylim.server.run;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Pattern;
+import jakarta.validation.constraints.Size;
+import java.util.List;
+import tachylim.method.PassKind;
+import tachylim.method.Verdict;
+import tachylim.server.workout.PlanDtos.PlanWish;
+import tachylim.server.workout.Relief;
+import tachylim.workout.Click;
+import tachylim.workout.Done;
+import tachylim.workout.Part;
+import tachylim.workout.Rest;
+
+/** What the running part of the API takes and gives. */
+final class RunDtos {
+
+    private static final String UUID = "[0-9a-fA-F-]{36}";
+
+    private RunDtos() {}
+
+    record Beginning(@NotNull @Valid PlanWish plan, @NotNull @Pattern(regexp = UUID) String holder) {}
+
+    record TakeOver(@NotNull @Pattern(regexp = UUID) String holder) {}
+
+    record NoteWish(@NotNull @Size(max = 2000, message = "A note has up to 2000 characters.") String note) {}
+
+    /** An event, as the browser sends it. The ordinal is how many events the browser had seen before it. */
+    record EventWish(
+            @NotNull @Pattern(regexp = UUID) String clientId,
+            @NotNull @Pattern(regexp = UUID) String holder,
+            @Min(0) int ordinal,
+            @NotNull RunEvent.Kind kind,
+            @Schema(nullable = true) Verdict verdict,
+            @Min(value = 0, message = "Tension is given from 0 to 5.") @Max(value = 5, message = "Tension is given from 0 to 5.")
+                    @Schema(nullable = true) Integer tension,
+            @Min(0) @Max(value = 86_400) @Schema(nullable = true) Double seconds) {}
+
+    record ClickDto(double seconds, Click.Kind kind) {}
+
+    record PassDto(PassKind kind, double tempo, int beats, int rounds, int countIn, double seconds, double notesPerSecond,
+            String abc, boolean wholePiece, int number, int of, List<ClickDto> clicks) {}
+
+    record RestDto(Rest.Reason reason, double seconds) {}
+
+    /** The step the run stands at: exactly one of pass, rest and ended is there. */
+    record StepDto(String why, @Schema(nullable = true) PassDto pass, @Schema(nullable = true) RestDto rest,
+            @Schema(nullable = true) Done.Cause ended) {}
+
+    record LastAnswer(String clientId, Verdict verdict, int tension, double tempo) {}
+
+    record RunView(long id, String passage, String piece, String focus, int ordinal, boolean held, StepDto step,
+            @Schema(nullable = true) Part part, String blockWhy, String upcoming, @Schema(nullable = true) LastAnswer last,
+            double at, Relief relief, double secondsToBreak, String note) {}
+}

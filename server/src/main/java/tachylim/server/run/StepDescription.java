@@ -1,0 +1,76 @@
+package tachylim.server.run;
+
+import java.util.ArrayList;
+import java.util.List;
+import tachylim.method.PassKind;
+import tachylim.notation.AbcWriter;
+import tachylim.passage.Passage;
+import tachylim.server.run.RunDtos.ClickDto;
+import tachylim.server.run.RunDtos.PassDto;
+import tachylim.server.run.RunDtos.RestDto;
+import tachylim.server.run.RunDtos.StepDto;
+import tachylim.workout.ClickProgramme;
+import tachylim.workout.Done;
+import tachylim.workout.Pass;
+import tachylim.workout.Rest;
+import tachylim.workout.Run;
+import tachylim.workout.Segment;
+import tachylim.workout.Step;
+
+/** Says a step of a run in what a page needs to show and sound it. */
+final class StepDescription {
+
+    private final Run run;
+    private final List<Segment> ahead;
+
+    StepDescription(Run run) {
+        this.run = run;
+        this.ahead = run.ahead();
+    }
+
+    StepDto step() {
+        Step step = run.step();
+        if (step instanceof Pass pass) {
+            return new StepDto(step.why(), pass(pass), null, null);
+        }
+        if (step instanceof Rest rest) {
+            return new StepDto(step.why(), null, new RestDto(rest.reason(), rest.seconds()), null);
+        }
+        return new StepDto(step.why(), null, null, ((Done) step).cause());
+    }
+
+    private PassDto pass(Pass pass) {
+        Passage music = run.workout().music();
+        Passage played = music.excerpt(pass.notes());
+        List<ClickDto> clicks = ClickProgramme.of(pass, music).stream()
+                .map(click -> new ClickDto(click.seconds(), click.kind()))
+                .toList();
+        int before = (int) run.past().stream().filter(segment -> isLike(segment, pass)).count();
+        int after = (int) ahead.stream().filter(segment -> isLike(segment, pass)).count();
+        return new PassDto(pass.kind(), pass.tempo().bpm(), pass.beats(), pass.rounds(), pass.countIn(), pass.seconds(),
+                pass.tempo().rate(played.quickestNotesPerBeat()), AbcWriter.write(played),
+                pass.notes().size() == music.notes().size(), before + 1, before + after, clicks);
+    }
+
+    /** Passes of one kind in one block are counted together. */
+    private boolean isLike(Segment segment, Pass pass) {
+        return segment.block() == run.block() && segment.step() instanceof Pass other && other.kind() == pass.kind();
+    }
+
+    /** What comes after this step if it goes well, in a few words. */
+    String upcoming() {
+        List<String> steps = new ArrayList<>();
+        for (Segment segment : ahead.subList(Math.min(1, ahead.size()), Math.min(3, ahead.size()))) {
+            steps.add(inWords(segment.step()));
+        }
+        return steps.isEmpty() ? "the end" : String.join(", then ", steps);
+    }
+
+    private static String inWords(Step step) {
+        if (step instanceof Pass pass) {
+            String name = pass.kind() == PassKind.BURST ? "a burst at " : pass.kind() == PassKind.CLOSING ? "easy at " : "slow at ";
+            return name + pass.tempo();
+        }
+        return "rest " + Math.round(step.seconds()) + " s";
+    }
+}

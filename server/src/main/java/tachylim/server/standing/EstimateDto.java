@@ -1,0 +1,12 @@
+package tachylim.server.standing;
+
+import tachylim.ceiling.Estimate;
+
+/** How fast a piece is today. */
+public record EstimateDto(BandDto ease, BandDto ceiling, BandDto breakdown, boolean enoughEvidence) {
+
+    public static EstimateDto of(Estimate estimate) {
+        return new EstimateDto(BandDto.of(estimate.ease()), BandDto.of(estimate.ceiling()),
+                BandDto.of(estimate.breakdown()), estimate.enoughEvidence());
+    }
+}

@@ -1,0 +1,80 @@
+package tachylim.server.standing;
+
+import java.time.LocalDate;
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.data.domain.Limit;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
+
+public interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
+
+    /** One day's sums. */
+    interface DaySums {
+        LocalDate getDay();
+
+        Double getEffort();
+
+        Double getPlaySeconds();
+
+        Double getBurstSeconds();
+
+        Integer getWorstTension();
+
+        Long getPasses();
+    }
+
+    @Query("""
+            select p.day as day, sum(p.effort) as effort, sum(p.playSeconds) as playSeconds,
+                   sum(case when p.kind = tachylim.method.PassKind.BURST then p.playSeconds else 0.0 end) as burstSeconds,
+                   max(p.tension) as worstTension, count(p) as passes
+            from PlayedPass p where p.accountId = :accountId and p.day between :from and :to
+            group by p.day order by p.day""")
+    List<DaySums> days(long accountId, LocalDate from, LocalDate to);
+
+    /** A tempo and the tension felt there. */
+    interface FeltPass {
+        Long getPieceId();
+
+        Double getTempo();
+
+        Integer getTension();
+    }
+
+    @Query("""
+            select p.pieceId as pieceId, p.tempo as tempo, p.tension as tension from PlayedPass p
+            where p.accountId = :accountId and p.pieceId in :pieceIds and p.day > :since""")
+    List<FeltPass> felt(long accountId, Collection<Long> pieceIds, LocalDate since);
+
+    /** All verdicts of one kind at one tempo. */
+    interface Tries {
+        Double getTempo();
+
+        tachylim.method.PassKind getKind();
+
+        tachylim.method.Verdict getVerdict();
+
+        Long getCount();
+    }
+
+    @Query("""
+            select p.tempo as tempo, p.kind as kind, p.verdict as verdict, count(p) as count from PlayedPass p
+            where p.accountId = :accountId and p.pieceId = :pieceId and p.day > :since
+              and p.kind <> tachylim.method.PassKind.WARM_UP
+            group by p.tempo, p.kind, p.verdict order by p.tempo""")
+    List<Tries> tries(long accountId, long pieceId, LocalDate since);
+
+    List<PlayedPass> findByAccountIdAndRunIdOrderByOrdinal(long accountId, long runId);
+
+    List<PlayedPass> findByAccountIdAndRunIdIn(long accountId, Collection<Long> runIds);
+
+    Optional<PlayedPass> findByAccountIdAndRunIdAndOrdinal(long accountId, long runId, int ordinal);
+
+    /** The last climb's passes, newest first. */
+    @Query("""
+            select p from PlayedPass p where p.accountId = :accountId and p.pieceId = :pieceId
+              and p.part = tachylim.workout.Part.OPENER and p.kind = tachylim.method.PassKind.CONTROLLED
+            order by p.id desc""")
+    List<PlayedPass> lastClimb(long accountId, long pieceId, Limit limit);
+}

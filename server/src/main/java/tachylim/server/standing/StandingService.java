@@ -1,0 +1,119 @@
+package tachylim.server.standing;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.springframework.data.domain.Limit;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tachylim.ceiling.Evidence;
+import tachylim.ceiling.Posterior;
+import tachylim.ceiling.Smoother;
+import tachylim.ceiling.TensionCurve;
+import tachylim.method.Tension;
+import tachylim.server.account.SignedIn;
+import tachylim.tempo.Tempo;
+
+/** The standings of pieces: what is believed of them, and how they have moved. */
+@Service
+public class StandingService {
+
+    /** Tension changes with condition, so only the last weeks speak of it. */
+    private static final int TENSION_DAYS = 21;
+
+    private static final int MOST_DAYS = 730;
+
+    private final BeliefRepository beliefs;
+    private final CeilingDayRepository days;
+    private final PlayedPassRepository passes;
+
+    StandingService(BeliefRepository beliefs, CeilingDayRepository days, PlayedPassRepository passes) {
+        this.beliefs = beliefs;
+        this.days = days;
+        this.passes = passes;
+    }
+
+    /** Where the ceiling of a new piece with this target is guessed to lie. */
+    public static Tempo guess(Tempo target) {
+        return target.times(Posterior.NEW_SHARE_OF_TARGET);
+    }
+
+    /** What is known of each piece on a day, in two queries. */
+    @Transactional(readOnly = true)
+    public Map<Long, Standing> standings(SignedIn who, List<Subject> subjects, LocalDate day) {
+        List<Long> ids = subjects.stream().map(Subject::pieceId).toList();
+        if (ids.isEmpty()) {
+            return Map.of();
+        }
+        Map<Long, StoredBelief> kept = beliefs.findByAccountIdAndPieceIdIn(who.accountId(), ids).stream()
+                .collect(Collectors.toMap(StoredBelief::pieceId, Function.identity()));
+        Map<Long, List<TensionCurve.Felt>> felt = felt(who, ids, day);
+        Map<Long, Standing> standings = new HashMap<>();
+        for (Subject subject : subjects) {
+            StoredBelief belief = kept.get(subject.pieceId());
+            standings.put(subject.pieceId(), new Standing(
+                    belief == null ? prior(subject) : belief.on(day),
+                    TensionCurve.through(felt.getOrDefault(subject.pieceId(), List.of())),
+                    belief == null ? null : belief.day()));
+        }
+        return standings;
+    }
+
+    @Transactional(readOnly = true)
+    public Standing standing(SignedIn who, Subject subject, LocalDate day) {
+        return standings(who, List.of(subject), day).get(subject.pieceId());
+    }
+
+    private Map<Long, List<TensionCurve.Felt>> felt(SignedIn who, List<Long> ids, LocalDate day) {
+        return passes.felt(who.accountId(), ids, day.minusDays(TENSION_DAYS)).stream()
+                .collect(Collectors.groupingBy(PlayedPassRepository.FeltPass::getPieceId, Collectors.mapping(
+                        pass -> new TensionCurve.Felt(Tempo.of(pass.getTempo()), Tension.of(pass.getTension())),
+                        Collectors.toList())));
+    }
+
+    private static Posterior prior(Subject subject) {
+        return Posterior.prior(Tempo.of(subject.guessBpm()), subject.guessPlayed() ? Posterior.PLAYED_SD : Posterior.GUESS_SD);
+    }
+
+    /** Learns from one pass, on the day it was played. */
+    @Transactional
+    public void learn(SignedIn who, Subject subject, LocalDate day, Evidence evidence) {
+        StoredBelief belief = beliefs.findByPieceIdAndAccountId(subject.pieceId(), who.accountId())
+                .orElseGet(() -> beliefs.save(new StoredBelief(subject.pieceId(), who.accountId(), day, prior(subject))));
+        Posterior learnt = belief.learn(evidence, day);
+        LocalDate at = belief.day();
+        CeilingDay today = days.findByPieceIdAndDay(subject.pieceId(), at)
+                .orElseGet(() -> days.save(new CeilingDay(who.accountId(), subject.pieceId(), at)));
+        List<TensionCurve.Felt> felt = felt(who, List.of(subject.pieceId()), day).getOrDefault(subject.pieceId(), List.of());
+        today.record(learnt.estimate(TensionCurve.through(felt)), learnt);
+    }
+
+    /** The days on which a piece was played, oldest first. */
+    @Transactional(readOnly = true)
+    public List<CeilingDay> history(SignedIn who, long pieceId) {
+        List<CeilingDay> newestFirst =
+                days.findByAccountIdAndPieceIdOrderByDayDesc(who.accountId(), pieceId, Limit.of(MOST_DAYS));
+        List<CeilingDay> oldestFirst = new ArrayList<>(newestFirst);
+        Collections.reverse(oldestFirst);
+        return oldestFirst;
+    }
+
+    /** The ceiling as it stood before {@code day}. */
+    @Transactional(readOnly = true)
+    public Optional<Double> ceilingBefore(SignedIn who, long pieceId, LocalDate day) {
+        return days.findFirstByAccountIdAndPieceIdAndDayBeforeOrderByDayDesc(who.accountId(), pieceId, day)
+                .map(CeilingDay::ceiling);
+    }
+
+    public static List<Smoother.Day> smoothed(List<CeilingDay> history) {
+        return Smoother.smooth(history.stream()
+                .map(day -> new Smoother.Day(day.day().toEpochDay(), day.logMean(), day.logVariance()))
+                .toList());
+    }
+}

@@ -1,0 +1,78 @@
+package tachylim.server.standing;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.PostLoad;
+import jakarta.persistence.PostPersist;
+import jakarta.persistence.Table;
+import jakarta.persistence.Transient;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import org.springframework.data.domain.Persistable;
+import tachylim.ceiling.Evidence;
+import tachylim.ceiling.Posterior;
+
+/** The belief about a piece's ceiling as of the last day it was played. */
+@Entity
+@Table(name = "ceiling_belief")
+class StoredBelief implements Persistable<Long> {
+
+    @Id
+    private Long pieceId;
+
+    private Long accountId;
+    private LocalDate day;
+
+    @Column(columnDefinition = "mediumblob")
+    private byte[] weights;
+
+    @Transient
+    private boolean fresh = true;
+
+    protected StoredBelief() {}
+
+    StoredBelief(long pieceId, long accountId, LocalDate day, Posterior first) {
+        this.pieceId = pieceId;
+        this.accountId = accountId;
+        this.day = day;
+        this.weights = first.toBytes();
+    }
+
+    Long pieceId() {
+        return pieceId;
+    }
+
+    LocalDate day() {
+        return day;
+    }
+
+    Posterior on(LocalDate later) {
+        return Posterior.fromBytes(weights).afterDays(ChronoUnit.DAYS.between(day, later));
+    }
+
+    Posterior learn(Evidence evidence, LocalDate playedOn) {
+        // A day that jumps back, after a change of time zone, is no reason to forget.
+        LocalDate at = playedOn.isBefore(day) ? day : playedOn;
+        Posterior learnt = on(at).after(evidence);
+        weights = learnt.toBytes();
+        day = at;
+        return learnt;
+    }
+
+    @Override
+    public Long getId() {
+        return pieceId;
+    }
+
+    @Override
+    public boolean isNew() {
+        return fresh;
+    }
+
+    @PostLoad
+    @PostPersist
+    void kept() {
+        fresh = false;
+    }
+}

@@ -1,0 +1,10 @@
+package tachylim.server.standing;
+
+/**
+ * What a standing is about: a piece, and what was guessed of it before it was played.
+ *
+ * @param pieceId the piece
+ * @param guessBpm where its ceiling was guessed to lie
+ * @param guessPlayed whether it had been played at that tempo, or the guess is only a guess
+ */
+public record Subject(long pieceId, double guessBpm, boolean guessPlayed) {}

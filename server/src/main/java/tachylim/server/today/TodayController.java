@@ -1,0 +1,39 @@
+package tachylim.server.today;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import java.time.LocalDate;
+import java.util.List;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import tachylim.server.account.SignedIn;
+import tachylim.server.load.LoadDto;
+import tachylim.server.workout.PlanDtos.PlanView;
+
+@RestController
+@RequestMapping("/api/today")
+@Tag(name = "today")
+class TodayController {
+
+    private final TodayService today;
+
+    TodayController(TodayService today) {
+        this.today = today;
+    }
+
+    /** The session prepared for today; no plan while there is no passage. */
+    record TodayView(LocalDate day, @Schema(nullable = true) PlanView plan, LoadDto load, String why,
+            List<String> sinceLastTime, @Schema(nullable = true) Long openRun) {}
+
+    @GetMapping
+    TodayView today(@AuthenticationPrincipal SignedIn who,
+            @RequestParam(required = false) @Min(3) @Max(180) Integer minutes,
+            @RequestParam(defaultValue = "false") boolean easy) {
+        return today.view(who, minutes, easy);
+    }
+}

@@ -1,0 +1,39 @@
+package tachylim.server.web;
+
+import io.swagger.v3.oas.models.OpenAPI;
+import io.swagger.v3.oas.models.info.Info;
+import io.swagger.v3.oas.models.media.Schema;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import org.springdoc.core.customizers.OpenApiCustomizer;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+
+/** The OpenAPI document, from which the pages' types are generated. */
+@Configuration
+class ApiDescription {
+
+    @Bean
+    OpenAPI description() {
+        return new OpenAPI().info(new Info().title("Tachylim").version("1"));
+    }
+
+    /** Records always carry all their parts, so every property is required; null is said where it may be. */
+    @Bean
+    OpenApiCustomizer everyPartIsThere() {
+        return api -> {
+            Map<String, Schema> sorted = new TreeMap<>(api.getComponents().getSchemas());
+            sorted.values().forEach(ApiDescription::requireAll);
+            api.getComponents().setSchemas(sorted);
+            api.setServers(null);
+        };
+    }
+
+    private static void requireAll(Schema<?> schema) {
+        if (schema.getProperties() != null) {
+            schema.setRequired(new ArrayList<>(List.copyOf(schema.getProperties().keySet())));
+        }
+    }
+}

@@ -1,0 +1,82 @@
+package tachylim.server.web;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataIntegrityViolationException;
+import org.springframework.dao.PessimisticLockingFailureException;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.HttpStatusCode;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
+import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.orm.ObjectOptimisticLockingFailureException;
+import org.springframework.security.access.AccessDeniedException;
+import org.springframework.web.bind.MethodArgumentNotValidException;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.context.request.WebRequest;
+import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
+
+/** Turns every failure into a problem detail (RFC 9457) with a sentence for people. */
+@RestControllerAdvice
+class ProblemAdvice extends ResponseEntityExceptionHandler {
+
+    private static final Logger LOG = LoggerFactory.getLogger(ProblemAdvice.class);
+
+    @ExceptionHandler
+    ProblemDetail refused(Refused refused) {
+        ProblemDetail problem = problem(refused.status(), refused.getMessage());
+        refused.more().forEach(problem::setProperty);
+        return problem;
+    }
+
+    /** Two requests changed the same thing at once: the later one looks again. */
+    @ExceptionHandler({
+        ObjectOptimisticLockingFailureException.class,
+        DataIntegrityViolationException.class,
+        PessimisticLockingFailureException.class
+    })
+    ProblemDetail atOnce(Exception collision) {
+        LOG.info("Two changes at once: {}", collision.getMessage());
+        ProblemDetail problem = problem(HttpStatus.CONFLICT,
+                "This was changed somewhere else at the same moment. Look at it again and repeat your change.");
+        problem.setProperty("code", "changed");
+        return problem;
+    }
+
+    @ExceptionHandler
+    ProblemDetail failed(Exception failure) throws Exception {
+        if (failure instanceof AccessDeniedException denied) {
+            throw denied;
+        }
+        LOG.error("A request failed", failure);
+        return problem(HttpStatus.INTERNAL_SERVER_ERROR,
+                "Something went wrong here. What you typed is still on the page; try again in a moment.");
+    }
+
+    @Override
+    protected ResponseEntity<Object> handleMethodArgumentNotValid(
+            MethodArgumentNotValidException invalid, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        Map<String, String> fields = new LinkedHashMap<>();
+        invalid.getFieldErrors().forEach(error -> fields.putIfAbsent(error.getField(), error.getDefaultMessage()));
+        String first = fields.values().stream().findFirst().orElse("Something is missing or out of range.");
+        ProblemDetail problem = problem(HttpStatus.UNPROCESSABLE_CONTENT, first);
+        problem.setProperty("fields", fields);
+        fields.keySet().stream().findFirst().ifPresent(field -> problem.setProperty("field", field));
+        return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT).body(problem);
+    }
+
+    @Override
+    protected ResponseEntity<Object> handleHttpMessageNotReadable(
+            HttpMessageNotReadableException unreadable, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        return ResponseEntity.badRequest()
+                .body(problem(HttpStatus.BAD_REQUEST, "A value in this request is of the wrong kind."));
+    }
+
+    private static ProblemDetail problem(HttpStatus status, String message) {
+        return ProblemDetail.forStatusAndDetail(status, message);
+    }
+}

@@ -1,0 +1,43 @@
+package tachylim.server.workout;
+
+import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.validation.Valid;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import tachylim.server.account.AccountService;
+import tachylim.server.account.SignedIn;
+import tachylim.server.workout.PlanDtos.PlanView;
+import tachylim.server.workout.PlanDtos.PlanWish;
+import tachylim.workout.School;
+
+@RestController
+@RequestMapping("/api")
+@Tag(name = "workout")
+class PlanController {
+
+    private final PlanService plans;
+    private final AccountService accounts;
+
+    PlanController(PlanService plans, AccountService accounts) {
+        this.plans = plans;
+        this.accounts = accounts;
+    }
+
+    /** The usual workout for a piece, to start editing from. */
+    @GetMapping("/pieces/{id}/plan")
+    PlanView usual(@AuthenticationPrincipal SignedIn who, @PathVariable long id) {
+        int minutes = accounts.get(who).usualMinutes(accounts.today(who));
+        return plans.preview(who, PlanWish.usual(id, Math.min(180, minutes), School.INTERVAL_BURSTS));
+    }
+
+    /** The workout that a wish leads to; nothing is kept until it is begun. */
+    @PostMapping("/plans")
+    PlanView preview(@AuthenticationPrincipal SignedIn who, @Valid @RequestBody PlanWish wish) {
+        return plans.preview(who, wish);
+    }
+}

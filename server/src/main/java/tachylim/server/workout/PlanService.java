@@ -1,0 +1,133 @@
+package tachylim.server.workout;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.springframework.data.domain.Limit;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tachylim.server.account.SignedIn;
+import tachylim.server.load.LoadService;
+import tachylim.server.load.Today;
+import tachylim.server.repertoire.RepertoireService;
+import tachylim.server.repertoire.StoredPiece;
+import tachylim.server.standing.PlayedPass;
+import tachylim.server.standing.PlayedPassRepository;
+import tachylim.server.standing.Standing;
+import tachylim.server.standing.StandingService;
+import tachylim.server.web.Refused;
+import tachylim.server.workout.PlanDtos.PlanView;
+import tachylim.server.workout.PlanDtos.PlanWish;
+import tachylim.tempo.Tempo;
+import tachylim.workout.Brief;
+import tachylim.workout.Choices;
+import tachylim.workout.Need;
+import tachylim.workout.Planner;
+import tachylim.workout.Run;
+import tachylim.workout.Workout;
+
+/** Plans workouts from what is known of a piece and what is left of the day. */
+@Service
+public class PlanService {
+
+    private final WorkoutRepository workouts;
+    private final RepertoireService repertoire;
+    private final StandingService standings;
+    private final PlayedPassRepository passes;
+    private final LoadService load;
+    private final Clock clock;
+
+    PlanService(WorkoutRepository workouts, RepertoireService repertoire, StandingService standings,
+            PlayedPassRepository passes, LoadService load, Clock clock) {
+        this.workouts = workouts;
+        this.repertoire = repertoire;
+        this.standings = standings;
+        this.passes = passes;
+        this.load = load;
+        this.clock = clock;
+    }
+
+    @Transactional(readOnly = true)
+    public PlanView preview(SignedIn who, PlanWish wish) {
+        StoredPiece piece = repertoire.piece(who, wish.pieceId());
+        Today today = load.today(who, clock.instant());
+        Standing standing = standings.standing(who, piece.subject(), today.day());
+        return view(wish, piece, today, plan(who, wish, piece, standing, today));
+    }
+
+    private static PlanView view(PlanWish wish, StoredPiece piece, Today today, Workout workout) {
+        Relief relief = Relief.of(Run.start(workout), today.done().effort(), today.limit(tachylim.load.Limit.Kind.EFFORT));
+        return new PlanView(wish, piece.passage().title(), piece.name(), piece.passage().neededOn(), relief, today.dto());
+    }
+
+    private Workout plan(SignedIn who, PlanWish wish, StoredPiece piece, Standing standing, Today today) {
+        Choices choices = Refused.unlessValid("choices", wish::choices);
+        return Refused.unlessValid("minutes", () -> Planner.plan(new Brief(repertoire.music(piece),
+                Tempo.of(piece.passage().targetBpm()), standing.estimate(), wish.minutes(), choices,
+                today.allowance(), lastTempo(who, piece))));
+    }
+
+    /** Where the last climb on a piece ended: the tempo of its last pass. */
+    @Transactional(readOnly = true)
+    public Optional<Tempo> lastTempo(SignedIn who, StoredPiece piece) {
+        return passes.lastClimb(who.accountId(), piece.id(), Limit.of(1)).stream().map(PlayedPass::tempo).findFirst();
+    }
+
+    /** Keeps the workout that is about to be played. */
+    @Transactional
+    public StoredWorkout keep(SignedIn who, PlanWish wish, Instant at) {
+        StoredPiece piece = repertoire.piece(who, wish.pieceId());
+        Today today = load.today(who, at);
+        Standing standing = standings.standing(who, piece.subject(), today.day());
+        Workout workout = plan(who, wish, piece, standing, today);
+        if (workout.blocks().isEmpty()) {
+            throw Refused.conflict("nothing-left", String.join(" ", workout.remarks()));
+        }
+        return workouts.save(new StoredWorkout(
+                who.accountId(), piece.id(), today.day(), at, wish.minutes(), wish.focus().strip(), workout));
+    }
+
+    @Transactional(readOnly = true)
+    public StoredWorkout get(SignedIn who, long id) {
+        return workouts.findByIdAndAccountId(id, who.accountId()).orElseThrow(() -> Refused.notFound("This workout"));
+    }
+
+    @Transactional(readOnly = true)
+    public Map<Long, StoredWorkout> byId(SignedIn who, Collection<Long> ids) {
+        return workouts.findByAccountIdAndIdIn(who.accountId(), ids).stream()
+                .collect(Collectors.toMap(StoredWorkout::id, Function.identity()));
+    }
+
+    /** The piece that needs today most, with how it stands. */
+    public record Neediest(StoredPiece piece, Standing standing) {}
+
+    @Transactional(readOnly = true)
+    public Optional<Neediest> neediest(SignedIn who, LocalDate day) {
+        List<StoredPiece> pieces = repertoire.pieces(who);
+        Map<Long, Standing> known =
+                standings.standings(who, pieces.stream().map(StoredPiece::subject).toList(), day);
+        return pieces.stream()
+                .map(piece -> new Neediest(piece, known.get(piece.id())))
+                .max(Comparator.comparingDouble(candidate -> need(candidate, day)));
+    }
+
+    private static double need(Neediest candidate, LocalDate day) {
+        LocalDate date = candidate.piece.passage().neededOn();
+        Long daysLeft = date == null ? null : ChronoUnit.DAYS.between(day, date);
+        return Need.of(Tempo.of(candidate.piece.passage().targetBpm()),
+                candidate.standing.estimate().ceiling().middle(), daysLeft);
+    }
+
+    @Transactional(readOnly = true)
+    public PlanView prepared(SignedIn who, PlanWish wish, Neediest neediest, Today today) {
+        return view(wish, neediest.piece, today, plan(who, wish, neediest.piece, neediest.standing, today));
+    }
+}

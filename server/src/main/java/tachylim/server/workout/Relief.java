@@ -1,0 +1,100 @@
+package tachylim.server.workout;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.List;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import tachylim.load.Limit;
+import tachylim.method.Verdict;
+import tachylim.server.standing.EstimateDto;
+import tachylim.workout.Block;
+import tachylim.workout.Part;
+import tachylim.workout.Pass;
+import tachylim.workout.Rest;
+import tachylim.workout.Run;
+import tachylim.workout.Segment;
+import tachylim.workout.Totals;
+
+/**
+ * All that is needed to draw a workout: steps on a time axis, the ceiling behind them, reserve and effort
+ * beneath. Seconds from the start, tempos in beats a minute, effort in effort minutes.
+ */
+public record Relief(
+        double seconds,
+        double target,
+        EstimateDto estimate,
+        List<StretchDto> stretches,
+        List<BlockDto> blocks,
+        double burstFloor,
+        double effortBefore,
+        double effortCap,
+        String effortWhy,
+        TotalsDto totals,
+        List<String> remarks) {
+
+    /** What a stretch of the relief is drawn as. */
+    public enum Form {
+        WARM_UP,
+        CONTROLLED,
+        BURST,
+        CLOSING,
+        REST
+    }
+
+    /** One step in its place. Tempo is null in a rest, verdict and tension while it is only planned. */
+    public record StretchDto(Form form, int block, double start, double seconds, double countIn,
+            @Schema(nullable = true) Double tempo, @Schema(nullable = true) Rest.Reason rest, boolean played,
+            @Schema(nullable = true) Verdict verdict, @Schema(nullable = true) Integer tension, double reserveBefore,
+            double reserveAfter, double effortAfter, String why) {}
+
+    /** A block, and where it begins and ends; one that no time or allowance is left for has no length. */
+    public record BlockDto(Part part, String why, double start, double end) {}
+
+    public record TotalsDto(double playingSeconds, double restSeconds, double seconds, int notes, double burstSeconds,
+            int bursts, int passes, double effort) {
+
+        public static TotalsDto of(Totals totals) {
+            return new TotalsDto(totals.playingSeconds(), totals.restSeconds(), totals.seconds(), totals.notes(),
+                    totals.burstSeconds(), totals.bursts(), totals.passes(), totals.effort());
+        }
+    }
+
+    /** The relief of a run: what was played, then what is to come if all goes well. */
+    public static Relief of(Run run, double effortBefore, Limit effort) {
+        List<Segment> past = run.past();
+        List<Segment> all = Stream.concat(past.stream(), run.ahead().stream()).toList();
+        List<StretchDto> stretches = IntStream.range(0, all.size())
+                .mapToObj(i -> stretch(all.get(i), i < past.size(), effortBefore))
+                .toList();
+        double seconds = all.isEmpty() ? 0 : all.get(all.size() - 1).start() + all.get(all.size() - 1).seconds();
+        return new Relief(seconds, run.workout().target().bpm(), EstimateDto.of(run.workout().estimate()), stretches,
+                blocks(run.workout().blocks(), all), run.workout().caution().burstFloor(), effortBefore, effort.cap(),
+                effort.why(), TotalsDto.of(Totals.of(all)), run.workout().remarks());
+    }
+
+    private static StretchDto stretch(Segment segment, boolean played, double effortBefore) {
+        double effortAfter = effortBefore + segment.after().effort();
+        double before = segment.before().reserve().level();
+        double after = segment.after().reserve().level();
+        if (segment.step() instanceof Pass pass) {
+            return new StretchDto(Form.valueOf(pass.kind().name()), segment.block(), segment.start(), segment.seconds(),
+                    pass.countInSeconds(), pass.tempo().bpm(), null, played,
+                    played ? segment.answer().verdict() : null,
+                    played ? segment.answer().tension().ordinal() : null, before, after, effortAfter, pass.why());
+        }
+        Rest rest = (Rest) segment.step();
+        return new StretchDto(Form.REST, segment.block(), segment.start(), segment.seconds(), 0, null, rest.reason(),
+                played, null, null, before, after, effortAfter, rest.why());
+    }
+
+    private static List<BlockDto> blocks(List<Block> blocks, List<Segment> all) {
+        return IntStream.range(0, blocks.size())
+                .mapToObj(i -> {
+                    List<Segment> own = all.stream().filter(segment -> segment.block() == i).toList();
+                    double start = own.isEmpty() ? 0 : own.get(0).start();
+                    double end = own.isEmpty() ? 0 : own.get(own.size() - 1).start() + own.get(own.size() - 1).seconds();
+                    return new BlockDto(blocks.get(i).part(), blocks.get(i).why(), start, end);
+                })
+                .toList();
+    }
+}
