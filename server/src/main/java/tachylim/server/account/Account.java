@@ -86,24 +86,15 @@ public class Account {
         return nextMinutes != null && day.isBefore(nextMinutesFrom) ? nextMinutes : null;
     }
 
-    /** Fewer minutes hold now; more hold from tomorrow, so that a cap is never raised in the heat of the day. */
+    /**
+     * Fewer minutes hold now; more hold from tomorrow, so that a cap is never raised in the heat of the day.
+     * On the day the account is opened they may be set freely.
+     */
     void minutes(int minutes, LocalDate today) {
         int now = usualMinutes(today);
-        if (minutes <= now) {
-            usualMinutes = minutes;
-            nextMinutes = null;
-            nextMinutesFrom = null;
-        } else {
-            usualMinutes = now;
-            nextMinutes = minutes;
-            nextMinutesFrom = today.plusDays(1);
-        }
-    }
-
-    /** Before anything has been practised, minutes may be set freely. */
-    void firstMinutes(int minutes) {
-        usualMinutes = minutes;
-        nextMinutes = null;
-        nextMinutesFrom = null;
+        boolean free = minutes <= now || today.equals(day(createdAt));
+        usualMinutes = free ? minutes : now;
+        nextMinutes = free ? null : Integer.valueOf(minutes);
+        nextMinutesFrom = free ? null : today.plusDays(1);
     }
 }

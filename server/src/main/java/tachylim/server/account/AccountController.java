@@ -69,8 +69,7 @@ class AccountController {
     record Habits(
             @NotNull(message = "Choose an instrument.") InstrumentFamily instrument,
             @Min(value = 5, message = "Give 5 to 600 minutes a day.") @Max(value = 600, message = "Give 5 to 600 minutes a day.")
-                    int usualMinutes,
-            boolean first) {}
+                    int usualMinutes) {}
 
     record Farewell(@NotBlank(message = "Give your password.") @Size(max = 200) String password) {}
 
@@ -128,7 +127,7 @@ class AccountController {
 
     @PutMapping("/account/habits")
     Me changeHabits(@AuthenticationPrincipal SignedIn who, @Valid @RequestBody Habits habits) {
-        accounts.change(who, habits.instrument(), habits.usualMinutes(), habits.first());
+        accounts.change(who, habits.instrument(), habits.usualMinutes());
         return me(who);
     }
 

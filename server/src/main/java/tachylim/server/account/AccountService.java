@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
+import java.util.Optional;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.session.jdbc.JdbcIndexedSessionRepository;
@@ -101,14 +102,16 @@ public class AccountService {
     }
 
     @Transactional
-    public void change(SignedIn who, InstrumentFamily instrument, int usualMinutes, boolean first) {
+    void change(SignedIn who, InstrumentFamily instrument, int usualMinutes) {
+        change(who, instrument, usualMinutes, clock.instant());
+    }
+
+    /** As {@link #change}, at a given time. */
+    @Transactional
+    public void change(SignedIn who, InstrumentFamily instrument, int usualMinutes, Instant at) {
         Account account = get(who);
         account.instrument(instrument);
-        if (first) {
-            account.firstMinutes(usualMinutes);
-        } else {
-            account.minutes(usualMinutes, account.day(clock.instant()));
-        }
+        account.minutes(usualMinutes, account.day(at));
     }
 
     /** Deletes the account and all its data; every session of it ends. */
@@ -119,6 +122,19 @@ public class AccountService {
             throw Refused.field("password", "That is not the present password; nothing was deleted.");
         }
         accounts.delete(account);
+        endSessions(who);
+    }
+
+    /** The account of a name, without any password: for the demo alone. */
+    @Transactional(readOnly = true)
+    public Optional<SignedIn> named(String name) {
+        return accounts.findByName(name).map(account -> new SignedIn(account.id(), account.name()));
+    }
+
+    /** Deletes an account without asking for its password: for the demo alone. */
+    @Transactional
+    public void deleteNow(SignedIn who) {
+        accounts.deleteById(who.accountId());
         endSessions(who);
     }
 

@@ -25,7 +25,7 @@ import tachylim.server.web.Refused;
  * @param text the ABC, or for paper the notes of each beat, such as {@code 4 4 3 3}
  * @param bars how many bars are on paper
  */
-record MusicText(
+public record MusicText(
         @NotNull Source source,
         @NotNull @Pattern(regexp = "\\d{1,2}/\\d{1,2}", message = "A meter looks like 4/4 or 6/8.") String meter,
         @NotNull @Pattern(regexp = "(\\d{1,2}/\\d{1,2})?", message = "A beat is a note value such as 1/4 or 3/8.") String beatUnit,

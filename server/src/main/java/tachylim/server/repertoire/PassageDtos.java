@@ -15,17 +15,17 @@ import tachylim.server.account.InstrumentFamily;
 import tachylim.server.standing.EstimateDto;
 
 /** What the passages' part of the API takes and gives. */
-final class PassageDtos {
+public final class PassageDtos {
 
     static final String TEMPO = "A tempo lies between 20 and 400 beats a minute.";
 
     private PassageDtos() {}
 
     /** A reading of music that is still being typed. */
-    record Reading(int notes, int bars, String meter, String beatUnit, double beats, double quickestNotesPerBeat,
+    public record Reading(int notes, int bars, String meter, String beatUnit, double beats, double quickestNotesPerBeat,
             boolean paper, String abc, List<String> warnings) {}
 
-    record PassageWish(
+    public record PassageWish(
             @NotBlank(message = "Give the passage a title.") @Size(max = 120, message = "A title has up to 120 characters.")
                     String title,
             @NotNull(message = "Choose an instrument.") InstrumentFamily instrument,
@@ -37,26 +37,26 @@ final class PassageDtos {
             @Schema(description = "whether it has been played at that tempo, or it is a guess") boolean played,
             @Min(0) int version) {}
 
-    record CutWish(@NotNull(message = "Choose how to cut.") CutKind kind, @Min(value = 1, message = "Give at least one.")
+    public record CutWish(@NotNull(message = "Choose how to cut.") CutKind kind, @Min(value = 1, message = "Give at least one.")
             @Max(value = 64, message = "Give up to 64.") int size) {}
 
-    enum CutKind {
+    public enum CutKind {
         WHOLE,
         BARS,
         BEATS
     }
 
-    record PieceWish(
+    public record PieceWish(
             @NotBlank(message = "Give the piece a name.") @Size(max = 80, message = "A name has up to 80 characters.") String name,
             @Min(value = 1, message = "Difficulty runs from 1 to 5.") @Max(value = 5, message = "Difficulty runs from 1 to 5.")
                     int difficulty) {}
 
-    record PieceDto(long id, String name, int firstNote, int lastNote, int difficulty, EstimateDto estimate,
+    public record PieceDto(long id, String name, int firstNote, int lastNote, int difficulty, EstimateDto estimate,
             @Schema(nullable = true) LocalDate lastPlayed) {}
 
-    record PassageDto(long id, String title, InstrumentFamily instrument, double targetBpm,
+    public record PassageDto(long id, String title, InstrumentFamily instrument, double targetBpm,
             @Schema(nullable = true) LocalDate neededOn, @Schema(nullable = true) Long daysLeft,
             @Schema(nullable = true) LocalDate lastPlayed, List<PieceDto> pieces) {}
 
-    record PassageDetail(PassageDto passage, MusicText music, Reading reading, int version) {}
+    public record PassageDetail(PassageDto passage, MusicText music, Reading reading, int version) {}
 }

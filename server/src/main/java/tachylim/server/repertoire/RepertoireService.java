@@ -199,7 +199,7 @@ public class RepertoireService {
     }
 
     @Transactional
-    void cut(SignedIn who, long id, CutWish wish) {
+    public void cut(SignedIn who, long id, CutWish wish) {
         StoredPassage passage = passage(who, id);
         Passage music = passage.music().passage();
         List<Piece> cut = switch (wish.kind()) {

@@ -75,6 +75,10 @@ class RunEvent {
         return kind;
     }
 
+    Instant at() {
+        return at;
+    }
+
     Integer tension() {
         return tension;
     }

@@ -2,13 +2,15 @@ package tachylim.server.run;
 
 import java.time.Instant;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
+import java.util.UUID;
+import java.util.function.Function;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tachylim.ceiling.Evidence;
 import tachylim.load.Guardrails;
+import tachylim.method.Answer;
 import tachylim.method.PassKind;
 import tachylim.server.account.SignedIn;
 import tachylim.server.load.LoadService;
@@ -158,7 +160,9 @@ public class RunService {
         }
         check(stored, kept, wish);
         Run before = replay(workout.workout(), kept);
-        Run after = record(who, stored, kept, before, wish, now);
+        RunEvent event = new RunEvent(who.accountId(), id, kept.size(), wish.clientId(), wish.kind(), wish.verdict(),
+                wish.tension(), wish.seconds(), stored.touched(now));
+        Run after = take(who, stored, before, event);
         return view(who, stored, workout, eventsOf(who, id), after, wish.holder());
     }
 
@@ -180,23 +184,40 @@ public class RunService {
         }
     }
 
-    /** Takes one event further, and lets ceiling and load know. */
-    public Run record(SignedIn who, StoredRun stored, List<RunEvent> kept, Run before, EventWish wish, Instant now) {
-        Instant at = stored.touched(now);
-        RunEvent event = new RunEvent(who.accountId(), stored.id(), kept.size(), wish.clientId(), wish.kind(),
-                wish.verdict(), wish.tension(), wish.seconds(), at);
+    /** Takes a run one event further, and lets ceiling and load know. */
+    private Run take(SignedIn who, StoredRun stored, Run before, RunEvent event) {
         Run after = step(before, event);
         events.save(event);
         if (event.kind() == RunEvent.Kind.JUDGED) {
-            judged(who, stored, after, event.ordinal(), at);
+            judged(who, stored, after, event);
         }
         if (event.kind() == RunEvent.Kind.SYMPTOM) {
-            load.symptom(who, at);
+            load.symptom(who, event.at());
         }
         if (after.step() instanceof Done done) {
             stored.end(done.cause());
         }
         return after;
+    }
+
+    /**
+     * Plays a run to its end in its own time, each pass answered by {@code player}: how the demo's history is
+     * made.
+     */
+    @Transactional
+    public void playThrough(SignedIn who, long id, Function<Run, Answer> player) {
+        StoredRun stored = lock(who, id);
+        Run run = replay(who, stored);
+        for (int ordinal = 0; !run.isDone(); ordinal++) {
+            Answer answer = run.step() instanceof Pass ? player.apply(run) : null;
+            Instant at = stored.touched(stored.startedAt().plusMillis((long) (1000 * run.tally().elapsed())));
+            RunEvent event = answer == null
+                    ? new RunEvent(who.accountId(), id, ordinal, UUID.randomUUID().toString(), RunEvent.Kind.RESTED,
+                            null, null, run.step().seconds(), at)
+                    : new RunEvent(who.accountId(), id, ordinal, UUID.randomUUID().toString(), RunEvent.Kind.JUDGED,
+                            answer.verdict(), answer.tension().ordinal(), null, at);
+            run = take(who, stored, run, event);
+        }
     }
 
     private static Run step(Run before, RunEvent event) {
@@ -207,11 +228,11 @@ public class RunService {
         }
     }
 
-    private void judged(SignedIn who, StoredRun stored, Run after, int ordinal, Instant at) {
+    private void judged(SignedIn who, StoredRun stored, Run after, RunEvent event) {
         Segment segment = after.past().get(after.past().size() - 1);
         Pass pass = (Pass) segment.step();
         StoredPiece piece = repertoire.piecesById(who, List.of(stored.pieceId())).get(stored.pieceId());
-        passes.save(new PlayedPass(who.accountId(), stored.id(), ordinal, piece.id(), stored.day(), at, segment));
+        passes.save(new PlayedPass(who.accountId(), stored.id(), event.ordinal(), piece.id(), stored.day(), event.at(), segment));
         if (pass.kind() != PassKind.WARM_UP) {
             double share = (double) pass.notes().size() / after.workout().music().notes().size();
             standings.learn(who, piece.subject(), stored.day(), Evidence.of(pass.tempo(), segment.answer().verdict(),
@@ -242,7 +263,7 @@ public class RunService {
     }
 
     @Transactional
-    void note(SignedIn who, long id, String note) {
+    public void note(SignedIn who, long id, String note) {
         lock(who, id).note(note.strip());
     }
 }

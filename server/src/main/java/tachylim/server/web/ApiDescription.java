@@ -2,12 +2,15 @@ package tachylim.server.web;
 
 import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.info.Info;
+import io.swagger.v3.oas.models.media.ComposedSchema;
 import io.swagger.v3.oas.models.media.Schema;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import org.springdoc.core.customizers.OpenApiCustomizer;
+import org.springdoc.core.customizers.PropertyCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 
@@ -28,6 +31,21 @@ class ApiDescription {
             sorted.values().forEach(ApiDescription::requireAll);
             api.getComponents().setSchemas(sorted);
             api.setServers(null);
+        };
+    }
+
+    /** A reference cannot be null in OpenAPI 3.0; wrapped, it can. */
+    @Bean
+    PropertyCustomizer partsThatMayBeNull() {
+        return (property, type) -> {
+            boolean mayBeNull = type.getCtxAnnotations() != null && Arrays.stream(type.getCtxAnnotations())
+                    .anyMatch(annotation -> annotation instanceof io.swagger.v3.oas.annotations.media.Schema schema
+                            && schema.nullable());
+            if (!mayBeNull || property.get$ref() == null) {
+                return property;
+            }
+            Schema<?> wrapped = new ComposedSchema().addAllOfItem(new Schema<>().$ref(property.get$ref()));
+            return wrapped.nullable(true);
         };
     }
 

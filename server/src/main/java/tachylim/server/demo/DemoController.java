@@ -1,0 +1,40 @@
+package tachylim.server.demo;
+
+import io.swagger.v3.oas.annotations.Parameter;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import tachylim.server.account.SessionStart;
+import tachylim.server.web.Refused;
+
+@RestController
+@RequestMapping("/api/demo")
+@Tag(name = "demo")
+class DemoController {
+
+    private final ObjectProvider<DemoService> demo;
+    private final SecurityContextRepository contexts;
+
+    DemoController(ObjectProvider<DemoService> demo, SecurityContextRepository contexts) {
+        this.demo = demo;
+        this.contexts = contexts;
+    }
+
+    /** Opens the demo account; on a server that is no demo there is none. */
+    @PostMapping
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void open(@Parameter(hidden = true) HttpServletRequest request, @Parameter(hidden = true) HttpServletResponse response) {
+        DemoService service = demo.getIfAvailable();
+        if (service == null) {
+            throw Refused.notFound("The demo");
+        }
+        SessionStart.begin(service.account(), contexts, request, response);
+    }
+}

@@ -1,0 +1,152 @@
+package tachylim.server.demo;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.SplittableRandom;
+import java.util.UUID;
+import org.springframework.stereotype.Component;
+import tachylim.method.Answer;
+import tachylim.server.account.AccountService;
+import tachylim.server.account.InstrumentFamily;
+import tachylim.server.account.SignedIn;
+import tachylim.server.demo.DemoRepertoire.DemoPassage;
+import tachylim.server.repertoire.MusicText;
+import tachylim.server.repertoire.PassageDtos.CutKind;
+import tachylim.server.repertoire.PassageDtos.CutWish;
+import tachylim.server.repertoire.PassageDtos.PassageWish;
+import tachylim.server.repertoire.RepertoireService;
+import tachylim.server.repertoire.Source;
+import tachylim.server.repertoire.StoredPiece;
+import tachylim.server.run.RunService;
+import tachylim.server.workout.PlanDtos.PlanWish;
+import tachylim.sim.SimulatedPlayer;
+import tachylim.tempo.Tempo;
+import tachylim.workout.Pass;
+import tachylim.workout.Run;
+import tachylim.workout.School;
+
+/**
+ * Ten weeks of a made-up player's practice, relative to today and always the same: with a layoff, a few
+ * tense days, an awkward band of tempos, and one passage that is behind. Everything goes through the
+ * services a player's own practice goes through.
+ */
+@Component
+class DemoHistory {
+
+    static final String NAME = "Odile Marrane";
+
+    private static final long SEED = 20_260_315;
+    private static final int DAYS = 70;
+    private static final int DAYS_TO_AUDITION = 35;
+    private static final int USUAL_MINUTES = 40;
+    private static final int WORKOUT_MINUTES = 14;
+
+    /** Days before today, both ends included. */
+    private static final int LAYOFF_FROM = 44;
+    private static final int LAYOFF_TO = 33;
+    private static final int TENSE_FROM = 19;
+    private static final int TENSE_TO = 16;
+
+    private static final double LOST_IN_LAYOFF = 0.03;
+    private static final double EXTRA_TENSION = 1.6;
+    private static final double PRACTISES = 0.72;
+
+    private final AccountService accounts;
+    private final RepertoireService repertoire;
+    private final RunService runs;
+
+    DemoHistory(AccountService accounts, RepertoireService repertoire, RunService runs) {
+        this.accounts = accounts;
+        this.repertoire = repertoire;
+        this.runs = runs;
+    }
+
+    /** A piece and the passage it was cut from. */
+    private record DemoPiece(StoredPiece piece, DemoPassage passage) {}
+
+    SignedIn write(LocalDate today, ZoneId zone) {
+        Instant opened = at(today.minusDays(DAYS), LocalTime.of(9, 0), zone);
+        SignedIn odile = accounts.register(NAME, UUID.randomUUID().toString(), zone.getId(), opened);
+        accounts.change(odile, InstrumentFamily.MALLET, USUAL_MINUTES, opened);
+        List<DemoPiece> pieces = repertoire(odile, today, opened);
+        SplittableRandom random = new SplittableRandom(SEED);
+        int turn = 0;
+        for (int daysAgo = DAYS - 1; daysAgo >= 1; daysAgo--) {
+            boolean away = daysAgo <= LAYOFF_FROM && daysAgo >= LAYOFF_TO;
+            boolean practises = random.nextDouble() < PRACTISES || daysAgo == 1;
+            if (away || !practises) {
+                continue;
+            }
+            Instant evening = at(today.minusDays(daysAgo), LocalTime.of(17, random.nextInt(50)), zone);
+            for (int session = 0; session < 2; session++) {
+                DemoPiece piece = pieces.get(turn++ % pieces.size());
+                play(odile, piece, daysAgo, evening.plusSeconds(session * 35L * 60), random);
+            }
+        }
+        return odile;
+    }
+
+    private static Instant at(LocalDate day, LocalTime time, ZoneId zone) {
+        return day.atTime(time).atZone(zone).toInstant();
+    }
+
+    private List<DemoPiece> repertoire(SignedIn odile, LocalDate today, Instant opened) {
+        for (DemoPassage passage : DemoRepertoire.PASSAGES) {
+            long id = repertoire.create(odile, new PassageWish(passage.title(), passage.instrument(),
+                    new MusicText(Source.ABC, "4/4", "", passage.abc(), 0), passage.target(),
+                    today.plusDays(DAYS_TO_AUDITION), (double) Math.round(passage.truthAtStart() * 0.93), true, 0), opened);
+            if (passage.cut() != CutKind.WHOLE) {
+                repertoire.cut(odile, id, new CutWish(passage.cut(), passage.size()));
+            }
+        }
+        List<DemoPiece> pieces = new ArrayList<>();
+        for (StoredPiece piece : repertoire.pieces(odile)) {
+            DemoRepertoire.PASSAGES.stream()
+                    .filter(passage -> passage.title().equals(piece.passage().title()))
+                    .forEach(passage -> pieces.add(new DemoPiece(piece, passage)));
+        }
+        return pieces;
+    }
+
+    private void play(SignedIn odile, DemoPiece piece, int daysAgo, Instant at, SplittableRandom random) {
+        SimulatedPlayer player = player(piece, daysAgo, random);
+        School school = random.nextDouble() < 0.8 ? School.INTERVAL_BURSTS : School.STEADY_CLIMB;
+        PlanWish wish = PlanWish.usual(piece.piece().id(), WORKOUT_MINUTES, school);
+        long run = runs.begin(odile, wish, UUID.randomUUID().toString(), at);
+        runs.playThrough(odile, run, standing -> answer(player, standing));
+        note(odile, run, daysAgo);
+    }
+
+    private static Answer answer(SimulatedPlayer player, Run run) {
+        return player.play(((Pass) run.step()).tempo(), run.tally().reserve().level());
+    }
+
+    private static SimulatedPlayer player(DemoPiece piece, int daysAgo, SplittableRandom random) {
+        double progress = 1 - (double) daysAgo / DAYS;
+        DemoPassage passage = piece.passage();
+        double truth = passage.truthAtStart() * Math.pow(passage.truthNow() / passage.truthAtStart(), progress);
+        boolean justBack = daysAgo < LAYOFF_TO && daysAgo > LAYOFF_TO - 8;
+        // The second piece of a passage is a little harder than the first.
+        double harder = piece.piece().notes().firstNote() > 0 ? 0.97 : 1;
+        SimulatedPlayer player = SimulatedPlayer.withCeiling(
+                Tempo.of(truth * harder * (justBack ? 1 - LOST_IN_LAYOFF : 1)), random);
+        if (daysAgo <= TENSE_FROM && daysAgo >= TENSE_TO) {
+            player = player.tenser(EXTRA_TENSION);
+        }
+        return passage.title().equals("Kestrel Weather")
+                ? player.awkwardBetween(Tempo.of(91), Tempo.of(97))
+                : player;
+    }
+
+    private void note(SignedIn odile, long run, int daysAgo) {
+        if (daysAgo == LAYOFF_TO - 1) {
+            runs.note(odile, run, "First day back. Shorter, and everything a little lower.");
+        } else if (daysAgo == TENSE_FROM || daysAgo == TENSE_TO) {
+            runs.note(odile, run, "Shoulders up around 90; the inside mallets grip. Stop earlier tomorrow.");
+        }
+    }
+}

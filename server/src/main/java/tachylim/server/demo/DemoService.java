@@ -1,0 +1,61 @@
+package tachylim.server.demo;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.Optional;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Service;
+import tachylim.server.account.AccountService;
+import tachylim.server.account.SignedIn;
+import tachylim.server.run.RunService;
+
+/** The demo account: there from the start, and written anew when its history is no longer up to today. */
+@Service
+@ConditionalOnProperty("tachylim.demo")
+class DemoService {
+
+    private final AccountService accounts;
+    private final RunService runs;
+    private final DemoHistory history;
+    private final Clock clock;
+    private SignedIn odile;
+
+    DemoService(AccountService accounts, RunService runs, DemoHistory history, Clock clock) {
+        this.accounts = accounts;
+        this.runs = runs;
+        this.history = history;
+        this.clock = clock;
+    }
+
+    /** Prepares the account while nobody waits; whoever opens it sooner waits for the rest. */
+    @EventListener(ApplicationReadyEvent.class)
+    void prepare() {
+        Thread writer = new Thread(this::account, "demo-history");
+        writer.setDaemon(true);
+        writer.start();
+    }
+
+    synchronized SignedIn account() {
+        if (odile != null && accounts.named(DemoHistory.NAME).isPresent()) {
+            return odile;
+        }
+        ZoneId zone = ZoneId.systemDefault();
+        LocalDate today = clock.instant().atZone(zone).toLocalDate();
+        Optional<SignedIn> present = accounts.named(DemoHistory.NAME);
+        if (present.isPresent() && isUpToDate(present.get(), today)) {
+            odile = present.get();
+        } else {
+            present.ifPresent(accounts::deleteNow);
+            odile = history.write(today, zone);
+        }
+        return odile;
+    }
+
+    private boolean isUpToDate(SignedIn who, LocalDate today) {
+        return runs.before(who, clock.instant(), 1).stream()
+                .anyMatch(run -> !run.day().isBefore(today.minusDays(1)));
+    }
+}

@@ -1,0 +1,68 @@
+import createClient, { type Middleware } from "openapi-fetch";
+import type { components, paths } from "./schema";
+
+export type Schemas = components["schemas"];
+
+/** What the server says when it refuses, in words for the player. */
+export class Problem extends Error {
+  constructor(
+    readonly status: number,
+    readonly detail: string,
+    readonly more: Record<string, unknown> = {},
+  ) {
+    super(detail);
+  }
+
+  get code() {
+    return this.more.code as string | undefined;
+  }
+
+  get field() {
+    return this.more.field as string | undefined;
+  }
+}
+
+/** No answer at all: the network or the server is away. */
+export class NoConnection extends Error {
+  constructor() {
+    super("No connection to Tachylim. What you typed is still here; try again in a moment.");
+  }
+}
+
+function cookie(name: string) {
+  return document.cookie
+    .split("; ")
+    .find((part) => part.startsWith(`${name}=`))
+    ?.slice(name.length + 1);
+}
+
+const csrf: Middleware = {
+  onRequest({ request }) {
+    const token = cookie("XSRF-TOKEN");
+    if (token) request.headers.set("X-XSRF-TOKEN", decodeURIComponent(token));
+    return request;
+  },
+};
+
+export const api = createClient<paths>({ baseUrl: window.location.origin });
+api.use(csrf);
+
+/** The data of an answer, or a Problem or NoConnection thrown. */
+export async function given<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
+  let answer;
+  try {
+    answer = await call;
+  } catch {
+    throw new NoConnection();
+  }
+  if (!answer.response.ok) {
+    if (answer.response.status >= 502 && answer.response.status <= 504) throw new NoConnection();
+    const body = (answer.error ?? {}) as Record<string, unknown>;
+    throw new Problem(
+      answer.response.status,
+      typeof body.detail === "string" ? body.detail : "Something went wrong here. Try again in a moment.",
+      body,
+    );
+  }
+  return answer.data as T;
+}

@@ -1,0 +1,107 @@
+import { QueryClient, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { api, given, NoConnection, Problem, type Schemas } from "./client";
+
+export const queryClient = new QueryClient({
+  defaultOptions: {
+    queries: {
+      staleTime: 5_000,
+      refetchOnWindowFocus: false,
+      retry: (count, error) => error instanceof NoConnection && count < 2,
+    },
+  },
+});
+
+export const zone = () => Intl.DateTimeFormat().resolvedOptions().timeZone;
+
+export function useGreeting() {
+  return useQuery({ queryKey: ["greeting"], queryFn: () => given(api.GET("/api/greeting")), staleTime: 60_000 });
+}
+
+export function useToday(minutes: number | undefined, easy: boolean) {
+  return useQuery({
+    queryKey: ["today", minutes, easy],
+    queryFn: () => given(api.GET("/api/today", { params: { query: { minutes, easy } } })),
+    placeholderData: (before) => before,
+  });
+}
+
+export function usePassages() {
+  return useQuery({ queryKey: ["passages"], queryFn: () => given(api.GET("/api/passages")) });
+}
+
+export function usePassage(id: number) {
+  return useQuery({
+    queryKey: ["passage", id],
+    queryFn: () => given(api.GET("/api/passages/{id}", { params: { path: { id } } })),
+  });
+}
+
+export function useUsualPlan(pieceId: number) {
+  return useQuery({
+    queryKey: ["plan", pieceId],
+    queryFn: () => given(api.GET("/api/pieces/{id}/plan", { params: { path: { id: pieceId } } })),
+  });
+}
+
+export function usePreview(wish: Schemas["PlanWish"] | undefined) {
+  return useQuery({
+    queryKey: ["preview", wish],
+    queryFn: () => given(api.POST("/api/plans", { body: wish! })),
+    enabled: wish !== undefined,
+    placeholderData: (before) => before,
+  });
+}
+
+export function useReading(music: Schemas["MusicText"] | undefined) {
+  return useQuery({
+    queryKey: ["reading", music],
+    queryFn: () => given(api.POST("/api/readings", { body: music! })),
+    enabled: music !== undefined,
+    retry: false,
+    staleTime: Infinity,
+  });
+}
+
+export function useCeiling(pieceId: number) {
+  return useQuery({
+    queryKey: ["ceiling", pieceId],
+    queryFn: () => given(api.GET("/api/pieces/{id}/ceiling", { params: { path: { id: pieceId } } })),
+    placeholderData: (before) => before,
+  });
+}
+
+export function useLoad() {
+  return useQuery({ queryKey: ["load"], queryFn: () => given(api.GET("/api/load")) });
+}
+
+export function useLog(before: string | undefined) {
+  return useQuery({
+    queryKey: ["log", before],
+    queryFn: () => given(api.GET("/api/log", { params: { query: { before } } })),
+    placeholderData: (previous) => previous,
+  });
+}
+
+export function useSession(runId: number) {
+  return useQuery({
+    queryKey: ["session", runId],
+    queryFn: () => given(api.GET("/api/log/{runId}", { params: { path: { runId } } })),
+  });
+}
+
+/** A change on the server, after which everything shown is asked for anew. */
+export function useChange<Wish, Result>(change: (wish: Wish) => Promise<Result>) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: change,
+    onSuccess: () => client.invalidateQueries(),
+    retry: false,
+  });
+}
+
+/** What to tell somebody about an error. */
+export function sentence(error: unknown): string {
+  if (error instanceof Problem) return error.detail;
+  if (error instanceof NoConnection) return error.message;
+  return "Something went wrong on this page. Load it again; what was kept is kept.";
+}

@@ -1,0 +1,117 @@
+import { useState } from "react";
+import { Link } from "react-router";
+import { api, given, type Schemas } from "../../api/client";
+import { sentence, useChange } from "../../api/queries";
+import { Button } from "../../ui/Button";
+import { INPUT } from "../../ui/Field";
+import { TempoAxis, TempoLine } from "../passages/TempoLine";
+
+type Piece = Schemas["PieceDto"];
+type CutWish = Schemas["CutWish"];
+
+/** The pieces of a passage on one tempo axis, and the ways to cut it. */
+export function Pieces({ detail }: { detail: Schemas["PassageDetail"] }) {
+  const { passage } = detail;
+  const range = axis(passage);
+  return (
+    <section aria-label="Pieces">
+      <div className="mb-2 flex flex-wrap items-end justify-between gap-3">
+        <h2 className="text-lg">
+          {passage.pieces.length === 1 ? "One piece" : `${passage.pieces.length} pieces`}
+          <span className="font-normal text-soft">, neighbours share one note so that the seam is practised</span>
+        </h2>
+        <CutForm passageId={passage.id} />
+      </div>
+      <ul className="divide-y divide-rule border-y border-rule">
+        {passage.pieces.map((piece) => (
+          <PieceRow key={piece.id} piece={piece} target={passage.targetBpm} range={range} />
+        ))}
+      </ul>
+      <TempoAxis range={range} />
+    </section>
+  );
+}
+
+export function axis(passage: Schemas["PassageDto"]): [number, number] {
+  const low = Math.min(...passage.pieces.map((piece) => piece.estimate.ease.middle));
+  const high = Math.max(passage.targetBpm, ...passage.pieces.map((piece) => piece.estimate.breakdown.middle));
+  return [low * 0.9, high * 1.08];
+}
+
+function PieceRow({ piece, target, range }: { piece: Piece; target: number; range: [number, number] }) {
+  const [name, setName] = useState(piece.name);
+  const change = useChange((wish: Schemas["PieceWish"]) => given(api.PUT("/api/pieces/{id}", { params: { path: { id: piece.id } }, body: wish })));
+  return (
+    <li className="grid items-center gap-x-5 gap-y-2 py-3 md:grid-cols-[13rem_9rem_1fr_auto]">
+      <div>
+        <input
+          aria-label={`Name of ${piece.name}`}
+          value={name}
+          maxLength={80}
+          dir="auto"
+          onChange={(event) => setName(event.target.value)}
+          onBlur={() => name.trim() && name !== piece.name && change.mutate({ name, difficulty: piece.difficulty })}
+          className="w-full rounded-[5px] border border-transparent bg-transparent px-2 py-1.5 font-semibold hover:border-rule-strong focus:border-rule-strong focus:bg-white"
+        />
+        <p className="px-2 text-sm text-soft">
+          notes {piece.firstNote + 1}–{piece.lastNote + 1}
+        </p>
+        {change.isError && <p className="text-sm text-plum">{sentence(change.error)}</p>}
+      </div>
+      <label className="flex items-center gap-2 text-sm text-soft">
+        difficulty
+        <select
+          aria-label={`Difficulty of ${piece.name}`}
+          value={piece.difficulty}
+          onChange={(event) => change.mutate({ name: piece.name, difficulty: Number(event.target.value) })}
+          className={`${INPUT} !w-auto`}
+        >
+          {[1, 2, 3, 4, 5].map((figure) => (
+            <option key={figure}>{figure}</option>
+          ))}
+        </select>
+      </label>
+      <TempoLine estimate={piece.estimate} target={target} range={range} />
+      <div className="flex gap-4">
+        <Link to={`/ceiling/${piece.id}`} className="py-2 font-semibold text-spruce underline underline-offset-4">
+          Ceiling<span className="sr-only"> of {piece.name}</span>
+        </Link>
+        <Link to={`/plan/${piece.id}`} className="py-2 font-semibold text-spruce underline underline-offset-4">
+          Plan<span className="sr-only"> {piece.name}</span>
+        </Link>
+      </div>
+    </li>
+  );
+}
+
+function CutForm({ passageId }: { passageId: number }) {
+  const [kind, setKind] = useState<CutWish["kind"]>("BARS");
+  const [size, setSize] = useState(1);
+  const cut = useChange((wish: CutWish) => given(api.PUT("/api/passages/{id}/pieces", { params: { path: { id: passageId } }, body: wish })));
+  return (
+    <form
+      className="flex flex-wrap items-center gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        cut.mutate({ kind, size: kind === "WHOLE" ? 1 : size });
+      }}
+    >
+      {kind !== "WHOLE" && (
+        <input aria-label="How many" type="number" min={1} max={64} value={size || ""} onChange={(event) => setSize(Number(event.target.value))} className={`${INPUT} !w-20`} />
+      )}
+      <select aria-label="Cut by" value={kind} onChange={(event) => setKind(event.target.value as CutWish["kind"])} className={`${INPUT} !w-auto`}>
+        <option value="BARS">bars each</option>
+        <option value="BEATS">beats each</option>
+        <option value="WHOLE">whole, uncut</option>
+      </select>
+      <Button type="submit" disabled={cut.isPending}>
+        Cut
+      </Button>
+      {cut.isError && (
+        <p role="alert" className="w-full text-sm text-plum">
+          {sentence(cut.error)}
+        </p>
+      )}
+    </form>
+  );
+}

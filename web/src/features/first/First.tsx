@@ -1,0 +1,178 @@
+import { useMutation } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link } from "react-router";
+import { api, given, type Schemas } from "../../api/client";
+import { queryClient, sentence, useReading } from "../../api/queries";
+import { Engraving } from "../../notation/Engraving";
+import { Button } from "../../ui/Button";
+import { Choice } from "../../ui/Choice";
+import { Field } from "../../ui/Field";
+import { families, family } from "../../ui/format";
+import { Mark } from "../../ui/Nav";
+import { Caution } from "../../ui/Page";
+import { CleanAt } from "../bench/CleanAt";
+import { FIRST_PAPER, PaperPattern } from "../bench/PaperPattern";
+import { fieldError } from "../bench/PassageFields";
+import { useDebounced } from "../bench/useDebounced";
+import { useDraft } from "../bench/useDraft";
+import { useBegin } from "../run/useBegin";
+
+const FIRST_WORKOUT_MINUTES = 10;
+
+/** From nothing to the first click, in three steps and without any syntax. */
+export default function First({ me }: { me: Schemas["Me"] }) {
+  const [step, setStep] = useState(1);
+  const [draft, setDraft, forget] = useDraft("first", {
+    instrument: me.instrument,
+    minutes: me.usualMinutes,
+    title: "",
+    paper: FIRST_PAPER,
+    targetBpm: 120,
+    cleanAt: null as number | null,
+    played: true,
+  });
+  const set = (part: Partial<typeof draft>) => setDraft((now) => ({ ...now, ...part }));
+  const music: Schemas["MusicText"] = { source: "PAPER", ...draft.paper };
+  const reading = useReading(useDebounced(music));
+  const begin = useBegin();
+  const finish = useMutation({
+    mutationFn: async () => {
+      const made = await given(
+        api.POST("/api/passages", {
+          body: {
+            title: draft.title.trim() || "My first passage",
+            instrument: draft.instrument,
+            music,
+            targetBpm: draft.targetBpm,
+            neededOn: null,
+            cleanAt: draft.cleanAt,
+            played: draft.played && draft.cleanAt !== null,
+            version: 0,
+          },
+        }),
+      );
+      const pieceId = made.passage.pieces[0]!.id;
+      const usual = await given(api.GET("/api/pieces/{id}/plan", { params: { path: { id: pieceId } } }));
+      forget();
+      await begin.mutateAsync({ ...usual.wish, minutes: FIRST_WORKOUT_MINUTES });
+    },
+    retry: false,
+  });
+  const habits = useMutation({
+    mutationFn: () => given(api.PUT("/api/account/habits", { body: { instrument: draft.instrument, usualMinutes: draft.minutes } })),
+    onSuccess: () => {
+      void queryClient.invalidateQueries({ queryKey: ["greeting"] });
+      setStep(2);
+    },
+    retry: false,
+  });
+
+  return (
+    <main id="main" className="mx-auto max-w-2xl px-5 py-8">
+      <p className="mb-6 flex items-center gap-2 text-lg font-bold">
+        <Mark /> Tachylim
+      </p>
+      <p className="text-soft">Step {step} of 3</p>
+      {step === 1 && (
+        <form
+          noValidate
+          onSubmit={(event) => {
+            event.preventDefault();
+            habits.mutate();
+          }}
+        >
+          <h1 className="mb-5">What do you play?</h1>
+          <Choice
+            label="Instrument"
+            value={draft.instrument}
+            onChange={(instrument) => set({ instrument })}
+            options={families.map((key) => ({ value: key as typeof draft.instrument, label: family(key) }))}
+          />
+          <div className="mt-5 max-w-60">
+            <Field
+              label="Minutes on a usual day"
+              type="number"
+              min={5}
+              max={600}
+              hint="Your first daily limit; change it any time."
+              value={draft.minutes || ""}
+              error={fieldError(habits.error, "usualMinutes")}
+              onChange={(event) => set({ minutes: Number(event.target.value) })}
+            />
+          </div>
+          <Steps problem={habits.error} pending={habits.isPending} next="Next: the passage" />
+        </form>
+      )}
+      {step === 2 && (
+        <form
+          noValidate
+          onSubmit={(event) => {
+            event.preventDefault();
+            if (reading.data) setStep(3);
+          }}
+        >
+          <h1 className="mb-5">Which passage should be faster?</h1>
+          <div className="grid gap-4">
+            <Field label="Title" dir="auto" maxLength={120} placeholder="My first passage" value={draft.title} onChange={(event) => set({ title: event.target.value })} />
+            <PaperPattern value={draft.paper} onChange={(paper) => set({ paper })} error={reading.isError ? sentence(reading.error) : undefined} />
+            <div className="min-h-24 border-y border-rule py-1">{reading.data && <Engraving abc={reading.data.abc} label="The rhythm of the passage" scale={1} />}</div>
+            <div className="max-w-60">
+              <Field
+                label="Target tempo"
+                type="number"
+                min={20}
+                max={400}
+                hint="Beats a minute, as marked or as heard."
+                value={draft.targetBpm || ""}
+                onChange={(event) => set({ targetBpm: Number(event.target.value) })}
+              />
+            </div>
+          </div>
+          <Steps back={() => setStep(1)} next="Next: how fast today" pending={!reading.data} />
+        </form>
+      )}
+      {step === 3 && (
+        <form
+          noValidate
+          onSubmit={(event) => {
+            event.preventDefault();
+            finish.mutate();
+          }}
+        >
+          <h1 className="mb-5">How fast is it today?</h1>
+          <CleanAt played={draft.played} cleanAt={draft.cleanAt} onChange={set} />
+          <p className="mt-5 mb-3">
+            The first workout takes about {FIRST_WORKOUT_MINUTES} minutes after the warm-up: slow passes, a few short bursts, rests between. Space starts each
+            pass; J, K or L says how it was.
+          </p>
+          <Caution />
+          <Steps back={() => setStep(2)} problem={finish.error} pending={finish.isPending} next="Begin the first workout" />
+        </form>
+      )}
+      <p className="mt-10 text-sm text-soft">
+        <Link to="/" className="underline underline-offset-4">
+          Leave this
+        </Link>{" "}
+        and look around first.
+      </p>
+    </main>
+  );
+}
+
+function Steps({ back, next, pending, problem }: { back?: () => void; next: string; pending: boolean; problem?: unknown }) {
+  return (
+    <>
+      {problem != null && (
+        <p role="alert" className="mt-4 font-semibold text-plum">
+          {sentence(problem)}
+        </p>
+      )}
+      <div className="mt-6 flex gap-3">
+        {back && <Button onClick={back}>Back</Button>}
+        <Button kind="main" type="submit" disabled={pending}>
+          {next}
+        </Button>
+      </div>
+    </>
+  );
+}

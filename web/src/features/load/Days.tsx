@@ -1,0 +1,70 @@
+import { scaleLinear } from "d3-scale";
+import type { Schemas } from "../../api/client";
+import { clock, day, oneDecimal } from "../../ui/format";
+import { useWidth } from "../../ui/useWidth";
+
+type Day = Schemas["DayDto"];
+
+const HEIGHT = 210;
+const BASE = HEIGHT - 42;
+const SHOWN = 70;
+const DAY_MS = 86_400_000;
+const TENSE = 4;
+
+const at = (iso: string) => Date.parse(`${iso}T12:00:00`);
+
+/** Effort day by day against today's cap; bursts and high tension marked on the days that had them. */
+export function Days({ days, today, cap }: { days: Day[]; today: string; cap: number }) {
+  const [frame, width] = useWidth<HTMLDivElement>(1100);
+  const first = at(today) - (SHOWN - 1) * DAY_MS;
+  const x = scaleLinear([first, at(today)], [52, width - 20]);
+  const y = scaleLinear([0, Math.max(cap, ...days.map((d) => d.effort)) * 1.1], [BASE, 12]);
+  const slot = (width - 72) / SHOWN;
+  const weeks = Array.from({ length: 10 }, (_, i) => at(today) - i * 7 * DAY_MS);
+  return (
+    <div ref={frame}>
+      <svg width={width} height={HEIGHT} role="img" aria-label={describe(days)} className="block">
+        {y.ticks(4).map((tick) => (
+          <g key={tick}>
+            <line x1="46" x2={width - 8} y1={y(tick)} y2={y(tick)} className="stroke-rule" />
+            <text x="40" y={y(tick) + 4} textAnchor="end" fontSize="12" className="fill-soft font-mono">
+              {tick}
+            </text>
+          </g>
+        ))}
+        {days.map((d) => (
+          <Hill key={d.day} d={d} x={x(at(d.day))} top={y(d.effort)} half={Math.max(2, slot * 0.46)} />
+        ))}
+        <line x1="46" x2={width - 8} y1={BASE} y2={BASE} className="stroke-ink" strokeWidth="1.5" />
+        <line x1={x(at(today)) - slot / 2} x2={width - 8} y1={y(cap)} y2={y(cap)} className="stroke-ink" strokeWidth="2.5" />
+        <text x={width - 8} y={y(cap) - 6} textAnchor="end" fontSize="12" className="fill-ink">
+          today's cap {oneDecimal(cap)}
+        </text>
+        {weeks.map((week) => (
+          <text key={week} x={x(week)} y={BASE + 18} textAnchor="middle" fontSize="12" className="fill-soft">
+            {new Date(week).toLocaleDateString(undefined, { day: "numeric", month: "short" })}
+          </text>
+        ))}
+        <text x={width - 8} y={HEIGHT - 4} textAnchor="end" fontSize="12" className="fill-soft">
+          effort minutes · spire: bursts · ring: tension {TENSE} or more
+        </text>
+      </svg>
+    </div>
+  );
+}
+
+function Hill({ d, x, top, half }: { d: Day; x: number; top: number; half: number }) {
+  return (
+    <g>
+      <title>{`${day(d.day)}: ${oneDecimal(d.effort)} effort minutes, ${clock(d.burstSeconds)} of bursts`}</title>
+      <path d={`M${x - half} ${BASE}L${x - half * 0.6} ${top}H${x + half * 0.6}L${x + half} ${BASE}z`} className="fill-spruce" />
+      {d.burstSeconds > 0 && <path d={`M${x - 1.6} ${top}v-9l1.6 3 1.6 -3v9z`} className="fill-plum" />}
+      {d.worstTension >= TENSE && <circle cx={x} cy={top - 16} r="3.5" fill="none" className="stroke-ink" strokeWidth="1.75" />}
+    </g>
+  );
+}
+
+function describe(days: Day[]) {
+  const most = [...days].sort((a, b) => b.effort - a.effort)[0]!;
+  return `${days.length} days of playing in ten weeks; most on ${day(most.day)}, ${oneDecimal(most.effort)} effort minutes.`;
+}

@@ -1,0 +1,80 @@
+import { useState } from "react";
+import { Link } from "react-router";
+import type { Schemas } from "../../api/client";
+import { useLog } from "../../api/queries";
+import { Button } from "../../ui/Button";
+import { bpm, clock, longDay, minutes, oneDecimal, timeOfDay } from "../../ui/format";
+import { Failed, Page, Waiting } from "../../ui/Page";
+
+type Entry = Schemas["Entry"];
+
+export const OUTCOME = { PLAYED: "", STOPPED: "stopped early", SYMPTOM: "stopped for a symptom" } as const;
+
+/** What happened, day by day. */
+export default function Log() {
+  const [pages, setPages] = useState<string[]>([]);
+  const log = useLog(pages.at(-1));
+  if (log.isPending) return <Waiting />;
+  if (log.isError) return <Failed error={log.error} again={() => void log.refetch()} />;
+  const { entries, olderThan } = log.data;
+  return (
+    <Page title="Log">
+      {entries.length === 0 ? (
+        <p className="py-8 text-lg text-soft">Nothing has been played yet. Every workout you begin is kept here.</p>
+      ) : (
+        byDay(entries).map(([date, sessions]) => (
+          <section key={date} className="grid gap-x-8 border-t border-rule py-3 md:grid-cols-[13rem_1fr]">
+            <h2 className="py-1.5">{longDay(date)}</h2>
+            <ul className="divide-y divide-rule">
+              {sessions.map((entry) => (
+                <Row key={entry.runId} entry={entry} />
+              ))}
+            </ul>
+          </section>
+        ))
+      )}
+      <div className="mt-5 flex gap-3">
+        {pages.length > 0 && <Button onClick={() => setPages(pages.slice(0, -1))}>Newer</Button>}
+        {olderThan && <Button onClick={() => setPages([...pages, olderThan])}>Older</Button>}
+      </div>
+    </Page>
+  );
+}
+
+function byDay(entries: Entry[]): [string, Entry[]][] {
+  const days = new Map<string, Entry[]>();
+  for (const entry of entries) days.set(entry.day, [...(days.get(entry.day) ?? []), entry]);
+  return [...days];
+}
+
+function Row({ entry }: { entry: Entry }) {
+  const open = entry.outcome === null;
+  return (
+    <li className="grid items-baseline gap-x-6 gap-y-1 py-1.5 lg:grid-cols-[1.3fr_1fr_1fr]">
+      <p className="min-w-0">
+        <Link to={open ? `/run/${entry.runId}` : `/log/${entry.runId}`} className="font-semibold underline-offset-4 hover:underline" dir="auto">
+          {entry.passage}
+          {entry.piece !== "whole" && `, ${entry.piece}`}
+        </Link>
+        <span className="text-soft">
+          {" "}
+          {timeOfDay(entry.startedAt)}
+          {open && " · still open"}
+          {entry.outcome && OUTCOME[entry.outcome] && ` · ${OUTCOME[entry.outcome]}`}
+        </span>
+        {entry.note && (
+          <span className="block text-sm" dir="auto">
+            {entry.note}
+          </span>
+        )}
+      </p>
+      <p className="text-soft">
+        {entry.clean} clean · {entry.rough} rough · {entry.broke} broke
+      </p>
+      <p className="text-soft">
+        {minutes(entry.playedSeconds)} played · {clock(entry.burstSeconds)} bursts · effort {oneDecimal(entry.effort)}
+        {entry.fastestClean !== null && ` · clean at ${bpm(entry.fastestClean)}`}
+      </p>
+    </li>
+  );
+}

@@ -1,0 +1,84 @@
+import { Link, useParams } from "react-router";
+import type { Schemas } from "../../api/client";
+import { useSession } from "../../api/queries";
+import { Relief } from "../../relief/Relief";
+import { bpm, clock, longDay, minutes, oneDecimal, timeOfDay } from "../../ui/format";
+import { Failed, Page, Waiting } from "../../ui/Page";
+import { OUTCOME } from "./Log";
+
+/** One session, planned against played. */
+export default function SessionPage() {
+  const session = useSession(Number(useParams().runId));
+  if (session.isPending) return <Waiting />;
+  if (session.isError) return <Failed error={session.error} again={() => void session.refetch()} />;
+  const { entry, planned, played } = session.data;
+  return (
+    <Page
+      title={entry.piece === "whole" ? entry.passage : `${entry.passage}, ${entry.piece}`}
+      above={
+        <>
+          <Link to="/log" className="underline-offset-4 hover:underline">
+            Log
+          </Link>{" "}
+          · {longDay(entry.day)}, {timeOfDay(entry.startedAt)}
+          {entry.outcome && OUTCOME[entry.outcome] && ` · ${OUTCOME[entry.outcome]}`}
+        </>
+      }
+    >
+      <Relief relief={played} planned={planned} height={280} />
+      <p className="text-sm text-soft">Filled: played. Dashed: planned. Small dot clean, ring rough, cross broke.</p>
+      <Comparison planned={planned.totals} played={played.totals} />
+      <p className="mt-4">
+        {entry.clean} clean, {entry.rough} rough, {entry.broke} broke
+        {entry.fastestClean !== null && `; fastest clean pass at ${bpm(entry.fastestClean)}`}; tension up to {entry.worstTension}. Focus: {entry.focus || "none"}.
+      </p>
+      {entry.note && (
+        <p className="mt-3 max-w-[66ch] border-l-2 border-spruce pl-3" dir="auto">
+          {entry.note}
+        </p>
+      )}
+    </Page>
+  );
+}
+
+function Comparison({ planned, played }: { planned: Schemas["TotalsDto"]; played: Schemas["TotalsDto"] }) {
+  const rows: [string, (totals: Schemas["TotalsDto"]) => string][] = [
+    ["in all", (totals) => minutes(totals.seconds)],
+    ["playing", (totals) => minutes(totals.playingSeconds)],
+    ["rest", (totals) => minutes(totals.restSeconds)],
+    ["passes", (totals) => String(totals.passes)],
+    ["bursts", (totals) => `${totals.bursts}, ${clock(totals.burstSeconds)}`],
+    ["notes", (totals) => totals.notes.toLocaleString()],
+    ["effort minutes", (totals) => oneDecimal(totals.effort)],
+  ];
+  return (
+    <div className="mt-4 overflow-x-auto">
+      <table className="border-y border-rule">
+        <thead>
+          <tr className="text-left text-soft">
+            <th scope="col" className="py-2 pr-8 font-normal" />
+            {rows.map(([name]) => (
+              <th key={name} scope="col" className="py-2 pr-8 font-normal">
+                {name}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody className="font-mono">
+          {[["planned", planned] as const, ["played", played] as const].map(([name, totals]) => (
+            <tr key={name} className="border-t border-rule">
+              <th scope="row" className="py-2 pr-8 text-left font-sans">
+                {name}
+              </th>
+              {rows.map(([row, show]) => (
+                <td key={row} className="py-2 pr-8">
+                  {show(totals)}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}

@@ -1,0 +1,74 @@
+import { Link } from "react-router";
+import type { Schemas } from "../../api/client";
+import { usePassages } from "../../api/queries";
+import { ButtonLink } from "../../ui/Button";
+import { day, family } from "../../ui/format";
+import { Failed, Page, Waiting } from "../../ui/Page";
+import { TempoAxis, TempoLine } from "./TempoLine";
+
+type Passage = Schemas["PassageDto"];
+
+/** What is being worked on, and how far each is, on one shared tempo axis. */
+export default function Passages() {
+  const passages = usePassages();
+  if (passages.isPending) return <Waiting />;
+  if (passages.isError) return <Failed error={passages.error} again={() => void passages.refetch()} />;
+  const all = passages.data;
+  const range = shared(all);
+  return (
+    <Page
+      title="Passages"
+      aside={
+        <ButtonLink kind="main" to="/passages/new">
+          New passage
+        </ButtonLink>
+      }
+    >
+      {all.length === 0 ? (
+        <p className="max-w-[56ch] py-8 text-lg text-soft">Nothing here yet. A few passages are enough: the ones that should be faster, cut where the phrase ends.</p>
+      ) : (
+        <>
+          <ul className="divide-y divide-rule border-y border-rule">
+            {all.map((passage) => (
+              <Row key={passage.id} passage={passage} range={range} />
+            ))}
+          </ul>
+          <TempoAxis range={range} />
+        </>
+      )}
+    </Page>
+  );
+}
+
+const weakest = (passage: Passage) => [...passage.pieces].sort((a, b) => a.estimate.ceiling.middle - b.estimate.ceiling.middle)[0];
+
+function shared(passages: Passage[]): [number, number] {
+  const pieces = passages.flatMap((passage) => passage.pieces);
+  const low = Math.min(100, ...pieces.map((piece) => piece.estimate.ease.middle));
+  const high = Math.max(100, ...passages.map((passage) => passage.targetBpm), ...pieces.map((piece) => piece.estimate.breakdown.middle));
+  return [low * 0.92, high * 1.06];
+}
+
+function Row({ passage, range }: { passage: Passage; range: [number, number] }) {
+  const weak = weakest(passage);
+  const left = passage.daysLeft;
+  return (
+    <li className="grid items-center gap-x-8 gap-y-1 py-4 md:grid-cols-[minmax(14rem,20rem)_1fr_11rem]">
+      <div className="min-w-0">
+        <Link to={`/passages/${passage.id}`} className="text-lg font-semibold underline-offset-4 hover:underline" dir="auto">
+          {passage.title}
+        </Link>
+        <p className="text-sm text-soft">
+          {family(passage.instrument)}
+          {weak && passage.pieces.length > 1 && ` · held back by ${weak.name}`}
+        </p>
+      </div>
+      {weak ? <TempoLine estimate={weak.estimate} target={passage.targetBpm} range={range} /> : <span />}
+      <p className="text-sm text-soft md:text-right">
+        {left === null ? "no date" : left < 0 ? "date gone by" : left === 0 ? "today" : `${left} ${left === 1 ? "day" : "days"} left`}
+        <br />
+        {passage.lastPlayed ? `played ${day(passage.lastPlayed)}` : "not played yet"}
+      </p>
+    </li>
+  );
+}

@@ -1,0 +1,65 @@
+import { scaleLog } from "d3-scale";
+import type { Schemas } from "../../api/client";
+import { bpm } from "../../ui/format";
+import { useWidth } from "../../ui/useWidth";
+
+interface Props {
+  estimate: Schemas["EstimateDto"];
+  target: number;
+  range: [number, number];
+}
+
+const HEIGHT = 46;
+
+/** Ease, ceiling and breakdown against the target, on an axis shared with its neighbours. */
+export function TempoLine({ estimate, target, range }: Props) {
+  const [frame, width] = useWidth<HTMLDivElement>(400);
+  const x = scaleLog(range, [8, Math.max(40, width - 8)]);
+  const { ease, ceiling, breakdown } = estimate;
+  const within = Math.round((ceiling.high - ceiling.low) / 2);
+  const said = estimate.enoughEvidence ? `${bpm(ceiling.middle)} ± ${within}` : `about ${bpm(ceiling.middle)}, not enough evidence`;
+  const labelLeft = x(ceiling.middle) > width - 150;
+  return (
+    <div ref={frame} className="min-w-0">
+      <svg
+        width={width}
+        height={HEIGHT}
+        role="img"
+        aria-label={`Ease ${bpm(ease.middle)}, ceiling ${said}, breakdown ${bpm(breakdown.middle)}, target ${bpm(target)}`}
+        className="block"
+      >
+        <line x1={x(ease.middle)} x2={x(breakdown.middle)} y1={30} y2={30} className="stroke-ink" strokeWidth="1.5" />
+        <rect x={x(ceiling.low)} width={Math.max(2, x(ceiling.high) - x(ceiling.low))} y={21} height={18} className="fill-brass" opacity="0.35" />
+        <path d={`M${x(ease.middle)} 24v12`} className="stroke-spruce" strokeWidth="4" />
+        <path d={`M${x(ceiling.middle)} 18v24`} className="stroke-brass-deep" strokeWidth="3" />
+        <path d={`M${x(breakdown.middle) - 4} 26l8 8m0 -8l-8 8`} className="stroke-plum" strokeWidth="2.5" />
+        <path d={`M${x(target)} 8v34`} className="stroke-ink" strokeWidth="1.5" />
+        <path d={`M${x(target)} 8h7l-7 6z`} className="fill-ink" />
+        <text x={x(ceiling.middle) + (labelLeft ? 4 : -2)} y={13} fontSize="13" fontWeight="700" textAnchor={labelLeft ? "end" : "start"} className="fill-brass-deep">
+          {estimate.enoughEvidence ? said : `about ${bpm(ceiling.middle)}, a guess yet`}
+        </text>
+      </svg>
+    </div>
+  );
+}
+
+/** The axis under a list of tempo lines. */
+export function TempoAxis({ range }: { range: [number, number] }) {
+  return (
+    <p className="mt-1.5 flex flex-wrap gap-x-5 text-sm text-soft" aria-hidden="true">
+      <span>
+        <span className="text-spruce">▌</span>ease
+      </span>
+      <span>
+        <span className="text-brass-deep">▌</span>ceiling, clean 4 times in 5
+      </span>
+      <span>
+        <span className="text-plum">✕</span> breakdown
+      </span>
+      <span>⚑ target</span>
+      <span className="ml-auto font-mono">
+        {Math.round(range[0])} to {Math.round(range[1])} bpm
+      </span>
+    </p>
+  );
+}

@@ -1,0 +1,125 @@
+import type { KeyboardEvent, PointerEvent } from "react";
+import type { Schemas } from "../../api/client";
+import type { ReliefData, Scales } from "../../relief/terrain";
+
+type Wish = Schemas["PlanWish"];
+
+interface Props {
+  relief: ReliefData;
+  wish: Wish;
+  scales: Scales;
+  width: number;
+  onChange: (part: Partial<Wish>) => void;
+}
+
+const clamp = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value));
+const round = (value: number) => Math.round(value * 100) / 100;
+
+/** What can be taken hold of in the relief: slow passes and the first burst by their tempo, the end by its time. */
+export function Handles({ relief, wish, scales, width, onChange }: Props) {
+  const { ceiling } = relief.estimate;
+  const burst = relief.stretches.find((stretch) => stretch.form === "BURST");
+  const core = relief.blocks.findIndex((block) => block.part === "CORE");
+  const slow = burst && relief.stretches.find((stretch) => stretch.block === core && stretch.form === "CONTROLLED");
+  const minutes = (value: number) => onChange({ minutes: clamp(Math.round(value), 3, 180) });
+  const firstBurst = (share: number) => onChange({ firstBurstShare: clamp(round(share), 1.01, 1.1) });
+  const controlled = (share: number) => onChange({ controlledShare: clamp(round(share), 0.55, 0.7) });
+  const shareAt = (y: number) => tempoAt(y, scales) / ceiling.middle;
+  return (
+    <g>
+      {burst && (
+        <Handle
+          label="First burst, share of the ceiling"
+          x={scales.x(burst.start + burst.seconds / 2)}
+          y={scales.y(burst.tempo!)}
+          value={wish.firstBurstShare * 100}
+          min={101}
+          max={110}
+          text={`${Math.round(wish.firstBurstShare * 100)}% of the ceiling`}
+          onStep={(way) => firstBurst(wish.firstBurstShare + way * 0.01)}
+          onDrag={({ y }) => firstBurst(shareAt(y))}
+          hue="fill-plum"
+        />
+      )}
+      {slow && (
+        <Handle
+          label="Slow passes, share of the ceiling"
+          x={scales.x(slow.start + slow.seconds / 2)}
+          y={scales.y(slow.tempo!)}
+          value={wish.controlledShare * 100}
+          min={55}
+          max={70}
+          text={`${Math.round(wish.controlledShare * 100)}% of the ceiling`}
+          onStep={(way) => controlled(wish.controlledShare + way * 0.01)}
+          onDrag={({ y }) => controlled(shareAt(y))}
+          hue="fill-spruce"
+        />
+      )}
+      <Handle
+        label="Minutes"
+        x={Math.min(width - 14, scales.x(relief.seconds))}
+        y={scales.base - 34}
+        value={wish.minutes}
+        min={3}
+        max={180}
+        text={`${wish.minutes} minutes`}
+        onStep={(way) => minutes(wish.minutes + way)}
+        onDrag={({ movedX }) => minutes(wish.minutes + (movedX / width) * wish.minutes)}
+        hue="fill-ink"
+      />
+    </g>
+  );
+}
+
+/** The tempo at a height, found by the scale itself. */
+function tempoAt(y: number, scales: Scales) {
+  const inverse = scales.y as Scales["y"] & { invert?: (y: number) => number };
+  return inverse.invert ? inverse.invert(y) : 0;
+}
+
+interface HandleProps {
+  label: string;
+  x: number;
+  y: number;
+  value: number;
+  min: number;
+  max: number;
+  text: string;
+  hue: string;
+  onStep: (way: 1 | -1) => void;
+  onDrag: (to: { y: number; movedX: number }) => void;
+}
+
+function Handle({ label, x, y, value, min, max, text, hue, onStep, onDrag }: HandleProps) {
+  const onKeyDown = (event: KeyboardEvent) => {
+    const up = event.key === "ArrowUp" || event.key === "ArrowRight";
+    const down = event.key === "ArrowDown" || event.key === "ArrowLeft";
+    if (!up && !down) return;
+    event.preventDefault();
+    event.stopPropagation();
+    onStep(up ? 1 : -1);
+  };
+  const onPointerMove = (event: PointerEvent<SVGGElement>) => {
+    if (!event.currentTarget.hasPointerCapture(event.pointerId)) return;
+    const frame = event.currentTarget.ownerSVGElement!.getBoundingClientRect();
+    onDrag({ y: event.clientY - frame.top, movedX: event.movementX });
+  };
+  return (
+    <g
+      role="slider"
+      tabIndex={0}
+      aria-label={label}
+      aria-valuenow={Math.round(value)}
+      aria-valuemin={min}
+      aria-valuemax={max}
+      aria-valuetext={text}
+      onKeyDown={onKeyDown}
+      onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
+      onPointerMove={onPointerMove}
+      className="cursor-grab touch-none"
+    >
+      <circle cx={x} cy={y} r="16" fill="transparent" />
+      <circle cx={x} cy={y} r="6.5" className={`${hue} stroke-ground`} strokeWidth="2.5" />
+    </g>
+  );
+}

@@ -1,0 +1,81 @@
+import type { Schemas } from "../../api/client";
+import { Choice } from "../../ui/Choice";
+import { Field, INPUT, Labelled } from "../../ui/Field";
+
+type Wish = Schemas["PlanWish"];
+
+interface Props {
+  wish: Wish;
+  onChange: (part: Partial<Wish>) => void;
+}
+
+const FOCUSES = ["relaxed hand", "evenness", "articulation", "breath", "dynamics", "sound"];
+
+/** What may be chosen about a workout. */
+export function WishFields({ wish, onChange }: Props) {
+  const bursts = wish.school === "INTERVAL_BURSTS";
+  return (
+    <form className="grid content-start gap-4" onSubmit={(event) => event.preventDefault()}>
+      <Choice
+        label="Method"
+        value={wish.school}
+        columns="grid-cols-1"
+        onChange={(school) => onChange({ school })}
+        options={[
+          { value: "INTERVAL_BURSTS", label: "Interval bursts", hint: "slow passes, short bursts above the ceiling" },
+          { value: "STEADY_CLIMB", label: "Steady climb", hint: "small earned steps up to the ceiling" },
+          { value: "EASY", label: "Easy day", hint: "nothing above 70% of ease" },
+        ]}
+      />
+      <div className="grid grid-cols-2 gap-3">
+        <Field label="Minutes" type="number" min={3} max={180} value={wish.minutes || ""} onChange={(event) => onChange({ minutes: Number(event.target.value) })} />
+        <Labelled label="Focus">
+          {({ id }) => (
+            <>
+              <input id={id} list={`${id}-list`} maxLength={60} className={INPUT} value={wish.focus} onChange={(event) => onChange({ focus: event.target.value })} />
+              <datalist id={`${id}-list`}>
+                {FOCUSES.map((focus) => (
+                  <option key={focus} value={focus} />
+                ))}
+              </datalist>
+            </>
+          )}
+        </Labelled>
+        {bursts && (
+          <>
+            <Field label="Bursts at most" type="number" min={1} max={12} value={wish.bursts || ""} onChange={(event) => onChange({ bursts: Number(event.target.value) })} />
+            <Labelled label="Burst lasts">
+              {({ id }) => (
+                <select id={id} className={INPUT} value={wish.burstBeats} onChange={(event) => onChange({ burstBeats: Number(event.target.value) })}>
+                  <option value={1}>1 beat</option>
+                  <option value={2}>2 beats</option>
+                </select>
+              )}
+            </Labelled>
+          </>
+        )}
+        {wish.school !== "EASY" && (
+          <Field
+            label="Clean for a step"
+            type="number"
+            min={1}
+            max={6}
+            value={wish.cleanInARow || ""}
+            onChange={(event) => onChange({ cleanInARow: Number(event.target.value) })}
+          />
+        )}
+        {bursts && (
+          <Labelled label="A burst needs">
+            {({ id }) => (
+              <select id={id} className={INPUT} value={wish.caution} onChange={(event) => onChange({ caution: event.target.value as Wish["caution"] })}>
+                <option value="USUAL">half the reserve</option>
+                <option value="CAUTIOUS">70% of it</option>
+              </select>
+            )}
+          </Labelled>
+        )}
+      </div>
+      <p className="text-sm text-soft">The dots in the picture can be dragged, or moved with the arrow keys. Reserve and effort are rules of thumb.</p>
+    </form>
+  );
+}

@@ -1,0 +1,51 @@
+import { useEffect, useRef } from "react";
+import type { Schemas } from "../../api/client";
+import type { BeatPlace } from "../../click/clicks";
+
+interface Props {
+  pass: NonNullable<Schemas["StepDto"]["pass"]>;
+  playing: boolean;
+  beat: () => BeatPlace;
+}
+
+/** A bar of beats and a mark that travels along it; nothing flashes. */
+export function BeatTrack({ pass, playing, beat }: Props) {
+  const mark = useRef<SVGCircleElement>(null);
+  const progress = useRef<SVGRectElement>(null);
+  const count = useRef<SVGTextElement>(null);
+  const bar = pass.countIn;
+  const burst = pass.kind === "BURST";
+
+  useEffect(() => {
+    const still = window.matchMedia("(prefers-reduced-motion: reduce)").matches;
+    let frame = 0;
+    const draw = () => {
+      const now = playing ? beat().beat : -bar;
+      const inBar = ((now % bar) + bar) % bar;
+      const place = still ? Math.floor(inBar) : inBar;
+      mark.current?.setAttribute("cx", String(20 + (place / bar) * 960));
+      mark.current?.setAttribute("data-counting", String(now < 0));
+      mark.current?.setAttribute("fill-opacity", now < 0 ? "0.25" : "1");
+      progress.current?.setAttribute("width", String(Math.max(0, Math.min(1, now / pass.beats)) * 960));
+      if (count.current) count.current.textContent = playing && now < 0 ? String(Math.floor(inBar) + 1) : "";
+      if (playing) frame = requestAnimationFrame(draw);
+    };
+    draw();
+    return () => cancelAnimationFrame(frame);
+  }, [playing, beat, bar, pass.beats]);
+
+  const hue = burst ? "fill-night-plum stroke-night-plum" : "fill-night-spruce stroke-night-spruce";
+  return (
+    <svg viewBox="0 0 1000 96" className="w-full" role="img" aria-label={playing ? "The beat is moving" : `Bar of ${bar} beats`}>
+      {burst && <rect x="20" y="22" width={(Math.min(pass.beats, bar) / bar) * 960} height="34" className="fill-night-plum" opacity="0.25" />}
+      <line x1="20" x2="980" y1="56" y2="56" className="stroke-night-soft" strokeWidth="2" />
+      {Array.from({ length: bar + 1 }, (_, i) => (
+        <line key={i} x1={20 + (i / bar) * 960} x2={20 + (i / bar) * 960} y1={i % bar === 0 ? 22 : 36} y2="56" className="stroke-night-ink" strokeWidth={i % bar === 0 ? 6 : 3} />
+      ))}
+      <rect ref={progress} x="20" y="78" height="6" width="0" className={burst ? "fill-night-plum" : "fill-night-spruce"} />
+      <line x1="20" x2="980" y1="81" y2="81" className="stroke-night-rule" strokeWidth="1" />
+      <circle ref={mark} cx="20" cy="56" r="19" className={hue} strokeWidth="4" />
+      <text ref={count} x="500" y="16" textAnchor="middle" fontSize="20" className="fill-night-soft" />
+    </svg>
+  );
+}

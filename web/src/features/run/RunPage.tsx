@@ -1,0 +1,54 @@
+import type { ReactNode } from "react";
+import { useParams } from "react-router";
+import type { Schemas } from "../../api/client";
+import { Button, ButtonLink } from "../../ui/Button";
+import { Ended } from "./Ended";
+import { Stage } from "./Stage";
+import { useRun } from "./useRun";
+
+/** A workout being played: full window, dark, one key at a time. */
+export default function RunPage({ me }: { me: Schemas["Me"] }) {
+  const { id } = useParams();
+  const run = useRun(Number(id));
+  const { view, link } = run;
+  return (
+    <main id="main" className="flex min-h-dvh flex-col bg-night text-night-ink">
+      {link === "gone" && (
+        <Message title="This workout is not here.">
+          <ButtonLink kind="main" to="/">To today</ButtonLink>
+        </Message>
+      )}
+      {link === "elsewhere" && (
+        <Message title="This workout goes on in another window.">
+          <p className="mb-5 text-night-soft">Only one window at a time may answer, so that no pass counts twice.</p>
+          <Button kind="main" onClick={() => void run.takeOver()}>
+            Take over here
+          </Button>
+        </Message>
+      )}
+      {link === "signed-out" && (
+        <Message title="You are signed out.">
+          <p className="mb-5 text-night-soft">Your answers are kept in this browser and are sent when you are back.</p>
+          <Button kind="main" onClick={() => window.location.reload()}>
+            Sign in
+          </Button>
+        </Message>
+      )}
+      {!view && link !== "gone" && link !== "signed-out" && (
+        <p role="status" className="m-auto text-xl text-night-soft">
+          {link === "offline" ? "No connection to Tachylim. Trying again." : "One moment."}
+        </p>
+      )}
+      {view && (link === "ok" || link === "offline") && (view.step.ended ? <Ended view={view} /> : <Stage run={run} view={view} speed={me.speed} />)}
+    </main>
+  );
+}
+
+function Message({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <div role="alert" className="m-auto max-w-lg p-8 text-center">
+      <h1 className="mb-4">{title}</h1>
+      {children}
+    </div>
+  );
+}

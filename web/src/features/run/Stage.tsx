@@ -1,0 +1,232 @@
+import { useCallback, useEffect, useState } from "react";
+import { useNavigate } from "react-router";
+import { Engraving } from "../../notation/Engraving";
+import { Relief } from "../../relief/Relief";
+import { KeyCap } from "../../ui/Button";
+import { bpm, minutes, oneDecimal } from "../../ui/format";
+import { Answers } from "./Answers";
+import { BeatTrack } from "./BeatTrack";
+import { KeysDialog, PauseDialog, SymptomDialog } from "./Dialogs";
+import { ACTIONS, type Action, actionOf } from "./keys";
+import { RestCountdown } from "./RestCountdown";
+import { usePass } from "./usePass";
+import type { RunView, useRun } from "./useRun";
+
+interface Props {
+  run: ReturnType<typeof useRun>;
+  view: RunView;
+  speed: number;
+}
+
+const KIND = { WARM_UP: "Warm-up", CONTROLLED: "Slow and controlled", BURST: "Burst", CLOSING: "Easy" } as const;
+const VERDICTS = { clean: "CLEAN", rough: "ROUGH", broke: "BROKE" } as const;
+type Open = "pause" | "symptom" | "keys" | undefined;
+
+/** The step at hand: ready, playing, to be judged, or a rest. */
+export function Stage({ run, view, speed }: Props) {
+  const navigate = useNavigate();
+  const [played, setPlayed] = useState(false);
+  const [tension, setTension] = useState(view.last?.tension ?? 1);
+  const [open, setOpen] = useState<Open>();
+  const { pass, rest } = view.step;
+  const over = useCallback(() => setPlayed(true), []);
+  const { playing, start, stop, beat } = usePass(pass, speed, over);
+  const sending = run.waiting > 0;
+
+  useEffect(() => setPlayed(false), [view.ordinal]);
+
+  const { send } = run;
+  const judge = (verdict: (typeof VERDICTS)[keyof typeof VERDICTS]) => {
+    if (!pass || sending || !(playing || played)) return;
+    stop();
+    send({ kind: "JUDGED", verdict, tension, seconds: null });
+  };
+  const felt = (figure: number) => {
+    setTension(figure);
+    // Between two steps a tension belongs to the pass just judged.
+    if (view.last && !playing && !played) {
+      send({ kind: "JUDGED", verdict: view.last.verdict, tension: figure, seconds: null }, view.last.clientId);
+    }
+  };
+  const simply = (kind: "BACKED_OFF" | "REST_ASKED") => {
+    if (!pass || sending) return;
+    stop();
+    send({ kind, verdict: null, tension: null, seconds: null });
+  };
+
+  function act(action: Action) {
+    if (action.startsWith("tension")) return felt(Number(action.slice(-1)));
+    switch (action) {
+      case "start":
+        if (!pass || sending) return;
+        if (playing) {
+          stop();
+          setPlayed(true);
+        } else {
+          setPlayed(false);
+          start();
+        }
+        return;
+      case "clean":
+      case "rough":
+      case "broke":
+        return judge(VERDICTS[action]);
+      case "rest":
+        return simply("REST_ASKED");
+      case "back-off":
+        return simply("BACKED_OFF");
+      case "symptom":
+        stop();
+        return setOpen("symptom");
+      case "pause":
+        stop();
+        return setOpen("pause");
+      case "keys":
+        return setOpen("keys");
+    }
+  }
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (open || event.ctrlKey || event.metaKey || event.altKey || event.repeat) return;
+      const action = actionOf(event);
+      if (!action) return;
+      // A focused button keeps its own Space and Enter.
+      if (action === "start" && event.target instanceof HTMLButtonElement) return;
+      event.preventDefault();
+      act(action);
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  });
+
+  useEffect(() => {
+    // A screen that goes dark in mid-pass would be in the way; where it cannot be kept on, nothing is lost.
+    let lock: WakeLockSentinel | undefined;
+    navigator.wakeLock?.request("screen").then(
+      (granted) => (lock = granted),
+      () => undefined,
+    );
+    return () => void lock?.release();
+  }, []);
+
+  const effortNow = view.relief.stretches.filter((stretch) => stretch.played).at(-1)?.effortAfter ?? view.relief.effortBefore;
+  const left = view.relief.seconds - view.at;
+  const state = rest ? "rest" : playing ? "playing" : played ? "judge" : "ready";
+  return (
+    <div className="mx-auto flex w-full max-w-[1500px] flex-1 flex-col gap-3 px-4 py-4 sm:px-9" data-state={state}>
+      <header className="flex flex-wrap items-center gap-x-5 gap-y-2">
+        <p className="mr-auto min-w-0 text-lg">
+          <b dir="auto">{view.passage}</b>
+          {view.piece !== "whole" && `, ${view.piece}`}
+          {view.focus && <span className="text-night-soft"> · focus: {view.focus}</span>}
+        </p>
+        <p className="text-night-soft">
+          <span className="font-semibold text-night-ink">{oneDecimal(effortNow)}</span> of {bpm(view.relief.effortCap)} effort
+        </p>
+        <ActionButton action="keys" onAct={act} quiet />
+        <ActionButton action="pause" onAct={act} quiet />
+        <ActionButton action="symptom" onAct={act} />
+      </header>
+      {run.link === "offline" && (
+        <p role="status" className="rounded-[5px] border border-night-brass px-3 py-2 text-night-brass">
+          No connection. {sending ? "Your answer is kept here and is sent as soon as Tachylim answers." : "The run goes on as soon as Tachylim answers."}
+        </p>
+      )}
+      {run.notice && <p role="status" className="text-night-brass">{run.notice}</p>}
+
+      <div className="grid flex-1 items-center gap-x-10 gap-y-3 lg:grid-cols-[minmax(19rem,26rem)_1fr]">
+        <section aria-live="polite" className="min-w-0">
+          {pass && (
+            <>
+              <h1 className={`text-2xl sm:text-3xl ${pass.kind === "BURST" ? "text-night-plum" : "text-night-spruce"}`}>
+                {KIND[pass.kind]} {pass.number} of {pass.of}
+                {pass.kind === "BURST" && ` · ${pass.beats === 1 ? "one beat" : "two beats"}`}
+                {pass.rounds > 1 && ` · ${pass.rounds} times round`}
+              </h1>
+              <p className="font-bold leading-[0.86] tracking-tight" style={{ fontSize: "clamp(7rem, 21vw, 15rem)" }}>
+                {bpm(pass.tempo)}
+              </p>
+              <p className="mt-3 text-lg text-night-soft">
+                {oneDecimal(pass.notesPerSecond)} notes a second · ceiling {bpm(view.relief.estimate.ceiling.middle)}
+                {view.relief.estimate.enoughEvidence
+                  ? ` ± ${Math.round((view.relief.estimate.ceiling.high - view.relief.estimate.ceiling.low) / 2)}`
+                  : ", a guess yet"}
+              </p>
+            </>
+          )}
+          {rest && (
+            <>
+              <h1 className="text-2xl text-night-ink sm:text-3xl">{rest.reason === "BREAK" ? "Break" : "Rest, hands hanging"}</h1>
+              <p className="font-bold leading-[0.86] tracking-tight text-night-ink" style={{ fontSize: "clamp(7rem, 21vw, 15rem)" }}>
+                <RestCountdown
+                  key={view.ordinal}
+                  runId={view.id}
+                  ordinal={view.ordinal}
+                  seconds={rest.seconds}
+                  speed={speed}
+                  onOver={(seconds) => send({ kind: "RESTED", verdict: null, tension: null, seconds })}
+                />
+              </p>
+              <p className="mt-3 text-lg text-night-soft">seconds; it ends by itself</p>
+            </>
+          )}
+        </section>
+        <section className="min-w-0">
+          {pass && (
+            <>
+              <Engraving
+                abc={pass.abc}
+                label={pass.wholePiece ? "The notes of the piece" : "The notes of this burst"}
+                scale={pass.kind === "BURST" ? 2 : 1.55}
+              />
+              <BeatTrack pass={pass} playing={playing} beat={beat} />
+            </>
+          )}
+          <p className="text-lg sm:text-xl">{view.step.why}</p>
+          <p className="text-lg text-night-soft">Next: {view.upcoming}.</p>
+        </section>
+      </div>
+
+      <Answers state={state} tension={tension} last={view.last} sending={sending} onAct={act} />
+      <div className="hidden min-h-0 sm:block">
+        <Relief relief={view.relief} dark playhead={view.at} height={118} lanes={false} labels={false} />
+        <p className="-mt-5 text-right text-night-soft">
+          {minutes(left)} left · break within {minutes(view.secondsToBreak)}
+        </p>
+      </div>
+
+      <PauseDialog
+        open={open === "pause"}
+        onClose={() => setOpen(undefined)}
+        onLeave={() => void navigate("/")}
+        onEnd={() => {
+          setOpen(undefined);
+          send({ kind: "STOPPED", verdict: null, tension: null, seconds: null });
+        }}
+      />
+      <SymptomDialog
+        open={open === "symptom"}
+        onClose={() => setOpen(undefined)}
+        onConfirm={() => {
+          setOpen(undefined);
+          send({ kind: "SYMPTOM", verdict: null, tension: null, seconds: null });
+        }}
+      />
+      <KeysDialog open={open === "keys"} onClose={() => setOpen(undefined)} />
+    </div>
+  );
+}
+
+function ActionButton({ action, onAct, quiet = false }: { action: Action; onAct: (action: Action) => void; quiet?: boolean }) {
+  const { key, label } = ACTIONS[action];
+  return (
+    <button
+      type="button"
+      onClick={() => onAct(action)}
+      className={`inline-flex min-h-11 items-center gap-2 rounded-[5px] px-3 ${quiet ? "text-night-soft hover:text-night-ink" : "border-2 border-night-ink font-semibold"}`}
+    >
+      <KeyCap>{key}</KeyCap> {label}
+    </button>
+  );
+}

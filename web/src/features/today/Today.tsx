@@ -1,0 +1,156 @@
+import { Play } from "lucide-react";
+import { useEffect, useState } from "react";
+import { Link, Navigate, useNavigate } from "react-router";
+import type { Schemas } from "../../api/client";
+import { sentence, useToday } from "../../api/queries";
+import { Relief } from "../../relief/Relief";
+import { Button, ButtonLink, KeyCap } from "../../ui/Button";
+import { longDay } from "../../ui/format";
+import { Caution, Failed, Page, Waiting } from "../../ui/Page";
+import { useBegin } from "../run/useBegin";
+import { LeftToday } from "./LeftToday";
+
+const MINUTES = [10, 15, 20, 25, 30, 40, 50, 60, 90, 120];
+
+/** What to play now, and whether. */
+export default function Today({ me }: { me: Schemas["Me"] }) {
+  const [chosen, setChosen] = useState<number>();
+  const [easy, setEasy] = useState(false);
+  const today = useToday(chosen, easy);
+  const begin = useBegin();
+  const navigate = useNavigate();
+  const plan = today.data?.plan;
+  const openRun = today.data?.openRun;
+  const mayBegin = !!plan && plan.relief.stretches.length > 0;
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const onPage = event.target === document.body;
+      if (event.code !== "Space" || !onPage || begin.isPending) return;
+      event.preventDefault();
+      if (openRun) void navigate(`/run/${openRun}`);
+      else if (mayBegin) begin.mutate(plan.wish);
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, [openRun, mayBegin, plan, begin, navigate]);
+
+  if (today.isPending) return <Waiting />;
+  if (today.isError) return <Failed error={today.error} again={() => void today.refetch()} />;
+  const { data } = today;
+  if (!plan) return openRun ? <Navigate to={`/run/${openRun}`} replace /> : <FirstDay me={me} />;
+
+  const daysLeft = plan.neededOn ? Math.round((Date.parse(plan.neededOn) - Date.parse(data.day)) / 86_400_000) : undefined;
+  const due = daysLeft === undefined || daysLeft < 0 ? "" : daysLeft === 0 ? " · needed today" : ` · ${daysLeft} ${daysLeft === 1 ? "day" : "days"} left`;
+  return (
+    <Page
+      above={`${longDay(data.day)}${due}`}
+      title={plan.piece === "whole" ? plan.passage : `${plan.passage}, ${plan.piece}`}
+      aside={
+        <>
+          <label className="flex min-h-11 items-center gap-2 rounded-[5px] border border-rule-strong pl-3">
+            <span className="text-soft">I have</span>
+            <select
+              aria-label="Minutes I have"
+              value={easy ? "" : (chosen ?? plan.wish.minutes)}
+              onChange={(event) => {
+                setEasy(false);
+                setChosen(Number(event.target.value));
+              }}
+              className="min-h-11 bg-transparent pr-2 font-semibold"
+            >
+              {easy && <option value="">8 min</option>}
+              {[...new Set([...MINUTES, chosen ?? (easy ? 30 : plan.wish.minutes)])].sort((a, b) => a - b).map((minutes) => (
+                <option key={minutes} value={minutes}>
+                  {minutes} min
+                </option>
+              ))}
+            </select>
+          </label>
+          <Button onClick={() => setEasy(!easy)} aria-pressed={easy} className={easy ? "border-spruce bg-spruce-pale" : ""}>
+            Just 8 easy minutes
+          </Button>
+          {openRun ? (
+            <Button kind="main" onClick={() => void navigate(`/run/${openRun}`)}>
+              Go on where you were <KeyCap>Space</KeyCap>
+            </Button>
+          ) : (
+            <Button kind="main" disabled={!mayBegin || begin.isPending} onClick={() => begin.mutate(plan.wish)}>
+              <Play size={18} aria-hidden="true" /> Begin <KeyCap>Space</KeyCap>
+            </Button>
+          )}
+        </>
+      }
+    >
+      {begin.isError && (
+        <p role="alert" className="mb-3 font-semibold text-plum">
+          {sentence(begin.error)}
+        </p>
+      )}
+      {mayBegin ? <Relief relief={plan.relief} height={290} /> : <NothingLeft data={data} />}
+      <div className="mt-5 grid gap-x-10 gap-y-6 border-t border-rule pt-5 md:grid-cols-3">
+        <section>
+          <h2 className="mb-1.5">Why this</h2>
+          <p>
+            {data.why} {mayBegin && plan.relief.blocks.find((block) => block.part === "CORE")?.why}
+          </p>
+          {plan.relief.remarks.map((remark) => (
+            <p key={remark} className="mt-2 text-soft">
+              {remark}
+            </p>
+          ))}
+          <p className="mt-2">
+            <Link to={`/plan/${plan.wish.pieceId}`} className="font-semibold text-spruce underline underline-offset-4">
+              Change this plan
+            </Link>
+          </p>
+        </section>
+        <LeftToday load={data.load} />
+        <section>
+          <h2 className="mb-1.5">Since last time</h2>
+          {data.sinceLastTime.length > 0 ? (
+            <ul className="mb-3">
+              {data.sinceLastTime.map((change) => (
+                <li key={change}>{change}</li>
+              ))}
+            </ul>
+          ) : (
+            <p className="mb-3 text-soft">This has not been played yet. The first passes find its ceiling.</p>
+          )}
+          <Caution />
+        </section>
+      </div>
+    </Page>
+  );
+}
+
+function NothingLeft({ data }: { data: Schemas["TodayView"] }) {
+  const binding = data.load.limits[0]!;
+  const until = data.load.restsUntil;
+  return (
+    <div className="grid min-h-72 place-content-center border-y border-rule text-center">
+      <p className="text-2xl font-bold">{until ? "No playing for now." : "That was enough for today."}</p>
+      <p className="mx-auto mt-2 max-w-[52ch] text-soft">
+        {until
+          ? `A symptom was reported. Playing may begin again on ${new Date(until).toLocaleString(undefined, { weekday: "long", hour: "numeric", minute: "2-digit" })}. If it is still there then, see a physician or a therapist who knows musicians first.`
+          : `The limit that binds: ${binding.why} Read the score, imagine it, or rest; what is just out of reach often comes overnight.`}
+      </p>
+    </div>
+  );
+}
+
+function FirstDay({ me }: { me: Schemas["Me"] }) {
+  return (
+    <Page above={longDay(me.today)} title="Nothing to play yet">
+      <p className="mb-6 max-w-[56ch] text-lg text-soft">
+        Give one passage that should be faster. The notes may stay on your stand; bars, beats and a tempo are enough to begin.
+      </p>
+      <div className="flex flex-wrap gap-3">
+        <ButtonLink kind="main" to="/start">
+          Give a passage
+        </ButtonLink>
+        <ButtonLink to="/passages/new">Type its notes</ButtonLink>
+      </div>
+    </Page>
+  );
+}

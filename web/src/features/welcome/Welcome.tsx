@@ -1,0 +1,87 @@
+import { zodResolver } from "@hookform/resolvers/zod";
+import { useForm } from "react-hook-form";
+import { Link, useLocation, useNavigate } from "react-router";
+import { z } from "zod";
+import { api, given, Problem } from "../../api/client";
+import { sentence, useChange, zone } from "../../api/queries";
+import { Button } from "../../ui/Button";
+import { Field } from "../../ui/Field";
+import { Mark } from "../../ui/Nav";
+import { Landscape } from "./Landscape";
+
+const signIn = z.object({
+  name: z.string().trim().min(1, "Give your name.").max(60, "A name has up to 60 characters."),
+  password: z.string().min(1, "Give your password."),
+});
+const register = signIn.extend({ password: z.string().min(10, "A password has 10 to 70 characters.").max(70, "A password has 10 to 70 characters.") });
+
+/** Before anyone is signed in. */
+export default function Welcome({ register: registering = false, demo }: { register?: boolean; demo: boolean }) {
+  const navigate = useNavigate();
+  const location = useLocation();
+  const form = useForm<z.infer<typeof signIn>>({ resolver: zodResolver(registering ? register : signIn), defaultValues: { name: "", password: "" } });
+  const enter = useChange(async (wish: z.infer<typeof signIn>) => {
+    const body = { ...wish, zone: zone() };
+    await given(registering ? api.POST("/api/account", { body }) : api.POST("/api/session", { body }));
+    if (registering) void navigate("/start", { replace: true });
+    else if (location.pathname === "/register" || location.pathname === "/sign-in") void navigate("/");
+  });
+  const openDemo = useChange(() => given(api.POST("/api/demo")));
+  const problem = enter.error ?? openDemo.error;
+  const nameError = problem instanceof Problem && problem.field === "name" ? problem.detail : undefined;
+
+  return (
+    <main className="mx-auto grid min-h-dvh max-w-[1180px] content-center items-center gap-x-16 gap-y-8 px-6 py-10 lg:grid-cols-[1.2fr_1fr]">
+      <section>
+        <p className="mb-6 flex items-center gap-2.5 text-2xl font-bold">
+          <Mark /> Tachylim
+        </p>
+        <h1 className="max-w-[22ch] text-4xl">How fast can you play it cleanly, and what makes it faster?</h1>
+        <p className="mt-4 max-w-[52ch] text-lg text-soft">
+          Speed workouts for instrumentalists: slow controlled passes, short bursts above your ceiling, and rests that are counted. One key
+          after each pass is enough to know your tempo, with how sure it is.
+        </p>
+        <Landscape />
+      </section>
+      <section aria-label={registering ? "Register" : "Sign in"} className="max-w-md">
+        <h2 className="mb-4 text-2xl">{registering ? "New here" : "Sign in"}</h2>
+        <form noValidate onSubmit={(event) => void form.handleSubmit((wish) => enter.mutate(wish))(event)} className="grid gap-3">
+          <Field label="Name" autoComplete="username" maxLength={60} error={form.formState.errors.name?.message ?? nameError} {...form.register("name")} />
+          <Field
+            label="Password"
+            type="password"
+            autoComplete={registering ? "new-password" : "current-password"}
+            hint={registering ? "At least 10 characters; a short sentence is good." : undefined}
+            error={form.formState.errors.password?.message}
+            {...form.register("password")}
+          />
+          {problem && !nameError && (
+            <p role="alert" className="font-semibold text-plum">
+              {sentence(problem)}
+            </p>
+          )}
+          <div className="mt-1 flex flex-wrap items-center gap-3">
+            <Button kind="main" type="submit" disabled={enter.isPending}>
+              {registering ? "Register" : "Sign in"}
+            </Button>
+            <Link to={registering ? "/sign-in" : "/register"} className="px-2 py-2 font-semibold text-spruce underline-offset-4 hover:underline">
+              {registering ? "I have an account" : "I am new here"}
+            </Link>
+          </div>
+        </form>
+        {demo && (
+          <div className="mt-8 border-t border-rule pt-5">
+            <Button onClick={() => openDemo.mutate(undefined)} disabled={openDemo.isPending}>
+              {openDemo.isPending ? "Opening, one moment" : "Open the demo"}
+            </Button>
+            <p className="mt-2 text-sm text-soft">Ten weeks of a made-up marimba player, Odile Marrane.</p>
+          </div>
+        )}
+        <p className="mt-8 max-w-[46ch] border-l-2 border-brass pl-3 text-sm text-soft">
+          This plans practice; it is not medical advice. Pain, numbness or tingling that stays belongs with a physician or a licensed therapist
+          who knows musicians.
+        </p>
+      </section>
+    </main>
+  );
+}

@@ -1,0 +1,49 @@
+import { useEffect, useRef, useState } from "react";
+import { useWidth } from "../ui/useWidth";
+
+interface Props {
+  abc: string;
+  /** What it shows, for those who do not see it. */
+  label: string;
+  /** How large the notes are; 1 is as in a printed part. */
+  scale?: number;
+}
+
+/** Music engraved from ABC. The engraver is loaded when the first music is shown. */
+export function Engraving({ abc, label, scale = 1.1 }: Props) {
+  const [frame, width] = useWidth<HTMLDivElement>(0);
+  const staff = useRef<HTMLDivElement>(null);
+  const [failed, setFailed] = useState(false);
+
+  useEffect(() => {
+    if (!staff.current || width === 0) return;
+    let current = true;
+    import("abcjs")
+      .then(({ default: abcjs }) => {
+        if (!current || !staff.current) return;
+        abcjs.renderAbc(staff.current, abc, {
+          scale,
+          staffwidth: Math.max(180, (width - 24) / scale),
+          paddingtop: 4,
+          paddingbottom: 4,
+          paddingleft: 4,
+          paddingright: 4,
+          add_classes: true,
+          foregroundColor: "currentColor",
+          wrap: { minSpacing: 1.5, maxSpacing: 2.6, preferredMeasuresPerLine: 4 },
+        });
+        setFailed(false);
+      })
+      .catch(() => current && setFailed(true));
+    return () => {
+      current = false;
+    };
+  }, [abc, width, scale]);
+
+  return (
+    <div ref={frame} role="img" aria-label={label} className="w-full overflow-hidden">
+      <div ref={staff} aria-hidden="true" />
+      {failed && <p className="text-sm">The notes could not be drawn; everything else works.</p>}
+    </div>
+  );
+}

@@ -1,0 +1,70 @@
+import type { Looks } from "./Relief";
+import type { ReliefData, Scales } from "./terrain";
+
+const PART: Record<ReliefData["blocks"][number]["part"], string> = {
+  WARM_UP: "Warm-up",
+  OPENER: "Controlled",
+  CORE: "Core",
+  CLOSER: "Close",
+};
+
+interface Props {
+  relief: ReliefData;
+  scales: Scales;
+  looks: Looks;
+}
+
+const LABEL_WIDTH = 20;
+
+/** Seconds under each rest; where rests stand too close, once for the block. */
+export function RestLabels({ relief, scales: { x, base }, looks }: Props) {
+  const rests = relief.stretches.filter((stretch) => stretch.form === "REST");
+  const middle = (rest: (typeof rests)[number]) => x(rest.start + rest.seconds / 2);
+  let last = -Infinity;
+  return (
+    <g fontSize="11" fill={looks.soft} textAnchor="middle" className="font-mono">
+      {rests.map((rest) => {
+        if (middle(rest) - last < LABEL_WIDTH) return null;
+        last = middle(rest);
+        return (
+          <text key={rest.start} x={last} y={base + 13}>
+            {Math.round(rest.seconds)}
+          </text>
+        );
+      })}
+    </g>
+  );
+}
+
+/** What each block is and how long, where there is room to say it. */
+export function BlockLabels({ relief, scales: { x, base }, looks }: Props) {
+  return (
+    <g>
+      {relief.blocks
+        .filter((block) => block.end > block.start)
+        .map((block) => {
+          const left = x(block.start);
+          const room = x(block.end) - left;
+          const name = PART[block.part];
+          if (room < 24) return null;
+          return (
+            <g key={block.start}>
+              <line x1={left} x2={left} y1={base} y2={base + 36} stroke={looks.soft} strokeWidth="1" />
+              {room > name.length * 7 + 10 && (
+                <text x={left + 5} y={base + 32} fontSize="13" fontWeight="700" fill={looks.ink}>
+                  {name}
+                  {room > 150 && (
+                    <tspan fontWeight="400" fill={looks.soft}>
+                      {"  "}
+                      {Math.max(1, Math.round((block.end - block.start) / 60))} min
+                      {block.part === "WARM_UP" ? ", extra" : ""}
+                    </tspan>
+                  )}
+                </text>
+              )}
+            </g>
+          );
+        })}
+    </g>
+  );
+}

@@ -1,0 +1,74 @@
+import { scaleLinear } from "d3-scale";
+import { bpm, oneDecimal } from "../ui/format";
+import type { Looks } from "./Relief";
+import { path, type Point, type ReliefData, reserveLine } from "./terrain";
+
+interface Props {
+  relief: ReliefData;
+  x: (seconds: number) => number;
+  top: number;
+  left: number;
+  right: number;
+  looks: Looks;
+}
+
+const HEIGHT = 40;
+
+function Frame({ name, left, top, looks }: { name: string; left: number; top: number; looks: Looks }) {
+  return (
+    <text x={left - 8} y={top + HEIGHT / 2 + 4} textAnchor="end" fontSize="11" fill={looks.soft}>
+      {left < 40 ? name[0] : name}
+    </text>
+  );
+}
+
+function area(points: Point[], bottom: number) {
+  if (points.length === 0) return "";
+  return `${path([{ x: points[0]!.x, y: bottom }, ...points, { x: points.at(-1)!.x, y: bottom }])}Z`;
+}
+
+/** What bursts draw on and rests fill: a rule of thumb. */
+export function ReserveLane({ relief, x, top, left, right, looks }: Props) {
+  const y = scaleLinear([0, 1], [top + HEIGHT, top + 2]);
+  const points = reserveLine(relief.stretches).map(({ seconds, level }) => ({ x: x(seconds), y: y(level) }));
+  return (
+    <g>
+      <Frame name="reserve" left={left} top={top} looks={looks} />
+      <path d={area(points, top + HEIGHT)} fill={looks.soft} fillOpacity="0.16" />
+      <path d={path(points)} fill="none" stroke={looks.ink} strokeWidth="1.5" />
+      <line x1={left} x2={right} y1={y(relief.burstFloor)} y2={y(relief.burstFloor)} stroke={looks.plum} strokeDasharray="2 4" strokeWidth="1.5" />
+      <text x={right} y={y(relief.burstFloor) + 13} textAnchor="end" fontSize="11" fill={looks.soft}>
+        a burst needs {Math.round(relief.burstFloor * 100)}%
+      </text>
+    </g>
+  );
+}
+
+/** Today's effort climbing toward its cap. */
+export function EffortLane({ relief, x, top, left, right, looks }: Props) {
+  const y = scaleLinear([0, Math.max(relief.effortCap, relief.effortBefore, 1)], [top + HEIGHT, top + 6]);
+  let before = relief.effortBefore;
+  const points: Point[] = [{ x: left, y: y(before) }];
+  for (const stretch of relief.stretches) {
+    points.push({ x: x(stretch.start), y: y(before) });
+    points.push({ x: x(stretch.start + stretch.seconds), y: y(stretch.effortAfter) });
+    before = stretch.effortAfter;
+  }
+  const end = points.at(-1)!;
+  return (
+    <g>
+      <Frame name="effort" left={left} top={top} looks={looks} />
+      <path d={area(points, top + HEIGHT)} fill={looks.spruce} fillOpacity="0.22" />
+      <path d={path(points)} fill="none" stroke={looks.spruce} strokeWidth="2" />
+      <line x1={left} x2={right} y1={y(relief.effortCap)} y2={y(relief.effortCap)} stroke={looks.ink} strokeWidth="1.5" />
+      <text x={left + 6} y={y(relief.effortCap) + 14} fontSize="11" fill={looks.soft}>
+        cap {bpm(relief.effortCap)} effort minutes
+      </text>
+      {relief.stretches.length > 0 && (
+        <text x={end.x - 4} y={Math.max(top + 18, end.y - 5)} textAnchor="end" fontSize="12" fontWeight="700" fill={looks.ink}>
+          {oneDecimal(before)}
+        </text>
+      )}
+    </g>
+  );
+}

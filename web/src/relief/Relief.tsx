@@ -1,0 +1,262 @@
+import { scaleLinear, scaleLog } from "d3-scale";
+import { type KeyboardEvent, type ReactNode, useId, useState } from "react";
+import { bpm, clock, minutes } from "../ui/format";
+import { useWidth } from "../ui/useWidth";
+import { BlockLabels, RestLabels } from "./Labels";
+import { EffortLane, ReserveLane } from "./Lanes";
+import { path, type ReliefData, ridgeLine, ridges, type Scales, spire, type Stretch, stretchAt, tempoRange, tempoTicks } from "./terrain";
+
+export interface Looks {
+  ink: string;
+  soft: string;
+  rule: string;
+  spruce: string;
+  plum: string;
+  brass: string;
+  band: string;
+  ground: string;
+}
+
+const DAY: Looks = {
+  ink: "#14211d", soft: "#4d5a55", rule: "#dde3df", spruce: "#0e5a4b", plum: "#9c1f63", brass: "#7a4e0c", band: "#b7791f", ground: "#f5f7f4",
+};
+const NIGHT: Looks = {
+  ink: "#e9efeb", soft: "#a9b8b1", rule: "#22302a", spruce: "#4fb59a", plum: "#f07fb8", brass: "#e3b56c", band: "#d9a552", ground: "#0d1613",
+};
+
+interface Props {
+  relief: ReliefData;
+  dark?: boolean;
+  /** Seconds from the start where the run stands. */
+  playhead?: number;
+  /** The height of the terrain itself, in pixels. */
+  height?: number;
+  /** Whether reserve and effort are drawn beneath. */
+  lanes?: boolean;
+  /** Whether blocks are named beneath. */
+  labels?: boolean;
+  /** A second relief drawn as an outline behind: what was planned. */
+  planned?: ReliefData;
+  /** Things to take hold of, drawn over the terrain. */
+  handles?: (scales: Scales, width: number) => ReactNode;
+}
+
+const FORM: Record<Stretch["form"], string> = {
+  WARM_UP: "warm-up",
+  CONTROLLED: "slow",
+  BURST: "burst",
+  CLOSING: "easy",
+  REST: "rest",
+};
+
+/** A workout as a landscape: time to the right, tempo upward on a log scale. */
+export function Relief({ relief, dark = false, playhead, height = 250, lanes = true, labels = true, planned, handles }: Props) {
+  const looks = dark ? NIGHT : DAY;
+  const [frame, width] = useWidth<HTMLDivElement>();
+  const [pointed, setPointed] = useState<number>();
+  const hatch = useId();
+  const gutter = width < 520 ? 30 : 44;
+  const total = Math.max(relief.seconds, planned?.seconds ?? 0, 1);
+  const range = tempoRange(planned ? { ...planned, stretches: [...planned.stretches, ...relief.stretches] } : relief);
+  const base = height - 1;
+  const x = scaleLinear([0, total], [gutter, width - 8]);
+  const y = scaleLog(range, [base, 14]);
+  const scales: Scales = { x, y, base };
+  const laneTop = height + (labels ? 44 : 14);
+  const full = laneTop + (lanes ? 104 : 0);
+  const shown = pointed === undefined ? undefined : stretchAt(relief.stretches, pointed);
+
+  function point(clientX: number, left: number) {
+    setPointed(Math.max(0, Math.min(total, x.invert(clientX - left))));
+  }
+
+  function step(event: KeyboardEvent) {
+    const way = event.key === "ArrowRight" ? 1 : event.key === "ArrowLeft" ? -1 : 0;
+    if (way === 0 || relief.stretches.length === 0) return;
+    event.preventDefault();
+    const now = relief.stretches.findIndex((stretch) => stretch === shown);
+    const next = relief.stretches[Math.max(0, Math.min(relief.stretches.length - 1, now + way))]!;
+    setPointed(next.start + next.seconds / 2);
+  }
+
+  return (
+    <div ref={frame} className="w-full">
+      <div
+        role="group"
+        tabIndex={0}
+        aria-label={summary(relief)}
+        aria-describedby={`${hatch}-read`}
+        onKeyDown={step}
+        onBlur={() => setPointed(undefined)}
+        onPointerMove={(event) => point(event.clientX, event.currentTarget.getBoundingClientRect().left)}
+        onPointerLeave={() => setPointed(undefined)}
+      >
+        <svg width={width} height={full} aria-hidden="true" className="block overflow-visible">
+          <defs>
+            <pattern id={hatch} width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+              <rect width="5" height="5" fill={looks.ground} />
+              <rect width="3" height="5" fill={looks.plum} />
+            </pattern>
+            <linearGradient id={`${hatch}-band`} x1="0" x2="0" y1="0" y2="1">
+              <stop offset="0" stopColor={looks.band} stopOpacity="0.08" />
+              <stop offset="0.5" stopColor={looks.band} stopOpacity="0.42" />
+              <stop offset="1" stopColor={looks.band} stopOpacity="0.08" />
+            </linearGradient>
+          </defs>
+          {tempoTicks(range, Math.floor(height / 28)).map((tempo) => (
+            <g key={tempo}>
+              <line x1={gutter} x2={width - 8} y1={y(tempo)} y2={y(tempo)} stroke={looks.rule} />
+              <text x={gutter - 8} y={y(tempo) + 4} textAnchor="end" fontSize="12" fill={looks.soft} className="font-mono">
+                {tempo}
+              </text>
+            </g>
+          ))}
+          <CeilingBand relief={relief} scales={scales} from={gutter} to={width - 8} fill={`url(#${hatch}-band)`} looks={looks} />
+          {planned && <Outline relief={planned} scales={scales} looks={looks} />}
+          <Ground relief={relief} scales={scales} looks={looks} hatch={`url(#${hatch})`} />
+          <BaseLine relief={relief} scales={scales} to={x(total)} looks={looks} />
+          <RestLabels relief={relief} scales={scales} looks={looks} />
+          {labels && <BlockLabels relief={relief} scales={scales} looks={looks} />}
+          {lanes && (
+            <>
+              <ReserveLane relief={relief} x={x} top={laneTop} left={gutter} right={width - 8} looks={looks} />
+              <EffortLane relief={relief} x={x} top={laneTop + 52} left={gutter} right={width - 8} looks={looks} />
+            </>
+          )}
+          {shown && (
+            <line x1={x(pointed!)} x2={x(pointed!)} y1={10} y2={full} stroke={looks.ink} strokeDasharray="2 3" />
+          )}
+          {playhead !== undefined && <Playhead x={x(Math.min(playhead, total))} base={base} looks={looks} />}
+          {handles?.(scales, width)}
+        </svg>
+      </div>
+      <p id={`${hatch}-read`} aria-live="polite" className={`min-h-6 truncate text-sm ${dark ? "text-night-soft" : "text-soft"}`} style={{ paddingLeft: gutter }}>
+        {shown ? reading(shown) : ""}
+      </p>
+    </div>
+  );
+}
+
+function reading(stretch: Stretch) {
+  const what = stretch.form === "REST" ? `rest ${Math.round(stretch.seconds)} s` : `${FORM[stretch.form]} at ${bpm(stretch.tempo!)}`;
+  const verdict = stretch.verdict ? `, ${stretch.verdict.toLowerCase()}, tension ${stretch.tension}` : "";
+  return `${clock(stretch.start)} ${what}${verdict}. ${stretch.why}`;
+}
+
+function summary(relief: ReliefData) {
+  const { totals } = relief;
+  return (
+    `Workout of ${minutes(totals.seconds)}: ${totals.passes} passes, ${totals.bursts} bursts, ` +
+    `${minutes(totals.restSeconds)} of rest, ceiling ${bpm(relief.estimate.ceiling.middle)}, target ${bpm(relief.target)}. ` +
+    "Left and right arrow keys read it step by step."
+  );
+}
+
+interface Layer {
+  relief: ReliefData;
+  scales: Scales;
+  looks: Looks;
+}
+
+function CeilingBand({ relief, scales: { y }, from, to, fill, looks }: Layer & { from: number; to: number; fill: string }) {
+  const { ceiling } = relief.estimate;
+  const above = y(relief.target) < y(ceiling.high);
+  const width = Math.round((ceiling.high - ceiling.low) / 2);
+  return (
+    <g>
+      <rect x={from} width={to - from} y={y(ceiling.high)} height={y(ceiling.low) - y(ceiling.high)} fill={fill} />
+      <line x1={from} x2={to} y1={y(ceiling.middle)} y2={y(ceiling.middle)} stroke={looks.band} strokeWidth="1.5" strokeDasharray="7 4" />
+      <text x={from + 6} y={y(ceiling.middle) - 5} fontSize="13" fontWeight="700" fill={looks.brass}>
+        {relief.estimate.enoughEvidence ? `ceiling ${bpm(ceiling.middle)} ± ${width}` : `ceiling about ${bpm(ceiling.middle)}, a guess yet`}
+      </text>
+      <line x1={from} x2={to} y1={y(relief.target)} y2={y(relief.target)} stroke={looks.ink} strokeWidth="1.25" />
+      <text x={to} y={y(relief.target) + (above ? -5 : 14)} textAnchor="end" fontSize="13" fill={looks.ink}>
+        target {bpm(relief.target)}
+      </text>
+    </g>
+  );
+}
+
+function Outline({ relief, scales, looks }: Layer) {
+  return (
+    <g fill="none" stroke={looks.soft} strokeWidth="1" strokeDasharray="3 3">
+      {ridges(relief.stretches).map((ridge) => (
+        <path key={ridge[0]!.start} d={path(ridgeLine(ridge, scales))} />
+      ))}
+      {relief.stretches.filter((stretch) => stretch.form === "BURST").map((burst) => (
+        <path key={burst.start} d={path(spire(burst, scales))} />
+      ))}
+    </g>
+  );
+}
+
+function Ground({ relief, scales, looks, hatch }: Layer & { hatch: string }) {
+  const anyPlayed = relief.stretches.some((stretch) => stretch.played);
+  const faint = (stretch: Stretch) => anyPlayed && !stretch.played;
+  return (
+    <g strokeLinejoin="round">
+      {ridges(relief.stretches).map((ridge) => {
+        const first = ridge[0]!;
+        const warmUp = first.form === "WARM_UP";
+        return (
+          <path
+            key={first.start}
+            d={path(ridgeLine(ridge, scales))}
+            fill={looks.spruce}
+            fillOpacity={warmUp ? (first.played ? 0.35 : 0.06) : faint(first) ? 0.22 : 0.92}
+            stroke={looks.spruce}
+            strokeWidth={warmUp ? 1.75 : 1.25}
+            strokeDasharray={warmUp ? "1.5 4" : undefined}
+            strokeLinecap={warmUp ? "round" : undefined}
+          />
+        );
+      })}
+      {relief.stretches
+        .filter((stretch) => stretch.form === "BURST")
+        .map((burst) => (
+          <path key={burst.start} d={`${path(spire(burst, scales))}Z`} fill={faint(burst) ? "none" : hatch} stroke={looks.plum} strokeWidth="1.25" />
+        ))}
+      {relief.stretches
+        .filter((stretch) => stretch.verdict !== null)
+        .map((stretch) => (
+          <Verdict key={stretch.start} stretch={stretch} scales={scales} looks={looks} />
+        ))}
+    </g>
+  );
+}
+
+function Verdict({ stretch, scales: { x, y }, looks }: { stretch: Stretch; scales: Scales; looks: Looks }) {
+  const at = { x: x(stretch.start + stretch.countIn + (stretch.seconds - stretch.countIn) / 2), y: y(stretch.tempo!) - 7 };
+  if (stretch.verdict === "BROKE") {
+    return <path d={`M${at.x - 3} ${at.y - 3}l6 6m0 -6l-6 6`} stroke={looks.ink} strokeWidth="1.75" />;
+  }
+  const rough = stretch.verdict === "ROUGH";
+  return <circle cx={at.x} cy={at.y} r={rough ? 3 : 1.6} fill={rough ? "none" : looks.soft} stroke={rough ? looks.ink : "none"} strokeWidth="1.4" />;
+}
+
+/** The ground line, broken where there is a rest. */
+function BaseLine({ relief, scales: { x, base }, to, looks }: Layer & { to: number }) {
+  const lines: [number, number][] = [];
+  let from = x(0);
+  for (const rest of relief.stretches.filter((stretch) => stretch.form === "REST")) {
+    lines.push([from, x(rest.start)]);
+    from = x(rest.start + rest.seconds);
+  }
+  lines.push([from, to]);
+  return (
+    <g stroke={looks.ink} strokeWidth="1.5">
+      {lines.map(([left, right]) => (
+        <line key={left} x1={left} x2={right} y1={base} y2={base} />
+      ))}
+    </g>
+  );
+}
+
+function Playhead({ x, base, looks }: { x: number; base: number; looks: Looks }) {
+  return (
+    <g data-testid="playhead">
+      <line x1={x} x2={x} y1={6} y2={base + 6} stroke={looks.ink} strokeWidth="2" />
+      <path d={`M${x - 6} 0h12l-6 8z`} fill={looks.ink} />
+    </g>
+  );
+}

@@ -1,0 +1,107 @@
+import type { Schemas } from "../api/client";
+
+export type ReliefData = Schemas["Relief"];
+export type Stretch = Schemas["StretchDto"];
+
+/** Passes follow each other with this much time to answer, during which the ground dips. */
+const ANSWER_SECONDS = 4;
+
+/** How far the ground dips between two passes, as a share of the lower one's height. */
+const SADDLE = 0.62;
+
+export interface Point {
+  x: number;
+  y: number;
+}
+
+export interface Scales {
+  x: (seconds: number) => number;
+  y: (tempo: number) => number;
+  base: number;
+}
+
+/** The tempos the relief has to show: everything played, the band and the target, with some air. */
+export function tempoRange(relief: ReliefData): [number, number] {
+  const tempos = relief.stretches.map((stretch) => stretch.tempo).filter((tempo) => tempo !== null);
+  const low = Math.min(...tempos, relief.estimate.ease.middle);
+  const high = Math.max(...tempos, relief.target, relief.estimate.ceiling.high);
+  return [low * 0.8, high * 1.07];
+}
+
+/** Round tempos to label, about as many as fit. */
+export function tempoTicks([low, high]: [number, number], most: number): number[] {
+  for (const step of [10, 20, 40, 80]) {
+    const ticks = [];
+    for (let tempo = Math.ceil(low / step) * step; tempo <= high; tempo += step) ticks.push(tempo);
+    if (ticks.length <= most) return ticks;
+  }
+  return [];
+}
+
+const isGround = (stretch: Stretch) => stretch.form === "CONTROLLED" || stretch.form === "CLOSING" || stretch.form === "WARM_UP";
+
+/** Passes that follow each other without a rest or a burst between: one ridge. */
+export function ridges(stretches: Stretch[]): Stretch[][] {
+  const found: Stretch[][] = [];
+  let ridge: Stretch[] = [];
+  for (const stretch of stretches) {
+    const before = ridge.at(-1);
+    const joins = before && isGround(stretch) && before.form === stretch.form && before.block === stretch.block && before.played === stretch.played;
+    if (before && !joins) {
+      found.push(ridge);
+      ridge = [];
+    }
+    if (isGround(stretch)) ridge.push(stretch);
+  }
+  if (ridge.length > 0) found.push(ridge);
+  return found;
+}
+
+/** The outline of a ridge: up while counting in, level while playing, a dip between passes. */
+export function ridgeLine(ridge: Stretch[], { x, y, base }: Scales): Point[] {
+  const line: Point[] = [];
+  ridge.forEach((stretch, i) => {
+    const top = y(stretch.tempo!);
+    const from = stretch.start;
+    const to = stretch.start + stretch.seconds;
+    if (i === 0) line.push({ x: x(from), y: base });
+    line.push({ x: x(from + stretch.countIn), y: top });
+    line.push({ x: x(to - ANSWER_SECONDS), y: top });
+    const next = ridge[i + 1];
+    const dip = next ? base - SADDLE * (base - Math.max(top, y(next.tempo!))) : base;
+    line.push({ x: x(to), y: dip });
+  });
+  return line;
+}
+
+/** A burst: a narrow spire with a notched top, wide enough to be seen however short it is. */
+export function spire(stretch: Stretch, { x, y, base }: Scales, least = 6): Point[] {
+  const left = x(stretch.start + stretch.countIn);
+  const right = x(stretch.start + stretch.seconds - ANSWER_SECONDS);
+  const middle = (left + right) / 2;
+  const half = Math.max(least, right - left) / 2;
+  const top = y(stretch.tempo!);
+  return [
+    { x: middle - half * 1.35, y: base },
+    { x: middle - half, y: top },
+    { x: middle, y: top + half * 1.5 },
+    { x: middle + half, y: top },
+    { x: middle + half * 1.35, y: base },
+  ];
+}
+
+export const path = (points: Point[]) =>
+  points.map((point, i) => `${i === 0 ? "M" : "L"}${point.x.toFixed(1)} ${point.y.toFixed(1)}`).join("");
+
+/** The reserve over time: one value at each end of each step. */
+export function reserveLine(stretches: Stretch[]): { seconds: number; level: number }[] {
+  return stretches.flatMap((stretch) => [
+    { seconds: stretch.start, level: stretch.reserveBefore },
+    { seconds: stretch.start + stretch.seconds, level: stretch.reserveAfter },
+  ]);
+}
+
+/** The stretch that a moment lies in. */
+export function stretchAt(stretches: Stretch[], seconds: number): Stretch | undefined {
+  return stretches.find((stretch) => seconds >= stretch.start && seconds < stretch.start + stretch.seconds);
+}

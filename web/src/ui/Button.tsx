@@ -1,0 +1,36 @@
+import { type ButtonHTMLAttributes, type ReactNode } from "react";
+import { Link } from "react-router";
+
+const BASE =
+  "inline-flex min-h-11 items-center justify-center gap-2 rounded-[5px] px-4 py-2 text-base font-semibold whitespace-nowrap transition-colors";
+
+const KINDS = {
+  main: "bg-spruce text-white hover:bg-[#0a4639] disabled:bg-rule disabled:text-soft",
+  plain: "border border-rule-strong bg-transparent text-ink hover:border-ink disabled:text-rule-strong",
+  quiet: "text-spruce underline-offset-4 hover:underline px-2",
+  danger: "border border-plum text-plum hover:bg-plum hover:text-white",
+} as const;
+
+interface Looks {
+  kind?: keyof typeof KINDS;
+  children: ReactNode;
+}
+
+export function Button({ kind = "plain", className = "", ...rest }: Looks & ButtonHTMLAttributes<HTMLButtonElement>) {
+  return <button type="button" className={`${BASE} ${KINDS[kind]} ${className}`} {...rest} />;
+}
+
+export function ButtonLink({ kind = "plain", to, children }: Looks & { to: string }) {
+  return (
+    <Link to={to} className={`${BASE} ${KINDS[kind]}`}>
+      {children}
+    </Link>
+  );
+}
+
+/** A key on the keyboard, as a hint beside what it does. */
+export function KeyCap({ children }: { children: ReactNode }) {
+  return (
+    <kbd className="rounded-[3px] border border-current/50 px-1.5 py-px font-mono text-[0.75em] font-semibold">{children}</kbd>
+  );
+}

@@ -1,0 +1,53 @@
+import { Link, NavLink } from "react-router";
+
+const PLACES = [
+  ["/", "Today"],
+  ["/passages", "Passages"],
+  ["/ceiling", "Ceiling"],
+  ["/load", "Load"],
+  ["/log", "Log"],
+] as const;
+
+export function Mark() {
+  return (
+    <svg viewBox="0 0 32 32" width="26" height="26" aria-hidden="true">
+      <path d="M2 27V20l6-2 5 9z" className="fill-spruce" />
+      <path d="M13 27V5l2.5 3.5L18 5v22z" className="fill-plum" />
+      <path d="M18 27l6-9 6 2v7z" className="fill-spruce" />
+    </svg>
+  );
+}
+
+/** The places of the application, and whose it is. */
+export function Nav({ name }: { name: string }) {
+  return (
+    <>
+      <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:bg-white focus:p-3">
+        Skip to the page
+      </a>
+      <div className="border-b border-rule">
+        <nav aria-label="Places" className="mx-auto flex max-w-[1300px] flex-wrap items-stretch gap-x-5 px-4 sm:gap-x-7 sm:px-9">
+          <Link to="/" className="flex items-center gap-2 py-3 pr-2 text-lg font-bold">
+            <Mark /> Tachylim
+          </Link>
+          {PLACES.map(([to, label]) => (
+            <NavLink
+              key={to}
+              to={to}
+              end={to === "/"}
+              className={({ isActive }) =>
+                `flex min-h-12 items-center border-b-[3px] pt-1 ${isActive ? "border-spruce font-semibold text-ink" : "border-transparent text-soft hover:text-ink"}`
+              }
+            >
+              {label}
+            </NavLink>
+          ))}
+          <NavLink to="/settings" className="ml-auto flex min-h-12 max-w-48 items-center truncate text-soft hover:text-ink">
+            <span className="sr-only">Settings of </span>
+            <span className="truncate" dir="auto">{name}</span>
+          </NavLink>
+        </nav>
+      </div>
+    </>
+  );
+}

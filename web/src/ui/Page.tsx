@@ -1,0 +1,56 @@
+import { type ReactNode, useEffect } from "react";
+import { sentence } from "../api/queries";
+import { Button } from "./Button";
+
+interface Props {
+  title: string;
+  above?: ReactNode;
+  aside?: ReactNode;
+  children: ReactNode;
+}
+
+/** A place in the application: what it is about at the top left, what to do at the top right. */
+export function Page({ title, above, aside, children }: Props) {
+  useEffect(() => {
+    document.title = `${title} · Tachylim`;
+  }, [title]);
+  return (
+    <main id="main" className="mx-auto w-full max-w-[1300px] px-4 pt-6 pb-16 sm:px-9">
+      <header className="mb-5 flex flex-wrap items-end justify-between gap-x-6 gap-y-3">
+        <div className="min-w-0 flex-1 basis-72">
+          {above && <p className="mb-0.5 text-soft">{above}</p>}
+          <h1 dir="auto">{title}</h1>
+        </div>
+        {aside && <div className="flex flex-wrap items-center gap-3">{aside}</div>}
+      </header>
+      {children}
+    </main>
+  );
+}
+
+export function Waiting() {
+  return (
+    <p role="status" className="px-9 py-16 text-soft">
+      One moment.
+    </p>
+  );
+}
+
+export function Failed({ error, again }: { error: unknown; again?: () => void }) {
+  return (
+    <div role="alert" className="mx-auto max-w-xl px-4 py-16">
+      <p className="mb-4 text-lg">{sentence(error)}</p>
+      {again && <Button onClick={again}>Try again</Button>}
+    </div>
+  );
+}
+
+/** One caution, where something is decided. */
+export function Caution({ children }: { children?: ReactNode }) {
+  return (
+    <p className="border-l-2 border-brass pl-3 text-sm text-soft">
+      {children ??
+        "Stop at pain, numbness, tingling or loss of control. If it stays, see a physician or a licensed therapist who knows musicians; a teacher's or clinician's limits win over these."}
+    </p>
+  );
+}

@@ -1,0 +1,42 @@
+/** Whole beats a minute, as a metronome shows them. */
+export const bpm = (tempo: number) => String(Math.round(tempo));
+
+/** Seconds as minutes and seconds: 1:05. */
+export function clock(seconds: number) {
+  const whole = Math.max(0, Math.round(seconds));
+  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, "0")}`;
+}
+
+/** Seconds as whole minutes, for totals. */
+export function minutes(seconds: number) {
+  const whole = Math.round(seconds / 60);
+  return whole === 0 && seconds > 0 ? "under 1 min" : `${whole} min`;
+}
+
+export const oneDecimal = (value: number) =>
+  value.toLocaleString(undefined, { minimumFractionDigits: 0, maximumFractionDigits: 1 });
+
+/** A day without a time, such as 2026-03-02, as the browser's locale writes it. */
+export function day(iso: string, options: Intl.DateTimeFormatOptions = { day: "numeric", month: "short" }) {
+  return new Date(`${iso}T12:00:00`).toLocaleDateString(undefined, options);
+}
+
+export const longDay = (iso: string) => day(iso, { weekday: "long", day: "numeric", month: "long" });
+
+export function timeOfDay(instant: string) {
+  return new Date(instant).toLocaleTimeString(undefined, { hour: "numeric", minute: "2-digit" });
+}
+
+const FAMILY: Record<string, string> = {
+  WIND: "wind",
+  BRASS: "brass",
+  BOWED: "bowed strings",
+  PLUCKED: "plucked strings",
+  KEYBOARD: "keyboard",
+  MALLET: "mallets and drums",
+  FREE_REED: "free reed",
+  OTHER: "another instrument",
+};
+
+export const families = Object.keys(FAMILY);
+export const family = (key: string) => FAMILY[key] ?? key;

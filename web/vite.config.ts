@@ -1,0 +1,11 @@
+import tailwindcss from "@tailwindcss/vite";
+import react from "@vitejs/plugin-react";
+import { defineConfig } from "vitest/config";
+
+export default defineConfig({
+  plugins: [react(), tailwindcss()],
+  // Nothing may be inlined as a data: address but images: the content policy forbids it for the rest.
+  build: { assetsInlineLimit: 0, manifest: true, modulePreload: { polyfill: false } },
+  server: { proxy: { "/api": "http://localhost:8080" } },
+  test: { include: ["src/**/*.test.ts"] },
+});
