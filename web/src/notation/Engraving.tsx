@@ -7,10 +7,12 @@ interface Props {
   label: string;
   /** How large the notes are; 1 is as in a printed part. */
   scale?: number;
+  /** Taller music is shrunk to this many pixels. */
+  maxHeight?: number;
 }
 
 /** Music engraved from ABC. The engraver is loaded when the first music is shown. */
-export function Engraving({ abc, label, scale = 1.1 }: Props) {
+export function Engraving({ abc, label, scale = 1.1, maxHeight }: Props) {
   const [frame, width] = useWidth<HTMLDivElement>(0);
   const staff = useRef<HTMLDivElement>(null);
   const [failed, setFailed] = useState(false);
@@ -32,13 +34,14 @@ export function Engraving({ abc, label, scale = 1.1 }: Props) {
           foregroundColor: "currentColor",
           wrap: { minSpacing: 1.5, maxSpacing: 2.6, preferredMeasuresPerLine: 4 },
         });
+        shrink(staff.current, maxHeight);
         setFailed(false);
       })
       .catch(() => current && setFailed(true));
     return () => {
       current = false;
     };
-  }, [abc, width, scale]);
+  }, [abc, width, scale, maxHeight]);
 
   return (
     <div ref={frame} role="img" aria-label={label} className="w-full overflow-hidden">
@@ -46,4 +49,17 @@ export function Engraving({ abc, label, scale = 1.1 }: Props) {
       {failed && <p className="text-sm">The notes could not be drawn; everything else works.</p>}
     </div>
   );
+}
+
+function shrink(staff: HTMLElement, maxHeight = Infinity) {
+  const svg = staff.querySelector("svg");
+  if (!svg) return;
+  const width = Number(svg.getAttribute("width"));
+  const height = Number(svg.getAttribute("height"));
+  const factor = Math.min(1, maxHeight / height);
+  svg.setAttribute("viewBox", `0 0 ${width} ${height}`);
+  svg.setAttribute("width", String(width * factor));
+  svg.setAttribute("height", String(height * factor));
+  // The engraver fixes the height of its frame to the unshrunk music.
+  staff.style.height = `${height * factor}px`;
 }

@@ -1,3 +1,4 @@
+import { clock } from "../ui/format";
 import type { Looks } from "./Relief";
 import type { ReliefData, Scales } from "./terrain";
 
@@ -28,7 +29,7 @@ export function RestLabels({ relief, scales: { x, base }, looks }: Props) {
         last = middle(rest);
         return (
           <text key={rest.start} x={last} y={base + 13}>
-            {Math.round(rest.seconds)}
+            {rest.seconds < 60 ? Math.round(rest.seconds) : `${clock(rest.seconds)}${rest.rest === "BREAK" ? " break" : ""}`}
           </text>
         );
       })}

@@ -65,7 +65,7 @@ export function EffortLane({ relief, x, top, left, right, looks }: Props) {
         cap {bpm(relief.effortCap)} effort minutes
       </text>
       {relief.stretches.length > 0 && (
-        <text x={end.x - 4} y={Math.max(top + 18, end.y - 5)} textAnchor="end" fontSize="12" fontWeight="700" fill={looks.ink}>
+        <text x={end.x - 4} y={end.y < top + 24 ? end.y + 15 : end.y - 5} textAnchor="end" fontSize="12" fontWeight="700" fill={looks.ink}>
           {oneDecimal(before)}
         </text>
       )}

@@ -15,8 +15,8 @@ export function Page({ title, above, aside, children }: Props) {
     document.title = `${title} · Tachylim`;
   }, [title]);
   return (
-    <main id="main" className="mx-auto w-full max-w-[1300px] px-4 pt-6 pb-16 sm:px-9">
-      <header className="mb-5 flex flex-wrap items-end justify-between gap-x-6 gap-y-3">
+    <main id="main" className="mx-auto w-full max-w-[1300px] px-4 pt-5 pb-12 sm:px-9">
+      <header className="mb-4 flex flex-wrap items-end justify-between gap-x-6 gap-y-3">
         <div className="min-w-0 flex-1 basis-72">
           {above && <p className="mb-0.5 text-soft">{above}</p>}
           <h1 dir="auto">{title}</h1>

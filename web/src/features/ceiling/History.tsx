@@ -10,7 +10,7 @@ type Day = Schemas["HistoryDay"];
 const HEIGHT = 320;
 const TOP = 20;
 const BOTTOM = 40;
-const AWAY_DAYS = 7;
+const AWAY_DAYS = 10;
 const DAY_MS = 86_400_000;
 
 const at = (iso: string) => Date.parse(`${iso}T12:00:00`);

@@ -13,7 +13,7 @@ const BOTTOM = 40;
 export function Success({ view }: { view: Schemas["CeilingView"] }) {
   const [frame, width] = useWidth<HTMLDivElement>(560);
   const { estimate, curve, tries } = view;
-  const tempos = [...curve.map((point) => point.tempo), ...tries.map((tried) => tried.tempo)];
+  const tempos = [...curve.map((point) => point.tempo), ...tries.map((tried) => tried.tempo), estimate.breakdown.middle * 1.03];
   const range: [number, number] = [Math.min(...tempos), Math.max(...tempos, view.targetBpm * 1.02)];
   const x = scaleLog(range, [46, width - 12]);
   const y = scaleLinear([0, 1], [HEIGHT - BOTTOM, TOP]);
@@ -39,7 +39,7 @@ export function Success({ view }: { view: Schemas["CeilingView"] }) {
         <rect x={x(estimate.ceiling.low)} width={x(estimate.ceiling.high) - x(estimate.ceiling.low)} y={TOP} height={HEIGHT - TOP - BOTTOM} className="fill-brass" opacity="0.24" />
         <Upright x={x(estimate.ease.middle)} label="ease" anchor="end" looks="stroke-spruce" dashes="2 3" />
         <Upright x={x(estimate.ceiling.middle)} label="ceiling" anchor="middle" looks="stroke-brass-deep" bold />
-        <Upright x={x(estimate.breakdown.middle)} label="breakdown" anchor="start" looks="stroke-plum" dashes="6 3" />
+        <Upright x={x(estimate.breakdown.middle)} label="breakdown" anchor={x(estimate.breakdown.middle) > width - 90 ? "end" : "start"} looks="stroke-plum" dashes="6 3" />
         <path d={draw(curve) ?? ""} fill="none" className="stroke-ink" strokeWidth="2" />
         {tries.map((tried) => (
           <Mark key={`${tried.kind}${tried.tempo}`} x={x(tried.tempo)} y={y(tried.clean / count(tried))} size={size(count(tried))} burst={tried.kind === "BURST"} />

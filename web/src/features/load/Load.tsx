@@ -42,7 +42,9 @@ export default function Load() {
             after the exponential training impulse (Banister 1991) and contested as predictors (Impellizzeri 2020): guardrails, not forecasts of injury.
           </p>
         </div>
-        <Caution />
+        <div>
+          <Caution />
+        </div>
       </section>
     </Page>
   );

@@ -14,11 +14,11 @@ const HEIGHT = 46;
 /** Ease, ceiling and breakdown against the target, on an axis shared with its neighbours. */
 export function TempoLine({ estimate, target, range }: Props) {
   const [frame, width] = useWidth<HTMLDivElement>(400);
-  const x = scaleLog(range, [8, Math.max(40, width - 8)]);
+  const x = scaleLog(range, [8, Math.max(40, width - 40)]);
   const { ease, ceiling, breakdown } = estimate;
   const within = Math.round((ceiling.high - ceiling.low) / 2);
   const said = estimate.enoughEvidence ? `${bpm(ceiling.middle)} ± ${within}` : `about ${bpm(ceiling.middle)}, not enough evidence`;
-  const labelLeft = x(ceiling.middle) > width - 150;
+  const labelLeft = x(ceiling.middle) > x(target) - 140 && x(ceiling.middle) < x(target) + 30;
   return (
     <div ref={frame} className="min-w-0">
       <svg
@@ -35,6 +35,9 @@ export function TempoLine({ estimate, target, range }: Props) {
         <path d={`M${x(breakdown.middle) - 4} 26l8 8m0 -8l-8 8`} className="stroke-plum" strokeWidth="2.5" />
         <path d={`M${x(target)} 8v34`} className="stroke-ink" strokeWidth="1.5" />
         <path d={`M${x(target)} 8h7l-7 6z`} className="fill-ink" />
+        <text x={x(target) + 9} y={15} fontSize="12" className="fill-ink">
+          {bpm(target)}
+        </text>
         <text x={x(ceiling.middle) + (labelLeft ? 4 : -2)} y={13} fontSize="13" fontWeight="700" textAnchor={labelLeft ? "end" : "start"} className="fill-brass-deep">
           {estimate.enoughEvidence ? said : `about ${bpm(ceiling.middle)}, a guess yet`}
         </text>

@@ -114,7 +114,7 @@ export function Stage({ run, view, speed }: Props) {
   const left = view.relief.seconds - view.at;
   const state = rest ? "rest" : playing ? "playing" : played ? "judge" : "ready";
   return (
-    <div className="mx-auto flex w-full max-w-[1500px] flex-1 flex-col gap-3 px-4 py-4 sm:px-9" data-state={state}>
+    <div className="mx-auto flex w-full max-w-[1500px] flex-1 flex-col gap-2 px-4 py-3 sm:px-9" data-state={state}>
       <header className="flex flex-wrap items-center gap-x-5 gap-y-2">
         <p className="mr-auto min-w-0 text-lg">
           <b dir="auto">{view.passage}</b>
@@ -142,12 +142,12 @@ export function Stage({ run, view, speed }: Props) {
               <h1 className={`text-2xl sm:text-3xl ${pass.kind === "BURST" ? "text-night-plum" : "text-night-spruce"}`}>
                 {KIND[pass.kind]} {pass.number} of {pass.of}
                 {pass.kind === "BURST" && ` · ${pass.beats === 1 ? "one beat" : "two beats"}`}
-                {pass.rounds > 1 && ` · ${pass.rounds} times round`}
               </h1>
-              <p className="font-bold leading-[0.86] tracking-tight" style={{ fontSize: "clamp(7rem, 21vw, 15rem)" }}>
+              <p className="font-bold leading-[0.86] tracking-tight" style={{ fontSize: "clamp(6.5rem, min(21vw, 31vh), 15rem)" }}>
                 {bpm(pass.tempo)}
               </p>
               <p className="mt-3 text-lg text-night-soft">
+                {pass.rounds > 1 && <b className="text-night-ink">{pass.rounds} times round · </b>}
                 {oneDecimal(pass.notesPerSecond)} notes a second · ceiling {bpm(view.relief.estimate.ceiling.middle)}
                 {view.relief.estimate.enoughEvidence
                   ? ` ± ${Math.round((view.relief.estimate.ceiling.high - view.relief.estimate.ceiling.low) / 2)}`
@@ -158,7 +158,7 @@ export function Stage({ run, view, speed }: Props) {
           {rest && (
             <>
               <h1 className="text-2xl text-night-ink sm:text-3xl">{rest.reason === "BREAK" ? "Break" : "Rest, hands hanging"}</h1>
-              <p className="font-bold leading-[0.86] tracking-tight text-night-ink" style={{ fontSize: "clamp(7rem, 21vw, 15rem)" }}>
+              <p className="font-bold leading-[0.86] tracking-tight text-night-ink" style={{ fontSize: "clamp(6.5rem, min(21vw, 31vh), 15rem)" }}>
                 <RestCountdown
                   key={view.ordinal}
                   runId={view.id}
@@ -178,7 +178,8 @@ export function Stage({ run, view, speed }: Props) {
               <Engraving
                 abc={pass.abc}
                 label={pass.wholePiece ? "The notes of the piece" : "The notes of this burst"}
-                scale={pass.kind === "BURST" ? 2 : 1.55}
+                scale={pass.kind === "BURST" ? 2.5 : 1.4}
+                maxHeight={240}
               />
               <BeatTrack pass={pass} playing={playing} beat={beat} />
             </>
@@ -190,7 +191,7 @@ export function Stage({ run, view, speed }: Props) {
 
       <Answers state={state} tension={tension} last={view.last} sending={sending} onAct={act} />
       <div className="hidden min-h-0 sm:block">
-        <Relief relief={view.relief} dark playhead={view.at} height={118} lanes={false} labels={false} />
+        <Relief relief={view.relief} dark playhead={view.at} height={104} lanes={false} labels={false} />
         <p className="-mt-5 text-right text-night-soft">
           {minutes(left)} left · break within {minutes(view.secondsToBreak)}
         </p>

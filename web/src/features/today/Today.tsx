@@ -87,8 +87,8 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
           {sentence(begin.error)}
         </p>
       )}
-      {mayBegin ? <Relief relief={plan.relief} height={290} /> : <NothingLeft data={data} />}
-      <div className="mt-5 grid gap-x-10 gap-y-6 border-t border-rule pt-5 md:grid-cols-3">
+      {mayBegin ? <Relief relief={plan.relief} height={232} /> : <NothingLeft data={data} />}
+      <div className="mt-1 grid gap-x-10 gap-y-6 border-t border-rule pt-4 md:grid-cols-3">
         <section>
           <h2 className="mb-1.5">Why this</h2>
           <p>

@@ -40,6 +40,9 @@ public final class Posterior {
     /** Where a new piece's ceiling is guessed to lie, as a share of its target. */
     public static final double NEW_SHARE_OF_TARGET = 0.75;
 
+    /** Cells that weigh less than this are as good as empty. */
+    private static final double NEGLIGIBLE = 1e-9;
+
     /** Weights by shape (s, δ) and then by place of μ; they sum to 1. */
     private final double[][] weights;
 
@@ -94,6 +97,9 @@ public final class Posterior {
         double[][] next = new double[SHAPES][PLACES];
         for (int shape = 0; shape < SHAPES; shape++) {
             for (int place = 0; place < PLACES; place++) {
+                if (weights[shape][place] < NEGLIGIBLE) {
+                    continue;
+                }
                 double chance = model(shape, place).chance(evidence.verdict(), x);
                 next[shape][place] = weights[shape][place] * Math.pow(chance, evidence.power());
             }
@@ -125,7 +131,7 @@ public final class Posterior {
         for (int shape = 0; shape < SHAPES; shape++) {
             for (int from = 0; from < PLACES; from++) {
                 double weight = weights[shape][from];
-                if (weight < 1e-15) {
+                if (weight < NEGLIGIBLE) {
                     continue;
                 }
                 for (int i = -reach; i <= reach; i++) {
@@ -196,7 +202,7 @@ public final class Posterior {
         for (int shape = 0; shape < SHAPES; shape++) {
             for (int place = 0; place < PLACES; place++) {
                 double weight = weights[shape][place];
-                if (weight < 1e-12) {
+                if (weight < NEGLIGIBLE) {
                     continue;
                 }
                 int middle = (int) Math.round((quantity.applyAsDouble(model(shape, place)) - from) / fine);

@@ -95,8 +95,7 @@ public record IntervalBursts(
             boolean gripping = answer.tension().atLeast(Tension.GRIPPING);
             if (!gripping && answer.verdict() != Verdict.BROKE) {
                 return new At(slow, burst, true, done, brokeInARow, unsettled,
-                        "Burst " + (done + 1) + " of " + bursts + " at " + burst + ", "
-                                + percentAbove() + "% above the ceiling. End it if it gets messy.");
+                        "At " + burst + ", " + percentAbove() + "% above the ceiling. End it if it gets messy.");
             }
             return slower(gripping ? "Gripping at " : "It broke at ");
         }

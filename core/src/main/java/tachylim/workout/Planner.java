@@ -42,6 +42,8 @@ public final class Planner {
     /** While the ceiling is poorly known, bursts stay within this of it. */
     private static final double HIGHEST_WHEN_UNSURE = 1.08;
 
+    private static final double PROBING_STEP = 0.03;
+
     private static final int MOST_PASSES = 60;
 
     private final Brief brief;
@@ -112,13 +114,19 @@ public final class Planner {
             start = Tempo.clamped(Math.floor(limit.bpm()));
         }
         int clean = brief.choices().cleanInARow();
-        String from = brief.lastTempo().isPresent()
-                ? "You stopped at " + brief.lastTempo().get() + "; this starts at " + start
-                : "Starts at " + start;
         add(Part.OPENER,
                 new SteadyClimb(start, limit, SteadyClimb.USUAL_STEP, clean, MOST_PASSES),
                 seconds * OPENER_SHARE,
-                from + ", takes a step of 2% for every " + clean + " clean, and stays within ease, " + limit + ".");
+                startWhy(start, limit) + "; every " + clean + " clean earn a step of 2%, up to the ease of " + limit + ".");
+    }
+
+    private String startWhy(Tempo start, Tempo limit) {
+        if (brief.lastTempo().isEmpty()) {
+            return "Starts at " + start;
+        }
+        boolean lowered = start.bpm() < brief.lastTempo().get().times(BELOW_LAST).onMetronome().bpm();
+        return "You stopped at " + brief.lastTempo().get()
+                + (lowered ? "; with ease at " + limit + " now, this starts at " : "; this starts at ") + start;
     }
 
     private void easy() {
@@ -137,15 +145,17 @@ public final class Planner {
         }
     }
 
+    /** From ease to the ceiling, a step for each clean pass or two: also what shows best where the ceiling is. */
     private void climbToCeiling() {
         Tempo limit = Tempo.clamped(Math.floor(Tempo.slower(ceiling(), brief.target()).bpm()));
-        Tempo start = Tempo.slower(limit, controlledLimit().times(HIGHEST_START)).onMetronome();
+        Tempo start = Tempo.slower(limit, controlledLimit().onMetronome());
+        int clean = Math.max(1, brief.choices().cleanInARow() - 2);
         add(Part.CORE,
-                new SteadyClimb(Tempo.slower(start, limit), limit, SteadyClimb.USUAL_STEP,
-                        brief.choices().cleanInARow(), MOST_PASSES),
+                new SteadyClimb(start, limit, PROBING_STEP, clean, MOST_PASSES),
                 seconds * CORE_SHARE,
-                "From " + start + " toward " + limit + ", no further than the ceiling of " + ceiling()
-                        + "; two rough in a row cost a step.");
+                "From ease, " + start + ", toward " + limit + ", no further than the ceiling of " + ceiling()
+                        + "; " + (clean == 1 ? "each clean pass earns" : clean + " clean earn")
+                        + " a step of 3%, two rough in a row cost one.");
     }
 
     private void bursts() {

@@ -53,7 +53,10 @@ class DemoHistory {
 
     private static final double LOST_IN_LAYOFF = 0.03;
     private static final double EXTRA_TENSION = 1.6;
-    private static final double PRACTISES = 0.72;
+    private static final double PRACTISES = 0.8;
+
+    /** The share of workouts with bursts; the others climb to the ceiling. */
+    private static final double BURSTS = 0.55;
 
     private final AccountService accounts;
     private final RepertoireService repertoire;
@@ -82,7 +85,8 @@ class DemoHistory {
                 continue;
             }
             Instant evening = at(today.minusDays(daysAgo), LocalTime.of(17, random.nextInt(50)), zone);
-            for (int session = 0; session < 2; session++) {
+            int sessions = random.nextDouble() < 0.8 ? 2 : 1;
+            for (int session = 0; session < sessions; session++) {
                 DemoPiece piece = pieces.get(turn++ % pieces.size());
                 play(odile, piece, daysAgo, evening.plusSeconds(session * 35L * 60), random);
             }
@@ -114,7 +118,7 @@ class DemoHistory {
 
     private void play(SignedIn odile, DemoPiece piece, int daysAgo, Instant at, SplittableRandom random) {
         SimulatedPlayer player = player(piece, daysAgo, random);
-        School school = random.nextDouble() < 0.8 ? School.INTERVAL_BURSTS : School.STEADY_CLIMB;
+        School school = random.nextDouble() < BURSTS ? School.INTERVAL_BURSTS : School.STEADY_CLIMB;
         PlanWish wish = PlanWish.usual(piece.piece().id(), WORKOUT_MINUTES, school);
         long run = runs.begin(odile, wish, UUID.randomUUID().toString(), at);
         runs.playThrough(odile, run, standing -> answer(player, standing));
@@ -137,8 +141,8 @@ class DemoHistory {
         if (daysAgo <= TENSE_FROM && daysAgo >= TENSE_TO) {
             player = player.tenser(EXTRA_TENSION);
         }
-        return passage.title().equals("Kestrel Weather")
-                ? player.awkwardBetween(Tempo.of(91), Tempo.of(97))
+        return harder < 1
+                ? player.awkwardBetween(Tempo.of(92), Tempo.of(96))
                 : player;
     }
 

@@ -6,6 +6,7 @@ import java.time.ZoneId;
 import java.util.Optional;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.annotation.Lazy;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import tachylim.server.account.AccountService;
@@ -14,6 +15,7 @@ import tachylim.server.run.RunService;
 
 /** The demo account: there from the start, and written anew when its history is no longer up to today. */
 @Service
+@Lazy(false)
 @ConditionalOnProperty("tachylim.demo")
 class DemoService {
 
