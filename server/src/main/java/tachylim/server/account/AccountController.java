@@ -11,7 +11,6 @@ import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
-import java.time.Clock;
 import java.time.LocalDate;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -26,6 +25,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import tachylim.server.TachylimSettings;
+import tachylim.server.account.AccountService.Habit;
 
 @RestController
 @RequestMapping("/api")
@@ -37,13 +37,11 @@ class AccountController {
     private final AccountService accounts;
     private final SecurityContextRepository contexts;
     private final TachylimSettings settings;
-    private final Clock clock;
 
-    AccountController(AccountService accounts, SecurityContextRepository contexts, TachylimSettings settings, Clock clock) {
+    AccountController(AccountService accounts, SecurityContextRepository contexts, TachylimSettings settings) {
         this.accounts = accounts;
         this.contexts = contexts;
         this.settings = settings;
-        this.clock = clock;
     }
 
     /** What every page needs to know before anyone is signed in. */
@@ -79,10 +77,9 @@ class AccountController {
     }
 
     private Me me(SignedIn who) {
-        Account account = accounts.get(who);
-        LocalDate today = account.day(clock.instant());
-        return new Me(account.name(), account.instrument(), account.usualMinutes(today), account.minutesTomorrow(today),
-                today, settings.speed());
+        Habit habit = accounts.habit(who);
+        return new Me(who.name(), habit.instrument(), habit.usualMinutes(), habit.minutesTomorrow(), habit.today(),
+                settings.speed());
     }
 
     @PostMapping("/account")

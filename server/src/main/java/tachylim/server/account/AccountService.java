@@ -44,6 +44,20 @@ public class AccountService {
                 .orElseThrow(() -> Refused.unauthorized("This account is no longer here. Sign in again."));
     }
 
+    /**
+     * What a player is used to.
+     *
+     * @param minutesTomorrow what a day holds from tomorrow; null when nothing changes
+     */
+    public record Habit(InstrumentFamily instrument, int usualMinutes, Integer minutesTomorrow, LocalDate today) {}
+
+    @Transactional(readOnly = true)
+    public Habit habit(SignedIn who) {
+        Account account = get(who);
+        LocalDate today = account.day(clock.instant());
+        return new Habit(account.instrument(), account.usualMinutes(today), account.minutesTomorrow(today), today);
+    }
+
     /** The player's today. */
     @Transactional(readOnly = true)
     public LocalDate today(SignedIn who) {

@@ -53,13 +53,13 @@ class TodayService {
         Long openRun = runs.open(who).map(StoredRun::id).orElse(null);
         return plans.neediest(who, today.day())
                 .map(neediest -> new TodayView(today.day(),
-                        plans.prepared(who, wish(who, neediest, minutes, easy, today), neediest, today), today.dto(),
+                        plans.prepared(who, wish(who, neediest, minutes, easy), neediest, today), today.dto(),
                         why(neediest, today), sinceLastTime(who, neediest, today), openRun))
                 .orElseGet(() -> new TodayView(today.day(), null, today.dto(), "", List.of(), openRun));
     }
 
-    private PlanWish wish(SignedIn who, Neediest neediest, Integer minutes, boolean easy, Today today) {
-        int usual = Math.min(Brief.MOST_MINUTES, accounts.get(who).usualMinutes(today.day()));
+    private PlanWish wish(SignedIn who, Neediest neediest, Integer minutes, boolean easy) {
+        int usual = Math.min(Brief.MOST_MINUTES, accounts.habit(who).usualMinutes());
         int wanted = easy ? MINIMUM_DOSE_MINUTES : minutes != null ? minutes : usual;
         return PlanWish.usual(neediest.piece().id(), wanted, easy ? School.EASY : School.INTERVAL_BURSTS);
     }

@@ -31,7 +31,7 @@ class PlanController {
     /** The usual workout for a piece, to start editing from. */
     @GetMapping("/pieces/{id}/plan")
     PlanView usual(@AuthenticationPrincipal SignedIn who, @PathVariable long id) {
-        int minutes = accounts.get(who).usualMinutes(accounts.today(who));
+        int minutes = accounts.habit(who).usualMinutes();
         return plans.preview(who, PlanWish.usual(id, Math.min(180, minutes), School.INTERVAL_BURSTS));
     }
 

@@ -1,0 +1,87 @@
+package tachylim.server;
+
+import java.util.HashMap;
+import java.util.Map;
+import java.util.UUID;
+import tools.jackson.databind.JsonNode;
+
+/** What tests do again and again: giving a passage, beginning a workout, answering its steps. */
+public final class Practice {
+
+    private Practice() {}
+
+    public static final String KESTREL = "M:4/4\nL:1/16\nK:F\nDFAG FECD FGAc _BAGF | EDCD FDA,D CDEF GAGE | D4";
+
+    /** A passage that the server takes; parts may be put over it. */
+    public static Map<String, Object> passage(Map<String, Object> parts) {
+        Map<String, Object> wish = new HashMap<>(Map.of(
+                "title", "Kestrel Weather", "instrument", "MALLET", "music", abc(KESTREL), "targetBpm", 138,
+                "cleanAt", 110, "played", true, "version", 0));
+        wish.putAll(parts);
+        return wish;
+    }
+
+    public static Map<String, Object> abc(String text) {
+        return Map.of("source", "ABC", "meter", "4/4", "beatUnit", "", "text", text, "bars", 0);
+    }
+
+    public static Map<String, Object> paper(String meter, int bars, String notes) {
+        return Map.of("source", "PAPER", "meter", meter, "beatUnit", "", "text", notes, "bars", bars);
+    }
+
+    public static long newPassage(Player player) {
+        return player.post("/api/passages", passage(Map.of())).ok().path("passage").path("id").asLong();
+    }
+
+    public static long firstPiece(Player player, long passage) {
+        return player.get("/api/passages/" + passage).ok().path("passage").path("pieces").path(0).path("id").asLong();
+    }
+
+    /** A workout plan that the server takes; parts may be put over it. */
+    public static Map<String, Object> plan(long piece, Map<String, Object> parts) {
+        Map<String, Object> wish = new HashMap<>(Map.of(
+                "pieceId", piece, "minutes", 15, "school", "INTERVAL_BURSTS", "bursts", 6, "burstBeats", 2,
+                "controlledShare", 0.62, "firstBurstShare", 1.03, "cleanInARow", 3, "caution", "USUAL",
+                "focus", "evenness"));
+        wish.putAll(parts);
+        return wish;
+    }
+
+    public static Player.Reply begin(Player player, long piece, UUID window) {
+        return player.post("/api/runs", Map.of("plan", plan(piece, Map.of()), "holder", window.toString()));
+    }
+
+    /** A run of a new passage. */
+    public static JsonNode newRun(Player player, UUID window) {
+        return begin(player, firstPiece(player, newPassage(player)), window).ok();
+    }
+
+    public static Map<String, Object> event(JsonNode run, UUID window, String kind, Map<String, Object> parts) {
+        Map<String, Object> event = new HashMap<>(Map.of(
+                "clientId", UUID.randomUUID().toString(), "holder", window.toString(),
+                "ordinal", run.path("ordinal").asInt(), "kind", kind));
+        event.putAll(parts);
+        return event;
+    }
+
+    /** The event that answers the step a run stands at, clean and light. */
+    public static Map<String, Object> answer(JsonNode run, UUID window) {
+        JsonNode rest = run.path("step").path("rest");
+        return rest.isNull()
+                ? event(run, window, "JUDGED", Map.of("verdict", "CLEAN", "tension", 1))
+                : event(run, window, "RESTED", Map.of("seconds", rest.path("seconds").asDouble()));
+    }
+
+    public static Player.Reply send(Player player, JsonNode run, Map<String, Object> event) {
+        return player.post("/api/runs/" + run.path("id").asLong() + "/events", event);
+    }
+
+    /** Answers every step clean until the end, or until enough events have been sent. */
+    public static JsonNode playOn(Player player, JsonNode run, UUID window, int most) {
+        JsonNode now = run;
+        for (int i = 0; i < most && now.path("step").path("ended").isNull(); i++) {
+            now = send(player, now, answer(now, window)).ok();
+        }
+        return now;
+    }
+}

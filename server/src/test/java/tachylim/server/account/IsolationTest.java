@@ -1,0 +1,102 @@
+package tachylim.server.account;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.HashSet;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.beans.factory.annotation.Qualifier;
+import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
+import tachylim.server.Player;
+import tachylim.server.Player.Reply;
+import tachylim.server.Practice;
+import tachylim.server.ServerTest;
+import tools.jackson.databind.JsonNode;
+
+/** Nobody can read, change or even detect what belongs to another account. */
+class IsolationTest extends ServerTest {
+
+    private static final long NOWHERE = 987_654_321;
+
+    @Autowired
+    @Qualifier("requestMappingHandlerMapping")
+    private RequestMappingHandlerMapping mapping;
+
+    private final Set<String> tried = new HashSet<>();
+
+    @Test
+    void whatBelongsToAnotherIsAsIfItWereNotThere() {
+        Player owner = player();
+        UUID window = UUID.randomUUID();
+        long passage = Practice.newPassage(owner);
+        long piece = Practice.firstPiece(owner, passage);
+        JsonNode run = Practice.playOn(owner, Practice.begin(owner, piece, window).ok(), window, 4);
+        long runId = run.path("id").asLong();
+        Player other = player();
+
+        same(other, "GET", "/api/passages/{id}", passage, null);
+        same(other, "PUT", "/api/passages/{id}", passage, Practice.passage(Map.of()));
+        same(other, "DELETE", "/api/passages/{id}", passage, null);
+        same(other, "PUT", "/api/passages/{id}/pieces", passage, Map.of("kind", "BARS", "size", 1));
+        same(other, "PUT", "/api/pieces/{id}", piece, Map.of("name", "mine", "difficulty", 1));
+        same(other, "GET", "/api/pieces/{id}/plan", piece, null);
+        same(other, "GET", "/api/pieces/{id}/ceiling", piece, null);
+        same(other, "GET", "/api/runs/{id}?holder=" + window, runId, null);
+        same(other, "POST", "/api/runs/{id}/events", runId, Practice.answer(run, window));
+        same(other, "POST", "/api/runs/{id}/holder", runId, Map.of("holder", window.toString()));
+        same(other, "PUT", "/api/runs/{id}/note", runId, Map.of("note", "hello"));
+        same(other, "GET", "/api/log/{id}", runId, null);
+        assertThat(tried).as("every endpoint that takes an id is tried").isEqualTo(endpointsWithId());
+
+        bodies(other, piece, window);
+        assertThat(other.get("/api/passages").ok()).isEmpty();
+        assertThat(other.get("/api/log").ok().path("entries")).isEmpty();
+        assertThat(other.get("/api/load").ok().path("days")).isEmpty();
+        assertThat(other.get("/api/today").ok().path("openRun").isNull()).isTrue();
+
+        JsonNode after = owner.get("/api/runs/" + runId + "?holder=" + window).ok();
+        assertThat(after.path("ordinal").asInt()).isEqualTo(run.path("ordinal").asInt());
+        assertThat(after.path("note").asString()).isEmpty();
+        assertThat(owner.get("/api/passages/" + passage).ok().path("passage").path("pieces").path(0).path("name").asString())
+                .isEqualTo("whole");
+    }
+
+    /** Another's thing and a thing that never was get the same answer, to the letter. */
+    private void same(Player other, String method, String template, long id, Object body) {
+        tried.add(method + " " + template.replaceAll("\\?.*", ""));
+        Reply real = other.send(method, template.replace("{id}", String.valueOf(id)), body, true);
+        Reply none = other.send(method, template.replace("{id}", String.valueOf(NOWHERE)), body, true);
+        assertThat(real.status()).as(method + " " + template).isEqualTo(404);
+        assertThat(none.status()).isEqualTo(404);
+        assertThat(real.response().body().replace(String.valueOf(id), "N"))
+                .isEqualTo(none.response().body().replace(String.valueOf(NOWHERE), "N"));
+    }
+
+    private static void bodies(Player other, long piece, UUID window) {
+        assertThat(other.post("/api/plans", Practice.plan(piece, Map.of())).status()).isEqualTo(404);
+        assertThat(Practice.begin(other, piece, window).status()).isEqualTo(404);
+    }
+
+    private Set<String> endpointsWithId() {
+        return mapping.getHandlerMethods().keySet().stream()
+                .flatMap(info -> info.getPatternValues().stream()
+                        .filter(pattern -> pattern.startsWith("/api/") && pattern.contains("{"))
+                        .flatMap(pattern -> info.getMethodsCondition().getMethods().stream()
+                                .map(method -> method + " " + pattern.replace("{runId}", "{id}"))))
+                .collect(Collectors.toSet());
+    }
+
+    @Test
+    void withoutASessionThereIsNothing() {
+        mapping.getHandlerMethods().keySet().stream()
+                .flatMap(info -> info.getPatternValues().stream())
+                .filter(pattern -> pattern.startsWith("/api/") && !Set.of("/api/greeting", "/api/openapi", "/api/openapi.yaml",
+                        "/api/account", "/api/session", "/api/demo").contains(pattern))
+                .forEach(pattern -> assertThat(stranger().get(pattern.replaceAll("\\{\\w+}", "1")).status())
+                        .as(pattern).isEqualTo(401));
+    }
+}

@@ -1,0 +1,222 @@
+package tachylim.server.run;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import tachylim.server.Player;
+import tachylim.server.Player.Reply;
+import tachylim.server.Practice;
+import tachylim.server.ServerTest;
+import tools.jackson.databind.JsonNode;
+
+class RunTest extends ServerTest {
+
+    private final UUID window = UUID.randomUUID();
+
+    private static double ceiling(Player player, long piece) {
+        return player.get("/api/pieces/" + piece + "/ceiling").ok().path("estimate").path("ceiling").path("middle").asDouble();
+    }
+
+    private long passesOf(JsonNode run) {
+        return sql.sql("select count(*) from played_pass where run_id = ?").param(run.path("id").asLong())
+                .query(Long.class).single();
+    }
+
+    @Test
+    void aWholeWorkoutMovesTheCeilingAndTheLoadAndIsInTheLog() {
+        Player odile = player();
+        long piece = Practice.firstPiece(odile, Practice.newPassage(odile));
+        double before = ceiling(odile, piece);
+        JsonNode run = Practice.playOn(odile, Practice.begin(odile, piece, window).ok(), window, 200);
+        assertThat(run.path("step").path("ended").asString()).isEqualTo("PLAYED");
+        assertThat(ceiling(odile, piece)).isGreaterThan(before);
+        JsonNode load = odile.get("/api/load").ok();
+        assertThat(load.path("days").path(0).path("effort").asDouble()).isPositive();
+        assertThat(load.path("days").path(0).path("burstSeconds").asDouble()).isBetween(1.0, 90.0);
+        JsonNode entry = odile.get("/api/log").ok().path("entries").path(0);
+        assertThat(entry.path("outcome").asString()).isEqualTo("PLAYED");
+        assertThat(entry.path("clean").asInt()).isEqualTo(entry.path("passes").asInt()).isEqualTo((int) passesOf(run));
+        JsonNode session = odile.get("/api/log/" + run.path("id").asLong()).ok();
+        assertThat(session.path("planned").path("totals").path("passes").asInt())
+                .isEqualTo(session.path("played").path("totals").path("passes").asInt());
+    }
+
+    @Test
+    void theSameAnswerSentTwiceCountsOnce() {
+        Player odile = player();
+        JsonNode run = Practice.newRun(odile, window);
+        Map<String, Object> answer = Practice.answer(run, window);
+        JsonNode first = Practice.send(odile, run, answer).ok();
+        JsonNode second = Practice.send(odile, run, answer).ok();
+        assertThat(second.path("ordinal").asInt()).isEqualTo(first.path("ordinal").asInt()).isEqualTo(1);
+        assertThat(passesOf(run)).isEqualTo(1);
+    }
+
+    @Test
+    void theSameAnswerSentManyTimesAtOnceCountsOnce() throws Exception {
+        Player odile = player();
+        JsonNode run = Practice.newRun(odile, window);
+        Map<String, Object> answer = Practice.answer(run, window);
+        ExecutorService senders = Executors.newFixedThreadPool(6);
+        List<Callable<Reply>> tries = new ArrayList<>();
+        for (int i = 0; i < 6; i++) {
+            tries.add(() -> Practice.send(odile, run, answer));
+        }
+        for (var reply : senders.invokeAll(tries)) {
+            assertThat(reply.get().status()).isIn(200, 409);
+        }
+        senders.shutdown();
+        assertThat(passesOf(run)).isEqualTo(1);
+        assertThat(odile.get("/api/runs/" + run.path("id").asLong() + "?holder=" + window).ok().path("ordinal").asInt())
+                .isEqualTo(1);
+    }
+
+    @Test
+    void aTensionMayBePutRightUntilSomethingFollows() {
+        Player odile = player();
+        JsonNode run = Practice.newRun(odile, window);
+        Map<String, Object> answer = Practice.answer(run, window);
+        JsonNode after = Practice.send(odile, run, answer).ok();
+        double effort = sql.sql("select effort from played_pass where run_id = ?").param(run.path("id").asLong()).query(Double.class).single();
+        answer.put("tension", 4);
+        JsonNode amended = Practice.send(odile, run, answer).ok();
+        assertThat(amended.path("ordinal").asInt()).isEqualTo(1);
+        assertThat(amended.path("last").path("tension").asInt()).isEqualTo(4);
+        assertThat(amended.path("step").path("pass").path("tempo").asDouble())
+                .isLessThan(after.path("step").path("pass").path("tempo").asDouble());
+        assertThat(sql.sql("select effort from played_pass where run_id = ?").param(run.path("id").asLong()).query(Double.class).single())
+                .isGreaterThan(effort);
+        Practice.send(odile, amended, Practice.answer(amended, window)).ok();
+        answer.put("tension", 0);
+        Practice.send(odile, run, answer).ok();
+        assertThat(sql.sql("select max(tension) from played_pass where run_id = ?").param(run.path("id").asLong())
+                .query(Integer.class).single()).isEqualTo(4);
+    }
+
+    @Test
+    void aSecondWindowIsToldAndCanTakeOver() {
+        Player odile = player();
+        JsonNode run = Practice.newRun(odile, window);
+        UUID second = UUID.randomUUID();
+        long id = run.path("id").asLong();
+        assertThat(odile.get("/api/runs/" + id + "?holder=" + second).ok().path("held").asBoolean()).isFalse();
+        Reply refused = Practice.send(odile, run, Practice.answer(run, second));
+        assertThat(refused.json().path("code").asString()).isEqualTo("taken-over");
+        JsonNode taken = odile.post("/api/runs/" + id + "/holder", Map.of("holder", second.toString())).ok();
+        assertThat(taken.path("held").asBoolean()).isTrue();
+        Practice.send(odile, taken, Practice.answer(taken, second)).ok();
+        assertThat(Practice.send(odile, run, Practice.answer(run, window)).json().path("code").asString())
+                .isEqualTo("taken-over");
+    }
+
+    @Test
+    void anAnswerToAStepThatIsPastIsOutOfStep() {
+        Player odile = player();
+        JsonNode run = Practice.newRun(odile, window);
+        Practice.send(odile, run, Practice.answer(run, window)).ok();
+        Reply late = Practice.send(odile, run, Practice.answer(run, window));
+        assertThat(late.status()).isEqualTo(409);
+        assertThat(late.json().path("code").asString()).isEqualTo("out-of-step");
+    }
+
+    @Test
+    void onlyOneWorkoutIsOpenAtATime() {
+        Player odile = player();
+        JsonNode run = Practice.newRun(odile, window);
+        Reply second = Practice.begin(odile, Practice.firstPiece(odile, Practice.newPassage(odile)), window);
+        assertThat(second.status()).isEqualTo(409);
+        assertThat(second.json().path("runId").asLong()).isEqualTo(run.path("id").asLong());
+        assertThat(odile.get("/api/today").ok().path("openRun").asLong()).isEqualTo(run.path("id").asLong());
+    }
+
+    @Test
+    void aRestCannotBeCutShort() {
+        Player odile = player();
+        JsonNode run = Practice.newRun(odile, window);
+        JsonNode resting = Practice.send(odile, run, Practice.event(run, window, "REST_ASKED", Map.of())).ok();
+        assertThat(resting.path("step").path("rest").path("reason").asString()).isEqualTo("ASKED");
+        Reply early = Practice.send(odile, resting, Practice.event(resting, window, "RESTED", Map.of("seconds", 3)));
+        assertThat(early.status()).isEqualTo(422);
+        assertThat(early.detail()).contains("20 seconds");
+        assertThat(Practice.send(odile, resting, Practice.answer(resting, window)).ok().path("step").path("pass").isNull())
+                .isFalse();
+    }
+
+    @Test
+    void backingOffIsSlower() {
+        Player odile = player();
+        JsonNode run = Practice.newRun(odile, window);
+        JsonNode after = Practice.send(odile, run, Practice.event(run, window, "BACKED_OFF", Map.of())).ok();
+        assertThat(after.path("step").path("pass").path("tempo").asDouble())
+                .isLessThan(run.path("step").path("pass").path("tempo").asDouble());
+    }
+
+    @Test
+    void aSymptomEndsPlayingForTwoDays() {
+        Player odile = player();
+        JsonNode run = Practice.newRun(odile, window);
+        JsonNode ended = Practice.send(odile, run, Practice.event(run, window, "SYMPTOM", Map.of())).ok();
+        assertThat(ended.path("step").path("ended").asString()).isEqualTo("SYMPTOM");
+        JsonNode today = odile.get("/api/today").ok();
+        assertThat(today.path("plan").path("relief").path("stretches")).isEmpty();
+        assertThat(today.path("load").path("restsUntil").isNull()).isFalse();
+        Reply again = Practice.begin(odile, today.path("plan").path("wish").path("pieceId").asLong(), window);
+        assertThat(again.status()).isEqualTo(409);
+        assertThat(again.json().path("code").asString()).isEqualTo("nothing-left");
+    }
+
+    @Test
+    void nothingIsPlannedOverWhatIsLeftOfTheDay() {
+        Player odile = player();
+        odile.put("/api/account/habits", Map.of("instrument", "MALLET", "usualMinutes", 10)).ok();
+        JsonNode run = Practice.newRun(odile, window);
+        JsonNode relief = run.path("relief");
+        assertThat(relief.path("effortCap").asDouble()).isEqualTo(10);
+        assertThat(relief.path("totals").path("effort").asDouble()).isLessThanOrEqualTo(10);
+        Practice.playOn(odile, run, window, 300);
+        JsonNode second = odile.get("/api/today").ok();
+        assertThat(second.path("plan").path("relief").path("totals").path("effort").asDouble())
+                .isLessThanOrEqualTo(10 - second.path("load").path("limits").path(0).path("used").asDouble() + 1e-9);
+    }
+
+    @Test
+    void aClockSetBackDoesNotTurnTheRunAround() {
+        Player odile = player();
+        JsonNode run = Practice.newRun(odile, window);
+        sql.sql("update run set last_at = '2999-01-01' where id = ?").param(run.path("id").asLong()).update();
+        Practice.playOn(odile, run, window, 3);
+        assertThat(sql.sql("select count(*) from run_event where run_id = ? and at < '2999-01-01'")
+                .param(run.path("id").asLong()).query(Long.class).single()).isZero();
+    }
+
+    @ParameterizedTest
+    @CsvSource({"minutes, 0", "minutes, -5", "minutes, 181", "bursts, 0", "bursts, 13", "burstBeats, 3",
+        "controlledShare, 0.9", "firstBurstShare, 1.5", "cleanInARow, 0"})
+    void aPlanOutOfRangeIsRefusedWithAReason(String field, double value) {
+        Player odile = player();
+        long piece = Practice.firstPiece(odile, Practice.newPassage(odile));
+        Object given = field.endsWith("Share") ? (Object) value : (Object) (int) value;
+        Reply reply = odile.post("/api/plans", Practice.plan(piece, Map.of(field, given)));
+        assertThat(reply.status()).isEqualTo(422);
+        assertThat(reply.detail()).containsPattern("\\d").endsWith(".");
+    }
+
+    @ParameterizedTest
+    @CsvSource({"JUDGED", "RESTED"})
+    void anEventWithoutItsPartsIsRefused(String kind) {
+        Player odile = player();
+        JsonNode run = Practice.newRun(odile, window);
+        assertThat(Practice.send(odile, run, Practice.event(run, window, kind, Map.of())).status()).isEqualTo(422);
+        assertThat(Practice.send(odile, run, Practice.event(run, window, "JUDGED", Map.of("verdict", "CLEAN", "tension", 9)))
+                .status()).isEqualTo(422);
+    }
+}
