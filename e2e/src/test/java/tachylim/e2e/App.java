@@ -1,0 +1,137 @@
+package tachylim.e2e;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.ServerSocket;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
+import java.util.concurrent.TimeUnit;
+
+/** The real jar as a process of its own, against the database that {@code ./tachylim test} starts. */
+final class App implements AutoCloseable {
+
+    private static final Path JAR = Path.of("..", "server", "target", "tachylim.jar");
+    private static final Duration PATIENCE = Duration.ofMinutes(2);
+
+    private final String database;
+    private final List<String> settings;
+    private final int port;
+    private Process process;
+
+    private App(String database, List<String> settings) {
+        this.database = database;
+        this.settings = settings;
+        this.port = freePort();
+    }
+
+    /** A server on an empty database of this name, with musical time running {@code speed} times faster. */
+    static App start(String name, int speed, String... more) {
+        List<String> settings = new ArrayList<>(List.of(more));
+        settings.add("--tachylim.speed=" + speed);
+        App app = new App("tachylim_" + name, settings);
+        app.emptyDatabase();
+        app.launch();
+        return app;
+    }
+
+    static String environment(String name) {
+        return Objects.requireNonNull(System.getenv(name), name + " is not set: run these tests with ./tachylim test");
+    }
+
+    private void emptyDatabase() {
+        String url = "jdbc:mariadb://" + environment("TACHYLIM_DB_HOST") + "/";
+        try (Connection connection = DriverManager.getConnection(
+                        url, environment("TACHYLIM_DB_USER"), environment("TACHYLIM_DB_PASSWORD"));
+                Statement statement = connection.createStatement()) {
+            statement.execute("DROP DATABASE IF EXISTS " + database);
+            statement.execute("CREATE DATABASE " + database);
+        } catch (SQLException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    void launch() {
+        List<String> command = new ArrayList<>(List.of(
+                "java", "-XX:+UseSerialGC", "-jar", JAR.toString(), "--server.port=" + port));
+        command.addAll(settings);
+        ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true)
+                .redirectOutput(ProcessBuilder.Redirect.appendTo(Path.of("target", database + ".log").toFile()));
+        builder.environment().put("TACHYLIM_DB_URL",
+                "jdbc:mariadb://" + environment("TACHYLIM_DB_HOST") + "/" + database);
+        try {
+            Files.createDirectories(Path.of("target"));
+            process = builder.start();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        awaitHealth();
+    }
+
+    private void awaitHealth() {
+        HttpClient http = HttpClient.newHttpClient();
+        HttpRequest health = HttpRequest.newBuilder(URI.create(base() + "/actuator/health")).timeout(Duration.ofSeconds(5)).build();
+        Instant until = Instant.now().plus(PATIENCE);
+        while (Instant.now().isBefore(until) && process.isAlive()) {
+            try {
+                if (http.send(health, HttpResponse.BodyHandlers.discarding()).statusCode() == 200) {
+                    return;
+                }
+            } catch (IOException notYet) {
+                Thread.onSpinWait();
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                throw new IllegalStateException(e);
+            }
+            awaitExit(200);
+        }
+        throw new IllegalStateException("The server did not become healthy; see e2e/target/" + database + ".log");
+    }
+
+    private boolean awaitExit(long millis) {
+        try {
+            return process.waitFor(millis, TimeUnit.MILLISECONDS);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** Ends the process as a power cut would. */
+    void kill() {
+        process.destroyForcibly();
+        awaitExit(10_000);
+    }
+
+    String base() {
+        return "http://localhost:" + port;
+    }
+
+    @Override
+    public void close() {
+        process.destroy();
+        if (!awaitExit(15_000)) {
+            process.destroyForcibly();
+        }
+    }
+
+    static int freePort() {
+        try (ServerSocket socket = new ServerSocket(0)) {
+            return socket.getLocalPort();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+}

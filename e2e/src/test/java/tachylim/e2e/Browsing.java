@@ -1,0 +1,59 @@
+package tachylim.e2e;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+
+/** Debian's Chromium, headless, and a record of everything its console complained about. */
+final class Browsing implements AutoCloseable {
+
+    private static final List<String> FLAGS = List.of("--headless", "--no-sandbox", "--disable-gpu", "--disable-quic",
+            "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync",
+            "--autoplay-policy=no-user-gesture-required");
+
+    private final Playwright playwright =
+            Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+    private final Browser browser = playwright.chromium().launch(
+            new BrowserType.LaunchOptions().setExecutablePath(Path.of("/usr/bin/chromium")).setArgs(FLAGS));
+    private final List<String> complaints = new ArrayList<>();
+
+    /** Somebody with a browser window of this size. */
+    BrowserContext somebody(App app, int width, int height) {
+        BrowserContext context = browser.newContext(new Browser.NewContextOptions()
+                .setBaseURL(app.base()).setViewportSize(width, height).setLocale("en-GB"));
+        context.setDefaultTimeout(20_000);
+        return context;
+    }
+
+    BrowserContext somebody(App app) {
+        return somebody(app, 1280, 800);
+    }
+
+    Page page(BrowserContext context) {
+        Page page = context.newPage();
+        page.onConsoleMessage(message -> {
+            if (message.type().equals("error")) {
+                complaints.add(page.url() + ": " + message.text());
+            }
+        });
+        page.onPageError(error -> complaints.add(page.url() + ": " + error));
+        return page;
+    }
+
+    /** What the console complained about, but for requests that were cut off or refused on purpose. */
+    List<String> complaints() {
+        return complaints.stream().filter(complaint -> !complaint.contains("Failed to load resource")).toList();
+    }
+
+    @Override
+    public void close() {
+        browser.close();
+        playwright.close();
+    }
+}

@@ -1,0 +1,144 @@
+package tachylim.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.google.gson.JsonArray;
+import com.google.gson.JsonElement;
+import com.google.gson.JsonObject;
+import com.google.gson.JsonParser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.StreamSupport;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+
+/** The demo: its ten weeks, and every view of it. */
+class DemoTest {
+
+    private static final double DEMO_PATIENCE_MS = 180_000;
+
+    private static App app;
+    private static Browsing browsing;
+    private static BrowserContext odile;
+
+    @BeforeAll
+    static void openTheDemo() {
+        app = App.start("demo", 1, "--tachylim.demo=true");
+        browsing = new Browsing();
+        odile = browsing.somebody(app);
+        Page page = browsing.page(odile);
+        page.navigate("/");
+        page.getByText("Open the demo").click();
+        page.getByText("Left today").waitFor(new Locator.WaitForOptions().setTimeout(DEMO_PATIENCE_MS));
+        page.close();
+    }
+
+    @AfterAll
+    static void stop() {
+        browsing.close();
+        app.close();
+    }
+
+    private static JsonElement api(String path) {
+        return JsonParser.parseString(odile.request().get(path).text());
+    }
+
+    private static List<JsonObject> list(JsonElement array) {
+        return StreamSupport.stream(((JsonArray) array).spliterator(), false).map(JsonElement::getAsJsonObject).toList();
+    }
+
+    @Test
+    void tenWeeksHaveALayoffATenseTimeAndAPassageThatIsBehind() {
+        List<JsonObject> days = list(api("/api/load").getAsJsonObject().get("days"));
+        List<LocalDate> dates = days.stream().map(day -> LocalDate.parse(day.get("day").getAsString())).toList();
+        assertThat(ChronoUnit.DAYS.between(dates.get(0), dates.get(dates.size() - 1))).isBetween(60L, 70L);
+        assertThat(dates.get(dates.size() - 1)).isAfterOrEqualTo(dates.get(0).plusDays(60));
+        long longest = 0;
+        for (int i = 1; i < dates.size(); i++) {
+            longest = Math.max(longest, ChronoUnit.DAYS.between(dates.get(i - 1), dates.get(i)));
+        }
+        assertThat(longest).isGreaterThanOrEqualTo(12);
+        assertThat(days).anyMatch(day -> day.get("worstTension").getAsInt() >= 4);
+        List<JsonObject> passages = list(api("/api/passages"));
+        assertThat(passages).hasSize(4).anyMatch(passage -> shareOfTarget(passage) < 0.85).anyMatch(passage -> shareOfTarget(passage) > 0.9);
+    }
+
+    private static double shareOfTarget(JsonObject passage) {
+        JsonObject piece = passage.getAsJsonArray("pieces").get(0).getAsJsonObject();
+        return piece.getAsJsonObject("estimate").getAsJsonObject("ceiling").get("middle").getAsDouble()
+                / passage.get("targetBpm").getAsDouble();
+    }
+
+    private static List<String> views() {
+        JsonObject passage = list(api("/api/passages")).get(0);
+        long piece = passage.getAsJsonArray("pieces").get(0).getAsJsonObject().get("id").getAsLong();
+        long run = list(api("/api/log").getAsJsonObject().get("entries")).get(0).get("runId").getAsLong();
+        return List.of("/", "/passages", "/passages/new", "/passages/" + passage.get("id").getAsLong(), "/plan/" + piece,
+                "/ceiling/" + piece, "/load", "/log", "/log/" + run, "/settings", "/start");
+    }
+
+    @Test
+    void axeFindsNothingSeriousOnAnyView() {
+        List<String> found = new ArrayList<>();
+        Page page = browsing.page(odile);
+        for (String view : views()) {
+            page.navigate(view);
+            assertThat(page.getByRole(AriaRole.HEADING).first()).isVisible();
+            found.addAll(serious(page));
+        }
+        page.navigate("/");
+        page.keyboard().press("Space");
+        page.waitForURL("**/run/*");
+        assertThat(page.locator("[data-state=ready]")).isVisible();
+        found.addAll(serious(page));
+        page.keyboard().press("Escape");
+        assertThat(page.getByText("Paused")).isVisible();
+        found.addAll(serious(page));
+        page.getByText("End it here").click();
+        assertThat(page.getByText("What was found")).isVisible();
+        found.addAll(serious(page));
+        page.close();
+        Page stranger = browsing.page(browsing.somebody(app));
+        for (String view : List.of("/sign-in", "/register")) {
+            stranger.navigate(view);
+            assertThat(stranger.getByLabel("Password")).isVisible();
+            found.addAll(serious(stranger));
+        }
+        assertThat(found).isEmpty();
+        assertThat(browsing.complaints()).isEmpty();
+    }
+
+    private static List<String> serious(Page page) {
+        return new AxeBuilder(page).analyze().getViolations().stream()
+                .filter(rule -> List.of("serious", "critical").contains(rule.getImpact()))
+                .map(rule -> page.url() + ": " + rule.getId() + " " + rule.getNodes().get(0).getHtml())
+                .toList();
+    }
+
+    @Test
+    void nothingIsWiderThanATabletOrAPhone() {
+        for (int width : new int[] {1024, 390}) {
+            BrowserContext context = browsing.somebody(app, width, width == 390 ? 844 : 768);
+            Page page = browsing.page(context);
+            page.navigate("/");
+            page.getByText("Open the demo").click();
+            assertThat(page.getByText("Left today")).isVisible();
+            for (String view : views()) {
+                page.navigate(view);
+                assertThat(page.getByRole(AriaRole.HEADING).first()).isVisible();
+                assertThat((Integer) page.evaluate("() => document.documentElement.scrollWidth"))
+                        .as(view + " at " + width).isLessThanOrEqualTo(width);
+            }
+            context.close();
+        }
+    }
+}

@@ -1,0 +1,92 @@
+package tachylim.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.UUID;
+import java.util.regex.Pattern;
+
+/** Somebody using the pages: the moves that stories are made of. */
+final class Musician {
+
+    static final String PASSWORD = "a lantern at the quay";
+
+    private static final Pattern RUN = Pattern.compile(".*/run/\\d+");
+
+    final Page page;
+    final String name = "player-" + UUID.randomUUID().toString().substring(0, 8);
+
+    Musician(Page page) {
+        this.page = page;
+    }
+
+    Locator button(String label) {
+        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(label));
+    }
+
+    Musician register() {
+        page.navigate("/register");
+        page.getByLabel("Name").fill(name);
+        page.getByLabel("Password").fill(PASSWORD);
+        button("Register").click();
+        assertThat(page.getByText("Step 1 of 3")).isVisible();
+        return this;
+    }
+
+    /** The three steps from an empty account to the first workout. */
+    Musician firstWorkout() {
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("mallets and drums")).click();
+        button("Next: the passage").click();
+        page.getByLabel("Target tempo").fill("120");
+        button("Next: how fast today").click();
+        page.getByLabel("Clean at", new Page.GetByLabelOptions().setExact(true)).fill("92");
+        button("Begin the first workout").click();
+        page.waitForURL(RUN);
+        assertThat(stage()).hasAttribute("data-state", "ready");
+        return this;
+    }
+
+    Locator stage() {
+        return page.locator("[data-state]").first();
+    }
+
+    private String state() {
+        return stage().getAttribute("data-state");
+    }
+
+    boolean hasEnded() {
+        return page.getByText("What was found").isVisible();
+    }
+
+    /** Waits until the step is ready to be played, or the workout is over: a rest ends by itself. */
+    void untilReady() {
+        page.waitForFunction("() => document.querySelector('[data-state=ready] button:not(:disabled)') "
+                + "&& !document.body.innerText.includes('on its way') || document.body.innerText.includes('What was found')");
+    }
+
+    /** Plays one pass with keys alone and answers it. */
+    void playAndAnswer(String key) {
+        untilReady();
+        page.keyboard().press("Space");
+        page.waitForFunction("() => ['playing', 'judge'].includes(document.querySelector('[data-state]').dataset.state)");
+        page.keyboard().press(key);
+        page.waitForFunction("() => !document.body.innerText.includes('on its way')"
+                + " && !['playing', 'judge'].includes(document.querySelector('[data-state]')?.dataset.state)");
+    }
+
+    /** Plays on until the workout is over; every seventh pass is rough. */
+    void playToTheEnd() {
+        untilReady();
+        for (int pass = 1; !hasEnded() && pass < 200; pass++) {
+            playAndAnswer(pass % 7 == 0 ? "k" : "j");
+            untilReady();
+        }
+    }
+
+    /** What is behind an address of the API, as text. */
+    String api(String path) {
+        return page.request().get(path).text();
+    }
+}

@@ -1,0 +1,232 @@
+package tachylim.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+
+/** The whole story, as somebody new lives it, and what goes wrong in the middle of it. */
+class StoryTest {
+
+    private static final int SPEED = 40;
+
+    private static App app;
+    private static Browsing browsing;
+
+    @BeforeAll
+    static void start() {
+        app = App.start("story", SPEED);
+        browsing = new Browsing();
+    }
+
+    @AfterAll
+    static void stop() {
+        browsing.close();
+        app.close();
+    }
+
+    private static Musician somebodyNew() {
+        return new Musician(browsing.page(browsing.somebody(app))).register();
+    }
+
+    private static double ceilingIn(String json) {
+        var matcher = Pattern.compile("\"ceiling\":\\{\"low\":[\\d.]+,\"middle\":([\\d.]+)").matcher(json);
+        assertThat(matcher.find()).isTrue();
+        return Double.parseDouble(matcher.group(1));
+    }
+
+    @Test
+    void theFirstClickIsThreeStepsAndUnderTwoMinutesAway() {
+        Instant began = Instant.now();
+        Musician odile = somebodyNew().firstWorkout();
+        odile.page.keyboard().press("Space");
+        odile.page.waitForFunction("() => ['playing', 'judge'].includes(document.querySelector('[data-state]').dataset.state)");
+        assertThat(Duration.between(began, Instant.now())).isLessThan(Duration.ofMinutes(2));
+        assertThat(odile.page.getByText("Warm-up 1 of 2")).isVisible();
+    }
+
+    @Test
+    void typeAPassagePlanItPlayItLoseTheServerAndSeeWhatChanged() {
+        Musician odile = somebodyNew();
+        Page page = odile.page;
+        typeAPassage(page);
+        cutIntoBars(page);
+        plan(page);
+        String piece = page.url().replaceAll(".*/plan/", "");
+        double before = ceilingIn(odile.api("/api/pieces/" + piece + "/ceiling"));
+
+        odile.button("Begin this workout").click();
+        page.waitForURL(Pattern.compile(".*/run/\\d+"));
+        for (int pass = 0; pass < 4; pass++) {
+            odile.playAndAnswer("j");
+        }
+        loseTheServerInMidPass(odile);
+        odile.playToTheEnd();
+
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Played"))).isVisible();
+        page.getByLabel("What was found").fill("The turn in bar 1 wants the outside mallet.");
+        odile.button("Keep the note").click();
+        assertThat(page.getByText("The note is kept.").first()).isVisible();
+        seeWhatChanged(odile, piece, before);
+        assertThat(browsing.complaints()).isEmpty();
+    }
+
+    private static Locator notes(Page page) {
+        return page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Notes"));
+    }
+
+    private static void typeAPassage(Page page) {
+        page.navigate("/passages/new");
+        page.getByLabel("Title").fill("Kestrel Weather");
+        page.getByLabel("Target tempo").fill("138");
+        notes(page).fill("M:4/4\nL:1/16\nK:F\nDFAG FECD FGAc _BAG?");
+        assertThat(page.getByText("Line 4, column 21, at “?”")).isVisible();
+        notes(page).fill("M:4/4\nL:1/16\nK:F\nDFAG FECD FGAc _BAGF | EDCD FDA,D CDEF GAGE | D4");
+        assertThat(page.getByText("33 notes · 3 bars")).isVisible();
+        assertThat(page.locator("svg .abcjs-note").first()).isVisible();
+        page.getByLabel("Clean at", new Page.GetByLabelOptions().setExact(true)).fill("112");
+        page.getByText("Keep this passage").click();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Kestrel Weather"))).isVisible();
+    }
+
+    private static void cutIntoBars(Page page) {
+        page.getByText("Cut", new Page.GetByTextOptions().setExact(true)).click();
+        assertThat(page.getByText("2 pieces")).isVisible();
+        page.getByLabel("Difficulty of bar 2").selectOption("5");
+        assertThat(page.getByLabel("Difficulty of bar 2")).hasValue("5");
+    }
+
+    private static void plan(Page page) {
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Plan bar 1")).click();
+        page.getByLabel("Minutes", new Page.GetByLabelOptions().setExact(true)).first().fill("10");
+        assertThat(page.getByText("outside the 10 minutes")).isVisible();
+        page.getByRole(AriaRole.SLIDER, new Page.GetByRoleOptions().setName("First burst")).focus();
+        page.keyboard().press("ArrowUp");
+        assertThat(page.getByRole(AriaRole.SLIDER, new Page.GetByRoleOptions().setName("First burst")))
+                .hasAttribute("aria-valuetext", "104% of the ceiling");
+    }
+
+    private static void loseTheServerInMidPass(Musician odile) {
+        odile.untilReady();
+        odile.page.keyboard().press("Space");
+        odile.page.waitForFunction("() => ['playing', 'judge'].includes(document.querySelector('[data-state]').dataset.state)");
+        app.kill();
+        odile.page.keyboard().press("j");
+        assertThat(odile.page.getByText("No connection. Your answer is kept here")).isVisible();
+        app.launch();
+        assertThat(odile.page.getByText("No connection.")).isHidden();
+        odile.untilReady();
+        odile.page.reload();
+        odile.untilReady();
+        String run = odile.page.url().replaceAll(".*/run/", "");
+        assertThat(odile.api("/api/log/" + run)).contains("\"passes\":5,");
+    }
+
+    private static void seeWhatChanged(Musician odile, String piece, double before) {
+        Page page = odile.page;
+        assertThat(ceilingIn(odile.api("/api/pieces/" + piece + "/ceiling"))).isGreaterThan(before);
+        page.navigate("/ceiling/" + piece);
+        assertThat(page.getByText("How often it is clean")).isVisible();
+        assertThat(page.getByText("Not enough evidence yet")).isVisible();
+        page.navigate("/load");
+        assertThat(page.getByText("effort minutes left")).isVisible();
+        page.navigate("/log");
+        assertThat(page.getByText("The turn in bar 1 wants the outside mallet.")).isVisible();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Kestrel Weather, bar 1")).click();
+        assertThat(page.getByText("Filled: played. Dashed: planned.")).isVisible();
+    }
+
+    @Test
+    void aReloadInARestTakesNothingAwayAndSendsNothingTwice() {
+        Musician odile = somebodyNew().firstWorkout();
+        odile.playAndAnswer("j");
+        odile.untilReady();
+        odile.page.keyboard().press("r");
+        assertThat(odile.stage()).hasAttribute("data-state", "rest");
+        odile.page.reload();
+        odile.untilReady();
+        assertThat(odile.page.getByText("Warm-up 2 of 2")).isVisible();
+        odile.page.keyboard().press("3");
+        odile.playAndAnswer("k");
+        String run = odile.page.url().replaceAll(".*/run/", "");
+        assertThat(odile.api("/api/log/" + run)).contains("\"passes\":2,").contains("\"rough\":1,").contains("\"worstTension\":3");
+    }
+
+    @Test
+    void anAnswerGivenWithoutANetworkArrivesWhenItIsBack() {
+        Musician odile = somebodyNew().firstWorkout();
+        BrowserContext context = odile.page.context();
+        odile.page.keyboard().press("Space");
+        odile.page.waitForFunction("() => ['playing', 'judge'].includes(document.querySelector('[data-state]').dataset.state)");
+        context.setOffline(true);
+        odile.page.keyboard().press("l");
+        assertThat(odile.page.getByText("Your answer is kept here")).isVisible();
+        context.setOffline(false);
+        assertThat(odile.page.getByText("Warm-up 2 of 2")).isVisible();
+        assertThat(odile.page.getByText("Last: broke at 46")).isVisible();
+    }
+
+    @Test
+    void aSecondWindowIsToldAndMayTakeOver() {
+        Musician odile = somebodyNew().firstWorkout();
+        Page second = browsing.page(odile.page.context());
+        second.navigate(odile.page.url());
+        assertThat(second.getByText("This workout goes on in another window.")).isVisible();
+        second.getByText("Take over here").click();
+        assertThat(second.getByText("Warm-up 1 of 2")).isVisible();
+        odile.page.keyboard().press("Space");
+        odile.page.waitForFunction("() => ['playing', 'judge'].includes(document.querySelector('[data-state]').dataset.state)");
+        odile.page.keyboard().press("j");
+        assertThat(odile.page.getByText("This workout goes on in another window.")).isVisible();
+    }
+
+    @Test
+    void aSymptomStopsPlayingAtOnceAndForTwoDays() {
+        Musician odile = somebodyNew().firstWorkout();
+        odile.page.keyboard().press("Space");
+        odile.page.keyboard().press("x");
+        assertThat(odile.page.getByText("Stopped. Pain, numbness or tingling?")).isVisible();
+        odile.button("Yes, stop for 48 hours").click();
+        assertThat(odile.page.getByText("Stopped for a symptom").first()).isVisible();
+        odile.page.getByText("To today").click();
+        assertThat(odile.page.getByText("No playing for now.")).isVisible();
+        assertThat(odile.page.getByText("see a physician").first()).isVisible();
+    }
+
+    @Test
+    void theTitleIsTextWhateverIsInIt() {
+        Musician odile = somebodyNew();
+        odile.page.navigate("/passages/new");
+        odile.page.getByLabel("Title").fill("<img src=x onerror=alert(1)> דף 🎵");
+        notes(odile.page).fill("K:C\nCDEF");
+        odile.page.getByText("Keep this passage").click();
+        assertThat(odile.page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)))
+                .hasText("<img src=x onerror=alert(1)> דף 🎵");
+        assertThat(odile.page.locator("main img").count()).isZero();
+    }
+
+    @Test
+    void anAccountCanBeLeftAndDeleted() {
+        Musician odile = somebodyNew();
+        odile.page.navigate("/settings");
+        odile.button("Sign out").click();
+        assertThat(odile.page.getByText("I am new here")).isVisible();
+        odile.page.getByLabel("Name").fill(odile.name);
+        odile.page.getByLabel("Password").fill(Musician.PASSWORD);
+        odile.button("Sign in").click();
+        odile.page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(odile.name)).click();
+        odile.button("Delete everything").click();
+        odile.page.getByLabel("Your password").fill(Musician.PASSWORD);
+        odile.button("Delete everything").last().click();
+        assertThat(odile.page.getByText("I am new here")).isVisible();
+    }
+}
