@@ -64,11 +64,11 @@ function OfPiece({ id, pieces }: { id: number; pieces: { id: number; label: stri
     >
       <p className="mb-6 max-w-[70ch]">{underline(view)}</p>
       <div className="grid gap-x-12 gap-y-8 lg:grid-cols-2">
-        <section>
+        <section className="min-w-0">
           <h2 className="mb-1">How often it is clean</h2>
           <Success view={view} />
         </section>
-        <section>
+        <section className="min-w-0">
           <h2 className="mb-1">The ceiling over time</h2>
           <History view={view} />
         </section>

@@ -32,7 +32,7 @@ export function History({ view }: { view: Schemas["CeilingView"] }) {
   const first = days[0]!;
   const last = days.at(-1)!;
   return (
-    <div ref={frame}>
+    <div ref={frame} className="overflow-hidden">
       <svg
         width={width}
         height={HEIGHT}

@@ -21,7 +21,7 @@ export function Success({ view }: { view: Schemas["CeilingView"] }) {
   const size = scaleSqrt([0, Math.max(4, ...tries.map(count))], [1, 11]);
   const draw = line<Schemas["CurvePoint"]>((point) => x(point.tempo), (point) => y(point.clean));
   return (
-    <div ref={frame}>
+    <div ref={frame} className="overflow-hidden">
       <svg width={width} height={HEIGHT} role="img" aria-label={description(view)} className="block">
         {[0, 0.25, 0.5, 0.75, 1].map((share) => (
           <g key={share}>

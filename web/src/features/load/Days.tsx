@@ -22,7 +22,7 @@ export function Days({ days, today, cap }: { days: Day[]; today: string; cap: nu
   const slot = (width - 72) / SHOWN;
   const weeks = Array.from({ length: 10 }, (_, i) => at(today) - i * 7 * DAY_MS);
   return (
-    <div ref={frame}>
+    <div ref={frame} className="overflow-hidden">
       <svg width={width} height={HEIGHT} role="img" aria-label={describe(days)} className="block">
         {y.ticks(4).map((tick) => (
           <g key={tick}>

@@ -35,26 +35,24 @@ class ClickTest {
     @Test
     @SuppressWarnings("unchecked")
     void everyClickSoundsWithinAMillisecondOfItsTime() {
-        try (App app = App.start("click", 1); Browsing browsing = new Browsing()) {
-            Musician odile = new Musician(browsing.page(browsing.somebody(app))).register().firstWorkout();
-            Page page = odile.page;
-            String run = page.url().replaceAll(".*/run/", "");
-            String window = (String) page.evaluate("() => sessionStorage.getItem('tachylim.window')");
-            var step = JsonParser.parseString(odile.api("/api/runs/" + run + "?holder=" + window)).getAsJsonObject()
-                    .getAsJsonObject("step").getAsJsonObject("pass");
-            List<Double> programme = step.getAsJsonArray("clicks").asList().stream()
-                    .map(click -> click.getAsJsonObject().get("seconds").getAsDouble()).toList();
-            String module = "/" + JsonParser.parseString(odile.api("/.vite/manifest.json")).getAsJsonObject()
-                    .getAsJsonObject("src/click/clicks.ts").get("file").getAsString();
+        Musician odile = Shared.somebodyNew().firstWorkout();
+        Page page = odile.page;
+        String run = page.url().replaceAll(".*/run/", "");
+        String window = (String) page.evaluate("() => sessionStorage.getItem('tachylim.window')");
+        var step = JsonParser.parseString(odile.api("/api/runs/" + run + "?holder=" + window)).getAsJsonObject()
+                .getAsJsonObject("step").getAsJsonObject("pass");
+        List<Double> programme = step.getAsJsonArray("clicks").asList().stream()
+                .map(click -> click.getAsJsonObject().get("seconds").getAsDouble()).toList();
+        String module = "/" + JsonParser.parseString(odile.api("/.vite/manifest.json")).getAsJsonObject()
+                .getAsJsonObject("src/click/clicks.ts").get("file").getAsString();
 
-            List<Number> onsets = (List<Number>) page.evaluate(RENDER, List.of(module,
-                    page.evaluate("text => JSON.parse(text)", step.getAsJsonArray("clicks").toString())));
+        List<Number> onsets = (List<Number>) page.evaluate(RENDER, List.of(module,
+                page.evaluate("text => JSON.parse(text)", step.getAsJsonArray("clicks").toString())));
 
-            assertThat(onsets).hasSameSizeAs(programme).hasSizeGreaterThan(20);
-            for (int i = 0; i < programme.size(); i++) {
-                assertThat(Math.abs(onsets.get(i).doubleValue() - programme.get(i)))
-                        .as("click %d at %.3f s", i, programme.get(i)).isLessThan(MILLISECOND);
-            }
+        assertThat(onsets).hasSameSizeAs(programme).hasSizeGreaterThan(20);
+        for (int i = 0; i < programme.size(); i++) {
+            assertThat(Math.abs(onsets.get(i).doubleValue() - programme.get(i)))
+                    .as("click %d at %.3f s", i, programme.get(i)).isLessThan(MILLISECOND);
         }
     }
 }

@@ -17,35 +17,26 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.StreamSupport;
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 
 /** The demo: its ten weeks, and every view of it. */
+@Order(1)
 class DemoTest {
 
     private static final double DEMO_PATIENCE_MS = 180_000;
 
-    private static App app;
-    private static Browsing browsing;
     private static BrowserContext odile;
 
     @BeforeAll
     static void openTheDemo() {
-        app = App.start("demo", 1, "--tachylim.demo=true");
-        browsing = new Browsing();
-        odile = browsing.somebody(app);
-        Page page = browsing.page(odile);
+        odile = Shared.BROWSING.somebody(Shared.APP);
+        Page page = Shared.BROWSING.page(odile);
         page.navigate("/");
         page.getByText("Open the demo").click();
         page.getByText("Left today").waitFor(new Locator.WaitForOptions().setTimeout(DEMO_PATIENCE_MS));
         page.close();
-    }
-
-    @AfterAll
-    static void stop() {
-        browsing.close();
-        app.close();
     }
 
     private static JsonElement api(String path) {
@@ -89,13 +80,14 @@ class DemoTest {
     @Test
     void axeFindsNothingSeriousOnAnyView() {
         List<String> found = new ArrayList<>();
-        Page page = browsing.page(odile);
+        Page page = Shared.BROWSING.page(odile);
         for (String view : views()) {
             page.navigate(view);
             assertThat(page.getByRole(AriaRole.HEADING).first()).isVisible();
             found.addAll(serious(page));
         }
         page.navigate("/");
+        assertThat(page.getByText("Left today")).isVisible();
         page.keyboard().press("Space");
         page.waitForURL("**/run/*");
         assertThat(page.locator("[data-state=ready]")).isVisible();
@@ -107,14 +99,14 @@ class DemoTest {
         assertThat(page.getByText("What was found")).isVisible();
         found.addAll(serious(page));
         page.close();
-        Page stranger = browsing.page(browsing.somebody(app));
+        Page stranger = Shared.BROWSING.page(Shared.BROWSING.somebody(Shared.APP));
         for (String view : List.of("/sign-in", "/register")) {
             stranger.navigate(view);
             assertThat(stranger.getByLabel("Password")).isVisible();
             found.addAll(serious(stranger));
         }
         assertThat(found).isEmpty();
-        assertThat(browsing.complaints()).isEmpty();
+        assertThat(Shared.BROWSING.complaints()).isEmpty();
     }
 
     private static List<String> serious(Page page) {
@@ -127,8 +119,8 @@ class DemoTest {
     @Test
     void nothingIsWiderThanATabletOrAPhone() {
         for (int width : new int[] {1024, 390}) {
-            BrowserContext context = browsing.somebody(app, width, width == 390 ? 844 : 768);
-            Page page = browsing.page(context);
+            BrowserContext context = Shared.BROWSING.somebody(Shared.APP, width, width == 390 ? 844 : 768);
+            Page page = Shared.BROWSING.page(context);
             page.navigate("/");
             page.getByText("Open the demo").click();
             assertThat(page.getByText("Left today")).isVisible();

@@ -42,43 +42,41 @@ class KeyboardTest {
 
     @Test
     void fromTheFirstPageToALoggedWorkout() {
-        try (App app = App.start("keyboard", 40); Browsing browsing = new Browsing()) {
-            page = browsing.page(browsing.somebody(app));
-            Musician odile = new Musician(page);
-            page.navigate("/");
-            press("I am new here");
-            type("Name", odile.name);
-            type("Password", Musician.PASSWORD);
-            page.keyboard().press("Enter");
-            assertThat(page.getByText("Step 1 of 3")).isVisible();
+        page = Shared.BROWSING.page(Shared.BROWSING.somebody(Shared.APP));
+        Musician odile = new Musician(page);
+        page.navigate("/");
+        press("I am new here");
+        type("Name", odile.name);
+        type("Password", Musician.PASSWORD);
+        page.keyboard().press("Enter");
+        assertThat(page.getByText("Step 1 of 3")).isVisible();
 
-            tabTo("another instrument");
-            page.keyboard().press("ArrowUp");
-            press("Next: the passage");
-            assertThat(page.getByText("Step 2 of 3")).isVisible();
-            type("Title", "Nine Lanterns");
-            type("Bars", "1");
-            press("3");
-            assertThat(page.locator("svg .abcjs-note").first()).isVisible();
-            type("Target tempo", "104");
-            press("Next: how fast today");
-            type("Clean at", "88");
-            press("Begin the first workout");
-            assertThat(odile.stage()).hasAttribute("data-state", "ready");
-            page.evaluate("() => document.activeElement.blur()");
+        tabTo("another instrument");
+        page.keyboard().press("ArrowUp");
+        press("Next: the passage");
+        assertThat(page.getByText("Step 2 of 3")).isVisible();
+        type("Title", "Nine Lanterns");
+        type("Bars", "1");
+        press("3");
+        assertThat(page.locator("svg .abcjs-note").first()).isVisible();
+        type("Target tempo", "104");
+        press("Next: how fast today");
+        type("Clean at", "88");
+        press("Begin the first workout");
+        assertThat(odile.stage()).hasAttribute("data-state", "ready");
+        page.evaluate("() => document.activeElement.blur()");
 
-            odile.playToTheEnd();
-            type("What was found", "Third finger first.");
-            press("Keep the note");
-            press("To today");
-            assertThat(page.getByText("Left today")).isVisible();
-            press("Ceiling");
-            assertThat(page.getByText("How often it is clean")).isVisible();
-            press("Load");
-            assertThat(page.getByText("Effort by day")).isVisible();
-            press("Log");
-            assertThat(page.getByText("Third finger first.")).isVisible();
-            assertThat(browsing.complaints()).isEmpty();
-        }
+        odile.playToTheEnd();
+        type("What was found", "Third finger first.");
+        press("Keep the note");
+        press("To today");
+        assertThat(page.getByText("Left today")).isVisible();
+        press("Ceiling");
+        assertThat(page.getByText("How often it is clean")).isVisible();
+        press("Load");
+        assertThat(page.getByText("Effort by day")).isVisible();
+        press("Log");
+        assertThat(page.getByText("Third finger first.")).isVisible();
+        assertThat(Shared.BROWSING.complaints()).isEmpty();
     }
 }

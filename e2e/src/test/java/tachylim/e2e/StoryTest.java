@@ -10,33 +10,10 @@ import com.microsoft.playwright.options.AriaRole;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 
 /** The whole story, as somebody new lives it, and what goes wrong in the middle of it. */
 class StoryTest {
-
-    private static final int SPEED = 40;
-
-    private static App app;
-    private static Browsing browsing;
-
-    @BeforeAll
-    static void start() {
-        app = App.start("story", SPEED);
-        browsing = new Browsing();
-    }
-
-    @AfterAll
-    static void stop() {
-        browsing.close();
-        app.close();
-    }
-
-    private static Musician somebodyNew() {
-        return new Musician(browsing.page(browsing.somebody(app))).register();
-    }
 
     private static double ceilingIn(String json) {
         var matcher = Pattern.compile("\"ceiling\":\\{\"low\":[\\d.]+,\"middle\":([\\d.]+)").matcher(json);
@@ -47,7 +24,7 @@ class StoryTest {
     @Test
     void theFirstClickIsThreeStepsAndUnderTwoMinutesAway() {
         Instant began = Instant.now();
-        Musician odile = somebodyNew().firstWorkout();
+        Musician odile = Shared.somebodyNew().firstWorkout();
         odile.page.keyboard().press("Space");
         odile.page.waitForFunction("() => ['playing', 'judge'].includes(document.querySelector('[data-state]').dataset.state)");
         assertThat(Duration.between(began, Instant.now())).isLessThan(Duration.ofMinutes(2));
@@ -56,7 +33,7 @@ class StoryTest {
 
     @Test
     void typeAPassagePlanItPlayItLoseTheServerAndSeeWhatChanged() {
-        Musician odile = somebodyNew();
+        Musician odile = Shared.somebodyNew();
         Page page = odile.page;
         typeAPassage(page);
         cutIntoBars(page);
@@ -77,7 +54,7 @@ class StoryTest {
         odile.button("Keep the note").click();
         assertThat(page.getByText("The note is kept.").first()).isVisible();
         seeWhatChanged(odile, piece, before);
-        assertThat(browsing.complaints()).isEmpty();
+        assertThat(Shared.BROWSING.complaints()).isEmpty();
     }
 
     private static Locator notes(Page page) {
@@ -89,7 +66,7 @@ class StoryTest {
         page.getByLabel("Title").fill("Kestrel Weather");
         page.getByLabel("Target tempo").fill("138");
         notes(page).fill("M:4/4\nL:1/16\nK:F\nDFAG FECD FGAc _BAG?");
-        assertThat(page.getByText("Line 4, column 21, at “?”")).isVisible();
+        assertThat(page.getByText("Line 4, column 20, at “?”")).isVisible();
         notes(page).fill("M:4/4\nL:1/16\nK:F\nDFAG FECD FGAc _BAGF | EDCD FDA,D CDEF GAGE | D4");
         assertThat(page.getByText("33 notes · 3 bars")).isVisible();
         assertThat(page.locator("svg .abcjs-note").first()).isVisible();
@@ -107,7 +84,7 @@ class StoryTest {
 
     private static void plan(Page page) {
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Plan bar 1")).click();
-        page.getByLabel("Minutes", new Page.GetByLabelOptions().setExact(true)).first().fill("10");
+        page.getByRole(AriaRole.SPINBUTTON, new Page.GetByRoleOptions().setName("Minutes")).fill("10");
         assertThat(page.getByText("outside the 10 minutes")).isVisible();
         page.getByRole(AriaRole.SLIDER, new Page.GetByRoleOptions().setName("First burst")).focus();
         page.keyboard().press("ArrowUp");
@@ -119,10 +96,10 @@ class StoryTest {
         odile.untilReady();
         odile.page.keyboard().press("Space");
         odile.page.waitForFunction("() => ['playing', 'judge'].includes(document.querySelector('[data-state]').dataset.state)");
-        app.kill();
+        Shared.APP.kill();
         odile.page.keyboard().press("j");
         assertThat(odile.page.getByText("No connection. Your answer is kept here")).isVisible();
-        app.launch();
+        Shared.APP.launch();
         assertThat(odile.page.getByText("No connection.")).isHidden();
         odile.untilReady();
         odile.page.reload();
@@ -147,7 +124,7 @@ class StoryTest {
 
     @Test
     void aReloadInARestTakesNothingAwayAndSendsNothingTwice() {
-        Musician odile = somebodyNew().firstWorkout();
+        Musician odile = Shared.somebodyNew().firstWorkout();
         odile.playAndAnswer("j");
         odile.untilReady();
         odile.page.keyboard().press("r");
@@ -163,7 +140,7 @@ class StoryTest {
 
     @Test
     void anAnswerGivenWithoutANetworkArrivesWhenItIsBack() {
-        Musician odile = somebodyNew().firstWorkout();
+        Musician odile = Shared.somebodyNew().firstWorkout();
         BrowserContext context = odile.page.context();
         odile.page.keyboard().press("Space");
         odile.page.waitForFunction("() => ['playing', 'judge'].includes(document.querySelector('[data-state]').dataset.state)");
@@ -177,8 +154,8 @@ class StoryTest {
 
     @Test
     void aSecondWindowIsToldAndMayTakeOver() {
-        Musician odile = somebodyNew().firstWorkout();
-        Page second = browsing.page(odile.page.context());
+        Musician odile = Shared.somebodyNew().firstWorkout();
+        Page second = Shared.BROWSING.page(odile.page.context());
         second.navigate(odile.page.url());
         assertThat(second.getByText("This workout goes on in another window.")).isVisible();
         second.getByText("Take over here").click();
@@ -191,7 +168,7 @@ class StoryTest {
 
     @Test
     void aSymptomStopsPlayingAtOnceAndForTwoDays() {
-        Musician odile = somebodyNew().firstWorkout();
+        Musician odile = Shared.somebodyNew().firstWorkout();
         odile.page.keyboard().press("Space");
         odile.page.keyboard().press("x");
         assertThat(odile.page.getByText("Stopped. Pain, numbness or tingling?")).isVisible();
@@ -204,7 +181,7 @@ class StoryTest {
 
     @Test
     void theTitleIsTextWhateverIsInIt() {
-        Musician odile = somebodyNew();
+        Musician odile = Shared.somebodyNew();
         odile.page.navigate("/passages/new");
         odile.page.getByLabel("Title").fill("<img src=x onerror=alert(1)> דף 🎵");
         notes(odile.page).fill("K:C\nCDEF");
@@ -216,7 +193,7 @@ class StoryTest {
 
     @Test
     void anAccountCanBeLeftAndDeleted() {
-        Musician odile = somebodyNew();
+        Musician odile = Shared.somebodyNew();
         odile.page.navigate("/settings");
         odile.button("Sign out").click();
         assertThat(odile.page.getByText("I am new here")).isVisible();

@@ -153,10 +153,9 @@ CREATE TABLE ceiling_belief (
 );
 
 CREATE TABLE ceiling_day (
-  id BIGINT AUTO_INCREMENT PRIMARY KEY,
-  account_id BIGINT NOT NULL,
   piece_id BIGINT NOT NULL,
   day DATE NOT NULL,
+  account_id BIGINT NOT NULL,
   ease DOUBLE NOT NULL,
   ceiling DOUBLE NOT NULL,
   ceiling_low DOUBLE NOT NULL,
@@ -166,7 +165,7 @@ CREATE TABLE ceiling_day (
   log_variance DOUBLE NOT NULL,
   CONSTRAINT day_account FOREIGN KEY (account_id) REFERENCES account (id) ON DELETE CASCADE,
   CONSTRAINT day_piece FOREIGN KEY (piece_id) REFERENCES piece (id) ON DELETE CASCADE,
-  CONSTRAINT day_once UNIQUE (piece_id, day)
+  PRIMARY KEY (piece_id, day)
 );
 
 -- Sessions of signed-in players, as Spring Session keeps them.

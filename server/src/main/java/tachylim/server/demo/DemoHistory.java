@@ -85,7 +85,7 @@ class DemoHistory {
                 continue;
             }
             Instant evening = at(today.minusDays(daysAgo), LocalTime.of(17, random.nextInt(50)), zone);
-            int sessions = random.nextDouble() < 0.8 ? 2 : 1;
+            int sessions = random.nextDouble() < 0.45 ? 2 : 1;
             for (int session = 0; session < sessions; session++) {
                 DemoPiece piece = pieces.get(turn++ % pieces.size());
                 play(odile, piece, daysAgo, evening.plusSeconds(session * 35L * 60), random);

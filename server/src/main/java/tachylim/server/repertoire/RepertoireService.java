@@ -75,6 +75,14 @@ public class RepertoireService {
                 .orElseThrow(() -> Refused.notFound("This piece"));
     }
 
+    /** A piece, put away or not, for what was begun while it was there. */
+    @Transactional(readOnly = true)
+    public StoredPiece anyPiece(SignedIn who, long id) {
+        return pieces.findById(id)
+                .filter(piece -> piece.accountId() == who.accountId())
+                .orElseThrow(() -> Refused.notFound("This piece"));
+    }
+
     /** Pieces by id, put away or not, for looking back. */
     @Transactional(readOnly = true)
     public Map<Long, StoredPiece> piecesById(SignedIn who, List<Long> ids) {

@@ -1,24 +1,32 @@
 package tachylim.server.standing;
 
 import jakarta.persistence.Entity;
-import jakarta.persistence.GeneratedValue;
-import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
+import jakarta.persistence.IdClass;
+import jakarta.persistence.PostLoad;
+import jakarta.persistence.PostPersist;
+import jakarta.persistence.Transient;
+import java.io.Serializable;
 import java.time.LocalDate;
+import org.springframework.data.domain.Persistable;
 import tachylim.ceiling.Estimate;
 import tachylim.ceiling.Posterior;
 
 /** Where a piece's ceiling stood at the end of a day on which it was played. */
 @Entity
-public class CeilingDay {
+@IdClass(CeilingDay.Key.class)
+public class CeilingDay implements Persistable<CeilingDay.Key> {
+
+    /** One piece on one day. */
+    public record Key(Long pieceId, LocalDate day) implements Serializable {}
 
     @Id
-    @GeneratedValue(strategy = GenerationType.IDENTITY)
-    private Long id;
+    private Long pieceId;
+
+    @Id
+    private LocalDate day;
 
     private Long accountId;
-    private Long pieceId;
-    private LocalDate day;
     private double ease;
     private double ceiling;
     private double ceilingLow;
@@ -26,6 +34,9 @@ public class CeilingDay {
     private double breakdown;
     private double logMean;
     private double logVariance;
+
+    @Transient
+    private boolean fresh = true;
 
     protected CeilingDay() {}
 
@@ -75,5 +86,21 @@ public class CeilingDay {
 
     public double logVariance() {
         return logVariance;
+    }
+
+    @Override
+    public Key getId() {
+        return new Key(pieceId, day);
+    }
+
+    @Override
+    public boolean isNew() {
+        return fresh;
+    }
+
+    @PostLoad
+    @PostPersist
+    void kept() {
+        fresh = false;
     }
 }

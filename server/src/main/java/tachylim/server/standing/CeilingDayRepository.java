@@ -6,9 +6,7 @@ import java.util.Optional;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
 
-interface CeilingDayRepository extends JpaRepository<CeilingDay, Long> {
-
-    Optional<CeilingDay> findByPieceIdAndDay(long pieceId, LocalDate day);
+interface CeilingDayRepository extends JpaRepository<CeilingDay, CeilingDay.Key> {
 
     List<CeilingDay> findByAccountIdAndPieceIdOrderByDayDesc(long accountId, long pieceId, Limit limit);
 

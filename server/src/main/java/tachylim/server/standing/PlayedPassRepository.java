@@ -1,12 +1,15 @@
 package tachylim.server.standing;
 
+import jakarta.persistence.QueryHint;
 import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
+import org.hibernate.jpa.HibernateHints;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
+import org.springframework.data.jpa.repository.QueryHints;
 
 public interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
 
@@ -42,6 +45,8 @@ public interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
         Integer getTension();
     }
 
+    /** Passes are there as soon as they are saved, so that nothing else has to be written before asking. */
+    @QueryHints(@QueryHint(name = HibernateHints.HINT_FLUSH_MODE, value = "COMMIT"))
     @Query("""
             select p.pieceId as pieceId, p.tempo as tempo, p.tension as tension from PlayedPass p
             where p.accountId = :accountId and p.pieceId in :pieceIds and p.day > :since""")

@@ -81,14 +81,14 @@ public class StandingService {
         return Posterior.prior(Tempo.of(subject.guessBpm()), subject.guessPlayed() ? Posterior.PLAYED_SD : Posterior.GUESS_SD);
     }
 
-    /** Learns from one pass, on the day it was played. */
+    /** Learns from one pass, on the day it was played. The piece is the caller's to have checked. */
     @Transactional
     public void learn(SignedIn who, Subject subject, LocalDate day, Evidence evidence) {
-        StoredBelief belief = beliefs.findByPieceIdAndAccountId(subject.pieceId(), who.accountId())
+        StoredBelief belief = beliefs.findById(subject.pieceId())
                 .orElseGet(() -> beliefs.save(new StoredBelief(subject.pieceId(), who.accountId(), day, prior(subject))));
         Posterior learnt = belief.learn(evidence, day);
         LocalDate at = belief.day();
-        CeilingDay today = days.findByPieceIdAndDay(subject.pieceId(), at)
+        CeilingDay today = days.findById(new CeilingDay.Key(subject.pieceId(), at))
                 .orElseGet(() -> days.save(new CeilingDay(who.accountId(), subject.pieceId(), at)));
         List<TensionCurve.Felt> felt = felt(who, List.of(subject.pieceId()), day).getOrDefault(subject.pieceId(), List.of());
         today.record(learnt.estimate(TensionCurve.through(felt)), learnt);

@@ -1,0 +1,29 @@
+package tachylim.e2e;
+
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
+
+/** One server and one browser for all stories, since starting them is most of the time they take. */
+final class Shared {
+
+    /** Musical time runs this many times faster than the clock on the wall. */
+    private static final int SPEED = 40;
+
+    private static final double PATIENCE_MS = 45_000;
+
+    static final App APP;
+    static final Browsing BROWSING;
+
+    static {
+        PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE_MS);
+        APP = App.start("e2e", SPEED, "--tachylim.demo=true");
+        BROWSING = new Browsing();
+        Runtime.getRuntime().addShutdownHook(new Thread(APP::close));
+    }
+
+    private Shared() {}
+
+    /** Somebody who has just registered. */
+    static Musician somebodyNew() {
+        return new Musician(BROWSING.page(BROWSING.somebody(APP))).register();
+    }
+}
