@@ -24,7 +24,7 @@ import java.util.concurrent.TimeUnit;
 final class App implements AutoCloseable {
 
     private static final Path JAR = Path.of("..", "server", "target", "tachylim.jar");
-    private static final Duration PATIENCE = Duration.ofMinutes(5);
+    private static final Duration PATIENCE = Duration.ofMinutes(15);
 
     private final String database;
     private final List<String> settings;

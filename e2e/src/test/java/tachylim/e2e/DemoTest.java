@@ -25,7 +25,7 @@ import org.junit.jupiter.api.Test;
 @Order(1)
 class DemoTest {
 
-    private static final double DEMO_PATIENCE_MS = 180_000;
+    private static final double DEMO_PATIENCE_MS = 900_000;
 
     private static BrowserContext odile;
 
