@@ -56,10 +56,11 @@ export function Relief({ relief, dark = false, playhead, height = 250, lanes = t
   const [pointed, setPointed] = useState<number>();
   const hatch = useId();
   const gutter = width < 520 ? 30 : 44;
+  const hidden = width < 80;
   const total = Math.max(relief.seconds, planned?.seconds ?? 0, 1);
   const range = tempoRange(planned ? { ...planned, stretches: [...planned.stretches, ...relief.stretches] } : relief);
   const base = height - 1;
-  const x = scaleLinear([0, total], [gutter, width - 8]);
+  const x = scaleLinear([0, total], [gutter, Math.max(gutter + 8, width - 8)]);
   const y = scaleLog(range, [base, 14]);
   const scales: Scales = { x, y, base };
   const laneTop = height + (labels ? 44 : 14);
@@ -91,7 +92,7 @@ export function Relief({ relief, dark = false, playhead, height = 250, lanes = t
         onPointerMove={(event) => point(event.clientX, event.currentTarget.getBoundingClientRect().left)}
         onPointerLeave={() => setPointed(undefined)}
       >
-        <svg width={width} height={full} aria-hidden="true" className="block overflow-visible">
+        <svg width={width} height={full} aria-hidden="true" className={hidden ? "hidden" : "block overflow-visible"}>
           <defs>
             <pattern id={hatch} width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
               <rect width="5" height="5" fill={looks.ground} />
@@ -111,7 +112,7 @@ export function Relief({ relief, dark = false, playhead, height = 250, lanes = t
               </text>
             </g>
           ))}
-          <CeilingBand relief={relief} scales={scales} from={gutter} to={width - 8} fill={`url(#${hatch}-band)`} looks={looks} />
+          <CeilingBand relief={relief} scales={scales} from={gutter} to={x(total)} fill={`url(#${hatch}-band)`} looks={looks} />
           {planned && <Outline relief={planned} scales={scales} looks={looks} />}
           <Ground relief={relief} scales={scales} looks={looks} hatch={`url(#${hatch})`} />
           <BaseLine relief={relief} scales={scales} to={x(total)} looks={looks} />
@@ -119,8 +120,8 @@ export function Relief({ relief, dark = false, playhead, height = 250, lanes = t
           {labels && <BlockLabels relief={relief} scales={scales} looks={looks} />}
           {lanes && (
             <>
-              <ReserveLane relief={relief} x={x} top={laneTop} left={gutter} right={width - 8} looks={looks} />
-              <EffortLane relief={relief} x={x} top={laneTop + 52} left={gutter} right={width - 8} looks={looks} />
+              <ReserveLane relief={relief} x={x} top={laneTop} left={gutter} right={x(total)} looks={looks} />
+              <EffortLane relief={relief} x={x} top={laneTop + 52} left={gutter} right={x(total)} looks={looks} />
             </>
           )}
           {shown && (

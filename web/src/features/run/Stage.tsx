@@ -124,7 +124,9 @@ export function Stage({ run, view, speed }: Props) {
         <p className="text-night-soft">
           <span className="font-semibold text-night-ink">{oneDecimal(effortNow)}</span> of {bpm(view.relief.effortCap)} effort
         </p>
-        <ActionButton action="keys" onAct={act} quiet />
+        <span className="hidden sm:block">
+          <ActionButton action="keys" onAct={act} quiet />
+        </span>
         <ActionButton action="pause" onAct={act} quiet />
         <ActionButton action="symptom" onAct={act} />
       </header>
@@ -146,7 +148,7 @@ export function Stage({ run, view, speed }: Props) {
               <p className="font-bold leading-[0.86] tracking-tight" style={{ fontSize: "clamp(6.5rem, min(21vw, 31vh), 15rem)" }}>
                 {bpm(pass.tempo)}
               </p>
-              <p className="mt-3 text-lg text-night-soft">
+              <p className="mt-2 text-night-soft sm:mt-3 sm:text-lg">
                 {pass.rounds > 1 && <b className="text-night-ink">{pass.rounds} times round · </b>}
                 {oneDecimal(pass.notesPerSecond)} notes a second · ceiling {bpm(view.relief.estimate.ceiling.middle)}
                 {view.relief.estimate.enoughEvidence
@@ -179,13 +181,13 @@ export function Stage({ run, view, speed }: Props) {
                 abc={pass.abc}
                 label={pass.wholePiece ? "The notes of the piece" : "The notes of this burst"}
                 scale={pass.kind === "BURST" ? 2.5 : 1.4}
-                maxHeight={240}
+                maxHeight={window.innerWidth < 640 ? 96 : 240}
               />
               <BeatTrack pass={pass} playing={playing} beat={beat} />
             </>
           )}
-          <p className="text-lg sm:text-xl">{view.step.why}</p>
-          <p className="text-lg text-night-soft">Next: {view.upcoming}.</p>
+          <p className="sm:text-xl">{view.step.why}</p>
+          <p className="text-night-soft sm:text-lg">Next: {view.upcoming}.</p>
         </section>
       </div>
 

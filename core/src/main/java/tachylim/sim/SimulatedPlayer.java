@@ -15,7 +15,7 @@ import tachylim.tempo.Tempo;
  */
 public final class SimulatedPlayer {
 
-    private static final double AWKWARD_CLEAN = 0.5;
+    private static final double AWKWARD_CLEAN = 0.7;
     private static final double TENSION_AT_CEILING = 2;
     private static final double TENSION_SLOPE = 7;
     private static final double TENSION_NOISE = 0.5;
