@@ -163,11 +163,12 @@ function CeilingBand({ relief, scales: { y }, from, to, fill, looks }: Layer & {
   const { ceiling } = relief.estimate;
   const above = y(relief.target) < y(ceiling.high);
   const width = Math.round((ceiling.high - ceiling.low) / 2);
+  const clashes = Math.abs(y(relief.target) - (y(ceiling.middle) - 9)) < 9;
   return (
     <g>
       <rect x={from} width={to - from} y={y(ceiling.high)} height={y(ceiling.low) - y(ceiling.high)} fill={fill} />
       <line x1={from} x2={to} y1={y(ceiling.middle)} y2={y(ceiling.middle)} stroke={looks.band} strokeWidth="1.5" strokeDasharray="7 4" />
-      <text x={from + 6} y={y(ceiling.middle) - 5} fontSize="13" fontWeight="700" fill={looks.brass}>
+      <text x={from + 6} y={y(ceiling.middle) + (clashes ? 15 : -5)} fontSize="13" fontWeight="700" fill={looks.brass}>
         {relief.estimate.enoughEvidence ? `ceiling ${bpm(ceiling.middle)} ± ${width}` : `ceiling about ${bpm(ceiling.middle)}, a guess yet`}
       </text>
       <line x1={from} x2={to} y1={y(relief.target)} y2={y(relief.target)} stroke={looks.ink} strokeWidth="1.25" />

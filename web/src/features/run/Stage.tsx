@@ -20,6 +20,7 @@ interface Props {
 
 const KIND = { WARM_UP: "Warm-up", CONTROLLED: "Slow and controlled", BURST: "Burst", CLOSING: "Easy" } as const;
 const VERDICTS = { clean: "CLEAN", rough: "ROUGH", broke: "BROKE" } as const;
+const PHONE_WIDTH = 640;
 type Open = "pause" | "symptom" | "keys" | undefined;
 
 /** The step at hand: ready, playing, to be judged, or a rest. */
@@ -112,14 +113,15 @@ export function Stage({ run, view, speed }: Props) {
 
   const effortNow = view.relief.stretches.filter((stretch) => stretch.played).at(-1)?.effortAfter ?? view.relief.effortBefore;
   const left = view.relief.seconds - view.at;
+  const phone = window.innerWidth < PHONE_WIDTH;
   const state = rest ? "rest" : playing ? "playing" : played ? "judge" : "ready";
   return (
     <div className="mx-auto flex w-full max-w-[1500px] flex-1 flex-col gap-2 px-4 py-3 sm:px-9" data-state={state}>
-      <header className="flex flex-wrap items-center gap-x-5 gap-y-2">
-        <p className="mr-auto min-w-0 text-lg">
+      <header className="flex flex-wrap items-center gap-x-3 gap-y-1 sm:gap-x-5">
+        <p className="mr-auto min-w-full text-lg sm:min-w-0">
           <b dir="auto">{view.passage}</b>
           {view.piece !== "whole" && `, ${view.piece}`}
-          {view.focus && <span className="text-night-soft"> · focus: {view.focus}</span>}
+          {view.focus && <span className="hidden text-night-soft sm:inline"> · focus: {view.focus}</span>}
         </p>
         <p className="text-night-soft">
           <span className="font-semibold text-night-ink">{oneDecimal(effortNow)}</span> of {bpm(view.relief.effortCap)} effort
@@ -180,8 +182,8 @@ export function Stage({ run, view, speed }: Props) {
               <Engraving
                 abc={pass.abc}
                 label={pass.wholePiece ? "The notes of the piece" : "The notes of this burst"}
-                scale={pass.kind === "BURST" ? 2.5 : 1.4}
-                maxHeight={window.innerWidth < 640 ? 96 : 240}
+                scale={phone ? 0.9 : pass.kind === "BURST" ? 2.5 : 1.4}
+                maxHeight={phone ? 150 : 240}
               />
               <BeatTrack pass={pass} playing={playing} beat={beat} />
             </>
