@@ -1,4 +1,4 @@
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { restBegan } from "./queue";
 
 interface Props {
@@ -12,6 +12,10 @@ interface Props {
 /** Counts a rest down. It ends by itself and cannot be cut short. */
 export function RestCountdown({ runId, ordinal, seconds, speed, onOver }: Props) {
   const [left, setLeft] = useState(seconds);
+  const whenOver = useRef(onOver);
+  useEffect(() => {
+    whenOver.current = onOver;
+  });
   useEffect(() => {
     const before = ((Date.now() - restBegan(runId, ordinal, localStorage, Date.now())) / 1000) * speed;
     // From here on by a clock that nobody can set.
@@ -22,14 +26,12 @@ export function RestCountdown({ runId, ordinal, seconds, speed, onOver }: Props)
       setLeft(Math.max(0, seconds - rested));
       if (rested >= seconds && !over) {
         over = true;
-        onOver(Math.min(86_400, Math.max(seconds, rested)));
+        whenOver.current(Math.min(86_400, Math.max(seconds, rested)));
       }
     };
     tick();
     const timer = setInterval(tick, 100);
     return () => clearInterval(timer);
-    // onOver changes with every answer; the countdown belongs to its step alone.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [runId, ordinal, seconds, speed]);
   return (
     <span role="timer" aria-label="Seconds of rest left">

@@ -87,7 +87,7 @@ public final class Planner {
 
     /** Controlled playing never goes above ease, nor above what is wanted. */
     private Tempo controlledLimit() {
-        return Tempo.slower(estimate.ease().middle(), brief.target());
+        return Tempo.clamped(Math.floor(Tempo.slower(estimate.ease().middle(), brief.target()).bpm()));
     }
 
     private void add(Part part, Method method, double time, String why) {
@@ -110,9 +110,7 @@ public final class Planner {
         Tempo start = Tempo.slower(highest, brief.lastTempo()
                 .map(last -> last.times(BELOW_LAST))
                 .orElse(brief.target().times(FRESH_START)));
-        if (Math.floor(limit.bpm()) < start.onMetronome().bpm()) {
-            start = Tempo.clamped(Math.floor(limit.bpm()));
-        }
+        start = Tempo.slower(start.onMetronome(), limit);
         int clean = brief.choices().cleanInARow();
         add(Part.OPENER,
                 new SteadyClimb(start, limit, SteadyClimb.USUAL_STEP, clean, MOST_PASSES),
@@ -148,7 +146,7 @@ public final class Planner {
     /** From ease to the ceiling, a step for each clean pass or two: also what shows best where the ceiling is. */
     private void climbToCeiling() {
         Tempo limit = Tempo.clamped(Math.floor(Tempo.slower(ceiling(), brief.target()).bpm()));
-        Tempo start = Tempo.slower(limit, controlledLimit().onMetronome());
+        Tempo start = Tempo.slower(limit, controlledLimit());
         int clean = Math.max(1, brief.choices().cleanInARow() - 2);
         add(Part.CORE,
                 new SteadyClimb(start, limit, PROBING_STEP, clean, MOST_PASSES),

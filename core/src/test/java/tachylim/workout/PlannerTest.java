@@ -1,0 +1,158 @@
+package tachylim.workout;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import java.util.Optional;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.DoubleRange;
+import net.jqwik.api.constraints.IntRange;
+import org.apache.commons.numbers.fraction.Fraction;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+import tachylim.ceiling.Estimate;
+import tachylim.ceiling.Posterior;
+import tachylim.load.Caution;
+import tachylim.method.EasyPasses;
+import tachylim.method.IntervalBursts;
+import tachylim.method.SteadyClimb;
+import tachylim.passage.Meter;
+import tachylim.passage.PaperPattern;
+import tachylim.passage.Passage;
+import tachylim.tempo.Tempo;
+
+class PlannerTest {
+
+    private static final Allowance PLENTY = new Allowance(100, 90, 6_000);
+    private static final Passage ONE_BAR = paper(1, 4);
+
+    private static Passage paper(int bars, int perBeat) {
+        return new PaperPattern(new Meter(4, 4), Fraction.of(1, 4), bars, List.of(perBeat)).toPassage();
+    }
+
+    private static Estimate sure(double ceiling) {
+        return Posterior.prior(Tempo.of(ceiling), 0.04).estimate();
+    }
+
+    private static Estimate unsure(double ceiling) {
+        return Posterior.prior(Tempo.of(ceiling), Posterior.GUESS_SD).estimate();
+    }
+
+    private static Choices of(School school) {
+        return new Choices(school, 8, 2, 0.62, 1.03, 3, Caution.USUAL, "sound");
+    }
+
+    private static Workout plan(Estimate estimate, double target, School school, Double last) {
+        return Planner.plan(new Brief(ONE_BAR, Tempo.of(target), estimate, 20, of(school), PLENTY,
+                Optional.ofNullable(last).map(Tempo::of)));
+    }
+
+    private static Block block(Workout workout, Part part) {
+        return workout.blocks().stream().filter(b -> b.part() == part).findFirst().orElseThrow();
+    }
+
+    @Test
+    void aClimbThatIsTheFirstStartsAtHalfTheTarget() {
+        SteadyClimb opener = (SteadyClimb) block(plan(sure(124), 138, School.INTERVAL_BURSTS, null), Part.OPENER).method();
+        assertThat(opener.start()).isEqualTo(Tempo.of(69));
+    }
+
+    @Test
+    void aLaterOneStartsThreePercentBelowWhereTheLastStopped() {
+        Block opener = block(plan(sure(124), 138, School.INTERVAL_BURSTS, 90.0), Part.OPENER);
+        assertThat(((SteadyClimb) opener.method()).start()).isEqualTo(Tempo.of(87));
+        assertThat(opener.why()).startsWith("You stopped at 90; this starts at 87");
+    }
+
+    @Test
+    void whereEaseHasComeDownTheStartComesDownWithItAndSaysSo() {
+        Block opener = block(plan(sure(100), 138, School.INTERVAL_BURSTS, 120.0), Part.OPENER);
+        SteadyClimb climb = (SteadyClimb) opener.method();
+        assertThat(climb.start()).isLessThan(climb.limit());
+        assertThat(opener.why()).contains("You stopped at 120").contains("with ease at " + climb.limit() + " now");
+    }
+
+    @Test
+    void aPieceAtItsTargetIsNotPractisedAboveItInSlowPasses() {
+        Workout workout = plan(sure(150), 120, School.INTERVAL_BURSTS, null);
+        assertThat(block(workout, Part.OPENER).method().limit()).isLessThanOrEqualTo(Tempo.of(120));
+        assertThat(block(workout, Part.CLOSER).method().limit()).isLessThan(Tempo.of(120));
+    }
+
+    @Test
+    void burstsOfAPoorlyKnownCeilingStayWithinEightPercent() {
+        Workout known = plan(sure(124), 138, School.INTERVAL_BURSTS, null);
+        Workout guessed = plan(unsure(124), 138, School.INTERVAL_BURSTS, null);
+        assertThat(share(known)).isBetween(1.13, 1.15);
+        assertThat(share(guessed)).isBetween(1.06, 1.08);
+        assertThat(block(guessed, Part.CORE).why()).contains("only a guess yet");
+    }
+
+    private static double share(Workout workout) {
+        return block(workout, Part.CORE).method().limit().ratioTo(workout.estimate().ceiling().middle());
+    }
+
+    @Test
+    void theClimbToTheCeilingStartsAtEase() {
+        Workout workout = plan(sure(124), 138, School.STEADY_CLIMB, 90.0);
+        SteadyClimb core = (SteadyClimb) block(workout, Part.CORE).method();
+        assertThat(core.start().bpm()).isCloseTo(workout.estimate().ease().middle().bpm(), within(1.0));
+        assertThat(core.limit()).isLessThanOrEqualTo(workout.estimate().ceiling().middle());
+    }
+
+    @Test
+    void anEasyDayIsEasyPassesThroughout() {
+        Workout workout = plan(sure(124), 138, School.EASY, 90.0);
+        assertThat(workout.blocks()).extracting(Block::part).containsExactly(Part.WARM_UP, Part.OPENER, Part.CLOSER);
+        assertThat(workout.blocks()).allSatisfy(b -> assertThat(b.method()).isInstanceOf(EasyPasses.class));
+    }
+
+    @ParameterizedTest
+    @EnumSource(School.class)
+    void everyWorkoutThatIsPlannedEndsWithItsClose(School school) {
+        List<Segment> outline = Run.start(plan(sure(124), 138, school, 90.0)).ahead();
+        assertThat(outline.get(outline.size() - 1).part()).isEqualTo(Part.CLOSER);
+    }
+
+    @Test
+    void atTheEndOfTheMetronomeThereIsNoRoomForBursts() {
+        Workout workout = plan(sure(400), 400, School.INTERVAL_BURSTS, null);
+        assertThat(workout.remarks()).anyMatch(remark -> remark.contains("no room"));
+        assertThat(workout.blocks()).noneMatch(b -> b.method() instanceof IntervalBursts);
+    }
+
+    @Property(tries = 400)
+    void anythingThatCanBeAskedCanBePlannedAndPlayed(
+            @ForAll @DoubleRange(min = 20, max = 400) double ceiling,
+            @ForAll @DoubleRange(min = 20, max = 400) double target,
+            @ForAll @IntRange(min = Brief.LEAST_MINUTES, max = Brief.MOST_MINUTES) int minutes,
+            @ForAll @IntRange(min = 1, max = 8) int bars,
+            @ForAll @IntRange(min = 1, max = 8) int perBeat,
+            @ForAll School school,
+            @ForAll @DoubleRange(min = 20, max = 400) double last) {
+        Workout workout = Planner.plan(new Brief(paper(bars, perBeat), Tempo.of(target), unsure(ceiling), minutes,
+                of(school), PLENTY, Optional.of(Tempo.of(last))));
+        List<Segment> outline = Run.start(workout).ahead();
+        assertThat(outline).isNotEmpty();
+        for (Segment segment : outline) {
+            assertThat(segment.seconds()).isPositive();
+            assertThat(segment.step().why()).isNotBlank();
+            if (segment.step() instanceof Pass pass) {
+                assertThat(pass.notes().lastNote()).isLessThan(workout.music().notes().size());
+                assertThat(ClickProgramme.of(pass, workout.music())).hasSizeGreaterThan(pass.countIn());
+            }
+        }
+    }
+
+    @Property(tries = 100)
+    void aStepFollowsAnotherWithoutAGapInTime(@ForAll @DoubleRange(min = 50, max = 300) double ceiling) {
+        double now = 0;
+        for (Segment segment : Run.start(plan(sure(ceiling), ceiling * 1.2, School.INTERVAL_BURSTS, null)).ahead()) {
+            assertThat(segment.start()).isCloseTo(now, within(1e-6));
+            now = segment.start() + segment.seconds();
+        }
+    }
+}

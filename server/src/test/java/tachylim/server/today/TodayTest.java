@@ -1,0 +1,93 @@
+package tachylim.server.today;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.LocalDate;
+import java.util.Map;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+import tachylim.server.Player;
+import tachylim.server.Practice;
+import tachylim.server.ServerTest;
+import tools.jackson.databind.JsonNode;
+
+class TodayTest extends ServerTest {
+
+    private static String prepared(Player player) {
+        return player.get("/api/today").ok().path("plan").path("passage").asString();
+    }
+
+    @Test
+    void aFirstDayHasNothingPreparedAndAWholeDayLeft() {
+        JsonNode today = player().get("/api/today").ok();
+        assertThat(today.path("plan").isNull()).isTrue();
+        assertThat(today.path("load").path("limits")).hasSize(3);
+        assertThat(today.path("load").path("limits").path(0).path("used").asDouble()).isZero();
+    }
+
+    @Test
+    void whatIsFurthestFromItsTargetIsPrepared() {
+        Player odile = player();
+        odile.post("/api/passages", Practice.passage(Map.of("title", "Near", "targetBpm", 115))).ok();
+        odile.post("/api/passages", Practice.passage(Map.of("title", "Far", "targetBpm", 180))).ok();
+        assertThat(prepared(odile)).isEqualTo("Far");
+    }
+
+    @Test
+    void aDateThatIsNearIsMorePressing() {
+        Player odile = player();
+        odile.post("/api/passages", Practice.passage(Map.of("title", "Some day", "targetBpm", 138))).ok();
+        String today = odile.get("/api/today").ok().path("day").asString();
+        String inTenDays = LocalDate.parse(today).plusDays(10).toString();
+        odile.post("/api/passages", Practice.passage(Map.of("title", "Soon", "targetBpm", 130, "neededOn", inTenDays))).ok();
+        JsonNode view = odile.get("/api/today").ok();
+        assertThat(view.path("plan").path("passage").asString()).isEqualTo("Soon");
+        assertThat(view.path("why").asString()).contains("in 10 days");
+    }
+
+    @Test
+    void theMinutesThatThereAreShapeTheWorkout() {
+        Player odile = player();
+        Practice.newPassage(odile);
+        double ten = odile.get("/api/today?minutes=10").ok().path("plan").path("relief").path("seconds").asDouble();
+        double thirty = odile.get("/api/today?minutes=30").ok().path("plan").path("relief").path("seconds").asDouble();
+        assertThat(ten).isLessThan(thirty).isLessThan(15 * 60);
+        assertThat(odile.get("/api/today?minutes=1").status()).isEqualTo(400);
+        assertThat(odile.get("/api/today?minutes=many").status()).isEqualTo(400);
+    }
+
+    @Test
+    void aBadDayHasEightEasyMinutes() {
+        Player odile = player();
+        Practice.newPassage(odile);
+        JsonNode plan = odile.get("/api/today?easy=true").ok().path("plan");
+        assertThat(plan.path("wish").path("school").asString()).isEqualTo("EASY");
+        assertThat(plan.path("wish").path("minutes").asInt()).isEqualTo(8);
+        assertThat(plan.path("relief").path("totals").path("bursts").asInt()).isZero();
+    }
+
+    @Test
+    void whatChangedSinceLastTimeIsSaid() {
+        Player odile = player();
+        UUID window = UUID.randomUUID();
+        JsonNode run = Practice.playOn(odile, Practice.newRun(odile, window), window, 8);
+        Practice.send(odile, run, Practice.event(run, window, "STOPPED", Map.of())).ok();
+        assertThat(odile.get("/api/today").ok().path("sinceLastTime").toString())
+                .contains("The last climb stopped at").contains("Played today already.");
+    }
+
+    @Test
+    void tomorrowKnowsYesterdaysCeiling() {
+        Player odile = player();
+        UUID window = UUID.randomUUID();
+        JsonNode run = Practice.playOn(odile, Practice.newRun(odile, window), window, 8);
+        Practice.send(odile, run, Practice.event(run, window, "STOPPED", Map.of())).ok();
+        long account = sql.sql("select id from account where name = ?").param(odile.name()).query(Long.class).single();
+        sql.sql("update ceiling_day set day = day - interval 1 day where account_id = ?").param(account).update();
+        sql.sql("update ceiling_belief set day = day - interval 1 day where account_id = ?").param(account).update();
+        sql.sql("update played_pass set day = day - interval 1 day where account_id = ?").param(account).update();
+        JsonNode today = odile.get("/api/today").ok();
+        assertThat(today.path("sinceLastTime").toString()).contains("Ceiling ").contains("→").contains("Last played yesterday.");
+        assertThat(today.path("load").path("limits").path(0).path("used").asDouble()).isZero();
+    }
+}
