@@ -85,6 +85,7 @@ export function Relief({ relief, dark = false, playhead, height = 250, lanes = t
       <div
         role="group"
         tabIndex={0}
+        className="relative"
         aria-label={summary(relief)}
         aria-describedby={`${hatch}-read`}
         onKeyDown={step}
@@ -128,8 +129,12 @@ export function Relief({ relief, dark = false, playhead, height = 250, lanes = t
             <line x1={x(pointed!)} x2={x(pointed!)} y1={10} y2={full} stroke={looks.ink} strokeDasharray="2 3" />
           )}
           {playhead !== undefined && <Playhead x={x(Math.min(playhead, total))} base={base} looks={looks} />}
-          {handles?.(scales, width)}
         </svg>
+        {handles && (
+          <svg width={width} height={full} className="pointer-events-none absolute inset-0 overflow-visible">
+            {handles(scales, width)}
+          </svg>
+        )}
       </div>
       <p id={`${hatch}-read`} aria-live="polite" className={`min-h-6 truncate text-sm ${dark ? "text-night-soft" : "text-soft"}`} style={{ paddingLeft: gutter }}>
         {shown ? reading(shown) : ""}

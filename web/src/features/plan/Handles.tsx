@@ -116,7 +116,7 @@ function Handle({ label, x, y, value, min, max, text, hue, onStep, onDrag }: Han
       onKeyDown={onKeyDown}
       onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
       onPointerMove={onPointerMove}
-      className="cursor-grab touch-none"
+      className="pointer-events-auto cursor-grab touch-none"
     >
       <circle cx={x} cy={y} r="16" fill="transparent" />
       <circle cx={x} cy={y} r="6.5" className={`${hue} stroke-ground`} strokeWidth="2.5" />

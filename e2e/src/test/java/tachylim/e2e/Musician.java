@@ -18,6 +18,8 @@ final class Musician {
     final Page page;
     final String name = "player-" + UUID.randomUUID().toString().substring(0, 8);
 
+    private int moves;
+
     Musician(Page page) {
         this.page = page;
     }
@@ -26,23 +28,40 @@ final class Musician {
         return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(label));
     }
 
+    private void click(Locator what) {
+        moves++;
+        what.click();
+    }
+
+    private void fill(Locator field, String text) {
+        moves++;
+        field.fill(text);
+    }
+
+    /** How many things were pressed or filled in so far. */
+    int moves() {
+        return moves;
+    }
+
     Musician register() {
         page.navigate("/register");
-        page.getByLabel("Name").fill(name);
-        page.getByLabel("Password").fill(PASSWORD);
-        button("Register").click();
+        fill(page.getByLabel("Name"), name);
+        fill(page.getByLabel("Password"), PASSWORD);
+        click(button("Register"));
         assertThat(page.getByText("Step 1 of 3")).isVisible();
         return this;
     }
 
     /** The three steps from an empty account to the first workout. */
     Musician firstWorkout() {
-        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("mallets and drums")).click();
-        button("Next: the passage").click();
-        page.getByLabel("Target tempo").fill("120");
-        button("Next: how fast today").click();
-        page.getByLabel("Clean at", new Page.GetByLabelOptions().setExact(true)).fill("92");
-        button("Begin the first workout").click();
+        click(page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("mallets and drums")));
+        click(button("Next: the passage"));
+        assertThat(page.getByText("Step 2 of 3")).isVisible();
+        fill(page.getByLabel("Target tempo"), "120");
+        click(button("Next: how fast today"));
+        assertThat(page.getByText("Step 3 of 3")).isVisible();
+        fill(page.getByLabel("Clean at", new Page.GetByLabelOptions().setExact(true)), "92");
+        click(button("Begin the first workout"));
         page.waitForURL(RUN);
         assertThat(stage()).hasAttribute("data-state", "ready");
         return this;
