@@ -1,9 +1,10 @@
-import { useCallback, useEffect, useState } from "react";
+import { useCallback, useEffect, useLayoutEffect, useState } from "react";
 import { useNavigate } from "react-router";
 import { Engraving } from "../../notation/Engraving";
 import { Relief } from "../../relief/Relief";
 import { KeyCap } from "../../ui/Button";
 import { bpm, minutes, oneDecimal } from "../../ui/format";
+import { useKeys } from "../../ui/useKeys";
 import { Answers } from "./Answers";
 import { BeatTrack } from "./BeatTrack";
 import { KeysDialog, PauseDialog, SymptomDialog } from "./Dialogs";
@@ -34,7 +35,7 @@ export function Stage({ run, view, speed }: Props) {
   const { playing, start, stop, beat } = usePass(pass, speed, over);
   const sending = run.waiting > 0;
 
-  useEffect(() => setPlayed(false), [view.ordinal]);
+  useLayoutEffect(() => setPlayed(false), [view.ordinal]);
 
   const { send } = run;
   const judge = (verdict: (typeof VERDICTS)[keyof typeof VERDICTS]) => {
@@ -87,18 +88,14 @@ export function Stage({ run, view, speed }: Props) {
     }
   }
 
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (open || event.ctrlKey || event.metaKey || event.altKey || event.repeat) return;
-      const action = actionOf(event);
-      if (!action) return;
-      // A focused button keeps its own Space and Enter.
-      if (action === "start" && event.target instanceof HTMLButtonElement) return;
-      event.preventDefault();
-      act(action);
-    };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
+  useKeys((event) => {
+    if (open || event.ctrlKey || event.metaKey || event.altKey || event.repeat) return;
+    const action = actionOf(event);
+    if (!action) return;
+    // A focused button keeps its own Space and Enter.
+    if (action === "start" && event.target instanceof HTMLButtonElement) return;
+    event.preventDefault();
+    act(action);
   });
 
   useEffect(() => {

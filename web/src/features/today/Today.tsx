@@ -1,5 +1,5 @@
 import { Play } from "lucide-react";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { Link, Navigate, useNavigate } from "react-router";
 import type { Schemas } from "../../api/client";
 import { sentence, useToday } from "../../api/queries";
@@ -7,6 +7,7 @@ import { Relief } from "../../relief/Relief";
 import { Button, ButtonLink, KeyCap } from "../../ui/Button";
 import { longDay } from "../../ui/format";
 import { Caution, Failed, Page, Waiting } from "../../ui/Page";
+import { useKeys } from "../../ui/useKeys";
 import { useBegin } from "../run/useBegin";
 import { LeftToday } from "./LeftToday";
 
@@ -23,17 +24,12 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
   const openRun = today.data?.openRun;
   const mayBegin = !!plan && plan.relief.stretches.length > 0;
 
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      const onPage = event.target === document.body;
-      if (event.code !== "Space" || !onPage || begin.isPending) return;
-      event.preventDefault();
-      if (openRun) void navigate(`/run/${openRun}`);
-      else if (mayBegin) begin.mutate(plan.wish);
-    };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
-  }, [openRun, mayBegin, plan, begin, navigate]);
+  useKeys((event) => {
+    if (event.code !== "Space" || event.target !== document.body || begin.isPending) return;
+    event.preventDefault();
+    if (openRun) void navigate(`/run/${openRun}`);
+    else if (mayBegin) begin.mutate(plan.wish);
+  });
 
   if (today.isPending) return <Waiting />;
   if (today.isError) return <Failed error={today.error} again={() => void today.refetch()} />;
