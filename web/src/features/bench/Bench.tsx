@@ -1,12 +1,13 @@
 import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
-import { api, given, type Schemas } from "../../api/client";
+import { api, given } from "../../api/client";
 import { sentence, useChange, usePassage } from "../../api/queries";
 import { Engraving } from "../../notation/Engraving";
 import { Button, ButtonLink } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import { day, family } from "../../ui/format";
 import { Failed, Page, Waiting } from "../../ui/Page";
+import { weakest } from "../passages/weakest";
 import { EditPassage } from "./EditPassage";
 import { Pieces } from "./Pieces";
 
@@ -23,7 +24,7 @@ export default function Bench() {
   if (passage.isError) return <Failed error={passage.error} again={() => void passage.refetch()} />;
   const detail = passage.data;
   if (editing) return <EditPassage detail={detail} onDone={() => setEditing(false)} />;
-  const neediest = weakest(detail.passage);
+  const slowest = weakest(detail.passage);
   return (
     <Page
       title={detail.passage.title}
@@ -39,8 +40,8 @@ export default function Bench() {
         <>
           <Button onClick={() => setEditing(true)}>Change</Button>
           <Button onClick={() => setLeaving(true)}>Put away</Button>
-          {neediest && (
-            <ButtonLink kind="main" to={`/plan/${neediest.id}`}>
+          {slowest && (
+            <ButtonLink kind="main" to={`/plan/${slowest.id}`}>
               Plan a workout
             </ButtonLink>
           )}
@@ -68,8 +69,4 @@ export default function Bench() {
       </Dialog>
     </Page>
   );
-}
-
-function weakest(passage: Schemas["PassageDto"]) {
-  return [...passage.pieces].sort((a, b) => a.estimate.ceiling.middle - b.estimate.ceiling.middle)[0];
 }

@@ -5,6 +5,7 @@ import { ButtonLink } from "../../ui/Button";
 import { day, family } from "../../ui/format";
 import { Failed, Page, Waiting } from "../../ui/Page";
 import { TempoAxis, TempoLine } from "./TempoLine";
+import { weakest } from "./weakest";
 
 type Passage = Schemas["PassageDto"];
 
@@ -39,8 +40,6 @@ export default function Passages() {
     </Page>
   );
 }
-
-const weakest = (passage: Passage) => [...passage.pieces].sort((a, b) => a.estimate.ceiling.middle - b.estimate.ceiling.middle)[0];
 
 function shared(passages: Passage[]): [number, number] {
   const pieces = passages.flatMap((passage) => passage.pieces);

@@ -17,11 +17,6 @@ public record Band(Tempo low, Tempo middle, Tempo high) {
         return (high.bpm() - low.bpm()) / 2 / middle.bpm();
     }
 
-    /** Half the width of the interval in BPM. */
-    public double giveOrTakeBpm() {
-        return (high.bpm() - low.bpm()) / 2;
-    }
-
     /** This band with its middle at most {@code tempo}, and its ends moved by the same ratio. */
     Band notAbove(Tempo tempo) {
         double ratio = Math.min(1, tempo.ratioTo(middle));

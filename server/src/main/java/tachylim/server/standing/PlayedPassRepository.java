@@ -70,8 +70,6 @@ public interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
             group by p.tempo, p.kind, p.verdict order by p.tempo""")
     List<Tries> tries(long accountId, long pieceId, LocalDate since);
 
-    List<PlayedPass> findByAccountIdAndRunIdOrderByOrdinal(long accountId, long runId);
-
     List<PlayedPass> findByAccountIdAndRunIdIn(long accountId, Collection<Long> runIds);
 
     Optional<PlayedPass> findByAccountIdAndRunIdAndOrdinal(long accountId, long runId, int ordinal);
