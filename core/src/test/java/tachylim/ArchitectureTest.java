@@ -16,7 +16,7 @@ class ArchitectureTest {
     @ArchTest
     static final ArchRule coreKnowsNoFramework = noClasses()
             .should().dependOnClassesThat().resideInAnyPackage(
-                    "org.springframework..", "jakarta..", "com.fasterxml..", "tools.jackson..", "java.sql..", "java.net..");
+                    "org.springframework..", "jakarta.persistence..", "jakarta.servlet..", "jakarta.validation..", "com.fasterxml..", "tools.jackson..", "java.sql..", "java.net..");
 
     @ArchTest
     static final ArchRule ideasDoNotGoInCircles =
@@ -28,6 +28,7 @@ class ArchitectureTest {
             .layer("tempo").definedBy("tachylim.tempo..")
             .layer("passage").definedBy("tachylim.passage..")
             .layer("notation").definedBy("tachylim.notation..")
+            .layer("variant").definedBy("tachylim.variant..")
             .layer("method").definedBy("tachylim.method..")
             .layer("ceiling").definedBy("tachylim.ceiling..")
             .layer("load").definedBy("tachylim.load..")
@@ -35,7 +36,8 @@ class ArchitectureTest {
             .layer("sim").definedBy("tachylim.sim..")
             .whereLayer("tempo").mayNotAccessAnyLayer()
             .whereLayer("passage").mayNotAccessAnyLayer()
-            .whereLayer("notation").mayOnlyAccessLayers("passage")
+            .whereLayer("notation").mayOnlyAccessLayers("tempo", "passage")
+            .whereLayer("variant").mayOnlyAccessLayers("tempo", "passage")
             .whereLayer("method").mayOnlyAccessLayers("tempo")
             .whereLayer("ceiling").mayOnlyAccessLayers("tempo", "method")
             .whereLayer("load").mayOnlyAccessLayers("tempo", "method")

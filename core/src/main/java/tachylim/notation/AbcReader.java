@@ -5,88 +5,89 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.apache.commons.numbers.fraction.Fraction;
+import tachylim.passage.Articulation;
+import tachylim.passage.Direction;
+import tachylim.passage.Direction.RepeatSign;
+import tachylim.passage.Inflection;
 import tachylim.passage.Key;
+import tachylim.passage.Mark;
 import tachylim.passage.Meter;
 import tachylim.passage.Note;
-import tachylim.passage.Passage;
 import tachylim.passage.Pitch;
 
 /**
- * Reads one voice of ABC notation into a passage with exact onsets.
+ * Reads one voice of one tune in ABC notation, with exact onsets.
  *
- * <p>Understood: the fields M, L, K (major, minor and the church modes) at the head, in the body and
- * inline; notes with accidentals that last through the bar, octave marks and lengths; rests, also of
- * whole bars; ties, also over bar lines; chords as one onset; tuplets; broken rhythm; bar lines,
- * repeats (played once through) and endings. Grace notes, slurs, decorations, chord names, lyrics and
- * other fields are passed over. A second voice is refused, since a passage is one line. Follows the
+ * <p>Understood: the fields M, L, K (major, minor and the church modes), Q and w; notes with accidentals
+ * that last through the bar, octave marks and lengths; rests, also of whole bars; ties, also over bar
+ * lines; chords as one onset; tuplets; broken rhythm; bar lines, repeats and endings; grace notes, slurs,
+ * articulations, fingers, bows, breaths and words. What a passage has no place for is counted. Follows the
  * ABC standard 2.1.
  */
 public final class AbcReader {
 
     /** A longer text is refused before it is read. */
-    public static final int MOST_CHARACTERS = 20_000;
+    public static final int MOST_CHARACTERS = 48_000;
 
-    /** Finer divisions of a beat than this are refused, so that sums stay exact. */
+    /** Finer divisions of a whole note than this are refused, so that sums stay exact. */
     private static final int FINEST = 100_000;
 
-    private static final String DECORATIONS = ".~HLMOPSTuvJRW";
-    private static final String PASSED_OVER = " \t\r\n`\\y$)";
+    private static final Pattern TEMPO = Pattern.compile("(?:(\\d{1,2})/(\\d{1,2})\\s*=\\s*)?(\\d{1,3}(?:\\.\\d{1,4})?)");
+    private static final String DECORATIONS = ".~HLMOPSTJRuvW";
+    private static final String PASSED_OVER = " \t\r\n`\\y$";
 
     private final AbcCursor cursor;
-    private final Fraction wantedBeat;
+    private final AbcRhythm rhythm;
+    private final AbcSyllables syllables = new AbcSyllables();
+    private final Omissions omissions = new Omissions();
 
     private final List<Note> notes = new ArrayList<>();
     private final List<Fraction> barLines = new ArrayList<>();
+    private final List<Direction> directions = new ArrayList<>();
     private final List<String> warnings = new ArrayList<>();
     private final Map<String, Integer> accidentals = new HashMap<>();
 
+    private String title = "";
     private Meter meter = new Meter(4, 4);
     private Meter firstMeter;
     private Key key = Key.NONE;
     private Key firstKey;
-    private Fraction unit;
 
     /** Where we are, and where the bar began, in whole notes. */
     private Fraction now = Fraction.ZERO;
     private Fraction barStart = Fraction.ZERO;
     private int bar = 1;
 
-    private int tupletLeft;
-    private Fraction tupletRatio = Fraction.ONE;
-    private Fraction brokenNext = Fraction.ONE;
     private boolean lastWasNote;
-    private Fraction lastWritten = Fraction.ZERO;
     private boolean tied;
     private boolean unpitched;
-    private boolean chordTie;
+    private Inflection ahead = Inflection.PLAIN;
+    private int lastEnding;
+    private int slursOpen;
 
-    private AbcReader(String text, Fraction wantedBeat) {
+    private AbcReader(String text) {
         this.cursor = new AbcCursor(text);
-        this.wantedBeat = wantedBeat;
+        this.rhythm = new AbcRhythm(cursor);
     }
 
     /**
-     * Reads {@code text}; onsets are in beats of the meter's usual beat.
+     * Reads {@code text}, a single tune of a single voice.
      *
      * @throws AbcException if it cannot be read, with the place
      */
     public static AbcTune read(String text) {
-        return read(text, null);
+        return read(text, MOST_CHARACTERS);
     }
 
-    /**
-     * Reads {@code text}, with onsets in beats of {@code beatUnit}.
-     *
-     * @param beatUnit the beat as a fraction of a whole note; null for the meter's usual beat
-     * @throws AbcException if it cannot be read, with the place
-     */
-    public static AbcTune read(String text, Fraction beatUnit) {
-        if (text.length() > MOST_CHARACTERS) {
+    static AbcTune read(String text, int mostCharacters) {
+        if (text.length() > mostCharacters) {
             throw new AbcException(1, 1, "", "This is " + text.length() + " characters long; a passage is read up to "
-                    + MOST_CHARACTERS + ". Keep the part you are working on");
+                    + mostCharacters + ". Keep the part you are working on");
         }
-        AbcReader reader = new AbcReader(text, beatUnit);
+        AbcReader reader = new AbcReader(text);
         try {
             return reader.tune();
         } catch (ArithmeticException tooFine) {
@@ -105,30 +106,16 @@ public final class AbcReader {
         if (notes.isEmpty()) {
             throw cursor.error("There is no note yet. Type letters from A to G to write some");
         }
-        if (tupletLeft > 0) {
-            throw cursor.error("The tuplet lacks " + tupletLeft + " more of its notes");
+        if (rhythm.tupletLeft() > 0) {
+            throw cursor.error("The tuplet lacks " + rhythm.tupletLeft() + " more of its notes");
         }
         // A passage may stop in mid-bar, on the note where it lands; only too long a last bar is odd.
         if (now.subtract(barStart).compareTo(meter.bar()) > 0) {
             warnBar(now.subtract(barStart));
         }
-        return new AbcTune(inBeats(), warnings);
-    }
-
-    private Passage inBeats() {
-        Fraction beat = wantedBeat != null ? wantedBeat : firstMeter.usualBeat();
-        List<Note> counted = notes.stream()
-                .map(note -> new Note(note.onset().divide(beat), note.duration().divide(beat), note.pitches()))
-                .toList();
-        List<Fraction> lines = barLines.stream()
-                .filter(line -> line.compareTo(now) < 0)
-                .map(line -> line.divide(beat))
-                .toList();
-        try {
-            return new Passage(firstMeter, beat, firstKey, lines, counted, now.divide(beat));
-        } catch (IllegalArgumentException refused) {
-            throw cursor.error(refused.getMessage());
-        }
+        List<Fraction> lines = barLines.stream().filter(line -> line.compareTo(now) < 0).toList();
+        Line line = new Line(title, "", firstMeter, firstKey, lines, notes, now, directions);
+        return new AbcTune(line, warnings, omissions.list());
     }
 
     // Fields
@@ -146,43 +133,40 @@ public final class AbcReader {
 
     private void field(char name, String value) {
         switch (name) {
+            case 'T' -> title = title.isEmpty() ? value : title;
             case 'M' -> meter(value);
-            case 'L' -> unit = length(value);
+            case 'L' -> rhythm.unit(value);
             case 'K' -> key(value);
+            case 'Q' -> tempo(value);
+            case 'w' -> words(value);
             case 'V' -> {
                 if (!notes.isEmpty() || !value.startsWith("1")) {
                     throw cursor.error("A passage is one line of notes; leave out the voice " + value);
                 }
             }
             default -> {
-                // Titles, composers, lyrics and the like do not change the notes.
+                // Composers, sources and the like do not change the notes.
             }
         }
     }
 
     private void meter(String value) {
+        if (value.equals("none")) {
+            omissions.add("free meters, counted as " + meter);
+            return;
+        }
         String text = value.equals("C") ? "4/4" : value.equals("C|") ? "2/2" : value;
         String[] parts = text.split("/");
+        Meter read;
         try {
-            meter = new Meter(Integer.parseInt(parts[0].strip()), Integer.parseInt(parts[1].strip()));
+            read = new Meter(Integer.parseInt(parts[0].strip()), Integer.parseInt(parts[1].strip()));
         } catch (RuntimeException unreadable) {
             throw cursor.error("The meter " + value + " is not one like 4/4 or 6/8");
         }
-    }
-
-    private Fraction length(String value) {
-        String[] parts = value.split("/");
-        try {
-            int top = Integer.parseInt(parts[0].strip());
-            int bottom = parts.length > 1 ? Integer.parseInt(parts[1].strip()) : 1;
-            Fraction length = Fraction.of(top, bottom);
-            if (length.compareTo(Fraction.ZERO) > 0 && bottom <= 64 && top <= 4) {
-                return length;
-            }
-        } catch (NumberFormatException | ArithmeticException unreadable) {
-            // said below
+        if (firstMeter != null && !read.equals(meter)) {
+            directions.add(new Direction.MeterChange(now, read));
         }
-        throw cursor.error("The unit length " + value + " is not one like 1/8 or 1/16");
+        meter = read;
     }
 
     private void key(String value) {
@@ -190,9 +174,43 @@ public final class AbcReader {
         if (read == null) {
             throw cursor.error("The key " + value + " is not one like G, Bb or F#m");
         }
+        if (firstKey != null && !read.equals(key)) {
+            directions.add(new Direction.KeyChange(now, read));
+        }
         key = read;
         // A one-line percussion staff is how passages on paper are written: rhythm without pitch.
         unpitched = value.contains("stafflines=1");
+    }
+
+    private void tempo(String value) {
+        String rest = value;
+        int open = value.indexOf('"');
+        int close = value.lastIndexOf('"');
+        if (open >= 0 && close > open) {
+            directions.add(new Direction.Words(now, value.substring(open + 1, close)));
+            rest = value.substring(0, open) + value.substring(close + 1);
+        }
+        Matcher matcher = TEMPO.matcher(rest);
+        if (matcher.find() && Double.parseDouble(matcher.group(3)) >= 1) {
+            Fraction unit = matcher.group(1) == null || Integer.parseInt(matcher.group(2)) == 0 || Integer.parseInt(matcher.group(1)) == 0
+                    ? meter.usualBeat()
+                    : Fraction.of(Integer.parseInt(matcher.group(1)), Integer.parseInt(matcher.group(2)));
+            directions.add(new Direction.TempoMark(now, unit, Double.parseDouble(matcher.group(3))));
+        } else if (!rest.isBlank()) {
+            omissions.add("tempo marks that could not be read");
+        }
+    }
+
+    private void words(String value) {
+        if (syllables.isAnotherVerse()) {
+            omissions.add("further verses");
+            return;
+        }
+        syllables.lay(value, (note, syllable) -> {
+            Inflection over = notes.get(note).inflection();
+            notes.set(note, notes.get(note).with(new Inflection(over.grace(), over.articulations(), over.slursOpened(),
+                    over.slursClosed(), over.marks(), syllable)));
+        });
     }
 
     // Music
@@ -204,10 +222,11 @@ public final class AbcReader {
         } else if (PASSED_OVER.indexOf(c) >= 0) {
             cursor.next();
         } else if ("^_=".indexOf(c) >= 0 || isNoteLetter(c)) {
-            sound(List.of(pitch()));
+            Pitch pitch = pitch();
+            sound(List.of(pitch), rhythm.written(meter));
         } else if (c == 'z' || c == 'x') {
             cursor.next();
-            rest(writtenLength());
+            rest(rhythm.written(meter));
         } else if (c == 'Z' || c == 'X') {
             cursor.next();
             int bars = cursor.atDigit() ? cursor.number() : 1;
@@ -219,24 +238,29 @@ public final class AbcReader {
         } else if (c == '(') {
             cursor.next();
             if (cursor.atDigit()) {
-                tuplet();
+                rhythm.tuplet(meter);
+            } else {
+                openSlur();
             }
+        } else if (c == ')') {
+            cursor.next();
+            closeSlur();
         } else if (c == '-') {
             cursor.next();
             tie();
         } else if (c == '<' || c == '>') {
-            brokenRhythm();
+            lengthen(rhythm.broken(lastWasNote));
         } else if (c == '{') {
-            cursor.next();
-            cursor.until('}', "The grace note");
+            grace();
         } else if (c == '"') {
             cursor.next();
-            cursor.until('"', "The text");
+            annotation(cursor.until('"', "The text"));
         } else if (c == '!' || c == '+') {
             cursor.next();
-            cursor.until(c, "The decoration");
+            decoration(cursor.until(c, "The decoration"));
         } else if (DECORATIONS.indexOf(c) >= 0) {
             cursor.next();
+            decoration(AbcSigns.nameOf(c).orElse(String.valueOf(c)));
         } else if (c == '&') {
             throw cursor.error("A passage is one line of notes; a second voice starts here");
         } else {
@@ -264,7 +288,8 @@ public final class AbcReader {
         if (written != null) {
             accidentals.put(place, written);
         }
-        int alter = accidentals.getOrDefault(place, tied ? tiedAlter(letter, octave) : key.alterOf(letter));
+        Integer soFar = accidentals.get(place);
+        int alter = soFar != null ? soFar : tied ? tiedAlter(letter, octave) : key.alterOf(letter);
         if (octave < -1 || octave > 9) {
             throw cursor.error("No instrument plays in that octave");
         }
@@ -293,52 +318,25 @@ public final class AbcReader {
         return null;
     }
 
-    private Fraction writtenLength() {
-        Fraction length = unitLength();
-        if (cursor.atDigit()) {
-            length = length.multiply(cursor.number());
-        }
-        while (cursor.take('/')) {
-            int divisor = cursor.atDigit() ? cursor.number() : 2;
-            if (divisor == 0) {
-                throw cursor.error("A note cannot be divided by zero");
-            }
-            length = length.divide(divisor);
-        }
-        if (length.compareTo(Fraction.ZERO) <= 0) {
-            throw cursor.error("A note needs a length above zero");
-        }
-        return length;
-    }
-
-    private Fraction unitLength() {
-        if (unit == null) {
-            unit = meter.bar().compareTo(Fraction.of(3, 4)) < 0 ? Fraction.of(1, 16) : Fraction.of(1, 8);
-        }
-        return unit;
-    }
-
-    private void sound(List<Pitch> pitches) {
-        Fraction duration = sounding(writtenLength());
+    private void sound(List<Pitch> pitches, Fraction written) {
+        Fraction duration = rhythm.sounding(written);
         begin();
         int last = notes.size() - 1;
         if (tied && (unpitched || notes.get(last).pitches().equals(pitches))) {
             Note held = notes.get(last);
-            notes.set(last, new Note(held.onset(), held.duration().add(duration), held.pitches()));
+            notes.set(last, held.at(held.onset(), held.duration().add(duration)));
         } else {
-            notes.add(new Note(now, duration, unpitched ? List.of() : pitches));
-            if (notes.size() > Passage.MOST_NOTES) {
-                throw cursor.error("A passage holds up to " + Passage.MOST_NOTES
-                        + " notes. Keep the part you are working on");
-            }
+            notes.add(new Note(now, duration, unpitched ? List.of() : pitches, ahead));
+            ahead = Inflection.PLAIN;
         }
+        syllables.head(notes.size() - 1);
         tied = false;
         advance(duration);
         lastWasNote = true;
     }
 
     private void rest(Fraction written) {
-        Fraction duration = sounding(written);
+        Fraction duration = rhythm.sounding(written);
         begin();
         tied = false;
         advance(duration);
@@ -358,18 +356,6 @@ public final class AbcReader {
             }
             advance(meter.bar());
         }
-    }
-
-    /** The time a written length takes under the tuplet and broken rhythm it stands in. */
-    private Fraction sounding(Fraction written) {
-        Fraction duration = written.multiply(brokenNext);
-        brokenNext = Fraction.ONE;
-        if (tupletLeft > 0) {
-            duration = duration.multiply(tupletRatio);
-            tupletLeft--;
-        }
-        lastWritten = duration;
-        return duration;
     }
 
     private void begin() {
@@ -393,57 +379,89 @@ public final class AbcReader {
         tied = true;
     }
 
-    private void tuplet() {
-        int count = cursor.number();
-        if (count < 2 || count > 9) {
-            throw cursor.error("A tuplet has 2 to 9 notes");
-        }
-        int inTimeOf = usualTime(count);
-        int affected = count;
-        if (cursor.take(':')) {
-            if (cursor.atDigit()) {
-                inTimeOf = cursor.number();
-            }
-            if (cursor.take(':') && cursor.atDigit()) {
-                affected = cursor.number();
-            }
-        }
-        if (inTimeOf < 1 || inTimeOf > 16 || affected < 1 || affected > 32) {
-            throw cursor.error("A tuplet looks like (3abc or (5:4:5abcde");
-        }
-        tupletRatio = Fraction.of(inTimeOf, count);
-        tupletLeft = affected;
-    }
-
-    private int usualTime(int count) {
-        boolean compound = meter.usualBeat().getNumerator() == 3;
-        return switch (count) {
-            case 2, 4, 8 -> 3;
-            case 3, 6 -> 2;
-            default -> compound ? 3 : 2;
-        };
-    }
-
-    private void brokenRhythm() {
-        char mark = cursor.peek();
-        int depth = 0;
-        while (cursor.take(mark)) {
-            depth++;
-        }
-        if (!lastWasNote || depth > 3) {
-            throw cursor.error("The broken-rhythm mark " + mark + " stands between two notes, up to three of them");
-        }
-        Fraction small = Fraction.of(1, 1 << depth);
-        Fraction large = Fraction.of(2).subtract(small);
-        Fraction before = mark == '>' ? large : small;
-        brokenNext = mark == '>' ? small : large;
-        Fraction change = lastWritten.multiply(before).subtract(lastWritten);
+    /** Broken rhythm changes the note before it after the fact. */
+    private void lengthen(Fraction change) {
         int last = notes.size() - 1;
         Note note = notes.get(last);
-        notes.set(last, new Note(note.onset(), note.duration().add(change), note.pitches()));
+        notes.set(last, note.at(note.onset(), note.duration().add(change)));
         advance(change);
         lastWasNote = false;
     }
+
+    // Over, under and before the notes
+
+    private void openSlur() {
+        if (ahead.slursOpened() == Inflection.MOST_SLURS) {
+            omissions.add("slurs beyond " + Inflection.MOST_SLURS + " on one note");
+            return;
+        }
+        slursOpen++;
+        ahead = new Inflection(ahead.grace(), ahead.articulations(), ahead.slursOpened() + 1, 0, ahead.marks(), "");
+    }
+
+    private void closeSlur() {
+        if (notes.isEmpty() || slursOpen == 0) {
+            return;
+        }
+        slursOpen--;
+        int last = notes.size() - 1;
+        Inflection over = notes.get(last).inflection();
+        if (over.slursClosed() < Inflection.MOST_SLURS) {
+            notes.set(last, notes.get(last).with(new Inflection(over.grace(), over.articulations(), over.slursOpened(),
+                    over.slursClosed() + 1, over.marks(), over.syllable())));
+        }
+    }
+
+    private void grace() {
+        cursor.next();
+        cursor.take('/');
+        List<Pitch> pitches = new ArrayList<>(ahead.grace());
+        while (!cursor.take('}')) {
+            if (cursor.atEnd() || cursor.peek() == '\n') {
+                throw cursor.error("The grace note opened before is never closed with }");
+            }
+            char c = cursor.peek();
+            if ("^_=".indexOf(c) >= 0 || isNoteLetter(c)) {
+                pitches.add(pitch());
+                rhythm.written(Fraction.ONE);
+            } else {
+                cursor.next();
+            }
+        }
+        ahead = new Inflection(pitches, ahead.articulations(), ahead.slursOpened(), 0, ahead.marks(), "");
+    }
+
+    private void decoration(String name) {
+        Articulation articulation = AbcSigns.articulation(name).orElse(null);
+        Mark mark = AbcSigns.mark(name).orElse(null);
+        if (articulation != null) {
+            ahead = ahead.with(articulation);
+        } else if (mark != null) {
+            mark(mark);
+        } else {
+            omissions.add("decorations such as " + (name.length() > 20 ? name.substring(0, 20) + "…" : name));
+        }
+    }
+
+    /** Fingers written one after another over a chord are one mark. */
+    private void mark(Mark mark) {
+        String before = ahead.mark(mark.kind()).filter(other -> other.kind() == Mark.Kind.FINGERING).map(Mark::value).orElse("");
+        String both = before + mark.value();
+        ahead = ahead.with(mark.kind().takes(both) ? new Mark(mark.kind(), both) : mark);
+    }
+
+    private void annotation(String text) {
+        Mark mark = AbcSigns.annotated(text).orElse(null);
+        if (mark != null) {
+            mark(mark);
+        } else if (!text.isEmpty() && "^_<>@".indexOf(text.charAt(0)) >= 0) {
+            directions.add(new Direction.Words(now, text.substring(1)));
+        } else {
+            omissions.add("chord names");
+        }
+    }
+
+    // Brackets and bar lines
 
     private void bracket() {
         cursor.next();
@@ -452,7 +470,7 @@ public final class AbcReader {
             cursor.next();
             endBar();
         } else if (Character.isDigit(c)) {
-            cursor.number();
+            endings();
         } else if (Character.isLetter(c) && cursor.peek(1) == ':') {
             char name = cursor.next();
             cursor.next();
@@ -465,6 +483,7 @@ public final class AbcReader {
     private void chord() {
         List<Pitch> pitches = new ArrayList<>();
         Fraction inner = null;
+        boolean held = false;
         while (!cursor.take(']')) {
             if (cursor.atEnd()) {
                 throw cursor.error("The chord is never closed with ]");
@@ -474,39 +493,71 @@ public final class AbcReader {
                 continue;
             }
             pitches.add(pitch());
-            Fraction length = writtenLength();
+            Fraction length = rhythm.written(meter);
             if (inner == null) {
                 inner = length;
             }
-            if (cursor.take('-')) {
-                // A tie on one note of a chord holds the chord: it is one onset either way.
-                chordTie = true;
-            }
+            // A tie on one note of a chord holds the chord: it is one onset either way.
+            held |= cursor.take('-');
         }
         if (pitches.isEmpty()) {
             throw cursor.error("A chord needs at least one note");
         }
-        Fraction outer = unit;
-        unit = inner;
-        sound(pitches);
-        unit = outer;
-        if (chordTie) {
-            chordTie = false;
-            tied = true;
-        }
+        sound(pitches, rhythm.written(inner));
+        tied |= held;
     }
 
     private void barLine() {
+        StringBuilder signs = new StringBuilder();
         while (cursor.peek() == '|' || cursor.peek() == ':') {
-            cursor.next();
+            signs.append(cursor.next());
         }
         if (cursor.peek() == ']') {
             cursor.next();
         }
-        while (cursor.atDigit() || (cursor.peek() == ',' && Character.isDigit(cursor.peek(1)))) {
-            cursor.next();
-        }
         endBar();
+        repeats(signs.toString());
+        if (cursor.atDigit()) {
+            endings();
+        }
+    }
+
+    private void repeats(String signs) {
+        int colons = 0;
+        while (colons < signs.length() && signs.charAt(colons) == ':') {
+            colons++;
+        }
+        boolean both = colons > 1 && colons == signs.length();
+        if (colons > 0 && (both || signs.length() > colons)) {
+            int times = Math.max(both ? 2 : colons + 1, lastEnding + 1);
+            directions.add(new RepeatSign(now, RepeatSign.Kind.END, Math.min(times, 9)));
+            lastEnding = 0;
+        }
+        if (both || signs.length() > 1 && signs.contains("|") && signs.endsWith(":")) {
+            directions.add(new RepeatSign(now, RepeatSign.Kind.START, 0));
+            lastEnding = 0;
+        }
+    }
+
+    /** The numbers of an ending, such as {@code 1}, {@code 1,3} or {@code 1-2}. */
+    private void endings() {
+        int from = cursor.number();
+        ending(from);
+        while ((cursor.peek() == ',' || cursor.peek() == '-') && Character.isDigit(cursor.peek(1))) {
+            boolean range = cursor.next() == '-';
+            int to = cursor.number();
+            for (int number = range ? from + 1 : to; number <= Math.min(to, 9); number++) {
+                ending(number);
+            }
+            from = to;
+        }
+    }
+
+    private void ending(int number) {
+        if (number >= 1 && number <= 9) {
+            directions.add(new RepeatSign(now, RepeatSign.Kind.ENDING, number));
+            lastEnding = number;
+        }
     }
 
     private void endBar() {
@@ -527,6 +578,7 @@ public final class AbcReader {
         barStart = now;
         bar++;
         accidentals.clear();
+        syllables.bar();
     }
 
     private void warnBar(Fraction length) {

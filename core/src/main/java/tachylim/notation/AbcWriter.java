@@ -3,16 +3,21 @@ package tachylim.notation;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import org.apache.commons.numbers.fraction.Fraction;
+import tachylim.passage.Direction;
+import tachylim.passage.Direction.RepeatSign;
+import tachylim.passage.Inflection;
+import tachylim.passage.Key;
 import tachylim.passage.Note;
 import tachylim.passage.Passage;
 import tachylim.passage.Pitch;
 
 /**
- * Writes a passage as ABC for engraving: lengths split at bar lines and into values that can be
- * written, ties, tuplets, beams by the beat, and accidentals only where the bar needs them. A passage
- * without pitches is written on one line.
+ * Writes a passage as ABC for engraving and keeping: lengths split at bar lines and into values that can be
+ * written, ties, tuplets, beams by the beat, repeats, and accidentals only where the bar needs them. A
+ * passage without pitches is written on one line.
  */
 public final class AbcWriter {
 
@@ -22,42 +27,79 @@ public final class AbcWriter {
     private final Passage passage;
     private final StringBuilder abc = new StringBuilder();
     private final Map<String, Integer> accidentals = new HashMap<>();
+    private final List<Integer> places = new ArrayList<>();
+    private final List<String> syllables = new ArrayList<>();
+    private Key key;
 
     private AbcWriter(Passage passage) {
         this.passage = passage;
+        this.key = passage.key();
     }
 
-    /** One bar's worth of sound or silence, in whole notes; a null note is a rest. */
-    private record Value(Note note, Fraction start, Fraction length, boolean tiedOn) {}
+    /**
+     * A passage in ABC. This class is immutable.
+     *
+     * @param abc the text
+     * @param places for each note the index of its first note letter, or of the bracket of its chord, in the text
+     */
+    public record Written(String abc, List<Integer> places) {
+
+        public Written {
+            places = List.copyOf(places);
+        }
+    }
 
     /** The passage as ABC, with a unit length of 1/8. */
     public static String write(Passage passage) {
-        return new AbcWriter(passage).tune();
+        return written(passage, 1, "").abc;
     }
 
-    private String tune() {
-        abc.append("X:1\nM:").append(passage.meter()).append("\nL:1/8\nK:");
-        abc.append(isPaper() ? "C clef=perc stafflines=1" : passage.key().majorName() + clef()).append('\n');
-        List<Value> values = values();
-        int bar = 0;
-        int at = 0;
-        while (at < values.size()) {
-            Fraction end = barEnd(bar);
-            int next = at;
-            while (next < values.size() && values.get(next).start().compareTo(end) < 0) {
-                next++;
-            }
-            accidentals.clear();
-            bar(values.subList(at, next), inWholes(passage.barStart(bar)));
-            bar++;
-            at = next;
-            abc.append(at < values.size() ? " | " : " |]");
+    /** The passage as ABC with the place of each note in the text. */
+    public static Written engraving(Passage passage) {
+        return written(passage, 1, "");
+    }
+
+    /** The passage as tune {@code number} of a file, under {@code title}. */
+    public static String tune(Passage passage, int number, String title) {
+        return written(passage, number, title).abc;
+    }
+
+    private static Written written(Passage passage, int number, String title) {
+        AbcWriter writer = new AbcWriter(passage);
+        return new Written(writer.tune(number, title), writer.places);
+    }
+
+    private String tune(int number, String title) {
+        abc.append("X:").append(number).append('\n');
+        if (!title.isEmpty()) {
+            abc.append("T:").append(title.replaceAll("\\s+", " ").strip()).append('\n');
         }
-        return abc.append('\n').toString();
+        abc.append("M:").append(passage.meter()).append("\nL:1/8\n");
+        openingTempo();
+        abc.append("K:").append(passage.isPaper() ? "C clef=perc stafflines=1" : key.majorName() + clef()).append('\n');
+        List<Spelling.Bar> bars = Spelling.of(passage);
+        for (int bar = 0; bar < bars.size(); bar++) {
+            accidentals.clear();
+            bar(bars.get(bar));
+            barLine(bars.get(bar).end(), bar == bars.size() - 1);
+        }
+        abc.append('\n');
+        words();
+        return abc.toString();
     }
 
-    private boolean isPaper() {
-        return passage.notes().stream().allMatch(note -> note.pitches().isEmpty());
+    private void openingTempo() {
+        passage.directions().stream()
+                .filter(direction -> direction instanceof Direction.TempoMark && direction.at().equals(Fraction.ZERO))
+                .findFirst()
+                .ifPresent(direction -> abc.append("Q:").append(tempo((Direction.TempoMark) direction)).append('\n'));
+    }
+
+    private static String tempo(Direction.TempoMark mark) {
+        String bpm = mark.bpm() == Math.rint(mark.bpm())
+                ? String.valueOf((long) mark.bpm())
+                : String.format(Locale.ROOT, "%.2f", mark.bpm());
+        return mark.unit().getNumerator() + "/" + mark.unit().getDenominator() + "=" + bpm;
     }
 
     private String clef() {
@@ -69,139 +111,92 @@ public final class AbcWriter {
         return mean < BASS_BELOW ? " clef=bass" : "";
     }
 
-    private Fraction inWholes(Fraction beats) {
-        return beats.multiply(passage.beatUnit());
-    }
-
-    private Fraction barEnd(int bar) {
-        return inWholes(bar < passage.barLines().size() ? passage.barLines().get(bar) : passage.length());
-    }
-
-    /** Notes and the rests between them, cut at the bar lines. */
-    private List<Value> values() {
-        List<Value> values = new ArrayList<>();
-        Fraction at = Fraction.ZERO;
-        for (Note note : passage.notes()) {
-            Fraction onset = inWholes(note.onset());
-            cutAtBars(values, null, at, onset);
-            cutAtBars(values, note, onset, inWholes(note.end()));
-            at = inWholes(note.end());
-        }
-        cutAtBars(values, null, at, inWholes(passage.length()));
-        return values;
-    }
-
-    private void cutAtBars(List<Value> values, Note note, Fraction from, Fraction to) {
-        Fraction start = from;
-        for (Fraction line : passage.barLines()) {
-            Fraction place = inWholes(line);
-            if (place.compareTo(start) > 0 && place.compareTo(to) < 0) {
-                values.add(new Value(note, start, place.subtract(start), note != null));
-                start = place;
+    private void bar(Spelling.Bar bar) {
+        for (Glyph glyph : bar.glyphs()) {
+            breakBeam(glyph, bar.start());
+            directions(glyph.start());
+            tuplet(glyph);
+            if (glyph.first() && glyph.note() != null) {
+                before(glyph.note().inflection());
             }
-        }
-        if (start.compareTo(to) < 0) {
-            values.add(new Value(note, start, to.subtract(start), false));
-        }
-    }
-
-    private void bar(List<Value> values, Fraction barStart) {
-        int at = 0;
-        while (at < values.size()) {
-            breakBeam(values.get(at), barStart);
-            int group = tupletSize(values, at);
-            if (group == 0) {
-                plain(values.get(at));
-                at++;
-            } else {
-                tuplet(values.subList(at, at + group), barStart);
-                at += group;
+            symbol(glyph);
+            length(glyph.written());
+            if (glyph.isTiedOn()) {
+                abc.append('-');
+            }
+            if (glyph.last() && glyph.note() != null) {
+                abc.append(")".repeat(glyph.note().inflection().slursClosed()));
             }
         }
     }
 
     /** A space before every value that starts on a beat, or lies across one: beams stop there. */
-    private void breakBeam(Value value, Fraction barStart) {
-        Fraction beats = value.start().subtract(barStart).divide(passage.beatUnit());
+    private void breakBeam(Glyph glyph, Fraction barStart) {
+        Fraction beats = glyph.start().subtract(barStart).divide(passage.beatUnit());
         if (beats.getDenominator() == 1) {
             abc.append(' ');
         }
     }
 
-    /** How many values from {@code at} on form a tuplet; 0 where a plain value stands. */
-    private static int tupletSize(List<Value> values, int at) {
-        if (isBinary(values.get(at).length())) {
-            return 0;
-        }
-        Fraction sum = Fraction.ZERO;
-        int size = 0;
-        while (at + size < values.size()) {
-            sum = sum.add(values.get(at + size).length());
-            size++;
-            if (isBinary(sum)) {
-                return size;
-            }
-        }
-        return size;
-    }
-
-    private static boolean isBinary(Fraction length) {
-        return Integer.bitCount(length.getDenominator()) == 1;
-    }
-
-    private void tuplet(List<Value> values, Fraction barStart) {
-        int odd = 1;
-        for (Value value : values) {
-            int part = value.length().getDenominator();
-            while (part % 2 == 0) {
-                part /= 2;
-            }
-            odd = Math.max(odd, part);
-        }
-        int inTimeOf = Integer.highestOneBit(odd);
-        abc.append('(').append(odd).append(':').append(inTimeOf).append(':').append(values.size());
-        Fraction ratio = Fraction.of(odd, inTimeOf);
-        for (int i = 0; i < values.size(); i++) {
-            Value value = values.get(i);
-            if (i > 0) {
-                breakBeam(value, barStart);
-            }
-            symbol(value.note());
-            length(value.length().multiply(ratio));
-            if (value.tiedOn()) {
-                abc.append('-');
+    private void directions(Fraction wholes) {
+        Fraction place = wholes.divide(passage.beatUnit());
+        for (Direction direction : passage.directions()) {
+            if (direction.at().equals(place)) {
+                direction(direction, place);
             }
         }
     }
 
-    private void plain(Value value) {
-        Fraction left = value.length();
-        while (left.compareTo(Fraction.ZERO) > 0) {
-            Fraction part = largestWritable(left);
-            left = left.subtract(part);
-            symbol(value.note());
-            length(part);
-            boolean more = left.compareTo(Fraction.ZERO) > 0;
-            if (value.note() != null && (more || value.tiedOn())) {
-                abc.append('-');
-            }
+    private void direction(Direction direction, Fraction place) {
+        if (direction instanceof Direction.MeterChange change) {
+            abc.append("[M:").append(change.meter()).append(']');
+        } else if (direction instanceof Direction.KeyChange change) {
+            key = change.key();
+            abc.append("[K:").append(key.majorName()).append(']');
+        } else if (direction instanceof Direction.TempoMark mark && !place.equals(Fraction.ZERO)) {
+            abc.append("[Q:").append(tempo(mark)).append(']');
+        } else if (direction instanceof Direction.Words words) {
+            abc.append("\"^").append(plain(words.text())).append('"');
+        } else if (direction instanceof RepeatSign sign && sign.kind() == RepeatSign.Kind.START && place.equals(Fraction.ZERO)) {
+            abc.append("|: ");
+        } else if (direction instanceof RepeatSign sign && sign.kind() == RepeatSign.Kind.ENDING) {
+            abc.append('[').append(sign.number()).append(' ');
         }
     }
 
-    /** A length with one, or dotted, note head: 1, 3 or 7 times a power of two. */
-    private static Fraction largestWritable(Fraction length) {
-        int top = length.getNumerator();
-        int odd = top >> Integer.numberOfTrailingZeros(top);
-        if (odd == 1 || odd == 3 || odd == 7) {
-            return length;
-        }
-        return Fraction.of(Integer.highestOneBit(top), length.getDenominator());
+    private static String plain(String text) {
+        return text.replace('"', '\'').replaceAll("\\s+", " ");
     }
 
-    private void symbol(Note note) {
+    private void tuplet(Glyph glyph) {
+        Glyph.Tuplet tuplet = glyph.tuplet();
+        if (tuplet != null && tuplet.place() == 0) {
+            abc.append('(').append(tuplet.notes()).append(':').append(tuplet.time()).append(':').append(tuplet.size());
+        }
+    }
+
+    private void before(Inflection over) {
+        abc.append("(".repeat(over.slursOpened()));
+        over.marks().forEach(mark -> abc.append(AbcSigns.of(mark)));
+        over.articulations().stream().sorted().forEach(articulation -> abc.append(AbcSigns.of(articulation)));
+        if (!over.grace().isEmpty()) {
+            abc.append('{');
+            over.grace().forEach(this::pitch);
+            abc.append('}');
+        }
+    }
+
+    private void symbol(Glyph glyph) {
+        Note note = glyph.note();
         if (note == null) {
             abc.append('z');
-        } else if (note.pitches().isEmpty()) {
+            return;
+        }
+        if (glyph.first()) {
+            places.add(abc.length());
+        }
+        syllables.add(glyph.first() ? note.inflection().syllable() : "");
+        if (note.pitches().isEmpty()) {
             abc.append('B');
         } else if (note.pitches().size() == 1) {
             pitch(note.pitches().get(0));
@@ -214,7 +209,7 @@ public final class AbcWriter {
 
     private void pitch(Pitch pitch) {
         String place = pitch.letter() + "" + pitch.octave();
-        int heard = accidentals.getOrDefault(place, passage.key().alterOf(pitch.letter()));
+        int heard = accidentals.getOrDefault(place, key.alterOf(pitch.letter()));
         if (pitch.alter() != heard) {
             abc.append(switch (pitch.alter()) {
                 case -2 -> "__";
@@ -238,5 +233,36 @@ public final class AbcWriter {
         if (units.getDenominator() != 1) {
             abc.append('/').append(units.getDenominator());
         }
+    }
+
+    /** The bar line at {@code wholes} with the repeats that meet there. */
+    private void barLine(Fraction wholes, boolean last) {
+        Fraction place = wholes.divide(passage.beatUnit());
+        int ends = 0;
+        boolean starts = false;
+        for (Direction direction : passage.directions()) {
+            if (direction instanceof RepeatSign sign && sign.at().equals(place)) {
+                ends = sign.kind() == RepeatSign.Kind.END ? Math.max(2, sign.number()) : ends;
+                starts |= sign.kind() == RepeatSign.Kind.START;
+            }
+        }
+        if (ends == 0 && !starts) {
+            abc.append(last ? " |]" : " | ");
+        } else {
+            abc.append(' ').append(":".repeat(Math.max(0, ends - 1))).append('|').append(starts ? ":" : "").append(' ');
+        }
+    }
+
+    private void words() {
+        if (syllables.stream().allMatch(String::isEmpty)) {
+            return;
+        }
+        abc.append("w:");
+        boolean joined = false;
+        for (String syllable : syllables) {
+            abc.append(joined ? "" : " ").append(AbcSigns.syllable(syllable));
+            joined = syllable.endsWith("-");
+        }
+        abc.append('\n');
     }
 }

@@ -12,8 +12,9 @@ import org.apache.commons.numbers.fraction.Fraction;
  * @param onset where it starts, in beats from the start of the passage, not negative
  * @param duration how long it sounds, in beats, positive
  * @param pitches the pitches struck together, lowest first as written; empty when on paper
+ * @param inflection what is written over, under and before it
  */
-public record Note(Fraction onset, Fraction duration, List<Pitch> pitches) {
+public record Note(Fraction onset, Fraction duration, List<Pitch> pitches, Inflection inflection) {
 
     /**
      * @throws IllegalArgumentException if the onset is negative or the duration not positive
@@ -28,6 +29,11 @@ public record Note(Fraction onset, Fraction duration, List<Pitch> pitches) {
         pitches = List.copyOf(pitches);
     }
 
+    /** A note with nothing written over it. */
+    public Note(Fraction onset, Fraction duration, List<Pitch> pitches) {
+        this(onset, duration, pitches, Inflection.PLAIN);
+    }
+
     /** Where the note stops sounding, in beats. */
     public Fraction end() {
         return onset.add(duration);
@@ -35,6 +41,16 @@ public record Note(Fraction onset, Fraction duration, List<Pitch> pitches) {
 
     /** The same note, starting {@code beats} later. */
     public Note shifted(Fraction beats) {
-        return new Note(onset.add(beats), duration, pitches);
+        return new Note(onset.add(beats), duration, pitches, inflection);
+    }
+
+    /** The same note at another place and of another length. */
+    public Note at(Fraction place, Fraction length) {
+        return new Note(place, length, pitches, inflection);
+    }
+
+    /** The same note with {@code now} written over it. */
+    public Note with(Inflection now) {
+        return new Note(onset, duration, pitches, now);
     }
 }

@@ -16,6 +16,7 @@ import org.apache.commons.numbers.fraction.Fraction;
  * @param barLines where bars after the first one start, in beats, in order
  * @param notes its notes in order of onset, 1 to {@value #MOST_NOTES}
  * @param length its whole length in beats, with trailing rests, up to {@value #MOST_BEATS}
+ * @param directions what stands between the notes, in order of place
  */
 public record Passage(
         Meter meter,
@@ -23,7 +24,8 @@ public record Passage(
         Key key,
         List<Fraction> barLines,
         List<Note> notes,
-        Fraction length) {
+        Fraction length,
+        List<Direction> directions) {
 
     /** More notes than this are refused: by then it is pages of music, not a passage. */
     public static final int MOST_NOTES = 2_000;
@@ -38,6 +40,7 @@ public record Passage(
     public Passage {
         barLines = List.copyOf(barLines);
         notes = List.copyOf(notes);
+        directions = directions.stream().sorted(Direction.IN_ORDER).toList();
         if (notes.isEmpty()) {
             throw new IllegalArgumentException("A passage needs at least one note");
         }
@@ -57,6 +60,21 @@ public record Passage(
         if (notes.get(notes.size() - 1).end().compareTo(length) > 0) {
             throw new IllegalArgumentException("The last note sounds beyond the end of the passage");
         }
+    }
+
+    /** Music in one meter and one key with nothing written between the notes. */
+    public Passage(Meter meter, Fraction beatUnit, Key key, List<Fraction> barLines, List<Note> notes, Fraction length) {
+        this(meter, beatUnit, key, barLines, notes, length, List.of());
+    }
+
+    /** The same music with other notes. */
+    public Passage withNotes(List<Note> others) {
+        return new Passage(meter, beatUnit, key, barLines, others, length, directions);
+    }
+
+    /** Whether it is counted from paper: no note has a pitch. */
+    public boolean isPaper() {
+        return notes.stream().allMatch(note -> note.pitches().isEmpty());
     }
 
     /** The length of a whole bar of the meter in beats. */
@@ -111,6 +129,29 @@ public record Passage(
     }
 
     /**
+     * The written value of note {@code note} up to the next onset, in beats; for the last note its own length.
+     *
+     * @param note 0 to {@code notes().size() - 1}
+     */
+    public Fraction span(int note) {
+        return note < notes.size() - 1 ? gap(note) : notes.get(note).duration();
+    }
+
+    /** The smallest gap of any link in beats; the length of the only note where there is one. */
+    public Fraction smallestGap() {
+        return IntStream.range(0, notes.size() - 1)
+                .mapToObj(this::gap)
+                .min(Fraction::compareTo)
+                .orElse(notes.get(0).duration());
+    }
+
+    /** Whether note {@code note} falls on a beat, counted from the bar line before it. */
+    public boolean isOnBeat(int note) {
+        Fraction place = notes.get(note).onset();
+        return beatAtOrBefore(place).equals(place);
+    }
+
+    /**
      * The stretch of this passage that {@code piece} covers, from the start of the beat its first note
      * lies in, so that it can be counted in, to the end of its last note.
      */
@@ -119,7 +160,8 @@ public record Passage(
             throw new IllegalArgumentException(
                     "The piece ends at note " + (piece.lastNote() + 1) + " of " + notes.size());
         }
-        Fraction start = beatAtOrBefore(notes.get(piece.firstNote()).onset());
+        Fraction beat = beatAtOrBefore(notes.get(piece.firstNote()).onset());
+        Fraction start = beat.compareTo(Fraction.ZERO) < 0 ? Fraction.ZERO : beat;
         Fraction end = notes.get(piece.lastNote()).end();
         List<Note> part = notes.subList(piece.firstNote(), piece.lastNote() + 1).stream()
                 .map(note -> note.shifted(start.negate()))
@@ -128,12 +170,19 @@ public record Passage(
                 .filter(line -> line.compareTo(start) > 0 && line.compareTo(end) < 0)
                 .map(line -> line.subtract(start))
                 .toList();
-        return new Passage(meter, beatUnit, key, lines, part, end.subtract(start));
+        List<Direction> kept = Direction.within(directions, start, end, Fraction.ONE).stream()
+                .filter(direction -> !(direction instanceof Direction.RepeatSign))
+                .toList();
+        return new Passage(Direction.meterAt(start, meter, directions), beatUnit,
+                Direction.keyAt(start, key, directions), lines, part, end.subtract(start), kept);
     }
 
-    /** The last beat at or before {@code place}, counted from the bar line before it. */
+    /**
+     * The last beat at or before {@code place}, counted from the bar line before it; in a pickup from the one
+     * after it, and so below zero before its first beat.
+     */
     private Fraction beatAtOrBefore(Fraction place) {
-        Fraction bar = Fraction.ZERO;
+        Fraction bar = hasPickup() ? pickup().subtract((int) Math.ceil(pickup().doubleValue() - 1e-9)) : Fraction.ZERO;
         for (Fraction line : barLines) {
             if (line.compareTo(place) <= 0) {
                 bar = line;

@@ -33,4 +33,31 @@ public record Pitch(char letter, int alter, int octave) {
     public int midi() {
         return 12 * (octave + 1) + SEMITONES[LETTERS.indexOf(letter)] + alter;
     }
+
+    /**
+     * How a key on a keyboard is spelled in {@code key}: as the signature has it, else with the signature's
+     * kind of alteration, sharps where it has none.
+     *
+     * @param midi the MIDI key number, 0 to 127
+     */
+    public static Pitch ofMidi(int midi, Key key) {
+        int octave = midi / 12 - 1;
+        for (int alter : key.fifths() < 0 ? new int[] {0, -1, 1} : new int[] {0, 1, -1}) {
+            for (char letter : LETTERS.toCharArray()) {
+                boolean inKey = key.alterOf(letter) == alter;
+                if (inKey && new Pitch(letter, alter, octave).midi() == midi) {
+                    return new Pitch(letter, alter, octave);
+                }
+            }
+        }
+        int first = key.fifths() < 0 ? -1 : 1;
+        for (int alter : new int[] {0, first, -first}) {
+            for (char letter : LETTERS.toCharArray()) {
+                if (new Pitch(letter, alter, octave).midi() == midi) {
+                    return new Pitch(letter, alter, octave);
+                }
+            }
+        }
+        throw new IllegalArgumentException("There is no key " + midi + " on a keyboard");
+    }
 }

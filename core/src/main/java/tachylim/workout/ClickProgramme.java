@@ -3,8 +3,8 @@ package tachylim.workout;
 import java.util.ArrayList;
 import java.util.List;
 import org.apache.commons.numbers.fraction.Fraction;
+import tachylim.passage.Direction;
 import tachylim.passage.Passage;
-import tachylim.passage.Piece;
 
 /**
  * Every click of a pass: a bar of counting in, the beats with an accent on each bar line, and a cue
@@ -30,13 +30,11 @@ public final class ClickProgramme {
         for (int beat = 0; beat < pass.countIn(); beat++) {
             clicks.add(new Click(pass.tempo().secondsFor(beat), Click.Kind.COUNT_IN));
         }
-        double bar = music.barBeats().doubleValue();
-        double firstLine = firstBarLine(music, pass.notes());
+        Passage played = music.excerpt(pass.notes());
+        int once = roundBeats(pass, played);
         for (int beat = 0; beat < pass.beats(); beat++) {
-            double fromLine = (beat - firstLine) % bar;
-            boolean accent = Math.abs(fromLine) < 1e-9 || Math.abs(Math.abs(fromLine) - bar) < 1e-9;
             double place = pass.countIn() + beat;
-            clicks.add(new Click(pass.tempo().secondsFor(place), accent ? Click.Kind.ACCENT : Click.Kind.BEAT));
+            clicks.add(new Click(pass.tempo().secondsFor(place), isBarLine(played, beat % once) ? Click.Kind.ACCENT : Click.Kind.BEAT));
             if (subdivided) {
                 clicks.add(new Click(pass.tempo().secondsFor(place + 0.5), Click.Kind.SUBDIVISION));
             }
@@ -45,9 +43,26 @@ public final class ClickProgramme {
         return List.copyOf(clicks);
     }
 
-    /** Beats from the start of what is played to its first bar line, less than a bar. */
-    private static double firstBarLine(Passage music, Piece notes) {
-        Passage played = music.excerpt(notes);
-        return played.pickup().compareTo(Fraction.ZERO) > 0 ? played.pickup().doubleValue() : 0;
+    /** How many beats lie between the start of one round and that of the next. */
+    private static int roundBeats(Pass pass, Passage played) {
+        int once = Math.max(1, (int) Math.ceil(played.length().doubleValue() - 1e-9));
+        return pass.rounds() == 1 ? Math.max(once, pass.beats()) : (pass.beats() - once) / (pass.rounds() - 1);
+    }
+
+    /** Whether a bar begins at {@code beat}; after the last bar line bars go on in the meter in force there. */
+    private static boolean isBarLine(Passage played, int beat) {
+        Fraction before = played.hasPickup() ? null : Fraction.ZERO;
+        for (Fraction line : played.barLines()) {
+            if (line.compareTo(Fraction.of(beat)) <= 0) {
+                before = line;
+            }
+        }
+        if (before == null) {
+            return false;
+        }
+        double bar = Direction.meterAt(before, played.meter(), played.directions()).bar()
+                .divide(played.beatUnit()).doubleValue();
+        double from = (beat - before.doubleValue()) % bar;
+        return from < 1e-9 || bar - from < 1e-9;
     }
 }

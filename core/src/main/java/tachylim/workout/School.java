@@ -7,5 +7,10 @@ public enum School {
     /** Small earned steps up to the ceiling. */
     STEADY_CLIMB,
     /** Nothing but easy passes: the least that keeps the hands in shape on a bad day. */
-    EASY
+    EASY;
+
+    /** Whether it plays near the ceiling or above it, so that what is played should be decided first. */
+    public boolean isFast() {
+        return this != EASY;
+    }
 }

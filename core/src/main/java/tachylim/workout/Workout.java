@@ -1,5 +1,6 @@
 package tachylim.workout;
 
+import java.util.ArrayList;
 import java.util.List;
 import tachylim.ceiling.Estimate;
 import tachylim.load.Caution;
@@ -29,5 +30,12 @@ public record Workout(
     public Workout {
         blocks = List.copyOf(blocks);
         remarks = List.copyOf(remarks);
+    }
+
+    /** This workout with one more thing to say about it. */
+    public Workout withRemark(String remark) {
+        List<String> all = new ArrayList<>(remarks);
+        all.add(remark);
+        return new Workout(music, target, estimate, blocks, allowance, caution, all);
     }
 }

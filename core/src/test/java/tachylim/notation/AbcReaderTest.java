@@ -130,7 +130,7 @@ class AbcReaderTest {
     @Test
     void inCompoundMetersTheBeatIsDotted() {
         assertThat(onsets("M:6/8\nL:1/8\nK:C\nCDE FGA")).element(3).isEqualTo(Fraction.ONE);
-        assertThat(AbcReader.read("M:6/8\nL:1/8\nK:C\nCDE FGA", Fraction.of(1, 8)).passage().length())
+        assertThat(AbcReader.read("M:6/8\nL:1/8\nK:C\nCDE FGA").passage(Fraction.of(1, 8)).length())
                 .isEqualTo(Fraction.of(6));
     }
 
@@ -200,7 +200,7 @@ class AbcReaderTest {
     @Property
     void whatIsWrittenReadsBackTheSame(@ForAll("tunes") String abc) {
         Passage passage = read(abc);
-        Passage again = AbcReader.read(AbcWriter.write(passage), passage.beatUnit()).passage();
+        Passage again = AbcReader.read(AbcWriter.write(passage)).passage(passage.beatUnit());
         assertThat(again.notes()).isEqualTo(passage.notes());
         assertThat(again.barLines()).isEqualTo(passage.barLines());
     }
@@ -208,7 +208,7 @@ class AbcReaderTest {
     @Test
     void notesOnPaperReadBackWithoutPitches() {
         Passage paper = new PaperPattern(new Meter(4, 4), Fraction.of(1, 4), 2, List.of(4, 3, 5, 0)).toPassage();
-        assertThat(AbcReader.read(AbcWriter.write(paper), paper.beatUnit()).passage()).isEqualTo(paper);
+        assertThat(AbcReader.read(AbcWriter.write(paper)).passage(paper.beatUnit())).isEqualTo(paper);
     }
 
     @Provide

@@ -1,5 +1,6 @@
 package tachylim.server.account;
 
+import tachylim.passage.InstrumentFamily;
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;

@@ -1,5 +1,6 @@
 package tachylim.server.account;
 
+import tachylim.passage.InstrumentFamily;
 import io.swagger.v3.oas.annotations.Parameter;
 import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.tags.Tag;

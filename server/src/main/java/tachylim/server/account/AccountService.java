@@ -1,5 +1,6 @@
 package tachylim.server.account;
 
+import tachylim.passage.InstrumentFamily;
 import java.time.Clock;
 import java.time.DateTimeException;
 import java.time.Instant;

@@ -11,7 +11,7 @@ import java.util.UUID;
 import org.springframework.stereotype.Component;
 import tachylim.method.Answer;
 import tachylim.server.account.AccountService;
-import tachylim.server.account.InstrumentFamily;
+import tachylim.passage.InstrumentFamily;
 import tachylim.server.account.SignedIn;
 import tachylim.server.demo.DemoRepertoire.DemoPassage;
 import tachylim.server.repertoire.MusicText;
@@ -104,7 +104,7 @@ class DemoHistory {
                     new MusicText(Source.ABC, "4/4", "", passage.abc(), 0), passage.target(),
                     today.plusDays(DAYS_TO_AUDITION), (double) Math.round(passage.truthAtStart() * 0.93), true, 0), opened);
             if (passage.cut() != CutKind.WHOLE) {
-                repertoire.cut(odile, id, new CutWish(passage.cut(), passage.size()));
+                repertoire.cut(odile, id, new CutWish(passage.cut(), passage.size(), List.of()));
             }
         }
         List<DemoPiece> pieces = new ArrayList<>();

@@ -1,7 +1,7 @@
 package tachylim.server.demo;
 
 import java.util.List;
-import tachylim.server.account.InstrumentFamily;
+import tachylim.passage.InstrumentFamily;
 import tachylim.server.repertoire.PassageDtos.CutKind;
 
 /** What Odile Marrane is preparing for Lantern Quay: four passages composed for the demo. */

@@ -32,18 +32,22 @@ public record MusicText(
         @NotNull @Size(max = 120_000, message = "That is far more than a passage.") String text,
         @Min(value = 0) @Max(value = 64, message = "Give up to 64 bars.") int bars) {
 
-    /** The notes, and what was odd about them. */
-    AbcTune read() {
-        return source == Source.ABC ? abc() : new AbcTune(paper(), List.of());
+    /** What was read, for saying it back: the notes, and what was odd or left out. */
+    record Heard(Passage passage, List<String> warnings, List<String> leftOut) {}
+
+    Heard read() {
+        return source == Source.ABC ? abc() : new Heard(paper(), List.of(), List.of());
     }
 
     Passage passage() {
         return read().passage();
     }
 
-    private AbcTune abc() {
+    private Heard abc() {
         try {
-            return AbcReader.read(text, beatUnit.isEmpty() ? null : fraction(beatUnit));
+            AbcTune tune = AbcReader.read(text);
+            Passage passage = Refused.unlessValid("text", () -> tune.passage(beatUnit.isEmpty() ? null : fraction(beatUnit)));
+            return new Heard(passage, tune.warnings(), tune.leftOut());
         } catch (AbcException stopped) {
             throw Refused.field("text", stopped.getMessage() + ".")
                     .with("line", stopped.line())

@@ -11,7 +11,7 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.List;
-import tachylim.server.account.InstrumentFamily;
+import tachylim.passage.InstrumentFamily;
 import tachylim.server.standing.EstimateDto;
 
 /** What the passages' part of the API takes and gives. */
@@ -23,7 +23,7 @@ public final class PassageDtos {
 
     /** A reading of music that is still being typed. */
     public record Reading(int notes, int bars, String meter, String beatUnit, double beats, double quickestNotesPerBeat,
-            boolean paper, String abc, List<String> warnings) {}
+            boolean paper, String abc, List<String> warnings, List<String> leftOut) {}
 
     public record PassageWish(
             @NotBlank(message = "Give the passage a title.") @Size(max = 120, message = "A title has up to 120 characters.")
@@ -38,18 +38,28 @@ public final class PassageDtos {
             @Min(0) int version) {}
 
     public record CutWish(@NotNull(message = "Choose how to cut.") CutKind kind, @Min(value = 1, message = "Give at least one.")
-            @Max(value = 64, message = "Give up to 64.") int size) {}
+            @Max(value = 64, message = "Give up to 64.") int size,
+            @Schema(description = "for cutting by hand, the notes two pieces share, from 0")
+                    @NotNull @Size(max = 400, message = "Cut up to 400 times.") List<@NotNull Integer> seams) {}
 
     public enum CutKind {
         WHOLE,
         BARS,
-        BEATS
+        BEATS,
+        PHRASES,
+        RESTS,
+        BREATHS,
+        HAND
     }
 
     public record PieceWish(
             @NotBlank(message = "Give the piece a name.") @Size(max = 80, message = "A name has up to 80 characters.") String name,
             @Min(value = 1, message = "Difficulty runs from 1 to 5.") @Max(value = 5, message = "Difficulty runs from 1 to 5.")
                     int difficulty) {}
+
+    public record ExtraWish(@NotNull(message = "Say what it is for.") PieceKind kind,
+            @NotBlank(message = "Give it a name.") @Size(max = 80, message = "A name has up to 80 characters.") String name,
+            @Min(0) int firstNote, @Min(0) int lastNote) {}
 
     public record PieceDto(long id, String name, int firstNote, int lastNote, int difficulty, EstimateDto estimate,
             @Schema(nullable = true) LocalDate lastPlayed) {}

@@ -9,8 +9,8 @@ import org.springframework.data.jpa.repository.JpaRepository;
 interface PieceRepository extends JpaRepository<StoredPiece, Long> {
 
     @EntityGraph(attributePaths = "passage")
-    List<StoredPiece> findByAccountIdAndPutAwayFalseAndPassagePutAwayFalseOrderByPassageIdAscPlaceAsc(
-            long accountId, Limit limit);
+    List<StoredPiece> findByAccountIdAndKindAndPutAwayFalseAndPassagePutAwayFalseOrderByPassageIdAscPlaceAsc(
+            long accountId, PieceKind kind, Limit limit);
 
     List<StoredPiece> findByAccountIdAndPassageIdAndPutAwayFalseOrderByPlace(long accountId, long passageId);
 

@@ -16,9 +16,11 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import tachylim.server.account.SignedIn;
 import tachylim.server.repertoire.PassageDtos.CutWish;
+import tachylim.server.repertoire.PassageDtos.ExtraWish;
 import tachylim.server.repertoire.PassageDtos.PassageDetail;
 import tachylim.server.repertoire.PassageDtos.PassageDto;
 import tachylim.server.repertoire.PassageDtos.PassageWish;
+import tachylim.server.repertoire.PassageDtos.PieceDto;
 import tachylim.server.repertoire.PassageDtos.PieceWish;
 import tachylim.server.repertoire.PassageDtos.Reading;
 
@@ -72,6 +74,12 @@ class RepertoireController {
     PassageDetail cut(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody CutWish wish) {
         repertoire.cut(who, id, wish);
         return repertoire.detail(who, id);
+    }
+
+    /** A join or a link to be played on its own; the one there is already is given when it is the same. */
+    @PostMapping("/passages/{id}/extras")
+    PieceDto addExtra(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody ExtraWish wish) {
+        return repertoire.addExtra(who, id, wish);
     }
 
     @PutMapping("/pieces/{id}")

@@ -13,9 +13,9 @@ import java.util.stream.Collectors;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tachylim.notation.AbcTune;
 import tachylim.notation.AbcWriter;
 import tachylim.passage.Cut;
+import tachylim.passage.Mark;
 import tachylim.passage.Passage;
 import tachylim.passage.Piece;
 import tachylim.server.account.AccountService;
@@ -24,6 +24,7 @@ import tachylim.server.standing.StandingService;
 import tachylim.server.standing.Standing;
 import tachylim.server.repertoire.PassageDtos.CutKind;
 import tachylim.server.repertoire.PassageDtos.CutWish;
+import tachylim.server.repertoire.PassageDtos.ExtraWish;
 import tachylim.server.repertoire.PassageDtos.PassageDetail;
 import tachylim.server.repertoire.PassageDtos.PassageDto;
 import tachylim.server.repertoire.PassageDtos.PassageWish;
@@ -39,34 +40,38 @@ public class RepertoireService {
 
     private static final int MOST_PASSAGES = 200;
     private static final int MOST_PIECES = 2_000;
+    private static final int MOST_MARKS = 5_000;
+    private static final int MOST_EXTRAS = 100;
 
     private final PassageRepository passages;
     private final PieceRepository pieces;
+    private final NoteMarkRepository marks;
     private final StandingService standings;
     private final AccountService accounts;
     private final Clock clock;
 
-    RepertoireService(PassageRepository passages, PieceRepository pieces, StandingService standings,
+    RepertoireService(PassageRepository passages, PieceRepository pieces, NoteMarkRepository marks, StandingService standings,
             AccountService accounts, Clock clock) {
         this.passages = passages;
         this.pieces = pieces;
+        this.marks = marks;
         this.standings = standings;
         this.accounts = accounts;
         this.clock = clock;
     }
 
     Reading read(MusicText text) {
-        AbcTune tune = text.read();
+        MusicText.Heard tune = text.read();
         Passage music = tune.passage();
         boolean paper = text.source() == Source.PAPER;
         return new Reading(music.notes().size(), music.bars(), music.meter().toString(), music.beatUnit().toString().replace(" ", ""),
-                music.length().doubleValue(), music.quickestNotesPerBeat(), paper, AbcWriter.write(music), tune.warnings());
+                music.length().doubleValue(), music.quickestNotesPerBeat(), paper, AbcWriter.write(music), tune.warnings(), tune.leftOut());
     }
 
     @Transactional(readOnly = true)
     public List<StoredPiece> pieces(SignedIn who) {
-        return pieces.findByAccountIdAndPutAwayFalseAndPassagePutAwayFalseOrderByPassageIdAscPlaceAsc(
-                who.accountId(), Limit.of(MOST_PIECES));
+        return pieces.findByAccountIdAndKindAndPutAwayFalseAndPassagePutAwayFalseOrderByPassageIdAscPlaceAsc(
+                who.accountId(), PieceKind.PIECE, Limit.of(MOST_PIECES));
     }
 
     @Transactional(readOnly = true)
@@ -90,9 +95,31 @@ public class RepertoireService {
                 .collect(Collectors.toMap(StoredPiece::id, piece -> piece));
     }
 
+    /** The notes of a passage with the player's marks over them. */
+    @Transactional(readOnly = true)
+    public Passage music(StoredPassage passage) {
+        return Pencil.over(passage.music().passage(), marks(passage));
+    }
+
+    /** The marks that hold, the oldest first, with those they replaced. */
+    @Transactional(readOnly = true)
+    public List<NoteMark> marks(StoredPassage passage) {
+        return marks.findByAccountIdAndPassageIdAndSupersededFalseOrderById(
+                passage.accountId(), passage.id(), Limit.of(MOST_MARKS));
+    }
+
+    @Transactional
+    public void mark(StoredPassage passage, int note, Mark.Kind kind, String value, String why, Instant at) {
+        if (marks.countByAccountIdAndPassageId(passage.accountId(), passage.id()) >= MOST_MARKS) {
+            throw Refused.field("value", "This passage has been marked " + MOST_MARKS + " times; that is all it holds.");
+        }
+        marks.save(new NoteMark(passage.accountId(), passage.id(), note, kind, value, why, at));
+    }
+
     /** The notes of a piece, as it is played. */
+    @Transactional(readOnly = true)
     public Passage music(StoredPiece piece) {
-        Passage whole = piece.passage().music().passage();
+        Passage whole = music(piece.passage());
         int last = Math.min(piece.notes().lastNote(), whole.notes().size() - 1);
         return whole.excerpt(new Piece(Math.min(piece.notes().firstNote(), last), last));
     }
@@ -115,13 +142,7 @@ public class RepertoireService {
 
     private static PassageDto dto(
             StoredPassage passage, List<StoredPiece> parts, Map<Long, Standing> standings, LocalDate today) {
-        List<PieceDto> dtos = parts.stream()
-                .map(piece -> {
-                    Standing standing = standings.get(piece.id());
-                    return new PieceDto(piece.id(), piece.name(), piece.notes().firstNote(), piece.notes().lastNote(),
-                            piece.difficulty(), standing.dto(), standing.lastPlayed());
-                })
-                .toList();
+        List<PieceDto> dtos = parts.stream().map(piece -> pieceDto(piece, standings)).toList();
         LocalDate lastPlayed = dtos.stream().map(PieceDto::lastPlayed).filter(Objects::nonNull)
                 .max(LocalDate::compareTo).orElse(null);
         Long daysLeft = passage.neededOn() == null ? null : ChronoUnit.DAYS.between(today, passage.neededOn());
@@ -129,7 +150,14 @@ public class RepertoireService {
                 passage.neededOn(), daysLeft, lastPlayed, dtos);
     }
 
-    private StoredPassage passage(SignedIn who, long id) {
+    private static PieceDto pieceDto(StoredPiece piece, Map<Long, Standing> standings) {
+        Standing standing = standings.get(piece.id());
+        return new PieceDto(piece.id(), piece.name(), piece.notes().firstNote(), piece.notes().lastNote(),
+                piece.difficulty(), standing.dto(), standing.lastPlayed());
+    }
+
+    @Transactional(readOnly = true)
+    public StoredPassage passage(SignedIn who, long id) {
         return passages.findByIdAndAccountIdAndPutAwayFalse(id, who.accountId())
                 .orElseThrow(() -> Refused.notFound("This passage"));
     }
@@ -138,7 +166,7 @@ public class RepertoireService {
     PassageDetail detail(SignedIn who, long id) {
         StoredPassage passage = passage(who, id);
         LocalDate today = accounts.today(who);
-        List<StoredPiece> parts = pieces.findByAccountIdAndPassageIdAndPutAwayFalseOrderByPlace(who.accountId(), id);
+        List<StoredPiece> parts = cut(passage);
         return new PassageDetail(dto(passage, parts, standings(who, parts, today), today),
                 passage.music(), read(passage.music()), passage.version());
     }
@@ -197,6 +225,8 @@ public class RepertoireService {
         Passage after = wish.music().passage();
         write(passage, wish);
         if (after.notes().size() != before.notes().size()) {
+            marks.supersede(who.accountId(), id);
+            extras(passage).forEach(StoredPiece::putAway);
             cut(who, passage, Cut.whole(after), CutKind.WHOLE, after);
         }
     }
@@ -209,19 +239,79 @@ public class RepertoireService {
     @Transactional
     public void cut(SignedIn who, long id, CutWish wish) {
         StoredPassage passage = passage(who, id);
-        Passage music = passage.music().passage();
+        Passage music = music(passage);
         List<Piece> cut = switch (wish.kind()) {
             case WHOLE -> Cut.whole(music);
             case BARS -> Cut.atBars(music, wish.size());
             case BEATS -> Cut.byBeats(music, wish.size());
+            case PHRASES -> Cut.atPhrases(music);
+            case RESTS -> Cut.atRests(music);
+            case BREATHS -> Cut.atBreaths(music);
+            case HAND -> Refused.unlessValid("seams", () -> Cut.atNotes(music, wish.seams()));
         };
+        if (cut.size() == 1 && wish.kind() != CutKind.WHOLE && wish.kind() != CutKind.HAND) {
+            throw Refused.field("kind", nothingToCutAt(wish.kind()));
+        }
         cut(who, passage, cut, wish.kind(), music);
+    }
+
+    private static String nothingToCutAt(CutKind kind) {
+        return switch (kind) {
+            case PHRASES -> "No slur or held note ends a phrase here. Write slurs, or cut by hand at the notes you choose.";
+            case RESTS -> "There is no rest between these notes to cut at.";
+            case BREATHS -> "No breath is marked yet. Mark breaths first, or cut by hand.";
+            default -> "That leaves the passage in one piece; choose a smaller size.";
+        };
+    }
+
+    /** The pieces a passage is cut into, in order. */
+    @Transactional(readOnly = true)
+    public List<StoredPiece> cut(StoredPassage passage) {
+        return present(passage).stream().filter(piece -> piece.kind() == PieceKind.PIECE).toList();
+    }
+
+    /** Its joins and links that are played on their own. */
+    @Transactional(readOnly = true)
+    public List<StoredPiece> extras(StoredPassage passage) {
+        return present(passage).stream().filter(piece -> piece.kind() != PieceKind.PIECE).toList();
+    }
+
+    private List<StoredPiece> present(StoredPassage passage) {
+        return pieces.findByAccountIdAndPassageIdAndPutAwayFalseOrderByPlace(passage.accountId(), passage.id());
+    }
+
+    @Transactional
+    PieceDto addExtra(SignedIn who, long id, ExtraWish wish) {
+        StoredPassage passage = passage(who, id);
+        int notes = passage.music().passage().notes().size();
+        Piece wanted = Refused.unlessValid("firstNote", () -> new Piece(wish.firstNote(), wish.lastNote()));
+        if (wish.lastNote() >= notes || wanted.size() < 2) {
+            throw Refused.field("lastNote", "Choose two notes or more, up to note " + notes + ".");
+        }
+        List<StoredPiece> there = extras(passage);
+        StoredPiece extra = there.stream()
+                .filter(piece -> piece.notes().equals(wanted) && piece.kind() == wish.kind())
+                .findFirst()
+                .orElse(null);
+        if (extra == null) {
+            if (there.size() >= MOST_EXTRAS || wish.kind() == PieceKind.PIECE) {
+                throw Refused.field("kind", "Up to " + MOST_EXTRAS + " joins and drills are kept besides the pieces.");
+            }
+            extra = pieces.save(new StoredPiece(who.accountId(), passage, wish.kind(), wish.name().strip(), wanted));
+        }
+        return pieceDto(extra, standings(who, List.of(extra), accounts.today(who)));
+    }
+
+    /** Pieces with how each stands. */
+    @Transactional(readOnly = true)
+    public List<PieceDto> dtos(SignedIn who, List<StoredPiece> of) {
+        Map<Long, Standing> known = standings(who, of, accounts.today(who));
+        return of.stream().map(piece -> pieceDto(piece, known)).toList();
     }
 
     /** Pieces that stay the same keep their history; others are put away. */
     private void cut(SignedIn who, StoredPassage passage, List<Piece> cut, CutKind kind, Passage music) {
-        List<StoredPiece> present = pieces.findByAccountIdAndPassageIdAndPutAwayFalseOrderByPlace(
-                who.accountId(), passage.id());
+        List<StoredPiece> present = cut(passage);
         List<Piece> missing = new ArrayList<>(cut);
         for (StoredPiece piece : present) {
             if (!missing.remove(piece.notes())) {
@@ -233,15 +323,15 @@ public class RepertoireService {
 
     private void store(SignedIn who, StoredPassage passage, List<Piece> cut, CutKind kind, Passage music) {
         for (Piece piece : cut) {
-            pieces.save(new StoredPiece(who.accountId(), passage, piece.firstNote(), name(piece, kind, music), piece));
+            pieces.save(new StoredPiece(who.accountId(), passage, PieceKind.PIECE, name(piece, kind, music), piece));
         }
     }
 
     private static String name(Piece piece, CutKind kind, Passage music) {
         return switch (kind) {
             case WHOLE -> "whole";
-            case BARS -> PieceNames.byBars(piece, music);
-            case BEATS -> PieceNames.byBeats(piece, music);
+            case BARS, PHRASES, RESTS, BREATHS -> PieceNames.byBars(piece, music);
+            case BEATS, HAND -> PieceNames.byBeats(piece, music);
         };
     }
 

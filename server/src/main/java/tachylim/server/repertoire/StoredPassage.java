@@ -11,7 +11,8 @@ import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.Instant;
 import java.time.LocalDate;
-import tachylim.server.account.InstrumentFamily;
+import tachylim.passage.InstrumentFamily;
+import tachylim.passage.Stitching;
 
 /** A passage as it is kept: what the player typed, from which the notes are read again. */
 @Entity
@@ -36,10 +37,17 @@ public class StoredPassage {
     private String meter;
     private String beatUnit;
 
-    @Column(columnDefinition = "text")
+    @Column(columnDefinition = "mediumtext")
     private String text;
 
     private int bars;
+    private String wantedMode = "";
+
+    @Enumerated(EnumType.STRING)
+    @Column(columnDefinition = "varchar(20)")
+    private Stitching.Order stitching = Stitching.Order.FIRST_TO_LAST;
+
+    private int stitchingLink;
     private double targetBpm;
     private LocalDate neededOn;
     private double guessBpm;
@@ -61,6 +69,10 @@ public class StoredPassage {
 
     public Long id() {
         return id;
+    }
+
+    public long accountId() {
+        return accountId;
     }
 
     public String title() {
@@ -134,6 +146,29 @@ public class StoredPassage {
 
     MusicText music() {
         return new MusicText(source, meter, beatUnit, text, bars);
+    }
+
+    /** The mode of articulation or movement wanted at speed; empty while it is open. */
+    public String wantedMode() {
+        return wantedMode;
+    }
+
+    public void wantedMode(String now) {
+        this.wantedMode = now;
+    }
+
+    public Stitching.Order stitching() {
+        return stitching;
+    }
+
+    /** The link from which the pieces are put together outward. */
+    public int stitchingLink() {
+        return stitchingLink;
+    }
+
+    public void stitching(Stitching.Order now, int link) {
+        this.stitching = now;
+        this.stitchingLink = link;
     }
 
     void putAway() {

@@ -1,6 +1,9 @@
 package tachylim.server.repertoire;
 
+import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
 import jakarta.persistence.FetchType;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
@@ -27,6 +30,10 @@ public class StoredPiece {
     @JoinColumn(name = "passage_id")
     private StoredPassage passage;
 
+    @Enumerated(EnumType.STRING)
+    @Column(columnDefinition = "varchar(10)")
+    private PieceKind kind;
+
     private int place;
     private String name;
     private int firstNote;
@@ -39,10 +46,11 @@ public class StoredPiece {
 
     protected StoredPiece() {}
 
-    StoredPiece(long accountId, StoredPassage passage, int place, String name, Piece piece) {
+    StoredPiece(long accountId, StoredPassage passage, PieceKind kind, String name, Piece piece) {
         this.accountId = accountId;
         this.passage = passage;
-        this.place = place;
+        this.kind = kind;
+        this.place = piece.firstNote();
         this.name = name;
         this.firstNote = piece.firstNote();
         this.lastNote = piece.lastNote();
@@ -61,8 +69,8 @@ public class StoredPiece {
         return passage;
     }
 
-    int place() {
-        return place;
+    PieceKind kind() {
+        return kind;
     }
 
     public String name() {

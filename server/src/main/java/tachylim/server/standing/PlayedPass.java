@@ -82,6 +82,10 @@ public class PlayedPass {
         return ordinal;
     }
 
+    public Long pieceId() {
+        return pieceId;
+    }
+
     public LocalDate day() {
         return day;
     }

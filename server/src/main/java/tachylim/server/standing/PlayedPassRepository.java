@@ -10,6 +10,7 @@ import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
 import org.springframework.data.jpa.repository.QueryHints;
+import tachylim.method.Verdict;
 
 public interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
 
@@ -58,7 +59,7 @@ public interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
 
         tachylim.method.PassKind getKind();
 
-        tachylim.method.Verdict getVerdict();
+        Verdict getVerdict();
 
         Long getCount();
     }
@@ -71,6 +72,9 @@ public interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
     List<Tries> tries(long accountId, long pieceId, LocalDate since);
 
     List<PlayedPass> findByAccountIdAndRunIdIn(long accountId, Collection<Long> runIds);
+
+    List<PlayedPass> findByAccountIdAndPieceIdInAndVerdictAndDayGreaterThanOrderByDayDesc(
+            long accountId, Collection<Long> pieceIds, Verdict verdict, LocalDate after, Limit limit);
 
     Optional<PlayedPass> findByAccountIdAndRunIdAndOrdinal(long accountId, long runId, int ordinal);
 

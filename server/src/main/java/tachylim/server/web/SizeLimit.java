@@ -9,6 +9,7 @@ import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.http.MediaType;
 import org.springframework.stereotype.Component;
+import tachylim.notation.ScoreReader;
 import org.springframework.web.filter.OncePerRequestFilter;
 
 /** Refuses request bodies that no page of ours would send, before they are read. */
@@ -18,16 +19,20 @@ class SizeLimit extends OncePerRequestFilter {
 
     private static final long MOST_BYTES = 128 * 1024;
 
+    /** Where files of music are read, which are larger than what is typed. */
+    private static final String SCORES = "/api/scores";
+
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
         boolean chunked = request.getHeader("Transfer-Encoding") != null;
-        if (chunked || request.getContentLengthLong() > MOST_BYTES) {
+        long most = request.getRequestURI().equals(SCORES) ? ScoreReader.MOST_BYTES : MOST_BYTES;
+        if (chunked || request.getContentLengthLong() > most) {
             response.setStatus(HttpServletResponse.SC_REQUEST_ENTITY_TOO_LARGE);
             response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
             response.setCharacterEncoding("UTF-8");
             response.getWriter().write("{\"status\":413,\"detail\":\"That is more than fits here: a request holds up to "
-                    + MOST_BYTES / 1024 + " kB. Keep the part you are working on.\"}");
+                    + most / 1024 + " kB. Keep the part you are working on.\"}");
             return;
         }
         chain.doFilter(request, response);

@@ -48,7 +48,7 @@ record KeptWorkout(String abc, String beatUnit, Tempo target, Estimate estimate,
         KeptWorkout kept = JSON.readValue(json, KeptWorkout.class);
         String[] beat = kept.beatUnit.split("/");
         Fraction beatUnit = Fraction.of(Integer.parseInt(beat[0]), Integer.parseInt(beat[1]));
-        return new Workout(AbcReader.read(kept.abc, beatUnit).passage(), kept.target, kept.estimate, kept.blocks,
+        return new Workout(AbcReader.read(kept.abc).passage(beatUnit), kept.target, kept.estimate, kept.blocks,
                 kept.allowance, kept.caution, kept.remarks);
     }
 }

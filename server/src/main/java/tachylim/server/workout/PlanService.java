@@ -14,7 +14,9 @@ import java.util.stream.Collectors;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tachylim.passage.Readiness;
 import tachylim.server.account.SignedIn;
+import tachylim.server.bench.ReadinessService;
 import tachylim.server.load.LoadService;
 import tachylim.server.load.Today;
 import tachylim.server.repertoire.RepertoireService;
@@ -43,15 +45,17 @@ public class PlanService {
     private final StandingService standings;
     private final PlayedPassRepository passes;
     private final LoadService load;
+    private final ReadinessService readiness;
     private final Clock clock;
 
     PlanService(WorkoutRepository workouts, RepertoireService repertoire, StandingService standings,
-            PlayedPassRepository passes, LoadService load, Clock clock) {
+            PlayedPassRepository passes, LoadService load, ReadinessService readiness, Clock clock) {
         this.workouts = workouts;
         this.repertoire = repertoire;
         this.standings = standings;
         this.passes = passes;
         this.load = load;
+        this.readiness = readiness;
         this.clock = clock;
     }
 
@@ -70,9 +74,11 @@ public class PlanService {
 
     private Workout plan(SignedIn who, PlanWish wish, StoredPiece piece, Standing standing, Today today) {
         Choices choices = Refused.unlessValid("choices", wish::choices);
-        return Refused.unlessValid("minutes", () -> Planner.plan(new Brief(repertoire.music(piece),
+        Workout workout = Refused.unlessValid("minutes", () -> Planner.plan(new Brief(repertoire.music(piece),
                 Tempo.of(piece.passage().targetBpm()), standing.estimate(), wish.minutes(), choices,
                 today.allowance(), lastTempo(who, piece))));
+        String warning = choices.school().isFast() ? Readiness.warning(readiness.open(who, piece.passage())) : "";
+        return warning.isEmpty() ? workout : workout.withRemark(warning);
     }
 
     /** Where the last climb on a piece ended: the tempo of its last pass. */

@@ -1,0 +1,367 @@
+package tachylim.notation;
+
+import jakarta.xml.bind.JAXBElement;
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.apache.commons.numbers.fraction.Fraction;
+import org.audiveris.proxymusic.Attributes;
+import org.audiveris.proxymusic.BackwardForward;
+import org.audiveris.proxymusic.Backup;
+import org.audiveris.proxymusic.Barline;
+import org.audiveris.proxymusic.DirectionType;
+import org.audiveris.proxymusic.FormattedTextId;
+import org.audiveris.proxymusic.Forward;
+import org.audiveris.proxymusic.Metronome;
+import org.audiveris.proxymusic.Note;
+import org.audiveris.proxymusic.ScorePartwise;
+import org.audiveris.proxymusic.Sound;
+import org.audiveris.proxymusic.StartStop;
+import org.audiveris.proxymusic.StartStopDiscontinue;
+import org.audiveris.proxymusic.Time;
+import tachylim.passage.Direction;
+import tachylim.passage.Direction.RepeatSign;
+import tachylim.passage.Key;
+import tachylim.passage.Meter;
+import tachylim.passage.Pitch;
+
+/** One part of a MusicXML score while its measures are read: a line for each of its voices. */
+final class MusicXmlPart {
+
+    private static final int FINEST = 100_000;
+    private static final int MOST_NOTES = 400_000;
+    private static final int MOST_WORDS = 80;
+    private static final Map<String, Fraction> VALUES = Map.of("breve", Fraction.of(2), "whole", Fraction.ONE, "half",
+            Fraction.of(1, 2), "quarter", Fraction.of(1, 4), "eighth", Fraction.of(1, 8), "16th", Fraction.of(1, 16), "32nd",
+            Fraction.of(1, 32));
+
+    private final String name;
+    private final Omissions omissions;
+    private final Map<String, LineBuilder> voices = new LinkedHashMap<>();
+    private final Map<String, Set<Pitch>> held = new HashMap<>();
+    private final Set<Pitch> unpitchedPlaces = new LinkedHashSet<>();
+    private final List<Fraction> barLines = new ArrayList<>();
+    private final List<Direction> directions = new ArrayList<>();
+
+    private Fraction division = Fraction.of(1, 4);
+    private Meter meter = new Meter(4, 4);
+    private Key key = Key.NONE;
+    private Meter firstMeter;
+    private Key firstKey;
+    private Fraction start = Fraction.ZERO;
+    private Fraction now = Fraction.ZERO;
+    private Fraction reached = Fraction.ZERO;
+    private Fraction lastOnset = Fraction.ZERO;
+    private boolean pitched;
+    private int notes;
+
+    MusicXmlPart(String name, Omissions omissions) {
+        this.name = name;
+        this.omissions = omissions;
+    }
+
+    void take(ScorePartwise.Part.Measure measure) {
+        if (firstMeter != null) {
+            barLines.add(start);
+        }
+        now = start;
+        reached = start;
+        List<Barline> closing = new ArrayList<>();
+        for (Object item : measure.getNoteOrBackupOrForward()) {
+            if (item instanceof Attributes attributes) {
+                attributes(attributes);
+            } else if (item instanceof Note note) {
+                begin();
+                note(note);
+            } else if (item instanceof Backup backup) {
+                now = later(now, backup.getDuration(), -1);
+                now = now.compareTo(start) < 0 ? start : now;
+            } else if (item instanceof Forward forward) {
+                advance(length(forward.getDuration()));
+            } else if (item instanceof org.audiveris.proxymusic.Direction direction) {
+                direction(direction);
+            } else if (item instanceof Sound sound) {
+                sound(sound);
+            } else if (item instanceof Barline barline) {
+                closing.add(barline);
+            } else {
+                omissions.add(named(item));
+            }
+        }
+        begin();
+        if (reached.equals(start)) {
+            reached = start.add(meter.bar());
+        }
+        closing.forEach(this::barline);
+        start = reached;
+    }
+
+    private static String named(Object item) {
+        return switch (item.getClass().getSimpleName()) {
+            case "Harmony" -> "chord names";
+            case "FiguredBass" -> "figured basses";
+            case "Print" -> "page and system breaks";
+            default -> "measure items of the kind " + item.getClass().getSimpleName();
+        };
+    }
+
+    private void begin() {
+        if (firstMeter == null) {
+            firstMeter = meter;
+            firstKey = key;
+        }
+    }
+
+    // Meter, key and lengths
+
+    private void attributes(Attributes attributes) {
+        if (attributes.getDivisions() != null && attributes.getDivisions().signum() > 0) {
+            division = Fraction.of(1, 4).divide(exact(attributes.getDivisions()));
+        }
+        attributes.getTime().stream().findFirst().ifPresent(this::time);
+        attributes.getKey().stream().findFirst().ifPresent(this::key);
+        if (!attributes.getTranspose().isEmpty()) {
+            omissions.add("transpositions (the notes stand as the player reads them)");
+        }
+        attributes.getStaffDetails().stream().filter(details -> details.getCapo() != null).forEach(details -> omissions.add("capos"));
+    }
+
+    private void time(Time time) {
+        String beats = null;
+        Meter read = null;
+        for (JAXBElement<String> figure : time.getTimeSignature()) {
+            if (figure.getName().getLocalPart().equals("beats")) {
+                beats = figure.getValue();
+            } else if (beats != null && read == null) {
+                read = meter(beats, figure.getValue());
+            }
+        }
+        if (read == null) {
+            omissions.add("meters that could not be read, counted as " + meter);
+            return;
+        }
+        if (firstMeter != null && !read.equals(meter)) {
+            directions.add(new Direction.MeterChange(start, read));
+        }
+        meter = read;
+    }
+
+    /** Composite figures such as 3+2 are counted together. */
+    private static Meter meter(String beats, String unit) {
+        try {
+            int count = 0;
+            for (String part : beats.split("\\+")) {
+                count += Integer.parseInt(part.strip());
+            }
+            return new Meter(count, Integer.parseInt(unit.strip()));
+        } catch (IllegalArgumentException unreadable) {
+            return null;
+        }
+    }
+
+    private void key(org.audiveris.proxymusic.Key written) {
+        if (written.getFifths() == null || Math.abs(written.getFifths().intValue()) > 7) {
+            omissions.add("keys without a usual signature");
+            return;
+        }
+        Key read = new Key(written.getFifths().intValue());
+        if (firstKey != null && !read.equals(key)) {
+            directions.add(new Direction.KeyChange(now, read));
+        }
+        key = read;
+    }
+
+    private static Fraction exact(BigDecimal number) {
+        int scale = Math.min(4, Math.max(0, number.stripTrailingZeros().scale()));
+        return Fraction.of(number.movePointRight(scale).intValue(), (int) Math.pow(10, scale));
+    }
+
+    private Fraction length(BigDecimal duration) {
+        return duration == null || duration.signum() <= 0 ? Fraction.ZERO : exact(duration).multiply(division);
+    }
+
+    private Fraction later(Fraction from, BigDecimal duration, int way) {
+        return from.add(length(duration).multiply(way));
+    }
+
+    private void advance(Fraction by) {
+        now = now.add(by);
+        if (now.getDenominator() > FINEST) {
+            throw new ArithmeticException("too fine");
+        }
+        reached = now.compareTo(reached) > 0 ? now : reached;
+    }
+
+    // Notes
+
+    private void note(Note note) {
+        if (++notes > MOST_NOTES) {
+            throw new ScoreException("A part of this score has more than " + MOST_NOTES + " notes. Keep the movement you are working on");
+        }
+        String voiceName = note.getVoice() == null || note.getVoice().isBlank() ? "1" : note.getVoice().strip();
+        LineBuilder voice = voices.computeIfAbsent(voiceName, key -> new LineBuilder(omissions));
+        Pitch pitch = pitch(note);
+        if (note.getGrace() != null) {
+            if (pitch != null) {
+                voice.grace(pitch);
+            }
+            return;
+        }
+        Fraction duration = length(note.getDuration());
+        boolean inChord = note.getChord() != null;
+        Fraction onset = inChord ? lastOnset : now;
+        if (note.getCue() != null) {
+            omissions.add("cue notes");
+        } else if (pitch != null && duration.compareTo(Fraction.ZERO) > 0) {
+            sound(voiceName, voice, note, pitch, onset, duration, inChord);
+        }
+        if (!inChord) {
+            lastOnset = now;
+            advance(duration);
+        }
+    }
+
+    private Pitch pitch(Note note) {
+        if (note.getPitch() != null && note.getPitch().getStep() != null) {
+            pitched = true;
+            BigDecimal alter = note.getPitch().getAlter();
+            int whole = alter == null ? 0 : alter.intValue();
+            if (alter != null && alter.stripTrailingZeros().scale() > 0) {
+                omissions.add("microtones, taken to the half tone");
+            }
+            return checked(note.getPitch().getStep().value().charAt(0), whole, note.getPitch().getOctave());
+        }
+        if (note.getUnpitched() != null) {
+            var step = note.getUnpitched().getDisplayStep();
+            Integer octave = note.getUnpitched().getDisplayOctave();
+            Pitch place = step == null ? new Pitch('B', 0, 4) : checked(step.value().charAt(0), 0, octave == null ? 4 : octave);
+            unpitchedPlaces.add(place);
+            return place;
+        }
+        return null;
+    }
+
+    private static Pitch checked(char letter, int alter, int octave) {
+        if (Math.abs(alter) > 2 || octave < -1 || octave > 9) {
+            throw new ScoreException("This score holds a note outside every instrument's range: " + letter + ", octave " + octave);
+        }
+        return new Pitch(letter, alter, octave);
+    }
+
+    private void sound(String voiceName, LineBuilder voice, Note note, Pitch pitch, Fraction onset, Fraction duration, boolean inChord) {
+        boolean stops = note.getTie().stream().anyMatch(tie -> tie.getType() == StartStop.STOP);
+        boolean starts = note.getTie().stream().anyMatch(tie -> tie.getType() == StartStop.START);
+        Set<Pitch> open = held.computeIfAbsent(voiceName, key -> new LinkedHashSet<>());
+        if (stops && open.contains(pitch)) {
+            if (!inChord && voice.holdsUntil(onset, pitch)) {
+                voice.hold(duration);
+            } else if (!voice.soundsAt(onset, pitch)) {
+                omissions.add("ties of single notes in a chord, struck again");
+                voice.add(onset, duration, List.of(pitch), MusicXmlSigns.inflection(note, omissions));
+            }
+        } else {
+            voice.add(onset, duration, List.of(pitch), MusicXmlSigns.inflection(note, omissions));
+        }
+        if (starts) {
+            open.add(pitch);
+        } else {
+            open.remove(pitch);
+        }
+    }
+
+    // Directions and bar lines
+
+    private void direction(org.audiveris.proxymusic.Direction direction) {
+        boolean hasMetronome = false;
+        for (DirectionType type : direction.getDirectionType()) {
+            if (type.getMetronome() != null) {
+                hasMetronome |= metronome(type.getMetronome());
+            } else if (!type.getWordsOrSymbol().isEmpty()) {
+                type.getWordsOrSymbol().forEach(this::words);
+            } else {
+                omissions.add(named(type));
+            }
+        }
+        if (direction.getSound() != null && !hasMetronome) {
+            sound(direction.getSound());
+        }
+    }
+
+    private static String named(DirectionType type) {
+        return !type.getDynamics().isEmpty() ? "dynamics"
+                : type.getWedge() != null ? "hairpins"
+                : type.getPedal() != null ? "pedal marks"
+                : !type.getRehearsal().isEmpty() ? "rehearsal marks"
+                : !type.getSegno().isEmpty() || !type.getCoda().isEmpty() ? "jumps to a sign or coda"
+                : type.getOctaveShift() != null ? "octave lines"
+                : "other directions";
+    }
+
+    private void words(Object words) {
+        if (words instanceof FormattedTextId text && text.getValue() != null && !text.getValue().isBlank()) {
+            String said = text.getValue().strip().replaceAll("\\s+", " ").replace('"', '\'');
+            directions.add(new Direction.Words(now, said.length() > MOST_WORDS ? said.substring(0, MOST_WORDS) : said));
+        }
+    }
+
+    private boolean metronome(Metronome mark) {
+        Fraction unit = mark.getBeatUnit() == null ? null : VALUES.get(mark.getBeatUnit());
+        String figure = mark.getPerMinute() == null ? "" : String.valueOf(mark.getPerMinute().getValue());
+        if (unit == null || !figure.strip().matches("\\d{1,3}(\\.\\d{1,3})?") || Double.parseDouble(figure.strip()) < 1) {
+            omissions.add("tempo marks that could not be read");
+            return false;
+        }
+        Fraction dotted = mark.getBeatUnitDot().isEmpty() ? unit : unit.multiply(Fraction.of(3, 2));
+        tempo(dotted, Double.parseDouble(figure.strip()));
+        return true;
+    }
+
+    private void sound(Sound sound) {
+        if (sound.getTempo() != null && sound.getTempo().doubleValue() >= 1 && sound.getTempo().doubleValue() <= 1000) {
+            tempo(Fraction.of(1, 4), sound.getTempo().doubleValue());
+        }
+        if (sound.getDacapo() != null || sound.getDalsegno() != null || sound.getTocoda() != null) {
+            omissions.add("jumps to a sign or coda");
+        }
+    }
+
+    private void tempo(Fraction unit, double bpm) {
+        directions.add(new Direction.TempoMark(now, unit, bpm));
+    }
+
+    private void barline(Barline barline) {
+        if (barline.getEnding() != null && barline.getEnding().getType() == StartStopDiscontinue.START) {
+            for (String number : String.valueOf(barline.getEnding().getNumber()).split("[,\\s]+")) {
+                if (number.matches("[1-9]")) {
+                    directions.add(new RepeatSign(start, RepeatSign.Kind.ENDING, Integer.parseInt(number)));
+                }
+            }
+        }
+        if (barline.getRepeat() != null) {
+            boolean back = barline.getRepeat().getDirection() == BackwardForward.BACKWARD;
+            int times = barline.getRepeat().getTimes() == null ? 2 : Math.max(2, Math.min(9, barline.getRepeat().getTimes().intValue()));
+            directions.add(back
+                    ? new RepeatSign(reached, RepeatSign.Kind.END, times)
+                    : new RepeatSign(start, RepeatSign.Kind.START, 0));
+        }
+        if (!barline.getFermata().isEmpty()) {
+            omissions.add("fermatas over bar lines");
+        }
+    }
+
+    List<Line> lines() {
+        boolean rhythmOnly = !pitched && unpitchedPlaces.size() <= 1;
+        List<Line> lines = new ArrayList<>();
+        voices.forEach((voice, builder) -> {
+            if (builder.size() > 0) {
+                lines.add(builder.line(name, voices.size() == 1 ? "" : voice, firstMeter, firstKey, barLines, start, directions, rhythmOnly));
+            }
+        });
+        return lines;
+    }
+}

@@ -1,0 +1,150 @@
+package tachylim.variant;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.IntStream;
+import org.apache.commons.numbers.fraction.Fraction;
+import tachylim.passage.Passage;
+import tachylim.variant.Variant.Family;
+
+/**
+ * Every variant that changes something about a given passage.
+ *
+ * <p>Cells come in all their rotations, in the same beat and stretched; those that hold one note of a group
+ * come for threes, for fours and for the groups the passage has.
+ */
+public final class Catalogue {
+
+    /** The long note of a cell that holds one of {@code k}: chosen so that the cell falls into even counts. */
+    private static final Map<Integer, Integer> HELD = Map.of(3, 2, 4, 3, 5, 2, 6, 5, 7, 2, 8, 5);
+
+    private static final List<Cell> LONG_SHORT = List.of(Cell.of(2, 1), Cell.of(3, 1));
+    private static final Cell TWO_AND_TWO = Cell.of(2, 2, 1, 1);
+    private static final List<Integer> LOOPS = List.of(1, 2, 4);
+
+    private Catalogue() {}
+
+    /** The variants of {@code passage} with what each becomes, in the order of a sheet. */
+    public static Map<Variant, Rendering> of(Passage passage) {
+        Map<Variant, Rendering> all = new LinkedHashMap<>();
+        for (Variant variant : candidates(passage)) {
+            try {
+                Rendering rendering = variant.of(passage);
+                if (!rendering.music().notes().equals(passage.notes())) {
+                    all.put(variant, rendering);
+                }
+            } catch (IllegalArgumentException tooLong) {
+                // Growing or looping a long passage leaves what a passage may hold: it is not offered.
+            }
+        }
+        return all;
+    }
+
+    private static List<Variant> candidates(Passage passage) {
+        List<Variant> variants = new ArrayList<>();
+        LONG_SHORT.forEach(cell -> cells(variants, Family.LONG_SHORT, cell));
+        cells(variants, Family.TWO_AND_TWO, TWO_AND_TWO);
+        for (int size : groups(passage)) {
+            cells(variants, Family.HOLD, holding(size));
+        }
+        for (int size = Regroup.SMALLEST; size <= Regroup.LARGEST; size++) {
+            variants.add(new Regroup(size, false));
+            variants.add(new Regroup(size, true));
+        }
+        if (IntStream.range(0, passage.notes().size() - 1).mapToObj(passage::gap).distinct().count() > 1) {
+            variants.add(new Subdivide());
+        }
+        int figure = Figure.figureOf(passage).size();
+        for (int start = 1; start < figure; start++) {
+            variants.add(new Figure(start));
+        }
+        variants.add(new Figure(0));
+        variants.add(new Backwards());
+        variants.add(new OneNote());
+        if (!passage.isPaper()) {
+            variants.add(new Drone(false));
+            variants.add(new Drone(true));
+        }
+        LOOPS.forEach(beats -> variants.add(new Loop(beats)));
+        variants.add(new Grow(false));
+        variants.add(new Grow(true));
+        return variants;
+    }
+
+    private static void cells(List<Variant> variants, Family family, Cell cell) {
+        for (Cell turned : cell.rotations()) {
+            variants.add(new CellVariant(family, turned, false));
+            variants.add(new CellVariant(family, turned, true));
+        }
+    }
+
+    private static Cell holding(int size) {
+        List<Integer> weights = new ArrayList<>(List.of(HELD.get(size)));
+        while (weights.size() < size) {
+            weights.add(1);
+        }
+        return new Cell(weights);
+    }
+
+    /** Threes, fours, and as many notes as the passage has in a beat. */
+    private static Set<Integer> groups(Passage passage) {
+        Set<Integer> groups = new TreeSet<>(Set.of(3, 4));
+        for (int note = 0; note < passage.notes().size(); note++) {
+            Fraction perBeat = Fraction.ONE.divide(passage.span(note));
+            if (perBeat.getDenominator() == 1 && HELD.containsKey(perBeat.getNumerator())) {
+                groups.add(perBeat.getNumerator());
+            }
+        }
+        return groups;
+    }
+
+    /**
+     * The variant with this key.
+     *
+     * @throws IllegalArgumentException if there is none
+     */
+    public static Variant parse(String key) {
+        String[] parts = key.split("\\.", 2);
+        String rest = parts.length > 1 ? parts[1] : "";
+        return switch (parts[0]) {
+            case "same", "stretched" -> cell(Cell.parse(rest), parts[0].equals("stretched"));
+            case "group", "stop" -> new Regroup(number(rest, key), parts[0].equals("stop"));
+            case "subdivide" -> new Subdivide();
+            case "figure" -> new Figure(number(rest, key));
+            case "mirror" -> new Figure(0);
+            case "backwards" -> new Backwards();
+            case "one-note" -> new OneNote();
+            case "drone-low", "drone-high" -> new Drone(parts[0].equals("drone-high"));
+            case "loop" -> new Loop(number(rest, key));
+            case "grow", "grow-end" -> new Grow(parts[0].equals("grow-end"));
+            default -> throw unknown(key);
+        };
+    }
+
+    private static CellVariant cell(Cell cell, boolean stretched) {
+        Family family = Family.OWN;
+        if (LONG_SHORT.stream().anyMatch(known -> known.rotations().contains(cell))) {
+            family = Family.LONG_SHORT;
+        } else if (TWO_AND_TWO.rotations().contains(cell)) {
+            family = Family.TWO_AND_TWO;
+        } else if (HELD.containsKey(cell.size()) && holding(cell.size()).rotations().contains(cell)) {
+            family = Family.HOLD;
+        }
+        return new CellVariant(family, cell, stretched);
+    }
+
+    private static int number(String text, String key) {
+        if (!text.matches("\\d{1,2}")) {
+            throw unknown(key);
+        }
+        return Integer.parseInt(text);
+    }
+
+    private static IllegalArgumentException unknown(String key) {
+        return new IllegalArgumentException("There is no variant called " + (key.length() > 40 ? key.substring(0, 40) + "…" : key));
+    }
+}

@@ -1,0 +1,179 @@
+package tachylim.variant;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.IntStream;
+
+/**
+ * Chooses the variants that drive every link as often as it needs, at the least cost in minutes.
+ *
+ * <p>Weighted set multicover, solved greedily (Dobson 1982): at each step the variant with the most unmet
+ * need per minute is taken; with the same figure the one that costs less, then the one named first. What
+ * turns out not to be needed is given back, the costliest first. A link's need is rounded to a whole number
+ * of drives, and to no more than there are variants that drive it. Variants of yesterday cost a quarter
+ * more, so that days differ. The greedy cost is at most {@code 1 + ln(most links of a variant)} times the
+ * least possible.
+ */
+public final class Coverage {
+
+    /** How much more a variant costs that was played yesterday. */
+    public static final double YESTERDAY = 1.25;
+
+    private final List<Candidate> candidates;
+    private final int[] demand;
+    private final List<Candidate> taken = new ArrayList<>();
+
+    private Coverage(List<Candidate> candidates, double[] need) {
+        this.candidates = candidates;
+        this.demand = demand(candidates, need);
+    }
+
+    /**
+     * A variant that may be chosen. This class is immutable.
+     *
+     * @param key the variant's key
+     * @param driven the links it drives, from 0
+     * @param minutes what it takes, above 0
+     * @param yesterday whether it was played yesterday
+     */
+    public record Candidate(String key, Set<Integer> driven, double minutes, boolean yesterday) {
+
+        /**
+         * @throws IllegalArgumentException if the minutes are not above 0
+         */
+        public Candidate {
+            driven = Set.copyOf(driven);
+            if (!(minutes > 0)) {
+                throw new IllegalArgumentException("A variant takes more than " + minutes + " minutes");
+            }
+        }
+
+        double cost() {
+            return yesterday ? minutes * YESTERDAY : minutes;
+        }
+    }
+
+    /**
+     * A variant that was chosen. This class is immutable.
+     *
+     * @param key the variant's key
+     * @param minutes what it takes
+     * @param why the reason, one line
+     */
+    public record Choice(String key, double minutes, String why) {}
+
+    /**
+     * What was chosen. This class is immutable.
+     *
+     * @param choices the variants, in the order of their worth
+     * @param drives how often each link is driven by them
+     * @param undriven links that none of them drives
+     */
+    public record Chosen(List<Choice> choices, List<Integer> drives, List<Integer> undriven) {}
+
+    /**
+     * Chooses from {@code candidates} within {@code minutes}.
+     *
+     * @param candidates what there is to choose from
+     * @param need the need of each link, 1 or more
+     * @param minutes what there is time for, above 0
+     */
+    public static Chosen choose(List<Candidate> candidates, double[] need, double minutes) {
+        Coverage coverage = new Coverage(candidates, need);
+        coverage.take(minutes);
+        coverage.giveBack();
+        return coverage.chosen(need);
+    }
+
+    private static int[] demand(List<Candidate> candidates, double[] need) {
+        return IntStream.range(0, need.length)
+                .map(link -> Math.min((int) Math.max(1, Math.round(need[link])),
+                        (int) candidates.stream().filter(candidate -> candidate.driven.contains(link)).count()))
+                .toArray();
+    }
+
+    private void take(double minutes) {
+        double left = minutes;
+        int[] unmet = demand.clone();
+        Set<Candidate> open = new HashSet<>(candidates);
+        while (true) {
+            double room = left;
+            Candidate best = candidates.stream()
+                    .filter(open::contains)
+                    .filter(candidate -> candidate.minutes <= room + 1e-9 && worth(candidate, unmet) > 0)
+                    .max(Comparator.<Candidate>comparingDouble(candidate -> worth(candidate, unmet) / candidate.cost())
+                            .thenComparing(Candidate::cost, Comparator.reverseOrder())
+                            .thenComparing(Candidate::key, Comparator.reverseOrder()))
+                    .orElse(null);
+            if (best == null) {
+                return;
+            }
+            open.remove(best);
+            taken.add(best);
+            left -= best.minutes;
+            best.driven.stream().filter(link -> link < unmet.length).forEach(link -> unmet[link]--);
+        }
+    }
+
+    private static int worth(Candidate candidate, int[] unmet) {
+        return (int) candidate.driven.stream().filter(link -> link < unmet.length && unmet[link] > 0).count();
+    }
+
+    private void giveBack() {
+        List<Candidate> dearestFirst = new ArrayList<>(taken);
+        dearestFirst.sort(Comparator.comparingDouble(Candidate::cost).reversed());
+        for (Candidate candidate : dearestFirst) {
+            int[] drives = drives(taken);
+            boolean spare = candidate.driven.stream()
+                    .filter(link -> link < drives.length)
+                    .allMatch(link -> drives[link] > demand[link]);
+            if (spare) {
+                taken.remove(candidate);
+            }
+        }
+    }
+
+    private int[] drives(List<Candidate> by) {
+        return IntStream.range(0, demand.length)
+                .map(link -> (int) by.stream().filter(candidate -> candidate.driven.contains(link)).count())
+                .toArray();
+    }
+
+    private Chosen chosen(double[] need) {
+        int[] drives = drives(taken);
+        List<Choice> choices = new ArrayList<>();
+        Set<Integer> before = new HashSet<>();
+        for (Candidate candidate : taken) {
+            choices.add(new Choice(candidate.key, candidate.minutes, why(candidate, before, need)));
+            before.addAll(candidate.driven);
+        }
+        return new Chosen(List.copyOf(choices), IntStream.of(drives).boxed().toList(),
+                IntStream.range(0, drives.length).filter(link -> drives[link] == 0).boxed().toList());
+    }
+
+    /** Only the needs decide; so the reason names how many links are new, and the neediest of them. */
+    private static String why(Candidate candidate, Set<Integer> before, double[] need) {
+        List<Integer> own = candidate.driven.stream().filter(link -> link < need.length).sorted().toList();
+        List<Integer> fresh = own.stream().filter(link -> !before.contains(link)).toList();
+        List<Integer> of = fresh.isEmpty() ? own : fresh;
+        int neediest = of.stream().max(Comparator.<Integer>comparingDouble(link -> need[link])
+                .thenComparing(Comparator.reverseOrder())).orElse(0);
+        String links = fresh.isEmpty()
+                ? "Drives " + own.size() + " links once more"
+                : "Drives " + count(fresh.size()) + " not driven by the ones before";
+        return need[neediest] > 1.5
+                ? links + ", " + name(neediest) + " among them, which breaks most."
+                : links + ", from " + name(of.get(0)) + " on.";
+    }
+
+    private static String count(int links) {
+        return links == 1 ? "one link" : links + " links";
+    }
+
+    private static String name(int link) {
+        return (link + 1) + "–" + (link + 2);
+    }
+}

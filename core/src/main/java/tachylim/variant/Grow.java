@@ -1,0 +1,60 @@
+package tachylim.variant;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.apache.commons.numbers.fraction.Fraction;
+import tachylim.passage.Passage;
+
+/**
+ * Two notes, then three, then four, from the start or toward the end, each try on a bar of its own.
+ *
+ * <p>Beyond {@value #BY_ONE} notes it grows by fours, since one note more is no longer felt. This class is
+ * immutable.
+ *
+ * @param fromEnd whether notes are added in front, so that every try ends where the passage ends
+ */
+public record Grow(boolean fromEnd) implements Variant {
+
+    private static final int BY_ONE = 16;
+
+    @Override
+    public Family family() {
+        return Family.GROW;
+    }
+
+    @Override
+    public String key() {
+        return fromEnd ? "grow-end" : "grow";
+    }
+
+    @Override
+    public String title() {
+        return fromEnd ? "Grow from the end" : "Grow from two notes";
+    }
+
+    @Override
+    public Rendering of(Passage passage) {
+        int all = passage.notes().size();
+        Weaver weaver = Weaver.anew(passage);
+        for (int size : sizes(all)) {
+            int first = fromEnd ? all - size : 0;
+            for (int note = first; note < first + size; note++) {
+                weaver.play(note, passage.span(note), false);
+                if (note < first + size - 1) {
+                    weaver.drive(note);
+                }
+            }
+            weaver.restToBar();
+        }
+        return weaver.rendering(Fraction.ONE, "");
+    }
+
+    private static List<Integer> sizes(int all) {
+        List<Integer> sizes = new ArrayList<>();
+        for (int size = Math.min(2, all); size < all; size += size < BY_ONE ? 1 : 4) {
+            sizes.add(size);
+        }
+        sizes.add(all);
+        return sizes;
+    }
+}

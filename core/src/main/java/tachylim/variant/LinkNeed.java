@@ -1,0 +1,43 @@
+package tachylim.variant;
+
+import java.util.Arrays;
+import java.util.List;
+
+/**
+ * How much each link of a passage needs to be driven: 1, and more where it has broken lately.
+ *
+ * <p>Each break counts 1 on its day and half as much every {@value #HALF_LIFE_DAYS} days after: a rule of
+ * thumb, so that last week's trouble still counts and last month's hardly does.
+ */
+public final class LinkNeed {
+
+    /** A break counts half after this many days. */
+    public static final double HALF_LIFE_DAYS = 7;
+
+    private LinkNeed() {}
+
+    /**
+     * A link that broke. This class is immutable.
+     *
+     * @param link the link, from 0
+     * @param daysAgo days since, 0 or more
+     */
+    public record Break(int link, long daysAgo) {}
+
+    /**
+     * The need of each of {@code links} links.
+     *
+     * @param links how many links there are
+     * @param breaks the breaks noted; those of other links are passed over
+     */
+    public static double[] of(int links, List<Break> breaks) {
+        double[] need = new double[Math.max(0, links)];
+        Arrays.fill(need, 1);
+        for (Break one : breaks) {
+            if (one.link() >= 0 && one.link() < links) {
+                need[one.link()] += Math.pow(0.5, Math.max(0, one.daysAgo()) / HALF_LIFE_DAYS);
+            }
+        }
+        return need;
+    }
+}

@@ -1,0 +1,6 @@
+/**
+ * Altered versions of a passage: rhythms, groupings, orders and loops that make some links fast while
+ * giving time to think on others; the tempo at which each matches the target; and the choice of those
+ * that drive the weak links.
+ */
+package tachylim.variant;

@@ -1,0 +1,126 @@
+package tachylim.variant;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import org.apache.commons.numbers.fraction.Fraction;
+import org.junit.jupiter.api.Test;
+import tachylim.passage.Meter;
+import tachylim.passage.PaperPattern;
+import tachylim.passage.Passage;
+import tachylim.passage.Piece;
+import tachylim.variant.Coverage.Candidate;
+import tachylim.variant.Coverage.Chosen;
+
+class CoverageTest {
+
+    private static final Passage PASSAGE = new PaperPattern(new Meter(4, 4), Fraction.of(1, 4), 2, List.of(4)).toPassage();
+
+    private static List<Candidate> candidates(Set<String> yesterday) {
+        return Catalogue.of(PASSAGE).entrySet().stream()
+                .filter(entry -> entry.getKey() instanceof CellVariant)
+                .map(entry -> new Candidate(entry.getKey().key(), entry.getValue().driven(),
+                        entry.getValue().music().length().doubleValue() / 60, yesterday.contains(entry.getKey().key())))
+                .toList();
+    }
+
+    private static double[] plainNeed(int links) {
+        return LinkNeed.of(links, List.of());
+    }
+
+    @Test
+    void everyLinkIsDrivenWhenThereIsTime() {
+        int links = PASSAGE.notes().size() - 1;
+        Chosen chosen = Coverage.choose(candidates(Set.of()), plainNeed(links), 60);
+        // The last link reaches the landing note and makes no whole cell.
+        assertThat(chosen.undriven()).isSubsetOf(links - 1);
+        assertThat(chosen.choices()).isNotEmpty().allMatch(choice -> choice.why().startsWith("Drives "));
+    }
+
+    @Test
+    void aLinkInTroubleIsDrivenMoreOftenAndNamed() {
+        double[] need = plainNeed(PASSAGE.notes().size() - 1);
+        need[6] = 3.2;
+        Chosen chosen = Coverage.choose(candidates(Set.of()), need, 60);
+        assertThat(chosen.drives().get(6)).isGreaterThanOrEqualTo(3);
+        assertThat(chosen.choices().get(0).why()).contains("7–8");
+    }
+
+    @Test
+    void yesterdaysVariantsGiveWay() {
+        double[] need = plainNeed(PASSAGE.notes().size() - 1);
+        Set<String> first = keys(Coverage.choose(candidates(Set.of()), need, 60));
+        Set<String> second = keys(Coverage.choose(candidates(first), need, 60));
+        assertThat(second).isNotEqualTo(first);
+    }
+
+    @Test
+    void theMinutesAreKept() {
+        Chosen chosen = Coverage.choose(candidates(Set.of()), plainNeed(PASSAGE.notes().size() - 1), 0.2);
+        assertThat(chosen.choices().stream().mapToDouble(Coverage.Choice::minutes).sum()).isLessThanOrEqualTo(0.2 + 1e-9);
+        assertThat(chosen.undriven()).isNotEmpty();
+    }
+
+    private static Set<String> keys(Chosen chosen) {
+        return chosen.choices().stream().map(Coverage.Choice::key).collect(Collectors.toSet());
+    }
+
+    /** Greedy covers whatever can be covered, and costs at most 1 + ln(most links) times the least possible. */
+    @Property(tries = 300)
+    void greedyStaysWithinItsBoundOfBruteForce(@ForAll long seed) {
+        Random random = new Random(seed);
+        int links = 2 + random.nextInt(5);
+        List<Candidate> candidates = new ArrayList<>();
+        for (int i = 0; i < 2 + random.nextInt(7); i++) {
+            Set<Integer> driven = IntStream.range(0, links).filter(link -> random.nextInt(2) == 0).boxed().collect(Collectors.toSet());
+            candidates.add(new Candidate("v" + i, driven, 1 + random.nextInt(5), random.nextBoolean()));
+        }
+        double[] need = IntStream.range(0, links).mapToDouble(link -> 1 + random.nextInt(3)).toArray();
+        Chosen chosen = Coverage.choose(candidates, need, 1_000);
+        Set<String> keys = keys(chosen);
+        double cost = candidates.stream().filter(candidate -> keys.contains(candidate.key())).mapToDouble(Candidate::cost).sum();
+        int most = candidates.stream().mapToInt(candidate -> candidate.driven().size()).max().orElse(1);
+        double least = Double.MAX_VALUE;
+        for (int subset = 0; subset < 1 << candidates.size(); subset++) {
+            int picked = subset;
+            List<Candidate> of = IntStream.range(0, candidates.size()).filter(i -> (picked >> i & 1) == 1).mapToObj(candidates::get).toList();
+            if (meets(of, candidates, need)) {
+                least = Math.min(least, of.stream().mapToDouble(Candidate::cost).sum());
+            }
+        }
+        assertThat(meets(candidates.stream().filter(candidate -> keys.contains(candidate.key())).toList(), candidates, need)).isTrue();
+        assertThat(cost).isBetween(least - 1e-9, least * (1 + Math.log(Math.max(1, most))) + 1e-9);
+    }
+
+    private static boolean meets(List<Candidate> chosen, List<Candidate> all, double[] need) {
+        return IntStream.range(0, need.length).allMatch(link -> drives(chosen, link) >= Math.min(Math.round(need[link]), drives(all, link)));
+    }
+
+    private static long drives(List<Candidate> of, int link) {
+        return of.stream().filter(candidate -> candidate.driven().contains(link)).count();
+    }
+
+    @Test
+    void aBreakCountsHalfAfterAWeek() {
+        double[] need = LinkNeed.of(3, List.of(new LinkNeed.Break(1, 0), new LinkNeed.Break(1, 7), new LinkNeed.Break(9, 0)));
+        assertThat(need[0]).isEqualTo(1);
+        assertThat(need[1]).isCloseTo(2.5, within(1e-12));
+    }
+
+    @Test
+    void aLinkIsIsolatedWithWhatStandsAroundIt() {
+        assertThat(Isolation.around(PASSAGE, 5)).containsExactly(new Piece(5, 6), new Piece(4, 6), new Piece(5, 7), new Piece(4, 7));
+        assertThat(Isolation.around(PASSAGE, 0)).containsExactly(new Piece(0, 1), new Piece(0, 2));
+        assertThatThrownBy(() -> Isolation.around(PASSAGE, 99)).hasMessageContaining("100");
+        assertThatThrownBy(() -> new Candidate("x", Set.of(), 0, false)).hasMessageContaining("0");
+    }
+}

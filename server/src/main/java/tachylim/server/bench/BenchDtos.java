@@ -1,0 +1,95 @@
+package tachylim.server.bench;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.constraints.DecimalMax;
+import jakarta.validation.constraints.DecimalMin;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import tachylim.passage.Mark;
+import tachylim.passage.Readiness;
+import tachylim.passage.Stitching;
+import tachylim.server.repertoire.PassageDtos.PieceDto;
+import tachylim.variant.Variant;
+import tachylim.workout.Click;
+
+/** What the bench takes and gives. */
+public final class BenchDtos {
+
+    private BenchDtos() {}
+
+    /** Music to be engraved, with the place of each note in its text. */
+    public record Engraved(String abc, List<Integer> places) {}
+
+    public record MarkDto(Mark.Kind kind, String value) {}
+
+    public record NoteDto(boolean onBeat, List<MarkDto> marks) {}
+
+    @Schema(description = "a decision as it was made; an empty value took it away")
+    public record DecisionDto(int note, Mark.Kind kind, String value, String why, Instant at) {}
+
+    public record LinkDto(@Schema(description = "1, and more where it broke lately") double need, int breaks,
+            @Schema(description = "how often today's choice drives it") int drivenToday,
+            @Schema(description = "whether a variant that was played in the last seven days drove it") boolean drivenThisWeek) {}
+
+    public record ReadinessDto(Readiness item, String sentence, boolean preparation, boolean reached,
+            @Schema(nullable = true, description = "when it was last reached") LocalDate reachedOn,
+            @Schema(nullable = true, description = "when it was lost again, if it was") LocalDate lostOn, String why) {}
+
+    public record JoinDto(Stitching.Stage stage, int firstPiece, int lastPiece, int firstNote, int lastNote, String name) {}
+
+    public record StitchingDto(Stitching.Order order, int link, List<Integer> pieces, List<JoinDto> joins) {}
+
+    public record ChoiceDto(long id, String variant, String title, double minutes, String why, boolean played, int matchingBpm, List<Integer> driven) {}
+
+    public record BenchView(Engraved music, List<NoteDto> notes, List<LinkDto> links, List<ReadinessDto> readiness, StitchingDto stitching,
+            List<String> modes, String wantedMode, List<ChoiceDto> today, List<PieceDto> extras, List<DecisionDto> decisions) {}
+
+    public record MarkWish(@Min(0) int note, @NotNull(message = "Say what kind of mark it is.") Mark.Kind kind,
+            @Schema(description = "empty to take the mark away") @NotNull @Size(max = 8, message = "A mark has up to 8 characters.") String value,
+            @NotNull @Size(max = 300, message = "The reason has up to 300 characters.") String why,
+            @Schema(description = "whether learned work may be given up for it") boolean confirmed) {}
+
+    public record ReadinessWish(@NotNull Readiness item, boolean reached) {}
+
+    public record StitchingWish(@NotNull Stitching.Order order, @Min(0) int link) {}
+
+    public record ModeWish(@NotNull @Size(max = 60, message = "A mode has up to 60 characters.") String mode) {}
+
+    public record ModesWish(@NotNull @Size(min = 1, max = 20, message = "A list has 1 to 20 modes.")
+            List<@NotBlank(message = "A mode needs a name.") @Size(max = 60, message = "A mode has up to 60 characters.") String> names) {}
+
+    public record ChoiceWish(@DecimalMin(value = "0.5", message = "Give half a minute or more.")
+            @DecimalMax(value = "60", message = "Give up to an hour.") double minutes) {}
+
+    public record PlayedWish(boolean played) {}
+
+    public record Taps(@NotNull @Size(max = 64, message = "Tap up to 64 times.") List<@NotNull Double> seconds) {}
+
+    public record CellDto(String cell) {}
+
+    public record VariantDto(String key, String title, Variant.Family family, @Schema(description = "its first two bars") String abc,
+            double matchingBpm, @Schema(description = "notes a second in its quick places at the tempo asked for") double rate,
+            List<Integer> driven, String remark, double minutes) {}
+
+    public record Sheet(double targetBpm, double bpm, int firstNote, int lastNote, List<VariantDto> variants) {}
+
+    public record WholeVariant(VariantDto variant, Engraved music,
+            @Schema(description = "for each of its notes the note of the passage; -1 for none") List<Integer> source) {}
+
+    public record LinkView(int link, List<WindowDto> windows, List<String> drivenBy) {}
+
+    public record WindowDto(int firstNote, int lastNote, String abc) {}
+
+    public record SoundingDto(double seconds, double lasts, List<Integer> keys, boolean accent) {}
+
+    public record SoundedClick(double seconds, Click.Kind kind) {}
+
+    public record PlaybackDto(double bpm, double seconds, List<SoundingDto> notes, List<SoundedClick> clicks) {}
+
+}

@@ -1,0 +1,159 @@
+package tachylim.server.bench;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.IntStream;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tachylim.notation.AbcWriter;
+import tachylim.passage.Passage;
+import tachylim.passage.Piece;
+import tachylim.passage.Stitching;
+import tachylim.server.account.AccountService;
+import tachylim.server.account.SignedIn;
+import tachylim.server.bench.BenchDtos.BenchView;
+import tachylim.server.bench.BenchDtos.ChoiceDto;
+import tachylim.server.bench.BenchDtos.DecisionDto;
+import tachylim.server.bench.BenchDtos.Engraved;
+import tachylim.server.bench.BenchDtos.JoinDto;
+import tachylim.server.bench.BenchDtos.LinkDto;
+import tachylim.server.bench.BenchDtos.MarkDto;
+import tachylim.server.bench.BenchDtos.NoteDto;
+import tachylim.server.bench.BenchDtos.PlaybackDto;
+import tachylim.server.bench.BenchDtos.SoundedClick;
+import tachylim.server.bench.BenchDtos.SoundingDto;
+import tachylim.server.bench.BenchDtos.StitchingDto;
+import tachylim.server.bench.BenchDtos.StitchingWish;
+import tachylim.server.repertoire.RepertoireService;
+import tachylim.server.repertoire.StoredPassage;
+import tachylim.server.repertoire.StoredPiece;
+import tachylim.server.web.Refused;
+import tachylim.tempo.Tempo;
+import tachylim.variant.Catalogue;
+import tachylim.variant.Rendering;
+import tachylim.workout.Playback;
+
+/** Everything the bench shows of one passage, and how it sounds. */
+@Service
+class BenchService {
+
+    private final RepertoireService repertoire;
+    private final VariantService variants;
+    private final ReadinessService readiness;
+    private final ModeService modes;
+    private final AccountService accounts;
+
+    BenchService(RepertoireService repertoire, VariantService variants, ReadinessService readiness, ModeService modes,
+            AccountService accounts) {
+        this.repertoire = repertoire;
+        this.variants = variants;
+        this.readiness = readiness;
+        this.modes = modes;
+        this.accounts = accounts;
+    }
+
+    @Transactional(readOnly = true)
+    public BenchView view(SignedIn who, long id) {
+        StoredPassage passage = repertoire.passage(who, id);
+        Passage music = repertoire.music(passage);
+        AbcWriter.Written written = AbcWriter.engraving(music);
+        List<NoteDto> notes = IntStream.range(0, music.notes().size())
+                .mapToObj(note -> new NoteDto(music.isOnBeat(note), music.notes().get(note).inflection().marks().stream()
+                        .map(mark -> new MarkDto(mark.kind(), mark.value()))
+                        .toList()))
+                .toList();
+        LocalDate today = accounts.today(who);
+        List<Played> week = week(who, passage, music, today);
+        List<ChoiceDto> choices = week.stream().filter(one -> one.kept.day().equals(today)).map(one -> choice(one, passage)).toList();
+        List<DecisionDto> decisions = repertoire.marks(passage).stream()
+                .map(mark -> new DecisionDto(mark.note(), mark.kind(), mark.value(), mark.why(), mark.at()))
+                .toList();
+        return new BenchView(new Engraved(written.abc(), written.places()), notes, links(who, passage, music, week, today),
+                readiness.list(who, passage), stitching(passage), modes.list(who, passage.instrument()), passage.wantedMode(), choices,
+                repertoire.dtos(who, repertoire.extras(passage)), decisions);
+    }
+
+    /** A chosen variant with what it drives in the passage as it is now. */
+    private record Played(ChosenVariant kept, String title, Rendering rendering) {
+
+        Set<Integer> links() {
+            Set<Integer> links = new HashSet<>();
+            rendering.driven().forEach(link -> links.add(link + kept.firstNote()));
+            return links;
+        }
+    }
+
+    private List<Played> week(SignedIn who, StoredPassage passage, Passage music, LocalDate today) {
+        List<Played> week = new ArrayList<>();
+        for (ChosenVariant one : variants.week(who, passage, today)) {
+            if (one.lastNote() >= music.notes().size()) {
+                continue;
+            }
+            boolean all = one.firstNote() == 0 && one.lastNote() == music.notes().size() - 1;
+            Passage stretch = all ? music : music.excerpt(new Piece(one.firstNote(), one.lastNote()));
+            var variant = Catalogue.parse(one.variant());
+            week.add(new Played(one, variant.title(), variant.of(stretch)));
+        }
+        return week;
+    }
+
+    private static ChoiceDto choice(Played one, StoredPassage passage) {
+        int matching = (int) Math.round(one.rendering.matching(Tempo.of(passage.targetBpm())).bpm());
+        return new ChoiceDto(one.kept.id(), one.kept.variant(), one.title, one.kept.minutes(), one.kept.why(), one.kept.played(), matching,
+                one.links().stream().sorted().toList());
+    }
+
+    private List<LinkDto> links(SignedIn who, StoredPassage passage, Passage music, List<Played> week, LocalDate today) {
+        int links = music.notes().size() - 1;
+        double[] need = variants.need(who, passage, links, today);
+        int[] broken = new int[Math.max(0, links)];
+        variants.breaks(who, passage, today).stream().filter(one -> one.link() < links).forEach(one -> broken[one.link()]++);
+        int[] drivenToday = new int[Math.max(0, links)];
+        boolean[] drivenThisWeek = new boolean[Math.max(0, links)];
+        for (Played one : week) {
+            for (int link : one.links()) {
+                if (link < links) {
+                    drivenToday[link] += one.kept.day().equals(today) ? 1 : 0;
+                    drivenThisWeek[link] |= one.kept.played();
+                }
+            }
+        }
+        return IntStream.range(0, links)
+                .mapToObj(link -> new LinkDto(need[link], broken[link], drivenToday[link], drivenThisWeek[link]))
+                .toList();
+    }
+
+    private StitchingDto stitching(StoredPassage passage) {
+        List<StoredPiece> cut = repertoire.cut(passage);
+        List<Piece> pieces = cut.stream().map(StoredPiece::notes).toList();
+        List<Integer> order = Stitching.order(pieces, cut.stream().map(StoredPiece::difficulty).toList(), passage.stitching(),
+                passage.stitchingLink());
+        List<JoinDto> joins = Stitching.joins(pieces, order).stream()
+                .map(join -> new JoinDto(join.stage(), join.firstPiece(), join.lastPiece(), join.notes().firstNote(), join.notes().lastNote(),
+                        join.stage() == Stitching.Stage.WHOLE ? "the whole" : cut.get(join.firstPiece()).name() + " to " + cut.get(join.lastPiece()).name()))
+                .toList();
+        return new StitchingDto(passage.stitching(), passage.stitchingLink(), order, joins);
+    }
+
+    @Transactional
+    void stitch(SignedIn who, long id, StitchingWish wish) {
+        repertoire.passage(who, id).stitching(wish.order(), wish.link());
+    }
+
+    /** A stretch of a passage, plain or in a variant, as it sounds at {@code bpm}. */
+    @Transactional(readOnly = true)
+    public PlaybackDto playback(SignedIn who, long id, String variant, Integer first, Integer last, double bpm) {
+        Passage plain = variants.stretch(who, id, first, last).music();
+        Passage music = variant == null || variant.isEmpty()
+                ? plain
+                : Refused.unlessValid("variant", () -> Catalogue.parse(variant).of(plain)).music();
+        Tempo tempo = Refused.unlessValid("bpm", () -> Tempo.of(bpm));
+        Playback playback = Playback.of(music, tempo);
+        return new PlaybackDto(bpm, playback.seconds(),
+                playback.notes().stream().map(note -> new SoundingDto(note.seconds(), note.lasts(), note.keys(), note.accent())).toList(),
+                playback.clicks().stream().map(click -> new SoundedClick(click.seconds(), click.kind())).toList());
+    }
+}

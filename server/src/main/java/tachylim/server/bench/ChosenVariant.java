@@ -1,0 +1,83 @@
+package tachylim.server.bench;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.LocalDate;
+
+/** A variant chosen for a day, and whether it was played. */
+@Entity
+@Table(name = "chosen_variant")
+public class ChosenVariant {
+
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    private Long id;
+
+    private Long accountId;
+    private long passageId;
+    private LocalDate day;
+    private int place;
+    private int firstNote;
+    private int lastNote;
+    private String variant;
+    private double minutes;
+    private String why;
+    private boolean played;
+
+    protected ChosenVariant() {}
+
+    public ChosenVariant(long accountId, long passageId, LocalDate day, int place, int firstNote, int lastNote, String variant, double minutes, String why) {
+        this.accountId = accountId;
+        this.passageId = passageId;
+        this.day = day;
+        this.place = place;
+        this.firstNote = firstNote;
+        this.lastNote = lastNote;
+        this.variant = variant;
+        this.minutes = minutes;
+        this.why = why;
+    }
+
+    public Long id() {
+        return id;
+    }
+
+    public LocalDate day() {
+        return day;
+    }
+
+    public int place() {
+        return place;
+    }
+
+    public int firstNote() {
+        return firstNote;
+    }
+
+    public int lastNote() {
+        return lastNote;
+    }
+
+    public String variant() {
+        return variant;
+    }
+
+    public double minutes() {
+        return minutes;
+    }
+
+    public String why() {
+        return why;
+    }
+
+    public boolean played() {
+        return played;
+    }
+
+    public void played(boolean now) {
+        this.played = now;
+    }
+}

@@ -1,0 +1,16 @@
+package tachylim.server.bench;
+
+import java.time.LocalDate;
+import java.util.List;
+import org.springframework.data.domain.Limit;
+import org.springframework.data.jpa.repository.JpaRepository;
+
+interface ChosenVariantRepository extends JpaRepository<ChosenVariant, Long> {
+
+    List<ChosenVariant> findByAccountIdAndPassageIdAndDayGreaterThanEqualOrderByDayAscPlaceAsc(
+            long accountId, long passageId, LocalDate since, Limit limit);
+
+    List<ChosenVariant> findByIdAndAccountIdAndPassageId(long id, long accountId, long passageId);
+
+    void deleteByAccountIdAndPassageIdAndDayAndPlayedFalse(long accountId, long passageId, LocalDate day);
+}

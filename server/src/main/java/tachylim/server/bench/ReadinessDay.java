@@ -1,0 +1,62 @@
+package tachylim.server.bench;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.LocalDate;
+import tachylim.passage.Readiness;
+
+/** A day on which something was reached, or lost again. */
+@Entity
+@Table(name = "readiness_day")
+public class ReadinessDay {
+
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    private Long id;
+
+    private Long accountId;
+    private long passageId;
+    @Enumerated(EnumType.STRING)
+    @Column(columnDefinition = "varchar(24)")
+    private Readiness item;
+    private boolean reached;
+    private String why;
+    private LocalDate day;
+
+    protected ReadinessDay() {}
+
+    public ReadinessDay(long accountId, long passageId, Readiness item, boolean reached, String why, LocalDate day) {
+        this.accountId = accountId;
+        this.passageId = passageId;
+        this.item = item;
+        this.reached = reached;
+        this.why = why;
+        this.day = day;
+    }
+
+    public Long id() {
+        return id;
+    }
+
+    public Readiness item() {
+        return item;
+    }
+
+    public boolean reached() {
+        return reached;
+    }
+
+    public String why() {
+        return why;
+    }
+
+    public LocalDate day() {
+        return day;
+    }
+}

@@ -1,0 +1,13 @@
+package tachylim.server.bench;
+
+import java.util.List;
+import org.springframework.data.domain.Limit;
+import org.springframework.data.jpa.repository.JpaRepository;
+import tachylim.passage.InstrumentFamily;
+
+interface StoredModeRepository extends JpaRepository<StoredMode, Long> {
+
+    List<StoredMode> findByAccountIdAndInstrumentOrderByPlace(long accountId, InstrumentFamily instrument, Limit limit);
+
+    void deleteByAccountIdAndInstrument(long accountId, InstrumentFamily instrument);
+}

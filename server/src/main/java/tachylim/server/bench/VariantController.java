@@ -1,0 +1,88 @@
+package tachylim.server.bench;
+
+import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.validation.Valid;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import tachylim.server.account.SignedIn;
+import tachylim.server.bench.BenchDtos.CellDto;
+import tachylim.server.bench.BenchDtos.ChoiceWish;
+import tachylim.server.bench.BenchDtos.LinkView;
+import tachylim.server.bench.BenchDtos.PlayedWish;
+import tachylim.server.bench.BenchDtos.Sheet;
+import tachylim.server.bench.BenchDtos.Taps;
+import tachylim.server.bench.BenchDtos.WholeVariant;
+import tachylim.server.web.Refused;
+import tachylim.variant.Cell;
+
+@RestController
+@RequestMapping("/api")
+@Tag(name = "variants")
+class VariantController {
+
+    private final VariantService variants;
+
+    VariantController(VariantService variants) {
+        this.variants = variants;
+    }
+
+    @GetMapping("/passages/{id}/variants")
+    Sheet sheet(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @RequestParam(required = false) Integer first,
+            @RequestParam(required = false) Integer last, @RequestParam(required = false) Double bpm) {
+        return variants.sheet(who, id, first, last, bpm);
+    }
+
+    @GetMapping("/passages/{id}/variants/{key}")
+    WholeVariant variant(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @PathVariable String key,
+            @RequestParam(required = false) Integer first, @RequestParam(required = false) Integer last,
+            @RequestParam(required = false) Double bpm) {
+        return variants.variant(who, id, key, first, last, bpm);
+    }
+
+    /** The cell that was tapped; nothing is kept. */
+    @PostMapping("/cells")
+    CellDto tapped(@Valid @RequestBody Taps taps) {
+        return new CellDto(Refused.unlessValid("seconds", () -> Cell.tapped(taps.seconds())).toString());
+    }
+
+    @GetMapping("/passages/{id}/links/{link}")
+    LinkView link(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @PathVariable int link) {
+        return variants.link(who, id, link);
+    }
+
+    @PostMapping("/passages/{id}/links/{link}/breaks")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void broke(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @PathVariable int link) {
+        variants.broke(who, id, link);
+    }
+
+    /** Takes back the last break noted there. */
+    @DeleteMapping("/passages/{id}/links/{link}/breaks")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void notBroke(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @PathVariable int link) {
+        variants.notBroke(who, id, link);
+    }
+
+    @PostMapping("/passages/{id}/choice")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void choose(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody ChoiceWish wish) {
+        variants.choose(who, id, wish.minutes());
+    }
+
+    @PutMapping("/passages/{id}/choice/{choiceId}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void played(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @PathVariable long choiceId,
+            @Valid @RequestBody PlayedWish wish) {
+        variants.played(who, id, choiceId, wish.played());
+    }
+}

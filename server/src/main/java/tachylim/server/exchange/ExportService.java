@@ -1,0 +1,89 @@
+package tachylim.server.exchange;
+
+import java.nio.charset.StandardCharsets;
+import java.text.Normalizer;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tachylim.notation.AbcWriter;
+import tachylim.notation.MidiWriter;
+import tachylim.notation.MusicXmlWriter;
+import tachylim.notation.Section;
+import tachylim.server.account.SignedIn;
+import tachylim.server.bench.VariantService;
+import tachylim.server.bench.VariantService.Stretch;
+import tachylim.server.web.Refused;
+import tachylim.tempo.Tempo;
+import tachylim.variant.Catalogue;
+import tachylim.variant.Variant;
+
+/** Writes passages, pieces and variants as files. */
+@Service
+class ExportService {
+
+    private final VariantService variants;
+
+    ExportService(VariantService variants) {
+        this.variants = variants;
+    }
+
+    /** The kinds of file that are written. */
+    enum FileKind {
+        ABC("abc", "text/plain;charset=UTF-8"),
+        MUSICXML("musicxml", "application/vnd.recordare.musicxml+xml"),
+        MIDI("mid", "audio/midi");
+
+        private final String ending;
+        private final String type;
+
+        FileKind(String ending, String type) {
+            this.ending = ending;
+            this.type = type;
+        }
+
+        String type() {
+            return type;
+        }
+    }
+
+    record Written(String name, byte[] content) {}
+
+    @Transactional(readOnly = true)
+    public Written write(SignedIn who, long id, FileKind as, String variant, boolean sheet, Integer first, Integer last) {
+        Stretch stretch = sheet ? variants.forSheet(who, id, first, last) : variants.stretch(who, id, first, last);
+        String title = stretch.passage().title();
+        List<Section> sections = new ArrayList<>();
+        if (sheet) {
+            sections.add(new Section("As written", stretch.music()));
+            Catalogue.of(stretch.music()).forEach((one, rendering) -> sections.add(new Section(one.title(), rendering.music())));
+        } else if (variant != null && !variant.isEmpty()) {
+            Variant one = Refused.unlessValid("variant", () -> Catalogue.parse(variant));
+            sections.add(new Section(title + ", " + one.title(), Refused.unlessValid("variant", () -> one.of(stretch.music())).music()));
+        } else {
+            sections.add(new Section(title, stretch.music()));
+        }
+        byte[] content = switch (as) {
+            case ABC -> abc(sections);
+            case MUSICXML -> MusicXmlWriter.write(title, sections);
+            case MIDI -> MidiWriter.write(sections, Tempo.of(stretch.passage().targetBpm()));
+        };
+        return new Written(fileName(title, variant, sheet) + "." + as.ending, content);
+    }
+
+    private static byte[] abc(List<Section> sections) {
+        StringBuilder tunes = new StringBuilder();
+        for (Section section : sections) {
+            tunes.append(tunes.isEmpty() ? "" : "\n").append(AbcWriter.tune(section.music(), sections.indexOf(section) + 1, section.title()));
+        }
+        return tunes.toString().getBytes(StandardCharsets.UTF_8);
+    }
+
+    private static String fileName(String title, String variant, boolean sheet) {
+        String plain = Normalizer.normalize(title, Normalizer.Form.NFKD).toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-")
+                .replaceAll("^-|-$", "");
+        String name = plain.isEmpty() ? "passage" : plain.length() > 60 ? plain.substring(0, 60) : plain;
+        return sheet ? name + "-variants" : variant == null || variant.isEmpty() ? name : name + "-" + variant.replaceAll("[^a-z0-9-]", "-");
+    }
+}
