@@ -12,6 +12,7 @@ const Today = lazy(() => import("./features/today/Today"));
 const Passages = lazy(() => import("./features/passages/Passages"));
 const NewPassage = lazy(() => import("./features/bench/NewPassage"));
 const Bench = lazy(() => import("./features/bench/Bench"));
+const SheetPage = lazy(() => import("./features/bench/SheetPage"));
 const Plan = lazy(() => import("./features/plan/Plan"));
 const RunPage = lazy(() => import("./features/run/RunPage"));
 const Ceiling = lazy(() => import("./features/ceiling/Ceiling"));
@@ -56,6 +57,7 @@ function Places() {
         <Route path="/passages" element={<Passages />} />
         <Route path="/passages/new" element={<NewPassage me={me} />} />
         <Route path="/passages/:id" element={<Bench />} />
+        <Route path="/passages/:id/sheet" element={<SheetPage />} />
         <Route path="/plan/:pieceId" element={<Plan />} />
         <Route path="/ceiling" element={<Ceiling />} />
         <Route path="/ceiling/:pieceId" element={<Ceiling />} />

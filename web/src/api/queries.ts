@@ -36,6 +36,45 @@ export function usePassage(id: number) {
   });
 }
 
+export function useBench(id: number) {
+  return useQuery({
+    queryKey: ["bench", id],
+    queryFn: () => given(api.GET("/api/passages/{id}/bench", { params: { path: { id } } })),
+  });
+}
+
+export interface Stretch {
+  first?: number | undefined;
+  last?: number | undefined;
+}
+
+export function useSheet(id: number, stretch: Stretch, bpm: number) {
+  return useQuery({
+    queryKey: ["sheet", id, stretch, bpm],
+    queryFn: () => given(api.GET("/api/passages/{id}/variants", { params: { path: { id }, query: { ...stretch, bpm } } })),
+    placeholderData: (before) => before,
+    retry: false,
+  });
+}
+
+export function useVariant(id: number, key: string | undefined, stretch: Stretch, bpm: number) {
+  return useQuery({
+    queryKey: ["variant", id, key, stretch, bpm],
+    queryFn: () => given(api.GET("/api/passages/{id}/variants/{key}", { params: { path: { id, key: key! }, query: { ...stretch, bpm } } })),
+    enabled: key !== undefined,
+    placeholderData: (before) => before,
+    retry: false,
+  });
+}
+
+export function useLink(id: number, link: number | undefined) {
+  return useQuery({
+    queryKey: ["link", id, link],
+    queryFn: () => given(api.GET("/api/passages/{id}/links/{link}", { params: { path: { id, link: link! } } })),
+    enabled: link !== undefined,
+  });
+}
+
 export function useUsualPlan(pieceId: number) {
   return useQuery({
     queryKey: ["plan", pieceId],

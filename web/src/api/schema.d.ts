@@ -68,6 +68,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cells": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["tapped"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/demo": {
         parameters: {
             query?: never;
@@ -107,7 +123,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["view"];
+        get: operations["view_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -148,6 +164,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/modes/{instrument}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["change_1"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/passages": {
         parameters: {
             query?: never;
@@ -180,6 +212,150 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/passages/{id}/bench": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["view"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{id}/choice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["choose"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{id}/choice/{choiceId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["played"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{id}/export": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["export"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{id}/extras": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["addExtra"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{id}/links/{link}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["link"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{id}/links/{link}/breaks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["broke"];
+        delete: operations["notBroke"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{id}/marks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["mark"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{id}/mode": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["want"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/passages/{id}/pieces": {
         parameters: {
             query?: never;
@@ -189,6 +365,86 @@ export interface paths {
         };
         get?: never;
         put: operations["cut"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{id}/playback": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["playback"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{id}/readiness": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["ready"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{id}/stitching": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["stitch"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{id}/variants": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["sheet"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{id}/variants/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["variant"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -269,7 +525,23 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["read"];
+        post: operations["read_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/readings/strokes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["strokes"];
         delete?: never;
         options?: never;
         head?: never;
@@ -356,6 +628,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/scores": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["read"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/session": {
         parameters: {
             query?: never;
@@ -404,6 +692,18 @@ export interface components {
             holder: string;
             plan: components["schemas"]["PlanWish"];
         };
+        BenchView: {
+            decisions: components["schemas"]["DecisionDto"][];
+            extras: components["schemas"]["PieceDto"][];
+            links: components["schemas"]["LinkDto"][];
+            modes: string[];
+            music: components["schemas"]["Engraved"];
+            notes: components["schemas"]["NoteDto"][];
+            readiness: components["schemas"]["ReadinessDto"][];
+            stitching: components["schemas"]["StitchingDto"];
+            today: components["schemas"]["ChoiceDto"][];
+            wantedMode: string;
+        };
         BlockDto: {
             /** Format: double */
             end: number;
@@ -433,6 +733,44 @@ export interface components {
             /** Format: int32 */
             triesDays: number;
         };
+        CellDto: {
+            cell: string;
+        };
+        ChoiceDto: {
+            driven: number[];
+            /** Format: int64 */
+            id: number;
+            /** Format: int32 */
+            matchingBpm: number;
+            /** Format: double */
+            minutes: number;
+            played: boolean;
+            title: string;
+            variant: string;
+            why: string;
+        };
+        ChoiceWish: {
+            /** Format: double */
+            minutes: number;
+        };
+        ChosenDto: {
+            /** @description the stretch as ABC, to be kept as a passage's text */
+            abc: string;
+            /** Format: int32 */
+            firstBar: number;
+            /** Format: int32 */
+            grid: number | null;
+            hasRepeats: boolean;
+            /** Format: int32 */
+            lastBar: number;
+            /** Format: int32 */
+            line: number;
+            meter: string;
+            /** Format: int32 */
+            notes: number;
+            problem: string;
+            unrolled: boolean;
+        };
         ClickDto: {
             /** @enum {string} */
             kind: "COUNT_IN" | "ACCENT" | "BEAT" | "SUBDIVISION" | "CUE";
@@ -452,7 +790,9 @@ export interface components {
         };
         CutWish: {
             /** @enum {string} */
-            kind: "WHOLE" | "BARS" | "BEATS";
+            kind: "WHOLE" | "BARS" | "BEATS" | "PHRASES" | "RESTS" | "BREATHS" | "HAND";
+            /** @description for cutting by hand, the notes two pieces share, from 0 */
+            seams: number[];
             /** Format: int32 */
             size: number;
         };
@@ -469,6 +809,28 @@ export interface components {
             playedSeconds: number;
             /** Format: int32 */
             worstTension: number;
+        };
+        /** @description a decision as it was made; an empty value took it away */
+        DecisionDto: {
+            /** Format: date-time */
+            at: string;
+            /** @enum {string} */
+            kind: "FINGERING" | "STICKING" | "STROKE" | "BREATH";
+            /** Format: int32 */
+            note: number;
+            value: string;
+            why: string;
+        };
+        Engraved: {
+            abc: string;
+            places: number[];
+        };
+        Entered: {
+            abc: string;
+            /** Format: int32 */
+            grid: number | null;
+            /** Format: int32 */
+            notes: number;
         };
         Entry: {
             /** Format: int32 */
@@ -526,6 +888,15 @@ export interface components {
             /** @enum {string|null} */
             verdict: "CLEAN" | "ROUGH" | "BROKE" | null;
         };
+        ExtraWish: {
+            /** Format: int32 */
+            firstNote: number;
+            /** @enum {string} */
+            kind: "PIECE" | "JOIN" | "DRILL";
+            /** Format: int32 */
+            lastNote: number;
+            name: string;
+        };
         Farewell: {
             password: string;
         };
@@ -555,6 +926,19 @@ export interface components {
             /** Format: double */
             smoothed: number;
         };
+        JoinDto: {
+            /** Format: int32 */
+            firstNote: number;
+            /** Format: int32 */
+            firstPiece: number;
+            /** Format: int32 */
+            lastNote: number;
+            /** Format: int32 */
+            lastPiece: number;
+            name: string;
+            /** @enum {string} */
+            stage: "NEIGHBOURS" | "FOURS" | "WHOLE";
+        };
         LastAnswer: {
             clientId: string;
             /** Format: double */
@@ -576,6 +960,38 @@ export interface components {
             used: number;
             why: string;
         };
+        LineDto: {
+            /** Format: int32 */
+            firstBar: number;
+            /** Format: int32 */
+            lastBar: number;
+            /** Format: int32 */
+            notes: number;
+            part: string;
+            voice: string;
+        };
+        LinkDto: {
+            /** Format: int32 */
+            breaks: number;
+            /** @description whether a variant that was played in the last seven days drove it */
+            drivenThisWeek: boolean;
+            /**
+             * Format: int32
+             * @description how often today's choice drives it
+             */
+            drivenToday: number;
+            /**
+             * Format: double
+             * @description 1, and more where it broke lately
+             */
+            need: number;
+        };
+        LinkView: {
+            drivenBy: string[];
+            /** Format: int32 */
+            link: number;
+            windows: components["schemas"]["WindowDto"][];
+        };
         LoadDto: {
             /** Format: date */
             day: string;
@@ -592,6 +1008,22 @@ export interface components {
             /** Format: date-time */
             olderThan: string | null;
         };
+        MarkDto: {
+            /** @enum {string} */
+            kind: "FINGERING" | "STICKING" | "STROKE" | "BREATH";
+            value: string;
+        };
+        MarkWish: {
+            /** @description whether learned work may be given up for it */
+            confirmed: boolean;
+            /** @enum {string} */
+            kind: "FINGERING" | "STICKING" | "STROKE" | "BREATH";
+            /** Format: int32 */
+            note: number;
+            /** @description empty to take the mark away */
+            value: string;
+            why: string;
+        };
         Me: {
             /** @enum {string} */
             instrument: "WIND" | "BRASS" | "BOWED" | "PLUCKED" | "KEYBOARD" | "MALLET" | "FREE_REED" | "OTHER";
@@ -605,6 +1037,12 @@ export interface components {
             /** Format: int32 */
             usualMinutes: number;
         };
+        ModeWish: {
+            mode: string;
+        };
+        ModesWish: {
+            names: string[];
+        };
         MusicText: {
             /** Format: int32 */
             bars: number;
@@ -617,6 +1055,10 @@ export interface components {
         NewPassword: {
             newPassword: string;
             oldPassword: string;
+        };
+        NoteDto: {
+            marks: components["schemas"]["MarkDto"][];
+            onBeat: boolean;
         };
         NoteWish: {
             note: string;
@@ -735,6 +1177,40 @@ export interface components {
             /** @enum {string} */
             school: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "EASY";
         };
+        PlaybackDto: {
+            /** Format: double */
+            bpm: number;
+            clicks: components["schemas"]["SoundedClick"][];
+            notes: components["schemas"]["SoundingDto"][];
+            /** Format: double */
+            seconds: number;
+        };
+        PlayedWish: {
+            played: boolean;
+        };
+        ReadinessDto: {
+            /** @enum {string} */
+            item: "FINGERING_DECIDED" | "ARTICULATION_DECIDED" | "BREATHS_FIXED" | "COUNTED" | "SLOW_AND_CLEAN" | "IN_PAIRS" | "WHOLE" | "FROM_MEMORY" | "FROM_COLD" | "IN_CONTEXT" | "WITH_DISTRACTION" | "PERFORMANCE_RUN";
+            /**
+             * Format: date
+             * @description when it was lost again, if it was
+             */
+            lostOn: string | null;
+            preparation: boolean;
+            reached: boolean;
+            /**
+             * Format: date
+             * @description when it was last reached
+             */
+            reachedOn: string | null;
+            sentence: string;
+            why: string;
+        };
+        ReadinessWish: {
+            /** @enum {string} */
+            item: "FINGERING_DECIDED" | "ARTICULATION_DECIDED" | "BREATHS_FIXED" | "COUNTED" | "SLOW_AND_CLEAN" | "IN_PAIRS" | "WHOLE" | "FROM_MEMORY" | "FROM_COLD" | "IN_CONTEXT" | "WITH_DISTRACTION" | "PERFORMANCE_RUN";
+            reached: boolean;
+        };
         Reading: {
             abc: string;
             /** Format: int32 */
@@ -742,6 +1218,7 @@ export interface components {
             beatUnit: string;
             /** Format: double */
             beats: number;
+            leftOut: string[];
             meter: string;
             /** Format: int32 */
             notes: number;
@@ -796,15 +1273,48 @@ export interface components {
             step: components["schemas"]["StepDto"];
             upcoming: string;
         };
+        ScoreView: {
+            chosen: components["schemas"]["ChosenDto"];
+            kind: string;
+            leftOut: string[];
+            lines: components["schemas"]["LineDto"][];
+            title: string;
+            warnings: string[];
+        };
         Session: {
             entry: components["schemas"]["Entry"];
             planned: components["schemas"]["Relief"];
             played: components["schemas"]["Relief"];
         };
+        Sheet: {
+            /** Format: double */
+            bpm: number;
+            /** Format: int32 */
+            firstNote: number;
+            /** Format: int32 */
+            lastNote: number;
+            /** Format: double */
+            targetBpm: number;
+            variants: components["schemas"]["VariantDto"][];
+        };
         SignIn: {
             name: string;
             password: string;
             zone: string;
+        };
+        SoundedClick: {
+            /** @enum {string} */
+            kind: "COUNT_IN" | "ACCENT" | "BEAT" | "SUBDIVISION" | "CUE";
+            /** Format: double */
+            seconds: number;
+        };
+        SoundingDto: {
+            accent: boolean;
+            keys: number[];
+            /** Format: double */
+            lasts: number;
+            /** Format: double */
+            seconds: number;
         };
         StepDto: {
             /** @enum {string|null} */
@@ -812,6 +1322,20 @@ export interface components {
             pass: components["schemas"]["PassDto"] | null;
             rest: components["schemas"]["RestDto"] | null;
             why: string;
+        };
+        StitchingDto: {
+            joins: components["schemas"]["JoinDto"][];
+            /** Format: int32 */
+            link: number;
+            /** @enum {string} */
+            order: "FIRST_TO_LAST" | "LAST_TO_FIRST" | "HARDEST_FIRST" | "OUTWARD";
+            pieces: number[];
+        };
+        StitchingWish: {
+            /** Format: int32 */
+            link: number;
+            /** @enum {string} */
+            order: "FIRST_TO_LAST" | "LAST_TO_FIRST" | "HARDEST_FIRST" | "OUTWARD";
         };
         StretchDto: {
             /** Format: int32 */
@@ -841,8 +1365,26 @@ export interface components {
             verdict: "CLEAN" | "ROUGH" | "BROKE" | null;
             why: string;
         };
+        Strokes: {
+            /** Format: int32 */
+            fifths: number;
+            /**
+             * Format: int32
+             * @description places to a quarter note that taps are drawn to
+             */
+            grid: number | null;
+            meter: string;
+            strokes: string[];
+            /** Format: double */
+            tapBpm: number;
+            /** @description when taps came, to give the notes their rhythm; empty to leave it as entered */
+            taps: number[];
+        };
         TakeOver: {
             holder: string;
+        };
+        Taps: {
+            seconds: number[];
         };
         TodayView: {
             /** Format: date */
@@ -883,6 +1425,38 @@ export interface components {
             rough: number;
             /** Format: double */
             tempo: number;
+        };
+        VariantDto: {
+            /** @description its first two bars */
+            abc: string;
+            driven: number[];
+            /** @enum {string} */
+            family: "LONG_SHORT" | "TWO_AND_TWO" | "HOLD" | "OWN" | "REGROUP" | "SUBDIVIDE" | "FIGURE" | "BACKWARDS" | "RHYTHM" | "LOOP" | "GROW";
+            key: string;
+            /** Format: double */
+            matchingBpm: number;
+            /** Format: double */
+            minutes: number;
+            /**
+             * Format: double
+             * @description notes a second in its quick places at the tempo asked for
+             */
+            rate: number;
+            remark: string;
+            title: string;
+        };
+        WholeVariant: {
+            music: components["schemas"]["Engraved"];
+            /** @description for each of its notes the note of the passage; -1 for none */
+            source: number[];
+            variant: components["schemas"]["VariantDto"];
+        };
+        WindowDto: {
+            abc: string;
+            /** Format: int32 */
+            firstNote: number;
+            /** Format: int32 */
+            lastNote: number;
         };
     };
     responses: never;
@@ -985,6 +1559,30 @@ export interface operations {
             };
         };
     };
+    tapped: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Taps"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CellDto"];
+                };
+            };
+        };
+    };
     open: {
         parameters: {
             query?: never;
@@ -1023,7 +1621,7 @@ export interface operations {
             };
         };
     };
-    view: {
+    view_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -1084,6 +1682,30 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["Session"];
                 };
+            };
+        };
+    };
+    change_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                instrument: "WIND" | "BRASS" | "BOWED" | "PLUCKED" | "KEYBOARD" | "MALLET" | "FREE_REED" | "OTHER";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ModesWish"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -1199,6 +1821,244 @@ export interface operations {
             };
         };
     };
+    view: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["BenchView"];
+                };
+            };
+        };
+    };
+    choose: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChoiceWish"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    played: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                choiceId: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlayedWish"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    export: {
+        parameters: {
+            query: {
+                as: "ABC" | "MUSICXML" | "MIDI";
+                variant?: string;
+                sheet?: boolean;
+                first?: number;
+                last?: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": string;
+                };
+            };
+        };
+    };
+    addExtra: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ExtraWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PieceDto"];
+                };
+            };
+        };
+    };
+    link: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                link: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["LinkView"];
+                };
+            };
+        };
+    };
+    broke: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                link: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    notBroke: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                link: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    mark: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MarkWish"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    want: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ModeWish"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     cut: {
         parameters: {
             query?: never;
@@ -1221,6 +2081,134 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["PassageDetail"];
+                };
+            };
+        };
+    };
+    playback: {
+        parameters: {
+            query: {
+                variant?: string;
+                first?: number;
+                last?: number;
+                bpm: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PlaybackDto"];
+                };
+            };
+        };
+    };
+    ready: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadinessWish"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    stitch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StitchingWish"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    sheet: {
+        parameters: {
+            query?: {
+                first?: number;
+                last?: number;
+                bpm?: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Sheet"];
+                };
+            };
+        };
+    };
+    variant: {
+        parameters: {
+            query?: {
+                first?: number;
+                last?: number;
+                bpm?: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["WholeVariant"];
                 };
             };
         };
@@ -1317,7 +2305,7 @@ export interface operations {
             };
         };
     };
-    read: {
+    read_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -1337,6 +2325,30 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Reading"];
+                };
+            };
+        };
+    };
+    strokes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Strokes"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Entered"];
                 };
             };
         };
@@ -1462,6 +2474,36 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    read: {
+        parameters: {
+            query?: {
+                line?: number;
+                firstBar?: number;
+                lastBar?: number;
+                unrolled?: boolean;
+                grid?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ScoreView"];
+                };
             };
         };
     };

@@ -6,10 +6,12 @@ interface Props {
   onClose: () => void;
   children: ReactNode;
   dark?: boolean;
+  /** For music, which needs more room than words. */
+  wide?: boolean;
 }
 
 /** The platform's own dialog: it keeps the focus, closes on Escape and needs no styles of a script's making. */
-export function Dialog({ title, open, onClose, children, dark = false }: Props) {
+export function Dialog({ title, open, onClose, children, dark = false, wide = false }: Props) {
   const ref = useRef<HTMLDialogElement>(null);
   useEffect(() => {
     const dialog = ref.current;
@@ -22,7 +24,7 @@ export function Dialog({ title, open, onClose, children, dark = false }: Props) 
       ref={ref}
       onClose={onClose}
       aria-label={title}
-      className={`w-[min(34rem,calc(100vw-2rem))] rounded-md border p-6 ${dark ? "border-night-rule bg-night text-night-ink" : "border-rule-strong bg-ground text-ink"}`}
+      className={`${wide ? "w-[min(68rem,calc(100vw-2rem))]" : "w-[min(34rem,calc(100vw-2rem))]"} rounded-md border p-6 ${dark ? "border-night-rule bg-night text-night-ink" : "border-rule-strong bg-ground text-ink"}`}
     >
       {open && (
         <>

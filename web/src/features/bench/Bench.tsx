@@ -1,45 +1,97 @@
-import { useState } from "react";
+import { Tabs } from "radix-ui";
+import { useMemo, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
-import { api, given } from "../../api/client";
-import { sentence, useChange, usePassage } from "../../api/queries";
-import { Engraving } from "../../notation/Engraving";
+import { api, given, type Schemas } from "../../api/client";
+import { sentence, useBench, useChange, usePassage } from "../../api/queries";
+import { Score } from "../../notation/Score";
 import { Button, ButtonLink } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import { day, family } from "../../ui/format";
 import { Failed, Page, Waiting } from "../../ui/Page";
+import { TAB } from "../../ui/tabs";
 import { weakest } from "../passages/weakest";
+import { Brackets } from "./Brackets";
 import { EditPassage } from "./EditPassage";
+import { LinkLine } from "./LinkLine";
+import { LinkPanel } from "./LinkPanel";
+import { MarksPanel } from "./MarksPanel";
+import { ModesPanel } from "./ModesPanel";
+import { NoteMarks } from "./NoteMarks";
 import { Pieces } from "./Pieces";
+import { PlayBar } from "./PlayBar";
+import { ReadinessList } from "./ReadinessList";
+import { Stitching } from "./Stitching";
+import { TakeAlong } from "./TakeAlong";
+import { useNoteKeys } from "./useNoteKeys";
+import { usePlayback } from "./usePlayback";
+import { Versions } from "./Versions";
 
-/** One passage: its notes, its pieces, and how each stands. */
+/** One passage on the bench: its notes and links, its versions, pieces and marks, and how ready it is. */
 export default function Bench() {
   const id = Number(useParams().id);
   const passage = usePassage(id);
+  const bench = useBench(id);
   const [editing, setEditing] = useState(false);
-  const [leaving, setLeaving] = useState(false);
-  const navigate = useNavigate();
-  const putAway = useChange(() => given(api.DELETE("/api/passages/{id}", { params: { path: { id } } })));
-
-  if (passage.isPending) return <Waiting />;
+  if (passage.isPending || bench.isPending) return <Waiting />;
   if (passage.isError) return <Failed error={passage.error} again={() => void passage.refetch()} />;
-  const detail = passage.data;
-  if (editing) return <EditPassage detail={detail} onDone={() => setEditing(false)} />;
-  const slowest = weakest(detail.passage);
+  if (bench.isError) return <Failed error={bench.error} again={() => void bench.refetch()} />;
+  if (editing) return <EditPassage detail={passage.data} onDone={() => setEditing(false)} />;
+  return <Workplace detail={passage.data} bench={bench.data} onEdit={() => setEditing(true)} />;
+}
+
+type Place = "versions" | "pieces" | "marks" | "modes";
+
+interface Props {
+  detail: Schemas["PassageDetail"];
+  bench: Schemas["BenchView"];
+  onEdit: () => void;
+}
+
+function Workplace({ detail, bench, onEdit }: Props) {
+  const { passage, reading } = detail;
+  const [place, setPlace] = useState<Place>("versions");
+  const [cursor, setCursor] = useState<number>();
+  const [link, setLink] = useState<number>();
+  const [taking, setTaking] = useState(false);
+  const [leaving, setLeaving] = useState(false);
+  const [bpm, setBpm] = useState(Math.round(passage.targetBpm * 0.6));
+  const playback = usePlayback(passage.id);
+  const slowest = weakest(passage);
+  const seams = useMemo(() => new Set(passage.pieces.slice(1).map((piece) => piece.firstNote)), [passage.pieces]);
+  const cut = useChange((now: number[]) =>
+    given(api.PUT("/api/passages/{id}/pieces", { params: { path: { id: passage.id } }, body: { kind: "HAND", size: 1, seams: now } })),
+  );
+  const toggleSeam = (note: number) => cut.mutate(seams.has(note) ? [...seams].filter((seam) => seam !== note) : [...seams, note]);
+  const keys = useNoteKeys({
+    notes: reading.notes,
+    cursor,
+    setCursor,
+    onKey: (key, note) => {
+      if (place === "pieces" && key === "c") toggleSeam(note);
+      if (place === "versions" && key === "enter" && note < reading.notes - 1) setLink(note);
+    },
+  });
+  const choose = (note: number) => {
+    setCursor(note);
+    if (place === "versions") setLink(Math.min(note, reading.notes - 2));
+  };
+
   return (
     <Page
-      title={detail.passage.title}
+      title={passage.title}
       above={
         <>
           <Link to="/passages" className="underline-offset-4 hover:underline">
             Passages
           </Link>{" "}
-          · {family(detail.passage.instrument)}
+          · {family(passage.instrument)} · target {Math.round(passage.targetBpm)} to the {reading.beatUnit} note
+          {passage.neededOn && ` by ${day(passage.neededOn, { day: "numeric", month: "long" })}`}
         </>
       }
       aside={
         <>
-          <Button onClick={() => setEditing(true)}>Change</Button>
-          <Button onClick={() => setLeaving(true)}>Put away</Button>
+          <Button onClick={onEdit}>Change</Button>
+          <Button onClick={() => setTaking(true)}>Print or export</Button>
           {slowest && (
             <ButtonLink kind="main" to={`/plan/${slowest.id}`}>
               Plan a workout
@@ -48,25 +100,103 @@ export default function Bench() {
         </>
       }
     >
-      <p className="text-soft">
-        Target {Math.round(detail.passage.targetBpm)} beats a minute of {detail.reading.beatUnit}
-        {detail.passage.neededOn && ` by ${day(detail.passage.neededOn, { day: "numeric", month: "long", year: "numeric" })}`} · {detail.reading.notes} notes ·{" "}
-        {detail.reading.bars} bars
-      </p>
-      <div className="my-4 border-y border-rule py-3">
-        <Engraving abc={detail.reading.abc} label={`${detail.passage.title}, ${detail.reading.notes} notes`} scale={1.15} />
-      </div>
-      <Pieces detail={detail} />
-      <Dialog title="Put this passage away?" open={leaving} onClose={() => setLeaving(false)}>
-        <p className="mb-5">It leaves your passages and your plans. What you played of it stays in the log and counts for your load.</p>
-        {putAway.isError && <p className="mb-3 text-plum">{sentence(putAway.error)}</p>}
-        <div className="flex gap-3">
-          <Button kind="danger" onClick={() => putAway.mutate(undefined, { onSuccess: () => void navigate("/passages") })}>
-            Put away
-          </Button>
-          <Button onClick={() => setLeaving(false)}>Keep</Button>
+      <div className="grid gap-x-8 gap-y-4 lg:grid-cols-[1fr_15.5rem]">
+        <div className="min-w-0">
+          <div
+            tabIndex={0}
+            role="group"
+            aria-label="The notes. Left and right go from note to note."
+            onKeyDown={keys}
+            className="rounded-[4px]"
+          >
+            <Score
+              abc={bench.music.abc}
+              places={bench.music.places}
+              label={`${passage.title}, ${reading.notes} notes in ${reading.bars} bars`}
+              lit={playback.playing === "passage" ? playback.lit : undefined}
+            >
+              {(layout) => (
+                <svg className="pointer-events-none absolute inset-0" width={layout.width} height={layout.height} aria-hidden="true">
+                  {(place !== "versions" || cursor !== undefined) && (
+                    <NoteMarks layout={layout} notes={bench.notes} cursor={cursor} seams={place === "pieces" ? seams : NONE} showBeats={place === "marks"} onChoose={choose} />
+                  )}
+                  {place === "versions" && <LinkLine layout={layout} links={bench.links} chosen={link} onChoose={setLink} />}
+                  {place !== "marks" && <Brackets layout={layout} pieces={passage.pieces} weakest={slowest?.id} />}
+                </svg>
+              )}
+            </Score>
+          </div>
+          <p role="status" className="sr-only">
+            {cursor !== undefined && say(bench, cursor)}
+          </p>
+          <PlayBar playback={playback} bpm={bpm} onBpm={setBpm} of="passage" label="the passage" />
         </div>
-      </Dialog>
+        <ReadinessList passageId={passage.id} items={bench.readiness} />
+      </div>
+      {link !== undefined && place === "versions" && bench.links[link] && (
+        <LinkPanel passageId={passage.id} link={link} about={bench.links[link]} bpm={bpm} onClose={() => setLink(undefined)} />
+      )}
+      <Tabs.Root value={place} onValueChange={(next) => setPlace(next as Place)} className="mt-4">
+        <Tabs.List className="mb-3 flex flex-wrap gap-x-7 border-b border-rule" aria-label="What to work on">
+          <Tabs.Trigger value="versions" className={TAB}>
+            Versions
+          </Tabs.Trigger>
+          <Tabs.Trigger value="pieces" className={TAB}>
+            Pieces and seams
+          </Tabs.Trigger>
+          <Tabs.Trigger value="marks" className={TAB}>
+            Marks
+          </Tabs.Trigger>
+          <Tabs.Trigger value="modes" className={TAB}>
+            Modes
+          </Tabs.Trigger>
+        </Tabs.List>
+        <Tabs.Content value="versions">
+          <Versions detail={detail} bench={bench} bpm={bpm} onBpm={setBpm} />
+        </Tabs.Content>
+        <Tabs.Content value="pieces" className="grid gap-8">
+          {cut.isError && (
+            <p role="alert" className="text-plum">
+              {sentence(cut.error)}
+            </p>
+          )}
+          <Pieces detail={detail} cursor={cursor} isSeam={cursor !== undefined && seams.has(cursor)} onSeam={toggleSeam} />
+          <Stitching detail={detail} bench={bench} link={link} />
+        </Tabs.Content>
+        <Tabs.Content value="marks">
+          <MarksPanel detail={detail} bench={bench} cursor={cursor} onCursor={setCursor} />
+        </Tabs.Content>
+        <Tabs.Content value="modes">
+          <ModesPanel detail={detail} bench={bench} />
+        </Tabs.Content>
+      </Tabs.Root>
+      <TakeAlong detail={detail} open={taking} onClose={() => setTaking(false)} onPutAway={() => setLeaving(true)} />
+      <PutAway passageId={passage.id} open={leaving} onClose={() => setLeaving(false)} />
     </Page>
+  );
+}
+
+const NONE: ReadonlySet<number> = new Set();
+
+function say(bench: Schemas["BenchView"], note: number) {
+  const about = bench.notes[note];
+  const marks = about?.marks.map((mark) => mark.value).join(", ");
+  return `Note ${note + 1}, ${about?.onBeat ? "on the beat" : "between beats"}${marks ? `, marked ${marks}` : ""}`;
+}
+
+function PutAway({ passageId, open, onClose }: { passageId: number; open: boolean; onClose: () => void }) {
+  const navigate = useNavigate();
+  const putAway = useChange(() => given(api.DELETE("/api/passages/{id}", { params: { path: { id: passageId } } })));
+  return (
+    <Dialog title="Put this passage away?" open={open} onClose={onClose}>
+      <p className="mb-5">It leaves your passages and your plans. What you played of it stays in the log and counts for your load.</p>
+      {putAway.isError && <p className="mb-3 text-plum">{sentence(putAway.error)}</p>}
+      <div className="flex gap-3">
+        <Button kind="danger" onClick={() => putAway.mutate(undefined, { onSuccess: () => void navigate("/passages") })}>
+          Put away
+        </Button>
+        <Button onClick={onClose}>Keep</Button>
+      </div>
+    </Dialog>
   );
 }

@@ -1,11 +1,14 @@
 import { Tabs } from "radix-ui";
-import { useMemo } from "react";
+import { useMemo, useState } from "react";
 import { Problem, type Schemas } from "../../api/client";
 import { sentence, useReading } from "../../api/queries";
 import { Engraving } from "../../notation/Engraving";
 import { INPUT, Labelled } from "../../ui/Field";
 import { oneDecimal } from "../../ui/format";
+import { FileMusic } from "./FileMusic";
 import { FIRST_PAPER, type Paper, PaperPattern } from "./PaperPattern";
+import { StepMusic } from "./StepMusic";
+import { TAB } from "../../ui/tabs";
 import { useDebounced } from "./useDebounced";
 
 export type Music = Schemas["MusicText"];
@@ -15,12 +18,21 @@ export const FIRST_ABC = "M:4/4\nL:1/16\nK:C\n";
 interface Props {
   value: Music;
   onChange: (music: Music) => void;
+  /** A title found in a file, for a passage that has none yet. */
+  onTitle?: ((title: string) => void) | undefined;
 }
 
-const TAB = "min-h-11 border-b-[3px] border-transparent px-1 text-soft data-[state=active]:border-spruce data-[state=active]:font-semibold data-[state=active]:text-ink";
+type Way = "PAPER" | "ABC" | "FILE" | "STEPS";
+
 
 /** The notes of a passage: typed in ABC, or only counted from the paper on the stand. */
-export function MusicEditor({ value, onChange }: Props) {
+export function MusicEditor({ value, onChange, onTitle }: Props) {
+  const [way, setWay] = useState<Way>(value.source);
+  const take = (abc: string, title: string) => {
+    onChange({ source: "ABC", meter: "4/4", beatUnit: "", text: abc, bars: 0 });
+    if (title) onTitle?.(title);
+    setWay("ABC");
+  };
   const settled = useDebounced(value);
   const empty = settled.source === "ABC" && settled.text.trim() === FIRST_ABC.trim();
   const reading = useReading(empty ? undefined : settled);
@@ -29,14 +41,22 @@ export function MusicEditor({ value, onChange }: Props) {
   return (
     <div>
       <Tabs.Root
-        value={value.source}
-        onValueChange={(source) =>
-          onChange(source === "PAPER" ? { source, ...FIRST_PAPER } : { source: "ABC", meter: "4/4", beatUnit: "", text: FIRST_ABC, bars: 0 })
-        }
+        value={way}
+        onValueChange={(next) => {
+          setWay(next as Way);
+          if (next === "PAPER" && value.source !== "PAPER") onChange({ source: "PAPER", ...FIRST_PAPER });
+          if (next === "ABC" && value.source !== "ABC") onChange({ source: "ABC", meter: "4/4", beatUnit: "", text: FIRST_ABC, bars: 0 });
+        }}
       >
-        <Tabs.List className="mb-3 flex gap-6 border-b border-rule" aria-label="Where the notes come from">
+        <Tabs.List className="mb-3 flex flex-wrap gap-x-6 border-b border-rule" aria-label="Where the notes come from">
           <Tabs.Trigger value="PAPER" className={TAB}>
             Paper on the stand
+          </Tabs.Trigger>
+          <Tabs.Trigger value="FILE" className={TAB}>
+            From a file
+          </Tabs.Trigger>
+          <Tabs.Trigger value="STEPS" className={TAB}>
+            Step by step
           </Tabs.Trigger>
           <Tabs.Trigger value="ABC" className={TAB}>
             Typed in ABC
@@ -45,11 +65,17 @@ export function MusicEditor({ value, onChange }: Props) {
         <Tabs.Content value="PAPER">
           <PaperPattern value={paper} error={problem?.detail} onChange={(next) => onChange({ source: "PAPER", ...next })} />
         </Tabs.Content>
+        <Tabs.Content value="FILE">
+          <FileMusic onTake={take} />
+        </Tabs.Content>
+        <Tabs.Content value="STEPS">
+          <StepMusic onTake={take} />
+        </Tabs.Content>
         <Tabs.Content value="ABC">
           <AbcText value={value} problem={problem} onChange={onChange} />
         </Tabs.Content>
       </Tabs.Root>
-      <div className="mt-4 min-h-32 border-y border-rule py-2">
+      <div className={`mt-4 min-h-32 border-y border-rule py-2 ${way === "ABC" || way === "PAPER" ? "" : "hidden"}`}>
         {reading.data ? (
           <>
             <Engraving abc={value.source === "ABC" ? withHeader(settled.text) : reading.data.abc} label={`${reading.data.notes} notes in ${reading.data.bars} bars`} />
@@ -58,6 +84,7 @@ export function MusicEditor({ value, onChange }: Props) {
               {reading.data.beatUnit}
             </p>
             <ul className="text-sm text-brass-deep">
+              {reading.data.leftOut.length > 0 && <li>Not kept, since a passage has no place for it: {reading.data.leftOut.join(" · ")}.</li>}
               {reading.data.warnings.map((warning) => (
                 <li key={warning}>{warning}. It is taken as it stands.</li>
               ))}

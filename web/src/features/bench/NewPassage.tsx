@@ -43,7 +43,7 @@ export default function NewPassage({ me }: { me: Schemas["Me"] }) {
           <CleanAt played={draft.played} cleanAt={draft.cleanAt} error={fieldError(create.error, "cleanAt")} onChange={set} />
         </div>
         <div className="min-w-0">
-          <MusicEditor value={draft.music} onChange={(music) => set({ music })} />
+          <MusicEditor value={draft.music} onChange={(music) => set({ music })} onTitle={(title) => setDraft((now) => (now.title ? now : { ...now, title: title.slice(0, 120) }))} />
           {create.isError && (
             <p role="alert" className="mt-3 font-semibold text-plum">
               {sentence(create.error)}

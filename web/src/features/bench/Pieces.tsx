@@ -2,15 +2,23 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { api, given, type Schemas } from "../../api/client";
 import { sentence, useChange } from "../../api/queries";
-import { Button } from "../../ui/Button";
+import { Button, KeyCap } from "../../ui/Button";
 import { INPUT } from "../../ui/Field";
 import { TempoAxis, TempoLine } from "../passages/TempoLine";
 
 type Piece = Schemas["PieceDto"];
 type CutWish = Schemas["CutWish"];
 
+interface Props {
+  detail: Schemas["PassageDetail"];
+  /** The note at hand. */
+  cursor: number | undefined;
+  isSeam: boolean;
+  onSeam: (note: number) => void;
+}
+
 /** The pieces of a passage on one tempo axis, and the ways to cut it. */
-export function Pieces({ detail }: { detail: Schemas["PassageDetail"] }) {
+export function Pieces({ detail, cursor, isSeam, onSeam }: Props) {
   const { passage } = detail;
   const range = axis(passage);
   return (
@@ -20,6 +28,7 @@ export function Pieces({ detail }: { detail: Schemas["PassageDetail"] }) {
           {passage.pieces.length === 1 ? "One piece" : `${passage.pieces.length} pieces`}
           <span className="font-normal text-soft">, neighbours share one note so that the seam is practised</span>
         </h2>
+        <SeamButton detail={detail} cursor={cursor} isSeam={isSeam} onSeam={onSeam} />
         <CutForm passageId={passage.id} />
       </div>
       <ul className="divide-y divide-rule border-y border-rule">
@@ -29,6 +38,18 @@ export function Pieces({ detail }: { detail: Schemas["PassageDetail"] }) {
       </ul>
       <TempoAxis range={range} />
     </section>
+  );
+}
+
+/** By hand: the note at hand becomes a seam, or is one no longer. */
+function SeamButton({ detail, cursor, isSeam, onSeam }: Props) {
+  if (cursor === undefined || cursor === 0 || cursor >= detail.reading.notes - 1) {
+    return <p className="text-sm text-soft">Choose a note above to cut there by hand.</p>;
+  }
+  return (
+    <Button onClick={() => onSeam(cursor)}>
+      {isSeam ? `Join at note ${cursor + 1}` : `Cut at note ${cursor + 1}`} <KeyCap>C</KeyCap>
+    </Button>
   );
 }
 
@@ -42,7 +63,7 @@ function PieceRow({ piece, target, range }: { piece: Piece; target: number; rang
   const [name, setName] = useState(piece.name);
   const change = useChange((wish: Schemas["PieceWish"]) => given(api.PUT("/api/pieces/{id}", { params: { path: { id: piece.id } }, body: wish })));
   return (
-    <li className="grid items-center gap-x-5 gap-y-2 py-3 md:grid-cols-[13rem_9rem_1fr_auto]">
+    <li className="grid items-center gap-x-5 gap-y-2 py-3 md:grid-cols-[11rem_9rem_1fr_auto]">
       <div>
         <input
           aria-label={`Name of ${piece.name}`}
@@ -87,21 +108,25 @@ function PieceRow({ piece, target, range }: { piece: Piece; target: number; rang
 function CutForm({ passageId }: { passageId: number }) {
   const [kind, setKind] = useState<CutWish["kind"]>("BARS");
   const [size, setSize] = useState(1);
+  const sized = kind === "BARS" || kind === "BEATS";
   const cut = useChange((wish: CutWish) => given(api.PUT("/api/passages/{id}/pieces", { params: { path: { id: passageId } }, body: wish })));
   return (
     <form
       className="flex flex-wrap items-center gap-2"
       onSubmit={(event) => {
         event.preventDefault();
-        cut.mutate({ kind, size: kind === "WHOLE" ? 1 : size });
+        cut.mutate({ kind, size: sized ? size : 1, seams: [] });
       }}
     >
-      {kind !== "WHOLE" && (
+      {sized && (
         <input aria-label="How many" type="number" min={1} max={64} value={size || ""} onChange={(event) => setSize(Number(event.target.value))} className={`${INPUT} !w-20`} />
       )}
       <select aria-label="Cut by" value={kind} onChange={(event) => setKind(event.target.value as CutWish["kind"])} className={`${INPUT} !w-auto`}>
         <option value="BARS">bars each</option>
         <option value="BEATS">beats each</option>
+        <option value="PHRASES">at phrase ends</option>
+        <option value="RESTS">at rests</option>
+        <option value="BREATHS">at breaths</option>
         <option value="WHOLE">whole, uncut</option>
       </select>
       <Button type="submit" disabled={cut.isPending}>

@@ -1,0 +1,71 @@
+import type { Schemas } from "../../api/client";
+import type { Layout, Spot } from "../../notation/Score";
+
+interface Props {
+  layout: Layout;
+  links: Schemas["LinkDto"][];
+  chosen: number | undefined;
+  onChoose: (link: number) => void;
+}
+
+const GAP = 7;
+
+/** An arc over each link, on the noteheads themselves: heavy where it breaks, dashed while it has not been driven this week. */
+export function LinkLine({ layout, links, chosen, onChoose }: Props) {
+  const most = Math.max(1.5, ...links.map((link) => link.need));
+  return (
+    <g fill="none">
+      {links.map((link, i) => {
+        const from = layout.spots[i];
+        const to = layout.spots[i + 1];
+        if (!from || !to) return null;
+        const trouble = link.need > 1.2 && link.need >= most * 0.8;
+        const tone = i === chosen ? "stroke-brass-deep" : trouble ? "stroke-plum" : link.drivenToday > 0 ? "stroke-spruce" : "stroke-rule-strong";
+        return (
+          <g key={i}>
+            {arcs(from, to, layout.width).map((path) => (
+              <g key={path}>
+                <path
+                  d={path}
+                  className={tone}
+                  strokeWidth={Math.min(6, 1.4 + (link.need - 1) * 1.8) + (i === chosen ? 1.5 : 0)}
+                  strokeDasharray={link.drivenThisWeek ? undefined : "4 3"}
+                  strokeLinecap="round"
+                />
+                <path d={path} stroke="transparent" strokeWidth={13} className="pointer-events-auto cursor-pointer" data-link={i} onClick={() => onChoose(i)}>
+                  <title>{`Link ${i + 1}–${i + 2}: ${describe(link)}`}</title>
+                </path>
+              </g>
+            ))}
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+export function describe(link: Schemas["LinkDto"]) {
+  const broken = link.breaks === 0 ? "" : link.breaks === 1 ? "broke once in four weeks, " : `broke ${link.breaks} times in four weeks, `;
+  const driven = link.drivenToday > 0 ? `driven ${link.drivenToday} ${link.drivenToday === 1 ? "time" : "times"} by today's choice` : "not in today's choice";
+  return `${broken}${driven}${link.drivenThisWeek ? "" : ", not yet driven this week"}`;
+}
+
+/** On the side away from the stems; over a line's end it goes out at the right and comes in at the left. */
+function arcs(from: Spot, to: Spot, width: number): string[] {
+  const below = from.stemUp && to.stemUp;
+  if (from.line !== to.line) {
+    return [half(from, Math.min(width - 6, from.x + 26), below), half({ ...to, x: Math.max(6, to.x - 26) }, to.x, below, to.y)];
+  }
+  const side = below ? 1 : -1;
+  const lift = Math.max(9, (to.x - from.x) * 0.3);
+  const middle = (below ? Math.max(from.y, to.y) : Math.min(from.y, to.y)) + side * (GAP + lift);
+  const x = (from.x + to.x) / 2;
+  return [`M${round(from.x)} ${round(from.y + side * GAP)}Q${round(x)} ${round(middle)} ${round(to.x)} ${round(to.y + side * GAP)}`];
+}
+
+function half(from: Spot, toX: number, below: boolean, y = from.y) {
+  const side = below ? 1 : -1;
+  return `M${round(from.x)} ${round(y + side * GAP)}Q${round((from.x + toX) / 2)} ${round(y + side * (GAP + 12))} ${round(toX)} ${round(y + side * GAP)}`;
+}
+
+const round = (value: number) => Math.round(value * 10) / 10;

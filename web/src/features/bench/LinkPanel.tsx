@@ -1,0 +1,89 @@
+import { X } from "lucide-react";
+import { useNavigate } from "react-router";
+import { api, given, type Schemas } from "../../api/client";
+import { sentence, useChange, useLink } from "../../api/queries";
+import { Engraving } from "../../notation/Engraving";
+import { Button } from "../../ui/Button";
+import { describe } from "./LinkLine";
+import { usePlayback } from "./usePlayback";
+
+interface Props {
+  passageId: number;
+  link: number;
+  about: Schemas["LinkDto"];
+  bpm: number;
+  onClose: () => void;
+}
+
+/** One link taken out: how it stands, the notes around it to drill, and the versions that drive it. */
+export function LinkPanel({ passageId, link, about, bpm, onClose }: Props) {
+  const view = useLink(passageId, link);
+  const navigate = useNavigate();
+  const playback = usePlayback(passageId);
+  const path = { id: passageId, link };
+  const broke = useChange(() => given(api.POST("/api/passages/{id}/links/{link}/breaks", { params: { path } })));
+  const notBroke = useChange(() => given(api.DELETE("/api/passages/{id}/links/{link}/breaks", { params: { path } })));
+  const drill = useChange((window: Schemas["WindowDto"]) =>
+    given(
+      api.POST("/api/passages/{id}/extras", {
+        params: { path: { id: passageId } },
+        body: { kind: "DRILL", name: `notes ${window.firstNote + 1}–${window.lastNote + 1}`, firstNote: window.firstNote, lastNote: window.lastNote },
+      }),
+    ),
+  );
+  const failure = broke.error ?? notBroke.error ?? drill.error ?? view.error;
+  return (
+    <section aria-label={`Link ${link + 1} to ${link + 2}`} className="mt-4 border-y border-brass bg-brass-pale/25 px-4 py-3">
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
+        <h2>
+          Link {link + 1}–{link + 2}
+        </h2>
+        <p className="flex-1 text-soft">{describe(about)}</p>
+        <Button onClick={() => broke.mutate(undefined)} disabled={broke.isPending}>
+          It broke here
+        </Button>
+        {about.breaks > 0 && (
+          <Button kind="quiet" onClick={() => notBroke.mutate(undefined)}>
+            take one back
+          </Button>
+        )}
+        <button type="button" aria-label="Close" onClick={onClose} className="flex size-11 items-center justify-center">
+          <X size={18} />
+        </button>
+      </div>
+      {failure && <p className="text-plum">{sentence(failure)}</p>}
+      {view.data && (
+        <>
+          <ul className="mt-1 grid grid-cols-2 gap-x-6 gap-y-2 md:grid-cols-4">
+            {view.data.windows.map((window) => {
+              const name = `window.${window.firstNote}.${window.lastNote}`;
+              const on = playback.playing === name;
+              return (
+                <li key={name}>
+                  <Engraving abc={window.abc} label={`Notes ${window.firstNote + 1} to ${window.lastNote + 1}`} scale={0.9} maxHeight={78} />
+                  <div className="flex gap-1">
+                    <Button
+                      kind="quiet"
+                      onClick={() => (on ? playback.stop() : void playback.start(name, { first: window.firstNote, last: window.lastNote, bpm, click: true }))}
+                    >
+                      {on ? "Stop" : "Hear"}
+                    </Button>
+                    <Button kind="quiet" disabled={drill.isPending} onClick={() => drill.mutate(window, { onSuccess: (made) => void navigate(`/plan/${made.id}`) })}>
+                      Drill {window.lastNote - window.firstNote + 1} notes
+                    </Button>
+                  </div>
+                </li>
+              );
+            })}
+          </ul>
+          {view.data.drivenBy.length > 0 && (
+            <p className="mt-1 text-sm text-soft">
+              Driven by {view.data.drivenBy.slice(0, 8).join(" · ")}
+              {view.data.drivenBy.length > 8 && ` and ${view.data.drivenBy.length - 8} more`}
+            </p>
+          )}
+        </>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,167 @@
+import { type KeyboardEvent, useState } from "react";
+import { api, given, Problem, type Schemas } from "../../api/client";
+import { sentence, useChange } from "../../api/queries";
+import { Button, KeyCap } from "../../ui/Button";
+import { Dialog } from "../../ui/Dialog";
+import { INPUT } from "../../ui/Field";
+import { day } from "../../ui/format";
+import { useNoteKeys } from "./useNoteKeys";
+
+type Kind = Schemas["MarkDto"]["kind"];
+type Wish = Schemas["MarkWish"];
+
+/** The keys of each kind of mark, with what they write. */
+const KEYS: Record<Kind, Record<string, string>> = {
+  FINGERING: Object.fromEntries([..."0123456789tpimacx"].map((key) => [key, key.toUpperCase()])),
+  STICKING: Object.fromEntries([..."rl123456"].map((key) => [key, key.toUpperCase()])),
+  STROKE: { d: "down", u: "up" },
+  BREATH: { ",": "breath", b: "breath" },
+};
+
+const NAMES: Record<Kind, string> = { FINGERING: "fingers", STICKING: "sticks", STROKE: "bow or pick", BREATH: "breaths" };
+
+const FIRST: Record<Schemas["PassageDto"]["instrument"], Kind> = {
+  WIND: "BREATH",
+  BRASS: "BREATH",
+  BOWED: "STROKE",
+  PLUCKED: "STROKE",
+  KEYBOARD: "FINGERING",
+  MALLET: "STICKING",
+  FREE_REED: "FINGERING",
+  OTHER: "FINGERING",
+};
+
+interface Props {
+  detail: Schemas["PassageDetail"];
+  bench: Schemas["BenchView"];
+  cursor: number | undefined;
+  onCursor: (note: number) => void;
+}
+
+/** Marks over the notes, a key each; the cursor goes on to the next note by itself. */
+export function MarksPanel({ detail, bench, cursor, onCursor }: Props) {
+  const { passage, reading } = detail;
+  const [kind, setKind] = useState<Kind>(FIRST[passage.instrument]);
+  const [why, setWhy] = useState("");
+  const [asked, setAsked] = useState<{ wish: Wish; question: string }>();
+  const mark = useChange((wish: Wish) => given(api.PUT("/api/passages/{id}/marks", { params: { path: { id: passage.id } }, body: wish })));
+  const note = cursor ?? 0;
+  const write = (value: string, confirmed = false) => {
+    const wish = { note, kind, value, why, confirmed };
+    mark.mutate(wish, {
+      onSuccess: () => value && onCursor(Math.min(reading.notes - 1, note + 1)),
+      onError: (error) => {
+        if (error instanceof Problem && error.code === "mark-decided") setAsked({ wish, question: error.detail });
+      },
+    });
+  };
+  const move = useNoteKeys({
+    notes: reading.notes,
+    cursor: note,
+    setCursor: onCursor,
+    onKey: (key) => {
+      const value = KEYS[kind][key];
+      if (value) write(value);
+    },
+  });
+  const keys = (event: KeyboardEvent) => {
+    if (event.key === "Backspace" || event.key === "Delete") {
+      event.preventDefault();
+      write("");
+    } else {
+      move(event);
+    }
+  };
+  const here = bench.notes[note];
+  const failure = mark.isError && !(mark.error instanceof Problem && mark.error.code === "mark-decided") ? mark.error : undefined;
+  return (
+    <div className="grid gap-x-12 gap-y-6 lg:grid-cols-[1fr_22rem]">
+      <div>
+        <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
+          <label className="flex items-center gap-2 text-soft">
+            write
+            <select value={kind} onChange={(event) => setKind(event.target.value as Kind)} className={`${INPUT} !w-auto`}>
+              {Object.entries(NAMES).map(([name, words]) => (
+                <option key={name} value={name}>
+                  {words}
+                </option>
+              ))}
+            </select>
+          </label>
+          <div
+            tabIndex={0}
+            role="group"
+            aria-label={`Write ${NAMES[kind]}. A key writes over the note at hand and goes on.`}
+            onKeyDown={keys}
+            className="flex min-h-11 flex-1 items-center gap-3 rounded-[5px] border border-spruce bg-white px-3"
+          >
+            <span className="font-semibold">Note {note + 1}</span>
+            <span className="text-soft">
+              {here?.onBeat ? "on the beat" : "between beats"}
+              {here && here.marks.length > 0 && ` · ${here.marks.map((one) => one.value).join(" · ")}`}
+            </span>
+          </div>
+        </div>
+        <div className="mt-3 flex flex-wrap items-center gap-2">
+          {Object.entries(KEYS[kind]).map(([key, value]) => (
+            <button
+              key={key}
+              type="button"
+              onClick={() => write(value)}
+              className="flex min-h-11 min-w-11 items-center justify-center gap-1.5 rounded-[5px] border border-rule-strong px-2.5 hover:border-ink"
+              aria-label={`Mark ${value}`}
+            >
+              <KeyCap>{key}</KeyCap>
+              {value.length > 1 && value}
+            </button>
+          ))}
+          <Button kind="quiet" onClick={() => write("")}>
+            <KeyCap>⌫</KeyCap> take away
+          </Button>
+        </div>
+        <label className="mt-4 block">
+          <span className="text-soft">Why, if it is worth remembering</span>
+          <input value={why} maxLength={300} dir="auto" onChange={(event) => setWhy(event.target.value)} className={INPUT} placeholder="crossing is quieter this way" />
+        </label>
+        {failure && <p className="mt-2 text-plum">{sentence(failure)}</p>}
+        <p className="mt-3 text-sm text-soft">
+          A full triangle under a note is on the beat, a ring is between beats. Decide slowly and keep it: a mark changed later is asked about, since what was learned with it has to be
+          learned again.
+        </p>
+      </div>
+      <section aria-label="What was decided">
+        <h2>What was decided</h2>
+        {bench.decisions.length === 0 ? (
+          <p className="text-soft">Nothing yet.</p>
+        ) : (
+          <ol className="max-h-72 divide-y divide-rule overflow-y-auto border-y border-rule text-sm">
+            {[...bench.decisions].reverse().map((one, i) => (
+              <li key={i} className="flex gap-3 py-1.5">
+                <span className="w-16 shrink-0 text-soft">{day(one.at.slice(0, 10))}</span>
+                <span>
+                  note {one.note + 1}: {one.value === "" ? `${NAMES[one.kind]} taken away` : one.value}
+                  {one.why && <span className="text-soft" dir="auto">, {one.why}</span>}
+                </span>
+              </li>
+            ))}
+          </ol>
+        )}
+      </section>
+      <Dialog title="Change what was decided?" open={asked !== undefined} onClose={() => setAsked(undefined)}>
+        <p className="mb-5">{asked?.question}</p>
+        <div className="flex gap-3">
+          <Button
+            kind="danger"
+            onClick={() => {
+              write(asked?.wish.value ?? "", true);
+              setAsked(undefined);
+            }}
+          >
+            Change it
+          </Button>
+          <Button onClick={() => setAsked(undefined)}>Keep it as it is</Button>
+        </div>
+      </Dialog>
+    </div>
+  );
+}

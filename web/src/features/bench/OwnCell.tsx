@@ -1,0 +1,54 @@
+import { useRef, useState } from "react";
+import { api, given } from "../../api/client";
+import { sentence, useChange } from "../../api/queries";
+import { Button } from "../../ui/Button";
+import { INPUT } from "../../ui/Field";
+
+/** A cell of the player's own, typed as weights or tapped. */
+export function OwnCell({ onOpen }: { onOpen: (key: string) => void }) {
+  const [cell, setCell] = useState("");
+  const [stretched, setStretched] = useState(false);
+  const [taps, setTaps] = useState(0);
+  const times = useRef<number[]>([]);
+  const read = useChange((seconds: number[]) => given(api.POST("/api/cells", { body: { seconds } })));
+  const tap = () => {
+    const now = performance.now() / 1000;
+    const before = times.current.at(-1);
+    // A long silence begins another cell.
+    times.current = before !== undefined && now - before > 3 ? [now] : [...times.current, now];
+    setTaps(times.current.length);
+  };
+  const finish = () =>
+    read.mutate(times.current, {
+      onSuccess: (answer) => setCell(answer.cell),
+      onSettled: () => {
+        times.current = [];
+        setTaps(0);
+      },
+    });
+  return (
+    <form
+      className="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-rule py-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (cell.trim()) onOpen(`${stretched ? "stretched" : "same"}.${cell.trim().replaceAll(/[\s,–]+/g, "-")}`);
+      }}
+    >
+      <span className="font-semibold">Your own cell</span>
+      <input aria-label="Weights of your cell" placeholder="2-1-1" value={cell} onChange={(event) => setCell(event.target.value)} className={`${INPUT} !w-36 font-mono`} />
+      <Button onPointerDown={tap} onKeyDown={(event) => (event.key === " " || event.key === "Enter") && !event.repeat && tap()} onClick={(event) => event.preventDefault()}>
+        {taps === 0 ? "Tap it" : `${taps} taps`}
+      </Button>
+      {taps > 2 && <Button onClick={finish}>That is it</Button>}
+      <label className="flex min-h-11 items-center gap-2 text-soft">
+        <input type="checkbox" checked={stretched} onChange={(event) => setStretched(event.target.checked)} className="size-4 accent-spruce" />
+        stretched
+      </label>
+      <Button type="submit" disabled={!cell.trim()}>
+        Show it
+      </Button>
+      <span className="text-sm text-soft">{taps > 0 ? "Tap each note, and once more where it starts again." : "One weight a note, or tap it."}</span>
+      {read.isError && <p className="w-full text-sm text-plum">{sentence(read.error)}</p>}
+    </form>
+  );
+}

@@ -1,0 +1,55 @@
+import { Play, Square } from "lucide-react";
+import { useState } from "react";
+import { sentence } from "../../api/queries";
+import { Button } from "../../ui/Button";
+import { INPUT } from "../../ui/Field";
+import type { usePlayback } from "./usePlayback";
+
+interface Props {
+  playback: ReturnType<typeof usePlayback>;
+  bpm: number;
+  onBpm: (bpm: number) => void;
+  /** What is played: the name under which it is known to be playing. */
+  of: string;
+  label: string;
+  variant?: string | undefined;
+  first?: number | undefined;
+  last?: number | undefined;
+}
+
+/** Hear it, at any tempo, with or without the click. */
+export function PlayBar({ playback, bpm, onBpm, of, label, variant, first, last }: Props) {
+  const [click, setClick] = useState(true);
+  const on = playback.playing === of;
+  const valid = bpm >= 20 && bpm <= 400;
+  return (
+    <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
+      <Button
+        disabled={!valid}
+        onClick={() => (on ? playback.stop() : void playback.start(of, { variant, first, last, bpm, click }))}
+        aria-label={on ? "Stop" : `Hear ${label}`}
+      >
+        {on ? <Square size={16} aria-hidden="true" /> : <Play size={16} aria-hidden="true" />} {on ? "Stop" : "Hear it"}
+      </Button>
+      <label className="flex items-center gap-2 text-soft">
+        at
+        <input
+          type="number"
+          min={20}
+          max={400}
+          aria-label="Tempo to hear it at"
+          value={bpm || ""}
+          onChange={(event) => onBpm(Number(event.target.value))}
+          className={`${INPUT} !w-22`}
+        />
+        bpm
+      </label>
+      <label className="flex min-h-11 items-center gap-2 text-soft">
+        <input type="checkbox" checked={click} onChange={(event) => setClick(event.target.checked)} className="size-4 accent-spruce" />
+        with the click
+      </label>
+      {!valid && <p className="text-sm text-plum">A tempo lies between 20 and 400.</p>}
+      {playback.error !== undefined && <p className="text-sm text-plum">{sentence(playback.error)}</p>}
+    </div>
+  );
+}

@@ -1,0 +1,54 @@
+import { Check, RotateCcw } from "lucide-react";
+import { api, given, type Schemas } from "../../api/client";
+import { sentence, useChange } from "../../api/queries";
+import { day } from "../../ui/format";
+
+interface Props {
+  passageId: number;
+  items: Schemas["ReadinessDto"][];
+}
+
+/** What makes the passage ready, each with the day it was reached, or lost again. */
+export function ReadinessList({ passageId, items }: Props) {
+  const change = useChange((wish: Schemas["ReadinessWish"]) =>
+    given(api.PUT("/api/passages/{id}/readiness", { params: { path: { id: passageId } }, body: wish })),
+  );
+  const open = items.filter((item) => item.preparation && !item.reached).length;
+  return (
+    <section aria-label="Readiness" className="lg:border-l lg:border-rule lg:pl-5">
+      <h2>Ready for speed?</h2>
+      <p className="mb-1 text-sm text-soft">
+        {open === 0 ? "The preparation is done." : `${open} of the preparation still open. Speed waits for nothing, but what is made fast now may have to be learned again.`}
+      </p>
+      <ul className="text-sm">
+        {items.map((item, i) => (
+          <li key={item.item} className={i > 0 && !item.preparation && items[i - 1]?.preparation ? "mt-1 border-t border-rule pt-1" : ""}>
+            <label className="flex min-h-7 cursor-pointer items-start gap-2 py-0.5">
+              <input
+                type="checkbox"
+                checked={item.reached}
+                disabled={change.isPending}
+                onChange={(event) => change.mutate({ item: item.item, reached: event.target.checked })}
+                className="peer sr-only"
+              />
+              <span className="mt-0.5 flex size-4 shrink-0 items-center justify-center rounded-[3px] border border-rule-strong peer-checked:border-spruce peer-checked:bg-spruce peer-checked:text-white peer-focus-visible:outline-3 peer-focus-visible:outline-brass">
+                {item.reached ? <Check size={12} aria-hidden="true" /> : item.lostOn ? <RotateCcw size={11} aria-hidden="true" className="text-plum" /> : null}
+              </span>
+              <span className={item.reached ? "" : "text-soft"}>
+                {item.sentence}
+                {item.reached && item.reachedOn && <span className="text-soft"> {day(item.reachedOn)}</span>}
+                {!item.reached && item.lostOn && (
+                  <span className="text-plum">
+                    {" "}
+                    lost {day(item.lostOn)}, {item.why}
+                  </span>
+                )}
+              </span>
+            </label>
+          </li>
+        ))}
+      </ul>
+      {change.isError && <p className="text-sm text-plum">{sentence(change.error)}</p>}
+    </section>
+  );
+}

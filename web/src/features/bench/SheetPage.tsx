@@ -1,0 +1,80 @@
+import { useState } from "react";
+import { Link, useParams, useSearchParams } from "react-router";
+import { useBench, usePassage, useSheet } from "../../api/queries";
+import { Engraving } from "../../notation/Engraving";
+import { Button } from "../../ui/Button";
+import { Failed, Page, Waiting } from "../../ui/Page";
+
+type Paper = "a4" | "letter";
+
+/** A page for the music stand: the notes, and the versions with their matching tempos. */
+export default function SheetPage() {
+  const id = Number(useParams().id);
+  const [search] = useSearchParams();
+  const passage = usePassage(id);
+  const bench = useBench(id);
+  const [paper, setPaper] = useState<Paper>("a4");
+  const [which, setWhich] = useState<"today" | "all">("today");
+  const piece = passage.data?.passage.pieces.find((one) => one.id === Number(search.get("piece")));
+  const target = passage.data?.passage.targetBpm ?? 100;
+  const sheet = useSheet(id, { first: piece?.firstNote, last: piece?.lastNote }, target);
+  if (passage.isPending || bench.isPending) return <Waiting />;
+  if (passage.isError || bench.isError) return <Failed error={passage.error ?? bench.error} />;
+  if (sheet.isError) return <Failed error={sheet.error} />;
+  const chosen = new Set(bench.data.today.map((one) => one.variant));
+  const today = sheet.data?.variants.filter((variant) => chosen.has(variant.key)) ?? [];
+  const variants = which === "all" || today.length === 0 ? (sheet.data?.variants ?? []) : today;
+  return (
+    <div className={`paper-${paper}`}>
+      <Page
+        title={piece ? `${passage.data.passage.title}, ${piece.name}` : passage.data.passage.title}
+        above={
+          <span className="print:hidden">
+            <Link to={`/passages/${id}`} className="underline-offset-4 hover:underline">
+              Back to the bench
+            </Link>
+          </span>
+        }
+        aside={
+          <div className="flex flex-wrap items-center gap-4 print:hidden">
+            <label className="flex min-h-11 items-center gap-2">
+              <input type="radio" name="which" checked={which === "today"} onChange={() => setWhich("today")} className="accent-spruce" disabled={today.length === 0} /> today&apos;s
+            </label>
+            <label className="flex min-h-11 items-center gap-2">
+              <input type="radio" name="which" checked={which === "all" || today.length === 0} onChange={() => setWhich("all")} className="accent-spruce" /> all versions
+            </label>
+            <label className="flex items-center gap-2">
+              Paper
+              <select value={paper} onChange={(event) => setPaper(event.target.value as Paper)} className="min-h-11 rounded-[5px] border border-rule-strong bg-white px-2">
+                <option value="a4">A4</option>
+                <option value="letter">Letter</option>
+              </select>
+            </label>
+            <Button kind="main" onClick={() => window.print()}>
+              Print
+            </Button>
+          </div>
+        }
+      >
+        <p className="text-soft">
+          Target {Math.round(target)} to the {passage.data.reading.beatUnit} note. Each figure is the tempo at which a version&apos;s quick notes match it; stay under it, and stop at pain,
+          numbness, tingling or loss of control.
+        </p>
+        {!piece && (
+          <section className="sheet-part mt-3" aria-label="As written">
+            <Engraving abc={bench.data.music.abc} label="As written" scale={1.15} />
+          </section>
+        )}
+        {variants.map((variant) => (
+          <section key={variant.key} className="sheet-part border-t border-rule pt-2" aria-label={variant.title}>
+            <h2 className="flex justify-between">
+              {variant.title} <span className="font-mono text-lg">{Math.round(variant.matchingBpm)}</span>
+            </h2>
+            <Engraving abc={variant.abc} label={variant.title} scale={1.05} />
+            {variant.remark && <p className="text-sm text-soft">{variant.remark}</p>}
+          </section>
+        ))}
+      </Page>
+    </div>
+  );
+}

@@ -1,0 +1,81 @@
+import { useState } from "react";
+import type { Schemas } from "../../api/client";
+import { Button, ButtonLink } from "../../ui/Button";
+import { Dialog } from "../../ui/Dialog";
+import { INPUT } from "../../ui/Field";
+
+const KINDS = [
+  ["MUSICXML", "MusicXML"],
+  ["MIDI", "MIDI"],
+  ["ABC", "ABC"],
+] as const;
+
+type Query = Record<string, string | number | boolean | undefined>;
+
+/** The same music as a file of each kind. */
+export function FileLinks({ passageId, query }: { passageId: number; query: Query }) {
+  return (
+    <p className="flex flex-wrap items-center gap-x-5 text-soft">
+      As a file:
+      {KINDS.map(([as, name]) => {
+        const words = new URLSearchParams({ as });
+        Object.entries(query).forEach(([key, value]) => value !== undefined && words.set(key, String(value)));
+        return (
+          <a key={as} href={`/api/passages/${passageId}/export?${words}`} download className="py-2 font-semibold text-spruce underline underline-offset-4">
+            {name}
+          </a>
+        );
+      })}
+    </p>
+  );
+}
+
+interface Props {
+  detail: Schemas["PassageDetail"];
+  open: boolean;
+  onClose: () => void;
+  onPutAway: () => void;
+}
+
+/** What leaves the bench: a printed sheet, a file, or the passage itself. */
+export function TakeAlong({ detail, open, onClose, onPutAway }: Props) {
+  const { passage } = detail;
+  const [piece, setPiece] = useState<number>();
+  const chosen = passage.pieces.find((one) => one.id === piece);
+  const query = { first: chosen?.firstNote, last: chosen?.lastNote };
+  return (
+    <Dialog title="Print or export" open={open} onClose={onClose}>
+      <label className="mb-4 flex items-center gap-2">
+        Of
+        <select value={piece ?? ""} onChange={(event) => setPiece(event.target.value === "" ? undefined : Number(event.target.value))} className={`${INPUT} !w-auto`}>
+          <option value="">the whole passage</option>
+          {passage.pieces.length > 1 &&
+            passage.pieces.map((one) => (
+              <option key={one.id} value={one.id}>
+                {one.name}
+              </option>
+            ))}
+        </select>
+      </label>
+      <h3 className="font-semibold">The notes</h3>
+      <FileLinks passageId={passage.id} query={query} />
+      <h3 className="mt-3 font-semibold">The notes and all their versions</h3>
+      <FileLinks passageId={passage.id} query={{ ...query, sheet: true }} />
+      <div className="mt-3 flex flex-wrap gap-3">
+        <ButtonLink kind="main" to={`/passages/${passage.id}/sheet${chosen ? `?piece=${chosen.id}` : ""}`}>
+          A sheet for the stand
+        </ButtonLink>
+        <Button onClick={onClose}>Close</Button>
+        <Button
+          kind="quiet"
+          onClick={() => {
+            onClose();
+            onPutAway();
+          }}
+        >
+          Put the passage away
+        </Button>
+      </div>
+    </Dialog>
+  );
+}

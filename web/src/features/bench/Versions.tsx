@@ -1,0 +1,233 @@
+import { useMemo, useState } from "react";
+import { api, given, type Schemas } from "../../api/client";
+import { sentence, type Stretch, useChange, useSheet } from "../../api/queries";
+import { Engraving } from "../../notation/Engraving";
+import { Button } from "../../ui/Button";
+import { INPUT } from "../../ui/Field";
+import { bpm as bpmWords, oneDecimal } from "../../ui/format";
+import { Caution } from "../../ui/Page";
+import { useDebounced } from "./useDebounced";
+import { OwnCell } from "./OwnCell";
+import { VersionDialog } from "./VersionDialog";
+
+type Variant = Schemas["VariantDto"];
+
+interface Props {
+  detail: Schemas["PassageDetail"];
+  bench: Schemas["BenchView"];
+  bpm: number;
+  onBpm: (bpm: number) => void;
+}
+
+const FAMILIES: Record<Variant["family"], string> = {
+  LONG_SHORT: "Long and short",
+  TWO_AND_TWO: "Two slow, two quick",
+  HOLD: "Hold one of the group",
+  OWN: "Your own cell",
+  REGROUP: "Groups across the beat",
+  SUBDIVIDE: "Subdivided",
+  FIGURE: "The figure turned",
+  BACKWARDS: "Backwards",
+  RHYTHM: "The rhythm alone",
+  LOOP: "Round and round",
+  GROW: "Growing",
+};
+
+/** Today's versions, chosen for the links that need them, and the whole sheet. */
+export function Versions({ detail, bench, bpm, onBpm }: Props) {
+  const { passage, reading } = detail;
+  const [piece, setPiece] = useState<number>();
+  const chosenPiece = passage.pieces.find((one) => one.id === piece);
+  const first = chosenPiece?.firstNote;
+  const last = chosenPiece?.lastNote;
+  const stretch = useMemo<Stretch>(() => ({ first, last }), [first, last]);
+  const at = useDebounced(bpm >= 20 && bpm <= 400 ? bpm : 60, 250);
+  const sheet = useSheet(passage.id, stretch, at);
+  const [open, setOpen] = useState<{ key: string; stretch: Stretch }>();
+  const families = useMemo(() => {
+    const grouped = new Map<Variant["family"], Variant[]>();
+    sheet.data?.variants.forEach((variant) => grouped.set(variant.family, [...(grouped.get(variant.family) ?? []), variant]));
+    return [...grouped.entries()];
+  }, [sheet.data]);
+  return (
+    <>
+      <TodaysChoice passageId={passage.id} bench={bench} sheet={first === undefined ? sheet.data : undefined} onOpen={(key) => setOpen({ key, stretch: {} })} />
+      <div className="mt-6 mb-1 flex flex-wrap items-end gap-x-5 gap-y-2">
+        <h2 className="mr-auto text-lg">
+          {sheet.data ? `All ${sheet.data.variants.length} versions` : "All versions"}
+          <span className="font-normal text-soft">
+            {" "}
+            of {chosenPiece ? chosenPiece.name : `the ${reading.notes} notes`}. The large figure is the tempo at which the quick notes match {bpmWords(passage.targetBpm)}
+          </span>
+        </h2>
+        <label className="flex items-center gap-2 text-soft">
+          of
+          <select value={piece ?? ""} onChange={(event) => setPiece(event.target.value === "" ? undefined : Number(event.target.value))} className={`${INPUT} !w-auto`}>
+            <option value="">the whole</option>
+            {passage.pieces.length > 1 &&
+              passage.pieces.map((one) => (
+                <option key={one.id} value={one.id}>
+                  {one.name}
+                </option>
+              ))}
+          </select>
+        </label>
+        <label className="flex items-center gap-2 text-soft">
+          played at
+          <input type="number" min={20} max={400} value={bpm || ""} onChange={(event) => onBpm(Number(event.target.value))} className={`${INPUT} !w-22`} />
+          bpm
+        </label>
+      </div>
+      {sheet.isError && (
+        <p role="alert" className="py-3 text-plum">
+          {sentence(sheet.error)}
+        </p>
+      )}
+      <div className="border-t border-rule">
+        {families.map(([family, variants]) => (
+          <Family key={family} name={FAMILIES[family]} variants={variants} onOpen={(key) => setOpen({ key, stretch })} />
+        ))}
+        <OwnCell onOpen={(key) => setOpen({ key, stretch })} />
+      </div>
+      <div className="mt-4 max-w-3xl">
+        <Caution>
+          Above its large figure a version asks for more than the target itself. Stay under it, and stop at pain, numbness, tingling or loss of control; a teacher&apos;s or
+          clinician&apos;s limits win over these.
+        </Caution>
+      </div>
+      <VersionDialog passageId={passage.id} variant={open?.key} stretch={open?.stretch ?? stretch} bpm={at} onClose={() => setOpen(undefined)} />
+    </>
+  );
+}
+
+function Family({ name, variants, onOpen }: { name: string; variants: Variant[]; onOpen: (key: string) => void }) {
+  const [shown, setShown] = useState(false);
+  return (
+    <details className="border-b border-rule" onToggle={(event) => setShown(event.currentTarget.open)}>
+      <summary className="flex min-h-12 items-center gap-4 py-2">
+        <span className="font-semibold">{name}</span>
+        <span className="text-sm text-soft">
+          {variants.length === 1 ? "one" : variants.length}
+          {variants.some((variant) => variant.driven.length > 0) && ` · match at ${range(variants)}`}
+        </span>
+      </summary>
+      {shown && (
+        <ul className="grid gap-x-8 pb-3 md:grid-cols-2 xl:grid-cols-3">
+          {variants.map((variant) => (
+            <li key={variant.key} className="border-t border-rule py-2">
+              <VersionRow variant={variant} onOpen={() => onOpen(variant.key)} />
+            </li>
+          ))}
+        </ul>
+      )}
+    </details>
+  );
+}
+
+function range(variants: Variant[]) {
+  const tempos = variants.map((variant) => Math.round(variant.matchingBpm));
+  const [low, high] = [Math.min(...tempos), Math.max(...tempos)];
+  return low === high ? `${low}` : `${low} to ${high}`;
+}
+
+/** A version in short: its name, its matching tempo, how it looks and what it drives. */
+function VersionRow({ variant, onOpen }: { variant: Variant; onOpen: () => void }) {
+  return (
+    <>
+      <div className="flex items-baseline justify-between gap-3">
+        <button type="button" onClick={onOpen} className="min-h-8 text-left font-semibold underline-offset-4 hover:underline">
+          {variant.title}
+        </button>
+        <span className="font-mono text-lg font-semibold" title="matching tempo">
+          {Math.round(variant.matchingBpm)}
+        </span>
+      </div>
+      <Engraving abc={variant.abc} label={`The first bars of ${variant.title}`} scale={0.72} maxHeight={96} />
+      <p className="text-sm text-soft">
+        {oneDecimal(variant.rate)} notes a second · {drives(variant.driven)}
+        {variant.remark && ` · ${variant.remark}`}
+      </p>
+    </>
+  );
+}
+
+/** Links as a few words: neighbours are said together. */
+export function drives(links: number[]) {
+  if (links.length === 0) return "drives no link by itself";
+  const shown = links.slice(0, 5).map((link) => `${link + 1}–${link + 2}`);
+  return `drives ${shown.join(", ")}${links.length > 5 ? ` and ${links.length - 5} more` : ""}`;
+}
+
+interface TodayProps {
+  passageId: number;
+  bench: Schemas["BenchView"];
+  sheet: Schemas["Sheet"] | undefined;
+  onOpen: (key: string) => void;
+}
+
+function TodaysChoice({ passageId, bench, sheet, onOpen }: TodayProps) {
+  const [minutes, setMinutes] = useState(10);
+  const path = { id: passageId };
+  const choose = useChange(() => given(api.POST("/api/passages/{id}/choice", { params: { path }, body: { minutes } })));
+  const tick = useChange(({ id, played }: { id: number; played: boolean }) =>
+    given(api.PUT("/api/passages/{id}/choice/{choiceId}", { params: { path: { ...path, choiceId: id } }, body: { played } })),
+  );
+  const total = bench.today.reduce((sum, one) => sum + one.minutes, 0);
+  const neglected = bench.links.filter((link) => link.drivenToday === 0).length;
+  return (
+    <section aria-label="Today's versions">
+      <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
+        <h2 className="mr-auto text-lg">
+          {bench.today.length > 0 ? `Today's versions, ${oneDecimal(total)} minutes` : "No versions chosen for today"}
+          <span className="font-normal text-soft">
+            {bench.today.length > 0
+              ? neglected === 0
+                ? ", every link is driven"
+                : `, ${neglected} ${neglected === 1 ? "link is" : "links are"} left out`
+              : ". Say how long, and those that drive the weak links are picked, other ones than yesterday"}
+          </span>
+        </h2>
+        <label className="flex items-center gap-2 text-soft">
+          within
+          <input type="number" min={1} max={60} step={1} value={minutes || ""} onChange={(event) => setMinutes(Number(event.target.value))} className={`${INPUT} !w-20`} aria-label="Minutes for versions" />
+          minutes
+        </label>
+        <Button kind={bench.today.length > 0 ? "plain" : "main"} disabled={choose.isPending} onClick={() => choose.mutate(undefined)}>
+          {bench.today.length > 0 ? "Choose again" : "Choose for me"}
+        </Button>
+      </div>
+      {(choose.isError || tick.isError) && (
+        <p role="alert" className="mt-2 text-plum">
+          {sentence(choose.error ?? tick.error)}
+        </p>
+      )}
+      {bench.today.length > 0 && (
+        <ul className="mt-2 grid gap-x-8 border-t border-rule md:grid-cols-2 xl:grid-cols-3">
+          {bench.today.map((one) => {
+            const known = sheet?.variants.find((variant) => variant.key === one.variant);
+            return (
+              <li key={one.id} className="border-b border-rule py-2">
+                <div className="flex items-baseline justify-between gap-3">
+                  <button type="button" onClick={() => onOpen(one.variant)} className="min-h-8 text-left font-semibold underline-offset-4 hover:underline">
+                    {one.title}
+                  </button>
+                  <span className="font-mono text-xl font-semibold">{one.matchingBpm}</span>
+                </div>
+                <div className="min-h-24">
+                  {known && <Engraving abc={known.abc} label={`The first bars of ${one.title}`} scale={0.72} maxHeight={96} />}
+                </div>
+                <div className="flex items-start justify-between gap-3 text-sm text-soft">
+                  <p>{one.why}</p>
+                  <label className="flex min-h-8 shrink-0 items-center gap-1.5 text-ink">
+                    <input type="checkbox" checked={one.played} onChange={(event) => tick.mutate({ id: one.id, played: event.target.checked })} className="size-4 accent-spruce" />
+                    played<span className="sr-only">: {one.title}</span>
+                  </label>
+                </div>
+              </li>
+            );
+          })}
+        </ul>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,76 @@
+import { useCallback, useEffect, useRef, useState } from "react";
+import { api, given } from "../../api/client";
+import { schedule } from "../../click/clicks";
+import { play, sounding } from "../../click/instrument";
+
+const LEAD_SECONDS = 0.1;
+
+export interface Heard {
+  variant?: string | undefined;
+  first?: number | undefined;
+  last?: number | undefined;
+  bpm: number;
+  click: boolean;
+}
+
+/** Plays a stretch of a passage, plain or in a variant, and says which of its notes sound. */
+export function usePlayback(passageId: number) {
+  const audio = useRef<AudioContext>(null);
+  const silence = useRef<() => void>(undefined);
+  const [playing, setPlaying] = useState<string>();
+  const [lit, setLit] = useState<ReadonlySet<number>>(new Set());
+  const [error, setError] = useState<unknown>();
+
+  const stop = useCallback(() => {
+    silence.current?.();
+    silence.current = undefined;
+    setPlaying(undefined);
+    setLit(new Set());
+  }, []);
+
+  useEffect(() => stop, [stop]);
+
+  const start = useCallback(
+    async (key: string, { variant, first, last, bpm, click }: Heard) => {
+      stop();
+      // The context has to come into being in the click itself, before anything is waited for.
+      audio.current ??= new AudioContext({ latencyHint: "interactive" });
+      const context = audio.current;
+      void context.resume();
+      setPlaying(key);
+      let cancelled = false;
+      silence.current = () => {
+        cancelled = true;
+      };
+      try {
+        const heard = await given(
+          api.GET("/api/passages/{id}/playback", { params: { path: { id: passageId }, query: { variant, first, last, bpm } } }),
+        );
+        if (cancelled) return;
+        setError(undefined);
+        const from = context.currentTime + LEAD_SECONDS;
+        const quiet = [play(context, heard.notes, from), ...(click ? [schedule(context, heard.clicks, from)] : [])];
+        let shown = "";
+        const timer = setInterval(() => {
+          const now = context.currentTime - from;
+          const notes = sounding(heard.notes, now);
+          if (String(notes) !== shown) {
+            shown = String(notes);
+            setLit(new Set(notes));
+          }
+          if (now > heard.seconds + 0.3) stop();
+        }, 25);
+        silence.current = () => {
+          clearInterval(timer);
+          quiet.forEach((end) => end());
+        };
+      } catch (failure) {
+        setError(failure);
+        setPlaying(undefined);
+      }
+    },
+    [passageId, stop],
+  );
+
+  return { playing, lit, error, start, stop };
+}
