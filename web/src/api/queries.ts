@@ -48,10 +48,10 @@ export interface Stretch {
   last?: number | undefined;
 }
 
-export function useSheet(id: number, stretch: Stretch, bpm: number) {
+export function useSheet(id: number, stretch: Stretch, bpm: number, whole = false) {
   return useQuery({
-    queryKey: ["sheet", id, stretch, bpm],
-    queryFn: () => given(api.GET("/api/passages/{id}/variants", { params: { path: { id }, query: { ...stretch, bpm } } })),
+    queryKey: ["sheet", id, stretch, bpm, whole],
+    queryFn: () => given(api.GET("/api/passages/{id}/variants", { params: { path: { id }, query: { ...stretch, bpm, whole } } })),
     placeholderData: (before) => before,
     retry: false,
   });

@@ -1427,7 +1427,7 @@ export interface components {
             tempo: number;
         };
         VariantDto: {
-            /** @description its first two bars */
+            /** @description its first notes, or all of them where the whole was asked for */
             abc: string;
             driven: number[];
             /** @enum {string} */
@@ -2166,6 +2166,7 @@ export interface operations {
                 first?: number;
                 last?: number;
                 bpm?: number;
+                whole?: boolean;
             };
             header?: never;
             path: {

@@ -34,7 +34,7 @@ export function Engraving({ abc, label, scale = 1.1, maxHeight }: Props) {
           foregroundColor: "currentColor",
           wrap: { minSpacing: 1.5, maxSpacing: 2.6, preferredMeasuresPerLine: 4 },
         });
-        shrink(staff.current, maxHeight);
+        shrink(staff.current, width, maxHeight);
         setFailed(false);
       })
       .catch(() => current && setFailed(true));
@@ -51,12 +51,12 @@ export function Engraving({ abc, label, scale = 1.1, maxHeight }: Props) {
   );
 }
 
-function shrink(staff: HTMLElement, maxHeight = Infinity) {
+function shrink(staff: HTMLElement, room: number, maxHeight = Infinity) {
   const svg = staff.querySelector("svg");
   if (!svg) return;
   const width = Number(svg.getAttribute("width"));
   const height = Number(svg.getAttribute("height"));
-  const factor = Math.min(1, maxHeight / height);
+  const factor = Math.min(1, maxHeight / height, room / width);
   svg.setAttribute("viewBox", `0 0 ${width} ${height}`);
   svg.setAttribute("width", String(width * factor));
   svg.setAttribute("height", String(height * factor));

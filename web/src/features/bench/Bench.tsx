@@ -112,7 +112,8 @@ function Workplace({ detail, bench, onEdit }: Props) {
             <Score
               abc={bench.music.abc}
               places={bench.music.places}
-              label={`${passage.title}, ${reading.notes} notes in ${reading.bars} bars`}
+              label={`${passage.title}, ${reading.notes} notes in ${reading.bars} ${reading.bars === 1 ? "bar" : "bars"}`}
+              room={bench.notes.some((note) => note.marks.length > 0) ? 66 : 46}
               lit={playback.playing === "passage" ? playback.lit : undefined}
             >
               {(layout) => (
@@ -130,46 +131,46 @@ function Workplace({ detail, bench, onEdit }: Props) {
             {cursor !== undefined && say(bench, cursor)}
           </p>
           <PlayBar playback={playback} bpm={bpm} onBpm={setBpm} of="passage" label="the passage" />
+          {link !== undefined && place === "versions" && bench.links[link] && (
+            <LinkPanel passageId={passage.id} link={link} about={bench.links[link]} bpm={bpm} onClose={() => setLink(undefined)} />
+          )}
+          <Tabs.Root value={place} onValueChange={(next) => setPlace(next as Place)} className="mt-4">
+            <Tabs.List className="mb-3 flex flex-wrap gap-x-7 border-b border-rule" aria-label="What to work on">
+              <Tabs.Trigger value="versions" className={TAB}>
+                Versions
+              </Tabs.Trigger>
+              <Tabs.Trigger value="pieces" className={TAB}>
+                Pieces and seams
+              </Tabs.Trigger>
+              <Tabs.Trigger value="marks" className={TAB}>
+                Marks
+              </Tabs.Trigger>
+              <Tabs.Trigger value="modes" className={TAB}>
+                Modes
+              </Tabs.Trigger>
+            </Tabs.List>
+            <Tabs.Content value="versions">
+              <Versions detail={detail} bench={bench} bpm={bpm} onBpm={setBpm} />
+            </Tabs.Content>
+            <Tabs.Content value="pieces" className="grid gap-8">
+              {cut.isError && (
+                <p role="alert" className="text-plum">
+                  {sentence(cut.error)}
+                </p>
+              )}
+              <Pieces detail={detail} cursor={cursor} isSeam={cursor !== undefined && seams.has(cursor)} onSeam={toggleSeam} />
+              <Stitching detail={detail} bench={bench} link={link} />
+            </Tabs.Content>
+            <Tabs.Content value="marks">
+              <MarksPanel detail={detail} bench={bench} cursor={cursor} onCursor={setCursor} />
+            </Tabs.Content>
+            <Tabs.Content value="modes">
+              <ModesPanel detail={detail} bench={bench} />
+            </Tabs.Content>
+          </Tabs.Root>
         </div>
         <ReadinessList passageId={passage.id} items={bench.readiness} />
       </div>
-      {link !== undefined && place === "versions" && bench.links[link] && (
-        <LinkPanel passageId={passage.id} link={link} about={bench.links[link]} bpm={bpm} onClose={() => setLink(undefined)} />
-      )}
-      <Tabs.Root value={place} onValueChange={(next) => setPlace(next as Place)} className="mt-4">
-        <Tabs.List className="mb-3 flex flex-wrap gap-x-7 border-b border-rule" aria-label="What to work on">
-          <Tabs.Trigger value="versions" className={TAB}>
-            Versions
-          </Tabs.Trigger>
-          <Tabs.Trigger value="pieces" className={TAB}>
-            Pieces and seams
-          </Tabs.Trigger>
-          <Tabs.Trigger value="marks" className={TAB}>
-            Marks
-          </Tabs.Trigger>
-          <Tabs.Trigger value="modes" className={TAB}>
-            Modes
-          </Tabs.Trigger>
-        </Tabs.List>
-        <Tabs.Content value="versions">
-          <Versions detail={detail} bench={bench} bpm={bpm} onBpm={setBpm} />
-        </Tabs.Content>
-        <Tabs.Content value="pieces" className="grid gap-8">
-          {cut.isError && (
-            <p role="alert" className="text-plum">
-              {sentence(cut.error)}
-            </p>
-          )}
-          <Pieces detail={detail} cursor={cursor} isSeam={cursor !== undefined && seams.has(cursor)} onSeam={toggleSeam} />
-          <Stitching detail={detail} bench={bench} link={link} />
-        </Tabs.Content>
-        <Tabs.Content value="marks">
-          <MarksPanel detail={detail} bench={bench} cursor={cursor} onCursor={setCursor} />
-        </Tabs.Content>
-        <Tabs.Content value="modes">
-          <ModesPanel detail={detail} bench={bench} />
-        </Tabs.Content>
-      </Tabs.Root>
       <TakeAlong detail={detail} open={taking} onClose={() => setTaking(false)} onPutAway={() => setLeaving(true)} />
       <PutAway passageId={passage.id} open={leaving} onClose={() => setLeaving(false)} />
     </Page>

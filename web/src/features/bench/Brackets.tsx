@@ -22,7 +22,7 @@ export function Brackets({ layout, pieces, weakest }: Props) {
             <g key={`${piece.id}.${line}`}>
               <path d={`M${from} ${bottom}v6H${to}v-6`} fill="none" className={stroke} strokeWidth={weak ? 2 : 1.2} />
               {first && room > 40 && (
-                <text x={from + 4} y={bottom + 21 - (i % 2) * 5} className={weak ? "fill-plum font-semibold" : "fill-soft"}>
+                <text x={from + 4} y={(layout.lines[line]?.bottom ?? 0) + 37} className={weak ? "fill-plum font-semibold" : "fill-soft"}>
                   {room > words.length * 6.6 ? words : piece.name.length * 6.8 < room ? piece.name : ""}
                 </text>
               )}

@@ -81,6 +81,7 @@ export function FileMusic({ onTake }: Props) {
             <label>
               <span className="block text-sm text-soft">Line</span>
               <select
+                aria-label="Line of the file"
                 value={chosen.line}
                 onChange={(event) => set({ line: Number(event.target.value), firstBar: undefined, lastBar: undefined })}
                 className={`${INPUT} !w-auto max-w-72`}
@@ -101,6 +102,7 @@ export function FileMusic({ onTake }: Props) {
               <label>
                 <span className="block text-sm text-soft">Drawn to</span>
                 <select
+                  aria-label="Grid to draw to"
                   value={choice.grid ?? ""}
                   onChange={(event) => set({ grid: event.target.value === "" ? undefined : Number(event.target.value) })}
                   className={`${INPUT} !w-auto`}

@@ -46,7 +46,7 @@ export function LinkLine({ layout, links, chosen, onChoose }: Props) {
 
 export function describe(link: Schemas["LinkDto"]) {
   const broken = link.breaks === 0 ? "" : link.breaks === 1 ? "broke once in four weeks, " : `broke ${link.breaks} times in four weeks, `;
-  const driven = link.drivenToday > 0 ? `driven ${link.drivenToday} ${link.drivenToday === 1 ? "time" : "times"} by today's choice` : "not in today's choice";
+  const driven = link.drivenToday > 0 ? `driven ${link.drivenToday === 1 ? "once" : `${link.drivenToday} times`} by today's choice` : "not in today's choice";
   return `${broken}${driven}${link.drivenThisWeek ? "" : ", not yet driven this week"}`;
 }
 

@@ -80,7 +80,7 @@ export function MarksPanel({ detail, bench, cursor, onCursor }: Props) {
         <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
           <label className="flex items-center gap-2 text-soft">
             write
-            <select value={kind} onChange={(event) => setKind(event.target.value as Kind)} className={`${INPUT} !w-auto`}>
+            <select aria-label="Kind of mark" value={kind} onChange={(event) => setKind(event.target.value as Kind)} className={`${INPUT} !w-auto`}>
               {Object.entries(NAMES).map(([name, words]) => (
                 <option key={name} value={name}>
                   {words}

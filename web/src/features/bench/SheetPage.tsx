@@ -17,7 +17,7 @@ export default function SheetPage() {
   const [which, setWhich] = useState<"today" | "all">("today");
   const piece = passage.data?.passage.pieces.find((one) => one.id === Number(search.get("piece")));
   const target = passage.data?.passage.targetBpm ?? 100;
-  const sheet = useSheet(id, { first: piece?.firstNote, last: piece?.lastNote }, target);
+  const sheet = useSheet(id, { first: piece?.firstNote, last: piece?.lastNote }, target, true);
   if (passage.isPending || bench.isPending) return <Waiting />;
   if (passage.isError || bench.isError) return <Failed error={passage.error ?? bench.error} />;
   if (sheet.isError) return <Failed error={sheet.error} />;
@@ -45,7 +45,7 @@ export default function SheetPage() {
             </label>
             <label className="flex items-center gap-2">
               Paper
-              <select value={paper} onChange={(event) => setPaper(event.target.value as Paper)} className="min-h-11 rounded-[5px] border border-rule-strong bg-white px-2">
+              <select aria-label="Paper size" value={paper} onChange={(event) => setPaper(event.target.value as Paper)} className="min-h-11 rounded-[5px] border border-rule-strong bg-white px-2">
                 <option value="a4">A4</option>
                 <option value="letter">Letter</option>
               </select>

@@ -90,7 +90,7 @@ export function StepMusic({ onTake }: Props) {
       <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
         <label>
           <span className="block text-sm text-soft">Meter</span>
-          <select value={entry.meter} onChange={(event) => change({ meter: event.target.value })} className={`${INPUT} !w-auto`}>
+          <select aria-label="Meter" value={entry.meter} onChange={(event) => change({ meter: event.target.value })} className={`${INPUT} !w-auto`}>
             {METERS.map((meter) => (
               <option key={meter}>{meter}</option>
             ))}
@@ -98,7 +98,7 @@ export function StepMusic({ onTake }: Props) {
         </label>
         <label>
           <span className="block text-sm text-soft">Key signature</span>
-          <select value={entry.fifths} onChange={(event) => change({ fifths: Number(event.target.value) })} className={`${INPUT} !w-auto`}>
+          <select aria-label="Key signature" value={entry.fifths} onChange={(event) => change({ fifths: Number(event.target.value) })} className={`${INPUT} !w-auto`}>
             {KEYS.map((name, i) => (
               <option key={name} value={i - 7}>
                 {name}

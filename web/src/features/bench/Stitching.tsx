@@ -48,7 +48,7 @@ export function Stitching({ detail, bench, link }: Props) {
         </h2>
         <label className="flex items-center gap-2 text-soft">
           order
-          <select value={stitching.order} onChange={(event) => change.mutate({ order: event.target.value as Order, link: link ?? stitching.link })} className={`${INPUT} !w-auto`}>
+          <select aria-label="Order of the pieces" value={stitching.order} onChange={(event) => change.mutate({ order: event.target.value as Order, link: link ?? stitching.link })} className={`${INPUT} !w-auto`}>
             {ORDERS.map(([order, words]) => (
               <option key={order} value={order}>
                 {words}
@@ -59,7 +59,7 @@ export function Stitching({ detail, bench, link }: Props) {
         {stitching.order === "OUTWARD" && (
           <label className="flex items-center gap-2 text-soft">
             link
-            <select value={stitching.link} onChange={(event) => change.mutate({ order: "OUTWARD", link: Number(event.target.value) })} className={`${INPUT} !w-auto`}>
+            <select aria-label="Link to start from" value={stitching.link} onChange={(event) => change.mutate({ order: "OUTWARD", link: Number(event.target.value) })} className={`${INPUT} !w-auto`}>
               {bench.links.map((_, i) => (
                 <option key={i} value={i}>
                   {i + 1}–{i + 2}

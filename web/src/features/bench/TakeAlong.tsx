@@ -47,7 +47,7 @@ export function TakeAlong({ detail, open, onClose, onPutAway }: Props) {
     <Dialog title="Print or export" open={open} onClose={onClose}>
       <label className="mb-4 flex items-center gap-2">
         Of
-        <select value={piece ?? ""} onChange={(event) => setPiece(event.target.value === "" ? undefined : Number(event.target.value))} className={`${INPUT} !w-auto`}>
+        <select aria-label="What to take" value={piece ?? ""} onChange={(event) => setPiece(event.target.value === "" ? undefined : Number(event.target.value))} className={`${INPUT} !w-auto`}>
           <option value="">the whole passage</option>
           {passage.pieces.length > 1 &&
             passage.pieces.map((one) => (

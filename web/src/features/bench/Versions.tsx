@@ -57,12 +57,12 @@ export function Versions({ detail, bench, bpm, onBpm }: Props) {
           {sheet.data ? `All ${sheet.data.variants.length} versions` : "All versions"}
           <span className="font-normal text-soft">
             {" "}
-            of {chosenPiece ? chosenPiece.name : `the ${reading.notes} notes`}. The large figure is the tempo at which the quick notes match {bpmWords(passage.targetBpm)}
+            of {chosenPiece ? chosenPiece.name : `the ${reading.notes} notes`}
           </span>
         </h2>
         <label className="flex items-center gap-2 text-soft">
           of
-          <select value={piece ?? ""} onChange={(event) => setPiece(event.target.value === "" ? undefined : Number(event.target.value))} className={`${INPUT} !w-auto`}>
+          <select aria-label="Versions of" value={piece ?? ""} onChange={(event) => setPiece(event.target.value === "" ? undefined : Number(event.target.value))} className={`${INPUT} !w-auto`}>
             <option value="">the whole</option>
             {passage.pieces.length > 1 &&
               passage.pieces.map((one) => (
@@ -78,6 +78,7 @@ export function Versions({ detail, bench, bpm, onBpm }: Props) {
           bpm
         </label>
       </div>
+      <p className="mb-2 text-sm text-soft">The large figure is the tempo at which a version&apos;s quick notes match the target of {bpmWords(passage.targetBpm)}.</p>
       {sheet.isError && (
         <p role="alert" className="py-3 text-plum">
           {sentence(sheet.error)}
@@ -112,7 +113,7 @@ function Family({ name, variants, onOpen }: { name: string; variants: Variant[];
         </span>
       </summary>
       {shown && (
-        <ul className="grid gap-x-8 pb-3 md:grid-cols-2 xl:grid-cols-3">
+        <ul className="grid gap-x-8 pb-3 md:grid-cols-2">
           {variants.map((variant) => (
             <li key={variant.key} className="border-t border-rule py-2">
               <VersionRow variant={variant} onOpen={() => onOpen(variant.key)} />
@@ -184,7 +185,7 @@ function TodaysChoice({ passageId, bench, sheet, onOpen }: TodayProps) {
               ? neglected === 0
                 ? ", every link is driven"
                 : `, ${neglected} ${neglected === 1 ? "link is" : "links are"} left out`
-              : ". Say how long, and those that drive the weak links are picked, other ones than yesterday"}
+              : ". Say how long; the weak links come first"}
           </span>
         </h2>
         <label className="flex items-center gap-2 text-soft">
@@ -202,7 +203,7 @@ function TodaysChoice({ passageId, bench, sheet, onOpen }: TodayProps) {
         </p>
       )}
       {bench.today.length > 0 && (
-        <ul className="mt-2 grid gap-x-8 border-t border-rule md:grid-cols-2 xl:grid-cols-3">
+        <ul className="mt-2 grid gap-x-8 border-t border-rule md:grid-cols-2">
           {bench.today.map((one) => {
             const known = sheet?.variants.find((variant) => variant.key === one.variant);
             return (

@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.DoubleStream;
 import java.util.stream.IntStream;
 
 /**
@@ -21,6 +22,14 @@ public final class Coverage {
 
     /** How much more a variant costs that was played yesterday. */
     public static final double YESTERDAY = 1.25;
+
+    private static final int MOST_ROUNDS = 8;
+
+    /** More variants than this are not a day's work but a list. */
+    private static final int MOST_CHOICES = 12;
+
+    /** A link that needs this much is named as the one that breaks. */
+    private static final double TROUBLE = 1.5;
 
     private final List<Candidate> candidates;
     private final int[] demand;
@@ -86,6 +95,30 @@ public final class Coverage {
         coverage.take(minutes);
         coverage.giveBack();
         return coverage.chosen(need);
+    }
+
+    /**
+     * Chooses from {@code candidates} so that {@code minutes} are used: every link is driven as often as it
+     * needs, twice as often, three times, as far as the time goes.
+     *
+     * @param candidates what there is to choose from
+     * @param need the need of each link, 1 or more
+     * @param minutes what there is time for, above 0
+     */
+    public static Chosen fill(List<Candidate> candidates, double[] need, double minutes) {
+        Chosen best = choose(candidates, need, minutes);
+        for (int rounds = 2; rounds <= MOST_ROUNDS; rounds++) {
+            int times = rounds;
+            double[] more = DoubleStream.of(need).map(one -> one * times).toArray();
+            Chosen next = choose(candidates, more, minutes);
+            if (next.choices().size() > MOST_CHOICES || next.undriven().size() > best.undriven().size()) {
+                break;
+            }
+            if (next.choices().size() > best.choices().size()) {
+                best = next;
+            }
+        }
+        return best;
     }
 
     private static int[] demand(List<Candidate> candidates, double[] need) {
@@ -164,7 +197,8 @@ public final class Coverage {
         String links = fresh.isEmpty()
                 ? "Drives " + own.size() + " links once more"
                 : "Drives " + count(fresh.size()) + " not driven by the ones before";
-        return need[neediest] > 1.5
+        double least = DoubleStream.of(need).min().orElse(1);
+        return need[neediest] > TROUBLE * least
                 ? links + ", " + name(neediest) + " among them, which breaks most."
                 : links + ", from " + name(of.get(0)) + " on.";
     }

@@ -70,6 +70,16 @@ class CoverageTest {
         assertThat(chosen.undriven()).isNotEmpty();
     }
 
+    @Test
+    void moreTimeIsUsedForMoreOfTheSameCare() {
+        double[] need = plainNeed(PASSAGE.notes().size() - 1);
+        Chosen least = Coverage.choose(candidates(Set.of()), need, 10);
+        Chosen filled = Coverage.fill(candidates(Set.of()), need, 10);
+        assertThat(filled.choices()).hasSizeGreaterThan(least.choices().size()).hasSizeLessThanOrEqualTo(12);
+        assertThat(filled.choices().stream().mapToDouble(Coverage.Choice::minutes).sum()).isLessThanOrEqualTo(10);
+        assertThat(filled.undriven()).isEqualTo(least.undriven());
+    }
+
     private static Set<String> keys(Chosen chosen) {
         return chosen.choices().stream().map(Coverage.Choice::key).collect(Collectors.toSet());
     }

@@ -73,7 +73,8 @@ class DemoTest {
         JsonObject passage = list(api("/api/passages")).get(0);
         long piece = passage.getAsJsonArray("pieces").get(0).getAsJsonObject().get("id").getAsLong();
         long run = list(api("/api/log").getAsJsonObject().get("entries")).get(0).get("runId").getAsLong();
-        return List.of("/", "/passages", "/passages/new", "/passages/" + passage.get("id").getAsLong(), "/plan/" + piece,
+        return List.of("/", "/passages", "/passages/new", "/passages/" + passage.get("id").getAsLong(),
+                "/passages/" + passage.get("id").getAsLong() + "/sheet", "/plan/" + piece,
                 "/ceiling/" + piece, "/load", "/log", "/log/" + run, "/settings", "/start");
     }
 

@@ -76,6 +76,7 @@ class StoryTest {
     }
 
     private static void cutIntoBars(Page page) {
+        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Pieces and seams")).click();
         page.getByText("Cut", new Page.GetByTextOptions().setExact(true)).click();
         assertThat(page.getByText("2 pieces")).isVisible();
         page.getByLabel("Difficulty of bar 2").selectOption("5");

@@ -71,6 +71,12 @@ public final class Player {
         return send("DELETE", path, null, true);
     }
 
+    /** Sends a file as it is. */
+    public Reply upload(String path, byte[] file) {
+        return exchange(HttpRequest.newBuilder(URI.create(base + path)).header("Content-Type", "application/octet-stream")
+                .POST(HttpRequest.BodyPublishers.ofByteArray(file)), true);
+    }
+
     /** A request, with or without the token against forged ones. */
     public Reply send(String method, String path, Object body, boolean token) {
         String text = body == null ? null : body instanceof String raw ? raw : JSON.writeValueAsString(body);
@@ -79,6 +85,10 @@ public final class Player {
                 .method(method, text == null
                         ? HttpRequest.BodyPublishers.noBody()
                         : HttpRequest.BodyPublishers.ofString(text));
+        return exchange(request, token);
+    }
+
+    private Reply exchange(HttpRequest.Builder request, boolean token) {
         if (token) {
             cookies.getCookieStore().getCookies().stream()
                     .filter(cookie -> cookie.getName().equals("XSRF-TOKEN"))

@@ -73,7 +73,7 @@ public final class BenchDtos {
 
     public record CellDto(String cell) {}
 
-    public record VariantDto(String key, String title, Variant.Family family, @Schema(description = "its first two bars") String abc,
+    public record VariantDto(String key, String title, Variant.Family family, @Schema(description = "its first notes, or all of them where the whole was asked for") String abc,
             double matchingBpm, @Schema(description = "notes a second in its quick places at the tempo asked for") double rate,
             List<Integer> driven, String remark, double minutes) {}
 

@@ -1,6 +1,7 @@
 package tachylim.server.bench;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
@@ -20,7 +21,7 @@ import tachylim.server.web.Refused;
 
 /** Fingers, sticks, bows and breaths over the notes; one that is changed later is asked about first. */
 @Service
-class MarkService {
+public class MarkService {
 
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
 
@@ -38,6 +39,12 @@ class MarkService {
 
     @Transactional
     void mark(SignedIn who, long passageId, MarkWish wish) {
+        mark(who, passageId, wish, clock.instant());
+    }
+
+    /** As {@link #mark}, at a given time. */
+    @Transactional
+    public void mark(SignedIn who, long passageId, MarkWish wish, Instant at) {
         StoredPassage passage = repertoire.passage(who, passageId);
         Passage music = repertoire.music(passage);
         if (wish.note() >= music.notes().size()) {
@@ -56,7 +63,7 @@ class MarkService {
             throw Refused.conflict("mark-decided", "Note " + (wish.note() + 1) + " was decided as " + before
                     + decided.map(day -> " on " + DAY.format(day)).orElse(" in the music") + ". What was learned with it has to be learned again.");
         }
-        repertoire.mark(passage, wish.note(), wish.kind(), wish.value(), wish.why().strip(), clock.instant());
+        repertoire.mark(passage, wish.note(), wish.kind(), wish.value(), wish.why().strip(), at);
         if (learned) {
             readiness.markChanged(who, passage, wish.kind());
         }

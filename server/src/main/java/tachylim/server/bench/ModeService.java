@@ -11,7 +11,7 @@ import tachylim.server.repertoire.StoredPassage;
 
 /** The player's modes of articulation and movement, in order, and the one wanted at speed. */
 @Service
-class ModeService {
+public class ModeService {
 
     private static final Limit MOST = Limit.of(50);
 
@@ -42,7 +42,7 @@ class ModeService {
     }
 
     @Transactional
-    void want(SignedIn who, long passageId, String mode) {
+    public void want(SignedIn who, long passageId, String mode) {
         StoredPassage passage = repertoire.passage(who, passageId);
         passage.wantedMode(mode.strip());
     }

@@ -97,18 +97,24 @@ public class ReadinessService {
 
     @Transactional
     void set(SignedIn who, long passageId, Readiness item, boolean reached) {
+        set(who, passageId, item, reached, accounts.today(who));
+    }
+
+    /** As {@link #set}, on a given day. */
+    @Transactional
+    public void set(SignedIn who, long passageId, Readiness item, boolean reached, LocalDate day) {
         StoredPassage passage = repertoire.passage(who, passageId);
         boolean now = list(who, passage).get(item.ordinal()).reached();
         if (now != reached) {
-            save(who, passage, item, reached, reached ? "" : "taken back");
+            save(who, passage, item, reached, reached ? "" : "taken back", day);
         }
     }
 
-    private void save(SignedIn who, StoredPassage passage, Readiness item, boolean reached, String why) {
+    private void save(SignedIn who, StoredPassage passage, Readiness item, boolean reached, String why, LocalDate day) {
         if (days.findByAccountIdAndPassageIdOrderById(who.accountId(), passage.id(), Limit.of(MOST_DAYS)).size() >= MOST_DAYS) {
             throw Refused.field("item", "This list has been changed " + MOST_DAYS + " times; that is all it holds.");
         }
-        days.save(new ReadinessDay(who.accountId(), passage.id(), item, reached, why, accounts.today(who)));
+        days.save(new ReadinessDay(who.accountId(), passage.id(), item, reached, why, day));
     }
 
     /** A mark that had been decided is another one now: what rests on it is open again. */
@@ -116,7 +122,7 @@ public class ReadinessService {
     void markChanged(SignedIn who, StoredPassage passage, Mark.Kind kind) {
         for (ReadinessDto item : list(who, passage)) {
             if (item.reached() && item.item().isLostByChanging(kind)) {
-                save(who, passage, item.item(), false, "a mark was changed");
+                save(who, passage, item.item(), false, "a mark was changed", accounts.today(who));
             }
         }
     }

@@ -38,8 +38,9 @@ class VariantController {
 
     @GetMapping("/passages/{id}/variants")
     Sheet sheet(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @RequestParam(required = false) Integer first,
-            @RequestParam(required = false) Integer last, @RequestParam(required = false) Double bpm) {
-        return variants.sheet(who, id, first, last, bpm);
+            @RequestParam(required = false) Integer last, @RequestParam(required = false) Double bpm,
+            @RequestParam(defaultValue = "false") boolean whole) {
+        return variants.sheet(who, id, first, last, bpm, whole);
     }
 
     @GetMapping("/passages/{id}/variants/{key}")

@@ -46,7 +46,7 @@ public class VariantService {
     private static final int TROUBLE_DAYS = 28;
     private static final int WEEK = 7;
     private static final Limit MOST = Limit.of(2_000);
-    private static final int PREVIEW_BARS = 2;
+    private static final int PREVIEW_NOTES = 12;
 
     private final RepertoireService repertoire;
     private final LinkBreakRepository breaks;
@@ -85,11 +85,11 @@ public class VariantService {
     }
 
     @Transactional(readOnly = true)
-    public Sheet sheet(SignedIn who, long passageId, Integer first, Integer last, Double bpm) {
+    public Sheet sheet(SignedIn who, long passageId, Integer first, Integer last, Double bpm, boolean whole) {
         Stretch stretch = forSheet(who, passageId, first, last);
         Tempo at = bpm == null ? stretch.target() : Refused.unlessValid("bpm", () -> Tempo.of(bpm));
         List<VariantDto> variants = new ArrayList<>();
-        Catalogue.of(stretch.music).forEach((variant, rendering) -> variants.add(dto(stretch, variant, rendering, at)));
+        Catalogue.of(stretch.music).forEach((variant, rendering) -> variants.add(dto(stretch, variant, rendering, at, whole)));
         return new Sheet(stretch.passage.targetBpm(), at.bpm(), stretch.firstNote, stretch.lastNote, variants);
     }
 
@@ -104,9 +104,9 @@ public class VariantService {
         return stretch;
     }
 
-    private static VariantDto dto(Stretch stretch, Variant variant, Rendering rendering, Tempo at) {
+    private static VariantDto dto(Stretch stretch, Variant variant, Rendering rendering, Tempo at, boolean whole) {
         Tempo matching = rendering.matching(stretch.target());
-        return new VariantDto(variant.key(), variant.title(), variant.family(), AbcWriter.write(preview(rendering.music())), matching.bpm(),
+        return new VariantDto(variant.key(), variant.title(), variant.family(), AbcWriter.write(whole ? rendering.music() : preview(rendering.music())), matching.bpm(),
                 rendering.rate(at), links(stretch, rendering), rendering.remark(), minutes(rendering, matching));
     }
 
@@ -119,17 +119,9 @@ public class VariantService {
         return PASSES * tempo.secondsFor(beats) / 60;
     }
 
-    /** Its first bars, for a sheet that is looked over. */
+    /** Its first notes, for a sheet that is looked over. */
     private static Passage preview(Passage music) {
-        if (music.bars() <= PREVIEW_BARS) {
-            return music;
-        }
-        var end = music.barStart(PREVIEW_BARS);
-        int last = 0;
-        while (last + 1 < music.notes().size() && music.notes().get(last + 1).onset().compareTo(end) < 0) {
-            last++;
-        }
-        return music.excerpt(new Piece(0, last));
+        return music.notes().size() <= PREVIEW_NOTES ? music : music.excerpt(new Piece(0, PREVIEW_NOTES - 1));
     }
 
     /** A variant by its key, with all its notes; also a cell of the player's own. */
@@ -141,7 +133,7 @@ public class VariantService {
         Tempo at = bpm == null ? stretch.target() : Refused.unlessValid("bpm", () -> Tempo.of(bpm));
         AbcWriter.Written written = AbcWriter.engraving(rendering.music());
         List<Integer> source = rendering.source().stream().map(note -> note < 0 ? note : note + stretch.firstNote).toList();
-        return new WholeVariant(dto(stretch, variant, rendering, at), new Engraved(written.abc(), written.places()), source);
+        return new WholeVariant(dto(stretch, variant, rendering, at, false), new Engraved(written.abc(), written.places()), source);
     }
 
     // Links
@@ -160,12 +152,17 @@ public class VariantService {
 
     @Transactional
     void broke(SignedIn who, long passageId, int link) {
+        broke(who, passageId, link, accounts.today(who));
+    }
+
+    /** As {@link #broke}, on a given day. */
+    @Transactional
+    public void broke(SignedIn who, long passageId, int link, LocalDate today) {
         StoredPassage passage = repertoire.passage(who, passageId);
         int links = repertoire.music(passage).notes().size() - 1;
         if (link < 0 || link >= links) {
             throw Refused.field("link", "There is no link " + (link + 1) + "; the passage has " + links + ".");
         }
-        LocalDate today = accounts.today(who);
         if (breaks(who, passage, today).size() >= MOST.max()) {
             throw Refused.field("link", "Enough breaks are noted for these four weeks.");
         }
@@ -213,8 +210,13 @@ public class VariantService {
      */
     @Transactional
     void choose(SignedIn who, long passageId, double minutes) {
+        choose(who, passageId, minutes, accounts.today(who));
+    }
+
+    /** As {@link #choose}, for a given day. */
+    @Transactional
+    public void choose(SignedIn who, long passageId, double minutes, LocalDate today) {
         Stretch stretch = forSheet(who, passageId, null, null);
-        LocalDate today = accounts.today(who);
         List<ChosenVariant> week = week(who, stretch.passage, today);
         Set<String> yesterday = new HashSet<>();
         week.stream().filter(one -> one.day().equals(today.minusDays(1))).forEach(one -> yesterday.add(one.variant()));
@@ -229,7 +231,7 @@ public class VariantService {
             }
         }
         double[] need = need(who, stretch.passage, stretch.music.notes().size() - 1, today);
-        Coverage.Chosen choice = Coverage.choose(candidates, need, minutes);
+        Coverage.Chosen choice = Coverage.fill(candidates, need, minutes);
         if (choice.choices().isEmpty()) {
             throw Refused.field("minutes", candidates.isEmpty()
                     ? "No rhythm cell fits this passage: it has no run of equal notes. Groups, loops and growing are on the sheet."
@@ -241,6 +243,12 @@ public class VariantService {
             chosen.save(new ChosenVariant(who.accountId(), passageId, today, place++, stretch.firstNote, stretch.lastNote,
                     one.key(), one.minutes(), one.why()));
         }
+    }
+
+    /** Everything chosen for a day was played. */
+    @Transactional
+    public void playedAll(SignedIn who, long passageId, LocalDate day) {
+        week(who, repertoire.passage(who, passageId), day).stream().filter(one -> one.day().equals(day)).forEach(one -> one.played(true));
     }
 
     @Transactional

@@ -61,11 +61,13 @@ class DemoHistory {
     private final AccountService accounts;
     private final RepertoireService repertoire;
     private final RunService runs;
+    private final DemoBench bench;
 
-    DemoHistory(AccountService accounts, RepertoireService repertoire, RunService runs) {
+    DemoHistory(AccountService accounts, RepertoireService repertoire, RunService runs, DemoBench bench) {
         this.accounts = accounts;
         this.repertoire = repertoire;
         this.runs = runs;
+        this.bench = bench;
     }
 
     /** A piece and the passage it was cut from. */
@@ -91,7 +93,13 @@ class DemoHistory {
                 play(odile, piece, daysAgo, evening.plusSeconds(session * 35L * 60), random);
             }
         }
+        prepare(odile, pieces, today, zone);
         return odile;
+    }
+
+    private void prepare(SignedIn odile, List<DemoPiece> pieces, LocalDate today, ZoneId zone) {
+        List<Long> passages = pieces.stream().map(piece -> piece.piece().passage().id()).distinct().toList();
+        bench.prepare(odile, passages.get(0), passages.subList(1, passages.size()), today, zone);
     }
 
     private static Instant at(LocalDate day, LocalTime time, ZoneId zone) {

@@ -40,7 +40,12 @@ public final class PassageDtos {
     public record CutWish(@NotNull(message = "Choose how to cut.") CutKind kind, @Min(value = 1, message = "Give at least one.")
             @Max(value = 64, message = "Give up to 64.") int size,
             @Schema(description = "for cutting by hand, the notes two pieces share, from 0")
-                    @NotNull @Size(max = 400, message = "Cut up to 400 times.") List<@NotNull Integer> seams) {}
+                    @Size(max = 400, message = "Cut up to 400 times.") List<@NotNull Integer> seams) {
+
+        public CutWish {
+            seams = seams == null ? List.of() : seams;
+        }
+    }
 
     public enum CutKind {
         WHOLE,

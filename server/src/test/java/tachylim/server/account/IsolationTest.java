@@ -27,6 +27,7 @@ class IsolationTest extends ServerTest {
     private RequestMappingHandlerMapping mapping;
 
     private final Set<String> tried = new HashSet<>();
+    private long choice;
 
     @Test
     void whatBelongsToAnotherIsAsIfItWereNotThere() {
@@ -42,6 +43,23 @@ class IsolationTest extends ServerTest {
         same(other, "PUT", "/api/passages/{id}", passage, Practice.passage(Map.of()));
         same(other, "DELETE", "/api/passages/{id}", passage, null);
         same(other, "PUT", "/api/passages/{id}/pieces", passage, Map.of("kind", "BARS", "size", 1));
+        same(other, "POST", "/api/passages/{id}/extras", passage, Map.of("kind", "DRILL", "name", "mine", "firstNote", 0, "lastNote", 2));
+        same(other, "GET", "/api/passages/{id}/bench", passage, null);
+        same(other, "PUT", "/api/passages/{id}/marks", passage, Map.of("note", 0, "kind", "FINGERING", "value", "1", "why", "", "confirmed", true));
+        same(other, "PUT", "/api/passages/{id}/readiness", passage, Map.of("item", "COUNTED", "reached", true));
+        same(other, "PUT", "/api/passages/{id}/stitching", passage, Map.of("order", "LAST_TO_FIRST", "link", 0));
+        same(other, "PUT", "/api/passages/{id}/mode", passage, Map.of("mode", "slurred"));
+        same(other, "GET", "/api/passages/{id}/playback?bpm=80", passage, null);
+        same(other, "GET", "/api/passages/{id}/variants", passage, null);
+        same(other, "GET", "/api/passages/{id}/variants/{key}", passage, null);
+        same(other, "GET", "/api/passages/{id}/links/{link}", passage, null);
+        same(other, "POST", "/api/passages/{id}/links/{link}/breaks", passage, null);
+        same(other, "DELETE", "/api/passages/{id}/links/{link}/breaks", passage, null);
+        same(other, "POST", "/api/passages/{id}/choice", passage, Map.of("minutes", 5));
+        owner.post("/api/passages/" + passage + "/choice", Map.of("minutes", 5));
+        choice = owner.get("/api/passages/" + passage + "/bench").ok().path("today").path(0).path("id").asLong();
+        same(other, "PUT", "/api/passages/{id}/choice/{choiceId}", passage, Map.of("played", true));
+        same(other, "GET", "/api/passages/{id}/export?as=ABC", passage, null);
         same(other, "PUT", "/api/pieces/{id}", piece, Map.of("name", "mine", "difficulty", 1));
         same(other, "GET", "/api/pieces/{id}/plan", piece, null);
         same(other, "GET", "/api/pieces/{id}/ceiling", piece, null);
@@ -68,8 +86,9 @@ class IsolationTest extends ServerTest {
     /** Another's thing and a thing that never was get the same answer, to the letter. */
     private void same(Player other, String method, String template, long id, Object body) {
         tried.add(method + " " + template.replaceAll("\\?.*", ""));
-        Reply real = other.send(method, template.replace("{id}", String.valueOf(id)), body, true);
-        Reply none = other.send(method, template.replace("{id}", String.valueOf(NOWHERE)), body, true);
+        String address = template.replace("{key}", "same.2-1").replace("{link}", "3").replace("{choiceId}", String.valueOf(choice));
+        Reply real = other.send(method, address.replace("{id}", String.valueOf(id)), body, true);
+        Reply none = other.send(method, address.replace("{id}", String.valueOf(NOWHERE)), body, true);
         assertThat(real.status()).as(method + " " + template).isEqualTo(404);
         assertThat(none.status()).isEqualTo(404);
         assertThat(real.response().body().replace(String.valueOf(id), "N"))
@@ -84,7 +103,7 @@ class IsolationTest extends ServerTest {
     private Set<String> endpointsWithId() {
         return mapping.getHandlerMethods().keySet().stream()
                 .flatMap(info -> info.getPatternValues().stream()
-                        .filter(pattern -> pattern.startsWith("/api/") && pattern.contains("{"))
+                        .filter(pattern -> pattern.startsWith("/api/") && (pattern.contains("{id}") || pattern.contains("{runId}")))
                         .flatMap(pattern -> info.getMethodsCondition().getMethods().stream()
                                 .map(method -> method + " " + pattern.replace("{runId}", "{id}"))))
                 .collect(Collectors.toSet());

@@ -1,0 +1,236 @@
+package tachylim.server.bench;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.assertj.core.data.Offset;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import tachylim.passage.Mark;
+import tachylim.passage.Readiness;
+import tachylim.server.Player;
+import tachylim.server.Player.Reply;
+import tachylim.server.Practice;
+import tachylim.server.ServerTest;
+import tachylim.server.account.SignedIn;
+import tachylim.server.bench.BenchDtos.MarkWish;
+import tools.jackson.databind.JsonNode;
+
+/** Preparing a passage: links, versions, marks, readiness, pieces and joins, and how it sounds. */
+class BenchTest extends ServerTest {
+
+    @Autowired
+    private MarkService marks;
+
+    @Autowired
+    private ReadinessService readiness;
+
+    private Player odile;
+    private long passage;
+    private String at;
+
+    @BeforeEach
+    void aPassage() {
+        odile = player();
+        passage = Practice.newPassage(odile);
+        at = "/api/passages/" + passage;
+    }
+
+    private JsonNode bench() {
+        return odile.get(at + "/bench").ok();
+    }
+
+    private SignedIn who() {
+        long account = sql.sql("select id from account where name = ?").param(odile.name()).query(Long.class).single();
+        return new SignedIn(account, odile.name());
+    }
+
+    @Test
+    void theBenchShowsEachNoteAndLink() {
+        JsonNode bench = bench();
+        assertThat(bench.path("notes")).hasSize(33);
+        assertThat(bench.path("links")).hasSize(32);
+        assertThat(bench.path("music").path("places")).hasSize(33);
+        assertThat(bench.path("notes").path(0).path("onBeat").asBoolean()).isTrue();
+        assertThat(bench.path("notes").path(1).path("onBeat").asBoolean()).isFalse();
+        assertThat(bench.path("links").path(0).path("need").asDouble()).isEqualTo(1);
+        String abc = bench.path("music").path("abc").asString();
+        assertThat(abc.charAt(bench.path("music").path("places").path(0).asInt())).isEqualTo('D');
+    }
+
+    @Test
+    void theSheetHasEveryVersionWithItsMatchingTempo() {
+        JsonNode sheet = odile.get(at + "/variants?bpm=80").ok();
+        assertThat(sheet.path("variants").size()).isGreaterThan(40);
+        JsonNode longShort = sheet.path("variants").path(0);
+        assertThat(longShort.path("key").asString()).isEqualTo("same.2-1");
+        assertThat(longShort.path("matchingBpm").asDouble()).isEqualTo(92);
+        assertThat(longShort.path("rate").asDouble()).isEqualTo(80 * 6 / 60.0);
+        assertThat(odile.get(at + "/variants?first=4&last=8").ok().path("variants").path(0).path("driven").path(0).asInt()).isEqualTo(5);
+        assertThat(odile.get(at + "/variants?first=4&last=99").status()).isEqualTo(422);
+        assertThat(odile.get(at + "/variants/same.3-2-1").ok().path("source")).hasSize(33);
+        assertThat(odile.get(at + "/variants/nothing").detail()).contains("no variant called nothing");
+    }
+
+    @Test
+    void theChoiceDrivesTheLinkThatBreaksAndDiffersFromYesterday() {
+        for (int i = 0; i < 3; i++) {
+            odile.post(at + "/links/6/breaks", null).ok();
+        }
+        odile.delete(at + "/links/6/breaks").ok();
+        odile.post(at + "/choice", Map.of("minutes", 3)).ok();
+        JsonNode bench = bench();
+        assertThat(bench.path("links").path(6).path("breaks").asInt()).isEqualTo(2);
+        assertThat(bench.path("links").path(6).path("need").asDouble()).isEqualTo(3);
+        assertThat(bench.path("links").path(6).path("drivenToday").asInt()).isGreaterThanOrEqualTo(3);
+        assertThat(bench.path("today").toString()).contains("7–8");
+        assertThat(bench.path("links").path(6).path("drivenThisWeek").asBoolean()).isFalse();
+        JsonNode first = bench.path("today").path(0);
+        odile.put(at + "/choice/" + first.path("id").asLong(), Map.of("played", true)).ok();
+        assertThat(bench().path("links").path(first.path("driven").path(0).asInt()).path("drivenThisWeek").asBoolean()).isTrue();
+        odile.post(at + "/choice", Map.of("minutes", 2)).ok();
+        assertThat(bench().path("today").path(0).path("played").asBoolean()).as("what was played is kept").isTrue();
+        assertThat(keys(bench().path("today"))).doesNotHaveDuplicates();
+    }
+
+    private static List<String> keys(JsonNode choices) {
+        List<String> keys = new ArrayList<>();
+        choices.forEach(choice -> keys.add(choice.path("variant").asString()));
+        return keys;
+    }
+
+    @Test
+    void aMinuteTooShortOrALinkThatIsNotThereIsRefused() {
+        assertThat(odile.post(at + "/choice", Map.of("minutes", 0.1)).status()).isEqualTo(422);
+        assertThat(odile.post(at + "/links/32/breaks", null).detail()).contains("no link 33");
+        assertThat(odile.get(at + "/links/99").status()).isEqualTo(422);
+        assertThat(odile.get(at + "/links/3").ok().path("windows")).hasSize(4);
+        assertThat(odile.get(at + "/links/3").ok().path("drivenBy").size()).isGreaterThan(5);
+    }
+
+    private Reply mark(int note, String kind, String value, boolean confirmed) {
+        return odile.put(at + "/marks", Map.of("note", note, "kind", kind, "value", value, "why", "lies better", "confirmed", confirmed));
+    }
+
+    @Test
+    void marksAreKeptWithTheirReasonAndShownOverTheNotes() {
+        mark(3, "STICKING", "L", false).ok();
+        mark(3, "STICKING", "R", false).ok();
+        JsonNode bench = bench();
+        assertThat(bench.path("notes").path(3).path("marks").path(0).path("value").asString()).isEqualTo("R");
+        assertThat(bench.path("decisions")).hasSize(2);
+        assertThat(bench.path("decisions").path(0).path("why").asString()).isEqualTo("lies better");
+        assertThat(bench.path("music").path("abc").asString()).contains("\"_R\"");
+        mark(3, "STICKING", "", false).ok();
+        assertThat(bench().path("notes").path(3).path("marks")).isEmpty();
+        assertThat(mark(99, "STICKING", "R", false).status()).isEqualTo(422);
+        assertThat(mark(1, "STICKING", "Q", false).detail()).contains("stick");
+    }
+
+    @Test
+    void aMarkDecidedEarlierIsAskedAboutAndOpensWhatRestsOnIt() {
+        marks.mark(who(), passage, new MarkWish(5, Mark.Kind.FINGERING, "3", "", false),
+                LocalDate.now().minusDays(9).atTime(12, 0).atZone(ZoneId.of("UTC")).toInstant());
+        readiness.set(who(), passage, Readiness.FINGERING_DECIDED, true, LocalDate.now().minusDays(9));
+        Reply asked = mark(5, "FINGERING", "4", false);
+        assertThat(asked.status()).isEqualTo(409);
+        assertThat(asked.detail()).contains("decided as 3").contains("learned again");
+        assertThat(bench().path("notes").path(5).path("marks").path(0).path("value").asString()).isEqualTo("3");
+        mark(5, "FINGERING", "4", true).ok();
+        JsonNode fingering = bench().path("readiness").path(0);
+        assertThat(fingering.path("reached").asBoolean()).isFalse();
+        assertThat(fingering.path("why").asString()).isEqualTo("a mark was changed");
+    }
+
+    @Test
+    void readinessHasItsDaysAndSpeedIsWarnedWhileItIsOpen() {
+        odile.put(at + "/readiness", Map.of("item", "COUNTED", "reached", true)).ok();
+        JsonNode counted = bench().path("readiness").path(3);
+        assertThat(counted.path("reached").asBoolean()).isTrue();
+        assertThat(counted.path("reachedOn").asString()).isNotEmpty();
+        odile.put(at + "/readiness", Map.of("item", "COUNTED", "reached", false)).ok();
+        assertThat(bench().path("readiness").path(3).path("lostOn").asString()).isNotEmpty();
+        long piece = Practice.firstPiece(odile, passage);
+        assertThat(odile.post("/api/plans", Practice.plan(piece, Map.of())).ok().path("relief").path("remarks").toString())
+                .contains("Still open before speed");
+        for (Readiness item : Readiness.values()) {
+            odile.put(at + "/readiness", Map.of("item", item.name(), "reached", true)).ok();
+        }
+        assertThat(odile.post("/api/plans", Practice.plan(piece, Map.of())).ok().path("relief").path("remarks").toString())
+                .doesNotContain("Still open");
+    }
+
+    @Test
+    void piecesAreCutByHandMergedAndSplit() {
+        odile.put(at + "/pieces", Map.of("kind", "HAND", "size", 1, "seams", List.of(8, 16))).ok();
+        JsonNode pieces = odile.get(at).ok().path("passage").path("pieces");
+        assertThat(pieces).hasSize(3);
+        assertThat(pieces.path(1).path("firstNote").asInt()).isEqualTo(8);
+        long kept = pieces.path(2).path("id").asLong();
+        odile.put(at + "/pieces", Map.of("kind", "HAND", "size", 1, "seams", List.of(16))).ok();
+        pieces = odile.get(at).ok().path("passage").path("pieces");
+        assertThat(pieces).hasSize(2);
+        assertThat(pieces.path(1).path("id").asLong()).as("a piece that stays keeps its history").isEqualTo(kept);
+        assertThat(odile.put(at + "/pieces", Map.of("kind", "HAND", "size", 1, "seams", List.of(77))).detail()).contains("note 78");
+        assertThat(odile.put(at + "/pieces", Map.of("kind", "RESTS", "size", 1)).detail()).contains("no rest");
+        assertThat(odile.put(at + "/pieces", Map.of("kind", "BREATHS", "size", 1)).detail()).contains("Mark breaths first");
+        mark(7, "BREATH", "breath", false).ok();
+        odile.put(at + "/pieces", Map.of("kind", "BREATHS", "size", 1)).ok();
+        assertThat(odile.get(at).ok().path("passage").path("pieces").path(0).path("lastNote").asInt()).isEqualTo(8);
+    }
+
+    @Test
+    void piecesAreJoinedInTheOrderChosen() {
+        odile.put(at + "/pieces", Map.of("kind", "BEATS", "size", 2)).ok();
+        odile.put(at + "/stitching", Map.of("order", "LAST_TO_FIRST", "link", 0)).ok();
+        JsonNode stitching = bench().path("stitching");
+        assertThat(stitching.path("pieces").path(0).asInt()).isEqualTo(3);
+        assertThat(stitching.path("joins").path(0).path("lastNote").asInt()).isEqualTo(32);
+        JsonNode join = odile.post(at + "/extras", Map.of("kind", "JOIN", "name", "end", "firstNote", 16, "lastNote", 32)).ok();
+        JsonNode again = odile.post(at + "/extras", Map.of("kind", "JOIN", "name", "end", "firstNote", 16, "lastNote", 32)).ok();
+        assertThat(again.path("id").asLong()).isEqualTo(join.path("id").asLong());
+        assertThat(bench().path("extras")).hasSize(1);
+        assertThat(odile.get("/api/pieces/" + join.path("id").asLong() + "/plan").ok().path("piece").asString()).isEqualTo("end");
+        assertThat(odile.get(at).ok().path("passage").path("pieces")).as("a join is no piece of the cut").hasSize(4);
+        assertThat(odile.post(at + "/extras", Map.of("kind", "DRILL", "name", "x", "firstNote", 3, "lastNote", 99)).status()).isEqualTo(422);
+    }
+
+    @Test
+    void modesAreThePlayersOwn() {
+        assertThat(bench().path("modes").path(0).asString()).isEqualTo("one hand");
+        odile.put("/api/modes/MALLET", Map.of("names", List.of("doubles", "singles"))).ok();
+        odile.put(at + "/mode", Map.of("mode", "singles")).ok();
+        assertThat(bench().path("modes").toString()).isEqualTo("[\"doubles\",\"singles\"]");
+        assertThat(bench().path("wantedMode").asString()).isEqualTo("singles");
+        assertThat(odile.put("/api/modes/MALLET", Map.of("names", List.of())).status()).isEqualTo(422);
+        assertThat(odile.put("/api/modes/KAZOO", Map.of("names", List.of("hum"))).status()).isBetween(400, 422);
+    }
+
+    @Test
+    void playbackFollowsTheClickProgramme() {
+        JsonNode heard = odile.get(at + "/playback?bpm=120&variant=same.3-1").ok();
+        assertThat(heard.path("notes")).hasSize(33);
+        assertThat(heard.path("notes").path(0).path("seconds").asDouble()).as("after a bar of counting in").isEqualTo(2);
+        assertThat(heard.path("notes").path(1).path("seconds").asDouble()).isEqualTo(2 + 0.5 * 0.375, Offset.offset(1e-9));
+        Set<Double> clicks = new HashSet<>();
+        heard.path("clicks").forEach(click -> clicks.add(click.path("seconds").asDouble()));
+        assertThat(clicks).contains(0.0, 0.5, 2.0, 2.5);
+        assertThat(odile.get(at + "/playback?bpm=9").status()).isEqualTo(422);
+    }
+
+    @Test
+    void aPassageWithOtherNotesStartsItsMarksAnew() {
+        mark(3, "STICKING", "L", false).ok();
+        int version = odile.get(at).ok().path("version").asInt();
+        odile.put(at, Practice.passage(Map.of("music", Practice.abc("L:1/8\nK:C\nCDEF GABc"), "version", version))).ok();
+        assertThat(bench().path("decisions")).isEmpty();
+        assertThat(bench().path("links")).hasSize(7);
+    }
+}
