@@ -90,8 +90,18 @@ final class LineBuilder {
         return last != null && last.onset().compareTo(onset) <= 0 && last.end().compareTo(onset) > 0 && last.pitches().contains(pitch);
     }
 
-    void hold(Fraction duration) {
-        replaceLast(last().at(last().onset(), last().duration().add(duration)));
+    /** Lets the last note sound on; what stands over the note it is tied to, such as the end of a slur, stands over it. */
+    void hold(Fraction duration, Inflection over) {
+        Note longer = last().at(last().onset(), last().duration().add(duration));
+        replaceLast(over.isPlain() ? longer : longer.with(tied(longer.inflection(), over)));
+    }
+
+    private static Inflection tied(Inflection first, Inflection second) {
+        Inflection both = joined(first, second);
+        return new Inflection(both.grace(), both.articulations(),
+                Math.min(Inflection.MOST_SLURS, first.slursOpened() + second.slursOpened()),
+                Math.min(Inflection.MOST_SLURS, first.slursClosed() + second.slursClosed()),
+                both.marks(), both.syllable().isEmpty() ? second.syllable() : both.syllable());
     }
 
     private Note last() {

@@ -259,7 +259,7 @@ final class MusicXmlPart {
         Set<Pitch> open = held.computeIfAbsent(voiceName, key -> new LinkedHashSet<>());
         if (stops && open.contains(pitch)) {
             if (!inChord && voice.holdsUntil(onset, pitch)) {
-                voice.hold(duration);
+                voice.hold(duration, MusicXmlSigns.inflection(note, omissions));
             } else if (!voice.soundsAt(onset, pitch)) {
                 omissions.add("ties of single notes in a chord, struck again");
                 voice.add(onset, duration, List.of(pitch), MusicXmlSigns.inflection(note, omissions));

@@ -7,6 +7,9 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import javax.xml.stream.Location;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
 import org.audiveris.proxymusic.ScorePartwise;
@@ -20,6 +23,10 @@ final class MusicXmlReader {
 
     private static final int MOST_TITLE = 200;
 
+    /** How a note looks follows from how long it is; leaving that out makes a long score much quicker to read. */
+    private static final Set<String> LOOKS =
+            Set.of("type", "dot", "accidental", "time-modification", "stem", "beam", "staff", "instrument");
+
     private final XMLStreamReader xml;
     private final Unmarshaller measures;
     private final Omissions omissions = new Omissions();
@@ -32,7 +39,7 @@ final class MusicXmlReader {
         this.measures = Binding.CONTEXT.createUnmarshaller();
     }
 
-    /** The binding of MusicXML's schema takes a second to build, so it is built once, when first needed. */
+    /** The binding of MusicXML's schema takes a second to build, so it is built once. */
     private static final class Binding {
 
         static final JAXBContext CONTEXT = context();
@@ -46,12 +53,17 @@ final class MusicXmlReader {
         }
     }
 
+    static void prepare() {
+        Objects.requireNonNull(Binding.CONTEXT);
+    }
+
     static Score read(byte[] file) {
         try {
-            return new MusicXmlReader(XmlGate.open(file)).score();
+            return new MusicXmlReader(XmlGate.open(file, LOOKS)).score();
         } catch (XMLStreamException broken) {
-            throw new ScoreException("This XML breaks off or is damaged near line " + broken.getLocation().getLineNumber()
-                    + ", column " + broken.getLocation().getColumnNumber());
+            Location place = broken.getLocation();
+            throw new ScoreException("This XML breaks off or is damaged"
+                    + (place == null ? "" : " near line " + place.getLineNumber() + ", column " + place.getColumnNumber()));
         } catch (JAXBException | ArithmeticException | ClassCastException unreadable) {
             throw new ScoreException("This MusicXML holds a measure that cannot be read");
         }

@@ -62,6 +62,11 @@ public final class ScoreReader {
         }
     }
 
+    /** Builds what reading MusicXML needs, about a second's work, so that the first file does not wait for it. */
+    public static void prepare() {
+        MusicXmlReader.prepare();
+    }
+
     private static ScoreException tooLarge() {
         return new ScoreException("This file is larger than " + MOST_BYTES / 1024 / 1024 + " MB. Export the movement or the part you are working on");
     }

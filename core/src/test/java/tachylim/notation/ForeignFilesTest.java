@@ -85,6 +85,15 @@ class ForeignFilesTest {
     }
 
     @Test
+    void aSlurThatEndsOnATiedNoteEnds() {
+        Score score = read(HEAD + part("P1", OPENING
+                + note("C5", 12, "<notations><slur type=\"start\" number=\"1\"/></notations>")
+                + note("D5", 12, "<tie type=\"start\"/>"),
+                note("D5", 24, "<tie type=\"stop\"/><notations><slur type=\"stop\" number=\"1\"/></notations>")) + "</score-partwise>");
+        assertThat(score.lines().get(0).notes()).extracting(note -> note.inflection().slursClosed()).containsExactly(0, 1);
+    }
+
+    @Test
     void nestedTupletsAreExact() {
         String five = "<time-modification><actual-notes>15</actual-notes><normal-notes>8</normal-notes></time-modification>";
         Score score = read(HEAD + part("P1", "<attributes><divisions>15</divisions><time><beats>1</beats><beat-type>4</beat-type></time></attributes>"
