@@ -128,11 +128,12 @@ export function useSession(runId: number) {
   });
 }
 
-/** A change on the server, after which everything shown is asked for anew. */
+/** A change on the server, after which everything shown is asked for anew. Changes arrive in the order they were made. */
 export function useChange<Wish, Result>(change: (wish: Wish) => Promise<Result>) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: change,
+    scope: { id: "changes" },
     onSuccess: () => client.invalidateQueries(),
     retry: false,
   });

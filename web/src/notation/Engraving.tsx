@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from "react";
 import { useWidth } from "../ui/useWidth";
+import { fit } from "./fit";
 
 interface Props {
   abc: string;
@@ -34,7 +35,7 @@ export function Engraving({ abc, label, scale = 1.1, maxHeight }: Props) {
           foregroundColor: "currentColor",
           wrap: { minSpacing: 1.5, maxSpacing: 2.6, preferredMeasuresPerLine: 4 },
         });
-        shrink(staff.current, width, maxHeight);
+        fit(staff.current, scale, width, maxHeight);
         setFailed(false);
       })
       .catch(() => current && setFailed(true));
@@ -49,17 +50,4 @@ export function Engraving({ abc, label, scale = 1.1, maxHeight }: Props) {
       {failed && <p className="text-sm">The notes could not be drawn; everything else works.</p>}
     </div>
   );
-}
-
-function shrink(staff: HTMLElement, room: number, maxHeight = Infinity) {
-  const svg = staff.querySelector("svg");
-  if (!svg) return;
-  const width = Number(svg.getAttribute("width"));
-  const height = Number(svg.getAttribute("height"));
-  const factor = Math.min(1, maxHeight / height, room / width);
-  svg.setAttribute("viewBox", `0 0 ${width} ${height}`);
-  svg.setAttribute("width", String(width * factor));
-  svg.setAttribute("height", String(height * factor));
-  // The engraver fixes the height of its frame to the unshrunk music.
-  staff.style.height = `${height * factor}px`;
 }

@@ -1,5 +1,6 @@
 import { type ReactNode, useEffect, useRef, useState } from "react";
 import { useWidth } from "../ui/useWidth";
+import { fit } from "./fit";
 
 /** Where a note stands on the page, in pixels of its frame. */
 export interface Spot {
@@ -64,7 +65,7 @@ export function Score({ abc, places, label, scale = 1.1, room = 46, lit, childre
           foregroundColor: "currentColor",
           wrap: { minSpacing: 1.5, maxSpacing: 2.6, preferredMeasuresPerLine: 4 },
         });
-        fit(box, width);
+        fit(box, scale, width);
         elements.current = places.map((place) => (tune?.getElementFromChar(place + space.length) as Drawn | null)?.abselem?.elemset?.[0]);
         setLayout(measure(box, elements.current));
         setFailed(false);
@@ -86,18 +87,6 @@ export function Score({ abc, places, label, scale = 1.1, room = 46, lit, childre
       {layout && children?.(layout)}
     </div>
   );
-}
-
-/** Music that cannot be broken into lines of this width is drawn smaller. */
-function fit(box: HTMLElement, room: number) {
-  const svg = box.querySelector("svg");
-  const width = Number(svg?.getAttribute("width"));
-  const height = Number(svg?.getAttribute("height"));
-  if (!svg || width <= room) return;
-  svg.setAttribute("viewBox", `0 0 ${width} ${height}`);
-  svg.setAttribute("width", String(room));
-  svg.setAttribute("height", String((height * room) / width));
-  box.style.height = `${(height * room) / width}px`;
 }
 
 function measure(box: HTMLElement, elements: (SVGElement | undefined)[]): Layout {

@@ -1,4 +1,4 @@
-import { useEffect, useLayoutEffect, useRef } from "react";
+import { useLayoutEffect, useRef } from "react";
 
 /**
  * Listens to keys on the whole page. What is done with a key changes together with what is on the screen:
@@ -9,7 +9,7 @@ export function useKeys(onKey: (event: KeyboardEvent) => void) {
   useLayoutEffect(() => {
     latest.current = onKey;
   });
-  useEffect(() => {
+  useLayoutEffect(() => {
     const listen = (event: KeyboardEvent) => latest.current(event);
     window.addEventListener("keydown", listen);
     return () => window.removeEventListener("keydown", listen);

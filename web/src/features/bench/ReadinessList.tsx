@@ -13,7 +13,9 @@ export function ReadinessList({ passageId, items }: Props) {
   const change = useChange((wish: Schemas["ReadinessWish"]) =>
     given(api.PUT("/api/passages/{id}/readiness", { params: { path: { id: passageId } }, body: wish })),
   );
-  const open = items.filter((item) => item.preparation && !item.reached).length;
+  const asked = change.isPending ? change.variables : undefined;
+  const shown = items.map((item) => (item.item === asked?.item ? { ...item, reached: asked.reached ?? item.reached } : item));
+  const open = shown.filter((item) => item.preparation && !item.reached).length;
   return (
     <section aria-label="Readiness" className="lg:border-l lg:border-rule lg:pl-5">
       <h2>Ready for speed?</h2>
@@ -21,13 +23,12 @@ export function ReadinessList({ passageId, items }: Props) {
         {open === 0 ? "The preparation is done." : `${open} of the preparation still open. Speed waits for nothing, but what is made fast now may have to be learned again.`}
       </p>
       <ul className="text-sm">
-        {items.map((item, i) => (
-          <li key={item.item} className={i > 0 && !item.preparation && items[i - 1]?.preparation ? "mt-1 border-t border-rule pt-1" : ""}>
+        {shown.map((item, i) => (
+          <li key={item.item} className={i > 0 && !item.preparation && shown[i - 1]?.preparation ? "mt-1 border-t border-rule pt-1" : ""}>
             <label className="flex min-h-7 cursor-pointer items-start gap-2 py-0.5">
               <input
                 type="checkbox"
                 checked={item.reached}
-                disabled={change.isPending}
                 onChange={(event) => change.mutate({ item: item.item, reached: event.target.checked })}
                 className="peer sr-only"
               />

@@ -113,7 +113,7 @@ function Family({ name, variants, onOpen }: { name: string; variants: Variant[];
         </span>
       </summary>
       {shown && (
-        <ul className="grid gap-x-8 pb-3 md:grid-cols-2">
+        <ul className="grid grid-cols-1 gap-x-8 pb-3 md:grid-cols-2">
           {variants.map((variant) => (
             <li key={variant.key} className="border-t border-rule py-2">
               <VersionRow variant={variant} onOpen={() => onOpen(variant.key)} />
@@ -143,7 +143,7 @@ function VersionRow({ variant, onOpen }: { variant: Variant; onOpen: () => void 
           {Math.round(variant.matchingBpm)}
         </span>
       </div>
-      <Engraving abc={variant.abc} label={`The first bars of ${variant.title}`} scale={0.72} maxHeight={96} />
+      <Engraving abc={variant.abc} label={`The first bars of ${variant.title}`} scale={0.85} maxHeight={96} />
       <p className="text-sm text-soft">
         {oneDecimal(variant.rate)} notes a second · {drives(variant.driven)}
         {variant.remark && ` · ${variant.remark}`}
@@ -173,6 +173,7 @@ function TodaysChoice({ passageId, bench, sheet, onOpen }: TodayProps) {
   const tick = useChange(({ id, played }: { id: number; played: boolean }) =>
     given(api.PUT("/api/passages/{id}/choice/{choiceId}", { params: { path: { ...path, choiceId: id } }, body: { played } })),
   );
+  const asked = tick.isPending ? tick.variables : undefined;
   const total = bench.today.reduce((sum, one) => sum + one.minutes, 0);
   const neglected = bench.links.filter((link) => link.drivenToday === 0).length;
   return (
@@ -203,7 +204,7 @@ function TodaysChoice({ passageId, bench, sheet, onOpen }: TodayProps) {
         </p>
       )}
       {bench.today.length > 0 && (
-        <ul className="mt-2 grid gap-x-8 border-t border-rule md:grid-cols-2">
+        <ul className="mt-2 grid grid-cols-1 gap-x-8 border-t border-rule md:grid-cols-2">
           {bench.today.map((one) => {
             const known = sheet?.variants.find((variant) => variant.key === one.variant);
             return (
@@ -214,13 +215,18 @@ function TodaysChoice({ passageId, bench, sheet, onOpen }: TodayProps) {
                   </button>
                   <span className="font-mono text-xl font-semibold">{one.matchingBpm}</span>
                 </div>
-                <div className="min-h-24">
-                  {known && <Engraving abc={known.abc} label={`The first bars of ${one.title}`} scale={0.72} maxHeight={96} />}
+                <div className="min-h-20">
+                  {known && <Engraving abc={known.abc} label={`The first bars of ${one.title}`} scale={0.85} maxHeight={96} />}
                 </div>
                 <div className="flex items-start justify-between gap-3 text-sm text-soft">
                   <p>{one.why}</p>
                   <label className="flex min-h-8 shrink-0 items-center gap-1.5 text-ink">
-                    <input type="checkbox" checked={one.played} onChange={(event) => tick.mutate({ id: one.id, played: event.target.checked })} className="size-4 accent-spruce" />
+                    <input
+                      type="checkbox"
+                      checked={asked?.id === one.id ? asked.played : one.played}
+                      onChange={(event) => tick.mutate({ id: one.id, played: event.target.checked })}
+                      className="size-4 accent-spruce"
+                    />
                     played<span className="sr-only">: {one.title}</span>
                   </label>
                 </div>

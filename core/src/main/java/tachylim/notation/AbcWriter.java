@@ -10,6 +10,7 @@ import tachylim.passage.Direction;
 import tachylim.passage.Direction.RepeatSign;
 import tachylim.passage.Inflection;
 import tachylim.passage.Key;
+import tachylim.passage.Meter;
 import tachylim.passage.Note;
 import tachylim.passage.Passage;
 import tachylim.passage.Pitch;
@@ -112,8 +113,17 @@ public final class AbcWriter {
     }
 
     private void bar(Spelling.Bar bar) {
+        Meter meter = Direction.meterAt(bar.start().divide(passage.beatUnit()), passage.meter(), passage.directions());
+        boolean pickup = passage.hasPickup() && bar.start().equals(Fraction.ZERO);
+        Fraction firstBeat = pickup ? bar.end().subtract(meter.bar()) : bar.start();
+        int beat = Integer.MIN_VALUE;
         for (Glyph glyph : bar.glyphs()) {
-            breakBeam(glyph, bar.start());
+            // Beams stop with the beat of the meter, however it is counted, and also where no value starts on it.
+            int now = (int) Math.floor(glyph.start().subtract(firstBeat).divide(meter.usualBeat()).doubleValue());
+            if (now != beat) {
+                abc.append(' ');
+                beat = now;
+            }
             directions(glyph.start());
             tuplet(glyph);
             if (glyph.first() && glyph.note() != null) {
@@ -127,14 +137,6 @@ public final class AbcWriter {
             if (glyph.last() && glyph.note() != null) {
                 abc.append(")".repeat(glyph.note().inflection().slursClosed()));
             }
-        }
-    }
-
-    /** A space before every value that starts on a beat, or lies across one: beams stop there. */
-    private void breakBeam(Glyph glyph, Fraction barStart) {
-        Fraction beats = glyph.start().subtract(barStart).divide(passage.beatUnit());
-        if (beats.getDenominator() == 1) {
-            abc.append(' ');
         }
     }
 

@@ -116,7 +116,7 @@ public record CellVariant(Family family, Cell cell, boolean stretched) implement
     }
 
     /** The meter of the stretched bars where all whole ones are alike and it can be written; else the passage's own. */
-    private static Meter stretchedMeter(Passage passage, List<Fraction> lines, Fraction length) {
+    private Meter stretchedMeter(Passage passage, List<Fraction> lines, Fraction length) {
         Set<Fraction> bars = new HashSet<>();
         for (int i = passage.hasPickup() ? 0 : -1; i < lines.size() - 1; i++) {
             bars.add(lines.get(i + 1).subtract(i < 0 ? Fraction.ZERO : lines.get(i)));
@@ -128,7 +128,12 @@ public record CellVariant(Family family, Cell cell, boolean stretched) implement
             return passage.meter();
         }
         Fraction bar = bars.iterator().next().multiply(passage.beatUnit());
-        int unit = Math.max(passage.meter().unit(), bar.getDenominator());
+        Fraction cellLength = passage.span(0).multiply(passage.beatUnit()).multiply(Fraction.of(cell.sum(), cell.smallest()));
+        // A cell that lasts a dotted value is a beat of a compound meter: bars and beams then show the cells.
+        boolean dotted = cellLength.getNumerator() == 3 && cellLength.getDenominator() >= 8;
+        int unit = dotted && bar.divide(cellLength).getDenominator() == 1
+                ? cellLength.getDenominator()
+                : Math.max(passage.meter().unit(), bar.getDenominator());
         int count = bar.multiply(unit).intValue();
         boolean written = Integer.bitCount(unit) == 1 && unit <= 32 && count >= 1 && count <= 32;
         return written ? new Meter(count, unit) : passage.meter();

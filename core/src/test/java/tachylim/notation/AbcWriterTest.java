@@ -7,6 +7,7 @@ import org.apache.commons.numbers.fraction.Fraction;
 import org.junit.jupiter.api.Test;
 import tachylim.passage.Meter;
 import tachylim.passage.PaperPattern;
+import tachylim.passage.Passage;
 import tachylim.passage.Piece;
 
 class AbcWriterTest {
@@ -14,6 +15,13 @@ class AbcWriterTest {
     private static String music(String abc) {
         String written = AbcWriter.write(AbcReader.read(abc).passage());
         return written.substring(written.indexOf('\n', written.indexOf("K:")) + 1).strip().replaceAll(" +", " ");
+    }
+
+    @Test
+    void beamsStopAtTheBeatOfTheMeterHoweverItIsCountedAndAfterAPickup() {
+        Passage counted = AbcReader.read("M:6/8\nL:1/16\nK:C\nCDEFGABc | CDEFGA GFEDCD |]").passage(Fraction.of(1, 8));
+        assertThat(AbcWriter.write(counted).replaceAll(" +", " "))
+                .contains("C/2D/2 E/2F/2G/2A/2B/2c/2 | C/2D/2E/2F/2G/2A/2 G/2F/2E/2D/2C/2D/2 |]");
     }
 
     @Test

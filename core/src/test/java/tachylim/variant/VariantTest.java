@@ -118,6 +118,20 @@ class VariantTest {
     }
 
     @Test
+    void aStretchedCellOfADottedValueIsTheBeatOfACompoundMeter() {
+        Passage music = new CellVariant(Variant.Family.HOLD, Cell.of(1, 3, 1, 1), true)
+                .of(abc("M:4/4\nL:1/16\nK:C\nCDEF GABc CDEF GABc")).music();
+        assertThat(music.meter()).isEqualTo(new Meter(12, 8));
+        assertThat(AbcWriter.write(music)).contains(" C/2D3/2E/2F/2 G/2A3/2B/2c/2 ");
+    }
+
+    @Test
+    void beamsShowTheBeatWhereCellsOfThreeLieAcrossGroupsOfFour() {
+        Passage music = new CellVariant(Variant.Family.HOLD, Cell.of(2, 1, 1), false).of(abc("M:3/4\nL:1/16\nK:C\nCDEFGABcdefg")).music();
+        assertThat(AbcWriter.write(music)).contains(" C3/4D3/8E3/8F3/4 G3/8A3/8B3/4c3/8 d3/8e3/4f3/8g3/8");
+    }
+
+    @Test
     void whatMakesNoWholeCellStaysAsWrittenAndIsSaid() {
         Rendering rendering = new CellVariant(Variant.Family.HOLD, Cell.of(2, 1, 1), false).of(abc("M:2/4\nL:1/16\nK:C\nCDEFGABc"));
         assertThat(gaps(rendering.music()).subList(6, 7)).containsExactly(Fraction.of(1, 4));

@@ -63,7 +63,7 @@ final class Musician {
         fill(page.getByLabel("Clean at", new Page.GetByLabelOptions().setExact(true)), "92");
         click(button("Begin the first workout"));
         page.waitForURL(RUN);
-        assertThat(stage()).hasAttribute("data-state", "ready");
+        untilReady();
         return this;
     }
 
