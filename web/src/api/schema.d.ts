@@ -1105,6 +1105,11 @@ export interface components {
             /** Format: date */
             neededOn: string | null;
             pieces: components["schemas"]["PieceDto"][];
+            /**
+             * Format: int64
+             * @description the piece that holds the passage back
+             */
+            slowestPiece: number;
             /** Format: double */
             targetBpm: number;
             title: string;

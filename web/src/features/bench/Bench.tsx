@@ -1,15 +1,13 @@
 import { Tabs } from "radix-ui";
 import { useMemo, useState } from "react";
-import { Link, useNavigate, useParams } from "react-router";
+import { Link, useParams } from "react-router";
 import { api, given, type Schemas } from "../../api/client";
 import { sentence, useBench, useChange, usePassage } from "../../api/queries";
 import { Score } from "../../notation/Score";
 import { Button, ButtonLink } from "../../ui/Button";
-import { Dialog } from "../../ui/Dialog";
 import { day, family } from "../../ui/format";
 import { Failed, Page, Waiting } from "../../ui/Page";
 import { TAB } from "../../ui/tabs";
-import { weakest } from "../passages/weakest";
 import { Brackets } from "./Brackets";
 import { EditPassage } from "./EditPassage";
 import { LinkLine } from "./LinkLine";
@@ -53,10 +51,8 @@ function Workplace({ detail, bench, onEdit }: Props) {
   const [cursor, setCursor] = useState<number>();
   const [link, setLink] = useState<number>();
   const [taking, setTaking] = useState(false);
-  const [leaving, setLeaving] = useState(false);
   const [bpm, setBpm] = useState(Math.round(passage.targetBpm * 0.6));
   const playback = usePlayback(passage.id);
-  const slowest = weakest(passage);
   const seams = useMemo(() => new Set(passage.pieces.slice(1).map((piece) => piece.firstNote)), [passage.pieces]);
   const cut = useChange((now: number[]) =>
     given(api.PUT("/api/passages/{id}/pieces", { params: { path: { id: passage.id } }, body: { kind: "HAND", size: 1, seams: now } })),
@@ -92,11 +88,9 @@ function Workplace({ detail, bench, onEdit }: Props) {
         <>
           <Button onClick={onEdit}>Change</Button>
           <Button onClick={() => setTaking(true)}>Print or export</Button>
-          {slowest && (
-            <ButtonLink kind="main" to={`/plan/${slowest.id}`}>
-              Plan a workout
-            </ButtonLink>
-          )}
+          <ButtonLink kind="main" to={`/plan/${passage.slowestPiece}`}>
+            Plan a workout
+          </ButtonLink>
         </>
       }
     >
@@ -122,7 +116,7 @@ function Workplace({ detail, bench, onEdit }: Props) {
                     <NoteMarks layout={layout} notes={bench.notes} cursor={cursor} seams={place === "pieces" ? seams : NONE} showBeats={place === "marks"} onChoose={choose} />
                   )}
                   {place === "versions" && <LinkLine layout={layout} links={bench.links} chosen={link} onChoose={setLink} />}
-                  {place !== "marks" && <Brackets layout={layout} pieces={passage.pieces} weakest={slowest?.id} />}
+                  {place !== "marks" && <Brackets layout={layout} pieces={passage.pieces} slowest={passage.slowestPiece} />}
                 </svg>
               )}
             </Score>
@@ -171,8 +165,7 @@ function Workplace({ detail, bench, onEdit }: Props) {
         </div>
         <ReadinessList passageId={passage.id} items={bench.readiness} />
       </div>
-      <TakeAlong detail={detail} open={taking} onClose={() => setTaking(false)} onPutAway={() => setLeaving(true)} />
-      <PutAway passageId={passage.id} open={leaving} onClose={() => setLeaving(false)} />
+      <TakeAlong detail={detail} open={taking} onClose={() => setTaking(false)} />
     </Page>
   );
 }
@@ -183,21 +176,4 @@ function say(bench: Schemas["BenchView"], note: number) {
   const about = bench.notes[note];
   const marks = about?.marks.map((mark) => mark.value).join(", ");
   return `Note ${note + 1}, ${about?.onBeat ? "on the beat" : "between beats"}${marks ? `, marked ${marks}` : ""}`;
-}
-
-function PutAway({ passageId, open, onClose }: { passageId: number; open: boolean; onClose: () => void }) {
-  const navigate = useNavigate();
-  const putAway = useChange(() => given(api.DELETE("/api/passages/{id}", { params: { path: { id: passageId } } })));
-  return (
-    <Dialog title="Put this passage away?" open={open} onClose={onClose}>
-      <p className="mb-5">It leaves your passages and your plans. What you played of it stays in the log and counts for your load.</p>
-      {putAway.isError && <p className="mb-3 text-plum">{sentence(putAway.error)}</p>}
-      <div className="flex gap-3">
-        <Button kind="danger" onClick={() => putAway.mutate(undefined, { onSuccess: () => void navigate("/passages") })}>
-          Put away
-        </Button>
-        <Button onClick={onClose}>Keep</Button>
-      </div>
-    </Dialog>
-  );
 }

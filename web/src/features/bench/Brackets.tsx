@@ -4,17 +4,17 @@ import type { Layout } from "../../notation/Score";
 interface Props {
   layout: Layout;
   pieces: Schemas["PieceDto"][];
-  weakest: number | undefined;
+  slowest: number;
 }
 
 /** A bracket under each piece; neighbours share the note where they meet, and the seam shows as their overlap. */
-export function Brackets({ layout, pieces, weakest }: Props) {
+export function Brackets({ layout, pieces, slowest }: Props) {
   return (
     <g className="text-[13px]">
       {pieces.flatMap((piece, i) =>
         stretches(layout, piece).map(({ from, to, line, first }) => {
           const bottom = (layout.lines[line]?.bottom ?? 0) + 14 + (i % 2) * 5;
-          const weak = piece.id === weakest && pieces.length > 1;
+          const weak = piece.id === slowest && pieces.length > 1;
           const stroke = weak ? "stroke-plum" : "stroke-soft";
           const room = to - from - 6;
           const words = `${piece.name} · ease ${Math.round(piece.estimate.ease.middle)}${weak ? ", holds it back" : ""}`;

@@ -1,7 +1,9 @@
 import { useState } from "react";
+import { useNavigate } from "react-router";
 import { api, given, type Schemas } from "../../api/client";
 import { sentence, useChange } from "../../api/queries";
 import { Button } from "../../ui/Button";
+import { Dialog } from "../../ui/Dialog";
 import { Page } from "../../ui/Page";
 import { MusicEditor } from "./MusicEditor";
 import { PassageFields } from "./PassageFields";
@@ -24,6 +26,8 @@ export function EditPassage({ detail, onDone }: Props) {
     played: false,
     version: detail.version,
   });
+  const [waiting, setWaiting] = useState(false);
+  const [leaving, setLeaving] = useState(false);
   const set = (part: Partial<Schemas["PassageWish"]>) => setWish((now) => ({ ...now, ...part }));
   const change = useChange(() => given(api.PUT("/api/passages/{id}", { params: { path: { id: passage.id } }, body: wish })));
   return (
@@ -38,21 +42,42 @@ export function EditPassage({ detail, onDone }: Props) {
       >
         <PassageFields draft={wish} onChange={set} error={change.error} />
         <div className="min-w-0">
-          <MusicEditor value={wish.music} onChange={(music) => set({ music })} />
+          <MusicEditor value={wish.music} onChange={(music) => set({ music })} onWaiting={setWaiting} />
           <p className="mt-2 text-sm text-soft">With another number of notes the passage is one piece again; the log keeps what was played.</p>
           {change.isError && (
             <p role="alert" className="mt-3 font-semibold text-plum">
               {sentence(change.error)}
             </p>
           )}
-          <div className="mt-4 flex gap-3">
-            <Button kind="main" type="submit" disabled={change.isPending}>
+          <div className="mt-4 flex flex-wrap gap-3">
+            <Button kind="main" type="submit" disabled={change.isPending || waiting}>
               Keep the change
             </Button>
             <Button onClick={onDone}>Leave it as it was</Button>
+            <Button kind="quiet" onClick={() => setLeaving(true)}>
+              Put the passage away
+            </Button>
           </div>
         </div>
       </form>
+      <PutAway passageId={passage.id} open={leaving} onClose={() => setLeaving(false)} />
     </Page>
+  );
+}
+
+function PutAway({ passageId, open, onClose }: { passageId: number; open: boolean; onClose: () => void }) {
+  const navigate = useNavigate();
+  const putAway = useChange(() => given(api.DELETE("/api/passages/{id}", { params: { path: { id: passageId } } })));
+  return (
+    <Dialog title="Put this passage away?" open={open} onClose={onClose}>
+      <p className="mb-5">It leaves your passages and your plans. What you played of it stays in the log and counts for your load.</p>
+      {putAway.isError && <p className="mb-3 text-plum">{sentence(putAway.error)}</p>}
+      <div className="flex gap-3">
+        <Button kind="danger" onClick={() => putAway.mutate(undefined, { onSuccess: () => void navigate("/passages") })}>
+          Put away
+        </Button>
+        <Button onClick={onClose}>Keep</Button>
+      </div>
+    </Dialog>
   );
 }

@@ -20,18 +20,23 @@ interface Props {
   onChange: (music: Music) => void;
   /** A title found in a file, for a passage that has none yet. */
   onTitle?: ((title: string) => void) | undefined;
+  /** Told whether notes are on the screen that have not been taken yet. */
+  onWaiting: (waiting: boolean) => void;
 }
 
 type Way = "PAPER" | "ABC" | "FILE" | "STEPS";
 
-
 /** The notes of a passage: typed in ABC, or only counted from the paper on the stand. */
-export function MusicEditor({ value, onChange, onTitle }: Props) {
+export function MusicEditor({ value, onChange, onTitle, onWaiting }: Props) {
   const [way, setWay] = useState<Way>(value.source);
+  const go = (next: Way) => {
+    setWay(next);
+    onWaiting(next === "FILE" || next === "STEPS");
+  };
   const take = (abc: string, title: string) => {
     onChange({ source: "ABC", meter: "4/4", beatUnit: "", text: abc, bars: 0 });
     if (title) onTitle?.(title);
-    setWay("ABC");
+    go("ABC");
   };
   const settled = useDebounced(value);
   const empty = settled.source === "ABC" && settled.text.trim() === FIRST_ABC.trim();
@@ -43,7 +48,7 @@ export function MusicEditor({ value, onChange, onTitle }: Props) {
       <Tabs.Root
         value={way}
         onValueChange={(next) => {
-          setWay(next as Way);
+          go(next as Way);
           if (next === "PAPER" && value.source !== "PAPER") onChange({ source: "PAPER", ...FIRST_PAPER });
           if (next === "ABC" && value.source !== "ABC") onChange({ source: "ABC", meter: "4/4", beatUnit: "", text: FIRST_ABC, bars: 0 });
         }}
@@ -104,7 +109,7 @@ export function MusicEditor({ value, onChange, onTitle }: Props) {
 /** The engraver wants a tune number; players need not type one. */
 const withHeader = (text: string) => (/^X:/m.test(text) ? text : `X:1\n${text}`);
 
-function AbcText({ value, problem, onChange }: Props & { problem: Problem | undefined }) {
+function AbcText({ value, problem, onChange }: Pick<Props, "value" | "onChange"> & { problem: Problem | undefined }) {
   const place = useMemo(() => {
     if (!problem || typeof problem.more.line !== "number") return problem?.detail;
     const found = problem.more.found ? `, at “${String(problem.more.found)}”` : "";

@@ -1,3 +1,4 @@
+import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api, given, type Schemas } from "../../api/client";
 import { sentence, useChange } from "../../api/queries";
@@ -22,6 +23,7 @@ export default function NewPassage({ me }: { me: Schemas["Me"] }) {
     version: 0,
   });
   const set = (part: Partial<Schemas["PassageWish"]>) => setDraft((now) => ({ ...now, ...part }));
+  const [waiting, setWaiting] = useState(false);
   const create = useChange(() => given(api.POST("/api/passages", { body: draft })));
   return (
     <Page title="A new passage" above="Passages">
@@ -43,17 +45,22 @@ export default function NewPassage({ me }: { me: Schemas["Me"] }) {
           <CleanAt played={draft.played} cleanAt={draft.cleanAt} error={fieldError(create.error, "cleanAt")} onChange={set} />
         </div>
         <div className="min-w-0">
-          <MusicEditor value={draft.music} onChange={(music) => set({ music })} onTitle={(title) => setDraft((now) => (now.title ? now : { ...now, title: title.slice(0, 120) }))} />
+          <MusicEditor
+            value={draft.music}
+            onChange={(music) => set({ music })}
+            onTitle={(title) => setDraft((now) => (now.title ? now : { ...now, title: title.slice(0, 120) }))}
+            onWaiting={setWaiting}
+          />
           {create.isError && (
             <p role="alert" className="mt-3 font-semibold text-plum">
               {sentence(create.error)}
             </p>
           )}
-          <div className="mt-4">
-            <Button kind="main" type="submit" disabled={create.isPending}>
+          {!waiting && (
+            <Button kind="main" type="submit" disabled={create.isPending} className="mt-4">
               Keep this passage
             </Button>
-          </div>
+          )}
         </div>
       </form>
     </Page>

@@ -29,6 +29,9 @@ const BUTTONS: [string, string, string][] = [
   ["down", "↓", "octave down"],
 ];
 
+/** How long notes are until something else is asked for. */
+const FIRST_VALUE = "v8";
+
 interface Entry extends History {
   meter: string;
   fifths: number;
@@ -42,7 +45,7 @@ interface Props {
 
 /** Notes entered a key at a time, without any syntax; the line is engraved as it grows. */
 export function StepMusic({ onTake }: Props) {
-  const [entry, setEntry, forget] = useDraft<Entry>("steps", { strokes: ["v8"], undone: [], meter: "4/4", fifths: 0, taps: [], tapBpm: 80 });
+  const [entry, setEntry, forget] = useDraft<Entry>("steps", { strokes: [], undone: [], meter: "4/4", fifths: 0, taps: [], tapBpm: 80 });
   const tapping = useRef<number[]>([]);
   const [tapped, setTapped] = useState(0);
   const change = (part: Partial<Entry>) => setEntry((now) => ({ ...now, ...part }));
@@ -53,7 +56,7 @@ export function StepMusic({ onTake }: Props) {
     queryFn: () =>
       given(
         api.POST("/api/readings/strokes", {
-          body: { strokes: hasNotes ? entry.strokes : [], meter: entry.meter, fifths: entry.fifths, taps: entry.taps, tapBpm: entry.tapBpm, grid: null },
+          body: { strokes: hasNotes ? [FIRST_VALUE, ...entry.strokes] : [], meter: entry.meter, fifths: entry.fifths, taps: entry.taps, tapBpm: entry.tapBpm, grid: null },
         }),
       ),
     enabled: hasNotes || entry.taps.length > 0,
@@ -83,7 +86,7 @@ export function StepMusic({ onTake }: Props) {
     tapping.current = last !== undefined && now - last > 5 ? [now] : [...tapping.current, now];
     setTapped(tapping.current.length);
   };
-  const value = [...entry.strokes].reverse().find((one) => /^v\d+$/.test(one)) ?? "v4";
+  const value = [...entry.strokes].reverse().find((one) => /^v\d+$/.test(one)) ?? FIRST_VALUE;
   const shown = hasNotes || entry.taps.length > 0 ? entered.data : undefined;
   return (
     <div>
@@ -112,7 +115,7 @@ export function StepMusic({ onTake }: Props) {
         <Button onClick={() => setEntry((now) => ({ ...now, ...redo(now) }))} disabled={entry.undone.length === 0}>
           Redo
         </Button>
-        <Button kind="quiet" onClick={() => change({ strokes: ["v8"], undone: [], taps: [] })}>
+        <Button kind="quiet" onClick={() => change({ strokes: [], undone: [], taps: [] })}>
           Start over
         </Button>
       </div>

@@ -34,11 +34,10 @@ interface Props {
   detail: Schemas["PassageDetail"];
   open: boolean;
   onClose: () => void;
-  onPutAway: () => void;
 }
 
-/** What leaves the bench: a printed sheet, a file, or the passage itself. */
-export function TakeAlong({ detail, open, onClose, onPutAway }: Props) {
+/** What leaves the bench: a printed sheet or a file. */
+export function TakeAlong({ detail, open, onClose }: Props) {
   const { passage } = detail;
   const [piece, setPiece] = useState<number>();
   const chosen = passage.pieces.find((one) => one.id === piece);
@@ -66,15 +65,6 @@ export function TakeAlong({ detail, open, onClose, onPutAway }: Props) {
           A sheet for the stand
         </ButtonLink>
         <Button onClick={onClose}>Close</Button>
-        <Button
-          kind="quiet"
-          onClick={() => {
-            onClose();
-            onPutAway();
-          }}
-        >
-          Put the passage away
-        </Button>
       </div>
     </Dialog>
   );

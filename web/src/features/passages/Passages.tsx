@@ -5,7 +5,6 @@ import { ButtonLink } from "../../ui/Button";
 import { day, family } from "../../ui/format";
 import { Failed, Page, Waiting } from "../../ui/Page";
 import { TempoAxis, TempoLine } from "./TempoLine";
-import { weakest } from "./weakest";
 
 type Passage = Schemas["PassageDto"];
 
@@ -49,7 +48,7 @@ function shared(passages: Passage[]): [number, number] {
 }
 
 function Row({ passage, range }: { passage: Passage; range: [number, number] }) {
-  const weak = weakest(passage);
+  const weak = passage.pieces.find((piece) => piece.id === passage.slowestPiece);
   const left = passage.daysLeft;
   return (
     <li className="grid items-center gap-x-8 gap-y-1 py-4 md:grid-cols-[minmax(14rem,20rem)_1fr_11rem]">

@@ -19,7 +19,6 @@ import org.audiveris.proxymusic.FormattedTextId;
 import org.audiveris.proxymusic.Forward;
 import org.audiveris.proxymusic.Metronome;
 import org.audiveris.proxymusic.Note;
-import org.audiveris.proxymusic.ScorePartwise;
 import org.audiveris.proxymusic.Sound;
 import org.audiveris.proxymusic.StartStop;
 import org.audiveris.proxymusic.StartStopDiscontinue;
@@ -65,14 +64,15 @@ final class MusicXmlPart {
         this.omissions = omissions;
     }
 
-    void take(ScorePartwise.Part.Measure measure) {
+    /** The items of its next measure. */
+    void take(List<Object> measure) {
         if (firstMeter != null) {
             barLines.add(start);
         }
         now = start;
         reached = start;
         List<Barline> closing = new ArrayList<>();
-        for (Object item : measure.getNoteOrBackupOrForward()) {
+        for (Object item : measure) {
             if (item instanceof Attributes attributes) {
                 attributes(attributes);
             } else if (item instanceof Note note) {
@@ -102,11 +102,11 @@ final class MusicXmlPart {
     }
 
     private static String named(Object item) {
-        return switch (item.getClass().getSimpleName()) {
-            case "Harmony" -> "chord names";
-            case "FiguredBass" -> "figured basses";
-            case "Print" -> "page and system breaks";
-            default -> "measure items of the kind " + item.getClass().getSimpleName();
+        return switch (item.toString()) {
+            case "harmony" -> "chord names";
+            case "figured-bass" -> "figured basses";
+            case "print" -> "page and system breaks";
+            default -> "measure items of the kind " + item;
         };
     }
 

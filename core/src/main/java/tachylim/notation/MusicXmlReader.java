@@ -2,13 +2,11 @@ package tachylim.notation;
 
 import jakarta.xml.bind.JAXBContext;
 import jakarta.xml.bind.JAXBException;
-import jakarta.xml.bind.Unmarshaller;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.Set;
 import javax.xml.stream.Location;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
@@ -23,12 +21,8 @@ final class MusicXmlReader {
 
     private static final int MOST_TITLE = 200;
 
-    /** How a note looks follows from how long it is; leaving that out makes a long score much quicker to read. */
-    private static final Set<String> LOOKS =
-            Set.of("type", "dot", "accidental", "time-modification", "stem", "beam", "staff", "instrument");
-
     private final XMLStreamReader xml;
-    private final Unmarshaller measures;
+    private final MusicXmlMeasure measure;
     private final Omissions omissions = new Omissions();
     private final Map<String, String> partNames = new LinkedHashMap<>();
     private final Map<String, MusicXmlPart> parts = new LinkedHashMap<>();
@@ -36,7 +30,7 @@ final class MusicXmlReader {
 
     private MusicXmlReader(XMLStreamReader xml) throws JAXBException {
         this.xml = xml;
-        this.measures = Binding.CONTEXT.createUnmarshaller();
+        this.measure = new MusicXmlMeasure(xml, Binding.CONTEXT.createUnmarshaller());
     }
 
     /** The binding of MusicXML's schema takes a second to build, so it is built once. */
@@ -59,12 +53,12 @@ final class MusicXmlReader {
 
     static Score read(byte[] file) {
         try {
-            return new MusicXmlReader(XmlGate.open(file, LOOKS)).score();
+            return new MusicXmlReader(XmlGate.open(file)).score();
         } catch (XMLStreamException broken) {
             Location place = broken.getLocation();
             throw new ScoreException("This XML breaks off or is damaged"
                     + (place == null ? "" : " near line " + place.getLineNumber() + ", column " + place.getColumnNumber()));
-        } catch (JAXBException | ArithmeticException | ClassCastException unreadable) {
+        } catch (JAXBException | ArithmeticException | ClassCastException | IllegalArgumentException unreadable) {
             throw new ScoreException("This MusicXML holds a measure that cannot be read");
         }
     }
@@ -102,10 +96,7 @@ final class MusicXmlReader {
                 around = attribute("id");
             } else if (name.equals(inner)) {
                 String part = inner.equals("part") ? attribute("id") : around;
-                // The element is read to its end, so the cursor stands on what follows already.
-                ScorePartwise.Part.Measure measure = measures.unmarshal(xml, ScorePartwise.Part.Measure.class).getValue();
-                part(part).take(measure);
-                continue;
+                part(part).take(measure.items());
             } else if (name.equals("score-part")) {
                 scorePart = attribute("id");
             } else if (name.equals("part-name")) {

@@ -10,6 +10,7 @@ import org.audiveris.proxymusic.Fingering;
 import org.audiveris.proxymusic.Lyric;
 import org.audiveris.proxymusic.Notations;
 import org.audiveris.proxymusic.Note;
+import org.audiveris.proxymusic.Ornaments;
 import org.audiveris.proxymusic.OtherPlacementText;
 import org.audiveris.proxymusic.Slur;
 import org.audiveris.proxymusic.StartStopContinue;
@@ -72,6 +73,8 @@ final class MusicXmlSigns {
             over = over.with(Articulation.FERMATA);
         } else if (notation instanceof Dynamics) {
             omissions.add("dynamics");
+        } else if (notation instanceof Ornaments) {
+            omissions.add("ornaments");
         } else if (!(notation instanceof Tied) && !(notation instanceof Tuplet)) {
             omissions.add(notation.getClass().getSimpleName().toLowerCase(Locale.ROOT) + " signs");
         }

@@ -3,7 +3,6 @@ package tachylim.notation;
 import com.ctc.wstx.api.WstxInputProperties;
 import com.ctc.wstx.stax.WstxInputFactory;
 import java.io.ByteArrayInputStream;
-import java.util.Set;
 import javax.xml.stream.XMLInputFactory;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
@@ -18,21 +17,14 @@ final class XmlGate extends StreamReaderDelegate {
     private static final int DEEPEST = 64;
     private static final int MOST_ELEMENTS = 12_000_000;
 
-    private final Set<String> passedOver;
     private int depth;
     private int elements;
 
-    private XmlGate(XMLStreamReader reader, Set<String> passedOver) {
+    private XmlGate(XMLStreamReader reader) {
         super(reader);
-        this.passedOver = passedOver;
     }
 
     static XMLStreamReader open(byte[] xml) throws XMLStreamException {
-        return open(xml, Set.of());
-    }
-
-    /** As {@link #open(byte[])}, as if the elements with the names {@code passedOver} were not there. */
-    static XMLStreamReader open(byte[] xml, Set<String> passedOver) throws XMLStreamException {
         XMLInputFactory factory = new WstxInputFactory();
         factory.setProperty(XMLInputFactory.SUPPORT_DTD, false);
         factory.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
@@ -40,22 +32,11 @@ final class XmlGate extends StreamReaderDelegate {
         // Damage is then found where it stands, and always as an XMLStreamException.
         factory.setProperty(WstxInputProperties.P_LAZY_PARSING, false);
         factory.setXMLResolver((publicId, systemId, base, namespace) -> new ByteArrayInputStream(new byte[0]));
-        return new XmlGate(factory.createXMLStreamReader(new ByteArrayInputStream(xml)), passedOver);
+        return new XmlGate(factory.createXMLStreamReader(new ByteArrayInputStream(xml)));
     }
 
     @Override
     public int next() throws XMLStreamException {
-        int event = counted();
-        while (event == START_ELEMENT && passedOver.contains(getLocalName())) {
-            for (int inside = depth; depth >= inside; ) {
-                counted();
-            }
-            event = counted();
-        }
-        return event;
-    }
-
-    private int counted() throws XMLStreamException {
         int event = super.next();
         if (event == START_ELEMENT) {
             if (++depth > DEEPEST) {
@@ -68,5 +49,12 @@ final class XmlGate extends StreamReaderDelegate {
             depth--;
         }
         return event;
+    }
+
+    @Override
+    public String getElementText() throws XMLStreamException {
+        String text = super.getElementText();
+        depth--;
+        return text;
     }
 }

@@ -94,6 +94,19 @@ class ForeignFilesTest {
     }
 
     @Test
+    void anOrchestraOfEightyPartsIsRead() {
+        StringBuilder list = new StringBuilder("<?xml version=\"1.0\"?><score-partwise><part-list>");
+        StringBuilder parts = new StringBuilder();
+        for (int desk = 1; desk <= 80; desk++) {
+            list.append("<score-part id=\"P").append(desk).append("\"><part-name>Desk ").append(desk).append("</part-name></score-part>");
+            parts.append(part("P" + desk, OPENING + note("C5", 24, "")));
+        }
+        Score score = read(list + "</part-list>" + parts + "</score-partwise>");
+        assertThat(score.lines()).hasSize(80);
+        assertThat(score.lines().get(79).part()).isEqualTo("Desk 80");
+    }
+
+    @Test
     void nestedTupletsAreExact() {
         String five = "<time-modification><actual-notes>15</actual-notes><normal-notes>8</normal-notes></time-modification>";
         Score score = read(HEAD + part("P1", "<attributes><divisions>15</divisions><time><beats>1</beats><beat-type>4</beat-type></time></attributes>"
@@ -143,7 +156,7 @@ class ForeignFilesTest {
         assertThat(line.notes().get(1).inflection().mark(Mark.Kind.BREATH)).isPresent();
         assertThat(line.directions()).contains(new Direction.TempoMark(Fraction.ZERO, Fraction.of(1, 4), 96),
                 new Direction.Words(Fraction.ZERO, "dolce"));
-        assertThat(score.leftOut()).containsExactly("dynamics: 1", "ornaments signs: 1");
+        assertThat(score.leftOut()).containsExactly("dynamics: 1", "ornaments: 1");
     }
 
     @Test

@@ -71,7 +71,8 @@ public final class PassageDtos {
 
     public record PassageDto(long id, String title, InstrumentFamily instrument, double targetBpm,
             @Schema(nullable = true) LocalDate neededOn, @Schema(nullable = true) Long daysLeft,
-            @Schema(nullable = true) LocalDate lastPlayed, List<PieceDto> pieces) {}
+            @Schema(nullable = true) LocalDate lastPlayed, List<PieceDto> pieces,
+            @Schema(description = "the piece that holds the passage back") long slowestPiece) {}
 
     public record PassageDetail(PassageDto passage, MusicText music, Reading reading, int version) {}
 }

@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -147,7 +148,12 @@ public class RepertoireService {
                 .max(LocalDate::compareTo).orElse(null);
         Long daysLeft = passage.neededOn() == null ? null : ChronoUnit.DAYS.between(today, passage.neededOn());
         return new PassageDto(passage.id(), passage.title(), passage.instrument(), passage.targetBpm(),
-                passage.neededOn(), daysLeft, lastPlayed, dtos);
+                passage.neededOn(), daysLeft, lastPlayed, dtos, slowest(dtos));
+    }
+
+    /** The whole goes no faster than its slowest piece. */
+    private static long slowest(List<PieceDto> pieces) {
+        return pieces.stream().min(Comparator.comparingDouble(piece -> piece.estimate().ceiling().middle())).orElseThrow().id();
     }
 
     private static PieceDto pieceDto(StoredPiece piece, Map<Long, Standing> standings) {
