@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from "react";
 import { useWidth } from "../ui/useWidth";
-import { fit } from "./fit";
+import { fit, looks } from "./engraver";
 
 interface Props {
   abc: string;
@@ -24,18 +24,8 @@ export function Engraving({ abc, label, scale = 1.1, maxHeight }: Props) {
     import("abcjs")
       .then(({ default: abcjs }) => {
         if (!current || !staff.current) return;
-        abcjs.renderAbc(staff.current, abc, {
-          scale,
-          staffwidth: Math.max(180, (width - 24) / scale),
-          paddingtop: 4,
-          paddingbottom: 4,
-          paddingleft: 4,
-          paddingright: 4,
-          add_classes: true,
-          foregroundColor: "currentColor",
-          wrap: { minSpacing: 1.5, maxSpacing: 2.6, preferredMeasuresPerLine: 4 },
-        });
-        fit(staff.current, scale, width, maxHeight);
+        abcjs.renderAbc(staff.current, abc, looks(scale, width));
+        fit(staff.current, scale, { width, maxHeight });
         setFailed(false);
       })
       .catch(() => current && setFailed(true));

@@ -1,6 +1,6 @@
 import { type ReactNode, useEffect, useRef, useState } from "react";
 import { useWidth } from "../ui/useWidth";
-import { fit } from "./fit";
+import { fit, looks } from "./engraver";
 
 /** Where a note stands on the page, in pixels of its frame. */
 export interface Spot {
@@ -33,6 +33,9 @@ interface Props {
   children?: (layout: Layout) => ReactNode;
 }
 
+/** Arcs from note to note rise this far over a line of music. */
+const ABOVE = 14;
+
 interface Drawn {
   abselem?: { elemset?: SVGElement[] };
 }
@@ -54,18 +57,8 @@ export function Score({ abc, places, label, scale = 1.1, room = 46, lit, childre
         if (!current || !box) return;
         // Space between the lines of music, for what is drawn there, is asked for in the text itself.
         const space = `%%staffsep ${Math.round(room * 0.75 + 34)}\n`;
-        const [tune] = abcjs.renderAbc(box, space + abc, {
-          scale,
-          staffwidth: Math.max(180, (width - 24) / scale),
-          paddingtop: 6,
-          paddingbottom: room,
-          paddingleft: 4,
-          paddingright: 4,
-          add_classes: true,
-          foregroundColor: "currentColor",
-          wrap: { minSpacing: 1.5, maxSpacing: 2.6, preferredMeasuresPerLine: 4 },
-        });
-        fit(box, scale, width);
+        const [tune] = abcjs.renderAbc(box, space + abc, looks(scale, width));
+        fit(box, scale, { width, above: ABOVE, below: room });
         elements.current = places.map((place) => (tune?.getElementFromChar(place + space.length) as Drawn | null)?.abselem?.elemset?.[0]);
         setLayout(measure(box, elements.current));
         setFailed(false);
