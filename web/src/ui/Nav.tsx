@@ -22,10 +22,10 @@ export function Mark() {
 export function Nav({ name }: { name: string }) {
   return (
     <>
-      <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:bg-white focus:p-3">
+      <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:bg-white focus:p-3 print:hidden">
         Skip to the page
       </a>
-      <div className="border-b border-rule">
+      <div className="border-b border-rule print:hidden">
         <nav aria-label="Places" className="mx-auto flex max-w-[1300px] flex-wrap items-stretch gap-x-5 px-4 sm:gap-x-7 sm:px-9">
           <Link to="/" className="flex items-center gap-2 py-3 pr-2 text-lg font-bold">
             <Mark /> Tachylim

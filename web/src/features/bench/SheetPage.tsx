@@ -61,12 +61,12 @@ export default function SheetPage() {
           numbness, tingling or loss of control.
         </p>
         {!piece && (
-          <section className="sheet-part mt-3" aria-label="As written">
+          <section className="sheet-part mt-3 pb-2" aria-label="As written">
             <Engraving abc={bench.data.music.abc} label="As written" scale={1.15} />
           </section>
         )}
         {variants.map((variant) => (
-          <section key={variant.key} className="sheet-part border-t border-rule pt-2" aria-label={variant.title}>
+          <section key={variant.key} className="sheet-part border-t border-rule pt-2 pb-2" aria-label={variant.title}>
             <h2 className="flex justify-between">
               {variant.title} <span className="font-mono text-lg">{Math.round(variant.matchingBpm)}</span>
             </h2>

@@ -11,6 +11,7 @@ import com.microsoft.playwright.options.FilePayload;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
+import java.util.List;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -197,7 +198,15 @@ class BenchTest {
         page.getByText("A sheet for the stand").click();
         assertThat(button("Print")).isVisible();
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(Pattern.compile("^Long–short 2-1 ")))).isVisible();
+        assertThat(paperSizes()).containsOnly("594.95996 841.91998");
         page.getByLabel("Paper size").selectOption("letter");
         assertThat(page.locator(".paper-letter")).isVisible();
+        assertThat(paperSizes()).containsOnly("612 792");
+    }
+
+    /** The size of each page as it would be printed, in points. */
+    private List<String> paperSizes() {
+        String pdf = new String(page.pdf(new Page.PdfOptions().setPreferCSSPageSize(true)), StandardCharsets.ISO_8859_1);
+        return Pattern.compile("/MediaBox \\[0 0 ([\\d. ]+)]").matcher(pdf).results().map(found -> found.group(1)).toList();
     }
 }
