@@ -7,7 +7,7 @@ import { oneDecimal } from "../../ui/format";
 import { PlayBar } from "./PlayBar";
 import { FileLinks } from "./TakeAlong";
 import { usePlayback } from "./usePlayback";
-import { drives } from "./Versions";
+import { drives } from "./drives";
 
 interface Props {
   passageId: number;

@@ -7,6 +7,7 @@ import { INPUT } from "../../ui/Field";
 import { bpm as bpmWords, oneDecimal } from "../../ui/format";
 import { Caution } from "../../ui/Page";
 import { useDebounced } from "./useDebounced";
+import { drives } from "./drives";
 import { OwnCell } from "./OwnCell";
 import { VersionDialog } from "./VersionDialog";
 
@@ -150,13 +151,6 @@ function VersionRow({ variant, onOpen }: { variant: Variant; onOpen: () => void 
       </p>
     </>
   );
-}
-
-/** Links as a few words: neighbours are said together. */
-export function drives(links: number[]) {
-  if (links.length === 0) return "drives no link by itself";
-  const shown = links.slice(0, 5).map((link) => `${link + 1}–${link + 2}`);
-  return `drives ${shown.join(", ")}${links.length > 5 ? ` and ${links.length - 5} more` : ""}`;
 }
 
 interface TodayProps {

@@ -3,14 +3,12 @@ package tachylim.notation;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.apache.commons.numbers.fraction.Fraction;
 import tachylim.passage.Articulation;
 import tachylim.passage.Direction;
-import tachylim.passage.Direction.RepeatSign;
 import tachylim.passage.Inflection;
 import tachylim.passage.Key;
 import tachylim.passage.Mark;
@@ -45,9 +43,8 @@ public final class AbcReader {
     private final Omissions omissions = new Omissions();
 
     private final List<Note> notes = new ArrayList<>();
-    private final List<Fraction> barLines = new ArrayList<>();
     private final List<Direction> directions = new ArrayList<>();
-    private final List<String> warnings = new ArrayList<>();
+    private final AbcBars bars;
     private final Map<String, Integer> accidentals = new HashMap<>();
 
     private String title = "";
@@ -56,21 +53,19 @@ public final class AbcReader {
     private Key key = Key.NONE;
     private Key firstKey;
 
-    /** Where we are, and where the bar began, in whole notes. */
+    /** Where we are, in whole notes. */
     private Fraction now = Fraction.ZERO;
-    private Fraction barStart = Fraction.ZERO;
-    private int bar = 1;
 
     private boolean lastWasNote;
     private boolean tied;
     private boolean unpitched;
     private Inflection ahead = Inflection.PLAIN;
-    private int lastEnding;
     private int slursOpen;
 
     private AbcReader(String text) {
         this.cursor = new AbcCursor(text);
         this.rhythm = new AbcRhythm(cursor);
+        this.bars = new AbcBars(cursor, directions);
     }
 
     /**
@@ -109,13 +104,9 @@ public final class AbcReader {
         if (rhythm.tupletLeft() > 0) {
             throw cursor.error("The tuplet lacks " + rhythm.tupletLeft() + " more of its notes");
         }
-        // A passage may stop in mid-bar, on the note where it lands; only too long a last bar is odd.
-        if (now.subtract(barStart).compareTo(meter.bar()) > 0) {
-            warnBar(now.subtract(barStart));
-        }
-        List<Fraction> lines = barLines.stream().filter(line -> line.compareTo(now) < 0).toList();
-        Line line = new Line(title, "", firstMeter, firstKey, lines, notes, now, directions);
-        return new AbcTune(line, warnings, omissions.list());
+        bars.endTune(now, meter);
+        Line line = new Line(title, "", firstMeter, firstKey, bars.lines(now), notes, now, directions);
+        return new AbcTune(line, bars.warnings(), omissions.list());
     }
 
     // Fields
@@ -343,16 +334,17 @@ public final class AbcReader {
         lastWasNote = false;
     }
 
-    private void wholeBarRests(int bars) {
-        if (bars < 1 || bars > 200) {
+    private void wholeBarRests(int count) {
+        if (count < 1 || count > 200) {
             throw cursor.error("A rest lasts 1 to 200 bars here");
         }
         begin();
         tied = false;
         lastWasNote = false;
-        for (int i = 0; i < bars; i++) {
+        for (int i = 0; i < count; i++) {
             if (i > 0) {
-                markBar();
+                bars.mark(now);
+                forgetBar();
             }
             advance(meter.bar());
         }
@@ -470,7 +462,7 @@ public final class AbcReader {
             cursor.next();
             endBar();
         } else if (Character.isDigit(c)) {
-            endings();
+            bars.endings(now);
         } else if (Character.isLetter(c) && cursor.peek(1) == ':') {
             char name = cursor.next();
             cursor.next();
@@ -508,90 +500,22 @@ public final class AbcReader {
     }
 
     private void barLine() {
-        StringBuilder signs = new StringBuilder();
-        while (cursor.peek() == '|' || cursor.peek() == ':') {
-            signs.append(cursor.next());
-        }
-        if (cursor.peek() == ']') {
-            cursor.next();
-        }
+        String signs = bars.signs();
         endBar();
-        repeats(signs.toString());
+        bars.repeats(signs, now);
         if (cursor.atDigit()) {
-            endings();
-        }
-    }
-
-    private void repeats(String signs) {
-        int colons = 0;
-        while (colons < signs.length() && signs.charAt(colons) == ':') {
-            colons++;
-        }
-        boolean both = colons > 1 && colons == signs.length();
-        if (colons > 0 && (both || signs.length() > colons)) {
-            int times = Math.max(both ? 2 : colons + 1, lastEnding + 1);
-            directions.add(new RepeatSign(now, RepeatSign.Kind.END, Math.min(times, 9)));
-            lastEnding = 0;
-        }
-        if (both || signs.length() > 1 && signs.contains("|") && signs.endsWith(":")) {
-            directions.add(new RepeatSign(now, RepeatSign.Kind.START, 0));
-            lastEnding = 0;
-        }
-    }
-
-    /** The numbers of an ending, such as {@code 1}, {@code 1,3} or {@code 1-2}. */
-    private void endings() {
-        int from = cursor.number();
-        ending(from);
-        while ((cursor.peek() == ',' || cursor.peek() == '-') && Character.isDigit(cursor.peek(1))) {
-            boolean range = cursor.next() == '-';
-            int to = cursor.number();
-            for (int number = range ? from + 1 : to; number <= Math.min(to, 9); number++) {
-                ending(number);
-            }
-            from = to;
-        }
-    }
-
-    private void ending(int number) {
-        if (number >= 1 && number <= 9) {
-            directions.add(new RepeatSign(now, RepeatSign.Kind.ENDING, number));
-            lastEnding = number;
+            bars.endings(now);
         }
     }
 
     private void endBar() {
-        Fraction length = now.subtract(barStart);
-        if (length.equals(Fraction.ZERO)) {
-            return;
+        if (bars.end(now, meter)) {
+            forgetBar();
         }
-        int compared = length.compareTo(meter.bar());
-        boolean pickup = bar == 1 && compared < 0;
-        if (compared != 0 && !pickup) {
-            warnBar(length);
-        }
-        markBar();
     }
 
-    private void markBar() {
-        barLines.add(now);
-        barStart = now;
-        bar++;
+    private void forgetBar() {
         accidentals.clear();
         syllables.bar();
-    }
-
-    private void warnBar(Fraction length) {
-        if (warnings.size() < AbcTune.MOST_WARNINGS) {
-            Fraction beat = Fraction.of(1, meter.unit());
-            warnings.add("Bar " + bar + " lasts " + inWords(length.divide(beat)) + " of " + meter.count()
-                    + " counts in " + meter);
-        }
-    }
-
-    private static String inWords(Fraction counts) {
-        return counts.getDenominator() == 1
-                ? String.valueOf(counts.getNumerator())
-                : String.format(Locale.ROOT, "%.2f", counts.doubleValue());
     }
 }

@@ -6,6 +6,7 @@ import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.function.BiConsumer;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
 import org.audiveris.proxymusic.Attributes;
@@ -128,31 +129,36 @@ final class MusicXmlMeasure {
 
     private Pitch pitch() throws XMLStreamException {
         Pitch pitch = new Pitch();
-        while (xml.next() != XMLStreamReader.END_ELEMENT) {
-            if (xml.getEventType() == XMLStreamReader.START_ELEMENT) {
-                switch (xml.getLocalName()) {
-                    case "step" -> pitch.setStep(Step.fromValue(text()));
-                    case "alter" -> pitch.setAlter(new BigDecimal(text()));
-                    case "octave" -> pitch.setOctave(Integer.parseInt(text()));
-                    default -> passOver();
-                }
+        children((name, text) -> {
+            switch (name) {
+                case "step" -> pitch.setStep(Step.fromValue(text));
+                case "alter" -> pitch.setAlter(new BigDecimal(text));
+                case "octave" -> pitch.setOctave(Integer.parseInt(text));
+                default -> { }
             }
-        }
+        });
         return pitch;
     }
 
     private Unpitched unpitched() throws XMLStreamException {
         Unpitched place = new Unpitched();
+        children((name, text) -> {
+            switch (name) {
+                case "display-step" -> place.setDisplayStep(Step.fromValue(text));
+                case "display-octave" -> place.setDisplayOctave(Integer.parseInt(text));
+                default -> { }
+            }
+        });
+        return place;
+    }
+
+    /** Hands over the name and the text of each element in the one the stream stands on. */
+    private void children(BiConsumer<String, String> each) throws XMLStreamException {
         while (xml.next() != XMLStreamReader.END_ELEMENT) {
             if (xml.getEventType() == XMLStreamReader.START_ELEMENT) {
-                switch (xml.getLocalName()) {
-                    case "display-step" -> place.setDisplayStep(Step.fromValue(text()));
-                    case "display-octave" -> place.setDisplayOctave(Integer.parseInt(text()));
-                    default -> passOver();
-                }
+                each.accept(xml.getLocalName(), text());
             }
         }
-        return place;
     }
 
     private String text() throws XMLStreamException {
