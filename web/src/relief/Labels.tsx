@@ -1,5 +1,5 @@
 import { clock } from "../ui/format";
-import type { Looks } from "./Relief";
+import type { Looks } from "./looks";
 import type { ReliefData, Scales } from "./terrain";
 
 const PART: Record<ReliefData["blocks"][number]["part"], string> = {

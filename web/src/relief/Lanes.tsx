@@ -1,6 +1,6 @@
 import { scaleLinear } from "d3-scale";
 import { bpm, oneDecimal } from "../ui/format";
-import type { Looks } from "./Relief";
+import type { Looks } from "./looks";
 import { path, type Point, type ReliefData, reserveLine } from "./terrain";
 
 interface Props {

@@ -4,25 +4,8 @@ import { bpm, clock, minutes } from "../ui/format";
 import { useWidth } from "../ui/useWidth";
 import { BlockLabels, RestLabels } from "./Labels";
 import { EffortLane, ReserveLane } from "./Lanes";
+import { DAY, type Looks, NIGHT } from "./looks";
 import { path, type ReliefData, ridgeLine, ridges, type Scales, spire, type Stretch, stretchAt, tempoRange, tempoTicks } from "./terrain";
-
-export interface Looks {
-  ink: string;
-  soft: string;
-  rule: string;
-  spruce: string;
-  plum: string;
-  brass: string;
-  band: string;
-  ground: string;
-}
-
-const DAY: Looks = {
-  ink: "#14211d", soft: "#4d5a55", rule: "#dde3df", spruce: "#0e5a4b", plum: "#9c1f63", brass: "#7a4e0c", band: "#b7791f", ground: "#f5f7f4",
-};
-const NIGHT: Looks = {
-  ink: "#e9efeb", soft: "#a9b8b1", rule: "#22302a", spruce: "#4fb59a", plum: "#f07fb8", brass: "#e3b56c", band: "#d9a552", ground: "#0d1613",
-};
 
 interface Props {
   relief: ReliefData;
