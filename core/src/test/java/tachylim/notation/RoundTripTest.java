@@ -46,6 +46,18 @@ class RoundTripTest {
         assertThat(again).as(abc).isEqualTo(passage);
     }
 
+    /** Where the page finds each note: at its letter, its accidental, or the bracket of its chord. */
+    @Property(tries = 200)
+    void theTextOfTheEngravingKnowsWhereEachNoteStands(@ForAll("written") Passage passage) {
+        AbcWriter.Written written = AbcWriter.engraving(passage);
+        assertThat(written.places()).hasSameSizeAs(passage.notes()).isSorted().doesNotHaveDuplicates();
+        for (int i = 0; i < passage.notes().size(); i++) {
+            String from = written.abc().substring(written.places().get(i));
+            Note note = passage.notes().get(i);
+            assertThat(from).as(written.abc()).matches(note.pitches().size() > 1 ? "(?s)\\[.*" : "(?s)[_^=]*[A-Ga-g].*");
+        }
+    }
+
     @Property(tries = 120)
     void musicXmlGivesTheSamePassageAndIsValid(@ForAll("written") Passage passage) throws Exception {
         byte[] file = MusicXmlWriter.write("A study", List.of(new Section("", passage)));
