@@ -821,6 +821,10 @@ export interface components {
             value: string;
             why: string;
         };
+        DriverDto: {
+            key: string;
+            title: string;
+        };
         Engraved: {
             abc: string;
             places: number[];
@@ -987,7 +991,7 @@ export interface components {
             need: number;
         };
         LinkView: {
-            drivenBy: string[];
+            drivenBy: components["schemas"]["DriverDto"][];
             /** Format: int32 */
             link: number;
             windows: components["schemas"]["WindowDto"][];

@@ -1,4 +1,5 @@
 import { X } from "lucide-react";
+import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api, given, type Schemas } from "../../api/client";
 import { sentence, useChange, useLink } from "../../api/queries";
@@ -6,6 +7,10 @@ import { Engraving } from "../../notation/Engraving";
 import { Button } from "../../ui/Button";
 import { describe } from "./LinkLine";
 import { usePlayback } from "./usePlayback";
+import { VersionDialog } from "./VersionDialog";
+
+const FIRST_DRIVERS = 6;
+const WHOLE = {};
 
 interface Props {
   passageId: number;
@@ -18,6 +23,7 @@ interface Props {
 /** One link taken out: how it stands, the notes around it to drill, and the versions that drive it. */
 export function LinkPanel({ passageId, link, about, bpm, onClose }: Props) {
   const view = useLink(passageId, link);
+  const [open, setOpen] = useState<string>();
   const navigate = useNavigate();
   const playback = usePlayback(passageId);
   const path = { id: passageId, link };
@@ -76,14 +82,30 @@ export function LinkPanel({ passageId, link, about, bpm, onClose }: Props) {
               );
             })}
           </ul>
-          {view.data.drivenBy.length > 0 && (
-            <p className="mt-1 text-sm text-soft">
-              Driven by {view.data.drivenBy.slice(0, 8).join(" · ")}
-              {view.data.drivenBy.length > 8 && ` and ${view.data.drivenBy.length - 8} more`}
-            </p>
-          )}
+          {view.data.drivenBy.length > 0 && <Drivers drivers={view.data.drivenBy} onOpen={setOpen} />}
         </>
       )}
+      <VersionDialog passageId={passageId} variant={open} stretch={WHOLE} bpm={bpm} onClose={() => setOpen(undefined)} />
     </section>
+  );
+}
+
+/** The versions that drive the link, the first few in view. */
+function Drivers({ drivers, onOpen }: { drivers: Schemas["DriverDto"][]; onOpen: (key: string) => void }) {
+  const [all, setAll] = useState(false);
+  return (
+    <p className="mt-2 flex flex-wrap items-center gap-x-4 text-sm">
+      <span className="text-soft">Driven by</span>
+      {(all ? drivers : drivers.slice(0, FIRST_DRIVERS)).map((one) => (
+        <button key={one.key} type="button" onClick={() => onOpen(one.key)} className="min-h-9 font-semibold text-spruce underline-offset-4 hover:underline">
+          {one.title}
+        </button>
+      ))}
+      {!all && drivers.length > FIRST_DRIVERS && (
+        <button type="button" onClick={() => setAll(true)} className="min-h-9 text-soft underline underline-offset-4">
+          {drivers.length - FIRST_DRIVERS} more
+        </button>
+      )}
+    </p>
   );
 }

@@ -160,6 +160,10 @@ class BenchTest {
         assertThat(page.getByLabel("Link 5 to 6").getByText("broke once in four weeks")).isVisible();
         button("It broke here").click();
         assertThat(page.getByLabel("Link 5 to 6").getByText("broke 2 times in four weeks")).isVisible();
+        Locator driver = page.getByLabel("Link 5 to 6").getByRole(AriaRole.BUTTON).filter(new Locator.FilterOptions().setHasText("Short–long 1-2, stretched"));
+        driver.click();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Short–long 1-2, stretched"))).isVisible();
+        page.keyboard().press("Escape");
         button("Choose for me").click();
         assertThat(page.getByText(Pattern.compile("Today's versions, [\\d.,]+ minutes"))).isVisible();
         assertThat(page.getByText(Pattern.compile("5–6 among them, which breaks most")).first()).isVisible();

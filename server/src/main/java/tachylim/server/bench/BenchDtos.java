@@ -82,7 +82,10 @@ public final class BenchDtos {
     public record WholeVariant(VariantDto variant, Engraved music,
             @Schema(description = "for each of its notes the note of the passage; -1 for none") List<Integer> source) {}
 
-    public record LinkView(int link, List<WindowDto> windows, List<String> drivenBy) {}
+    /** A variant by its key, with its name. */
+    public record DriverDto(String key, String title) {}
+
+    public record LinkView(int link, List<WindowDto> windows, List<DriverDto> drivenBy) {}
 
     public record WindowDto(int firstNote, int lastNote, String abc) {}
 

@@ -14,6 +14,7 @@ import tachylim.passage.Passage;
 import tachylim.passage.Piece;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
+import tachylim.server.bench.BenchDtos.DriverDto;
 import tachylim.server.bench.BenchDtos.Engraved;
 import tachylim.server.bench.BenchDtos.LinkView;
 import tachylim.server.bench.BenchDtos.Sheet;
@@ -185,10 +186,10 @@ public class VariantService {
         if (stretch.music.notes().size() > MOST_NOTES_ON_A_SHEET) {
             return new LinkView(link, windows, List.of());
         }
-        List<String> drivenBy = new ArrayList<>();
+        List<DriverDto> drivenBy = new ArrayList<>();
         Catalogue.of(stretch.music).forEach((variant, rendering) -> {
             if (rendering.driven().contains(link)) {
-                drivenBy.add(variant.title());
+                drivenBy.add(new DriverDto(variant.key(), variant.title()));
             }
         });
         return new LinkView(link, windows, drivenBy);

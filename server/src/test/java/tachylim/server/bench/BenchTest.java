@@ -112,7 +112,10 @@ class BenchTest extends ServerTest {
         assertThat(odile.post(at + "/links/32/breaks", null).detail()).contains("no link 33");
         assertThat(odile.get(at + "/links/99").status()).isEqualTo(422);
         assertThat(odile.get(at + "/links/3").ok().path("windows")).hasSize(4);
-        assertThat(odile.get(at + "/links/3").ok().path("drivenBy").size()).isGreaterThan(5);
+        JsonNode drivers = odile.get(at + "/links/3").ok().path("drivenBy");
+        assertThat(drivers.size()).isGreaterThan(5);
+        String driver = drivers.path(0).path("key").asString();
+        assertThat(odile.get(at + "/variants/" + driver).ok().path("variant").path("driven").toString()).containsPattern("\\b3\\b");
     }
 
     private Reply mark(int note, String kind, String value, boolean confirmed) {
