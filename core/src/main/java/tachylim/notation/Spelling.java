@@ -142,10 +142,12 @@ final class Spelling {
         int best = Integer.highestOneBit(notes);
         int fewest = dots(values, Fraction.of(notes, best));
         for (int time = notes / SMALLEST_TUPLET_TIME_OVER + 1; time < 2 * notes; time++) {
-            boolean writable = Integer.bitCount(time) == 1 || time % 3 == 0 && Integer.bitCount(time / 3) == 1;
-            if (writable && time != notes && dots(values, Fraction.of(notes, time)) < fewest) {
+            Fraction ratio = Fraction.of(notes, time);
+            boolean usual = Integer.bitCount(time) == 1 || time % 3 == 0 && Integer.bitCount(time / 3) == 1;
+            boolean writable = usual && values.stream().allMatch(value -> isBinary(value.length.multiply(ratio)));
+            if (writable && time != notes && dots(values, ratio) < fewest) {
                 best = time;
-                fewest = dots(values, Fraction.of(notes, time));
+                fewest = dots(values, ratio);
             }
         }
         return best;

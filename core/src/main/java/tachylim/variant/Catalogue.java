@@ -108,19 +108,20 @@ public final class Catalogue {
      * @throws IllegalArgumentException if there is none
      */
     public static Variant parse(String key) {
-        String[] parts = key.split("\\.", 2);
-        String rest = parts.length > 1 ? parts[1] : "";
-        return switch (parts[0]) {
-            case "same", "stretched" -> cell(Cell.parse(rest), parts[0].equals("stretched"));
-            case "group", "stop" -> new Regroup(number(rest, key), parts[0].equals("stop"));
+        int dot = key.indexOf('.');
+        String kind = key.substring(0, dot + 1);
+        String rest = key.substring(dot + 1);
+        return switch (kind.isEmpty() ? key : kind) {
+            case "same.", "stretched." -> cell(Cell.parse(rest), kind.equals("stretched."));
+            case "group.", "stop." -> new Regroup(number(rest, key), kind.equals("stop."));
             case "subdivide" -> new Subdivide();
-            case "figure" -> new Figure(number(rest, key));
+            case "figure." -> new Figure(number(rest, key));
             case "mirror" -> new Figure(0);
             case "backwards" -> new Backwards();
             case "one-note" -> new OneNote();
-            case "drone-low", "drone-high" -> new Drone(parts[0].equals("drone-high"));
-            case "loop" -> new Loop(number(rest, key));
-            case "grow", "grow-end" -> new Grow(parts[0].equals("grow-end"));
+            case "drone-low", "drone-high" -> new Drone(key.equals("drone-high"));
+            case "loop." -> new Loop(number(rest, key));
+            case "grow", "grow-end" -> new Grow(key.equals("grow-end"));
             default -> throw unknown(key);
         };
     }

@@ -27,7 +27,7 @@ final class Browsing implements AutoCloseable {
     BrowserContext somebody(App app, int width, int height) {
         BrowserContext context = browser.newContext(new Browser.NewContextOptions()
                 .setBaseURL(app.base()).setViewportSize(width, height).setLocale("en-GB"));
-        context.setDefaultTimeout(60_000);
+        context.setDefaultTimeout(600_000);
         return context;
     }
 

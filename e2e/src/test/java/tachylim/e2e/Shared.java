@@ -8,7 +8,7 @@ final class Shared {
     /** Musical time runs this many times faster than the clock on the wall. */
     private static final int SPEED = 40;
 
-    private static final double PATIENCE_MS = 60_000;
+    private static final double PATIENCE_MS = 600_000;
 
     static final App APP;
     static final Browsing BROWSING;

@@ -19,6 +19,7 @@ import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
+import org.springframework.web.util.DisconnectedClientHelper;
 
 /** Turns every failure into a problem detail (RFC 9457) with a sentence for people. */
 @RestControllerAdvice
@@ -51,6 +52,10 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
     ProblemDetail failed(Exception failure) throws Exception {
         if (failure instanceof AccessDeniedException denied) {
             throw denied;
+        }
+        if (DisconnectedClientHelper.isClientDisconnectedException(failure)) {
+            LOG.debug("Somebody left before the answer was written");
+            return null;
         }
         LOG.error("A request failed", failure);
         return problem(HttpStatus.INTERNAL_SERVER_ERROR,

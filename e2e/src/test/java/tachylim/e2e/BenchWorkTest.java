@@ -1,0 +1,162 @@
+package tachylim.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import com.microsoft.playwright.options.SelectOption;
+import java.nio.charset.StandardCharsets;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+
+/** The bench after the notes are on it: pieces, joins, drills, modes and cells of one's own, and files of other programs. */
+class BenchWorkTest {
+
+    private static final String ABC = "M:4/4\nL:1/16\nK:F\nDFAG FECD FGAc BAGF|EDCD FDCD CDEF GAGE|FAcA BcAG AGFG ABcA|D16|]";
+
+    private Page page;
+
+    @BeforeEach
+    void aPassageOnTheBench() {
+        page = Shared.BROWSING.page(Shared.BROWSING.somebody(Shared.APP));
+        new Musician(page).register();
+        page.navigate("/passages/new");
+        page.getByLabel("Title").fill("Kiln Road");
+        page.getByLabel("Notes", new Page.GetByLabelOptions().setExact(true)).fill(ABC);
+        page.getByLabel("Target tempo").fill("126");
+        button("Keep this passage").click();
+        assertThat(heading("Kiln Road")).isVisible();
+        assertThat(page.locator("path[data-link]").first()).isAttached();
+    }
+
+    private Locator button(String name) {
+        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name));
+    }
+
+    private Locator heading(String name) {
+        return page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(name));
+    }
+
+    private void tab(String name) {
+        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName(name)).click();
+    }
+
+    @Test
+    void piecesAreNamedAndRatedAndPutTogetherHardestFirst() {
+        tab("Pieces and seams");
+        page.getByLabel("How many").fill("1");
+        button("Cut").click();
+        assertThat(page.getByText("4 pieces")).isVisible();
+        page.getByLabel("Name of bar 3").fill("the turn");
+        page.getByLabel("Difficulty of bar 3").focus();
+        assertThat(page.getByLabel("Name of the turn")).isVisible();
+        page.getByLabel("Difficulty of the turn").selectOption("5");
+        page.getByLabel("Order of the pieces").selectOption(new SelectOption().setLabel("hardest first"));
+        Locator together = page.getByLabel("Putting together");
+        assertThat(together.getByText(Pattern.compile("the turn, then"))).isVisible();
+        together.getByRole(AriaRole.BUTTON).filter(new Locator.FilterOptions().setHasText("Practise")).first().click();
+        page.waitForURL(Pattern.compile(".*/plan/\\d+"));
+        assertThat(page.getByText(Pattern.compile("Still open before speed")).first()).isVisible();
+    }
+
+    @Test
+    void modesAreAddedMovedAndChosen() {
+        tab("Modes");
+        page.getByLabel("Another mode").fill("paired strokes");
+        button("Add").click();
+        assertThat(page.getByLabel("Modes").getByRole(AriaRole.LISTITEM).last()).containsText("paired strokes");
+        button("Move paired strokes up").click();
+        assertThat(page.getByLabel("Modes").getByRole(AriaRole.LISTITEM).last()).not().containsText("paired strokes");
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("paired strokes")).click();
+        assertThat(page.getByText("wanted at speed", new Page.GetByTextOptions().setExact(true))).isVisible();
+        page.reload();
+        tab("Modes");
+        assertThat(page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile("^paired strokes")))).isChecked();
+    }
+
+    @Test
+    void aCellIsTappedAndOneThatCannotBeIsRefused() {
+        button("Tap it").focus();
+        for (int tap = 0; tap < 4; tap++) {
+            page.keyboard().press("Space");
+        }
+        button("That is it").click();
+        assertThat(page.getByLabel("Weights of your cell")).hasValue(Pattern.compile("\\d+-\\d+-\\d+"));
+        page.getByLabel("Weights of your cell").fill("2-0-1");
+        button("Show it").click();
+        assertThat(page.getByRole(AriaRole.DIALOG).getByText(Pattern.compile("weight"))).isVisible();
+        page.keyboard().press("Escape");
+        page.getByLabel("Weights of your cell").fill("3, 1, 2");
+        button("Show it").click();
+        assertThat(heading("Own cell 3-1-2")).isVisible();
+    }
+
+    @Test
+    void theNotesAroundALinkAreHeardAndDrilled() {
+        page.locator("path[data-link='20'][stroke=transparent]").first().dispatchEvent("click");
+        Locator link = page.getByLabel("Link 21 to 22");
+        assertThat(link.getByRole(AriaRole.LISTITEM)).hasCount(4);
+        link.getByRole(AriaRole.BUTTON).filter(new Locator.FilterOptions().setHasText("Hear")).first().click();
+        page.waitForFunction("() => document.querySelectorAll('section[aria-label=\"Link 21 to 22\"] button').length > 0");
+        assertThat(link.getByRole(AriaRole.BUTTON).filter(new Locator.FilterOptions().setHasText("Stop")).first()).isVisible();
+        link.getByRole(AriaRole.BUTTON).filter(new Locator.FilterOptions().setHasText("Drill 4 notes")).click();
+        page.waitForURL(Pattern.compile(".*/plan/\\d+"));
+        assertThat(page.getByText("notes 20–23").first()).isVisible();
+        page.goBack();
+        assertThat(heading("Kiln Road")).isVisible();
+    }
+
+    private void upload(String name, byte[] bytes) {
+        page.navigate("/passages/new");
+        tab("From a file");
+        page.getByLabel("A file of music").setInputFiles(new FilePayload(name, "application/octet-stream", bytes));
+    }
+
+    private byte[] exported(String as) {
+        String passage = page.url().replaceAll(".*/passages/", "");
+        return page.request().get("/api/passages/" + passage + "/export?as=" + as).body();
+    }
+
+    @Test
+    void whatWasWrittenAsMusicXmlIsReadInAgain() {
+        byte[] file = exported("MUSICXML");
+        upload("kiln.musicxml", file);
+        assertThat(button("Take these 49 notes")).isVisible();
+        assertThat(page.getByText("Nothing of the file is left out.")).isVisible();
+        assertThat(button("Keep this passage")).isHidden();
+        page.getByLabel("From bar").fill("2");
+        page.getByLabel("To bar").fill("3");
+        button("Take these 32 notes").click();
+        assertThat(page.getByLabel("Title")).hasValue("Kiln Road");
+        assertThat(button("Keep this passage")).isVisible();
+        assertThat(page.getByText(Pattern.compile("^32 notes · 2 bars"))).isVisible();
+    }
+
+    @Test
+    void aMidiFileShowsItsGridAndCanBeDrawnToAnother() {
+        byte[] file = exported("MIDI");
+        upload("kiln.mid", file);
+        assertThat(page.getByText("Drawn to 4 places to a quarter note.")).isVisible();
+        assertThat(button("Take these 49 notes")).isVisible();
+        page.getByLabel("Grid to draw to").selectOption("2");
+        assertThat(page.getByText("Drawn to 2 places to a quarter note.")).isVisible();
+        assertThat(button("Take these 25 notes")).isVisible();
+    }
+
+    @Test
+    void aBrokenFileGetsASentenceAndTakesNothingAway() {
+        page.navigate("/passages/new");
+        page.getByLabel("Title").fill("Kept all the same");
+        tab("From a file");
+        page.getByLabel("A file of music").setInputFiles(
+                new FilePayload("broken.xml", "text/xml", "<score-partwise><part></oops>".getBytes(StandardCharsets.UTF_8)));
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("breaks off or is damaged near line 1");
+        page.reload();
+        assertThat(page.getByLabel("Title")).hasValue("Kept all the same");
+        assertThat(Shared.BROWSING.complaints()).isEmpty();
+    }
+}

@@ -1,0 +1,140 @@
+package tachylim.server.bench;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import tachylim.passage.Readiness;
+import tachylim.server.Player;
+import tachylim.server.Practice;
+import tachylim.server.ServerTest;
+import tachylim.server.account.AccountService;
+import tachylim.server.account.SignedIn;
+import tools.jackson.databind.JsonNode;
+
+/** What the bench remembers from one day to the next: choices, breaks and readiness. */
+class BenchOverDaysTest extends ServerTest {
+
+    @Autowired
+    private VariantService variants;
+
+    @Autowired
+    private ReadinessService readiness;
+
+    @Autowired
+    private AccountService accounts;
+
+    private Player odile;
+    private SignedIn who;
+    private LocalDate today;
+    private long passage;
+    private String at;
+
+    @BeforeEach
+    void aPassage() {
+        odile = player();
+        passage = Practice.newPassage(odile);
+        at = "/api/passages/" + passage;
+        long account = sql.sql("select id from account where name = ?").param(odile.name()).query(Long.class).single();
+        who = new SignedIn(account, odile.name());
+        today = accounts.today(who);
+    }
+
+    private JsonNode bench() {
+        return odile.get(at + "/bench").ok();
+    }
+
+    private static List<String> keys(JsonNode choices) {
+        List<String> keys = new ArrayList<>();
+        choices.forEach(choice -> keys.add(choice.path("variant").asString()));
+        return keys;
+    }
+
+    private List<String> chosenOn(LocalDate day) {
+        return sql.sql("select variant from chosen_variant where passage_id = ? and day = ?").param(passage).param(day).query(String.class).list();
+    }
+
+    @Test
+    void todaysVersionsAreOthersThanYesterdays() {
+        variants.choose(who, passage, 2, today.minusDays(1));
+        List<String> yesterday = chosenOn(today.minusDays(1));
+        assertThat(yesterday).isNotEmpty();
+        odile.post(at + "/choice", Map.of("minutes", 2)).ok();
+        assertThat(keys(bench().path("today"))).isNotEmpty().doesNotContainAnyElementsOf(yesterday);
+    }
+
+    @Test
+    void choosingAgainOnTheSameDayReplacesWhatWasNotPlayed() {
+        odile.post(at + "/choice", Map.of("minutes", 6)).ok();
+        int many = bench().path("today").size();
+        odile.post(at + "/choice", Map.of("minutes", 1)).ok();
+        assertThat(bench().path("today").size()).isBetween(1, many - 1);
+    }
+
+    @Test
+    void aLinkCountsAsDrivenForAWeek() {
+        variants.choose(who, passage, 4, today.minusDays(9));
+        variants.playedAll(who, passage, today.minusDays(9));
+        assertThat(bench().path("links").path(0).path("drivenThisWeek").asBoolean()).isFalse();
+        variants.choose(who, passage, 4, today.minusDays(3));
+        assertThat(bench().path("links").path(0).path("drivenThisWeek").asBoolean()).as("chosen, but not played").isFalse();
+        variants.playedAll(who, passage, today.minusDays(3));
+        assertThat(bench().path("links").path(0).path("drivenThisWeek").asBoolean()).isTrue();
+        assertThat(bench().path("today")).as("nothing is chosen for today by that").isEmpty();
+    }
+
+    @Test
+    void aBreakWeighsLessAsTheDaysGoByAndIsForgottenAfterFourWeeks() {
+        variants.broke(who, passage, 4, today);
+        variants.broke(who, passage, 10, today.minusDays(7));
+        variants.broke(who, passage, 20, today.minusDays(40));
+        JsonNode links = bench().path("links");
+        double quiet = links.path(0).path("need").asDouble();
+        double fresh = links.path(4).path("need").asDouble();
+        double aWeekOld = links.path(10).path("need").asDouble();
+        assertThat(fresh).isGreaterThan(aWeekOld);
+        assertThat(aWeekOld).isGreaterThan(quiet);
+        assertThat(fresh - quiet).isEqualTo(2 * (aWeekOld - quiet));
+        assertThat(links.path(20).path("need").asDouble()).isEqualTo(quiet);
+        assertThat(links.path(20).path("breaks").asInt()).isZero();
+    }
+
+    /** The first answer of a workout, which is slow, as {@code verdict}. */
+    private void playSlowly(String verdict) {
+        UUID window = UUID.randomUUID();
+        long piece = Practice.firstPiece(odile, passage);
+        JsonNode run = Practice.begin(odile, piece, window).ok();
+        Practice.send(odile, run, Practice.event(run, window, "JUDGED", Map.of("verdict", verdict, "tension", 1))).ok();
+    }
+
+    private JsonNode item(Readiness wanted) {
+        return bench().path("readiness").path(wanted.ordinal());
+    }
+
+    @Test
+    void slowAndCleanIsLostWhenASlowPassBreaksLater() {
+        readiness.set(who, passage, Readiness.SLOW_AND_CLEAN, true, today.minusDays(2));
+        readiness.set(who, passage, Readiness.FROM_MEMORY, true, today.minusDays(2));
+        playSlowly("CLEAN");
+        assertThat(item(Readiness.SLOW_AND_CLEAN).path("reached").asBoolean()).isTrue();
+        playSlowly("BROKE");
+        JsonNode lost = item(Readiness.SLOW_AND_CLEAN);
+        assertThat(lost.path("reached").asBoolean()).isFalse();
+        assertThat(lost.path("lostOn").asString()).isEqualTo(today.toString());
+        assertThat(lost.path("reachedOn").asString()).as("the day it had been reached stays").isEqualTo(today.minusDays(2).toString());
+        assertThat(item(Readiness.FROM_MEMORY).path("reached").asBoolean()).as("the player's own word").isTrue();
+    }
+
+    @Test
+    void whatWasReachedAfterTheBreakStands() {
+        playSlowly("BROKE");
+        readiness.set(who, passage, Readiness.SLOW_AND_CLEAN, true, today);
+        assertThat(item(Readiness.SLOW_AND_CLEAN).path("reached").asBoolean()).isTrue();
+    }
+}
