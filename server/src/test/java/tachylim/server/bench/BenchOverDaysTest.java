@@ -105,12 +105,13 @@ class BenchOverDaysTest extends ServerTest {
         assertThat(links.path(20).path("breaks").asInt()).isZero();
     }
 
-    /** The first answer of a workout, which is slow, as {@code verdict}. */
-    private void playSlowly(String verdict) {
+    /** The first passes of a workout, which are slow, with these verdicts. */
+    private void playSlowly(String... verdicts) {
         UUID window = UUID.randomUUID();
-        long piece = Practice.firstPiece(odile, passage);
-        JsonNode run = Practice.begin(odile, piece, window).ok();
-        Practice.send(odile, run, Practice.event(run, window, "JUDGED", Map.of("verdict", verdict, "tension", 1))).ok();
+        JsonNode run = Practice.begin(odile, Practice.firstPiece(odile, passage), window).ok();
+        for (String verdict : verdicts) {
+            run = Practice.send(odile, run, Practice.event(run, window, "JUDGED", Map.of("verdict", verdict, "tension", 1))).ok();
+        }
     }
 
     private JsonNode item(Readiness wanted) {
@@ -121,14 +122,20 @@ class BenchOverDaysTest extends ServerTest {
     void slowAndCleanIsLostWhenASlowPassBreaksLater() {
         readiness.set(who, passage, Readiness.SLOW_AND_CLEAN, true, today.minusDays(2));
         readiness.set(who, passage, Readiness.FROM_MEMORY, true, today.minusDays(2));
-        playSlowly("CLEAN");
         assertThat(item(Readiness.SLOW_AND_CLEAN).path("reached").asBoolean()).isTrue();
-        playSlowly("BROKE");
+        playSlowly("CLEAN", "BROKE");
         JsonNode lost = item(Readiness.SLOW_AND_CLEAN);
         assertThat(lost.path("reached").asBoolean()).isFalse();
         assertThat(lost.path("lostOn").asString()).isEqualTo(today.toString());
         assertThat(lost.path("reachedOn").asString()).as("the day it had been reached stays").isEqualTo(today.minusDays(2).toString());
         assertThat(item(Readiness.FROM_MEMORY).path("reached").asBoolean()).as("the player's own word").isTrue();
+    }
+
+    @Test
+    void slowAndCleanStaysWhereSlowPassesAreClean() {
+        readiness.set(who, passage, Readiness.SLOW_AND_CLEAN, true, today.minusDays(2));
+        playSlowly("CLEAN", "CLEAN");
+        assertThat(item(Readiness.SLOW_AND_CLEAN).path("reached").asBoolean()).isTrue();
     }
 
     @Test
