@@ -49,6 +49,9 @@ export function FileMusic({ onTake }: Props) {
   const view = score.data;
   const chosen = view?.chosen;
   const line = chosen && view.lines[chosen.line];
+  // What was just asked for counts before the server has answered.
+  const first = choice.firstBar ?? chosen?.firstBar ?? 1;
+  const last = choice.lastBar ?? chosen?.lastBar ?? 1;
   return (
     <div>
       <label htmlFor={id} className="mb-1 block font-semibold">
@@ -82,7 +85,7 @@ export function FileMusic({ onTake }: Props) {
               <span className="block text-sm text-soft">Line</span>
               <select
                 aria-label="Line of the file"
-                value={chosen.line}
+                value={choice.line}
                 onChange={(event) => set({ line: Number(event.target.value), firstBar: undefined, lastBar: undefined })}
                 className={`${INPUT} !w-auto max-w-72`}
               >
@@ -93,8 +96,8 @@ export function FileMusic({ onTake }: Props) {
                 ))}
               </select>
             </label>
-            <BarField label="From bar" value={chosen.firstBar} min={line.firstBar} max={line.lastBar} onChange={(firstBar) => set({ firstBar, lastBar: Math.max(firstBar, chosen.lastBar) })} />
-            <BarField label="To bar" value={chosen.lastBar} min={line.firstBar} max={line.lastBar} onChange={(lastBar) => set({ firstBar: Math.min(chosen.firstBar, lastBar), lastBar })} />
+            <BarField label="From bar" value={first} min={line.firstBar} max={line.lastBar} onChange={(bar) => set({ firstBar: bar, lastBar: Math.max(bar, last) })} />
+            <BarField label="To bar" value={last} min={line.firstBar} max={line.lastBar} onChange={(bar) => set({ firstBar: Math.min(first, bar), lastBar: bar })} />
             <span className="pb-3 text-sm text-soft">
               of {line.firstBar}–{line.lastBar}
             </span>
@@ -140,7 +143,7 @@ export function FileMusic({ onTake }: Props) {
             </div>
             <button
               type="button"
-              disabled={!chosen.abc || score.isFetching}
+              disabled={!chosen.abc || score.isFetching || choice !== settled}
               onClick={() => onTake(chosen.abc, view.title || line.part)}
               className="min-h-11 rounded-[5px] bg-spruce px-4 font-semibold text-white disabled:bg-rule disabled:text-soft"
             >
