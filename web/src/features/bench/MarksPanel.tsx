@@ -43,18 +43,21 @@ export function MarksPanel({ detail, bench, cursor, onCursor }: Props) {
   const { passage, reading } = detail;
   const [kind, setKind] = useState<Kind>(FIRST[passage.instrument]);
   const [why, setWhy] = useState("");
+  const [failure, setFailure] = useState<unknown>();
   const [asked, setAsked] = useState<{ wish: Wish; question: string }>();
   const mark = useChange((wish: Wish) => given(api.PUT("/api/passages/{id}/marks", { params: { path: { id: passage.id } }, body: wish })));
   const note = cursor ?? 0;
-  const write = (value: string, confirmed = false) => {
-    const wish = { note, kind, value, why, confirmed };
-    mark.mutate(wish, {
-      onSuccess: () => value && onCursor(Math.min(reading.notes - 1, note + 1)),
-      onError: (error) => {
-        if (error instanceof Problem && error.code === "mark-decided") setAsked({ wish, question: error.detail });
-      },
+  const send = (wish: Wish) => {
+    setFailure(undefined);
+    // The next key belongs to the next note, however long the server takes; what is not kept is gone back to.
+    if (wish.value) onCursor(Math.min(reading.notes - 1, wish.note + 1));
+    mark.mutateAsync(wish).catch((error: unknown) => {
+      onCursor(wish.note);
+      if (error instanceof Problem && error.code === "mark-decided") setAsked({ wish, question: error.detail });
+      else setFailure(error);
     });
   };
+  const write = (value: string) => send({ note, kind, value, why, confirmed: false });
   const move = useNoteKeys({
     notes: reading.notes,
     cursor: note,
@@ -73,7 +76,6 @@ export function MarksPanel({ detail, bench, cursor, onCursor }: Props) {
     }
   };
   const here = bench.notes[note];
-  const failure = mark.isError && !(mark.error instanceof Problem && mark.error.code === "mark-decided") ? mark.error : undefined;
   return (
     <div className="grid gap-x-12 gap-y-6 lg:grid-cols-[1fr_22rem]">
       <div>
@@ -123,7 +125,7 @@ export function MarksPanel({ detail, bench, cursor, onCursor }: Props) {
           <span className="text-soft">Why, if it is worth remembering</span>
           <input value={why} maxLength={300} dir="auto" onChange={(event) => setWhy(event.target.value)} className={INPUT} placeholder="crossing is quieter this way" />
         </label>
-        {failure && <p className="mt-2 text-plum">{sentence(failure)}</p>}
+        {failure !== undefined && <p className="mt-2 text-plum">{sentence(failure)}</p>}
         <p className="mt-3 text-sm text-soft">
           A full triangle under a note is on the beat, a ring is between beats. Decide slowly and keep it: a mark changed later is asked about, since what was learned with it has to be
           learned again.
@@ -153,7 +155,7 @@ export function MarksPanel({ detail, bench, cursor, onCursor }: Props) {
           <Button
             kind="danger"
             onClick={() => {
-              write(asked?.wish.value ?? "", true);
+              if (asked) send({ ...asked.wish, confirmed: true });
               setAsked(undefined);
             }}
           >

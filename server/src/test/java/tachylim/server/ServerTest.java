@@ -7,6 +7,7 @@ import org.springframework.boot.test.web.server.LocalServerPort;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
+import tachylim.server.account.SignedIn;
 
 /** A test against the whole server and the real database that {@code ./tachylim test} starts. */
 @SpringBootTest(webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT)
@@ -34,5 +35,11 @@ public abstract class ServerTest {
     /** Somebody who has just registered. */
     protected Player player() {
         return stranger().register();
+    }
+
+    /** Whose requests a player's are, for the services behind the API. */
+    protected SignedIn signedIn(Player player) {
+        long account = sql.sql("select id from account where name = ?").param(player.name()).query(Long.class).single();
+        return new SignedIn(account, player.name());
     }
 }

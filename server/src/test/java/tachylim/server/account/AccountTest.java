@@ -94,7 +94,7 @@ class AccountTest extends ServerTest {
         Player player = player();
         UUID window = UUID.randomUUID();
         Practice.playOn(player, Practice.newRun(player, window), window, 6);
-        long id = sql.sql("select id from account where name = ?").param(player.name()).query(Long.class).single();
+        long id = signedIn(player).accountId();
         assertThat(player.post("/api/account/farewell", Map.of("password", "wrong")).status()).isEqualTo(422);
         assertThat(rowsOf(id)).isPositive();
         assertThat(player.post("/api/account/farewell", Map.of("password", Player.PASSWORD)).status()).isEqualTo(204);

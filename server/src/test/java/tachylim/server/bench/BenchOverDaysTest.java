@@ -41,8 +41,7 @@ class BenchOverDaysTest extends ServerTest {
         odile = player();
         passage = Practice.newPassage(odile);
         at = "/api/passages/" + passage;
-        long account = sql.sql("select id from account where name = ?").param(odile.name()).query(Long.class).single();
-        who = new SignedIn(account, odile.name());
+        who = signedIn(odile);
         today = accounts.today(who);
     }
 

@@ -19,7 +19,6 @@ import tachylim.server.Player;
 import tachylim.server.Player.Reply;
 import tachylim.server.Practice;
 import tachylim.server.ServerTest;
-import tachylim.server.account.SignedIn;
 import tachylim.server.bench.BenchDtos.MarkWish;
 import tools.jackson.databind.JsonNode;
 
@@ -45,11 +44,6 @@ class BenchTest extends ServerTest {
 
     private JsonNode bench() {
         return odile.get(at + "/bench").ok();
-    }
-
-    private SignedIn who() {
-        long account = sql.sql("select id from account where name = ?").param(odile.name()).query(Long.class).single();
-        return new SignedIn(account, odile.name());
     }
 
     @Test
@@ -139,9 +133,9 @@ class BenchTest extends ServerTest {
 
     @Test
     void aMarkDecidedEarlierIsAskedAboutAndOpensWhatRestsOnIt() {
-        marks.mark(who(), passage, new MarkWish(5, Mark.Kind.FINGERING, "3", "", false),
+        marks.mark(signedIn(odile), passage, new MarkWish(5, Mark.Kind.FINGERING, "3", "", false),
                 LocalDate.now().minusDays(9).atTime(12, 0).atZone(ZoneId.of("UTC")).toInstant());
-        readiness.set(who(), passage, Readiness.FINGERING_DECIDED, true, LocalDate.now().minusDays(9));
+        readiness.set(signedIn(odile), passage, Readiness.FINGERING_DECIDED, true, LocalDate.now().minusDays(9));
         Reply asked = mark(5, "FINGERING", "4", false);
         assertThat(asked.status()).isEqualTo(409);
         assertThat(asked.detail()).contains("decided as 3").contains("learned again");

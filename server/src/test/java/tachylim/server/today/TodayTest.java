@@ -82,7 +82,7 @@ class TodayTest extends ServerTest {
         UUID window = UUID.randomUUID();
         JsonNode run = Practice.playOn(odile, Practice.newRun(odile, window), window, 8);
         Practice.send(odile, run, Practice.event(run, window, "STOPPED", Map.of())).ok();
-        long account = sql.sql("select id from account where name = ?").param(odile.name()).query(Long.class).single();
+        long account = signedIn(odile).accountId();
         sql.sql("update ceiling_day set day = day - interval 1 day where account_id = ?").param(account).update();
         sql.sql("update ceiling_belief set day = day - interval 1 day where account_id = ?").param(account).update();
         sql.sql("update played_pass set day = day - interval 1 day where account_id = ?").param(account).update();
