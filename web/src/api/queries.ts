@@ -3,7 +3,10 @@ import { api, given, NoConnection, Problem, type Schemas } from "./client";
 
 export const queryClient = new QueryClient({
   defaultOptions: {
+    // Tachylim runs on this machine: that the network is gone is no reason to wait.
+    mutations: { networkMode: "always" },
     queries: {
+      networkMode: "always",
       staleTime: 5_000,
       refetchOnWindowFocus: false,
       retry: (count, error) => error instanceof NoConnection && count < 2,

@@ -111,6 +111,15 @@ class BenchWorkTest {
         assertThat(heading("Kiln Road")).isVisible();
     }
 
+    @Test
+    void aNetworkThatIsGoneStopsNothingOnThisMachine() {
+        page.evaluate("() => window.dispatchEvent(new Event('offline'))");
+        page.getByText("Counted or sung in time").click();
+        assertThat(page.getByText("4 of the preparation still open")).isVisible();
+        button("Choose for me").click();
+        assertThat(page.getByText(Pattern.compile("Today's versions, [\\d.,]+ minutes"))).isVisible();
+    }
+
     private void upload(String name, byte[] bytes) {
         page.navigate("/passages/new");
         tab("From a file");
