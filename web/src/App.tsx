@@ -1,7 +1,12 @@
 import { QueryClientProvider } from "@tanstack/react-query";
 import { lazy, Suspense } from "react";
 import { BrowserRouter, Navigate, Outlet, Route, Routes } from "react-router";
+import type { Schemas } from "./api/client";
 import { queryClient, useGreeting } from "./api/queries";
+import { ZoneOffer } from "./features/settings/Home";
+import { useOutbox } from "./features/run/useOutbox";
+import { keep } from "./keep";
+import { ErrorBoundary } from "./ui/ErrorBoundary";
 import { Nav } from "./ui/Nav";
 import { Failed, Waiting } from "./ui/Page";
 import { Toasts } from "./ui/Toasts";
@@ -24,6 +29,7 @@ const Settings = lazy(() => import("./features/settings/Settings"));
 export function App() {
   return (
     <QueryClientProvider client={queryClient}>
+      <ErrorBoundary>
       <Toasts>
         <BrowserRouter>
           <Suspense fallback={<Waiting />}>
@@ -31,6 +37,7 @@ export function App() {
           </Suspense>
         </BrowserRouter>
       </Toasts>
+      </ErrorBoundary>
     </QueryClientProvider>
   );
 }
@@ -48,11 +55,16 @@ function Places() {
       </Routes>
     );
   }
+  return <Rooms me={me} />;
+}
+
+function Rooms({ me }: { me: Schemas["Me"] }) {
+  useOutbox();
   return (
     <Routes>
       <Route path="/run/:id" element={<RunPage me={me} />} />
       <Route path="/start" element={<First me={me} />} />
-      <Route element={<Framed name={me.name} />}>
+      <Route element={<Framed me={me} />}>
         <Route index element={<Today me={me} />} />
         <Route path="/passages" element={<Passages />} />
         <Route path="/passages/new" element={<NewPassage me={me} />} />
@@ -71,10 +83,16 @@ function Places() {
   );
 }
 
-function Framed({ name }: { name: string }) {
+function Framed({ me }: { me: Schemas["Me"] }) {
   return (
     <>
-      <Nav name={name} />
+      <Nav name={me.name} />
+      <ZoneOffer me={me} keep={keep} />
+      {keep.onlyHere && (
+        <p role="status" className="border-b border-brass px-4 py-2 sm:px-9">
+          This browser keeps nothing for Tachylim: an answer that cannot be sent at once lives only as long as this page is open.
+        </p>
+      )}
       <Suspense fallback={<Waiting />}>
         <Outlet />
       </Suspense>

@@ -44,7 +44,14 @@ const csrf: Middleware = {
   },
 };
 
-export const api = createClient<paths>({ baseUrl: window.location.origin });
+/** A request that is not answered within this is as good as lost; files of music and the demo's ten weeks take longer. */
+const PATIENCE_MS = 10_000;
+const LONG_PATIENCE_MS = 180_000;
+const LONG = /\/api\/(scores|demo)\b/;
+
+const inTime = (request: Request) => fetch(request, { signal: AbortSignal.timeout(LONG.test(request.url) ? LONG_PATIENCE_MS : PATIENCE_MS) });
+
+export const api = createClient<paths>({ baseUrl: globalThis.location?.origin ?? "", fetch: inTime });
 api.use(csrf);
 
 /** The data of an answer, or a Problem or NoConnection thrown. */
@@ -64,5 +71,7 @@ export async function given<T>(call: Promise<{ data?: T; error?: unknown; respon
       body,
     );
   }
+  // A success that should carry something and does not is no answer: nothing may be crossed out for it.
+  if (answer.data === undefined && answer.response.status !== 204) throw new NoConnection();
   return answer.data as T;
 }

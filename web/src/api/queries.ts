@@ -116,12 +116,20 @@ export function useLoad() {
   return useQuery({ queryKey: ["load"], queryFn: () => given(api.GET("/api/load")) });
 }
 
-export function useLog(before: string | undefined) {
+export function useLog(before: number | undefined) {
   return useQuery({
     queryKey: ["log", before],
     queryFn: () => given(api.GET("/api/log", { params: { query: { before } } })),
     placeholderData: (previous) => previous,
   });
+}
+
+export function useSessions() {
+  return useQuery({ queryKey: ["sessions"], queryFn: () => given(api.GET("/api/sessions")) });
+}
+
+export function useStorage() {
+  return useQuery({ queryKey: ["storage"], queryFn: () => given(api.GET("/api/storage")) });
 }
 
 export function useSession(runId: number) {

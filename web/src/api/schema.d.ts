@@ -68,6 +68,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/account/zone": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["move"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cells": {
         parameters: {
             query?: never;
@@ -388,6 +404,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/passages/{id}/practice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["practised"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/passages/{id}/readiness": {
         parameters: {
             query?: never;
@@ -660,6 +692,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sessions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["sessions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{handle}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["end"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/storage": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["storage"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/symptoms": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["report"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/symptoms/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["withdraw"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/today": {
         parameters: {
             query?: never;
@@ -693,6 +805,8 @@ export interface components {
             plan: components["schemas"]["PlanWish"];
         };
         BenchView: {
+            /** @description what today or a symptom says against playing; empty when nothing does */
+            caution: string;
             decisions: components["schemas"]["DecisionDto"][];
             extras: components["schemas"]["PieceDto"][];
             links: components["schemas"]["LinkDto"][];
@@ -856,7 +970,7 @@ export interface components {
             minutes: number;
             note: string;
             /** @enum {string|null} */
-            outcome: "PLAYED" | "STOPPED" | "SYMPTOM" | null;
+            outcome: "PLAYED" | "STOPPED" | "SYMPTOM" | "LEFT" | "OUTDATED" | null;
             passage: string;
             /** Format: int32 */
             passes: number;
@@ -887,6 +1001,11 @@ export interface components {
             ordinal: number;
             /** Format: double */
             seconds: number | null;
+            /**
+             * Format: double
+             * @description how long ago it happened, where it could not be sent at once
+             */
+            secondsAgo: number | null;
             /** Format: int32 */
             tension: number | null;
             /** @enum {string|null} */
@@ -929,6 +1048,12 @@ export interface components {
             low: number;
             /** Format: double */
             smoothed: number;
+        };
+        HomeDto: {
+            /** Format: date-time */
+            from: string | null;
+            movingTo: string | null;
+            zone: string;
         };
         JoinDto: {
             /** Format: int32 */
@@ -1000,17 +1125,22 @@ export interface components {
             /** Format: date */
             day: string;
             limits: components["schemas"]["LimitDto"][];
+            restSentence: string;
             /** Format: date-time */
             restsUntil: string | null;
         };
         LoadView: {
             days: components["schemas"]["DayDto"][];
+            symptoms: components["schemas"]["SymptomDto"][];
             today: components["schemas"]["LoadDto"];
         };
         LogPage: {
             entries: components["schemas"]["Entry"][];
-            /** Format: date-time */
-            olderThan: string | null;
+            /**
+             * Format: int64
+             * @description ask for those before this run to see older ones
+             */
+            olderThan: number | null;
         };
         MarkDto: {
             /** @enum {string} */
@@ -1029,6 +1159,7 @@ export interface components {
             why: string;
         };
         Me: {
+            home: components["schemas"]["HomeDto"];
             /** @enum {string} */
             instrument: "WIND" | "BRASS" | "BOWED" | "PLUCKED" | "KEYBOARD" | "MALLET" | "FREE_REED" | "OTHER";
             /** Format: int32 */
@@ -1046,6 +1177,9 @@ export interface components {
         };
         ModesWish: {
             names: string[];
+        };
+        Move: {
+            zone: string;
         };
         MusicText: {
             /** Format: int32 */
@@ -1124,6 +1258,10 @@ export interface components {
              * @description the tempo it is clean at, as far as known
              */
             cleanAt: number | null;
+            /** @description an id of the browser's making: sent twice, it makes one passage */
+            clientId: string | null;
+            /** @description whether what cannot follow changed notes may be given up */
+            confirmed: boolean | null;
             /** @enum {string} */
             instrument: "WIND" | "BRASS" | "BOWED" | "PLUCKED" | "KEYBOARD" | "MALLET" | "FREE_REED" | "OTHER";
             music: components["schemas"]["MusicText"];
@@ -1196,6 +1334,13 @@ export interface components {
         };
         PlayedWish: {
             played: boolean;
+        };
+        PracticeWish: {
+            /** Format: double */
+            bpm: number;
+            clientId: string;
+            /** Format: double */
+            seconds: number;
         };
         ReadinessDto: {
             /** @enum {string} */
@@ -1295,6 +1440,15 @@ export interface components {
             planned: components["schemas"]["Relief"];
             played: components["schemas"]["Relief"];
         };
+        SessionDto: {
+            browser: string;
+            handle: string;
+            here: boolean;
+            /** Format: date-time */
+            lastSeen: string;
+            /** Format: date-time */
+            since: string;
+        };
         Sheet: {
             /** Format: double */
             bpm: number;
@@ -1309,7 +1463,8 @@ export interface components {
         SignIn: {
             name: string;
             password: string;
-            zone: string;
+            /** @description not used: a player's day is counted where they live */
+            zone: string | null;
         };
         SoundedClick: {
             /** @enum {string} */
@@ -1327,7 +1482,7 @@ export interface components {
         };
         StepDto: {
             /** @enum {string|null} */
-            ended: "PLAYED" | "STOPPED" | "SYMPTOM" | null;
+            ended: "PLAYED" | "STOPPED" | "SYMPTOM" | "LEFT" | "OUTDATED" | null;
             pass: components["schemas"]["PassDto"] | null;
             rest: components["schemas"]["RestDto"] | null;
             why: string;
@@ -1345,6 +1500,16 @@ export interface components {
             link: number;
             /** @enum {string} */
             order: "FIRST_TO_LAST" | "LAST_TO_FIRST" | "HARDEST_FIRST" | "OUTWARD";
+        };
+        Storage: {
+            /** Format: int64 */
+            mostBytes: number;
+            /** Format: int64 */
+            mostPassages: number;
+            /** Format: int64 */
+            passages: number;
+            /** Format: int64 */
+            usedBytes: number;
         };
         StretchDto: {
             /** Format: int32 */
@@ -1388,6 +1553,21 @@ export interface components {
             tapBpm: number;
             /** @description when taps came, to give the notes their rhythm; empty to leave it as entered */
             taps: number[];
+        };
+        SymptomDto: {
+            /** Format: date-time */
+            at: string;
+            /** Format: int64 */
+            id: number;
+            withdrawn: boolean;
+        };
+        SymptomWish: {
+            clientId: string;
+            /**
+             * Format: double
+             * @description how long ago it was, where it could not be sent at once
+             */
+            secondsAgo: number | null;
         };
         TakeOver: {
             holder: string;
@@ -1568,6 +1748,30 @@ export interface operations {
             };
         };
     };
+    move: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Move"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Me"];
+                };
+            };
+        };
+    };
     tapped: {
         parameters: {
             query?: never;
@@ -1653,7 +1857,7 @@ export interface operations {
     page: {
         parameters: {
             query?: {
-                before?: string;
+                before?: number;
             };
             header?: never;
             path?: never;
@@ -2121,6 +2325,30 @@ export interface operations {
             };
         };
     };
+    practised: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PracticeWish"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     ready: {
         parameters: {
             query?: never;
@@ -2546,6 +2774,108 @@ export interface operations {
             query?: never;
             header?: never;
             path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    sessions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SessionDto"][];
+                };
+            };
+        };
+    };
+    end: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                handle: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    storage: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Storage"];
+                };
+            };
+        };
+    };
+    report: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SymptomWish"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    withdraw: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
             cookie?: never;
         };
         requestBody?: never;

@@ -1,4 +1,5 @@
 import { Link, NavLink } from "react-router";
+import { SymptomButton } from "../features/symptom/SymptomButton";
 
 const PLACES = [
   ["/", "Today"],
@@ -42,7 +43,10 @@ export function Nav({ name }: { name: string }) {
               {label}
             </NavLink>
           ))}
-          <NavLink to="/settings" className="ml-auto flex min-h-12 max-w-48 items-center truncate text-soft hover:text-ink">
+          <span className="ml-auto flex items-center">
+            <SymptomButton />
+          </span>
+          <NavLink to="/settings" className="flex min-h-12 max-w-48 items-center truncate text-soft hover:text-ink">
             <span className="sr-only">Settings of </span>
             <span className="truncate" dir="auto">{name}</span>
           </NavLink>

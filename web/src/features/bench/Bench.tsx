@@ -124,9 +124,9 @@ function Workplace({ detail, bench, onEdit }: Props) {
           <p role="status" className="sr-only">
             {cursor !== undefined && say(bench, cursor)}
           </p>
-          <PlayBar playback={playback} bpm={bpm} onBpm={setBpm} of="passage" label="the passage" />
+          <PlayBar playback={playback} bpm={bpm} onBpm={setBpm} of="passage" label="the passage" caution={bench.caution} />
           {link !== undefined && place === "versions" && bench.links[link] && (
-            <LinkPanel passageId={passage.id} link={link} about={bench.links[link]} bpm={bpm} onClose={() => setLink(undefined)} />
+            <LinkPanel passageId={passage.id} link={link} about={bench.links[link]} bpm={bpm} caution={bench.caution} onClose={() => setLink(undefined)} />
           )}
           <Tabs.Root value={place} onValueChange={(next) => setPlace(next as Place)} className="mt-4">
             <Tabs.List className="mb-3 flex flex-wrap gap-x-7 border-b border-rule" aria-label="What to work on">

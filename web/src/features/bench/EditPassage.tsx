@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { api, given, type Schemas } from "../../api/client";
+import { api, given, Problem, type Schemas } from "../../api/client";
 import { sentence, useChange } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
@@ -13,7 +13,7 @@ interface Props {
   onDone: () => void;
 }
 
-/** Changing a passage. With another number of notes it is one piece again; what was played of the others is kept. */
+/** Changing a passage. What is tied to notes that stay follows them; what cannot is said first. */
 export function EditPassage({ detail, onDone }: Props) {
   const { passage } = detail;
   const [wish, setWish] = useState<Schemas["PassageWish"]>({
@@ -25,11 +25,14 @@ export function EditPassage({ detail, onDone }: Props) {
     cleanAt: null,
     played: false,
     version: detail.version,
+    confirmed: null,
+    clientId: null,
   });
   const [waiting, setWaiting] = useState(false);
   const [leaving, setLeaving] = useState(false);
   const set = (part: Partial<Schemas["PassageWish"]>) => setWish((now) => ({ ...now, ...part }));
-  const change = useChange(() => given(api.PUT("/api/passages/{id}", { params: { path: { id: passage.id } }, body: wish })));
+  const change = useChange((confirmed: boolean) => given(api.PUT("/api/passages/{id}", { params: { path: { id: passage.id } }, body: { ...wish, confirmed } })));
+  const lost = change.error instanceof Problem && change.error.code === "music-changed" ? (change.error.more.lost as string[]) : undefined;
   return (
     <Page title={`Change ${passage.title}`} above="Passages">
       <form
@@ -37,14 +40,14 @@ export function EditPassage({ detail, onDone }: Props) {
         className="grid gap-x-12 gap-y-6 lg:grid-cols-[22rem_1fr]"
         onSubmit={(event) => {
           event.preventDefault();
-          change.mutate(undefined, { onSuccess: onDone });
+          change.mutate(false, { onSuccess: onDone });
         }}
       >
         <PassageFields draft={wish} onChange={set} error={change.error} />
         <div className="min-w-0">
           <MusicEditor value={wish.music} onChange={(music) => set({ music })} onWaiting={setWaiting} />
-          <p className="mt-2 text-sm text-soft">With another number of notes the passage is one piece again; the log keeps what was played.</p>
-          {change.isError && (
+          <p className="mt-2 text-sm text-soft">Marks, pieces and ceilings follow the notes that stay. What cannot follow is listed before it is done.</p>
+          {change.isError && !lost && (
             <p role="alert" className="mt-3 font-semibold text-plum">
               {sentence(change.error)}
             </p>
@@ -60,6 +63,19 @@ export function EditPassage({ detail, onDone }: Props) {
           </div>
         </div>
       </form>
+      <Dialog title="Some of it cannot follow the notes" open={lost !== undefined} onClose={() => change.reset()}>
+        <ul className="mb-5 list-disc pl-5">
+          {lost?.map((one) => (
+            <li key={one}>{one}</li>
+          ))}
+        </ul>
+        <div className="flex flex-wrap gap-3">
+          <Button kind="main" onClick={() => change.mutate(true, { onSuccess: onDone })} disabled={change.isPending}>
+            Change it all the same
+          </Button>
+          <Button onClick={() => change.reset()}>Back to the notes</Button>
+        </div>
+      </Dialog>
       <PutAway passageId={passage.id} open={leaving} onClose={() => setLeaving(false)} />
     </Page>
   );
@@ -70,7 +86,7 @@ function PutAway({ passageId, open, onClose }: { passageId: number; open: boolea
   const putAway = useChange(() => given(api.DELETE("/api/passages/{id}", { params: { path: { id: passageId } } })));
   return (
     <Dialog title="Put this passage away?" open={open} onClose={onClose}>
-      <p className="mb-5">It leaves your passages and your plans. What you played of it stays in the log and counts for your load.</p>
+      <p className="mb-5">It leaves your passages and your plans. What you played of it stays in the log and counts for your load; if nothing was ever played of it, it is deleted.</p>
       {putAway.isError && <p className="mb-3 text-plum">{sentence(putAway.error)}</p>}
       <div className="flex gap-3">
         <Button kind="danger" onClick={() => putAway.mutate(undefined, { onSuccess: () => void navigate("/passages") })}>

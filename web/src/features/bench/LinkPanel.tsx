@@ -17,11 +17,12 @@ interface Props {
   link: number;
   about: Schemas["LinkDto"];
   bpm: number;
+  caution: string;
   onClose: () => void;
 }
 
 /** One link taken out: how it stands, the notes around it to drill, and the versions that drive it. */
-export function LinkPanel({ passageId, link, about, bpm, onClose }: Props) {
+export function LinkPanel({ passageId, link, about, bpm, caution, onClose }: Props) {
   const view = useLink(passageId, link);
   const [open, setOpen] = useState<string>();
   const navigate = useNavigate();
@@ -70,7 +71,7 @@ export function LinkPanel({ passageId, link, about, bpm, onClose }: Props) {
                   <div className="flex gap-1">
                     <Button
                       kind="quiet"
-                      onClick={() => (on ? playback.stop() : void playback.start(name, { first: window.firstNote, last: window.lastNote, bpm, click: true }))}
+                      onClick={() => (on ? playback.stop() : void playback.start(name, { first: window.firstNote, last: window.lastNote, bpm, click: true, along: false }))}
                     >
                       {on ? "Stop" : "Hear"}
                     </Button>
@@ -85,7 +86,7 @@ export function LinkPanel({ passageId, link, about, bpm, onClose }: Props) {
           {view.data.drivenBy.length > 0 && <Drivers drivers={view.data.drivenBy} onOpen={setOpen} />}
         </>
       )}
-      <VersionDialog passageId={passageId} variant={open} stretch={WHOLE} bpm={bpm} onClose={() => setOpen(undefined)} />
+      <VersionDialog passageId={passageId} variant={open} stretch={WHOLE} bpm={bpm} caution={caution} onClose={() => setOpen(undefined)} />
     </section>
   );
 }

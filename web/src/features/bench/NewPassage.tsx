@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { api, given, type Schemas } from "../../api/client";
 import { sentence, useChange } from "../../api/queries";
@@ -21,10 +21,14 @@ export default function NewPassage({ me }: { me: Schemas["Me"] }) {
     cleanAt: null,
     played: false,
     version: 0,
+    confirmed: null,
+    clientId: null,
   });
+  // Kept with the draft: sent again after an answer was lost, it makes no second passage.
+  const clientId = useRef(draft.clientId ?? crypto.randomUUID());
   const set = (part: Partial<Schemas["PassageWish"]>) => setDraft((now) => ({ ...now, ...part }));
   const [waiting, setWaiting] = useState(false);
-  const create = useChange(() => given(api.POST("/api/passages", { body: draft })));
+  const create = useChange(() => given(api.POST("/api/passages", { body: { ...draft, clientId: clientId.current } })));
   return (
     <Page title="A new passage" above="Passages">
       <form

@@ -15,18 +15,21 @@ interface Props {
   variant?: string | undefined;
   first?: number | undefined;
   last?: number | undefined;
+  /** What speaks against playing along; empty when nothing does. */
+  caution: string;
 }
 
 /** Hear it, at any tempo, with or without the click. */
-export function PlayBar({ playback, bpm, onBpm, of, label, variant, first, last }: Props) {
+export function PlayBar({ playback, bpm, onBpm, of, label, variant, first, last, caution }: Props) {
   const [click, setClick] = useState(true);
+  const [along, setAlong] = useState(false);
   const on = playback.playing === of;
   const valid = bpm >= 20 && bpm <= 400;
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
       <Button
         disabled={!valid}
-        onClick={() => (on ? playback.stop() : void playback.start(of, { variant, first, last, bpm, click }))}
+        onClick={() => (on ? playback.stop() : void playback.start(of, { variant, first, last, bpm, click, along }))}
         aria-label={on ? "Stop" : `Hear ${label}`}
       >
         {on ? <Square size={16} aria-hidden="true" /> : <Play size={16} aria-hidden="true" />} {on ? "Stop" : "Hear it"}
@@ -48,6 +51,11 @@ export function PlayBar({ playback, bpm, onBpm, of, label, variant, first, last 
         <input type="checkbox" checked={click} onChange={(event) => setClick(event.target.checked)} className="size-4 accent-spruce" />
         with the click
       </label>
+      <label className="flex min-h-11 items-center gap-2 text-soft">
+        <input type="checkbox" checked={along} onChange={(event) => setAlong(event.target.checked)} className="size-4 accent-spruce" />
+        I play along: it counts for today
+      </label>
+      {along && caution && <p className="w-full border-l-2 border-plum pl-3 text-sm">{caution}</p>}
       {!valid && <p className="text-sm text-plum">A tempo lies between 20 and 400.</p>}
       {playback.error !== undefined && <p className="text-sm text-plum">{sentence(playback.error)}</p>}
     </div>

@@ -14,11 +14,12 @@ interface Props {
   variant: string | undefined;
   stretch: Stretch;
   bpm: number;
+  caution: string;
   onClose: () => void;
 }
 
 /** A version in full: all its notes, how it sounds, what it drives, and its files. */
-export function VersionDialog({ passageId, variant, stretch, bpm, onClose }: Props) {
+export function VersionDialog({ passageId, variant, stretch, bpm, caution, onClose }: Props) {
   const whole = useVariant(passageId, variant, stretch, bpm);
   const playback = usePlayback(passageId);
   const [at, setAt] = useState<number>();
@@ -43,7 +44,7 @@ export function VersionDialog({ passageId, variant, stretch, bpm, onClose }: Pro
             <div className="my-3 max-h-[46vh] overflow-y-auto border-y border-rule py-2">
               <Score abc={shown.music.abc} places={shown.music.places} label={`${shown.variant.title}, ${shown.music.places.length} notes`} scale={0.95} room={14} lit={playback.playing ? playback.lit : undefined} />
             </div>
-            <PlayBar playback={playback} bpm={tempo} onBpm={setAt} of="version" label={shown.variant.title} variant={variant} first={stretch.first} last={stretch.last} />
+            <PlayBar playback={playback} bpm={tempo} onBpm={setAt} of="version" label={shown.variant.title} variant={variant} first={stretch.first} last={stretch.last} caution={caution} />
             <div className="mt-3">
               <FileLinks passageId={passageId} query={{ variant, ...stretch }} />
             </div>

@@ -97,7 +97,7 @@ export function Versions({ detail, bench, bpm, onBpm }: Props) {
           clinician&apos;s limits win over these.
         </Caution>
       </div>
-      <VersionDialog passageId={passage.id} variant={open?.key} stretch={open?.stretch ?? stretch} bpm={at} onClose={() => setOpen(undefined)} />
+      <VersionDialog passageId={passage.id} variant={open?.key} stretch={open?.stretch ?? stretch} bpm={at} caution={bench.caution} onClose={() => setOpen(undefined)} />
     </>
   );
 }
@@ -192,6 +192,7 @@ function TodaysChoice({ passageId, bench, sheet, onOpen }: TodayProps) {
           {bench.today.length > 0 ? "Choose again" : "Choose for me"}
         </Button>
       </div>
+      {bench.caution && <p className="mt-2 max-w-3xl border-l-2 border-plum pl-3">{bench.caution}</p>}
       {(choose.isError || tick.isError) && (
         <p role="alert" className="mt-2 text-plum">
           {sentence(choose.error ?? tick.error)}

@@ -1,9 +1,13 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import { api, given } from "../../api/client";
+import { useChange } from "../../api/queries";
 import { schedule } from "../../click/clicks";
 import { play, sounding } from "../../click/instrument";
 
 const LEAD_SECONDS = 0.1;
+
+/** Less than this is no playing. */
+const LEAST_SECONDS = 1;
 
 export interface Heard {
   variant?: string | undefined;
@@ -11,6 +15,8 @@ export interface Heard {
   last?: number | undefined;
   bpm: number;
   click: boolean;
+  /** Whether the player plays along, so that it counts for today. */
+  along: boolean;
 }
 
 /** Plays a stretch of a passage, plain or in a variant, and says which of its notes sound. */
@@ -20,6 +26,10 @@ export function usePlayback(passageId: number) {
   const [playing, setPlaying] = useState<string>();
   const [lit, setLit] = useState<ReadonlySet<number>>(new Set());
   const [error, setError] = useState<unknown>();
+
+  const { mutate: practised, error: uncounted } = useChange(({ bpm, seconds }: { bpm: number; seconds: number }) =>
+    given(api.POST("/api/passages/{id}/practice", { params: { path: { id: passageId } }, body: { clientId: crypto.randomUUID(), bpm, seconds } })),
+  );
 
   const stop = useCallback(() => {
     silence.current?.();
@@ -31,7 +41,7 @@ export function usePlayback(passageId: number) {
   useEffect(() => stop, [stop]);
 
   const start = useCallback(
-    async (key: string, { variant, first, last, bpm, click }: Heard) => {
+    async (key: string, { variant, first, last, bpm, click, along }: Heard) => {
       stop();
       // The context has to come into being in the click itself, before anything is waited for.
       audio.current ??= new AudioContext({ latencyHint: "interactive" });
@@ -63,14 +73,16 @@ export function usePlayback(passageId: number) {
         silence.current = () => {
           clearInterval(timer);
           quiet.forEach((end) => end());
+          const seconds = Math.min(context.currentTime - from, heard.seconds) - (heard.notes[0]?.seconds ?? 0);
+          if (along && seconds >= LEAST_SECONDS) practised({ bpm, seconds });
         };
       } catch (failure) {
         setError(failure);
         setPlaying(undefined);
       }
     },
-    [passageId, stop],
+    [passageId, stop, practised],
   );
 
-  return { playing, lit, error, start, stop };
+  return { playing, lit, error: error ?? uncounted ?? undefined, start, stop };
 }

@@ -1,5 +1,5 @@
 import { useMutation } from "@tanstack/react-query";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { Link } from "react-router";
 import { api, given, type Schemas } from "../../api/client";
 import { queryClient, sentence, useReading } from "../../api/queries";
@@ -35,6 +35,7 @@ export default function First({ me }: { me: Schemas["Me"] }) {
   const music: Schemas["MusicText"] = { source: "PAPER", ...draft.paper };
   const reading = useReading(useDebounced(music));
   const begin = useBegin();
+  const clientId = useRef(crypto.randomUUID());
   const finish = useMutation({
     mutationFn: async () => {
       const made = await given(
@@ -48,6 +49,8 @@ export default function First({ me }: { me: Schemas["Me"] }) {
             cleanAt: draft.cleanAt,
             played: draft.played && draft.cleanAt !== null,
             version: 0,
+            confirmed: null,
+            clientId: clientId.current,
           },
         }),
       );

@@ -2,6 +2,7 @@ import type { Schemas } from "../../api/client";
 import { useLoad } from "../../api/queries";
 import { clock, day, oneDecimal } from "../../ui/format";
 import { Caution, Failed, Page, Waiting } from "../../ui/Page";
+import { Reports } from "../symptom/Reports";
 import { Days } from "./Days";
 
 type Limit = Schemas["LimitDto"];
@@ -20,11 +21,11 @@ export default function Load() {
   const load = useLoad();
   if (load.isPending) return <Waiting />;
   if (load.isError) return <Failed error={load.error} again={() => void load.refetch()} />;
-  const { today, days } = load.data;
+  const { today, days, symptoms } = load.data;
   const binding = today.limits[0]!;
   return (
     <Page title={headline(today, binding)} above={`Load · ${day(today.day, { weekday: "long", day: "numeric", month: "long" })}`}>
-      <p className="mb-6 max-w-[66ch]">The limit that binds: {binding.why}</p>
+      <p className="mb-6 max-w-[66ch]">{today.restSentence || <>The limit that binds: {binding.why}</>}</p>
       <ul className="grid gap-x-12 gap-y-5 md:grid-cols-3">
         {today.limits.map((limit, i) => (
           <Gauge key={limit.kind} limit={limit} binds={i === 0} />
@@ -46,6 +47,7 @@ export default function Load() {
           <Caution />
         </div>
       </section>
+      <Reports symptoms={symptoms} />
     </Page>
   );
 }

@@ -8,11 +8,11 @@ import { Failed, Page, Waiting } from "../../ui/Page";
 
 type Entry = Schemas["Entry"];
 
-export const OUTCOME = { PLAYED: "", STOPPED: "stopped early", SYMPTOM: "stopped for a symptom" } as const;
+export const OUTCOME = { PLAYED: "", STOPPED: "stopped early", SYMPTOM: "stopped for a symptom", LEFT: "left open", OUTDATED: "closed by an update" } as const;
 
 /** What happened, day by day. */
 export default function Log() {
-  const [pages, setPages] = useState<string[]>([]);
+  const [pages, setPages] = useState<number[]>([]);
   const log = useLog(pages.at(-1));
   if (log.isPending) return <Waiting />;
   if (log.isError) return <Failed error={log.error} again={() => void log.refetch()} />;

@@ -4,6 +4,8 @@ import type { RunView } from "./useRun";
 
 interface Props {
   state: "ready" | "playing" | "judge" | "rest";
+  /** Whether the pass was not cut short, so that it may have been clean. */
+  mayBeClean: boolean;
   tension: number;
   last: RunView["last"];
   sending: boolean;
@@ -13,7 +15,7 @@ interface Props {
 const FRAME = "inline-flex min-h-14 items-center justify-center gap-3 rounded-[5px] border-2 px-2 font-semibold transition-opacity disabled:opacity-35";
 
 /** Start, the three verdicts, tension and what else may be wanted; each one key and one button. */
-export function Answers({ state, tension, last, sending, onAct }: Props) {
+export function Answers({ state, mayBeClean, tension, last, sending, onAct }: Props) {
   const judging = state === "playing" || state === "judge";
   const button = (action: Action, looks: string, disabled: boolean, label: string = ACTIONS[action].label) => (
     <button type="button" disabled={disabled} onClick={() => onAct(action)} className={`${FRAME} ${looks}`}>
@@ -36,7 +38,7 @@ export function Answers({ state, tension, last, sending, onAct }: Props) {
         <div className="col-span-3 grid lg:col-span-1">
           {button("start", state === "ready" ? "border-night-ink bg-night-ink text-night" : "border-night-soft", state === "rest" || sending, start)}
         </div>
-        {button("clean", "border-night-spruce", !judging || sending)}
+        {button("clean", "border-night-spruce", !judging || sending || !mayBeClean)}
         {button("rough", "border-night-soft", !judging || sending)}
         {button("broke", "border-night-soft border-dashed", !judging || sending)}
         <div className="col-span-3 grid grid-cols-2 gap-2 text-lg sm:gap-3 lg:col-span-2">

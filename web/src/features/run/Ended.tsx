@@ -9,7 +9,7 @@ import { INPUT, Labelled } from "../../ui/Field";
 import { useSay } from "../../ui/Toasts";
 import type { RunView } from "./useRun";
 
-const TITLE = { PLAYED: "Played", STOPPED: "Stopped here", SYMPTOM: "Stopped for a symptom" } as const;
+const TITLE = { PLAYED: "Played", STOPPED: "Stopped here", SYMPTOM: "Stopped for a symptom", LEFT: "Closed overnight", OUTDATED: "Closed by an update" } as const;
 
 /** The end of a workout: what it was, and a line about what was found. */
 export function Ended({ view }: { view: RunView }) {

@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from "react";
+import { keep } from "../../keep";
 import { restBegan } from "./queue";
 
 interface Props {
@@ -17,7 +18,7 @@ export function RestCountdown({ runId, ordinal, seconds, speed, onOver }: Props)
     whenOver.current = onOver;
   });
   useEffect(() => {
-    const before = ((Date.now() - restBegan(runId, ordinal, localStorage, Date.now())) / 1000) * speed;
+    const before = ((Date.now() - restBegan(runId, ordinal, keep, Date.now())) / 1000) * speed;
     // From here on by a clock that nobody can set.
     const from = performance.now();
     let over = false;

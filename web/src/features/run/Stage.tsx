@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useLayoutEffect, useState } from "react";
 import { useNavigate } from "react-router";
 import { Engraving } from "../../notation/Engraving";
+import { keep } from "../../keep";
 import { Relief } from "../../relief/Relief";
 import { KeyCap } from "../../ui/Button";
 import { bpm, minutes, oneDecimal } from "../../ui/format";
@@ -22,38 +23,52 @@ interface Props {
 const KIND = { WARM_UP: "Warm-up", CONTROLLED: "Slow and controlled", BURST: "Burst", CLOSING: "Easy" } as const;
 const VERDICTS = { clean: "CLEAN", rough: "ROUGH", broke: "BROKE" } as const;
 const PHONE_WIDTH = 640;
+
+/** A verdict may come this much before the last beat is over, in seconds. */
+const LAST_MOMENT = 0.8;
 type Open = "pause" | "symptom" | "keys" | undefined;
 
 /** The step at hand: ready, playing, to be judged, or a rest. */
 export function Stage({ run, view, speed }: Props) {
   const navigate = useNavigate();
-  const [played, setPlayed] = useState(false);
+  const [played, setPlayed] = useState<"no" | "cut" | "whole">("no");
+  const [hint, setHint] = useState("");
   const [tension, setTension] = useState(view.last?.tension ?? 1);
   const [open, setOpen] = useState<Open>();
+  const [paused, setPaused] = useState(0);
   const { pass, rest } = view.step;
-  const over = useCallback(() => setPlayed(true), []);
-  const { playing, start, stop, beat } = usePass(pass, speed, over);
+  const over = useCallback(() => setPlayed("whole"), []);
+  const { playing, start, stop, beat, playedSeconds } = usePass(pass, speed, over);
   const sending = run.waiting > 0;
 
-  useLayoutEffect(() => setPlayed(false), [view.ordinal]);
+  useLayoutEffect(() => {
+    setPlayed("no");
+    setHint("");
+  }, [view.ordinal]);
+
+  /** What was played of the pass at hand: nothing where it was not begun. */
+  const soFar = () => (playing || played !== "no" ? playedSeconds() : 0);
 
   const { send } = run;
   const judge = (verdict: (typeof VERDICTS)[keyof typeof VERDICTS]) => {
-    if (!pass || sending || !(playing || played)) return;
+    if (!pass || sending || !(playing || played !== "no")) return;
+    const whole = played === "whole" || (playing && pass.seconds - (pass.countIn * 60) / pass.tempo - playedSeconds() < LAST_MOMENT * speed);
+    if (verdict === "CLEAN" && !whole) return setHint("A clean pass goes to its end. Play it again, or say rough or broke.");
     stop();
     send({ kind: "JUDGED", verdict, tension, seconds: null });
   };
   const felt = (figure: number) => {
     setTension(figure);
     // Between two steps a tension belongs to the pass just judged.
-    if (view.last && !playing && !played) {
+    if (view.last && !playing && played === "no") {
       send({ kind: "JUDGED", verdict: view.last.verdict, tension: figure, seconds: null }, view.last.clientId);
     }
   };
   const simply = (kind: "BACKED_OFF" | "REST_ASKED") => {
     if (!pass || sending) return;
+    const seconds = soFar();
     stop();
-    send({ kind, verdict: null, tension: null, seconds: null });
+    send({ kind, verdict: null, tension: null, seconds });
   };
 
   function act(action: Action) {
@@ -61,11 +76,12 @@ export function Stage({ run, view, speed }: Props) {
     switch (action) {
       case "start":
         if (!pass || sending) return;
+        setHint("");
         if (playing) {
           stop();
-          setPlayed(true);
+          setPlayed("cut");
         } else {
-          setPlayed(false);
+          setPlayed("no");
           start();
         }
         return;
@@ -78,11 +94,10 @@ export function Stage({ run, view, speed }: Props) {
       case "back-off":
         return simply("BACKED_OFF");
       case "symptom":
-        stop();
-        return setOpen("symptom");
       case "pause":
+        setPaused(soFar());
         stop();
-        return setOpen("pause");
+        return setOpen(action);
       case "keys":
         return setOpen("keys");
     }
@@ -111,7 +126,7 @@ export function Stage({ run, view, speed }: Props) {
   const effortNow = view.relief.stretches.filter((stretch) => stretch.played).at(-1)?.effortAfter ?? view.relief.effortBefore;
   const left = view.relief.seconds - view.at;
   const phone = window.innerWidth < PHONE_WIDTH;
-  const state = rest ? "rest" : playing ? "playing" : played ? "judge" : "ready";
+  const state = rest ? "rest" : playing ? "playing" : played !== "no" ? "judge" : "ready";
   return (
     <div className="mx-auto flex w-full max-w-[1500px] flex-1 flex-col gap-2 px-4 py-3 sm:px-9" data-state={state}>
       <header className="flex flex-wrap items-center gap-x-3 gap-y-1 sm:gap-x-5">
@@ -134,7 +149,8 @@ export function Stage({ run, view, speed }: Props) {
           No connection. {sending ? "Your answer is kept here and is sent as soon as Tachylim answers." : "The run goes on as soon as Tachylim answers."}
         </p>
       )}
-      {run.notice && <p role="status" className="text-night-brass">{run.notice}</p>}
+      {(run.notice || hint) && <p role="status" className="text-night-brass">{run.notice || hint}</p>}
+      {keep.onlyHere && <p role="status" className="text-night-brass">This browser keeps nothing: stay on this page until every answer has been sent.</p>}
 
       <div className="grid flex-1 items-center gap-x-10 gap-y-3 lg:grid-cols-[minmax(19rem,26rem)_1fr]">
         <section aria-live="polite" className="min-w-0">
@@ -190,7 +206,7 @@ export function Stage({ run, view, speed }: Props) {
         </section>
       </div>
 
-      <Answers state={state} tension={tension} last={view.last} sending={sending} onAct={act} />
+      <Answers state={state} mayBeClean={played !== "cut"} tension={tension} last={view.last} sending={sending} onAct={act} />
       <div className="hidden min-h-0 sm:block">
         <Relief relief={view.relief} dark playhead={view.at} height={104} lanes={false} labels={false} />
         <p className="-mt-5 text-right text-night-soft">
@@ -204,7 +220,7 @@ export function Stage({ run, view, speed }: Props) {
         onLeave={() => void navigate("/")}
         onEnd={() => {
           setOpen(undefined);
-          send({ kind: "STOPPED", verdict: null, tension: null, seconds: null });
+          send({ kind: "STOPPED", verdict: null, tension: null, seconds: paused });
         }}
       />
       <SymptomDialog
@@ -212,7 +228,7 @@ export function Stage({ run, view, speed }: Props) {
         onClose={() => setOpen(undefined)}
         onConfirm={() => {
           setOpen(undefined);
-          send({ kind: "SYMPTOM", verdict: null, tension: null, seconds: null });
+          send({ kind: "SYMPTOM", verdict: null, tension: null, seconds: paused });
         }}
       />
       <KeysDialog open={open === "keys"} onClose={() => setOpen(undefined)} />

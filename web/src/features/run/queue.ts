@@ -1,17 +1,23 @@
 import type { Schemas } from "../../api/client";
+import type { Keep } from "../../keep";
 
 export type EventWish = Schemas["EventWish"];
 
-/** What a queue is kept in: the browser's local storage, or a map in tests. */
-export interface Keep {
-  getItem(key: string): string | null;
-  setItem(key: string, value: string): void;
-  removeItem(key: string): void;
+/** An event on its way: when it was made, and how often it was changed since. */
+export interface Queued {
+  event: EventWish;
+  madeAt: number;
+  revision: number;
 }
 
+const PREFIX = "tachylim.run.";
+const SUFFIX = ".queue";
+
+const ends = ({ event }: Queued) => event.kind === "STOPPED" || event.kind === "SYMPTOM";
+
 /**
- * Events of a run that the server has not confirmed. They outlive reloads, leave in the order they were made,
- * and carry ids of their own, so that sending one twice does no harm.
+ * Events of a run that the server has not confirmed. They outlive reloads, carry ids of their own, so that sending one
+ * twice does no harm, and leave in the order they were made; but what ends a run never waits behind an answer.
  */
 export class EventQueue {
   private readonly key: string;
@@ -20,37 +26,47 @@ export class EventQueue {
     runId: number,
     private readonly keep: Keep,
   ) {
-    this.key = `tachylim.run.${runId}.events`;
+    this.key = PREFIX + runId + SUFFIX;
   }
 
-  all(): EventWish[] {
+  /** The runs of which anything is on its way. */
+  static runs(keep: Keep): number[] {
+    return keep
+      .keys()
+      .filter((key) => key.startsWith(PREFIX) && key.endsWith(SUFFIX))
+      .map((key) => Number(key.slice(PREFIX.length, -SUFFIX.length)))
+      .filter(Number.isInteger);
+  }
+
+  all(): Queued[] {
     try {
-      return JSON.parse(this.keep.getItem(this.key) ?? "[]") as EventWish[];
+      const kept: unknown = JSON.parse(this.keep.getItem(this.key) ?? "[]");
+      return Array.isArray(kept) ? (kept as Queued[]) : [];
     } catch {
       return [];
     }
   }
 
-  first(): EventWish | undefined {
-    return this.all()[0];
+  first(): Queued | undefined {
+    const all = this.all();
+    return all.find(ends) ?? all[0];
   }
 
-  add(event: EventWish) {
-    // A corrected tension replaces the one that has not left yet.
-    const others = this.all().filter((other) => other.clientId !== event.clientId);
-    this.write([...others, event]);
+  /** Adds an event; one with the same id takes its place, as a tension put right does before it has arrived. */
+  add(event: EventWish, now = Date.now()) {
+    const all = this.all();
+    const before = all.find((other) => other.event.clientId === event.clientId);
+    const queued = { event, madeAt: before?.madeAt ?? now, revision: (before?.revision ?? 0) + 1 };
+    this.write(before ? all.map((other) => (other === before ? queued : other)) : [...all, queued]);
   }
 
-  confirmed(clientId: string) {
-    this.write(this.all().filter((event) => event.clientId !== clientId));
+  /** Forgets what has arrived, unless it was put right since it left: then that still has to go. */
+  confirmed(sent: Queued) {
+    this.write(this.all().filter((other) => other.event.clientId !== sent.event.clientId || other.revision !== sent.revision));
   }
 
-  clear() {
-    this.keep.removeItem(this.key);
-  }
-
-  private write(events: EventWish[]) {
-    if (events.length === 0) this.clear();
+  private write(events: Queued[]) {
+    if (events.length === 0) this.keep.removeItem(this.key);
     else this.keep.setItem(this.key, JSON.stringify(events));
   }
 }

@@ -41,6 +41,13 @@ export function usePass(pass: Pass | null, speed: number, onOver: () => void) {
     return beatAt((audio.current.currentTime - began.current) * speed, pass.tempo, pass.countIn, pass.beats);
   }, [pass, speed]);
 
+  /** How many seconds of the pass, after counting in, have gone by since it was started. */
+  const playedSeconds = useCallback(() => {
+    if (!pass || !audio.current) return 0;
+    const counted = (pass.countIn * 60) / pass.tempo;
+    return Math.max(0, Math.min((audio.current.currentTime - began.current) * speed, pass.seconds) - counted);
+  }, [pass, speed]);
+
   useEffect(() => {
     if (!playing) return;
     const timer = setInterval(() => {
@@ -53,5 +60,5 @@ export function usePass(pass: Pass | null, speed: number, onOver: () => void) {
 
   useEffect(() => () => silence.current?.(), []);
 
-  return { playing, start, stop, beat };
+  return { playing, start, stop, beat, playedSeconds };
 }

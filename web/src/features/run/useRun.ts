@@ -1,5 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { api, given, NoConnection, Problem, type Schemas } from "../../api/client";
+import { keep } from "../../keep";
+import { sendQueued, waitBefore } from "./outbox";
 import { EventQueue, type EventWish } from "./queue";
 import { windowId } from "./windowId";
 
@@ -8,24 +10,17 @@ export type RunView = Schemas["RunView"];
 /** Whether the run can go on here, and if not why. */
 export type Link = "loading" | "ok" | "offline" | "elsewhere" | "signed-out" | "gone";
 
-const RETRY_MS = 1500;
-
-/** The run on the server, and the answers that are on their way there. */
+/** The run on the server, and the answers that are on their way there. Whatever is not settled is tried again. */
 export function useRun(id: number) {
   const [view, setView] = useState<RunView>();
   const [link, setLink] = useState<Link>("loading");
   const [notice, setNotice] = useState("");
   const [waiting, setWaiting] = useState(0);
-  const queue = useMemo(() => new EventQueue(id, localStorage), [id]);
+  const queue = useMemo(() => new EventQueue(id, keep), [id]);
   const busy = useRef(false);
-
-  const fail = useCallback((error: unknown) => {
-    if (error instanceof NoConnection) setLink("offline");
-    else if (error instanceof Problem && error.code === "taken-over") setLink("elsewhere");
-    else if (error instanceof Problem && (error.status === 401 || error.status === 403)) setLink("signed-out");
-    else if (error instanceof Problem && error.status === 404) setLink("gone");
-    else setNotice(error instanceof Error ? error.message : "");
-  }, []);
+  const attempt = useRef(0);
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const again = useRef<() => void>(() => undefined);
 
   const load = useCallback(async () => {
     const fresh = await given(api.GET("/api/runs/{id}", { params: { path: { id }, query: { holder: windowId() } } }));
@@ -33,69 +28,75 @@ export function useRun(id: number) {
     setLink(fresh.held || fresh.step.ended ? "ok" : "elsewhere");
   }, [id]);
 
-  /** Sends what is queued, in order; what does not arrive stays queued. */
-  const flush = useCallback(async () => {
-    if (busy.current) return;
-    busy.current = true;
-    try {
-      for (let event = queue.first(); event; event = queue.first()) {
-        const body: EventWish = { ...event, holder: windowId() };
-        try {
-          setView(await given(api.POST("/api/runs/{id}/events", { params: { path: { id } }, body })));
+  /** Ends that wait for the player; everything else waits for the next try. */
+  const fail = useCallback((error: unknown) => {
+    if (error instanceof Problem && error.code === "taken-over") return setLink("elsewhere");
+    if (error instanceof Problem && (error.status === 401 || error.status === 403)) return setLink("signed-out");
+    if (error instanceof Problem && error.status === 404) return setLink("gone");
+    if (error instanceof NoConnection || (error instanceof Problem && error.status >= 500)) setLink("offline");
+    else if (error instanceof Problem) setNotice(error.detail);
+    clearTimeout(timer.current);
+    timer.current = setTimeout(() => again.current(), waitBefore(attempt.current++, error));
+  }, []);
+
+  /** Sends what is queued; then, or when nothing was, asks where the run stands. */
+  const bringUp = useCallback(
+    async (ask: boolean) => {
+      if (busy.current) return;
+      busy.current = true;
+      clearTimeout(timer.current);
+      try {
+        const arrived = (fresh: RunView) => {
+          setView(fresh);
           setLink("ok");
           setNotice("");
-          queue.confirmed(event.clientId);
-        } catch (error) {
-          const settled = error instanceof Problem && (error.code === "out-of-step" || error.code === "over" || error.status === 422);
-          if (!settled) throw error;
-          // The server knows better where the run stands: go on from there.
-          queue.confirmed(event.clientId);
-          setNotice(error.detail);
-          await load();
-        }
+        };
+        const { refused } = await sendQueued(id, queue, arrived);
+        // Where something was refused the server knows better where the run stands: go on from there.
+        if (ask || refused.length > 0) await load();
+        if (refused.length > 0) setNotice(refused.join(" "));
+        attempt.current = 0;
+      } catch (error) {
+        fail(error);
+      } finally {
+        busy.current = false;
+        setWaiting(queue.all().length);
       }
-    } catch (error) {
-      fail(error);
-    } finally {
-      busy.current = false;
-      setWaiting(queue.all().length);
-    }
-  }, [id, queue, load, fail]);
+    },
+    [id, queue, load, fail],
+  );
 
   useEffect(() => {
-    load().then(flush, fail);
-  }, [load, flush, fail]);
-
-  useEffect(() => {
-    if (link !== "offline") return;
-    const again = () => void (view || queue.first() ? (queue.first() ? flush() : load().catch(fail)) : load().catch(fail));
-    const timer = setInterval(again, RETRY_MS);
-    window.addEventListener("online", again);
+    again.current = () => void bringUp(true);
+    void bringUp(true);
+    const online = () => void bringUp(true);
+    window.addEventListener("online", online);
     return () => {
-      clearInterval(timer);
-      window.removeEventListener("online", again);
+      clearTimeout(timer.current);
+      window.removeEventListener("online", online);
     };
-  }, [link, view, queue, flush, load, fail]);
+  }, [bringUp]);
 
   const send = useCallback(
-    (event: Omit<EventWish, "holder" | "clientId" | "ordinal">, correcting?: string) => {
+    (event: Omit<EventWish, "holder" | "clientId" | "ordinal" | "secondsAgo">, correcting?: string) => {
       if (!view) return;
-      queue.add({ ...event, clientId: correcting ?? crypto.randomUUID(), holder: windowId(), ordinal: view.ordinal });
+      queue.add({ ...event, clientId: correcting ?? crypto.randomUUID(), holder: windowId(), ordinal: view.ordinal, secondsAgo: null });
       setWaiting(queue.all().length);
-      void flush();
+      // What is added while another answer is on its way is sent right behind it.
+      void bringUp(false);
     },
-    [view, queue, flush],
+    [view, queue, bringUp],
   );
 
   const takeOver = useCallback(async () => {
     try {
       setView(await given(api.POST("/api/runs/{id}/holder", { params: { path: { id } }, body: { holder: windowId() } })));
       setLink("ok");
-      void flush();
+      void bringUp(false);
     } catch (error) {
       fail(error);
     }
-  }, [id, flush, fail]);
+  }, [id, bringUp, fail]);
 
   return { view, link, notice, waiting, send, takeOver };
 }

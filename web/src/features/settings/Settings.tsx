@@ -10,8 +10,11 @@ import { families, family } from "../../ui/format";
 import { Caution, Page } from "../../ui/Page";
 import { useSay } from "../../ui/Toasts";
 import { fieldError } from "../bench/PassageFields";
+import { Browsers } from "./Browsers";
+import { Home } from "./Home";
+import { Room } from "./Room";
 
-/** Instrument and daily minutes, password, and the way out. */
+/** Instrument and daily minutes, where the day is counted, password and browsers, and the way out. */
 export default function Settings({ me }: { me: Schemas["Me"] }) {
   const client = useQueryClient();
   const navigate = useNavigate();
@@ -26,6 +29,9 @@ export default function Settings({ me }: { me: Schemas["Me"] }) {
       <div className="grid gap-x-16 gap-y-10 lg:grid-cols-2">
         <Habits me={me} />
         <Password />
+        <Home me={me} />
+        <Browsers />
+        <Room />
         <Farewell onGone={() => void leave()} />
       </div>
     </Page>
@@ -111,7 +117,7 @@ function Password() {
         label="New password"
         type="password"
         autoComplete="new-password"
-        hint="At least 10 characters."
+        hint="10 to 200 characters in any script; not a common one, nor your name."
         value={newPassword}
         error={fieldError(change.error, "newPassword")}
         onChange={(event) => setNew(event.target.value)}

@@ -128,7 +128,7 @@ function NothingLeft({ data }: { data: Schemas["TodayView"] }) {
       <p className="text-2xl font-bold">{until ? "No playing for now." : "That was enough for today."}</p>
       <p className="mx-auto mt-2 max-w-[52ch] text-soft">
         {until
-          ? `A symptom was reported. Playing may begin again on ${new Date(until).toLocaleString(undefined, { weekday: "long", hour: "numeric", minute: "2-digit" })}. If it is still there then, see a physician or a therapist who knows musicians first.`
+          ? data.load.restSentence
           : `The limit that binds: ${binding.why} Read the score, imagine it, or rest; what is just out of reach often comes overnight.`}
       </p>
     </div>

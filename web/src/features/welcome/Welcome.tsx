@@ -9,11 +9,14 @@ import { Field } from "../../ui/Field";
 import { Mark } from "../../ui/Nav";
 import { Landscape } from "./Landscape";
 
+/** The server has the whole rule; this only saves a round. */
+const LENGTH = "A password has 10 to 200 characters, in any script.";
+
 const signIn = z.object({
   name: z.string().trim().min(1, "Give your name.").max(60, "A name has up to 60 characters."),
   password: z.string().min(1, "Give your password."),
 });
-const register = signIn.extend({ password: z.string().min(10, "A password has 10 to 70 characters.").max(70, "A password has 10 to 70 characters.") });
+const register = signIn.extend({ password: z.string().min(10, LENGTH) });
 
 /** Before anyone is signed in. */
 export default function Welcome({ register: registering = false, demo }: { register?: boolean; demo: boolean }) {
@@ -30,6 +33,7 @@ export default function Welcome({ register: registering = false, demo }: { regis
   const problem = enter.error ?? openDemo.error;
   const nameError = problem instanceof Problem && problem.field === "name" ? problem.detail : undefined;
 
+  const passwordError = problem instanceof Problem && problem.field === "password" ? problem.detail : undefined;
   return (
     <main className="mx-auto grid min-h-dvh max-w-[1180px] content-center items-center gap-x-16 gap-y-8 px-6 py-10 lg:grid-cols-[1.2fr_1fr]">
       <section>
@@ -51,11 +55,11 @@ export default function Welcome({ register: registering = false, demo }: { regis
             label="Password"
             type="password"
             autoComplete={registering ? "new-password" : "current-password"}
-            hint={registering ? "At least 10 characters; a short sentence is good." : undefined}
-            error={form.formState.errors.password?.message}
+            hint={registering ? "At least 10 characters in any script; a few words that do not belong together are good." : undefined}
+            error={form.formState.errors.password?.message ?? passwordError}
             {...form.register("password")}
           />
-          {problem && !nameError && (
+          {problem && !nameError && !passwordError && (
             <p role="alert" className="font-semibold text-plum">
               {sentence(problem)}
             </p>

@@ -39,7 +39,7 @@ class ArchitectureTest {
             .whereLayer("notation").mayOnlyAccessLayers("tempo", "passage")
             .whereLayer("variant").mayOnlyAccessLayers("tempo", "passage")
             .whereLayer("method").mayOnlyAccessLayers("tempo")
-            .whereLayer("ceiling").mayOnlyAccessLayers("tempo", "method")
+            .whereLayer("ceiling").mayOnlyAccessLayers("tempo", "passage", "method")
             .whereLayer("load").mayOnlyAccessLayers("tempo", "method")
             .whereLayer("workout").mayOnlyAccessLayers("tempo", "passage", "method", "ceiling", "load")
             .whereLayer("sim").mayOnlyAccessLayers("tempo", "method", "ceiling");

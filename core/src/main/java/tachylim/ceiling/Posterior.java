@@ -43,11 +43,22 @@ public final class Posterior {
     /** Cells that weigh less than this are as good as empty. */
     private static final double NEGLIGIBLE = 1e-9;
 
+    /** How far a ceiling may lie off when it is taken over from music of which nothing is shared. */
+    private static final double STRANGE_SD = 0.25;
+
     /** Weights by shape (s, δ) and then by place of μ; they sum to 1. */
     private final double[][] weights;
 
-    private Posterior(double[][] weights) {
+    private final double passes;
+
+    private Posterior(double[][] weights, double passes) {
         this.weights = weights;
+        this.passes = passes;
+    }
+
+    /** How many whole rested passes' worth of evidence it rests on; 0 for a guess. */
+    public double passes() {
+        return passes;
     }
 
     /**
@@ -68,7 +79,7 @@ public final class Posterior {
                 weights[shape][place] = prior * Math.exp(-off * off / 2);
             }
         }
-        return normalised(weights);
+        return normalised(weights, 0);
     }
 
     private static CeilingModel model(int shape, int place) {
@@ -76,7 +87,7 @@ public final class Posterior {
                 LOWEST + STEP * place, WIDTHS[shape / BREAKS.length], BREAKS[shape % BREAKS.length]);
     }
 
-    private static Posterior normalised(double[][] weights) {
+    private static Posterior normalised(double[][] weights, double passes) {
         double sum = 0;
         for (double[] row : weights) {
             for (double weight : row) {
@@ -88,7 +99,7 @@ public final class Posterior {
                 row[i] /= sum;
             }
         }
-        return new Posterior(weights);
+        return new Posterior(weights, passes);
     }
 
     /** The belief after one more pass. */
@@ -104,7 +115,7 @@ public final class Posterior {
                 next[shape][place] = weights[shape][place] * Math.pow(chance, evidence.power());
             }
         }
-        return normalised(next);
+        return normalised(next, passes + evidence.power());
     }
 
     /**
@@ -140,20 +151,37 @@ public final class Posterior {
                 }
             }
         }
-        return normalised(next);
+        return normalised(next, passes);
+    }
+
+    /**
+     * The belief taken over by other music, or by the same counted otherwise.
+     *
+     * @param ratio tempo there over tempo here at the same notes per second, above 0
+     * @param share the share of its notes that are known from here, 0 to 1: the less, the wider, and the less
+     *     it counts as evidence
+     */
+    public Posterior carried(double ratio, double share) {
+        if (!(ratio > 0 && share >= 0 && share <= 1)) {
+            throw new IllegalArgumentException("A belief is carried at a ratio above 0 by a share up to 1, not at "
+                    + ratio + " by " + share);
+        }
+        boolean same = ratio == 1 && share == 1;
+        Posterior moved = same ? this : moved(Math.log(ratio), Math.hypot(NIGHTLY, STRANGE_SD * (1 - share)));
+        return new Posterior(moved.weights, passes * share * share);
     }
 
     /** Ease, ceiling and breakdown by P(clean) and P(broke) alone. */
     public Estimate estimate() {
         return new Estimate(
-                band(CeilingModel::ease), band(CeilingModel::ceiling), band(CeilingModel::breakdown));
+                band(CeilingModel::ease), band(CeilingModel::ceiling), band(CeilingModel::breakdown), passes);
     }
 
     /** The estimate with the ease tempo lowered to where tension reaches 2, if that is known. */
     public Estimate estimate(TensionCurve tension) {
         Estimate plain = estimate();
         return tension.tempoAt(TensionCurve.ALERT)
-                .map(alert -> new Estimate(plain.ease().notAbove(alert), plain.ceiling(), plain.breakdown()))
+                .map(alert -> new Estimate(plain.ease().notAbove(alert), plain.ceiling(), plain.breakdown(), passes))
                 .orElse(plain);
     }
 
@@ -243,9 +271,10 @@ public final class Posterior {
     /**
      * Reads what {@link #toBytes} wrote.
      *
+     * @param passes the evidence it rests on, kept beside it
      * @throws IllegalArgumentException if the length is another
      */
-    public static Posterior fromBytes(byte[] kept) {
+    public static Posterior fromBytes(byte[] kept, double passes) {
         if (kept.length != SHAPES * PLACES * Float.BYTES) {
             throw new IllegalArgumentException("A kept belief has " + SHAPES * PLACES * Float.BYTES
                     + " bytes, not " + kept.length);
@@ -257,6 +286,6 @@ public final class Posterior {
                 row[i] = bytes.getFloat();
             }
         }
-        return normalised(weights);
+        return normalised(weights, passes);
     }
 }

@@ -1,6 +1,5 @@
 package tachylim.load;
 
-import java.time.Duration;
 import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
@@ -26,9 +25,6 @@ public record Guardrails(int usualMinutes, Instant lastSymptom) {
 
     public static final double BREAK_SECONDS = 5 * 60;
 
-    /** How long playing stops after a symptom. */
-    public static final Duration SYMPTOM_REST = Duration.ofHours(48);
-
     /** Playing time may exceed the usual minutes by this much, since effort is the stricter measure. */
     private static final double PLAYING_ROOM = 1.25;
 
@@ -41,13 +37,9 @@ public record Guardrails(int usualMinutes, Instant lastSymptom) {
         }
     }
 
-    /** When playing may begin again after a symptom; empty when it may now. */
-    public Optional<Instant> restsUntil(Instant now) {
-        if (lastSymptom == null) {
-            return Optional.empty();
-        }
-        Instant until = lastSymptom.plus(SYMPTOM_REST);
-        return until.isAfter(now) ? Optional.of(until) : Optional.empty();
+    /** The rest after a symptom, if there still is one. */
+    public Optional<SymptomRest> rest(Instant now) {
+        return Optional.ofNullable(lastSymptom).map(SymptomRest::after).filter(rest -> rest.until().isAfter(now));
     }
 
     /** All limits of the day, the one with the largest used share first: that one binds. */
@@ -57,8 +49,18 @@ public record Guardrails(int usualMinutes, Instant lastSymptom) {
                 .toList();
     }
 
+    /** What is said where something may be played outside a workout: empty while today has room. */
+    public String caution(DayLoad day, Instant now) {
+        return today(day, now).stream()
+                .filter(limit -> limit.kind() != Limit.Kind.BURST_SECONDS && limit.left() <= 0)
+                .findFirst()
+                .map(limit -> "Today's " + limit.kind().unit() + " are used (" + Math.round(limit.used()) + " of " + Math.round(limit.cap())
+                        + "): listen and read, and play on tomorrow.")
+                .orElse("");
+    }
+
     private Limit effort(DayLoad day, Instant now) {
-        if (restsUntil(now).isPresent()) {
+        if (rest(now).isPresent()) {
             return new Limit(Limit.Kind.EFFORT, 0, day.effort(), "48 hours without playing after a symptom.");
         }
         return new Limit(Limit.Kind.EFFORT, usualMinutes, day.effort(),

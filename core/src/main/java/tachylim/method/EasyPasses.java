@@ -6,8 +6,8 @@ import tachylim.tempo.Tempo;
 /**
  * A few passes well within reach, at set tempos: for warming up and for closing.
  *
- * <p>A broken or gripping pass makes all that follow slower; a locked hand ends it. This class is
- * immutable.
+ * <p>A broken or gripping pass makes all that follow slower; a locked hand ends it. A warm-up cannot be
+ * backed out of: as slow as can be set, it is still played. This class is immutable.
  *
  * @param kind {@link PassKind#WARM_UP} or {@link PassKind#CLOSING}
  * @param tempos the tempo of each pass, 1 to 20 of them
@@ -77,6 +77,9 @@ public record EasyPasses(PassKind kind, List<Tempo> tempos, String why) implemen
 
         /** Slower than the pass before, and no faster again after that. */
         private Position eased(int next, String because) {
+            if (Stride.isSlowest(tempo()) && kind == PassKind.WARM_UP && next < tempos.size()) {
+                return new Next(next, tempo(), "Slower than this cannot be set: play it as easily as you can.");
+            }
             if (Stride.isSlowest(tempo())) {
                 return new Finished("Slower than this cannot be set: stop here.");
             }

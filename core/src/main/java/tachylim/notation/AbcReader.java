@@ -317,6 +317,7 @@ public final class AbcReader {
             Note held = notes.get(last);
             notes.set(last, held.at(held.onset(), held.duration().add(duration)));
         } else {
+            Deadline.check();
             notes.add(new Note(now, duration, unpitched ? List.of() : pitches, ahead));
             ahead = Inflection.PLAIN;
         }

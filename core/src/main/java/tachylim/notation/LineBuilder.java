@@ -34,6 +34,7 @@ final class LineBuilder {
 
     /** A note; one that starts where the last one starts joins it as a chord, one that starts earlier has no place. */
     void add(Fraction onset, Fraction duration, List<Pitch> pitches, Inflection inflection) {
+        Deadline.check();
         Note last = last();
         if (last != null && onset.compareTo(last.onset()) < 0) {
             omissions.add("notes that overlap others in their voice");

@@ -34,6 +34,11 @@ final class MidiReader {
 
     private static final int MOST_EVENTS = 2_000_000;
     private static final int MOST_NOTES = 100_000;
+
+    /** A file of a few bytes can say that it lasts for years: how long is looked at before anything is laid out. */
+    private static final long MOST_QUARTERS = 20_000;
+
+    private static final int MOST_CHANGES = 5_000;
     private static final int TEMPO = 0x51;
     private static final int METER = 0x58;
     private static final int KEY = 0x59;
@@ -79,6 +84,9 @@ final class MidiReader {
         resolution = sequence.getResolution();
         long events = 0;
         for (Track track : sequence.getTracks()) {
+            if (track.ticks() / resolution > MOST_QUARTERS) {
+                throw new ScoreException("This MIDI file lasts for more than " + MOST_QUARTERS + " quarter notes. Keep the movement you are working on");
+            }
             events += track.size();
             if (events > MOST_EVENTS) {
                 throw new ScoreException("This MIDI file is too large to be read here. Keep the movement you are working on");
@@ -90,6 +98,9 @@ final class MidiReader {
         }
         if (lines.isEmpty()) {
             throw new ScoreException("This MIDI file holds no note");
+        }
+        if (meters.size() + keys.size() + tempos.size() > MOST_CHANGES) {
+            throw new ScoreException("This MIDI file changes meter, key or tempo more than " + MOST_CHANGES + " times");
         }
         Grid grid = wanted != null ? wanted : Grid.fitting(onsetsInBeats());
         List<Line> read = new ArrayList<>();
@@ -106,6 +117,7 @@ final class MidiReader {
         String name = "Track " + number;
         Map<Integer, Long> open = new HashMap<>();
         for (int i = 0; i < track.size(); i++) {
+            Deadline.check();
             MidiEvent event = track.get(i);
             if (event.getMessage() instanceof MetaMessage meta) {
                 if (meta.getType() == TRACK_NAME && meta.getData().length > 0 && meta.getData().length < 120) {
@@ -203,6 +215,7 @@ final class MidiReader {
         Fraction place = Fraction.ZERO;
         List<Map.Entry<Long, Meter>> changes = new ArrayList<>(meters.tailMap(1L).entrySet());
         while (true) {
+            Deadline.check();
             Fraction next = place.add(now.bar());
             if (!changes.isEmpty() && grid.place(changes.get(0).getKey(), resolution).compareTo(next) <= 0) {
                 next = grid.place(changes.get(0).getKey(), resolution);

@@ -109,17 +109,19 @@ public final class ScoreReader {
         String first = null;
         long total = 0;
         try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(file))) {
+            int files = 0;
             for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
-                if (entries.size() >= MOST_ENTRIES) {
+                if (++files > MOST_ENTRIES) {
                     throw new ScoreException("This compressed file holds too many files to be a score");
                 }
                 String name = entry.getName();
-                if (entry.isDirectory() || !(name.equals(CONTAINER) || name.endsWith(".xml") || name.endsWith(".musicxml"))) {
+                // What is passed over is unpacked on the way all the same, so it counts too.
+                boolean wanted = !entry.isDirectory() && (name.equals(CONTAINER) || name.endsWith(".xml") || name.endsWith(".musicxml"));
+                byte[] content = bounded(zip, Math.min(MOST_BYTES, (long) MOST_RATIO * file.length) - total);
+                total += content.length;
+                if (!wanted) {
                     continue;
                 }
-                long most = Math.min(MOST_BYTES - total, (long) MOST_RATIO * file.length);
-                byte[] content = bounded(zip, most);
-                total += content.length;
                 entries.put(name, content);
                 first = first == null && !name.startsWith("META-INF/") ? name : first;
             }
@@ -139,6 +141,7 @@ public final class ScoreReader {
         ByteArrayOutputStream content = new ByteArrayOutputStream();
         byte[] buffer = new byte[16 * 1024];
         for (int read = from.read(buffer); read >= 0; read = from.read(buffer)) {
+            Deadline.check();
             if (content.size() + read > most) {
                 throw new ScoreException("This compressed file unpacks to far more than a score; it is not read");
             }

@@ -16,6 +16,9 @@ public final class TappedRhythm {
     /** More taps than this are refused. */
     public static final int MOST_TAPS = 500;
 
+    /** Taps further apart than this from first to last are no rhythm, in seconds. */
+    public static final double MOST_SECONDS = 600;
+
     private TappedRhythm() {}
 
     /**
@@ -33,11 +36,15 @@ public final class TappedRhythm {
      * @param tempo the tempo tapped to, in beats of the meter's usual beat
      * @param grid the grid; null for the coarsest one that fits
      * @param pitches the notes the rhythm is for, in order; notes beyond them have no pitch
-     * @throws IllegalArgumentException if there are no taps, too many, or they are out of order
+     * @throws IllegalArgumentException if there are no taps, too many, too far apart, or no times at all
      */
     public static Drawn of(List<Double> seconds, Tempo tempo, Meter meter, Key key, Grid grid, List<List<Pitch>> pitches) {
         if (seconds.isEmpty() || seconds.size() > MOST_TAPS) {
             throw new IllegalArgumentException("Tap 1 to " + MOST_TAPS + " times, not " + seconds.size());
+        }
+        double span = seconds.stream().mapToDouble(second -> Math.abs(second - seconds.get(0))).max().orElse(0);
+        if (!(span <= MOST_SECONDS)) {
+            throw new IllegalArgumentException("Taps come within " + Math.round(MOST_SECONDS / 60) + " minutes of the first");
         }
         double quarter = tempo.secondsFor(1) / (meter.usualBeat().doubleValue() * 4);
         List<Double> quarters = seconds.stream().map(second -> (second - seconds.get(0)) / quarter).toList();

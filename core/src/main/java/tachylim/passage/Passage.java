@@ -30,17 +30,25 @@ public record Passage(
     /** More notes than this are refused: by then it is pages of music, not a passage. */
     public static final int MOST_NOTES = 2_000;
 
+    /** The shortest and the longest note value that a tempo may count. */
+    public static final Fraction LEAST_BEAT = Fraction.of(1, 64);
+
+    public static final Fraction MOST_BEAT = Fraction.of(2);
+
     /** More beats than this are refused. */
     public static final int MOST_BEATS = 2_000;
 
     /**
      * @throws IllegalArgumentException if there is no note, there are too many, they are out of order,
-     *     one lies beyond the length, or the length is too great
+     *     one lies beyond the length, the length is too great, or the beat unit is no value a musician counts
      */
     public Passage {
         barLines = List.copyOf(barLines);
         notes = List.copyOf(notes);
         directions = directions.stream().sorted(Direction.IN_ORDER).toList();
+        if (beatUnit.compareTo(LEAST_BEAT) < 0 || beatUnit.compareTo(MOST_BEAT) > 0) {
+            throw new IllegalArgumentException("A tempo counts note values from " + LEAST_BEAT + " to two whole notes, not " + beatUnit);
+        }
         if (notes.isEmpty()) {
             throw new IllegalArgumentException("A passage needs at least one note");
         }

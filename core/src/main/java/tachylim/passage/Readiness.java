@@ -22,6 +22,9 @@ public enum Readiness {
     /** A pass this far under the ease tempo counts as slow. */
     private static final double SLOW = 0.9;
 
+    /** With less than this share of its notes left, a passage is another one to prepare. */
+    private static final double STILL_PREPARED = 0.75;
+
     private final String sentence;
     private final boolean preparation;
 
@@ -65,6 +68,15 @@ public enum Readiness {
             case WHOLE -> wholePassage && tempoOverEase <= 1;
             default -> false;
         };
+    }
+
+    /**
+     * Whether changed notes take everything away that was reached.
+     *
+     * @param stayed the share of the notes that stayed, 0 to 1
+     */
+    public static boolean isLostByNewNotes(double stayed) {
+        return stayed < STILL_PREPARED;
     }
 
     /** Whether a decided mark of {@code kind} that is changed takes this away again. */

@@ -42,6 +42,9 @@ final class Weaver {
 
     /** Other pitches with the rhythm and the decisions of note {@code from}. */
     void play(int from, List<Pitch> pitches, Fraction gap, boolean accent) {
+        if (notes.size() >= Passage.MOST_NOTES) {
+            throw new IllegalArgumentException("This version would have more than the " + Passage.MOST_NOTES + " notes a passage holds");
+        }
         Note written = passage.notes().get(from);
         Inflection over = written.inflection().decisions();
         notes.add(new Note(now, sounding(from, gap), pitches, accent ? over.with(Articulation.ACCENT) : over));

@@ -2,6 +2,7 @@ package tachylim.workout;
 
 import java.util.Optional;
 import tachylim.ceiling.Estimate;
+import tachylim.load.Condition;
 import tachylim.passage.Passage;
 import tachylim.tempo.Tempo;
 
@@ -15,7 +16,9 @@ import tachylim.tempo.Tempo;
  *     {@value #MOST_MINUTES}
  * @param choices what the player chose
  * @param allowance what may still be done today
+ * @param condition how the player comes to it
  * @param lastTempo where the last climb ended; empty when there was none
+ * @param reachedRate the most notes a second that were ever clean in this music; 0 when none
  */
 public record Brief(
         Passage music,
@@ -24,7 +27,9 @@ public record Brief(
         int minutes,
         Choices choices,
         Allowance allowance,
-        Optional<Tempo> lastTempo) {
+        Condition condition,
+        Optional<Tempo> lastTempo,
+        double reachedRate) {
 
     public static final int LEAST_MINUTES = 3;
     public static final int MOST_MINUTES = 180;
@@ -37,5 +42,11 @@ public record Brief(
             throw new IllegalArgumentException("Give " + LEAST_MINUTES + " to " + MOST_MINUTES
                     + " minutes, not " + minutes);
         }
+    }
+
+    /** A brief for a rested player who has played nothing faster than {@link Planner#FASTEST_UNREACHED}. */
+    public Brief(Passage music, Tempo target, Estimate estimate, int minutes, Choices choices, Allowance allowance,
+            Optional<Tempo> lastTempo) {
+        this(music, target, estimate, minutes, choices, allowance, Condition.FRESH, lastTempo, 0);
     }
 }

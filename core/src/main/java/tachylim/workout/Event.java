@@ -5,6 +5,9 @@ import tachylim.method.Answer;
 /** What happens in a run: each event answers the step the run stands at. */
 public sealed interface Event {
 
+    /** What is said of a pass that was left: nothing, so that a burst counts as played. */
+    double UNSAID = -1;
+
     /** A pass was played and judged. */
     record Judged(Answer answer) implements Event {}
 
@@ -15,16 +18,25 @@ public sealed interface Event {
      */
     record Rested(double seconds) implements Event {}
 
-    /** The player wants the next pass slower. */
-    record BackedOff() implements Event {}
+    /**
+     * The player wants the next pass slower.
+     *
+     * @param playedSeconds how much of the pass at hand had been played, or {@link #UNSAID}
+     */
+    record BackedOff(double playedSeconds) implements Event {}
 
-    /** The player wants a rest now, before the pass. */
-    record RestAsked() implements Event {}
+    /**
+     * The player wants a rest now, before the pass.
+     *
+     * @param playedSeconds how much of the pass at hand had been played, or {@link #UNSAID}
+     */
+    record RestAsked(double playedSeconds) implements Event {}
 
     /**
      * The player stops.
      *
      * @param symptom whether for pain, numbness or tingling
+     * @param playedSeconds how much of the pass at hand had been played, or {@link #UNSAID}
      */
-    record Stopped(boolean symptom) implements Event {}
+    record Stopped(boolean symptom, double playedSeconds) implements Event {}
 }

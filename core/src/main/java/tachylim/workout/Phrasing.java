@@ -30,18 +30,44 @@ final class Phrasing {
     Pass pass(Move.Play play, int burstBeats, int burstsBefore) {
         return switch (play.kind()) {
             case BURST -> burst(play, burstBeats, burstsBefore);
-            case WARM_UP -> rounds(play, (int) (WARM_UP_SECONDS * play.tempo().bpm() / 60), MOST_ROUNDS * 8);
+            case WARM_UP -> warmUp(play);
             case CONTROLLED, CLOSING -> rounds(play, FULL_PASS_BEATS, MOST_ROUNDS);
         };
     }
 
     private Pass rounds(Move.Play play, int wantedBeats, int most) {
-        int once = Math.max(1, ceil(music.length()));
-        int padded = (once + bar - 1) / bar * bar;
-        int rounds = Math.max(1, Math.min(most, wantedBeats / padded));
-        int beats = rounds == 1 ? once : (rounds - 1) * padded + once;
+        int rounds = Math.max(1, Math.min(most, wantedBeats / padded()));
         Piece all = new Piece(0, music.notes().size() - 1);
-        return new Pass(play.kind(), play.tempo(), all, beats, rounds, bar, play.why());
+        return new Pass(play.kind(), play.tempo(), all, beats(rounds), rounds, bar, play.why());
+    }
+
+    private int once() {
+        return Math.max(1, ceil(music.length()));
+    }
+
+    private int padded() {
+        return (once() + bar - 1) / bar * bar;
+    }
+
+    private int beats(int rounds) {
+        return (rounds - 1) * padded() + once();
+    }
+
+    /** The pass with a round less; null when it goes round only once. */
+    Pass shorter(Pass pass) {
+        int rounds = pass.rounds() - 1;
+        return rounds < 1 ? null
+                : new Pass(pass.kind(), pass.tempo(), pass.notes(), beats(rounds), rounds, pass.countIn(), pass.why());
+    }
+
+    /** A minute of warming up; of a long piece its beginning, so that the warm-up stays one. */
+    private Pass warmUp(Move.Play play) {
+        int wanted = Math.max(bar, (int) (WARM_UP_SECONDS * play.tempo().bpm() / 60));
+        if (once() <= wanted) {
+            return rounds(play, wanted, MOST_ROUNDS * 8);
+        }
+        int last = Math.max(0, firstNoteAt(Fraction.of(wanted)) - 1);
+        return new Pass(play.kind(), play.tempo(), new Piece(0, last), wanted, 1, bar, play.why());
     }
 
     /** A burst of {@code beats} beats and the note it lands on. */

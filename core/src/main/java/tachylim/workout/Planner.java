@@ -44,6 +44,12 @@ public final class Planner {
 
     private static final double PROBING_STEP = 0.03;
 
+    /** Nothing faster is planned unless it was reached before, in notes a second: as fast as hands usually go. */
+    public static final double FASTEST_UNREACHED = 14;
+
+    /** Of what was reached, this much more may be planned. */
+    private static final double PAST_REACHED = 1.05;
+
     private static final int MOST_PASSES = 60;
 
     private final Brief brief;
@@ -64,7 +70,10 @@ public final class Planner {
     }
 
     private Workout workout() {
-        if (brief.allowance().isWorthStarting()) {
+        if (slowestRate() > fastestRate()) {
+            remarks.add("Even at " + Tempo.of(Tempo.MIN) + " the quickest notes of this come at " + Math.round(slowestRate())
+                    + " a second, and nothing above " + Math.round(fastestRate()) + " is planned that was never reached. Count a shorter beat.");
+        } else if (brief.allowance().isWorthStarting()) {
             warmUp();
             if (brief.choices().school() == School.EASY) {
                 easy();
@@ -78,16 +87,29 @@ public final class Planner {
                     + "Study the score away from the instrument, or rest.");
         }
         return new Workout(brief.music(), brief.target(), estimate, blocks, brief.allowance(),
-                brief.choices().caution(), remarks);
+                brief.condition(), brief.choices().caution(), remarks);
     }
 
     private Tempo ceiling() {
         return estimate.ceiling().middle();
     }
 
+    private double fastestRate() {
+        return Math.max(FASTEST_UNREACHED, brief.reachedRate() * PAST_REACHED);
+    }
+
+    private double slowestRate() {
+        return Tempo.of(Tempo.MIN).rate(brief.music().quickestNotesPerBeat());
+    }
+
+    /** {@code tempo}, or the tempo at which the quickest notes come as fast as may be planned, if that is slower. */
+    private Tempo reachable(Tempo tempo) {
+        return Tempo.slower(tempo, Tempo.clamped(60 * fastestRate() / brief.music().quickestNotesPerBeat()));
+    }
+
     /** Controlled playing never goes above ease, nor above what is wanted. */
     private Tempo controlledLimit() {
-        return Tempo.clamped(Math.floor(Tempo.slower(estimate.ease().middle(), brief.target()).bpm()));
+        return Tempo.clamped(Math.floor(reachable(Tempo.slower(estimate.ease().middle(), brief.target())).bpm()));
     }
 
     private void add(Part part, Method method, double time, String why) {
@@ -95,8 +117,8 @@ public final class Planner {
     }
 
     private void warmUp() {
-        Tempo first = ceiling().times(WARM_UP_FIRST);
-        Tempo second = ceiling().times(WARM_UP_SECOND);
+        Tempo first = reachable(ceiling().times(WARM_UP_FIRST));
+        Tempo second = reachable(ceiling().times(WARM_UP_SECOND));
         add(Part.WARM_UP,
                 new EasyPasses(PassKind.WARM_UP, List.of(first, second), "Large, easy movement; nothing to prove."),
                 WARM_UP_SECONDS,
@@ -145,7 +167,7 @@ public final class Planner {
 
     /** From ease to the ceiling, a step for each clean pass or two: also what shows best where the ceiling is. */
     private void climbToCeiling() {
-        Tempo limit = Tempo.clamped(Math.floor(Tempo.slower(ceiling(), brief.target()).bpm()));
+        Tempo limit = Tempo.clamped(Math.floor(reachable(Tempo.slower(ceiling(), brief.target())).bpm()));
         Tempo start = Tempo.slower(limit, controlledLimit());
         int clean = Math.max(1, brief.choices().cleanInARow() - 2);
         add(Part.CORE,
@@ -163,9 +185,9 @@ public final class Planner {
             return;
         }
         boolean sure = estimate.enoughEvidence();
-        Tempo slow = ceiling().times(brief.choices().controlledShare());
+        Tempo slow = reachable(ceiling().times(brief.choices().controlledShare()));
         Tempo first = ceiling().times(brief.choices().firstBurstShare());
-        Tempo limit = ceiling().times(sure ? IntervalBursts.HIGHEST : HIGHEST_WHEN_UNSURE);
+        Tempo limit = reachable(ceiling().times(sure ? IntervalBursts.HIGHEST : HIGHEST_WHEN_UNSURE));
         Tempo firstSet = Tempo.slower(Tempo.clamped(Math.max(first.onMetronome().bpm(), Math.floor(ceiling().bpm()) + 1)),
                 Tempo.clamped(Math.floor(limit.bpm())));
         if (slow.onMetronome().compareTo(ceiling()) >= 0 || firstSet.compareTo(ceiling()) <= 0) {

@@ -32,6 +32,12 @@ public final class Run {
     /** A rest the player asked for, in seconds. */
     public static final double ASKED_SECONDS = 20;
 
+    /** How far what is said to have been played may run ahead of the clock, in seconds of the clock. */
+    public static final double CLOCK_TOLERANCE = 2;
+
+    /** A burst that was offered may be put off unplayed this often; from then on it counts as played. */
+    public static final int FREE_PUT_OFFS = 2;
+
     /** A burst that needs more of the reserve than this is shortened or left out. */
     private static final double MOST_NEEDED = 0.95;
 
@@ -47,21 +53,46 @@ public final class Run {
     private final double blockStart;
     private final Position position;
     private final Rest pending;
-    private final int bursts;
-    private final Tally tally;
-    private final List<Segment> past;
+    private final Progress progress;
     private final Step step;
 
-    private Run(Workout workout, int block, double blockStart, Position position, Rest pending,
-            int bursts, Tally tally, List<Segment> past, Done ended) {
+    /**
+     * What was done, and what it leaves.
+     *
+     * @param bursts bursts judged
+     * @param putOffs bursts put off unplayed
+     * @param tally what it cost
+     * @param left what may still be done today
+     * @param past what was played and rested, in order
+     */
+    private record Progress(int bursts, int putOffs, Tally tally, Allowance left, List<Segment> past) {
+
+        Progress with(Segment segment, boolean judgedBurst) {
+            List<Segment> longer = new ArrayList<>(past);
+            longer.add(segment);
+            Tally after = segment.after();
+            return new Progress(bursts + (judgedBurst ? 1 : 0), putOffs, after,
+                    left.less(after.effort() - tally.effort(), after.burstSeconds() - tally.burstSeconds(),
+                            after.playingSeconds() - tally.playingSeconds()),
+                    Collections.unmodifiableList(longer));
+        }
+
+        Progress putOff() {
+            return new Progress(bursts, putOffs + 1, tally, left, past);
+        }
+
+        Progress under(Allowance today) {
+            return new Progress(bursts, putOffs, tally, today, past);
+        }
+    }
+
+    private record Standing(int block, double blockStart, Position position, Rest pending, Step step) {}
+
+    private Run(Workout workout, Standing from, Progress progress) {
         this.workout = workout;
         this.phrasing = new Phrasing(workout.music());
-        this.tally = tally;
-        this.past = past;
-        this.bursts = bursts;
-        Standing standing = ended != null
-                ? new Standing(block, blockStart, position, pending, ended)
-                : settle(new Standing(block, blockStart, position, pending, null));
+        this.progress = progress;
+        Standing standing = from.step instanceof Done ? from : settle(from);
         this.block = standing.block;
         this.blockStart = standing.blockStart;
         this.position = standing.position;
@@ -69,12 +100,11 @@ public final class Run {
         this.step = standing.step;
     }
 
-    private record Standing(int block, double blockStart, Position position, Rest pending, Step step) {}
-
     /** The run before anything is played. */
     public static Run start(Workout workout) {
         Position first = workout.blocks().isEmpty() ? null : workout.blocks().get(0).method().opening();
-        return new Run(workout, 0, 0, first, null, 0, Tally.START, List.of(), null);
+        return new Run(workout, new Standing(0, 0, first, null, null),
+                new Progress(0, 0, Tally.start(workout.condition()), workout.allowance(), List.of()));
     }
 
     /** The run after {@code events}, in order. */
@@ -86,6 +116,23 @@ public final class Run {
         return run;
     }
 
+    /** This run with {@code left} for the rest of today: what may be done now, whatever it was begun with. */
+    public Run under(Allowance left) {
+        if (isDone() || left.equals(progress.left)) {
+            return this;
+        }
+        return new Run(workout, standing(position, pending), progress.under(left));
+    }
+
+    /** What may still be done today, as far as this run knows. */
+    public Allowance left() {
+        return progress.left;
+    }
+
+    private Standing standing(Position at, Rest rest) {
+        return new Standing(block, blockStart, at, rest, null);
+    }
+
     /** What to do now. */
     public Step step() {
         return step;
@@ -93,7 +140,7 @@ public final class Run {
 
     /** What it has cost so far. */
     public Tally tally() {
-        return tally;
+        return progress.tally;
     }
 
     /** The index of the block the run stands in. */
@@ -111,7 +158,7 @@ public final class Run {
 
     /** What was played and rested, in order. */
     public List<Segment> past() {
-        return past;
+        return progress.past;
     }
 
     /** What is to come if every pass is clean and light, in order. */
@@ -122,7 +169,7 @@ public final class Run {
                     ? new Event.Rested(rest.seconds())
                     : new Event.Judged(Answer.expected()));
         }
-        return run.past.subList(past.size(), run.past.size());
+        return run.past().subList(past().size(), run.past().size());
     }
 
     /**
@@ -141,16 +188,41 @@ public final class Run {
         if (event instanceof Event.Rested rested) {
             return rested(expect(Rest.class, "a rest"), rested.seconds());
         }
-        if (event instanceof Event.BackedOff) {
-            expect(Pass.class, "a pass");
-            return new Run(workout, block, blockStart, position.backedOff(), pending, bursts, tally, past, null);
+        if (event instanceof Event.BackedOff off) {
+            Progress after = leaving(expect(Pass.class, "a pass"), off.playedSeconds());
+            return new Run(workout, standing(position.backedOff(), pending), after);
         }
-        if (event instanceof Event.RestAsked) {
-            expect(Pass.class, "a pass");
-            Rest asked = new Rest(Rest.Reason.ASKED, ASKED_SECONDS, "You asked for a rest; it costs nothing.");
-            return new Run(workout, block, blockStart, position, asked, bursts, tally, past, null);
+        if (event instanceof Event.RestAsked asked) {
+            Progress after = leaving(expect(Pass.class, "a pass"), asked.playedSeconds());
+            Rest rest = new Rest(Rest.Reason.ASKED, ASKED_SECONDS, askedSentence(after));
+            return new Run(workout, standing(position, rest), after);
         }
-        return stopped(((Event.Stopped) event).symptom());
+        Event.Stopped stopped = (Event.Stopped) event;
+        return closed(stopped.symptom() ? Done.Cause.SYMPTOM : Done.Cause.STOPPED, stopped.playedSeconds());
+    }
+
+    /** This run closed for {@code cause} where it stands. */
+    public Run closed(Done.Cause cause) {
+        return closed(cause, 0);
+    }
+
+    private Run closed(Done.Cause cause, double playedSeconds) {
+        if (isDone()) {
+            return this;
+        }
+        Progress after = step instanceof Pass pass ? leaving(pass, playedSeconds) : progress;
+        return new Run(workout, new Standing(block, blockStart, position, pending, Done.of(cause)), after);
+    }
+
+    /**
+     * How many seconds of the clock are missing for all this to have been played and rested since the run
+     * began; 0 when enough have gone by. A run played without a network and sent later is not affected.
+     *
+     * @param clockSeconds seconds of the clock since the run began
+     * @param speed how many times faster than the clock musical time runs: 1, but in tests
+     */
+    public double secondsTooSoon(double clockSeconds, double speed) {
+        return Math.max(0, tally().leastSeconds() / speed - clockSeconds - CLOCK_TOLERANCE);
     }
 
     private <S extends Step> S expect(Class<S> kind, String name) {
@@ -160,15 +232,38 @@ public final class Run {
         return kind.cast(step);
     }
 
+    /**
+     * A pass is left without a verdict. What was played of it costs what it costs; a burst of which nothing is
+     * said counts as played, and so does one that is put off too often.
+     */
+    private Progress leaving(Pass pass, double playedSeconds) {
+        boolean burst = pass.kind() == PassKind.BURST;
+        boolean unplayed = playedSeconds == 0 || playedSeconds < 0 && !burst;
+        if (unplayed && (!burst || progress.putOffs < FREE_PUT_OFFS)) {
+            return burst ? progress.putOff() : progress;
+        }
+        double seconds = playedSeconds <= 0 ? pass.playSeconds() : playedSeconds;
+        Tally after = tally().left(pass, seconds, workout.estimate());
+        return progress.with(segment(pass, after.elapsed() - tally().elapsed(), null, after), false);
+    }
+
+    private String askedSentence(Progress after) {
+        return after.past.size() > past().size()
+                ? "You asked for a rest; what was played without a verdict counts for today, not for the ceiling."
+                : "You asked for a rest; it costs nothing.";
+    }
+
+    private Segment segment(Step done, double seconds, Answer answer, Tally after) {
+        return new Segment(done, part(), block, tally().elapsed(), seconds, answer, tally(), after);
+    }
+
     private Run judged(Pass pass, Answer answer) {
-        Tally after = tally.played(pass, workout.estimate(), answer.tension());
+        Tally after = tally().played(pass, workout.estimate(), answer);
         boolean burst = pass.kind() == PassKind.BURST;
         Position next = position.after(answer);
-        Rest rest = burst ? restAfterBurst(after, next, bursts + 1) : null;
-        return new Run(workout, block, blockStart, next, rest, bursts + (burst ? 1 : 0), after,
-                with(new Segment(pass, part(), block, tally.elapsed(),
-                        after.elapsed() - tally.elapsed(), answer, tally, after)),
-                null);
+        Rest rest = burst ? restAfterBurst(after, next, progress.bursts + 1) : null;
+        return new Run(workout, standing(next, rest),
+                progress.with(segment(pass, after.elapsed() - tally().elapsed(), answer, after), burst));
     }
 
     private Run rested(Rest rest, double seconds) {
@@ -176,38 +271,25 @@ public final class Run {
             throw new IllegalArgumentException("This rest lasts " + Math.round(rest.seconds())
                     + " seconds; only " + Math.round(seconds) + " are over");
         }
-        Tally after = tally.rested(seconds);
-        return new Run(workout, block, blockStart, position, null, bursts, after,
-                with(new Segment(rest, part(), block, tally.elapsed(), seconds, null, tally, after)), null);
-    }
-
-    private Run stopped(boolean symptom) {
-        Done done = symptom
-                ? new Done(Done.Cause.SYMPTOM, "Stopped for a symptom: no playing for 48 hours. If it stays, "
-                        + "see a physician or a therapist who knows musicians.")
-                : new Done(Done.Cause.STOPPED, "Stopped here; everything played is kept.");
-        return new Run(workout, block, blockStart, position, pending, bursts, tally, past, done);
-    }
-
-    private List<Segment> with(Segment segment) {
-        List<Segment> longer = new ArrayList<>(past);
-        longer.add(segment);
-        return Collections.unmodifiableList(longer);
+        return new Run(workout, standing(position, null),
+                progress.with(segment(rest, seconds, null, tally().rested(seconds)), false));
     }
 
     private Part part() {
         return workout.blocks().get(block).part();
     }
 
-    /** Moves on through finished blocks and limits until there is a step to take. */
+    /** Moves on through finished blocks and limits until there is a step to take; nobody rests before the end. */
     private Standing settle(Standing from) {
         Standing now = from;
-        if (past.size() >= MOST_STEPS) {
+        if (past().size() >= MOST_STEPS) {
             return ended(now, "This workout has gone on long enough.");
         }
         while (now.block < workout.blocks().size()) {
             if (now.pending != null) {
-                return new Standing(now.block, now.blockStart, now.position, now.pending, now.pending);
+                Standing beyond = settle(new Standing(now.block, now.blockStart, now.position, null, null));
+                return beyond.step instanceof Done ? beyond
+                        : new Standing(now.block, now.blockStart, now.position, now.pending, now.pending);
             }
             if (now.position.move() instanceof Move.Play play) {
                 Step step = nextStep(now, play);
@@ -217,7 +299,9 @@ public final class Run {
             }
             now = nextBlock(now);
         }
-        return ended(now, workout.blocks().isEmpty() ? "Nothing more may be played today." : "The workout is played.");
+        return ended(now, workout.blocks().isEmpty() ? "Nothing more may be played today."
+                : progress.left.isWorthStarting() ? Done.Cause.PLAYED.sentence()
+                : "Today's limits are reached; what was played is kept.");
     }
 
     private static Standing ended(Standing now, String why) {
@@ -227,35 +311,39 @@ public final class Run {
     private Standing nextBlock(Standing now) {
         int next = now.block + 1;
         if (next >= workout.blocks().size()) {
-            return new Standing(next, tally.elapsed(), null, null, null);
+            return new Standing(next, tally().elapsed(), null, null, null);
         }
-        boolean playedInIt = past.stream().anyMatch(segment -> segment.block() == now.block);
+        boolean playedInIt = past().stream().anyMatch(segment -> segment.block() == now.block);
         Rest change = playedInIt
                 ? new Rest(Rest.Reason.CHANGE, CHANGE_SECONDS, "Hands hanging before the next block.")
                 : null;
-        return new Standing(next, tally.elapsed(), workout.blocks().get(next).method().opening(), change, null);
+        return new Standing(next, tally().elapsed(), workout.blocks().get(next).method().opening(), change, null);
     }
 
     /** The pass, or the rest it needs first; null when a limit ends the block. */
     private Step nextStep(Standing now, Move.Play play) {
         Block current = workout.blocks().get(now.block);
-        Pass pass = phrasing.pass(play, current.burstBeats(), bursts);
+        Pass pass = phrasing.pass(play, current.burstBeats(), progress.bursts);
         if (pass.kind() == PassKind.BURST) {
             pass = withinReserve(pass, play);
-            if (pass == null || tally.worstTension() == Tension.LOCKED
-                    || tally.burstSeconds() + pass.playSeconds() > workout.allowance().burstSeconds()) {
+            if (pass == null || tally().worstTension() == Tension.LOCKED
+                    || pass.playSeconds() > progress.left.burstSeconds()) {
                 return null;
             }
         }
-        if (tally.elapsed() - now.blockStart + pass.seconds() > current.seconds() || isOverAllowance(now, pass)) {
+        if (isOverTime(now, pass, current)) {
             return null;
         }
-        if (tally.sinceBreak() + pass.seconds() > Guardrails.UNBROKEN_SECONDS) {
+        pass = withinAllowance(now, pass);
+        if (pass == null) {
+            return null;
+        }
+        if (tally().sinceBreak() + pass.seconds() > Guardrails.UNBROKEN_SECONDS) {
             return new Rest(Rest.Reason.BREAK, Guardrails.BREAK_SECONDS,
                     "25 minutes without a break: put the instrument down for five.");
         }
         if (pass.kind() == PassKind.BURST) {
-            double rest = tally.afterCountIn(pass).restUntil(neededFor(pass));
+            double rest = tally().afterCountIn(pass).restUntil(neededFor(pass));
             if (rest > 0) {
                 return new Rest(Rest.Reason.RECOVER, Math.ceil(rest), reserveSentence(pass));
             }
@@ -263,18 +351,38 @@ public final class Run {
         return pass;
     }
 
-    private boolean isOverAllowance(Standing now, Pass pass) {
-        boolean last = now.block == workout.blocks().size() - 1;
-        double keptEffort = last ? 0 : closingEffort();
-        double keptSeconds = last ? 0 : closingSeconds();
-        double effort = Tally.effort(pass, workout.estimate(), tally.tension());
-        return tally.effort() + effort + keptEffort > workout.allowance().effort()
-                || tally.playingSeconds() + pass.playSeconds() + keptSeconds > workout.allowance().playingSeconds();
+    /** The warm-up takes what it takes: neither rests nor backing off may use its time up. */
+    private boolean isOverTime(Standing now, Pass pass, Block current) {
+        return current.part() != Part.WARM_UP && tally().elapsed() - now.blockStart + pass.seconds() > current.seconds();
     }
 
-    /** What the closing block costs, kept back so that every workout can end on something that works. */
+    /** The pass, with fewer rounds where the whole is more than is left of today; null if even once is. */
+    private Pass withinAllowance(Standing now, Pass pass) {
+        boolean last = now.block == workout.blocks().size() - 1;
+        double effort = progress.left.effort() - (last ? 0 : closingEffort());
+        double seconds = progress.left.playingSeconds() - (last ? 0 : closingSeconds());
+        for (Pass shorter = pass; shorter != null; shorter = phrasing.shorter(shorter)) {
+            if (shorter.playSeconds() <= seconds && worstEffort(shorter) <= effort) {
+                return shorter;
+            }
+        }
+        return null;
+    }
+
+    /** What a pass may cost at the most: any tension may be answered, and no answer may pass the cap. */
+    private double worstEffort(Pass pass) {
+        return Tally.effort(pass, workout.estimate(), Tension.LOCKED);
+    }
+
+    /**
+     * What the closing block costs, kept back so that every workout can end on something that works: loose
+     * passes, and room for the worst answer to the last.
+     */
     private double closingEffort() {
-        return closing().stream()
+        List<Pass> closing = closing();
+        double worst = closing.stream().mapToDouble(this::worstEffort).max().orElse(0);
+        return worst + closing.stream()
+                .skip(1)
                 .mapToDouble(pass -> Tally.effort(pass, workout.estimate(), Tension.LIGHT))
                 .sum();
     }
@@ -299,18 +407,18 @@ public final class Run {
         if (neededFor(pass) <= MOST_NEEDED) {
             return pass;
         }
-        Pass shorter = phrasing.pass(play, 1, bursts);
+        Pass shorter = phrasing.pass(play, 1, progress.bursts);
         return neededFor(shorter) <= MOST_NEEDED ? shorter : null;
     }
 
     private double neededFor(Pass burst) {
         double cost = Reserve.cost(burst.tempo().ratioTo(workout.estimate().ease().middle()),
-                burst.playSeconds(), tally.reserve().k());
+                burst.playSeconds(), tally().reserve().k());
         return Math.max(workout.caution().burstFloor(), Reserve.LEAST_AFTER_BURST + cost);
     }
 
     private String reserveSentence(Pass burst) {
-        return "The reserve is at " + percent(tally.reserve().level()) + "; the next burst needs "
+        return "The reserve is at " + percent(tally().reserve().level()) + "; the next burst needs "
                 + percent(neededFor(burst)) + ".";
     }
 

@@ -1,67 +1,93 @@
 package tachylim.workout;
 
 import tachylim.ceiling.Estimate;
+import tachylim.load.Condition;
 import tachylim.load.Effort;
-import tachylim.load.Guardrails;
 import tachylim.load.Reserve;
+import tachylim.method.Answer;
 import tachylim.method.PassKind;
 import tachylim.method.Tension;
+import tachylim.method.Verdict;
 
 /**
  * What a run has cost so far. This class is immutable.
  *
- * @param reserve the reserve now
- * @param effort effort minutes of this run
- * @param burstSeconds seconds of bursts of this run
- * @param playingSeconds seconds of playing of this run
- * @param sinceBreak seconds since the last break
- * @param elapsed seconds since the start, as played
+ * @param condition the reserve now, and how long the last break is ago
+ * @param effort effort minutes
+ * @param burstSeconds seconds of bursts
+ * @param playingSeconds seconds of playing, count-ins not counted
+ * @param elapsed seconds of the run, with the time to answer
+ * @param leastSeconds seconds that must have gone by on the clock for this to have been played
  * @param tension the last tension given
  * @param worstTension the highest tension given
  */
 public record Tally(
-        Reserve reserve,
+        Condition condition,
         double effort,
         double burstSeconds,
         double playingSeconds,
-        double sinceBreak,
         double elapsed,
+        double leastSeconds,
         Tension tension,
         Tension worstTension) {
 
     /** The time a player takes to judge a pass and get ready. */
     static final double ANSWER_SECONDS = 4;
 
-    static final Tally START =
-            new Tally(Reserve.full(), 0, 0, 0, 0, 0, Tension.LIGHT, Tension.LOOSE);
+    static Tally start(Condition condition) {
+        return new Tally(condition, 0, 0, 0, 0, 0, Tension.LIGHT, Tension.LOOSE);
+    }
+
+    public Reserve reserve() {
+        return condition.reserve();
+    }
+
+    /** Seconds since the last break. */
+    public double sinceBreak() {
+        return condition.sinceBreak();
+    }
 
     /** What playing {@code pass} costs at a tension. */
     static double effort(Pass pass, Estimate estimate, Tension tension) {
-        return Effort.of(pass.playSeconds(), pass.tempo().ratioTo(estimate.ceiling().middle()), tension);
+        return effort(pass, pass.playSeconds(), estimate, tension);
+    }
+
+    private static double effort(Pass pass, double seconds, Estimate estimate, Tension tension) {
+        return Effort.of(seconds, pass.tempo().ratioTo(estimate.ceiling().middle()), tension);
     }
 
     /** The reserve after counting in: a rest with the hands ready. */
     Reserve afterCountIn(Pass pass) {
-        return reserve.afterRest(pass.countInSeconds());
+        return reserve().afterRest(pass.countInSeconds());
     }
 
-    Tally played(Pass pass, Estimate estimate, Tension felt) {
+    /** A clean pass takes its whole time; one that went wrong may have been stopped as soon as it was counted in. */
+    Tally played(Pass pass, Estimate estimate, Answer answer) {
+        double least = answer.verdict() == Verdict.CLEAN ? pass.seconds() : pass.countInSeconds();
+        return played(pass, pass.playSeconds(), estimate, answer.tension(), least);
+    }
+
+    /** Some of a pass was played and not judged: it costs what it costs, at the tension felt last. */
+    Tally left(Pass pass, double seconds, Estimate estimate) {
+        return played(pass, Math.min(seconds, pass.playSeconds()), estimate, tension, 0);
+    }
+
+    private Tally played(Pass pass, double seconds, Estimate estimate, Tension felt, double least) {
         double ratio = pass.tempo().ratioTo(estimate.ease().middle());
-        double time = pass.seconds() + ANSWER_SECONDS;
+        double time = pass.countInSeconds() + seconds + ANSWER_SECONDS;
         return new Tally(
-                afterCountIn(pass).afterPlaying(ratio, pass.playSeconds()),
-                effort + effort(pass, estimate, felt),
-                burstSeconds + (pass.kind() == PassKind.BURST ? pass.playSeconds() : 0),
-                playingSeconds + pass.playSeconds(),
-                sinceBreak + time,
+                condition.played(afterCountIn(pass).afterPlaying(ratio, seconds), time),
+                effort + effort(pass, seconds, estimate, felt),
+                burstSeconds + (pass.kind() == PassKind.BURST ? seconds : 0),
+                playingSeconds + seconds,
                 elapsed + time,
+                leastSeconds + least,
                 felt,
                 felt.atLeast(worstTension) ? felt : worstTension);
     }
 
     Tally rested(double seconds) {
-        boolean isBreak = seconds >= Guardrails.BREAK_SECONDS;
-        return new Tally(reserve.afterRest(seconds), effort, burstSeconds, playingSeconds,
-                isBreak ? 0 : sinceBreak + seconds, elapsed + seconds, tension, worstTension);
+        return new Tally(condition.rested(seconds), effort, burstSeconds, playingSeconds, elapsed + seconds,
+                leastSeconds + seconds, tension, worstTension);
     }
 }

@@ -25,7 +25,7 @@ public record Totals(
         int passes,
         double effort) {
 
-    /** The sums of {@code segments}. */
+    /** The sums of {@code segments}; what was left without a word counts its time and effort, but is no pass. */
     public static Totals of(List<Segment> segments) {
         double playing = 0;
         double resting = 0;
@@ -39,12 +39,12 @@ public record Totals(
             all += segment.seconds();
             effort += segment.after().effort() - segment.before().effort();
             if (segment.step() instanceof Pass pass) {
-                passes++;
-                playing += pass.playSeconds();
-                notes += pass.notes().size() * pass.rounds();
-                if (pass.kind() == PassKind.BURST) {
-                    bursts++;
-                    burstSeconds += pass.playSeconds();
+                playing += segment.after().playingSeconds() - segment.before().playingSeconds();
+                burstSeconds += segment.after().burstSeconds() - segment.before().burstSeconds();
+                if (segment.answer() != null) {
+                    passes++;
+                    notes += pass.notes().size() * pass.rounds();
+                    bursts += pass.kind() == PassKind.BURST ? 1 : 0;
                 }
             } else {
                 resting += segment.seconds();

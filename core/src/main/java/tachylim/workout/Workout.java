@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import tachylim.ceiling.Estimate;
 import tachylim.load.Caution;
+import tachylim.load.Condition;
 import tachylim.passage.Passage;
 import tachylim.tempo.Tempo;
 
@@ -15,6 +16,7 @@ import tachylim.tempo.Tempo;
  * @param estimate the ceiling it was planned with
  * @param blocks its blocks in order; none when nothing may be played today
  * @param allowance what may be done today at its start
+ * @param condition how the player comes to it, from what was played before
  * @param caution the reserve wanted before a burst
  * @param remarks what was left out and why, sentences for the player
  */
@@ -24,6 +26,7 @@ public record Workout(
         Estimate estimate,
         List<Block> blocks,
         Allowance allowance,
+        Condition condition,
         Caution caution,
         List<String> remarks) {
 
@@ -36,6 +39,6 @@ public record Workout(
     public Workout withRemark(String remark) {
         List<String> all = new ArrayList<>(remarks);
         all.add(remark);
-        return new Workout(music, target, estimate, blocks, allowance, caution, all);
+        return new Workout(music, target, estimate, blocks, allowance, condition, caution, all);
     }
 }

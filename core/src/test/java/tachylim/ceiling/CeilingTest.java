@@ -120,7 +120,7 @@ class CeilingTest {
     @Test
     void aBeliefIsKeptAndReadBack() {
         Posterior belief = afterManyPasses(132, 10);
-        Estimate again = Posterior.fromBytes(belief.toBytes()).estimate();
+        Estimate again = Posterior.fromBytes(belief.toBytes(), belief.passes()).estimate();
         assertThat(again.ceiling().middle().bpm()).isCloseTo(belief.estimate().ceiling().middle().bpm(), within(0.01));
     }
 

@@ -97,7 +97,7 @@ class LoadTest {
         Limit binding = guardrails.today(DayLoad.NONE, NOON.plus(Duration.ofHours(47))).get(0);
         assertThat(binding.kind()).isEqualTo(Limit.Kind.EFFORT);
         assertThat(binding.left()).isZero();
-        assertThat(guardrails.restsUntil(NOON.plus(Duration.ofHours(49)))).isEmpty();
+        assertThat(guardrails.rest(NOON.plus(Duration.ofHours(49)))).isEmpty();
     }
 
     @Test

@@ -6,6 +6,9 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import org.apache.commons.numbers.fraction.Fraction;
 import org.junit.jupiter.api.Test;
+import tachylim.ceiling.Estimate;
+import tachylim.ceiling.Posterior;
+import tachylim.load.Condition;
 import tachylim.method.Answer;
 import tachylim.method.Move;
 import tachylim.method.PassKind;
@@ -79,12 +82,15 @@ class PhrasingTest {
     void totalsAddUpWhatIsPlayedAndRested() {
         Pass slow = pass(paper(2, 4), PassKind.CONTROLLED, 60, 2, 0);
         Pass burst = pass(paper(2, 4), PassKind.BURST, 120, 2, 0);
-        Tally none = Tally.START;
+        Estimate estimate = Posterior.prior(Tempo.of(100), 0.1).estimate();
+        Tally none = Tally.start(Condition.FRESH);
+        Tally afterSlow = none.played(slow, estimate, Answer.expected());
+        Tally afterBurst = afterSlow.played(burst, estimate, Answer.expected());
         Rest rest = new Rest(Rest.Reason.RECOVER, 15, "Hands hanging.");
         Totals totals = Totals.of(List.of(
-                new Segment(slow, Part.CORE, 0, 0, 30, Answer.expected(), none, none),
-                new Segment(burst, Part.CORE, 0, 30, 7, Answer.expected(), none, none),
-                new Segment(rest, Part.CORE, 0, 37, 15, null, none, none)));
+                new Segment(slow, Part.CORE, 0, 0, 30, Answer.expected(), none, afterSlow),
+                new Segment(burst, Part.CORE, 0, 30, 7, Answer.expected(), afterSlow, afterBurst),
+                new Segment(rest, Part.CORE, 0, 37, 15, null, afterBurst, afterBurst)));
         assertThat(totals.seconds()).isCloseTo(52, within(1e-9));
         assertThat(totals.restSeconds()).isCloseTo(15, within(1e-9));
         assertThat(totals.burstSeconds()).isCloseTo(1, within(1e-9));

@@ -34,7 +34,8 @@ class PlannerTest {
     }
 
     private static Estimate sure(double ceiling) {
-        return Posterior.prior(Tempo.of(ceiling), 0.04).estimate();
+        Estimate known = Posterior.prior(Tempo.of(ceiling), 0.04).estimate();
+        return new Estimate(known.ease(), known.ceiling(), known.breakdown(), 20);
     }
 
     private static Estimate unsure(double ceiling) {

@@ -160,10 +160,26 @@ class WorkoutTest {
             @ForAll @DoubleRange(min = 0, max = 4_000) double playing,
             @ForAll School school) {
         Allowance allowance = new Allowance(effort, burstSeconds, playing);
-        Totals totals = Totals.of(outline(plan(minutes, allowance, with(school, Caution.USUAL, 2))));
-        assertThat(totals.effort()).isLessThanOrEqualTo(effort + 1e-9);
-        assertThat(totals.burstSeconds()).isLessThanOrEqualTo(burstSeconds + 1e-9);
-        assertThat(totals.playingSeconds()).isLessThanOrEqualTo(playing + 1e-9);
+        isWithin(allowance, outline(plan(minutes, allowance, with(school, Caution.USUAL, 2))));
+    }
+
+    /** Whatever is answered, a locked hand included. */
+    @Property(tries = 300)
+    void noAnswerPassesACap(
+            @ForAll @DoubleRange(min = 0, max = 80) double effort,
+            @ForAll @DoubleRange(min = 0, max = 90) double burstSeconds,
+            @ForAll @DoubleRange(min = 0, max = 4_000) double playing,
+            @ForAll School school,
+            @ForAll("answers") List<Answer> answers) {
+        Allowance allowance = new Allowance(effort, burstSeconds, playing);
+        isWithin(allowance, play(plan(60, allowance, with(school, Caution.USUAL, 2)), answers).past());
+    }
+
+    private static void isWithin(Allowance allowance, List<Segment> segments) {
+        Totals totals = Totals.of(segments);
+        assertThat(totals.effort()).isLessThanOrEqualTo(allowance.effort() + 1e-9);
+        assertThat(totals.burstSeconds()).isLessThanOrEqualTo(allowance.burstSeconds() + 1e-9);
+        assertThat(totals.playingSeconds()).isLessThanOrEqualTo(allowance.playingSeconds() + 1e-9);
     }
 
     @Property(tries = 300)
@@ -230,7 +246,7 @@ class WorkoutTest {
     void aRestCannotBeCutShortAndAPassCannotBeSkipped() {
         Run run = Run.start(usual());
         assertThatThrownBy(() -> run.after(new Event.Rested(30))).isInstanceOf(IllegalStateException.class);
-        Run asked = run.after(new Event.RestAsked());
+        Run asked = run.after(new Event.RestAsked(0));
         assertThat(asked.step()).isInstanceOf(Rest.class);
         assertThatThrownBy(() -> asked.after(new Event.Rested(5)))
                 .isInstanceOf(IllegalArgumentException.class).hasMessageContaining("20 seconds");
@@ -240,16 +256,16 @@ class WorkoutTest {
     @Test
     void backingOffMakesTheNextPassSlower() {
         Run run = Run.start(usual());
-        assertThat(((Pass) run.after(new Event.BackedOff()).step()).tempo())
+        assertThat(((Pass) run.after(new Event.BackedOff(0)).step()).tempo())
                 .isLessThan(((Pass) run.step()).tempo());
     }
 
     @Test
     void aSymptomStopsAtOnceAndSaysWhatToDo() {
-        Run stopped = Run.start(usual()).after(new Event.Stopped(true));
+        Run stopped = Run.start(usual()).after(new Event.Stopped(true, 0));
         assertThat(stopped.isDone()).isTrue();
         assertThat(stopped.step().why()).contains("48 hours").contains("physician");
-        assertThatThrownBy(() -> stopped.after(new Event.BackedOff())).isInstanceOf(IllegalStateException.class);
+        assertThatThrownBy(() -> stopped.after(new Event.BackedOff(0))).isInstanceOf(IllegalStateException.class);
     }
 
     @Test

@@ -85,11 +85,16 @@ final class Musician {
                 + "&& !document.body.innerText.includes('on its way') || document.body.innerText.includes('What was found')");
     }
 
-    /** Plays one pass with keys alone and answers it. */
-    void playAndAnswer(String key) {
+    /** Plays one pass to its end: only then it may have been clean. */
+    void playToTheCue() {
         untilReady();
         page.keyboard().press("Space");
-        page.waitForFunction("() => ['playing', 'judge'].includes(document.querySelector('[data-state]').dataset.state)");
+        page.waitForFunction("() => document.querySelector('[data-state]').dataset.state === 'judge'");
+    }
+
+    /** Plays one pass with keys alone and answers it. */
+    void playAndAnswer(String key) {
+        playToTheCue();
         page.keyboard().press(key);
         page.waitForFunction("() => !document.body.innerText.includes('on its way')"
                 + " && !['playing', 'judge'].includes(document.querySelector('[data-state]')?.dataset.state)");

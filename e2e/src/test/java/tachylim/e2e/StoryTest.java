@@ -94,9 +94,7 @@ class StoryTest {
     }
 
     private static void loseTheServerInMidPass(Musician odile) {
-        odile.untilReady();
-        odile.page.keyboard().press("Space");
-        odile.page.waitForFunction("() => ['playing', 'judge'].includes(document.querySelector('[data-state]').dataset.state)");
+        odile.playToTheCue();
         Shared.APP.kill();
         odile.page.keyboard().press("j");
         assertThat(odile.page.getByText("No connection. Your answer is kept here")).isVisible();
@@ -161,8 +159,7 @@ class StoryTest {
         assertThat(second.getByText("This workout goes on in another window.")).isVisible();
         second.getByText("Take over here").click();
         assertThat(second.getByText("Warm-up 1 of 2")).isVisible();
-        odile.page.keyboard().press("Space");
-        odile.page.waitForFunction("() => ['playing', 'judge'].includes(document.querySelector('[data-state]').dataset.state)");
+        odile.playToTheCue();
         odile.page.keyboard().press("j");
         assertThat(odile.page.getByText("This workout goes on in another window.")).isVisible();
     }

@@ -1,4 +1,6 @@
-CREATE TABLE account (
+-- Every statement may be run again: a migration that was cut off is begun anew.
+
+CREATE TABLE IF NOT EXISTS account (
   id BIGINT AUTO_INCREMENT PRIMARY KEY,
   name VARCHAR(60) NOT NULL,
   password_hash VARCHAR(200) NOT NULL,
@@ -11,7 +13,7 @@ CREATE TABLE account (
   CONSTRAINT account_name UNIQUE (name)
 );
 
-CREATE TABLE failed_sign_in (
+CREATE TABLE IF NOT EXISTS failed_sign_in (
   id BIGINT AUTO_INCREMENT PRIMARY KEY,
   name VARCHAR(60) NOT NULL,
   address VARCHAR(60) NOT NULL,
@@ -20,7 +22,7 @@ CREATE TABLE failed_sign_in (
   INDEX failed_by_address (address, at)
 );
 
-CREATE TABLE passage (
+CREATE TABLE IF NOT EXISTS passage (
   id BIGINT AUTO_INCREMENT PRIMARY KEY,
   account_id BIGINT NOT NULL,
   title VARCHAR(120) NOT NULL,
@@ -41,7 +43,7 @@ CREATE TABLE passage (
   INDEX passage_of_account (account_id, put_away, id)
 );
 
-CREATE TABLE piece (
+CREATE TABLE IF NOT EXISTS piece (
   id BIGINT AUTO_INCREMENT PRIMARY KEY,
   account_id BIGINT NOT NULL,
   passage_id BIGINT NOT NULL,
@@ -57,7 +59,7 @@ CREATE TABLE piece (
   INDEX piece_of_account (account_id, put_away, passage_id, place)
 );
 
-CREATE TABLE workout (
+CREATE TABLE IF NOT EXISTS workout (
   id BIGINT AUTO_INCREMENT PRIMARY KEY,
   account_id BIGINT NOT NULL,
   piece_id BIGINT NOT NULL,
@@ -72,7 +74,7 @@ CREATE TABLE workout (
 );
 
 -- active_account is the account while a run is being played, so that there is only one of them.
-CREATE TABLE run (
+CREATE TABLE IF NOT EXISTS run (
   id BIGINT AUTO_INCREMENT PRIMARY KEY,
   account_id BIGINT NOT NULL,
   workout_id BIGINT NOT NULL,
@@ -93,7 +95,7 @@ CREATE TABLE run (
   INDEX run_of_account (account_id, started_at)
 );
 
-CREATE TABLE run_event (
+CREATE TABLE IF NOT EXISTS run_event (
   id BIGINT AUTO_INCREMENT PRIMARY KEY,
   account_id BIGINT NOT NULL,
   run_id BIGINT NOT NULL,
@@ -110,7 +112,7 @@ CREATE TABLE run_event (
   CONSTRAINT event_in_order UNIQUE (run_id, ordinal)
 );
 
-CREATE TABLE played_pass (
+CREATE TABLE IF NOT EXISTS played_pass (
   id BIGINT AUTO_INCREMENT PRIMARY KEY,
   account_id BIGINT NOT NULL,
   run_id BIGINT NOT NULL,
@@ -134,7 +136,7 @@ CREATE TABLE played_pass (
   INDEX pass_of_day (account_id, day)
 );
 
-CREATE TABLE symptom (
+CREATE TABLE IF NOT EXISTS symptom (
   id BIGINT AUTO_INCREMENT PRIMARY KEY,
   account_id BIGINT NOT NULL,
   at DATETIME(6) NOT NULL,
@@ -142,7 +144,7 @@ CREATE TABLE symptom (
   INDEX symptom_of_account (account_id, at)
 );
 
-CREATE TABLE ceiling_belief (
+CREATE TABLE IF NOT EXISTS ceiling_belief (
   piece_id BIGINT PRIMARY KEY,
   account_id BIGINT NOT NULL,
   day DATE NOT NULL,
@@ -152,7 +154,7 @@ CREATE TABLE ceiling_belief (
   INDEX belief_of_account (account_id)
 );
 
-CREATE TABLE ceiling_day (
+CREATE TABLE IF NOT EXISTS ceiling_day (
   piece_id BIGINT NOT NULL,
   day DATE NOT NULL,
   account_id BIGINT NOT NULL,
@@ -169,7 +171,7 @@ CREATE TABLE ceiling_day (
 );
 
 -- Sessions of signed-in players, as Spring Session keeps them.
-CREATE TABLE SPRING_SESSION (
+CREATE TABLE IF NOT EXISTS SPRING_SESSION (
   PRIMARY_ID CHAR(36) NOT NULL,
   SESSION_ID CHAR(36) NOT NULL,
   CREATION_TIME BIGINT NOT NULL,
@@ -183,7 +185,7 @@ CREATE TABLE SPRING_SESSION (
   INDEX SPRING_SESSION_IX3 (PRINCIPAL_NAME)
 );
 
-CREATE TABLE SPRING_SESSION_ATTRIBUTES (
+CREATE TABLE IF NOT EXISTS SPRING_SESSION_ATTRIBUTES (
   SESSION_PRIMARY_ID CHAR(36) NOT NULL,
   ATTRIBUTE_NAME VARCHAR(200) NOT NULL,
   ATTRIBUTE_BYTES BLOB NOT NULL,

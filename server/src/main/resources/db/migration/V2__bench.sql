@@ -1,14 +1,16 @@
+-- Every statement may be run again: a migration that was cut off is begun anew.
+
 ALTER TABLE passage
   MODIFY text MEDIUMTEXT NOT NULL,
-  ADD COLUMN wanted_mode VARCHAR(60) NOT NULL DEFAULT '',
-  ADD COLUMN stitching VARCHAR(20) NOT NULL DEFAULT 'FIRST_TO_LAST',
-  ADD COLUMN stitching_link INT NOT NULL DEFAULT 0;
+  ADD COLUMN IF NOT EXISTS wanted_mode VARCHAR(60) NOT NULL DEFAULT '',
+  ADD COLUMN IF NOT EXISTS stitching VARCHAR(20) NOT NULL DEFAULT 'FIRST_TO_LAST',
+  ADD COLUMN IF NOT EXISTS stitching_link INT NOT NULL DEFAULT 0;
 
 -- Besides the pieces a passage is cut into there are joins of them, and links taken out to be drilled.
-ALTER TABLE piece ADD COLUMN kind VARCHAR(10) NOT NULL DEFAULT 'PIECE';
+ALTER TABLE piece ADD COLUMN IF NOT EXISTS kind VARCHAR(10) NOT NULL DEFAULT 'PIECE';
 
 -- Marks are never overwritten: the newest of a kind on a note holds, and an empty one takes it away.
-CREATE TABLE note_mark (
+CREATE TABLE IF NOT EXISTS note_mark (
   id BIGINT AUTO_INCREMENT PRIMARY KEY,
   account_id BIGINT NOT NULL,
   passage_id BIGINT NOT NULL,
@@ -23,7 +25,7 @@ CREATE TABLE note_mark (
   INDEX mark_of_passage (account_id, passage_id, superseded, id)
 );
 
-CREATE TABLE link_break (
+CREATE TABLE IF NOT EXISTS link_break (
   id BIGINT AUTO_INCREMENT PRIMARY KEY,
   account_id BIGINT NOT NULL,
   passage_id BIGINT NOT NULL,
@@ -34,7 +36,7 @@ CREATE TABLE link_break (
   INDEX break_of_passage (account_id, passage_id, day)
 );
 
-CREATE TABLE chosen_variant (
+CREATE TABLE IF NOT EXISTS chosen_variant (
   id BIGINT AUTO_INCREMENT PRIMARY KEY,
   account_id BIGINT NOT NULL,
   passage_id BIGINT NOT NULL,
@@ -51,7 +53,7 @@ CREATE TABLE chosen_variant (
   INDEX chosen_of_passage (account_id, passage_id, day, place)
 );
 
-CREATE TABLE readiness_day (
+CREATE TABLE IF NOT EXISTS readiness_day (
   id BIGINT AUTO_INCREMENT PRIMARY KEY,
   account_id BIGINT NOT NULL,
   passage_id BIGINT NOT NULL,
@@ -64,7 +66,7 @@ CREATE TABLE readiness_day (
   INDEX readiness_of_passage (account_id, passage_id, id)
 );
 
-CREATE TABLE mode (
+CREATE TABLE IF NOT EXISTS mode (
   id BIGINT AUTO_INCREMENT PRIMARY KEY,
   account_id BIGINT NOT NULL,
   instrument VARCHAR(20) NOT NULL,

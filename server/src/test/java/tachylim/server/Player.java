@@ -77,6 +77,27 @@ public final class Player {
                 .POST(HttpRequest.BodyPublishers.ofByteArray(file)), true);
     }
 
+    /** The token against forged requests that the browser holds now. */
+    public String token() {
+        return cookies.getCookieStore().getCookies().stream()
+                .filter(cookie -> cookie.getName().equals("XSRF-TOKEN"))
+                .map(HttpCookie::getValue)
+                .findFirst()
+                .orElse("");
+    }
+
+    /** A request with headers of its own. */
+    public Reply sendWith(String method, String path, Object body, Map<String, String> headers) {
+        HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(base + path))
+                .method(method, body == null ? HttpRequest.BodyPublishers.noBody()
+                        : HttpRequest.BodyPublishers.ofString(body instanceof String raw ? raw : JSON.writeValueAsString(body)));
+        if (!headers.containsKey("Content-Type")) {
+            request.header("Content-Type", "application/json");
+        }
+        headers.forEach(request::header);
+        return exchange(request, true);
+    }
+
     /** A request, with or without the token against forged ones. */
     public Reply send(String method, String path, Object body, boolean token) {
         String text = body == null ? null : body instanceof String raw ? raw : JSON.writeValueAsString(body);
@@ -90,11 +111,7 @@ public final class Player {
 
     private Reply exchange(HttpRequest.Builder request, boolean token) {
         if (token) {
-            cookies.getCookieStore().getCookies().stream()
-                    .filter(cookie -> cookie.getName().equals("XSRF-TOKEN"))
-                    .map(HttpCookie::getValue)
-                    .findFirst()
-                    .ifPresent(value -> request.header("X-XSRF-TOKEN", value));
+            request.header("X-XSRF-TOKEN", token());
         }
         try {
             HttpResponse<String> response = http.send(request.build(), HttpResponse.BodyHandlers.ofString());

@@ -1,15 +1,26 @@
 package tachylim.server;
 
+import java.time.Clock;
+import java.time.Duration;
 import java.util.Objects;
+import java.util.Queue;
+import java.util.concurrent.ConcurrentLinkedQueue;
+import org.junit.jupiter.api.BeforeEach;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.boot.test.context.TestConfiguration;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Import;
+import org.springframework.context.annotation.Primary;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
+import tachylim.server.account.Patience;
 import tachylim.server.account.SignedIn;
 
 /** A test against the whole server and the real database that {@code ./tachylim test} starts. */
+@Import(ServerTest.Time.class)
 @SpringBootTest(webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT)
 public abstract class ServerTest {
 
@@ -19,11 +30,47 @@ public abstract class ServerTest {
     @Autowired
     protected JdbcClient sql;
 
+    protected final TestClock clock = TestClock.CLOCK;
+
+    /** Time is the test's, and nobody waits. */
+    @TestConfiguration
+    static class Time {
+
+        @Bean
+        @Primary
+        Clock testClock() {
+            return TestClock.CLOCK;
+        }
+
+        @Bean
+        @Primary
+        WaitsNoted waitsNoted() {
+            return new WaitsNoted();
+        }
+    }
+
+    /** Waits that were asked for, instead of waiting. */
+    public static class WaitsNoted extends Patience {
+
+        public final Queue<Duration> waits = new ConcurrentLinkedQueue<>();
+
+        @Override
+        public void wait(Duration time) {
+            waits.add(time);
+        }
+    }
+
+    /** Each test begins in the morning of a day of its own. */
+    @BeforeEach
+    void anotherDay() {
+        clock.nextMorning();
+    }
+
     @DynamicPropertySource
     static void database(DynamicPropertyRegistry properties) {
         String host = Objects.requireNonNull(System.getenv("TACHYLIM_DB_HOST"),
                 "These tests need a database: run ./tachylim test, or set TACHYLIM_DB_HOST, _USER and _PASSWORD");
-        properties.add("spring.datasource.url", () -> "jdbc:mariadb://" + host + "/tachylim_test?createDatabaseIfNotExist=true");
+        properties.add("spring.datasource.url", () -> "jdbc:mariadb://" + host + "/${tachylim.test.database:tachylim_test}?createDatabaseIfNotExist=true");
         properties.add("spring.jpa.properties.hibernate.generate_statistics", () -> "true");
     }
 

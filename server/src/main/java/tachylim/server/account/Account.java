@@ -11,6 +11,7 @@ import jakarta.persistence.Id;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import tachylim.load.Home;
 
 /** A player's account; everything else belongs to one. */
 @Entity
@@ -31,6 +32,9 @@ public class Account {
     private Integer nextMinutes;
     private LocalDate nextMinutesFrom;
     private String zone;
+    private String nextZone;
+    private Instant nextZoneFrom;
+    private LocalDate zoneAskedOn;
     private Instant createdAt;
 
     protected Account() {}
@@ -68,13 +72,21 @@ public class Account {
         this.instrument = family;
     }
 
-    void zone(ZoneId now) {
-        this.zone = now.getId();
+    /** Where the player lives, and so when their day turns. */
+    public Home home() {
+        return new Home(ZoneId.of(zone), nextZone == null ? null : ZoneId.of(nextZone), nextZoneFrom, zoneAskedOn);
+    }
+
+    void home(Home moved) {
+        this.zone = moved.zone().getId();
+        this.nextZone = moved.next() == null ? null : moved.next().getId();
+        this.nextZoneFrom = moved.nextFrom();
+        this.zoneAskedOn = moved.askedOn();
     }
 
     /** The player's day at {@code now}. */
     public LocalDate day(Instant now) {
-        return now.atZone(ZoneId.of(zone)).toLocalDate();
+        return home().day(now);
     }
 
     /** The minutes a day that hold on {@code day}. */

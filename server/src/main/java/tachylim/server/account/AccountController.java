@@ -12,19 +12,22 @@ import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.time.Instant;
 import java.time.LocalDate;
+import java.util.List;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.security.core.context.SecurityContextHolder;
-import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import tachylim.load.Home;
 import tachylim.server.TachylimSettings;
 import tachylim.server.account.AccountService.Habit;
 
@@ -33,15 +36,15 @@ import tachylim.server.account.AccountService.Habit;
 @Tag(name = "account")
 class AccountController {
 
-    private static final String PASSWORD = "A password has 10 to 70 characters.";
-
     private final AccountService accounts;
-    private final SecurityContextRepository contexts;
+    private final SessionStart start;
+    private final Sessions sessions;
     private final TachylimSettings settings;
 
-    AccountController(AccountService accounts, SecurityContextRepository contexts, TachylimSettings settings) {
+    AccountController(AccountService accounts, SessionStart start, Sessions sessions, TachylimSettings settings) {
         this.accounts = accounts;
-        this.contexts = contexts;
+        this.start = start;
+        this.sessions = sessions;
         this.settings = settings;
     }
 
@@ -49,28 +52,35 @@ class AccountController {
     record Greeting(boolean demo, @Schema(nullable = true) Me me) {}
 
     record Me(String name, InstrumentFamily instrument, int usualMinutes, @Schema(nullable = true) Integer minutesTomorrow,
-            LocalDate today, double speed) {}
+            LocalDate today, double speed, HomeDto home) {}
+
+    /** Where the player's day is counted, and the move that is to come. */
+    record HomeDto(String zone, @Schema(nullable = true) String movingTo, @Schema(nullable = true) Instant from) {}
+
+    record Move(@NotNull @Size(max = 60) String zone) {}
+
+    record SessionDto(String handle, String browser, Instant since, Instant lastSeen, boolean here) {}
 
     record Credentials(
             @NotBlank(message = "Give a name.") @Size(max = 60, message = "A name has up to 60 characters.") String name,
-            @NotNull(message = PASSWORD) @Size(min = 10, max = 70, message = PASSWORD) String password,
+            @NotNull(message = PasswordRule.LENGTH) @Size(min = PasswordRule.LEAST, max = 2 * PasswordRule.MOST, message = PasswordRule.LENGTH) String password,
             @NotNull @Size(max = 60) String zone) {}
 
     record SignIn(
             @NotBlank(message = "Give your name.") @Size(max = 60, message = "A name has up to 60 characters.") String name,
-            @NotBlank(message = "Give your password.") @Size(max = 200) String password,
-            @NotNull @Size(max = 60) String zone) {}
+            @NotBlank(message = "Give your password.") @Size(max = 2 * PasswordRule.MOST) String password,
+            @Schema(nullable = true, description = "not used: a player's day is counted where they live") @Size(max = 60) String zone) {}
 
     record NewPassword(
-            @NotBlank @Size(max = 200) String oldPassword,
-            @NotNull(message = PASSWORD) @Size(min = 10, max = 70, message = PASSWORD) String newPassword) {}
+            @NotBlank @Size(max = 2 * PasswordRule.MOST) String oldPassword,
+            @NotNull(message = PasswordRule.LENGTH) @Size(min = PasswordRule.LEAST, max = 2 * PasswordRule.MOST, message = PasswordRule.LENGTH) String newPassword) {}
 
     record Habits(
             @NotNull(message = "Choose an instrument.") InstrumentFamily instrument,
             @Min(value = 5, message = "Give 5 to 600 minutes a day.") @Max(value = 600, message = "Give 5 to 600 minutes a day.")
                     int usualMinutes) {}
 
-    record Farewell(@NotBlank(message = "Give your password.") @Size(max = 200) String password) {}
+    record Farewell(@NotBlank(message = "Give your password.") @Size(max = 2 * PasswordRule.MOST) String password) {}
 
     @GetMapping("/greeting")
     Greeting greeting(@AuthenticationPrincipal SignedIn who) {
@@ -79,29 +89,48 @@ class AccountController {
 
     private Me me(SignedIn who) {
         Habit habit = accounts.habit(who);
-        return new Me(who.name(), habit.instrument(), habit.usualMinutes(), habit.minutesTomorrow(), habit.today(),
-                settings.speed());
+        Instant now = accounts.now();
+        Home home = habit.home();
+        boolean moving = home.isMoving(now);
+        return new Me(who.name(), habit.instrument(), habit.usualMinutes(), habit.minutesTomorrow(), habit.today(), settings.speed(),
+                new HomeDto(home.zoneAt(now).getId(), moving ? home.next().getId() : null, moving ? home.nextFrom() : null));
     }
 
     @PostMapping("/account")
     @ResponseStatus(HttpStatus.CREATED)
     Me register(@Valid @RequestBody Credentials wanted, @Parameter(hidden = true) HttpServletRequest request,
             @Parameter(hidden = true) HttpServletResponse response) {
-        SignedIn who = accounts.register(wanted.name(), wanted.password(), wanted.zone());
-        begin(who, request, response);
+        SignedIn who = accounts.register(wanted.name(), wanted.password(), wanted.zone(), request.getRemoteAddr());
+        start.begin(who, request, response);
         return me(who);
     }
 
     @PostMapping("/session")
     Me signIn(@Valid @RequestBody SignIn given, @Parameter(hidden = true) HttpServletRequest request,
             @Parameter(hidden = true) HttpServletResponse response) {
-        SignedIn who = accounts.signIn(given.name(), given.password(), given.zone(), request.getRemoteAddr());
-        begin(who, request, response);
+        SignedIn who = accounts.signIn(given.name(), given.password(), request.getRemoteAddr());
+        start.begin(who, request, response);
         return me(who);
     }
 
-    private void begin(SignedIn who, HttpServletRequest request, HttpServletResponse response) {
-        SessionStart.begin(who, contexts, request, response);
+    /** The browsers that are signed in, the one that asks first. */
+    @GetMapping("/sessions")
+    List<SessionDto> sessions(@AuthenticationPrincipal SignedIn who, @Parameter(hidden = true) HttpServletRequest request) {
+        return sessions.of(who, request.getSession().getId()).stream()
+                .map(one -> new SessionDto(one.handle(), one.browser(), one.since(), one.lastSeen(), one.here()))
+                .toList();
+    }
+
+    @DeleteMapping("/sessions/{handle}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void end(@AuthenticationPrincipal SignedIn who, @PathVariable String handle) {
+        sessions.end(who, handle);
+    }
+
+    @PutMapping("/account/zone")
+    Me move(@AuthenticationPrincipal SignedIn who, @Valid @RequestBody Move move) {
+        accounts.moveTo(who, move.zone());
+        return me(who);
     }
 
     @DeleteMapping("/session")
@@ -118,9 +147,8 @@ class AccountController {
     void changePassword(@AuthenticationPrincipal SignedIn who, @Valid @RequestBody NewPassword wanted,
             @Parameter(hidden = true) HttpServletRequest request, @Parameter(hidden = true) HttpServletResponse response) {
         accounts.changePassword(who, wanted.oldPassword(), wanted.newPassword());
-        request.getSession().invalidate();
-        accounts.endSessions(who);
-        begin(who, request, response);
+        sessions.endAll(who);
+        start.begin(who, request, response);
     }
 
     @PutMapping("/account/habits")

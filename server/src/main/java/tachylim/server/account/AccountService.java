@@ -8,11 +8,12 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.util.Optional;
+import java.util.UUID;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.security.crypto.password.PasswordEncoder;
-import org.springframework.session.jdbc.JdbcIndexedSessionRepository;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tachylim.load.Home;
 import tachylim.server.web.Refused;
 
 /** Accounts: opening, signing in to, changing and deleting them. */
@@ -21,22 +22,24 @@ public class AccountService {
 
     static final int FIRST_MINUTES = 30;
 
-    /** The hash of a password nobody has, compared against so that an unknown name takes as long to refuse. */
-    private static final String NOBODY = "$2a$12$v2dw.j6OfCvyskewtVjWiej/eqbZG6ssC4nqdM3uyMKbbAh7EcNwi";
+    private static final String NOT_TOGETHER = "Name and password do not belong together. Check both and try again.";
 
     private final AccountRepository accounts;
-    private final SignInLimit limit;
+    private final Guard guard;
     private final PasswordEncoder passwords;
-    private final JdbcIndexedSessionRepository sessions;
+    private final Sessions sessions;
     private final Clock clock;
 
-    AccountService(AccountRepository accounts, SignInLimit limit, PasswordEncoder passwords,
-            JdbcIndexedSessionRepository sessions, Clock clock) {
+    /** The hash of a password nobody has, compared against so that an unknown name takes as long to refuse. */
+    private final String nobody;
+
+    AccountService(AccountRepository accounts, Guard guard, PasswordEncoder passwords, Sessions sessions, Clock clock) {
         this.accounts = accounts;
-        this.limit = limit;
+        this.guard = guard;
         this.passwords = passwords;
         this.sessions = sessions;
         this.clock = clock;
+        this.nobody = passwords.encode(UUID.randomUUID().toString());
     }
 
     @Transactional(readOnly = true)
@@ -49,14 +52,19 @@ public class AccountService {
      * What a player is used to.
      *
      * @param minutesTomorrow what a day holds from tomorrow; null when nothing changes
+     * @param home where they live
      */
-    public record Habit(InstrumentFamily instrument, int usualMinutes, Integer minutesTomorrow, LocalDate today) {}
+    public record Habit(InstrumentFamily instrument, int usualMinutes, Integer minutesTomorrow, LocalDate today, Home home) {}
 
     @Transactional(readOnly = true)
     public Habit habit(SignedIn who) {
         Account account = get(who);
         LocalDate today = account.day(clock.instant());
-        return new Habit(account.instrument(), account.usualMinutes(today), account.minutesTomorrow(today), today);
+        return new Habit(account.instrument(), account.usualMinutes(today), account.minutesTomorrow(today), today, account.home());
+    }
+
+    Instant now() {
+        return clock.instant();
     }
 
     /** The player's today. */
@@ -65,21 +73,23 @@ public class AccountService {
         return get(who).day(clock.instant());
     }
 
-    @Transactional
-    public SignedIn register(String name, String password, String zone) {
+    /** Opens an account for somebody at {@code address}. */
+    public SignedIn register(String name, String password, String zone, String address) {
+        guard.count(Guard.What.REGISTRATION_FROM_ADDRESS, address);
+        PasswordRule.check("password", password, name);
         return register(name, password, zone, clock.instant());
     }
 
     /** As {@link #register}, at a given time: the demo's player has been here for weeks. */
-    @Transactional
     public SignedIn register(String name, String password, String zone, Instant at) {
         String trimmed = name.strip();
         if (accounts.findByName(trimmed).isPresent()) {
             throw nameTaken();
         }
+        String hash = guard.oneOfFew(() -> passwords.encode(PasswordRule.composed(password)));
         try {
-            Account account = accounts.saveAndFlush(new Account(trimmed, passwords.encode(password),
-                    InstrumentFamily.OTHER, FIRST_MINUTES, zone(zone), at));
+            Account account = accounts.saveAndFlush(
+                    new Account(trimmed, hash, InstrumentFamily.OTHER, FIRST_MINUTES, zone(zone).orElse(ZoneOffset.UTC), at));
             return new SignedIn(account.id(), account.name());
         } catch (DataIntegrityViolationException sameMoment) {
             throw nameTaken();
@@ -90,29 +100,54 @@ public class AccountService {
         return Refused.field("name", "That name is taken. Choose another, or sign in if it is yours.");
     }
 
-    /** Does not run in a transaction, so that a failed try is kept. */
-    public SignedIn signIn(String name, String password, String zone, String address) {
+    /** Does not run in a transaction, so that every try is counted and none holds a connection while it waits. */
+    public SignedIn signIn(String name, String password, String address) {
         String trimmed = name.strip();
-        limit.check(trimmed, address);
+        guard.count(Guard.What.SIGN_IN_FROM_ADDRESS, address);
+        guard.count(Guard.What.SIGN_IN_OF_NAME, trimmed);
         Account account = accounts.findByName(trimmed).orElse(null);
-        boolean right = passwords.matches(password, account == null ? NOBODY : account.passwordHash());
+        boolean right = matches(password, account == null ? nobody : account.passwordHash());
         if (account == null || !right) {
-            limit.failed(trimmed, address);
-            throw Refused.unauthorized("Name and password do not belong together. Check both and try again.");
+            throw Refused.unauthorized(NOT_TOGETHER);
         }
-        limit.succeeded(trimmed);
-        account.zone(zone(zone));
-        accounts.save(account);
+        guard.forget(Guard.What.SIGN_IN_OF_NAME, trimmed);
+        if (passwords.upgradeEncoding(account.passwordHash())) {
+            account.passwordHash(guard.oneOfFew(() -> passwords.encode(PasswordRule.composed(password))));
+            accounts.save(account);
+        }
         return new SignedIn(account.id(), account.name());
     }
 
-    @Transactional
-    public void changePassword(SignedIn who, String old, String fresh) {
-        Account account = get(who);
-        if (!passwords.matches(old, account.passwordHash())) {
-            throw Refused.field("oldPassword", "That is not the present password.");
+    private boolean matches(String password, String hash) {
+        return guard.oneOfFew(() -> passwords.matches(PasswordRule.composed(password), hash));
+    }
+
+    private void checkPresent(SignedIn who, Account account, String password, String field, String refusal) {
+        guard.count(Guard.What.OLD_PASSWORD, who.getName());
+        if (!matches(password, account.passwordHash())) {
+            throw Refused.field(field, refusal);
         }
-        account.passwordHash(passwords.encode(fresh));
+        guard.forget(Guard.What.OLD_PASSWORD, who.getName());
+    }
+
+    void changePassword(SignedIn who, String old, String fresh) {
+        Account account = get(who);
+        PasswordRule.check("newPassword", fresh, who.name());
+        checkPresent(who, account, old, "oldPassword", "That is not the present password.");
+        account.passwordHash(guard.oneOfFew(() -> passwords.encode(PasswordRule.composed(fresh))));
+        accounts.save(account);
+    }
+
+    /** Asks for another zone; it holds once the running day is over in both. */
+    @Transactional
+    void moveTo(SignedIn who, String zone) {
+        Account account = get(who);
+        ZoneId to = zone(zone).orElseThrow(() -> Refused.field("zone", "That is no time zone known here."));
+        try {
+            account.home(account.home().movingTo(to, clock.instant()));
+        } catch (IllegalStateException tooSoon) {
+            throw Refused.conflict("one-move-a-day", tooSoon.getMessage() + ".");
+        }
     }
 
     @Transactional
@@ -129,14 +164,11 @@ public class AccountService {
     }
 
     /** Deletes the account and all its data; every session of it ends. */
-    @Transactional
-    public void delete(SignedIn who, String password) {
+    void delete(SignedIn who, String password) {
         Account account = get(who);
-        if (!passwords.matches(password, account.passwordHash())) {
-            throw Refused.field("password", "That is not the present password; nothing was deleted.");
-        }
-        accounts.delete(account);
-        endSessions(who);
+        checkPresent(who, account, password, "password", "That is not the present password; nothing was deleted.");
+        accounts.deleteById(account.id());
+        sessions.endAll(who);
     }
 
     /** The account of a name, without any password: for the demo alone. */
@@ -149,20 +181,15 @@ public class AccountService {
     @Transactional
     public void deleteNow(SignedIn who) {
         accounts.deleteById(who.accountId());
-        endSessions(who);
-    }
-
-    /** Ends every session of an account, in this browser and any other. */
-    void endSessions(SignedIn who) {
-        sessions.findByPrincipalName(who.getName()).keySet().forEach(sessions::deleteById);
+        sessions.endAll(who);
     }
 
     /** An unknown zone is no reason to keep somebody out. */
-    private static ZoneId zone(String zone) {
+    private static Optional<ZoneId> zone(String zone) {
         try {
-            return ZoneId.of(zone);
+            return Optional.of(ZoneId.of(zone));
         } catch (DateTimeException unknown) {
-            return ZoneOffset.UTC;
+            return Optional.empty();
         }
     }
 }

@@ -1,6 +1,8 @@
 package tachylim.server.account;
 
 import jakarta.servlet.http.HttpServletResponse;
+import java.time.Clock;
+import java.util.Map;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpMethod;
@@ -9,10 +11,14 @@ import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.core.userdetails.UserDetailsService;
 import org.springframework.security.core.userdetails.UsernameNotFoundException;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
+import org.springframework.security.crypto.password.DelegatingPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
+import org.springframework.security.web.context.SecurityContextHolderFilter;
 import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
+import org.springframework.security.web.csrf.CsrfTokenRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 
 /** Who may ask for what, and the headers of every answer. */
@@ -28,9 +34,18 @@ class Security {
 
     private static final int HASH_STRENGTH = 12;
 
+    /** New passwords are digested and then hashed, so that any length counts; older ones as they were, until next given. */
     @Bean
     PasswordEncoder passwords() {
-        return new BCryptPasswordEncoder(HASH_STRENGTH);
+        DelegatingPasswordEncoder passwords = new DelegatingPasswordEncoder(
+                "digest-bcrypt", Map.of("digest-bcrypt", new DigestedBCrypt(HASH_STRENGTH)));
+        passwords.setDefaultPasswordEncoderForMatches(new BCryptPasswordEncoder());
+        return passwords;
+    }
+
+    @Bean
+    CsrfTokenRepository tokens() {
+        return CookieCsrfTokenRepository.withHttpOnlyFalse();
     }
 
     @Bean
@@ -47,14 +62,15 @@ class Security {
     }
 
     @Bean
-    SecurityFilterChain chain(HttpSecurity http, SecurityContextRepository contexts) throws Exception {
+    SecurityFilterChain chain(HttpSecurity http, SecurityContextRepository contexts, CsrfTokenRepository tokens, Clock clock) throws Exception {
         return http
                 .authorizeHttpRequests(requests -> requests
                         .requestMatchers(HttpMethod.GET, "/api/greeting", "/api/openapi").permitAll()
                         .requestMatchers(HttpMethod.POST, "/api/account", "/api/session", "/api/demo").permitAll()
                         .requestMatchers("/api/**").authenticated()
                         .anyRequest().permitAll())
-                .csrf(csrf -> csrf.spa())
+                .csrf(csrf -> csrf.spa().csrfTokenRepository(tokens))
+                .addFilterBefore(new Sessions.Lifetime(clock), SecurityContextHolderFilter.class)
                 .securityContext(context -> context.securityContextRepository(contexts))
                 .requestCache(cache -> cache.disable())
                 .formLogin(form -> form.disable())

@@ -7,6 +7,7 @@ import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -48,7 +49,7 @@ public final class BenchDtos {
     public record ChoiceDto(long id, String variant, String title, double minutes, String why, boolean played, int matchingBpm, List<Integer> driven) {}
 
     public record BenchView(Engraved music, List<NoteDto> notes, List<LinkDto> links, List<ReadinessDto> readiness, StitchingDto stitching,
-            List<String> modes, String wantedMode, List<ChoiceDto> today, List<PieceDto> extras, List<DecisionDto> decisions) {}
+            List<String> modes, String wantedMode, @Schema(description = "what today or a symptom says against playing; empty when nothing does") String caution, List<ChoiceDto> today, List<PieceDto> extras, List<DecisionDto> decisions) {}
 
     public record MarkWish(@Min(0) int note, @NotNull(message = "Say what kind of mark it is.") Mark.Kind kind,
             @Schema(description = "empty to take the mark away") @NotNull @Size(max = 8, message = "A mark has up to 8 characters.") String value,
@@ -69,7 +70,17 @@ public final class BenchDtos {
 
     public record PlayedWish(boolean played) {}
 
-    public record Taps(@NotNull @Size(max = 64, message = "Tap up to 64 times.") List<@NotNull Double> seconds) {}
+    public record Taps(@NotNull @Size(max = 64, message = "Tap up to 64 times.")
+            List<@NotNull @DecimalMin(value = "0", message = TAP) @DecimalMax(value = "600", message = TAP) Double> seconds) {}
+
+    private static final String TAP = "A tap comes within ten minutes of the first.";
+
+    /** Something played along with a playback or a version, for as long as it was played. */
+    public record PracticeWish(
+            @NotNull @Pattern(regexp = "[0-9a-fA-F-]{36}") String clientId,
+            @DecimalMin(value = "20", message = "A tempo lies between 20 and 400 beats a minute.")
+                    @DecimalMax(value = "400", message = "A tempo lies between 20 and 400 beats a minute.") double bpm,
+            @DecimalMin(value = "0.5", message = "Give half a second or more.") @DecimalMax(value = "3600", message = "Give up to an hour.") double seconds) {}
 
     public record CellDto(String cell) {}
 

@@ -1,5 +1,6 @@
 package tachylim.server.bench;
 
+import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -27,6 +28,7 @@ import tachylim.server.bench.BenchDtos.SoundedClick;
 import tachylim.server.bench.BenchDtos.SoundingDto;
 import tachylim.server.bench.BenchDtos.StitchingDto;
 import tachylim.server.bench.BenchDtos.StitchingWish;
+import tachylim.server.load.LoadService;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StoredPassage;
 import tachylim.server.repertoire.StoredPiece;
@@ -45,17 +47,21 @@ class BenchService {
     private final ReadinessService readiness;
     private final ModeService modes;
     private final AccountService accounts;
+    private final LoadService load;
+    private final Clock clock;
 
     BenchService(RepertoireService repertoire, VariantService variants, ReadinessService readiness, ModeService modes,
-            AccountService accounts) {
+            AccountService accounts, LoadService load, Clock clock) {
         this.repertoire = repertoire;
         this.variants = variants;
         this.readiness = readiness;
         this.modes = modes;
         this.accounts = accounts;
+        this.load = load;
+        this.clock = clock;
     }
 
-    @Transactional(readOnly = true)
+    @Transactional
     public BenchView view(SignedIn who, long id) {
         StoredPassage passage = repertoire.passage(who, id);
         Passage music = repertoire.music(passage);
@@ -72,7 +78,8 @@ class BenchService {
                 .map(mark -> new DecisionDto(mark.note(), mark.kind(), mark.value(), mark.why(), mark.at()))
                 .toList();
         return new BenchView(new Engraved(written.abc(), written.places()), notes, links(who, passage, music, week, today),
-                readiness.list(who, passage), stitching(passage), modes.list(who, passage.instrument()), passage.wantedMode(), choices,
+                readiness.list(who, passage), stitching(passage), modes.list(who, passage.instrument()), passage.wantedMode(),
+                load.today(who, clock.instant()).caution(), choices,
                 repertoire.dtos(who, repertoire.extras(passage)), decisions);
     }
 
@@ -143,7 +150,7 @@ class BenchService {
         repertoire.passage(who, id).stitching(wish.order(), wish.link());
     }
 
-    /** A stretch of a passage, plain or in a variant, as it sounds at {@code bpm}. */
+    /** A stretch of a passage, plain or in a variant, as it sounds at {@code bpm}: listening is open at any time. */
     @Transactional(readOnly = true)
     public PlaybackDto playback(SignedIn who, long id, String variant, Integer first, Integer last, double bpm) {
         Passage plain = variants.stretch(who, id, first, last).music();

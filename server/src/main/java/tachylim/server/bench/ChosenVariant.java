@@ -6,6 +6,7 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.LocalDate;
+import tachylim.passage.Piece;
 
 /** A variant chosen for a day, and whether it was played. */
 @Entity
@@ -59,6 +60,11 @@ public class ChosenVariant {
 
     public int lastNote() {
         return lastNote;
+    }
+
+    void move(Piece now) {
+        this.firstNote = now.firstNote();
+        this.lastNote = now.lastNote();
     }
 
     public String variant() {

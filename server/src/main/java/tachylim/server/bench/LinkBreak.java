@@ -38,6 +38,10 @@ public class LinkBreak {
         return link;
     }
 
+    void link(int now) {
+        this.link = now;
+    }
+
     public LocalDate day() {
         return day;
     }

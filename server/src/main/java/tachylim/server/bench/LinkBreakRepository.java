@@ -9,6 +9,4 @@ interface LinkBreakRepository extends JpaRepository<LinkBreak, Long> {
 
     List<LinkBreak> findByAccountIdAndPassageIdAndDayGreaterThanEqualOrderByIdDesc(
             long accountId, long passageId, LocalDate since, Limit limit);
-
-    void deleteByAccountIdAndPassageId(long accountId, long passageId);
 }

@@ -19,6 +19,7 @@ import tachylim.server.bench.BenchDtos.CellDto;
 import tachylim.server.bench.BenchDtos.ChoiceWish;
 import tachylim.server.bench.BenchDtos.LinkView;
 import tachylim.server.bench.BenchDtos.PlayedWish;
+import tachylim.server.bench.BenchDtos.PracticeWish;
 import tachylim.server.bench.BenchDtos.Sheet;
 import tachylim.server.bench.BenchDtos.Taps;
 import tachylim.server.bench.BenchDtos.WholeVariant;
@@ -85,5 +86,12 @@ class VariantController {
     void played(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @PathVariable long choiceId,
             @Valid @RequestBody PlayedWish wish) {
         variants.played(who, id, choiceId, wish.played());
+    }
+
+    /** Counts what was played along with the bench's sound: it is practice like any other. */
+    @PostMapping("/passages/{id}/practice")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void practised(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody PracticeWish wish) {
+        variants.practised(who, id, wish);
     }
 }

@@ -17,12 +17,16 @@ import tachylim.server.account.SignedIn;
 import tachylim.server.bench.BenchDtos.DriverDto;
 import tachylim.server.bench.BenchDtos.Engraved;
 import tachylim.server.bench.BenchDtos.LinkView;
+import tachylim.server.bench.BenchDtos.PracticeWish;
 import tachylim.server.bench.BenchDtos.Sheet;
 import tachylim.server.bench.BenchDtos.VariantDto;
 import tachylim.server.bench.BenchDtos.WholeVariant;
 import tachylim.server.bench.BenchDtos.WindowDto;
+import tachylim.server.load.LoadService;
+import tachylim.server.load.Played;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StoredPassage;
+import tachylim.server.standing.StandingService;
 import tachylim.server.web.Refused;
 import tachylim.tempo.Tempo;
 import tachylim.variant.Catalogue;
@@ -53,12 +57,15 @@ public class VariantService {
     private final LinkBreakRepository breaks;
     private final ChosenVariantRepository chosen;
     private final AccountService accounts;
+    private final LoadService load;
 
-    VariantService(RepertoireService repertoire, LinkBreakRepository breaks, ChosenVariantRepository chosen, AccountService accounts) {
+    VariantService(RepertoireService repertoire, LinkBreakRepository breaks, ChosenVariantRepository chosen, AccountService accounts,
+            LoadService load) {
         this.repertoire = repertoire;
         this.breaks = breaks;
         this.chosen = chosen;
         this.accounts = accounts;
+        this.load = load;
     }
 
     /** A stretch of a passage that is altered, and where its first note stands in the passage. */
@@ -252,10 +259,35 @@ public class VariantService {
         week(who, repertoire.passage(who, passageId), day).stream().filter(one -> one.day().equals(day)).forEach(one -> one.played(true));
     }
 
+    /** Ticks a version off, which counts its minutes for today; unticked, they no longer count. */
     @Transactional
     void played(SignedIn who, long passageId, long choiceId, boolean played) {
         ChosenVariant one = chosen.findByIdAndAccountIdAndPassageId(choiceId, who.accountId(), passageId).stream().findFirst()
                 .orElseThrow(() -> Refused.notFound("This variant"));
+        if (one.played() == played) {
+            return;
+        }
+        if (played) {
+            Stretch stretch = stretch(who, passageId, one.firstNote(), one.lastNote());
+            Tempo matching = Catalogue.parse(one.variant()).of(stretch.music).matching(stretch.target());
+            load.played(who, new Played(passageId, null, choiceId, matching, ceiling(who, stretch.passage), 60 * one.minutes()));
+        } else {
+            load.notPlayed(who, choiceId);
+        }
         one.played(played);
+    }
+
+    @Transactional
+    void practised(SignedIn who, long passageId, PracticeWish wish) {
+        StoredPassage passage = repertoire.passage(who, passageId);
+        load.played(who, new Played(passageId, wish.clientId(), null, Tempo.of(wish.bpm()), ceiling(who, passage), wish.seconds()));
+    }
+
+    /** The whole goes no faster than its slowest piece: that is what playing on the bench is measured by. */
+    private Tempo ceiling(SignedIn who, StoredPassage passage) {
+        return repertoire.dtos(who, repertoire.cut(passage)).stream()
+                .map(piece -> Tempo.of(piece.estimate().ceiling().middle()))
+                .min(Tempo::compareTo)
+                .orElse(StandingService.guess(Tempo.of(passage.targetBpm())));
     }
 }

@@ -6,7 +6,6 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.http.HttpStatus;
-import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
@@ -20,11 +19,11 @@ import tachylim.server.web.Refused;
 class DemoController {
 
     private final ObjectProvider<DemoService> demo;
-    private final SecurityContextRepository contexts;
+    private final SessionStart start;
 
-    DemoController(ObjectProvider<DemoService> demo, SecurityContextRepository contexts) {
+    DemoController(ObjectProvider<DemoService> demo, SessionStart start) {
         this.demo = demo;
-        this.contexts = contexts;
+        this.start = start;
     }
 
     /** Opens the demo account; on a server that is no demo there is none. */
@@ -35,6 +34,6 @@ class DemoController {
         if (service == null) {
             throw Refused.notFound("The demo");
         }
-        SessionStart.begin(service.account(), contexts, request, response);
+        start.begin(service.account(), request, response);
     }
 }

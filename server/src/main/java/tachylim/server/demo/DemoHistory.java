@@ -110,7 +110,7 @@ class DemoHistory {
         for (DemoPassage passage : DemoRepertoire.PASSAGES) {
             long id = repertoire.create(odile, new PassageWish(passage.title(), passage.instrument(),
                     new MusicText(Source.ABC, "4/4", "", passage.abc(), 0), passage.target(),
-                    today.plusDays(DAYS_TO_AUDITION), (double) Math.round(passage.truthAtStart() * 0.93), true, 0), opened);
+                    today.plusDays(DAYS_TO_AUDITION), (double) Math.round(passage.truthAtStart() * 0.93), true, 0, null, null), opened);
             if (passage.cut() != CutKind.WHOLE) {
                 repertoire.cut(odile, id, new CutWish(passage.cut(), passage.size(), List.of()));
             }

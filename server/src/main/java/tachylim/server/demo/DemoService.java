@@ -57,7 +57,7 @@ class DemoService {
     }
 
     private boolean isUpToDate(SignedIn who, LocalDate today) {
-        return runs.before(who, clock.instant(), 1).stream()
+        return runs.before(who, null, 1).stream()
                 .anyMatch(run -> !run.day().isBefore(today.minusDays(1)));
     }
 }

@@ -15,6 +15,8 @@ final class ExchangeDtos {
 
     private ExchangeDtos() {}
 
+    private static final String TAP = "A tap comes within ten minutes of the first.";
+
     record LineDto(String part, String voice, int notes, int firstBar, int lastBar) {}
 
     /** What was chosen of a score, and what it looks like. */
@@ -29,7 +31,7 @@ final class ExchangeDtos {
             @NotNull @Pattern(regexp = "\\d{1,2}/\\d{1,2}", message = "A meter looks like 4/4 or 6/8.") String meter,
             @Min(-7) @Max(7) int fifths,
             @Schema(description = "when taps came, to give the notes their rhythm; empty to leave it as entered") @NotNull
-                    @Size(max = 500, message = "Tap up to 500 times.") List<@NotNull Double> taps,
+                    @Size(max = 500, message = "Tap up to 500 times.") List<@NotNull @DecimalMin(value = "0", message = TAP) @DecimalMax(value = "600", message = TAP) Double> taps,
             @DecimalMin(value = "20") @DecimalMax(value = "400") double tapBpm,
             @Schema(nullable = true, description = "places to a quarter note that taps are drawn to") @Min(1) @Max(24) Integer grid) {}
 

@@ -74,8 +74,9 @@ class ExportService {
 
     private static byte[] abc(List<Section> sections) {
         StringBuilder tunes = new StringBuilder();
+        int number = 1;
         for (Section section : sections) {
-            tunes.append(tunes.isEmpty() ? "" : "\n").append(AbcWriter.tune(section.music(), sections.indexOf(section) + 1, section.title()));
+            tunes.append(tunes.isEmpty() ? "" : "\n").append(AbcWriter.tune(section.music(), number++, section.title()));
         }
         return tunes.toString().getBytes(StandardCharsets.UTF_8);
     }

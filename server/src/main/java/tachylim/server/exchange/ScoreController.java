@@ -44,6 +44,12 @@ class ScoreController {
     private static final int FIRST_BARS = 8;
     private static final int MOST_LINES = 500;
 
+    private final ReadingRoom room;
+
+    ScoreController(ReadingRoom room) {
+        this.room = room;
+    }
+
     /** A file of music, and what of it is wanted. Without a choice the first line's first bars with notes are given. */
     @PostMapping(path = "/scores", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     ScoreView read(
@@ -52,7 +58,11 @@ class ScoreController {
             @RequestParam(required = false) Integer line, @RequestParam(required = false) Integer firstBar,
             @RequestParam(required = false) Integer lastBar, @RequestParam(defaultValue = "false") boolean unrolled,
             @RequestParam(required = false) Integer grid) {
-        Score score = score(file == null ? new byte[0] : file, grid);
+        return room.read(() -> view(file == null ? new byte[0] : file, line, firstBar, lastBar, unrolled, grid));
+    }
+
+    private static ScoreView view(byte[] file, Integer line, Integer firstBar, Integer lastBar, boolean unrolled, Integer grid) {
+        Score score = score(file, grid);
         List<LineDto> lines = score.lines().stream()
                 .limit(MOST_LINES)
                 .map(one -> new LineDto(one.part(), one.voice(), one.notes().size(), one.firstBarNumber(), one.lastBarNumber()))
@@ -92,6 +102,10 @@ class ScoreController {
     /** Notes entered a stroke at a time, with a tapped rhythm if there is one. */
     @PostMapping("/readings/strokes")
     Entered strokes(@Valid @RequestBody Strokes entered) {
+        return room.read(() -> heard(entered));
+    }
+
+    private static Entered heard(Strokes entered) {
         Meter meter = Refused.unlessValid("meter", () -> {
             String[] figures = entered.meter().split("/");
             return new Meter(Integer.parseInt(figures[0]), Integer.parseInt(figures[1]));

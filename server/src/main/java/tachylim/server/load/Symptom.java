@@ -6,7 +6,7 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import java.time.Instant;
 
-/** A report of pain, numbness or tingling. */
+/** A report of pain, numbness or tingling. One made by mistake is withdrawn, and stays on record as that. */
 @Entity
 class Symptom {
 
@@ -15,16 +15,40 @@ class Symptom {
     private Long id;
 
     private Long accountId;
+    private String clientId;
     private Instant at;
+    private Instant withdrawnAt;
 
     protected Symptom() {}
 
-    Symptom(long accountId, Instant at) {
+    Symptom(long accountId, String clientId, Instant at) {
         this.accountId = accountId;
+        this.clientId = clientId;
         this.at = at;
+    }
+
+    Long id() {
+        return id;
     }
 
     Instant at() {
         return at;
+    }
+
+    /** A clock that was ahead when this was reported must not make the rest after it longer. */
+    void notAfter(Instant now) {
+        if (at.isAfter(now)) {
+            at = now;
+        }
+    }
+
+    Instant withdrawnAt() {
+        return withdrawnAt;
+    }
+
+    void withdraw(Instant now) {
+        if (withdrawnAt == null) {
+            withdrawnAt = now;
+        }
     }
 }

@@ -1,21 +1,27 @@
 package tachylim.server.load;
 
-import java.time.Instant;
 import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.List;
+import tachylim.load.Condition;
 import tachylim.load.DayLoad;
 import tachylim.load.Limit;
+import tachylim.load.SymptomRest;
+import tachylim.server.web.Refused;
 import tachylim.workout.Allowance;
 
 /**
  * Where a day stands against its limits.
  *
  * @param day the player's day
+ * @param zone where it is counted
  * @param done what was done on it
  * @param limits all limits, the binding one first
- * @param restsUntil when playing may begin again after a symptom, or null
+ * @param rest the rest after a symptom, or null
+ * @param condition how the player comes to whatever is played next
+ * @param full what is said when the day has no room left; empty while it has
  */
-public record Today(LocalDate day, DayLoad done, List<Limit> limits, Instant restsUntil) {
+public record Today(LocalDate day, ZoneId zone, DayLoad done, List<Limit> limits, SymptomRest rest, Condition condition, String full) {
 
     public Limit limit(Limit.Kind kind) {
         return limits.stream().filter(limit -> limit.kind() == kind).findFirst().orElseThrow();
@@ -26,7 +32,24 @@ public record Today(LocalDate day, DayLoad done, List<Limit> limits, Instant res
                 limit(Limit.Kind.PLAYING_MINUTES).left() * 60);
     }
 
+    /** What is said of the rest after a symptom; empty when there is none. */
+    public String restSentence() {
+        return rest == null ? "" : rest.sentence(zone);
+    }
+
+    /** What speaks against playing now; empty when nothing does. */
+    public String caution() {
+        return rest == null ? full : restSentence();
+    }
+
+    /** Refuses to let anything be played in the rest after a symptom. */
+    public void checkMayPlay() {
+        if (rest != null) {
+            throw Refused.conflict("symptom-rest", restSentence()).with("until", rest.until());
+        }
+    }
+
     public LoadDto dto() {
-        return new LoadDto(day, limits.stream().map(LimitDto::of).toList(), restsUntil);
+        return new LoadDto(day, limits.stream().map(LimitDto::of).toList(), rest == null ? null : rest.until(), restSentence());
     }
 }

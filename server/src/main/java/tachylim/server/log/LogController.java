@@ -2,7 +2,6 @@ package tachylim.server.log;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.tags.Tag;
-import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
@@ -22,11 +21,9 @@ import tachylim.workout.Done;
 class LogController {
 
     private final LogService log;
-    private final Clock clock;
 
-    LogController(LogService log, Clock clock) {
+    LogController(LogService log) {
         this.log = log;
-        this.clock = clock;
     }
 
     /** One session. The outcome is null while it is being played. */
@@ -35,14 +32,14 @@ class LogController {
             double playedSeconds, double burstSeconds, double effort, @Schema(nullable = true) Double fastestClean,
             int worstTension, String note) {}
 
-    record LogPage(List<Entry> entries, @Schema(nullable = true) Instant olderThan) {}
+    record LogPage(List<Entry> entries, @Schema(nullable = true, description = "ask for those before this run to see older ones") Long olderThan) {}
 
     /** A session, planned against played. */
     record Session(Entry entry, Relief planned, Relief played) {}
 
     @GetMapping
-    LogPage page(@AuthenticationPrincipal SignedIn who, @RequestParam(required = false) Instant before) {
-        return log.page(who, before == null ? clock.instant().plusSeconds(1) : before);
+    LogPage page(@AuthenticationPrincipal SignedIn who, @RequestParam(required = false) Long before) {
+        return log.page(who, before);
     }
 
     @GetMapping("/{runId}")

@@ -1,6 +1,5 @@
 package tachylim.server.log;
 
-import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
@@ -15,12 +14,12 @@ import tachylim.server.log.LogController.Session;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StoredPiece;
 import tachylim.server.run.RunService;
+import tachylim.server.run.RunViews;
 import tachylim.server.run.StoredRun;
 import tachylim.server.standing.PlayedPass;
 import tachylim.server.standing.PlayedPassRepository;
 import tachylim.server.workout.PlanService;
 import tachylim.server.workout.StoredWorkout;
-import tachylim.workout.Run;
 
 /** What was played, session by session. */
 @Service
@@ -29,30 +28,32 @@ class LogService {
     private static final int PAGE = 30;
 
     private final RunService runs;
+    private final RunViews views;
     private final PlanService plans;
     private final RepertoireService repertoire;
     private final PlayedPassRepository passes;
 
-    LogService(RunService runs, PlanService plans, RepertoireService repertoire, PlayedPassRepository passes) {
+    LogService(RunService runs, RunViews views, PlanService plans, RepertoireService repertoire, PlayedPassRepository passes) {
         this.runs = runs;
+        this.views = views;
         this.plans = plans;
         this.repertoire = repertoire;
         this.passes = passes;
     }
 
     @Transactional(readOnly = true)
-    LogPage page(SignedIn who, Instant before) {
+    LogPage page(SignedIn who, Long before) {
         List<StoredRun> found = runs.before(who, before, PAGE);
-        Instant older = found.size() < PAGE ? null : found.get(PAGE - 1).startedAt();
+        Long older = found.size() < PAGE ? null : found.get(PAGE - 1).id();
         return new LogPage(entries(who, found), older);
     }
 
     @Transactional(readOnly = true)
     Session session(SignedIn who, long runId) {
         StoredRun stored = runs.get(who, runId);
-        Run played = runs.replay(who, stored);
+        StoredWorkout workout = plans.get(who, stored.workoutId());
         Entry entry = entries(who, List.of(stored)).get(0);
-        return new Session(entry, RunService.relief(Run.start(played.workout()), stored), RunService.relief(played, stored));
+        return new Session(entry, views.planned(stored, workout), views.played(who, stored, workout));
     }
 
     /** The entries of some runs, in three queries however many they are. */
@@ -74,7 +75,7 @@ class LogService {
                 .map(pass -> pass.tempo().bpm())
                 .max(Double::compare).orElse(null);
         return new Entry(run.id(), run.day(), run.startedAt(), run.lastAt(), piece.passage().title(), piece.name(),
-                workout.focus(), workout.minutes(), run.outcome(), passes.size(), count(passes, Verdict.CLEAN),
+                workout.focus(), workout.minutes(), run.outcome(), (int) passes.stream().filter(pass -> pass.verdict() != null).count(), count(passes, Verdict.CLEAN),
                 count(passes, Verdict.ROUGH), count(passes, Verdict.BROKE),
                 passes.stream().mapToDouble(PlayedPass::playSeconds).sum(),
                 passes.stream().filter(pass -> pass.kind() == PassKind.BURST).mapToDouble(PlayedPass::playSeconds).sum(),

@@ -51,6 +51,10 @@ public class NoteMark {
         return note;
     }
 
+    void note(int now) {
+        this.note = now;
+    }
+
     public Mark.Kind kind() {
         return kind;
     }

@@ -8,6 +8,7 @@ import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.List;
@@ -35,7 +36,10 @@ public final class PassageDtos {
             @DecimalMin(value = "20", message = TEMPO) @DecimalMax(value = "400", message = TEMPO)
                     @Schema(nullable = true, description = "the tempo it is clean at, as far as known") Double cleanAt,
             @Schema(description = "whether it has been played at that tempo, or it is a guess") boolean played,
-            @Min(0) int version) {}
+            @Min(0) int version,
+            @Schema(nullable = true, description = "whether what cannot follow changed notes may be given up") Boolean confirmed,
+            @Schema(nullable = true, description = "an id of the browser's making: sent twice, it makes one passage")
+                    @Pattern(regexp = "[0-9a-fA-F-]{36}") String clientId) {}
 
     public record CutWish(@NotNull(message = "Choose how to cut.") CutKind kind, @Min(value = 1, message = "Give at least one.")
             @Max(value = 64, message = "Give up to 64.") int size,

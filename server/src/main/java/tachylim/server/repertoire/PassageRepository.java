@@ -11,5 +11,7 @@ interface PassageRepository extends JpaRepository<StoredPassage, Long> {
 
     Optional<StoredPassage> findByIdAndAccountIdAndPutAwayFalse(long id, long accountId);
 
-    long countByAccountIdAndPutAwayFalse(long accountId);
+    long countByAccountId(long accountId);
+
+    Optional<StoredPassage> findByAccountIdAndClientId(long accountId, String clientId);
 }

@@ -14,6 +14,10 @@ interface PieceRepository extends JpaRepository<StoredPiece, Long> {
 
     List<StoredPiece> findByAccountIdAndPassageIdAndPutAwayFalseOrderByPlace(long accountId, long passageId);
 
+    List<StoredPiece> findByAccountIdAndPassageIdAndEditionOrderByPlace(long accountId, long passageId, int edition);
+
+    List<StoredPiece> findByAccountIdAndPassageId(long accountId, long passageId);
+
     @EntityGraph(attributePaths = "passage")
     Optional<StoredPiece> findByIdAndAccountIdAndPutAwayFalseAndPassagePutAwayFalse(long id, long accountId);
 

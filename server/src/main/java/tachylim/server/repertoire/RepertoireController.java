@@ -23,6 +23,7 @@ import tachylim.server.repertoire.PassageDtos.PassageWish;
 import tachylim.server.repertoire.PassageDtos.PieceDto;
 import tachylim.server.repertoire.PassageDtos.PieceWish;
 import tachylim.server.repertoire.PassageDtos.Reading;
+import tachylim.server.repertoire.StorageService.Storage;
 
 @RestController
 @RequestMapping("/api")
@@ -30,9 +31,17 @@ import tachylim.server.repertoire.PassageDtos.Reading;
 class RepertoireController {
 
     private final RepertoireService repertoire;
+    private final StorageService storage;
 
-    RepertoireController(RepertoireService repertoire) {
+    RepertoireController(RepertoireService repertoire, StorageService storage) {
         this.repertoire = repertoire;
+        this.storage = storage;
+    }
+
+    /** How much room the account takes, of how much. */
+    @GetMapping("/storage")
+    Storage storage(@AuthenticationPrincipal SignedIn who) {
+        return storage.of(who);
     }
 
     /** Reads music that is being typed; nothing is kept. */

@@ -4,7 +4,6 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -39,23 +38,30 @@ import tachylim.tempo.Tempo;
 @Service
 public class RepertoireService {
 
-    private static final int MOST_PASSAGES = 200;
+    /** Those put away are counted too. */
+    static final int MOST_PASSAGES = 500;
     private static final int MOST_PIECES = 2_000;
-    private static final int MOST_MARKS = 5_000;
+    static final int MOST_MARKS = 5_000;
     private static final int MOST_EXTRAS = 100;
 
     private final PassageRepository passages;
     private final PieceRepository pieces;
     private final NoteMarkRepository marks;
+    private final PieceKeeper keeper;
+    private final List<FollowsMusic> followers;
+    private final StorageService storage;
     private final StandingService standings;
     private final AccountService accounts;
     private final Clock clock;
 
-    RepertoireService(PassageRepository passages, PieceRepository pieces, NoteMarkRepository marks, StandingService standings,
-            AccountService accounts, Clock clock) {
+    RepertoireService(PassageRepository passages, PieceRepository pieces, NoteMarkRepository marks, PieceKeeper keeper,
+            List<FollowsMusic> followers, StorageService storage, StandingService standings, AccountService accounts, Clock clock) {
         this.passages = passages;
         this.pieces = pieces;
         this.marks = marks;
+        this.keeper = keeper;
+        this.followers = followers;
+        this.storage = storage;
         this.standings = standings;
         this.accounts = accounts;
         this.clock = clock;
@@ -185,15 +191,23 @@ public class RepertoireService {
     /** As {@link #create}, at a given time. */
     @Transactional
     public long create(SignedIn who, PassageWish wish, Instant at) {
-        if (passages.countByAccountIdAndPutAwayFalse(who.accountId()) >= MOST_PASSAGES) {
-            throw Refused.field("title", "There are " + MOST_PASSAGES + " passages already; put one away first.");
+        if (wish.clientId() != null) {
+            var there = passages.findByAccountIdAndClientId(who.accountId(), wish.clientId());
+            if (there.isPresent()) {
+                return there.get().id();
+            }
         }
+        if (passages.countByAccountId(who.accountId()) >= MOST_PASSAGES) {
+            throw Refused.field("title", "This account holds " + MOST_PASSAGES
+                    + " passages, those put away counted. Put one away that was never played: it is deleted.");
+        }
+        storage.checkRoom(who);
         checkAim(wish, accounts.get(who).day(at));
         Passage music = wish.music().passage();
-        StoredPassage passage = new StoredPassage(who.accountId(), guess(wish), wish.played(), at);
+        StoredPassage passage = new StoredPassage(who.accountId(), wish.clientId(), guess(wish), wish.played(), at);
         write(passage, wish);
         passages.save(passage);
-        store(who, passage, Cut.whole(music), CutKind.WHOLE, music);
+        keeper.cut(who, passage, Cut.whole(music), CutKind.WHOLE, music);
         return passage.id();
     }
 
@@ -227,19 +241,41 @@ public class RepertoireService {
                     "This passage was changed in another window. Your text is still here; load the page to see the other.");
         }
         checkAim(wish, accounts.today(who));
-        Passage before = passage.music().passage();
-        Passage after = wish.music().passage();
+        storage.checkRoom(who);
+        MusicChange change = MusicChange.of(passage.music().passage(), wish.music().passage());
+        if (!change.map().isSame()) {
+            follow(who, passage, change, Boolean.TRUE.equals(wish.confirmed()));
+        }
         write(passage, wish);
-        if (after.notes().size() != before.notes().size()) {
-            marks.supersede(who.accountId(), id);
-            extras(passage).forEach(StoredPiece::putAway);
-            cut(who, passage, Cut.whole(after), CutKind.WHOLE, after);
+    }
+
+    /** Lets everything that is tied to the notes follow those that stay; what cannot is said before it is done. */
+    private void follow(SignedIn who, StoredPassage passage, MusicChange change, boolean confirmed) {
+        List<String> lost = followers.stream().flatMap(one -> one.lost(who, passage, change).stream()).toList();
+        if (!lost.isEmpty() && !confirmed) {
+            throw Refused.conflict("music-changed", String.join(" ", lost)).with("lost", lost);
+        }
+        boolean other = change.stayed() < PieceKeeper.STILL_THE_SAME;
+        Tempo guess = other ? StandingService.guess(Tempo.of(passage.targetBpm())) : Tempo.of(passage.guessBpm()).times(change.tempoRatio());
+        passage.guess(guess.bpm(), passage.guessPlayed() && !other);
+        followers.forEach(one -> one.follow(who, passage, change));
+    }
+
+    /** Puts a passage out of sight; one of which nothing was ever played is deleted. */
+    @Transactional
+    void putAway(SignedIn who, long id) {
+        StoredPassage passage = passage(who, id);
+        if (storage.isNeverPlayed(who, id)) {
+            passages.delete(passage);
+        } else {
+            passage.putAway();
         }
     }
 
-    @Transactional
-    void putAway(SignedIn who, long id) {
-        passage(who, id).putAway();
+    /** The most notes a second that were ever clean in a passage, however it was cut. */
+    @Transactional(readOnly = true)
+    public double reachedRate(SignedIn who, StoredPassage passage) {
+        return standings.reachedRate(who, pieces.findByAccountIdAndPassageId(who.accountId(), passage.id()).stream().map(StoredPiece::id).toList());
     }
 
     @Transactional
@@ -258,7 +294,7 @@ public class RepertoireService {
         if (cut.size() == 1 && wish.kind() != CutKind.WHOLE && wish.kind() != CutKind.HAND) {
             throw Refused.field("kind", nothingToCutAt(wish.kind()));
         }
-        cut(who, passage, cut, wish.kind(), music);
+        keeper.cut(who, passage, cut, wish.kind(), music);
     }
 
     private static String nothingToCutAt(CutKind kind) {
@@ -303,7 +339,7 @@ public class RepertoireService {
             if (there.size() >= MOST_EXTRAS || wish.kind() == PieceKind.PIECE) {
                 throw Refused.field("kind", "Up to " + MOST_EXTRAS + " joins and drills are kept besides the pieces.");
             }
-            extra = pieces.save(new StoredPiece(who.accountId(), passage, wish.kind(), wish.name().strip(), wanted));
+            extra = keeper.keep(who, passage, wish.kind(), wish.name().strip(), wanted);
         }
         return pieceDto(extra, standings(who, List.of(extra), accounts.today(who)));
     }
@@ -313,32 +349,6 @@ public class RepertoireService {
     public List<PieceDto> dtos(SignedIn who, List<StoredPiece> of) {
         Map<Long, Standing> known = standings(who, of, accounts.today(who));
         return of.stream().map(piece -> pieceDto(piece, known)).toList();
-    }
-
-    /** Pieces that stay the same keep their history; others are put away. */
-    private void cut(SignedIn who, StoredPassage passage, List<Piece> cut, CutKind kind, Passage music) {
-        List<StoredPiece> present = cut(passage);
-        List<Piece> missing = new ArrayList<>(cut);
-        for (StoredPiece piece : present) {
-            if (!missing.remove(piece.notes())) {
-                piece.putAway();
-            }
-        }
-        store(who, passage, missing, kind, music);
-    }
-
-    private void store(SignedIn who, StoredPassage passage, List<Piece> cut, CutKind kind, Passage music) {
-        for (Piece piece : cut) {
-            pieces.save(new StoredPiece(who.accountId(), passage, PieceKind.PIECE, name(piece, kind, music), piece));
-        }
-    }
-
-    private static String name(Piece piece, CutKind kind, Passage music) {
-        return switch (kind) {
-            case WHOLE -> "whole";
-            case BARS, PHRASES, RESTS, BREATHS -> PieceNames.byBars(piece, music);
-            case BEATS, HAND -> PieceNames.byBeats(piece, music);
-        };
     }
 
     @Transactional

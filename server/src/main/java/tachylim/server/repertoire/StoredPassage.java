@@ -53,6 +53,8 @@ public class StoredPassage {
     private double guessBpm;
     private boolean guessPlayed;
     private boolean putAway;
+    private int edition = 1;
+    private String clientId;
     private Instant createdAt;
 
     @Version
@@ -60,8 +62,9 @@ public class StoredPassage {
 
     protected StoredPassage() {}
 
-    StoredPassage(long accountId, double guessBpm, boolean guessPlayed, Instant createdAt) {
+    StoredPassage(long accountId, String clientId, double guessBpm, boolean guessPlayed, Instant createdAt) {
         this.accountId = accountId;
+        this.clientId = clientId;
         this.guessBpm = guessBpm;
         this.guessPlayed = guessPlayed;
         this.createdAt = createdAt;
@@ -117,6 +120,21 @@ public class StoredPassage {
 
     public boolean guessPlayed() {
         return guessPlayed;
+    }
+
+    /** The first guess for other music, or for the same counted otherwise. */
+    void guess(double bpm, boolean played) {
+        this.guessBpm = bpm;
+        this.guessPlayed = played;
+    }
+
+    /** Which edition of the music this is: it changes with the notes. */
+    int edition() {
+        return edition;
+    }
+
+    void nextEdition() {
+        edition++;
     }
 
     int version() {

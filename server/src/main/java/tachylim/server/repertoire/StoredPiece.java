@@ -40,6 +40,9 @@ public class StoredPiece {
     private int lastNote;
     private int difficulty;
     private boolean putAway;
+    private int edition;
+    private Long grownFrom;
+    private double tempoRatio = 1;
 
     @Version
     private int version;
@@ -55,6 +58,7 @@ public class StoredPiece {
         this.firstNote = piece.firstNote();
         this.lastNote = piece.lastNote();
         this.difficulty = 3;
+        this.edition = passage.edition();
     }
 
     public Long id() {
@@ -82,7 +86,7 @@ public class StoredPiece {
     }
 
     public Subject subject() {
-        return new Subject(id, passage.guessBpm(), passage.guessPlayed());
+        return new Subject(id, passage.guessBpm(), passage.guessPlayed(), grownFrom, tempoRatio);
     }
 
     public int difficulty() {
@@ -94,7 +98,29 @@ public class StoredPiece {
         this.difficulty = difficultyNow;
     }
 
+    boolean isPutAway() {
+        return putAway;
+    }
+
     void putAway() {
         this.putAway = true;
+    }
+
+    void bringBack() {
+        this.putAway = false;
+    }
+
+    /** The same notes, at another place in another edition of the music. */
+    void move(Piece now, int editionNow) {
+        this.place = now.firstNote();
+        this.firstNote = now.firstNote();
+        this.lastNote = now.lastNote();
+        this.edition = editionNow;
+    }
+
+    /** Says which piece it took its notes over from, and its tempo over that piece's at the same notes a second. */
+    void growFrom(StoredPiece other, double ratio) {
+        this.grownFrom = other.id;
+        this.tempoRatio = ratio;
     }
 }

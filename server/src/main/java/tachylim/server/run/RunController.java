@@ -38,12 +38,12 @@ class RunController {
     @ResponseStatus(HttpStatus.CREATED)
     RunView begin(@AuthenticationPrincipal SignedIn who, @Valid @RequestBody Beginning beginning) {
         long id = runs.begin(who, beginning.plan(), beginning.holder(), clock.instant());
-        return runs.view(who, id, beginning.holder());
+        return runs.view(who, id, beginning.holder(), clock.instant());
     }
 
     @GetMapping("/{id}")
     RunView get(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @RequestParam String holder) {
-        return runs.view(who, id, holder);
+        return runs.view(who, id, holder, clock.instant());
     }
 
     @PostMapping("/{id}/events")
@@ -54,7 +54,7 @@ class RunController {
     @PostMapping("/{id}/holder")
     RunView takeOver(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody TakeOver wish) {
         runs.takeOver(who, id, wish.holder());
-        return runs.view(who, id, wish.holder());
+        return runs.view(who, id, wish.holder(), clock.instant());
     }
 
     @PutMapping("/{id}/note")

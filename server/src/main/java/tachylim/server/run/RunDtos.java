@@ -30,7 +30,14 @@ final class RunDtos {
 
     record NoteWish(@NotNull @Size(max = 2000, message = "A note has up to 2000 characters.") String note) {}
 
-    /** An event, as the browser sends it. The ordinal is how many events the browser had seen before it. */
+    /** How long ago something may be said to have happened: two weeks, for a browser that was away. */
+    private static final long MOST_AGO = 1_209_600;
+
+    /**
+     * An event, as the browser sends it. The ordinal is how many events the browser had seen before it; symptoms and
+     * stops need none. Seconds are those of a rest; of a rest asked for, a back off or a stop, how much of the pass at hand
+     * had been played, 0 for nothing: where nothing is said, a burst counts as played.
+     */
     record EventWish(
             @NotNull @Pattern(regexp = UUID) String clientId,
             @NotNull @Pattern(regexp = UUID) String holder,
@@ -39,7 +46,20 @@ final class RunDtos {
             @Schema(nullable = true) Verdict verdict,
             @Min(value = 0, message = "Tension is given from 0 to 5.") @Max(value = 5, message = "Tension is given from 0 to 5.")
                     @Schema(nullable = true) Integer tension,
-            @Min(0) @Max(value = 86_400) @Schema(nullable = true) Double seconds) {}
+            @Min(0) @Max(value = 86_400) @Schema(nullable = true) Double seconds,
+            @Min(0) @Max(MOST_AGO) @Schema(nullable = true, description = "how long ago it happened, where it could not be sent at once")
+                    Double secondsAgo) {
+
+        static EventWish symptom(String clientId, double secondsAgo) {
+            return new EventWish(clientId, NOBODY, 0, RunEvent.Kind.SYMPTOM, null, null, 0.0, secondsAgo);
+        }
+    }
+
+    private static final String NOBODY = "00000000-0000-0000-0000-000000000000";
+
+    record SymptomWish(
+            @NotNull @Pattern(regexp = UUID) String clientId,
+            @Min(0) @Max(MOST_AGO) @Schema(nullable = true, description = "how long ago it was, where it could not be sent at once") Double secondsAgo) {}
 
     record ClickDto(double seconds, Click.Kind kind) {}
 

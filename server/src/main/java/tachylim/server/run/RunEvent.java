@@ -1,19 +1,20 @@
 package tachylim.server.run;
 
-import jakarta.persistence.Column;
+import jakarta.persistence.Convert;
 import jakarta.persistence.Entity;
-import jakarta.persistence.EnumType;
-import jakarta.persistence.Enumerated;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import java.time.Instant;
+import java.util.Map;
 import tachylim.method.Answer;
 import tachylim.method.Tension;
 import tachylim.method.Verdict;
+import tachylim.server.record.Kept;
+import tachylim.workout.Allowance;
 import tachylim.workout.Event;
 
-/** One event of a run, sent once under an id of the browser's making. */
+/** One event of a run, sent once under an id of the browser's making, with what was allowed when its step was told. */
 @Entity
 class RunEvent {
 
@@ -24,7 +25,22 @@ class RunEvent {
         BACKED_OFF,
         REST_ASKED,
         STOPPED,
-        SYMPTOM
+        SYMPTOM;
+
+        /** Whether it ends the run, from whichever window and at whatever step. */
+        boolean ends() {
+            return this == STOPPED || this == SYMPTOM;
+        }
+    }
+
+    static final Kept.Names<Kind> NAMES = new Kept.Names<>(Kind.class, Map.of(
+            Kind.JUDGED, "JUDGED", Kind.RESTED, "RESTED", Kind.BACKED_OFF, "BACKED_OFF", Kind.REST_ASKED, "REST_ASKED",
+            Kind.STOPPED, "STOPPED", Kind.SYMPTOM, "SYMPTOM"));
+
+    static final class KindName extends Kept.Column<Kind> {
+        KindName() {
+            super(NAMES);
+        }
     }
 
     @Id
@@ -36,22 +52,23 @@ class RunEvent {
     private int ordinal;
     private String clientId;
 
-    @Enumerated(EnumType.STRING)
-    @Column(columnDefinition = "varchar(20)")
+    @Convert(converter = KindName.class)
     private Kind kind;
 
-    @Enumerated(EnumType.STRING)
-    @Column(columnDefinition = "varchar(10)")
+    @Convert(converter = Kept.VerdictName.class)
     private Verdict verdict;
 
     private Integer tension;
     private Double seconds;
     private Instant at;
+    private Double toldEffort;
+    private Double toldBurstSeconds;
+    private Double toldPlayingSeconds;
 
     protected RunEvent() {}
 
     RunEvent(long accountId, long runId, int ordinal, String clientId, Kind kind, Verdict verdict, Integer tension,
-            Double seconds, Instant at) {
+            Double seconds, Allowance told, Instant at) {
         this.accountId = accountId;
         this.runId = runId;
         this.ordinal = ordinal;
@@ -61,6 +78,9 @@ class RunEvent {
         this.tension = tension;
         this.seconds = seconds;
         this.at = at;
+        this.toldEffort = told.effort();
+        this.toldBurstSeconds = told.burstSeconds();
+        this.toldPlayingSeconds = told.playingSeconds();
     }
 
     String clientId() {
@@ -79,6 +99,10 @@ class RunEvent {
         return at;
     }
 
+    Double seconds() {
+        return seconds;
+    }
+
     Integer tension() {
         return tension;
     }
@@ -87,15 +111,21 @@ class RunEvent {
         tension = felt;
     }
 
+    /** What was allowed when its step was told; null for those from before that was kept. */
+    Allowance told() {
+        return toldEffort == null ? null : new Allowance(toldEffort, toldBurstSeconds, toldPlayingSeconds);
+    }
+
     /** The event as the core knows it. */
     Event event() {
+        double played = seconds == null ? Event.UNSAID : seconds;
         return switch (kind) {
             case JUDGED -> new Event.Judged(new Answer(verdict, Tension.of(tension)));
             case RESTED -> new Event.Rested(seconds);
-            case BACKED_OFF -> new Event.BackedOff();
-            case REST_ASKED -> new Event.RestAsked();
-            case STOPPED -> new Event.Stopped(false);
-            case SYMPTOM -> new Event.Stopped(true);
+            case BACKED_OFF -> new Event.BackedOff(played);
+            case REST_ASKED -> new Event.RestAsked(played);
+            case STOPPED -> new Event.Stopped(false, played);
+            case SYMPTOM -> new Event.Stopped(true, played);
         };
     }
 }

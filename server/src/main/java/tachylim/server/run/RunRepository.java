@@ -1,7 +1,6 @@
 package tachylim.server.run;
 
 import jakarta.persistence.LockModeType;
-import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.data.domain.Limit;
@@ -20,5 +19,7 @@ interface RunRepository extends JpaRepository<StoredRun, Long> {
 
     Optional<StoredRun> findByActiveAccount(long accountId);
 
-    List<StoredRun> findByAccountIdAndStartedAtBeforeOrderByStartedAtDesc(long accountId, Instant before, Limit limit);
+    List<StoredRun> findByAccountIdOrderByIdDesc(long accountId, Limit limit);
+
+    List<StoredRun> findByAccountIdAndIdLessThanOrderByIdDesc(long accountId, long before, Limit limit);
 }

@@ -1,5 +1,6 @@
 package tachylim.server.run;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -8,72 +9,61 @@ import java.util.function.Function;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tachylim.ceiling.Evidence;
-import tachylim.load.Guardrails;
 import tachylim.method.Answer;
-import tachylim.method.PassKind;
+import tachylim.server.TachylimSettings;
+import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
 import tachylim.server.load.LoadService;
-import tachylim.server.repertoire.RepertoireService;
-import tachylim.server.repertoire.StoredPiece;
+import tachylim.server.load.Today;
 import tachylim.server.run.RunDtos.EventWish;
-import tachylim.server.run.RunDtos.LastAnswer;
 import tachylim.server.run.RunDtos.RunView;
-import tachylim.server.standing.PlayedPass;
-import tachylim.server.standing.PlayedPassRepository;
-import tachylim.server.standing.StandingService;
 import tachylim.server.web.Refused;
 import tachylim.server.workout.PlanDtos.PlanWish;
 import tachylim.server.workout.PlanService;
-import tachylim.server.workout.Relief;
 import tachylim.server.workout.StoredWorkout;
 import tachylim.workout.Done;
 import tachylim.workout.Pass;
 import tachylim.workout.Run;
-import tachylim.workout.Segment;
-import tachylim.workout.Workout;
 
 /**
- * Runs: begun from a plan, moved on by events. The core folds the events; this keeps them, once each, and
- * what follows from them.
+ * Runs: begun from a plan, moved on by events. The core folds the events of a run in progress under what today
+ * allows at each step; one that is over is read from what was kept of it.
  */
 @Service
 public class RunService {
 
+    /** A pause longer than this over the turn of the day means that a run was left, not played on. */
+    private static final Duration LEFT_AFTER = Duration.ofMinutes(30);
+
     private final RunRepository runs;
     private final RunEventRepository events;
+    private final RunRecorder recorder;
+    private final RunViews views;
     private final PlanService plans;
-    private final RepertoireService repertoire;
-    private final StandingService standings;
-    private final PlayedPassRepository passes;
+    private final AccountService accounts;
     private final LoadService load;
+    private final TachylimSettings settings;
 
-    RunService(RunRepository runs, RunEventRepository events, PlanService plans, RepertoireService repertoire,
-            StandingService standings, PlayedPassRepository passes, LoadService load) {
+    RunService(RunRepository runs, RunEventRepository events, RunRecorder recorder, RunViews views, PlanService plans,
+            AccountService accounts, LoadService load, TachylimSettings settings) {
         this.runs = runs;
         this.events = events;
+        this.recorder = recorder;
+        this.views = views;
         this.plans = plans;
-        this.repertoire = repertoire;
-        this.standings = standings;
-        this.passes = passes;
+        this.accounts = accounts;
         this.load = load;
+        this.settings = settings;
     }
 
-    @Transactional(readOnly = true)
-    public Optional<StoredRun> open(SignedIn who) {
-        return runs.findByActiveAccount(who.accountId());
-    }
+    // Which runs there are
 
+    /** The run that is being played, if there is one; one that was left is closed with what was played. */
     @Transactional
-    public long begin(SignedIn who, PlanWish wish, String holder, Instant at) {
-        open(who).ifPresent(run -> {
-            throw Refused.conflict("open-run", "A workout is still open. Go on with it, or end it, before beginning another.")
-                    .with("runId", run.id());
-        });
-        double effortBefore = load.today(who, at).done().effort();
-        StoredWorkout workout = plans.keep(who, wish, at);
-        return runs.save(new StoredRun(who.accountId(), workout.id(), workout.pieceId(), workout.day(), at, holder, effortBefore))
-                .id();
+    public Optional<StoredRun> open(SignedIn who, Instant now) {
+        Optional<StoredRun> open = runs.findByActiveAccount(who.accountId());
+        open.ifPresent(run -> closeIfLeft(who, run, now));
+        return open.filter(run -> run.outcome() == null);
     }
 
     @Transactional(readOnly = true)
@@ -85,97 +75,132 @@ public class RunService {
         return runs.lock(id, who.accountId()).orElseThrow(() -> Refused.notFound("This run"));
     }
 
+    /**
+     * Sessions, the newest first, in the order in which they were begun, whatever a clock said then.
+     *
+     * @param before only those begun before this one; null for all
+     */
     @Transactional(readOnly = true)
-    public List<StoredRun> before(SignedIn who, Instant before, int most) {
-        return runs.findByAccountIdAndStartedAtBeforeOrderByStartedAtDesc(who.accountId(), before, Limit.of(most));
+    public List<StoredRun> before(SignedIn who, Long before, int most) {
+        return before == null
+                ? runs.findByAccountIdOrderByIdDesc(who.accountId(), Limit.of(most))
+                : runs.findByAccountIdAndIdLessThanOrderByIdDesc(who.accountId(), before, Limit.of(most));
     }
 
-    /** A run as far as it has been played. */
-    @Transactional(readOnly = true)
-    public Run replay(SignedIn who, StoredRun stored) {
-        return replay(plans.get(who, stored.workoutId()).workout(), eventsOf(who, stored.id()));
+    private void closeIfLeft(SignedIn who, StoredRun run, Instant at) {
+        if (!run.isOfThisEdition()) {
+            run.end(Done.of(Done.Cause.OUTDATED));
+        } else if (isLeft(who, run, at)) {
+            run.end(Done.of(Done.Cause.LEFT));
+        }
     }
+
+    private boolean isLeft(SignedIn who, StoredRun run, Instant at) {
+        var account = accounts.get(who);
+        return account.day(at).isAfter(account.day(run.lastAt())) && Duration.between(run.lastAt(), at).compareTo(LEFT_AFTER) > 0;
+    }
+
+    // Beginning
+
+    @Transactional
+    public long begin(SignedIn who, PlanWish wish, String holder, Instant at) {
+        open(who, at).ifPresent(run -> {
+            throw Refused.conflict("open-run", "A workout is still open. Go on with it, or end it, before beginning another.")
+                    .with("runId", run.id());
+        });
+        runs.flush();
+        Today today = load.today(who, at);
+        StoredWorkout workout = plans.keep(who, wish, at);
+        return runs.save(new StoredRun(who.accountId(), workout.id(), workout.pieceId(), today.day(), at, holder,
+                        today.done().effort(), today.allowance()))
+                .id();
+    }
+
+    // A run in progress
+
+    /** A run that can be played on: as it stood when its step was told. */
+    private record Standing(StoredRun stored, StoredWorkout workout, List<RunEvent> kept, Run run) {}
 
     private List<RunEvent> eventsOf(SignedIn who, long runId) {
         return events.findByAccountIdAndRunIdOrderByOrdinal(who.accountId(), runId);
     }
 
-    private static Run replay(Workout workout, List<RunEvent> kept) {
-        return Run.replay(workout, kept.stream().map(RunEvent::event).toList());
-    }
-
-    @Transactional(readOnly = true)
-    RunView view(SignedIn who, long id, String holder) {
-        StoredRun stored = get(who, id);
-        List<RunEvent> kept = eventsOf(who, id);
-        StoredWorkout workout = plans.get(who, stored.workoutId());
-        return view(who, stored, workout, kept, replay(workout.workout(), kept), holder);
-    }
-
-    private RunView view(
-            SignedIn who, StoredRun stored, StoredWorkout workout, List<RunEvent> kept, Run run, String holder) {
-        StoredPiece piece = repertoire.anyPiece(who, stored.pieceId());
-        StepDescription description = new StepDescription(run);
-        boolean inBlock = !run.isDone();
-        return new RunView(stored.id(), piece.passage().title(), piece.name(), workout.focus(), kept.size(),
-                stored.isHeldBy(holder), description.step(),
-                inBlock ? run.workout().blocks().get(run.block()).part() : null,
-                inBlock ? run.workout().blocks().get(run.block()).why() : "",
-                description.upcoming(), lastAnswer(kept, run), run.tally().elapsed(), relief(run, stored),
-                Math.max(0, Guardrails.UNBROKEN_SECONDS - run.tally().sinceBreak()), stored.note());
-    }
-
-    /** The relief of a run, with the cap as it was when it was planned. */
-    public static Relief relief(Run run, StoredRun stored) {
-        double cap = stored.effortBefore() + run.workout().allowance().effort();
-        return Relief.of(run, stored.effortBefore(), new tachylim.load.Limit(
-                tachylim.load.Limit.Kind.EFFORT, cap, stored.effortBefore(), "Today's cap when this was planned."));
-    }
-
-    /** The last answer, as long as its tension may still be put right: nothing has followed it. */
-    private static LastAnswer lastAnswer(List<RunEvent> kept, Run run) {
-        if (kept.isEmpty() || kept.get(kept.size() - 1).kind() != RunEvent.Kind.JUDGED) {
-            return null;
+    private Standing standing(StoredRun stored, StoredWorkout workout, List<RunEvent> played) {
+        Run run = Run.start(workout.workout());
+        for (RunEvent event : played) {
+            run = (event.told() == null ? run : run.under(event.told())).after(event.event());
         }
-        RunEvent last = kept.get(kept.size() - 1);
-        Segment segment = run.past().get(run.past().size() - 1);
-        return new LastAnswer(last.clientId(), segment.answer().verdict(), last.tension(),
-                ((Pass) segment.step()).tempo().bpm());
+        return new Standing(stored, workout, played, stored.told() == null ? run : run.under(stored.told()));
+    }
+
+    /** Brings a run to what today allows now, and closes it where that is nothing more. */
+    private Run bringUp(SignedIn who, StoredRun stored, Run run, Instant at) {
+        if (run.step() instanceof Done done) {
+            stored.end(done);
+            return run;
+        }
+        Run now = run.under(load.today(who, at).allowance());
+        stored.tell(now.left());
+        if (now.step() instanceof Done done) {
+            stored.end(done);
+        }
+        return now;
+    }
+
+    @Transactional
+    RunView view(SignedIn who, long id, String holder, Instant now) {
+        StoredRun stored = get(who, id);
+        if (stored.outcome() == null) {
+            stored = lock(who, id);
+            closeIfLeft(who, stored, now);
+        }
+        StoredWorkout workout = plans.get(who, stored.workoutId());
+        List<RunEvent> kept = eventsOf(who, id);
+        if (stored.outcome() != null) {
+            return views.ended(who, stored, workout, kept.size(), holder);
+        }
+        Standing standing = standing(stored, workout, kept);
+        stored.putRight(now, standing.run.tally().leastSeconds() / settings.speed());
+        return views.open(who, stored, workout, kept, bringUp(who, stored, standing.run, now), holder);
     }
 
     /**
-     * Keeps one event. The same event sent again changes nothing, but for the tension of the last answer,
-     * which may be put right until something follows.
+     * Keeps one event. The same event sent again changes nothing, but for the tension of the last answer, which may be
+     * put right until something follows. Symptoms and stops are taken from any window, at any step, and when
+     * the run is over.
      */
     @Transactional
     RunView record(SignedIn who, long id, EventWish wish, Instant now) {
+        check(wish);
         StoredRun stored = lock(who, id);
+        Instant said = said(wish, now);
+        if (wish.kind() == RunEvent.Kind.SYMPTOM) {
+            load.symptom(who, wish.clientId(), said);
+        }
         List<RunEvent> kept = eventsOf(who, id);
         StoredWorkout workout = plans.get(who, stored.workoutId());
-        Optional<RunEvent> known =
-                kept.stream().filter(event -> event.clientId().equals(wish.clientId())).findFirst();
+        Optional<RunEvent> known = kept.stream().filter(event -> event.clientId().equals(wish.clientId())).findFirst();
         if (known.isPresent()) {
-            Run run = amend(who, stored, workout.workout(), kept, known.get(), wish);
-            return view(who, stored, workout, kept, run, wish.holder());
+            amend(who, stored, workout, kept, known.get(), wish);
+        } else {
+            if (stored.outcome() == null) {
+                closeIfLeft(who, stored, said);
+            }
+            boolean goesOn = stored.outcome() == null || stored.outcome() == Done.Cause.LEFT && !isLeft(who, stored, said);
+            if (goesOn) {
+                take(who, standing(stored, workout, kept), wish, said, now);
+            } else if (!wish.kind().ends()) {
+                takeLate(who, stored, workout, kept, wish, said, now);
+            }
         }
-        check(stored, kept, wish);
-        Run before = replay(workout.workout(), kept);
-        RunEvent event = new RunEvent(who.accountId(), id, kept.size(), wish.clientId(), wish.kind(), wish.verdict(),
-                wish.tension(), wish.seconds(), stored.touched(now));
-        Run after = take(who, stored, before, event);
-        return view(who, stored, workout, eventsOf(who, id), after, wish.holder());
+        return view(who, id, wish.holder(), now);
     }
 
-    private static void check(StoredRun stored, List<RunEvent> kept, EventWish wish) {
-        if (stored.outcome() != null) {
-            throw Refused.conflict("over", "This workout is over already.");
-        }
-        if (!stored.isHeldBy(wish.holder())) {
-            throw Refused.conflict("taken-over", "This workout goes on in another window. Take it over here to play on.");
-        }
-        if (wish.ordinal() != kept.size()) {
-            throw Refused.conflict("out-of-step", "Another window has answered this step. The run goes on from there.");
-        }
+    private static Instant said(EventWish wish, Instant now) {
+        return wish.secondsAgo() == null ? now : now.minusMillis((long) (1000 * wish.secondsAgo()));
+    }
+
+    private static void check(EventWish wish) {
         if (wish.kind() == RunEvent.Kind.JUDGED && (wish.verdict() == null || wish.tension() == null)) {
             throw Refused.field("verdict", "An answer needs a verdict and a tension.");
         }
@@ -184,77 +209,79 @@ public class RunService {
         }
     }
 
-    /** Takes a run one event further, and lets ceiling and load know. */
-    private Run take(SignedIn who, StoredRun stored, Run before, RunEvent event) {
-        Run after = step(before, event);
-        events.save(event);
-        if (event.kind() == RunEvent.Kind.JUDGED) {
-            judged(who, stored, after, event);
-        }
-        if (event.kind() == RunEvent.Kind.SYMPTOM) {
-            load.symptom(who, event.at());
-        }
-        if (after.step() instanceof Done done) {
-            stored.end(done.cause());
-        }
-        return after;
-    }
-
-    /**
-     * Plays a run to its end in its own time, each pass answered by {@code player}: how the demo's history is
-     * made.
-     */
-    @Transactional
-    public void playThrough(SignedIn who, long id, Function<Run, Answer> player) {
-        StoredRun stored = lock(who, id);
-        Run run = replay(who, stored);
-        for (int ordinal = 0; !run.isDone(); ordinal++) {
-            Answer answer = run.step() instanceof Pass ? player.apply(run) : null;
-            Instant at = stored.touched(stored.startedAt().plusMillis((long) (1000 * run.tally().elapsed())));
-            RunEvent event = answer == null
-                    ? new RunEvent(who.accountId(), id, ordinal, UUID.randomUUID().toString(), RunEvent.Kind.RESTED,
-                            null, null, run.step().seconds(), at)
-                    : new RunEvent(who.accountId(), id, ordinal, UUID.randomUUID().toString(), RunEvent.Kind.JUDGED,
-                            answer.verdict(), answer.tension().ordinal(), null, at);
-            run = take(who, stored, run, event);
-        }
-    }
-
-    private static Run step(Run before, RunEvent event) {
-        try {
-            return Refused.unlessValid("seconds", () -> before.after(event.event()));
-        } catch (IllegalStateException outOfStep) {
-            throw Refused.conflict("out-of-step", outOfStep.getMessage() + ".");
-        }
-    }
-
-    private void judged(SignedIn who, StoredRun stored, Run after, RunEvent event) {
-        Segment segment = after.past().get(after.past().size() - 1);
-        Pass pass = (Pass) segment.step();
-        StoredPiece piece = repertoire.anyPiece(who, stored.pieceId());
-        passes.save(new PlayedPass(who.accountId(), stored.id(), event.ordinal(), piece.id(), stored.day(), event.at(), segment));
-        if (pass.kind() != PassKind.WARM_UP) {
-            double share = (double) pass.notes().size() / after.workout().music().notes().size();
-            standings.learn(who, piece.subject(), stored.day(), Evidence.of(pass.tempo(), segment.answer().verdict(),
-                    segment.before().reserve().level(), share));
-        }
-    }
-
-    private Run amend(SignedIn who, StoredRun stored, Workout workout, List<RunEvent> kept, RunEvent event, EventWish wish) {
-        boolean last = event.ordinal() == kept.size() - 1;
-        boolean other = event.kind() == RunEvent.Kind.JUDGED && wish.tension() != null
-                && !wish.tension().equals(event.tension());
-        if (last && other && stored.outcome() == null) {
-            event.tension(wish.tension());
-            Run run = replay(workout, kept);
-            passes.findByAccountIdAndRunIdAndOrdinal(who.accountId(), stored.id(), event.ordinal())
-                    .ifPresent(pass -> pass.felt(run.past().get(run.past().size() - 1)));
-            if (run.step() instanceof Done done) {
-                stored.end(done.cause());
+    private void take(SignedIn who, Standing standing, EventWish wish, Instant said, Instant now) {
+        StoredRun stored = standing.stored;
+        if (!wish.kind().ends()) {
+            if (!stored.isHeldBy(wish.holder())) {
+                throw Refused.conflict("taken-over", "This workout goes on in another window. Take it over here to play on.");
             }
-            return run;
+            if (wish.ordinal() != standing.kept.size()) {
+                throw Refused.conflict("out-of-step", "Another window has answered this step. The run goes on from there.");
+            }
         }
-        return replay(workout, kept);
+        stored.putRight(now, standing.run.tally().leastSeconds() / settings.speed());
+        RunEvent event = event(who, stored, standing.kept.size(), wish, standing.run, stored.touched(said, now));
+        Run after = RunRecorder.step(standing.run, event);
+        checkClock(stored, after, event.at());
+        recorder.keep(who, stored, standing.run, after, event);
+        Done.Cause closed = stored.outcome();
+        bringUp(who, stored, after, event.at());
+        if (closed != null && !wish.kind().ends()) {
+            stored.end(Done.of(closed));
+        }
+    }
+
+    private static RunEvent event(SignedIn who, StoredRun stored, int ordinal, EventWish wish, Run told, Instant at) {
+        return new RunEvent(who.accountId(), stored.id(), ordinal, wish.clientId(), wish.kind(), wish.verdict(), wish.tension(),
+                wish.seconds(), told.left(), at);
+    }
+
+    private void checkClock(StoredRun stored, Run after, Instant at) {
+        double clock = Duration.between(stored.startedAt(), at).toMillis() / 1000.0;
+        double missing = after.secondsTooSoon(clock, settings.speed());
+        if (missing > 0) {
+            throw Refused.conflict("too-soon", "By the clock this cannot have been played yet: "
+                            + Math.max(1, Math.round(missing)) + " seconds are missing. The answer is taken once they are over.")
+                    .with("seconds", missing);
+        }
+    }
+
+    /** An answer to the pass at which a run was ended elsewhere is kept; of anything else it is said that it came too late. */
+    private void takeLate(SignedIn who, StoredRun stored, StoredWorkout workout, List<RunEvent> kept, EventWish wish, Instant said, Instant now) {
+        List<RunEvent> played = kept.stream().filter(event -> !event.kind().ends()).toList();
+        boolean lastStep = wish.ordinal() == played.size() && played.size() < kept.size() && kept.size() == played.size() + 1;
+        if (wish.kind() != RunEvent.Kind.JUDGED || !lastStep || !stored.isOfThisEdition()) {
+            throw Refused.conflict("over", "This workout was over before this answer came, so it is not counted.");
+        }
+        RunEvent end = kept.get(kept.size() - 1);
+        Run before = Run.start(workout.workout());
+        for (RunEvent event : played) {
+            before = before.under(event.told()).after(event.event());
+        }
+        before = before.under(end.told());
+        if (!(before.step() instanceof Pass)) {
+            throw Refused.conflict("over", "This workout was over before this answer came, so it is not counted.");
+        }
+        RunEvent event = event(who, stored, kept.size(), wish, before, stored.touched(said, now));
+        Run after = RunRecorder.step(before, event);
+        recorder.forgetLeft(who, stored, before.past().size(), end.ordinal());
+        recorder.keep(who, stored, before, after, event);
+    }
+
+    private void amend(SignedIn who, StoredRun stored, StoredWorkout workout, List<RunEvent> kept, RunEvent event, EventWish wish) {
+        boolean other = event.kind() == RunEvent.Kind.JUDGED && wish.tension() != null && !wish.tension().equals(event.tension());
+        if (!other) {
+            return;
+        }
+        if (!stored.isHeldBy(wish.holder())) {
+            throw Refused.conflict("taken-over", "This workout goes on in another window. Take it over here to put a tension right.");
+        }
+        if (event.ordinal() != kept.size() - 1 || stored.outcome() != null) {
+            throw Refused.conflict("too-late", "Something has followed that answer; its tension stays at " + event.tension() + ".");
+        }
+        event.tension(wish.tension());
+        Run run = standing(stored, workout, kept).run;
+        recorder.amend(who, stored, run, event);
     }
 
     @Transactional
@@ -265,5 +292,35 @@ public class RunService {
     @Transactional
     public void note(SignedIn who, long id, String note) {
         lock(who, id).note(note.strip());
+    }
+
+    /** A symptom reported from anywhere: kept, and a run that is being played is over. */
+    @Transactional
+    void symptom(SignedIn who, String clientId, double secondsAgo, Instant now) {
+        Instant at = now.minusMillis((long) (1000 * secondsAgo));
+        load.symptom(who, clientId, at);
+        open(who, now).ifPresent(run -> record(who, run.id(), EventWish.symptom(clientId, secondsAgo), now));
+    }
+
+    /**
+     * Plays a run to its end in its own time, each pass answered by {@code player}: how the demo's history is
+     * made.
+     */
+    @Transactional
+    public void playThrough(SignedIn who, long id, Function<Run, Answer> player) {
+        StoredRun stored = lock(who, id);
+        Run run = Run.start(plans.get(who, stored.workoutId()).workout());
+        for (int ordinal = 0; !run.isDone(); ordinal++) {
+            Answer answer = run.step() instanceof Pass ? player.apply(run) : null;
+            Instant at = stored.startedAt().plusMillis((long) (1000 * (run.tally().elapsed() + run.step().seconds())));
+            boolean judged = answer != null;
+            RunEvent event = new RunEvent(who.accountId(), id, ordinal, UUID.randomUUID().toString(),
+                    judged ? RunEvent.Kind.JUDGED : RunEvent.Kind.RESTED, judged ? answer.verdict() : null,
+                    judged ? answer.tension().ordinal() : null, judged ? null : run.step().seconds(), run.left(), stored.touched(at, at));
+            Run after = RunRecorder.step(run, event);
+            recorder.keep(who, stored, run, after, event);
+            run = after;
+        }
+        stored.end((Done) run.step());
     }
 }

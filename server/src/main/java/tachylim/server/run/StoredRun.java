@@ -1,9 +1,8 @@
 package tachylim.server.run;
 
 import jakarta.persistence.Column;
+import jakarta.persistence.Convert;
 import jakarta.persistence.Entity;
-import jakarta.persistence.EnumType;
-import jakarta.persistence.Enumerated;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
@@ -11,9 +10,12 @@ import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.Instant;
 import java.time.LocalDate;
+import tachylim.server.record.Kept;
+import tachylim.workout.Allowance;
 import tachylim.workout.Done;
+import tachylim.workout.Rules;
 
-/** A workout being played, or played. What happened in it are its events. */
+/** A workout being played, or played. What happened in it are its events; what came of them its segments. */
 @Entity
 @Table(name = "run")
 public class StoredRun {
@@ -29,13 +31,17 @@ public class StoredRun {
     private Instant startedAt;
     private Instant lastAt;
 
-    @Enumerated(EnumType.STRING)
-    @Column(columnDefinition = "varchar(20)")
+    @Convert(converter = Kept.CauseName.class)
     private Done.Cause outcome;
 
+    private String outcomeWhy;
     private Long activeAccount;
     private String holder;
     private double effortBefore;
+    private int rules;
+    private Double toldEffort;
+    private Double toldBurstSeconds;
+    private Double toldPlayingSeconds;
 
     @Column(length = 2000)
     private String note;
@@ -45,7 +51,7 @@ public class StoredRun {
 
     protected StoredRun() {}
 
-    StoredRun(long accountId, long workoutId, long pieceId, LocalDate day, Instant at, String holder, double effortBefore) {
+    StoredRun(long accountId, long workoutId, long pieceId, LocalDate day, Instant at, String holder, double effortBefore, Allowance told) {
         this.accountId = accountId;
         this.workoutId = workoutId;
         this.pieceId = pieceId;
@@ -55,11 +61,17 @@ public class StoredRun {
         this.activeAccount = accountId;
         this.holder = holder;
         this.effortBefore = effortBefore;
+        this.rules = Rules.EDITION;
         this.note = "";
+        tell(told);
     }
 
     public Long id() {
         return id;
+    }
+
+    long accountId() {
+        return accountId;
     }
 
     public Long workoutId() {
@@ -87,12 +99,21 @@ public class StoredRun {
         return outcome;
     }
 
+    public Done done() {
+        return outcome == null ? null : new Done(outcome, outcomeWhy == null ? outcome.sentence() : outcomeWhy);
+    }
+
     public double effortBefore() {
         return effortBefore;
     }
 
     public String note() {
         return note;
+    }
+
+    /** Whether it can be played on by the rules it was begun with. */
+    boolean isOfThisEdition() {
+        return rules == Rules.EDITION;
     }
 
     boolean isHeldBy(String window) {
@@ -103,16 +124,41 @@ public class StoredRun {
         holder = window;
     }
 
-    /** A clock that jumps back does not turn time around. */
-    Instant touched(Instant at) {
-        if (at.isAfter(lastAt)) {
-            lastAt = at;
+    /** What may still be done as it was last told, with the step that followed from it; null before that was kept. */
+    Allowance told() {
+        return toldEffort == null ? null : new Allowance(toldEffort, toldBurstSeconds, toldPlayingSeconds);
+    }
+
+    void tell(Allowance left) {
+        toldEffort = left.effort();
+        toldBurstSeconds = left.burstSeconds();
+        toldPlayingSeconds = left.playingSeconds();
+    }
+
+    /**
+     * Brings a run that was begun by a clock that was ahead back to {@code now}.
+     *
+     * @param playedSeconds seconds of the clock that its steps took
+     */
+    void putRight(Instant now, double playedSeconds) {
+        if (startedAt.isAfter(now)) {
+            startedAt = now.minusMillis((long) (1000 * playedSeconds));
         }
+        if (lastAt.isAfter(now)) {
+            lastAt = now;
+        }
+    }
+
+    /** When an event came, said to have been at {@code said}: not before the one before it, and never in the future. */
+    Instant touched(Instant said, Instant now) {
+        Instant at = said.isBefore(lastAt) ? lastAt : said;
+        lastAt = at.isAfter(now) ? now : at;
         return lastAt;
     }
 
-    void end(Done.Cause cause) {
-        outcome = cause;
+    void end(Done done) {
+        outcome = done.cause();
+        outcomeWhy = done.why();
         activeAccount = null;
     }
 

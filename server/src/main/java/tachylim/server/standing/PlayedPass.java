@@ -1,9 +1,7 @@
 package tachylim.server.standing;
 
-import jakarta.persistence.Column;
+import jakarta.persistence.Convert;
 import jakarta.persistence.Entity;
-import jakarta.persistence.EnumType;
-import jakarta.persistence.Enumerated;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
@@ -12,12 +10,13 @@ import java.time.LocalDate;
 import tachylim.method.PassKind;
 import tachylim.method.Tension;
 import tachylim.method.Verdict;
+import tachylim.server.record.Kept;
 import tachylim.tempo.Tempo;
 import tachylim.workout.Part;
 import tachylim.workout.Pass;
 import tachylim.workout.Segment;
 
-/** One judged pass: what ceilings, loads and the log are made of. */
+/** One pass: what ceilings, loads and the log are made of. One that was left has no verdict, and counts for the load. */
 @Entity
 public class PlayedPass {
 
@@ -32,29 +31,27 @@ public class PlayedPass {
     private LocalDate day;
     private Instant at;
 
-    @Enumerated(EnumType.STRING)
-    @Column(columnDefinition = "varchar(12)")
+    @Convert(converter = Kept.PassKindName.class)
     private PassKind kind;
 
-    @Enumerated(EnumType.STRING)
-    @Column(columnDefinition = "varchar(12)")
+    @Convert(converter = Kept.PartName.class)
     private Part part;
 
     private double tempo;
     private double playSeconds;
     private int notes;
 
-    @Enumerated(EnumType.STRING)
-    @Column(columnDefinition = "varchar(10)")
+    @Convert(converter = Kept.VerdictName.class)
     private Verdict verdict;
 
     private int tension;
     private double reserve;
     private double effort;
+    private Double rate;
 
     protected PlayedPass() {}
 
-    public PlayedPass(long accountId, long runId, int ordinal, long pieceId, LocalDate day, Instant at, Segment segment) {
+    public PlayedPass(long accountId, long runId, int ordinal, long pieceId, LocalDate day, Instant at, Segment segment, double rate) {
         Pass pass = (Pass) segment.step();
         this.accountId = accountId;
         this.runId = runId;
@@ -65,16 +62,17 @@ public class PlayedPass {
         this.kind = pass.kind();
         this.part = segment.part();
         this.tempo = pass.tempo().bpm();
-        this.playSeconds = pass.playSeconds();
-        this.notes = pass.notes().size() * pass.rounds();
-        this.verdict = segment.answer().verdict();
+        this.playSeconds = segment.after().playingSeconds() - segment.before().playingSeconds();
+        this.notes = segment.answer() == null ? 0 : pass.notes().size() * pass.rounds();
+        this.verdict = segment.answer() == null ? null : segment.answer().verdict();
+        this.rate = rate;
         this.reserve = segment.before().reserve().level();
         felt(segment);
     }
 
     /** Takes over tension, and what it costs, from the segment as it was answered. */
     public void felt(Segment segment) {
-        this.tension = segment.answer().tension().ordinal();
+        this.tension = segment.after().tension().ordinal();
         this.effort = segment.after().effort() - segment.before().effort();
     }
 
@@ -98,6 +96,10 @@ public class PlayedPass {
         return kind;
     }
 
+    public Part part() {
+        return part;
+    }
+
     public Tempo tempo() {
         return Tempo.of(tempo);
     }
@@ -110,6 +112,7 @@ public class PlayedPass {
         return notes;
     }
 
+    /** How it went; null when it was left without a word. */
     public Verdict verdict() {
         return verdict;
     }

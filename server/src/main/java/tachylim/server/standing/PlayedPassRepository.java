@@ -67,9 +67,14 @@ public interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
     @Query("""
             select p.tempo as tempo, p.kind as kind, p.verdict as verdict, count(p) as count from PlayedPass p
             where p.accountId = :accountId and p.pieceId = :pieceId and p.day > :since
-              and p.kind <> tachylim.method.PassKind.WARM_UP
+              and p.kind <> tachylim.method.PassKind.WARM_UP and p.verdict is not null
             group by p.tempo, p.kind, p.verdict order by p.tempo""")
     List<Tries> tries(long accountId, long pieceId, LocalDate since);
+
+    @Query("""
+            select max(p.rate) from PlayedPass p where p.accountId = :accountId and p.pieceId in :pieceIds
+              and p.verdict = tachylim.method.Verdict.CLEAN""")
+    Double fastestClean(long accountId, Collection<Long> pieceIds);
 
     List<PlayedPass> findByAccountIdAndRunIdIn(long accountId, Collection<Long> runIds);
 

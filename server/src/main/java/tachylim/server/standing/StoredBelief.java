@@ -27,6 +27,8 @@ class StoredBelief implements Persistable<Long> {
     @Column(columnDefinition = "mediumblob")
     private byte[] weights;
 
+    private double passes;
+
     @Transient
     private boolean fresh = true;
 
@@ -36,7 +38,7 @@ class StoredBelief implements Persistable<Long> {
         this.pieceId = pieceId;
         this.accountId = accountId;
         this.day = day;
-        this.weights = first.toBytes();
+        keep(first);
     }
 
     Long pieceId() {
@@ -48,16 +50,21 @@ class StoredBelief implements Persistable<Long> {
     }
 
     Posterior on(LocalDate later) {
-        return Posterior.fromBytes(weights).afterDays(ChronoUnit.DAYS.between(day, later));
+        return Posterior.fromBytes(weights, passes).afterDays(ChronoUnit.DAYS.between(day, later));
     }
 
     Posterior learn(Evidence evidence, LocalDate playedOn) {
-        // A day that jumps back, after a change of time zone, is no reason to forget.
+        // A day that jumps back, after a clock was put right, is no reason to forget.
         LocalDate at = playedOn.isBefore(day) ? day : playedOn;
         Posterior learnt = on(at).after(evidence);
-        weights = learnt.toBytes();
+        keep(learnt);
         day = at;
         return learnt;
+    }
+
+    private void keep(Posterior belief) {
+        weights = belief.toBytes();
+        passes = belief.passes();
     }
 
     @Override

@@ -6,5 +6,7 @@ package tachylim.server.standing;
  * @param pieceId the piece
  * @param guessBpm where its ceiling was guessed to lie
  * @param guessPlayed whether it had been played at that tempo, or the guess is only a guess
+ * @param grownFrom the piece whose notes it mostly took over, null when there is none
+ * @param tempoRatio its tempo over that piece's at the same notes a second
  */
-public record Subject(long pieceId, double guessBpm, boolean guessPlayed) {}
+public record Subject(long pieceId, double guessBpm, boolean guessPlayed, Long grownFrom, double tempoRatio) {}

@@ -1,6 +1,7 @@
 package tachylim.server.today;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
@@ -47,10 +48,11 @@ class TodayService {
         this.clock = clock;
     }
 
-    @Transactional(readOnly = true)
+    @Transactional
     TodayView view(SignedIn who, Integer minutes, boolean easy) {
-        Today today = load.today(who, clock.instant());
-        Long openRun = runs.open(who).map(StoredRun::id).orElse(null);
+        Instant now = clock.instant();
+        Today today = load.today(who, now);
+        Long openRun = runs.open(who, now).map(StoredRun::id).orElse(null);
         return plans.neediest(who, today.day())
                 .map(neediest -> new TodayView(today.day(),
                         plans.prepared(who, wish(who, neediest, minutes, easy), neediest, today), today.dto(),

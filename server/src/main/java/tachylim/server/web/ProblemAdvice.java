@@ -2,6 +2,7 @@ package tachylim.server.web;
 
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataIntegrityViolationException;
@@ -20,6 +21,7 @@ import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 import org.springframework.web.util.DisconnectedClientHelper;
+import tools.jackson.databind.DatabindException;
 
 /** Turns every failure into a problem detail (RFC 9457) with a sentence for people. */
 @RestControllerAdvice
@@ -48,18 +50,26 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
         return problem;
     }
 
+    static final String FAILED = "Something went wrong here. What you typed is still on the page; try again in a moment.";
+
     @ExceptionHandler
-    ProblemDetail failed(Exception failure) throws Exception {
+    ResponseEntity<ProblemDetail> failed(Exception failure) throws Exception {
         if (failure instanceof AccessDeniedException denied) {
             throw denied;
         }
+        if (DatabaseTrouble.isBehind(failure)) {
+            LOG.warn("The database does not answer: {}", failure.getMessage());
+            ProblemDetail problem = problem(HttpStatus.SERVICE_UNAVAILABLE, DatabaseTrouble.SENTENCE);
+            problem.setProperty("code", "database");
+            return ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE)
+                    .header(HttpHeaders.RETRY_AFTER, DatabaseTrouble.RETRY_AFTER_SECONDS).body(problem);
+        }
         if (DisconnectedClientHelper.isClientDisconnectedException(failure)) {
             LOG.debug("Somebody left before the answer was written");
-            return null;
+        } else {
+            LOG.error("A request failed", failure);
         }
-        LOG.error("A request failed", failure);
-        return problem(HttpStatus.INTERNAL_SERVER_ERROR,
-                "Something went wrong here. What you typed is still on the page; try again in a moment.");
+        return ResponseEntity.internalServerError().body(problem(HttpStatus.INTERNAL_SERVER_ERROR, FAILED));
     }
 
     @Override
@@ -77,8 +87,19 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
     @Override
     protected ResponseEntity<Object> handleHttpMessageNotReadable(
             HttpMessageNotReadableException unreadable, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
-        return ResponseEntity.badRequest()
-                .body(problem(HttpStatus.BAD_REQUEST, "A value in this request is of the wrong kind."));
+        if (DatabaseTrouble.isBehind(unreadable) || !(unreadable.getCause() instanceof DatabindException odd)) {
+            return ResponseEntity.badRequest().body(problem(HttpStatus.BAD_REQUEST, "A value in this request is of the wrong kind."));
+        }
+        String place = odd.getPath().stream()
+                .map(step -> step.getPropertyName() == null ? String.valueOf(step.getIndex() + 1) : step.getPropertyName())
+                .collect(Collectors.joining(" "));
+        boolean sign = odd.getOriginalMessage().contains(PlainText.REFUSAL);
+        ProblemDetail problem = problem(HttpStatus.BAD_REQUEST, (sign ? PlainText.REFUSAL : "A value in this request is of the wrong kind.")
+                + (place.isEmpty() ? "" : " Look at: " + place + "."));
+        if (!place.isEmpty()) {
+            problem.setProperty("field", place);
+        }
+        return ResponseEntity.badRequest().body(problem);
     }
 
     private static ProblemDetail problem(HttpStatus status, String message) {

@@ -20,6 +20,7 @@ import tachylim.server.bench.ReadinessService;
 import tachylim.server.load.LoadService;
 import tachylim.server.load.Today;
 import tachylim.server.repertoire.RepertoireService;
+import tachylim.server.repertoire.StorageService;
 import tachylim.server.repertoire.StoredPiece;
 import tachylim.server.standing.PlayedPass;
 import tachylim.server.standing.PlayedPassRepository;
@@ -46,20 +47,22 @@ public class PlanService {
     private final PlayedPassRepository passes;
     private final LoadService load;
     private final ReadinessService readiness;
+    private final StorageService storage;
     private final Clock clock;
 
     PlanService(WorkoutRepository workouts, RepertoireService repertoire, StandingService standings,
-            PlayedPassRepository passes, LoadService load, ReadinessService readiness, Clock clock) {
+            PlayedPassRepository passes, LoadService load, ReadinessService readiness, StorageService storage, Clock clock) {
         this.workouts = workouts;
         this.repertoire = repertoire;
         this.standings = standings;
         this.passes = passes;
         this.load = load;
         this.readiness = readiness;
+        this.storage = storage;
         this.clock = clock;
     }
 
-    @Transactional(readOnly = true)
+    @Transactional
     public PlanView preview(SignedIn who, PlanWish wish) {
         StoredPiece piece = repertoire.piece(who, wish.pieceId());
         Today today = load.today(who, clock.instant());
@@ -76,7 +79,10 @@ public class PlanService {
         Choices choices = Refused.unlessValid("choices", wish::choices);
         Workout workout = Refused.unlessValid("minutes", () -> Planner.plan(new Brief(repertoire.music(piece),
                 Tempo.of(piece.passage().targetBpm()), standing.estimate(), wish.minutes(), choices,
-                today.allowance(), lastTempo(who, piece))));
+                today.allowance(), today.condition(), lastTempo(who, piece), repertoire.reachedRate(who, piece.passage()))));
+        if (today.rest() != null) {
+            return workout.withRemark(today.restSentence());
+        }
         String warning = choices.school().isFast() ? Readiness.warning(readiness.open(who, piece.passage())) : "";
         return warning.isEmpty() ? workout : workout.withRemark(warning);
     }
@@ -91,8 +97,10 @@ public class PlanService {
     @Transactional
     public StoredWorkout keep(SignedIn who, PlanWish wish, Instant at) {
         StoredPiece piece = repertoire.piece(who, wish.pieceId());
+        storage.checkRoom(who);
         Today today = load.today(who, at);
         Standing standing = standings.standing(who, piece.subject(), today.day());
+        today.checkMayPlay();
         Workout workout = plan(who, wish, piece, standing, today);
         if (workout.blocks().isEmpty()) {
             throw Refused.conflict("nothing-left", String.join(" ", workout.remarks()));
@@ -104,6 +112,12 @@ public class PlanService {
     @Transactional(readOnly = true)
     public StoredWorkout get(SignedIn who, long id) {
         return workouts.findByIdAndAccountId(id, who.accountId()).orElseThrow(() -> Refused.notFound("This workout"));
+    }
+
+    /** A workout whoever's it is: for bringing what is kept up to date. */
+    @Transactional
+    public StoredWorkout ofAnyone(long id) {
+        return workouts.findById(id).orElseThrow();
     }
 
     @Transactional(readOnly = true)

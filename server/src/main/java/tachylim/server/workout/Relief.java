@@ -6,8 +6,8 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import tachylim.load.Limit;
 import tachylim.method.Verdict;
+import tachylim.server.record.PlanOutline;
 import tachylim.server.standing.EstimateDto;
-import tachylim.workout.Block;
 import tachylim.workout.Part;
 import tachylim.workout.Pass;
 import tachylim.workout.Rest;
@@ -41,7 +41,7 @@ public record Relief(
         REST
     }
 
-    /** One step in its place. Tempo is null in a rest, verdict and tension while it is only planned. */
+    /** One step in its place. Tempo is null in a rest, verdict and tension while it is only planned, or when it was left without a word. */
     public record StretchDto(Form form, int block, double start, double seconds, double countIn,
             @Schema(nullable = true) Double tempo, @Schema(nullable = true) Rest.Reason rest, boolean played,
             @Schema(nullable = true) Verdict verdict, @Schema(nullable = true) Integer tension, double reserveBefore,
@@ -61,15 +61,19 @@ public record Relief(
 
     /** The relief of a run: what was played, then what is to come if all goes well. */
     public static Relief of(Run run, double effortBefore, Limit effort) {
-        List<Segment> past = run.past();
-        List<Segment> all = Stream.concat(past.stream(), run.ahead().stream()).toList();
+        return of(PlanOutline.of(run.workout()), run.past(), run.ahead(), effortBefore, effort);
+    }
+
+    /** The relief of what is kept: nothing of it is decided again. */
+    public static Relief of(PlanOutline plan, List<Segment> past, List<Segment> ahead, double effortBefore, Limit effort) {
+        List<Segment> all = Stream.concat(past.stream(), ahead.stream()).toList();
         List<StretchDto> stretches = IntStream.range(0, all.size())
                 .mapToObj(i -> stretch(all.get(i), i < past.size(), effortBefore))
                 .toList();
         double seconds = all.isEmpty() ? 0 : all.get(all.size() - 1).start() + all.get(all.size() - 1).seconds();
-        return new Relief(seconds, run.workout().target().bpm(), EstimateDto.of(run.workout().estimate()), stretches,
-                blocks(run.workout().blocks(), all), run.workout().caution().burstFloor(), effortBefore, effort.cap(),
-                effort.why(), TotalsDto.of(Totals.of(all)), run.workout().remarks());
+        return new Relief(seconds, plan.target(), EstimateDto.of(plan.estimate(), plan.enoughEvidence()), stretches,
+                blocks(plan.blocks(), all), plan.burstFloor(), effortBefore, effort.cap(), effort.why(),
+                TotalsDto.of(Totals.of(all)), plan.remarks());
     }
 
     private static StretchDto stretch(Segment segment, boolean played, double effortBefore) {
@@ -79,15 +83,15 @@ public record Relief(
         if (segment.step() instanceof Pass pass) {
             return new StretchDto(Form.valueOf(pass.kind().name()), segment.block(), segment.start(), segment.seconds(),
                     pass.countInSeconds(), pass.tempo().bpm(), null, played,
-                    played ? segment.answer().verdict() : null,
-                    played ? segment.answer().tension().ordinal() : null, before, after, effortAfter, pass.why());
+                    played && segment.answer() != null ? segment.answer().verdict() : null,
+                    played && segment.answer() != null ? segment.answer().tension().ordinal() : null, before, after, effortAfter, pass.why());
         }
         Rest rest = (Rest) segment.step();
         return new StretchDto(Form.REST, segment.block(), segment.start(), segment.seconds(), 0, null, rest.reason(),
                 played, null, null, before, after, effortAfter, rest.why());
     }
 
-    private static List<BlockDto> blocks(List<Block> blocks, List<Segment> all) {
+    private static List<BlockDto> blocks(List<PlanOutline.BlockOutline> blocks, List<Segment> all) {
         return IntStream.range(0, blocks.size())
                 .mapToObj(i -> {
                     List<Segment> own = all.stream().filter(segment -> segment.block() == i).toList();

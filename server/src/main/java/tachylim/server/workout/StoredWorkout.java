@@ -8,6 +8,13 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import tachylim.server.record.PlanOutline;
+import tachylim.server.record.SegmentDocument;
+import tachylim.server.record.WorkoutDocument;
+import tachylim.workout.Run;
+import tachylim.workout.Segment;
 import tachylim.workout.Workout;
 
 /** A planned workout, as it was when it was begun. */
@@ -29,6 +36,9 @@ public class StoredWorkout {
     @Column(columnDefinition = "mediumtext")
     private String plan;
 
+    @Column(columnDefinition = "mediumtext")
+    private String planned;
+
     protected StoredWorkout() {}
 
     StoredWorkout(long accountId, long pieceId, LocalDate day, Instant createdAt, int minutes, String focus, Workout workout) {
@@ -38,7 +48,8 @@ public class StoredWorkout {
         this.createdAt = createdAt;
         this.minutes = minutes;
         this.focus = focus;
-        this.plan = KeptWorkout.write(workout);
+        this.plan = WorkoutDocument.write(workout);
+        this.planned = SegmentDocument.writeAll(Run.start(workout).ahead());
     }
 
     public Long id() {
@@ -61,7 +72,23 @@ public class StoredWorkout {
         return focus;
     }
 
+    /** What is shown of the plan. */
+    public PlanOutline outline() {
+        return WorkoutDocument.read(plan).outline();
+    }
+
+    /** The workout, to be played on. */
     public Workout workout() {
-        return KeptWorkout.read(plan);
+        return WorkoutDocument.read(plan).workout();
+    }
+
+    /** Its steps as they were told when it was begun; empty while nobody has kept them. */
+    public Optional<List<Segment>> planned() {
+        return Optional.ofNullable(planned).map(SegmentDocument::readAll);
+    }
+
+    /** Keeps the steps of a workout from before they were kept. */
+    public void planned(List<Segment> steps) {
+        planned = SegmentDocument.writeAll(steps);
     }
 }

@@ -68,6 +68,10 @@ class IsolationTest extends ServerTest {
         same(other, "POST", "/api/runs/{id}/holder", runId, Map.of("holder", window.toString()));
         same(other, "PUT", "/api/runs/{id}/note", runId, Map.of("note", "hello"));
         same(other, "GET", "/api/log/{id}", runId, null);
+        same(other, "POST", "/api/passages/{id}/practice", passage, Map.of("clientId", UUID.randomUUID().toString(), "bpm", 80, "seconds", 20));
+        Player third = player();
+        third.post("/api/symptoms", Map.of("clientId", UUID.randomUUID().toString()));
+        same(other, "DELETE", "/api/symptoms/{id}", third.get("/api/load").ok().path("symptoms").path(0).path("id").asLong(), null);
         assertThat(tried).as("every endpoint that takes an id is tried").isEqualTo(endpointsWithId());
 
         bodies(other, piece, window);

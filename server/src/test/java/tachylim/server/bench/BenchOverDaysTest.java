@@ -109,6 +109,7 @@ class BenchOverDaysTest extends ServerTest {
         UUID window = UUID.randomUUID();
         JsonNode run = Practice.begin(odile, Practice.firstPiece(odile, passage), window).ok();
         for (String verdict : verdicts) {
+            clock.pass(run.path("step").path("pass").path("seconds").asDouble());
             run = Practice.send(odile, run, Practice.event(run, window, "JUDGED", Map.of("verdict", verdict, "tension", 1))).ok();
         }
     }

@@ -3,7 +3,8 @@ package tachylim.server.bench;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.LocalDate;
-import java.time.ZoneId;
+import java.time.Duration;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -134,8 +135,8 @@ class BenchTest extends ServerTest {
     @Test
     void aMarkDecidedEarlierIsAskedAboutAndOpensWhatRestsOnIt() {
         marks.mark(signedIn(odile), passage, new MarkWish(5, Mark.Kind.FINGERING, "3", "", false),
-                LocalDate.now().minusDays(9).atTime(12, 0).atZone(ZoneId.of("UTC")).toInstant());
-        readiness.set(signedIn(odile), passage, Readiness.FINGERING_DECIDED, true, LocalDate.now().minusDays(9));
+                clock.instant().minus(Duration.ofDays(9)));
+        readiness.set(signedIn(odile), passage, Readiness.FINGERING_DECIDED, true, LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC).minusDays(9));
         Reply asked = mark(5, "FINGERING", "4", false);
         assertThat(asked.status()).isEqualTo(409);
         assertThat(asked.detail()).contains("decided as 3").contains("learned again");
@@ -223,10 +224,17 @@ class BenchTest extends ServerTest {
     }
 
     @Test
-    void aPassageWithOtherNotesStartsItsMarksAnew() {
+    void whatCannotFollowOtherNotesIsSaidBeforeItIsDone() {
         mark(3, "STICKING", "L", false).ok();
         int version = odile.get(at).ok().path("version").asInt();
-        odile.put(at, Practice.passage(Map.of("music", Practice.abc("L:1/8\nK:C\nCDEF GABc"), "version", version))).ok();
+        Map<String, Object> other = Practice.passage(Map.of("music", Practice.abc("L:1/8\nK:C\nCDEF GABc"), "version", version));
+        Reply asked = odile.put(at, other);
+        assertThat(asked.status()).isEqualTo(409);
+        assertThat(asked.json().path("code").asString()).isEqualTo("music-changed");
+        assertThat(asked.json().path("lost").path(0).asString()).contains("One mark");
+        assertThat(bench().path("decisions")).hasSize(1);
+        other.put("confirmed", true);
+        odile.put(at, other).ok();
         assertThat(bench().path("decisions")).isEmpty();
         assertThat(bench().path("links")).hasSize(7);
     }

@@ -43,7 +43,7 @@ class LogTest extends ServerTest {
         assertThat(first.path("entries")).hasSize(30);
         assertThat(first.path("entries").path(0).path("runId").asLong())
                 .isGreaterThan(first.path("entries").path(29).path("runId").asLong());
-        JsonNode older = odile.get("/api/log?before=" + first.path("olderThan").asString()).ok();
+        JsonNode older = odile.get("/api/log?before=" + first.path("olderThan").asLong()).ok();
         assertThat(older.path("entries")).hasSize(2);
         assertThat(older.path("olderThan").isNull()).isTrue();
     }

@@ -1,0 +1,78 @@
+package tachylim.load;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.List;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.IntRange;
+import net.jqwik.api.constraints.Size;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class HomeTest {
+
+    private static final ZoneId LISBON = ZoneId.of("Europe/Lisbon");
+    private static final Instant NOON = Instant.parse("2026-03-10T12:00:00Z");
+    private static final List<String> ZONES = List.of("Europe/Lisbon", "America/New_York", "Asia/Tokyo",
+            "Pacific/Kiritimati", "Pacific/Pago_Pago", "Asia/Kathmandu", "Australia/Lord_Howe");
+
+    @ParameterizedTest
+    @CsvSource({"2026-03-10T03:59:59Z, 2026-03-09", "2026-03-10T04:00:00Z, 2026-03-10", "2026-03-11T00:30:00Z, 2026-03-10"})
+    void whatIsPractisedAfterMidnightBelongsToTheEveningBefore(Instant at, LocalDate day) {
+        assertThat(Home.in(LISBON).day(at)).isEqualTo(day);
+    }
+
+    @Test
+    void aDayOfTheClockChangeEndsAtFourToo() {
+        Home home = Home.in(LISBON);
+        assertThat(home.dayEnds(Instant.parse("2026-03-28T20:00:00Z"))).isEqualTo(Instant.parse("2026-03-29T03:00:00Z"));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"America/New_York, 2026-03-11T08:00:00Z", "Asia/Tokyo, 2026-03-11T04:00:00Z", "Europe/Lisbon, 2026-03-11T04:00:00Z"})
+    void aMoveHoldsOnceTheRunningDayHasEndedInBothZones(String to, Instant from) {
+        Home moved = Home.in(LISBON).movingTo(ZoneId.of(to), NOON);
+        assertThat(moved.nextFrom()).isEqualTo(from);
+        assertThat(moved.zoneAt(from.minusSeconds(1))).isEqualTo(LISBON);
+        assertThat(moved.zoneAt(from)).isEqualTo(ZoneId.of(to));
+    }
+
+    @Test
+    void oneMoveADay() {
+        Home moved = Home.in(LISBON).movingTo(ZoneId.of("Asia/Tokyo"), NOON);
+        assertThatThrownBy(() -> moved.movingTo(LISBON, NOON.plusSeconds(60))).isInstanceOf(IllegalStateException.class);
+        assertThat(moved.movingTo(LISBON, NOON.plus(Duration.ofDays(1))).next()).isEqualTo(LISBON);
+    }
+
+    /** However one moves, days follow each other, and in any stretch of time there are no more of them than it holds. */
+    @Property(tries = 300)
+    void movingMakesNoDays(@ForAll @Size(20) List<@IntRange(min = 0, max = 6) Integer> zones, @ForAll @IntRange(min = 1, max = 30) int hours) {
+        Home home = Home.in(LISBON);
+        List<LocalDate> days = new ArrayList<>();
+        Instant now = NOON;
+        for (int i = 0; i < 400; i++, now = now.plus(Duration.ofMinutes(30))) {
+            if (i % (2 * hours) == 0) {
+                home = moved(home, ZoneId.of(ZONES.get(zones.get(i / (2 * hours) % zones.size()))), now);
+            }
+            days.add(home.day(now));
+        }
+        assertThat(days).isSorted();
+        assertThat(days.stream().distinct().count()).isLessThanOrEqualTo(400 / 48 + 3);
+    }
+
+    private static Home moved(Home home, ZoneId to, Instant now) {
+        try {
+            return home.movingTo(to, now);
+        } catch (IllegalStateException tooSoon) {
+            return home;
+        }
+    }
+}

@@ -1,0 +1,123 @@
+package tachylim.server.account;
+
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.HexFormat;
+import java.util.Locale;
+import java.util.concurrent.Semaphore;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
+import tachylim.server.web.Refused;
+
+/**
+ * Slows guessing down. Each try is counted before it is looked at; after the free ones each takes longer, up to a few
+ * seconds, but nobody is locked out: who knows the password gets in. How many may wait at once is bounded, and
+ * a count that cannot be kept refuses the try.
+ */
+@Service
+class Guard {
+
+    /** What is guarded, and how many tries in a quarter of an hour are free. */
+    enum What {
+        SIGN_IN_OF_NAME(8),
+        SIGN_IN_FROM_ADDRESS(30),
+        REGISTRATION_FROM_ADDRESS(20),
+        OLD_PASSWORD(5);
+
+        private final int free;
+
+        What(int free) {
+            this.free = free;
+        }
+    }
+
+    private static final Duration WINDOW = Duration.ofMinutes(15);
+    private static final long FIRST_WAIT_MILLIS = 250;
+    private static final long LONGEST_WAIT_MILLIS = 3_000;
+
+    /** Tries that wait hold a thread each, so only so many may; hashing holds a processor. */
+    private static final int MOST_WAITING = 24;
+
+    private static final int MOST_HASHING = 4;
+
+    private final GuardedTryRepository tries;
+    private final TransactionTemplate apart;
+    private final Patience patience;
+    private final Clock clock;
+    private final Semaphore waiting = new Semaphore(MOST_WAITING);
+    private final Semaphore hashing = new Semaphore(MOST_HASHING, true);
+
+    Guard(GuardedTryRepository tries, PlatformTransactionManager transactions, Patience patience, Clock clock) {
+        this.tries = tries;
+        this.apart = new TransactionTemplate(transactions);
+        this.apart.setPropagationBehavior(TransactionTemplate.PROPAGATION_REQUIRES_NEW);
+        this.patience = patience;
+        this.clock = clock;
+    }
+
+    /** Counts a try, and waits when there were too many. */
+    void count(What what, String whose) {
+        String subject = subject(what, whose);
+        Instant now = clock.instant();
+        Integer made = apart.execute(status -> {
+            tries.count(subject, now, now.minus(WINDOW));
+            return tries.tries(subject);
+        });
+        int over = (made == null ? Integer.MAX_VALUE : made) - what.free;
+        if (over > 0) {
+            slowDown(Math.min(LONGEST_WAIT_MILLIS, FIRST_WAIT_MILLIS << Math.min(over - 1, 8)));
+        }
+    }
+
+    private void slowDown(long millis) {
+        if (!waiting.tryAcquire()) {
+            throw tooMany();
+        }
+        try {
+            patience.wait(Duration.ofMillis(millis));
+        } finally {
+            waiting.release();
+        }
+    }
+
+    /** Does what takes a processor for a while, a few at a time. */
+    <T> T oneOfFew(java.util.function.Supplier<T> work) {
+        try {
+            if (!hashing.tryAcquire(5, java.util.concurrent.TimeUnit.SECONDS)) {
+                throw tooMany();
+            }
+        } catch (InterruptedException stopping) {
+            Thread.currentThread().interrupt();
+            throw tooMany();
+        }
+        try {
+            return work.get();
+        } finally {
+            hashing.release();
+        }
+    }
+
+    private static Refused tooMany() {
+        return Refused.tooMany("Too many tries at once. Wait a few seconds and try again; nothing is locked.");
+    }
+
+    void forget(What what, String whose) {
+        apart.executeWithoutResult(status -> tries.forget(subject(what, whose), clock.instant().minus(WINDOW)));
+    }
+
+    /** Whatever is sent as a name or an address, however long, becomes a key of one length. */
+    private static String subject(What what, String whose) {
+        try {
+            byte[] digest = MessageDigest.getInstance("SHA-256")
+                    .digest((what + " " + whose.toLowerCase(Locale.ROOT)).getBytes(StandardCharsets.UTF_8));
+            return HexFormat.of().formatHex(digest);
+        } catch (NoSuchAlgorithmException impossible) {
+            throw new IllegalStateException(impossible);
+        }
+    }
+}

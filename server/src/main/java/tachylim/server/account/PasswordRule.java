@@ -1,0 +1,48 @@
+package tachylim.server.account;
+
+import com.nulabinc.zxcvbn.Zxcvbn;
+import java.text.Normalizer;
+import java.util.List;
+import java.util.Locale;
+import tachylim.server.web.Refused;
+
+/** What makes a password, the same at every form: long enough, not a common one, and not the name. */
+final class PasswordRule {
+
+    static final int LEAST = 10;
+    static final int MOST = 200;
+
+    /** What is told; it also stands at the fields of requests. */
+    static final String LENGTH = "A password has " + LEAST + " to " + MOST + " characters, in any script.";
+
+    /** A password that is guessed in fewer tries than this is a common one or little more. */
+    private static final double LEAST_GUESSES_LOG10 = 6;
+
+    /** Guessing takes longer the longer the text; what follows can only make it harder. */
+    private static final int LOOKED_AT = 40;
+
+    private static final Zxcvbn GUESSER = new Zxcvbn();
+
+    private PasswordRule() {}
+
+    static void check(String field, String password, String name) {
+        int length = password.codePointCount(0, password.length());
+        if (length < LEAST || length > MOST) {
+            throw Refused.field(field, LENGTH);
+        }
+        String plain = password.toLowerCase(Locale.ROOT);
+        String owner = name.strip().toLowerCase(Locale.ROOT);
+        if (plain.strip().equals(owner) || owner.length() >= 4 && plain.replace(owner, "").length() < LEAST / 2) {
+            throw Refused.field(field, "That is hardly more than the name of the account. Choose another password.");
+        }
+        String looked = password.substring(0, Math.min(LOOKED_AT, password.length()));
+        if (GUESSER.measure(looked, List.of(owner)).getGuessesLog10() < LEAST_GUESSES_LOG10) {
+            throw Refused.field(field, "That password is among the first that are tried. A few words that do not belong together make a good one.");
+        }
+    }
+
+    /** The same password whichever way a keyboard composes its signs. */
+    static String composed(String password) {
+        return Normalizer.normalize(password, Normalizer.Form.NFC);
+    }
+}

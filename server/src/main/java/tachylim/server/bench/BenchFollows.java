@@ -1,0 +1,97 @@
+package tachylim.server.bench;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import org.springframework.data.domain.Limit;
+import org.springframework.stereotype.Component;
+import tachylim.passage.Piece;
+import tachylim.passage.Readiness;
+import tachylim.server.account.AccountService;
+import tachylim.server.account.SignedIn;
+import tachylim.server.repertoire.FollowsMusic;
+import tachylim.server.repertoire.MusicChange;
+import tachylim.server.repertoire.StoredPassage;
+
+/** Noted breaks stay with their links, chosen versions with their notes, and readiness with most of the passage. */
+@Component
+class BenchFollows implements FollowsMusic {
+
+    private static final int WEEK = 7;
+    private static final Limit MOST = Limit.of(2_000);
+
+    private final LinkBreakRepository breaks;
+    private final ChosenVariantRepository chosen;
+    private final ReadinessDayRepository days;
+    private final AccountService accounts;
+
+    BenchFollows(LinkBreakRepository breaks, ChosenVariantRepository chosen, ReadinessDayRepository days, AccountService accounts) {
+        this.breaks = breaks;
+        this.chosen = chosen;
+        this.days = days;
+        this.accounts = accounts;
+    }
+
+    private List<ChosenVariant> week(SignedIn who, StoredPassage passage) {
+        LocalDate since = accounts.today(who).minusDays(WEEK - 1);
+        return chosen.findByAccountIdAndPassageIdAndDayGreaterThanEqualOrderByDayAscPlaceAsc(who.accountId(), passage.id(), since, MOST);
+    }
+
+    private List<LinkBreak> breaks(SignedIn who, StoredPassage passage) {
+        return breaks.findByAccountIdAndPassageIdAndDayGreaterThanEqualOrderByIdDesc(who.accountId(), passage.id(), LocalDate.EPOCH, MOST);
+    }
+
+    /** What is reached now, the newest day of each item first. */
+    private List<Readiness> reached(SignedIn who, StoredPassage passage) {
+        List<Readiness> reached = new ArrayList<>();
+        days.findByAccountIdAndPassageIdOrderById(who.accountId(), passage.id(), MOST).forEach(day -> {
+            reached.remove(day.item());
+            if (day.reached()) {
+                reached.add(day.item());
+            }
+        });
+        return reached;
+    }
+
+    @Override
+    public List<String> lost(SignedIn who, StoredPassage passage, MusicChange change) {
+        List<String> lost = new ArrayList<>();
+        long links = breaks(who, passage).stream().filter(one -> change.map().link(one.link()).isEmpty()).count();
+        if (links > 0) {
+            lost.add(links == 1 ? "One break was noted at a link that goes." : links + " breaks were noted at links that go.");
+        }
+        long versions = week(who, passage).stream().filter(one -> one.day().equals(accounts.today(who)) && place(one, change) == null).count();
+        if (versions > 0) {
+            lost.add("Today's versions have to be chosen again.");
+        }
+        if (Readiness.isLostByNewNotes(change.stayed()) && !reached(who, passage).isEmpty()) {
+            lost.add("More than a quarter of the notes are new: what was ready is open again.");
+        }
+        return lost;
+    }
+
+    private static Piece place(ChosenVariant one, MusicChange change) {
+        return change.map().unchanged(new Piece(one.firstNote(), one.lastNote()))
+                .filter(now -> now.size() == change.after().notes().size() || one.firstNote() > 0 || one.lastNote() < change.before().notes().size() - 1)
+                .orElse(null);
+    }
+
+    @Override
+    public void follow(SignedIn who, StoredPassage passage, MusicChange change) {
+        for (LinkBreak one : breaks(who, passage)) {
+            change.map().link(one.link()).ifPresentOrElse(one::link, () -> breaks.delete(one));
+        }
+        for (ChosenVariant one : week(who, passage)) {
+            Piece now = place(one, change);
+            if (now == null) {
+                chosen.delete(one);
+            } else {
+                one.move(now);
+            }
+        }
+        if (Readiness.isLostByNewNotes(change.stayed())) {
+            reached(who, passage).forEach(item -> days.save(new ReadinessDay(
+                    who.accountId(), passage.id(), item, false, "the notes were changed", accounts.today(who))));
+        }
+    }
+}

@@ -1,0 +1,62 @@
+package tachylim.server.exchange;
+
+import java.time.Duration;
+import java.util.concurrent.ArrayBlockingQueue;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Future;
+import java.util.concurrent.RejectedExecutionException;
+import java.util.concurrent.ThreadPoolExecutor;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import org.springframework.beans.factory.DisposableBean;
+import org.springframework.stereotype.Component;
+import tachylim.server.web.Refused;
+
+/** Where music is read: a few at a time, so that memory is bounded, and for so long and no longer. */
+@Component
+class ReadingRoom implements DisposableBean {
+
+    private static final int SEATS = 2;
+    private static final int WAITING = 8;
+
+    /** A score of two hundred pages takes two seconds or less. */
+    static final Duration PATIENCE = Duration.ofSeconds(20);
+
+    private final ExecutorService seats = new ThreadPoolExecutor(SEATS, SEATS, 0, TimeUnit.SECONDS, new ArrayBlockingQueue<>(WAITING), work -> {
+        Thread reader = new Thread(work, "reader");
+        reader.setDaemon(true);
+        return reader;
+    });
+
+    /** What {@code reading} gives, or a refusal when it takes too long or too many are waiting. */
+    <T> T read(Callable<T> reading) {
+        Future<T> result;
+        try {
+            result = seats.submit(reading);
+        } catch (RejectedExecutionException full) {
+            throw Refused.tooMany("Other files are being read just now. Try again in a few seconds.");
+        }
+        try {
+            return result.get(PATIENCE.toSeconds(), TimeUnit.SECONDS);
+        } catch (TimeoutException tooLong) {
+            result.cancel(true);
+            throw Refused.field("file", "Reading this takes longer than " + PATIENCE.toSeconds() + " seconds. Export the movement or the part you are working on.");
+        } catch (InterruptedException stopping) {
+            result.cancel(true);
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException("The server is stopping", stopping);
+        } catch (ExecutionException failed) {
+            if (failed.getCause() instanceof OutOfMemoryError) {
+                throw Refused.field("file", "This file needs more memory to be read than there is. Export the part you are working on.");
+            }
+            throw failed.getCause() instanceof RuntimeException refusal ? refusal : new IllegalStateException(failed.getCause());
+        }
+    }
+
+    @Override
+    public void destroy() {
+        seats.shutdownNow();
+    }
+}

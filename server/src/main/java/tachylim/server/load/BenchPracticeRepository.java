@@ -1,0 +1,30 @@
+package tachylim.server.load;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
+
+interface BenchPracticeRepository extends JpaRepository<BenchPractice, Long> {
+
+    /** One day's sums. */
+    interface Sums {
+        LocalDate getDay();
+
+        Double getEffort();
+
+        Double getPlaySeconds();
+    }
+
+    @Query("""
+            select p.day as day, sum(p.effort) as effort, sum(p.playSeconds) as playSeconds
+            from BenchPractice p where p.accountId = :accountId and p.day between :from and :to group by p.day""")
+    List<Sums> days(long accountId, LocalDate from, LocalDate to);
+
+    boolean existsByAccountIdAndClientId(long accountId, String clientId);
+
+    void deleteByAccountIdAndChoiceId(long accountId, long choiceId);
+
+    long countByAccountIdAndAtAfter(long accountId, Instant since);
+}

@@ -1,0 +1,40 @@
+package tachylim.server.repertoire;
+
+import java.util.List;
+import org.springframework.data.domain.Limit;
+import org.springframework.stereotype.Component;
+import tachylim.server.account.SignedIn;
+
+/** Marks stay with the notes they stand over. */
+@Component
+class MarksFollow implements FollowsMusic {
+
+    private final NoteMarkRepository marks;
+
+    MarksFollow(NoteMarkRepository marks) {
+        this.marks = marks;
+    }
+
+    private List<NoteMark> holding(SignedIn who, StoredPassage passage) {
+        return marks.findByAccountIdAndPassageIdAndSupersededFalseOrderById(who.accountId(), passage.id(), Limit.of(RepertoireService.MOST_MARKS));
+    }
+
+    @Override
+    public List<String> lost(SignedIn who, StoredPassage passage, MusicChange change) {
+        long gone = holding(who, passage).stream()
+                .filter(mark -> !mark.value().isEmpty() && change.map().note(mark.note()).isEmpty())
+                .map(mark -> mark.note() + " " + mark.kind())
+                .distinct()
+                .count();
+        return gone == 0 ? List.of() : List.of(gone == 1
+                ? "One mark stands over a note that goes, and goes with it."
+                : gone + " marks stand over notes that go, and go with them.");
+    }
+
+    @Override
+    public void follow(SignedIn who, StoredPassage passage, MusicChange change) {
+        for (NoteMark mark : holding(who, passage)) {
+            change.map().note(mark.note()).ifPresentOrElse(mark::note, () -> mark.superseded(true));
+        }
+    }
+}

@@ -1,0 +1,102 @@
+package tachylim.server.run;
+
+import java.util.List;
+import org.springframework.stereotype.Component;
+import tachylim.ceiling.Evidence;
+import tachylim.method.PassKind;
+import tachylim.passage.Passage;
+import tachylim.server.account.AccountService;
+import tachylim.server.account.SignedIn;
+import tachylim.server.load.LoadService;
+import tachylim.server.repertoire.RepertoireService;
+import tachylim.server.repertoire.StoredPiece;
+import tachylim.server.standing.PlayedPass;
+import tachylim.server.standing.PlayedPassRepository;
+import tachylim.server.standing.StandingService;
+import tachylim.server.web.Refused;
+import tachylim.workout.Pass;
+import tachylim.workout.Run;
+import tachylim.workout.Segment;
+
+/** Keeps what happens in a run: the event, the segment it became, and what ceiling and load learn from it. */
+@Component
+class RunRecorder {
+
+    private final RunEventRepository events;
+    private final RunSegmentRepository segments;
+    private final PlayedPassRepository passes;
+    private final RepertoireService repertoire;
+    private final StandingService standings;
+    private final AccountService accounts;
+    private final LoadService load;
+
+    RunRecorder(RunEventRepository events, RunSegmentRepository segments, PlayedPassRepository passes, RepertoireService repertoire,
+            StandingService standings, AccountService accounts, LoadService load) {
+        this.events = events;
+        this.segments = segments;
+        this.passes = passes;
+        this.repertoire = repertoire;
+        this.standings = standings;
+        this.accounts = accounts;
+        this.load = load;
+    }
+
+    /** The run after an event, or a refusal that says why it does not fit. */
+    static Run step(Run before, RunEvent event) {
+        try {
+            return Refused.unlessValid("seconds", () -> before.after(event.event()));
+        } catch (IllegalStateException outOfStep) {
+            throw Refused.conflict("out-of-step", outOfStep.getMessage() + ".");
+        }
+    }
+
+    /** Keeps an event that takes a run from {@code before} to {@code after}. */
+    void keep(SignedIn who, StoredRun stored, Run before, Run after, RunEvent event) {
+        events.save(event);
+        List<Segment> fresh = after.past().subList(before.past().size(), after.past().size());
+        int place = before.past().size();
+        for (Segment segment : fresh) {
+            segments.save(new RunSegment(who.accountId(), stored.id(), place++, event.ordinal(), segment));
+            if (segment.step() instanceof Pass pass) {
+                played(who, stored, after.workout().music(), pass, segment, event);
+            }
+        }
+        if (!fresh.isEmpty()) {
+            load.cameOut(who, after.tally().condition(), event.at());
+        }
+    }
+
+    private void played(SignedIn who, StoredRun stored, Passage music, Pass pass, Segment segment, RunEvent event) {
+        StoredPiece piece = repertoire.anyPiece(who, stored.pieceId());
+        var day = accounts.get(who).day(event.at());
+        double rate = pass.tempo().rate(music.excerpt(pass.notes()).quickestNotesPerBeat());
+        passes.save(new PlayedPass(who.accountId(), stored.id(), event.ordinal(), piece.id(), day, event.at(), segment, rate));
+        if (segment.answer() != null && pass.kind() != PassKind.WARM_UP) {
+            double share = (double) pass.notes().size() / music.notes().size();
+            standings.learn(who, piece.subject(), day, Evidence.of(pass.tempo(), segment.answer().verdict(),
+                    segment.before().reserve().level(), share));
+        }
+    }
+
+    /** Keeps what a tension put right has changed of the last pass. */
+    void amend(SignedIn who, StoredRun stored, Run run, RunEvent event) {
+        int place = run.past().size() - 1;
+        Segment segment = run.past().get(place);
+        segments.findByAccountIdAndRunIdAndPlace(who.accountId(), stored.id(), place).ifPresent(kept -> kept.segment(segment));
+        passes.findByAccountIdAndRunIdAndOrdinal(who.accountId(), stored.id(), event.ordinal()).ifPresent(pass -> pass.felt(segment));
+        load.cameOut(who, run.tally().condition(), event.at());
+    }
+
+    /** Takes back what counted as left without a word, since the word has come after all. */
+    void forgetLeft(SignedIn who, StoredRun stored, int place, int ordinal) {
+        segments.findByAccountIdAndRunIdAndPlace(who.accountId(), stored.id(), place).ifPresent(segments::delete);
+        passes.findByAccountIdAndRunIdAndOrdinal(who.accountId(), stored.id(), ordinal).ifPresent(passes::delete);
+        segments.flush();
+        passes.flush();
+    }
+
+    /** What was played and rested in a run, as it was kept. */
+    List<Segment> segments(SignedIn who, StoredRun stored) {
+        return segments.findByAccountIdAndRunIdOrderByPlace(who.accountId(), stored.id()).stream().map(RunSegment::segment).toList();
+    }
+}

@@ -1,0 +1,44 @@
+package tachylim.server.run;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import tachylim.server.record.SegmentDocument;
+import tachylim.workout.Segment;
+
+/** One step of a run as it was asked, answered and costed. */
+@Entity
+class RunSegment {
+
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    private Long id;
+
+    private Long accountId;
+    private Long runId;
+    private int place;
+    private int ordinal;
+
+    @Column(columnDefinition = "text")
+    private String record;
+
+    protected RunSegment() {}
+
+    RunSegment(long accountId, long runId, int place, int ordinal, Segment segment) {
+        this.accountId = accountId;
+        this.runId = runId;
+        this.place = place;
+        this.ordinal = ordinal;
+        segment(segment);
+    }
+
+    Segment segment() {
+        return SegmentDocument.read(record);
+    }
+
+    void segment(Segment now) {
+        record = SegmentDocument.write(now);
+    }
+}

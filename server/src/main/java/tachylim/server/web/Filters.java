@@ -1,0 +1,23 @@
+package tachylim.server.web;
+
+import jakarta.servlet.DispatcherType;
+import java.util.EnumSet;
+import org.springframework.boot.web.servlet.FilterRegistrationBean;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.core.Ordered;
+
+/** Where the filters of our own stand. */
+@Configuration
+class Filters {
+
+    /** Right behind the gate, and before everything that would wait for a body with a thread. */
+    @Bean
+    FilterRegistrationBean<WholeBody> wholeBody() {
+        FilterRegistrationBean<WholeBody> registration = new FilterRegistrationBean<>(new WholeBody());
+        registration.setOrder(Ordered.HIGHEST_PRECEDENCE + 1);
+        registration.setDispatcherTypes(EnumSet.of(DispatcherType.REQUEST, DispatcherType.ASYNC));
+        registration.setAsyncSupported(true);
+        return registration;
+    }
+}

@@ -1,0 +1,120 @@
+package tachylim.server.web;
+
+import jakarta.servlet.DispatcherType;
+import jakarta.servlet.FilterChain;
+import jakarta.servlet.ServletException;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.charset.CharacterCodingException;
+import java.nio.charset.StandardCharsets;
+import java.util.Set;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
+import org.springframework.http.MediaType;
+import org.springframework.stereotype.Component;
+import org.springframework.util.StringUtils;
+import org.springframework.web.filter.OncePerRequestFilter;
+import tachylim.notation.ScoreReader;
+
+/**
+ * Refuses requests that no page of ours would send, before anything of them is read; and whatever goes wrong behind it, it
+ * answers with a sentence and never with a success.
+ */
+@Component
+@Order(Ordered.HIGHEST_PRECEDENCE)
+class Gate extends OncePerRequestFilter {
+
+    private static final Logger LOG = LoggerFactory.getLogger(Gate.class);
+
+    static final long MOST_BYTES = 128 * 1024;
+    private static final int MOST_QUERY = 4_096;
+    private static final int MOST_PARAMETERS = 50;
+
+    /** Where files of music are read, which are larger than what is typed. */
+    static final String SCORES = "/api/scores";
+
+    private static final Set<String> WITH_BODY = Set.of("POST", "PUT", "PATCH");
+
+    @Override
+    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
+        if (request.getDispatcherType() == DispatcherType.REQUEST && isRefused(request, response)) {
+            return;
+        }
+        try {
+            chain.doFilter(request, response);
+        } catch (ServletException | IOException | RuntimeException failure) {
+            answer(failure, response);
+        }
+    }
+
+    private static boolean isRefused(HttpServletRequest request, HttpServletResponse response) throws IOException {
+        boolean score = request.getRequestURI().equals(SCORES);
+        long most = score ? ScoreReader.MOST_BYTES : MOST_BYTES;
+        if (request.getRequestURI().equals("/error")) {
+            return refuse(response, 404, "There is nothing here.");
+        }
+        if (request.getHeader("Transfer-Encoding") != null || request.getContentLengthLong() > most) {
+            return refuse(response, 413, "That is more than fits here: a request holds up to " + most / 1024 + " kB. Keep the part you are working on.");
+        }
+        if (!isReadable(request.getQueryString())) {
+            return refuse(response, 400, "The address holds something that is no text.");
+        }
+        boolean body = WITH_BODY.contains(request.getMethod()) && request.getContentLengthLong() > 0;
+        if (body && !isTaken(request.getContentType(), score)) {
+            return refuse(response, 415, score ? "Send the file as it is." : "This takes JSON and nothing else.");
+        }
+        return false;
+    }
+
+    private static boolean isTaken(String type, boolean score) {
+        try {
+            MediaType given = MediaType.parseMediaType(type == null ? "" : type);
+            return given.equalsTypeAndSubtype(score ? MediaType.APPLICATION_OCTET_STREAM : MediaType.APPLICATION_JSON);
+        } catch (IllegalArgumentException noType) {
+            return false;
+        }
+    }
+
+    private static boolean isReadable(String query) {
+        if (query == null) {
+            return true;
+        }
+        if (query.length() > MOST_QUERY || StringUtils.countOccurrencesOf(query, "&") >= MOST_PARAMETERS) {
+            return false;
+        }
+        try {
+            byte[] bytes = StringUtils.uriDecode(query, StandardCharsets.ISO_8859_1).getBytes(StandardCharsets.ISO_8859_1);
+            return StandardCharsets.UTF_8.newDecoder().decode(ByteBuffer.wrap(bytes)).chars().noneMatch(sign -> sign == 0);
+        } catch (CharacterCodingException | IllegalArgumentException unreadable) {
+            return false;
+        }
+    }
+
+    private static void answer(Exception failure, HttpServletResponse response) throws IOException {
+        if (response.isCommitted()) {
+            throw failure instanceof IOException io ? io : new IOException(failure);
+        }
+        response.reset();
+        if (DatabaseTrouble.isBehind(failure)) {
+            LOG.warn("The database does not answer: {}", failure.getMessage());
+            response.setHeader("Retry-After", DatabaseTrouble.RETRY_AFTER_SECONDS);
+            refuse(response, 503, DatabaseTrouble.SENTENCE);
+        } else {
+            LOG.error("A request failed", failure);
+            refuse(response, 500, ProblemAdvice.FAILED);
+        }
+    }
+
+    static boolean refuse(HttpServletResponse response, int status, String sentence) throws IOException {
+        response.setStatus(status);
+        response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
+        response.setCharacterEncoding("UTF-8");
+        response.getWriter().write("{\"status\":" + status + ",\"detail\":\"" + sentence + "\"}");
+        return true;
+    }
+}

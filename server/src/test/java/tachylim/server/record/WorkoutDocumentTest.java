@@ -1,0 +1,110 @@
+package tachylim.server.record;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Optional;
+import org.apache.commons.numbers.fraction.Fraction;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
+import tachylim.ceiling.Posterior;
+import tachylim.notation.AbcReader;
+import tachylim.passage.Meter;
+import tachylim.passage.PaperPattern;
+import tachylim.passage.Passage;
+import tachylim.server.Practice;
+import tachylim.tempo.Tempo;
+import tachylim.workout.Allowance;
+import tachylim.workout.Brief;
+import tachylim.workout.Choices;
+import tachylim.workout.Planner;
+import tachylim.workout.Run;
+import tachylim.workout.School;
+import tachylim.workout.Workout;
+
+/** A workout that was kept means the same when it is read again. */
+class WorkoutDocumentTest {
+
+    private static Workout plan(Passage music, School school) {
+        Choices usual = Choices.usual();
+        Choices choices = new Choices(school, usual.bursts(), usual.burstBeats(), usual.controlledShare(),
+                usual.firstBurstShare(), usual.cleanInARow(), usual.caution(), usual.focus());
+        return Planner.plan(new Brief(music, Tempo.of(138), Posterior.prior(Tempo.of(124), 0.05).estimate(), 25, choices,
+                new Allowance(40, 90, 3_000), Optional.of(Tempo.of(96))));
+    }
+
+    @ParameterizedTest
+    @EnumSource(School.class)
+    void everySchoolReadsBackAndRunsTheSame(School school) {
+        Workout workout = plan(AbcReader.read(Practice.KESTREL).passage(), school);
+        Workout again = WorkoutDocument.read(WorkoutDocument.write(workout)).workout();
+        assertThat(again).isEqualTo(workout);
+        assertThat(Run.start(again).ahead()).isEqualTo(Run.start(workout).ahead());
+    }
+
+    @ParameterizedTest
+    @CsvSource({"4/4, 1/4, 4", "6/8, 3/8, 3", "7/8, 1/8, 2", "2/2, 1/2, 5"})
+    void notesOnPaperReadBackInTheirBeat(String meter, String beat, int perBeat) {
+        String[] figures = meter.split("/");
+        String[] unit = beat.split("/");
+        Passage music = new PaperPattern(new Meter(Integer.parseInt(figures[0]), Integer.parseInt(figures[1])),
+                Fraction.of(Integer.parseInt(unit[0]), Integer.parseInt(unit[1])), 2, List.of(perBeat)).toPassage();
+        Workout workout = plan(music, School.INTERVAL_BURSTS);
+        assertThat(WorkoutDocument.read(WorkoutDocument.write(workout)).workout().music()).isEqualTo(music);
+    }
+
+    private static String golden(String name) {
+        try (var in = WorkoutDocumentTest.class.getResourceAsStream("/stored/" + name)) {
+            return new String(in.readAllBytes(), java.nio.charset.StandardCharsets.UTF_8).strip();
+        } catch (java.io.IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        }
+    }
+
+    @ParameterizedTest
+    @CsvSource({"workout-1.json, false", "workout-2.json, false"})
+    void everyVersionThatWasEverWrittenIsRead(String name, boolean enough) {
+        WorkoutDocument kept = WorkoutDocument.read(golden(name));
+        Workout workout = kept.workout();
+        assertThat(workout.target()).isEqualTo(Tempo.of(138));
+        assertThat(workout.music().notes()).hasSize(33);
+        assertThat(workout.blocks()).hasSize(4);
+        assertThat(workout.estimate().ceiling().middle().bpm()).isBetween(105.0, 115.0);
+        PlanOutline outline = kept.outline();
+        assertThat(outline.burstFloor()).isEqualTo(0.5);
+        assertThat(outline.enoughEvidence()).isEqualTo(enough);
+        assertThat(outline.blocks()).extracting(PlanOutline.BlockOutline::part).containsExactly(tachylim.workout.Part.values());
+    }
+
+    @org.junit.jupiter.api.Test
+    void segmentsOfTheFirstVersionAreRead() {
+        List<tachylim.workout.Segment> segments = SegmentDocument.readAll(golden("segments-1.json"));
+        assertThat(segments).hasSizeGreaterThan(10).anyMatch(segment -> segment.step() instanceof tachylim.workout.Rest);
+        assertThat(SegmentDocument.readAll(SegmentDocument.writeAll(segments))).isEqualTo(segments);
+        assertThat(segments.get(0).step()).isInstanceOfSatisfying(tachylim.workout.Pass.class,
+                pass -> assertThat(pass.kind()).isEqualTo(tachylim.method.PassKind.WARM_UP));
+        assertThat(segments.get(segments.size() - 1).after().effort()).isGreaterThan(5);
+    }
+
+    /** What is written now is what the newest kept document looks like: a change of it needs a new version. */
+    @org.junit.jupiter.api.Test
+    void whatIsWrittenHasTheNamesOfTheNewestVersion() {
+        var json = new tools.jackson.databind.json.JsonMapper();
+        String now = WorkoutDocument.write(plan(AbcReader.read(Practice.KESTREL).passage(), School.INTERVAL_BURSTS));
+        assertThat(names(json.readTree(now))).isEqualTo(names(json.readTree(golden("workout-2.json"))));
+        Workout workout = WorkoutDocument.read(golden("workout-2.json")).workout();
+        String segments = SegmentDocument.writeAll(Run.start(workout).ahead());
+        assertThat(names(json.readTree(segments))).isEqualTo(names(json.readTree(golden("segments-1.json"))));
+    }
+
+    private static java.util.Set<String> names(tools.jackson.databind.JsonNode node) {
+        java.util.Set<String> names = new java.util.TreeSet<>();
+        node.propertyStream().forEach(part -> {
+            names.add(part.getKey());
+            names.addAll(names(part.getValue()));
+        });
+        node.forEach(item -> names.addAll(names(item)));
+        return names;
+    }
+}

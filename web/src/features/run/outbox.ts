@@ -1,0 +1,106 @@
+import { api, given, Problem } from "../../api/client";
+import type { Keep } from "../../keep";
+import { EventQueue, type Queued } from "./queue";
+import { windowId } from "./windowId";
+import type { Schemas } from "../../api/client";
+
+type RunView = Schemas["RunView"];
+
+/** What the server has decided about an event: sending it again would change nothing. */
+const SETTLED = new Set(["out-of-step", "over", "too-late"]);
+
+export const isSettled = (error: unknown): error is Problem =>
+  error instanceof Problem && (SETTLED.has(error.code ?? "") || error.status === 422 || error.status === 400);
+
+/** How long to wait before the next try: longer each time, and as long as the server says where it does. */
+export function waitBefore(attempt: number, error: unknown): number {
+  if (error instanceof Problem && error.code === "too-soon") return Math.min(60_000, 1_000 * Number(error.more.seconds) + 100);
+  return Math.min(20_000, 1_000 * 2 ** Math.min(attempt, 5));
+}
+
+const ago = (queued: Queued) => Math.max(0, (Date.now() - queued.madeAt) / 1000);
+
+function send(runId: number, queued: Queued): Promise<RunView> {
+  const body = { ...queued.event, holder: windowId(), secondsAgo: ago(queued) };
+  return given(api.POST("/api/runs/{id}/events", { params: { path: { id: runId } }, body }));
+}
+
+export interface Sent {
+  view?: RunView;
+  /** What was refused for good, in the server's words. */
+  refused: string[];
+}
+
+/** Sends what is on its way, one after the other; what is not settled stays, and is thrown for the caller to try again. */
+export async function sendQueued(runId: number, queue: EventQueue, onView: (view: RunView) => void = () => undefined): Promise<Sent> {
+  const sent: Sent = { refused: [] };
+  for (let queued = queue.first(); queued; queued = queue.first()) {
+    try {
+      sent.view = await send(runId, queued);
+      queue.confirmed(queued);
+      onView(sent.view);
+    } catch (error) {
+      if (!isSettled(error)) throw error;
+      queue.confirmed(queued);
+      sent.refused.push(error.detail);
+    }
+  }
+  return sent;
+}
+
+// Symptoms reported outside of a run
+
+const SYMPTOMS = "tachylim.symptoms";
+
+interface Reported {
+  clientId: string;
+  madeAt: number;
+}
+
+function reported(keep: Keep): Reported[] {
+  try {
+    const kept: unknown = JSON.parse(keep.getItem(SYMPTOMS) ?? "[]");
+    return Array.isArray(kept) ? (kept as Reported[]) : [];
+  } catch {
+    return [];
+  }
+}
+
+/** Notes a symptom, to be sent as soon as it can be. */
+export function noteSymptom(keep: Keep) {
+  keep.setItem(SYMPTOMS, JSON.stringify([...reported(keep), { clientId: crypto.randomUUID(), madeAt: Date.now() }]));
+}
+
+export async function sendSymptoms(keep: Keep): Promise<number> {
+  let sent = 0;
+  for (const one of reported(keep)) {
+    const secondsAgo = Math.max(0, (Date.now() - one.madeAt) / 1000);
+    await given(api.POST("/api/symptoms", { body: { clientId: one.clientId, secondsAgo } }));
+    const left = reported(keep).filter((other) => other.clientId !== one.clientId);
+    if (left.length === 0) keep.removeItem(SYMPTOMS);
+    else keep.setItem(SYMPTOMS, JSON.stringify(left));
+    sent++;
+  }
+  return sent;
+}
+
+/** Sends everything that is on its way of any run, and says what was refused; a run that cannot be reached keeps its own. */
+export async function sendEverything(keep: Keep): Promise<string[]> {
+  const refused: string[] = [];
+  let failure: unknown;
+  try {
+    await sendSymptoms(keep);
+  } catch (error) {
+    failure = error;
+  }
+  for (const id of EventQueue.runs(keep)) {
+    try {
+      refused.push(...(await sendQueued(id, new EventQueue(id, keep))).refused);
+    } catch (error) {
+      const notOurs = error instanceof Problem && (error.status === 404 || error.code === "taken-over");
+      if (!notOurs) failure = error;
+    }
+  }
+  if (failure) throw failure;
+  return refused;
+}

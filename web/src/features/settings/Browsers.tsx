@@ -1,0 +1,36 @@
+import { api, given } from "../../api/client";
+import { sentence, useChange, useSessions } from "../../api/queries";
+import { Button } from "../../ui/Button";
+
+const when = (instant: string) => new Date(instant).toLocaleString(undefined, { day: "numeric", month: "short", hour: "numeric", minute: "2-digit" });
+
+/** The browsers that are signed in; any of them can be signed out from here. */
+export function Browsers() {
+  const sessions = useSessions();
+  const end = useChange((handle: string) => given(api.DELETE("/api/sessions/{handle}", { params: { path: { handle } } })));
+  return (
+    <section className="max-w-md">
+      <h2 className="mb-2 text-lg">Signed in</h2>
+      {sessions.isError && <p className="text-plum">{sentence(sessions.error)}</p>}
+      <ul className="divide-y divide-rule border-y border-rule">
+        {sessions.data?.map((one) => (
+          <li key={one.handle} className="flex min-h-14 flex-wrap items-center justify-between gap-x-4 py-1.5">
+            <span>
+              {one.browser}
+              <span className="block text-sm text-soft">
+                since {when(one.since)}
+                {one.here ? " · this one" : ` · last seen ${when(one.lastSeen)}`}
+              </span>
+            </span>
+            {!one.here && (
+              <Button onClick={() => end.mutate(one.handle)} disabled={end.isPending}>
+                Sign it out
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
+      <p className="mt-2 text-sm text-soft">A browser that is not used for 30 days is signed out, and any after 90.</p>
+    </section>
+  );
+}

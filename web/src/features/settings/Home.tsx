@@ -1,0 +1,67 @@
+import { api, given, type Schemas } from "../../api/client";
+import { sentence, useChange, zone } from "../../api/queries";
+import { Button } from "../../ui/Button";
+
+type Me = Schemas["Me"];
+
+const when = (instant: string) => new Date(instant).toLocaleString(undefined, { weekday: "long", hour: "numeric", minute: "2-digit" });
+const place = (name: string) => name.replaceAll("_", " ");
+
+export const useMove = () => useChange((to: string) => given(api.PUT("/api/account/zone", { body: { zone: to } })));
+
+/** Where the player's day is counted, and another place if the browser is in one. */
+export function Home({ me }: { me: Me }) {
+  const move = useMove();
+  const here = zone();
+  const { home } = me;
+  return (
+    <section className="max-w-md">
+      <h2 className="mb-2 text-lg">Your day</h2>
+      <p className="mb-3 text-soft">
+        It turns at four in the morning in <b className="text-ink">{place(home.zone)}</b>, so that what you play after midnight belongs to the evening before.
+      </p>
+      {home.movingTo ? (
+        <p>
+          From {when(home.from!)} it is counted in <b>{place(home.movingTo)}</b>: once the running day is over in both places.
+        </p>
+      ) : (
+        here !== home.zone && (
+          <Button onClick={() => move.mutate(here)} disabled={move.isPending}>
+            Count it in {place(here)} from tomorrow
+          </Button>
+        )
+      )}
+      {move.isError && <p className="mt-2 text-plum">{sentence(move.error)}</p>}
+    </section>
+  );
+}
+
+const ASKED = "tachylim.zone.asked";
+
+/** Offers to count the day where the browser is, once for each place; nothing moves by itself. */
+export function ZoneOffer({ me, keep }: { me: Me; keep: { getItem(key: string): string | null; setItem(key: string, value: string): void } }) {
+  const move = useMove();
+  const here = zone();
+  const asked = keep.getItem(ASKED) === here || move.isSuccess;
+  if (here === me.home.zone || me.home.movingTo || asked) return null;
+  const leave = () => {
+    keep.setItem(ASKED, here);
+    move.reset();
+  };
+  return (
+    <div role="status" className="border-b border-rule bg-spruce-pale print:hidden">
+      <div className="mx-auto flex max-w-[1300px] flex-wrap items-center gap-x-4 gap-y-2 px-4 py-2 sm:px-9">
+        <p className="mr-auto">
+          This browser is in {place(here)}; your day is counted in {place(me.home.zone)}.
+          {move.isError && <span className="text-plum"> {sentence(move.error)}</span>}
+        </p>
+        <Button onClick={() => move.mutate(here)} disabled={move.isPending}>
+          I live here now
+        </Button>
+        <Button kind="quiet" onClick={leave}>
+          Leave it
+        </Button>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,51 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { useNavigate } from "react-router";
+import { keep } from "../../keep";
+import { Button } from "../../ui/Button";
+import { Dialog } from "../../ui/Dialog";
+import { useSay } from "../../ui/Toasts";
+import { noteSymptom, sendSymptoms } from "../run/outbox";
+
+/** Pain, numbness or tingling can be reported from every page. */
+export function SymptomButton() {
+  const [open, setOpen] = useState(false);
+  const client = useQueryClient();
+  const navigate = useNavigate();
+  const say = useSay();
+  const report = async () => {
+    setOpen(false);
+    noteSymptom(keep);
+    try {
+      await sendSymptoms(keep);
+      say("Kept. No playing for 48 hours.");
+      await client.invalidateQueries();
+      void navigate("/");
+    } catch {
+      say("Kept here, and sent as soon as Tachylim answers. Put the instrument down.");
+    }
+  };
+  return (
+    <>
+      <button
+        type="button"
+        onClick={() => setOpen(true)}
+        className="flex min-h-11 items-center self-center rounded-[5px] border border-plum px-3 font-semibold text-plum hover:bg-plum hover:text-white"
+      >
+        Symptom
+      </button>
+      <Dialog title="Pain, numbness or tingling?" open={open} onClose={() => setOpen(false)}>
+        <p className="mb-5 text-soft">
+          If yes, a workout that is open ends and nothing is planned for 48 hours. If it stays, see a physician or a licensed therapist who knows musicians; what
+          they say goes before anything here.
+        </p>
+        <div className="flex flex-wrap gap-3">
+          <Button kind="main" onClick={() => void report()} autoFocus>
+            Yes, rest for 48 hours
+          </Button>
+          <Button onClick={() => setOpen(false)}>No</Button>
+        </div>
+      </Dialog>
+    </>
+  );
+}

@@ -1,0 +1,27 @@
+import { Component, type ReactNode } from "react";
+import { Button } from "./Button";
+
+/** When drawing a page fails, it says so instead of going blank: what was kept is kept. */
+export class ErrorBoundary extends Component<{ children: ReactNode }, { failed: boolean }> {
+  override state = { failed: false };
+
+  static getDerivedStateFromError() {
+    return { failed: true };
+  }
+
+  override render() {
+    if (!this.state.failed) return this.props.children;
+    return (
+      <main role="alert" className="mx-auto max-w-xl px-5 py-16">
+        <h1 className="mb-3">This page could not be drawn.</h1>
+        <p className="mb-5 text-soft">What you played and typed is kept. Load the page again; if it happens once more, go by way of today.</p>
+        <div className="flex flex-wrap gap-3">
+          <Button kind="main" onClick={() => window.location.reload()}>
+            Load it again
+          </Button>
+          <Button onClick={() => window.location.assign("/")}>To today</Button>
+        </div>
+      </main>
+    );
+  }
+}
