@@ -17,7 +17,7 @@ import org.junit.jupiter.api.io.TempDir;
 /** The launcher when something is in its way: a sentence each time, and a way on. */
 class LauncherTest {
 
-    private static final Path LAUNCHER = Path.of("..", "tachylim").toAbsolutePath().normalize();
+    private static final Path LAUNCHER = Installation.LAUNCHER;
 
     /** No process has this number: the kernel's largest is smaller. */
     private static final String NOBODY = "99999999";
@@ -114,20 +114,50 @@ class LauncherTest {
     }
 
     @Test
-    void aHalfInitialisedDatabaseIsSetUpAgainAndABackupReadsBack() throws Exception {
+    void aHalfInitialisedDatabaseIsSetUpAgain() throws Exception {
         Files.createDirectories(home.resolve("db"));
         Files.writeString(home.resolve("db").resolve("half"), "written");
-        Path file = home.resolve("backup.gz");
-        Said saved = say("backup", file.toString());
-        assertThat(saved.text()).contains("only half set up; setting it up again").contains("Written to");
-        assertThat(saved.exit()).isZero();
+        Said saved = say("backup", home.resolve("backup.gz").toString());
+        assertThat(saved.text()).contains("only half set up; setting it up again").contains("nothing to write yet");
         assertThat(home.resolve("db").resolve("half")).doesNotExist();
         assertThat(Files.readString(home.resolve("password"))).hasSizeGreaterThan(20);
         assertThat(Files.getPosixFilePermissions(home.resolve("password"))).hasSize(2);
-        assertThat(say("restore", file.toString()).text()).contains("Read back from");
-        Path wrong = Files.writeString(home.resolve("wrong.gz"), "no backup");
-        Said refused = say("restore", wrong.toString());
-        assertThat(refused.exit()).isEqualTo(1);
-        assertThat(refused.text()).contains("nothing was changed");
+        assertThat(home.resolve("backup.gz")).doesNotExist();
+    }
+
+    @Test
+    void aHomeThatCannotBeWrittenGetsASentence() throws Exception {
+        home = Files.writeString(home.resolve("file"), "in the way").resolve("below");
+        Path output = Files.createTempFile("said", ".txt");
+        Process process = launcher("start", "--port", String.valueOf(App.freePort())).redirectOutput(output.toFile()).start();
+        assertThat(process.waitFor(1, TimeUnit.MINUTES)).isTrue();
+        assertThat(process.exitValue()).isEqualTo(1);
+        assertThat(Files.readString(output)).contains("cannot be written").contains("TACHYLIM_HOME");
+    }
+
+    @Test
+    void aPidFileThatCannotBeReadGetsASentence() throws Exception {
+        Files.createDirectories(home.resolve("server.pid"));
+        Said said = say("stop");
+        assertThat(said.exit()).isEqualTo(1);
+        assertThat(said.text()).contains("server.pid is no file that can be read");
+    }
+
+    @Test
+    void aLockThatSomethingElseHoldsIsNotCalledStopped() throws Exception {
+        Path held = home.resolve("held");
+        Process holder = new ProcessBuilder("flock", home.resolve("lock").toString(), "sh", "-c", "touch " + held + "; exec cat").start();
+        try {
+            while (!Files.exists(held)) {
+                assertThat(holder.isAlive()).isTrue();
+                Thread.onSpinWait();
+            }
+            Said said = say("stop");
+            assertThat(said.exit()).isEqualTo(1);
+            assertThat(said.text()).contains("something holds").doesNotContain("Stopped.");
+        } finally {
+            holder.getOutputStream().close();
+            holder.destroy();
+        }
     }
 }

@@ -1,0 +1,158 @@
+package tachylim.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+import java.util.function.BooleanSupplier;
+
+/** An installation of its own, run by the launcher as a player runs it. */
+final class Installation implements AutoCloseable {
+
+    static final Path LAUNCHER = Path.of("..", "tachylim").toAbsolutePath().normalize();
+
+    private static final Duration PATIENCE = Duration.ofMinutes(4);
+
+    private final Path home;
+    private final int port = App.freePort();
+    private Process launcher;
+
+    Installation(Path home) {
+        this.home = home;
+    }
+
+    /** What a call said, and how it ended. */
+    record Said(int exit, String text) {}
+
+    private ProcessBuilder call(String... words) {
+        List<String> command = new ArrayList<>(List.of(LAUNCHER.toString()));
+        command.addAll(List.of(words));
+        ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true);
+        builder.environment().put("TACHYLIM_HOME", home.toString());
+        // So that a workout takes no time: the clock's rule still holds, a hundred thousand times faster.
+        builder.environment().put("TACHYLIM_SPEED", "100000");
+        return builder;
+    }
+
+    Said say(String... words) {
+        try {
+            Path output = Files.createTempFile("said", ".txt");
+            Process process = call(words).redirectOutput(output.toFile()).start();
+            assertThat(process.waitFor(4, TimeUnit.MINUTES)).isTrue();
+            return new Said(process.exitValue(), Files.readString(output));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    Installation start() {
+        try {
+            Files.createDirectories(home);
+            Files.deleteIfExists(home.resolve("address"));
+            launcher = call("start", "--port", String.valueOf(port)).redirectOutput(ProcessBuilder.Redirect.appendTo(home.resolve("launcher.txt").toFile())).start();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        await(() -> Files.exists(home.resolve("address")));
+        return this;
+    }
+
+    private void await(BooleanSupplier there) {
+        Instant until = Instant.now().plus(PATIENCE);
+        while (!there.getAsBoolean()) {
+            assertThat(launcher.isAlive() && Instant.now().isBefore(until)).as(() -> "the launcher says: " + told()).isTrue();
+            pause();
+        }
+    }
+
+    private static void pause() {
+        try {
+            new ProcessBuilder("sleep", "0.1").start().waitFor();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** Everything the launcher has said in its window. */
+    String told() {
+        try {
+            return Files.readString(home.resolve("launcher.txt"));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    String base() {
+        return "http://localhost:" + port;
+    }
+
+    long pid(String of) {
+        try {
+            return Long.parseLong(Files.readString(home.resolve(of + ".pid")).strip());
+        } catch (IOException | NumberFormatException beingWritten) {
+            return -1;
+        }
+    }
+
+    /** Ends one of the children as a power cut would; {@code of} is server or db. */
+    void kill(String of) {
+        ProcessHandle.of(pid(of)).ifPresent(ProcessHandle::destroyForcibly);
+    }
+
+    void awaitAnother(String of, long before) {
+        await(() -> pid(of) > 0 && pid(of) != before && ProcessHandle.of(pid(of)).isPresent());
+    }
+
+    boolean isHealthy() {
+        return new Client(base()).get("/actuator/health").ok();
+    }
+
+    void awaitHealth() {
+        await(this::isHealthy);
+    }
+
+    /** Asks the database itself, past the server. */
+    List<String> ask(String query) {
+        try {
+            Process process = new ProcessBuilder("mariadb", "--no-defaults", "--socket=" + socket(), "--batch", "--skip-column-names", "-e", query)
+                    .redirectErrorStream(true).start();
+            List<String> lines = new String(process.getInputStream().readAllBytes()).lines().toList();
+            assertThat(process.waitFor()).as(() -> String.join("\n", lines)).isZero();
+            return lines;
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private String socket() throws IOException {
+        Path own = home.resolve("db.sock");
+        if (Files.exists(own)) {
+            return own.toString();
+        }
+        String command = Files.readString(Path.of("/proc/" + pid("db") + "/cmdline")).replace('\0', '\n');
+        return command.lines().filter(word -> word.startsWith("--socket=")).findFirst().orElseThrow().substring("--socket=".length());
+    }
+
+    @Override
+    public void close() {
+        if (launcher != null && launcher.isAlive()) {
+            say("stop");
+        }
+    }
+}

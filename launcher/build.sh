@@ -1,0 +1,28 @@
+# The web pages, and the jar that serves them.
+
+build_web() {
+  need_node
+  cd "$ROOT/web"
+  if [ ! -e node_modules/.package-lock.json ] || [ package-lock.json -nt node_modules/.package-lock.json ]; then
+    say "Fetching the web build's packages"
+    npm ci --silent --no-fund --no-audit
+    touch node_modules/.package-lock.json
+  fi
+  say "Building the web pages"
+  npm run --silent build
+  cd "$ROOT"
+}
+
+jar_is_current() {
+  [ -f "$JAR" ] && [ -z "$(find "$ROOT/pom.xml" "$ROOT"/{core,server}/{pom.xml,src/main} "$ROOT"/web/{src,public,index.html,package-lock.json,vite.config.ts} \
+    -newer "$JAR" -type f -print -quit 2>/dev/null)" ]
+}
+
+build() {
+  jar_is_current && return
+  build_web
+  say "Building the server"
+  (cd "$ROOT" && mvn -q -B -pl core,server -am package -DskipTests) ||
+    fail "the build failed; the lines above say where."
+}
+
