@@ -70,10 +70,12 @@ export function EditPassage({ detail, onDone }: Props) {
           ))}
         </ul>
         <div className="flex flex-wrap gap-3">
-          <Button kind="main" onClick={() => change.mutate(true, { onSuccess: onDone })} disabled={change.isPending}>
+          <Button kind="main" onClick={() => change.reset()} autoFocus>
+            Back to the notes
+          </Button>
+          <Button kind="danger" onClick={() => change.mutate(true, { onSuccess: onDone })} disabled={change.isPending}>
             Change it all the same
           </Button>
-          <Button onClick={() => change.reset()}>Back to the notes</Button>
         </div>
       </Dialog>
       <PutAway passageId={passage.id} open={leaving} onClose={() => setLeaving(false)} />

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useLayoutEffect, useState } from "react";
+import { useCallback, useEffect, useLayoutEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { Engraving } from "../../notation/Engraving";
 import { keep } from "../../keep";
@@ -41,7 +41,10 @@ export function Stage({ run, view, speed }: Props) {
   const { playing, start, stop, beat, playedSeconds } = usePass(pass, speed, over);
   const sending = run.waiting > 0;
 
+  const onItsWay = useRef<{ clientId: string; verdict: (typeof VERDICTS)[keyof typeof VERDICTS] }>(undefined);
+
   useLayoutEffect(() => {
+    onItsWay.current = undefined;
     setPlayed("no");
     setHint("");
   }, [view.ordinal]);
@@ -55,12 +58,15 @@ export function Stage({ run, view, speed }: Props) {
     const whole = played === "whole" || (playing && pass.seconds - (pass.countIn * 60) / pass.tempo - playedSeconds() < LAST_MOMENT * speed);
     if (verdict === "CLEAN" && !whole) return setHint("A clean pass goes to its end. Play it again, or say rough or broke.");
     stop();
-    send({ kind: "JUDGED", verdict, tension, seconds: null });
+    const clientId = send({ kind: "JUDGED", verdict, tension, seconds: null });
+    onItsWay.current = clientId === undefined ? undefined : { clientId, verdict };
   };
   const felt = (figure: number) => {
     setTension(figure);
-    // Between two steps a tension belongs to the pass just judged.
-    if (view.last && !playing && played === "no") {
+    // Between two steps a tension belongs to the pass just judged, also while its answer is on its way.
+    if (sending && onItsWay.current) {
+      send({ kind: "JUDGED", verdict: onItsWay.current.verdict, tension: figure, seconds: null }, onItsWay.current.clientId);
+    } else if (view.last && !playing && played === "no") {
       send({ kind: "JUDGED", verdict: view.last.verdict, tension: figure, seconds: null }, view.last.clientId);
     }
   };
@@ -165,9 +171,9 @@ export function Stage({ run, view, speed }: Props) {
               </p>
               <p className="mt-2 text-night-soft sm:mt-3 sm:text-lg">
                 {pass.rounds > 1 && <b className="text-night-ink">{pass.rounds} times round · </b>}
-                {oneDecimal(pass.notesPerSecond)} notes a second · ceiling {bpm(view.relief.estimate.ceiling.middle)}
+                {oneDecimal(pass.notesPerSecond)} notes a second · ceiling&nbsp;{bpm(view.relief.estimate.ceiling.middle)}
                 {view.relief.estimate.enoughEvidence
-                  ? ` ± ${Math.round((view.relief.estimate.ceiling.high - view.relief.estimate.ceiling.low) / 2)}`
+                  ? `\u00a0±\u00a0${Math.round((view.relief.estimate.ceiling.high - view.relief.estimate.ceiling.low) / 2)}`
                   : ", a guess yet"}
               </p>
             </>

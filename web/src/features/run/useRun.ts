@@ -80,10 +80,12 @@ export function useRun(id: number) {
   const send = useCallback(
     (event: Omit<EventWish, "holder" | "clientId" | "ordinal" | "secondsAgo">, correcting?: string) => {
       if (!view) return;
-      queue.add({ ...event, clientId: correcting ?? crypto.randomUUID(), holder: windowId(), ordinal: view.ordinal, secondsAgo: null });
+      const clientId = correcting ?? crypto.randomUUID();
+      queue.add({ ...event, clientId, holder: windowId(), ordinal: view.ordinal, secondsAgo: null });
       setWaiting(queue.all().length);
       // What is added while another answer is on its way is sent right behind it.
       void bringUp(false);
+      return clientId;
     },
     [view, queue, bringUp],
   );

@@ -5,7 +5,8 @@ import { Button } from "../../ui/Button";
 type Me = Schemas["Me"];
 
 const when = (instant: string) => new Date(instant).toLocaleString(undefined, { weekday: "long", hour: "numeric", minute: "2-digit" });
-const place = (name: string) => name.replaceAll("_", " ");
+/** A zone by its city: Lisbon, not Europe/Lisbon. */
+const place = (name: string) => (name.split("/").at(-1) ?? name).replaceAll("_", " ");
 
 export const useMove = () => useChange((to: string) => given(api.PUT("/api/account/zone", { body: { zone: to } })));
 
@@ -25,7 +26,7 @@ export function Home({ me }: { me: Me }) {
           From {when(home.from!)} it is counted in <b>{place(home.movingTo)}</b>: once the running day is over in both places.
         </p>
       ) : (
-        here !== home.zone && (
+        !sameClock(here, home.zone) && (
           <Button onClick={() => move.mutate(here)} disabled={move.isPending}>
             Count it in {place(here)} from tomorrow
           </Button>
@@ -36,6 +37,18 @@ export function Home({ me }: { me: Me }) {
   );
 }
 
+const HALF_A_YEAR_MS = 182 * 86_400_000;
+
+/** Whether two zones show the same time, in summer and in winter: then there is nothing to move. */
+export function sameClock(one: string, other: string, now = Date.now()): boolean {
+  const shows = (timeZone: string, at: number) => new Date(at).toLocaleString("en", { timeZone });
+  try {
+    return [now, now + HALF_A_YEAR_MS].every((at) => shows(one, at) === shows(other, at));
+  } catch {
+    return one === other;
+  }
+}
+
 const ASKED = "tachylim.zone.asked";
 
 /** Offers to count the day where the browser is, once for each place; nothing moves by itself. */
@@ -43,7 +56,7 @@ export function ZoneOffer({ me, keep }: { me: Me; keep: { getItem(key: string): 
   const move = useMove();
   const here = zone();
   const asked = keep.getItem(ASKED) === here || move.isSuccess;
-  if (here === me.home.zone || me.home.movingTo || asked) return null;
+  if (sameClock(here, me.home.zone) || me.home.movingTo || asked) return null;
   const leave = () => {
     keep.setItem(ASKED, here);
     move.reset();

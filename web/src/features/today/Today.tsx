@@ -90,7 +90,7 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
           <p>
             {data.why} {mayBegin && plan.relief.blocks.find((block) => block.part === "CORE")?.why}
           </p>
-          {plan.relief.remarks.map((remark) => (
+          {plan.relief.remarks.filter((remark) => remark !== data.load.restSentence).map((remark) => (
             <p key={remark} className="mt-2 text-soft">
               {remark}
             </p>

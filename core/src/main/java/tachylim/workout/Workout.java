@@ -35,10 +35,19 @@ public record Workout(
         remarks = List.copyOf(remarks);
     }
 
+    /** This workout with one thing to say about it, which makes everything else superfluous. */
+    public Workout withOnlyRemark(String remark) {
+        return saying(List.of(remark));
+    }
+
     /** This workout with one more thing to say about it. */
     public Workout withRemark(String remark) {
         List<String> all = new ArrayList<>(remarks);
         all.add(remark);
+        return saying(all);
+    }
+
+    private Workout saying(List<String> all) {
         return new Workout(music, target, estimate, blocks, allowance, condition, caution, all);
     }
 }

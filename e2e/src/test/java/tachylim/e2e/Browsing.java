@@ -31,6 +31,15 @@ final class Browsing implements AutoCloseable {
         return context;
     }
 
+    /** Somebody's other browser, in another zone of time, signed in as in the first. */
+    BrowserContext in(String zone, BrowserContext first) {
+        BrowserContext context = browser.newContext(new Browser.NewContextOptions()
+                .setBaseURL(Shared.APP.base()).setViewportSize(1280, 800).setLocale("en-GB").setTimezoneId(zone));
+        context.setDefaultTimeout(600_000);
+        context.addCookies(first.cookies());
+        return context;
+    }
+
     BrowserContext somebody(App app) {
         return somebody(app, 1280, 800);
     }

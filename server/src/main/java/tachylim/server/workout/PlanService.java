@@ -81,7 +81,7 @@ public class PlanService {
                 Tempo.of(piece.passage().targetBpm()), standing.estimate(), wish.minutes(), choices,
                 today.allowance(), today.condition(), lastTempo(who, piece), repertoire.reachedRate(who, piece.passage()))));
         if (today.rest() != null) {
-            return workout.withRemark(today.restSentence());
+            return workout.withOnlyRemark(today.restSentence());
         }
         String warning = choices.school().isFast() ? Readiness.warning(readiness.open(who, piece.passage())) : "";
         return warning.isEmpty() ? workout : workout.withRemark(warning);

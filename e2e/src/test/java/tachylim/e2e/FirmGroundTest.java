@@ -1,0 +1,193 @@
+package tachylim.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.BiConsumer;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.MethodSource;
+
+/** What happens on the page when something does not go as it should: nothing played is lost, and it is said. */
+class FirmGroundTest {
+
+    private static final String EVENTS = "**/api/runs/*/events";
+
+    private static Arguments trouble(String name, BiConsumer<Route, Integer> answer) {
+        return Arguments.of(name, answer);
+    }
+
+    private static void fulfil(Route route, int status, String body) {
+        route.fulfill(new Route.FulfillOptions().setStatus(status).setContentType("application/problem+json").setBody(body));
+    }
+
+    static Stream<Arguments> troubles() {
+        return Stream.of(
+                trouble("a server error", (route, n) -> fulfil(route, 500, "{\"status\":500,\"detail\":\"Something went wrong here.\"}")),
+                trouble("too many requests", (route, n) -> fulfil(route, 429, "{\"status\":429,\"detail\":\"Wait a moment.\"}")),
+                trouble("a change at once", (route, n) -> fulfil(route, 409, "{\"status\":409,\"code\":\"changed\",\"detail\":\"Changed elsewhere.\"}")),
+                trouble("no database", (route, n) -> fulfil(route, 503, "{\"status\":503,\"code\":\"database\",\"detail\":\"Not just now.\"}")),
+                trouble("a success that says nothing", (route, n) -> route.fulfill(new Route.FulfillOptions().setStatus(200).setBody(""))),
+                trouble("no answer", (route, n) -> route.abort()));
+    }
+
+    @ParameterizedTest(name = "{0}")
+    @MethodSource("troubles")
+    void anAnswerThatIsNotSettledIsSentAgainUntilItIs(String name, BiConsumer<Route, Integer> trouble) {
+        Musician odile = Shared.somebodyNew().firstWorkout();
+        AtomicInteger tries = new AtomicInteger();
+        odile.page.route(EVENTS, route -> {
+            if (tries.incrementAndGet() <= 2) {
+                trouble.accept(route, tries.get());
+            } else {
+                route.resume();
+            }
+        });
+        odile.playToTheCue();
+        odile.page.keyboard().press("j");
+        assertThat(odile.page.getByText("Warm-up 2 of 2")).isVisible();
+        assertThat(tries.get()).isGreaterThanOrEqualTo(3);
+        assertThat(odile.api("/api/log")).contains("\"passes\":1,");
+    }
+
+    @Test
+    void aTensionPutRightWhileItsAnswerIsOnItsWayArrives() {
+        Musician odile = Shared.somebodyNew().firstWorkout();
+        AtomicInteger sent = new AtomicInteger();
+        odile.page.route(EVENTS, route -> {
+            if (sent.incrementAndGet() == 1) {
+                odile.page.keyboard().press("4");
+            }
+            route.resume();
+        });
+        odile.playToTheCue();
+        odile.page.keyboard().press("k");
+        assertThat(odile.page.getByText("tension 4")).isVisible();
+        assertThat(odile.api("/api/log")).contains("\"worstTension\":4");
+    }
+
+    @Test
+    void aSymptomDoesNotWaitBehindAnAnswer() {
+        Musician odile = Shared.somebodyNew().firstWorkout();
+        odile.page.route(EVENTS, route -> {
+            if (route.request().postData().contains("JUDGED")) {
+                fulfil(route, 500, "{\"status\":500}");
+            } else {
+                route.resume();
+            }
+        });
+        odile.playToTheCue();
+        odile.page.keyboard().press("j");
+        assertThat(odile.page.getByText("Your answer is kept").first()).isVisible();
+        odile.page.keyboard().press("x");
+        odile.button("Yes, stop for 48 hours").click();
+        assertThat(odile.page.getByText("Stopped for a symptom").first()).isVisible();
+        odile.page.unroute(EVENTS);
+        odile.page.navigate("/load");
+        assertThat(odile.page.getByText("Resting after a symptom")).isVisible();
+        odile.page.waitForFunction("() => fetch('/api/log').then(r => r.text()).then(t => t.includes('\"passes\":1,'))");
+    }
+
+    @Test
+    void whatWasLeftOnItsWayIsSentWhereverTheApplicationOpens() {
+        Musician odile = Shared.somebodyNew().firstWorkout();
+        BrowserContext context = odile.page.context();
+        odile.playToTheCue();
+        context.route(EVENTS, Route::abort);
+        odile.page.keyboard().press("k");
+        assertThat(odile.page.getByText("Your answer is kept").first()).isVisible();
+        odile.page.close();
+        context.unroute(EVENTS);
+        Page later = Shared.BROWSING.page(context);
+        later.navigate("/settings");
+        later.waitForFunction("() => fetch('/api/log').then(r => r.text()).then(t => t.includes('\"rough\":1,'))");
+    }
+
+    @Test
+    void aBrowserThatKeepsNothingIsToldAndPlays() {
+        Musician odile = Shared.somebodyNew();
+        odile.page.addInitScript("for (const name of ['localStorage', 'sessionStorage'])"
+                + " Object.defineProperty(window, name, { get() { throw new DOMException('denied', 'SecurityError'); } });");
+        odile.page.navigate("/start");
+        odile.firstWorkout();
+        assertThat(odile.page.getByText("This browser keeps nothing").first()).isVisible();
+        odile.playAndAnswer("j");
+        assertThat(odile.page.getByText("Warm-up 2 of 2")).isVisible();
+    }
+
+    @Test
+    void aFullStorageSwallowsNoAnswer() {
+        Musician odile = Shared.somebodyNew().firstWorkout();
+        odile.page.evaluate("() => { Storage.prototype.setItem = () => { throw new DOMException('full', 'QuotaExceededError'); }; }");
+        odile.playAndAnswer("j");
+        assertThat(odile.page.getByText("Warm-up 2 of 2")).isVisible();
+    }
+
+    @Test
+    void aPageThatCannotBeDrawnSaysSo() {
+        // A page of its own, since what it complains about is on purpose.
+        Page page = Shared.somebodyNew().page.context().newPage();
+        page.route("**/assets/Load-*.js", route -> route.fulfill(new Route.FulfillOptions().setStatus(200)
+                .setContentType("text/javascript").setBody("export default () => { throw new Error('broken'); };")));
+        page.navigate("/load");
+        assertThat(page.getByText("This page could not be drawn.")).isVisible();
+        page.getByText("To today").click();
+        assertThat(page.getByText("Nothing to play yet")).isVisible();
+    }
+
+    @Test
+    void aSymptomIsReportedFromAnyPageAndCanBeTakenBack() {
+        Musician odile = Shared.somebodyNew();
+        odile.page.navigate("/log");
+        odile.button("Symptom").click();
+        odile.button("Yes, rest for 48 hours").click();
+        assertThat(odile.page.getByText("No playing for 48 hours.").first()).isVisible();
+        odile.page.navigate("/load");
+        assertThat(odile.page.getByText("Resting after a symptom")).isVisible();
+        odile.button("Made by mistake").click();
+        odile.button("It was a mistake").click();
+        assertThat(odile.page.getByText("withdrawn")).isVisible();
+        assertThat(odile.page.getByText("Resting after a symptom")).isHidden();
+    }
+
+    @Test
+    void whatIsPlayedAlongOnTheBenchCountsAndIsClosedInTheRest() {
+        Musician odile = Shared.somebodyNew();
+        odile.page.navigate("/passages/new");
+        odile.page.getByLabel("Title").fill("Nine Lanterns");
+        odile.page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Notes")).fill("L:1/8\nM:2/4\nK:C\nCDEF GABc");
+        odile.page.getByText("Keep this passage").click();
+        odile.page.getByLabel("I play along").first().check();
+        odile.page.getByLabel("Tempo to hear it at").first().fill("300");
+        odile.button("Hear the passage").click();
+        odile.page.waitForFunction("() => fetch('/api/load').then(r => r.json()).then(l => l.days.length === 1 && l.days[0].playedSeconds > 0)");
+        odile.button("Symptom").click();
+        odile.button("Yes, rest for 48 hours").click();
+        odile.page.getByText("No playing for now.").waitFor();
+        odile.page.goBack();
+        odile.page.getByLabel("I play along").first().check();
+        assertThat(odile.page.getByText("no playing until").first()).isVisible();
+    }
+
+    @Test
+    void anotherZoneIsOfferedAndNeverAssumed() {
+        Musician odile = Shared.somebodyNew();
+        String home = odile.api("/api/greeting").replaceAll(".*\"zone\":\"([^\"]+)\".*", "$1");
+        Page elsewhere = Shared.BROWSING.page(Shared.BROWSING.in("Pacific/Kiritimati", odile.page.context()));
+        elsewhere.navigate("/");
+        Locator offer = elsewhere.getByText("This browser is in Kiritimati");
+        assertThat(offer).isVisible();
+        assertThat(odile.api("/api/greeting")).contains("\"zone\":\"" + home + "\"").contains("\"movingTo\":null");
+        elsewhere.getByText("I live here now").click();
+        assertThat(offer).isHidden();
+        assertThat(odile.api("/api/greeting")).contains("\"movingTo\":\"Pacific/Kiritimati\"");
+    }
+}
