@@ -74,6 +74,25 @@ class InstallationTest {
     }
 
     @Test
+    @Order(1)
+    void aDatabaseThatDoesNotAnswerIsSaidWithinThreeSeconds() throws Exception {
+        Client odile = new Client(tachylim.base()).signIn(ODILE);
+        String database = String.valueOf(tachylim.pid("db"));
+        new ProcessBuilder("kill", "-STOP", database).start().waitFor();
+        try {
+            for (String path : List.of("/api/today", "/api/passages", "/api/greeting")) {
+                long began = System.nanoTime();
+                assertThat(odile.get(path).status()).as(path).isEqualTo(503);
+                assertThat((System.nanoTime() - began) / 1e9).as(path).isLessThan(4);
+            }
+        } finally {
+            new ProcessBuilder("kill", "-CONT", database).start().waitFor();
+        }
+        tachylim.awaitHealth();
+        assertThat(odile.get("/api/today").ok()).isTrue();
+    }
+
+    @Test
     @Order(2)
     void itIsBackedUpWhileItRunsForItsOwnerAlone() throws IOException {
         Said said = tachylim.say("backup", backup.toString());

@@ -29,8 +29,8 @@ import java.time.Duration;
  */
 class WholeBody implements Filter {
 
-    /** A body of up to {@link Gate#MOST_BYTES} is there within this, or never. */
-    static final Duration PATIENCE = Duration.ofSeconds(10);
+    /** A body of up to {@link Gate#MOST_BYTES} is there within this, or never; shorter than the connection's own patience. */
+    static final Duration PATIENCE = Duration.ofSeconds(8);
 
     private static final String BODY = WholeBody.class.getName();
 
