@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import { NoConnection, Problem } from "../../api/client";
-import type { Keep } from "../../keep";
+import { memory } from "../../memory";
 
 const post = vi.hoisted(() => vi.fn());
 vi.mock("../../api/client", async (original) => ({
@@ -12,16 +12,6 @@ vi.mock("./windowId", () => ({ windowId: () => "w" }));
 
 const { isSettled, noteSymptom, sendEverything, sendQueued, waitBefore } = await import("./outbox");
 const { EventQueue } = await import("./queue");
-
-function memory(): Keep {
-  const map = new Map<string, string>();
-  return {
-    getItem: (key) => map.get(key) ?? null,
-    setItem: (key, value) => void map.set(key, value),
-    removeItem: (key) => void map.delete(key),
-    keys: () => [...map.keys()],
-  };
-}
 
 const answer = (clientId: string, kind: "JUDGED" | "STOPPED" = "JUDGED") =>
   ({ clientId, holder: "w", ordinal: 0, kind, verdict: "CLEAN", tension: 1, seconds: null, secondsAgo: null }) as const;

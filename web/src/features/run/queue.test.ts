@@ -1,16 +1,6 @@
 import { describe, expect, it } from "vitest";
-import type { Keep } from "../../keep";
+import { memory } from "../../memory";
 import { EventQueue, type EventWish, restBegan } from "./queue";
-
-function memory(): Keep {
-  const map = new Map<string, string>();
-  return {
-    getItem: (key) => map.get(key) ?? null,
-    setItem: (key, value) => void map.set(key, value),
-    removeItem: (key) => void map.delete(key),
-    keys: () => [...map.keys()],
-  };
-}
 
 const event = (clientId: string, tension = 1, kind: EventWish["kind"] = "JUDGED"): EventWish => ({
   clientId, holder: "w", ordinal: 0, kind, verdict: "CLEAN", tension, seconds: null, secondsAgo: null,

@@ -1,8 +1,5 @@
 package tachylim.server.account;
 
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.util.Base64;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
@@ -27,11 +24,6 @@ final class DigestedBCrypt implements PasswordEncoder {
     }
 
     private static String digest(CharSequence password) {
-        try {
-            byte[] digest = MessageDigest.getInstance("SHA-256").digest(password.toString().getBytes(StandardCharsets.UTF_8));
-            return Base64.getEncoder().encodeToString(digest);
-        } catch (NoSuchAlgorithmException impossible) {
-            throw new IllegalStateException(impossible);
-        }
+        return Base64.getEncoder().encodeToString(Digest.of(password.toString()));
     }
 }

@@ -1,14 +1,13 @@
 package tachylim.server.account;
 
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.HexFormat;
 import java.util.Locale;
 import java.util.concurrent.Semaphore;
+import java.util.concurrent.TimeUnit;
+import java.util.function.Supplier;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -86,9 +85,9 @@ class Guard {
     }
 
     /** Does what takes a processor for a while, a few at a time. */
-    <T> T oneOfFew(java.util.function.Supplier<T> work) {
+    <T> T oneOfFew(Supplier<T> work) {
         try {
-            if (!hashing.tryAcquire(5, java.util.concurrent.TimeUnit.SECONDS)) {
+            if (!hashing.tryAcquire(5, TimeUnit.SECONDS)) {
                 throw tooMany();
             }
         } catch (InterruptedException stopping) {
@@ -112,12 +111,6 @@ class Guard {
 
     /** Whatever is sent as a name or an address, however long, becomes a key of one length. */
     private static String subject(What what, String whose) {
-        try {
-            byte[] digest = MessageDigest.getInstance("SHA-256")
-                    .digest((what + " " + whose.toLowerCase(Locale.ROOT)).getBytes(StandardCharsets.UTF_8));
-            return HexFormat.of().formatHex(digest);
-        } catch (NoSuchAlgorithmException impossible) {
-            throw new IllegalStateException(impossible);
-        }
+        return HexFormat.of().formatHex(Digest.of(what + " " + whose.toLowerCase(Locale.ROOT)));
     }
 }

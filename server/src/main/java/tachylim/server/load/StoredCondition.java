@@ -3,19 +3,16 @@ package tachylim.server.load;
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
-import jakarta.persistence.PostLoad;
-import jakarta.persistence.PostPersist;
 import jakarta.persistence.Table;
-import jakarta.persistence.Transient;
 import java.time.Instant;
-import org.springframework.data.domain.Persistable;
 import tachylim.load.Condition;
 import tachylim.load.Reserve;
+import tachylim.server.record.AssignedId;
 
 /** How a player came out of what was played last. */
 @Entity
 @Table(name = "player_condition")
-class StoredCondition implements Persistable<Long> {
+class StoredCondition extends AssignedId<Long> {
 
     @Id
     private Long accountId;
@@ -25,9 +22,6 @@ class StoredCondition implements Persistable<Long> {
     @Column(name = "reserve_k")
     private double reserveK;
     private double sinceBreak;
-
-    @Transient
-    private boolean fresh = true;
 
     protected StoredCondition() {}
 
@@ -53,16 +47,5 @@ class StoredCondition implements Persistable<Long> {
     @Override
     public Long getId() {
         return accountId;
-    }
-
-    @Override
-    public boolean isNew() {
-        return fresh;
-    }
-
-    @PostLoad
-    @PostPersist
-    void kept() {
-        fresh = false;
     }
 }

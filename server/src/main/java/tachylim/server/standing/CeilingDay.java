@@ -3,19 +3,16 @@ package tachylim.server.standing;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.IdClass;
-import jakarta.persistence.PostLoad;
-import jakarta.persistence.PostPersist;
-import jakarta.persistence.Transient;
 import java.io.Serializable;
 import java.time.LocalDate;
-import org.springframework.data.domain.Persistable;
 import tachylim.ceiling.Estimate;
 import tachylim.ceiling.Posterior;
+import tachylim.server.record.AssignedId;
 
 /** Where a piece's ceiling stood at the end of a day on which it was played. */
 @Entity
 @IdClass(CeilingDay.Key.class)
-public class CeilingDay implements Persistable<CeilingDay.Key> {
+public class CeilingDay extends AssignedId<CeilingDay.Key> {
 
     /** One piece on one day. */
     public record Key(Long pieceId, LocalDate day) implements Serializable {}
@@ -34,9 +31,6 @@ public class CeilingDay implements Persistable<CeilingDay.Key> {
     private double breakdown;
     private double logMean;
     private double logVariance;
-
-    @Transient
-    private boolean fresh = true;
 
     protected CeilingDay() {}
 
@@ -91,16 +85,5 @@ public class CeilingDay implements Persistable<CeilingDay.Key> {
     @Override
     public Key getId() {
         return new Key(pieceId, day);
-    }
-
-    @Override
-    public boolean isNew() {
-        return fresh;
-    }
-
-    @PostLoad
-    @PostPersist
-    void kept() {
-        fresh = false;
     }
 }

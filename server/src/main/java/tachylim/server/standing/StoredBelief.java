@@ -3,20 +3,17 @@ package tachylim.server.standing;
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
-import jakarta.persistence.PostLoad;
-import jakarta.persistence.PostPersist;
 import jakarta.persistence.Table;
-import jakarta.persistence.Transient;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
-import org.springframework.data.domain.Persistable;
 import tachylim.ceiling.Evidence;
 import tachylim.ceiling.Posterior;
+import tachylim.server.record.AssignedId;
 
 /** The belief about a piece's ceiling as of the last day it was played. */
 @Entity
 @Table(name = "ceiling_belief")
-class StoredBelief implements Persistable<Long> {
+class StoredBelief extends AssignedId<Long> {
 
     @Id
     private Long pieceId;
@@ -28,9 +25,6 @@ class StoredBelief implements Persistable<Long> {
     private byte[] weights;
 
     private double passes;
-
-    @Transient
-    private boolean fresh = true;
 
     protected StoredBelief() {}
 
@@ -70,16 +64,5 @@ class StoredBelief implements Persistable<Long> {
     @Override
     public Long getId() {
         return pieceId;
-    }
-
-    @Override
-    public boolean isNew() {
-        return fresh;
-    }
-
-    @PostLoad
-    @PostPersist
-    void kept() {
-        fresh = false;
     }
 }
