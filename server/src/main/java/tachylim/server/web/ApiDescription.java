@@ -4,6 +4,7 @@ import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.info.Info;
 import io.swagger.v3.oas.models.media.ComposedSchema;
 import io.swagger.v3.oas.models.media.Schema;
+import io.swagger.v3.oas.models.servers.Server;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -20,7 +21,9 @@ class ApiDescription {
 
     @Bean
     OpenAPI description() {
-        return new OpenAPI().info(new Info().title("Tachylim").version("1"));
+        return new OpenAPI().info(new Info().title("Tachylim").version("1"))
+                // Said, so that none is made up from the address of whoever asks.
+                .servers(List.of(new Server().url("/")));
     }
 
     /** Records always carry all their parts, so every property is required; null is said where it may be. */
@@ -30,7 +33,6 @@ class ApiDescription {
             Map<String, Schema> sorted = new TreeMap<>(api.getComponents().getSchemas());
             sorted.values().forEach(ApiDescription::requireAll);
             api.getComponents().setSchemas(sorted);
-            api.setServers(null);
         };
     }
 
