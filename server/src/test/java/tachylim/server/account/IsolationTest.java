@@ -95,8 +95,8 @@ class IsolationTest extends ServerTest {
         Reply none = other.send(method, address.replace("{id}", String.valueOf(NOWHERE)), body, true);
         assertThat(real.status()).as(method + " " + template).isEqualTo(404);
         assertThat(none.status()).isEqualTo(404);
-        assertThat(real.response().body().replace(String.valueOf(id), "N"))
-                .isEqualTo(none.response().body().replace(String.valueOf(NOWHERE), "N"));
+        assertThat(real.response().body().replace("/" + id, "/N"))
+                .isEqualTo(none.response().body().replace("/" + NOWHERE, "/N"));
     }
 
     private static void bodies(Player other, long piece, UUID window) {
