@@ -17,15 +17,16 @@ import java.time.ZoneId;
  * @param next the zone moved to, null when there is no move
  * @param nextFrom from when it holds, null when there is no move
  * @param askedOn the day on which the last move was asked for, null if never
+ * @param askedAt when it was asked for, null if never
  */
-public record Home(ZoneId zone, ZoneId next, Instant nextFrom, LocalDate askedOn) {
+public record Home(ZoneId zone, ZoneId next, Instant nextFrom, LocalDate askedOn, Instant askedAt) {
 
     /** The hour at which a day turns. */
     public static final int TURNS_AT = 4;
 
     /** A player who has always lived in {@code zone}. */
     public static Home in(ZoneId zone) {
-        return new Home(zone, null, null, null);
+        return new Home(zone, null, null, null, null);
     }
 
     /** The zone that holds at {@code now}. */
@@ -40,7 +41,8 @@ public record Home(ZoneId zone, ZoneId next, Instant nextFrom, LocalDate askedOn
 
     /** The player's day at {@code now}. */
     public LocalDate day(Instant now) {
-        LocalDate day = later(day(now, zoneAt(now)), askedOn);
+        boolean sinceAsked = askedAt != null && !now.isBefore(askedAt);
+        LocalDate day = later(day(now, zoneAt(now)), sinceAsked ? askedOn : null);
         return next == null || now.isBefore(nextFrom) ? day : later(day, day(nextFrom.minusNanos(1), zone));
     }
 
@@ -78,6 +80,6 @@ public record Home(ZoneId zone, ZoneId next, Instant nextFrom, LocalDate askedOn
         ZoneId here = zoneAt(now);
         Instant ends = dayEnds(now, here);
         Instant endsThere = dayEnds(now, to);
-        return new Home(here, to, ends.isAfter(endsThere) ? ends : endsThere, today);
+        return new Home(here, to, ends.isAfter(endsThere) ? ends : endsThere, today, now);
     }
 }

@@ -233,8 +233,8 @@ public final class Run {
     }
 
     /**
-     * A pass is left without a verdict. What was played of it costs what it costs; a burst of which nothing is
-     * said counts as played, and so does one that is put off too often.
+     * A pass is left without a verdict. What was played of it costs what it costs. A burst is over too soon to be
+     * played in part: it counts as played when it was begun, when nothing is said of it, and when it is put off too often.
      */
     private Progress leaving(Pass pass, double playedSeconds) {
         boolean burst = pass.kind() == PassKind.BURST;
@@ -242,7 +242,7 @@ public final class Run {
         if (unplayed && (!burst || progress.putOffs < FREE_PUT_OFFS)) {
             return burst ? progress.putOff() : progress;
         }
-        double seconds = playedSeconds <= 0 ? pass.playSeconds() : playedSeconds;
+        double seconds = burst || playedSeconds < 0 ? pass.playSeconds() : playedSeconds;
         Tally after = tally().left(pass, seconds, workout.estimate());
         return progress.with(segment(pass, after.elapsed() - tally().elapsed(), null, after), false);
     }

@@ -46,6 +46,13 @@ class HomeTest {
     }
 
     @Test
+    void aMoveChangesNoDayThatIsOver() {
+        Home moved = Home.in(LISBON).movingTo(ZoneId.of("Asia/Tokyo"), NOON);
+        Instant aWeekAgo = NOON.minus(Duration.ofDays(7));
+        assertThat(moved.day(aWeekAgo)).isEqualTo(Home.in(LISBON).day(aWeekAgo));
+    }
+
+    @Test
     void oneMoveADay() {
         Home moved = Home.in(LISBON).movingTo(ZoneId.of("Asia/Tokyo"), NOON);
         assertThatThrownBy(() -> moved.movingTo(LISBON, NOON.plusSeconds(60))).isInstanceOf(IllegalStateException.class);

@@ -67,6 +67,13 @@ class RunLimitsTest {
     }
 
     @Test
+    void aBurstThatWasBegunCountsWhole() {
+        Run burst = atBurst(run());
+        Run after = burst.after(new Event.RestAsked(0.01));
+        assertThat(after.tally().burstSeconds() - burst.tally().burstSeconds()).isEqualTo(((Pass) burst.step()).playSeconds(), within(1e-9));
+    }
+
+    @Test
     void burstsSaidToBeUnplayedAreBelievedTwice() {
         Run run = atBurst(run());
         double before = run.tally().burstSeconds();

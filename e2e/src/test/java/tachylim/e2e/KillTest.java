@@ -12,6 +12,7 @@ import java.util.Random;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.concurrent.locks.LockSupport;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tachylim.e2e.Client.Reply;
@@ -51,15 +52,21 @@ class KillTest {
     }
 
     private void awaitAnswers(int many, CompletableFuture<Void> practice) {
-        while (countOf(told) < many && !practice.isDone()) {
-            Thread.onSpinWait();
+        synchronized (told) {
+            while (told.size() < many && !practice.isDone()) {
+                try {
+                    told.wait(500);
+                } catch (InterruptedException e) {
+                    Thread.currentThread().interrupt();
+                    throw new IllegalStateException(e);
+                }
+            }
         }
     }
 
-    private static int countOf(List<String> list) {
-        synchronized (list) {
-            return list.size();
-        }
+    /** Whoever gets no answer waits a little before asking again, as the page does. */
+    private static void holdBack() {
+        LockSupport.parkNanos(100_000_000);
     }
 
     private void practise(Installation tachylim, AtomicBoolean over) {
@@ -91,6 +98,7 @@ class KillTest {
                     return begun.json();
                 }
             }
+            holdBack();
         }
         return null;
     }
@@ -116,6 +124,7 @@ class KillTest {
                     if (pass && !last) {
                         toldToPass.add(id);
                     }
+                    told.notifyAll();
                 }
                 return reply.json();
             }
@@ -125,6 +134,7 @@ class KillTest {
             if (reply.status() == 409 && !List.of("changed", "too-soon").contains(reply.json().get("code").getAsString())) {
                 throw new AssertionError("Out of step: " + reply);
             }
+            holdBack();
         }
         return null;
     }

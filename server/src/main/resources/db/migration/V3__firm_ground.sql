@@ -4,7 +4,11 @@
 ALTER TABLE account
   ADD COLUMN IF NOT EXISTS next_zone VARCHAR(60) NULL,
   ADD COLUMN IF NOT EXISTS next_zone_from DATETIME(6) NULL,
-  ADD COLUMN IF NOT EXISTS zone_asked_on DATE NULL;
+  ADD COLUMN IF NOT EXISTS zone_asked_on DATE NULL,
+  ADD COLUMN IF NOT EXISTS zone_asked_at DATETIME(6) NULL,
+  ADD COLUMN IF NOT EXISTS opened_on DATE NULL;
+UPDATE account SET opened_on = DATE(created_at) WHERE opened_on IS NULL;
+ALTER TABLE account MODIFY opened_on DATE NOT NULL;
 
 -- Tries at what is guarded, counted before they are looked at, in windows of time.
 DROP TABLE IF EXISTS failed_sign_in;

@@ -35,6 +35,8 @@ public class Account {
     private String nextZone;
     private Instant nextZoneFrom;
     private LocalDate zoneAskedOn;
+    private Instant zoneAskedAt;
+    private LocalDate openedOn;
     private Instant createdAt;
 
     protected Account() {}
@@ -46,6 +48,7 @@ public class Account {
         this.usualMinutes = usualMinutes;
         this.zone = zone.getId();
         this.createdAt = createdAt;
+        this.openedOn = home().day(createdAt);
     }
 
     public Long id() {
@@ -74,7 +77,7 @@ public class Account {
 
     /** Where the player lives, and so when their day turns. */
     public Home home() {
-        return new Home(ZoneId.of(zone), nextZone == null ? null : ZoneId.of(nextZone), nextZoneFrom, zoneAskedOn);
+        return new Home(ZoneId.of(zone), nextZone == null ? null : ZoneId.of(nextZone), nextZoneFrom, zoneAskedOn, zoneAskedAt);
     }
 
     void home(Home moved) {
@@ -82,6 +85,7 @@ public class Account {
         this.nextZone = moved.next() == null ? null : moved.next().getId();
         this.nextZoneFrom = moved.nextFrom();
         this.zoneAskedOn = moved.askedOn();
+        this.zoneAskedAt = moved.askedAt();
     }
 
     /** The player's day at {@code now}. */
@@ -105,7 +109,7 @@ public class Account {
      */
     void minutes(int minutes, LocalDate today) {
         int now = usualMinutes(today);
-        boolean free = minutes <= now || today.equals(day(createdAt));
+        boolean free = minutes <= now || today.equals(openedOn);
         usualMinutes = free ? minutes : now;
         nextMinutes = free ? null : Integer.valueOf(minutes);
         nextMinutesFrom = free ? null : today.plusDays(1);

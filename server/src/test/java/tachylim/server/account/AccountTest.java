@@ -135,7 +135,7 @@ class AccountTest extends ServerTest {
         Player player = player();
         Map<String, Object> habits = Map.of("instrument", "BOWED", "usualMinutes", 60);
         assertThat(player.put("/api/account/habits", habits).ok().path("usualMinutes").asInt()).isEqualTo(60);
-        sql.sql("update account set created_at = '2020-01-01' where name = ?").param(player.name()).update();
+        sql.sql("update account set opened_on = '2020-01-01' where name = ?").param(player.name()).update();
         var raised = player.put("/api/account/habits", Map.of("instrument", "BOWED", "usualMinutes", 90)).ok();
         assertThat(raised.path("usualMinutes").asInt()).isEqualTo(60);
         assertThat(raised.path("minutesTomorrow").asInt()).isEqualTo(90);

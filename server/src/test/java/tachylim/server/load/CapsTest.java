@@ -93,13 +93,18 @@ class CapsTest extends ServerTest {
                     assertThat(test.odile.put("/api/account/zone", Map.of("zone", "Asia/Tokyo")).status()).isEqualTo(409);
                 }),
                 way("asking for more minutes", test -> {
-                    test.sql.sql("update account set created_at = '2020-01-01' where name = ?").param(test.odile.name()).update();
+                    test.sql.sql("update account set opened_on = '2020-01-01' where name = ?").param(test.odile.name()).update();
                     test.odile.put("/api/account/habits", Map.of("instrument", "MALLET", "usualMinutes", 600)).ok();
                 }),
                 way("more minutes and another zone", test -> {
-                    test.sql.sql("update account set created_at = '2020-01-01' where name = ?").param(test.odile.name()).update();
+                    test.sql.sql("update account set opened_on = '2020-01-01' where name = ?").param(test.odile.name()).update();
                     test.odile.put("/api/account/habits", Map.of("instrument", "MALLET", "usualMinutes", 600)).ok();
                     test.odile.put("/api/account/zone", Map.of("zone", "Pacific/Kiritimati")).ok();
+                }),
+                way("another zone and then more minutes", test -> {
+                    test.sql.sql("update account set opened_on = '2020-01-01' where name = ?").param(test.odile.name()).update();
+                    test.odile.put("/api/account/zone", Map.of("zone", "Pacific/Kiritimati")).ok();
+                    test.odile.put("/api/account/habits", Map.of("instrument", "MALLET", "usualMinutes", 600)).ok();
                 }),
                 way("putting the passage away", test -> test.odile.delete("/api/passages/" + test.passage)),
                 way("another passage", test -> Practice.newPassage(test.odile)),
@@ -193,6 +198,18 @@ class CapsTest extends ServerTest {
         JsonNode end = Practice.playOn(odile, run, window, 300);
         assertThat(end.path("step").path("ended").asString()).isEqualTo("PLAYED");
         assertThat(limit("EFFORT").path("used").asDouble()).isLessThanOrEqualTo(5.5);
+    }
+
+    /** Moving twice must not make the day on which the account was opened come again. */
+    @Test
+    void movingAboutDoesNotRaiseACap() {
+        clock.set(clock.instant().atZone(java.time.ZoneOffset.UTC).toLocalDate().atTime(22, 0).toInstant(java.time.ZoneOffset.UTC));
+        somebodyWithTenMinutes();
+        odile.put("/api/account/zone", Map.of("zone", "Asia/Tokyo")).ok();
+        clock.pass(Duration.ofHours(22));
+        odile.put("/api/account/zone", Map.of("zone", "Europe/Lisbon")).ok();
+        JsonNode me = odile.put("/api/account/habits", Map.of("instrument", "MALLET", "usualMinutes", 600)).ok();
+        assertThat(me.path("usualMinutes").asInt()).isEqualTo(MINUTES);
     }
 
     @Test
