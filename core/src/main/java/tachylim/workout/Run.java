@@ -1,7 +1,6 @@
 package tachylim.workout;
 
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.List;
 import tachylim.load.Guardrails;
 import tachylim.load.Reserve;
@@ -56,36 +55,6 @@ public final class Run {
     private final Progress progress;
     private final Step step;
 
-    /**
-     * What was done, and what it leaves.
-     *
-     * @param bursts bursts judged
-     * @param putOffs bursts put off unplayed
-     * @param tally what it cost
-     * @param left what may still be done today
-     * @param past what was played and rested, in order
-     */
-    private record Progress(int bursts, int putOffs, Tally tally, Allowance left, List<Segment> past) {
-
-        Progress with(Segment segment, boolean judgedBurst) {
-            List<Segment> longer = new ArrayList<>(past);
-            longer.add(segment);
-            Tally after = segment.after();
-            return new Progress(bursts + (judgedBurst ? 1 : 0), putOffs, after,
-                    left.less(after.effort() - tally.effort(), after.burstSeconds() - tally.burstSeconds(),
-                            after.playingSeconds() - tally.playingSeconds()),
-                    Collections.unmodifiableList(longer));
-        }
-
-        Progress putOff() {
-            return new Progress(bursts, putOffs + 1, tally, left, past);
-        }
-
-        Progress under(Allowance today) {
-            return new Progress(bursts, putOffs, tally, today, past);
-        }
-    }
-
     private record Standing(int block, double blockStart, Position position, Rest pending, Step step) {}
 
     private Run(Workout workout, Standing from, Progress progress) {
@@ -118,7 +87,7 @@ public final class Run {
 
     /** This run with {@code left} for the rest of today: what may be done now, whatever it was begun with. */
     public Run under(Allowance left) {
-        if (isDone() || left.equals(progress.left)) {
+        if (isDone() || left.equals(progress.left())) {
             return this;
         }
         return new Run(workout, standing(position, pending), progress.under(left));
@@ -126,7 +95,7 @@ public final class Run {
 
     /** What may still be done today, as far as this run knows. */
     public Allowance left() {
-        return progress.left;
+        return progress.left();
     }
 
     private Standing standing(Position at, Rest rest) {
@@ -140,7 +109,7 @@ public final class Run {
 
     /** What it has cost so far. */
     public Tally tally() {
-        return progress.tally;
+        return progress.tally();
     }
 
     /** The index of the block the run stands in. */
@@ -158,7 +127,7 @@ public final class Run {
 
     /** What was played and rested, in order. */
     public List<Segment> past() {
-        return progress.past;
+        return progress.past();
     }
 
     /** What is to come if every pass is clean and light, in order. */
@@ -239,7 +208,7 @@ public final class Run {
     private Progress leaving(Pass pass, double playedSeconds) {
         boolean burst = pass.kind() == PassKind.BURST;
         boolean unplayed = playedSeconds == 0 || playedSeconds < 0 && !burst;
-        if (unplayed && (!burst || progress.putOffs < FREE_PUT_OFFS)) {
+        if (unplayed && (!burst || progress.putOffs() < FREE_PUT_OFFS)) {
             return burst ? progress.putOff() : progress;
         }
         double seconds = burst || playedSeconds < 0 ? pass.playSeconds() : playedSeconds;
@@ -248,7 +217,7 @@ public final class Run {
     }
 
     private String askedSentence(Progress after) {
-        return after.past.size() > past().size()
+        return after.past().size() > past().size()
                 ? "You asked for a rest; what was played without a verdict counts for today, not for the ceiling."
                 : "You asked for a rest; it costs nothing.";
     }
@@ -261,7 +230,7 @@ public final class Run {
         Tally after = tally().played(pass, workout.estimate(), answer);
         boolean burst = pass.kind() == PassKind.BURST;
         Position next = position.after(answer);
-        Rest rest = burst ? restAfterBurst(after, next, progress.bursts + 1) : null;
+        Rest rest = burst ? restAfterBurst(after, next, progress.bursts() + 1) : null;
         return new Run(workout, standing(next, rest),
                 progress.with(segment(pass, after.elapsed() - tally().elapsed(), answer, after), burst));
     }
@@ -300,7 +269,7 @@ public final class Run {
             now = nextBlock(now);
         }
         return ended(now, workout.blocks().isEmpty() ? "Nothing more may be played today."
-                : progress.left.isWorthStarting() ? Done.Cause.PLAYED.sentence()
+                : progress.left().isWorthStarting() ? Done.Cause.PLAYED.sentence()
                 : "Today's limits are reached; what was played is kept.");
     }
 
@@ -323,11 +292,11 @@ public final class Run {
     /** The pass, or the rest it needs first; null when a limit ends the block. */
     private Step nextStep(Standing now, Move.Play play) {
         Block current = workout.blocks().get(now.block);
-        Pass pass = phrasing.pass(play, current.burstBeats(), progress.bursts);
+        Pass pass = phrasing.pass(play, current.burstBeats(), progress.bursts());
         if (pass.kind() == PassKind.BURST) {
             pass = withinReserve(pass, play);
             if (pass == null || tally().worstTension() == Tension.LOCKED
-                    || pass.playSeconds() > progress.left.burstSeconds()) {
+                    || pass.playSeconds() > progress.left().burstSeconds()) {
                 return null;
             }
         }
@@ -359,8 +328,8 @@ public final class Run {
     /** The pass, with fewer rounds where the whole is more than is left of today; null if even once is. */
     private Pass withinAllowance(Standing now, Pass pass) {
         boolean last = now.block == workout.blocks().size() - 1;
-        double effort = progress.left.effort() - (last ? 0 : closingEffort());
-        double seconds = progress.left.playingSeconds() - (last ? 0 : closingSeconds());
+        double effort = progress.left().effort() - (last ? 0 : closingEffort());
+        double seconds = progress.left().playingSeconds() - (last ? 0 : closingSeconds());
         for (Pass shorter = pass; shorter != null; shorter = phrasing.shorter(shorter)) {
             if (shorter.playSeconds() <= seconds && worstEffort(shorter) <= effort) {
                 return shorter;
@@ -407,7 +376,7 @@ public final class Run {
         if (neededFor(pass) <= MOST_NEEDED) {
             return pass;
         }
-        Pass shorter = phrasing.pass(play, 1, progress.bursts);
+        Pass shorter = phrasing.pass(play, 1, progress.bursts());
         return neededFor(shorter) <= MOST_NEEDED ? shorter : null;
     }
 

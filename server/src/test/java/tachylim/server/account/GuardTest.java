@@ -2,6 +2,7 @@ package tachylim.server.account;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -13,8 +14,10 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import tachylim.server.Player;
 import tachylim.server.Player.Reply;
+import tachylim.server.Practice;
 import tachylim.server.ServerTest;
 import tools.jackson.databind.JsonNode;
 
@@ -56,7 +59,7 @@ class GuardTest extends ServerTest {
     void triesAtOnceAreAllCounted() throws Exception {
         Player player = player();
         ExecutorService many = Executors.newFixedThreadPool(12);
-        List<Callable<Integer>> tries = java.util.Collections.nCopies(24, () -> stranger().post("/api/session", signIn(player.name(), "wrong")).status());
+        List<Callable<Integer>> tries = Collections.nCopies(24, () -> stranger().post("/api/session", signIn(player.name(), "wrong")).status());
         for (var status : many.invokeAll(tries)) {
             assertThat(status.get()).isIn(401, 429);
         }
@@ -136,7 +139,7 @@ class GuardTest extends ServerTest {
     @Test
     void olderHashesAreTakenAndRenewed() {
         Player player = player();
-        String old = new org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder(4).encode(Player.PASSWORD);
+        String old = new BCryptPasswordEncoder(4).encode(Player.PASSWORD);
         sql.sql("update account set password_hash = ? where name = ?").params(old, player.name()).update();
         stranger().post("/api/session", signIn(player.name(), Player.PASSWORD)).ok();
         assertThat(sql.sql("select password_hash from account where name = ?").param(player.name()).query(String.class).single()).startsWith("{digest-bcrypt}");
@@ -171,6 +174,6 @@ class GuardTest extends ServerTest {
         String before = player.token();
         player.register();
         assertThat(player.token()).isNotEqualTo(before);
-        assertThat(player.post("/api/passages", tachylim.server.Practice.passage(Map.of())).status()).isEqualTo(201);
+        assertThat(player.post("/api/passages", Practice.passage(Map.of())).status()).isEqualTo(201);
     }
 }

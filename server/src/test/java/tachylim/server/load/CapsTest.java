@@ -2,8 +2,10 @@ package tachylim.server.load;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.sql.Timestamp;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.ZoneOffset;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.Map;
@@ -109,8 +111,8 @@ class CapsTest extends ServerTest {
                 way("putting the passage away", test -> test.odile.delete("/api/passages/" + test.passage)),
                 way("another passage", test -> Practice.newPassage(test.odile)),
                 way("cutting anew", test -> test.odile.put("/api/passages/" + test.passage + "/pieces", Map.of("kind", "BARS", "size", 1)).ok()),
-                way("midnight", test -> test.clock.set(test.clock.instant().atZone(java.time.ZoneOffset.UTC).toLocalDate().plusDays(1)
-                        .atTime(1, 0).toInstant(java.time.ZoneOffset.UTC))),
+                way("midnight", test -> test.clock.set(test.clock.instant().atZone(ZoneOffset.UTC).toLocalDate().plusDays(1)
+                        .atTime(1, 0).toInstant(ZoneOffset.UTC))),
                 way("a new session", test -> test.odile.post("/api/session",
                         Map.of("name", test.odile.name(), "password", Player.PASSWORD, "zone", "Europe/Lisbon")).ok()));
     }
@@ -185,8 +187,8 @@ class CapsTest extends ServerTest {
             run = Practice.send(odile, run, event).ok();
         }
         assertThat(sql.sql("select min(at) >= ? and max(at) <= ? from run_event where run_id = ?")
-                .params(java.sql.Timestamp.valueOf(begun.atZone(java.time.ZoneOffset.UTC).toLocalDateTime()),
-                        java.sql.Timestamp.valueOf(clock.instant().atZone(java.time.ZoneOffset.UTC).toLocalDateTime()), run.path("id").asLong())
+                .params(Timestamp.valueOf(begun.atZone(ZoneOffset.UTC).toLocalDateTime()),
+                        Timestamp.valueOf(clock.instant().atZone(ZoneOffset.UTC).toLocalDateTime()), run.path("id").asLong())
                 .query(Boolean.class).single()).isTrue();
     }
 
@@ -203,7 +205,7 @@ class CapsTest extends ServerTest {
     /** Moving twice must not make the day on which the account was opened come again. */
     @Test
     void movingAboutDoesNotRaiseACap() {
-        clock.set(clock.instant().atZone(java.time.ZoneOffset.UTC).toLocalDate().atTime(22, 0).toInstant(java.time.ZoneOffset.UTC));
+        clock.set(clock.instant().atZone(ZoneOffset.UTC).toLocalDate().atTime(22, 0).toInstant(ZoneOffset.UTC));
         somebodyWithTenMinutes();
         odile.put("/api/account/zone", Map.of("zone", "Asia/Tokyo")).ok();
         clock.pass(Duration.ofHours(22));
@@ -227,7 +229,7 @@ class CapsTest extends ServerTest {
         odile = player();
         passage = Practice.newPassage(odile);
         piece = Practice.firstPiece(odile, passage);
-        clock.set(clock.instant().atZone(java.time.ZoneOffset.UTC).toLocalDate().plusDays(1).atTime(2, 57).toInstant(java.time.ZoneOffset.UTC));
+        clock.set(clock.instant().atZone(ZoneOffset.UTC).toLocalDate().plusDays(1).atTime(2, 57).toInstant(ZoneOffset.UTC));
         JsonNode run = Practice.playOn(odile, Practice.begin(odile, piece, window).ok(), window, 10);
         assertThat(run.path("step").path("ended").isNull()).isTrue();
         assertThat(sql.sql("select count(distinct day) from played_pass where run_id = ?").param(run.path("id").asLong())

@@ -2,13 +2,20 @@ package tachylim.server.record;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import org.apache.commons.numbers.fraction.Fraction;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 import tachylim.ceiling.Posterior;
+import tachylim.method.PassKind;
 import tachylim.notation.AbcReader;
 import tachylim.passage.Meter;
 import tachylim.passage.PaperPattern;
@@ -18,10 +25,16 @@ import tachylim.tempo.Tempo;
 import tachylim.workout.Allowance;
 import tachylim.workout.Brief;
 import tachylim.workout.Choices;
+import tachylim.workout.Part;
+import tachylim.workout.Pass;
 import tachylim.workout.Planner;
+import tachylim.workout.Rest;
 import tachylim.workout.Run;
 import tachylim.workout.School;
+import tachylim.workout.Segment;
 import tachylim.workout.Workout;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 
 /** A workout that was kept means the same when it is read again. */
 class WorkoutDocumentTest {
@@ -56,9 +69,9 @@ class WorkoutDocumentTest {
 
     private static String golden(String name) {
         try (var in = WorkoutDocumentTest.class.getResourceAsStream("/stored/" + name)) {
-            return new String(in.readAllBytes(), java.nio.charset.StandardCharsets.UTF_8).strip();
-        } catch (java.io.IOException e) {
-            throw new java.io.UncheckedIOException(e);
+            return new String(in.readAllBytes(), StandardCharsets.UTF_8).strip();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
         }
     }
 
@@ -74,23 +87,23 @@ class WorkoutDocumentTest {
         PlanOutline outline = kept.outline();
         assertThat(outline.burstFloor()).isEqualTo(0.5);
         assertThat(outline.enoughEvidence()).isEqualTo(enough);
-        assertThat(outline.blocks()).extracting(PlanOutline.BlockOutline::part).containsExactly(tachylim.workout.Part.values());
+        assertThat(outline.blocks()).extracting(PlanOutline.BlockOutline::part).containsExactly(Part.values());
     }
 
-    @org.junit.jupiter.api.Test
+    @Test
     void segmentsOfTheFirstVersionAreRead() {
-        List<tachylim.workout.Segment> segments = SegmentDocument.readAll(golden("segments-1.json"));
-        assertThat(segments).hasSizeGreaterThan(10).anyMatch(segment -> segment.step() instanceof tachylim.workout.Rest);
+        List<Segment> segments = SegmentDocument.readAll(golden("segments-1.json"));
+        assertThat(segments).hasSizeGreaterThan(10).anyMatch(segment -> segment.step() instanceof Rest);
         assertThat(SegmentDocument.readAll(SegmentDocument.writeAll(segments))).isEqualTo(segments);
-        assertThat(segments.get(0).step()).isInstanceOfSatisfying(tachylim.workout.Pass.class,
-                pass -> assertThat(pass.kind()).isEqualTo(tachylim.method.PassKind.WARM_UP));
+        assertThat(segments.get(0).step()).isInstanceOfSatisfying(Pass.class,
+                pass -> assertThat(pass.kind()).isEqualTo(PassKind.WARM_UP));
         assertThat(segments.get(segments.size() - 1).after().effort()).isGreaterThan(5);
     }
 
     /** What is written now is what the newest kept document looks like: a change of it needs a new version. */
-    @org.junit.jupiter.api.Test
+    @Test
     void whatIsWrittenHasTheNamesOfTheNewestVersion() {
-        var json = new tools.jackson.databind.json.JsonMapper();
+        var json = new JsonMapper();
         String now = WorkoutDocument.write(plan(AbcReader.read(Practice.KESTREL).passage(), School.INTERVAL_BURSTS));
         assertThat(names(json.readTree(now))).isEqualTo(names(json.readTree(golden("workout-2.json"))));
         Workout workout = WorkoutDocument.read(golden("workout-2.json")).workout();
@@ -98,8 +111,8 @@ class WorkoutDocumentTest {
         assertThat(names(json.readTree(segments))).isEqualTo(names(json.readTree(golden("segments-1.json"))));
     }
 
-    private static java.util.Set<String> names(tools.jackson.databind.JsonNode node) {
-        java.util.Set<String> names = new java.util.TreeSet<>();
+    private static Set<String> names(JsonNode node) {
+        Set<String> names = new TreeSet<>();
         node.propertyStream().forEach(part -> {
             names.add(part.getKey());
             names.addAll(names(part.getValue()));
