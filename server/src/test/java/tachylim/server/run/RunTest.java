@@ -131,6 +131,54 @@ class RunTest extends ServerTest {
     }
 
     @Test
+    void aStopIsTakenFromAnyWindowAndAnAnswerToThatPassIsKept() {
+        Player odile = player();
+        JsonNode run = Practice.newRun(odile, window);
+        Map<String, Object> offline = Practice.answer(run, window);
+        Map<String, Object> stop = Practice.event(run, UUID.randomUUID(), "STOPPED", Map.of("ordinal", 77));
+        assertThat(Practice.send(odile, run, stop).ok().path("step").path("ended").asString()).isEqualTo("STOPPED");
+        assertThat(passesOf(run)).isZero();
+        JsonNode kept = Practice.send(odile, run, offline).ok();
+        assertThat(kept.path("step").path("ended").asString()).isEqualTo("STOPPED");
+        assertThat(kept.path("relief").path("totals").path("passes").asInt()).isEqualTo(1);
+        assertThat(passesOf(run)).isEqualTo(1);
+        Reply later = Practice.send(odile, run, Practice.answer(run, window));
+        assertThat(later.json().path("code").asString()).isEqualTo("over");
+        assertThat(later.detail()).contains("not counted");
+    }
+
+    @Test
+    void aBurstThatCountedAsPlayedIsJudgedWhenItsAnswerComes() {
+        Player odile = player();
+        JsonNode run = Practice.newRun(odile, window);
+        while (!run.path("step").path("pass").path("kind").asString("").equals("BURST")) {
+            run = Practice.send(odile, run, Practice.answer(run, window)).ok();
+        }
+        Map<String, Object> offline = Practice.answer(run, window);
+        Practice.send(odile, run, Practice.event(run, UUID.randomUUID(), "STOPPED", Map.of())).ok();
+        long passes = passesOf(run);
+        double seconds = sql.sql("select sum(play_seconds) from played_pass where run_id = ?").param(run.path("id").asLong()).query(Double.class).single();
+        Practice.send(odile, run, offline).ok();
+        assertThat(passesOf(run)).isEqualTo(passes);
+        assertThat(sql.sql("select count(*) from played_pass where run_id = ? and verdict is null").param(run.path("id").asLong())
+                .query(Long.class).single()).isZero();
+        assertThat(sql.sql("select sum(play_seconds) from played_pass where run_id = ?").param(run.path("id").asLong()).query(Double.class).single())
+                .isEqualTo(seconds);
+    }
+
+    @Test
+    void aSymptomIsTakenForARunThatIsOver() {
+        Player odile = player();
+        JsonNode run = Practice.newRun(odile, window);
+        Practice.send(odile, run, Practice.event(run, window, "STOPPED", Map.of())).ok();
+        Map<String, Object> symptom = Practice.event(run, window, "SYMPTOM", Map.of());
+        Practice.send(odile, run, symptom).ok();
+        Practice.send(odile, run, symptom).ok();
+        assertThat(odile.get("/api/load").ok().path("symptoms")).hasSize(1);
+        assertThat(odile.get("/api/load").ok().path("today").path("restSentence").asString()).contains("no playing until");
+    }
+
+    @Test
     void onlyOneWorkoutIsOpenAtATime() {
         Player odile = player();
         JsonNode run = Practice.newRun(odile, window);
