@@ -39,7 +39,7 @@ launch_database() {
   echo $! >"$STATE/db.pid"
   for _ in $(seq 1 300); do
     database_answers && return
-    runs "$STATE/db.pid" "$STATE/db" || return 1
+    lives "$STATE/db.pid" || return 1
     sleep 0.1
   done
   return 1
@@ -49,8 +49,13 @@ database_answers() { mariadb-admin --no-defaults --socket="$(socket)" ping >/dev
 
 start_database() {
   set_up_database
-  DB_PORT=$(free_port)
-  launch_database || fail "the database stopped while starting; $STATE/db.log says why."
+  # Somebody else may take the port in the moment between looking and starting: then another one.
+  local try
+  for try in 1 2 3; do
+    DB_PORT=$(free_port)
+    launch_database && break
+    [ "$try" -lt 3 ] || fail "the database stopped while starting; $STATE/db.log says why."
+  done
   local password
   password=$(cat "$STATE/password")
   sql "CREATE USER IF NOT EXISTS tachylim@'127.0.0.1'; ALTER USER tachylim@'127.0.0.1' IDENTIFIED BY '$password';

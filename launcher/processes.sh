@@ -10,8 +10,11 @@ check_pid_file() {
 runs() {
   local pid
   check_pid_file "$1"
-  pid=$(cat "$1" 2>/dev/null) && [[ $pid =~ ^[0-9]+$ ]] && tr '\0' ' ' <"/proc/$pid/cmdline" 2>/dev/null | grep -qF -- "$2"
+  pid=$(cat "$1" 2>/dev/null) && [[ $pid =~ ^[0-9]+$ ]] && tr '\0' ' ' 2>/dev/null <"/proc/$pid/cmdline" | grep -qF -- "$2"
 }
+
+# Whether a process that was just started lives; in its first moment it does not have its command line yet.
+lives() { kill -0 "$(cat "$1")" 2>/dev/null; }
 
 end_process() { # pid file, what its command line holds, name
   local pid

@@ -26,7 +26,7 @@ serve() { # name of what is kept, then the server's arguments
   launch_server "$@"
   say "Starting"
   until healthy; do
-    runs "$STATE/server.pid" "$JAR" || fail "the server stopped while starting; $STATE/server.log says why. What is kept is untouched."
+    lives "$STATE/server.pid" || fail "the server stopped while starting; $STATE/server.log says why. What is kept is untouched."
     sleep 0.2
   done
   after_start "$name"
@@ -36,7 +36,8 @@ serve() { # name of what is kept, then the server's arguments
   watch_children "$@"
 }
 
-# Either may die, by itself or by somebody's hand: it is started again, at once at first and then less and less often.
+# Either may die, by itself or by somebody's hand: it is started again, at once at first and then less and less often,
+# until it is healthy again.
 watch_children() { # the server's arguments
   local pause=1 since=$SECONDS
   while :; do
@@ -48,7 +49,7 @@ watch_children() { # the server's arguments
     elif ! runs "$STATE/server.pid" "$JAR"; then
       back_off "server" "$STATE/server.log"
       launch_server "$@"
-    elif [ $((SECONDS - since)) -gt 120 ]; then
+    elif [ "$pause" -gt 1 ] && [ $((SECONDS - since)) -gt 5 ] && healthy; then
       pause=1
     fi
   done
@@ -74,7 +75,7 @@ stop_running() {
   check_pid_file "$STATE/launcher.pid"
   local launcher
   launcher=$(cat "$STATE/launcher.pid" 2>/dev/null || true)
-  [[ $launcher =~ ^[0-9]+$ ]] && tr '\0' ' ' <"/proc/$launcher/cmdline" 2>/dev/null | grep -q tachylim ||
+  [[ $launcher =~ ^[0-9]+$ ]] && tr '\0' ' ' 2>/dev/null <"/proc/$launcher/cmdline" | grep -q tachylim ||
     fail "something holds $STATE/lock, and it is not known what; look for its window and stop it there."
   kill "$launcher" 2>/dev/null || true
   for _ in $(seq 1 600); do
