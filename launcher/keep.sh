@@ -46,7 +46,8 @@ read_copy() { # file, database
   return 1
 }
 
-# As a user who may write to that database and to no other, so that a file of somebody else's making can do no harm.
+# As a user who may write to that database and to no other, and with the client's own commands off, so that a file of
+# somebody else's making can do no harm.
 load_copy() { # file, database
   local key
   [ -s "$1" ] || { echo "$1 is empty"; return 1; }
@@ -54,7 +55,7 @@ load_copy() { # file, database
   gzip -dc "$1" | tail -n 1 | grep -q '^-- Dump completed' || { echo "$1 is no backup of Tachylim, or breaks off before its end"; return 1; }
   key=$(head -c 18 /dev/urandom | base64 | tr -d '/+=\n')
   sql "CREATE OR REPLACE USER tachylim_reader@localhost IDENTIFIED BY '$key'; GRANT ALL ON $2.* TO tachylim_reader@localhost"
-  if ! gzip -dc "$1" | MYSQL_PWD=$key mariadb --no-defaults --socket="$(socket)" --user=tachylim_reader "$2" >"$STATE/copy.log" 2>&1; then
+  if ! gzip -dc "$1" | MYSQL_PWD=$key mariadb --no-defaults --binary-mode --socket="$(socket)" --user=tachylim_reader "$2" >"$STATE/copy.log" 2>&1; then
     sql "DROP USER tachylim_reader@localhost"
     echo "$1 cannot be read: $(tail -n 1 "$STATE/copy.log")"
     return 1

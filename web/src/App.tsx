@@ -30,13 +30,13 @@ export function App() {
   return (
     <QueryClientProvider client={queryClient}>
       <ErrorBoundary>
-      <Toasts>
-        <BrowserRouter>
-          <Suspense fallback={<Waiting />}>
-            <Places />
-          </Suspense>
-        </BrowserRouter>
-      </Toasts>
+        <Toasts>
+          <BrowserRouter>
+            <Suspense fallback={<Waiting />}>
+              <Places />
+            </Suspense>
+          </BrowserRouter>
+        </Toasts>
       </ErrorBoundary>
     </QueryClientProvider>
   );

@@ -139,6 +139,9 @@ class InstallationTest {
                 "cannot be read", spoiled("attack.gz", text -> "DROP DATABASE " + database() + ";" + end),
                 "newer Tachylim", spoiled("newer.gz", text -> text.replaceFirst("(?m)^(INSERT INTO `flyway_schema_history` VALUES)", "$1 (99,'99','later','SQL','V99__later.sql',1,'t','2026-01-01 00:00:00',1,1);\n$1")),
                 "rows of", spoiled("orphans.gz", text -> text.replaceFirst("(?m)^INSERT INTO `account`.*\\n", "")));
+        Path trace = folder.resolve("trace");
+        tachylim.say("restore", spoiled("shell.gz", text -> "\\! touch " + trace + "\nsystem touch " + trace + "\n" + end).toString());
+        assertThat(trace).as("a command in a file is not carried out").doesNotExist();
         files.forEach((reason, file) -> {
             Said refused = tachylim.say("restore", file.toString());
             assertThat(refused.exit()).as(reason).isEqualTo(1);

@@ -254,16 +254,13 @@ public class RunService {
             throw Refused.conflict("over", "This workout was over before this answer came, so it is not counted.");
         }
         RunEvent end = kept.get(kept.size() - 1);
-        Run before = Run.start(workout.workout());
-        for (RunEvent event : played) {
-            before = before.under(event.told()).after(event.event());
-        }
-        before = before.under(end.told());
+        Run before = standing(stored, workout, played).run;
         if (!(before.step() instanceof Pass)) {
             throw Refused.conflict("over", "This workout was over before this answer came, so it is not counted.");
         }
         RunEvent event = event(who, stored, kept.size(), wish, before, stored.touched(said, now));
         Run after = RunRecorder.step(before, event);
+        checkClock(stored, after, event.at());
         recorder.forgetLeft(who, stored, before.past().size(), end.ordinal());
         recorder.keep(who, stored, before, after, event);
     }

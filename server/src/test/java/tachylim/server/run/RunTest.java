@@ -148,6 +148,16 @@ class RunTest extends ServerTest {
     }
 
     @Test
+    void anAnswerToARunThatWasEndedTakesItsTimeToo() {
+        Player odile = player();
+        JsonNode run = Practice.newRun(odile, window);
+        Practice.send(odile, run, Practice.event(run, window, "STOPPED", Map.of())).ok();
+        Reply tooSoon = Practice.send(odile, run, Practice.event(run, window, "JUDGED", Map.of("verdict", "CLEAN", "tension", 1)));
+        assertThat(tooSoon.json().path("code").asString()).isEqualTo("too-soon");
+        assertThat(passesOf(run)).isZero();
+    }
+
+    @Test
     void aBurstThatCountedAsPlayedIsJudgedWhenItsAnswerComes() {
         Player odile = player();
         JsonNode run = Practice.newRun(odile, window);
