@@ -1,6 +1,6 @@
 # The web pages, and the jar that serves them.
 
-build_web() {
+fetch_web_packages() {
   need_node
   cd "$ROOT/web"
   if [ ! -e node_modules/.package-lock.json ] || [ package-lock.json -nt node_modules/.package-lock.json ]; then
@@ -8,6 +8,12 @@ build_web() {
     npm ci --silent --no-fund --no-audit
     touch node_modules/.package-lock.json
   fi
+  cd "$ROOT"
+}
+
+build_web() {
+  fetch_web_packages
+  cd "$ROOT/web"
   say "Building the web pages"
   npm run --silent build
   cd "$ROOT"

@@ -14,5 +14,5 @@ export default defineConfig({
     rolldownOptions: { input: ["index.html", "src/click/clicks.ts"], preserveEntrySignatures: "allow-extension" },
   },
   server: { proxy: { "/api": "http://localhost:8080" } },
-  test: { include: ["src/**/*.test.ts"] },
+  test: { include: ["src/**/*.test.{ts,tsx}"], unstubGlobals: true },
 });

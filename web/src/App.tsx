@@ -90,7 +90,8 @@ function Framed({ me }: { me: Schemas["Me"] }) {
       <ZoneOffer me={me} keep={keep} />
       {keep.onlyHere && (
         <p role="status" className="border-b border-brass px-4 py-2 sm:px-9">
-          This browser keeps nothing for Tachylim: an answer that cannot be sent at once lives only as long as this page is open.
+          This browser keeps nothing for Tachylim: an answer that cannot be sent at once lives only as long as this page
+          is open.
         </p>
       )}
       <Suspense fallback={<Waiting />}>

@@ -49,7 +49,8 @@ const PATIENCE_MS = 10_000;
 const LONG_PATIENCE_MS = 180_000;
 const LONG = /\/api\/(scores|demo)\b/;
 
-const inTime = (request: Request) => fetch(request, { signal: AbortSignal.timeout(LONG.test(request.url) ? LONG_PATIENCE_MS : PATIENCE_MS) });
+const inTime = (request: Request) =>
+  fetch(request, { signal: AbortSignal.timeout(LONG.test(request.url) ? LONG_PATIENCE_MS : PATIENCE_MS) });
 
 export const api = createClient<paths>({ baseUrl: globalThis.location?.origin ?? "", fetch: inTime });
 api.use(csrf);

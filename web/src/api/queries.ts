@@ -54,7 +54,8 @@ export interface Stretch {
 export function useSheet(id: number, stretch: Stretch, bpm: number, whole = false) {
   return useQuery({
     queryKey: ["sheet", id, stretch, bpm, whole],
-    queryFn: () => given(api.GET("/api/passages/{id}/variants", { params: { path: { id }, query: { ...stretch, bpm, whole } } })),
+    queryFn: () =>
+      given(api.GET("/api/passages/{id}/variants", { params: { path: { id }, query: { ...stretch, bpm, whole } } })),
     placeholderData: (before) => before,
     retry: false,
   });
@@ -63,7 +64,12 @@ export function useSheet(id: number, stretch: Stretch, bpm: number, whole = fals
 export function useVariant(id: number, key: string | undefined, stretch: Stretch, bpm: number) {
   return useQuery({
     queryKey: ["variant", id, key, stretch, bpm],
-    queryFn: () => given(api.GET("/api/passages/{id}/variants/{key}", { params: { path: { id, key: key! }, query: { ...stretch, bpm } } })),
+    queryFn: () =>
+      given(
+        api.GET("/api/passages/{id}/variants/{key}", {
+          params: { path: { id, key: key! }, query: { ...stretch, bpm } },
+        }),
+      ),
     enabled: key !== undefined,
     placeholderData: (before) => before,
     retry: false,

@@ -18,7 +18,12 @@ function audio() {
       destination: {},
       createBuffer: () => ({ copyToChannel: () => undefined }),
       createGain: () => node,
-      createBufferSource: () => ({ connect: () => node, start: (time: number) => starts.push(time), stop, buffer: null }),
+      createBufferSource: () => ({
+        connect: () => node,
+        start: (time: number) => starts.push(time),
+        stop,
+        buffer: null,
+      }),
     } as unknown as BaseAudioContext,
   };
 }

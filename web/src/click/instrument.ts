@@ -15,7 +15,9 @@ export function play(audio: BaseAudioContext, notes: Sounding[], from: number, s
   const out = audio.createGain();
   out.gain.value = 0.5;
   out.connect(audio.destination);
-  const voices = notes.flatMap((note) => note.keys.flatMap((key) => strike(audio, out, note, key, from + note.seconds / speed, speed)));
+  const voices = notes.flatMap((note) =>
+    note.keys.flatMap((key) => strike(audio, out, note, key, from + note.seconds / speed, speed)),
+  );
   return () => {
     out.disconnect();
     voices.forEach((voice) => voice.stop());

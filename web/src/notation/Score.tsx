@@ -59,7 +59,9 @@ export function Score({ abc, places, label, scale = 1.1, room = 46, lit, childre
         const space = `%%staffsep ${Math.round(room * 0.75 + 34)}\n`;
         const [tune] = abcjs.renderAbc(box, space + abc, looks(scale, width));
         fit(box, scale, { width, above: ABOVE, below: room });
-        elements.current = places.map((place) => (tune?.getElementFromChar(place + space.length) as Drawn | null)?.abselem?.elemset?.[0]);
+        elements.current = places.map(
+          (place) => (tune?.getElementFromChar(place + space.length) as Drawn | null)?.abselem?.elemset?.[0],
+        );
         setLayout(measure(box, elements.current));
         setFailed(false);
       })
@@ -92,7 +94,10 @@ function measure(box: HTMLElement, elements: (SVGElement | undefined)[]): Layout
     const all = element.getBoundingClientRect();
     const line = Number(/abcjs-l(\d+)/.exec(element.getAttribute("class") ?? "")?.[1] ?? 0);
     const known = tops.get(line) ?? { top: Infinity, bottom: -Infinity };
-    tops.set(line, { top: Math.min(known.top, all.top - origin.top), bottom: Math.max(known.bottom, all.bottom - origin.top) });
+    tops.set(line, {
+      top: Math.min(known.top, all.top - origin.top),
+      bottom: Math.max(known.bottom, all.bottom - origin.top),
+    });
     return {
       x: head.left + head.width / 2 - origin.left,
       y: head.top + head.height / 2 - origin.top,
@@ -105,7 +110,10 @@ function measure(box: HTMLElement, elements: (SVGElement | undefined)[]): Layout
     const line = Number(/abcjs-l(\d+)/.exec(stave.getAttribute("class") ?? "")?.[1] ?? 0);
     const rect = stave.getBoundingClientRect();
     const known = tops.get(line) ?? { top: Infinity, bottom: -Infinity };
-    tops.set(line, { top: Math.min(known.top, rect.top - origin.top), bottom: Math.max(known.bottom, rect.bottom - origin.top) });
+    tops.set(line, {
+      top: Math.min(known.top, rect.top - origin.top),
+      bottom: Math.max(known.bottom, rect.bottom - origin.top),
+    });
   });
   const lines = [...tops.entries()].sort(([a], [b]) => a - b).map(([, extent]) => extent);
   return { spots: raw, lines, width: origin.width, height: origin.height };

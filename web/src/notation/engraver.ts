@@ -28,7 +28,11 @@ interface Space {
  * Sizes the music engraved in `box`: as large as `scale`, yet no larger than there is space for. The engraver itself
  * scales by a transform, of which the page's layout knows nothing, and its own size says little about the music's.
  */
-export function fit(box: HTMLElement, scale: number, { width, maxHeight = Infinity, above = MARGIN, below = MARGIN }: Space) {
+export function fit(
+  box: HTMLElement,
+  scale: number,
+  { width, maxHeight = Infinity, above = MARGIN, below = MARGIN }: Space,
+) {
   const svg = box.querySelector("svg");
   if (!svg) return;
   const music = svg.getBBox();

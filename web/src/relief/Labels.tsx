@@ -29,7 +29,9 @@ export function RestLabels({ relief, scales: { x, base }, looks }: Props) {
         last = middle(rest);
         return (
           <text key={rest.start} x={last} y={base + 13}>
-            {rest.seconds < 60 ? Math.round(rest.seconds) : `${clock(rest.seconds)}${rest.rest === "BREAK" ? " break" : ""}`}
+            {rest.seconds < 60
+              ? Math.round(rest.seconds)
+              : `${clock(rest.seconds)}${rest.rest === "BREAK" ? " break" : ""}`}
           </text>
         );
       })}

@@ -36,7 +36,15 @@ export function ReserveLane({ relief, x, top, left, right, looks }: Props) {
       <Frame name="reserve" left={left} top={top} looks={looks} />
       <path d={area(points, top + HEIGHT)} fill={looks.soft} fillOpacity="0.16" />
       <path d={path(points)} fill="none" stroke={looks.ink} strokeWidth="1.5" />
-      <line x1={left} x2={right} y1={y(relief.burstFloor)} y2={y(relief.burstFloor)} stroke={looks.plum} strokeDasharray="2 4" strokeWidth="1.5" />
+      <line
+        x1={left}
+        x2={right}
+        y1={y(relief.burstFloor)}
+        y2={y(relief.burstFloor)}
+        stroke={looks.plum}
+        strokeDasharray="2 4"
+        strokeWidth="1.5"
+      />
       <text x={right} y={y(relief.burstFloor) + 13} textAnchor="end" fontSize="11" fill={looks.soft}>
         a burst needs {Math.round(relief.burstFloor * 100)}%
       </text>
@@ -60,12 +68,26 @@ export function EffortLane({ relief, x, top, left, right, looks }: Props) {
       <Frame name="effort" left={left} top={top} looks={looks} />
       <path d={area(points, top + HEIGHT)} fill={looks.spruce} fillOpacity="0.22" />
       <path d={path(points)} fill="none" stroke={looks.spruce} strokeWidth="2" />
-      <line x1={left} x2={right} y1={y(relief.effortCap)} y2={y(relief.effortCap)} stroke={looks.ink} strokeWidth="1.5" />
+      <line
+        x1={left}
+        x2={right}
+        y1={y(relief.effortCap)}
+        y2={y(relief.effortCap)}
+        stroke={looks.ink}
+        strokeWidth="1.5"
+      />
       <text x={left + 6} y={y(relief.effortCap) + 14} fontSize="11" fill={looks.soft}>
         cap {bpm(relief.effortCap)} effort minutes
       </text>
       {relief.stretches.length > 0 && (
-        <text x={end.x - 4} y={end.y < top + 24 ? end.y + 15 : end.y - 5} textAnchor="end" fontSize="12" fontWeight="700" fill={looks.ink}>
+        <text
+          x={end.x - 4}
+          y={end.y < top + 24 ? end.y + 15 : end.y - 5}
+          textAnchor="end"
+          fontSize="12"
+          fontWeight="700"
+          fill={looks.ink}
+        >
           {oneDecimal(before)}
         </text>
       )}

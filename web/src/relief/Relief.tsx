@@ -1,3 +1,4 @@
+import { KeyGround } from "../ui/KeyGround";
 import { scaleLinear, scaleLog } from "d3-scale";
 import { type KeyboardEvent, type ReactNode, useId, useState } from "react";
 import { bpm, clock, minutes } from "../ui/format";
@@ -5,7 +6,18 @@ import { useWidth } from "../ui/useWidth";
 import { BlockLabels, RestLabels } from "./Labels";
 import { EffortLane, ReserveLane } from "./Lanes";
 import { DAY, type Looks, NIGHT } from "./looks";
-import { path, type ReliefData, ridgeLine, ridges, type Scales, spire, type Stretch, stretchAt, tempoRange, tempoTicks } from "./terrain";
+import {
+  path,
+  type ReliefData,
+  ridgeLine,
+  ridges,
+  type Scales,
+  spire,
+  type Stretch,
+  stretchAt,
+  tempoRange,
+  tempoTicks,
+} from "./terrain";
 
 interface Props {
   relief: ReliefData;
@@ -33,7 +45,16 @@ const FORM: Record<Stretch["form"], string> = {
 };
 
 /** A workout as a landscape: time to the right, tempo upward on a log scale. */
-export function Relief({ relief, dark = false, playhead, height = 250, lanes = true, labels = true, planned, handles }: Props) {
+export function Relief({
+  relief,
+  dark = false,
+  playhead,
+  height = 250,
+  lanes = true,
+  labels = true,
+  planned,
+  handles,
+}: Props) {
   const looks = dark ? NIGHT : DAY;
   const [frame, width] = useWidth<HTMLDivElement>();
   const [pointed, setPointed] = useState<number>();
@@ -65,11 +86,9 @@ export function Relief({ relief, dark = false, playhead, height = 250, lanes = t
 
   return (
     <div ref={frame} className="w-full">
-      <div
-        role="group"
-        tabIndex={0}
+      <KeyGround
         className="relative"
-        aria-label={summary(relief)}
+        label={summary(relief)}
         aria-describedby={`${hatch}-read`}
         onKeyDown={step}
         onBlur={() => setPointed(undefined)}
@@ -91,12 +110,26 @@ export function Relief({ relief, dark = false, playhead, height = 250, lanes = t
           {tempoTicks(range, Math.floor(height / 28)).map((tempo) => (
             <g key={tempo}>
               <line x1={gutter} x2={width - 8} y1={y(tempo)} y2={y(tempo)} stroke={looks.rule} />
-              <text x={gutter - 8} y={y(tempo) + 4} textAnchor="end" fontSize="12" fill={looks.soft} className="font-mono">
+              <text
+                x={gutter - 8}
+                y={y(tempo) + 4}
+                textAnchor="end"
+                fontSize="12"
+                fill={looks.soft}
+                className="font-mono"
+              >
                 {tempo}
               </text>
             </g>
           ))}
-          <CeilingBand relief={relief} scales={scales} from={gutter} to={x(total)} fill={`url(#${hatch}-band)`} looks={looks} />
+          <CeilingBand
+            relief={relief}
+            scales={scales}
+            from={gutter}
+            to={x(total)}
+            fill={`url(#${hatch}-band)`}
+            looks={looks}
+          />
           {planned && <Outline relief={planned} scales={scales} looks={looks} />}
           <Ground relief={relief} scales={scales} looks={looks} hatch={`url(#${hatch})`} />
           <BaseLine relief={relief} scales={scales} to={x(total)} looks={looks} />
@@ -118,8 +151,13 @@ export function Relief({ relief, dark = false, playhead, height = 250, lanes = t
             {handles(scales, width)}
           </svg>
         )}
-      </div>
-      <p id={`${hatch}-read`} aria-live="polite" className={`min-h-6 truncate text-sm ${dark ? "text-night-soft" : "text-soft"}`} style={{ paddingLeft: gutter }}>
+      </KeyGround>
+      <p
+        id={`${hatch}-read`}
+        aria-live="polite"
+        className={`min-h-6 truncate text-sm ${dark ? "text-night-soft" : "text-soft"}`}
+        style={{ paddingLeft: gutter }}
+      >
         {shown ? reading(shown) : ""}
       </p>
     </div>
@@ -127,7 +165,10 @@ export function Relief({ relief, dark = false, playhead, height = 250, lanes = t
 }
 
 function reading(stretch: Stretch) {
-  const what = stretch.form === "REST" ? `rest ${Math.round(stretch.seconds)} s` : `${FORM[stretch.form]} at ${bpm(stretch.tempo!)}`;
+  const what =
+    stretch.form === "REST"
+      ? `rest ${Math.round(stretch.seconds)} s`
+      : `${FORM[stretch.form]} at ${bpm(stretch.tempo!)}`;
   const verdict = stretch.verdict ? `, ${stretch.verdict.toLowerCase()}, tension ${stretch.tension}` : "";
   return `${clock(stretch.start)} ${what}${verdict}. ${stretch.why}`;
 }
@@ -147,7 +188,14 @@ interface Layer {
   looks: Looks;
 }
 
-function CeilingBand({ relief, scales: { y }, from, to, fill, looks }: Layer & { from: number; to: number; fill: string }) {
+function CeilingBand({
+  relief,
+  scales: { y },
+  from,
+  to,
+  fill,
+  looks,
+}: Layer & { from: number; to: number; fill: string }) {
   const { ceiling } = relief.estimate;
   const above = y(relief.target) < y(ceiling.high);
   const width = Math.round((ceiling.high - ceiling.low) / 2);
@@ -155,9 +203,19 @@ function CeilingBand({ relief, scales: { y }, from, to, fill, looks }: Layer & {
   return (
     <g>
       <rect x={from} width={to - from} y={y(ceiling.high)} height={y(ceiling.low) - y(ceiling.high)} fill={fill} />
-      <line x1={from} x2={to} y1={y(ceiling.middle)} y2={y(ceiling.middle)} stroke={looks.band} strokeWidth="1.5" strokeDasharray="7 4" />
+      <line
+        x1={from}
+        x2={to}
+        y1={y(ceiling.middle)}
+        y2={y(ceiling.middle)}
+        stroke={looks.band}
+        strokeWidth="1.5"
+        strokeDasharray="7 4"
+      />
       <text x={from + 6} y={y(ceiling.middle) + (clashes ? 15 : -5)} fontSize="13" fontWeight="700" fill={looks.brass}>
-        {relief.estimate.enoughEvidence ? `ceiling ${bpm(ceiling.middle)} ± ${width}` : `ceiling about ${bpm(ceiling.middle)}, a guess yet`}
+        {relief.estimate.enoughEvidence
+          ? `ceiling ${bpm(ceiling.middle)} ± ${width}`
+          : `ceiling about ${bpm(ceiling.middle)}, a guess yet`}
       </text>
       <line x1={from} x2={to} y1={y(relief.target)} y2={y(relief.target)} stroke={looks.ink} strokeWidth="1.25" />
       <text x={to} y={y(relief.target) + (above ? -5 : 14)} textAnchor="end" fontSize="13" fill={looks.ink}>
@@ -173,9 +231,11 @@ function Outline({ relief, scales, looks }: Layer) {
       {ridges(relief.stretches).map((ridge) => (
         <path key={ridge[0]!.start} d={path(ridgeLine(ridge, scales))} />
       ))}
-      {relief.stretches.filter((stretch) => stretch.form === "BURST").map((burst) => (
-        <path key={burst.start} d={path(spire(burst, scales))} />
-      ))}
+      {relief.stretches
+        .filter((stretch) => stretch.form === "BURST")
+        .map((burst) => (
+          <path key={burst.start} d={path(spire(burst, scales))} />
+        ))}
     </g>
   );
 }
@@ -204,7 +264,13 @@ function Ground({ relief, scales, looks, hatch }: Layer & { hatch: string }) {
       {relief.stretches
         .filter((stretch) => stretch.form === "BURST")
         .map((burst) => (
-          <path key={burst.start} d={`${path(spire(burst, scales))}Z`} fill={faint(burst) ? "none" : hatch} stroke={looks.plum} strokeWidth="1.25" />
+          <path
+            key={burst.start}
+            d={`${path(spire(burst, scales))}Z`}
+            fill={faint(burst) ? "none" : hatch}
+            stroke={looks.plum}
+            strokeWidth="1.25"
+          />
         ))}
       {relief.stretches
         .filter((stretch) => stretch.verdict !== null)
@@ -216,12 +282,24 @@ function Ground({ relief, scales, looks, hatch }: Layer & { hatch: string }) {
 }
 
 function Verdict({ stretch, scales: { x, y }, looks }: { stretch: Stretch; scales: Scales; looks: Looks }) {
-  const at = { x: x(stretch.start + stretch.countIn + (stretch.seconds - stretch.countIn) / 2), y: y(stretch.tempo!) - 7 };
+  const at = {
+    x: x(stretch.start + stretch.countIn + (stretch.seconds - stretch.countIn) / 2),
+    y: y(stretch.tempo!) - 7,
+  };
   if (stretch.verdict === "BROKE") {
     return <path d={`M${at.x - 3} ${at.y - 3}l6 6m0 -6l-6 6`} stroke={looks.ink} strokeWidth="1.75" />;
   }
   const rough = stretch.verdict === "ROUGH";
-  return <circle cx={at.x} cy={at.y} r={rough ? 3 : 1.6} fill={rough ? "none" : looks.soft} stroke={rough ? looks.ink : "none"} strokeWidth="1.4" />;
+  return (
+    <circle
+      cx={at.x}
+      cy={at.y}
+      r={rough ? 3 : 1.6}
+      fill={rough ? "none" : looks.soft}
+      stroke={rough ? looks.ink : "none"}
+      strokeWidth="1.4"
+    />
+  );
 }
 
 /** The ground line, broken where there is a rest. */

@@ -1,10 +1,33 @@
 import { describe, expect, it } from "vitest";
-import { reserveLine, ridgeLine, ridges, spire, stretchAt, tempoRange, tempoTicks, type ReliefData, type Stretch } from "./terrain";
+import {
+  reserveLine,
+  ridgeLine,
+  ridges,
+  spire,
+  stretchAt,
+  tempoRange,
+  tempoTicks,
+  type ReliefData,
+  type Stretch,
+} from "./terrain";
 
 function stretch(part: Partial<Stretch>): Stretch {
   return {
-    form: "CONTROLLED", block: 0, start: 0, seconds: 10, countIn: 3, tempo: 80, rest: null, played: false,
-    verdict: null, tension: null, reserveBefore: 1, reserveAfter: 1, effortAfter: 1, why: "", ...part,
+    form: "CONTROLLED",
+    block: 0,
+    start: 0,
+    seconds: 10,
+    countIn: 3,
+    tempo: 80,
+    rest: null,
+    played: false,
+    verdict: null,
+    tension: null,
+    reserveBefore: 1,
+    reserveAfter: 1,
+    effortAfter: 1,
+    why: "",
+    ...part,
   };
 }
 
@@ -55,7 +78,8 @@ describe("the terrain of a workout", () => {
   it("has room for the target and the band", () => {
     const band = (middle: number) => ({ low: middle - 5, middle, high: middle + 5 });
     const relief = {
-      target: 160, stretches: [stretch({})],
+      target: 160,
+      stretches: [stretch({})],
       estimate: { ease: band(100), ceiling: band(124), breakdown: band(140), enoughEvidence: true },
     } as ReliefData;
     const [low, high] = tempoRange(relief);

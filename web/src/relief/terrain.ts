@@ -38,7 +38,8 @@ export function tempoTicks([low, high]: [number, number], most: number): number[
   return [];
 }
 
-const isGround = (stretch: Stretch) => stretch.form === "CONTROLLED" || stretch.form === "CLOSING" || stretch.form === "WARM_UP";
+const isGround = (stretch: Stretch) =>
+  stretch.form === "CONTROLLED" || stretch.form === "CLOSING" || stretch.form === "WARM_UP";
 
 /** Passes that follow each other without a rest or a burst between: one ridge. */
 export function ridges(stretches: Stretch[]): Stretch[][] {
@@ -46,7 +47,12 @@ export function ridges(stretches: Stretch[]): Stretch[][] {
   let ridge: Stretch[] = [];
   for (const stretch of stretches) {
     const before = ridge.at(-1);
-    const joins = before && isGround(stretch) && before.form === stretch.form && before.block === stretch.block && before.played === stretch.played;
+    const joins =
+      before &&
+      isGround(stretch) &&
+      before.form === stretch.form &&
+      before.block === stretch.block &&
+      before.played === stretch.played;
     if (before && !joins) {
       found.push(ridge);
       ridge = [];

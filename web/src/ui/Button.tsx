@@ -31,6 +31,8 @@ export function ButtonLink({ kind = "plain", to, children }: Looks & { to: strin
 /** A key on the keyboard, as a hint beside what it does. */
 export function KeyCap({ children }: { children: ReactNode }) {
   return (
-    <kbd className="rounded-[3px] border border-current/50 px-1.5 py-px font-mono text-[0.75em] font-semibold">{children}</kbd>
+    <kbd className="rounded-[3px] border border-current/50 px-1.5 py-px font-mono text-[0.75em] font-semibold">
+      {children}
+    </kbd>
   );
 }

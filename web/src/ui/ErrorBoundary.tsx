@@ -14,7 +14,9 @@ export class ErrorBoundary extends Component<{ children: ReactNode }, { failed: 
     return (
       <main role="alert" className="mx-auto max-w-xl px-5 py-16">
         <h1 className="mb-3">This page could not be drawn.</h1>
-        <p className="mb-5 text-soft">What you played and typed is kept. Load the page again; if it happens once more, go by way of today.</p>
+        <p className="mb-5 text-soft">
+          What you played and typed is kept. Load the page again; if it happens once more, go by way of today.
+        </p>
         <div className="flex flex-wrap gap-3">
           <Button kind="main" onClick={() => window.location.reload()}>
             Load it again

@@ -24,7 +24,11 @@ export function Labelled({
         {label}
       </label>
       {children({ id, describedBy })}
-      <p id={describedBy} className={`mt-1 text-sm ${error ? "font-semibold text-plum" : "text-soft"}`} role={error ? "alert" : undefined}>
+      <p
+        id={describedBy}
+        className={`mt-1 text-sm ${error ? "font-semibold text-plum" : "text-soft"}`}
+        role={error ? "alert" : undefined}
+      >
         {error ?? hint}
       </p>
     </div>
@@ -35,7 +39,13 @@ export function Field({ label, hint, error, className = "", ...rest }: Frame & I
   return (
     <Labelled label={label} hint={hint} error={error}>
       {({ id, describedBy }) => (
-        <input id={id} aria-describedby={describedBy} aria-invalid={error ? true : undefined} className={`${INPUT} ${className}`} {...rest} />
+        <input
+          id={id}
+          aria-describedby={describedBy}
+          aria-invalid={error ? true : undefined}
+          className={`${INPUT} ${className}`}
+          {...rest}
+        />
       )}
     </Labelled>
   );

@@ -27,7 +27,10 @@ export function Nav({ name }: { name: string }) {
         Skip to the page
       </a>
       <div className="border-b border-rule print:hidden">
-        <nav aria-label="Places" className="mx-auto flex max-w-[1300px] flex-wrap items-stretch gap-x-5 px-4 sm:gap-x-7 sm:px-9">
+        <nav
+          aria-label="Places"
+          className="mx-auto flex max-w-[1300px] flex-wrap items-stretch gap-x-5 px-4 sm:gap-x-7 sm:px-9"
+        >
           <Link to="/" className="flex items-center gap-2 py-3 pr-2 text-lg font-bold">
             <Mark /> Tachylim
           </Link>
@@ -48,7 +51,9 @@ export function Nav({ name }: { name: string }) {
           </span>
           <NavLink to="/settings" className="flex min-h-12 max-w-48 items-center truncate text-soft hover:text-ink">
             <span className="sr-only">Settings of </span>
-            <span className="truncate" dir="auto">{name}</span>
+            <span className="truncate" dir="auto">
+              {name}
+            </span>
           </NavLink>
         </nav>
       </div>

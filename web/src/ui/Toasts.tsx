@@ -13,7 +13,10 @@ export const useSay = () => useContext(Say);
 
 export function Toasts({ children }: { children: ReactNode }) {
   const [messages, setMessages] = useState<Message[]>([]);
-  const say = useCallback((text: string) => setMessages((now) => [...now, { id: (now.at(-1)?.id ?? 0) + 1, text }]), []);
+  const say = useCallback(
+    (text: string) => setMessages((now) => [...now, { id: (now.at(-1)?.id ?? 0) + 1, text }]),
+    [],
+  );
   return (
     <Say.Provider value={say}>
       <Toast.Provider swipeDirection="right" duration={6000}>

@@ -1,3 +1,4 @@
+import { KeyGround } from "../../ui/KeyGround";
 import { Tabs } from "radix-ui";
 import { useMemo, useState } from "react";
 import { Link, useParams } from "react-router";
@@ -55,9 +56,15 @@ function Workplace({ detail, bench, onEdit }: Props) {
   const playback = usePlayback(passage.id);
   const seams = useMemo(() => new Set(passage.pieces.slice(1).map((piece) => piece.firstNote)), [passage.pieces]);
   const cut = useChange((now: number[]) =>
-    given(api.PUT("/api/passages/{id}/pieces", { params: { path: { id: passage.id } }, body: { kind: "HAND", size: 1, seams: now } })),
+    given(
+      api.PUT("/api/passages/{id}/pieces", {
+        params: { path: { id: passage.id } },
+        body: { kind: "HAND", size: 1, seams: now },
+      }),
+    ),
   );
-  const toggleSeam = (note: number) => cut.mutate(seams.has(note) ? [...seams].filter((seam) => seam !== note) : [...seams, note]);
+  const toggleSeam = (note: number) =>
+    cut.mutate(seams.has(note) ? [...seams].filter((seam) => seam !== note) : [...seams, note]);
   const keys = useNoteKeys({
     notes: reading.notes,
     cursor,
@@ -96,13 +103,7 @@ function Workplace({ detail, bench, onEdit }: Props) {
     >
       <div className="grid gap-x-8 gap-y-4 lg:grid-cols-[1fr_15.5rem]">
         <div className="min-w-0">
-          <div
-            tabIndex={0}
-            role="group"
-            aria-label="The notes. Left and right go from note to note."
-            onKeyDown={keys}
-            className="rounded-[4px]"
-          >
+          <KeyGround label="The notes. Left and right go from note to note." onKeyDown={keys} className="rounded-[4px]">
             <Score
               abc={bench.music.abc}
               places={bench.music.places}
@@ -111,22 +112,52 @@ function Workplace({ detail, bench, onEdit }: Props) {
               lit={playback.playing === "passage" ? playback.lit : undefined}
             >
               {(layout) => (
-                <svg className="pointer-events-none absolute inset-0" width={layout.width} height={layout.height} aria-hidden="true">
+                <svg
+                  className="pointer-events-none absolute inset-0"
+                  width={layout.width}
+                  height={layout.height}
+                  aria-hidden="true"
+                >
                   {(place !== "versions" || cursor !== undefined) && (
-                    <NoteMarks layout={layout} notes={bench.notes} cursor={cursor} seams={place === "pieces" ? seams : NONE} showBeats={place === "marks"} onChoose={choose} />
+                    <NoteMarks
+                      layout={layout}
+                      notes={bench.notes}
+                      cursor={cursor}
+                      seams={place === "pieces" ? seams : NONE}
+                      showBeats={place === "marks"}
+                      onChoose={choose}
+                    />
                   )}
-                  {place === "versions" && <LinkLine layout={layout} links={bench.links} chosen={link} onChoose={setLink} />}
-                  {place !== "marks" && <Brackets layout={layout} pieces={passage.pieces} slowest={passage.slowestPiece} />}
+                  {place === "versions" && (
+                    <LinkLine layout={layout} links={bench.links} chosen={link} onChoose={setLink} />
+                  )}
+                  {place !== "marks" && (
+                    <Brackets layout={layout} pieces={passage.pieces} slowest={passage.slowestPiece} />
+                  )}
                 </svg>
               )}
             </Score>
-          </div>
+          </KeyGround>
           <p role="status" className="sr-only">
             {cursor !== undefined && say(bench, cursor)}
           </p>
-          <PlayBar playback={playback} bpm={bpm} onBpm={setBpm} of="passage" label="the passage" caution={bench.caution} />
+          <PlayBar
+            playback={playback}
+            bpm={bpm}
+            onBpm={setBpm}
+            of="passage"
+            label="the passage"
+            caution={bench.caution}
+          />
           {link !== undefined && place === "versions" && bench.links[link] && (
-            <LinkPanel passageId={passage.id} link={link} about={bench.links[link]} bpm={bpm} caution={bench.caution} onClose={() => setLink(undefined)} />
+            <LinkPanel
+              passageId={passage.id}
+              link={link}
+              about={bench.links[link]}
+              bpm={bpm}
+              caution={bench.caution}
+              onClose={() => setLink(undefined)}
+            />
           )}
           <Tabs.Root value={place} onValueChange={(next) => setPlace(next as Place)} className="mt-4">
             <Tabs.List className="mb-3 flex flex-wrap gap-x-7 border-b border-rule" aria-label="What to work on">
@@ -152,7 +183,12 @@ function Workplace({ detail, bench, onEdit }: Props) {
                   {sentence(cut.error)}
                 </p>
               )}
-              <Pieces detail={detail} cursor={cursor} isSeam={cursor !== undefined && seams.has(cursor)} onSeam={toggleSeam} />
+              <Pieces
+                detail={detail}
+                cursor={cursor}
+                isSeam={cursor !== undefined && seams.has(cursor)}
+                onSeam={toggleSeam}
+              />
               <Stitching detail={detail} bench={bench} link={link} />
             </Tabs.Content>
             <Tabs.Content value="marks">

@@ -22,7 +22,11 @@ export function Brackets({ layout, pieces, slowest }: Props) {
             <g key={`${piece.id}.${line}`}>
               <path d={`M${from} ${bottom}v6H${to}v-6`} fill="none" className={stroke} strokeWidth={weak ? 2 : 1.2} />
               {first && room > 40 && (
-                <text x={from + 4} y={(layout.lines[line]?.bottom ?? 0) + 37} className={weak ? "fill-plum font-semibold" : "fill-soft"}>
+                <text
+                  x={from + 4}
+                  y={(layout.lines[line]?.bottom ?? 0) + 37}
+                  className={weak ? "fill-plum font-semibold" : "fill-soft"}
+                >
                   {room > words.length * 6.6 ? words : piece.name.length * 6.8 < room ? piece.name : ""}
                 </text>
               )}
@@ -41,7 +45,10 @@ function stretches(layout: Layout, piece: Schemas["PieceDto"]) {
     const spot = layout.spots[note];
     if (!spot) continue;
     const known = lines.get(spot.line);
-    lines.set(spot.line, { from: Math.min(known?.from ?? spot.x - 6, spot.x - 6), to: Math.max(known?.to ?? spot.x + 6, spot.x + 6) });
+    lines.set(spot.line, {
+      from: Math.min(known?.from ?? spot.x - 6, spot.x - 6),
+      to: Math.max(known?.to ?? spot.x + 6, spot.x + 6),
+    });
   }
   return [...lines.entries()].map(([line, extent], i) => ({ line, ...extent, first: i === 0 }));
 }

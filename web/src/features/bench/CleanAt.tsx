@@ -19,7 +19,11 @@ export function CleanAt({ played, cleanAt, error, onChange }: Props) {
         columns="grid-cols-1"
         options={[
           { value: "played", label: "I have played it cleanly at about …" },
-          { value: "guess", label: "I can only guess", hint: "Leave the tempo open and three quarters of the target are assumed." },
+          {
+            value: "guess",
+            label: "I can only guess",
+            hint: "Leave the tempo open and three quarters of the target are assumed.",
+          },
         ]}
       />
       <Field

@@ -31,8 +31,13 @@ export function EditPassage({ detail, onDone }: Props) {
   const [waiting, setWaiting] = useState(false);
   const [leaving, setLeaving] = useState(false);
   const set = (part: Partial<Schemas["PassageWish"]>) => setWish((now) => ({ ...now, ...part }));
-  const change = useChange((confirmed: boolean) => given(api.PUT("/api/passages/{id}", { params: { path: { id: passage.id } }, body: { ...wish, confirmed } })));
-  const lost = change.error instanceof Problem && change.error.code === "music-changed" ? (change.error.more.lost as string[]) : undefined;
+  const change = useChange((confirmed: boolean) =>
+    given(api.PUT("/api/passages/{id}", { params: { path: { id: passage.id } }, body: { ...wish, confirmed } })),
+  );
+  const lost =
+    change.error instanceof Problem && change.error.code === "music-changed"
+      ? (change.error.more.lost as string[])
+      : undefined;
   return (
     <Page title={`Change ${passage.title}`} above="Passages">
       <form
@@ -46,7 +51,9 @@ export function EditPassage({ detail, onDone }: Props) {
         <PassageFields draft={wish} onChange={set} error={change.error} />
         <div className="min-w-0">
           <MusicEditor value={wish.music} onChange={(music) => set({ music })} onWaiting={setWaiting} />
-          <p className="mt-2 text-sm text-soft">Marks, pieces and ceilings follow the notes that stay. What cannot follow is listed before it is done.</p>
+          <p className="mt-2 text-sm text-soft">
+            Marks, pieces and ceilings follow the notes that stay. What cannot follow is listed before it is done.
+          </p>
           {change.isError && !lost && (
             <p role="alert" className="mt-3 font-semibold text-plum">
               {sentence(change.error)}
@@ -88,10 +95,16 @@ function PutAway({ passageId, open, onClose }: { passageId: number; open: boolea
   const putAway = useChange(() => given(api.DELETE("/api/passages/{id}", { params: { path: { id: passageId } } })));
   return (
     <Dialog title="Put this passage away?" open={open} onClose={onClose}>
-      <p className="mb-5">It leaves your passages and your plans. What you played of it stays in the log and counts for your load; if nothing was ever played of it, it is deleted.</p>
+      <p className="mb-5">
+        It leaves your passages and your plans. What you played of it stays in the log and counts for your load; if
+        nothing was ever played of it, it is deleted.
+      </p>
       {putAway.isError && <p className="mb-3 text-plum">{sentence(putAway.error)}</p>}
       <div className="flex gap-3">
-        <Button kind="danger" onClick={() => putAway.mutate(undefined, { onSuccess: () => void navigate("/passages") })}>
+        <Button
+          kind="danger"
+          onClick={() => putAway.mutate(undefined, { onSuccess: () => void navigate("/passages") })}
+        >
           Put away
         </Button>
         <Button onClick={onClose}>Keep</Button>

@@ -67,7 +67,9 @@ export function FileMusic({ onTake }: Props) {
         }}
         className={INPUT}
       />
-      <p className="mt-1 text-sm text-soft">MusicXML, plain or compressed, MIDI, or ABC with any number of tunes. It stays on this machine.</p>
+      <p className="mt-1 text-sm text-soft">
+        MusicXML, plain or compressed, MIDI, or ABC with any number of tunes. It stays on this machine.
+      </p>
       {score.isFetching && (
         <p role="status" className="mt-2 text-soft">
           Reading.
@@ -96,8 +98,20 @@ export function FileMusic({ onTake }: Props) {
                 ))}
               </select>
             </label>
-            <BarField label="From bar" value={first} min={line.firstBar} max={line.lastBar} onChange={(bar) => set({ firstBar: bar, lastBar: Math.max(bar, last) })} />
-            <BarField label="To bar" value={last} min={line.firstBar} max={line.lastBar} onChange={(bar) => set({ firstBar: Math.min(first, bar), lastBar: bar })} />
+            <BarField
+              label="From bar"
+              value={first}
+              min={line.firstBar}
+              max={line.lastBar}
+              onChange={(bar) => set({ firstBar: bar, lastBar: Math.max(bar, last) })}
+            />
+            <BarField
+              label="To bar"
+              value={last}
+              min={line.firstBar}
+              max={line.lastBar}
+              onChange={(bar) => set({ firstBar: Math.min(first, bar), lastBar: bar })}
+            />
             <span className="pb-3 text-sm text-soft">
               of {line.firstBar}–{line.lastBar}
             </span>
@@ -107,7 +121,9 @@ export function FileMusic({ onTake }: Props) {
                 <select
                   aria-label="Grid to draw to"
                   value={choice.grid ?? ""}
-                  onChange={(event) => set({ grid: event.target.value === "" ? undefined : Number(event.target.value) })}
+                  onChange={(event) =>
+                    set({ grid: event.target.value === "" ? undefined : Number(event.target.value) })
+                  }
                   className={`${INPUT} !w-auto`}
                 >
                   <option value="">the grid that fits</option>
@@ -122,7 +138,12 @@ export function FileMusic({ onTake }: Props) {
             )}
             {(chosen.hasRepeats || choice.unrolled) && (
               <label className="flex min-h-11 items-center gap-2">
-                <input type="checkbox" checked={choice.unrolled} onChange={(event) => set({ unrolled: event.target.checked })} className="size-4 accent-spruce" />
+                <input
+                  type="checkbox"
+                  checked={choice.unrolled}
+                  onChange={(event) => set({ unrolled: event.target.checked })}
+                  className="size-4 accent-spruce"
+                />
                 repeats written out
               </label>
             )}
@@ -139,7 +160,11 @@ export function FileMusic({ onTake }: Props) {
               {view.warnings.map((warning) => (
                 <p key={warning}>{warning}</p>
               ))}
-              <p>{view.leftOut.length === 0 ? "Nothing of the file is left out." : `Left out, since a passage has no place for it: ${view.leftOut.join(" · ")}.`}</p>
+              <p>
+                {view.leftOut.length === 0
+                  ? "Nothing of the file is left out."
+                  : `Left out, since a passage has no place for it: ${view.leftOut.join(" · ")}.`}
+              </p>
             </div>
             <button
               type="button"
@@ -156,7 +181,19 @@ export function FileMusic({ onTake }: Props) {
   );
 }
 
-function BarField({ label, value, min, max, onChange }: { label: string; value: number; min: number; max: number; onChange: (bar: number) => void }) {
+function BarField({
+  label,
+  value,
+  min,
+  max,
+  onChange,
+}: {
+  label: string;
+  value: number;
+  min: number;
+  max: number;
+  onChange: (bar: number) => void;
+}) {
   const [typed, setTyped] = useState<string>();
   return (
     <label>

@@ -20,7 +20,14 @@ export function LinkLine({ layout, links, chosen, onChoose }: Props) {
         const to = layout.spots[i + 1];
         if (!from || !to) return null;
         const trouble = link.need > 1.2 && link.need >= most * 0.8;
-        const tone = i === chosen ? "stroke-brass-deep" : trouble ? "stroke-plum" : link.drivenToday > 0 ? "stroke-spruce" : "stroke-rule-strong";
+        const tone =
+          i === chosen
+            ? "stroke-brass-deep"
+            : trouble
+              ? "stroke-plum"
+              : link.drivenToday > 0
+                ? "stroke-spruce"
+                : "stroke-rule-strong";
         return (
           <g key={i}>
             {arcs(from, to, layout.width).map((path) => (
@@ -32,7 +39,14 @@ export function LinkLine({ layout, links, chosen, onChoose }: Props) {
                   strokeDasharray={link.drivenThisWeek ? undefined : "4 3"}
                   strokeLinecap="round"
                 />
-                <path d={path} stroke="transparent" strokeWidth={13} className="pointer-events-auto cursor-pointer" data-link={i} onClick={() => onChoose(i)}>
+                <path
+                  d={path}
+                  stroke="transparent"
+                  strokeWidth={13}
+                  className="pointer-events-auto cursor-pointer"
+                  data-link={i}
+                  onClick={() => onChoose(i)}
+                >
                   <title>{`Link ${i + 1}–${i + 2}: ${describe(link)}`}</title>
                 </path>
               </g>
@@ -45,8 +59,16 @@ export function LinkLine({ layout, links, chosen, onChoose }: Props) {
 }
 
 export function describe(link: Schemas["LinkDto"]) {
-  const broken = link.breaks === 0 ? "" : link.breaks === 1 ? "broke once in four weeks, " : `broke ${link.breaks} times in four weeks, `;
-  const driven = link.drivenToday > 0 ? `driven ${link.drivenToday === 1 ? "once" : `${link.drivenToday} times`} by today's choice` : "not in today's choice";
+  const broken =
+    link.breaks === 0
+      ? ""
+      : link.breaks === 1
+        ? "broke once in four weeks, "
+        : `broke ${link.breaks} times in four weeks, `;
+  const driven =
+    link.drivenToday > 0
+      ? `driven ${link.drivenToday === 1 ? "once" : `${link.drivenToday} times`} by today's choice`
+      : "not in today's choice";
   return `${broken}${driven}${link.drivenThisWeek ? "" : ", not yet driven this week"}`;
 }
 
@@ -54,13 +76,18 @@ export function describe(link: Schemas["LinkDto"]) {
 function arcs(from: Spot, to: Spot, width: number): string[] {
   const below = from.stemUp && to.stemUp;
   if (from.line !== to.line) {
-    return [half(from, Math.min(width - 6, from.x + 26), below), half({ ...to, x: Math.max(6, to.x - 26) }, to.x, below, to.y)];
+    return [
+      half(from, Math.min(width - 6, from.x + 26), below),
+      half({ ...to, x: Math.max(6, to.x - 26) }, to.x, below, to.y),
+    ];
   }
   const side = below ? 1 : -1;
   const lift = Math.max(9, (to.x - from.x) * 0.3);
   const middle = (below ? Math.max(from.y, to.y) : Math.min(from.y, to.y)) + side * (GAP + lift);
   const x = (from.x + to.x) / 2;
-  return [`M${round(from.x)} ${round(from.y + side * GAP)}Q${round(x)} ${round(middle)} ${round(to.x)} ${round(to.y + side * GAP)}`];
+  return [
+    `M${round(from.x)} ${round(from.y + side * GAP)}Q${round(x)} ${round(middle)} ${round(to.x)} ${round(to.y + side * GAP)}`,
+  ];
 }
 
 function half(from: Spot, toX: number, below: boolean, y = from.y) {

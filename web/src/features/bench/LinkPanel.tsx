@@ -34,13 +34,21 @@ export function LinkPanel({ passageId, link, about, bpm, caution, onClose }: Pro
     given(
       api.POST("/api/passages/{id}/extras", {
         params: { path: { id: passageId } },
-        body: { kind: "DRILL", name: `notes ${window.firstNote + 1}–${window.lastNote + 1}`, firstNote: window.firstNote, lastNote: window.lastNote },
+        body: {
+          kind: "DRILL",
+          name: `notes ${window.firstNote + 1}–${window.lastNote + 1}`,
+          firstNote: window.firstNote,
+          lastNote: window.lastNote,
+        },
       }),
     ),
   );
   const failure = broke.error ?? notBroke.error ?? drill.error ?? view.error;
   return (
-    <section aria-label={`Link ${link + 1} to ${link + 2}`} className="mt-4 border-y border-brass bg-brass-pale/25 px-4 py-3">
+    <section
+      aria-label={`Link ${link + 1} to ${link + 2}`}
+      className="mt-4 border-y border-brass bg-brass-pale/25 px-4 py-3"
+    >
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
         <h2>
           Link {link + 1}–{link + 2}
@@ -67,15 +75,34 @@ export function LinkPanel({ passageId, link, about, bpm, caution, onClose }: Pro
               const on = playback.playing === name;
               return (
                 <li key={name}>
-                  <Engraving abc={window.abc} label={`Notes ${window.firstNote + 1} to ${window.lastNote + 1}`} scale={0.9} maxHeight={78} />
+                  <Engraving
+                    abc={window.abc}
+                    label={`Notes ${window.firstNote + 1} to ${window.lastNote + 1}`}
+                    scale={0.9}
+                    maxHeight={78}
+                  />
                   <div className="flex gap-1">
                     <Button
                       kind="quiet"
-                      onClick={() => (on ? playback.stop() : void playback.start(name, { first: window.firstNote, last: window.lastNote, bpm, click: true, along: false }))}
+                      onClick={() =>
+                        on
+                          ? playback.stop()
+                          : void playback.start(name, {
+                              first: window.firstNote,
+                              last: window.lastNote,
+                              bpm,
+                              click: true,
+                              along: false,
+                            })
+                      }
                     >
                       {on ? "Stop" : "Hear"}
                     </Button>
-                    <Button kind="quiet" disabled={drill.isPending} onClick={() => drill.mutate(window, { onSuccess: (made) => void navigate(`/plan/${made.id}`) })}>
+                    <Button
+                      kind="quiet"
+                      disabled={drill.isPending}
+                      onClick={() => drill.mutate(window, { onSuccess: (made) => void navigate(`/plan/${made.id}`) })}
+                    >
                       Drill {window.lastNote - window.firstNote + 1} notes
                     </Button>
                   </div>
@@ -86,7 +113,14 @@ export function LinkPanel({ passageId, link, about, bpm, caution, onClose }: Pro
           {view.data.drivenBy.length > 0 && <Drivers drivers={view.data.drivenBy} onOpen={setOpen} />}
         </>
       )}
-      <VersionDialog passageId={passageId} variant={open} stretch={WHOLE} bpm={bpm} caution={caution} onClose={() => setOpen(undefined)} />
+      <VersionDialog
+        passageId={passageId}
+        variant={open}
+        stretch={WHOLE}
+        bpm={bpm}
+        caution={caution}
+        onClose={() => setOpen(undefined)}
+      />
     </section>
   );
 }
@@ -98,7 +132,12 @@ function Drivers({ drivers, onOpen }: { drivers: Schemas["DriverDto"][]; onOpen:
     <p className="mt-2 flex flex-wrap items-center gap-x-4 text-sm">
       <span className="text-soft">Driven by</span>
       {(all ? drivers : drivers.slice(0, FIRST_DRIVERS)).map((one) => (
-        <button key={one.key} type="button" onClick={() => onOpen(one.key)} className="min-h-9 font-semibold text-spruce underline-offset-4 hover:underline">
+        <button
+          key={one.key}
+          type="button"
+          onClick={() => onOpen(one.key)}
+          className="min-h-9 font-semibold text-spruce underline-offset-4 hover:underline"
+        >
           {one.title}
         </button>
       ))}

@@ -1,3 +1,4 @@
+import { KeyGround } from "../../ui/KeyGround";
 import { type KeyboardEvent, useState } from "react";
 import { api, given, Problem, type Schemas } from "../../api/client";
 import { sentence, useChange } from "../../api/queries";
@@ -18,7 +19,12 @@ const KEYS: Record<Kind, Record<string, string>> = {
   BREATH: { ",": "breath", b: "breath" },
 };
 
-const NAMES: Record<Kind, string> = { FINGERING: "fingers", STICKING: "sticks", STROKE: "bow or pick", BREATH: "breaths" };
+const NAMES: Record<Kind, string> = {
+  FINGERING: "fingers",
+  STICKING: "sticks",
+  STROKE: "bow or pick",
+  BREATH: "breaths",
+};
 
 const FIRST: Record<Schemas["PassageDto"]["instrument"], Kind> = {
   WIND: "BREATH",
@@ -45,7 +51,9 @@ export function MarksPanel({ detail, bench, cursor, onCursor }: Props) {
   const [why, setWhy] = useState("");
   const [failure, setFailure] = useState<unknown>();
   const [asked, setAsked] = useState<{ wish: Wish; question: string }>();
-  const mark = useChange((wish: Wish) => given(api.PUT("/api/passages/{id}/marks", { params: { path: { id: passage.id } }, body: wish })));
+  const mark = useChange((wish: Wish) =>
+    given(api.PUT("/api/passages/{id}/marks", { params: { path: { id: passage.id } }, body: wish })),
+  );
   const note = cursor ?? 0;
   const send = (wish: Wish) => {
     setFailure(undefined);
@@ -82,7 +90,12 @@ export function MarksPanel({ detail, bench, cursor, onCursor }: Props) {
         <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
           <label className="flex items-center gap-2 text-soft">
             write
-            <select aria-label="Kind of mark" value={kind} onChange={(event) => setKind(event.target.value as Kind)} className={`${INPUT} !w-auto`}>
+            <select
+              aria-label="Kind of mark"
+              value={kind}
+              onChange={(event) => setKind(event.target.value as Kind)}
+              className={`${INPUT} !w-auto`}
+            >
               {Object.entries(NAMES).map(([name, words]) => (
                 <option key={name} value={name}>
                   {words}
@@ -90,10 +103,8 @@ export function MarksPanel({ detail, bench, cursor, onCursor }: Props) {
               ))}
             </select>
           </label>
-          <div
-            tabIndex={0}
-            role="group"
-            aria-label={`Write ${NAMES[kind]}. A key writes over the note at hand and goes on.`}
+          <KeyGround
+            label={`Write ${NAMES[kind]}. A key writes over the note at hand and goes on.`}
             onKeyDown={keys}
             className="flex min-h-11 flex-1 items-center gap-3 rounded-[5px] border border-spruce bg-white px-3"
           >
@@ -102,7 +113,7 @@ export function MarksPanel({ detail, bench, cursor, onCursor }: Props) {
               {here?.onBeat ? "on the beat" : "between beats"}
               {here && here.marks.length > 0 && ` · ${here.marks.map((one) => one.value).join(" · ")}`}
             </span>
-          </div>
+          </KeyGround>
         </div>
         <div className="mt-3 flex flex-wrap items-center gap-2">
           {Object.entries(KEYS[kind]).map(([key, value]) => (
@@ -123,12 +134,19 @@ export function MarksPanel({ detail, bench, cursor, onCursor }: Props) {
         </div>
         <label className="mt-4 block">
           <span className="text-soft">Why, if it is worth remembering</span>
-          <input value={why} maxLength={300} dir="auto" onChange={(event) => setWhy(event.target.value)} className={INPUT} placeholder="crossing is quieter this way" />
+          <input
+            value={why}
+            maxLength={300}
+            dir="auto"
+            onChange={(event) => setWhy(event.target.value)}
+            className={INPUT}
+            placeholder="crossing is quieter this way"
+          />
         </label>
         {failure !== undefined && <p className="mt-2 text-plum">{sentence(failure)}</p>}
         <p className="mt-3 text-sm text-soft">
-          A full triangle under a note is on the beat, a ring is between beats. Decide slowly and keep it: a mark changed later is asked about, since what was learned with it has to be
-          learned again.
+          A full triangle under a note is on the beat, a ring is between beats. Decide slowly and keep it: a mark
+          changed later is asked about, since what was learned with it has to be learned again.
         </p>
       </div>
       <section aria-label="What was decided">
@@ -142,7 +160,11 @@ export function MarksPanel({ detail, bench, cursor, onCursor }: Props) {
                 <span className="w-16 shrink-0 text-soft">{day(one.at.slice(0, 10))}</span>
                 <span>
                   note {one.note + 1}: {one.value === "" ? `${NAMES[one.kind]} taken away` : one.value}
-                  {one.why && <span className="text-soft" dir="auto">, {one.why}</span>}
+                  {one.why && (
+                    <span className="text-soft" dir="auto">
+                      , {one.why}
+                    </span>
+                  )}
                 </span>
               </li>
             ))}

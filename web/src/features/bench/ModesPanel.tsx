@@ -16,9 +16,13 @@ export function ModesPanel({ detail, bench }: Props) {
   const { passage } = detail;
   const [added, setAdded] = useState("");
   const order = useChange((names: string[]) =>
-    given(api.PUT("/api/modes/{instrument}", { params: { path: { instrument: passage.instrument } }, body: { names } })),
+    given(
+      api.PUT("/api/modes/{instrument}", { params: { path: { instrument: passage.instrument } }, body: { names } }),
+    ),
   );
-  const want = useChange((mode: string) => given(api.PUT("/api/passages/{id}/mode", { params: { path: { id: passage.id } }, body: { mode } })));
+  const want = useChange((mode: string) =>
+    given(api.PUT("/api/passages/{id}/mode", { params: { path: { id: passage.id } }, body: { mode } })),
+  );
   const modes = bench.modes;
   const swap = (i: number, j: number) => {
     const now = [...modes];
@@ -29,23 +33,39 @@ export function ModesPanel({ detail, bench }: Props) {
     <section aria-label="Modes" className="max-w-3xl">
       <h2 className="text-lg">
         Modes for {family(passage.instrument)}
-        <span className="font-normal text-soft">, from the easiest to the one that costs most. Practise slowly in the one wanted at speed</span>
+        <span className="font-normal text-soft">
+          , from the easiest to the one that costs most. Practise slowly in the one wanted at speed
+        </span>
       </h2>
       <ol className="mt-2 divide-y divide-rule border-y border-rule">
         {modes.map((mode, i) => (
           <li key={mode} className="flex items-center gap-2 py-1">
             <label className="flex min-h-11 flex-1 items-center gap-3">
-              <input type="radio" name="wanted" checked={bench.wantedMode === mode} onChange={() => want.mutate(mode)} className="size-4 accent-spruce" />
+              <input
+                type="radio"
+                name="wanted"
+                checked={bench.wantedMode === mode}
+                onChange={() => want.mutate(mode)}
+                className="size-4 accent-spruce"
+              />
               <span dir="auto">{mode}</span>
               {bench.wantedMode === mode && <span className="text-sm font-semibold text-spruce">wanted at speed</span>}
             </label>
             <Small label={`Move ${mode} up`} disabled={i === 0 || order.isPending} onClick={() => swap(i, i - 1)}>
               <ArrowUp size={16} />
             </Small>
-            <Small label={`Move ${mode} down`} disabled={i === modes.length - 1 || order.isPending} onClick={() => swap(i, i + 1)}>
+            <Small
+              label={`Move ${mode} down`}
+              disabled={i === modes.length - 1 || order.isPending}
+              onClick={() => swap(i, i + 1)}
+            >
               <ArrowDown size={16} />
             </Small>
-            <Small label={`Remove ${mode}`} disabled={modes.length === 1 || order.isPending} onClick={() => order.mutate(modes.filter((one) => one !== mode))}>
+            <Small
+              label={`Remove ${mode}`}
+              disabled={modes.length === 1 || order.isPending}
+              onClick={() => order.mutate(modes.filter((one) => one !== mode))}
+            >
               <X size={16} />
             </Small>
           </li>
@@ -58,7 +78,15 @@ export function ModesPanel({ detail, bench }: Props) {
           if (added.trim()) order.mutate([...modes, added.trim()], { onSuccess: () => setAdded("") });
         }}
       >
-        <input aria-label="Another mode" value={added} maxLength={60} dir="auto" onChange={(event) => setAdded(event.target.value)} className={INPUT} placeholder="three to a bow" />
+        <input
+          aria-label="Another mode"
+          value={added}
+          maxLength={60}
+          dir="auto"
+          onChange={(event) => setAdded(event.target.value)}
+          className={INPUT}
+          placeholder="three to a bow"
+        />
         <Button type="submit" disabled={!added.trim() || modes.length >= 20}>
           Add
         </Button>
@@ -74,5 +102,12 @@ export function ModesPanel({ detail, bench }: Props) {
 }
 
 function Small({ label, ...rest }: { label: string; disabled: boolean; onClick: () => void; children: ReactNode }) {
-  return <button type="button" aria-label={label} className="flex size-9 items-center justify-center rounded-[4px] hover:bg-spruce-pale disabled:text-rule-strong" {...rest} />;
+  return (
+    <button
+      type="button"
+      aria-label={label}
+      className="flex size-9 items-center justify-center rounded-[4px] hover:bg-spruce-pale disabled:text-rule-strong"
+      {...rest}
+    />
+  );
 }

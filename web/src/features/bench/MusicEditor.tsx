@@ -50,7 +50,8 @@ export function MusicEditor({ value, onChange, onTitle, onWaiting }: Props) {
         onValueChange={(next) => {
           go(next as Way);
           if (next === "PAPER" && value.source !== "PAPER") onChange({ source: "PAPER", ...FIRST_PAPER });
-          if (next === "ABC" && value.source !== "ABC") onChange({ source: "ABC", meter: "4/4", beatUnit: "", text: FIRST_ABC, bars: 0 });
+          if (next === "ABC" && value.source !== "ABC")
+            onChange({ source: "ABC", meter: "4/4", beatUnit: "", text: FIRST_ABC, bars: 0 });
         }}
       >
         <Tabs.List className="mb-3 flex flex-wrap gap-x-6 border-b border-rule" aria-label="Where the notes come from">
@@ -68,7 +69,11 @@ export function MusicEditor({ value, onChange, onTitle, onWaiting }: Props) {
           </Tabs.Trigger>
         </Tabs.List>
         <Tabs.Content value="PAPER">
-          <PaperPattern value={paper} error={problem?.detail} onChange={(next) => onChange({ source: "PAPER", ...next })} />
+          <PaperPattern
+            value={paper}
+            error={problem?.detail}
+            onChange={(next) => onChange({ source: "PAPER", ...next })}
+          />
         </Tabs.Content>
         <Tabs.Content value="FILE">
           <FileMusic onTake={take} />
@@ -83,13 +88,18 @@ export function MusicEditor({ value, onChange, onTitle, onWaiting }: Props) {
       <div className={`mt-4 min-h-32 border-y border-rule py-2 ${way === "ABC" || way === "PAPER" ? "" : "hidden"}`}>
         {reading.data ? (
           <>
-            <Engraving abc={value.source === "ABC" ? withHeader(settled.text) : reading.data.abc} label={`${reading.data.notes} notes in ${reading.data.bars} bars`} />
+            <Engraving
+              abc={value.source === "ABC" ? withHeader(settled.text) : reading.data.abc}
+              label={`${reading.data.notes} notes in ${reading.data.bars} bars`}
+            />
             <p className="text-sm text-soft">
-              {reading.data.notes} notes · {reading.data.bars} bars · up to {oneDecimal(reading.data.quickestNotesPerBeat)} notes to the beat of{" "}
-              {reading.data.beatUnit}
+              {reading.data.notes} notes · {reading.data.bars} bars · up to{" "}
+              {oneDecimal(reading.data.quickestNotesPerBeat)} notes to the beat of {reading.data.beatUnit}
             </p>
             <ul className="text-sm text-brass-deep">
-              {reading.data.leftOut.length > 0 && <li>Not kept, since a passage has no place for it: {reading.data.leftOut.join(" · ")}.</li>}
+              {reading.data.leftOut.length > 0 && (
+                <li>Not kept, since a passage has no place for it: {reading.data.leftOut.join(" · ")}.</li>
+              )}
               {reading.data.warnings.map((warning) => (
                 <li key={warning}>{warning}. It is taken as it stands.</li>
               ))}
@@ -97,7 +107,11 @@ export function MusicEditor({ value, onChange, onTitle, onWaiting }: Props) {
           </>
         ) : (
           <p className="py-8 text-center text-soft">
-            {empty ? "The notes appear here as you type them." : reading.isError ? "The notes appear again when the text can be read." : "Reading."}
+            {empty
+              ? "The notes appear here as you type them."
+              : reading.isError
+                ? "The notes appear again when the text can be read."
+                : "Reading."}
           </p>
         )}
         {reading.isError && !problem && <p className="text-plum">{sentence(reading.error)}</p>}
@@ -137,7 +151,12 @@ function AbcText({ value, problem, onChange }: Pick<Props, "value" | "onChange">
       </Labelled>
       <Labelled label="The tempo counts">
         {({ id }) => (
-          <select id={id} className={INPUT} value={value.beatUnit} onChange={(event) => onChange({ ...value, beatUnit: event.target.value })}>
+          <select
+            id={id}
+            className={INPUT}
+            value={value.beatUnit}
+            onChange={(event) => onChange({ ...value, beatUnit: event.target.value })}
+          >
             <option value="">the meter's usual beat</option>
             {["1/8", "1/4", "3/8", "1/2", "3/4"].map((unit) => (
               <option key={unit} value={unit}>

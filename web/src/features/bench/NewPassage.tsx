@@ -46,7 +46,12 @@ export default function NewPassage({ me }: { me: Schemas["Me"] }) {
       >
         <div className="grid content-start gap-5">
           <PassageFields draft={draft} onChange={set} error={create.error} />
-          <CleanAt played={draft.played} cleanAt={draft.cleanAt} error={fieldError(create.error, "cleanAt")} onChange={set} />
+          <CleanAt
+            played={draft.played}
+            cleanAt={draft.cleanAt}
+            error={fieldError(create.error, "cleanAt")}
+            onChange={set}
+          />
         </div>
         <div className="min-w-0">
           <MusicEditor

@@ -20,8 +20,24 @@ export function NoteMarks({ layout, notes, cursor, seams, showBeats, onChoose }:
         if (!line) return null;
         return (
           <g key={i}>
-            {i === cursor && <rect x={spot.x - 10} y={line.top - 6} width={20} height={line.bottom - line.top + 14} rx={4} className="fill-brass/15 stroke-brass" />}
-            {seams.has(i) && <path d={`M${spot.x - 11} ${line.top - 8}V${line.bottom + 10}`} className="stroke-plum" strokeWidth={2} strokeDasharray="2 3" />}
+            {i === cursor && (
+              <rect
+                x={spot.x - 10}
+                y={line.top - 6}
+                width={20}
+                height={line.bottom - line.top + 14}
+                rx={4}
+                className="fill-brass/15 stroke-brass"
+              />
+            )}
+            {seams.has(i) && (
+              <path
+                d={`M${spot.x - 11} ${line.top - 8}V${line.bottom + 10}`}
+                className="stroke-plum"
+                strokeWidth={2}
+                strokeDasharray="2 3"
+              />
+            )}
             {showBeats &&
               (notes[i]?.onBeat ? (
                 <path d={`M${spot.x - 4} ${line.bottom + 10}h8l-4 -6z`} className="fill-ink" />

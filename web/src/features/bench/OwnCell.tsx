@@ -35,19 +35,36 @@ export function OwnCell({ onOpen }: { onOpen: (key: string) => void }) {
       }}
     >
       <span className="font-semibold">Your own cell</span>
-      <input aria-label="Weights of your cell" placeholder="2-1-1" value={cell} onChange={(event) => setCell(event.target.value)} className={`${INPUT} !w-36 font-mono`} />
-      <Button onPointerDown={tap} onKeyDown={(event) => (event.key === " " || event.key === "Enter") && !event.repeat && tap()} onClick={(event) => event.preventDefault()}>
+      <input
+        aria-label="Weights of your cell"
+        placeholder="2-1-1"
+        value={cell}
+        onChange={(event) => setCell(event.target.value)}
+        className={`${INPUT} !w-36 font-mono`}
+      />
+      <Button
+        onPointerDown={tap}
+        onKeyDown={(event) => (event.key === " " || event.key === "Enter") && !event.repeat && tap()}
+        onClick={(event) => event.preventDefault()}
+      >
         {taps === 0 ? "Tap it" : `${taps} taps`}
       </Button>
       {taps > 2 && <Button onClick={finish}>That is it</Button>}
       <label className="flex min-h-11 items-center gap-2 text-soft">
-        <input type="checkbox" checked={stretched} onChange={(event) => setStretched(event.target.checked)} className="size-4 accent-spruce" />
+        <input
+          type="checkbox"
+          checked={stretched}
+          onChange={(event) => setStretched(event.target.checked)}
+          className="size-4 accent-spruce"
+        />
         stretched
       </label>
       <Button type="submit" disabled={!cell.trim()}>
         Show it
       </Button>
-      <span className="text-sm text-soft">{taps > 0 ? "Tap each note, and once more where it starts again." : "One weight a note, or tap it."}</span>
+      <span className="text-sm text-soft">
+        {taps > 0 ? "Tap each note, and once more where it starts again." : "One weight a note, or tap it."}
+      </span>
       {read.isError && <p className="w-full text-sm text-plum">{sentence(read.error)}</p>}
     </form>
   );

@@ -27,14 +27,26 @@ export function PaperPattern({ value, onChange, error }: Props) {
       <div className="grid grid-cols-2 gap-3">
         <Labelled label="Meter">
           {({ id }) => (
-            <select id={id} className={INPUT} value={value.meter} onChange={(event) => set({ meter: event.target.value })}>
+            <select
+              id={id}
+              className={INPUT}
+              value={value.meter}
+              onChange={(event) => set({ meter: event.target.value })}
+            >
               {METERS.map((meter) => (
                 <option key={meter}>{meter}</option>
               ))}
             </select>
           )}
         </Labelled>
-        <Field label="Bars" type="number" min={1} max={64} value={value.bars || ""} onChange={(event) => set({ bars: Number(event.target.value) })} />
+        <Field
+          label="Bars"
+          type="number"
+          min={1}
+          max={64}
+          value={value.bars || ""}
+          onChange={(event) => set({ bars: Number(event.target.value) })}
+        />
       </div>
       <fieldset>
         <legend className="mb-1 font-semibold">Notes to each beat</legend>

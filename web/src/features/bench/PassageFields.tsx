@@ -21,7 +21,14 @@ export function fieldError(error: unknown, field: string) {
 export function PassageFields({ draft, onChange, error }: Props) {
   return (
     <div className="grid gap-3">
-      <Field label="Title" dir="auto" maxLength={120} value={draft.title} error={fieldError(error, "title")} onChange={(event) => onChange({ title: event.target.value })} />
+      <Field
+        label="Title"
+        dir="auto"
+        maxLength={120}
+        value={draft.title}
+        error={fieldError(error, "title")}
+        onChange={(event) => onChange({ title: event.target.value })}
+      />
       <div className="grid grid-cols-2 gap-3">
         <Field
           label="Target tempo"

@@ -61,7 +61,9 @@ export function axis(passage: Schemas["PassageDto"]): [number, number] {
 
 function PieceRow({ piece, target, range }: { piece: Piece; target: number; range: [number, number] }) {
   const [name, setName] = useState(piece.name);
-  const change = useChange((wish: Schemas["PieceWish"]) => given(api.PUT("/api/pieces/{id}", { params: { path: { id: piece.id } }, body: wish })));
+  const change = useChange((wish: Schemas["PieceWish"]) =>
+    given(api.PUT("/api/pieces/{id}", { params: { path: { id: piece.id } }, body: wish })),
+  );
   return (
     <li className="grid items-center gap-x-5 gap-y-2 py-3 md:grid-cols-[11rem_9rem_1fr_auto]">
       <div>
@@ -109,7 +111,9 @@ function CutForm({ passageId }: { passageId: number }) {
   const [kind, setKind] = useState<CutWish["kind"]>("BARS");
   const [size, setSize] = useState(1);
   const sized = kind === "BARS" || kind === "BEATS";
-  const cut = useChange((wish: CutWish) => given(api.PUT("/api/passages/{id}/pieces", { params: { path: { id: passageId } }, body: wish })));
+  const cut = useChange((wish: CutWish) =>
+    given(api.PUT("/api/passages/{id}/pieces", { params: { path: { id: passageId } }, body: wish })),
+  );
   return (
     <form
       className="flex flex-wrap items-center gap-2"
@@ -119,9 +123,22 @@ function CutForm({ passageId }: { passageId: number }) {
       }}
     >
       {sized && (
-        <input aria-label="How many" type="number" min={1} max={64} value={size || ""} onChange={(event) => setSize(Number(event.target.value))} className={`${INPUT} !w-20`} />
+        <input
+          aria-label="How many"
+          type="number"
+          min={1}
+          max={64}
+          value={size || ""}
+          onChange={(event) => setSize(Number(event.target.value))}
+          className={`${INPUT} !w-20`}
+        />
       )}
-      <select aria-label="Cut by" value={kind} onChange={(event) => setKind(event.target.value as CutWish["kind"])} className={`${INPUT} !w-auto`}>
+      <select
+        aria-label="Cut by"
+        value={kind}
+        onChange={(event) => setKind(event.target.value as CutWish["kind"])}
+        className={`${INPUT} !w-auto`}
+      >
         <option value="BARS">bars each</option>
         <option value="BEATS">beats each</option>
         <option value="PHRASES">at phrase ends</option>

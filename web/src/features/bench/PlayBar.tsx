@@ -48,11 +48,21 @@ export function PlayBar({ playback, bpm, onBpm, of, label, variant, first, last,
         bpm
       </label>
       <label className="flex min-h-11 items-center gap-2 text-soft">
-        <input type="checkbox" checked={click} onChange={(event) => setClick(event.target.checked)} className="size-4 accent-spruce" />
+        <input
+          type="checkbox"
+          checked={click}
+          onChange={(event) => setClick(event.target.checked)}
+          className="size-4 accent-spruce"
+        />
         with the click
       </label>
       <label className="flex min-h-11 items-center gap-2 text-soft">
-        <input type="checkbox" checked={along} onChange={(event) => setAlong(event.target.checked)} className="size-4 accent-spruce" />
+        <input
+          type="checkbox"
+          checked={along}
+          onChange={(event) => setAlong(event.target.checked)}
+          className="size-4 accent-spruce"
+        />
         I play along: it counts for today
       </label>
       {along && caution && <p className="w-full border-l-2 border-plum pl-3 text-sm">{caution}</p>}

@@ -14,17 +14,24 @@ export function ReadinessList({ passageId, items }: Props) {
     given(api.PUT("/api/passages/{id}/readiness", { params: { path: { id: passageId } }, body: wish })),
   );
   const asked = change.isPending ? change.variables : undefined;
-  const shown = items.map((item) => (item.item === asked?.item ? { ...item, reached: asked.reached ?? item.reached } : item));
+  const shown = items.map((item) =>
+    item.item === asked?.item ? { ...item, reached: asked.reached ?? item.reached } : item,
+  );
   const open = shown.filter((item) => item.preparation && !item.reached).length;
   return (
     <section aria-label="Readiness" className="lg:border-l lg:border-rule lg:pl-5">
       <h2>Ready for speed?</h2>
       <p className="mb-1 text-sm text-soft">
-        {open === 0 ? "The preparation is done." : `${open} of the preparation still open. Speed waits for nothing, but what is made fast now may have to be learned again.`}
+        {open === 0
+          ? "The preparation is done."
+          : `${open} of the preparation still open. Speed waits for nothing, but what is made fast now may have to be learned again.`}
       </p>
       <ul className="text-sm">
         {shown.map((item, i) => (
-          <li key={item.item} className={i > 0 && !item.preparation && shown[i - 1]?.preparation ? "mt-1 border-t border-rule pt-1" : ""}>
+          <li
+            key={item.item}
+            className={i > 0 && !item.preparation && shown[i - 1]?.preparation ? "mt-1 border-t border-rule pt-1" : ""}
+          >
             <label className="flex min-h-7 cursor-pointer items-start gap-2 py-0.5">
               <input
                 type="checkbox"
@@ -33,7 +40,11 @@ export function ReadinessList({ passageId, items }: Props) {
                 className="peer sr-only"
               />
               <span className="mt-0.5 flex size-4 shrink-0 items-center justify-center rounded-[3px] border border-rule-strong peer-checked:border-spruce peer-checked:bg-spruce peer-checked:text-white peer-focus-visible:outline-3 peer-focus-visible:outline-brass">
-                {item.reached ? <Check size={12} aria-hidden="true" /> : item.lostOn ? <RotateCcw size={11} aria-hidden="true" className="text-plum" /> : null}
+                {item.reached ? (
+                  <Check size={12} aria-hidden="true" />
+                ) : item.lostOn ? (
+                  <RotateCcw size={11} aria-hidden="true" className="text-plum" />
+                ) : null}
               </span>
               <span className={item.reached ? "" : "text-soft"}>
                 {item.sentence}

@@ -38,14 +38,34 @@ export default function SheetPage() {
         aside={
           <div className="flex flex-wrap items-center gap-4 print:hidden">
             <label className="flex min-h-11 items-center gap-2">
-              <input type="radio" name="which" checked={which === "today"} onChange={() => setWhich("today")} className="accent-spruce" disabled={today.length === 0} /> today&apos;s
+              <input
+                type="radio"
+                name="which"
+                checked={which === "today"}
+                onChange={() => setWhich("today")}
+                className="accent-spruce"
+                disabled={today.length === 0}
+              />{" "}
+              today&apos;s
             </label>
             <label className="flex min-h-11 items-center gap-2">
-              <input type="radio" name="which" checked={which === "all" || today.length === 0} onChange={() => setWhich("all")} className="accent-spruce" /> all versions
+              <input
+                type="radio"
+                name="which"
+                checked={which === "all" || today.length === 0}
+                onChange={() => setWhich("all")}
+                className="accent-spruce"
+              />{" "}
+              all versions
             </label>
             <label className="flex items-center gap-2">
               Paper
-              <select aria-label="Paper size" value={paper} onChange={(event) => setPaper(event.target.value as Paper)} className="min-h-11 rounded-[5px] border border-rule-strong bg-white px-2">
+              <select
+                aria-label="Paper size"
+                value={paper}
+                onChange={(event) => setPaper(event.target.value as Paper)}
+                className="min-h-11 rounded-[5px] border border-rule-strong bg-white px-2"
+              >
                 <option value="a4">A4</option>
                 <option value="letter">Letter</option>
               </select>
@@ -57,8 +77,8 @@ export default function SheetPage() {
         }
       >
         <p className="text-soft">
-          Target {Math.round(target)} to the {passage.data.reading.beatUnit} note. Each figure is the tempo at which a version&apos;s quick notes match it; stay under it, and stop at pain,
-          numbness, tingling or loss of control.
+          Target {Math.round(target)} to the {passage.data.reading.beatUnit} note. Each figure is the tempo at which a
+          version&apos;s quick notes match it; stay under it, and stop at pain, numbness, tingling or loss of control.
         </p>
         {!piece && (
           <section className="sheet-part mt-3 pb-2" aria-label="As written">

@@ -1,3 +1,4 @@
+import { KeyGround } from "../../ui/KeyGround";
 import { useQuery } from "@tanstack/react-query";
 import { type KeyboardEvent, useEffect, useRef, useState } from "react";
 import { api, given } from "../../api/client";
@@ -10,7 +11,23 @@ import { enter, type History, keyboardStroke, redo, strokeOf, undo } from "./str
 import { useDraft } from "./useDraft";
 
 const METERS = ["4/4", "3/4", "2/4", "6/8", "9/8", "12/8", "5/4", "7/8", "2/2"];
-const KEYS = ["7 flats", "6 flats", "5 flats", "4 flats", "3 flats", "2 flats", "1 flat", "no sharps or flats", "1 sharp", "2 sharps", "3 sharps", "4 sharps", "5 sharps", "6 sharps", "7 sharps"];
+const KEYS = [
+  "7 flats",
+  "6 flats",
+  "5 flats",
+  "4 flats",
+  "3 flats",
+  "2 flats",
+  "1 flat",
+  "no sharps or flats",
+  "1 sharp",
+  "2 sharps",
+  "3 sharps",
+  "4 sharps",
+  "5 sharps",
+  "6 sharps",
+  "7 sharps",
+];
 
 const BUTTONS: [string, string, string][] = [
   ["v2", "2", "half"],
@@ -45,7 +62,14 @@ interface Props {
 
 /** Notes entered a key at a time, without any syntax; the line is engraved as it grows. */
 export function StepMusic({ onTake }: Props) {
-  const [entry, setEntry, forget] = useDraft<Entry>("steps", { strokes: [], undone: [], meter: "4/4", fifths: 0, taps: [], tapBpm: 80 });
+  const [entry, setEntry, forget] = useDraft<Entry>("steps", {
+    strokes: [],
+    undone: [],
+    meter: "4/4",
+    fifths: 0,
+    taps: [],
+    tapBpm: 80,
+  });
   const tapping = useRef<number[]>([]);
   const [tapped, setTapped] = useState(0);
   const change = (part: Partial<Entry>) => setEntry((now) => ({ ...now, ...part }));
@@ -56,7 +80,14 @@ export function StepMusic({ onTake }: Props) {
     queryFn: () =>
       given(
         api.POST("/api/readings/strokes", {
-          body: { strokes: hasNotes ? [FIRST_VALUE, ...entry.strokes] : [], meter: entry.meter, fifths: entry.fifths, taps: entry.taps, tapBpm: entry.tapBpm, grid: null },
+          body: {
+            strokes: hasNotes ? [FIRST_VALUE, ...entry.strokes] : [],
+            meter: entry.meter,
+            fifths: entry.fifths,
+            taps: entry.taps,
+            tapBpm: entry.tapBpm,
+            grid: null,
+          },
         }),
       ),
     enabled: hasNotes || entry.taps.length > 0,
@@ -93,7 +124,12 @@ export function StepMusic({ onTake }: Props) {
       <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
         <label>
           <span className="block text-sm text-soft">Meter</span>
-          <select aria-label="Meter" value={entry.meter} onChange={(event) => change({ meter: event.target.value })} className={`${INPUT} !w-auto`}>
+          <select
+            aria-label="Meter"
+            value={entry.meter}
+            onChange={(event) => change({ meter: event.target.value })}
+            className={`${INPUT} !w-auto`}
+          >
             {METERS.map((meter) => (
               <option key={meter}>{meter}</option>
             ))}
@@ -101,7 +137,12 @@ export function StepMusic({ onTake }: Props) {
         </label>
         <label>
           <span className="block text-sm text-soft">Key signature</span>
-          <select aria-label="Key signature" value={entry.fifths} onChange={(event) => change({ fifths: Number(event.target.value) })} className={`${INPUT} !w-auto`}>
+          <select
+            aria-label="Key signature"
+            value={entry.fifths}
+            onChange={(event) => change({ fifths: Number(event.target.value) })}
+            className={`${INPUT} !w-auto`}
+          >
             {KEYS.map((name, i) => (
               <option key={name} value={i - 7}>
                 {name}
@@ -119,10 +160,8 @@ export function StepMusic({ onTake }: Props) {
           Start over
         </Button>
       </div>
-      <div
-        tabIndex={0}
-        role="group"
-        aria-label="Enter notes: letters A to G, figures for their values."
+      <KeyGround
+        label="Enter notes: letters A to G, figures for their values."
         onKeyDown={keys}
         className="mt-3 rounded-[5px] border border-spruce bg-white p-3"
       >
@@ -130,7 +169,9 @@ export function StepMusic({ onTake }: Props) {
           {shown ? (
             <Engraving abc={shown.abc} label={`${shown.notes} notes entered`} />
           ) : (
-            <p className="py-7 text-center text-soft">Click here and type letters, or use the keys below. Shift and a letter joins it to a chord.</p>
+            <p className="py-7 text-center text-soft">
+              Click here and type letters, or use the keys below. Shift and a letter joins it to a chord.
+            </p>
           )}
         </div>
         <div className="mt-2 flex flex-wrap gap-1.5">
@@ -147,14 +188,25 @@ export function StepMusic({ onTake }: Props) {
           ))}
         </div>
         <Keyboard onKey={(key) => stroke(`k${key}`)} />
-      </div>
+      </KeyGround>
       <div className="mt-3 flex flex-wrap items-end gap-x-4 gap-y-2">
-        <Button onPointerDown={tap} onKeyDown={(event) => (event.key === " " || event.key === "Enter") && !event.repeat && tap()}>
+        <Button
+          onPointerDown={tap}
+          onKeyDown={(event) => (event.key === " " || event.key === "Enter") && !event.repeat && tap()}
+        >
           {tapped === 0 ? "Tap the rhythm" : `${tapped} taps`}
         </Button>
         <label className="flex items-center gap-2 text-soft">
           to a beat of
-          <input type="number" min={20} max={400} value={entry.tapBpm || ""} onChange={(event) => change({ tapBpm: Number(event.target.value) })} className={`${INPUT} !w-22`} aria-label="Beats a minute you tap to" />
+          <input
+            type="number"
+            min={20}
+            max={400}
+            value={entry.tapBpm || ""}
+            onChange={(event) => change({ tapBpm: Number(event.target.value) })}
+            className={`${INPUT} !w-22`}
+            aria-label="Beats a minute you tap to"
+          />
           bpm
         </label>
         {tapped > 1 && (

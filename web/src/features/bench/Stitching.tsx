@@ -13,7 +13,11 @@ const ORDERS: [Order, string][] = [
   ["OUTWARD", "outward from a link"],
 ];
 
-const STAGES: Record<Schemas["JoinDto"]["stage"], string> = { NEIGHBOURS: "Neighbours", FOURS: "Fours", WHOLE: "Whole" };
+const STAGES: Record<Schemas["JoinDto"]["stage"], string> = {
+  NEIGHBOURS: "Neighbours",
+  FOURS: "Fours",
+  WHOLE: "Whole",
+};
 
 interface Props {
   detail: Schemas["PassageDetail"];
@@ -27,7 +31,9 @@ export function Stitching({ detail, bench, link }: Props) {
   const { stitching } = bench;
   const navigate = useNavigate();
   const path = { id: passage.id };
-  const change = useChange((wish: Schemas["StitchingWish"]) => given(api.PUT("/api/passages/{id}/stitching", { params: { path }, body: wish })));
+  const change = useChange((wish: Schemas["StitchingWish"]) =>
+    given(api.PUT("/api/passages/{id}/stitching", { params: { path }, body: wish })),
+  );
   const play = useChange((join: Schemas["JoinDto"]) =>
     given(
       api.POST("/api/passages/{id}/extras", {
@@ -37,18 +43,30 @@ export function Stitching({ detail, bench, link }: Props) {
     ),
   );
   if (passage.pieces.length < 2) {
-    return <p className="text-soft">Once the passage is cut, this shows the order of its pieces and how they are joined again: neighbours, fours, whole.</p>;
+    return (
+      <p className="text-soft">
+        Once the passage is cut, this shows the order of its pieces and how they are joined again: neighbours, fours,
+        whole.
+      </p>
+    );
   }
   return (
     <section aria-label="Putting together">
       <div className="mb-2 flex flex-wrap items-end gap-x-4 gap-y-2">
         <h2 className="mr-auto text-lg">
           Putting it together
-          <span className="font-normal text-soft">: {stitching.pieces.map((i) => passage.pieces[i]?.name).join(", then ")}</span>
+          <span className="font-normal text-soft">
+            : {stitching.pieces.map((i) => passage.pieces[i]?.name).join(", then ")}
+          </span>
         </h2>
         <label className="flex items-center gap-2 text-soft">
           order
-          <select aria-label="Order of the pieces" value={stitching.order} onChange={(event) => change.mutate({ order: event.target.value as Order, link: link ?? stitching.link })} className={`${INPUT} !w-auto`}>
+          <select
+            aria-label="Order of the pieces"
+            value={stitching.order}
+            onChange={(event) => change.mutate({ order: event.target.value as Order, link: link ?? stitching.link })}
+            className={`${INPUT} !w-auto`}
+          >
             {ORDERS.map(([order, words]) => (
               <option key={order} value={order}>
                 {words}
@@ -59,7 +77,12 @@ export function Stitching({ detail, bench, link }: Props) {
         {stitching.order === "OUTWARD" && (
           <label className="flex items-center gap-2 text-soft">
             link
-            <select aria-label="Link to start from" value={stitching.link} onChange={(event) => change.mutate({ order: "OUTWARD", link: Number(event.target.value) })} className={`${INPUT} !w-auto`}>
+            <select
+              aria-label="Link to start from"
+              value={stitching.link}
+              onChange={(event) => change.mutate({ order: "OUTWARD", link: Number(event.target.value) })}
+              className={`${INPUT} !w-auto`}
+            >
               {bench.links.map((_, i) => (
                 <option key={i} value={i}>
                   {i + 1}–{i + 2}
@@ -78,7 +101,11 @@ export function Stitching({ detail, bench, link }: Props) {
             <span className="text-sm text-soft">
               notes {join.firstNote + 1}–{join.lastNote + 1}
             </span>
-            <Button kind="quiet" disabled={play.isPending} onClick={() => play.mutate(join, { onSuccess: (made) => void navigate(`/plan/${made.id}`) })}>
+            <Button
+              kind="quiet"
+              disabled={play.isPending}
+              onClick={() => play.mutate(join, { onSuccess: (made) => void navigate(`/plan/${made.id}`) })}
+            >
               Practise<span className="sr-only"> {join.name}</span>
             </Button>
           </li>

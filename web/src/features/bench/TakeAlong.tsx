@@ -21,7 +21,12 @@ export function FileLinks({ passageId, query }: { passageId: number; query: Quer
         const words = new URLSearchParams({ as });
         Object.entries(query).forEach(([key, value]) => value !== undefined && words.set(key, String(value)));
         return (
-          <a key={as} href={`/api/passages/${passageId}/export?${words}`} download className="py-2 font-semibold text-spruce underline underline-offset-4">
+          <a
+            key={as}
+            href={`/api/passages/${passageId}/export?${words}`}
+            download
+            className="py-2 font-semibold text-spruce underline underline-offset-4"
+          >
             {name}
           </a>
         );
@@ -46,7 +51,12 @@ export function TakeAlong({ detail, open, onClose }: Props) {
     <Dialog title="Print or export" open={open} onClose={onClose}>
       <label className="mb-4 flex items-center gap-2">
         Of
-        <select aria-label="What to take" value={piece ?? ""} onChange={(event) => setPiece(event.target.value === "" ? undefined : Number(event.target.value))} className={`${INPUT} !w-auto`}>
+        <select
+          aria-label="What to take"
+          value={piece ?? ""}
+          onChange={(event) => setPiece(event.target.value === "" ? undefined : Number(event.target.value))}
+          className={`${INPUT} !w-auto`}
+        >
           <option value="">the whole passage</option>
           {passage.pieces.length > 1 &&
             passage.pieces.map((one) => (

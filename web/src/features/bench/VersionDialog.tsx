@@ -38,13 +38,32 @@ export function VersionDialog({ passageId, variant, stretch, bpm, caution, onClo
         shown && (
           <>
             <p className="text-soft">
-              Matches the target at <span className="font-mono font-semibold text-ink">{oneDecimal(shown.variant.matchingBpm)}</span> bpm · {drives(shown.variant.driven)}
+              Matches the target at{" "}
+              <span className="font-mono font-semibold text-ink">{oneDecimal(shown.variant.matchingBpm)}</span> bpm ·{" "}
+              {drives(shown.variant.driven)}
               {shown.variant.remark && ` · ${shown.variant.remark}`}
             </p>
             <div className="my-3 max-h-[46vh] overflow-y-auto border-y border-rule py-2">
-              <Score abc={shown.music.abc} places={shown.music.places} label={`${shown.variant.title}, ${shown.music.places.length} notes`} scale={0.95} room={14} lit={playback.playing ? playback.lit : undefined} />
+              <Score
+                abc={shown.music.abc}
+                places={shown.music.places}
+                label={`${shown.variant.title}, ${shown.music.places.length} notes`}
+                scale={0.95}
+                room={14}
+                lit={playback.playing ? playback.lit : undefined}
+              />
             </div>
-            <PlayBar playback={playback} bpm={tempo} onBpm={setAt} of="version" label={shown.variant.title} variant={variant} first={stretch.first} last={stretch.last} caution={caution} />
+            <PlayBar
+              playback={playback}
+              bpm={tempo}
+              onBpm={setAt}
+              of="version"
+              label={shown.variant.title}
+              variant={variant}
+              first={stretch.first}
+              last={stretch.last}
+              caution={caution}
+            />
             <div className="mt-3">
               <FileLinks passageId={passageId} query={{ variant, ...stretch }} />
             </div>

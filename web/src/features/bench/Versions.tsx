@@ -47,12 +47,19 @@ export function Versions({ detail, bench, bpm, onBpm }: Props) {
   const [open, setOpen] = useState<{ key: string; stretch: Stretch }>();
   const families = useMemo(() => {
     const grouped = new Map<Variant["family"], Variant[]>();
-    sheet.data?.variants.forEach((variant) => grouped.set(variant.family, [...(grouped.get(variant.family) ?? []), variant]));
+    sheet.data?.variants.forEach((variant) =>
+      grouped.set(variant.family, [...(grouped.get(variant.family) ?? []), variant]),
+    );
     return [...grouped.entries()];
   }, [sheet.data]);
   return (
     <>
-      <TodaysChoice passageId={passage.id} bench={bench} sheet={first === undefined ? sheet.data : undefined} onOpen={(key) => setOpen({ key, stretch: {} })} />
+      <TodaysChoice
+        passageId={passage.id}
+        bench={bench}
+        sheet={first === undefined ? sheet.data : undefined}
+        onOpen={(key) => setOpen({ key, stretch: {} })}
+      />
       <div className="mt-6 mb-1 flex flex-wrap items-end gap-x-5 gap-y-2">
         <h2 className="mr-auto text-lg">
           {sheet.data ? `All ${sheet.data.variants.length} versions` : "All versions"}
@@ -63,7 +70,12 @@ export function Versions({ detail, bench, bpm, onBpm }: Props) {
         </h2>
         <label className="flex items-center gap-2 text-soft">
           of
-          <select aria-label="Versions of" value={piece ?? ""} onChange={(event) => setPiece(event.target.value === "" ? undefined : Number(event.target.value))} className={`${INPUT} !w-auto`}>
+          <select
+            aria-label="Versions of"
+            value={piece ?? ""}
+            onChange={(event) => setPiece(event.target.value === "" ? undefined : Number(event.target.value))}
+            className={`${INPUT} !w-auto`}
+          >
             <option value="">the whole</option>
             {passage.pieces.length > 1 &&
               passage.pieces.map((one) => (
@@ -75,11 +87,21 @@ export function Versions({ detail, bench, bpm, onBpm }: Props) {
         </label>
         <label className="flex items-center gap-2 text-soft">
           played at
-          <input type="number" min={20} max={400} value={bpm || ""} onChange={(event) => onBpm(Number(event.target.value))} className={`${INPUT} !w-22`} />
+          <input
+            type="number"
+            min={20}
+            max={400}
+            value={bpm || ""}
+            onChange={(event) => onBpm(Number(event.target.value))}
+            className={`${INPUT} !w-22`}
+          />
           bpm
         </label>
       </div>
-      <p className="mb-2 text-sm text-soft">The large figure is the tempo at which a version&apos;s quick notes match the target of {bpmWords(passage.targetBpm)}.</p>
+      <p className="mb-2 text-sm text-soft">
+        The large figure is the tempo at which a version&apos;s quick notes match the target of{" "}
+        {bpmWords(passage.targetBpm)}.
+      </p>
       {sheet.isError && (
         <p role="alert" className="py-3 text-plum">
           {sentence(sheet.error)}
@@ -87,17 +109,29 @@ export function Versions({ detail, bench, bpm, onBpm }: Props) {
       )}
       <div className="border-t border-rule">
         {families.map(([family, variants]) => (
-          <Family key={family} name={FAMILIES[family]} variants={variants} onOpen={(key) => setOpen({ key, stretch })} />
+          <Family
+            key={family}
+            name={FAMILIES[family]}
+            variants={variants}
+            onOpen={(key) => setOpen({ key, stretch })}
+          />
         ))}
         <OwnCell onOpen={(key) => setOpen({ key, stretch })} />
       </div>
       <div className="mt-4 max-w-3xl">
         <Caution>
-          Above its large figure a version asks for more than the target itself. Stay under it, and stop at pain, numbness, tingling or loss of control; a teacher&apos;s or
-          clinician&apos;s limits win over these.
+          Above its large figure a version asks for more than the target itself. Stay under it, and stop at pain,
+          numbness, tingling or loss of control; a teacher&apos;s or clinician&apos;s limits win over these.
         </Caution>
       </div>
-      <VersionDialog passageId={passage.id} variant={open?.key} stretch={open?.stretch ?? stretch} bpm={at} caution={bench.caution} onClose={() => setOpen(undefined)} />
+      <VersionDialog
+        passageId={passage.id}
+        variant={open?.key}
+        stretch={open?.stretch ?? stretch}
+        bpm={at}
+        caution={bench.caution}
+        onClose={() => setOpen(undefined)}
+      />
     </>
   );
 }
@@ -137,7 +171,11 @@ function VersionRow({ variant, onOpen }: { variant: Variant; onOpen: () => void 
   return (
     <>
       <div className="flex items-baseline justify-between gap-3">
-        <button type="button" onClick={onOpen} className="min-h-8 text-left font-semibold underline-offset-4 hover:underline">
+        <button
+          type="button"
+          onClick={onOpen}
+          className="min-h-8 text-left font-semibold underline-offset-4 hover:underline"
+        >
           {variant.title}
         </button>
         <span className="font-mono text-lg font-semibold" title="matching tempo">
@@ -165,7 +203,12 @@ function TodaysChoice({ passageId, bench, sheet, onOpen }: TodayProps) {
   const path = { id: passageId };
   const choose = useChange(() => given(api.POST("/api/passages/{id}/choice", { params: { path }, body: { minutes } })));
   const tick = useChange(({ id, played }: { id: number; played: boolean }) =>
-    given(api.PUT("/api/passages/{id}/choice/{choiceId}", { params: { path: { ...path, choiceId: id } }, body: { played } })),
+    given(
+      api.PUT("/api/passages/{id}/choice/{choiceId}", {
+        params: { path: { ...path, choiceId: id } },
+        body: { played },
+      }),
+    ),
   );
   const asked = tick.isPending ? tick.variables : undefined;
   const total = bench.today.reduce((sum, one) => sum + one.minutes, 0);
@@ -185,10 +228,23 @@ function TodaysChoice({ passageId, bench, sheet, onOpen }: TodayProps) {
         </h2>
         <label className="flex items-center gap-2 text-soft">
           within
-          <input type="number" min={1} max={60} step={1} value={minutes || ""} onChange={(event) => setMinutes(Number(event.target.value))} className={`${INPUT} !w-20`} aria-label="Minutes for versions" />
+          <input
+            type="number"
+            min={1}
+            max={60}
+            step={1}
+            value={minutes || ""}
+            onChange={(event) => setMinutes(Number(event.target.value))}
+            className={`${INPUT} !w-20`}
+            aria-label="Minutes for versions"
+          />
           minutes
         </label>
-        <Button kind={bench.today.length > 0 ? "plain" : "main"} disabled={choose.isPending} onClick={() => choose.mutate(undefined)}>
+        <Button
+          kind={bench.today.length > 0 ? "plain" : "main"}
+          disabled={choose.isPending}
+          onClick={() => choose.mutate(undefined)}
+        >
           {bench.today.length > 0 ? "Choose again" : "Choose for me"}
         </Button>
       </div>
@@ -205,13 +261,19 @@ function TodaysChoice({ passageId, bench, sheet, onOpen }: TodayProps) {
             return (
               <li key={one.id} className="border-b border-rule py-2">
                 <div className="flex items-baseline justify-between gap-3">
-                  <button type="button" onClick={() => onOpen(one.variant)} className="min-h-8 text-left font-semibold underline-offset-4 hover:underline">
+                  <button
+                    type="button"
+                    onClick={() => onOpen(one.variant)}
+                    className="min-h-8 text-left font-semibold underline-offset-4 hover:underline"
+                  >
                     {one.title}
                   </button>
                   <span className="font-mono text-xl font-semibold">{one.matchingBpm}</span>
                 </div>
                 <div className="min-h-20">
-                  {known && <Engraving abc={known.abc} label={`The first bars of ${one.title}`} scale={0.85} maxHeight={96} />}
+                  {known && (
+                    <Engraving abc={known.abc} label={`The first bars of ${one.title}`} scale={0.85} maxHeight={96} />
+                  )}
                 </div>
                 <div className="flex items-start justify-between gap-3 text-sm text-soft">
                   <p>{one.why}</p>

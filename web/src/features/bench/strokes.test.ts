@@ -3,7 +3,15 @@ import { enter, keyboardStroke, redo, strokeOf, undo } from "./strokes";
 
 describe("entering music step by step", () => {
   it("takes letters as notes, capitals as chords and figures as values", () => {
-    expect(["c", "E", "8", "6", ".", "ArrowUp", "q"].map(strokeOf)).toEqual(["c", "+e", "v8", "v16", "dot", "up", undefined]);
+    expect(["c", "E", "8", "6", ".", "ArrowUp", "q"].map(strokeOf)).toEqual([
+      "c",
+      "+e",
+      "v8",
+      "v16",
+      "dot",
+      "up",
+      undefined,
+    ]);
   });
 
   it("takes keys struck together as a chord", () => {

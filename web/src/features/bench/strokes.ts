@@ -43,7 +43,10 @@ export interface History {
   undone: string[];
 }
 
-export const enter = (history: History, stroke: string): History => ({ strokes: [...history.strokes, stroke], undone: [] });
+export const enter = (history: History, stroke: string): History => ({
+  strokes: [...history.strokes, stroke],
+  undone: [],
+});
 
 export const undo = ({ strokes, undone }: History): History =>
   strokes.length === 0 ? { strokes, undone } : { strokes: strokes.slice(0, -1), undone: [...undone, strokes.at(-1)!] };

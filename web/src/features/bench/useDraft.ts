@@ -7,7 +7,7 @@ export function useDraft<T>(name: string, first: T) {
   const [draft, setDraft] = useState<T>(() => {
     try {
       const kept = keepOfWindow.getItem(key);
-      return kept ? ({ ...first, ...(JSON.parse(kept) as T) }) : first;
+      return kept ? { ...first, ...(JSON.parse(kept) as T) } : first;
     } catch {
       return first;
     }

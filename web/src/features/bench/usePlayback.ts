@@ -28,7 +28,12 @@ export function usePlayback(passageId: number) {
   const [error, setError] = useState<unknown>();
 
   const { mutate: practised, error: uncounted } = useChange(({ bpm, seconds }: { bpm: number; seconds: number }) =>
-    given(api.POST("/api/passages/{id}/practice", { params: { path: { id: passageId } }, body: { clientId: crypto.randomUUID(), bpm, seconds } })),
+    given(
+      api.POST("/api/passages/{id}/practice", {
+        params: { path: { id: passageId } },
+        body: { clientId: crypto.randomUUID(), bpm, seconds },
+      }),
+    ),
   );
 
   const stop = useCallback(() => {
@@ -54,7 +59,9 @@ export function usePlayback(passageId: number) {
       };
       try {
         const heard = await given(
-          api.GET("/api/passages/{id}/playback", { params: { path: { id: passageId }, query: { variant, first, last, bpm } } }),
+          api.GET("/api/passages/{id}/playback", {
+            params: { path: { id: passageId }, query: { variant, first, last, bpm } },
+          }),
         );
         if (cancelled) return;
         setError(undefined);

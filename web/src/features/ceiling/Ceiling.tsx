@@ -15,12 +15,17 @@ export default function Ceiling() {
   if (passages.isPending) return <Waiting />;
   if (passages.isError) return <Failed error={passages.error} again={() => void passages.refetch()} />;
   const pieces = passages.data.flatMap((passage) =>
-    passage.pieces.map((piece) => ({ ...piece, label: piece.name === "whole" ? passage.title : `${passage.title}, ${piece.name}` })),
+    passage.pieces.map((piece) => ({
+      ...piece,
+      label: piece.name === "whole" ? passage.title : `${passage.title}, ${piece.name}`,
+    })),
   );
   if (pieces.length === 0) {
     return (
       <Page title="Ceiling">
-        <p className="max-w-[56ch] py-8 text-lg text-soft">A ceiling belongs to a piece. Give a passage first; every pass you judge then moves it.</p>
+        <p className="max-w-[56ch] py-8 text-lg text-soft">
+          A ceiling belongs to a piece. Give a passage first; every pass you judge then moves it.
+        </p>
         <ButtonLink kind="main" to="/start">
           Give a passage
         </ButtonLink>
@@ -47,7 +52,11 @@ function OfPiece({ id, pieces }: { id: number; pieces: { id: number; label: stri
       above={
         <label>
           <span className="sr-only">Piece</span>
-          <select value={id} onChange={(event) => void navigate(`/ceiling/${event.target.value}`)} className={`${INPUT} !w-auto max-w-full !bg-transparent`}>
+          <select
+            value={id}
+            onChange={(event) => void navigate(`/ceiling/${event.target.value}`)}
+            className={`${INPUT} !w-auto max-w-full !bg-transparent`}
+          >
             {pieces.map((piece) => (
               <option key={piece.id} value={piece.id}>
                 {piece.label}
@@ -81,7 +90,9 @@ function OfPiece({ id, pieces }: { id: number; pieces: { id: number; label: stri
           <dt className="font-semibold">The edge of tension</dt>
           <dd>
             <span className="text-2xl font-bold">{view.tensionEdge === null ? "–" : bpm(view.tensionEdge)}</span>
-            <span className="block text-sm text-soft">{view.tensionEdge === null ? "Not felt yet, or not known." : "Where tension reaches 3."}</span>
+            <span className="block text-sm text-soft">
+              {view.tensionEdge === null ? "Not felt yet, or not known." : "Where tension reaches 3."}
+            </span>
           </dd>
         </div>
       </dl>
@@ -99,9 +110,12 @@ function headline(estimate: Schemas["EstimateDto"]) {
 function underline(view: Schemas["CeilingView"]) {
   const { ceiling } = view.estimate;
   const short = Math.round((1 - ceiling.middle / view.targetBpm) * 100);
-  const gap = short > 0 ? `${short}% below the target of ${bpm(view.targetBpm)}` : `at the target of ${bpm(view.targetBpm)}`;
+  const gap =
+    short > 0 ? `${short}% below the target of ${bpm(view.targetBpm)}` : `at the target of ${bpm(view.targetBpm)}`;
   const date = view.neededOn ? `, needed by ${day(view.neededOn, { day: "numeric", month: "long" })}` : "";
-  const sure = view.estimate.enoughEvidence ? "" : ` It may lie anywhere from ${bpm(ceiling.low)} to ${bpm(ceiling.high)}; a few workouts will tell.`;
+  const sure = view.estimate.enoughEvidence
+    ? ""
+    : ` It may lie anywhere from ${bpm(ceiling.low)} to ${bpm(ceiling.high)}; a few workouts will tell.`;
   return `That is ${gap}${date}.${sure}`;
 }
 

@@ -20,15 +20,32 @@ export function History({ view }: { view: Schemas["CeilingView"] }) {
   const [frame, width] = useWidth<HTMLDivElement>(560);
   const days = view.history;
   if (days.length < 2) {
-    return <p className="py-16 text-center text-soft">{days.length === 0 ? "Nothing has been played yet." : "One day so far. A line begins with the second."}</p>;
+    return (
+      <p className="py-16 text-center text-soft">
+        {days.length === 0 ? "Nothing has been played yet." : "One day so far. A line begins with the second."}
+      </p>
+    );
   }
   const end = Math.max(at(view.today), at(days.at(-1)!.day));
   const x = scaleTime([at(days[0]!.day), end], [46, width - 60]);
-  const range: [number, number] = [Math.min(...days.map((d) => d.low)) * 0.97, Math.max(view.targetBpm, ...days.map((d) => d.high)) * 1.03];
+  const range: [number, number] = [
+    Math.min(...days.map((d) => d.low)) * 0.97,
+    Math.max(view.targetBpm, ...days.map((d) => d.high)) * 1.03,
+  ];
   const y = scaleLog(range, [HEIGHT - BOTTOM, TOP]);
-  const band = area<Day>((d) => x(at(d.day)), (d) => y(d.low), (d) => y(d.high)).curve(curveMonotoneX);
-  const middle = line<Day>((d) => x(at(d.day)), (d) => y(d.ceiling)).curve(curveMonotoneX);
-  const smooth = line<Day>((d) => x(at(d.day)), (d) => y(d.smoothed)).curve(curveMonotoneX);
+  const band = area<Day>(
+    (d) => x(at(d.day)),
+    (d) => y(d.low),
+    (d) => y(d.high),
+  ).curve(curveMonotoneX);
+  const middle = line<Day>(
+    (d) => x(at(d.day)),
+    (d) => y(d.ceiling),
+  ).curve(curveMonotoneX);
+  const smooth = line<Day>(
+    (d) => x(at(d.day)),
+    (d) => y(d.smoothed),
+  ).curve(curveMonotoneX);
   const first = days[0]!;
   const last = days.at(-1)!;
   return (
@@ -56,13 +73,33 @@ export function History({ view }: { view: Schemas["CeilingView"] }) {
         ))}
         {away(days).map(([from, to]) => (
           <g key={from.day}>
-            <line x1={x(at(from.day)) + 5} x2={x(at(to.day)) - 5} y1={HEIGHT - BOTTOM - 12} y2={HEIGHT - BOTTOM - 12} className="stroke-rule-strong" strokeWidth="3" />
-            <text x={(x(at(from.day)) + x(at(to.day))) / 2} y={HEIGHT - BOTTOM - 20} textAnchor="middle" fontSize="12" className="fill-soft">
+            <line
+              x1={x(at(from.day)) + 5}
+              x2={x(at(to.day)) - 5}
+              y1={HEIGHT - BOTTOM - 12}
+              y2={HEIGHT - BOTTOM - 12}
+              className="stroke-rule-strong"
+              strokeWidth="3"
+            />
+            <text
+              x={(x(at(from.day)) + x(at(to.day))) / 2}
+              y={HEIGHT - BOTTOM - 20}
+              textAnchor="middle"
+              fontSize="12"
+              className="fill-soft"
+            >
               {Math.round((at(to.day) - at(from.day)) / DAY_MS)} days away
             </text>
           </g>
         ))}
-        <line x1="46" x2={width - 60} y1={y(view.targetBpm)} y2={y(view.targetBpm)} className="stroke-ink" strokeWidth="1.5" />
+        <line
+          x1="46"
+          x2={width - 60}
+          y1={y(view.targetBpm)}
+          y2={y(view.targetBpm)}
+          className="stroke-ink"
+          strokeWidth="1.5"
+        />
         <text x={width - 54} y={y(view.targetBpm) + 4} fontSize="13" fontWeight="600" className="fill-ink">
           target
         </text>
@@ -70,7 +107,14 @@ export function History({ view }: { view: Schemas["CeilingView"] }) {
           {bpm(last.ceiling)}
         </text>
         {x.ticks(Math.max(2, Math.floor(width / 130))).map((tick) => (
-          <text key={tick.getTime()} x={x(tick)} y={HEIGHT - 20} textAnchor="middle" fontSize="12" className="fill-soft">
+          <text
+            key={tick.getTime()}
+            x={x(tick)}
+            y={HEIGHT - 20}
+            textAnchor="middle"
+            fontSize="12"
+            className="fill-soft"
+          >
             {tick.toLocaleDateString(undefined, { day: "numeric", month: "short" })}
           </text>
         ))}

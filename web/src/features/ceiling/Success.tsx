@@ -13,13 +13,20 @@ const BOTTOM = 40;
 export function Success({ view }: { view: Schemas["CeilingView"] }) {
   const [frame, width] = useWidth<HTMLDivElement>(560);
   const { estimate, curve, tries } = view;
-  const tempos = [...curve.map((point) => point.tempo), ...tries.map((tried) => tried.tempo), estimate.breakdown.middle * 1.03];
+  const tempos = [
+    ...curve.map((point) => point.tempo),
+    ...tries.map((tried) => tried.tempo),
+    estimate.breakdown.middle * 1.03,
+  ];
   const range: [number, number] = [Math.min(...tempos), Math.max(...tempos, view.targetBpm * 1.02)];
   const x = scaleLog(range, [46, width - 12]);
   const y = scaleLinear([0, 1], [HEIGHT - BOTTOM, TOP]);
   const count = (tried: Schemas["TryDto"]) => tried.clean + tried.rough + tried.broke;
   const size = scaleSqrt([0, Math.max(4, ...tries.map(count))], [1, 11]);
-  const draw = line<Schemas["CurvePoint"]>((point) => x(point.tempo), (point) => y(point.clean));
+  const draw = line<Schemas["CurvePoint"]>(
+    (point) => x(point.tempo),
+    (point) => y(point.clean),
+  );
   return (
     <div ref={frame} className="overflow-hidden">
       <svg width={width} height={HEIGHT} role="img" aria-label={description(view)} className="block">
@@ -32,40 +39,101 @@ export function Success({ view }: { view: Schemas["CeilingView"] }) {
           </g>
         ))}
         {tempoTicks(range, Math.floor(width / 60)).map((tempo) => (
-          <text key={tempo} x={x(tempo)} y={HEIGHT - 20} textAnchor="middle" fontSize="12" className="fill-soft font-mono">
+          <text
+            key={tempo}
+            x={x(tempo)}
+            y={HEIGHT - 20}
+            textAnchor="middle"
+            fontSize="12"
+            className="fill-soft font-mono"
+          >
             {tempo}
           </text>
         ))}
-        <rect x={x(estimate.ceiling.low)} width={x(estimate.ceiling.high) - x(estimate.ceiling.low)} y={TOP} height={HEIGHT - TOP - BOTTOM} className="fill-brass" opacity="0.24" />
+        <rect
+          x={x(estimate.ceiling.low)}
+          width={x(estimate.ceiling.high) - x(estimate.ceiling.low)}
+          y={TOP}
+          height={HEIGHT - TOP - BOTTOM}
+          className="fill-brass"
+          opacity="0.24"
+        />
         <Upright x={x(estimate.ease.middle)} label="ease" anchor="end" looks="stroke-spruce" dashes="2 3" />
         <Upright x={x(estimate.ceiling.middle)} label="ceiling" anchor="middle" looks="stroke-brass-deep" bold />
-        <Upright x={x(estimate.breakdown.middle)} label="breakdown" anchor={x(estimate.breakdown.middle) > width - 90 ? "end" : "start"} looks="stroke-plum" dashes="6 3" />
+        <Upright
+          x={x(estimate.breakdown.middle)}
+          label="breakdown"
+          anchor={x(estimate.breakdown.middle) > width - 90 ? "end" : "start"}
+          looks="stroke-plum"
+          dashes="6 3"
+        />
         <path d={draw(curve) ?? ""} fill="none" className="stroke-ink" strokeWidth="2" />
         {tries.map((tried) => (
-          <Mark key={`${tried.kind}${tried.tempo}`} x={x(tried.tempo)} y={y(tried.clean / count(tried))} size={size(count(tried))} burst={tried.kind === "BURST"} />
+          <Mark
+            key={`${tried.kind}${tried.tempo}`}
+            x={x(tried.tempo)}
+            y={y(tried.clean / count(tried))}
+            size={size(count(tried))}
+            burst={tried.kind === "BURST"}
+          />
         ))}
         <text x={width - 12} y={HEIGHT - 3} textAnchor="end" fontSize="12" className="fill-soft">
           beats a minute · discs are passes, diamonds bursts, of the last {view.triesDays} days
         </text>
       </svg>
-      {tries.length === 0 && <p className="text-sm text-soft">No passes yet: the curve is what the first guess says.</p>}
+      {tries.length === 0 && (
+        <p className="text-sm text-soft">No passes yet: the curve is what the first guess says.</p>
+      )}
     </div>
   );
 }
 
 function Mark({ x, y, size, burst }: { x: number; y: number; size: number; burst: boolean }) {
   return burst ? (
-    <path d={`M${x} ${y - size}l${size} ${size}l${-size} ${size}l${-size} ${-size}z`} className="fill-plum stroke-ground" opacity="0.8" />
+    <path
+      d={`M${x} ${y - size}l${size} ${size}l${-size} ${size}l${-size} ${-size}z`}
+      className="fill-plum stroke-ground"
+      opacity="0.8"
+    />
   ) : (
     <circle cx={x} cy={y} r={size} className="fill-spruce stroke-ground" opacity="0.7" />
   );
 }
 
-function Upright({ x, label, anchor, looks, dashes, bold }: { x: number; label: string; anchor: "start" | "middle" | "end"; looks: string; dashes?: string; bold?: boolean }) {
+function Upright({
+  x,
+  label,
+  anchor,
+  looks,
+  dashes,
+  bold,
+}: {
+  x: number;
+  label: string;
+  anchor: "start" | "middle" | "end";
+  looks: string;
+  dashes?: string;
+  bold?: boolean;
+}) {
   return (
     <g>
-      <line x1={x} x2={x} y1={TOP - 8} y2={HEIGHT - BOTTOM} className={looks} strokeWidth={bold ? 2.5 : 1.5} strokeDasharray={dashes} />
-      <text x={x} y={anchor === "middle" ? 11 : 22} textAnchor={anchor} fontSize="13" fontWeight={bold ? 700 : 500} className="fill-ink">
+      <line
+        x1={x}
+        x2={x}
+        y1={TOP - 8}
+        y2={HEIGHT - BOTTOM}
+        className={looks}
+        strokeWidth={bold ? 2.5 : 1.5}
+        strokeDasharray={dashes}
+      />
+      <text
+        x={x}
+        y={anchor === "middle" ? 11 : 22}
+        textAnchor={anchor}
+        fontSize="13"
+        fontWeight={bold ? 700 : 500}
+        className="fill-ink"
+      >
         {label}
       </text>
     </g>

@@ -62,7 +62,8 @@ export default function First({ me }: { me: Schemas["Me"] }) {
     retry: false,
   });
   const habits = useMutation({
-    mutationFn: () => given(api.PUT("/api/account/habits", { body: { instrument: draft.instrument, usualMinutes: draft.minutes } })),
+    mutationFn: () =>
+      given(api.PUT("/api/account/habits", { body: { instrument: draft.instrument, usualMinutes: draft.minutes } })),
     onSuccess: () => {
       void queryClient.invalidateQueries({ queryKey: ["greeting"] });
       setStep(2);
@@ -116,9 +117,22 @@ export default function First({ me }: { me: Schemas["Me"] }) {
         >
           <h1 className="mb-5">Which passage should be faster?</h1>
           <div className="grid gap-4">
-            <Field label="Title" dir="auto" maxLength={120} placeholder="My first passage" value={draft.title} onChange={(event) => set({ title: event.target.value })} />
-            <PaperPattern value={draft.paper} onChange={(paper) => set({ paper })} error={reading.isError ? sentence(reading.error) : undefined} />
-            <div className="min-h-24 border-y border-rule py-1">{reading.data && <Engraving abc={reading.data.abc} label="The rhythm of the passage" scale={1} />}</div>
+            <Field
+              label="Title"
+              dir="auto"
+              maxLength={120}
+              placeholder="My first passage"
+              value={draft.title}
+              onChange={(event) => set({ title: event.target.value })}
+            />
+            <PaperPattern
+              value={draft.paper}
+              onChange={(paper) => set({ paper })}
+              error={reading.isError ? sentence(reading.error) : undefined}
+            />
+            <div className="min-h-24 border-y border-rule py-1">
+              {reading.data && <Engraving abc={reading.data.abc} label="The rhythm of the passage" scale={1} />}
+            </div>
             <div className="max-w-60">
               <Field
                 label="Target tempo"
@@ -145,11 +159,16 @@ export default function First({ me }: { me: Schemas["Me"] }) {
           <h1 className="mb-5">How fast is it today?</h1>
           <CleanAt played={draft.played} cleanAt={draft.cleanAt} onChange={set} />
           <p className="mt-5 mb-3">
-            The first workout takes about {FIRST_WORKOUT_MINUTES} minutes after the warm-up: slow passes, a few short bursts, rests between. Space starts each
-            pass; J, K or L says how it was.
+            The first workout takes about {FIRST_WORKOUT_MINUTES} minutes after the warm-up: slow passes, a few short
+            bursts, rests between. Space starts each pass; J, K or L says how it was.
           </p>
           <Caution />
-          <Steps back={() => setStep(2)} problem={finish.error} pending={finish.isPending} next="Begin the first workout" />
+          <Steps
+            back={() => setStep(2)}
+            problem={finish.error}
+            pending={finish.isPending}
+            next="Begin the first workout"
+          />
         </form>
       )}
       <p className="mt-10 text-sm text-soft">
@@ -162,7 +181,17 @@ export default function First({ me }: { me: Schemas["Me"] }) {
   );
 }
 
-function Steps({ back, next, pending, problem }: { back?: () => void; next: string; pending: boolean; problem?: unknown }) {
+function Steps({
+  back,
+  next,
+  pending,
+  problem,
+}: {
+  back?: () => void;
+  next: string;
+  pending: boolean;
+  problem?: unknown;
+}) {
   return (
     <>
       {problem != null && (

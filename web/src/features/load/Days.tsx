@@ -36,7 +36,14 @@ export function Days({ days, today, cap }: { days: Day[]; today: string; cap: nu
           <Hill key={d.day} d={d} x={x(at(d.day))} top={y(d.effort)} half={Math.max(2, slot * 0.46)} />
         ))}
         <line x1="46" x2={width - 8} y1={BASE} y2={BASE} className="stroke-ink" strokeWidth="1.5" />
-        <line x1={x(at(today)) - slot / 2} x2={width - 8} y1={y(cap)} y2={y(cap)} className="stroke-ink" strokeWidth="2.5" />
+        <line
+          x1={x(at(today)) - slot / 2}
+          x2={width - 8}
+          y1={y(cap)}
+          y2={y(cap)}
+          className="stroke-ink"
+          strokeWidth="2.5"
+        />
         <text x={width - 8} y={y(cap) - 6} textAnchor="end" fontSize="12" className="fill-ink">
           today's cap {oneDecimal(cap)}
         </text>
@@ -57,9 +64,14 @@ function Hill({ d, x, top, half }: { d: Day; x: number; top: number; half: numbe
   return (
     <g>
       <title>{`${day(d.day)}: ${oneDecimal(d.effort)} effort minutes, ${clock(d.burstSeconds)} of bursts`}</title>
-      <path d={`M${x - half} ${BASE}L${x - half * 0.6} ${top}H${x + half * 0.6}L${x + half} ${BASE}z`} className="fill-spruce" />
+      <path
+        d={`M${x - half} ${BASE}L${x - half * 0.6} ${top}H${x + half * 0.6}L${x + half} ${BASE}z`}
+        className="fill-spruce"
+      />
       {d.burstSeconds > 0 && <path d={`M${x - 1.6} ${top}v-9l1.6 3 1.6 -3v9z`} className="fill-plum" />}
-      {d.worstTension >= TENSE && <circle cx={x} cy={top - 16} r="3.5" fill="none" className="stroke-ink" strokeWidth="1.75" />}
+      {d.worstTension >= TENSE && (
+        <circle cx={x} cy={top - 16} r="3.5" fill="none" className="stroke-ink" strokeWidth="1.75" />
+      )}
     </g>
   );
 }

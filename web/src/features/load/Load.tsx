@@ -24,7 +24,10 @@ export default function Load() {
   const { today, days, symptoms } = load.data;
   const binding = today.limits[0]!;
   return (
-    <Page title={headline(today, binding)} above={`Load · ${day(today.day, { weekday: "long", day: "numeric", month: "long" })}`}>
+    <Page
+      title={headline(today, binding)}
+      above={`Load · ${day(today.day, { weekday: "long", day: "numeric", month: "long" })}`}
+    >
       <p className="mb-6 max-w-[66ch]">{today.restSentence || <>The limit that binds: {binding.why}</>}</p>
       <ul className="grid gap-x-12 gap-y-5 md:grid-cols-3">
         {today.limits.map((limit, i) => (
@@ -33,14 +36,19 @@ export default function Load() {
       </ul>
       <section className="mt-8">
         <h2 className="mb-2">Effort by day</h2>
-        {days.length === 0 ? <p className="py-10 text-soft">Nothing has been played yet.</p> : <Days days={days} today={today.day} cap={cap(today)} />}
+        {days.length === 0 ? (
+          <p className="py-10 text-soft">Nothing has been played yet.</p>
+        ) : (
+          <Days days={days} today={today.day} cap={cap(today)} />
+        )}
       </section>
       <section className="mt-8 grid gap-x-12 gap-y-4 border-t border-rule pt-5 md:grid-cols-2">
         <div>
           <h2 className="mb-1.5">What effort is</h2>
           <p className="text-soft">
-            One effort minute is one loose minute at 60% of the ceiling; at 80% a minute costs 1.8, at the ceiling 3.3, and tension adds to it. Rules of thumb
-            after the exponential training impulse (Banister 1991) and contested as predictors (Impellizzeri 2020): guardrails, not forecasts of injury.
+            One effort minute is one loose minute at 60% of the ceiling; at 80% a minute costs 1.8, at the ceiling 3.3,
+            and tension adds to it. Rules of thumb after the exponential training impulse (Banister 1991) and contested
+            as predictors (Impellizzeri 2020): guardrails, not forecasts of injury.
           </p>
         </div>
         <div>
@@ -70,10 +78,17 @@ function Gauge({ limit, binds }: { limit: Limit; binds: boolean }) {
           {binds && <span className="font-normal text-brass-deep"> · binds</span>}
         </span>
         <span>
-          <span className="text-2xl font-bold">{figure(limit, limit.used)}</span> <span className="text-soft">of {figure(limit, limit.cap)}</span>
+          <span className="text-2xl font-bold">{figure(limit, limit.used)}</span>{" "}
+          <span className="text-soft">of {figure(limit, limit.cap)}</span>
         </span>
       </p>
-      <svg viewBox="0 0 100 8" preserveAspectRatio="none" className="mt-1 block h-2 w-full" role="img" aria-label={`${Math.round(share * 100)}% used`}>
+      <svg
+        viewBox="0 0 100 8"
+        preserveAspectRatio="none"
+        className="mt-1 block h-2 w-full"
+        role="img"
+        aria-label={`${Math.round(share * 100)}% used`}
+      >
         <rect width="100" height="8" className="fill-rule" />
         <rect width={share * 100} height="8" className={limit.kind === "BURST_SECONDS" ? "fill-plum" : "fill-spruce"} />
       </svg>

@@ -8,7 +8,13 @@ import { Failed, Page, Waiting } from "../../ui/Page";
 
 type Entry = Schemas["Entry"];
 
-export const OUTCOME = { PLAYED: "", STOPPED: "stopped early", SYMPTOM: "stopped for a symptom", LEFT: "left open", OUTDATED: "closed by an update" } as const;
+export const OUTCOME = {
+  PLAYED: "",
+  STOPPED: "stopped early",
+  SYMPTOM: "stopped for a symptom",
+  LEFT: "left open",
+  OUTDATED: "closed by an update",
+} as const;
 
 /** What happened, day by day. */
 export default function Log() {
@@ -52,7 +58,11 @@ function Row({ entry }: { entry: Entry }) {
   return (
     <li className="grid items-baseline gap-x-6 gap-y-1 py-1.5 lg:grid-cols-[1.3fr_1fr_1fr]">
       <p className="min-w-0">
-        <Link to={open ? `/run/${entry.runId}` : `/log/${entry.runId}`} className="font-semibold underline-offset-4 hover:underline" dir="auto">
+        <Link
+          to={open ? `/run/${entry.runId}` : `/log/${entry.runId}`}
+          className="font-semibold underline-offset-4 hover:underline"
+          dir="auto"
+        >
           {entry.passage}
           {entry.piece !== "whole" && `, ${entry.piece}`}
         </Link>

@@ -30,7 +30,8 @@ export default function SessionPage() {
       <Comparison planned={planned.totals} played={played.totals} />
       <p className="mt-4">
         {entry.clean} clean, {entry.rough} rough, {entry.broke} broke
-        {entry.fastestClean !== null && `; fastest clean pass at ${bpm(entry.fastestClean)}`}; tension up to {entry.worstTension}. Focus: {entry.focus || "none"}.
+        {entry.fastestClean !== null && `; fastest clean pass at ${bpm(entry.fastestClean)}`}; tension up to{" "}
+        {entry.worstTension}. Focus: {entry.focus || "none"}.
       </p>
       {entry.note && (
         <p className="mt-3 max-w-[66ch] border-l-2 border-spruce pl-3" dir="auto">

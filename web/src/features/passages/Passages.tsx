@@ -25,7 +25,9 @@ export default function Passages() {
       }
     >
       {all.length === 0 ? (
-        <p className="max-w-[56ch] py-8 text-lg text-soft">Nothing here yet. A few passages are enough: the ones that should be faster, cut where the phrase ends.</p>
+        <p className="max-w-[56ch] py-8 text-lg text-soft">
+          Nothing here yet. A few passages are enough: the ones that should be faster, cut where the phrase ends.
+        </p>
       ) : (
         <>
           <ul className="divide-y divide-rule border-y border-rule">
@@ -43,7 +45,11 @@ export default function Passages() {
 function shared(passages: Passage[]): [number, number] {
   const pieces = passages.flatMap((passage) => passage.pieces);
   const low = Math.min(100, ...pieces.map((piece) => piece.estimate.ease.middle));
-  const high = Math.max(100, ...passages.map((passage) => passage.targetBpm), ...pieces.map((piece) => piece.estimate.breakdown.middle));
+  const high = Math.max(
+    100,
+    ...passages.map((passage) => passage.targetBpm),
+    ...pieces.map((piece) => piece.estimate.breakdown.middle),
+  );
   return [low * 0.92, high * 1.06];
 }
 
@@ -53,7 +59,11 @@ function Row({ passage, range }: { passage: Passage; range: [number, number] }) 
   return (
     <li className="grid items-center gap-x-8 gap-y-1 py-4 md:grid-cols-[minmax(14rem,20rem)_1fr_11rem]">
       <div className="min-w-0">
-        <Link to={`/passages/${passage.id}`} className="text-lg font-semibold underline-offset-4 hover:underline" dir="auto">
+        <Link
+          to={`/passages/${passage.id}`}
+          className="text-lg font-semibold underline-offset-4 hover:underline"
+          dir="auto"
+        >
           {passage.title}
         </Link>
         <p className="text-sm text-soft">
@@ -63,7 +73,13 @@ function Row({ passage, range }: { passage: Passage; range: [number, number] }) 
       </div>
       {weak ? <TempoLine estimate={weak.estimate} target={passage.targetBpm} range={range} /> : <span />}
       <p className="text-sm text-soft md:text-right">
-        {left === null ? "no date" : left < 0 ? "date gone by" : left === 0 ? "today" : `${left} ${left === 1 ? "day" : "days"} left`}
+        {left === null
+          ? "no date"
+          : left < 0
+            ? "date gone by"
+            : left === 0
+              ? "today"
+              : `${left} ${left === 1 ? "day" : "days"} left`}
         <br />
         {passage.lastPlayed ? `played ${day(passage.lastPlayed)}` : "not played yet"}
       </p>

@@ -17,7 +17,9 @@ export function TempoLine({ estimate, target, range }: Props) {
   const x = scaleLog(range, [8, Math.max(40, width - 40)]);
   const { ease, ceiling, breakdown } = estimate;
   const within = Math.round((ceiling.high - ceiling.low) / 2);
-  const said = estimate.enoughEvidence ? `${bpm(ceiling.middle)} ± ${within}` : `about ${bpm(ceiling.middle)}, not enough evidence`;
+  const said = estimate.enoughEvidence
+    ? `${bpm(ceiling.middle)} ± ${within}`
+    : `about ${bpm(ceiling.middle)}, not enough evidence`;
   const labelLeft = x(ceiling.middle) > x(target) - 140 && x(ceiling.middle) < x(target) + 30;
   return (
     <div ref={frame} className="min-w-0">
@@ -29,7 +31,14 @@ export function TempoLine({ estimate, target, range }: Props) {
         className="block"
       >
         <line x1={x(ease.middle)} x2={x(breakdown.middle)} y1={30} y2={30} className="stroke-ink" strokeWidth="1.5" />
-        <rect x={x(ceiling.low)} width={Math.max(2, x(ceiling.high) - x(ceiling.low))} y={21} height={18} className="fill-brass" opacity="0.35" />
+        <rect
+          x={x(ceiling.low)}
+          width={Math.max(2, x(ceiling.high) - x(ceiling.low))}
+          y={21}
+          height={18}
+          className="fill-brass"
+          opacity="0.35"
+        />
         <path d={`M${x(ease.middle)} 24v12`} className="stroke-spruce" strokeWidth="4" />
         <path d={`M${x(ceiling.middle)} 18v24`} className="stroke-brass-deep" strokeWidth="3" />
         <path d={`M${x(breakdown.middle) - 4} 26l8 8m0 -8l-8 8`} className="stroke-plum" strokeWidth="2.5" />
@@ -38,7 +47,14 @@ export function TempoLine({ estimate, target, range }: Props) {
         <text x={x(target) + 9} y={15} fontSize="12" className="fill-ink">
           {bpm(target)}
         </text>
-        <text x={x(ceiling.middle) + (labelLeft ? 4 : -2)} y={13} fontSize="13" fontWeight="700" textAnchor={labelLeft ? "end" : "start"} className="fill-brass-deep">
+        <text
+          x={x(ceiling.middle) + (labelLeft ? 4 : -2)}
+          y={13}
+          fontSize="13"
+          fontWeight="700"
+          textAnchor={labelLeft ? "end" : "start"}
+          className="fill-brass-deep"
+        >
           {estimate.enoughEvidence ? said : `about ${bpm(ceiling.middle)}, a guess yet`}
         </text>
       </svg>

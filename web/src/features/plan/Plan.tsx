@@ -35,7 +35,11 @@ function Editor({ usual }: { usual: Schemas["PlanView"] }) {
   return (
     <Page
       title={view.piece === "whole" ? view.passage : `${view.passage}, ${view.piece}`}
-      above={<Link to="/" className="underline-offset-4 hover:underline">Today</Link>}
+      above={
+        <Link to="/" className="underline-offset-4 hover:underline">
+          Today
+        </Link>
+      }
       aside={
         <Button kind="main" disabled={empty || preview.isError || begin.isPending} onClick={() => begin.mutate(wish)}>
           Begin this workout
@@ -50,7 +54,13 @@ function Editor({ usual }: { usual: Schemas["PlanView"] }) {
       <Relief
         relief={view.relief}
         height={240}
-        handles={empty ? undefined : (scales, width) => <Handles relief={view.relief} wish={wish} scales={scales} width={width} onChange={change} />}
+        handles={
+          empty
+            ? undefined
+            : (scales, width) => (
+                <Handles relief={view.relief} wish={wish} scales={scales} width={width} onChange={change} />
+              )
+        }
       />
       <dl className="mt-4 flex flex-wrap gap-x-10 gap-y-3 border-y border-rule py-3">
         <Total name="in all" value={minutes(totals.seconds)} />
@@ -58,7 +68,10 @@ function Editor({ usual }: { usual: Schemas["PlanView"] }) {
         <Total name="rest" value={minutes(totals.restSeconds)} />
         <Total name="notes" value={totals.notes.toLocaleString()} />
         <Total name="of bursts" value={clock(totals.burstSeconds)} />
-        <Total name={`effort, of ${bpm(view.relief.effortCap - view.relief.effortBefore)} left`} value={oneDecimal(totals.effort)} />
+        <Total
+          name={`effort, of ${bpm(view.relief.effortCap - view.relief.effortBefore)} left`}
+          value={oneDecimal(totals.effort)}
+        />
       </dl>
       <div className="mt-6 grid gap-x-12 gap-y-8 lg:grid-cols-[20rem_1fr_16rem]">
         <WishFields wish={wish} onChange={change} />
@@ -70,7 +83,9 @@ function Editor({ usual }: { usual: Schemas["PlanView"] }) {
                 <span className="w-12 shrink-0 font-mono text-soft">{clock(block.start)}</span>
                 <span>
                   {block.why}
-                  {block.end <= block.start && <span className="text-soft"> Left out: no time or allowance is left for it.</span>}
+                  {block.end <= block.start && (
+                    <span className="text-soft"> Left out: no time or allowance is left for it.</span>
+                  )}
                 </span>
               </li>
             ))}

@@ -28,11 +28,25 @@ export function WishFields({ wish, onChange }: Props) {
         ]}
       />
       <div className="grid grid-cols-2 gap-3">
-        <Field label="Minutes" type="number" min={3} max={180} value={wish.minutes || ""} onChange={(event) => onChange({ minutes: Number(event.target.value) })} />
+        <Field
+          label="Minutes"
+          type="number"
+          min={3}
+          max={180}
+          value={wish.minutes || ""}
+          onChange={(event) => onChange({ minutes: Number(event.target.value) })}
+        />
         <Labelled label="Focus">
           {({ id }) => (
             <>
-              <input id={id} list={`${id}-list`} maxLength={60} className={INPUT} value={wish.focus} onChange={(event) => onChange({ focus: event.target.value })} />
+              <input
+                id={id}
+                list={`${id}-list`}
+                maxLength={60}
+                className={INPUT}
+                value={wish.focus}
+                onChange={(event) => onChange({ focus: event.target.value })}
+              />
               <datalist id={`${id}-list`}>
                 {FOCUSES.map((focus) => (
                   <option key={focus} value={focus} />
@@ -43,10 +57,22 @@ export function WishFields({ wish, onChange }: Props) {
         </Labelled>
         {bursts && (
           <>
-            <Field label="Bursts at most" type="number" min={1} max={12} value={wish.bursts || ""} onChange={(event) => onChange({ bursts: Number(event.target.value) })} />
+            <Field
+              label="Bursts at most"
+              type="number"
+              min={1}
+              max={12}
+              value={wish.bursts || ""}
+              onChange={(event) => onChange({ bursts: Number(event.target.value) })}
+            />
             <Labelled label="Burst lasts">
               {({ id }) => (
-                <select id={id} className={INPUT} value={wish.burstBeats} onChange={(event) => onChange({ burstBeats: Number(event.target.value) })}>
+                <select
+                  id={id}
+                  className={INPUT}
+                  value={wish.burstBeats}
+                  onChange={(event) => onChange({ burstBeats: Number(event.target.value) })}
+                >
                   <option value={1}>1 beat</option>
                   <option value={2}>2 beats</option>
                 </select>
@@ -67,7 +93,12 @@ export function WishFields({ wish, onChange }: Props) {
         {bursts && (
           <Labelled label="A burst needs">
             {({ id }) => (
-              <select id={id} className={INPUT} value={wish.caution} onChange={(event) => onChange({ caution: event.target.value as Wish["caution"] })}>
+              <select
+                id={id}
+                className={INPUT}
+                value={wish.caution}
+                onChange={(event) => onChange({ caution: event.target.value as Wish["caution"] })}
+              >
                 <option value="USUAL">half the reserve</option>
                 <option value="CAUTIOUS">70% of it</option>
               </select>
@@ -75,7 +106,9 @@ export function WishFields({ wish, onChange }: Props) {
           </Labelled>
         )}
       </div>
-      <p className="text-sm text-soft">The dots in the picture can be dragged, or moved with the arrow keys. Reserve and effort are rules of thumb.</p>
+      <p className="text-sm text-soft">
+        The dots in the picture can be dragged, or moved with the arrow keys. Reserve and effort are rules of thumb.
+      </p>
     </form>
   );
 }

@@ -12,7 +12,8 @@ interface Props {
   onAct: (action: Action) => void;
 }
 
-const FRAME = "inline-flex min-h-14 items-center justify-center gap-3 rounded-[5px] border-2 px-2 font-semibold transition-opacity disabled:opacity-35";
+const FRAME =
+  "inline-flex min-h-14 items-center justify-center gap-3 rounded-[5px] border-2 px-2 font-semibold transition-opacity disabled:opacity-35";
 
 /** Start, the three verdicts, tension and what else may be wanted; each one key and one button. */
 export function Answers({ state, mayBeClean, tension, last, sending, onAct }: Props) {
@@ -36,7 +37,12 @@ export function Answers({ state, mayBeClean, tension, last, sending, onAct }: Pr
       </p>
       <div className="grid grid-cols-3 gap-2 text-xl sm:gap-3 sm:text-2xl lg:grid-cols-[1.3fr_1fr_1fr_1fr_0.8fr_0.8fr]">
         <div className="col-span-3 grid lg:col-span-1">
-          {button("start", state === "ready" ? "border-night-ink bg-night-ink text-night" : "border-night-soft", state === "rest" || sending, start)}
+          {button(
+            "start",
+            state === "ready" ? "border-night-ink bg-night-ink text-night" : "border-night-soft",
+            state === "rest" || sending,
+            start,
+          )}
         </div>
         {button("clean", "border-night-spruce", !judging || sending || !mayBeClean)}
         {button("rough", "border-night-soft", !judging || sending)}

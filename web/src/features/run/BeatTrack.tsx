@@ -36,13 +36,42 @@ export function BeatTrack({ pass, playing, beat }: Props) {
 
   const hue = burst ? "fill-night-plum stroke-night-plum" : "fill-night-spruce stroke-night-spruce";
   return (
-    <svg viewBox="0 0 1000 96" className="w-full" role="img" aria-label={playing ? "The beat is moving" : `Bar of ${bar} beats`}>
-      {burst && <rect x="20" y="22" width={(Math.min(pass.beats, bar) / bar) * 960} height="34" className="fill-night-plum" opacity="0.25" />}
+    <svg
+      viewBox="0 0 1000 96"
+      className="w-full"
+      role="img"
+      aria-label={playing ? "The beat is moving" : `Bar of ${bar} beats`}
+    >
+      {burst && (
+        <rect
+          x="20"
+          y="22"
+          width={(Math.min(pass.beats, bar) / bar) * 960}
+          height="34"
+          className="fill-night-plum"
+          opacity="0.25"
+        />
+      )}
       <line x1="20" x2="980" y1="56" y2="56" className="stroke-night-soft" strokeWidth="2" />
       {Array.from({ length: bar + 1 }, (_, i) => (
-        <line key={i} x1={20 + (i / bar) * 960} x2={20 + (i / bar) * 960} y1={i % bar === 0 ? 22 : 36} y2="56" className="stroke-night-ink" strokeWidth={i % bar === 0 ? 6 : 3} />
+        <line
+          key={i}
+          x1={20 + (i / bar) * 960}
+          x2={20 + (i / bar) * 960}
+          y1={i % bar === 0 ? 22 : 36}
+          y2="56"
+          className="stroke-night-ink"
+          strokeWidth={i % bar === 0 ? 6 : 3}
+        />
       ))}
-      <rect ref={progress} x="20" y="78" height="6" width="0" className={burst ? "fill-night-plum" : "fill-night-spruce"} />
+      <rect
+        ref={progress}
+        x="20"
+        y="78"
+        height="6"
+        width="0"
+        className={burst ? "fill-night-plum" : "fill-night-spruce"}
+      />
       <line x1="20" x2="980" y1="81" y2="81" className="stroke-night-rule" strokeWidth="1" />
       <circle ref={mark} cx="20" cy="56" r="19" className={hue} strokeWidth="4" />
       <text ref={count} x="500" y="16" textAnchor="middle" fontSize="20" className="fill-night-soft" />

@@ -32,8 +32,8 @@ export function SymptomDialog({ open, onClose, onConfirm }: Props & { onConfirm:
   return (
     <Dialog dark title="Stopped. Pain, numbness or tingling?" open={open} onClose={onClose}>
       <p className="mb-5 text-night-soft">
-        If yes, this workout ends and nothing is planned for 48 hours. If it stays, see a physician or a licensed therapist who knows musicians;
-        what they say goes before anything here.
+        If yes, this workout ends and nothing is planned for 48 hours. If it stays, see a physician or a licensed
+        therapist who knows musicians; what they say goes before anything here.
       </p>
       <div className="flex flex-wrap gap-3">
         <Button kind="main" onClick={onConfirm} autoFocus>

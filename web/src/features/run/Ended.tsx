@@ -9,14 +9,22 @@ import { INPUT, Labelled } from "../../ui/Field";
 import { useSay } from "../../ui/Toasts";
 import type { RunView } from "./useRun";
 
-const TITLE = { PLAYED: "Played", STOPPED: "Stopped here", SYMPTOM: "Stopped for a symptom", LEFT: "Closed overnight", OUTDATED: "Closed by an update" } as const;
+const TITLE = {
+  PLAYED: "Played",
+  STOPPED: "Stopped here",
+  SYMPTOM: "Stopped for a symptom",
+  LEFT: "Closed overnight",
+  OUTDATED: "Closed by an update",
+} as const;
 
 /** The end of a workout: what it was, and a line about what was found. */
 export function Ended({ view }: { view: RunView }) {
   const client = useQueryClient();
   const say = useSay();
   const [note, setNote] = useState(view.note);
-  const keep = useChange(() => given(api.PUT("/api/runs/{id}/note", { params: { path: { id: view.id } }, body: { note } })));
+  const keep = useChange(() =>
+    given(api.PUT("/api/runs/{id}/note", { params: { path: { id: view.id } }, body: { note } })),
+  );
   useEffect(() => {
     void client.invalidateQueries();
   }, [client]);
@@ -48,9 +56,22 @@ export function Ended({ view }: { view: RunView }) {
             keep.mutate(undefined, { onSuccess: () => say("The note is kept.") });
           }}
         >
-          <Labelled label="What was found" hint="A hand position, a crossing, a finger lifting too far." error={keep.isError ? sentence(keep.error) : undefined}>
+          <Labelled
+            label="What was found"
+            hint="A hand position, a crossing, a finger lifting too far."
+            error={keep.isError ? sentence(keep.error) : undefined}
+          >
             {({ id, describedBy }) => (
-              <textarea id={id} aria-describedby={describedBy} rows={2} maxLength={2000} value={note} onChange={(event) => setNote(event.target.value)} className={INPUT} dir="auto" />
+              <textarea
+                id={id}
+                aria-describedby={describedBy}
+                rows={2}
+                maxLength={2000}
+                value={note}
+                onChange={(event) => setNote(event.target.value)}
+                className={INPUT}
+                dir="auto"
+              />
             )}
           </Labelled>
           <div className="mt-3 flex flex-wrap gap-3">

@@ -15,7 +15,9 @@ export default function RunPage({ me }: { me: Schemas["Me"] }) {
     <main id="main" className="flex min-h-dvh flex-col bg-night text-night-ink">
       {link === "gone" && (
         <Message title="This workout is not here.">
-          <ButtonLink kind="main" to="/">To today</ButtonLink>
+          <ButtonLink kind="main" to="/">
+            To today
+          </ButtonLink>
         </Message>
       )}
       {link === "elsewhere" && (
@@ -39,7 +41,9 @@ export default function RunPage({ me }: { me: Schemas["Me"] }) {
           {link === "offline" ? "No connection to Tachylim. Trying again." : "One moment."}
         </p>
       )}
-      {view && (link === "ok" || link === "offline") && (view.step.ended ? <Ended view={view} /> : <Stage run={run} view={view} speed={me.speed} />)}
+      {view &&
+        (link === "ok" || link === "offline") &&
+        (view.step.ended ? <Ended view={view} /> : <Stage run={run} view={view} speed={me.speed} />)}
     </main>
   );
 }

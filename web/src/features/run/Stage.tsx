@@ -55,8 +55,11 @@ export function Stage({ run, view, speed }: Props) {
   const { send } = run;
   const judge = (verdict: (typeof VERDICTS)[keyof typeof VERDICTS]) => {
     if (!pass || sending || !(playing || played !== "no")) return;
-    const whole = played === "whole" || (playing && pass.seconds - (pass.countIn * 60) / pass.tempo - playedSeconds() < LAST_MOMENT * speed);
-    if (verdict === "CLEAN" && !whole) return setHint("A clean pass goes to its end. Play it again, or say rough or broke.");
+    const whole =
+      played === "whole" ||
+      (playing && pass.seconds - (pass.countIn * 60) / pass.tempo - playedSeconds() < LAST_MOMENT * speed);
+    if (verdict === "CLEAN" && !whole)
+      return setHint("A clean pass goes to its end. Play it again, or say rough or broke.");
     stop();
     const clientId = send({ kind: "JUDGED", verdict, tension, seconds: null });
     onItsWay.current = clientId === undefined ? undefined : { clientId, verdict };
@@ -65,7 +68,10 @@ export function Stage({ run, view, speed }: Props) {
     setTension(figure);
     // Between two steps a tension belongs to the pass just judged, also while its answer is on its way.
     if (sending && onItsWay.current) {
-      send({ kind: "JUDGED", verdict: onItsWay.current.verdict, tension: figure, seconds: null }, onItsWay.current.clientId);
+      send(
+        { kind: "JUDGED", verdict: onItsWay.current.verdict, tension: figure, seconds: null },
+        onItsWay.current.clientId,
+      );
     } else if (view.last && !playing && played === "no") {
       send({ kind: "JUDGED", verdict: view.last.verdict, tension: figure, seconds: null }, view.last.clientId);
     }
@@ -129,7 +135,8 @@ export function Stage({ run, view, speed }: Props) {
     return () => void lock?.release();
   }, []);
 
-  const effortNow = view.relief.stretches.filter((stretch) => stretch.played).at(-1)?.effortAfter ?? view.relief.effortBefore;
+  const effortNow =
+    view.relief.stretches.filter((stretch) => stretch.played).at(-1)?.effortAfter ?? view.relief.effortBefore;
   const left = view.relief.seconds - view.at;
   const phone = window.innerWidth < PHONE_WIDTH;
   const state = rest ? "rest" : playing ? "playing" : played !== "no" ? "judge" : "ready";
@@ -142,7 +149,8 @@ export function Stage({ run, view, speed }: Props) {
           {view.focus && <span className="hidden text-night-soft sm:inline"> · focus: {view.focus}</span>}
         </p>
         <p className="text-night-soft">
-          <span className="font-semibold text-night-ink">{oneDecimal(effortNow)}</span> of {bpm(view.relief.effortCap)} effort
+          <span className="font-semibold text-night-ink">{oneDecimal(effortNow)}</span> of {bpm(view.relief.effortCap)}{" "}
+          effort
         </p>
         <span className="hidden sm:block">
           <ActionButton action="keys" onAct={act} quiet />
@@ -152,11 +160,22 @@ export function Stage({ run, view, speed }: Props) {
       </header>
       {run.link === "offline" && (
         <p role="status" className="rounded-[5px] border border-night-brass px-3 py-2 text-night-brass">
-          No connection. {sending ? "Your answer is kept here and is sent as soon as Tachylim answers." : "The run goes on as soon as Tachylim answers."}
+          No connection.{" "}
+          {sending
+            ? "Your answer is kept here and is sent as soon as Tachylim answers."
+            : "The run goes on as soon as Tachylim answers."}
         </p>
       )}
-      {(run.notice || hint) && <p role="status" className="text-night-brass">{run.notice || hint}</p>}
-      {keep.onlyHere && <p role="status" className="text-night-brass">This browser keeps nothing: stay on this page until every answer has been sent.</p>}
+      {(run.notice || hint) && (
+        <p role="status" className="text-night-brass">
+          {run.notice || hint}
+        </p>
+      )}
+      {keep.onlyHere && (
+        <p role="status" className="text-night-brass">
+          This browser keeps nothing: stay on this page until every answer has been sent.
+        </p>
+      )}
 
       <div className="grid flex-1 items-center gap-x-10 gap-y-3 lg:grid-cols-[minmax(19rem,26rem)_1fr]">
         <section aria-live="polite" className="min-w-0">
@@ -166,12 +185,16 @@ export function Stage({ run, view, speed }: Props) {
                 {KIND[pass.kind]} {pass.number} of {pass.of}
                 {pass.kind === "BURST" && ` · ${pass.beats === 1 ? "one beat" : "two beats"}`}
               </h1>
-              <p className="font-bold leading-[0.86] tracking-tight" style={{ fontSize: "clamp(6.5rem, min(21vw, 31vh), 15rem)" }}>
+              <p
+                className="font-bold leading-[0.86] tracking-tight"
+                style={{ fontSize: "clamp(6.5rem, min(21vw, 31vh), 15rem)" }}
+              >
                 {bpm(pass.tempo)}
               </p>
               <p className="mt-2 text-night-soft sm:mt-3 sm:text-lg">
                 {pass.rounds > 1 && <b className="text-night-ink">{pass.rounds} times round · </b>}
-                {oneDecimal(pass.notesPerSecond)} notes a second · ceiling&nbsp;{bpm(view.relief.estimate.ceiling.middle)}
+                {oneDecimal(pass.notesPerSecond)} notes a second · ceiling&nbsp;
+                {bpm(view.relief.estimate.ceiling.middle)}
                 {view.relief.estimate.enoughEvidence
                   ? `\u00a0±\u00a0${Math.round((view.relief.estimate.ceiling.high - view.relief.estimate.ceiling.low) / 2)}`
                   : ", a guess yet"}
@@ -180,8 +203,13 @@ export function Stage({ run, view, speed }: Props) {
           )}
           {rest && (
             <>
-              <h1 className="text-2xl text-night-ink sm:text-3xl">{rest.reason === "BREAK" ? "Break" : "Rest, hands hanging"}</h1>
-              <p className="font-bold leading-[0.86] tracking-tight text-night-ink" style={{ fontSize: "clamp(6.5rem, min(21vw, 31vh), 15rem)" }}>
+              <h1 className="text-2xl text-night-ink sm:text-3xl">
+                {rest.reason === "BREAK" ? "Break" : "Rest, hands hanging"}
+              </h1>
+              <p
+                className="font-bold leading-[0.86] tracking-tight text-night-ink"
+                style={{ fontSize: "clamp(6.5rem, min(21vw, 31vh), 15rem)" }}
+              >
                 <RestCountdown
                   key={view.ordinal}
                   runId={view.id}
@@ -212,7 +240,14 @@ export function Stage({ run, view, speed }: Props) {
         </section>
       </div>
 
-      <Answers state={state} mayBeClean={played !== "cut"} tension={tension} last={view.last} sending={sending} onAct={act} />
+      <Answers
+        state={state}
+        mayBeClean={played !== "cut"}
+        tension={tension}
+        last={view.last}
+        sending={sending}
+        onAct={act}
+      />
       <div className="hidden min-h-0 sm:block">
         <Relief relief={view.relief} dark playhead={view.at} height={104} lanes={false} labels={false} />
         <p className="-mt-5 text-right text-night-soft">
@@ -242,7 +277,15 @@ export function Stage({ run, view, speed }: Props) {
   );
 }
 
-function ActionButton({ action, onAct, quiet = false }: { action: Action; onAct: (action: Action) => void; quiet?: boolean }) {
+function ActionButton({
+  action,
+  onAct,
+  quiet = false,
+}: {
+  action: Action;
+  onAct: (action: Action) => void;
+  quiet?: boolean;
+}) {
   const { key, label } = ACTIONS[action];
   return (
     <button

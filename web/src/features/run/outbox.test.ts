@@ -22,8 +22,15 @@ describe("what is on its way", () => {
   beforeEach(() => post.mockReset());
 
   it.each([
-    [new NoConnection(), false], [refusal(500), false], [refusal(503), false], [refusal(429), false], [refusal(409, "changed"), false],
-    [refusal(409, "too-soon"), false], [refusal(409, "out-of-step"), true], [refusal(409, "over"), true], [refusal(422), true],
+    [new NoConnection(), false],
+    [refusal(500), false],
+    [refusal(503), false],
+    [refusal(429), false],
+    [refusal(409, "changed"), false],
+    [refusal(409, "too-soon"), false],
+    [refusal(409, "out-of-step"), true],
+    [refusal(409, "over"), true],
+    [refusal(422), true],
   ])("is settled only where the server has decided: %s", (error, settled) => {
     expect(isSettled(error)).toBe(settled);
   });
@@ -54,7 +61,8 @@ describe("what is on its way", () => {
     new EventQueue(2, keep).add(answer("b", "STOPPED"));
     noteSymptom(keep);
     post.mockImplementation((_path: string, wish?: { params?: { path: { id: number } } }) =>
-      wish?.params?.path.id === 1 ? Promise.reject(refusal(404)) : Promise.resolve({}));
+      wish?.params?.path.id === 1 ? Promise.reject(refusal(404)) : Promise.resolve({}),
+    );
     await sendEverything(keep);
     expect(EventQueue.runs(keep)).toEqual([1]);
     expect(post.mock.calls.map((call) => call[0] as string)).toContain("/api/symptoms");

@@ -14,7 +14,8 @@ export const isSettled = (error: unknown): error is Problem =>
 
 /** How long to wait before the next try: longer each time, and as long as the server says where it does. */
 export function waitBefore(attempt: number, error: unknown): number {
-  if (error instanceof Problem && error.code === "too-soon") return Math.min(60_000, 1_000 * Number(error.more.seconds) + 100);
+  if (error instanceof Problem && error.code === "too-soon")
+    return Math.min(60_000, 1_000 * Number(error.more.seconds) + 100);
   return Math.min(20_000, 1_000 * 2 ** Math.min(attempt, 5));
 }
 
@@ -32,7 +33,11 @@ export interface Sent {
 }
 
 /** Sends what is on its way, one after the other; what is not settled stays, and is thrown for the caller to try again. */
-export async function sendQueued(runId: number, queue: EventQueue, onView: (view: RunView) => void = () => undefined): Promise<Sent> {
+export async function sendQueued(
+  runId: number,
+  queue: EventQueue,
+  onView: (view: RunView) => void = () => undefined,
+): Promise<Sent> {
   const sent: Sent = { refused: [] };
   for (let queued = queue.first(); queued; queued = queue.first()) {
     try {

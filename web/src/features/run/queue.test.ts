@@ -3,7 +3,14 @@ import { memory } from "../../memory";
 import { EventQueue, type EventWish, restBegan } from "./queue";
 
 const event = (clientId: string, tension = 1, kind: EventWish["kind"] = "JUDGED"): EventWish => ({
-  clientId, holder: "w", ordinal: 0, kind, verdict: "CLEAN", tension, seconds: null, secondsAgo: null,
+  clientId,
+  holder: "w",
+  ordinal: 0,
+  kind,
+  verdict: "CLEAN",
+  tension,
+  seconds: null,
+  secondsAgo: null,
 });
 
 const ids = (queue: EventQueue) => queue.all().map((queued) => queued.event.clientId);

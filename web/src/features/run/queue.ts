@@ -62,7 +62,9 @@ export class EventQueue {
 
   /** Forgets what has arrived, unless it was put right since it left: then that still has to go. */
   confirmed(sent: Queued) {
-    this.write(this.all().filter((other) => other.event.clientId !== sent.event.clientId || other.revision !== sent.revision));
+    this.write(
+      this.all().filter((other) => other.event.clientId !== sent.event.clientId || other.revision !== sent.revision),
+    );
   }
 
   private write(events: Queued[]) {

@@ -92,7 +92,9 @@ export function useRun(id: number) {
 
   const takeOver = useCallback(async () => {
     try {
-      setView(await given(api.POST("/api/runs/{id}/holder", { params: { path: { id } }, body: { holder: windowId() } })));
+      setView(
+        await given(api.POST("/api/runs/{id}/holder", { params: { path: { id } }, body: { holder: windowId() } })),
+      );
       setLink("ok");
       void bringUp(false);
     } catch (error) {

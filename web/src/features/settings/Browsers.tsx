@@ -2,12 +2,15 @@ import { api, given } from "../../api/client";
 import { sentence, useChange, useSessions } from "../../api/queries";
 import { Button } from "../../ui/Button";
 
-const when = (instant: string) => new Date(instant).toLocaleString(undefined, { day: "numeric", month: "short", hour: "numeric", minute: "2-digit" });
+const when = (instant: string) =>
+  new Date(instant).toLocaleString(undefined, { day: "numeric", month: "short", hour: "numeric", minute: "2-digit" });
 
 /** The browsers that are signed in; any of them can be signed out from here. */
 export function Browsers() {
   const sessions = useSessions();
-  const end = useChange((handle: string) => given(api.DELETE("/api/sessions/{handle}", { params: { path: { handle } } })));
+  const end = useChange((handle: string) =>
+    given(api.DELETE("/api/sessions/{handle}", { params: { path: { handle } } })),
+  );
   return (
     <section className="max-w-md">
       <h2 className="mb-2 text-lg">Signed in</h2>

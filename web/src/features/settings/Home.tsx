@@ -4,7 +4,8 @@ import { Button } from "../../ui/Button";
 
 type Me = Schemas["Me"];
 
-const when = (instant: string) => new Date(instant).toLocaleString(undefined, { weekday: "long", hour: "numeric", minute: "2-digit" });
+const when = (instant: string) =>
+  new Date(instant).toLocaleString(undefined, { weekday: "long", hour: "numeric", minute: "2-digit" });
 /** A zone by its city: Lisbon, not Europe/Lisbon. */
 const place = (name: string) => (name.split("/").at(-1) ?? name).replaceAll("_", " ");
 
@@ -19,11 +20,13 @@ export function Home({ me }: { me: Me }) {
     <section className="max-w-md">
       <h2 className="mb-2 text-lg">Your day</h2>
       <p className="mb-3 text-soft">
-        It turns at four in the morning in <b className="text-ink">{place(home.zone)}</b>, so that what you play after midnight belongs to the evening before.
+        It turns at four in the morning in <b className="text-ink">{place(home.zone)}</b>, so that what you play after
+        midnight belongs to the evening before.
       </p>
       {home.movingTo ? (
         <p>
-          From {when(home.from!)} it is counted in <b>{place(home.movingTo)}</b>: once the running day is over in both places.
+          From {when(home.from!)} it is counted in <b>{place(home.movingTo)}</b>: once the running day is over in both
+          places.
         </p>
       ) : (
         !sameClock(here, home.zone) && (
@@ -52,7 +55,13 @@ export function sameClock(one: string, other: string, now = Date.now()): boolean
 const ASKED = "tachylim.zone.asked";
 
 /** Offers to count the day where the browser is, once for each place; nothing moves by itself. */
-export function ZoneOffer({ me, keep }: { me: Me; keep: { getItem(key: string): string | null; setItem(key: string, value: string): void } }) {
+export function ZoneOffer({
+  me,
+  keep,
+}: {
+  me: Me;
+  keep: { getItem(key: string): string | null; setItem(key: string, value: string): void };
+}) {
   const move = useMove();
   const here = zone();
   const asked = keep.getItem(ASKED) === here || move.isSuccess;

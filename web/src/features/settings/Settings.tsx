@@ -25,7 +25,11 @@ export default function Settings({ me }: { me: Schemas["Me"] }) {
   };
   const signOut = useChange(() => given(api.DELETE("/api/session")));
   return (
-    <Page title={me.name} above="Settings" aside={<Button onClick={() => signOut.mutate(undefined, { onSuccess: () => void leave() })}>Sign out</Button>}>
+    <Page
+      title={me.name}
+      above="Settings"
+      aside={<Button onClick={() => signOut.mutate(undefined, { onSuccess: () => void leave() })}>Sign out</Button>}
+    >
       <div className="grid gap-x-16 gap-y-10 lg:grid-cols-2">
         <Habits me={me} />
         <Password />
@@ -51,13 +55,20 @@ function Habits({ me }: { me: Schemas["Me"] }) {
       className="grid max-w-md content-start gap-3"
       onSubmit={(event) => {
         event.preventDefault();
-        change.mutate(undefined, { onSuccess: (now) => say(now.minutesTomorrow ? `From tomorrow: ${now.minutesTomorrow} minutes.` : "Kept.") });
+        change.mutate(undefined, {
+          onSuccess: (now) => say(now.minutesTomorrow ? `From tomorrow: ${now.minutesTomorrow} minutes.` : "Kept."),
+        });
       }}
     >
       <h2 className="text-lg">Practice</h2>
       <Labelled label="Instrument">
         {({ id }) => (
-          <select id={id} className={INPUT} value={instrument} onChange={(event) => setInstrument(event.target.value as typeof instrument)}>
+          <select
+            id={id}
+            className={INPUT}
+            value={instrument}
+            onChange={(event) => setInstrument(event.target.value as typeof instrument)}
+          >
             {families.map((key) => (
               <option key={key} value={key}>
                 {family(key)}
@@ -80,7 +91,12 @@ function Habits({ me }: { me: Schemas["Me"] }) {
         error={fieldError(change.error, "usualMinutes")}
         onChange={(event) => setMinutes(Number(event.target.value))}
       />
-      {raised && <Caution>Raise the daily amount in small steps: the classic injury is a jump from a little to hours. The new cap holds from tomorrow.</Caution>}
+      {raised && (
+        <Caution>
+          Raise the daily amount in small steps: the classic injury is a jump from a little to hours. The new cap holds
+          from tomorrow.
+        </Caution>
+      )}
       <div>
         <Button kind="main" type="submit" disabled={change.isPending}>
           Keep
@@ -112,7 +128,14 @@ function Password() {
       }}
     >
       <h2 className="text-lg">Password</h2>
-      <Field label="Present password" type="password" autoComplete="current-password" value={oldPassword} error={fieldError(change.error, "oldPassword")} onChange={(event) => setOld(event.target.value)} />
+      <Field
+        label="Present password"
+        type="password"
+        autoComplete="current-password"
+        value={oldPassword}
+        error={fieldError(change.error, "oldPassword")}
+        onChange={(event) => setOld(event.target.value)}
+      />
       <Field
         label="New password"
         type="password"
@@ -150,7 +173,13 @@ function Farewell({ onGone }: { onGone: () => void }) {
             remove.mutate(undefined, { onSuccess: onGone });
           }}
         >
-          <Field label="Your password" type="password" value={password} error={remove.isError ? sentence(remove.error) : undefined} onChange={(event) => setPassword(event.target.value)} />
+          <Field
+            label="Your password"
+            type="password"
+            value={password}
+            error={remove.isError ? sentence(remove.error) : undefined}
+            onChange={(event) => setPassword(event.target.value)}
+          />
           <div className="mt-4 flex gap-3">
             <Button kind="danger" type="submit" disabled={remove.isPending}>
               Delete everything

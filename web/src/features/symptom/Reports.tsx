@@ -4,7 +4,14 @@ import { sentence, useChange } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 
-const when = (instant: string) => new Date(instant).toLocaleString(undefined, { weekday: "short", day: "numeric", month: "short", hour: "numeric", minute: "2-digit" });
+const when = (instant: string) =>
+  new Date(instant).toLocaleString(undefined, {
+    weekday: "short",
+    day: "numeric",
+    month: "short",
+    hour: "numeric",
+    minute: "2-digit",
+  });
 
 /** The symptoms that were reported; one made by mistake can be taken back. */
 export function Reports({ symptoms }: { symptoms: Schemas["SymptomDto"][] }) {
@@ -31,7 +38,9 @@ export function Reports({ symptoms }: { symptoms: Schemas["SymptomDto"][] }) {
       </ul>
       {withdraw.isError && <p className="text-plum">{sentence(withdraw.error)}</p>}
       <Dialog title="Was this report a mistake?" open={asked !== undefined} onClose={() => setAsked(undefined)}>
-        <p className="mb-5 text-soft">Then the rest after it ends now. If anything still hurts, tingles or is numb, leave it as it is and rest.</p>
+        <p className="mb-5 text-soft">
+          Then the rest after it ends now. If anything still hurts, tingles or is numb, leave it as it is and rest.
+        </p>
         <div className="flex flex-wrap gap-3">
           <Button
             onClick={() => {

@@ -36,8 +36,8 @@ export function SymptomButton() {
       </button>
       <Dialog title="Pain, numbness or tingling?" open={open} onClose={() => setOpen(false)}>
         <p className="mb-5 text-soft">
-          If yes, a workout that is open ends and nothing is planned for 48 hours. If it stays, see a physician or a licensed therapist who knows musicians; what
-          they say goes before anything here.
+          If yes, a workout that is open ends and nothing is planned for 48 hours. If it stays, see a physician or a
+          licensed therapist who knows musicians; what they say goes before anything here.
         </p>
         <div className="flex flex-wrap gap-3">
           <Button kind="main" onClick={() => void report()} autoFocus>

@@ -8,7 +8,11 @@ const NAMES: Record<Schemas["LimitDto"]["kind"], string> = {
 };
 
 const shown = (limit: Schemas["LimitDto"], value: number) =>
-  limit.kind === "BURST_SECONDS" ? clock(value) : limit.kind === "EFFORT" ? oneDecimal(value) : String(Math.floor(value));
+  limit.kind === "BURST_SECONDS"
+    ? clock(value)
+    : limit.kind === "EFFORT"
+      ? oneDecimal(value)
+      : String(Math.floor(value));
 
 /** What is left of today, and which limit binds. */
 export function LeftToday({ load }: { load: Schemas["LoadDto"] }) {
@@ -18,7 +22,8 @@ export function LeftToday({ load }: { load: Schemas["LoadDto"] }) {
     <section aria-label="Left today">
       <h2 className="mb-1.5">Left today</h2>
       <p>
-        <span className="text-3xl font-bold">{shown(binding, binding.left)}</span> of {shown(binding, binding.cap)} {NAMES[binding.kind]}
+        <span className="text-3xl font-bold">{shown(binding, binding.left)}</span> of {shown(binding, binding.cap)}{" "}
+        {NAMES[binding.kind]}
       </p>
       <p className="text-soft">This limit binds. {binding.why}</p>
       <ul className="mt-1.5 text-soft">

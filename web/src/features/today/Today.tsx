@@ -36,8 +36,15 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
   const { data } = today;
   if (!plan) return openRun ? <Navigate to={`/run/${openRun}`} replace /> : <FirstDay me={me} />;
 
-  const daysLeft = plan.neededOn ? Math.round((Date.parse(plan.neededOn) - Date.parse(data.day)) / 86_400_000) : undefined;
-  const due = daysLeft === undefined || daysLeft < 0 ? "" : daysLeft === 0 ? " · needed today" : ` · ${daysLeft} ${daysLeft === 1 ? "day" : "days"} left`;
+  const daysLeft = plan.neededOn
+    ? Math.round((Date.parse(plan.neededOn) - Date.parse(data.day)) / 86_400_000)
+    : undefined;
+  const due =
+    daysLeft === undefined || daysLeft < 0
+      ? ""
+      : daysLeft === 0
+        ? " · needed today"
+        : ` · ${daysLeft} ${daysLeft === 1 ? "day" : "days"} left`;
   return (
     <Page
       above={`${longDay(data.day)}${due}`}
@@ -56,14 +63,20 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
               className="min-h-11 bg-transparent pr-2 font-semibold"
             >
               {easy && <option value="">8 min</option>}
-              {[...new Set([...MINUTES, chosen ?? (easy ? 30 : plan.wish.minutes)])].sort((a, b) => a - b).map((minutes) => (
-                <option key={minutes} value={minutes}>
-                  {minutes} min
-                </option>
-              ))}
+              {[...new Set([...MINUTES, chosen ?? (easy ? 30 : plan.wish.minutes)])]
+                .sort((a, b) => a - b)
+                .map((minutes) => (
+                  <option key={minutes} value={minutes}>
+                    {minutes} min
+                  </option>
+                ))}
             </select>
           </label>
-          <Button onClick={() => setEasy(!easy)} aria-pressed={easy} className={easy ? "border-spruce bg-spruce-pale" : ""}>
+          <Button
+            onClick={() => setEasy(!easy)}
+            aria-pressed={easy}
+            className={easy ? "border-spruce bg-spruce-pale" : ""}
+          >
             Just 8 easy minutes
           </Button>
           {openRun ? (
@@ -90,11 +103,13 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
           <p>
             {data.why} {mayBegin && plan.relief.blocks.find((block) => block.part === "CORE")?.why}
           </p>
-          {plan.relief.remarks.filter((remark) => remark !== data.load.restSentence).map((remark) => (
-            <p key={remark} className="mt-2 text-soft">
-              {remark}
-            </p>
-          ))}
+          {plan.relief.remarks
+            .filter((remark) => remark !== data.load.restSentence)
+            .map((remark) => (
+              <p key={remark} className="mt-2 text-soft">
+                {remark}
+              </p>
+            ))}
           <p className="mt-2">
             <Link to={`/plan/${plan.wish.pieceId}`} className="font-semibold text-spruce underline underline-offset-4">
               Change this plan
@@ -139,7 +154,8 @@ function FirstDay({ me }: { me: Schemas["Me"] }) {
   return (
     <Page above={longDay(me.today)} title="Nothing to play yet">
       <p className="mb-6 max-w-[56ch] text-lg text-soft">
-        Give one passage that should be faster. The notes may stay on your stand; bars, beats and a tempo are enough to begin.
+        Give one passage that should be faster. The notes may stay on your stand; bars, beats and a tempo are enough to
+        begin.
       </p>
       <div className="flex flex-wrap gap-3">
         <ButtonLink kind="main" to="/start">

@@ -22,7 +22,10 @@ const register = signIn.extend({ password: z.string().min(10, LENGTH) });
 export default function Welcome({ register: registering = false, demo }: { register?: boolean; demo: boolean }) {
   const navigate = useNavigate();
   const location = useLocation();
-  const form = useForm<z.infer<typeof signIn>>({ resolver: zodResolver(registering ? register : signIn), defaultValues: { name: "", password: "" } });
+  const form = useForm<z.infer<typeof signIn>>({
+    resolver: zodResolver(registering ? register : signIn),
+    defaultValues: { name: "", password: "" },
+  });
   const enter = useChange(async (wish: z.infer<typeof signIn>) => {
     const body = { ...wish, zone: zone() };
     await given(registering ? api.POST("/api/account", { body }) : api.POST("/api/session", { body }));
@@ -42,20 +45,34 @@ export default function Welcome({ register: registering = false, demo }: { regis
         </p>
         <h1 className="max-w-[22ch] text-4xl">How fast can you play it cleanly, and what makes it faster?</h1>
         <p className="mt-4 max-w-[52ch] text-lg text-soft">
-          Speed workouts for instrumentalists: slow controlled passes, short bursts above your ceiling, and rests that are counted. One key
-          after each pass is enough to know your tempo, with how sure it is.
+          Speed workouts for instrumentalists: slow controlled passes, short bursts above your ceiling, and rests that
+          are counted. One key after each pass is enough to know your tempo, with how sure it is.
         </p>
         <Landscape />
       </section>
       <section aria-label={registering ? "Register" : "Sign in"} className="max-w-md">
         <h2 className="mb-4 text-2xl">{registering ? "New here" : "Sign in"}</h2>
-        <form noValidate onSubmit={(event) => void form.handleSubmit((wish) => enter.mutate(wish))(event)} className="grid gap-3">
-          <Field label="Name" autoComplete="username" maxLength={60} error={form.formState.errors.name?.message ?? nameError} {...form.register("name")} />
+        <form
+          noValidate
+          onSubmit={(event) => void form.handleSubmit((wish) => enter.mutate(wish))(event)}
+          className="grid gap-3"
+        >
+          <Field
+            label="Name"
+            autoComplete="username"
+            maxLength={60}
+            error={form.formState.errors.name?.message ?? nameError}
+            {...form.register("name")}
+          />
           <Field
             label="Password"
             type="password"
             autoComplete={registering ? "new-password" : "current-password"}
-            hint={registering ? "At least 10 characters in any script; a few words that do not belong together are good." : undefined}
+            hint={
+              registering
+                ? "At least 10 characters in any script; a few words that do not belong together are good."
+                : undefined
+            }
             error={form.formState.errors.password?.message ?? passwordError}
             {...form.register("password")}
           />
@@ -68,7 +85,10 @@ export default function Welcome({ register: registering = false, demo }: { regis
             <Button kind="main" type="submit" disabled={enter.isPending}>
               {registering ? "Register" : "Sign in"}
             </Button>
-            <Link to={registering ? "/sign-in" : "/register"} className="px-2 py-2 font-semibold text-spruce underline-offset-4 hover:underline">
+            <Link
+              to={registering ? "/sign-in" : "/register"}
+              className="px-2 py-2 font-semibold text-spruce underline-offset-4 hover:underline"
+            >
               {registering ? "I have an account" : "I am new here"}
             </Link>
           </div>
@@ -82,8 +102,8 @@ export default function Welcome({ register: registering = false, demo }: { regis
           </div>
         )}
         <p className="mt-8 max-w-[46ch] border-l-2 border-brass pl-3 text-sm text-soft">
-          This plans practice; it is not medical advice. Pain, numbness or tingling that stays belongs with a physician or a licensed therapist
-          who knows musicians.
+          This plans practice; it is not medical advice. Pain, numbness or tingling that stays belongs with a physician
+          or a licensed therapist who knows musicians.
         </p>
       </section>
     </main>

@@ -15,8 +15,17 @@ class ArchitectureTest {
 
     @ArchTest
     static final ArchRule coreKnowsNoFramework = noClasses()
-            .should().dependOnClassesThat().resideInAnyPackage(
-                    "org.springframework..", "jakarta.persistence..", "jakarta.servlet..", "jakarta.validation..", "com.fasterxml..", "tools.jackson..", "java.sql..", "java.net..");
+            .should()
+            .dependOnClassesThat()
+            .resideInAnyPackage(
+                    "org.springframework..",
+                    "jakarta.persistence..",
+                    "jakarta.servlet..",
+                    "jakarta.validation..",
+                    "com.fasterxml..",
+                    "tools.jackson..",
+                    "java.sql..",
+                    "java.net..");
 
     @ArchTest
     static final ArchRule ideasDoNotGoInCircles =
@@ -25,40 +34,71 @@ class ArchitectureTest {
     @ArchTest
     static final ArchRule dependenciesPointTowardsTempoAndPassage = layeredArchitecture()
             .consideringOnlyDependenciesInLayers()
-            .layer("tempo").definedBy("tachylim.tempo..")
-            .layer("passage").definedBy("tachylim.passage..")
-            .layer("notation").definedBy("tachylim.notation..")
-            .layer("variant").definedBy("tachylim.variant..")
-            .layer("method").definedBy("tachylim.method..")
-            .layer("ceiling").definedBy("tachylim.ceiling..")
-            .layer("load").definedBy("tachylim.load..")
-            .layer("workout").definedBy("tachylim.workout..")
-            .layer("sim").definedBy("tachylim.sim..")
-            .whereLayer("tempo").mayNotAccessAnyLayer()
-            .whereLayer("passage").mayNotAccessAnyLayer()
-            .whereLayer("notation").mayOnlyAccessLayers("tempo", "passage")
-            .whereLayer("variant").mayOnlyAccessLayers("tempo", "passage")
-            .whereLayer("method").mayOnlyAccessLayers("tempo")
-            .whereLayer("ceiling").mayOnlyAccessLayers("tempo", "passage", "method")
-            .whereLayer("load").mayOnlyAccessLayers("tempo", "method")
-            .whereLayer("workout").mayOnlyAccessLayers("tempo", "passage", "method", "ceiling", "load")
-            .whereLayer("sim").mayOnlyAccessLayers("tempo", "method", "ceiling");
+            .layer("tempo")
+            .definedBy("tachylim.tempo..")
+            .layer("passage")
+            .definedBy("tachylim.passage..")
+            .layer("notation")
+            .definedBy("tachylim.notation..")
+            .layer("variant")
+            .definedBy("tachylim.variant..")
+            .layer("method")
+            .definedBy("tachylim.method..")
+            .layer("ceiling")
+            .definedBy("tachylim.ceiling..")
+            .layer("load")
+            .definedBy("tachylim.load..")
+            .layer("workout")
+            .definedBy("tachylim.workout..")
+            .layer("sim")
+            .definedBy("tachylim.sim..")
+            .whereLayer("tempo")
+            .mayNotAccessAnyLayer()
+            .whereLayer("passage")
+            .mayNotAccessAnyLayer()
+            .whereLayer("notation")
+            .mayOnlyAccessLayers("tempo", "passage")
+            .whereLayer("variant")
+            .mayOnlyAccessLayers("tempo", "passage")
+            .whereLayer("method")
+            .mayOnlyAccessLayers("tempo")
+            .whereLayer("ceiling")
+            .mayOnlyAccessLayers("tempo", "passage", "method")
+            .whereLayer("load")
+            .mayOnlyAccessLayers("tempo", "method")
+            .whereLayer("workout")
+            .mayOnlyAccessLayers("tempo", "passage", "method", "ceiling", "load")
+            .whereLayer("sim")
+            .mayOnlyAccessLayers("tempo", "method", "ceiling");
 
     @ArchTest
     static final ArchRule namesComeFromTheWork = noClasses()
-            .should().haveSimpleNameEndingWith("Utils")
-            .orShould().haveSimpleNameEndingWith("Manager")
-            .orShould().haveSimpleNameEndingWith("Helper");
+            .should()
+            .haveSimpleNameEndingWith("Utils")
+            .orShould()
+            .haveSimpleNameEndingWith("Manager")
+            .orShould()
+            .haveSimpleNameEndingWith("Helper");
 
     @ArchTest
     static final ArchRule timeAndChanceComeInFromOutside = noClasses()
-            .should().callMethod(java.time.Instant.class, "now")
-            .orShould().callMethod(java.time.LocalDate.class, "now")
-            .orShould().callMethod(System.class, "currentTimeMillis")
-            .orShould().callMethod(Math.class, "random");
+            .should()
+            .callMethod(java.time.Instant.class, "now")
+            .orShould()
+            .callMethod(java.time.LocalDate.class, "now")
+            .orShould()
+            .callMethod(System.class, "currentTimeMillis")
+            .orShould()
+            .callMethod(Math.class, "random");
 
     @ArchTest
     static final ArchRule fieldsAreFinalInPublicTypes = classes()
-            .that().arePublic().and().haveSimpleNameNotEndingWith("Reader").and().haveSimpleNameNotEndingWith("Writer")
-            .should().haveOnlyFinalFields();
+            .that()
+            .arePublic()
+            .and()
+            .haveSimpleNameNotEndingWith("Reader")
+            .and()
+            .haveSimpleNameNotEndingWith("Writer")
+            .should()
+            .haveOnlyFinalFields();
 }

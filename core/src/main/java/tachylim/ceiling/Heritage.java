@@ -33,8 +33,11 @@ public final class Heritage {
 
     /** What {@code sources} tell of {@code wanted}; empty when none of them touches it. */
     public static Optional<Posterior> of(Piece wanted, List<Source> sources) {
-        List<Source> touching = sources.stream().filter(source -> shared(source.notes, wanted) >= Math.min(LEAST_SHARED, wanted.size())).toList();
-        Optional<Source> alike = touching.stream().max(Comparator.comparingDouble(source -> likeness(source.notes, wanted)));
+        List<Source> touching = sources.stream()
+                .filter(source -> shared(source.notes, wanted) >= Math.min(LEAST_SHARED, wanted.size()))
+                .toList();
+        Optional<Source> alike =
+                touching.stream().max(Comparator.comparingDouble(source -> likeness(source.notes, wanted)));
         if (alike.isPresent() && likeness(alike.get().notes, wanted) >= ALIKE) {
             return Optional.of(alike.get().belief.carried(1, likeness(alike.get().notes, wanted)));
         }
@@ -44,7 +47,8 @@ public final class Heritage {
     }
 
     private static int shared(Piece one, Piece other) {
-        return Math.max(0, Math.min(one.lastNote(), other.lastNote()) - Math.max(one.firstNote(), other.firstNote()) + 1);
+        return Math.max(
+                0, Math.min(one.lastNote(), other.lastNote()) - Math.max(one.firstNote(), other.firstNote()) + 1);
     }
 
     /** Notes in both over notes in either (Jaccard 1901). */
@@ -55,8 +59,9 @@ public final class Heritage {
 
     private static double covered(Piece wanted, List<Source> sources) {
         Set<Integer> known = new HashSet<>();
-        sources.forEach(source -> IntStream
-                .rangeClosed(Math.max(source.notes.firstNote(), wanted.firstNote()), Math.min(source.notes.lastNote(), wanted.lastNote()))
+        sources.forEach(source -> IntStream.rangeClosed(
+                        Math.max(source.notes.firstNote(), wanted.firstNote()),
+                        Math.min(source.notes.lastNote(), wanted.lastNote()))
                 .forEach(known::add));
         return (double) known.size() / wanted.size();
     }

@@ -83,8 +83,7 @@ public final class Posterior {
     }
 
     private static CeilingModel model(int shape, int place) {
-        return new CeilingModel(
-                LOWEST + STEP * place, WIDTHS[shape / BREAKS.length], BREAKS[shape % BREAKS.length]);
+        return new CeilingModel(LOWEST + STEP * place, WIDTHS[shape / BREAKS.length], BREAKS[shape % BREAKS.length]);
     }
 
     private static Posterior normalised(double[][] weights, double passes) {
@@ -163,8 +162,8 @@ public final class Posterior {
      */
     public Posterior carried(double ratio, double share) {
         if (!(ratio > 0 && share >= 0 && share <= 1)) {
-            throw new IllegalArgumentException("A belief is carried at a ratio above 0 by a share up to 1, not at "
-                    + ratio + " by " + share);
+            throw new IllegalArgumentException(
+                    "A belief is carried at a ratio above 0 by a share up to 1, not at " + ratio + " by " + share);
         }
         boolean same = ratio == 1 && share == 1;
         Posterior moved = same ? this : moved(Math.log(ratio), Math.hypot(NIGHTLY, STRANGE_SD * (1 - share)));
@@ -239,7 +238,9 @@ public final class Posterior {
                 }
             }
         }
-        return new Band(quantile(density, from, fine, 0.1), quantile(density, from, fine, 0.5),
+        return new Band(
+                quantile(density, from, fine, 0.1),
+                quantile(density, from, fine, 0.5),
                 quantile(density, from, fine, 0.9));
     }
 
@@ -276,8 +277,8 @@ public final class Posterior {
      */
     public static Posterior fromBytes(byte[] kept, double passes) {
         if (kept.length != SHAPES * PLACES * Float.BYTES) {
-            throw new IllegalArgumentException("A kept belief has " + SHAPES * PLACES * Float.BYTES
-                    + " bytes, not " + kept.length);
+            throw new IllegalArgumentException(
+                    "A kept belief has " + SHAPES * PLACES * Float.BYTES + " bytes, not " + kept.length);
         }
         ByteBuffer bytes = ByteBuffer.wrap(kept);
         double[][] weights = new double[SHAPES][PLACES];

@@ -33,9 +33,12 @@ public final class Smoother {
             Day next = smoothed.get(i + 1);
             double predicted = now.variance() + DAILY_VARIANCE * Math.max(1, next.day() - now.day());
             double gain = now.variance() / predicted;
-            smoothed.set(i, new Day(now.day(),
-                    now.mean() + gain * (next.mean() - now.mean()),
-                    now.variance() + gain * gain * (next.variance() - predicted)));
+            smoothed.set(
+                    i,
+                    new Day(
+                            now.day(),
+                            now.mean() + gain * (next.mean() - now.mean()),
+                            now.variance() + gain * gain * (next.variance() - predicted)));
         }
         return Collections.unmodifiableList(smoothed);
     }

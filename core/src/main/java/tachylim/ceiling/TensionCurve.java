@@ -37,8 +37,7 @@ public final class TensionCurve {
     private final Tempo slowest;
     private final Tempo fastest;
 
-    private TensionCurve(
-            boolean known, double centre, double level, double slope, Tempo slowest, Tempo fastest) {
+    private TensionCurve(boolean known, double centre, double level, double slope, Tempo slowest, Tempo fastest) {
         this.known = known;
         this.centre = centre;
         this.level = level;
@@ -55,7 +54,10 @@ public final class TensionCurve {
         if (passes.size() < FEWEST_PASSES) {
             return new TensionCurve(false, 0, 0, 0, null, null);
         }
-        double centre = passes.stream().mapToDouble(felt -> felt.tempo().log()).average().orElseThrow();
+        double centre = passes.stream()
+                .mapToDouble(felt -> felt.tempo().log())
+                .average()
+                .orElseThrow();
         double levelPrecision = 1 / PRIOR_LEVEL_VARIANCE;
         double slopePrecision = 1 / PRIOR_SLOPE_VARIANCE;
         double levelSum = PRIOR_LEVEL * levelPrecision;
@@ -71,8 +73,13 @@ public final class TensionCurve {
         }
         Tempo slowest = passes.stream().map(Felt::tempo).min(Tempo::compareTo).orElseThrow();
         Tempo fastest = passes.stream().map(Felt::tempo).max(Tempo::compareTo).orElseThrow();
-        return new TensionCurve(true, centre, levelSum / levelPrecision,
-                Math.max(LEAST_SLOPE, slopeSum / slopePrecision), slowest, fastest);
+        return new TensionCurve(
+                true,
+                centre,
+                levelSum / levelPrecision,
+                Math.max(LEAST_SLOPE, slopeSum / slopePrecision),
+                slowest,
+                fastest);
     }
 
     /**

@@ -23,7 +23,8 @@ public record Condition(Reserve reserve, double sinceBreak) {
 
     /** The condition after {@code seconds} without playing; long enough, they are a break. */
     public Condition rested(double seconds) {
-        return new Condition(reserve.afterRest(seconds), seconds >= Guardrails.BREAK_SECONDS ? 0 : sinceBreak + seconds);
+        return new Condition(
+                reserve.afterRest(seconds), seconds >= Guardrails.BREAK_SECONDS ? 0 : sinceBreak + seconds);
     }
 
     /** The condition after playing, which took {@code seconds} in all and left {@code after} of the reserve. */

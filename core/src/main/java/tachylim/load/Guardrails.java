@@ -39,7 +39,9 @@ public record Guardrails(int usualMinutes, Instant lastSymptom) {
 
     /** The rest after a symptom, if there still is one. */
     public Optional<SymptomRest> rest(Instant now) {
-        return Optional.ofNullable(lastSymptom).map(SymptomRest::after).filter(rest -> rest.until().isAfter(now));
+        return Optional.ofNullable(lastSymptom)
+                .map(SymptomRest::after)
+                .filter(rest -> rest.until().isAfter(now));
     }
 
     /** All limits of the day, the one with the largest used share first: that one binds. */
@@ -54,8 +56,8 @@ public record Guardrails(int usualMinutes, Instant lastSymptom) {
         return today(day, now).stream()
                 .filter(limit -> limit.kind() != Limit.Kind.BURST_SECONDS && limit.left() <= 0)
                 .findFirst()
-                .map(limit -> "Today's " + limit.kind().unit() + " are used (" + Math.round(limit.used()) + " of " + Math.round(limit.cap())
-                        + "): listen and read, and play on tomorrow.")
+                .map(limit -> "Today's " + limit.kind().unit() + " are used (" + Math.round(limit.used()) + " of "
+                        + Math.round(limit.cap()) + "): listen and read, and play on tomorrow.")
                 .orElse("");
     }
 
@@ -63,22 +65,28 @@ public record Guardrails(int usualMinutes, Instant lastSymptom) {
         if (rest(now).isPresent()) {
             return new Limit(Limit.Kind.EFFORT, 0, day.effort(), "48 hours without playing after a symptom.");
         }
-        return new Limit(Limit.Kind.EFFORT, usualMinutes, day.effort(),
-                "The " + usualMinutes + " minutes you usually play.");
+        return new Limit(
+                Limit.Kind.EFFORT, usualMinutes, day.effort(), "The " + usualMinutes + " minutes you usually play.");
     }
 
     private Limit bursts(DayLoad day) {
         if (day.worstTension() == Tension.LOCKED) {
-            return new Limit(Limit.Kind.BURST_SECONDS, 0, day.burstSeconds(),
-                    "Tension reached 5 today, so no more bursts.");
+            return new Limit(
+                    Limit.Kind.BURST_SECONDS, 0, day.burstSeconds(), "Tension reached 5 today, so no more bursts.");
         }
-        return new Limit(Limit.Kind.BURST_SECONDS, BURST_SECONDS, day.burstSeconds(),
+        return new Limit(
+                Limit.Kind.BURST_SECONDS,
+                BURST_SECONDS,
+                day.burstSeconds(),
                 "90 seconds of bursts a day to begin with.");
     }
 
     private Limit minutes(DayLoad day) {
         double cap = usualMinutes * PLAYING_ROOM;
-        return new Limit(Limit.Kind.PLAYING_MINUTES, cap, day.playedSeconds() / 60,
+        return new Limit(
+                Limit.Kind.PLAYING_MINUTES,
+                cap,
+                day.playedSeconds() / 60,
                 "A quarter more than the " + usualMinutes + " minutes you usually play.");
     }
 }

@@ -52,7 +52,9 @@ public record Home(ZoneId zone, ZoneId next, Instant nextFrom, LocalDate askedOn
 
     private static LocalDate day(Instant now, ZoneId zone) {
         var local = now.atZone(zone);
-        return local.toLocalTime().isBefore(LocalTime.of(TURNS_AT, 0)) ? local.toLocalDate().minusDays(1) : local.toLocalDate();
+        return local.toLocalTime().isBefore(LocalTime.of(TURNS_AT, 0))
+                ? local.toLocalDate().minusDays(1)
+                : local.toLocalDate();
     }
 
     /** When the day that runs at {@code now} ends. */

@@ -27,6 +27,7 @@ public record SymptomRest(Instant reported, Instant until) {
     /** What is said to somebody who wants to play, in the time of {@code zone}. */
     public String sentence(ZoneId zone) {
         return "You reported a symptom on " + WHEN.format(reported.atZone(zone)) + ": no playing until "
-                + WHEN.format(until.atZone(zone)) + ". Listening and reading are open. If it stays, see a physician or a therapist who knows musicians.";
+                + WHEN.format(until.atZone(zone))
+                + ". Listening and reading are open. If it stays, see a physician or a therapist who knows musicians.";
     }
 }

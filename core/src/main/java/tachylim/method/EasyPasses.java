@@ -71,7 +71,8 @@ public record EasyPasses(PassKind kind, List<Tempo> tempos, String why) implemen
                 return new Finished(kind == PassKind.WARM_UP ? "Warm." : "Ended on something that works.");
             }
             boolean ease = answer.verdict() == Verdict.BROKE || answer.tension().atLeast(Tension.GRIPPING);
-            return ease ? eased(index + 1, "Easier than planned, since the last was not loose.")
+            return ease
+                    ? eased(index + 1, "Easier than planned, since the last was not loose.")
                     : new Next(index + 1, cap, why);
         }
 

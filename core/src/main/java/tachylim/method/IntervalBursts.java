@@ -17,8 +17,7 @@ import tachylim.tempo.Tempo;
  * @param step one step as a share of the tempo, usually 0.02
  * @param bursts how many bursts, 1 to 30
  */
-public record IntervalBursts(
-        Tempo controlled, Tempo floor, Tempo first, Tempo limit, double step, int bursts)
+public record IntervalBursts(Tempo controlled, Tempo floor, Tempo first, Tempo limit, double step, int bursts)
         implements Method {
 
     /** Where slow passes lie between bursts, as a share of the ceiling. */
@@ -52,8 +51,15 @@ public record IntervalBursts(
 
     @Override
     public Position opening() {
-        return new At(controlled, first, false, 0, 0, 0, "Slow and loose at " + controlled
-                + ", then a burst at " + first + ", above the ceiling of " + floor + ".");
+        return new At(
+                controlled,
+                first,
+                false,
+                0,
+                0,
+                0,
+                "Slow and loose at " + controlled + ", then a burst at " + first + ", above the ceiling of " + floor
+                        + ".");
     }
 
     private final class At implements Position {
@@ -78,9 +84,7 @@ public record IntervalBursts(
 
         @Override
         public Move move() {
-            return bursting
-                    ? new Move.Play(PassKind.BURST, burst, why)
-                    : new Move.Play(PassKind.CONTROLLED, slow, why);
+            return bursting ? new Move.Play(PassKind.BURST, burst, why) : new Move.Play(PassKind.CONTROLLED, slow, why);
         }
 
         @Override
@@ -94,7 +98,13 @@ public record IntervalBursts(
         private Position afterSlow(Answer answer) {
             boolean gripping = answer.tension().atLeast(Tension.GRIPPING);
             if (!gripping && answer.verdict() != Verdict.BROKE) {
-                return new At(slow, burst, true, done, brokeInARow, unsettled,
+                return new At(
+                        slow,
+                        burst,
+                        true,
+                        done,
+                        brokeInARow,
+                        unsettled,
                         "At " + burst + ", " + percentAbove() + "% above the ceiling. End it if it gets messy.");
             }
             return slower(gripping ? "Gripping at " : "It broke at ");
@@ -109,7 +119,13 @@ public record IntervalBursts(
                 return new Finished("The slow passes are not settled: bursts would only train the slip.");
             }
             Tempo next = new Stride(step).down(slow, 4);
-            return new At(next, burst, false, done, brokeInARow, unsettled + 1,
+            return new At(
+                    next,
+                    burst,
+                    false,
+                    done,
+                    brokeInARow,
+                    unsettled + 1,
                     cause + slow + ", so slower, at " + next + ", before any burst.");
         }
 
@@ -157,7 +173,13 @@ public record IntervalBursts(
             if (lowerBurst.compareTo(floor) <= 0 || Stride.isSlowest(slow)) {
                 return new Finished("You backed off to the ceiling of " + floor + ": enough bursts for today.");
             }
-            return new At(lowerSlow, lowerBurst, false, done, brokeInARow, unsettled,
+            return new At(
+                    lowerSlow,
+                    lowerBurst,
+                    false,
+                    done,
+                    brokeInARow,
+                    unsettled,
                     "You backed off: slow at " + lowerSlow + ", and the next burst is " + lowerBurst + ".");
         }
     }

@@ -16,8 +16,7 @@ import tachylim.tempo.Tempo;
  * @param cleanInARow clean passes that earn a step, 1 to 10, usually 3
  * @param mostPasses the most passes it asks for, 1 to 200
  */
-public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow, int mostPasses)
-        implements Method {
+public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow, int mostPasses) implements Method {
 
     /** The step of 2% that players use when none is chosen. */
     public static final double USUAL_STEP = 0.02;
@@ -45,8 +44,12 @@ public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow
 
     @Override
     public Position opening() {
-        return new On(start, 0, 0, 0, "Starts at " + start + "; " + clean() + " clean earn a step of "
-                + Math.round(step * 100) + "%.");
+        return new On(
+                start,
+                0,
+                0,
+                0,
+                "Starts at " + start + "; " + clean() + " clean earn a step of " + Math.round(step * 100) + "%.");
     }
 
     private String clean() {
@@ -87,9 +90,10 @@ public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow
             }
             return switch (answer.verdict()) {
                 case BROKE -> lower(2, "It broke at " + tempo + ", so two steps down to ");
-                case ROUGH -> rough + 1 >= 2
-                        ? lower(1, "Two rough in a row at " + tempo + ", so one step down to ")
-                        : stay(0, rough + 1, "A small slip at " + tempo + ": the same tempo again.");
+                case ROUGH ->
+                    rough + 1 >= 2
+                            ? lower(1, "Two rough in a row at " + tempo + ", so one step down to ")
+                            : stay(0, rough + 1, "A small slip at " + tempo + ": the same tempo again.");
                 case CLEAN -> afterClean(answer.tension());
             };
         }

@@ -40,9 +40,10 @@ final class AbcBook {
         }
         tunes.forEach(book::tune);
         if (book.lines.isEmpty()) {
-            throw new ScoreException(book.warnings.isEmpty()
-                    ? "This ABC file holds no note"
-                    : "No tune of this ABC file could be read. " + book.warnings.get(0));
+            throw new ScoreException(
+                    book.warnings.isEmpty()
+                            ? "This ABC file holds no note"
+                            : "No tune of this ABC file could be read. " + book.warnings.get(0));
         }
         return new Score("ABC", book.lines.get(0).part(), book.lines, book.leftOut, book.warnings);
     }
@@ -73,15 +74,22 @@ final class AbcBook {
                 AbcTune tune = AbcReader.read(voice.getValue(), MOST_CHARACTERS_A_VOICE);
                 Line line = tune.line();
                 title = line.part().isEmpty() ? "Tune " + (lines.size() + 1) : line.part();
-                lines.add(new Line(title, name, line.meter(), line.key(), line.barLines(), line.notes(), line.length(),
+                lines.add(new Line(
+                        title,
+                        name,
+                        line.meter(),
+                        line.key(),
+                        line.barLines(),
+                        line.notes(),
+                        line.length(),
                         line.directions()));
                 String of = title;
                 tune.leftOut().forEach(what -> leftOut.add(of + ", " + what));
                 tune.warnings().forEach(warning -> warn(of + ": " + warning));
             } catch (AbcException unreadable) {
                 if (!isSilent(voice.getValue())) {
-                    warn(titleOf(text) + (name.isEmpty() ? "" : ", voice " + name) + ", line " + unreadable.line() + ", column "
-                            + unreadable.column() + ": " + unreadable.getMessage());
+                    warn(titleOf(text) + (name.isEmpty() ? "" : ", voice " + name) + ", line " + unreadable.line()
+                            + ", column " + unreadable.column() + ": " + unreadable.getMessage());
                 }
             }
         }
@@ -100,7 +108,11 @@ final class AbcBook {
 
     private static boolean isSilent(String text) {
         int body = text.indexOf("\nK:");
-        return body >= 0 && text.substring(body + 3).lines().skip(1).allMatch(line -> line.isBlank() || line.matches("[A-Za-z]:.*|%.*"));
+        return body >= 0
+                && text.substring(body + 3)
+                        .lines()
+                        .skip(1)
+                        .allMatch(line -> line.isBlank() || line.matches("[A-Za-z]:.*|%.*"));
     }
 
     /** The text of each voice with the tune's head; one nameless voice where none is named. */
@@ -115,7 +127,9 @@ final class AbcBook {
                 current = voice.group(1);
                 // Definitions in the head name a voice without starting it.
                 if (!inHead) {
-                    bodies.computeIfAbsent(current, name -> new StringBuilder()).append(voice.group(2)).append('\n');
+                    bodies.computeIfAbsent(current, name -> new StringBuilder())
+                            .append(voice.group(2))
+                            .append('\n');
                 }
             } else if (inHead) {
                 head.append(line).append('\n');
@@ -124,7 +138,9 @@ final class AbcBook {
             } else if (current.isEmpty() && bodies.size() > 0 && !bodies.containsKey("")) {
                 bodies.values().iterator().next().append(line).append('\n');
             } else if (!line.isBlank() || bodies.containsKey(current)) {
-                bodies.computeIfAbsent(current, name -> new StringBuilder()).append(line).append('\n');
+                bodies.computeIfAbsent(current, name -> new StringBuilder())
+                        .append(line)
+                        .append('\n');
             }
         }
         Map<String, String> voices = new LinkedHashMap<>();

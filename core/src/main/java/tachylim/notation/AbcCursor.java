@@ -85,8 +85,8 @@ final class AbcCursor {
             }
             inside.append(c);
         }
-        throw new AbcException(startLine, startColumn, String.valueOf(close),
-                what + " opened here is never closed with " + close);
+        throw new AbcException(
+                startLine, startColumn, String.valueOf(close), what + " opened here is never closed with " + close);
     }
 
     int line() {

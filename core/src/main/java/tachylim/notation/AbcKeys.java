@@ -19,7 +19,9 @@ final class AbcKeys {
 
     /** The key a field names, or null when it names none that is known. */
     static Key read(String field) {
-        String text = field.strip().split("\\s+(clef|stafflines|treble|bass|alto|tenor|perc|middle|octave)")[0].strip();
+        String text = field.strip()
+                .split("\\s+(clef|stafflines|treble|bass|alto|tenor|perc|middle|octave)")[0]
+                .strip();
         if (text.isEmpty() || text.equalsIgnoreCase("none") || text.startsWith("clef") || text.startsWith("perc")) {
             return Key.NONE;
         }

@@ -33,7 +33,8 @@ public final class AbcReader {
     /** Finer divisions of a whole note than this are refused, so that sums stay exact. */
     private static final int FINEST = 100_000;
 
-    private static final Pattern TEMPO = Pattern.compile("(?:(\\d{1,2})/(\\d{1,2})\\s*=\\s*)?(\\d{1,3}(?:\\.\\d{1,4})?)");
+    private static final Pattern TEMPO =
+            Pattern.compile("(?:(\\d{1,2})/(\\d{1,2})\\s*=\\s*)?(\\d{1,3}(?:\\.\\d{1,4})?)");
     private static final String DECORATIONS = ".~HLMOPSTJRuvW";
     private static final String PASSED_OVER = " \t\r\n`\\y$";
 
@@ -79,8 +80,12 @@ public final class AbcReader {
 
     static AbcTune read(String text, int mostCharacters) {
         if (text.length() > mostCharacters) {
-            throw new AbcException(1, 1, "", "This is " + text.length() + " characters long; a passage is read up to "
-                    + mostCharacters + ". Keep the part you are working on");
+            throw new AbcException(
+                    1,
+                    1,
+                    "",
+                    "This is " + text.length() + " characters long; a passage is read up to " + mostCharacters
+                            + ". Keep the part you are working on");
         }
         AbcReader reader = new AbcReader(text);
         try {
@@ -183,7 +188,9 @@ public final class AbcReader {
         }
         Matcher matcher = TEMPO.matcher(rest);
         if (matcher.find() && Double.parseDouble(matcher.group(3)) >= 1) {
-            Fraction unit = matcher.group(1) == null || Integer.parseInt(matcher.group(2)) == 0 || Integer.parseInt(matcher.group(1)) == 0
+            Fraction unit = matcher.group(1) == null
+                            || Integer.parseInt(matcher.group(2)) == 0
+                            || Integer.parseInt(matcher.group(1)) == 0
                     ? meter.usualBeat()
                     : Fraction.of(Integer.parseInt(matcher.group(1)), Integer.parseInt(matcher.group(2)));
             directions.add(new Direction.TempoMark(now, unit, Double.parseDouble(matcher.group(3))));
@@ -199,8 +206,16 @@ public final class AbcReader {
         }
         syllables.lay(value, (note, syllable) -> {
             Inflection over = notes.get(note).inflection();
-            notes.set(note, notes.get(note).with(new Inflection(over.grace(), over.articulations(), over.slursOpened(),
-                    over.slursClosed(), over.marks(), syllable)));
+            notes.set(
+                    note,
+                    notes.get(note)
+                            .with(new Inflection(
+                                    over.grace(),
+                                    over.articulations(),
+                                    over.slursOpened(),
+                                    over.slursClosed(),
+                                    over.marks(),
+                                    syllable)));
         });
     }
 
@@ -400,8 +415,16 @@ public final class AbcReader {
         int last = notes.size() - 1;
         Inflection over = notes.get(last).inflection();
         if (over.slursClosed() < Inflection.MOST_SLURS) {
-            notes.set(last, notes.get(last).with(new Inflection(over.grace(), over.articulations(), over.slursOpened(),
-                    over.slursClosed() + 1, over.marks(), over.syllable())));
+            notes.set(
+                    last,
+                    notes.get(last)
+                            .with(new Inflection(
+                                    over.grace(),
+                                    over.articulations(),
+                                    over.slursOpened(),
+                                    over.slursClosed() + 1,
+                                    over.marks(),
+                                    over.syllable())));
         }
     }
 
@@ -438,7 +461,10 @@ public final class AbcReader {
 
     /** Fingers written one after another over a chord are one mark. */
     private void mark(Mark mark) {
-        String before = ahead.mark(mark.kind()).filter(other -> other.kind() == Mark.Kind.FINGERING).map(Mark::value).orElse("");
+        String before = ahead.mark(mark.kind())
+                .filter(other -> other.kind() == Mark.Kind.FINGERING)
+                .map(Mark::value)
+                .orElse("");
         String both = before + mark.value();
         ahead = ahead.with(mark.kind().takes(both) ? new Mark(mark.kind(), both) : mark);
     }

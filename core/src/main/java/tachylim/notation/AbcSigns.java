@@ -19,8 +19,8 @@ final class AbcSigns {
             Map.entry("^", Articulation.MARCATO),
             Map.entry("fermata", Articulation.FERMATA));
 
-    private static final Map<Character, String> SHORT = Map.of('.', "staccato", 'H', "fermata", 'L', "accent", 'u', "upbow",
-            'v', "downbow");
+    private static final Map<Character, String> SHORT =
+            Map.of('.', "staccato", 'H', "fermata", 'L', "accent", 'u', "upbow", 'v', "downbow");
 
     private AbcSigns() {}
 

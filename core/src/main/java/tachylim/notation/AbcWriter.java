@@ -77,7 +77,9 @@ public final class AbcWriter {
         }
         abc.append("M:").append(passage.meter()).append("\nL:1/8\n");
         openingTempo();
-        abc.append("K:").append(passage.isPaper() ? "C clef=perc stafflines=1" : key.majorName() + clef()).append('\n');
+        abc.append("K:")
+                .append(passage.isPaper() ? "C clef=perc stafflines=1" : key.majorName() + clef())
+                .append('\n');
         List<Spelling.Bar> bars = Spelling.of(passage);
         for (int bar = 0; bar < bars.size(); bar++) {
             accidentals.clear();
@@ -91,9 +93,12 @@ public final class AbcWriter {
 
     private void openingTempo() {
         passage.directions().stream()
-                .filter(direction -> direction instanceof Direction.TempoMark && direction.at().equals(Fraction.ZERO))
+                .filter(direction -> direction instanceof Direction.TempoMark
+                        && direction.at().equals(Fraction.ZERO))
                 .findFirst()
-                .ifPresent(direction -> abc.append("Q:").append(tempo((Direction.TempoMark) direction)).append('\n'));
+                .ifPresent(direction -> abc.append("Q:")
+                        .append(tempo((Direction.TempoMark) direction))
+                        .append('\n'));
     }
 
     private static String tempo(Direction.TempoMark mark) {
@@ -119,7 +124,8 @@ public final class AbcWriter {
         int beat = Integer.MIN_VALUE;
         for (Glyph glyph : bar.glyphs()) {
             // Beams stop with the beat of the meter, however it is counted, and also where no value starts on it.
-            int now = (int) Math.floor(glyph.start().subtract(firstBeat).divide(meter.usualBeat()).doubleValue());
+            int now = (int) Math.floor(
+                    glyph.start().subtract(firstBeat).divide(meter.usualBeat()).doubleValue());
             if (now != beat) {
                 abc.append(' ');
                 beat = now;
@@ -159,7 +165,9 @@ public final class AbcWriter {
             abc.append("[Q:").append(tempo(mark)).append(']');
         } else if (direction instanceof Direction.Words words) {
             abc.append("\"^").append(plain(words.text())).append('"');
-        } else if (direction instanceof RepeatSign sign && sign.kind() == RepeatSign.Kind.START && place.equals(Fraction.ZERO)) {
+        } else if (direction instanceof RepeatSign sign
+                && sign.kind() == RepeatSign.Kind.START
+                && place.equals(Fraction.ZERO)) {
             abc.append("|: ");
         } else if (direction instanceof RepeatSign sign && sign.kind() == RepeatSign.Kind.ENDING) {
             abc.append('[').append(sign.number()).append(' ');
@@ -173,7 +181,12 @@ public final class AbcWriter {
     private void tuplet(Glyph glyph) {
         Glyph.Tuplet tuplet = glyph.tuplet();
         if (tuplet != null && tuplet.place() == 0) {
-            abc.append('(').append(tuplet.notes()).append(':').append(tuplet.time()).append(':').append(tuplet.size());
+            abc.append('(')
+                    .append(tuplet.notes())
+                    .append(':')
+                    .append(tuplet.time())
+                    .append(':')
+                    .append(tuplet.size());
         }
     }
 
@@ -213,13 +226,14 @@ public final class AbcWriter {
         String place = pitch.letter() + "" + pitch.octave();
         int heard = accidentals.getOrDefault(place, key.alterOf(pitch.letter()));
         if (pitch.alter() != heard) {
-            abc.append(switch (pitch.alter()) {
-                case -2 -> "__";
-                case -1 -> "_";
-                case 0 -> "=";
-                case 1 -> "^";
-                default -> "^^";
-            });
+            abc.append(
+                    switch (pitch.alter()) {
+                        case -2 -> "__";
+                        case -1 -> "_";
+                        case 0 -> "=";
+                        case 1 -> "^";
+                        default -> "^^";
+                    });
             accidentals.put(place, pitch.alter());
         }
         boolean upper = pitch.octave() >= 5;
@@ -251,7 +265,11 @@ public final class AbcWriter {
         if (ends == 0 && !starts) {
             abc.append(last ? " |]" : " | ");
         } else {
-            abc.append(' ').append(":".repeat(Math.max(0, ends - 1))).append('|').append(starts ? ":" : "").append(' ');
+            abc.append(' ')
+                    .append(":".repeat(Math.max(0, ends - 1)))
+                    .append('|')
+                    .append(starts ? ":" : "")
+                    .append(' ');
         }
     }
 

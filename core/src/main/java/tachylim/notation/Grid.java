@@ -25,7 +25,8 @@ public record Grid(int perQuarter) {
      */
     public Grid {
         if (perQuarter < 0 || perQuarter > FINEST) {
-            throw new IllegalArgumentException("A grid has 1 to " + FINEST + " places to a quarter note, or 0 for none, not " + perQuarter);
+            throw new IllegalArgumentException(
+                    "A grid has 1 to " + FINEST + " places to a quarter note, or 0 for none, not " + perQuarter);
         }
     }
 
@@ -34,8 +35,14 @@ public record Grid(int perQuarter) {
         int best = USUAL.get(USUAL.size() - 1);
         for (int candidate : USUAL) {
             int per = candidate;
-            double off = quarters.stream().mapToDouble(place -> Math.abs(place - Math.rint(place * per) / per)).average().orElse(0);
-            double worst = quarters.stream().mapToDouble(place -> Math.abs(place - Math.rint(place * per) / per)).max().orElse(0);
+            double off = quarters.stream()
+                    .mapToDouble(place -> Math.abs(place - Math.rint(place * per) / per))
+                    .average()
+                    .orElse(0);
+            double worst = quarters.stream()
+                    .mapToDouble(place -> Math.abs(place - Math.rint(place * per) / per))
+                    .max()
+                    .orElse(0);
             if (off < CLOSE && worst < 0.45 / per && worst < 4 * CLOSE) {
                 best = per;
                 break;
@@ -59,6 +66,8 @@ public record Grid(int perQuarter) {
 
     /** For sentences. */
     public String words() {
-        return perQuarter == 0 ? "no grid, as recorded" : perQuarter == 1 ? "quarter notes" : perQuarter + " places to a quarter note";
+        return perQuarter == 0
+                ? "no grid, as recorded"
+                : perQuarter == 1 ? "quarter notes" : perQuarter + " places to a quarter note";
     }
 }

@@ -60,7 +60,8 @@ public record Line(
     }
 
     private int barAt(Fraction place) {
-        return (int) barLines.stream().filter(line -> line.compareTo(place) <= 0).count();
+        return (int)
+                barLines.stream().filter(line -> line.compareTo(place) <= 0).count();
     }
 
     /** The whole line as a passage. */
@@ -89,19 +90,28 @@ public record Line(
                 .map(note -> inBeats(note, start, end, beat))
                 .toList();
         if (stretch.isEmpty()) {
-            throw new IllegalArgumentException("There is no note in bars " + firstBar + " to " + lastBar + " of this line");
+            throw new IllegalArgumentException(
+                    "There is no note in bars " + firstBar + " to " + lastBar + " of this line");
         }
         List<Fraction> lines = barLines.stream()
                 .filter(line -> line.compareTo(start) > 0 && line.compareTo(end) < 0)
                 .map(line -> line.subtract(start).divide(beat))
                 .toList();
-        return new Passage(meterHere, beat, Direction.keyAt(start, key, directions), lines, stretch,
-                end.subtract(start).divide(beat), Direction.within(directions, start, end, beat));
+        return new Passage(
+                meterHere,
+                beat,
+                Direction.keyAt(start, key, directions),
+                lines,
+                stretch,
+                end.subtract(start).divide(beat),
+                Direction.within(directions, start, end, beat));
     }
 
     private static Note inBeats(Note note, Fraction start, Fraction end, Fraction beat) {
         Fraction until = note.end().compareTo(end) > 0 ? end : note.end();
-        return note.at(note.onset().subtract(start).divide(beat), until.subtract(note.onset()).divide(beat));
+        return note.at(
+                note.onset().subtract(start).divide(beat),
+                until.subtract(note.onset()).divide(beat));
     }
 
     private Fraction barStart(int bar) {

@@ -52,8 +52,15 @@ final class LineBuilder {
     }
 
     private Inflection withGrace(Inflection over) {
-        return grace.isEmpty() ? over
-                : new Inflection(grace, over.articulations(), over.slursOpened(), over.slursClosed(), over.marks(), over.syllable());
+        return grace.isEmpty()
+                ? over
+                : new Inflection(
+                        grace,
+                        over.articulations(),
+                        over.slursOpened(),
+                        over.slursClosed(),
+                        over.marks(),
+                        over.syllable());
     }
 
     private void join(Note chord, Fraction duration, List<Pitch> pitches, Inflection inflection) {
@@ -88,7 +95,10 @@ final class LineBuilder {
     /** Whether {@code pitch} sounds at {@code onset} already. */
     boolean soundsAt(Fraction onset, Pitch pitch) {
         Note last = last();
-        return last != null && last.onset().compareTo(onset) <= 0 && last.end().compareTo(onset) > 0 && last.pitches().contains(pitch);
+        return last != null
+                && last.onset().compareTo(onset) <= 0
+                && last.end().compareTo(onset) > 0
+                && last.pitches().contains(pitch);
     }
 
     /** Lets the last note sound on; what stands over the note it is tied to, such as the end of a slur, stands over it. */
@@ -99,10 +109,13 @@ final class LineBuilder {
 
     private static Inflection tied(Inflection first, Inflection second) {
         Inflection both = joined(first, second);
-        return new Inflection(both.grace(), both.articulations(),
+        return new Inflection(
+                both.grace(),
+                both.articulations(),
                 Math.min(Inflection.MOST_SLURS, first.slursOpened() + second.slursOpened()),
                 Math.min(Inflection.MOST_SLURS, first.slursClosed() + second.slursClosed()),
-                both.marks(), both.syllable().isEmpty() ? second.syllable() : both.syllable());
+                both.marks(),
+                both.syllable().isEmpty() ? second.syllable() : both.syllable());
     }
 
     private Note last() {
@@ -113,10 +126,19 @@ final class LineBuilder {
         notes.set(notes.size() - 1, note);
     }
 
-    Line line(String part, String voice, Meter meter, Key key, List<Fraction> barLines, Fraction length,
-            List<Direction> directions, boolean rhythmOnly) {
+    Line line(
+            String part,
+            String voice,
+            Meter meter,
+            Key key,
+            List<Fraction> barLines,
+            Fraction length,
+            List<Direction> directions,
+            boolean rhythmOnly) {
         List<Note> kept = rhythmOnly
-                ? notes.stream().map(note -> new Note(note.onset(), note.duration(), List.of(), note.inflection())).toList()
+                ? notes.stream()
+                        .map(note -> new Note(note.onset(), note.duration(), List.of(), note.inflection()))
+                        .toList()
                 : notes;
         return new Line(part, voice, meter, key, barLines, kept, length, directions);
     }

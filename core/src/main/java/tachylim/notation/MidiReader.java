@@ -85,11 +85,13 @@ final class MidiReader {
         long events = 0;
         for (Track track : sequence.getTracks()) {
             if (track.ticks() / resolution > MOST_QUARTERS) {
-                throw new ScoreException("This MIDI file lasts for more than " + MOST_QUARTERS + " quarter notes. Keep the movement you are working on");
+                throw new ScoreException("This MIDI file lasts for more than " + MOST_QUARTERS
+                        + " quarter notes. Keep the movement you are working on");
             }
             events += track.size();
             if (events > MOST_EVENTS) {
-                throw new ScoreException("This MIDI file is too large to be read here. Keep the movement you are working on");
+                throw new ScoreException(
+                        "This MIDI file is too large to be read here. Keep the movement you are working on");
             }
         }
         int number = 0;
@@ -109,8 +111,11 @@ final class MidiReader {
     }
 
     private List<Double> onsetsInBeats() {
-        return lines.values().stream().flatMap(List::stream).limit(20_000)
-                .map(struck -> (double) struck.from / resolution).toList();
+        return lines.values().stream()
+                .flatMap(List::stream)
+                .limit(20_000)
+                .map(struck -> (double) struck.from / resolution)
+                .toList();
     }
 
     private void track(Track track, int number) {
@@ -134,7 +139,8 @@ final class MidiReader {
 
     private void message(ShortMessage message, long tick, String track, String name, Map<Integer, Long> open) {
         boolean on = message.getCommand() == ShortMessage.NOTE_ON && message.getData2() > 0;
-        boolean off = message.getCommand() == ShortMessage.NOTE_OFF || message.getCommand() == ShortMessage.NOTE_ON && !on;
+        boolean off =
+                message.getCommand() == ShortMessage.NOTE_OFF || message.getCommand() == ShortMessage.NOTE_ON && !on;
         int held = message.getChannel() << 7 | message.getData1();
         if (on || off) {
             Long since = open.remove(held);
@@ -143,19 +149,21 @@ final class MidiReader {
                 names.putIfAbsent(line, name);
                 lines.computeIfAbsent(line, key -> new ArrayList<>()).add(new Struck(since, tick, message.getData1()));
                 if (++notes > MOST_NOTES) {
-                    throw new ScoreException("This MIDI file has more than " + MOST_NOTES + " notes. Keep the part you are working on");
+                    throw new ScoreException(
+                            "This MIDI file has more than " + MOST_NOTES + " notes. Keep the part you are working on");
                 }
             }
             if (on) {
                 open.put(held, tick);
             }
         } else {
-            omissions.add(switch (message.getCommand()) {
-                case ShortMessage.CONTROL_CHANGE -> "controllers, such as the pedal";
-                case ShortMessage.PROGRAM_CHANGE -> "instrument sounds";
-                case ShortMessage.PITCH_BEND -> "pitch bends";
-                default -> "other messages";
-            });
+            omissions.add(
+                    switch (message.getCommand()) {
+                        case ShortMessage.CONTROL_CHANGE -> "controllers, such as the pedal";
+                        case ShortMessage.PROGRAM_CHANGE -> "instrument sounds";
+                        case ShortMessage.PITCH_BEND -> "pitch bends";
+                        default -> "other messages";
+                    });
         }
     }
 
@@ -194,14 +202,31 @@ final class MidiReader {
         List<Fraction> barLines = new ArrayList<>();
         List<Direction> directions = new ArrayList<>();
         Fraction length = bars(end, grid, barLines, directions);
-        Meter meter = meters.isEmpty() || meters.firstKey() > 0 ? new Meter(4, 4) : meters.firstEntry().getValue();
-        Key key = keys.isEmpty() || keys.firstKey() > 0 ? Key.NONE : keys.firstEntry().getValue();
-        keys.tailMap(1L).forEach((tick, later) -> directions.add(new Direction.KeyChange(grid.place(tick, resolution), later)));
-        tempos.forEach((tick, bpm) -> directions.add(new Direction.TempoMark(grid.place(tick, resolution), Fraction.of(1, 4), bpm)));
+        Meter meter = meters.isEmpty() || meters.firstKey() > 0
+                ? new Meter(4, 4)
+                : meters.firstEntry().getValue();
+        Key key = keys.isEmpty() || keys.firstKey() > 0
+                ? Key.NONE
+                : keys.firstEntry().getValue();
+        keys.tailMap(1L)
+                .forEach((tick, later) -> directions.add(new Direction.KeyChange(grid.place(tick, resolution), later)));
+        tempos.forEach((tick, bpm) ->
+                directions.add(new Direction.TempoMark(grid.place(tick, resolution), Fraction.of(1, 4), bpm)));
         String channel = name.substring(name.indexOf('.') + 1);
-        long sharing = lines.keySet().stream().filter(other -> other.startsWith(name.substring(0, name.indexOf('.') + 1))).count();
-        return builder.line(names.get(name), sharing > 1 ? "channel " + (Integer.parseInt(channel) + 1) : "", meter, key, barLines, length,
-                directions.stream().filter(direction -> direction.at().compareTo(length) < 0).toList(), false);
+        long sharing = lines.keySet().stream()
+                .filter(other -> other.startsWith(name.substring(0, name.indexOf('.') + 1)))
+                .count();
+        return builder.line(
+                names.get(name),
+                sharing > 1 ? "channel " + (Integer.parseInt(channel) + 1) : "",
+                meter,
+                key,
+                barLines,
+                length,
+                directions.stream()
+                        .filter(direction -> direction.at().compareTo(length) < 0)
+                        .toList(),
+                false);
     }
 
     private Key keyAt(long tick) {
@@ -211,13 +236,17 @@ final class MidiReader {
 
     /** Lays bar lines by the meters up to the bar in which the music ends. */
     private Fraction bars(Fraction end, Grid grid, List<Fraction> barLines, List<Direction> directions) {
-        Meter now = meters.isEmpty() || meters.firstKey() > 0 ? new Meter(4, 4) : meters.firstEntry().getValue();
+        Meter now = meters.isEmpty() || meters.firstKey() > 0
+                ? new Meter(4, 4)
+                : meters.firstEntry().getValue();
         Fraction place = Fraction.ZERO;
-        List<Map.Entry<Long, Meter>> changes = new ArrayList<>(meters.tailMap(1L).entrySet());
+        List<Map.Entry<Long, Meter>> changes =
+                new ArrayList<>(meters.tailMap(1L).entrySet());
         while (true) {
             Deadline.check();
             Fraction next = place.add(now.bar());
-            if (!changes.isEmpty() && grid.place(changes.get(0).getKey(), resolution).compareTo(next) <= 0) {
+            if (!changes.isEmpty()
+                    && grid.place(changes.get(0).getKey(), resolution).compareTo(next) <= 0) {
                 next = grid.place(changes.get(0).getKey(), resolution);
                 now = changes.remove(0).getValue();
                 directions.add(new Direction.MeterChange(next, now));

@@ -100,14 +100,18 @@ public final class MidiWriter {
         }
         for (Note note : music.notes()) {
             int loudness = note.inflection().articulations().contains(Articulation.ACCENT) ? LOUD : USUAL;
-            List<Integer> keys = note.pitches().isEmpty() ? List.of(PAPER_KEY) : note.pitches().stream().map(Pitch::midi).toList();
+            List<Integer> keys = note.pitches().isEmpty()
+                    ? List.of(PAPER_KEY)
+                    : note.pitches().stream().map(Pitch::midi).toList();
             for (int key : keys) {
                 add(new ShortMessage(ShortMessage.NOTE_ON, 0, Math.min(127, key), loudness), note.onset(), music);
                 add(new ShortMessage(ShortMessage.NOTE_OFF, 0, Math.min(127, key), 0), note.end(), music);
             }
         }
         Fraction bars = music.length().divide(music.barBeats());
-        start = start.add(music.barBeats().multiply((int) Math.ceil(bars.doubleValue() - 1e-9) + 1).multiply(music.beatUnit()));
+        start = start.add(music.barBeats()
+                .multiply((int) Math.ceil(bars.doubleValue() - 1e-9) + 1)
+                .multiply(music.beatUnit()));
     }
 
     private void tempo(Fraction unit, double bpm, Fraction at, Passage music) throws InvalidMidiDataException {
@@ -116,7 +120,11 @@ public final class MidiWriter {
     }
 
     private void meter(Meter meter, Fraction at, Passage music) throws InvalidMidiDataException {
-        meta(0x58, new byte[] {(byte) meter.count(), (byte) Integer.numberOfTrailingZeros(meter.unit()), 24, 8}, at, music);
+        meta(
+                0x58,
+                new byte[] {(byte) meter.count(), (byte) Integer.numberOfTrailingZeros(meter.unit()), 24, 8},
+                at,
+                music);
     }
 
     private void key(Key key, Fraction at, Passage music) throws InvalidMidiDataException {

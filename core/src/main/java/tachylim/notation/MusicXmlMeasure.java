@@ -32,8 +32,19 @@ import org.audiveris.proxymusic.Unpitched;
  */
 final class MusicXmlMeasure {
 
-    private static final Map<String, Class<?>> BOUND = Map.of("attributes", Attributes.class, "backup", Backup.class,
-            "forward", Forward.class, "direction", Direction.class, "sound", Sound.class, "barline", Barline.class);
+    private static final Map<String, Class<?>> BOUND = Map.of(
+            "attributes",
+            Attributes.class,
+            "backup",
+            Backup.class,
+            "forward",
+            Forward.class,
+            "direction",
+            Direction.class,
+            "sound",
+            Sound.class,
+            "barline",
+            Barline.class);
 
     private final XMLStreamReader xml;
     private final Unmarshaller binding;
@@ -134,7 +145,7 @@ final class MusicXmlMeasure {
                 case "step" -> pitch.setStep(Step.fromValue(text));
                 case "alter" -> pitch.setAlter(new BigDecimal(text));
                 case "octave" -> pitch.setOctave(Integer.parseInt(text));
-                default -> { }
+                default -> {}
             }
         });
         return pitch;
@@ -146,7 +157,7 @@ final class MusicXmlMeasure {
             switch (name) {
                 case "display-step" -> place.setDisplayStep(Step.fromValue(text));
                 case "display-octave" -> place.setDisplayOctave(Integer.parseInt(text));
-                default -> { }
+                default -> {}
             }
         });
         return place;

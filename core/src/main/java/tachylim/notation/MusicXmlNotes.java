@@ -42,11 +42,20 @@ import tachylim.passage.Pitch;
 final class MusicXmlNotes {
 
     /** The names of the values that have a sign of their own. */
-    static final Map<Fraction, String> TYPES = Map.ofEntries(Map.entry(Fraction.of(4), "long"),
-            Map.entry(Fraction.of(2), "breve"), Map.entry(Fraction.ONE, "whole"), Map.entry(Fraction.of(1, 2), "half"),
-            Map.entry(Fraction.of(1, 4), "quarter"), Map.entry(Fraction.of(1, 8), "eighth"), Map.entry(Fraction.of(1, 16), "16th"),
-            Map.entry(Fraction.of(1, 32), "32nd"), Map.entry(Fraction.of(1, 64), "64th"), Map.entry(Fraction.of(1, 128), "128th"),
-            Map.entry(Fraction.of(1, 256), "256th"), Map.entry(Fraction.of(1, 512), "512th"), Map.entry(Fraction.of(1, 1024), "1024th"));
+    static final Map<Fraction, String> TYPES = Map.ofEntries(
+            Map.entry(Fraction.of(4), "long"),
+            Map.entry(Fraction.of(2), "breve"),
+            Map.entry(Fraction.ONE, "whole"),
+            Map.entry(Fraction.of(1, 2), "half"),
+            Map.entry(Fraction.of(1, 4), "quarter"),
+            Map.entry(Fraction.of(1, 8), "eighth"),
+            Map.entry(Fraction.of(1, 16), "16th"),
+            Map.entry(Fraction.of(1, 32), "32nd"),
+            Map.entry(Fraction.of(1, 64), "64th"),
+            Map.entry(Fraction.of(1, 128), "128th"),
+            Map.entry(Fraction.of(1, 256), "256th"),
+            Map.entry(Fraction.of(1, 512), "512th"),
+            Map.entry(Fraction.of(1, 1024), "1024th"));
 
     private final ObjectFactory make;
     private final int divisions;
@@ -99,7 +108,8 @@ final class MusicXmlNotes {
 
     private Note value(Glyph glyph) {
         Note note = make.createNote();
-        note.setDuration(BigDecimal.valueOf(glyph.sounding().multiply(4 * divisions).intValue()));
+        note.setDuration(
+                BigDecimal.valueOf(glyph.sounding().multiply(4 * divisions).intValue()));
         note.setVoice("1");
         int top = glyph.written().getNumerator();
         int dots = Integer.bitCount(top) - 1;
@@ -246,10 +256,15 @@ final class MusicXmlNotes {
                 text.setValue(mark.value());
                 all.add(make.createTechnicalOtherTechnical(text));
             }
-            case STROKE -> all.add(mark.value().equals("up")
-                    ? make.createTechnicalUpBow(new EmptyPlacement())
-                    : make.createTechnicalDownBow(new EmptyPlacement()));
-            case BREATH -> articulations.getAccentOrStrongAccentOrStaccato().add(make.createArticulationsBreathMark(new BreathMark()));
+            case STROKE ->
+                all.add(
+                        mark.value().equals("up")
+                                ? make.createTechnicalUpBow(new EmptyPlacement())
+                                : make.createTechnicalDownBow(new EmptyPlacement()));
+            case BREATH ->
+                articulations
+                        .getAccentOrStrongAccentOrStaccato()
+                        .add(make.createArticulationsBreathMark(new BreathMark()));
         }
     }
 

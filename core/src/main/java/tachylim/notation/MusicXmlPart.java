@@ -11,8 +11,8 @@ import java.util.Map;
 import java.util.Set;
 import org.apache.commons.numbers.fraction.Fraction;
 import org.audiveris.proxymusic.Attributes;
-import org.audiveris.proxymusic.BackwardForward;
 import org.audiveris.proxymusic.Backup;
+import org.audiveris.proxymusic.BackwardForward;
 import org.audiveris.proxymusic.Barline;
 import org.audiveris.proxymusic.DirectionType;
 import org.audiveris.proxymusic.FormattedTextId;
@@ -35,8 +35,20 @@ final class MusicXmlPart {
     private static final int FINEST = 100_000;
     private static final int MOST_NOTES = 400_000;
     private static final int MOST_WORDS = 80;
-    private static final Map<String, Fraction> VALUES = Map.of("breve", Fraction.of(2), "whole", Fraction.ONE, "half",
-            Fraction.of(1, 2), "quarter", Fraction.of(1, 4), "eighth", Fraction.of(1, 8), "16th", Fraction.of(1, 16), "32nd",
+    private static final Map<String, Fraction> VALUES = Map.of(
+            "breve",
+            Fraction.of(2),
+            "whole",
+            Fraction.ONE,
+            "half",
+            Fraction.of(1, 2),
+            "quarter",
+            Fraction.of(1, 4),
+            "eighth",
+            Fraction.of(1, 8),
+            "16th",
+            Fraction.of(1, 16),
+            "32nd",
             Fraction.of(1, 32));
 
     private final String name;
@@ -128,7 +140,9 @@ final class MusicXmlPart {
         if (!attributes.getTranspose().isEmpty()) {
             omissions.add("transpositions (the notes stand as the player reads them)");
         }
-        attributes.getStaffDetails().stream().filter(details -> details.getCapo() != null).forEach(details -> omissions.add("capos"));
+        attributes.getStaffDetails().stream()
+                .filter(details -> details.getCapo() != null)
+                .forEach(details -> omissions.add("capos"));
     }
 
     private void time(Time time) {
@@ -182,7 +196,9 @@ final class MusicXmlPart {
     }
 
     private Fraction length(BigDecimal duration) {
-        return duration == null || duration.signum() <= 0 ? Fraction.ZERO : exact(duration).multiply(division);
+        return duration == null || duration.signum() <= 0
+                ? Fraction.ZERO
+                : exact(duration).multiply(division);
     }
 
     private Fraction later(Fraction from, BigDecimal duration, int way) {
@@ -201,9 +217,12 @@ final class MusicXmlPart {
 
     private void note(Note note) {
         if (++notes > MOST_NOTES) {
-            throw new ScoreException("A part of this score has more than " + MOST_NOTES + " notes. Keep the movement you are working on");
+            throw new ScoreException("A part of this score has more than " + MOST_NOTES
+                    + " notes. Keep the movement you are working on");
         }
-        String voiceName = note.getVoice() == null || note.getVoice().isBlank() ? "1" : note.getVoice().strip();
+        String voiceName = note.getVoice() == null || note.getVoice().isBlank()
+                ? "1"
+                : note.getVoice().strip();
         LineBuilder voice = voices.computeIfAbsent(voiceName, key -> new LineBuilder(omissions));
         Pitch pitch = pitch(note);
         if (note.getGrace() != null) {
@@ -234,12 +253,17 @@ final class MusicXmlPart {
             if (alter != null && alter.stripTrailingZeros().scale() > 0) {
                 omissions.add("microtones, taken to the half tone");
             }
-            return checked(note.getPitch().getStep().value().charAt(0), whole, note.getPitch().getOctave());
+            return checked(
+                    note.getPitch().getStep().value().charAt(0),
+                    whole,
+                    note.getPitch().getOctave());
         }
         if (note.getUnpitched() != null) {
             var step = note.getUnpitched().getDisplayStep();
             Integer octave = note.getUnpitched().getDisplayOctave();
-            Pitch place = step == null ? new Pitch('B', 0, 4) : checked(step.value().charAt(0), 0, octave == null ? 4 : octave);
+            Pitch place = step == null
+                    ? new Pitch('B', 0, 4)
+                    : checked(step.value().charAt(0), 0, octave == null ? 4 : octave);
             unpitchedPlaces.add(place);
             return place;
         }
@@ -248,12 +272,20 @@ final class MusicXmlPart {
 
     private static Pitch checked(char letter, int alter, int octave) {
         if (Math.abs(alter) > 2 || octave < -1 || octave > 9) {
-            throw new ScoreException("This score holds a note outside every instrument's range: " + letter + ", octave " + octave);
+            throw new ScoreException(
+                    "This score holds a note outside every instrument's range: " + letter + ", octave " + octave);
         }
         return new Pitch(letter, alter, octave);
     }
 
-    private void sound(String voiceName, LineBuilder voice, Note note, Pitch pitch, Fraction onset, Fraction duration, boolean inChord) {
+    private void sound(
+            String voiceName,
+            LineBuilder voice,
+            Note note,
+            Pitch pitch,
+            Fraction onset,
+            Fraction duration,
+            boolean inChord) {
         boolean stops = note.getTie().stream().anyMatch(tie -> tie.getType() == StartStop.STOP);
         boolean starts = note.getTie().stream().anyMatch(tie -> tie.getType() == StartStop.START);
         Set<Pitch> open = held.computeIfAbsent(voiceName, key -> new LinkedHashSet<>());
@@ -293,17 +325,24 @@ final class MusicXmlPart {
     }
 
     private static String named(DirectionType type) {
-        return !type.getDynamics().isEmpty() ? "dynamics"
-                : type.getWedge() != null ? "hairpins"
-                : type.getPedal() != null ? "pedal marks"
-                : !type.getRehearsal().isEmpty() ? "rehearsal marks"
-                : !type.getSegno().isEmpty() || !type.getCoda().isEmpty() ? "jumps to a sign or coda"
-                : type.getOctaveShift() != null ? "octave lines"
-                : "other directions";
+        return !type.getDynamics().isEmpty()
+                ? "dynamics"
+                : type.getWedge() != null
+                        ? "hairpins"
+                        : type.getPedal() != null
+                                ? "pedal marks"
+                                : !type.getRehearsal().isEmpty()
+                                        ? "rehearsal marks"
+                                        : !type.getSegno().isEmpty()
+                                                        || !type.getCoda().isEmpty()
+                                                ? "jumps to a sign or coda"
+                                                : type.getOctaveShift() != null ? "octave lines" : "other directions";
     }
 
     private void words(Object words) {
-        if (words instanceof FormattedTextId text && text.getValue() != null && !text.getValue().isBlank()) {
+        if (words instanceof FormattedTextId text
+                && text.getValue() != null
+                && !text.getValue().isBlank()) {
             String said = text.getValue().strip().replaceAll("\\s+", " ").replace('"', '\'');
             directions.add(new Direction.Words(now, said.length() > MOST_WORDS ? said.substring(0, MOST_WORDS) : said));
         }
@@ -311,8 +350,12 @@ final class MusicXmlPart {
 
     private boolean metronome(Metronome mark) {
         Fraction unit = mark.getBeatUnit() == null ? null : VALUES.get(mark.getBeatUnit());
-        String figure = mark.getPerMinute() == null ? "" : String.valueOf(mark.getPerMinute().getValue());
-        if (unit == null || !figure.strip().matches("\\d{1,3}(\\.\\d{1,3})?") || Double.parseDouble(figure.strip()) < 1) {
+        String figure = mark.getPerMinute() == null
+                ? ""
+                : String.valueOf(mark.getPerMinute().getValue());
+        if (unit == null
+                || !figure.strip().matches("\\d{1,3}(\\.\\d{1,3})?")
+                || Double.parseDouble(figure.strip()) < 1) {
             omissions.add("tempo marks that could not be read");
             return false;
         }
@@ -322,7 +365,9 @@ final class MusicXmlPart {
     }
 
     private void sound(Sound sound) {
-        if (sound.getTempo() != null && sound.getTempo().doubleValue() >= 1 && sound.getTempo().doubleValue() <= 1000) {
+        if (sound.getTempo() != null
+                && sound.getTempo().doubleValue() >= 1
+                && sound.getTempo().doubleValue() <= 1000) {
             tempo(Fraction.of(1, 4), sound.getTempo().doubleValue());
         }
         if (sound.getDacapo() != null || sound.getDalsegno() != null || sound.getTocoda() != null) {
@@ -344,10 +389,13 @@ final class MusicXmlPart {
         }
         if (barline.getRepeat() != null) {
             boolean back = barline.getRepeat().getDirection() == BackwardForward.BACKWARD;
-            int times = barline.getRepeat().getTimes() == null ? 2 : Math.max(2, Math.min(9, barline.getRepeat().getTimes().intValue()));
-            directions.add(back
-                    ? new RepeatSign(reached, RepeatSign.Kind.END, times)
-                    : new RepeatSign(start, RepeatSign.Kind.START, 0));
+            int times = barline.getRepeat().getTimes() == null
+                    ? 2
+                    : Math.max(2, Math.min(9, barline.getRepeat().getTimes().intValue()));
+            directions.add(
+                    back
+                            ? new RepeatSign(reached, RepeatSign.Kind.END, times)
+                            : new RepeatSign(start, RepeatSign.Kind.START, 0));
         }
         if (!barline.getFermata().isEmpty()) {
             omissions.add("fermatas over bar lines");
@@ -359,7 +407,15 @@ final class MusicXmlPart {
         List<Line> lines = new ArrayList<>();
         voices.forEach((voice, builder) -> {
             if (builder.size() > 0) {
-                lines.add(builder.line(name, voices.size() == 1 ? "" : voice, firstMeter, firstKey, barLines, start, directions, rhythmOnly));
+                lines.add(builder.line(
+                        name,
+                        voices.size() == 1 ? "" : voice,
+                        firstMeter,
+                        firstKey,
+                        barLines,
+                        start,
+                        directions,
+                        rhythmOnly));
             }
         });
         return lines;

@@ -57,7 +57,9 @@ final class MusicXmlReader {
         } catch (XMLStreamException broken) {
             Location place = broken.getLocation();
             throw new ScoreException("This XML breaks off or is damaged"
-                    + (place == null ? "" : " near line " + place.getLineNumber() + ", column " + place.getColumnNumber()));
+                    + (place == null
+                            ? ""
+                            : " near line " + place.getLineNumber() + ", column " + place.getColumnNumber()));
         } catch (JAXBException | ArithmeticException | ClassCastException | IllegalArgumentException unreadable) {
             throw new ScoreException("This MusicXML holds a measure that cannot be read");
         }

@@ -26,9 +26,19 @@ import tachylim.passage.Mark;
 /** What stands over and under a note of MusicXML. */
 final class MusicXmlSigns {
 
-    static final Map<String, Articulation> ARTICULATIONS = Map.of("staccato", Articulation.STACCATO, "staccatissimo",
-            Articulation.STACCATISSIMO, "spiccato", Articulation.STACCATISSIMO, "tenuto", Articulation.TENUTO, "accent",
-            Articulation.ACCENT, "strong-accent", Articulation.MARCATO);
+    static final Map<String, Articulation> ARTICULATIONS = Map.of(
+            "staccato",
+            Articulation.STACCATO,
+            "staccatissimo",
+            Articulation.STACCATISSIMO,
+            "spiccato",
+            Articulation.STACCATISSIMO,
+            "tenuto",
+            Articulation.TENUTO,
+            "accent",
+            Articulation.ACCENT,
+            "strong-accent",
+            Articulation.MARCATO);
 
     private static final int MOST_SYLLABLE = 40;
 
@@ -57,8 +67,13 @@ final class MusicXmlSigns {
                 omissions.add("further verses");
             }
         }
-        return new Inflection(signs.over.grace(), signs.over.articulations(), Math.min(signs.opened, Inflection.MOST_SLURS),
-                Math.min(signs.closed, Inflection.MOST_SLURS), signs.over.marks(), signs.syllable);
+        return new Inflection(
+                signs.over.grace(),
+                signs.over.articulations(),
+                Math.min(signs.opened, Inflection.MOST_SLURS),
+                Math.min(signs.closed, Inflection.MOST_SLURS),
+                signs.over.marks(),
+                signs.syllable);
     }
 
     private void notation(Object notation) {
@@ -96,7 +111,8 @@ final class MusicXmlSigns {
         String name = element.getName().getLocalPart();
         if (element.getValue() instanceof Fingering fingering && fingering.getValue() != null) {
             mark(Mark.Kind.FINGERING, fingering.getValue().strip().toUpperCase(Locale.ROOT));
-        } else if (element.getValue() instanceof OtherPlacementText other && other.getValue() != null
+        } else if (element.getValue() instanceof OtherPlacementText other
+                && other.getValue() != null
                 && Mark.Kind.STICKING.takes(other.getValue().strip())) {
             mark(Mark.Kind.STICKING, other.getValue().strip());
         } else if (name.equals("up-bow") || name.equals("down-bow")) {
@@ -107,7 +123,11 @@ final class MusicXmlSigns {
     }
 
     private void mark(Mark.Kind kind, String value) {
-        String both = over.mark(kind).filter(before -> kind == Mark.Kind.FINGERING).map(Mark::value).orElse("") + value;
+        String both = over.mark(kind)
+                        .filter(before -> kind == Mark.Kind.FINGERING)
+                        .map(Mark::value)
+                        .orElse("")
+                + value;
         if (kind.takes(both)) {
             over = over.with(new Mark(kind, both));
         } else {
@@ -125,7 +145,10 @@ final class MusicXmlSigns {
                 goesOn = syllabic == Syllabic.BEGIN || syllabic == Syllabic.MIDDLE;
             }
         }
-        String said = text.toString().replaceAll("[\\\\*_|\"]", "").replaceAll("\\s+", " ").strip();
+        String said = text.toString()
+                .replaceAll("[\\\\*_|\"]", "")
+                .replaceAll("\\s+", " ")
+                .strip();
         if (!said.isEmpty()) {
             syllable = (said.length() > MOST_SYLLABLE ? said.substring(0, MOST_SYLLABLE) : said) + (goesOn ? "-" : "");
         }

@@ -139,7 +139,11 @@ public final class MusicXmlWriter {
     }
 
     private static double mean(Passage music) {
-        return music.notes().stream().flatMap(note -> note.pitches().stream()).mapToInt(Pitch::midi).average().orElse(60);
+        return music.notes().stream()
+                .flatMap(note -> note.pitches().stream())
+                .mapToInt(Pitch::midi)
+                .average()
+                .orElse(60);
     }
 
     private Attributes attributes(Key key, Meter meter) {
@@ -165,7 +169,9 @@ public final class MusicXmlWriter {
             notes.write(items, glyph);
         }
         for (Direction direction : music.directions()) {
-            if (direction instanceof RepeatSign sign && sign.kind() == RepeatSign.Kind.END && isAt(sign, bar.end(), music)) {
+            if (direction instanceof RepeatSign sign
+                    && sign.kind() == RepeatSign.Kind.END
+                    && isAt(sign, bar.end(), music)) {
                 Barline line = make.createBarline();
                 line.setLocation(RightLeftMiddle.RIGHT);
                 line.setRepeat(repeat(BackwardForward.BACKWARD));
@@ -188,7 +194,8 @@ public final class MusicXmlWriter {
                     line.setRepeat(repeat(BackwardForward.FORWARD));
                 } else if (sign.kind() == RepeatSign.Kind.ENDING) {
                     Ending ending = line.getEnding() == null ? make.createEnding() : line.getEnding();
-                    ending.setNumber(ending.getNumber() == null ? "" + sign.number() : ending.getNumber() + "," + sign.number());
+                    ending.setNumber(
+                            ending.getNumber() == null ? "" + sign.number() : ending.getNumber() + "," + sign.number());
                     ending.setType(StartStopDiscontinue.START);
                     line.setEnding(ending);
                 }
@@ -246,7 +253,8 @@ public final class MusicXmlWriter {
         DirectionType type = make.createDirectionType();
         type.setMetronome(metronome);
         Sound sound = make.createSound();
-        sound.setTempo(BigDecimal.valueOf(mark.bpm() * mark.unit().doubleValue() * 4).setScale(4, RoundingMode.HALF_UP)
+        sound.setTempo(BigDecimal.valueOf(mark.bpm() * mark.unit().doubleValue() * 4)
+                .setScale(4, RoundingMode.HALF_UP)
                 .stripTrailingZeros());
         org.audiveris.proxymusic.Direction direction = make.createDirection();
         direction.getDirectionType().add(type);

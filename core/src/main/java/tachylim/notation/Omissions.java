@@ -20,6 +20,8 @@ final class Omissions {
 
     /** One entry a kind, such as {@code dynamics: 12}. */
     List<String> list() {
-        return counts.entrySet().stream().map(entry -> entry.getKey() + ": " + entry.getValue()).toList();
+        return counts.entrySet().stream()
+                .map(entry -> entry.getKey() + ": " + entry.getValue())
+                .toList();
     }
 }

@@ -68,11 +68,13 @@ public final class ScoreReader {
     }
 
     private static ScoreException tooLarge() {
-        return new ScoreException("This file is larger than " + MOST_BYTES / 1024 / 1024 + " MB. Export the movement or the part you are working on");
+        return new ScoreException("This file is larger than " + MOST_BYTES / 1024 / 1024
+                + " MB. Export the movement or the part you are working on");
     }
 
     private static boolean startsWith(byte[] file, String start) {
-        return file.length >= start.length() && new String(file, 0, start.length(), StandardCharsets.ISO_8859_1).equals(start);
+        return file.length >= start.length()
+                && new String(file, 0, start.length(), StandardCharsets.ISO_8859_1).equals(start);
     }
 
     /** A bracket after at most a byte-order mark and space; every second byte may be empty. */
@@ -92,7 +94,10 @@ public final class ScoreReader {
     private static String text(byte[] file) {
         for (Charset charset : new Charset[] {StandardCharsets.UTF_8, StandardCharsets.ISO_8859_1}) {
             try {
-                String text = charset.newDecoder().onMalformedInput(CodingErrorAction.REPORT).decode(ByteBuffer.wrap(file)).toString();
+                String text = charset.newDecoder()
+                        .onMalformedInput(CodingErrorAction.REPORT)
+                        .decode(ByteBuffer.wrap(file))
+                        .toString();
                 if (text.indexOf('\0') < 0 && AbcBook.isAbc(text)) {
                     return text.startsWith("\uFEFF") ? text.substring(1) : text;
                 }
@@ -100,7 +105,8 @@ public final class ScoreReader {
                 // tried as the next one
             }
         }
-        throw new ScoreException("This is no file of music that can be read here. MusicXML, compressed MusicXML, MIDI and ABC can");
+        throw new ScoreException(
+                "This is no file of music that can be read here. MusicXML, compressed MusicXML, MIDI and ABC can");
     }
 
     /** The score inside a compressed file: the one its container names, else the first one there is. */
@@ -116,7 +122,8 @@ public final class ScoreReader {
                 }
                 String name = entry.getName();
                 // What is passed over is unpacked on the way all the same, so it counts too.
-                boolean wanted = !entry.isDirectory() && (name.equals(CONTAINER) || name.endsWith(".xml") || name.endsWith(".musicxml"));
+                boolean wanted = !entry.isDirectory()
+                        && (name.equals(CONTAINER) || name.endsWith(".xml") || name.endsWith(".musicxml"));
                 byte[] content = bounded(zip, Math.min(MOST_BYTES, (long) MOST_RATIO * file.length) - total);
                 total += content.length;
                 if (!wanted) {
@@ -157,7 +164,8 @@ public final class ScoreReader {
         try {
             XMLStreamReader xml = XmlGate.open(container);
             while (xml.hasNext()) {
-                if (xml.next() == XMLStreamReader.START_ELEMENT && xml.getLocalName().equals("rootfile")) {
+                if (xml.next() == XMLStreamReader.START_ELEMENT
+                        && xml.getLocalName().equals("rootfile")) {
                     String path = xml.getAttributeValue(null, "full-path");
                     return path == null ? otherwise : path;
                 }

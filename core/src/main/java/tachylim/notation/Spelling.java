@@ -128,11 +128,18 @@ final class Spelling {
         }
         int time = timeOf(notes, values);
         Fraction ratio = Fraction.of(notes, time);
-        List<Glyph> plain = values.stream().flatMap(value -> parts(value, ratio).stream()).toList();
+        List<Glyph> plain =
+                values.stream().flatMap(value -> parts(value, ratio).stream()).toList();
         List<Glyph> glyphs = new ArrayList<>();
         for (Glyph glyph : plain) {
-            glyphs.add(new Glyph(glyph.note(), glyph.index(), glyph.start(), glyph.written(),
-                    new Glyph.Tuplet(notes, time, plain.size(), glyphs.size()), glyph.first(), glyph.last()));
+            glyphs.add(new Glyph(
+                    glyph.note(),
+                    glyph.index(),
+                    glyph.start(),
+                    glyph.written(),
+                    new Glyph.Tuplet(notes, time, plain.size(), glyphs.size()),
+                    glyph.first(),
+                    glyph.last()));
         }
         return glyphs;
     }
@@ -154,7 +161,9 @@ final class Spelling {
     }
 
     private static int dots(List<Value> values, Fraction ratio) {
-        return values.stream().mapToInt(value -> Integer.bitCount(value.length.multiply(ratio).getNumerator())).sum();
+        return values.stream()
+                .mapToInt(value -> Integer.bitCount(value.length.multiply(ratio).getNumerator()))
+                .sum();
     }
 
     private static int oddPart(int number) {
@@ -169,7 +178,8 @@ final class Spelling {
             Fraction part = largestWritable(left);
             left = left.subtract(part);
             boolean closing = left.compareTo(Fraction.ZERO) <= 0;
-            parts.add(new Glyph(value.note, value.index, start, part, null, value.first && parts.isEmpty(), value.last && closing));
+            parts.add(new Glyph(
+                    value.note, value.index, start, part, null, value.first && parts.isEmpty(), value.last && closing));
             start = start.add(part.divide(ratio));
         }
         return parts;

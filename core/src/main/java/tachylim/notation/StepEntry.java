@@ -88,7 +88,9 @@ public final class StepEntry {
                 char name = Character.toUpperCase(letter.group(2).charAt(0));
                 sound(nearest(name), !letter.group(1).isEmpty());
             } else if (keyboard.matches()) {
-                sound(Pitch.ofMidi(Math.min(127, Integer.parseInt(keyboard.group(2))), key), !keyboard.group(1).isEmpty());
+                sound(
+                        Pitch.ofMidi(Math.min(127, Integer.parseInt(keyboard.group(2))), key),
+                        !keyboard.group(1).isEmpty());
             } else if (VALUES.containsKey(stroke)) {
                 plain = Fraction.of(1, VALUES.get(stroke));
                 dotted = false;
@@ -98,10 +100,12 @@ public final class StepEntry {
                     case "triplet" -> triplet = !triplet;
                     case "rest" -> now = now.add(value());
                     case "tie" -> hold();
-                    case "sharp", "flat", "natural" -> alter(stroke.equals("sharp") ? 1 : stroke.equals("flat") ? -1 : 0);
+                    case "sharp", "flat", "natural" ->
+                        alter(stroke.equals("sharp") ? 1 : stroke.equals("flat") ? -1 : 0);
                     case "up", "down" -> octave(stroke.equals("up") ? 1 : -1);
-                    default -> throw new IllegalArgumentException("There is no stroke called "
-                            + (stroke.length() > 20 ? stroke.substring(0, 20) + "…" : stroke));
+                    default ->
+                        throw new IllegalArgumentException("There is no stroke called "
+                                + (stroke.length() > 20 ? stroke.substring(0, 20) + "…" : stroke));
                 }
             }
         }
@@ -153,7 +157,11 @@ public final class StepEntry {
             if (notes.isEmpty()) {
                 throw new IllegalArgumentException("There is no note yet to change");
             }
-            replaceLast(new Note(last().onset(), last().duration(), last().pitches().stream().map(change).toList(), Inflection.PLAIN));
+            replaceLast(new Note(
+                    last().onset(),
+                    last().duration(),
+                    last().pitches().stream().map(change).toList(),
+                    Inflection.PLAIN));
         }
 
         private Note last() {

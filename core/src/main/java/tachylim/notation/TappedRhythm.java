@@ -38,20 +38,28 @@ public final class TappedRhythm {
      * @param pitches the notes the rhythm is for, in order; notes beyond them have no pitch
      * @throws IllegalArgumentException if there are no taps, too many, too far apart, or no times at all
      */
-    public static Drawn of(List<Double> seconds, Tempo tempo, Meter meter, Key key, Grid grid, List<List<Pitch>> pitches) {
+    public static Drawn of(
+            List<Double> seconds, Tempo tempo, Meter meter, Key key, Grid grid, List<List<Pitch>> pitches) {
         if (seconds.isEmpty() || seconds.size() > MOST_TAPS) {
             throw new IllegalArgumentException("Tap 1 to " + MOST_TAPS + " times, not " + seconds.size());
         }
-        double span = seconds.stream().mapToDouble(second -> Math.abs(second - seconds.get(0))).max().orElse(0);
+        double span = seconds.stream()
+                .mapToDouble(second -> Math.abs(second - seconds.get(0)))
+                .max()
+                .orElse(0);
         if (!(span <= MOST_SECONDS)) {
-            throw new IllegalArgumentException("Taps come within " + Math.round(MOST_SECONDS / 60) + " minutes of the first");
+            throw new IllegalArgumentException(
+                    "Taps come within " + Math.round(MOST_SECONDS / 60) + " minutes of the first");
         }
         double quarter = tempo.secondsFor(1) / (meter.usualBeat().doubleValue() * 4);
-        List<Double> quarters = seconds.stream().map(second -> (second - seconds.get(0)) / quarter).toList();
+        List<Double> quarters = seconds.stream()
+                .map(second -> (second - seconds.get(0)) / quarter)
+                .toList();
         Grid drawn = grid != null && grid.perQuarter() > 0 ? grid : Grid.fitting(quarters);
         List<Fraction> places = new ArrayList<>();
         for (double place : quarters) {
-            Fraction next = Fraction.of(Math.toIntExact(Math.round(place * drawn.perQuarter())), 4 * drawn.perQuarter());
+            Fraction next =
+                    Fraction.of(Math.toIntExact(Math.round(place * drawn.perQuarter())), 4 * drawn.perQuarter());
             // Two taps on one place of the grid were meant as two notes only on a finer one.
             if (places.isEmpty() || next.compareTo(places.get(places.size() - 1)) > 0) {
                 places.add(next);

@@ -43,7 +43,8 @@ final class XmlGate extends StreamReaderDelegate {
                 throw new ScoreException("This file nests its elements more than " + DEEPEST + " deep; no score does");
             }
             if (++elements > MOST_ELEMENTS) {
-                throw new ScoreException("This score is too large to be read here. Keep the movement you are working on");
+                throw new ScoreException(
+                        "This score is too large to be read here. Keep the movement you are working on");
             }
         } else if (event == END_ELEMENT) {
             depth--;

@@ -59,8 +59,10 @@ public final class Cut {
 
     /** Pieces that end on the first note after each phrase: where a slur or a held note has closed one. */
     public static List<Piece> atPhrases(Passage passage) {
-        return after(passage, note -> note.inflection().slursClosed() > 0
-                || note.inflection().articulations().contains(Articulation.FERMATA));
+        return after(
+                passage,
+                note -> note.inflection().slursClosed() > 0
+                        || note.inflection().articulations().contains(Articulation.FERMATA));
     }
 
     /** Pieces that end on the first note after each breath. */
@@ -72,7 +74,11 @@ public final class Cut {
     public static List<Piece> atRests(Passage passage) {
         List<Integer> seams = new ArrayList<>();
         for (int note = 1; note < passage.notes().size(); note++) {
-            if (passage.notes().get(note - 1).end().compareTo(passage.notes().get(note).onset()) < 0) {
+            if (passage.notes()
+                            .get(note - 1)
+                            .end()
+                            .compareTo(passage.notes().get(note).onset())
+                    < 0) {
                 seams.add(note);
             }
         }
@@ -80,10 +86,12 @@ public final class Cut {
     }
 
     private static List<Piece> after(Passage passage, Predicate<Note> ends) {
-        return atNotes(passage, IntStream.range(1, passage.notes().size())
-                .filter(note -> ends.test(passage.notes().get(note - 1)))
-                .boxed()
-                .toList());
+        return atNotes(
+                passage,
+                IntStream.range(1, passage.notes().size())
+                        .filter(note -> ends.test(passage.notes().get(note - 1)))
+                        .boxed()
+                        .toList());
     }
 
     /**
@@ -98,7 +106,8 @@ public final class Cut {
         int first = 0;
         for (int seam : new TreeSet<>(seams)) {
             if (seam < 0 || seam > last) {
-                throw new IllegalArgumentException("There is no note " + (seam + 1) + " to cut at; the last is " + (last + 1));
+                throw new IllegalArgumentException(
+                        "There is no note " + (seam + 1) + " to cut at; the last is " + (last + 1));
             }
             if (seam > first && seam < last) {
                 pieces.add(new Piece(first, seam));
@@ -113,7 +122,8 @@ public final class Cut {
         List<Integer> seams = new ArrayList<>();
         int note = 0;
         for (Fraction line : lines) {
-            while (note < passage.notes().size() - 1 && passage.notes().get(note).onset().compareTo(line) < 0) {
+            while (note < passage.notes().size() - 1
+                    && passage.notes().get(note).onset().compareTo(line) < 0) {
                 note++;
             }
             seams.add(note);

@@ -14,7 +14,9 @@ public sealed interface Direction {
         if (direction instanceof RepeatSign sign) {
             return sign.kind == RepeatSign.Kind.END ? 0 : sign.kind == RepeatSign.Kind.START ? 1 : 2;
         }
-        return direction instanceof MeterChange ? 3 : direction instanceof KeyChange ? 4 : direction instanceof TempoMark ? 5 : 6;
+        return direction instanceof MeterChange
+                ? 3
+                : direction instanceof KeyChange ? 4 : direction instanceof TempoMark ? 5 : 6;
     }
 
     /** Where it stands, in the unit of the music it belongs to. */
@@ -127,6 +129,7 @@ public sealed interface Direction {
             return fromStart > 0 && direction.at().compareTo(end) <= 0;
         }
         boolean changesSignature = direction instanceof MeterChange || direction instanceof KeyChange;
-        return (changesSignature ? fromStart > 0 : fromStart >= 0) && direction.at().compareTo(end) < 0;
+        return (changesSignature ? fromStart > 0 : fromStart >= 0)
+                && direction.at().compareTo(end) < 0;
     }
 }

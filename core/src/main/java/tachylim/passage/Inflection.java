@@ -66,8 +66,13 @@ public record Inflection(
 
     /** Without a mark of {@code kind}. */
     public Inflection without(Mark.Kind kind) {
-        return new Inflection(grace, articulations, slursOpened, slursClosed,
-                marks.stream().filter(mark -> mark.kind() != kind).toList(), syllable);
+        return new Inflection(
+                grace,
+                articulations,
+                slursOpened,
+                slursClosed,
+                marks.stream().filter(mark -> mark.kind() != kind).toList(),
+                syllable);
     }
 
     /** With one more articulation. */
@@ -79,7 +84,8 @@ public record Inflection(
 
     /** Only the decisions: what still holds when the notes are played in another order or rhythm. */
     public Inflection decisions() {
-        List<Mark> kept = marks.stream().filter(mark -> mark.kind() != Mark.Kind.BREATH).toList();
+        List<Mark> kept =
+                marks.stream().filter(mark -> mark.kind() != Mark.Kind.BREATH).toList();
         return kept.isEmpty() ? PLAIN : new Inflection(List.of(), Set.of(), 0, 0, kept, "");
     }
 }

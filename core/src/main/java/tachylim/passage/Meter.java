@@ -20,8 +20,7 @@ public record Meter(int count, int unit) {
             throw new IllegalArgumentException("A bar has 1 to 32 counts, not " + count);
         }
         if (unit < 1 || unit > 32 || Integer.bitCount(unit) != 1) {
-            throw new IllegalArgumentException(
-                    "The lower figure of a meter is 1, 2, 4, 8, 16 or 32, not " + unit);
+            throw new IllegalArgumentException("The lower figure of a meter is 1, 2, 4, 8, 16 or 32, not " + unit);
         }
     }
 

@@ -41,7 +41,8 @@ public final class NoteMap {
             head++;
         }
         int tail = 0;
-        while (tail < Math.min(from.size(), to.size()) - head && same(from.get(from.size() - 1 - tail), to.get(to.size() - 1 - tail))) {
+        while (tail < Math.min(from.size(), to.size()) - head
+                && same(from.get(from.size() - 1 - tail), to.get(to.size() - 1 - tail))) {
             tail++;
             places[from.size() - tail] = to.size() - tail;
         }
@@ -89,8 +90,11 @@ public final class NoteMap {
 
     /** Where a stretch is now, if all its notes stayed as they were, in the rhythm they had. */
     public Optional<Piece> unchanged(Piece stretch) {
-        boolean linked = stretch.lastNote() < places.length && IntStream.range(stretch.firstNote(), stretch.lastNote())
-                .allMatch(link -> link(link).filter(now -> before.gap(link).equals(after.gap(now))).isPresent());
+        boolean linked = stretch.lastNote() < places.length
+                && IntStream.range(stretch.firstNote(), stretch.lastNote())
+                        .allMatch(link -> link(link)
+                                .filter(now -> before.gap(link).equals(after.gap(now)))
+                                .isPresent());
         return linked && places[stretch.firstNote()] != GONE
                 ? Optional.of(new Piece(places[stretch.firstNote()], places[stretch.lastNote()]))
                 : Optional.empty();
@@ -98,7 +102,8 @@ public final class NoteMap {
 
     /** Whether every note stayed, in its rhythm and its place, and none came. */
     public boolean isSame() {
-        return before.notes().size() == after.notes().size() && before.beatUnit().equals(after.beatUnit())
+        return before.notes().size() == after.notes().size()
+                && before.beatUnit().equals(after.beatUnit())
                 && unchanged(new Piece(0, before.notes().size() - 1)).isPresent();
     }
 
@@ -109,8 +114,11 @@ public final class NoteMap {
 
     /** The first note that stayed at or after {@code note}, by its new place; the last of the music if none did. */
     public int fromNoteOn(int note) {
-        return IntStream.range(note, places.length).map(i -> places[i]).filter(place -> place != GONE)
-                .findFirst().orElse(after.notes().size() - 1);
+        return IntStream.range(note, places.length)
+                .map(i -> places[i])
+                .filter(place -> place != GONE)
+                .findFirst()
+                .orElse(after.notes().size() - 1);
     }
 
     /** The share of the notes of {@code now} that were in {@code then}, 0 to 1. */
@@ -144,7 +152,9 @@ public final class NoteMap {
                 quickestNow = lesser(quickestNow, gapNow);
             }
         }
-        return quickestThen == null ? 1 : Math.min(gapsNow / gapsThen, quickestNow.divide(quickestThen).doubleValue());
+        return quickestThen == null
+                ? 1
+                : Math.min(gapsNow / gapsThen, quickestNow.divide(quickestThen).doubleValue());
     }
 
     private static Fraction lesser(Fraction one, Fraction other) {

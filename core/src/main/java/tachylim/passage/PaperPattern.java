@@ -43,8 +43,7 @@ public record PaperPattern(Meter meter, Fraction beatUnit, int bars, List<Intege
         }
         for (int notes : notesPerBeat) {
             if (notes < 0 || notes > MOST_PER_BEAT) {
-                throw new IllegalArgumentException(
-                        "A beat has 0 to " + MOST_PER_BEAT + " notes, not " + notes);
+                throw new IllegalArgumentException("A beat has 0 to " + MOST_PER_BEAT + " notes, not " + notes);
             }
         }
         if (notesPerBeat.stream().allMatch(notes -> notes == 0)) {
@@ -62,8 +61,7 @@ public record PaperPattern(Meter meter, Fraction beatUnit, int bars, List<Intege
         for (int beat = 0; beat < beats; beat++) {
             int count = notesPerBeat.get(beat % notesPerBeat.size());
             for (int i = 0; i < count; i++) {
-                notes.add(new Note(
-                        Fraction.of(beat).add(Fraction.of(i, count)), Fraction.of(1, count), List.of()));
+                notes.add(new Note(Fraction.of(beat).add(Fraction.of(i, count)), Fraction.of(1, count), List.of()));
             }
         }
         notes.add(new Note(Fraction.of(beats), Fraction.ONE, List.of()));

@@ -47,18 +47,19 @@ public record Passage(
         notes = List.copyOf(notes);
         directions = directions.stream().sorted(Direction.IN_ORDER).toList();
         if (beatUnit.compareTo(LEAST_BEAT) < 0 || beatUnit.compareTo(MOST_BEAT) > 0) {
-            throw new IllegalArgumentException("A tempo counts note values from " + LEAST_BEAT + " to two whole notes, not " + beatUnit);
+            throw new IllegalArgumentException(
+                    "A tempo counts note values from " + LEAST_BEAT + " to two whole notes, not " + beatUnit);
         }
         if (notes.isEmpty()) {
             throw new IllegalArgumentException("A passage needs at least one note");
         }
         if (notes.size() > MOST_NOTES) {
-            throw new IllegalArgumentException("A passage holds up to " + MOST_NOTES
-                    + " notes; this one has " + notes.size() + ". Keep the part you are working on");
+            throw new IllegalArgumentException("A passage holds up to " + MOST_NOTES + " notes; this one has "
+                    + notes.size() + ". Keep the part you are working on");
         }
         if (length.compareTo(Fraction.of(MOST_BEATS)) > 0) {
-            throw new IllegalArgumentException("A passage lasts up to " + MOST_BEATS
-                    + " beats. Keep the part you are working on");
+            throw new IllegalArgumentException(
+                    "A passage lasts up to " + MOST_BEATS + " beats. Keep the part you are working on");
         }
         for (int i = 1; i < notes.size(); i++) {
             if (notes.get(i).onset().compareTo(notes.get(i - 1).onset()) <= 0) {
@@ -71,7 +72,8 @@ public record Passage(
     }
 
     /** Music in one meter and one key with nothing written between the notes. */
-    public Passage(Meter meter, Fraction beatUnit, Key key, List<Fraction> barLines, List<Note> notes, Fraction length) {
+    public Passage(
+            Meter meter, Fraction beatUnit, Key key, List<Fraction> barLines, List<Note> notes, Fraction length) {
         this(meter, beatUnit, key, barLines, notes, length, List.of());
     }
 
@@ -124,7 +126,8 @@ public record Passage(
         if (notes.size() < 2) {
             return 1;
         }
-        Fraction span = notes.get(notes.size() - 1).onset().subtract(notes.get(0).onset());
+        Fraction span =
+                notes.get(notes.size() - 1).onset().subtract(notes.get(0).onset());
         return (notes.size() - 1) / span.doubleValue();
     }
 
@@ -181,8 +184,14 @@ public record Passage(
         List<Direction> kept = Direction.within(directions, start, end, Fraction.ONE).stream()
                 .filter(direction -> !(direction instanceof Direction.RepeatSign))
                 .toList();
-        return new Passage(Direction.meterAt(start, meter, directions), beatUnit,
-                Direction.keyAt(start, key, directions), lines, part, end.subtract(start), kept);
+        return new Passage(
+                Direction.meterAt(start, meter, directions),
+                beatUnit,
+                Direction.keyAt(start, key, directions),
+                lines,
+                part,
+                end.subtract(start),
+                kept);
     }
 
     /**

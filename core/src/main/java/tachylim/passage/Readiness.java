@@ -49,11 +49,15 @@ public enum Readiness {
      * @param open what has not been reached
      */
     public static String warning(Collection<Readiness> open) {
-        List<String> missing = open.stream().filter(Readiness::isPreparation).sorted()
+        List<String> missing = open.stream()
+                .filter(Readiness::isPreparation)
+                .sorted()
                 .map(item -> item.sentence.substring(0, 1).toLowerCase(Locale.ROOT) + item.sentence.substring(1))
                 .toList();
-        return missing.isEmpty() ? "" : "Still open before speed: " + String.join("; ", missing)
-                + ". What is made fast before it is decided has to be learned again when it changes.";
+        return missing.isEmpty()
+                ? ""
+                : "Still open before speed: " + String.join("; ", missing)
+                        + ". What is made fast before it is decided has to be learned again when it changes.";
     }
 
     /**

@@ -18,7 +18,8 @@ public record Recut(int from, Piece notes) {
         int start = 0;
         for (int i = 0; i < pieces.size(); i++) {
             boolean last = i == pieces.size() - 1;
-            int end = last ? notesNow - 1 : Math.min(map.fromNoteOn(pieces.get(i).lastNote()), notesNow - 1);
+            int end =
+                    last ? notesNow - 1 : Math.min(map.fromNoteOn(pieces.get(i).lastNote()), notesNow - 1);
             if (end > start || last) {
                 recut.add(new Recut(i, new Piece(Math.min(start, end), end)));
                 start = end;

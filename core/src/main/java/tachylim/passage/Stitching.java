@@ -62,7 +62,10 @@ public final class Stitching {
     }
 
     private static int holder(List<Piece> pieces, int link) {
-        return IntStream.range(0, pieces.size()).filter(i -> pieces.get(i).lastNote() > link).findFirst().orElse(0);
+        return IntStream.range(0, pieces.size())
+                .filter(i -> pieces.get(i).lastNote() > link)
+                .findFirst()
+                .orElse(0);
     }
 
     /** The joins that follow when {@code pieces} are worked in {@code order}; none for a single piece. */
@@ -93,6 +96,10 @@ public final class Stitching {
     }
 
     private static Join join(List<Piece> pieces, Stage stage, int first, int last) {
-        return new Join(stage, first, last, new Piece(pieces.get(first).firstNote(), pieces.get(last).lastNote()));
+        return new Join(
+                stage,
+                first,
+                last,
+                new Piece(pieces.get(first).firstNote(), pieces.get(last).lastNote()));
     }
 }

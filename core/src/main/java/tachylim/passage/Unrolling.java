@@ -126,7 +126,8 @@ public final class Unrolling {
             if (now.compareTo(Fraction.ZERO) > 0) {
                 lines.add(now);
             }
-            sign(Direction.meterAt(from, written.meter(), written.directions()),
+            sign(
+                    Direction.meterAt(from, written.meter(), written.directions()),
                     Direction.keyAt(from, written.key(), written.directions()));
             Fraction shift = now.subtract(from);
             for (Note note : written.notes()) {
@@ -135,9 +136,12 @@ public final class Unrolling {
                 }
             }
             written.directions().stream()
-                    .filter(direction -> direction instanceof Direction.TempoMark || direction instanceof Direction.Words)
-                    .filter(direction -> direction.at().compareTo(from) >= 0 && direction.at().compareTo(to) < 0)
-                    .forEach(direction -> directions.add(direction.moved(direction.at().add(shift))));
+                    .filter(direction ->
+                            direction instanceof Direction.TempoMark || direction instanceof Direction.Words)
+                    .filter(direction -> direction.at().compareTo(from) >= 0
+                            && direction.at().compareTo(to) < 0)
+                    .forEach(direction ->
+                            directions.add(direction.moved(direction.at().add(shift))));
             now = now.add(to.subtract(from));
         }
 

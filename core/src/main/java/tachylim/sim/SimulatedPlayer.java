@@ -27,8 +27,8 @@ public final class SimulatedPlayer {
     private final Tempo awkwardFrom;
     private final Tempo awkwardTo;
 
-    private SimulatedPlayer(CeilingModel truth, RandomGenerator random, double extraTension,
-            Tempo awkwardFrom, Tempo awkwardTo) {
+    private SimulatedPlayer(
+            CeilingModel truth, RandomGenerator random, double extraTension, Tempo awkwardFrom, Tempo awkwardTo) {
         this.truth = truth;
         this.random = random;
         this.extraTension = extraTension;
@@ -39,7 +39,8 @@ public final class SimulatedPlayer {
     /** A player with this true ceiling and ordinary width and breaking distance. */
     public static SimulatedPlayer withCeiling(Tempo ceiling, RandomGenerator random) {
         CeilingModel atZero = new CeilingModel(0, 0.04, 0.08);
-        return new SimulatedPlayer(new CeilingModel(ceiling.log() - atZero.ceiling(), 0.04, 0.08), random, 0, null, null);
+        return new SimulatedPlayer(
+                new CeilingModel(ceiling.log() - atZero.ceiling(), 0.04, 0.08), random, 0, null, null);
     }
 
     /** The same player, tenser by {@code more} on the scale of 0 to 5. */
@@ -79,7 +80,9 @@ public final class SimulatedPlayer {
     }
 
     private Tension tension(double x) {
-        double felt = TENSION_AT_CEILING + TENSION_SLOPE * (x - truth.ceiling()) + extraTension
+        double felt = TENSION_AT_CEILING
+                + TENSION_SLOPE * (x - truth.ceiling())
+                + extraTension
                 + TENSION_NOISE * random.nextGaussian();
         return Tension.of((int) Math.max(0, Math.min(5, Math.round(felt))));
     }

@@ -26,8 +26,7 @@ public record Tempo(double bpm) implements Comparable<Tempo> {
      */
     public Tempo {
         if (!(bpm >= MIN && bpm <= MAX)) {
-            throw new IllegalArgumentException(
-                    "A tempo lies between 20 and 400 beats a minute, not at " + bpm);
+            throw new IllegalArgumentException("A tempo lies between 20 and 400 beats a minute, not at " + bpm);
         }
     }
 

@@ -55,7 +55,11 @@ public final class Catalogue {
             variants.add(new Regroup(size, false));
             variants.add(new Regroup(size, true));
         }
-        if (IntStream.range(0, passage.notes().size() - 1).mapToObj(passage::gap).distinct().count() > 1) {
+        if (IntStream.range(0, passage.notes().size() - 1)
+                        .mapToObj(passage::gap)
+                        .distinct()
+                        .count()
+                > 1) {
             variants.add(new Subdivide());
         }
         int figure = Figure.figureOf(passage).size();
@@ -132,7 +136,8 @@ public final class Catalogue {
             family = Family.LONG_SHORT;
         } else if (TWO_AND_TWO.rotations().contains(cell)) {
             family = Family.TWO_AND_TWO;
-        } else if (HELD.containsKey(cell.size()) && holding(cell.size()).rotations().contains(cell)) {
+        } else if (HELD.containsKey(cell.size())
+                && holding(cell.size()).rotations().contains(cell)) {
             family = Family.HOLD;
         }
         return new CellVariant(family, cell, stretched);
@@ -146,6 +151,7 @@ public final class Catalogue {
     }
 
     private static IllegalArgumentException unknown(String key) {
-        return new IllegalArgumentException("There is no variant called " + (key.length() > 40 ? key.substring(0, 40) + "…" : key));
+        return new IllegalArgumentException(
+                "There is no variant called " + (key.length() > 40 ? key.substring(0, 40) + "…" : key));
     }
 }

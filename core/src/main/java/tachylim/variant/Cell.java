@@ -79,11 +79,15 @@ public record Cell(List<Integer> weights) {
      * @throws IllegalArgumentException if the taps are out of order or make no cell
      */
     public static Cell tapped(List<Double> seconds) {
-        double[] gaps = IntStream.range(1, seconds.size()).mapToDouble(i -> seconds.get(i) - seconds.get(i - 1)).toArray();
+        double[] gaps = IntStream.range(1, seconds.size())
+                .mapToDouble(i -> seconds.get(i) - seconds.get(i - 1))
+                .toArray();
         if (gaps.length < 2 || gaps.length > MOST_NOTES) {
-            throw new IllegalArgumentException("Tap 3 to " + (MOST_NOTES + 1) + " times: once for each note, and once where it starts again");
+            throw new IllegalArgumentException(
+                    "Tap 3 to " + (MOST_NOTES + 1) + " times: once for each note, and once where it starts again");
         }
-        double least = IntStream.range(0, gaps.length).mapToDouble(i -> gaps[i]).min().orElse(0);
+        double least =
+                IntStream.range(0, gaps.length).mapToDouble(i -> gaps[i]).min().orElse(0);
         if (!(least > 0.02)) {
             throw new IllegalArgumentException("Two taps came at the same time; tap again");
         }

@@ -41,7 +41,10 @@ public record CellVariant(Family family, Cell cell, boolean stretched) implement
     }
 
     private int longest() {
-        return IntStream.range(0, cell.size()).filter(place -> !cell.isQuick(place)).findFirst().orElse(0);
+        return IntStream.range(0, cell.size())
+                .filter(place -> !cell.isQuick(place))
+                .findFirst()
+                .orElse(0);
     }
 
     private static String ordinal(int place) {
@@ -78,11 +81,17 @@ public record CellVariant(Family family, Cell cell, boolean stretched) implement
             left += end - run - whole;
             run = end;
         }
-        String remark = covered == 0 || left == 0 ? "" : left == 1
-                ? "One note makes no whole cell and stays as written."
-                : left + " notes make no whole cell and stay as written.";
-        return new Rendering(music(passage, gaps), IntStream.range(0, size).boxed().toList(), driven,
-                stretched ? Fraction.ONE : cell.matchingShare(), remark);
+        String remark = covered == 0 || left == 0
+                ? ""
+                : left == 1
+                        ? "One note makes no whole cell and stays as written."
+                        : left + " notes make no whole cell and stay as written.";
+        return new Rendering(
+                music(passage, gaps),
+                IntStream.range(0, size).boxed().toList(),
+                driven,
+                stretched ? Fraction.ONE : cell.matchingShare(),
+                remark);
     }
 
     private Fraction gap(Fraction written, int place) {
@@ -98,7 +107,8 @@ public record CellVariant(Family family, Cell cell, boolean stretched) implement
         for (int i = 0; i < gaps.length; i++) {
             Note written = passage.notes().get(i);
             Fraction share = written.duration().divide(passage.span(i));
-            notes.add(written.at(now, gaps[i].multiply(share)).with(written.inflection().decisions()));
+            notes.add(written.at(now, gaps[i].multiply(share))
+                    .with(written.inflection().decisions()));
             now = now.add(gaps[i]);
         }
         if (!stretched) {
@@ -128,7 +138,8 @@ public record CellVariant(Family family, Cell cell, boolean stretched) implement
             return passage.meter();
         }
         Fraction bar = bars.iterator().next().multiply(passage.beatUnit());
-        Fraction cellLength = passage.span(0).multiply(passage.beatUnit()).multiply(Fraction.of(cell.sum(), cell.smallest()));
+        Fraction cellLength =
+                passage.span(0).multiply(passage.beatUnit()).multiply(Fraction.of(cell.sum(), cell.smallest()));
         // A cell that lasts a dotted value is a beat of a compound meter: bars and beams then show the cells.
         boolean dotted = cellLength.getNumerator() == 3 && cellLength.getDenominator() >= 8;
         int unit = dotted && bar.divide(cellLength).getDenominator() == 1
@@ -145,7 +156,8 @@ public record CellVariant(Family family, Cell cell, boolean stretched) implement
         Fraction of(Fraction place) {
             List<Note> written = passage.notes();
             int before = -1;
-            while (before + 1 < written.size() && written.get(before + 1).onset().compareTo(place) <= 0) {
+            while (before + 1 < written.size()
+                    && written.get(before + 1).onset().compareTo(place) <= 0) {
                 before++;
             }
             if (before < 0) {

@@ -111,7 +111,8 @@ public final class Coverage {
             int times = rounds;
             double[] more = DoubleStream.of(need).map(one -> one * times).toArray();
             Chosen next = choose(candidates, more, minutes);
-            if (next.choices().size() > MOST_CHOICES || next.undriven().size() > best.undriven().size()) {
+            if (next.choices().size() > MOST_CHOICES
+                    || next.undriven().size() > best.undriven().size()) {
                 break;
             }
             if (next.choices().size() > best.choices().size()) {
@@ -123,8 +124,9 @@ public final class Coverage {
 
     private static int[] demand(List<Candidate> candidates, double[] need) {
         return IntStream.range(0, need.length)
-                .map(link -> Math.min((int) Math.max(1, Math.round(need[link])),
-                        (int) candidates.stream().filter(candidate -> candidate.driven.contains(link)).count()))
+                .map(link -> Math.min((int) Math.max(1, Math.round(need[link])), (int) candidates.stream()
+                        .filter(candidate -> candidate.driven.contains(link))
+                        .count()))
                 .toArray();
     }
 
@@ -152,7 +154,9 @@ public final class Coverage {
     }
 
     private static int worth(Candidate candidate, int[] unmet) {
-        return (int) candidate.driven.stream().filter(link -> link < unmet.length && unmet[link] > 0).count();
+        return (int) candidate.driven.stream()
+                .filter(link -> link < unmet.length && unmet[link] > 0)
+                .count();
     }
 
     private void giveBack() {
@@ -171,7 +175,9 @@ public final class Coverage {
 
     private int[] drives(List<Candidate> by) {
         return IntStream.range(0, demand.length)
-                .map(link -> (int) by.stream().filter(candidate -> candidate.driven.contains(link)).count())
+                .map(link -> (int) by.stream()
+                        .filter(candidate -> candidate.driven.contains(link))
+                        .count())
                 .toArray();
     }
 
@@ -183,17 +189,27 @@ public final class Coverage {
             choices.add(new Choice(candidate.key, candidate.minutes, why(candidate, before, need)));
             before.addAll(candidate.driven);
         }
-        return new Chosen(List.copyOf(choices), IntStream.of(drives).boxed().toList(),
-                IntStream.range(0, drives.length).filter(link -> drives[link] == 0).boxed().toList());
+        return new Chosen(
+                List.copyOf(choices),
+                IntStream.of(drives).boxed().toList(),
+                IntStream.range(0, drives.length)
+                        .filter(link -> drives[link] == 0)
+                        .boxed()
+                        .toList());
     }
 
     /** Only the needs decide; so the reason names how many links are new, and the neediest of them. */
     private static String why(Candidate candidate, Set<Integer> before, double[] need) {
-        List<Integer> own = candidate.driven.stream().filter(link -> link < need.length).sorted().toList();
-        List<Integer> fresh = own.stream().filter(link -> !before.contains(link)).toList();
+        List<Integer> own = candidate.driven.stream()
+                .filter(link -> link < need.length)
+                .sorted()
+                .toList();
+        List<Integer> fresh =
+                own.stream().filter(link -> !before.contains(link)).toList();
         List<Integer> of = fresh.isEmpty() ? own : fresh;
-        int neediest = of.stream().max(Comparator.<Integer>comparingDouble(link -> need[link])
-                .thenComparing(Comparator.reverseOrder())).orElse(0);
+        int neediest = of.stream()
+                .max(Comparator.<Integer>comparingDouble(link -> need[link]).thenComparing(Comparator.reverseOrder()))
+                .orElse(0);
         String links = fresh.isEmpty()
                 ? "Drives " + own.size() + " links once more"
                 : "Drives " + count(fresh.size()) + " not driven by the ones before";

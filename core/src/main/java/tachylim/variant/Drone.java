@@ -52,13 +52,18 @@ public record Drone(boolean high) implements Variant {
             Pitch pitch = note % 2 == 0 ? steps.get(note / 2 % steps.size()) : fixed;
             weaver.play(note, List.of(pitch), passage.span(note), false);
         }
-        return weaver.renderingWithItsBars(Fraction.ONE, "The notes are those of the scale on purpose: only the rhythm is played.");
+        return weaver.renderingWithItsBars(
+                Fraction.ONE, "The notes are those of the scale on purpose: only the rhythm is played.");
     }
 
     private static List<Pitch> scale(Passage passage) {
         Key key = passage.key();
         char keynote = key.majorName().charAt(0);
-        int lowest = passage.notes().stream().flatMap(note -> note.pitches().stream()).mapToInt(Pitch::midi).min().orElse(60);
+        int lowest = passage.notes().stream()
+                .flatMap(note -> note.pitches().stream())
+                .mapToInt(Pitch::midi)
+                .min()
+                .orElse(60);
         int octave = 8;
         while (octave > 0 && new Pitch(keynote, key.alterOf(keynote), octave).midi() > lowest) {
             octave--;

@@ -48,7 +48,9 @@ public record Figure(int start) implements Variant {
     }
 
     private static List<Fraction> gaps(Passage passage) {
-        return IntStream.range(0, passage.notes().size() - 1).mapToObj(passage::gap).toList();
+        return IntStream.range(0, passage.notes().size() - 1)
+                .mapToObj(passage::gap)
+                .toList();
     }
 
     @Override
@@ -61,7 +63,9 @@ public record Figure(int start) implements Variant {
             if (start >= figure.size()) {
                 throw new IllegalArgumentException("The passage repeats no figure of more than " + start + " notes");
             }
-            gaps = IntStream.range(0, gaps.size()).mapToObj(i -> figure.get((i + start) % figure.size())).toList();
+            gaps = IntStream.range(0, gaps.size())
+                    .mapToObj(i -> figure.get((i + start) % figure.size()))
+                    .toList();
         }
         Weaver weaver = Weaver.inPlace(passage);
         Fraction quick = passage.smallestGap();

@@ -47,7 +47,8 @@ public record Loop(int beats) implements Variant {
         while (note < passage.notes().size()) {
             Fraction to = from.add(beats);
             List<Integer> window = new ArrayList<>();
-            while (note < passage.notes().size() && passage.notes().get(note).onset().compareTo(to) < 0) {
+            while (note < passage.notes().size()
+                    && passage.notes().get(note).onset().compareTo(to) < 0) {
                 window.add(note++);
             }
             for (int round = 0; round < ROUNDS && !window.isEmpty(); round++) {

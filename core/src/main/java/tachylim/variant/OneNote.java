@@ -30,6 +30,7 @@ public record OneNote() implements Variant {
         for (int note = 0; note < passage.notes().size(); note++) {
             weaver.play(note, pitches, passage.span(note), false);
         }
-        return weaver.renderingWithItsBars(Fraction.ONE, "The notes are left out on purpose: only the rhythm is played.");
+        return weaver.renderingWithItsBars(
+                Fraction.ONE, "The notes are left out on purpose: only the rhythm is played.");
     }
 }

@@ -44,8 +44,8 @@ public record Subdivide() implements Variant {
                 weaver.drive(note);
             }
         }
-        return weaver.renderingWithItsBars(Fraction.ONE, uneven
-                ? "Notes that the smallest value does not divide hold their rest on the last repetition."
-                : "");
+        return weaver.renderingWithItsBars(
+                Fraction.ONE,
+                uneven ? "Notes that the smallest value does not divide hold their rest on the last repetition." : "");
     }
 }

@@ -43,7 +43,8 @@ final class Weaver {
     /** Other pitches with the rhythm and the decisions of note {@code from}. */
     void play(int from, List<Pitch> pitches, Fraction gap, boolean accent) {
         if (notes.size() >= Passage.MOST_NOTES) {
-            throw new IllegalArgumentException("This version would have more than the " + Passage.MOST_NOTES + " notes a passage holds");
+            throw new IllegalArgumentException(
+                    "This version would have more than the " + Passage.MOST_NOTES + " notes a passage holds");
         }
         Note written = passage.notes().get(from);
         Inflection over = written.inflection().decisions();
@@ -101,7 +102,12 @@ final class Weaver {
 
     /** The music, barred as the passage is. */
     Rendering renderingWithItsBars(Fraction matchingShare, String remark) {
-        return rendering(passage.barLines().stream().filter(line -> line.compareTo(now) < 0).toList(), matchingShare, remark);
+        return rendering(
+                passage.barLines().stream()
+                        .filter(line -> line.compareTo(now) < 0)
+                        .toList(),
+                matchingShare,
+                remark);
     }
 
     private Rendering rendering(List<Fraction> lines, Fraction matchingShare, String remark) {

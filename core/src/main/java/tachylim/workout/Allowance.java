@@ -30,7 +30,9 @@ public record Allowance(double effort, double burstSeconds, double playingSecond
 
     /** What is left once some of it is used; nothing is left where more was used than there was. */
     Allowance less(double usedEffort, double usedBurstSeconds, double usedPlayingSeconds) {
-        return new Allowance(Math.max(0, effort - usedEffort), Math.max(0, burstSeconds - usedBurstSeconds),
+        return new Allowance(
+                Math.max(0, effort - usedEffort),
+                Math.max(0, burstSeconds - usedBurstSeconds),
                 Math.max(0, playingSeconds - usedPlayingSeconds));
     }
 }

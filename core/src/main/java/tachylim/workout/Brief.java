@@ -39,13 +39,19 @@ public record Brief(
      */
     public Brief {
         if (minutes < LEAST_MINUTES || minutes > MOST_MINUTES) {
-            throw new IllegalArgumentException("Give " + LEAST_MINUTES + " to " + MOST_MINUTES
-                    + " minutes, not " + minutes);
+            throw new IllegalArgumentException(
+                    "Give " + LEAST_MINUTES + " to " + MOST_MINUTES + " minutes, not " + minutes);
         }
     }
 
     /** A brief for a rested player who has played nothing faster than {@link Planner#FASTEST_UNREACHED}. */
-    public Brief(Passage music, Tempo target, Estimate estimate, int minutes, Choices choices, Allowance allowance,
+    public Brief(
+            Passage music,
+            Tempo target,
+            Estimate estimate,
+            int minutes,
+            Choices choices,
+            Allowance allowance,
             Optional<Tempo> lastTempo) {
         this(music, target, estimate, minutes, choices, allowance, Condition.FRESH, lastTempo, 0);
     }

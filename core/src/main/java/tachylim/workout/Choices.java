@@ -34,9 +34,11 @@ public record Choices(
     public Choices {
         check(bursts >= 1 && bursts <= 12, "Choose 1 to 12 bursts, not " + bursts);
         check(burstBeats == 1 || burstBeats == 2, "A burst lasts 1 or 2 beats, not " + burstBeats);
-        check(controlledShare >= 0.55 && controlledShare <= 0.70,
+        check(
+                controlledShare >= 0.55 && controlledShare <= 0.70,
                 "Slow passes lie at 55 to 70% of the ceiling, not at " + percent(controlledShare));
-        check(firstBurstShare >= 1.01 && firstBurstShare <= 1.10,
+        check(
+                firstBurstShare >= 1.01 && firstBurstShare <= 1.10,
                 "The first burst lies 1 to 10% above the ceiling, not at " + percent(firstBurstShare) + " of it");
         check(cleanInARow >= 1 && cleanInARow <= 6, "A step is earned by 1 to 6 clean passes, not " + cleanInARow);
         check(focus.length() <= LONGEST_FOCUS, "A focus is at most " + LONGEST_FOCUS + " characters");
@@ -54,7 +56,14 @@ public record Choices(
 
     /** What is chosen when nothing is. */
     public static Choices usual() {
-        return new Choices(School.INTERVAL_BURSTS, 8, 2, IntervalBursts.USUAL_CONTROLLED,
-                IntervalBursts.USUAL_FIRST, SteadyClimb.USUAL_CLEAN_IN_A_ROW, Caution.USUAL, "relaxed hand");
+        return new Choices(
+                School.INTERVAL_BURSTS,
+                8,
+                2,
+                IntervalBursts.USUAL_CONTROLLED,
+                IntervalBursts.USUAL_FIRST,
+                SteadyClimb.USUAL_CLEAN_IN_A_ROW,
+                Caution.USUAL,
+                "relaxed hand");
     }
 }

@@ -34,7 +34,9 @@ public final class ClickProgramme {
         int once = roundBeats(pass, played);
         for (int beat = 0; beat < pass.beats(); beat++) {
             double place = pass.countIn() + beat;
-            clicks.add(new Click(pass.tempo().secondsFor(place), isBarLine(played, beat % once) ? Click.Kind.ACCENT : Click.Kind.BEAT));
+            clicks.add(new Click(
+                    pass.tempo().secondsFor(place),
+                    isBarLine(played, beat % once) ? Click.Kind.ACCENT : Click.Kind.BEAT));
             if (subdivided) {
                 clicks.add(new Click(pass.tempo().secondsFor(place + 0.5), Click.Kind.SUBDIVISION));
             }
@@ -60,8 +62,10 @@ public final class ClickProgramme {
         if (before == null) {
             return false;
         }
-        double bar = Direction.meterAt(before, played.meter(), played.directions()).bar()
-                .divide(played.beatUnit()).doubleValue();
+        double bar = Direction.meterAt(before, played.meter(), played.directions())
+                .bar()
+                .divide(played.beatUnit())
+                .doubleValue();
         double from = (beat - before.doubleValue()) % bar;
         return from < 1e-9 || bar - from < 1e-9;
     }

@@ -23,10 +23,12 @@ public record Done(Cause cause, String why) implements Step {
             return switch (this) {
                 case PLAYED -> "The workout is played.";
                 case STOPPED -> "Stopped here; everything played is kept.";
-                case SYMPTOM -> "Stopped for a symptom: no playing for 48 hours. If it stays, "
-                        + "see a physician or a therapist who knows musicians.";
+                case SYMPTOM ->
+                    "Stopped for a symptom: no playing for 48 hours. If it stays, "
+                            + "see a physician or a therapist who knows musicians.";
                 case LEFT -> "It was left open until its day was over; what was played is kept, and today begins anew.";
-                case OUTDATED -> "Tachylim was renewed while this workout was open; what was played is kept. Begin a new one.";
+                case OUTDATED ->
+                    "Tachylim was renewed while this workout was open; what was played is kept. Begin a new one.";
             };
         }
     }

@@ -15,8 +15,7 @@ import tachylim.tempo.Tempo;
  * @param countIn beats counted before it, a bar
  * @param why the reason, one sentence
  */
-public record Pass(
-        PassKind kind, Tempo tempo, Piece notes, int beats, int rounds, int countIn, String why)
+public record Pass(PassKind kind, Tempo tempo, Piece notes, int beats, int rounds, int countIn, String why)
         implements Step {
 
     /** Seconds of counting in. */

@@ -56,7 +56,8 @@ final class Phrasing {
     /** The pass with a round less; null when it goes round only once. */
     Pass shorter(Pass pass) {
         int rounds = pass.rounds() - 1;
-        return rounds < 1 ? null
+        return rounds < 1
+                ? null
                 : new Pass(pass.kind(), pass.tempo(), pass.notes(), beats(rounds), rounds, pass.countIn(), pass.why());
     }
 
@@ -72,7 +73,8 @@ final class Phrasing {
 
     /** A burst of {@code beats} beats and the note it lands on. */
     private Pass burst(Move.Play play, int beats, int burstsBefore) {
-        int windows = Math.max(1, ceil(music.notes().get(music.notes().size() - 1).onset()) / beats);
+        int windows =
+                Math.max(1, ceil(music.notes().get(music.notes().size() - 1).onset()) / beats);
         Fraction from = Fraction.of(burstsBefore % windows * beats);
         Fraction to = from.add(beats);
         int first = firstNoteAt(from);

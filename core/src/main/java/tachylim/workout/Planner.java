@@ -34,6 +34,7 @@ public final class Planner {
 
     /** Closing passes lie this far under ease, where a clean pass is as good as certain. */
     private static final double CLOSE_FROM = 0.78;
+
     private static final double CLOSE_TO = 0.88;
     private static final double EASY_SHARE = 0.7;
     private static final int MOST_CLOSING = 10;
@@ -71,8 +72,9 @@ public final class Planner {
 
     private Workout workout() {
         if (slowestRate() > fastestRate()) {
-            remarks.add("Even at " + Tempo.of(Tempo.MIN) + " the quickest notes of this come at " + Math.round(slowestRate())
-                    + " a second, and nothing above " + Math.round(fastestRate()) + " is planned that was never reached. Count a shorter beat.");
+            remarks.add("Even at " + Tempo.of(Tempo.MIN) + " the quickest notes of this come at "
+                    + Math.round(slowestRate()) + " a second, and nothing above " + Math.round(fastestRate())
+                    + " is planned that was never reached. Count a shorter beat.");
         } else if (brief.allowance().isWorthStarting()) {
             warmUp();
             if (brief.choices().school() == School.EASY) {
@@ -86,8 +88,15 @@ public final class Planner {
             remarks.add("Too little is left of today's limits to be worth warming up for. "
                     + "Study the score away from the instrument, or rest.");
         }
-        return new Workout(brief.music(), brief.target(), estimate, blocks, brief.allowance(),
-                brief.condition(), brief.choices().caution(), remarks);
+        return new Workout(
+                brief.music(),
+                brief.target(),
+                estimate,
+                blocks,
+                brief.allowance(),
+                brief.condition(),
+                brief.choices().caution(),
+                remarks);
     }
 
     private Tempo ceiling() {
@@ -104,12 +113,14 @@ public final class Planner {
 
     /** {@code tempo}, or the tempo at which the quickest notes come as fast as may be planned, if that is slower. */
     private Tempo reachable(Tempo tempo) {
-        return Tempo.slower(tempo, Tempo.clamped(60 * fastestRate() / brief.music().quickestNotesPerBeat()));
+        return Tempo.slower(
+                tempo, Tempo.clamped(60 * fastestRate() / brief.music().quickestNotesPerBeat()));
     }
 
     /** Controlled playing never goes above ease, nor above what is wanted. */
     private Tempo controlledLimit() {
-        return Tempo.clamped(Math.floor(reachable(Tempo.slower(estimate.ease().middle(), brief.target())).bpm()));
+        return Tempo.clamped(Math.floor(reachable(Tempo.slower(estimate.ease().middle(), brief.target()))
+                .bpm()));
     }
 
     private void add(Part part, Method method, double time, String why) {
@@ -119,39 +130,45 @@ public final class Planner {
     private void warmUp() {
         Tempo first = reachable(ceiling().times(WARM_UP_FIRST));
         Tempo second = reachable(ceiling().times(WARM_UP_SECOND));
-        add(Part.WARM_UP,
+        add(
+                Part.WARM_UP,
                 new EasyPasses(PassKind.WARM_UP, List.of(first, second), "Large, easy movement; nothing to prove."),
                 WARM_UP_SECONDS,
-                "Two easy minutes at " + first + " and " + second + ", outside the " + brief.minutes()
-                        + " minutes.");
+                "Two easy minutes at " + first + " and " + second + ", outside the " + brief.minutes() + " minutes.");
     }
 
     private void opener() {
         Tempo limit = controlledLimit();
         Tempo highest = limit.times(HIGHEST_START);
-        Tempo start = Tempo.slower(highest, brief.lastTempo()
-                .map(last -> last.times(BELOW_LAST))
-                .orElse(brief.target().times(FRESH_START)));
+        Tempo start = Tempo.slower(
+                highest,
+                brief.lastTempo()
+                        .map(last -> last.times(BELOW_LAST))
+                        .orElse(brief.target().times(FRESH_START)));
         start = Tempo.slower(start.onMetronome(), limit);
         int clean = brief.choices().cleanInARow();
-        add(Part.OPENER,
+        add(
+                Part.OPENER,
                 new SteadyClimb(start, limit, SteadyClimb.USUAL_STEP, clean, MOST_PASSES),
                 seconds * OPENER_SHARE,
-                startWhy(start, limit) + "; every " + clean + " clean earn a step of 2%, up to the ease of " + limit + ".");
+                startWhy(start, limit) + "; every " + clean + " clean earn a step of 2%, up to the ease of " + limit
+                        + ".");
     }
 
     private String startWhy(Tempo start, Tempo limit) {
         if (brief.lastTempo().isEmpty()) {
             return "Starts at " + start;
         }
-        boolean lowered = start.bpm() < brief.lastTempo().get().times(BELOW_LAST).onMetronome().bpm();
+        boolean lowered = start.bpm()
+                < brief.lastTempo().get().times(BELOW_LAST).onMetronome().bpm();
         return "You stopped at " + brief.lastTempo().get()
                 + (lowered ? "; with ease at " + limit + " now, this starts at " : "; this starts at ") + start;
     }
 
     private void easy() {
         Tempo tempo = controlledLimit().times(EASY_SHARE);
-        add(Part.OPENER,
+        add(
+                Part.OPENER,
                 new EasyPasses(PassKind.CLOSING, Collections.nCopies(MOST_CLOSING, tempo), "Easy and loose."),
                 seconds * (OPENER_SHARE + CORE_SHARE),
                 "A day for easy playing only: at " + tempo + ", " + Math.round(100 * EASY_SHARE) + "% of ease.");
@@ -167,10 +184,12 @@ public final class Planner {
 
     /** From ease to the ceiling, a step for each clean pass or two: also what shows best where the ceiling is. */
     private void climbToCeiling() {
-        Tempo limit = Tempo.clamped(Math.floor(reachable(Tempo.slower(ceiling(), brief.target())).bpm()));
+        Tempo limit = Tempo.clamped(
+                Math.floor(reachable(Tempo.slower(ceiling(), brief.target())).bpm()));
         Tempo start = Tempo.slower(limit, controlledLimit());
         int clean = Math.max(1, brief.choices().cleanInARow() - 2);
-        add(Part.CORE,
+        add(
+                Part.CORE,
                 new SteadyClimb(start, limit, PROBING_STEP, clean, MOST_PASSES),
                 seconds * CORE_SHARE,
                 "From ease, " + start + ", toward " + limit + ", no further than the ceiling of " + ceiling()
@@ -188,16 +207,26 @@ public final class Planner {
         Tempo slow = reachable(ceiling().times(brief.choices().controlledShare()));
         Tempo first = ceiling().times(brief.choices().firstBurstShare());
         Tempo limit = reachable(ceiling().times(sure ? IntervalBursts.HIGHEST : HIGHEST_WHEN_UNSURE));
-        Tempo firstSet = Tempo.slower(Tempo.clamped(Math.max(first.onMetronome().bpm(), Math.floor(ceiling().bpm()) + 1)),
+        Tempo firstSet = Tempo.slower(
+                Tempo.clamped(
+                        Math.max(first.onMetronome().bpm(), Math.floor(ceiling().bpm()) + 1)),
                 Tempo.clamped(Math.floor(limit.bpm())));
         if (slow.onMetronome().compareTo(ceiling()) >= 0 || firstSet.compareTo(ceiling()) <= 0) {
-            remarks.add("No bursts: around " + ceiling() + " there is no room for slow passes and bursts on both sides.");
+            remarks.add(
+                    "No bursts: around " + ceiling() + " there is no room for slow passes and bursts on both sides.");
             climbToCeiling();
             return;
         }
         int beats = brief.choices().burstBeats();
-        add(Part.CORE,
-                new IntervalBursts(slow, ceiling(), firstSet, limit, SteadyClimb.USUAL_STEP, brief.choices().bursts()),
+        add(
+                Part.CORE,
+                new IntervalBursts(
+                        slow,
+                        ceiling(),
+                        firstSet,
+                        limit,
+                        SteadyClimb.USUAL_STEP,
+                        brief.choices().bursts()),
                 seconds * CORE_SHARE,
                 "Bursts of " + (beats == 1 ? "one beat" : "two beats") + " from " + firstSet + ", above the ceiling of "
                         + ceiling() + (sure ? "" : ", which is only a guess yet") + ", each after a slow pass at "
@@ -211,9 +240,12 @@ public final class Planner {
         if (passes > 2) {
             tempos.set(passes - 1, ease.times(CLOSE_TO));
         }
-        String why = "Ends at " + tempos.get(passes - 1) + ", under the ease of " + estimate.ease().middle()
-                + ", where nearly every pass is clean.";
-        add(Part.CLOSER, new EasyPasses(PassKind.CLOSING, tempos, "Easy and even, to end on something that works."),
-                Math.max(seconds * CLOSER_SHARE, 120), why);
+        String why = "Ends at " + tempos.get(passes - 1) + ", under the ease of "
+                + estimate.ease().middle() + ", where nearly every pass is clean.";
+        add(
+                Part.CLOSER,
+                new EasyPasses(PassKind.CLOSING, tempos, "Easy and even, to end on something that works."),
+                Math.max(seconds * CLOSER_SHARE, 120),
+                why);
     }
 }

@@ -36,7 +36,8 @@ public record Playback(List<Sounding> notes, List<Click> clicks, double seconds)
     public static Playback of(Passage music, Tempo tempo) {
         int beats = (int) Math.ceil(music.length().doubleValue() - 1e-9);
         int bar = Math.max(2, (int) Math.ceil(music.barBeats().doubleValue() - 1e-9));
-        Pass pass = new Pass(PassKind.CONTROLLED, tempo, new Piece(0, music.notes().size() - 1), Math.max(1, beats), 1, bar, "");
+        Pass pass = new Pass(
+                PassKind.CONTROLLED, tempo, new Piece(0, music.notes().size() - 1), Math.max(1, beats), 1, bar, "");
         List<Sounding> notes = IntStream.range(0, music.notes().size())
                 .mapToObj(i -> sounding(music.notes().get(i), pass))
                 .toList();
@@ -44,12 +45,17 @@ public record Playback(List<Sounding> notes, List<Click> clicks, double seconds)
     }
 
     private static Sounding sounding(Note note, Pass pass) {
-        List<Integer> keys = note.pitches().isEmpty() ? List.of(WITHOUT_PITCH) : note.pitches().stream().map(Pitch::midi).toList();
+        List<Integer> keys = note.pitches().isEmpty()
+                ? List.of(WITHOUT_PITCH)
+                : note.pitches().stream().map(Pitch::midi).toList();
         boolean accent = note.inflection().articulations().contains(Articulation.ACCENT)
                 || note.inflection().articulations().contains(Articulation.MARCATO);
         double length = pass.tempo().secondsFor(note.duration().doubleValue());
         boolean brief = note.inflection().articulations().contains(Articulation.STACCATO);
-        return new Sounding(pass.countInSeconds() + pass.tempo().secondsFor(note.onset().doubleValue()),
-                brief ? length / 2 : length, keys, accent);
+        return new Sounding(
+                pass.countInSeconds() + pass.tempo().secondsFor(note.onset().doubleValue()),
+                brief ? length / 2 : length,
+                keys,
+                accent);
     }
 }

@@ -19,8 +19,13 @@ record Progress(int bursts, int putOffs, Tally tally, Allowance left, List<Segme
         List<Segment> longer = new ArrayList<>(past);
         longer.add(segment);
         Tally after = segment.after();
-        return new Progress(bursts + (judgedBurst ? 1 : 0), putOffs, after,
-                left.less(after.effort() - tally.effort(), after.burstSeconds() - tally.burstSeconds(),
+        return new Progress(
+                bursts + (judgedBurst ? 1 : 0),
+                putOffs,
+                after,
+                left.less(
+                        after.effort() - tally.effort(),
+                        after.burstSeconds() - tally.burstSeconds(),
                         after.playingSeconds() - tally.playingSeconds()),
                 Collections.unmodifiableList(longer));
     }

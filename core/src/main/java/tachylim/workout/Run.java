@@ -71,8 +71,12 @@ public final class Run {
 
     /** The run before anything is played. */
     public static Run start(Workout workout) {
-        Position first = workout.blocks().isEmpty() ? null : workout.blocks().get(0).method().opening();
-        return new Run(workout, new Standing(0, 0, first, null, null),
+        Position first = workout.blocks().isEmpty()
+                ? null
+                : workout.blocks().get(0).method().opening();
+        return new Run(
+                workout,
+                new Standing(0, 0, first, null, null),
                 new Progress(0, 0, Tally.start(workout.condition()), workout.allowance(), List.of()));
     }
 
@@ -134,9 +138,10 @@ public final class Run {
     public List<Segment> ahead() {
         Run run = this;
         while (!run.isDone()) {
-            run = run.after(run.step instanceof Rest rest
-                    ? new Event.Rested(rest.seconds())
-                    : new Event.Judged(Answer.expected()));
+            run = run.after(
+                    run.step instanceof Rest rest
+                            ? new Event.Rested(rest.seconds())
+                            : new Event.Judged(Answer.expected()));
         }
         return run.past().subList(past().size(), run.past().size());
     }
@@ -231,16 +236,20 @@ public final class Run {
         boolean burst = pass.kind() == PassKind.BURST;
         Position next = position.after(answer);
         Rest rest = burst ? restAfterBurst(after, next, progress.bursts() + 1) : null;
-        return new Run(workout, standing(next, rest),
+        return new Run(
+                workout,
+                standing(next, rest),
                 progress.with(segment(pass, after.elapsed() - tally().elapsed(), answer, after), burst));
     }
 
     private Run rested(Rest rest, double seconds) {
         if (seconds + REST_TOLERANCE < rest.seconds()) {
-            throw new IllegalArgumentException("This rest lasts " + Math.round(rest.seconds())
-                    + " seconds; only " + Math.round(seconds) + " are over");
+            throw new IllegalArgumentException("This rest lasts " + Math.round(rest.seconds()) + " seconds; only "
+                    + Math.round(seconds) + " are over");
         }
-        return new Run(workout, standing(position, null),
+        return new Run(
+                workout,
+                standing(position, null),
                 progress.with(segment(rest, seconds, null, tally().rested(seconds)), false));
     }
 
@@ -257,7 +266,8 @@ public final class Run {
         while (now.block < workout.blocks().size()) {
             if (now.pending != null) {
                 Standing beyond = settle(new Standing(now.block, now.blockStart, now.position, null, null));
-                return beyond.step instanceof Done ? beyond
+                return beyond.step instanceof Done
+                        ? beyond
                         : new Standing(now.block, now.blockStart, now.position, now.pending, now.pending);
             }
             if (now.position.move() instanceof Move.Play play) {
@@ -268,9 +278,13 @@ public final class Run {
             }
             now = nextBlock(now);
         }
-        return ended(now, workout.blocks().isEmpty() ? "Nothing more may be played today."
-                : progress.left().isWorthStarting() ? Done.Cause.PLAYED.sentence()
-                : "Today's limits are reached; what was played is kept.");
+        return ended(
+                now,
+                workout.blocks().isEmpty()
+                        ? "Nothing more may be played today."
+                        : progress.left().isWorthStarting()
+                                ? Done.Cause.PLAYED.sentence()
+                                : "Today's limits are reached; what was played is kept.");
     }
 
     private static Standing ended(Standing now, String why) {
@@ -286,7 +300,8 @@ public final class Run {
         Rest change = playedInIt
                 ? new Rest(Rest.Reason.CHANGE, CHANGE_SECONDS, "Hands hanging before the next block.")
                 : null;
-        return new Standing(next, tally().elapsed(), workout.blocks().get(next).method().opening(), change, null);
+        return new Standing(
+                next, tally().elapsed(), workout.blocks().get(next).method().opening(), change, null);
     }
 
     /** The pass, or the rest it needs first; null when a limit ends the block. */
@@ -295,7 +310,8 @@ public final class Run {
         Pass pass = phrasing.pass(play, current.burstBeats(), progress.bursts());
         if (pass.kind() == PassKind.BURST) {
             pass = withinReserve(pass, play);
-            if (pass == null || tally().worstTension() == Tension.LOCKED
+            if (pass == null
+                    || tally().worstTension() == Tension.LOCKED
                     || pass.playSeconds() > progress.left().burstSeconds()) {
                 return null;
             }
@@ -308,7 +324,9 @@ public final class Run {
             return null;
         }
         if (tally().sinceBreak() + pass.seconds() > Guardrails.UNBROKEN_SECONDS) {
-            return new Rest(Rest.Reason.BREAK, Guardrails.BREAK_SECONDS,
+            return new Rest(
+                    Rest.Reason.BREAK,
+                    Guardrails.BREAK_SECONDS,
                     "25 minutes without a break: put the instrument down for five.");
         }
         if (pass.kind() == PassKind.BURST) {
@@ -322,7 +340,8 @@ public final class Run {
 
     /** The warm-up takes what it takes: neither rests nor backing off may use its time up. */
     private boolean isOverTime(Standing now, Pass pass, Block current) {
-        return current.part() != Part.WARM_UP && tally().elapsed() - now.blockStart + pass.seconds() > current.seconds();
+        return current.part() != Part.WARM_UP
+                && tally().elapsed() - now.blockStart + pass.seconds() > current.seconds();
     }
 
     /** The pass, with fewer rounds where the whole is more than is left of today; null if even once is. */
@@ -350,10 +369,11 @@ public final class Run {
     private double closingEffort() {
         List<Pass> closing = closing();
         double worst = closing.stream().mapToDouble(this::worstEffort).max().orElse(0);
-        return worst + closing.stream()
-                .skip(1)
-                .mapToDouble(pass -> Tally.effort(pass, workout.estimate(), Tension.LIGHT))
-                .sum();
+        return worst
+                + closing.stream()
+                        .skip(1)
+                        .mapToDouble(pass -> Tally.effort(pass, workout.estimate(), Tension.LIGHT))
+                        .sum();
     }
 
     private double closingSeconds() {
@@ -364,7 +384,8 @@ public final class Run {
         Block last = workout.blocks().get(workout.blocks().size() - 1);
         List<Pass> passes = new ArrayList<>();
         Method method = last.method();
-        for (Position at = method.opening(); at.move() instanceof Move.Play play && last.part() == Part.CLOSER;
+        for (Position at = method.opening();
+                at.move() instanceof Move.Play play && last.part() == Part.CLOSER;
                 at = at.after(Answer.expected())) {
             passes.add(phrasing.pass(play, last.burstBeats(), 0));
         }
@@ -381,8 +402,10 @@ public final class Run {
     }
 
     private double neededFor(Pass burst) {
-        double cost = Reserve.cost(burst.tempo().ratioTo(workout.estimate().ease().middle()),
-                burst.playSeconds(), tally().reserve().k());
+        double cost = Reserve.cost(
+                burst.tempo().ratioTo(workout.estimate().ease().middle()),
+                burst.playSeconds(),
+                tally().reserve().k());
         return Math.max(workout.caution().burstFloor(), Reserve.LEAST_AFTER_BURST + cost);
     }
 
@@ -407,8 +430,8 @@ public final class Run {
                 double rest = Math.ceil(after.reserve().restUntil(before));
                 if (rest > seconds) {
                     seconds = rest;
-                    why = left + "; " + Math.round(rest) + " s and a slow pass bring it to the "
-                            + percent(needed) + " the next one needs.";
+                    why = left + "; " + Math.round(rest) + " s and a slow pass bring it to the " + percent(needed)
+                            + " the next one needs.";
                 }
             }
         }

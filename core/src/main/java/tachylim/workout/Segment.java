@@ -16,11 +16,4 @@ import tachylim.method.Answer;
  * @param after the tally at its end
  */
 public record Segment(
-        Step step,
-        Part part,
-        int block,
-        double start,
-        double seconds,
-        Answer answer,
-        Tally before,
-        Tally after) {}
+        Step step, Part part, int block, double start, double seconds, Answer answer, Tally before, Tally after) {}

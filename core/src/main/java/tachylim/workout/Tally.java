@@ -87,7 +87,14 @@ public record Tally(
     }
 
     Tally rested(double seconds) {
-        return new Tally(condition.rested(seconds), effort, burstSeconds, playingSeconds, elapsed + seconds,
-                leastSeconds + seconds, tension, worstTension);
+        return new Tally(
+                condition.rested(seconds),
+                effort,
+                burstSeconds,
+                playingSeconds,
+                elapsed + seconds,
+                leastSeconds + seconds,
+                tension,
+                worstTension);
     }
 }

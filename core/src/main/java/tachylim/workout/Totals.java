@@ -40,7 +40,8 @@ public record Totals(
             effort += segment.after().effort() - segment.before().effort();
             if (segment.step() instanceof Pass pass) {
                 playing += segment.after().playingSeconds() - segment.before().playingSeconds();
-                burstSeconds += segment.after().burstSeconds() - segment.before().burstSeconds();
+                burstSeconds +=
+                        segment.after().burstSeconds() - segment.before().burstSeconds();
                 if (segment.answer() != null) {
                     passes++;
                     notes += pass.notes().size() * pass.rounds();

@@ -40,23 +40,38 @@ class CeilingTest {
         assertThat(estimate.ceiling().middle().bpm()).isCloseTo(100, within(1.0));
         assertThat(estimate.enoughEvidence()).isFalse();
         assertThat(estimate.ease().middle()).isLessThan(estimate.ceiling().middle());
-        assertThat(estimate.breakdown().middle()).isGreaterThan(estimate.ceiling().middle());
+        assertThat(estimate.breakdown().middle())
+                .isGreaterThan(estimate.ceiling().middle());
     }
 
     @Test
     void cleanRaisesTheCeilingAndBrokenLowersIt() {
         Posterior before = Posterior.prior(Tempo.of(100), Posterior.PLAYED_SD);
         Tempo at = before.estimate().ceiling().middle();
-        assertThat(before.after(Evidence.of(at, Verdict.CLEAN)).estimate().ceiling().middle()).isGreaterThan(at);
-        assertThat(before.after(Evidence.of(at, Verdict.BROKE)).estimate().ceiling().middle()).isLessThan(at);
+        assertThat(before.after(Evidence.of(at, Verdict.CLEAN))
+                        .estimate()
+                        .ceiling()
+                        .middle())
+                .isGreaterThan(at);
+        assertThat(before.after(Evidence.of(at, Verdict.BROKE))
+                        .estimate()
+                        .ceiling()
+                        .middle())
+                .isLessThan(at);
     }
 
     @Test
     void aTiredPassSaysLess() {
         Posterior before = Posterior.prior(Tempo.of(100), Posterior.PLAYED_SD);
         Tempo at = Tempo.of(100);
-        assertThat(before.after(Evidence.of(at, Verdict.BROKE, 0.4, 1)).estimate().ceiling().middle())
-                .isGreaterThan(before.after(Evidence.of(at, Verdict.BROKE)).estimate().ceiling().middle());
+        assertThat(before.after(Evidence.of(at, Verdict.BROKE, 0.4, 1))
+                        .estimate()
+                        .ceiling()
+                        .middle())
+                .isGreaterThan(before.after(Evidence.of(at, Verdict.BROKE))
+                        .estimate()
+                        .ceiling()
+                        .middle());
     }
 
     @Test
@@ -72,9 +87,11 @@ class CeilingTest {
         Estimate now = known.estimate();
         Estimate tomorrow = known.afterDays(1).estimate();
         assertThat(tomorrow.ceiling().giveOrTake()).isGreaterThan(now.ceiling().giveOrTake());
-        assertThat(tomorrow.ceiling().middle().bpm()).isCloseTo(now.ceiling().middle().bpm(), within(0.5));
+        assertThat(tomorrow.ceiling().middle().bpm())
+                .isCloseTo(now.ceiling().middle().bpm(), within(0.5));
         Estimate back = known.afterDays(21).estimate();
-        assertThat(back.ceiling().middle().bpm()).isLessThan(now.ceiling().middle().bpm() * 0.97);
+        assertThat(back.ceiling().middle().bpm())
+                .isLessThan(now.ceiling().middle().bpm() * 0.97);
         assertThat(back.ceiling().giveOrTake()).isGreaterThan(tomorrow.ceiling().giveOrTake());
     }
 
@@ -111,7 +128,11 @@ class CeilingTest {
         SimulatedPlayer player = SimulatedPlayer.withCeiling(Tempo.of(truth), random);
         double[] around = {0.85, 0.95, 1.0, 1.05, 1.1};
         for (int i = 0; i < passes; i++) {
-            Tempo tempo = belief.estimate().ceiling().middle().times(around[i % around.length]).onMetronome();
+            Tempo tempo = belief.estimate()
+                    .ceiling()
+                    .middle()
+                    .times(around[i % around.length])
+                    .onMetronome();
             belief = belief.after(Evidence.of(tempo, player.play(tempo, 1).verdict()));
         }
         return belief;
@@ -121,7 +142,8 @@ class CeilingTest {
     void aBeliefIsKeptAndReadBack() {
         Posterior belief = afterManyPasses(132, 10);
         Estimate again = Posterior.fromBytes(belief.toBytes(), belief.passes()).estimate();
-        assertThat(again.ceiling().middle().bpm()).isCloseTo(belief.estimate().ceiling().middle().bpm(), within(0.01));
+        assertThat(again.ceiling().middle().bpm())
+                .isCloseTo(belief.estimate().ceiling().middle().bpm(), within(0.01));
     }
 
     @Test
@@ -136,8 +158,10 @@ class CeilingTest {
         assertThat(curve.tempoAt(TensionCurve.ALERT).orElseThrow().bpm()).isCloseTo(120, within(8.0));
         assertThat(curve.tempoAt(TensionCurve.EDGE).orElseThrow())
                 .isGreaterThan(curve.tempoAt(TensionCurve.ALERT).orElseThrow());
-        assertThat(TensionCurve.through(felt.subList(0, 5)).tempoAt(TensionCurve.ALERT)).isEmpty();
-        assertThat(TensionCurve.through(felt.subList(0, 9)).tempoAt(TensionCurve.EDGE)).isEmpty();
+        assertThat(TensionCurve.through(felt.subList(0, 5)).tempoAt(TensionCurve.ALERT))
+                .isEmpty();
+        assertThat(TensionCurve.through(felt.subList(0, 9)).tempoAt(TensionCurve.EDGE))
+                .isEmpty();
     }
 
     @Test
@@ -149,7 +173,8 @@ class CeilingTest {
         }
         Tempo plain = belief.estimate().ease().middle();
         assertThat(belief.estimate(TensionCurve.through(tense)).ease().middle()).isLessThan(plain);
-        assertThat(belief.estimate(TensionCurve.through(List.of())).ease().middle()).isEqualTo(plain);
+        assertThat(belief.estimate(TensionCurve.through(List.of())).ease().middle())
+                .isEqualTo(plain);
     }
 
     @Test

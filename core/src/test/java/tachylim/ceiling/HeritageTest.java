@@ -15,7 +15,8 @@ class HeritageTest {
     private static Posterior learnt(double bpm) {
         Posterior belief = Posterior.prior(Tempo.of(bpm), 0.22);
         for (int i = 0; i < 12; i++) {
-            belief = belief.after(Evidence.of(Tempo.of(bpm * 0.94), Verdict.CLEAN)).after(Evidence.of(Tempo.of(bpm * 1.06), Verdict.ROUGH));
+            belief = belief.after(Evidence.of(Tempo.of(bpm * 0.94), Verdict.CLEAN))
+                    .after(Evidence.of(Tempo.of(bpm * 1.06), Verdict.ROUGH));
         }
         return belief;
     }
@@ -27,26 +28,34 @@ class HeritageTest {
     @Test
     void theSameNotesAreKnownAsWell() {
         Posterior known = learnt(100);
-        Posterior taken = Heritage.of(new Piece(4, 12), List.of(new Source(new Piece(4, 12), known))).orElseThrow();
+        Posterior taken = Heritage.of(new Piece(4, 12), List.of(new Source(new Piece(4, 12), known)))
+                .orElseThrow();
         assertThat(taken.estimate()).isEqualTo(known.estimate());
         assertThat(taken.estimate().enoughEvidence()).isTrue();
     }
 
     @Test
     void aWholeGoesNoFasterThanItsSlowestPart() {
-        Posterior taken = Heritage.of(new Piece(0, 20), List.of(
-                new Source(new Piece(0, 8), learnt(120)), new Source(new Piece(8, 14), learnt(90)), new Source(new Piece(14, 20), learnt(110)))).orElseThrow();
+        Posterior taken = Heritage.of(
+                        new Piece(0, 20),
+                        List.of(
+                                new Source(new Piece(0, 8), learnt(120)),
+                                new Source(new Piece(8, 14), learnt(90)),
+                                new Source(new Piece(14, 20), learnt(110))))
+                .orElseThrow();
         assertThat(ceiling(taken)).isEqualTo(90, within(3.0));
     }
 
     @Test
     void theLessIsSharedTheLessIsKnown() {
         Posterior known = learnt(100);
-        Posterior part = Heritage.of(new Piece(0, 7), List.of(new Source(new Piece(0, 31), known))).orElseThrow();
+        Posterior part = Heritage.of(new Piece(0, 7), List.of(new Source(new Piece(0, 31), known)))
+                .orElseThrow();
         assertThat(part.varianceLogCeiling()).isGreaterThan(known.varianceLogCeiling());
         assertThat(part.passes()).isLessThan(known.passes());
         assertThat(ceiling(part)).isEqualTo(100, within(4.0));
-        assertThat(Heritage.of(new Piece(40, 50), List.of(new Source(new Piece(0, 31), known)))).isEmpty();
+        assertThat(Heritage.of(new Piece(40, 50), List.of(new Source(new Piece(0, 31), known))))
+                .isEmpty();
     }
 
     @Test
@@ -57,7 +66,8 @@ class HeritageTest {
     @Test
     void aFirstGuessIsNeverEvidenceHoweverSure() {
         for (double bpm : new double[] {20, 60, 399, 400}) {
-            assertThat(Posterior.prior(Tempo.of(bpm), 0.03).estimate().enoughEvidence()).isFalse();
+            assertThat(Posterior.prior(Tempo.of(bpm), 0.03).estimate().enoughEvidence())
+                    .isFalse();
         }
     }
 }

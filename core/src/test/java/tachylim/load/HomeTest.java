@@ -21,11 +21,21 @@ class HomeTest {
 
     private static final ZoneId LISBON = ZoneId.of("Europe/Lisbon");
     private static final Instant NOON = Instant.parse("2026-03-10T12:00:00Z");
-    private static final List<String> ZONES = List.of("Europe/Lisbon", "America/New_York", "Asia/Tokyo",
-            "Pacific/Kiritimati", "Pacific/Pago_Pago", "Asia/Kathmandu", "Australia/Lord_Howe");
+    private static final List<String> ZONES = List.of(
+            "Europe/Lisbon",
+            "America/New_York",
+            "Asia/Tokyo",
+            "Pacific/Kiritimati",
+            "Pacific/Pago_Pago",
+            "Asia/Kathmandu",
+            "Australia/Lord_Howe");
 
     @ParameterizedTest
-    @CsvSource({"2026-03-10T03:59:59Z, 2026-03-09", "2026-03-10T04:00:00Z, 2026-03-10", "2026-03-11T00:30:00Z, 2026-03-10"})
+    @CsvSource({
+        "2026-03-10T03:59:59Z, 2026-03-09",
+        "2026-03-10T04:00:00Z, 2026-03-10",
+        "2026-03-11T00:30:00Z, 2026-03-10"
+    })
     void whatIsPractisedAfterMidnightBelongsToTheEveningBefore(Instant at, LocalDate day) {
         assertThat(Home.in(LISBON).day(at)).isEqualTo(day);
     }
@@ -33,11 +43,16 @@ class HomeTest {
     @Test
     void aDayOfTheClockChangeEndsAtFourToo() {
         Home home = Home.in(LISBON);
-        assertThat(home.dayEnds(Instant.parse("2026-03-28T20:00:00Z"))).isEqualTo(Instant.parse("2026-03-29T03:00:00Z"));
+        assertThat(home.dayEnds(Instant.parse("2026-03-28T20:00:00Z")))
+                .isEqualTo(Instant.parse("2026-03-29T03:00:00Z"));
     }
 
     @ParameterizedTest
-    @CsvSource({"America/New_York, 2026-03-11T08:00:00Z", "Asia/Tokyo, 2026-03-11T04:00:00Z", "Europe/Lisbon, 2026-03-11T04:00:00Z"})
+    @CsvSource({
+        "America/New_York, 2026-03-11T08:00:00Z",
+        "Asia/Tokyo, 2026-03-11T04:00:00Z",
+        "Europe/Lisbon, 2026-03-11T04:00:00Z"
+    })
     void aMoveHoldsOnceTheRunningDayHasEndedInBothZones(String to, Instant from) {
         Home moved = Home.in(LISBON).movingTo(ZoneId.of(to), NOON);
         assertThat(moved.nextFrom()).isEqualTo(from);
@@ -55,13 +70,16 @@ class HomeTest {
     @Test
     void oneMoveADay() {
         Home moved = Home.in(LISBON).movingTo(ZoneId.of("Asia/Tokyo"), NOON);
-        assertThatThrownBy(() -> moved.movingTo(LISBON, NOON.plusSeconds(60))).isInstanceOf(IllegalStateException.class);
+        assertThatThrownBy(() -> moved.movingTo(LISBON, NOON.plusSeconds(60)))
+                .isInstanceOf(IllegalStateException.class);
         assertThat(moved.movingTo(LISBON, NOON.plus(Duration.ofDays(1))).next()).isEqualTo(LISBON);
     }
 
     /** However one moves, days follow each other, and in any stretch of time there are no more of them than it holds. */
     @Property(tries = 300)
-    void movingMakesNoDays(@ForAll @Size(20) List<@IntRange(min = 0, max = 6) Integer> zones, @ForAll @IntRange(min = 1, max = 30) int hours) {
+    void movingMakesNoDays(
+            @ForAll @Size(20) List<@IntRange(min = 0, max = 6) Integer> zones,
+            @ForAll @IntRange(min = 1, max = 30) int hours) {
         Home home = Home.in(LISBON);
         List<LocalDate> days = new ArrayList<>();
         Instant now = NOON;

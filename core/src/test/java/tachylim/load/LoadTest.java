@@ -44,7 +44,8 @@ class LoadTest {
     @Test
     void slowPlayingFillsMoreSlowlyThanRest() {
         Reserve low = new Reserve(0.3, 2);
-        assertThat(low.afterPlaying(0.6, 10).level()).isBetween(0.31, low.afterRest(10).level() - 0.01);
+        assertThat(low.afterPlaying(0.6, 10).level())
+                .isBetween(0.31, low.afterRest(10).level() - 0.01);
     }
 
     @Property
@@ -75,18 +76,30 @@ class LoadTest {
     @Test
     void theLimitWithTheLargestUsedShareBinds() {
         Guardrails guardrails = new Guardrails(40, null);
-        assertThat(guardrails.today(new DayLoad(10, 80, 600, Tension.LIGHT), NOON).get(0).kind())
+        assertThat(guardrails
+                        .today(new DayLoad(10, 80, 600, Tension.LIGHT), NOON)
+                        .get(0)
+                        .kind())
                 .isEqualTo(Limit.Kind.BURST_SECONDS);
-        assertThat(guardrails.today(new DayLoad(38, 20, 600, Tension.LIGHT), NOON).get(0).kind())
+        assertThat(guardrails
+                        .today(new DayLoad(38, 20, 600, Tension.LIGHT), NOON)
+                        .get(0)
+                        .kind())
                 .isEqualTo(Limit.Kind.EFFORT);
-        assertThat(guardrails.today(new DayLoad(10, 20, 2950, Tension.LIGHT), NOON).get(0).kind())
+        assertThat(guardrails
+                        .today(new DayLoad(10, 20, 2950, Tension.LIGHT), NOON)
+                        .get(0)
+                        .kind())
                 .isEqualTo(Limit.Kind.PLAYING_MINUTES);
     }
 
     @Test
     void aLockedHandLeavesNoBurstsForTheDay() {
-        Limit bursts = new Guardrails(40, null).today(new DayLoad(5, 10, 300, Tension.LOCKED), NOON).stream()
-                .filter(limit -> limit.kind() == Limit.Kind.BURST_SECONDS).findFirst().orElseThrow();
+        Limit bursts = new Guardrails(40, null)
+                .today(new DayLoad(5, 10, 300, Tension.LOCKED), NOON).stream()
+                        .filter(limit -> limit.kind() == Limit.Kind.BURST_SECONDS)
+                        .findFirst()
+                        .orElseThrow();
         assertThat(bursts.left()).isZero();
         assertThat(bursts.why()).contains("Tension reached 5");
     }
@@ -94,7 +107,8 @@ class LoadTest {
     @Test
     void aSymptomStopsPlayingForTwoDays() {
         Guardrails guardrails = new Guardrails(40, NOON);
-        Limit binding = guardrails.today(DayLoad.NONE, NOON.plus(Duration.ofHours(47))).get(0);
+        Limit binding =
+                guardrails.today(DayLoad.NONE, NOON.plus(Duration.ofHours(47))).get(0);
         assertThat(binding.kind()).isEqualTo(Limit.Kind.EFFORT);
         assertThat(binding.left()).isZero();
         assertThat(guardrails.rest(NOON.plus(Duration.ofHours(49)))).isEmpty();

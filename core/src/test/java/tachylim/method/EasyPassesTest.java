@@ -13,7 +13,11 @@ import tachylim.tempo.Tempo;
 class EasyPassesTest {
 
     private static Position easy(double... tempos) {
-        return new EasyPasses(PassKind.CLOSING, Arrays.stream(tempos).mapToObj(Tempo::of).toList(), "Easy.").opening();
+        return new EasyPasses(
+                        PassKind.CLOSING,
+                        Arrays.stream(tempos).mapToObj(Tempo::of).toList(),
+                        "Easy.")
+                .opening();
     }
 
     private static Answer answer(Verdict verdict, Tension tension) {
@@ -33,7 +37,8 @@ class EasyPassesTest {
 
     @Test
     void aSmallSlipChangesNothing() {
-        assertThat(tempo(easy(60, 70).after(answer(Verdict.ROUGH, Tension.LIGHT)))).isEqualTo(Tempo.of(70));
+        assertThat(tempo(easy(60, 70).after(answer(Verdict.ROUGH, Tension.LIGHT))))
+                .isEqualTo(Tempo.of(70));
     }
 
     @ParameterizedTest
@@ -46,7 +51,11 @@ class EasyPassesTest {
 
     @Test
     void aLockedHandEndsIt() {
-        assertThat(easy(60, 60).after(answer(Verdict.CLEAN, Tension.LOCKED)).move().why()).startsWith("Locked");
+        assertThat(easy(60, 60)
+                        .after(answer(Verdict.CLEAN, Tension.LOCKED))
+                        .move()
+                        .why())
+                .startsWith("Locked");
     }
 
     @Test
@@ -58,8 +67,10 @@ class EasyPassesTest {
 
     @Test
     void whatIsNoEasyBlockIsRefused() {
-        assertThatThrownBy(() -> new EasyPasses(PassKind.BURST, List.of(Tempo.of(60)), "")).hasMessageContaining("BURST");
-        assertThatThrownBy(() -> new EasyPasses(PassKind.WARM_UP, List.of(), "")).hasMessageContaining("0");
+        assertThatThrownBy(() -> new EasyPasses(PassKind.BURST, List.of(Tempo.of(60)), ""))
+                .hasMessageContaining("BURST");
+        assertThatThrownBy(() -> new EasyPasses(PassKind.WARM_UP, List.of(), ""))
+                .hasMessageContaining("0");
     }
 
     @Test

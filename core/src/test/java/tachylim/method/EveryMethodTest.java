@@ -55,7 +55,8 @@ class EveryMethodTest {
             @ForAll("methods") Method method, @ForAll("answers") List<Answer> answers, @ForAll Verdict verdict) {
         Position position = method.opening();
         for (int i = 0; i < answers.size() && position.move() instanceof Move.Play; i++) {
-            assertThat(position.after(new Answer(verdict, Tension.LOCKED)).move()).isInstanceOf(Move.Finish.class);
+            assertThat(position.after(new Answer(verdict, Tension.LOCKED)).move())
+                    .isInstanceOf(Move.Finish.class);
             position = position.after(answers.get(i));
         }
     }
@@ -77,25 +78,35 @@ class EveryMethodTest {
     Arbitrary<List<Answer>> answers() {
         return Combinators.combine(Arbitraries.of(Verdict.class), Arbitraries.of(Tension.class))
                 .as(Answer::new)
-                .list().ofMinSize(1).ofMaxSize(60);
+                .list()
+                .ofMinSize(1)
+                .ofMaxSize(60);
     }
 
     @Provide
     Arbitrary<Method> methods() {
         Arbitrary<Tempo> tempos = Arbitraries.doubles().between(40, 320).map(Tempo::of);
         Arbitrary<Method> climbs = Combinators.combine(
-                        tempos, Arbitraries.doubles().between(0.3, 1), Arbitraries.integers().between(1, 6),
+                        tempos,
+                        Arbitraries.doubles().between(0.3, 1),
+                        Arbitraries.integers().between(1, 6),
                         Arbitraries.doubles().between(0.005, 0.05).ofScale(3))
-                .as((limit, share, clean, step) -> new SteadyClimb(
-                        Tempo.clamped(Math.floor(limit.bpm() * share)), limit, step, clean, 120));
+                .as((limit, share, clean, step) ->
+                        new SteadyClimb(Tempo.clamped(Math.floor(limit.bpm() * share)), limit, step, clean, 120));
         Arbitrary<Method> bursts = Combinators.combine(
-                        tempos, Arbitraries.doubles().between(0.55, 0.7), Arbitraries.integers().between(1, 12),
+                        tempos,
+                        Arbitraries.doubles().between(0.55, 0.7),
+                        Arbitraries.integers().between(1, 12),
                         Arbitraries.doubles().between(0.005, 0.05).ofScale(3))
                 .as((ceiling, share, count, step) -> new IntervalBursts(
-                        ceiling.times(share), ceiling, Tempo.clamped(Math.floor(ceiling.bpm()) + 2),
-                        ceiling.times(IntervalBursts.HIGHEST), step, count));
-        Arbitrary<Method> easy = tempos.list().ofMinSize(1).ofMaxSize(6)
-                .map(list -> new EasyPasses(PassKind.CLOSING, list, "Easy."));
+                        ceiling.times(share),
+                        ceiling,
+                        Tempo.clamped(Math.floor(ceiling.bpm()) + 2),
+                        ceiling.times(IntervalBursts.HIGHEST),
+                        step,
+                        count));
+        Arbitrary<Method> easy =
+                tempos.list().ofMinSize(1).ofMaxSize(6).map(list -> new EasyPasses(PassKind.CLOSING, list, "Easy."));
         return Arbitraries.oneOf(climbs, bursts, easy);
     }
 }

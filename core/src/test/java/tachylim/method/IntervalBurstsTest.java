@@ -33,14 +33,17 @@ class IntervalBurstsTest {
 
     @Test
     void aCleanBurstRaisesTheNextAndABrokenOneLowersIt() {
-        assertThat(play(bursts().after(CLEAN).after(CLEAN).after(CLEAN)).tempo()).isEqualTo(Tempo.of(131));
-        Position up = bursts().after(CLEAN).after(CLEAN).after(CLEAN).after(CLEAN).after(CLEAN);
+        assertThat(play(bursts().after(CLEAN).after(CLEAN).after(CLEAN)).tempo())
+                .isEqualTo(Tempo.of(131));
+        Position up =
+                bursts().after(CLEAN).after(CLEAN).after(CLEAN).after(CLEAN).after(CLEAN);
         assertThat(play(up.after(BROKE).after(CLEAN)).tempo()).isLessThan(play(up).tempo());
     }
 
     @Test
     void twoBrokenBurstsInARowEndTheBlock() {
-        Position position = bursts().after(CLEAN).after(CLEAN).after(CLEAN).after(CLEAN).after(CLEAN);
+        Position position =
+                bursts().after(CLEAN).after(CLEAN).after(CLEAN).after(CLEAN).after(CLEAN);
         assertThat(position.after(BROKE).after(CLEAN).after(BROKE).move()).isInstanceOf(Move.Finish.class);
     }
 
@@ -58,8 +61,7 @@ class IntervalBurstsTest {
 
     @Test
     void burstsBelowTheCeilingAreRefused() {
-        assertThatThrownBy(() -> new IntervalBursts(
-                        Tempo.of(77), Tempo.of(124), Tempo.of(120), Tempo.of(142), 0.02, 6))
+        assertThatThrownBy(() -> new IntervalBursts(Tempo.of(77), Tempo.of(124), Tempo.of(120), Tempo.of(142), 0.02, 6))
                 .hasMessageContaining("both sides of 124");
     }
 }

@@ -54,7 +54,8 @@ class SteadyClimbTest {
 
     @Test
     void holdingTheLimitCleanFinishesTheClimb() {
-        assertThat(after(climb(100, 101), CLEAN, CLEAN, CLEAN, CLEAN, CLEAN, CLEAN).move())
+        assertThat(after(climb(100, 101), CLEAN, CLEAN, CLEAN, CLEAN, CLEAN, CLEAN)
+                        .move())
                 .isInstanceOf(Move.Finish.class);
     }
 

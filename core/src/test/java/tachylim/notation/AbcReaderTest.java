@@ -71,25 +71,34 @@ class AbcReaderTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"(3CDE, 1/3", "(5CDEFG, 1/5", "(2CD, 3/4", "(7:4:7CDEFGAB, 2/7", "(6CDEFGA, 1/6", "(9:8:9CDEFGABcd, 4/9"})
+    @CsvSource({"(3CDE, 1/3", "(5CDEFG, 1/5", "(2CD, 3/4", "(7:4:7CDEFGAB, 2/7", "(6CDEFGA, 1/6", "(9:8:9CDEFGABcd, 4/9"
+    })
     void tupletsDivideTheirTime(String music, String seconds) {
         String[] parts = seconds.split("/");
         assertThat(durations("M:4/4\nL:1/8\nK:C\n" + music).get(0))
-                .isEqualTo(music.startsWith("(5") ? Fraction.of(1, 5)
-                        : Fraction.of(Integer.parseInt(parts[0]), Integer.parseInt(parts[1])));
+                .isEqualTo(
+                        music.startsWith("(5")
+                                ? Fraction.of(1, 5)
+                                : Fraction.of(Integer.parseInt(parts[0]), Integer.parseInt(parts[1])));
     }
 
     @Test
     void brokenRhythmLengthensOneAndShortensTheOther() {
         assertThat(durations("L:1/8\nK:C\nC>D E<F G>>A"))
-                .containsExactly(Fraction.of(3, 4), Fraction.of(1, 4), Fraction.of(1, 4), Fraction.of(3, 4),
-                        Fraction.of(7, 8), Fraction.of(1, 8));
+                .containsExactly(
+                        Fraction.of(3, 4),
+                        Fraction.of(1, 4),
+                        Fraction.of(1, 4),
+                        Fraction.of(3, 4),
+                        Fraction.of(7, 8),
+                        Fraction.of(1, 8));
     }
 
     @Test
     void dottedAndDividedLengths() {
         assertThat(durations("L:1/8\nK:C\nC3/2 C/ C// C/4 C2"))
-                .containsExactly(Fraction.of(3, 4), Fraction.of(1, 4), Fraction.of(1, 8), Fraction.of(1, 8), Fraction.ONE);
+                .containsExactly(
+                        Fraction.of(3, 4), Fraction.of(1, 4), Fraction.of(1, 8), Fraction.of(1, 8), Fraction.ONE);
     }
 
     @Test
@@ -130,7 +139,9 @@ class AbcReaderTest {
     @Test
     void inCompoundMetersTheBeatIsDotted() {
         assertThat(onsets("M:6/8\nL:1/8\nK:C\nCDE FGA")).element(3).isEqualTo(Fraction.ONE);
-        assertThat(AbcReader.read("M:6/8\nL:1/8\nK:C\nCDE FGA").passage(Fraction.of(1, 8)).length())
+        assertThat(AbcReader.read("M:6/8\nL:1/8\nK:C\nCDE FGA")
+                        .passage(Fraction.of(1, 8))
+                        .length())
                 .isEqualTo(Fraction.of(6));
     }
 
@@ -138,8 +149,8 @@ class AbcReaderTest {
     void aPickupIsNoFaultButALongBarIsNamed() {
         AbcTune tune = AbcReader.read("M:4/4\nL:1/4\nK:C\nG | CDEF | CDEFG | CDE | C");
         assertThat(tune.passage().pickup()).isEqualTo(Fraction.ONE);
-        assertThat(tune.warnings()).containsExactly(
-                "Bar 3 lasts 5 of 4 counts in 4/4", "Bar 4 lasts 3 of 4 counts in 4/4");
+        assertThat(tune.warnings())
+                .containsExactly("Bar 3 lasts 5 of 4 counts in 4/4", "Bar 4 lasts 3 of 4 counts in 4/4");
     }
 
     @Test
@@ -192,9 +203,44 @@ class AbcReaderTest {
 
     @Provide
     Arbitrary<String> scribbles() {
-        return Arbitraries.of("C", "d", "^", "_", "=", "'", ",", "2", "/", "3", "z", "Z", "(3", "(", ")", "[", "]", "|",
-                        ":", "-", ">", "<", "{", "}", "!", "\"", "\n", " ", "M:3/4\n", "L:1/16\n", "[K:G]", "&", "9", "0")
-                .list().ofMaxSize(40).map(parts -> String.join("", parts));
+        return Arbitraries.of(
+                        "C",
+                        "d",
+                        "^",
+                        "_",
+                        "=",
+                        "'",
+                        ",",
+                        "2",
+                        "/",
+                        "3",
+                        "z",
+                        "Z",
+                        "(3",
+                        "(",
+                        ")",
+                        "[",
+                        "]",
+                        "|",
+                        ":",
+                        "-",
+                        ">",
+                        "<",
+                        "{",
+                        "}",
+                        "!",
+                        "\"",
+                        "\n",
+                        " ",
+                        "M:3/4\n",
+                        "L:1/16\n",
+                        "[K:G]",
+                        "&",
+                        "9",
+                        "0")
+                .list()
+                .ofMaxSize(40)
+                .map(parts -> String.join("", parts));
     }
 
     @Property
@@ -208,7 +254,8 @@ class AbcReaderTest {
     @Test
     void notesOnPaperReadBackWithoutPitches() {
         Passage paper = new PaperPattern(new Meter(4, 4), Fraction.of(1, 4), 2, List.of(4, 3, 5, 0)).toPassage();
-        assertThat(AbcReader.read(AbcWriter.write(paper)).passage(paper.beatUnit())).isEqualTo(paper);
+        assertThat(AbcReader.read(AbcWriter.write(paper)).passage(paper.beatUnit()))
+                .isEqualTo(paper);
     }
 
     @Provide
@@ -216,9 +263,12 @@ class AbcReaderTest {
         Arbitrary<String> note = Arbitraries.of("C", "^F", "_B", "=B", "e", "g'", "A,,", "[CEG]", "z", "^^c", "__d");
         Arbitrary<String> length = Arbitraries.of("", "2", "3", "4", "/2", "3/2", "5", "7/2");
         Arbitrary<String> plain = note.flatMap(n -> length.map(l -> n + l));
-        Arbitrary<String> tuplet = Arbitraries.of("(3CDE", "(5cdefg", "(3:2:2C2D", "(7:4:7CDEFGAB", "C-C", "^C-C2", " | ", " | ",
-                " | ");
-        return Arbitraries.oneOf(plain, plain, tuplet).list().ofMinSize(1).ofMaxSize(24)
+        Arbitrary<String> tuplet =
+                Arbitraries.of("(3CDE", "(5cdefg", "(3:2:2C2D", "(7:4:7CDEFGAB", "C-C", "^C-C2", " | ", " | ", " | ");
+        return Arbitraries.oneOf(plain, plain, tuplet)
+                .list()
+                .ofMinSize(1)
+                .ofMaxSize(24)
                 .map(parts -> "M:4/4\nL:1/8\nK:Eb\nC " + String.join(" ", parts));
     }
 }

@@ -24,7 +24,8 @@ class EntryTest {
 
     private static String abc(int fifths, String strokes) {
         String written = AbcWriter.write(StepEntry.of(List.of(strokes.split(" ")), TWO, new Key(fifths)));
-        return written.substring(written.indexOf('\n', written.indexOf("K:")) + 1).strip();
+        return written.substring(written.indexOf('\n', written.indexOf("K:")) + 1)
+                .strip();
     }
 
     @ParameterizedTest
@@ -49,23 +50,32 @@ class EntryTest {
         assertThatThrownBy(() -> abc(0, "tie")).hasMessageContaining("tie needs a note");
         assertThatThrownBy(() -> abc(0, "sharp")).hasMessageContaining("no note yet");
         assertThatThrownBy(() -> abc(0, "v4 rest")).hasMessageContaining("no note yet");
-        assertThatThrownBy(() -> StepEntry.of(new ArrayList<>(Collections.nCopies(9_000, "c")), TWO, Key.NONE)).hasMessageContaining("8000");
+        assertThatThrownBy(() -> StepEntry.of(new ArrayList<>(Collections.nCopies(9_000, "c")), TWO, Key.NONE))
+                .hasMessageContaining("8000");
     }
 
     @Test
     void tapsAreDrawnToTheGridThatFits() {
-        Passage drawn = TappedRhythm.of(List.of(10.0, 10.51, 10.74, 11.02, 11.5), Tempo.of(60), TWO, Key.NONE, null, List.of()).music();
-        assertThat(drawn.notes()).extracting(Note::onset).containsExactly(Fraction.ZERO, Fraction.of(1, 2), Fraction.of(3, 4), Fraction.ONE,
-                Fraction.of(3, 2));
+        Passage drawn = TappedRhythm.of(
+                        List.of(10.0, 10.51, 10.74, 11.02, 11.5), Tempo.of(60), TWO, Key.NONE, null, List.of())
+                .music();
+        assertThat(drawn.notes())
+                .extracting(Note::onset)
+                .containsExactly(Fraction.ZERO, Fraction.of(1, 2), Fraction.of(3, 4), Fraction.ONE, Fraction.of(3, 2));
         assertThat(drawn.isPaper()).isTrue();
-        assertThat(AbcReader.read(AbcWriter.write(drawn)).passage(drawn.beatUnit())).isEqualTo(drawn);
+        assertThat(AbcReader.read(AbcWriter.write(drawn)).passage(drawn.beatUnit()))
+                .isEqualTo(drawn);
     }
 
     @Test
     void tapsGiveTheirRhythmToNotesOfTheSameNumber() {
         List<List<Pitch>> pitches = List.of(List.of(new Pitch('C', 0, 5)), List.of(new Pitch('D', 0, 5)));
-        assertThat(TappedRhythm.of(List.of(0.0, 0.9), Tempo.of(66), TWO, Key.NONE, new Grid(1), pitches).music().notes())
-                .extracting(Note::pitches).isEqualTo(pitches);
-        assertThatThrownBy(() -> TappedRhythm.of(List.of(), Tempo.of(66), TWO, Key.NONE, null, List.of())).hasMessageContaining("0");
+        assertThat(TappedRhythm.of(List.of(0.0, 0.9), Tempo.of(66), TWO, Key.NONE, new Grid(1), pitches)
+                        .music()
+                        .notes())
+                .extracting(Note::pitches)
+                .isEqualTo(pitches);
+        assertThatThrownBy(() -> TappedRhythm.of(List.of(), Tempo.of(66), TWO, Key.NONE, null, List.of()))
+                .hasMessageContaining("0");
     }
 }

@@ -23,7 +23,9 @@ class FuzzTest {
     /** Far longer than any of these files takes; only a hang reaches it. */
     private static final Duration LONG = Duration.ofSeconds(60);
 
-    private static final Passage PASSAGE = AbcReader.read("M:3/4\nL:1/16\nK:Eb\n!3!GABc (3def [CE]4 | {d}e4- e4 z4 |: F12 :|\nw: a-b c").passage();
+    private static final Passage PASSAGE = AbcReader.read(
+                    "M:3/4\nL:1/16\nK:Eb\n!3!GABc (3def [CE]4 | {d}e4- e4 z4 |: F12 :|\nw: a-b c")
+            .passage();
     private static final List<byte[]> GOOD = List.of(
             MusicXmlWriter.write("Good", List.of(new Section("", PASSAGE))),
             MidiWriter.write(List.of(new Section("", PASSAGE)), Tempo.of(90)),
@@ -35,7 +37,9 @@ class FuzzTest {
             try {
                 Score score = ScoreReader.read(file, null);
                 assertThat(score.lines()).isNotEmpty();
-                long notes = score.lines().stream().mapToLong(line -> line.notes().size()).sum();
+                long notes = score.lines().stream()
+                        .mapToLong(line -> line.notes().size())
+                        .sum();
                 assertThat(notes).isLessThan(500_000);
             } catch (ScoreException refused) {
                 assertThat(refused.getMessage()).isNotBlank();
@@ -92,8 +96,8 @@ class FuzzTest {
     void paperOfAnySizeIsWrittenAndRead(@ForAll long seed) {
         Random random = new Random(seed);
         List<Integer> beats = random.ints(1 + random.nextInt(8), 1, 13).boxed().toList();
-        Passage paper = new PaperPattern(new Meter(4, 4), Fraction.of(1, 4), 1 + random.nextInt(16), beats)
-                .toPassage();
-        assertThat(AbcReader.read(AbcWriter.write(paper)).passage(paper.beatUnit())).isEqualTo(paper);
+        Passage paper = new PaperPattern(new Meter(4, 4), Fraction.of(1, 4), 1 + random.nextInt(16), beats).toPassage();
+        assertThat(AbcReader.read(AbcWriter.write(paper)).passage(paper.beatUnit()))
+                .isEqualTo(paper);
     }
 }

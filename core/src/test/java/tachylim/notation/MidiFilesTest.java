@@ -82,7 +82,9 @@ class MidiFilesTest {
         note(0, 64, 9, 235);
         note(0, 67, 14, 228);
         note(0, 72, 240, 470);
-        assertThat(read(new Grid(2)).lines().get(0).notes()).extracting(note -> note.pitches().size()).containsExactly(3, 1);
+        assertThat(read(new Grid(2)).lines().get(0).notes())
+                .extracting(note -> note.pitches().size())
+                .containsExactly(3, 1);
     }
 
     @Test
@@ -91,21 +93,28 @@ class MidiFilesTest {
         note(0, 64, 9, 235);
         Line line = read(new Grid(0)).lines().get(0);
         assertThat(line.notes()).extracting(Note::onset).containsExactly(Fraction.ZERO, Fraction.of(9, 4 * QUARTER));
-        assertThat(line.notes().get(0).duration()).as("ended where the next one starts").isEqualTo(Fraction.of(9, 4 * QUARTER));
+        assertThat(line.notes().get(0).duration())
+                .as("ended where the next one starts")
+                .isEqualTo(Fraction.of(9, 4 * QUARTER));
     }
 
     @Test
     void aKeyStruckAgainWhileItIsHeldEndsAndStartsAnew() throws Exception {
         track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_ON, 0, 60, 70), 0));
         note(0, 60, 480, 960);
-        assertThat(read(null).lines().get(0).notes()).extracting(Note::onset).containsExactly(Fraction.ZERO, Fraction.of(1, 4));
+        assertThat(read(null).lines().get(0).notes())
+                .extracting(Note::onset)
+                .containsExactly(Fraction.ZERO, Fraction.of(1, 4));
     }
 
     @Test
     void aStrikeWithoutForceIsARelease() throws Exception {
         track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_ON, 0, 60, 70), 0));
         track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_ON, 0, 60, 0), 240));
-        assertThat(read(new Grid(2)).lines().get(0).notes()).singleElement().extracting(Note::duration).isEqualTo(Fraction.of(1, 8));
+        assertThat(read(new Grid(2)).lines().get(0).notes())
+                .singleElement()
+                .extracting(Note::duration)
+                .isEqualTo(Fraction.of(1, 8));
     }
 
     @Test
@@ -125,8 +134,12 @@ class MidiFilesTest {
         assertThat(line.notes().get(0).pitches().get(0).letter()).as("E flat").isEqualTo('E');
         assertThat(line.notes().get(3).pitches().get(0).letter()).as("F sharp").isEqualTo('F');
         Fraction change = Fraction.of(3, 4);
-        assertThat(line.directions()).contains(new Direction.MeterChange(change, new Meter(6, 8)), new Direction.KeyChange(change, new Key(2)),
-                new Direction.TempoMark(Fraction.ZERO, Fraction.of(1, 4), 120), new Direction.TempoMark(change, Fraction.of(1, 4), 180));
+        assertThat(line.directions())
+                .contains(
+                        new Direction.MeterChange(change, new Meter(6, 8)),
+                        new Direction.KeyChange(change, new Key(2)),
+                        new Direction.TempoMark(Fraction.ZERO, Fraction.of(1, 4), 120),
+                        new Direction.TempoMark(change, Fraction.of(1, 4), 180));
         assertThat(line.bars()).isEqualTo(2);
         Passage second = line.passage(2, 2, null);
         assertThat(second.meter()).isEqualTo(new Meter(6, 8));
@@ -151,8 +164,9 @@ class MidiFilesTest {
         track.add(new MidiEvent(new ShortMessage(ShortMessage.PROGRAM_CHANGE, 0, 12, 0), 0));
         track.add(new MidiEvent(new ShortMessage(ShortMessage.PITCH_BEND, 0, 0, 70), 100));
         meta(0x05, 0, 'l', 'a');
-        assertThat(read(null).leftOut()).containsExactlyInAnyOrder("controllers, such as the pedal: 2", "instrument sounds: 1", "pitch bends: 1",
-                "words: 1");
+        assertThat(read(null).leftOut())
+                .containsExactlyInAnyOrder(
+                        "controllers, such as the pedal: 2", "instrument sounds: 1", "pitch bends: 1", "words: 1");
     }
 
     @Test

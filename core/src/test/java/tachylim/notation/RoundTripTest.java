@@ -54,7 +54,9 @@ class RoundTripTest {
         for (int i = 0; i < passage.notes().size(); i++) {
             String from = written.abc().substring(written.places().get(i));
             Note note = passage.notes().get(i);
-            assertThat(from).as(written.abc()).matches(note.pitches().size() > 1 ? "(?s)\\[.*" : "(?s)[_^=]*[A-Ga-g].*");
+            assertThat(from)
+                    .as(written.abc())
+                    .matches(note.pitches().size() > 1 ? "(?s)\\[.*" : "(?s)[_^=]*[A-Ga-g].*");
         }
     }
 
@@ -78,7 +80,9 @@ class RoundTripTest {
         for (int i = 0; i < passage.notes().size(); i++) {
             Note before = passage.notes().get(i);
             Note after = again.notes().get(i);
-            assertThat(after.pitches()).extracting(Pitch::midi).isEqualTo(before.pitches().stream().map(Pitch::midi).toList());
+            assertThat(after.pitches())
+                    .extracting(Pitch::midi)
+                    .isEqualTo(before.pitches().stream().map(Pitch::midi).toList());
             assertThat(after.onset()).isEqualTo(before.onset());
             assertThat(after.duration()).isEqualTo(before.duration());
         }
@@ -89,8 +93,10 @@ class RoundTripTest {
         Passage paper = new PaperPattern(new Meter(6, 8), Fraction.of(3, 8), 2, List.of(3, 6, 5, 0)).toPassage();
         byte[] file = MusicXmlWriter.write("Paper", List.of(new Section("", paper)));
         SCHEMA.newValidator().validate(new StAXSource(XmlGate.open(file)));
-        assertThat(ScoreReader.read(file, null).lines().get(0).passage(paper.beatUnit())).isEqualTo(paper);
-        assertThat(AbcReader.read(AbcWriter.write(paper)).passage(paper.beatUnit())).isEqualTo(paper);
+        assertThat(ScoreReader.read(file, null).lines().get(0).passage(paper.beatUnit()))
+                .isEqualTo(paper);
+        assertThat(AbcReader.read(AbcWriter.write(paper)).passage(paper.beatUnit()))
+                .isEqualTo(paper);
     }
 
     @Test
@@ -100,18 +106,24 @@ class RoundTripTest {
         List<Section> sheet = List.of(new Section("Plain", one), new Section("Other", two));
         byte[] file = MusicXmlWriter.write("Sheet", sheet);
         SCHEMA.newValidator().validate(new StAXSource(XmlGate.open(file)));
-        assertThat(ScoreReader.read(file, null).lines().get(0).notes()).hasSize(one.notes().size() + two.notes().size());
-        assertThat(ScoreReader.read(MidiWriter.write(sheet, Tempo.of(80)), null).lines().get(0).notes())
+        assertThat(ScoreReader.read(file, null).lines().get(0).notes())
+                .hasSize(one.notes().size() + two.notes().size());
+        assertThat(ScoreReader.read(MidiWriter.write(sheet, Tempo.of(80)), null)
+                        .lines()
+                        .get(0)
+                        .notes())
                 .hasSize(one.notes().size() + two.notes().size());
         String abc = AbcWriter.tune(one, 1, "Plain") + "\n" + AbcWriter.tune(two, 2, "Other");
-        assertThat(ScoreReader.read(abc.getBytes(StandardCharsets.UTF_8), null).lines()).extracting(Line::part)
+        assertThat(ScoreReader.read(abc.getBytes(StandardCharsets.UTF_8), null).lines())
+                .extracting(Line::part)
                 .containsExactly("Plain", "Other");
     }
 
     /** MusicXML's schema as the binding ships it; what it imports from elsewhere is given here. */
     private static Schema schema() {
         try {
-            DOMImplementationLS ls = (DOMImplementationLS) DOMImplementationRegistry.newInstance().getDOMImplementation("LS");
+            DOMImplementationLS ls = (DOMImplementationLS)
+                    DOMImplementationRegistry.newInstance().getDOMImplementation("LS");
             SchemaFactory factory = SchemaFactory.newInstance(XMLConstants.W3C_XML_SCHEMA_NS_URI);
             factory.setResourceResolver((type, namespace, publicId, systemId, base) -> {
                 LSInput input = ls.createLSInput();

@@ -31,23 +31,27 @@ class SpellingTest {
     }
 
     private static String inShort(Glyph glyph) {
-        String ratio = glyph.tuplet() == null ? "" : "(" + glyph.tuplet().notes() + ":" + glyph.tuplet().time() + ")";
-        return (glyph.note() == null ? "z" : "") + glyph.written().getNumerator() + "/" + glyph.written().getDenominator() + ratio
-                + (glyph.isTiedOn() ? "~" : "");
+        String ratio = glyph.tuplet() == null
+                ? ""
+                : "(" + glyph.tuplet().notes() + ":" + glyph.tuplet().time() + ")";
+        return (glyph.note() == null ? "z" : "") + glyph.written().getNumerator() + "/"
+                + glyph.written().getDenominator() + ratio + (glyph.isTiedOn() ? "~" : "");
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = ';', value = {
-        "M:4/4\\nL:1/16\\nK:C\\nC5 D11; 1/4~ 1/16 1/2~ 3/16",
-        "M:4/4\\nL:1/8\\nK:C\\nC7 D; 7/8 1/8",
-        "M:4/4\\nL:1/8\\nK:C\\nC3 D3 E2; 3/8 3/8 1/4",
-        "M:2/4\\nL:1/4\\nK:C\\nC D- | D2; 1/4 1/4~ | 1/2",
-        "M:2/4\\nL:1/8\\nK:C\\nC2 (3DEF; 1/4 1/8(3:2) 1/8(3:2) 1/8(3:2)",
-        "M:2/4\\nL:1/8\\nK:C\\nC2 (3:2:2D2E; 1/4 1/4(3:2) 1/8(3:2)",
-        "M:2/4\\nL:1/16\\nK:C\\n(5:4:5CDEFG C4; 1/16(5:4) 1/16(5:4) 1/16(5:4) 1/16(5:4) 1/16(5:4) 1/4",
-        "M:2/4\\nL:1/8\\nK:C\\nz2 C2; z1/4 1/4",
-        "M:2/4\\nL:1/8\\nK:C\\nC (3zDE z; 1/8 z1/8(3:2) 1/8(3:2) 1/8(3:2) z1/8"
-    })
+    @CsvSource(
+            delimiter = ';',
+            value = {
+                "M:4/4\\nL:1/16\\nK:C\\nC5 D11; 1/4~ 1/16 1/2~ 3/16",
+                "M:4/4\\nL:1/8\\nK:C\\nC7 D; 7/8 1/8",
+                "M:4/4\\nL:1/8\\nK:C\\nC3 D3 E2; 3/8 3/8 1/4",
+                "M:2/4\\nL:1/4\\nK:C\\nC D- | D2; 1/4 1/4~ | 1/2",
+                "M:2/4\\nL:1/8\\nK:C\\nC2 (3DEF; 1/4 1/8(3:2) 1/8(3:2) 1/8(3:2)",
+                "M:2/4\\nL:1/8\\nK:C\\nC2 (3:2:2D2E; 1/4 1/4(3:2) 1/8(3:2)",
+                "M:2/4\\nL:1/16\\nK:C\\n(5:4:5CDEFG C4; 1/16(5:4) 1/16(5:4) 1/16(5:4) 1/16(5:4) 1/16(5:4) 1/4",
+                "M:2/4\\nL:1/8\\nK:C\\nz2 C2; z1/4 1/4",
+                "M:2/4\\nL:1/8\\nK:C\\nC (3zDE z; 1/8 z1/8(3:2) 1/8(3:2) 1/8(3:2) z1/8"
+            })
     void aLengthIsWrittenInTheFewestSigns(String abc, String spelled) {
         assertThat(spelled(abc.replace("\\n", "\n"))).isEqualTo(spelled);
     }
@@ -76,8 +80,11 @@ class SpellingTest {
                     Fraction before = sounding[glyph.index()];
                     assertThat(glyph.first()).as("the first of its note").isEqualTo(before == null);
                     sounding[glyph.index()] = before == null ? glyph.sounding() : before.add(glyph.sounding());
-                    Fraction whole = passage.notes().get(glyph.index()).duration().multiply(passage.beatUnit());
-                    assertThat(glyph.last()).as("the last of its note").isEqualTo(sounding[glyph.index()].equals(whole));
+                    Fraction whole =
+                            passage.notes().get(glyph.index()).duration().multiply(passage.beatUnit());
+                    assertThat(glyph.last())
+                            .as("the last of its note")
+                            .isEqualTo(sounding[glyph.index()].equals(whole));
                 }
             }
             assertThat(at).as("the end of the bar").isEqualTo(bar.end());
@@ -87,9 +94,13 @@ class SpellingTest {
     }
 
     private static void isWritable(Glyph glyph) {
-        assertThat(Integer.bitCount(glyph.written().getDenominator())).as(glyph.toString()).isEqualTo(1);
+        assertThat(Integer.bitCount(glyph.written().getDenominator()))
+                .as(glyph.toString())
+                .isEqualTo(1);
         int top = glyph.written().getNumerator();
-        assertThat(top >> Integer.numberOfTrailingZeros(top)).as("no, one or two dots").isIn(1, 3, 7);
+        assertThat(top >> Integer.numberOfTrailingZeros(top))
+                .as("no, one or two dots")
+                .isIn(1, 3, 7);
     }
 
     private static void tupletsAreComplete(List<Glyph> glyphs) {

@@ -21,8 +21,12 @@ import tachylim.passage.Pitch;
 /** Passages as people write them: pickups, tuplets, ties over bars, chords, changes, signs and words. */
 final class Written {
 
-    private static final List<Mark> MARKS = List.of(new Mark(Mark.Kind.FINGERING, "3"), new Mark(Mark.Kind.FINGERING, "24"),
-            new Mark(Mark.Kind.STICKING, "R"), new Mark(Mark.Kind.STROKE, "up"), Mark.BREATH);
+    private static final List<Mark> MARKS = List.of(
+            new Mark(Mark.Kind.FINGERING, "3"),
+            new Mark(Mark.Kind.FINGERING, "24"),
+            new Mark(Mark.Kind.STICKING, "R"),
+            new Mark(Mark.Kind.STROKE, "up"),
+            Mark.BREATH);
     private static final List<String> SYLLABLES = List.of("", "", "la", "ta-", "Stein", "ré");
 
     private Written() {}
@@ -69,11 +73,19 @@ final class Written {
                 notes.add(new Note(Fraction.ZERO, Fraction.ONE, List.of(new Pitch('C', 0, 4))));
             }
             Meter first = directions.isEmpty() ? meter : firstMeter(meter, directions, lines, at, pickup && bars > 1);
-            return new Passage(first, Fraction.of(1, 4), firstKey(directions, key), lines, notes, at, changes(directions, first, key));
+            return new Passage(
+                    first,
+                    Fraction.of(1, 4),
+                    firstKey(directions, key),
+                    lines,
+                    notes,
+                    at,
+                    changes(directions, first, key));
         });
     }
 
-    private static Meter firstMeter(Meter last, List<Direction> directions, List<Fraction> lines, Fraction end, boolean pickup) {
+    private static Meter firstMeter(
+            Meter last, List<Direction> directions, List<Fraction> lines, Fraction end, boolean pickup) {
         boolean changed = directions.stream().anyMatch(Direction.MeterChange.class::isInstance);
         if (!changed) {
             return last;
@@ -118,8 +130,14 @@ final class Written {
             if (draw == 0) {
                 continue;
             }
-            boolean canHold = !notes.isEmpty() && notes.get(notes.size() - 1).end().equals(onset)
-                    && (part > 0 || Integer.bitCount(parts) == 1 && Integer.bitCount(notes.get(notes.size() - 1).duration().getDenominator()) == 1);
+            boolean canHold = !notes.isEmpty()
+                    && notes.get(notes.size() - 1).end().equals(onset)
+                    && (part > 0
+                            || Integer.bitCount(parts) == 1
+                                    && Integer.bitCount(notes.get(notes.size() - 1)
+                                                    .duration()
+                                                    .getDenominator())
+                                            == 1);
             if (draw == 1 && canHold) {
                 Note last = notes.remove(notes.size() - 1);
                 notes.add(last.at(last.onset(), last.duration().add(length)));
@@ -148,10 +166,18 @@ final class Written {
         if (random.nextInt(3) > 0) {
             return Inflection.PLAIN;
         }
-        boolean slurOpen = before.stream().mapToInt(note -> note.inflection().slursOpened() - note.inflection().slursClosed()).sum() > 0;
-        Inflection over = new Inflection(random.nextInt(6) == 0 ? List.of(new Pitch('D', 0, 5), new Pitch('E', 0, 5)) : List.of(),
+        boolean slurOpen = before.stream()
+                        .mapToInt(note -> note.inflection().slursOpened()
+                                - note.inflection().slursClosed())
+                        .sum()
+                > 0;
+        Inflection over = new Inflection(
+                random.nextInt(6) == 0 ? List.of(new Pitch('D', 0, 5), new Pitch('E', 0, 5)) : List.of(),
                 random.nextInt(3) == 0 ? Set.of(Articulation.values()[random.nextInt(6)]) : Set.of(),
-                !slurOpen && random.nextInt(4) == 0 ? 1 : 0, slurOpen ? 1 : 0, List.of(), SYLLABLES.get(random.nextInt(SYLLABLES.size())));
+                !slurOpen && random.nextInt(4) == 0 ? 1 : 0,
+                slurOpen ? 1 : 0,
+                List.of(),
+                SYLLABLES.get(random.nextInt(SYLLABLES.size())));
         return random.nextInt(3) == 0 ? over.with(MARKS.get(random.nextInt(MARKS.size()))) : over;
     }
 }

@@ -59,7 +59,8 @@ class NoteMapTest {
 
     @Test
     void quickerNotesCountLower() {
-        assertThat(map(EIGHT, "M:2/4\nL:1/16\nK:C\nCDEF GABc|").tempoRatio(new Piece(0, 7))).isEqualTo(0.5, within(1e-9));
+        assertThat(map(EIGHT, "M:2/4\nL:1/16\nK:C\nCDEF GABc|").tempoRatio(new Piece(0, 7)))
+                .isEqualTo(0.5, within(1e-9));
     }
 
     @Test
@@ -73,13 +74,16 @@ class NoteMapTest {
     void seamsStayAtTheirNotes() {
         NoteMap map = map(EIGHT, "M:6/4\nL:1/8\nK:C\nccC DEF GABc ee|");
         List<Piece> pieces = List.of(new Piece(0, 4), new Piece(4, 7));
-        assertThat(Recut.of(pieces, map, 12)).extracting(Recut::notes).containsExactly(new Piece(0, 6), new Piece(6, 11));
+        assertThat(Recut.of(pieces, map, 12))
+                .extracting(Recut::notes)
+                .containsExactly(new Piece(0, 6), new Piece(6, 11));
     }
 
     @Test
     void aPieceWithoutNotesIsGone() {
         NoteMap map = map(EIGHT, "M:2/4\nL:1/8\nK:C\nCDEF|");
-        assertThat(Recut.of(List.of(new Piece(0, 3), new Piece(3, 7)), map, 4)).containsExactly(new Recut(0, new Piece(0, 3)));
+        assertThat(Recut.of(List.of(new Piece(0, 3), new Piece(3, 7)), map, 4))
+                .containsExactly(new Recut(0, new Piece(0, 3)));
     }
 
     @Property(tries = 300)
@@ -90,12 +94,20 @@ class NoteMapTest {
         Passage now = line(after);
         NoteMap map = NoteMap.between(then, now);
         int middle = before.size() / 2;
-        List<Piece> recut = Recut.of(List.of(new Piece(0, middle), new Piece(middle, before.size() - 1)), map, after.size())
-                .stream().map(Recut::notes).toList();
+        List<Piece> recut =
+                Recut.of(List.of(new Piece(0, middle), new Piece(middle, before.size() - 1)), map, after.size())
+                        .stream()
+                        .map(Recut::notes)
+                        .toList();
         assertThat(recut.get(0).firstNote()).isZero();
         assertThat(recut.get(recut.size() - 1).lastNote()).isEqualTo(after.size() - 1);
-        IntStream.range(1, recut.size()).forEach(i -> assertThat(recut.get(i).firstNote()).isEqualTo(recut.get(i - 1).lastNote()));
-        List<Integer> places = IntStream.range(0, before.size()).mapToObj(map::note).flatMap(Optional::stream).toList();
+        IntStream.range(1, recut.size())
+                .forEach(i -> assertThat(recut.get(i).firstNote())
+                        .isEqualTo(recut.get(i - 1).lastNote()));
+        List<Integer> places = IntStream.range(0, before.size())
+                .mapToObj(map::note)
+                .flatMap(Optional::stream)
+                .toList();
         assertThat(places).isSorted().doesNotHaveDuplicates();
         assertThat(map.tempoRatio(new Piece(0, before.size() - 1))).isPositive();
     }

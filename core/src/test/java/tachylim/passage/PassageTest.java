@@ -40,8 +40,7 @@ class PassageTest {
 
     @Test
     void piecesAtBarsOverlapByOneNote() {
-        assertThat(Cut.atBars(paper(3, 4), 1))
-                .containsExactly(new Piece(0, 16), new Piece(16, 32), new Piece(32, 48));
+        assertThat(Cut.atBars(paper(3, 4), 1)).containsExactly(new Piece(0, 16), new Piece(16, 32), new Piece(32, 48));
     }
 
     @Test
@@ -60,13 +59,15 @@ class PassageTest {
         Passage passage = new PaperPattern(new Meter(4, 4), QUARTER, bars, perBeat).toPassage();
         for (List<Piece> cut : List.of(Cut.byBeats(passage, beats), Cut.atBars(passage, beats), Cut.whole(passage))) {
             assertThat(cut.get(0).firstNote()).isZero();
-            assertThat(cut.get(cut.size() - 1).lastNote()).isEqualTo(passage.notes().size() - 1);
+            assertThat(cut.get(cut.size() - 1).lastNote())
+                    .isEqualTo(passage.notes().size() - 1);
             for (int i = 1; i < cut.size(); i++) {
                 assertThat(cut.get(i).firstNote()).isEqualTo(cut.get(i - 1).lastNote());
                 assertThat(cut.get(i).size()).isGreaterThan(1);
             }
             assertThat(cut.stream()
-                            .flatMap(piece -> IntStream.rangeClosed(piece.firstNote(), piece.lastNote()).boxed())
+                            .flatMap(piece -> IntStream.rangeClosed(piece.firstNote(), piece.lastNote())
+                                    .boxed())
                             .collect(Collectors.toSet()))
                     .hasSize(passage.notes().size());
         }

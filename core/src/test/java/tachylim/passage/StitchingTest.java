@@ -14,7 +14,8 @@ import tachylim.passage.Stitching.Stage;
 /** Cutting, putting together again, and playing repeats out. */
 class StitchingTest {
 
-    private static final List<Piece> FIVE = List.of(new Piece(0, 4), new Piece(4, 8), new Piece(8, 12), new Piece(12, 16), new Piece(16, 20));
+    private static final List<Piece> FIVE =
+            List.of(new Piece(0, 4), new Piece(4, 8), new Piece(8, 12), new Piece(12, 16), new Piece(16, 20));
     private static final List<Integer> DIFFICULTY = List.of(1, 3, 2, 5, 3);
 
     private static Passage abc(String text) {
@@ -32,8 +33,16 @@ class StitchingTest {
     @Test
     void neighboursComeBeforeFoursAndFoursBeforeTheWhole() {
         List<Stitching.Join> joins = Stitching.joins(FIVE, List.of(0, 1, 2, 3, 4));
-        assertThat(joins).extracting(Stitching.Join::stage).containsExactly(Stage.NEIGHBOURS, Stage.NEIGHBOURS, Stage.NEIGHBOURS,
-                Stage.NEIGHBOURS, Stage.FOURS, Stage.FOURS, Stage.WHOLE);
+        assertThat(joins)
+                .extracting(Stitching.Join::stage)
+                .containsExactly(
+                        Stage.NEIGHBOURS,
+                        Stage.NEIGHBOURS,
+                        Stage.NEIGHBOURS,
+                        Stage.NEIGHBOURS,
+                        Stage.FOURS,
+                        Stage.FOURS,
+                        Stage.WHOLE);
         assertThat(joins.get(0).notes()).isEqualTo(new Piece(0, 8));
         assertThat(joins.get(5).notes()).isEqualTo(new Piece(4, 20));
         assertThat(joins.get(6).notes()).isEqualTo(new Piece(0, 20));
@@ -58,7 +67,8 @@ class StitchingTest {
     @Test
     void aPassageIsCutByHandAtTheNotesChosen() {
         Passage tune = abc("L:1/8\nK:C\nCDEFGABc");
-        assertThat(Cut.atNotes(tune, List.of(5, 2, 0, 7))).containsExactly(new Piece(0, 2), new Piece(2, 5), new Piece(5, 7));
+        assertThat(Cut.atNotes(tune, List.of(5, 2, 0, 7)))
+                .containsExactly(new Piece(0, 2), new Piece(2, 5), new Piece(5, 7));
         assertThatThrownBy(() -> Cut.atNotes(tune, List.of(8))).hasMessageContaining("note 9");
     }
 
@@ -83,9 +93,12 @@ class StitchingTest {
 
     @Test
     void aRepeatWithoutAStartGoesToTheOneBeforeAndThreeTimesIsThreeTimes() {
-        assertThat(letters(Unrolling.of(abc("M:2/4\nL:1/4\nK:C\nCD :| EF :| GA")))).isEqualTo("CDCDEFEFGA");
-        assertThat(letters(Unrolling.of(abc("M:2/4\nL:1/4\nK:C\n|: CD |1,2 EF :|3 GA |")))).isEqualTo("CDEFCDEFCDGA");
-        assertThat(letters(Unrolling.of(abc("M:2/4\nL:1/4\nK:C\n|: CD ::| EF")))).isEqualTo("CDCDCDEF");
+        assertThat(letters(Unrolling.of(abc("M:2/4\nL:1/4\nK:C\nCD :| EF :| GA"))))
+                .isEqualTo("CDCDEFEFGA");
+        assertThat(letters(Unrolling.of(abc("M:2/4\nL:1/4\nK:C\n|: CD |1,2 EF :|3 GA |"))))
+                .isEqualTo("CDEFCDEFCDGA");
+        assertThat(letters(Unrolling.of(abc("M:2/4\nL:1/4\nK:C\n|: CD ::| EF"))))
+                .isEqualTo("CDCDCDEF");
     }
 
     @Test
@@ -112,7 +125,8 @@ class StitchingTest {
         assertThat(Readiness.SLOW_AND_CLEAN.isLostByABreak(1.1, true)).isFalse();
         assertThat(Readiness.WHOLE.isLostByABreak(0.95, false)).isFalse();
         assertThat(Readiness.WHOLE.isLostByABreak(0.95, true)).isTrue();
-        assertThat(Readiness.FINGERING_DECIDED.isLostByChanging(Mark.Kind.STICKING)).isTrue();
+        assertThat(Readiness.FINGERING_DECIDED.isLostByChanging(Mark.Kind.STICKING))
+                .isTrue();
         assertThat(Readiness.BREATHS_FIXED.isLostByChanging(Mark.Kind.STICKING)).isFalse();
     }
 

@@ -25,7 +25,8 @@ class WritingTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"1, F, 1", "1, C, 0", "2, C, 1", "-1, B, -1", "-1, E, 0", "-3, A, -1", "7, B, 1", "-7, F, -1", "0, F, 0"})
+    @CsvSource({"1, F, 1", "1, C, 0", "2, C, 1", "-1, B, -1", "-1, E, 0", "-3, A, -1", "7, B, 1", "-7, F, -1", "0, F, 0"
+    })
     void aKeyAltersTheLettersItShould(int fifths, char letter, int alter) {
         assertThat(new Key(fifths).alterOf(letter)).isEqualTo(alter);
     }
@@ -55,9 +56,13 @@ class WritingTest {
 
     @Test
     void aNoteNeedsAPlaceAndALength() {
-        assertThatThrownBy(() -> new Note(Fraction.of(-1), Fraction.ONE, List.of())).hasMessageContaining("-1");
-        assertThatThrownBy(() -> new Note(Fraction.ZERO, Fraction.ZERO, List.of())).hasMessageContaining("0");
-        assertThat(new Note(Fraction.ONE, Fraction.of(1, 3), List.of()).shifted(Fraction.ONE).end())
+        assertThatThrownBy(() -> new Note(Fraction.of(-1), Fraction.ONE, List.of()))
+                .hasMessageContaining("-1");
+        assertThatThrownBy(() -> new Note(Fraction.ZERO, Fraction.ZERO, List.of()))
+                .hasMessageContaining("0");
+        assertThat(new Note(Fraction.ONE, Fraction.of(1, 3), List.of())
+                        .shifted(Fraction.ONE)
+                        .end())
                 .isEqualTo(Fraction.of(7, 3));
     }
 
@@ -66,7 +71,8 @@ class WritingTest {
         Note first = new Note(Fraction.ZERO, Fraction.ONE, List.of());
         assertThatThrownBy(() -> passage(List.of(), 4)).hasMessageContaining("at least one note");
         assertThatThrownBy(() -> passage(List.of(first, first), 4)).hasMessageContaining("Note 2");
-        assertThatThrownBy(() -> passage(List.of(first.shifted(Fraction.of(4))), 4)).hasMessageContaining("beyond the end");
+        assertThatThrownBy(() -> passage(List.of(first.shifted(Fraction.of(4))), 4))
+                .hasMessageContaining("beyond the end");
         assertThatThrownBy(() -> passage(List.of(first), 2_001)).hasMessageContaining("2000 beats");
     }
 
@@ -87,7 +93,8 @@ class WritingTest {
     void aPieceRunsForward() {
         assertThat(new Piece(3, 7).size()).isEqualTo(5);
         assertThatThrownBy(() -> new Piece(5, 4)).hasMessageContaining("5");
-        assertThatThrownBy(() -> passage(List.of(new Note(Fraction.ZERO, Fraction.ONE, List.of())), 4).excerpt(new Piece(0, 1)))
+        assertThatThrownBy(() -> passage(List.of(new Note(Fraction.ZERO, Fraction.ONE, List.of())), 4)
+                        .excerpt(new Piece(0, 1)))
                 .hasMessageContaining("note 2 of 1");
     }
 

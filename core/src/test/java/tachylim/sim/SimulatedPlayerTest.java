@@ -17,8 +17,9 @@ class SimulatedPlayerTest {
 
     private static double cleanShare(SimulatedPlayer player, double bpm, double reserve) {
         return IntStream.range(0, 2_000)
-                .filter(i -> player.play(Tempo.of(bpm), reserve).verdict() == Verdict.CLEAN)
-                .count() / 2_000.0;
+                        .filter(i -> player.play(Tempo.of(bpm), reserve).verdict() == Verdict.CLEAN)
+                        .count()
+                / 2_000.0;
     }
 
     @Test

@@ -23,13 +23,17 @@ import tachylim.variant.Coverage.Chosen;
 
 class CoverageTest {
 
-    private static final Passage PASSAGE = new PaperPattern(new Meter(4, 4), Fraction.of(1, 4), 2, List.of(4)).toPassage();
+    private static final Passage PASSAGE =
+            new PaperPattern(new Meter(4, 4), Fraction.of(1, 4), 2, List.of(4)).toPassage();
 
     private static List<Candidate> candidates(Set<String> yesterday) {
         return Catalogue.of(PASSAGE).entrySet().stream()
                 .filter(entry -> entry.getKey() instanceof CellVariant)
-                .map(entry -> new Candidate(entry.getKey().key(), entry.getValue().driven(),
-                        entry.getValue().music().length().doubleValue() / 60, yesterday.contains(entry.getKey().key())))
+                .map(entry -> new Candidate(
+                        entry.getKey().key(),
+                        entry.getValue().driven(),
+                        entry.getValue().music().length().doubleValue() / 60,
+                        yesterday.contains(entry.getKey().key())))
                 .toList();
     }
 
@@ -43,7 +47,9 @@ class CoverageTest {
         Chosen chosen = Coverage.choose(candidates(Set.of()), plainNeed(links), 60);
         // The last link reaches the landing note and makes no whole cell.
         assertThat(chosen.undriven()).isSubsetOf(links - 1);
-        assertThat(chosen.choices()).isNotEmpty().allMatch(choice -> choice.why().startsWith("Drives "));
+        assertThat(chosen.choices())
+                .isNotEmpty()
+                .allMatch(choice -> choice.why().startsWith("Drives "));
     }
 
     @Test
@@ -65,8 +71,12 @@ class CoverageTest {
 
     @Test
     void theMinutesAreKept() {
-        Chosen chosen = Coverage.choose(candidates(Set.of()), plainNeed(PASSAGE.notes().size() - 1), 0.2);
-        assertThat(chosen.choices().stream().mapToDouble(Coverage.Choice::minutes).sum()).isLessThanOrEqualTo(0.2 + 1e-9);
+        Chosen chosen =
+                Coverage.choose(candidates(Set.of()), plainNeed(PASSAGE.notes().size() - 1), 0.2);
+        assertThat(chosen.choices().stream()
+                        .mapToDouble(Coverage.Choice::minutes)
+                        .sum())
+                .isLessThanOrEqualTo(0.2 + 1e-9);
         assertThat(chosen.undriven()).isNotEmpty();
     }
 
@@ -76,7 +86,10 @@ class CoverageTest {
         Chosen least = Coverage.choose(candidates(Set.of()), need, 10);
         Chosen filled = Coverage.fill(candidates(Set.of()), need, 10);
         assertThat(filled.choices()).hasSizeGreaterThan(least.choices().size()).hasSizeLessThanOrEqualTo(12);
-        assertThat(filled.choices().stream().mapToDouble(Coverage.Choice::minutes).sum()).isLessThanOrEqualTo(10);
+        assertThat(filled.choices().stream()
+                        .mapToDouble(Coverage.Choice::minutes)
+                        .sum())
+                .isLessThanOrEqualTo(10);
         assertThat(filled.undriven()).isEqualTo(least.undriven());
     }
 
@@ -91,44 +104,69 @@ class CoverageTest {
         int links = 2 + random.nextInt(5);
         List<Candidate> candidates = new ArrayList<>();
         for (int i = 0; i < 2 + random.nextInt(7); i++) {
-            Set<Integer> driven = IntStream.range(0, links).filter(link -> random.nextInt(2) == 0).boxed().collect(Collectors.toSet());
+            Set<Integer> driven = IntStream.range(0, links)
+                    .filter(link -> random.nextInt(2) == 0)
+                    .boxed()
+                    .collect(Collectors.toSet());
             candidates.add(new Candidate("v" + i, driven, 1 + random.nextInt(5), random.nextBoolean()));
         }
-        double[] need = IntStream.range(0, links).mapToDouble(link -> 1 + random.nextInt(3)).toArray();
+        double[] need = IntStream.range(0, links)
+                .mapToDouble(link -> 1 + random.nextInt(3))
+                .toArray();
         Chosen chosen = Coverage.choose(candidates, need, 1_000);
         Set<String> keys = keys(chosen);
-        double cost = candidates.stream().filter(candidate -> keys.contains(candidate.key())).mapToDouble(Candidate::cost).sum();
-        int most = candidates.stream().mapToInt(candidate -> candidate.driven().size()).max().orElse(1);
+        double cost = candidates.stream()
+                .filter(candidate -> keys.contains(candidate.key()))
+                .mapToDouble(Candidate::cost)
+                .sum();
+        int most = candidates.stream()
+                .mapToInt(candidate -> candidate.driven().size())
+                .max()
+                .orElse(1);
         double least = Double.MAX_VALUE;
         for (int subset = 0; subset < 1 << candidates.size(); subset++) {
             int picked = subset;
-            List<Candidate> of = IntStream.range(0, candidates.size()).filter(i -> (picked >> i & 1) == 1).mapToObj(candidates::get).toList();
+            List<Candidate> of = IntStream.range(0, candidates.size())
+                    .filter(i -> (picked >> i & 1) == 1)
+                    .mapToObj(candidates::get)
+                    .toList();
             if (meets(of, candidates, need)) {
                 least = Math.min(least, of.stream().mapToDouble(Candidate::cost).sum());
             }
         }
-        assertThat(meets(candidates.stream().filter(candidate -> keys.contains(candidate.key())).toList(), candidates, need)).isTrue();
+        assertThat(meets(
+                        candidates.stream()
+                                .filter(candidate -> keys.contains(candidate.key()))
+                                .toList(),
+                        candidates,
+                        need))
+                .isTrue();
         assertThat(cost).isBetween(least - 1e-9, least * (1 + Math.log(Math.max(1, most))) + 1e-9);
     }
 
     private static boolean meets(List<Candidate> chosen, List<Candidate> all, double[] need) {
-        return IntStream.range(0, need.length).allMatch(link -> drives(chosen, link) >= Math.min(Math.round(need[link]), drives(all, link)));
+        return IntStream.range(0, need.length)
+                .allMatch(link -> drives(chosen, link) >= Math.min(Math.round(need[link]), drives(all, link)));
     }
 
     private static long drives(List<Candidate> of, int link) {
-        return of.stream().filter(candidate -> candidate.driven().contains(link)).count();
+        return of.stream()
+                .filter(candidate -> candidate.driven().contains(link))
+                .count();
     }
 
     @Test
     void aBreakCountsHalfAfterAWeek() {
-        double[] need = LinkNeed.of(3, List.of(new LinkNeed.Break(1, 0), new LinkNeed.Break(1, 7), new LinkNeed.Break(9, 0)));
+        double[] need =
+                LinkNeed.of(3, List.of(new LinkNeed.Break(1, 0), new LinkNeed.Break(1, 7), new LinkNeed.Break(9, 0)));
         assertThat(need[0]).isEqualTo(1);
         assertThat(need[1]).isCloseTo(2.5, within(1e-12));
     }
 
     @Test
     void aLinkIsIsolatedWithWhatStandsAroundIt() {
-        assertThat(Isolation.around(PASSAGE, 5)).containsExactly(new Piece(5, 6), new Piece(4, 6), new Piece(5, 7), new Piece(4, 7));
+        assertThat(Isolation.around(PASSAGE, 5))
+                .containsExactly(new Piece(5, 6), new Piece(4, 6), new Piece(5, 7), new Piece(4, 7));
         assertThat(Isolation.around(PASSAGE, 0)).containsExactly(new Piece(0, 1), new Piece(0, 2));
         assertThatThrownBy(() -> Isolation.around(PASSAGE, 99)).hasMessageContaining("100");
         assertThatThrownBy(() -> new Candidate("x", Set.of(), 0, false)).hasMessageContaining("0");

@@ -37,7 +37,11 @@ class DrivingTest {
 
     @Provide
     Arbitrary<Cell> cells() {
-        return Arbitraries.integers().between(1, 5).list().ofMinSize(2).ofMaxSize(7)
+        return Arbitraries.integers()
+                .between(1, 5)
+                .list()
+                .ofMinSize(2)
+                .ofMaxSize(7)
                 .filter(weights -> weights.stream().distinct().count() > 1)
                 .map(Cell::new);
     }
@@ -48,11 +52,17 @@ class DrivingTest {
         for (boolean stretched : new boolean[] {false, true}) {
             Rendering rendering = new CellVariant(Variant.Family.OWN, cell, stretched).of(passage);
             int whole = inCells(passage, cell);
-            Fraction quick = IntStream.range(0, cell.size()).mapToObj(note -> rendering.music().span(note)).min(Fraction::compareTo).orElseThrow();
+            Fraction quick = IntStream.range(0, cell.size())
+                    .mapToObj(note -> rendering.music().span(note))
+                    .min(Fraction::compareTo)
+                    .orElseThrow();
             Set<Integer> played = IntStream.range(0, whole)
                     .filter(link -> rendering.music().gap(link).equals(quick))
-                    .boxed().collect(Collectors.toSet());
-            assertThat(rendering.driven()).as(cell + (stretched ? " stretched" : "")).isEqualTo(played);
+                    .boxed()
+                    .collect(Collectors.toSet());
+            assertThat(rendering.driven())
+                    .as(cell + (stretched ? " stretched" : ""))
+                    .isEqualTo(played);
         }
     }
 
@@ -62,7 +72,9 @@ class DrivingTest {
         int whole = inCells(passage, cell);
         Set<Integer> driven = new HashSet<>();
         for (Cell turned : cell.rotations()) {
-            driven.addAll(new CellVariant(Variant.Family.OWN, turned, false).of(passage).driven());
+            driven.addAll(new CellVariant(Variant.Family.OWN, turned, false)
+                    .of(passage)
+                    .driven());
         }
         assertThat(driven).containsAll(IntStream.range(0, whole - 1).boxed().toList());
     }
@@ -71,31 +83,59 @@ class DrivingTest {
     void inTheSameBeatACellTakesAsLongAsItsPlainNotesAndStretchedLonger(@ForAll("cells") Cell cell) {
         Passage passage = even(4, 3);
         int notes = cell.size();
-        Passage same = new CellVariant(Variant.Family.OWN, cell, false).of(passage).music();
-        assertThat(same.notes().get(notes).onset()).isEqualTo(passage.notes().get(notes).onset());
-        Passage stretched = new CellVariant(Variant.Family.OWN, cell, true).of(passage).music();
+        Passage same =
+                new CellVariant(Variant.Family.OWN, cell, false).of(passage).music();
+        assertThat(same.notes().get(notes).onset())
+                .isEqualTo(passage.notes().get(notes).onset());
+        Passage stretched =
+                new CellVariant(Variant.Family.OWN, cell, true).of(passage).music();
         Fraction longer = Fraction.of(cell.sum(), cell.smallest() * notes);
-        assertThat(stretched.notes().get(notes).onset()).isEqualTo(passage.notes().get(notes).onset().multiply(longer));
+        assertThat(stretched.notes().get(notes).onset())
+                .isEqualTo(passage.notes().get(notes).onset().multiply(longer));
     }
 
     @ParameterizedTest
-    @CsvSource({"3, same.2-1, 1 3 5 7", "3, same.1-2, 0 2 4 6", "5, same.2-1-1-1-1, 1 2 3 4 6", "3, same.2-1-1, 1 2 4 5", "4, same.2-2-1-1, 2 3 6 7"})
+    @CsvSource({
+        "3, same.2-1, 1 3 5 7",
+        "3, same.1-2, 0 2 4 6",
+        "5, same.2-1-1-1-1, 1 2 3 4 6",
+        "3, same.2-1-1, 1 2 4 5",
+        "4, same.2-2-1-1, 2 3 6 7"
+    })
     void threesFivesAndFoursAreDrivenWhereTheirCellsAreQuick(int group, String key, String first) {
         Rendering rendering = Catalogue.parse(key).of(even(group, 2));
-        List<Integer> expected = List.of(first.split(" ")).stream().map(Integer::valueOf).toList();
-        assertThat(rendering.driven().stream().sorted().limit(expected.size()).toList()).isEqualTo(expected);
+        List<Integer> expected =
+                List.of(first.split(" ")).stream().map(Integer::valueOf).toList();
+        assertThat(rendering.driven().stream().sorted().limit(expected.size()).toList())
+                .isEqualTo(expected);
     }
 
     @Test
     void aCellStartsAnewWhereTheValueChanges() {
         Passage mixed = AbcReader.read("M:4/4\nL:1/8\nK:C\nCDEF G/A/B/c/ d2 |").passage();
         Rendering rendering = Catalogue.parse("same.1-2").of(mixed);
-        assertThat(rendering.driven()).as("at the first of each pair, in eighths and in sixteenths").contains(0, 2, 4, 6);
+        assertThat(rendering.driven())
+                .as("at the first of each pair, in eighths and in sixteenths")
+                .contains(0, 2, 4, 6);
         assertThat(rendering.music().notes().get(4).onset()).isEqualTo(Fraction.of(2));
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"", "same", "same.", "same.0-1", "same.2-1-x", "loop.x", "loop.999", "group.1", "stop.99", "figure.0x", "grow.3-", "nothing"})
+    @ValueSource(
+            strings = {
+                "",
+                "same",
+                "same.",
+                "same.0-1",
+                "same.2-1-x",
+                "loop.x",
+                "loop.999",
+                "group.1",
+                "stop.99",
+                "figure.0x",
+                "grow.3-",
+                "nothing"
+            })
     void aKeyThatNamesNoVariantIsRefused(String key) {
         Passage passage = even(4, 2);
         assertThatThrownBy(() -> Catalogue.parse(key).of(passage)).isInstanceOf(IllegalArgumentException.class);
@@ -105,7 +145,10 @@ class DrivingTest {
     void everyVariantHasANameOfItsOwn() {
         for (int group = 2; group <= 8; group++) {
             Set<Variant> variants = Catalogue.of(even(group, 2)).keySet();
-            assertThat(variants).extracting(Variant::title).as(group + " to the beat").doesNotHaveDuplicates();
+            assertThat(variants)
+                    .extracting(Variant::title)
+                    .as(group + " to the beat")
+                    .doesNotHaveDuplicates();
             assertThat(variants).extracting(Variant::key).doesNotHaveDuplicates();
         }
     }

@@ -42,7 +42,11 @@ class VariantTest {
 
     @Provide
     Arbitrary<Passage> passages() {
-        Arbitrary<List<Integer>> beats = Arbitraries.integers().between(0, 7).list().ofMinSize(1).ofMaxSize(6)
+        Arbitrary<List<Integer>> beats = Arbitraries.integers()
+                .between(0, 7)
+                .list()
+                .ofMinSize(1)
+                .ofMaxSize(6)
                 .filter(list -> list.stream().anyMatch(notes -> notes > 0));
         return Combinators.combine(beats, Arbitraries.integers().between(1, 3))
                 .as((list, bars) -> new PaperPattern(new Meter(4, 4), Fraction.of(1, 4), bars, list).toPassage());
@@ -50,8 +54,14 @@ class VariantTest {
 
     @ParameterizedTest
     @CsvSource({
-        "132, 2-1, 88", "132, 3-1, 66", "132, 2-2-1-1, 88", "132, 1-2-2-1, 88", "132, 3-1-1-1, 88",
-        "108, 2-1-1, 81", "150, 2-1-1-1-1, 125", "126, 5-1-1-1-1-1, 75.6"
+        "132, 2-1, 88",
+        "132, 3-1, 66",
+        "132, 2-2-1-1, 88",
+        "132, 1-2-2-1, 88",
+        "132, 3-1-1-1, 88",
+        "108, 2-1-1, 81",
+        "150, 2-1-1-1-1, 125",
+        "126, 5-1-1-1-1-1, 75.6"
     })
     void theMatchingTempoIsAsWorkedByHand(double target, String cell, double matching) {
         assertThat(Cell.parse(cell).matchingShare().doubleValue() * target).isCloseTo(matching, within(1e-9));
@@ -86,7 +96,8 @@ class VariantTest {
     void aVariantIsWrittenAndReadAsTheSameNotes(@ForAll("passages") Passage passage) {
         Catalogue.of(passage).forEach((variant, rendering) -> {
             String written = AbcWriter.write(rendering.music());
-            assertThat(AbcReader.read(written).passage(passage.beatUnit()).notes()).as(variant.key() + "\n" + written)
+            assertThat(AbcReader.read(written).passage(passage.beatUnit()).notes())
+                    .as(variant.key() + "\n" + written)
                     .isEqualTo(rendering.music().notes());
         });
     }
@@ -102,8 +113,8 @@ class VariantTest {
     void inTheSameBeatTheCellFillsTheTimeOfItsPlainNotes() {
         Passage plain = paper(1, 4);
         Rendering rendering = new CellVariant(Variant.Family.LONG_SHORT, Cell.of(3, 1), false).of(plain);
-        assertThat(gaps(rendering.music()).subList(0, 4)).containsExactly(
-                Fraction.of(3, 8), Fraction.of(1, 8), Fraction.of(3, 8), Fraction.of(1, 8));
+        assertThat(gaps(rendering.music()).subList(0, 4))
+                .containsExactly(Fraction.of(3, 8), Fraction.of(1, 8), Fraction.of(3, 8), Fraction.of(1, 8));
         assertThat(rendering.music().length()).isEqualTo(plain.length());
         assertThat(rendering.driven()).contains(1, 3, 5).doesNotContain(0, 2);
     }
@@ -120,20 +131,24 @@ class VariantTest {
     @Test
     void aStretchedCellOfADottedValueIsTheBeatOfACompoundMeter() {
         Passage music = new CellVariant(Variant.Family.HOLD, Cell.of(1, 3, 1, 1), true)
-                .of(abc("M:4/4\nL:1/16\nK:C\nCDEF GABc CDEF GABc")).music();
+                .of(abc("M:4/4\nL:1/16\nK:C\nCDEF GABc CDEF GABc"))
+                .music();
         assertThat(music.meter()).isEqualTo(new Meter(12, 8));
         assertThat(AbcWriter.write(music)).contains(" C/2D3/2E/2F/2 G/2A3/2B/2c/2 ");
     }
 
     @Test
     void beamsShowTheBeatWhereCellsOfThreeLieAcrossGroupsOfFour() {
-        Passage music = new CellVariant(Variant.Family.HOLD, Cell.of(2, 1, 1), false).of(abc("M:3/4\nL:1/16\nK:C\nCDEFGABcdefg")).music();
+        Passage music = new CellVariant(Variant.Family.HOLD, Cell.of(2, 1, 1), false)
+                .of(abc("M:3/4\nL:1/16\nK:C\nCDEFGABcdefg"))
+                .music();
         assertThat(AbcWriter.write(music)).contains(" C3/4D3/8E3/8F3/4 G3/8A3/8B3/4c3/8 d3/8e3/4f3/8g3/8");
     }
 
     @Test
     void whatMakesNoWholeCellStaysAsWrittenAndIsSaid() {
-        Rendering rendering = new CellVariant(Variant.Family.HOLD, Cell.of(2, 1, 1), false).of(abc("M:2/4\nL:1/16\nK:C\nCDEFGABc"));
+        Rendering rendering =
+                new CellVariant(Variant.Family.HOLD, Cell.of(2, 1, 1), false).of(abc("M:2/4\nL:1/16\nK:C\nCDEFGABc"));
         assertThat(gaps(rendering.music()).subList(6, 7)).containsExactly(Fraction.of(1, 4));
         assertThat(rendering.remark()).isEqualTo("2 notes make no whole cell and stay as written.");
     }
@@ -142,7 +157,9 @@ class VariantTest {
     void mixedValuesKeepTheirOwnCells() {
         Rendering rendering = new CellVariant(Variant.Family.LONG_SHORT, Cell.of(2, 1), false)
                 .of(abc("M:4/4\nL:1/8\nK:C\nCDEF G/A/B/c/d2"));
-        assertThat(gaps(rendering.music())).startsWith(Fraction.of(2, 3), Fraction.of(1, 3)).endsWith(Fraction.of(1, 6));
+        assertThat(gaps(rendering.music()))
+                .startsWith(Fraction.of(2, 3), Fraction.of(1, 3))
+                .endsWith(Fraction.of(1, 6));
     }
 
     @ParameterizedTest
@@ -150,7 +167,13 @@ class VariantTest {
     void groupsCarryAnAccentEach(int size) {
         Rendering rendering = new Regroup(size, false).of(paper(2, 4));
         for (int i = 0; i < rendering.music().notes().size(); i++) {
-            boolean accent = rendering.music().notes().get(i).inflection().articulations().contains(Articulation.ACCENT);
+            boolean accent = rendering
+                    .music()
+                    .notes()
+                    .get(i)
+                    .inflection()
+                    .articulations()
+                    .contains(Articulation.ACCENT);
             assertThat(accent).isEqualTo(i % size == 0);
         }
     }
@@ -159,7 +182,8 @@ class VariantTest {
     void aStoppingGroupEndsOnTheFirstNoteOfTheNextAndStartsAgainFromIt() {
         Rendering rendering = new Regroup(3, true).of(abc("M:2/4\nL:1/16\nK:C\nCDEFGABc"));
         assertThat(rendering.source()).containsExactly(0, 1, 2, 3, 3, 4, 5, 6, 6, 7);
-        List<Fraction> onsets = rendering.music().notes().stream().map(Note::onset).toList();
+        List<Fraction> onsets =
+                rendering.music().notes().stream().map(Note::onset).toList();
         assertThat(onsets.get(4).getDenominator()).as("starts on a beat").isEqualTo(1);
         assertThat(rendering.music().notes().get(3).duration()).isGreaterThanOrEqualTo(Fraction.ONE);
         assertThat(rendering.remark()).isEqualTo("The last group has 1 note.");
@@ -176,8 +200,10 @@ class VariantTest {
     void aFigureIsBegunOnEachOfItsNotesAndMirrored() {
         Passage figure = abc("M:2/4\nL:1/16\nK:C\nC2DE F2GA | B2cd e2fg");
         assertThat(Figure.figureOf(figure)).containsExactly(Fraction.of(1, 2), Fraction.of(1, 4), Fraction.of(1, 4));
-        assertThat(gaps(new Figure(1).of(figure).music())).startsWith(Fraction.of(1, 4), Fraction.of(1, 4), Fraction.of(1, 2));
-        assertThat(gaps(new Figure(0).of(figure).music())).startsWith(Fraction.of(1, 4), Fraction.of(1, 2), Fraction.of(1, 4));
+        assertThat(gaps(new Figure(1).of(figure).music()))
+                .startsWith(Fraction.of(1, 4), Fraction.of(1, 4), Fraction.of(1, 2));
+        assertThat(gaps(new Figure(0).of(figure).music()))
+                .startsWith(Fraction.of(1, 4), Fraction.of(1, 2), Fraction.of(1, 4));
         assertThat(Figure.figureOf(paper(1, 4))).isEmpty();
         assertThatThrownBy(() -> new Figure(5).of(figure)).hasMessageContaining("5");
     }
@@ -188,13 +214,16 @@ class VariantTest {
         assertThat(new Loop(1).of(four).source()).containsExactly(0, 1, 0, 1, 0, 1, 0, 1, 2, 3, 2, 3, 2, 3, 2, 3);
         assertThat(new Grow(false).of(four).source()).containsExactly(0, 1, 0, 1, 2, 0, 1, 2, 3);
         assertThat(new Grow(true).of(four).source()).containsExactly(2, 3, 1, 2, 3, 0, 1, 2, 3);
-        assertThat(new Grow(false).of(four).music().notes().get(2).onset()).as("on a bar of its own").isEqualTo(Fraction.of(2));
+        assertThat(new Grow(false).of(four).music().notes().get(2).onset())
+                .as("on a bar of its own")
+                .isEqualTo(Fraction.of(2));
     }
 
     @Test
     void theRhythmIsPlayedOnOneNoteOrOnAScaleWithAFixedNoteBetween() {
         Passage tune = abc("M:2/4\nL:1/8\nK:F\nFGAB | c2A2");
-        assertThat(new OneNote().of(tune).music().notes()).allMatch(note -> note.pitches().equals(tune.notes().get(0).pitches()));
+        assertThat(new OneNote().of(tune).music().notes())
+                .allMatch(note -> note.pitches().equals(tune.notes().get(0).pitches()));
         assertThat(AbcWriter.write(new Drone(false).of(tune).music())).contains("FF, GF, |  A2 F,2");
         assertThat(AbcWriter.write(new Drone(true).of(tune).music())).contains("Ff Gf");
         assertThat(new Backwards().of(tune).source()).containsExactly(5, 4, 3, 2, 1, 0);
@@ -217,7 +246,8 @@ class VariantTest {
 
     @Test
     void aCellHasItsRotationsOnceEach() {
-        assertThat(Cell.of(2, 2, 1, 1).rotations()).extracting(Cell::toString)
+        assertThat(Cell.of(2, 2, 1, 1).rotations())
+                .extracting(Cell::toString)
                 .containsExactly("2-2-1-1", "2-1-1-2", "1-1-2-2", "1-2-2-1");
         assertThat(Cell.of(2, 1, 2, 1).rotations()).hasSize(2);
         assertThat(Cell.of(4, 2)).isEqualTo(Cell.of(2, 1));
@@ -226,10 +256,22 @@ class VariantTest {
     @Test
     void theCatalogueOffersWhatChangesSomething() {
         Map<Variant, Rendering> fours = Catalogue.of(paper(4, 4));
-        assertThat(fours.keySet()).extracting(Variant::key)
-                .contains("same.2-1", "stretched.1-3", "same.1-2-2-1", "same.3-1-1-1", "same.2-1-1", "group.3", "stop.7", "loop.4", "grow-end")
+        assertThat(fours.keySet())
+                .extracting(Variant::key)
+                .contains(
+                        "same.2-1",
+                        "stretched.1-3",
+                        "same.1-2-2-1",
+                        "same.3-1-1-1",
+                        "same.2-1-1",
+                        "group.3",
+                        "stop.7",
+                        "loop.4",
+                        "grow-end")
                 .doesNotContain("subdivide", "mirror", "figure.1", "drone-low");
-        assertThat(Catalogue.of(paper(2, 5)).keySet()).extracting(Variant::key).contains("same.1-1-2-1-1", "stretched.2-1-1-1-1");
+        assertThat(Catalogue.of(paper(2, 5)).keySet())
+                .extracting(Variant::key)
+                .contains("same.1-1-2-1-1", "stretched.2-1-1-1-1");
         assertThat(Catalogue.of(paper(1, 6)).keySet()).extracting(Variant::key).contains("same.5-1-1-1-1-1");
         assertThat(Catalogue.of(paper(1, 1)).keySet()).isNotEmpty();
     }

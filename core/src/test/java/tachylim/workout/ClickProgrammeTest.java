@@ -24,11 +24,23 @@ class ClickProgrammeTest {
 
     @Test
     void aBarIsCountedInAndEveryBarIsAccented() {
-        assertThat(clicks(120, new Piece(0, 32), 9)).extracting(Click::kind).containsExactly(
-                Click.Kind.COUNT_IN, Click.Kind.COUNT_IN, Click.Kind.COUNT_IN, Click.Kind.COUNT_IN,
-                Click.Kind.ACCENT, Click.Kind.BEAT, Click.Kind.BEAT, Click.Kind.BEAT,
-                Click.Kind.ACCENT, Click.Kind.BEAT, Click.Kind.BEAT, Click.Kind.BEAT,
-                Click.Kind.ACCENT, Click.Kind.CUE);
+        assertThat(clicks(120, new Piece(0, 32), 9))
+                .extracting(Click::kind)
+                .containsExactly(
+                        Click.Kind.COUNT_IN,
+                        Click.Kind.COUNT_IN,
+                        Click.Kind.COUNT_IN,
+                        Click.Kind.COUNT_IN,
+                        Click.Kind.ACCENT,
+                        Click.Kind.BEAT,
+                        Click.Kind.BEAT,
+                        Click.Kind.BEAT,
+                        Click.Kind.ACCENT,
+                        Click.Kind.BEAT,
+                        Click.Kind.BEAT,
+                        Click.Kind.BEAT,
+                        Click.Kind.ACCENT,
+                        Click.Kind.CUE);
     }
 
     @Test
@@ -41,15 +53,22 @@ class ClickProgrammeTest {
 
     @Test
     void aPieceFromMidBarIsAccentedOnItsBarLine() {
-        assertThat(clicks(120, new Piece(8, 32), 7).subList(4, 8)).extracting(Click::kind).containsExactly(
-                Click.Kind.BEAT, Click.Kind.BEAT, Click.Kind.ACCENT, Click.Kind.BEAT);
+        assertThat(clicks(120, new Piece(8, 32), 7).subList(4, 8))
+                .extracting(Click::kind)
+                .containsExactly(Click.Kind.BEAT, Click.Kind.BEAT, Click.Kind.ACCENT, Click.Kind.BEAT);
     }
 
     @Test
     void slowBeatsAreHalved() {
         List<Click> clicks = clicks(50, new Piece(0, 8), 2);
-        assertThat(clicks).extracting(Click::kind).endsWith(
-                Click.Kind.ACCENT, Click.Kind.SUBDIVISION, Click.Kind.BEAT, Click.Kind.SUBDIVISION, Click.Kind.CUE);
+        assertThat(clicks)
+                .extracting(Click::kind)
+                .endsWith(
+                        Click.Kind.ACCENT,
+                        Click.Kind.SUBDIVISION,
+                        Click.Kind.BEAT,
+                        Click.Kind.SUBDIVISION,
+                        Click.Kind.CUE);
         assertThat(clicks.get(5).seconds()).isCloseTo(4.5 * 1.2, within(1e-9));
     }
 }

@@ -47,17 +47,27 @@ class PlannerTest {
     }
 
     private static Workout plan(Estimate estimate, double target, School school, Double last) {
-        return Planner.plan(new Brief(ONE_BAR, Tempo.of(target), estimate, 20, of(school), PLENTY,
+        return Planner.plan(new Brief(
+                ONE_BAR,
+                Tempo.of(target),
+                estimate,
+                20,
+                of(school),
+                PLENTY,
                 Optional.ofNullable(last).map(Tempo::of)));
     }
 
     private static Block block(Workout workout, Part part) {
-        return workout.blocks().stream().filter(b -> b.part() == part).findFirst().orElseThrow();
+        return workout.blocks().stream()
+                .filter(b -> b.part() == part)
+                .findFirst()
+                .orElseThrow();
     }
 
     @Test
     void aClimbThatIsTheFirstStartsAtHalfTheTarget() {
-        SteadyClimb opener = (SteadyClimb) block(plan(sure(124), 138, School.INTERVAL_BURSTS, null), Part.OPENER).method();
+        SteadyClimb opener = (SteadyClimb) block(plan(sure(124), 138, School.INTERVAL_BURSTS, null), Part.OPENER)
+                .method();
         assertThat(opener.start()).isEqualTo(Tempo.of(69));
     }
 
@@ -93,15 +103,20 @@ class PlannerTest {
     }
 
     private static double share(Workout workout) {
-        return block(workout, Part.CORE).method().limit().ratioTo(workout.estimate().ceiling().middle());
+        return block(workout, Part.CORE)
+                .method()
+                .limit()
+                .ratioTo(workout.estimate().ceiling().middle());
     }
 
     @Test
     void theClimbToTheCeilingStartsAtEase() {
         Workout workout = plan(sure(124), 138, School.STEADY_CLIMB, 90.0);
         SteadyClimb core = (SteadyClimb) block(workout, Part.CORE).method();
-        assertThat(core.start().bpm()).isCloseTo(workout.estimate().ease().middle().bpm(), within(1.0));
-        assertThat(core.limit()).isLessThanOrEqualTo(workout.estimate().ceiling().middle());
+        assertThat(core.start().bpm())
+                .isCloseTo(workout.estimate().ease().middle().bpm(), within(1.0));
+        assertThat(core.limit())
+                .isLessThanOrEqualTo(workout.estimate().ceiling().middle());
     }
 
     @Test
@@ -134,15 +149,22 @@ class PlannerTest {
             @ForAll @IntRange(min = 1, max = 8) int perBeat,
             @ForAll School school,
             @ForAll @DoubleRange(min = 20, max = 400) double last) {
-        Workout workout = Planner.plan(new Brief(paper(bars, perBeat), Tempo.of(target), unsure(ceiling), minutes,
-                of(school), PLENTY, Optional.of(Tempo.of(last))));
+        Workout workout = Planner.plan(new Brief(
+                paper(bars, perBeat),
+                Tempo.of(target),
+                unsure(ceiling),
+                minutes,
+                of(school),
+                PLENTY,
+                Optional.of(Tempo.of(last))));
         List<Segment> outline = Run.start(workout).ahead();
         assertThat(outline).isNotEmpty();
         for (Segment segment : outline) {
             assertThat(segment.seconds()).isPositive();
             assertThat(segment.step().why()).isNotBlank();
             if (segment.step() instanceof Pass pass) {
-                assertThat(pass.notes().lastNote()).isLessThan(workout.music().notes().size());
+                assertThat(pass.notes().lastNote())
+                        .isLessThan(workout.music().notes().size());
                 assertThat(ClickProgramme.of(pass, workout.music())).hasSizeGreaterThan(pass.countIn());
             }
         }
@@ -151,7 +173,8 @@ class PlannerTest {
     @Property(tries = 100)
     void aStepFollowsAnotherWithoutAGapInTime(@ForAll @DoubleRange(min = 50, max = 300) double ceiling) {
         double now = 0;
-        for (Segment segment : Run.start(plan(sure(ceiling), ceiling * 1.2, School.INTERVAL_BURSTS, null)).ahead()) {
+        for (Segment segment : Run.start(plan(sure(ceiling), ceiling * 1.2, School.INTERVAL_BURSTS, null))
+                .ahead()) {
             assertThat(segment.start()).isCloseTo(now, within(1e-6));
             now = segment.start() + segment.seconds();
         }

@@ -46,7 +46,8 @@ class PlaybackTest {
             double note = heard.notes().get(4 * beat).seconds();
             assertThat(clicks).anySatisfy(click -> assertThat(click).isEqualTo(note, EXACTLY));
         }
-        assertThat(heard.clicks().stream().filter(click -> click.kind() == Click.Kind.COUNT_IN)).hasSize(4);
+        assertThat(heard.clicks().stream().filter(click -> click.kind() == Click.Kind.COUNT_IN))
+                .hasSize(4);
         assertThat(heard.seconds()).isEqualTo((4 + 8) * 0.5, EXACTLY);
     }
 
@@ -63,16 +64,22 @@ class PlaybackTest {
 
     @Test
     void shortNotesAreShortAndStressedOnesStressed() {
-        List<Sounding> notes = Playback.of(abc("M:2/4\nL:1/4\nK:C\n.C D | !>!E !marcato!F |]"), Tempo.of(60)).notes();
+        List<Sounding> notes = Playback.of(abc("M:2/4\nL:1/4\nK:C\n.C D | !>!E !marcato!F |]"), Tempo.of(60))
+                .notes();
         assertThat(notes).extracting(Sounding::lasts).containsExactly(0.5, 1.0, 1.0, 1.0);
         assertThat(notes).extracting(Sounding::accent).containsExactly(false, false, true, true);
     }
 
     @Test
     void chordsSoundTogetherAndPaperKnocks() {
-        assertThat(Playback.of(abc("L:1/4\nK:D\n[DFA]"), Tempo.of(60)).notes().get(0).keys()).containsExactly(62, 66, 69);
+        assertThat(Playback.of(abc("L:1/4\nK:D\n[DFA]"), Tempo.of(60))
+                        .notes()
+                        .get(0)
+                        .keys())
+                .containsExactly(62, 66, 69);
         Passage paper = new PaperPattern(new Meter(2, 4), Fraction.of(1, 4), 1, List.of(4, 4)).toPassage();
-        assertThat(Playback.of(paper, Tempo.of(60)).notes()).allSatisfy(note -> assertThat(note.keys()).hasSize(1));
+        assertThat(Playback.of(paper, Tempo.of(60)).notes())
+                .allSatisfy(note -> assertThat(note.keys()).hasSize(1));
     }
 
     @Test
@@ -80,8 +87,13 @@ class PlaybackTest {
         Passage passage = abc("M:4/4\nL:1/16\nK:C\nCDEF GABc defg agfe | c16 |]");
         Catalogue.of(passage).forEach((variant, rendering) -> {
             Playback heard = Playback.of(rendering.music(), Tempo.of(96));
-            assertThat(heard.notes()).as(variant.key()).hasSameSizeAs(rendering.music().notes());
-            assertThat(heard.notes()).extracting(Sounding::seconds).as(variant.key()).isSorted();
+            assertThat(heard.notes())
+                    .as(variant.key())
+                    .hasSameSizeAs(rendering.music().notes());
+            assertThat(heard.notes())
+                    .extracting(Sounding::seconds)
+                    .as(variant.key())
+                    .isSorted();
             Sounding last = heard.notes().get(heard.notes().size() - 1);
             assertThat(heard.seconds()).as(variant.key()).isGreaterThanOrEqualTo(last.seconds() + last.lasts() - 1e-9);
         });

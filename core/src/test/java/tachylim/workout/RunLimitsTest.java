@@ -35,8 +35,16 @@ class RunLimitsTest {
     }
 
     private static Workout plan(Passage music, Condition condition) {
-        return Planner.plan(new Brief(music, Tempo.of(138), Posterior.prior(Tempo.of(124), 0.04).estimate(), 30,
-                Choices.usual(), PLENTY, condition, Optional.empty(), 0));
+        return Planner.plan(new Brief(
+                music,
+                Tempo.of(138),
+                Posterior.prior(Tempo.of(124), 0.04).estimate(),
+                30,
+                Choices.usual(),
+                PLENTY,
+                condition,
+                Optional.empty(),
+                0));
     }
 
     private static Run run() {
@@ -59,18 +67,22 @@ class RunLimitsTest {
     void aBurstLeftWithoutAWordCountsAsPlayed() {
         Run burst = atBurst(run());
         Run after = burst.after(new Event.RestAsked(Event.UNSAID));
-        assertThat(after.tally().burstSeconds() - burst.tally().burstSeconds()).isEqualTo(((Pass) burst.step()).playSeconds(), within(1e-9));
+        assertThat(after.tally().burstSeconds() - burst.tally().burstSeconds())
+                .isEqualTo(((Pass) burst.step()).playSeconds(), within(1e-9));
         assertThat(after.left().burstSeconds()).isLessThan(burst.left().burstSeconds());
-        assertThat(after.tally().reserve().level()).isLessThan(burst.tally().reserve().level());
+        assertThat(after.tally().reserve().level())
+                .isLessThan(burst.tally().reserve().level());
         assertThat(after.past().get(after.past().size() - 1).answer()).isNull();
-        assertThat(burst.after(new Event.Stopped(false, Event.UNSAID)).tally().burstSeconds()).isEqualTo(after.tally().burstSeconds());
+        assertThat(burst.after(new Event.Stopped(false, Event.UNSAID)).tally().burstSeconds())
+                .isEqualTo(after.tally().burstSeconds());
     }
 
     @Test
     void aBurstThatWasBegunCountsWhole() {
         Run burst = atBurst(run());
         Run after = burst.after(new Event.RestAsked(0.01));
-        assertThat(after.tally().burstSeconds() - burst.tally().burstSeconds()).isEqualTo(((Pass) burst.step()).playSeconds(), within(1e-9));
+        assertThat(after.tally().burstSeconds() - burst.tally().burstSeconds())
+                .isEqualTo(((Pass) burst.step()).playSeconds(), within(1e-9));
     }
 
     @Test
@@ -108,7 +120,9 @@ class RunLimitsTest {
             for (int i = 0; i < 120; i++) {
                 run = run.step() instanceof Rest ? next(run) : run.after(way);
             }
-            assertThat(run.workout().blocks().get(run.block()).part()).as("%d bars", bars).isEqualTo(Part.WARM_UP);
+            assertThat(run.workout().blocks().get(run.block()).part())
+                    .as("%d bars", bars)
+                    .isEqualTo(Part.WARM_UP);
         }
     }
 
@@ -127,7 +141,8 @@ class RunLimitsTest {
         Run short60 = run.under(new Allowance(60, 90, 60));
         assertThat(Totals.of(short60.ahead()).playingSeconds()).isLessThanOrEqualTo(60);
         Step instead = atBurst(run).under(new Allowance(60, 0, 3_600)).step();
-        assertThat(instead instanceof Pass pass && pass.kind() == PassKind.BURST).isFalse();
+        assertThat(instead instanceof Pass pass && pass.kind() == PassKind.BURST)
+                .isFalse();
     }
 
     @Test
@@ -139,14 +154,17 @@ class RunLimitsTest {
         assertThat(after.secondsTooSoon(10, 1)).isEqualTo(played - 10 - Run.CLOCK_TOLERANCE, within(1e-9));
         assertThat(after.secondsTooSoon(played / 40, 40)).isZero();
         Run broke = run.after(new Event.Judged(new Answer(Verdict.BROKE, Tension.ALERT)));
-        assertThat(broke.secondsTooSoon(((Pass) run.step()).countInSeconds(), 1)).isZero();
+        assertThat(broke.secondsTooSoon(((Pass) run.step()).countInSeconds(), 1))
+                .isZero();
     }
 
     @Test
     void theLastWorkoutIsCarriedIntoTheNext() {
         Condition tired = new Condition(new Reserve(0.2, Reserve.USUAL_K), Guardrails.UNBROKEN_SECONDS - 30);
         Run run = Run.start(plan(music(2, 4), tired));
-        assertThat(run.step()).isInstanceOfSatisfying(Rest.class, rest -> assertThat(rest.reason()).isEqualTo(Rest.Reason.BREAK));
+        assertThat(run.step())
+                .isInstanceOfSatisfying(
+                        Rest.class, rest -> assertThat(rest.reason()).isEqualTo(Rest.Reason.BREAK));
         assertThat(tired.rested(60).sinceBreak()).isEqualTo(Guardrails.UNBROKEN_SECONDS + 30);
         assertThat(tired.rested(Guardrails.BREAK_SECONDS).sinceBreak()).isZero();
     }
@@ -169,17 +187,35 @@ class RunLimitsTest {
         Passage quick = music(2, 12);
         assertThat(fastest(quick, 0)).isLessThanOrEqualTo(Planner.FASTEST_UNREACHED + 1e-9);
         assertThat(fastest(quick, 20)).isBetween(15.0, 21.0);
-        Passage countedLong = AbcReader.read("M:4/2\nL:1/32\nK:C\n" + "CDEF".repeat(16) + "|").passage(Passage.MOST_BEAT);
-        assertThat(Planner.plan(new Brief(countedLong, Tempo.of(138), Posterior.prior(Tempo.of(124), 0.04).estimate(), 30,
-                Choices.usual(), PLENTY, Optional.empty())).remarks()).anyMatch(remark -> remark.contains("a second"));
+        Passage countedLong =
+                AbcReader.read("M:4/2\nL:1/32\nK:C\n" + "CDEF".repeat(16) + "|").passage(Passage.MOST_BEAT);
+        assertThat(Planner.plan(new Brief(
+                                countedLong,
+                                Tempo.of(138),
+                                Posterior.prior(Tempo.of(124), 0.04).estimate(),
+                                30,
+                                Choices.usual(),
+                                PLENTY,
+                                Optional.empty()))
+                        .remarks())
+                .anyMatch(remark -> remark.contains("a second"));
     }
 
     private static double fastest(Passage music, double reached) {
-        Workout workout = Planner.plan(new Brief(music, Tempo.of(138), Posterior.prior(Tempo.of(124), 0.04).estimate(), 30,
-                Choices.usual(), PLENTY, Condition.FRESH, Optional.empty(), reached));
+        Workout workout = Planner.plan(new Brief(
+                music,
+                Tempo.of(138),
+                Posterior.prior(Tempo.of(124), 0.04).estimate(),
+                30,
+                Choices.usual(),
+                PLENTY,
+                Condition.FRESH,
+                Optional.empty(),
+                reached));
         return Run.start(workout).ahead().stream()
                 .filter(segment -> segment.step() instanceof Pass)
                 .mapToDouble(segment -> ((Pass) segment.step()).tempo().rate(music.quickestNotesPerBeat()))
-                .max().orElseThrow();
+                .max()
+                .orElseThrow();
     }
 }

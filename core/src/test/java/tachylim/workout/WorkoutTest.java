@@ -40,8 +40,8 @@ class WorkoutTest {
     }
 
     private static Workout plan(int minutes, Allowance allowance, Choices choices) {
-        return Planner.plan(new Brief(TWO_BARS, Tempo.of(138), ceiling(124), minutes, choices, allowance,
-                Optional.of(Tempo.of(96))));
+        return Planner.plan(new Brief(
+                TWO_BARS, Tempo.of(138), ceiling(124), minutes, choices, allowance, Optional.of(Tempo.of(96))));
     }
 
     private static Workout usual() {
@@ -58,7 +58,8 @@ class WorkoutTest {
 
     @Test
     void aWorkoutWarmsUpClimbsBurstsAndEndsEasy() {
-        assertThat(usual().blocks()).extracting(Block::part)
+        assertThat(usual().blocks())
+                .extracting(Block::part)
                 .containsExactly(Part.WARM_UP, Part.OPENER, Part.CORE, Part.CLOSER);
         assertThat(outline(usual())).extracting(Segment::part).contains(Part.values());
         assertThat(Totals.of(outline(usual())).bursts()).isEqualTo(8);
@@ -66,13 +67,16 @@ class WorkoutTest {
 
     @Test
     void everyBlockSaysWhyWithItsNumbers() {
-        assertThat(usual().blocks()).allSatisfy(block -> assertThat(block.why()).containsPattern("\\d").endsWith("."));
+        assertThat(usual().blocks())
+                .allSatisfy(
+                        block -> assertThat(block.why()).containsPattern("\\d").endsWith("."));
         assertThat(usual().blocks().get(1).why()).contains("You stopped at 96").contains("93");
     }
 
     @Test
     void burstsLieAboveTheCeilingAndSlowPassesWellBelow() {
-        assertThat(outline(usual())).filteredOn(s -> s.part() == Part.CORE && s.step() instanceof Pass)
+        assertThat(outline(usual()))
+                .filteredOn(s -> s.part() == Part.CORE && s.step() instanceof Pass)
                 .extracting(s -> (Pass) s.step())
                 .allSatisfy(pass -> {
                     if (pass.kind() == PassKind.BURST) {
@@ -88,14 +92,16 @@ class WorkoutTest {
     void thePlanKeepsToItsMinutesWithTheWarmUpOutside() {
         double practice = outline(usual()).stream()
                 .filter(segment -> segment.part() != Part.WARM_UP)
-                .mapToDouble(Segment::seconds).sum();
+                .mapToDouble(Segment::seconds)
+                .sum();
         assertThat(practice).isBetween(15 * 60.0, 30 * 60.0 + 60);
     }
 
     @Test
     void controlledPlayingStaysWithinEase() {
         Workout workout = usual();
-        assertThat(outline(workout)).filteredOn(s -> s.part() == Part.OPENER && s.step() instanceof Pass)
+        assertThat(outline(workout))
+                .filteredOn(s -> s.part() == Part.OPENER && s.step() instanceof Pass)
                 .allSatisfy(s -> assertThat(((Pass) s.step()).tempo())
                         .isLessThanOrEqualTo(workout.estimate().ease().middle()));
     }
@@ -104,14 +110,16 @@ class WorkoutTest {
     void aSecondSchoolClimbsToTheCeilingWithoutBursts() {
         Workout workout = plan(30, PLENTY, with(School.STEADY_CLIMB, Caution.USUAL, 2));
         assertThat(Totals.of(outline(workout)).bursts()).isZero();
-        assertThat(outline(workout)).filteredOn(s -> s.step() instanceof Pass)
+        assertThat(outline(workout))
+                .filteredOn(s -> s.step() instanceof Pass)
                 .allSatisfy(s -> assertThat(((Pass) s.step()).tempo().bpm()).isLessThanOrEqualTo(125));
     }
 
     @Test
     void aBadDayIsEasyThroughout() {
         Workout workout = plan(8, PLENTY, with(School.EASY, Caution.USUAL, 2));
-        assertThat(outline(workout)).filteredOn(s -> s.step() instanceof Pass)
+        assertThat(outline(workout))
+                .filteredOn(s -> s.step() instanceof Pass)
                 .allSatisfy(s -> assertThat(((Pass) s.step()).tempo())
                         .isLessThan(workout.estimate().ease().middle().times(0.9)));
         assertThat(Totals.of(outline(workout)).bursts()).isZero();
@@ -143,13 +151,18 @@ class WorkoutTest {
 
     @Test
     void longPlayingIsBrokenByFiveMinutes() {
-        List<Segment> outline = outline(plan(90, new Allowance(200, 90, 10_000),
+        List<Segment> outline = outline(plan(
+                90,
+                new Allowance(200, 90, 10_000),
                 new Choices(School.INTERVAL_BURSTS, 12, 2, 0.62, 1.03, 6, Caution.USUAL, "evenness")));
-        assertThat(outline).anyMatch(s -> s.step() instanceof Rest rest && rest.reason() == Rest.Reason.BREAK
-                && rest.seconds() == Guardrails.BREAK_SECONDS);
-        assertThat(outline).filteredOn(s -> s.step() instanceof Pass).allSatisfy(s -> assertThat(
-                        s.after().sinceBreak() - Tally.ANSWER_SECONDS)
-                .isLessThanOrEqualTo(Guardrails.UNBROKEN_SECONDS));
+        assertThat(outline)
+                .anyMatch(s -> s.step() instanceof Rest rest
+                        && rest.reason() == Rest.Reason.BREAK
+                        && rest.seconds() == Guardrails.BREAK_SECONDS);
+        assertThat(outline)
+                .filteredOn(s -> s.step() instanceof Pass)
+                .allSatisfy(s -> assertThat(s.after().sinceBreak() - Tally.ANSWER_SECONDS)
+                        .isLessThanOrEqualTo(Guardrails.UNBROKEN_SECONDS));
     }
 
     @Property(tries = 300)
@@ -172,7 +185,10 @@ class WorkoutTest {
             @ForAll School school,
             @ForAll("answers") List<Answer> answers) {
         Allowance allowance = new Allowance(effort, burstSeconds, playing);
-        isWithin(allowance, play(plan(60, allowance, with(school, Caution.USUAL, 2)), answers).past());
+        isWithin(
+                allowance,
+                play(plan(60, allowance, with(school, Caution.USUAL, 2)), answers)
+                        .past());
     }
 
     private static void isWithin(Allowance allowance, List<Segment> segments) {
@@ -188,14 +204,19 @@ class WorkoutTest {
             @ForAll Caution caution,
             @ForAll @IntRange(min = 1, max = 2) int beats,
             @ForAll @DoubleRange(min = 45, max = 330) double ceiling) {
-        Workout workout = Planner.plan(new Brief(TWO_BARS, Tempo.clamped(ceiling * 1.1), ceiling(ceiling), 40,
-                with(School.INTERVAL_BURSTS, caution, beats), PLENTY, Optional.empty()));
+        Workout workout = Planner.plan(new Brief(
+                TWO_BARS,
+                Tempo.clamped(ceiling * 1.1),
+                ceiling(ceiling),
+                40,
+                with(School.INTERVAL_BURSTS, caution, beats),
+                PLENTY,
+                Optional.empty()));
         for (Segment segment : play(workout, answers).past()) {
             if (segment.step() instanceof Pass pass && pass.kind() == PassKind.BURST) {
                 assertThat(segment.before().afterCountIn(pass).level())
                         .isGreaterThanOrEqualTo(caution.burstFloor() - 1e-9);
-                assertThat(segment.after().reserve().level())
-                        .isGreaterThanOrEqualTo(Reserve.LEAST_AFTER_BURST - 1e-9);
+                assertThat(segment.after().reserve().level()).isGreaterThanOrEqualTo(Reserve.LEAST_AFTER_BURST - 1e-9);
             }
         }
     }
@@ -226,9 +247,10 @@ class WorkoutTest {
         Run run = Run.start(workout);
         int i = 0;
         while (!run.isDone()) {
-            run = run.after(run.step() instanceof Rest rest
-                    ? new Event.Rested(rest.seconds())
-                    : new Event.Judged(answers.get(i++ % answers.size())));
+            run = run.after(
+                    run.step() instanceof Rest rest
+                            ? new Event.Rested(rest.seconds())
+                            : new Event.Judged(answers.get(i++ % answers.size())));
         }
         return run;
     }
@@ -237,9 +259,18 @@ class WorkoutTest {
     Arbitrary<List<Answer>> answers() {
         return Combinators.combine(
                         Arbitraries.of(Verdict.CLEAN, Verdict.CLEAN, Verdict.CLEAN, Verdict.ROUGH, Verdict.BROKE),
-                        Arbitraries.of(Tension.LOOSE, Tension.LIGHT, Tension.LIGHT, Tension.ALERT, Tension.EDGE,
-                                Tension.GRIPPING, Tension.LOCKED))
-                .as(Answer::new).list().ofMinSize(1).ofMaxSize(50);
+                        Arbitraries.of(
+                                Tension.LOOSE,
+                                Tension.LIGHT,
+                                Tension.LIGHT,
+                                Tension.ALERT,
+                                Tension.EDGE,
+                                Tension.GRIPPING,
+                                Tension.LOCKED))
+                .as(Answer::new)
+                .list()
+                .ofMinSize(1)
+                .ofMaxSize(50);
     }
 
     @Test
@@ -249,15 +280,15 @@ class WorkoutTest {
         Run asked = run.after(new Event.RestAsked(0));
         assertThat(asked.step()).isInstanceOf(Rest.class);
         assertThatThrownBy(() -> asked.after(new Event.Rested(5)))
-                .isInstanceOf(IllegalArgumentException.class).hasMessageContaining("20 seconds");
+                .isInstanceOf(IllegalArgumentException.class)
+                .hasMessageContaining("20 seconds");
         assertThat(asked.after(new Event.Rested(25)).step()).isEqualTo(run.step());
     }
 
     @Test
     void backingOffMakesTheNextPassSlower() {
         Run run = Run.start(usual());
-        assertThat(((Pass) run.after(new Event.BackedOff(0)).step()).tempo())
-                .isLessThan(((Pass) run.step()).tempo());
+        assertThat(((Pass) run.after(new Event.BackedOff(0)).step()).tempo()).isLessThan(((Pass) run.step()).tempo());
     }
 
     @Test
@@ -270,7 +301,8 @@ class WorkoutTest {
 
     @Test
     void burstsMoveThroughThePiece() {
-        assertThat(outline(usual())).filteredOn(s -> s.step() instanceof Pass p && p.kind() == PassKind.BURST)
+        assertThat(outline(usual()))
+                .filteredOn(s -> s.step() instanceof Pass p && p.kind() == PassKind.BURST)
                 .extracting(s -> ((Pass) s.step()).notes().firstNote())
                 .startsWith(0, 8, 16, 24, 0);
     }

@@ -64,13 +64,15 @@ final class App implements AutoCloseable {
     }
 
     void launch() {
-        List<String> command = new ArrayList<>(List.of(
-                "java", "-XX:+UseSerialGC", "-jar", JAR.toString(), "--server.port=" + port));
+        List<String> command =
+                new ArrayList<>(List.of("java", "-XX:+UseSerialGC", "-jar", JAR.toString(), "--server.port=" + port));
         command.addAll(settings);
-        ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true)
-                .redirectOutput(ProcessBuilder.Redirect.appendTo(Path.of("target", database + ".log").toFile()));
-        builder.environment().put("TACHYLIM_DB_URL",
-                "jdbc:mariadb://" + environment("TACHYLIM_DB_HOST") + "/" + database);
+        ProcessBuilder builder = new ProcessBuilder(command)
+                .redirectErrorStream(true)
+                .redirectOutput(ProcessBuilder.Redirect.appendTo(
+                        Path.of("target", database + ".log").toFile()));
+        builder.environment()
+                .put("TACHYLIM_DB_URL", "jdbc:mariadb://" + environment("TACHYLIM_DB_HOST") + "/" + database);
         try {
             Files.createDirectories(Path.of("target"));
             process = builder.start();
@@ -82,7 +84,9 @@ final class App implements AutoCloseable {
 
     private void awaitHealth() {
         HttpClient http = HttpClient.newHttpClient();
-        HttpRequest health = HttpRequest.newBuilder(URI.create(base() + "/actuator/health")).timeout(Duration.ofSeconds(5)).build();
+        HttpRequest health = HttpRequest.newBuilder(URI.create(base() + "/actuator/health"))
+                .timeout(Duration.ofSeconds(5))
+                .build();
         Instant until = Instant.now().plus(PATIENCE);
         while (Instant.now().isBefore(until) && process.isAlive()) {
             try {

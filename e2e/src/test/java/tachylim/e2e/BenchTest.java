@@ -54,7 +54,9 @@ class BenchTest {
     private void keepAs(String target) {
         page.getByLabel("Target tempo").fill(target);
         button("Keep this passage").click();
-        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1))).not().hasText("A new passage");
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)))
+                .not()
+                .hasText("A new passage");
         notesAreDrawn();
     }
 
@@ -66,8 +68,8 @@ class BenchTest {
     private void readIn() {
         page.navigate("/passages/new");
         tab("From a file").click();
-        page.getByLabel("A file of music").setInputFiles(
-                new FilePayload("tunes.abc", "text/plain", TUNE.getBytes(StandardCharsets.UTF_8)));
+        page.getByLabel("A file of music")
+                .setInputFiles(new FilePayload("tunes.abc", "text/plain", TUNE.getBytes(StandardCharsets.UTF_8)));
         assertThat(page.getByText("Take these 15 notes")).isVisible();
         button("Take these 15 notes").click();
         assertThat(page.getByLabel("Title")).hasValue("Harbour Steps");
@@ -78,8 +80,8 @@ class BenchTest {
     void aFileIsReadInWithItsLineBarsAndRepeatsChosen() {
         page.navigate("/passages/new");
         tab("From a file").click();
-        page.getByLabel("A file of music").setInputFiles(
-                new FilePayload("tunes.abc", "text/plain", TUNE.getBytes(StandardCharsets.UTF_8)));
+        page.getByLabel("A file of music")
+                .setInputFiles(new FilePayload("tunes.abc", "text/plain", TUNE.getBytes(StandardCharsets.UTF_8)));
         assertThat(page.getByText("Take these 15 notes")).isVisible();
         page.getByLabel("repeats written out").check();
         assertThat(page.getByText("Take these 29 notes")).isVisible();
@@ -87,8 +89,9 @@ class BenchTest {
         assertThat(page.getByText("trill")).isVisible();
         page.getByLabel("To bar").fill("1");
         assertThat(page.getByText("Take these 6 notes")).isVisible();
-        page.getByLabel("A file of music").setInputFiles(
-                new FilePayload("broken.mid", "audio/midi", "MThd and then nothing".getBytes(StandardCharsets.UTF_8)));
+        page.getByLabel("A file of music")
+                .setInputFiles(new FilePayload(
+                        "broken.mid", "audio/midi", "MThd and then nothing".getBytes(StandardCharsets.UTF_8)));
         assertThat(page.getByText("This MIDI file is damaged or breaks off.")).isVisible();
     }
 
@@ -143,9 +146,13 @@ class BenchTest {
         page.getByLabel(Pattern.compile("^Write fingers")).focus();
         page.keyboard().type("123");
         for (String key : "1 2 3".split(" ")) {
-            assertThat(page.getByLabel("What was decided").getByText(Pattern.compile("note " + key + ": " + key))).isVisible();
+            assertThat(page.getByLabel("What was decided").getByText(Pattern.compile("note " + key + ": " + key)))
+                    .isVisible();
         }
-        assertThat(page.getByLabel(Pattern.compile("^Write fingers")).getByText("Note 4").first()).isVisible();
+        assertThat(page.getByLabel(Pattern.compile("^Write fingers"))
+                        .getByText("Note 4")
+                        .first())
+                .isVisible();
         page.keyboard().press("ArrowLeft");
         page.keyboard().press("Backspace");
         assertThat(page.getByText("note 3: fingers taken away")).isVisible();
@@ -155,34 +162,49 @@ class BenchTest {
     void versionsAreChosenForTheLinkThatBreaks() throws IOException {
         readIn();
         page.locator("path[data-link='4'][stroke=transparent]").first().dispatchEvent("click");
-        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Link 5–6"))).isVisible();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Link 5–6")))
+                .isVisible();
         button("It broke here").click();
-        assertThat(page.getByLabel("Link 5 to 6").getByText("broke once in four weeks")).isVisible();
+        assertThat(page.getByLabel("Link 5 to 6").getByText("broke once in four weeks"))
+                .isVisible();
         button("It broke here").click();
-        assertThat(page.getByLabel("Link 5 to 6").getByText("broke 2 times in four weeks")).isVisible();
-        Locator driver = page.getByLabel("Link 5 to 6").getByRole(AriaRole.BUTTON).filter(new Locator.FilterOptions().setHasText("Short–long 1-2, stretched"));
+        assertThat(page.getByLabel("Link 5 to 6").getByText("broke 2 times in four weeks"))
+                .isVisible();
+        Locator driver = page.getByLabel("Link 5 to 6")
+                .getByRole(AriaRole.BUTTON)
+                .filter(new Locator.FilterOptions().setHasText("Short–long 1-2, stretched"));
         driver.click();
-        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Short–long 1-2, stretched"))).isVisible();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Short–long 1-2, stretched")))
+                .isVisible();
         page.keyboard().press("Escape");
         button("Choose for me").click();
-        assertThat(page.getByText(Pattern.compile("Today's versions, [\\d.,]+ minutes"))).isVisible();
-        assertThat(page.getByText(Pattern.compile("5–6 among them, which breaks most")).first()).isVisible();
+        assertThat(page.getByText(Pattern.compile("Today's versions, [\\d.,]+ minutes")))
+                .isVisible();
+        assertThat(page.getByText(Pattern.compile("5–6 among them, which breaks most"))
+                        .first())
+                .isVisible();
         page.getByLabel(Pattern.compile("^played")).first().click();
         assertThat(page.getByLabel(Pattern.compile("^played")).first()).isChecked();
 
         page.getByText("Groups across the beat").click();
         button("Groups of 3, stopping on the next").click();
         assertThat(page.getByText("Matches the target at")).isVisible();
-        Locator heard = page.getByRole(AriaRole.DIALOG).getByRole(AriaRole.BUTTON).filter(new Locator.FilterOptions().setHasText("Hear it"));
+        Locator heard = page.getByRole(AriaRole.DIALOG)
+                .getByRole(AriaRole.BUTTON)
+                .filter(new Locator.FilterOptions().setHasText("Hear it"));
         heard.click();
         page.waitForSelector(".abcjs-note.lit");
-        Download file = page.waitForDownload(() -> page.getByRole(AriaRole.DIALOG).getByRole(AriaRole.LINK).filter(new Locator.FilterOptions().setHasText("ABC")).click());
+        Download file = page.waitForDownload(() -> page.getByRole(AriaRole.DIALOG)
+                .getByRole(AriaRole.LINK)
+                .filter(new Locator.FilterOptions().setHasText("ABC"))
+                .click());
         assertThat(Files.readString(file.path())).contains("T:Harbour Steps, Groups of 3");
         page.keyboard().press("Escape");
 
         page.getByLabel("Weights of your cell").fill("3-2-1");
         button("Show it").click();
-        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Own cell 3-2-1"))).isVisible();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Own cell 3-2-1")))
+                .isVisible();
     }
 
     @Test
@@ -201,7 +223,9 @@ class BenchTest {
         button("Print or export").click();
         page.getByText("A sheet for the stand").click();
         assertThat(button("Print")).isVisible();
-        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(Pattern.compile("^Long–short 2-1 ")))).isVisible();
+        assertThat(page.getByRole(
+                        AriaRole.HEADING, new Page.GetByRoleOptions().setName(Pattern.compile("^Long–short 2-1 "))))
+                .isVisible();
         assertThat(paperSizes()).containsOnly("594.95996 841.91998");
         page.getByLabel("Paper size").selectOption("letter");
         assertThat(page.locator(".paper-letter")).isVisible();
@@ -210,7 +234,12 @@ class BenchTest {
 
     /** The size of each page as it would be printed, in points. */
     private List<String> paperSizes() {
-        String pdf = new String(page.pdf(new Page.PdfOptions().setPreferCSSPageSize(true)), StandardCharsets.ISO_8859_1);
-        return Pattern.compile("/MediaBox \\[0 0 ([\\d. ]+)]").matcher(pdf).results().map(found -> found.group(1)).toList();
+        String pdf =
+                new String(page.pdf(new Page.PdfOptions().setPreferCSSPageSize(true)), StandardCharsets.ISO_8859_1);
+        return Pattern.compile("/MediaBox \\[0 0 ([\\d. ]+)]")
+                .matcher(pdf)
+                .results()
+                .map(found -> found.group(1))
+                .toList();
     }
 }

@@ -17,7 +17,8 @@ import org.junit.jupiter.api.Test;
 /** The bench after the notes are on it: pieces, joins, drills, modes and cells of one's own, and files of other programs. */
 class BenchWorkTest {
 
-    private static final String ABC = "M:4/4\nL:1/16\nK:F\nDFAG FECD FGAc BAGF|EDCD FDCD CDEF GAGE|FAcA BcAG AGFG ABcA|D16|]";
+    private static final String ABC =
+            "M:4/4\nL:1/16\nK:F\nDFAG FECD FGAc BAGF|EDCD FDCD CDEF GAGE|FAcA BcAG AGFG ABcA|D16|]";
 
     private Page page;
 
@@ -59,9 +60,13 @@ class BenchWorkTest {
         page.getByLabel("Order of the pieces").selectOption(new SelectOption().setLabel("hardest first"));
         Locator together = page.getByLabel("Putting together");
         assertThat(together.getByText(Pattern.compile("the turn, then"))).isVisible();
-        together.getByRole(AriaRole.BUTTON).filter(new Locator.FilterOptions().setHasText("Practise")).first().click();
+        together.getByRole(AriaRole.BUTTON)
+                .filter(new Locator.FilterOptions().setHasText("Practise"))
+                .first()
+                .click();
         page.waitForURL(Pattern.compile(".*/plan/\\d+"));
-        assertThat(page.getByText(Pattern.compile("Still open before speed")).first()).isVisible();
+        assertThat(page.getByText(Pattern.compile("Still open before speed")).first())
+                .isVisible();
     }
 
     @Test
@@ -71,12 +76,18 @@ class BenchWorkTest {
         button("Add").click();
         assertThat(page.getByLabel("Modes").getByRole(AriaRole.LISTITEM).last()).containsText("paired strokes");
         button("Move paired strokes up").click();
-        assertThat(page.getByLabel("Modes").getByRole(AriaRole.LISTITEM).last()).not().containsText("paired strokes");
-        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("paired strokes")).click();
-        assertThat(page.getByText("wanted at speed", new Page.GetByTextOptions().setExact(true))).isVisible();
+        assertThat(page.getByLabel("Modes").getByRole(AriaRole.LISTITEM).last())
+                .not()
+                .containsText("paired strokes");
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("paired strokes"))
+                .click();
+        assertThat(page.getByText("wanted at speed", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
         page.reload();
         tab("Modes");
-        assertThat(page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile("^paired strokes")))).isChecked();
+        assertThat(page.getByRole(
+                        AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile("^paired strokes"))))
+                .isChecked();
     }
 
     @Test
@@ -89,7 +100,8 @@ class BenchWorkTest {
         assertThat(page.getByLabel("Weights of your cell")).hasValue("2-1-1");
         page.getByLabel("Weights of your cell").fill("2-0-1");
         button("Show it").click();
-        assertThat(page.getByRole(AriaRole.DIALOG).getByText(Pattern.compile("weight"))).isVisible();
+        assertThat(page.getByRole(AriaRole.DIALOG).getByText(Pattern.compile("weight")))
+                .isVisible();
         page.keyboard().press("Escape");
         page.getByLabel("Weights of your cell").fill("3, 1, 2");
         button("Show it").click();
@@ -101,10 +113,19 @@ class BenchWorkTest {
         page.locator("path[data-link='20'][stroke=transparent]").first().dispatchEvent("click");
         Locator link = page.getByLabel("Link 21 to 22");
         assertThat(link.getByRole(AriaRole.LISTITEM)).hasCount(4);
-        link.getByRole(AriaRole.BUTTON).filter(new Locator.FilterOptions().setHasText("Hear")).first().click();
-        page.waitForFunction("() => document.querySelectorAll('section[aria-label=\"Link 21 to 22\"] button').length > 0");
-        assertThat(link.getByRole(AriaRole.BUTTON).filter(new Locator.FilterOptions().setHasText("Stop")).first()).isVisible();
-        link.getByRole(AriaRole.BUTTON).filter(new Locator.FilterOptions().setHasText("Drill 4 notes")).click();
+        link.getByRole(AriaRole.BUTTON)
+                .filter(new Locator.FilterOptions().setHasText("Hear"))
+                .first()
+                .click();
+        page.waitForFunction(
+                "() => document.querySelectorAll('section[aria-label=\"Link 21 to 22\"] button').length > 0");
+        assertThat(link.getByRole(AriaRole.BUTTON)
+                        .filter(new Locator.FilterOptions().setHasText("Stop"))
+                        .first())
+                .isVisible();
+        link.getByRole(AriaRole.BUTTON)
+                .filter(new Locator.FilterOptions().setHasText("Drill 4 notes"))
+                .click();
         page.waitForURL(Pattern.compile(".*/plan/\\d+"));
         assertThat(page.getByText("notes 20–23").first()).isVisible();
         page.goBack();
@@ -117,7 +138,8 @@ class BenchWorkTest {
         page.getByText("Counted or sung in time").click();
         assertThat(page.getByText("4 of the preparation still open")).isVisible();
         button("Choose for me").click();
-        assertThat(page.getByText(Pattern.compile("Today's versions, [\\d.,]+ minutes"))).isVisible();
+        assertThat(page.getByText(Pattern.compile("Today's versions, [\\d.,]+ minutes")))
+                .isVisible();
     }
 
     private void upload(String name, byte[] bytes) {
@@ -128,7 +150,9 @@ class BenchWorkTest {
 
     private byte[] exported(String as) {
         String passage = page.url().replaceAll(".*/passages/", "");
-        return page.request().get("/api/passages/" + passage + "/export?as=" + as).body();
+        return page.request()
+                .get("/api/passages/" + passage + "/export?as=" + as)
+                .body();
     }
 
     @Test
@@ -162,8 +186,9 @@ class BenchWorkTest {
         page.navigate("/passages/new");
         page.getByLabel("Title").fill("Kept all the same");
         tab("From a file");
-        page.getByLabel("A file of music").setInputFiles(
-                new FilePayload("broken.xml", "text/xml", "<score-partwise><part></oops>".getBytes(StandardCharsets.UTF_8)));
+        page.getByLabel("A file of music")
+                .setInputFiles(new FilePayload(
+                        "broken.xml", "text/xml", "<score-partwise><part></oops>".getBytes(StandardCharsets.UTF_8)));
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("breaks off or is damaged near line 1");
         page.reload();
         assertThat(page.getByLabel("Title")).hasValue("Kept all the same");

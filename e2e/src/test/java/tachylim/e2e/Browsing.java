@@ -13,20 +13,32 @@ import java.util.Map;
 /** Debian's Chromium, headless, and a record of everything its console complained about. */
 final class Browsing implements AutoCloseable {
 
-    private static final List<String> FLAGS = List.of("--headless", "--no-sandbox", "--disable-gpu", "--disable-quic",
-            "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync",
+    private static final List<String> FLAGS = List.of(
+            "--headless",
+            "--no-sandbox",
+            "--disable-gpu",
+            "--disable-quic",
+            "--no-first-run",
+            "--disable-background-networking",
+            "--disable-component-update",
+            "--disable-sync",
             "--autoplay-policy=no-user-gesture-required");
 
     private final Playwright playwright =
             Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-    private final Browser browser = playwright.chromium().launch(
-            new BrowserType.LaunchOptions().setExecutablePath(Path.of("/usr/bin/chromium")).setArgs(FLAGS));
+    private final Browser browser = playwright
+            .chromium()
+            .launch(new BrowserType.LaunchOptions()
+                    .setExecutablePath(Path.of("/usr/bin/chromium"))
+                    .setArgs(FLAGS));
     private final List<String> complaints = new ArrayList<>();
 
     /** Somebody with a browser window of this size. */
     BrowserContext somebody(App app, int width, int height) {
         BrowserContext context = browser.newContext(new Browser.NewContextOptions()
-                .setBaseURL(app.base()).setViewportSize(width, height).setLocale("en-GB"));
+                .setBaseURL(app.base())
+                .setViewportSize(width, height)
+                .setLocale("en-GB"));
         context.setDefaultTimeout(600_000);
         return context;
     }
@@ -34,7 +46,10 @@ final class Browsing implements AutoCloseable {
     /** Somebody's other browser, in another zone of time, signed in as in the first. */
     BrowserContext in(String zone, BrowserContext first) {
         BrowserContext context = browser.newContext(new Browser.NewContextOptions()
-                .setBaseURL(Shared.APP.base()).setViewportSize(1280, 800).setLocale("en-GB").setTimezoneId(zone));
+                .setBaseURL(Shared.APP.base())
+                .setViewportSize(1280, 800)
+                .setLocale("en-GB")
+                .setTimezoneId(zone));
         context.setDefaultTimeout(600_000);
         context.addCookies(first.cookies());
         return context;
@@ -57,7 +72,9 @@ final class Browsing implements AutoCloseable {
 
     /** What the console complained about, but for requests that were cut off or refused on purpose. */
     List<String> complaints() {
-        return complaints.stream().filter(complaint -> !complaint.contains("Failed to load resource")).toList();
+        return complaints.stream()
+                .filter(complaint -> !complaint.contains("Failed to load resource"))
+                .toList();
     }
 
     @Override

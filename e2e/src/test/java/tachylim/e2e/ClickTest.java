@@ -38,20 +38,33 @@ class ClickTest {
         Page page = odile.page;
         String run = page.url().replaceAll(".*/run/", "");
         String window = (String) page.evaluate("() => sessionStorage.getItem('tachylim.window')");
-        var step = JsonParser.parseString(odile.api("/api/runs/" + run + "?holder=" + window)).getAsJsonObject()
-                .getAsJsonObject("step").getAsJsonObject("pass");
+        var step = JsonParser.parseString(odile.api("/api/runs/" + run + "?holder=" + window))
+                .getAsJsonObject()
+                .getAsJsonObject("step")
+                .getAsJsonObject("pass");
         List<Double> programme = step.getAsJsonArray("clicks").asList().stream()
-                .map(click -> click.getAsJsonObject().get("seconds").getAsDouble()).toList();
-        String module = "/" + JsonParser.parseString(odile.api("/.vite/manifest.json")).getAsJsonObject()
-                .getAsJsonObject("src/click/clicks.ts").get("file").getAsString();
+                .map(click -> click.getAsJsonObject().get("seconds").getAsDouble())
+                .toList();
+        String module = "/"
+                + JsonParser.parseString(odile.api("/.vite/manifest.json"))
+                        .getAsJsonObject()
+                        .getAsJsonObject("src/click/clicks.ts")
+                        .get("file")
+                        .getAsString();
 
-        List<?> onsets = (List<?>) page.evaluate(RENDER, List.of(module,
-                page.evaluate("text => JSON.parse(text)", step.getAsJsonArray("clicks").toString())));
+        List<?> onsets = (List<?>) page.evaluate(
+                RENDER,
+                List.of(
+                        module,
+                        page.evaluate(
+                                "text => JSON.parse(text)",
+                                step.getAsJsonArray("clicks").toString())));
 
         assertThat(onsets).hasSize(programme.size()).hasSizeGreaterThan(20);
         for (int i = 0; i < programme.size(); i++) {
             assertThat(Math.abs(((Number) onsets.get(i)).doubleValue() - programme.get(i)))
-                    .as("click %d at %.3f s", i, programme.get(i)).isLessThan(MILLISECOND);
+                    .as("click %d at %.3f s", i, programme.get(i))
+                    .isLessThan(MILLISECOND);
         }
     }
 }

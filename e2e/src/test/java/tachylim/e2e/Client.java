@@ -20,7 +20,10 @@ final class Client {
 
     private final String base;
     private final CookieManager cookies = new CookieManager();
-    private final HttpClient http = HttpClient.newBuilder().cookieHandler(cookies).connectTimeout(PATIENCE).build();
+    private final HttpClient http = HttpClient.newBuilder()
+            .cookieHandler(cookies)
+            .connectTimeout(PATIENCE)
+            .build();
 
     Client(String base) {
         this.base = base;
@@ -47,17 +50,28 @@ final class Client {
     }
 
     private Reply send(String method, String path, Object body) {
-        HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(base + path)).timeout(PATIENCE)
-                .method(method, body == null ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(JSON.toJson(body)));
+        HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(base + path))
+                .timeout(PATIENCE)
+                .method(
+                        method,
+                        body == null
+                                ? HttpRequest.BodyPublishers.noBody()
+                                : HttpRequest.BodyPublishers.ofString(JSON.toJson(body)));
         if (body != null) {
             request.header("Content-Type", "application/json");
         }
-        cookies.getCookieStore().getCookies().stream().filter(cookie -> cookie.getName().equals("XSRF-TOKEN")).map(HttpCookie::getValue)
-                .findFirst().ifPresent(token -> request.header("X-XSRF-TOKEN", token));
+        cookies.getCookieStore().getCookies().stream()
+                .filter(cookie -> cookie.getName().equals("XSRF-TOKEN"))
+                .map(HttpCookie::getValue)
+                .findFirst()
+                .ifPresent(token -> request.header("X-XSRF-TOKEN", token));
         try {
             HttpResponse<String> answer = http.send(request.build(), HttpResponse.BodyHandlers.ofString());
-            boolean json = answer.headers().firstValue("Content-Type").orElse("").contains("json") && answer.body().startsWith("{");
-            return new Reply(answer.statusCode(), json ? JSON.fromJson(answer.body(), JsonObject.class) : new JsonObject());
+            boolean json =
+                    answer.headers().firstValue("Content-Type").orElse("").contains("json")
+                            && answer.body().startsWith("{");
+            return new Reply(
+                    answer.statusCode(), json ? JSON.fromJson(answer.body(), JsonObject.class) : new JsonObject());
         } catch (IOException none) {
             return new Reply(0, new JsonObject());
         } catch (InterruptedException e) {
@@ -68,7 +82,8 @@ final class Client {
 
     Client register(String name) {
         get("/api/greeting");
-        Reply registered = post("/api/account", Map.of("name", name, "password", Musician.PASSWORD, "zone", "Europe/Lisbon"));
+        Reply registered =
+                post("/api/account", Map.of("name", name, "password", Musician.PASSWORD, "zone", "Europe/Lisbon"));
         if (!registered.ok()) {
             throw new IllegalStateException("Registering was answered with " + registered);
         }
@@ -83,9 +98,31 @@ final class Client {
 
     /** A passage of four bars on paper, and the id of its one piece. */
     long newPiece(String title) {
-        Map<String, Object> music = Map.of("source", "PAPER", "meter", "4/4", "beatUnit", "1/4", "text", "4", "bars", 1);
-        Reply made = post("/api/passages", Map.of("title", title, "instrument", "MALLET", "music", music, "targetBpm", 138,
-                "cleanAt", 110, "played", true, "version", 0));
-        return made.json().getAsJsonObject("passage").getAsJsonArray("pieces").get(0).getAsJsonObject().get("id").getAsLong();
+        Map<String, Object> music =
+                Map.of("source", "PAPER", "meter", "4/4", "beatUnit", "1/4", "text", "4", "bars", 1);
+        Reply made = post(
+                "/api/passages",
+                Map.of(
+                        "title",
+                        title,
+                        "instrument",
+                        "MALLET",
+                        "music",
+                        music,
+                        "targetBpm",
+                        138,
+                        "cleanAt",
+                        110,
+                        "played",
+                        true,
+                        "version",
+                        0));
+        return made.json()
+                .getAsJsonObject("passage")
+                .getAsJsonArray("pieces")
+                .get(0)
+                .getAsJsonObject()
+                .get("id")
+                .getAsLong();
     }
 }

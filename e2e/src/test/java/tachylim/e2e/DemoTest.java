@@ -44,14 +44,19 @@ class DemoTest {
     }
 
     private static List<JsonObject> list(JsonElement array) {
-        return StreamSupport.stream(((JsonArray) array).spliterator(), false).map(JsonElement::getAsJsonObject).toList();
+        return StreamSupport.stream(((JsonArray) array).spliterator(), false)
+                .map(JsonElement::getAsJsonObject)
+                .toList();
     }
 
     @Test
     void tenWeeksHaveALayoffATenseTimeAndAPassageThatIsBehind() {
         List<JsonObject> days = list(api("/api/load").getAsJsonObject().get("days"));
-        List<LocalDate> dates = days.stream().map(day -> LocalDate.parse(day.get("day").getAsString())).toList();
-        assertThat(ChronoUnit.DAYS.between(dates.get(0), dates.get(dates.size() - 1))).isBetween(60L, 70L);
+        List<LocalDate> dates = days.stream()
+                .map(day -> LocalDate.parse(day.get("day").getAsString()))
+                .toList();
+        assertThat(ChronoUnit.DAYS.between(dates.get(0), dates.get(dates.size() - 1)))
+                .isBetween(60L, 70L);
         assertThat(dates.get(dates.size() - 1)).isAfterOrEqualTo(dates.get(0).plusDays(60));
         long longest = 0;
         for (int i = 1; i < dates.size(); i++) {
@@ -60,22 +65,45 @@ class DemoTest {
         assertThat(longest).isGreaterThanOrEqualTo(12);
         assertThat(days).anyMatch(day -> day.get("worstTension").getAsInt() >= 4);
         List<JsonObject> passages = list(api("/api/passages"));
-        assertThat(passages).hasSize(4).anyMatch(passage -> shareOfTarget(passage) < 0.85).anyMatch(passage -> shareOfTarget(passage) > 0.9);
+        assertThat(passages)
+                .hasSize(4)
+                .anyMatch(passage -> shareOfTarget(passage) < 0.85)
+                .anyMatch(passage -> shareOfTarget(passage) > 0.9);
     }
 
     private static double shareOfTarget(JsonObject passage) {
         JsonObject piece = passage.getAsJsonArray("pieces").get(0).getAsJsonObject();
-        return piece.getAsJsonObject("estimate").getAsJsonObject("ceiling").get("middle").getAsDouble()
+        return piece.getAsJsonObject("estimate")
+                        .getAsJsonObject("ceiling")
+                        .get("middle")
+                        .getAsDouble()
                 / passage.get("targetBpm").getAsDouble();
     }
 
     private static List<String> views() {
         JsonObject passage = list(api("/api/passages")).get(0);
-        long piece = passage.getAsJsonArray("pieces").get(0).getAsJsonObject().get("id").getAsLong();
-        long run = list(api("/api/log").getAsJsonObject().get("entries")).get(0).get("runId").getAsLong();
-        return List.of("/", "/passages", "/passages/new", "/passages/" + passage.get("id").getAsLong(),
-                "/passages/" + passage.get("id").getAsLong() + "/sheet", "/plan/" + piece,
-                "/ceiling/" + piece, "/load", "/log", "/log/" + run, "/settings", "/start");
+        long piece = passage.getAsJsonArray("pieces")
+                .get(0)
+                .getAsJsonObject()
+                .get("id")
+                .getAsLong();
+        long run = list(api("/api/log").getAsJsonObject().get("entries"))
+                .get(0)
+                .get("runId")
+                .getAsLong();
+        return List.of(
+                "/",
+                "/passages",
+                "/passages/new",
+                "/passages/" + passage.get("id").getAsLong(),
+                "/passages/" + passage.get("id").getAsLong() + "/sheet",
+                "/plan/" + piece,
+                "/ceiling/" + piece,
+                "/load",
+                "/log",
+                "/log/" + run,
+                "/settings",
+                "/start");
     }
 
     @Test
@@ -111,10 +139,12 @@ class DemoTest {
     }
 
     private static List<String> serious(Page page) {
-        return new AxeBuilder(page).analyze().getViolations().stream()
-                .filter(rule -> List.of("serious", "critical").contains(rule.getImpact()))
-                .map(rule -> page.url() + ": " + rule.getId() + " " + rule.getNodes().get(0).getHtml())
-                .toList();
+        return new AxeBuilder(page)
+                .analyze().getViolations().stream()
+                        .filter(rule -> List.of("serious", "critical").contains(rule.getImpact()))
+                        .map(rule -> page.url() + ": " + rule.getId() + " "
+                                + rule.getNodes().get(0).getHtml())
+                        .toList();
     }
 
     @Test
@@ -129,7 +159,8 @@ class DemoTest {
                 page.navigate(view);
                 assertThat(page.getByRole(AriaRole.HEADING).first()).isVisible();
                 assertThat((Integer) page.evaluate("() => document.documentElement.scrollWidth"))
-                        .as(view + " at " + width).isLessThanOrEqualTo(width);
+                        .as(view + " at " + width)
+                        .isLessThanOrEqualTo(width);
             }
             context.close();
         }

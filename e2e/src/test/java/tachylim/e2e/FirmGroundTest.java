@@ -26,16 +26,32 @@ class FirmGroundTest {
     }
 
     private static void fulfil(Route route, int status, String body) {
-        route.fulfill(new Route.FulfillOptions().setStatus(status).setContentType("application/problem+json").setBody(body));
+        route.fulfill(new Route.FulfillOptions()
+                .setStatus(status)
+                .setContentType("application/problem+json")
+                .setBody(body));
     }
 
     static Stream<Arguments> troubles() {
         return Stream.of(
-                trouble("a server error", (route, n) -> fulfil(route, 500, "{\"status\":500,\"detail\":\"Something went wrong here.\"}")),
-                trouble("too many requests", (route, n) -> fulfil(route, 429, "{\"status\":429,\"detail\":\"Wait a moment.\"}")),
-                trouble("a change at once", (route, n) -> fulfil(route, 409, "{\"status\":409,\"code\":\"changed\",\"detail\":\"Changed elsewhere.\"}")),
-                trouble("no database", (route, n) -> fulfil(route, 503, "{\"status\":503,\"code\":\"database\",\"detail\":\"Not just now.\"}")),
-                trouble("a success that says nothing", (route, n) -> route.fulfill(new Route.FulfillOptions().setStatus(200).setBody(""))),
+                trouble(
+                        "a server error",
+                        (route, n) -> fulfil(route, 500, "{\"status\":500,\"detail\":\"Something went wrong here.\"}")),
+                trouble(
+                        "too many requests",
+                        (route, n) -> fulfil(route, 429, "{\"status\":429,\"detail\":\"Wait a moment.\"}")),
+                trouble(
+                        "a change at once",
+                        (route, n) -> fulfil(
+                                route, 409, "{\"status\":409,\"code\":\"changed\",\"detail\":\"Changed elsewhere.\"}")),
+                trouble(
+                        "no database",
+                        (route, n) -> fulfil(
+                                route, 503, "{\"status\":503,\"code\":\"database\",\"detail\":\"Not just now.\"}")),
+                trouble(
+                        "a success that says nothing",
+                        (route, n) -> route.fulfill(
+                                new Route.FulfillOptions().setStatus(200).setBody(""))),
                 trouble("no answer", (route, n) -> route.abort()));
     }
 
@@ -93,7 +109,8 @@ class FirmGroundTest {
         odile.page.unroute(EVENTS);
         odile.page.navigate("/load");
         assertThat(odile.page.getByText("Resting after a symptom")).isVisible();
-        odile.page.waitForFunction("() => fetch('/api/log').then(r => r.text()).then(t => t.includes('\"passes\":1,'))");
+        odile.page.waitForFunction(
+                "() => fetch('/api/log').then(r => r.text()).then(t => t.includes('\"passes\":1,'))");
     }
 
     @Test
@@ -114,8 +131,9 @@ class FirmGroundTest {
     @Test
     void aBrowserThatKeepsNothingIsToldAndPlays() {
         Musician odile = Shared.somebodyNew();
-        odile.page.addInitScript("for (const name of ['localStorage', 'sessionStorage'])"
-                + " Object.defineProperty(window, name, { get() { throw new DOMException('denied', 'SecurityError'); } });");
+        odile.page.addInitScript(
+                "for (const name of ['localStorage', 'sessionStorage'])"
+                        + " Object.defineProperty(window, name, { get() { throw new DOMException('denied', 'SecurityError'); } });");
         odile.page.navigate("/start");
         odile.firstWorkout();
         assertThat(odile.page.getByText("This browser keeps nothing").first()).isVisible();
@@ -126,7 +144,8 @@ class FirmGroundTest {
     @Test
     void aFullStorageSwallowsNoAnswer() {
         Musician odile = Shared.somebodyNew().firstWorkout();
-        odile.page.evaluate("() => { Storage.prototype.setItem = () => { throw new DOMException('full', 'QuotaExceededError'); }; }");
+        odile.page.evaluate(
+                "() => { Storage.prototype.setItem = () => { throw new DOMException('full', 'QuotaExceededError'); }; }");
         odile.playAndAnswer("j");
         assertThat(odile.page.getByText("Warm-up 2 of 2")).isVisible();
     }
@@ -135,8 +154,12 @@ class FirmGroundTest {
     void aPageThatCannotBeDrawnSaysSo() {
         // A page of its own, since what it complains about is on purpose.
         Page page = Shared.somebodyNew().page.context().newPage();
-        page.route("**/assets/Load-*.js", route -> route.fulfill(new Route.FulfillOptions().setStatus(200)
-                .setContentType("text/javascript").setBody("export default () => { throw new Error('broken'); };")));
+        page.route(
+                "**/assets/Load-*.js",
+                route -> route.fulfill(new Route.FulfillOptions()
+                        .setStatus(200)
+                        .setContentType("text/javascript")
+                        .setBody("export default () => { throw new Error('broken'); };")));
         page.navigate("/load");
         assertThat(page.getByText("This page could not be drawn.")).isVisible();
         page.getByText("To today").click();
@@ -163,12 +186,15 @@ class FirmGroundTest {
         Musician odile = Shared.somebodyNew();
         odile.page.navigate("/passages/new");
         odile.page.getByLabel("Title").fill("Nine Lanterns");
-        odile.page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Notes")).fill("L:1/8\nM:2/4\nK:C\nCDEF GABc");
+        odile.page
+                .getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Notes"))
+                .fill("L:1/8\nM:2/4\nK:C\nCDEF GABc");
         odile.page.getByText("Keep this passage").click();
         odile.page.getByLabel("I play along").first().check();
         odile.page.getByLabel("Tempo to hear it at").first().fill("300");
         odile.button("Hear the passage").click();
-        odile.page.waitForFunction("() => fetch('/api/load').then(r => r.json()).then(l => l.days.length === 1 && l.days[0].playedSeconds > 0)");
+        odile.page.waitForFunction(
+                "() => fetch('/api/load').then(r => r.json()).then(l => l.days.length === 1 && l.days[0].playedSeconds > 0)");
         odile.button("Symptom").click();
         odile.button("Yes, rest for 48 hours").click();
         odile.page.getByText("No playing for now.").waitFor();
@@ -185,7 +211,9 @@ class FirmGroundTest {
         elsewhere.navigate("/");
         Locator offer = elsewhere.getByText("This browser is in Kiritimati");
         assertThat(offer).isVisible();
-        assertThat(odile.api("/api/greeting")).contains("\"zone\":\"" + home + "\"").contains("\"movingTo\":null");
+        assertThat(odile.api("/api/greeting"))
+                .contains("\"zone\":\"" + home + "\"")
+                .contains("\"movingTo\":null");
         elsewhere.getByText("I live here now").click();
         assertThat(offer).isHidden();
         assertThat(odile.api("/api/greeting")).contains("\"movingTo\":\"Pacific/Kiritimati\"");

@@ -59,7 +59,10 @@ final class Installation implements AutoCloseable {
         try {
             Files.createDirectories(home);
             Files.deleteIfExists(home.resolve("address"));
-            launcher = call("start", "--port", String.valueOf(port)).redirectOutput(ProcessBuilder.Redirect.appendTo(home.resolve("launcher.txt").toFile())).start();
+            launcher = call("start", "--port", String.valueOf(port))
+                    .redirectOutput(ProcessBuilder.Redirect.appendTo(
+                            home.resolve("launcher.txt").toFile()))
+                    .start();
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
@@ -70,7 +73,9 @@ final class Installation implements AutoCloseable {
     private void await(BooleanSupplier there) {
         Instant until = Instant.now().plus(PATIENCE);
         while (!there.getAsBoolean()) {
-            assertThat(launcher.isAlive() && Instant.now().isBefore(until)).as(() -> "the launcher says: " + told()).isTrue();
+            assertThat(launcher.isAlive() && Instant.now().isBefore(until))
+                    .as(() -> "the launcher says: " + told())
+                    .isTrue();
             pause();
         }
     }
@@ -113,7 +118,8 @@ final class Installation implements AutoCloseable {
     }
 
     void awaitAnother(String of, long before) {
-        await(() -> pid(of) > 0 && pid(of) != before && ProcessHandle.of(pid(of)).isPresent());
+        await(() ->
+                pid(of) > 0 && pid(of) != before && ProcessHandle.of(pid(of)).isPresent());
     }
 
     boolean isHealthy() {
@@ -127,9 +133,18 @@ final class Installation implements AutoCloseable {
     /** Asks the database itself, past the server. */
     List<String> ask(String query) {
         try {
-            Process process = new ProcessBuilder("mariadb", "--no-defaults", "--socket=" + socket(), "--batch", "--skip-column-names", "-e", query)
-                    .redirectErrorStream(true).start();
-            List<String> lines = new String(process.getInputStream().readAllBytes()).lines().toList();
+            Process process = new ProcessBuilder(
+                            "mariadb",
+                            "--no-defaults",
+                            "--socket=" + socket(),
+                            "--batch",
+                            "--skip-column-names",
+                            "-e",
+                            query)
+                    .redirectErrorStream(true)
+                    .start();
+            List<String> lines =
+                    new String(process.getInputStream().readAllBytes()).lines().toList();
             assertThat(process.waitFor()).as(() -> String.join("\n", lines)).isZero();
             return lines;
         } catch (IOException e) {
@@ -145,8 +160,13 @@ final class Installation implements AutoCloseable {
         if (Files.exists(own)) {
             return own.toString();
         }
-        String command = Files.readString(Path.of("/proc/" + pid("db") + "/cmdline")).replace('\0', '\n');
-        return command.lines().filter(word -> word.startsWith("--socket=")).findFirst().orElseThrow().substring("--socket=".length());
+        String command =
+                Files.readString(Path.of("/proc/" + pid("db") + "/cmdline")).replace('\0', '\n');
+        return command.lines()
+                .filter(word -> word.startsWith("--socket="))
+                .findFirst()
+                .orElseThrow()
+                .substring("--socket=".length());
     }
 
     @Override

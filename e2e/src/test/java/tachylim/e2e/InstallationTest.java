@@ -70,7 +70,8 @@ class InstallationTest {
             tachylim.awaitHealth();
         }
         assertThat(tachylim.told()).contains("The server stopped by itself").contains("The database stopped by itself");
-        assertThat(new Client(tachylim.base()).signIn(ODILE).get("/api/today").ok()).isTrue();
+        assertThat(new Client(tachylim.base()).signIn(ODILE).get("/api/today").ok())
+                .isTrue();
     }
 
     @Test
@@ -98,7 +99,8 @@ class InstallationTest {
         Said said = tachylim.say("backup", backup.toString());
         assertThat(said.text()).contains("Written to");
         assertThat(said.exit()).isZero();
-        assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(backup))).isEqualTo("rw-------");
+        assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(backup)))
+                .isEqualTo("rw-------");
         assertThat(tachylim.isHealthy()).isTrue();
         assertThat(tachylim.say("restore", backup.toString()).text()).contains("it runs. Stop it");
     }
@@ -118,7 +120,9 @@ class InstallationTest {
 
     /** A backup with something done to its text. */
     private static Path spoiled(String name, UnaryOperator<String> change) throws IOException {
-        String text = new String(new GZIPInputStream(new ByteArrayInputStream(Files.readAllBytes(backup))).readAllBytes(), StandardCharsets.UTF_8);
+        String text = new String(
+                new GZIPInputStream(new ByteArrayInputStream(Files.readAllBytes(backup))).readAllBytes(),
+                StandardCharsets.UTF_8);
         ByteArrayOutputStream packed = new ByteArrayOutputStream();
         try (GZIPOutputStream gzip = new GZIPOutputStream(packed)) {
             gzip.write(change.apply(text).getBytes(StandardCharsets.UTF_8));
@@ -133,14 +137,23 @@ class InstallationTest {
         String end = "\n-- Dump completed on 2026-01-01\n";
         Map<String, Path> files = Map.of(
                 "is empty", Files.write(folder.resolve("empty.gz"), new byte[0]),
-                "is no backup of Tachylim, or breaks off", Files.write(folder.resolve("half.gz"), java.util.Arrays.copyOf(whole, whole.length / 2)),
+                "is no backup of Tachylim, or breaks off",
+                        Files.write(folder.resolve("half.gz"), java.util.Arrays.copyOf(whole, whole.length / 2)),
                 "breaks off before its end", spoiled("cut.gz", text -> text.substring(0, text.length() / 2)),
                 "so it is no backup of Tachylim", spoiled("foreign.gz", text -> "CREATE TABLE other (id INT);" + end),
                 "cannot be read", spoiled("attack.gz", text -> "DROP DATABASE " + database() + ";" + end),
-                "newer Tachylim", spoiled("newer.gz", text -> text.replaceFirst("(?m)^(INSERT INTO `flyway_schema_history` VALUES)", "$1 (99,'99','later','SQL','V99__later.sql',1,'t','2026-01-01 00:00:00',1,1);\n$1")),
+                "newer Tachylim",
+                        spoiled(
+                                "newer.gz",
+                                text -> text.replaceFirst(
+                                        "(?m)^(INSERT INTO `flyway_schema_history` VALUES)",
+                                        "$1 (99,'99','later','SQL','V99__later.sql',1,'t','2026-01-01 00:00:00',1,1);\n$1")),
                 "rows of", spoiled("orphans.gz", text -> text.replaceFirst("(?m)^INSERT INTO `account`.*\\n", "")));
         Path trace = folder.resolve("trace");
-        tachylim.say("restore", spoiled("shell.gz", text -> "\\! touch " + trace + "\nsystem touch " + trace + "\n" + end).toString());
+        tachylim.say(
+                "restore",
+                spoiled("shell.gz", text -> "\\! touch " + trace + "\nsystem touch " + trace + "\n" + end)
+                        .toString());
         assertThat(trace).as("a command in a file is not carried out").doesNotExist();
         files.forEach((reason, file) -> {
             Said refused = tachylim.say("restore", file.toString());
@@ -160,7 +173,8 @@ class InstallationTest {
         assertThat(database()).isNotEqualTo(before);
         tachylim.start();
         assertThat(titles()).containsExactly("Kestrel Weather");
-        assertThat(new Client(tachylim.base()).signIn(ODILE).get("/api/today").ok()).isTrue();
+        assertThat(new Client(tachylim.base()).signIn(ODILE).get("/api/today").ok())
+                .isTrue();
         assertThat(tachylim.ask("show databases")).contains(database()).doesNotContain(before);
     }
 

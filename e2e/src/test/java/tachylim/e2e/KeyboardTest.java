@@ -21,7 +21,8 @@ class KeyboardTest {
                             return (e?.getAttribute('aria-label') ?? e?.labels?.[0]?.innerText ?? e?.innerText ?? '').trim(); }""");
             if (focused.startsWith(name)) {
                 assertThat((Boolean) page.evaluate("() => document.activeElement.matches(':focus-visible')"))
-                        .as("the focus on %s is seen", name).isTrue();
+                        .as("the focus on %s is seen", name)
+                        .isTrue();
                 return;
             }
             page.keyboard().press("Tab");

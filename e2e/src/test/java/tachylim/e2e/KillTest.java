@@ -74,7 +74,12 @@ class KillTest {
         while (!over.get()) {
             UUID window = UUID.randomUUID();
             JsonObject run = begin(client, window, over);
-            for (int i = 0; i < 40 && run != null && !over.get() && run.getAsJsonObject("step").get("ended").isJsonNull(); i++) {
+            for (int i = 0;
+                    i < 40
+                            && run != null
+                            && !over.get()
+                            && run.getAsJsonObject("step").get("ended").isJsonNull();
+                    i++) {
                 run = answered(client, run, window, i == 39, over);
             }
         }
@@ -89,11 +94,19 @@ class KillTest {
                 if (taken.ok()) {
                     return taken.json();
                 }
-            } else if (today.ok() && today.json().get("plan").getAsJsonObject().getAsJsonObject("relief").getAsJsonArray("stretches").isEmpty()) {
+            } else if (today.ok()
+                    && today.json()
+                            .get("plan")
+                            .getAsJsonObject()
+                            .getAsJsonObject("relief")
+                            .getAsJsonArray("stretches")
+                            .isEmpty()) {
                 client.put("/api/account/habits", Map.of("instrument", "MALLET", "usualMinutes", 600));
                 return null;
             } else if (today.ok()) {
-                Reply begun = client.post("/api/runs", Map.of("plan", today.json().getAsJsonObject("plan").get("wish"), "holder", window.toString()));
+                Reply begun = client.post(
+                        "/api/runs",
+                        Map.of("plan", today.json().getAsJsonObject("plan").get("wish"), "holder", window.toString()));
                 if (begun.ok()) {
                     return begun.json();
                 }
@@ -108,13 +121,23 @@ class KillTest {
         String id = UUID.randomUUID().toString();
         JsonObject step = run.getAsJsonObject("step");
         boolean pass = !step.get("pass").isJsonNull();
-        Map<String, Object> event = new HashMap<>(Map.of("clientId", id, "holder", window.toString(), "ordinal", run.get("ordinal").getAsInt()));
+        Map<String, Object> event = new HashMap<>(Map.of(
+                "clientId",
+                id,
+                "holder",
+                window.toString(),
+                "ordinal",
+                run.get("ordinal").getAsInt()));
         if (last) {
             event.putAll(Map.of("kind", "STOPPED", "seconds", 0));
         } else if (pass) {
             event.putAll(Map.of("kind", "JUDGED", "verdict", "CLEAN", "tension", 0));
         } else {
-            event.putAll(Map.of("kind", "RESTED", "seconds", step.getAsJsonObject("rest").get("seconds").getAsDouble()));
+            event.putAll(Map.of(
+                    "kind",
+                    "RESTED",
+                    "seconds",
+                    step.getAsJsonObject("rest").get("seconds").getAsDouble()));
         }
         while (!over.get()) {
             Reply reply = client.post("/api/runs/" + run.get("id").getAsLong() + "/events", event);
@@ -131,7 +154,9 @@ class KillTest {
             if (reply.ok()) {
                 throw new AssertionError("A success without an answer: " + reply);
             }
-            if (reply.status() == 409 && !List.of("changed", "too-soon").contains(reply.json().get("code").getAsString())) {
+            if (reply.status() == 409
+                    && !List.of("changed", "too-soon")
+                            .contains(reply.json().get("code").getAsString())) {
                 throw new AssertionError("Out of step: " + reply);
             }
             holdBack();
@@ -141,12 +166,20 @@ class KillTest {
 
     private void compare(Installation tachylim) {
         List<String> kept = tachylim.ask("select client_id from tachylim.run_event");
-        List<String> passes = tachylim.ask("select e.client_id from tachylim.played_pass p join tachylim.run_event e on e.run_id = p.run_id and e.ordinal = p.ordinal");
+        List<String> passes = tachylim.ask(
+                "select e.client_id from tachylim.played_pass p join tachylim.run_event e on e.run_id = p.run_id and e.ordinal = p.ordinal");
         System.out.println(KILLS + " kills, " + told.size() + " answers told, " + kept.size() + " kept");
         assertThat(told).hasSizeGreaterThan(KILLS);
-        assertThat(kept).as("none doubled").doesNotHaveDuplicates().as("none lost").containsAll(told);
+        assertThat(kept)
+                .as("none doubled")
+                .doesNotHaveDuplicates()
+                .as("none lost")
+                .containsAll(told);
         assertThat(passes).doesNotHaveDuplicates().containsAll(toldToPass);
-        assertThat(tachylim.ask("select count(*) from tachylim.run_segment s join tachylim.run r on r.id = s.run_id "
-                + "where s.ordinal not in (select ordinal from tachylim.run_event e where e.run_id = s.run_id)")).containsExactly("0");
+        assertThat(
+                        tachylim.ask(
+                                "select count(*) from tachylim.run_segment s join tachylim.run r on r.id = s.run_id "
+                                        + "where s.ordinal not in (select ordinal from tachylim.run_event e where e.run_id = s.run_id)"))
+                .containsExactly("0");
     }
 }

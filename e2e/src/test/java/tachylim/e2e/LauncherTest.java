@@ -66,7 +66,9 @@ class LauncherTest {
         try (ServerSocket taken = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
             Said said = say("demo", "--port", String.valueOf(taken.getLocalPort()));
             assertThat(said.exit()).isEqualTo(1);
-            assertThat(said.text()).contains("port " + taken.getLocalPort() + " is taken").contains("--port");
+            assertThat(said.text())
+                    .contains("port " + taken.getLocalPort() + " is taken")
+                    .contains("--port");
         }
     }
 
@@ -74,7 +76,8 @@ class LauncherTest {
     void aSecondStartIsToldWhereTheFirstRuns() throws Exception {
         Files.writeString(home.resolve("address"), "http://localhost:8080");
         Path held = home.resolve("held");
-        Process holder = new ProcessBuilder("flock", home.resolve("lock").toString(), "sh", "-c", "touch " + held + "; exec cat")
+        Process holder = new ProcessBuilder(
+                        "flock", home.resolve("lock").toString(), "sh", "-c", "touch " + held + "; exec cat")
                 .start();
         try {
             while (!Files.exists(held)) {
@@ -83,7 +86,9 @@ class LauncherTest {
             }
             Said said = say("start", "--port", String.valueOf(App.freePort()));
             assertThat(said.exit()).isEqualTo(1);
-            assertThat(said.text()).contains("it runs already, at http://localhost:8080").contains("./tachylim stop");
+            assertThat(said.text())
+                    .contains("it runs already, at http://localhost:8080")
+                    .contains("./tachylim stop");
         } finally {
             holder.getOutputStream().close();
             holder.destroy();
@@ -118,7 +123,9 @@ class LauncherTest {
         Files.createDirectories(home.resolve("db"));
         Files.writeString(home.resolve("db").resolve("half"), "written");
         Said saved = say("backup", home.resolve("backup.gz").toString());
-        assertThat(saved.text()).contains("only half set up; setting it up again").contains("nothing to write yet");
+        assertThat(saved.text())
+                .contains("only half set up; setting it up again")
+                .contains("nothing to write yet");
         assertThat(home.resolve("db").resolve("half")).doesNotExist();
         assertThat(Files.readString(home.resolve("password"))).hasSizeGreaterThan(20);
         assertThat(Files.getPosixFilePermissions(home.resolve("password"))).hasSize(2);
@@ -129,7 +136,9 @@ class LauncherTest {
     void aHomeThatCannotBeWrittenGetsASentence() throws Exception {
         home = Files.writeString(home.resolve("file"), "in the way").resolve("below");
         Path output = Files.createTempFile("said", ".txt");
-        Process process = launcher("start", "--port", String.valueOf(App.freePort())).redirectOutput(output.toFile()).start();
+        Process process = launcher("start", "--port", String.valueOf(App.freePort()))
+                .redirectOutput(output.toFile())
+                .start();
         assertThat(process.waitFor(1, TimeUnit.MINUTES)).isTrue();
         assertThat(process.exitValue()).isEqualTo(1);
         assertThat(Files.readString(output)).contains("cannot be written").contains("TACHYLIM_HOME");
@@ -146,7 +155,9 @@ class LauncherTest {
     @Test
     void aLockThatSomethingElseHoldsIsNotCalledStopped() throws Exception {
         Path held = home.resolve("held");
-        Process holder = new ProcessBuilder("flock", home.resolve("lock").toString(), "sh", "-c", "touch " + held + "; exec cat").start();
+        Process holder = new ProcessBuilder(
+                        "flock", home.resolve("lock").toString(), "sh", "-c", "touch " + held + "; exec cat")
+                .start();
         try {
             while (!Files.exists(held)) {
                 assertThat(holder.isAlive()).isTrue();

@@ -81,8 +81,9 @@ final class Musician {
 
     /** Waits until the step is ready to be played, or the workout is over: a rest ends by itself. */
     void untilReady() {
-        page.waitForFunction("() => document.querySelector('[data-state=ready] button:not(:disabled)') "
-                + "&& !document.body.innerText.includes('on its way') || document.body.innerText.includes('What was found')");
+        page.waitForFunction(
+                "() => document.querySelector('[data-state=ready] button:not(:disabled)') "
+                        + "&& !document.body.innerText.includes('on its way') || document.body.innerText.includes('What was found')");
     }
 
     /** Plays one pass to its end: only then it may have been clean. */

@@ -15,7 +15,8 @@ import org.junit.jupiter.api.Test;
 class StoryTest {
 
     private static double ceilingIn(String json) {
-        var matcher = Pattern.compile("\"ceiling\":\\{\"low\":[\\d.]+,\"middle\":([\\d.]+)").matcher(json);
+        var matcher = Pattern.compile("\"ceiling\":\\{\"low\":[\\d.]+,\"middle\":([\\d.]+)")
+                .matcher(json);
         assertThat(matcher.find()).isTrue();
         return Double.parseDouble(matcher.group(1));
     }
@@ -25,7 +26,8 @@ class StoryTest {
     void theFirstClickIsThreeStepsAndUnderTwoMinutesAway() {
         Musician odile = Shared.somebodyNew().firstWorkout();
         odile.page.keyboard().press("Space");
-        odile.page.waitForFunction("() => ['playing', 'judge'].includes(document.querySelector('[data-state]').dataset.state)");
+        odile.page.waitForFunction(
+                "() => ['playing', 'judge'].includes(document.querySelector('[data-state]').dataset.state)");
         assertThat(odile.page.getByText("Warm-up 1 of 2")).isVisible();
         Duration slowest = Duration.ofSeconds(10).multipliedBy(odile.moves() + 1);
         assertThat(slowest).isLessThan(Duration.ofMinutes(2));
@@ -49,7 +51,8 @@ class StoryTest {
         loseTheServerInMidPass(odile);
         odile.playToTheEnd();
 
-        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Played"))).isVisible();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Played")))
+                .isVisible();
         page.getByLabel("What was found").fill("The turn in bar 1 wants the outside mallet.");
         odile.button("Keep the note").click();
         assertThat(page.getByText("The note is kept.").first()).isVisible();
@@ -72,11 +75,13 @@ class StoryTest {
         assertThat(page.locator("svg .abcjs-note").first()).isVisible();
         page.getByLabel("Clean at", new Page.GetByLabelOptions().setExact(true)).fill("112");
         page.getByText("Keep this passage").click();
-        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Kestrel Weather"))).isVisible();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Kestrel Weather")))
+                .isVisible();
     }
 
     private static void cutIntoBars(Page page) {
-        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Pieces and seams")).click();
+        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Pieces and seams"))
+                .click();
         page.getByText("Cut", new Page.GetByTextOptions().setExact(true)).click();
         assertThat(page.getByText("2 pieces")).isVisible();
         page.getByLabel("Difficulty of bar 2").selectOption("5");
@@ -84,10 +89,13 @@ class StoryTest {
     }
 
     private static void plan(Page page) {
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Plan bar 1")).click();
-        page.getByRole(AriaRole.SPINBUTTON, new Page.GetByRoleOptions().setName("Minutes")).fill("10");
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Plan bar 1"))
+                .click();
+        page.getByRole(AriaRole.SPINBUTTON, new Page.GetByRoleOptions().setName("Minutes"))
+                .fill("10");
         assertThat(page.getByText("outside the 10 minutes")).isVisible();
-        page.getByRole(AriaRole.SLIDER, new Page.GetByRoleOptions().setName("First burst")).focus();
+        page.getByRole(AriaRole.SLIDER, new Page.GetByRoleOptions().setName("First burst"))
+                .focus();
         page.keyboard().press("ArrowUp");
         assertThat(page.getByRole(AriaRole.SLIDER, new Page.GetByRoleOptions().setName("First burst")))
                 .hasAttribute("aria-valuetext", "104% of the ceiling");
@@ -97,7 +105,8 @@ class StoryTest {
         odile.playToTheCue();
         Shared.APP.kill();
         odile.page.keyboard().press("j");
-        assertThat(odile.page.getByText("No connection. Your answer is kept here")).isVisible();
+        assertThat(odile.page.getByText("No connection. Your answer is kept here"))
+                .isVisible();
         Shared.APP.launch();
         assertThat(odile.page.getByText("No connection.")).isHidden();
         odile.untilReady();
@@ -116,8 +125,10 @@ class StoryTest {
         page.navigate("/load");
         assertThat(page.getByText("effort minutes left")).isVisible();
         page.navigate("/log");
-        assertThat(page.getByText("The turn in bar 1 wants the outside mallet.")).isVisible();
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Kestrel Weather, bar 1")).click();
+        assertThat(page.getByText("The turn in bar 1 wants the outside mallet."))
+                .isVisible();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Kestrel Weather, bar 1"))
+                .click();
         assertThat(page.getByText("Filled: played. Dashed: planned.")).isVisible();
     }
 
@@ -134,7 +145,10 @@ class StoryTest {
         odile.page.keyboard().press("3");
         odile.playAndAnswer("k");
         String run = odile.page.url().replaceAll(".*/run/", "");
-        assertThat(odile.api("/api/log/" + run)).contains("\"passes\":2,").contains("\"rough\":1,").contains("\"worstTension\":3");
+        assertThat(odile.api("/api/log/" + run))
+                .contains("\"passes\":2,")
+                .contains("\"rough\":1,")
+                .contains("\"worstTension\":3");
     }
 
     @Test
@@ -142,7 +156,8 @@ class StoryTest {
         Musician odile = Shared.somebodyNew().firstWorkout();
         BrowserContext context = odile.page.context();
         odile.page.keyboard().press("Space");
-        odile.page.waitForFunction("() => ['playing', 'judge'].includes(document.querySelector('[data-state]').dataset.state)");
+        odile.page.waitForFunction(
+                "() => ['playing', 'judge'].includes(document.querySelector('[data-state]').dataset.state)");
         context.setOffline(true);
         odile.page.keyboard().press("l");
         assertThat(odile.page.getByText("Your answer is kept here")).isVisible();
@@ -161,7 +176,8 @@ class StoryTest {
         assertThat(second.getByText("Warm-up 1 of 2")).isVisible();
         odile.playToTheCue();
         odile.page.keyboard().press("j");
-        assertThat(odile.page.getByText("This workout goes on in another window.")).isVisible();
+        assertThat(odile.page.getByText("This workout goes on in another window."))
+                .isVisible();
     }
 
     @Test
@@ -198,7 +214,9 @@ class StoryTest {
         odile.page.getByLabel("Name").fill(odile.name);
         odile.page.getByLabel("Password").fill(Musician.PASSWORD);
         odile.button("Sign in").click();
-        odile.page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(odile.name)).click();
+        odile.page
+                .getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(odile.name))
+                .click();
         odile.button("Delete everything").click();
         odile.page.getByLabel("Your password").fill(Musician.PASSWORD);
         odile.button("Delete everything").last().click();

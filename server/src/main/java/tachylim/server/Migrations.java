@@ -26,12 +26,17 @@ class Migrations {
     private static void refuseNewer(Flyway flyway) {
         int ours = Arrays.stream(flyway.info().all())
                 .filter(migration -> migration.getState().isResolved() && migration.getVersion() != null)
-                .mapToInt(Migrations::number).max().orElse(0);
-        int theirs = Arrays.stream(flyway.info().applied()).filter(migration -> migration.getVersion() != null)
-                .mapToInt(Migrations::number).max().orElse(0);
+                .mapToInt(Migrations::number)
+                .max()
+                .orElse(0);
+        int theirs = Arrays.stream(flyway.info().applied())
+                .filter(migration -> migration.getVersion() != null)
+                .mapToInt(Migrations::number)
+                .max()
+                .orElse(0);
         if (theirs > ours) {
-            throw new IllegalStateException("This database was written by a newer Tachylim (schema " + theirs + ", here " + ours
-                    + "). Nothing was changed; start the newer one.");
+            throw new IllegalStateException("This database was written by a newer Tachylim (schema " + theirs
+                    + ", here " + ours + "). Nothing was changed; start the newer one.");
         }
     }
 

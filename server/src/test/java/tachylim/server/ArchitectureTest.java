@@ -16,13 +16,19 @@ import org.springframework.web.bind.annotation.RestController;
 class ArchitectureTest {
 
     @ArchTest
-    static final ArchRule featuresDoNotGoInCircles = slices().matching("tachylim.server.(*)..").should().beFreeOfCycles();
+    static final ArchRule featuresDoNotGoInCircles =
+            slices().matching("tachylim.server.(*)..").should().beFreeOfCycles();
 
     @ArchTest
     static final ArchRule controllersAskServices = noClasses()
-            .that().areAnnotatedWith(RestController.class)
-            .should().dependOnClassesThat().areAssignableTo(JpaRepository.class)
-            .orShould().dependOnClassesThat().areAnnotatedWith(Entity.class);
+            .that()
+            .areAnnotatedWith(RestController.class)
+            .should()
+            .dependOnClassesThat()
+            .areAssignableTo(JpaRepository.class)
+            .orShould()
+            .dependOnClassesThat()
+            .areAnnotatedWith(Entity.class);
 
     @ArchTest
     static final ArchRule controllersStayInTheirPackage =
@@ -30,6 +36,8 @@ class ArchitectureTest {
 
     @ArchTest
     static final ArchRule timeComesFromTheClock = noClasses()
-            .should().callMethod(java.time.Instant.class, "now")
-            .orShould().callMethod(java.time.LocalDate.class, "now");
+            .should()
+            .callMethod(java.time.Instant.class, "now")
+            .orShould()
+            .callMethod(java.time.LocalDate.class, "now");
 }

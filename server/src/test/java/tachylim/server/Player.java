@@ -21,7 +21,8 @@ public final class Player {
 
     private final String base;
     private final CookieManager cookies = new CookieManager();
-    private final HttpClient http = HttpClient.newBuilder().cookieHandler(cookies).build();
+    private final HttpClient http =
+            HttpClient.newBuilder().cookieHandler(cookies).build();
     private String name;
 
     Player(String base) {
@@ -47,7 +48,8 @@ public final class Player {
 
     public Player register() {
         name = "player-" + UUID.randomUUID();
-        post("/api/account", Map.of("name", name, "password", PASSWORD, "zone", "Europe/Lisbon")).ok();
+        post("/api/account", Map.of("name", name, "password", PASSWORD, "zone", "Europe/Lisbon"))
+                .ok();
         return this;
     }
 
@@ -73,8 +75,11 @@ public final class Player {
 
     /** Sends a file as it is. */
     public Reply upload(String path, byte[] file) {
-        return exchange(HttpRequest.newBuilder(URI.create(base + path)).header("Content-Type", "application/octet-stream")
-                .POST(HttpRequest.BodyPublishers.ofByteArray(file)), true);
+        return exchange(
+                HttpRequest.newBuilder(URI.create(base + path))
+                        .header("Content-Type", "application/octet-stream")
+                        .POST(HttpRequest.BodyPublishers.ofByteArray(file)),
+                true);
     }
 
     /** The token against forged requests that the browser holds now. */
@@ -89,8 +94,12 @@ public final class Player {
     /** A request with headers of its own. */
     public Reply sendWith(String method, String path, Object body, Map<String, String> headers) {
         HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(base + path))
-                .method(method, body == null ? HttpRequest.BodyPublishers.noBody()
-                        : HttpRequest.BodyPublishers.ofString(body instanceof String raw ? raw : JSON.writeValueAsString(body)));
+                .method(
+                        method,
+                        body == null
+                                ? HttpRequest.BodyPublishers.noBody()
+                                : HttpRequest.BodyPublishers.ofString(
+                                        body instanceof String raw ? raw : JSON.writeValueAsString(body)));
         if (!headers.containsKey("Content-Type")) {
             request.header("Content-Type", "application/json");
         }
@@ -103,9 +112,9 @@ public final class Player {
         String text = body == null ? null : body instanceof String raw ? raw : JSON.writeValueAsString(body);
         HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(base + path))
                 .header("Content-Type", "application/json")
-                .method(method, text == null
-                        ? HttpRequest.BodyPublishers.noBody()
-                        : HttpRequest.BodyPublishers.ofString(text));
+                .method(
+                        method,
+                        text == null ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(text));
         return exchange(request, token);
     }
 
@@ -115,8 +124,11 @@ public final class Player {
         }
         try {
             HttpResponse<String> response = http.send(request.build(), HttpResponse.BodyHandlers.ofString());
-            boolean json = response.headers().firstValue("Content-Type").orElse("").contains("json");
-            return new Reply(response.statusCode(), response,
+            boolean json =
+                    response.headers().firstValue("Content-Type").orElse("").contains("json");
+            return new Reply(
+                    response.statusCode(),
+                    response,
                     json && !response.body().isEmpty() ? JSON.readTree(response.body()) : JSON.missingNode());
         } catch (IOException e) {
             throw new UncheckedIOException(e);

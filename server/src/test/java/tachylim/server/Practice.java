@@ -15,8 +15,20 @@ public final class Practice {
     /** A passage that the server takes; parts may be put over it. */
     public static Map<String, Object> passage(Map<String, Object> parts) {
         Map<String, Object> wish = new HashMap<>(Map.of(
-                "title", "Kestrel Weather", "instrument", "MALLET", "music", abc(KESTREL), "targetBpm", 138,
-                "cleanAt", 110, "played", true, "version", 0));
+                "title",
+                "Kestrel Weather",
+                "instrument",
+                "MALLET",
+                "music",
+                abc(KESTREL),
+                "targetBpm",
+                138,
+                "cleanAt",
+                110,
+                "played",
+                true,
+                "version",
+                0));
         wish.putAll(parts);
         return wish;
     }
@@ -30,19 +42,46 @@ public final class Practice {
     }
 
     public static long newPassage(Player player) {
-        return player.post("/api/passages", passage(Map.of())).ok().path("passage").path("id").asLong();
+        return player.post("/api/passages", passage(Map.of()))
+                .ok()
+                .path("passage")
+                .path("id")
+                .asLong();
     }
 
     public static long firstPiece(Player player, long passage) {
-        return player.get("/api/passages/" + passage).ok().path("passage").path("pieces").path(0).path("id").asLong();
+        return player.get("/api/passages/" + passage)
+                .ok()
+                .path("passage")
+                .path("pieces")
+                .path(0)
+                .path("id")
+                .asLong();
     }
 
     /** A workout plan that the server takes; parts may be put over it. */
     public static Map<String, Object> plan(long piece, Map<String, Object> parts) {
         Map<String, Object> wish = new HashMap<>(Map.of(
-                "pieceId", piece, "minutes", 15, "school", "INTERVAL_BURSTS", "bursts", 6, "burstBeats", 2,
-                "controlledShare", 0.62, "firstBurstShare", 1.03, "cleanInARow", 3, "caution", "USUAL",
-                "focus", "evenness"));
+                "pieceId",
+                piece,
+                "minutes",
+                15,
+                "school",
+                "INTERVAL_BURSTS",
+                "bursts",
+                6,
+                "burstBeats",
+                2,
+                "controlledShare",
+                0.62,
+                "firstBurstShare",
+                1.03,
+                "cleanInARow",
+                3,
+                "caution",
+                "USUAL",
+                "focus",
+                "evenness"));
         wish.putAll(parts);
         return wish;
     }
@@ -58,8 +97,14 @@ public final class Practice {
 
     public static Map<String, Object> event(JsonNode run, UUID window, String kind, Map<String, Object> parts) {
         Map<String, Object> event = new HashMap<>(Map.of(
-                "clientId", UUID.randomUUID().toString(), "holder", window.toString(),
-                "ordinal", run.path("ordinal").asInt(), "kind", kind));
+                "clientId",
+                UUID.randomUUID().toString(),
+                "holder",
+                window.toString(),
+                "ordinal",
+                run.path("ordinal").asInt(),
+                "kind",
+                kind));
         event.putAll(parts);
         return event;
     }
@@ -67,10 +112,17 @@ public final class Practice {
     /** The event that answers the step a run stands at, clean and light, once the time it takes is over. */
     public static Map<String, Object> answer(JsonNode run, UUID window) {
         JsonNode rest = run.path("step").path("rest");
-        TestClock.CLOCK.pass(rest.isNull() ? run.path("step").path("pass").path("seconds").asDouble() : rest.path("seconds").asDouble());
+        TestClock.CLOCK.pass(
+                rest.isNull()
+                        ? run.path("step").path("pass").path("seconds").asDouble()
+                        : rest.path("seconds").asDouble());
         return rest.isNull()
                 ? event(run, window, "JUDGED", Map.of("verdict", "CLEAN", "tension", 1))
-                : event(run, window, "RESTED", Map.of("seconds", rest.path("seconds").asDouble()));
+                : event(
+                        run,
+                        window,
+                        "RESTED",
+                        Map.of("seconds", rest.path("seconds").asDouble()));
     }
 
     public static Player.Reply send(Player player, JsonNode run, Map<String, Object> event) {

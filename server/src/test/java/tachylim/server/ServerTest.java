@@ -8,8 +8,8 @@ import java.util.concurrent.ConcurrentLinkedQueue;
 import org.junit.jupiter.api.BeforeEach;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
-import org.springframework.boot.test.web.server.LocalServerPort;
 import org.springframework.boot.test.context.TestConfiguration;
+import org.springframework.boot.test.web.server.LocalServerPort;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Import;
 import org.springframework.context.annotation.Primary;
@@ -68,9 +68,13 @@ public abstract class ServerTest {
 
     @DynamicPropertySource
     static void database(DynamicPropertyRegistry properties) {
-        String host = Objects.requireNonNull(System.getenv("TACHYLIM_DB_HOST"),
+        String host = Objects.requireNonNull(
+                System.getenv("TACHYLIM_DB_HOST"),
                 "These tests need a database: run ./tachylim test, or set TACHYLIM_DB_HOST, _USER and _PASSWORD");
-        properties.add("spring.datasource.url", () -> "jdbc:mariadb://" + host + "/${tachylim.test.database:tachylim_test}?createDatabaseIfNotExist=true");
+        properties.add(
+                "spring.datasource.url",
+                () -> "jdbc:mariadb://" + host
+                        + "/${tachylim.test.database:tachylim_test}?createDatabaseIfNotExist=true");
         properties.add("spring.jpa.properties.hibernate.generate_statistics", () -> "true");
     }
 
@@ -86,7 +90,10 @@ public abstract class ServerTest {
 
     /** Whose requests a player's are, for the services behind the API. */
     protected SignedIn signedIn(Player player) {
-        long account = sql.sql("select id from account where name = ?").param(player.name()).query(Long.class).single();
+        long account = sql.sql("select id from account where name = ?")
+                .param(player.name())
+                .query(Long.class)
+                .single();
         return new SignedIn(account, player.name());
     }
 }

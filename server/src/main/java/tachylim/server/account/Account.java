@@ -1,6 +1,5 @@
 package tachylim.server.account;
 
-import tachylim.passage.InstrumentFamily;
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
@@ -12,6 +11,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import tachylim.load.Home;
+import tachylim.passage.InstrumentFamily;
 
 /** A player's account; everything else belongs to one. */
 @Entity
@@ -41,7 +41,13 @@ public class Account {
 
     protected Account() {}
 
-    Account(String name, String passwordHash, InstrumentFamily instrument, int usualMinutes, ZoneId zone, Instant createdAt) {
+    Account(
+            String name,
+            String passwordHash,
+            InstrumentFamily instrument,
+            int usualMinutes,
+            ZoneId zone,
+            Instant createdAt) {
         this.name = name;
         this.passwordHash = passwordHash;
         this.instrument = instrument;
@@ -77,7 +83,8 @@ public class Account {
 
     /** Where the player lives, and so when their day turns. */
     public Home home() {
-        return new Home(ZoneId.of(zone), nextZone == null ? null : ZoneId.of(nextZone), nextZoneFrom, zoneAskedOn, zoneAskedAt);
+        return new Home(
+                ZoneId.of(zone), nextZone == null ? null : ZoneId.of(nextZone), nextZoneFrom, zoneAskedOn, zoneAskedAt);
     }
 
     void home(Home moved) {

@@ -1,6 +1,5 @@
 package tachylim.server.account;
 
-import tachylim.passage.InstrumentFamily;
 import io.swagger.v3.oas.annotations.Parameter;
 import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.tags.Tag;
@@ -28,6 +27,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import tachylim.load.Home;
+import tachylim.passage.InstrumentFamily;
 import tachylim.server.TachylimSettings;
 import tachylim.server.account.AccountService.Habit;
 
@@ -51,36 +51,63 @@ class AccountController {
     /** What every page needs to know before anyone is signed in. */
     record Greeting(boolean demo, @Schema(nullable = true) Me me) {}
 
-    record Me(String name, InstrumentFamily instrument, int usualMinutes, @Schema(nullable = true) Integer minutesTomorrow,
-            LocalDate today, double speed, HomeDto home) {}
+    record Me(
+            String name,
+            InstrumentFamily instrument,
+            int usualMinutes,
+            @Schema(nullable = true) Integer minutesTomorrow,
+            LocalDate today,
+            double speed,
+            HomeDto home) {}
 
     /** Where the player's day is counted, and the move that is to come. */
-    record HomeDto(String zone, @Schema(nullable = true) String movingTo, @Schema(nullable = true) Instant from) {}
+    record HomeDto(
+            String zone,
+            @Schema(nullable = true) String movingTo,
+            @Schema(nullable = true) Instant from) {}
 
     record Move(@NotNull @Size(max = 60) String zone) {}
 
     record SessionDto(String handle, String browser, Instant since, Instant lastSeen, boolean here) {}
 
     record Credentials(
-            @NotBlank(message = "Give a name.") @Size(max = 60, message = "A name has up to 60 characters.") String name,
-            @NotNull(message = PasswordRule.LENGTH) @Size(min = PasswordRule.LEAST, max = 2 * PasswordRule.MOST, message = PasswordRule.LENGTH) String password,
+            @NotBlank(message = "Give a name.") @Size(max = 60, message = "A name has up to 60 characters.")
+            String name,
+
+            @NotNull(message = PasswordRule.LENGTH)
+            @Size(min = PasswordRule.LEAST, max = 2 * PasswordRule.MOST, message = PasswordRule.LENGTH)
+            String password,
+
             @NotNull @Size(max = 60) String zone) {}
 
     record SignIn(
-            @NotBlank(message = "Give your name.") @Size(max = 60, message = "A name has up to 60 characters.") String name,
-            @NotBlank(message = "Give your password.") @Size(max = 2 * PasswordRule.MOST) String password,
-            @Schema(nullable = true, description = "not used: a player's day is counted where they live") @Size(max = 60) String zone) {}
+            @NotBlank(message = "Give your name.") @Size(max = 60, message = "A name has up to 60 characters.")
+            String name,
+
+            @NotBlank(message = "Give your password.") @Size(max = 2 * PasswordRule.MOST)
+            String password,
+
+            @Schema(nullable = true, description = "not used: a player's day is counted where they live")
+            @Size(max = 60)
+            String zone) {}
 
     record NewPassword(
             @NotBlank @Size(max = 2 * PasswordRule.MOST) String oldPassword,
-            @NotNull(message = PasswordRule.LENGTH) @Size(min = PasswordRule.LEAST, max = 2 * PasswordRule.MOST, message = PasswordRule.LENGTH) String newPassword) {}
+
+            @NotNull(message = PasswordRule.LENGTH)
+            @Size(min = PasswordRule.LEAST, max = 2 * PasswordRule.MOST, message = PasswordRule.LENGTH)
+            String newPassword) {}
 
     record Habits(
             @NotNull(message = "Choose an instrument.") InstrumentFamily instrument,
-            @Min(value = 5, message = "Give 5 to 600 minutes a day.") @Max(value = 600, message = "Give 5 to 600 minutes a day.")
-                    int usualMinutes) {}
 
-    record Farewell(@NotBlank(message = "Give your password.") @Size(max = 2 * PasswordRule.MOST) String password) {}
+            @Min(value = 5, message = "Give 5 to 600 minutes a day.")
+            @Max(value = 600, message = "Give 5 to 600 minutes a day.")
+            int usualMinutes) {}
+
+    record Farewell(
+            @NotBlank(message = "Give your password.") @Size(max = 2 * PasswordRule.MOST)
+            String password) {}
 
     @GetMapping("/greeting")
     Greeting greeting(@AuthenticationPrincipal SignedIn who) {
@@ -92,13 +119,24 @@ class AccountController {
         Instant now = accounts.now();
         Home home = habit.home();
         boolean moving = home.isMoving(now);
-        return new Me(who.name(), habit.instrument(), habit.usualMinutes(), habit.minutesTomorrow(), habit.today(), settings.speed(),
-                new HomeDto(home.zoneAt(now).getId(), moving ? home.next().getId() : null, moving ? home.nextFrom() : null));
+        return new Me(
+                who.name(),
+                habit.instrument(),
+                habit.usualMinutes(),
+                habit.minutesTomorrow(),
+                habit.today(),
+                settings.speed(),
+                new HomeDto(
+                        home.zoneAt(now).getId(),
+                        moving ? home.next().getId() : null,
+                        moving ? home.nextFrom() : null));
     }
 
     @PostMapping("/account")
     @ResponseStatus(HttpStatus.CREATED)
-    Me register(@Valid @RequestBody Credentials wanted, @Parameter(hidden = true) HttpServletRequest request,
+    Me register(
+            @Valid @RequestBody Credentials wanted,
+            @Parameter(hidden = true) HttpServletRequest request,
             @Parameter(hidden = true) HttpServletResponse response) {
         SignedIn who = accounts.register(wanted.name(), wanted.password(), wanted.zone(), request.getRemoteAddr());
         start.begin(who, request, response);
@@ -106,7 +144,9 @@ class AccountController {
     }
 
     @PostMapping("/session")
-    Me signIn(@Valid @RequestBody SignIn given, @Parameter(hidden = true) HttpServletRequest request,
+    Me signIn(
+            @Valid @RequestBody SignIn given,
+            @Parameter(hidden = true) HttpServletRequest request,
             @Parameter(hidden = true) HttpServletResponse response) {
         SignedIn who = accounts.signIn(given.name(), given.password(), request.getRemoteAddr());
         start.begin(who, request, response);
@@ -115,7 +155,8 @@ class AccountController {
 
     /** The browsers that are signed in, the one that asks first. */
     @GetMapping("/sessions")
-    List<SessionDto> sessions(@AuthenticationPrincipal SignedIn who, @Parameter(hidden = true) HttpServletRequest request) {
+    List<SessionDto> sessions(
+            @AuthenticationPrincipal SignedIn who, @Parameter(hidden = true) HttpServletRequest request) {
         return sessions.of(who, request.getSession().getId()).stream()
                 .map(one -> new SessionDto(one.handle(), one.browser(), one.since(), one.lastSeen(), one.here()))
                 .toList();
@@ -144,8 +185,11 @@ class AccountController {
 
     @PutMapping("/account/password")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void changePassword(@AuthenticationPrincipal SignedIn who, @Valid @RequestBody NewPassword wanted,
-            @Parameter(hidden = true) HttpServletRequest request, @Parameter(hidden = true) HttpServletResponse response) {
+    void changePassword(
+            @AuthenticationPrincipal SignedIn who,
+            @Valid @RequestBody NewPassword wanted,
+            @Parameter(hidden = true) HttpServletRequest request,
+            @Parameter(hidden = true) HttpServletResponse response) {
         accounts.changePassword(who, wanted.oldPassword(), wanted.newPassword());
         sessions.endAll(who);
         start.begin(who, request, response);
@@ -159,7 +203,9 @@ class AccountController {
 
     @PostMapping("/account/farewell")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void delete(@AuthenticationPrincipal SignedIn who, @Valid @RequestBody Farewell farewell,
+    void delete(
+            @AuthenticationPrincipal SignedIn who,
+            @Valid @RequestBody Farewell farewell,
             @Parameter(hidden = true) HttpServletRequest request) {
         accounts.delete(who, farewell.password());
         request.getSession().invalidate();

@@ -1,6 +1,5 @@
 package tachylim.server.account;
 
-import tachylim.passage.InstrumentFamily;
 import java.time.Clock;
 import java.time.DateTimeException;
 import java.time.Instant;
@@ -14,6 +13,7 @@ import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tachylim.load.Home;
+import tachylim.passage.InstrumentFamily;
 import tachylim.server.web.Refused;
 
 /** Accounts: opening, signing in to, changing and deleting them. */
@@ -54,13 +54,19 @@ public class AccountService {
      * @param minutesTomorrow what a day holds from tomorrow; null when nothing changes
      * @param home where they live
      */
-    public record Habit(InstrumentFamily instrument, int usualMinutes, Integer minutesTomorrow, LocalDate today, Home home) {}
+    public record Habit(
+            InstrumentFamily instrument, int usualMinutes, Integer minutesTomorrow, LocalDate today, Home home) {}
 
     @Transactional(readOnly = true)
     public Habit habit(SignedIn who) {
         Account account = get(who);
         LocalDate today = account.day(clock.instant());
-        return new Habit(account.instrument(), account.usualMinutes(today), account.minutesTomorrow(today), today, account.home());
+        return new Habit(
+                account.instrument(),
+                account.usualMinutes(today),
+                account.minutesTomorrow(today),
+                today,
+                account.home());
     }
 
     Instant now() {
@@ -88,8 +94,13 @@ public class AccountService {
         }
         String hash = guard.oneOfFew(() -> passwords.encode(PasswordRule.composed(password)));
         try {
-            Account account = accounts.saveAndFlush(
-                    new Account(trimmed, hash, InstrumentFamily.OTHER, FIRST_MINUTES, zone(zone).orElse(ZoneOffset.UTC), at));
+            Account account = accounts.saveAndFlush(new Account(
+                    trimmed,
+                    hash,
+                    InstrumentFamily.OTHER,
+                    FIRST_MINUTES,
+                    zone(zone).orElse(ZoneOffset.UTC),
+                    at));
             return new SignedIn(account.id(), account.name());
         } catch (DataIntegrityViolationException sameMoment) {
             throw nameTaken();

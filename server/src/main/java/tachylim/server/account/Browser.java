@@ -6,9 +6,21 @@ import java.util.Map;
 /** Names a browser roughly, from what it says of itself, so that its owner knows it in a list. */
 final class Browser {
 
-    private static final Map<String, String> KINDS = inOrder("Firefox/", "Firefox", "Edg/", "Edge", "OPR/", "Opera", "Chrome/", "Chrome", "Safari/", "Safari");
-    private static final Map<String, String> PLACES = inOrder("Android", "Android", "iPhone", "iPhone", "iPad", "iPad", "Windows", "Windows",
-            "Mac OS X", "a Mac", "Linux", "Linux");
+    private static final Map<String, String> KINDS =
+            inOrder("Firefox/", "Firefox", "Edg/", "Edge", "OPR/", "Opera", "Chrome/", "Chrome", "Safari/", "Safari");
+    private static final Map<String, String> PLACES = inOrder(
+            "Android",
+            "Android",
+            "iPhone",
+            "iPhone",
+            "iPad",
+            "iPad",
+            "Windows",
+            "Windows",
+            "Mac OS X",
+            "a Mac",
+            "Linux",
+            "Linux");
 
     private Browser() {}
 
@@ -27,6 +39,12 @@ final class Browser {
     }
 
     private static String first(Map<String, String> known, String said) {
-        return said == null ? "" : known.entrySet().stream().filter(one -> said.contains(one.getKey())).map(Map.Entry::getValue).findFirst().orElse("");
+        return said == null
+                ? ""
+                : known.entrySet().stream()
+                        .filter(one -> said.contains(one.getKey()))
+                        .map(Map.Entry::getValue)
+                        .findFirst()
+                        .orElse("");
     }
 }

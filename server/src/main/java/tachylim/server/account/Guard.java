@@ -106,7 +106,8 @@ class Guard {
     }
 
     void forget(What what, String whose) {
-        apart.executeWithoutResult(status -> tries.forget(subject(what, whose), clock.instant().minus(WINDOW)));
+        apart.executeWithoutResult(
+                status -> tries.forget(subject(what, whose), clock.instant().minus(WINDOW)));
     }
 
     /** Whatever is sent as a name or an address, however long, becomes a key of one length. */

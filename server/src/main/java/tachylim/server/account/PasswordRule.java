@@ -32,12 +32,15 @@ final class PasswordRule {
         }
         String plain = password.toLowerCase(Locale.ROOT);
         String owner = name.strip().toLowerCase(Locale.ROOT);
-        if (plain.strip().equals(owner) || owner.length() >= 4 && plain.replace(owner, "").length() < LEAST / 2) {
+        if (plain.strip().equals(owner)
+                || owner.length() >= 4 && plain.replace(owner, "").length() < LEAST / 2) {
             throw Refused.field(field, "That is hardly more than the name of the account. Choose another password.");
         }
         String looked = password.substring(0, Math.min(LOOKED_AT, password.length()));
         if (GUESSER.measure(looked, List.of(owner)).getGuessesLog10() < LEAST_GUESSES_LOG10) {
-            throw Refused.field(field, "That password is among the first that are tried. A few words that do not belong together make a good one.");
+            throw Refused.field(
+                    field,
+                    "That password is among the first that are tried. A few words that do not belong together make a good one.");
         }
     }
 

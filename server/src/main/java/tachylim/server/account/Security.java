@@ -28,9 +28,10 @@ class Security {
     /** The one style sheet that the engraver puts into its drawings. */
     private static final String ENGRAVER_STYLE = "'sha256-BCpnf71gZdCsSCHDzyB1RsBbZ0qQdqseK6v+yJsgg30='";
 
-    private static final String CONTENT_POLICY = "default-src 'none'; script-src 'self'; style-src 'self' " + ENGRAVER_STYLE + "; "
-            + "font-src 'self'; img-src 'self' data:; connect-src 'self'; media-src 'self'; manifest-src 'self'; "
-            + "base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
+    private static final String CONTENT_POLICY =
+            "default-src 'none'; script-src 'self'; style-src 'self' " + ENGRAVER_STYLE + "; "
+                    + "font-src 'self'; img-src 'self' data:; connect-src 'self'; media-src 'self'; manifest-src 'self'; "
+                    + "base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
 
     private static final int HASH_STRENGTH = 12;
 
@@ -62,13 +63,18 @@ class Security {
     }
 
     @Bean
-    SecurityFilterChain chain(HttpSecurity http, SecurityContextRepository contexts, CsrfTokenRepository tokens, Clock clock) throws Exception {
-        return http
-                .authorizeHttpRequests(requests -> requests
-                        .requestMatchers(HttpMethod.GET, "/api/greeting", "/api/openapi").permitAll()
-                        .requestMatchers(HttpMethod.POST, "/api/account", "/api/session", "/api/demo").permitAll()
-                        .requestMatchers("/api/**").authenticated()
-                        .anyRequest().permitAll())
+    SecurityFilterChain chain(
+            HttpSecurity http, SecurityContextRepository contexts, CsrfTokenRepository tokens, Clock clock)
+            throws Exception {
+        return http.authorizeHttpRequests(
+                        requests -> requests.requestMatchers(HttpMethod.GET, "/api/greeting", "/api/openapi")
+                                .permitAll()
+                                .requestMatchers(HttpMethod.POST, "/api/account", "/api/session", "/api/demo")
+                                .permitAll()
+                                .requestMatchers("/api/**")
+                                .authenticated()
+                                .anyRequest()
+                                .permitAll())
                 .csrf(csrf -> csrf.spa().csrfTokenRepository(tokens))
                 .addFilterBefore(new Sessions.Lifetime(clock), SecurityContextHolderFilter.class)
                 .securityContext(context -> context.securityContextRepository(contexts))
@@ -76,13 +82,11 @@ class Security {
                 .formLogin(form -> form.disable())
                 .httpBasic(basic -> basic.disable())
                 .logout(logout -> logout.disable())
-                .exceptionHandling(handling -> handling
-                        .authenticationEntryPoint((request, response, problem) ->
+                .exceptionHandling(handling -> handling.authenticationEntryPoint((request, response, problem) ->
                                 answer(response, 401, "You are not signed in. Sign in and go on."))
                         .accessDeniedHandler((request, response, problem) ->
                                 answer(response, 403, "This page has grown old. Load it again and repeat that.")))
-                .headers(headers -> headers
-                        .contentSecurityPolicy(policy -> policy.policyDirectives(CONTENT_POLICY))
+                .headers(headers -> headers.contentSecurityPolicy(policy -> policy.policyDirectives(CONTENT_POLICY))
                         .referrerPolicy(referrer -> referrer.policy(ReferrerPolicy.SAME_ORIGIN))
                         .permissionsPolicyHeader(permissions -> permissions.policy(
                                 "camera=(), geolocation=(), payment=(), usb=(), microphone=(self), midi=(self)"))

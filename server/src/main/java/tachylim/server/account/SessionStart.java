@@ -30,7 +30,8 @@ public class SessionStart {
         }
         Authentication authentication = UsernamePasswordAuthenticationToken.authenticated(
                 who, null, AuthorityUtils.createAuthorityList("ROLE_PLAYER"));
-        request.getSession(true).setAttribute(Sessions.BROWSER, Browser.named(request.getHeader(HttpHeaders.USER_AGENT)));
+        request.getSession(true)
+                .setAttribute(Sessions.BROWSER, Browser.named(request.getHeader(HttpHeaders.USER_AGENT)));
         tokens.saveToken(tokens.generateToken(request), request, response);
         SecurityContext context = SecurityContextHolder.createEmptyContext();
         context.setAuthentication(authentication);

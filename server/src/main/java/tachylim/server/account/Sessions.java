@@ -45,13 +45,20 @@ class Sessions {
     List<One> of(SignedIn who, String hereId) {
         return repository.findByPrincipalName(who.getName()).values().stream()
                 .map(session -> one(session, hereId))
-                .sorted(Comparator.comparing(One::here).thenComparing(One::lastSeen).reversed())
+                .sorted(Comparator.comparing(One::here)
+                        .thenComparing(One::lastSeen)
+                        .reversed())
                 .toList();
     }
 
     private static One one(Session session, String hereId) {
         String browser = session.getAttributeOrDefault(BROWSER, "a browser");
-        return new One(handle(session.getId()), browser, session.getCreationTime(), session.getLastAccessedTime(), session.getId().equals(hereId));
+        return new One(
+                handle(session.getId()),
+                browser,
+                session.getCreationTime(),
+                session.getLastAccessedTime(),
+                session.getId().equals(hereId));
     }
 
     private static String handle(String id) {
@@ -82,7 +89,10 @@ class Sessions {
         protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
                 throws ServletException, IOException {
             HttpSession session = request.getSession(false);
-            if (session != null && Instant.ofEpochMilli(session.getCreationTime()).plus(LONGEST).isBefore(clock.instant())) {
+            if (session != null
+                    && Instant.ofEpochMilli(session.getCreationTime())
+                            .plus(LONGEST)
+                            .isBefore(clock.instant())) {
                 session.invalidate();
             }
             chain.doFilter(request, response);

@@ -70,14 +70,22 @@ class BenchController {
 
     @PutMapping("/modes/{instrument}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void change(@AuthenticationPrincipal SignedIn who, @PathVariable InstrumentFamily instrument, @Valid @RequestBody ModesWish wish) {
+    void change(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable InstrumentFamily instrument,
+            @Valid @RequestBody ModesWish wish) {
         modes.change(who, instrument, wish.names());
     }
 
     /** A stretch of a passage, plain or in a variant, as it sounds. */
     @GetMapping("/passages/{id}/playback")
-    PlaybackDto playback(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @RequestParam(required = false) String variant,
-            @RequestParam(required = false) Integer first, @RequestParam(required = false) Integer last, @RequestParam double bpm) {
+    PlaybackDto playback(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable long id,
+            @RequestParam(required = false) String variant,
+            @RequestParam(required = false) Integer first,
+            @RequestParam(required = false) Integer last,
+            @RequestParam double bpm) {
         return bench.playback(who, id, variant, first, last, bpm);
     }
 }

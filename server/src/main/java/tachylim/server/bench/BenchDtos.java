@@ -3,7 +3,6 @@ package tachylim.server.bench;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.DecimalMax;
 import jakarta.validation.constraints.DecimalMin;
-import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
@@ -34,64 +33,149 @@ public final class BenchDtos {
     @Schema(description = "a decision as it was made; an empty value took it away")
     public record DecisionDto(int note, Mark.Kind kind, String value, String why, Instant at) {}
 
-    public record LinkDto(@Schema(description = "1, and more where it broke lately") double need, int breaks,
-            @Schema(description = "how often today's choice drives it") int drivenToday,
-            @Schema(description = "whether a variant that was played in the last seven days drove it") boolean drivenThisWeek) {}
+    public record LinkDto(
+            @Schema(description = "1, and more where it broke lately")
+            double need,
 
-    public record ReadinessDto(Readiness item, String sentence, boolean preparation, boolean reached,
-            @Schema(nullable = true, description = "when it was last reached") LocalDate reachedOn,
-            @Schema(nullable = true, description = "when it was lost again, if it was") LocalDate lostOn, String why) {}
+            int breaks,
 
-    public record JoinDto(Stitching.Stage stage, int firstPiece, int lastPiece, int firstNote, int lastNote, String name) {}
+            @Schema(description = "how often today's choice drives it")
+            int drivenToday,
+
+            @Schema(description = "whether a variant that was played in the last seven days drove it")
+            boolean drivenThisWeek) {}
+
+    public record ReadinessDto(
+            Readiness item,
+            String sentence,
+            boolean preparation,
+            boolean reached,
+
+            @Schema(nullable = true, description = "when it was last reached")
+            LocalDate reachedOn,
+
+            @Schema(nullable = true, description = "when it was lost again, if it was")
+            LocalDate lostOn,
+
+            String why) {}
+
+    public record JoinDto(
+            Stitching.Stage stage, int firstPiece, int lastPiece, int firstNote, int lastNote, String name) {}
 
     public record StitchingDto(Stitching.Order order, int link, List<Integer> pieces, List<JoinDto> joins) {}
 
-    public record ChoiceDto(long id, String variant, String title, double minutes, String why, boolean played, int matchingBpm, List<Integer> driven) {}
+    public record ChoiceDto(
+            long id,
+            String variant,
+            String title,
+            double minutes,
+            String why,
+            boolean played,
+            int matchingBpm,
+            List<Integer> driven) {}
 
-    public record BenchView(Engraved music, List<NoteDto> notes, List<LinkDto> links, List<ReadinessDto> readiness, StitchingDto stitching,
-            List<String> modes, String wantedMode, @Schema(description = "what today or a symptom says against playing; empty when nothing does") String caution, List<ChoiceDto> today, List<PieceDto> extras, List<DecisionDto> decisions) {}
+    public record BenchView(
+            Engraved music,
+            List<NoteDto> notes,
+            List<LinkDto> links,
+            List<ReadinessDto> readiness,
+            StitchingDto stitching,
+            List<String> modes,
+            String wantedMode,
 
-    public record MarkWish(@Min(0) int note, @NotNull(message = "Say what kind of mark it is.") Mark.Kind kind,
-            @Schema(description = "empty to take the mark away") @NotNull @Size(max = 8, message = "A mark has up to 8 characters.") String value,
-            @NotNull @Size(max = 300, message = "The reason has up to 300 characters.") String why,
-            @Schema(description = "whether learned work may be given up for it") boolean confirmed) {}
+            @Schema(description = "what today or a symptom says against playing; empty when nothing does")
+            String caution,
+
+            List<ChoiceDto> today,
+            List<PieceDto> extras,
+            List<DecisionDto> decisions) {}
+
+    public record MarkWish(
+            @Min(0) int note,
+
+            @NotNull(message = "Say what kind of mark it is.")
+            Mark.Kind kind,
+
+            @Schema(description = "empty to take the mark away")
+            @NotNull
+            @Size(max = 8, message = "A mark has up to 8 characters.")
+            String value,
+
+            @NotNull @Size(max = 300, message = "The reason has up to 300 characters.")
+            String why,
+
+            @Schema(description = "whether learned work may be given up for it")
+            boolean confirmed) {}
 
     public record ReadinessWish(@NotNull Readiness item, boolean reached) {}
 
-    public record StitchingWish(@NotNull Stitching.Order order, @Min(0) int link) {}
+    public record StitchingWish(
+            @NotNull Stitching.Order order, @Min(0) int link) {}
 
-    public record ModeWish(@NotNull @Size(max = 60, message = "A mode has up to 60 characters.") String mode) {}
+    public record ModeWish(
+            @NotNull @Size(max = 60, message = "A mode has up to 60 characters.")
+            String mode) {}
 
-    public record ModesWish(@NotNull @Size(min = 1, max = 20, message = "A list has 1 to 20 modes.")
-            List<@NotBlank(message = "A mode needs a name.") @Size(max = 60, message = "A mode has up to 60 characters.") String> names) {}
+    public record ModesWish(
+            @NotNull @Size(min = 1, max = 20, message = "A list has 1 to 20 modes.")
+            List<
+                            @NotBlank(message = "A mode needs a name.")
+                            @Size(max = 60, message = "A mode has up to 60 characters.") String>
+                    names) {}
 
-    public record ChoiceWish(@DecimalMin(value = "0.5", message = "Give half a minute or more.")
-            @DecimalMax(value = "60", message = "Give up to an hour.") double minutes) {}
+    public record ChoiceWish(
+            @DecimalMin(value = "0.5", message = "Give half a minute or more.")
+            @DecimalMax(value = "60", message = "Give up to an hour.")
+            double minutes) {}
 
     public record PlayedWish(boolean played) {}
 
-    public record Taps(@NotNull @Size(max = 64, message = "Tap up to 64 times.")
-            List<@NotNull @DecimalMin(value = "0", message = TAP) @DecimalMax(value = "600", message = TAP) Double> seconds) {}
+    public record Taps(
+            @NotNull @Size(max = 64, message = "Tap up to 64 times.")
+            List<@NotNull @DecimalMin(value = "0", message = TAP) @DecimalMax(value = "600", message = TAP) Double>
+                    seconds) {}
 
     private static final String TAP = "A tap comes within ten minutes of the first.";
 
     /** Something played along with a playback or a version, for as long as it was played. */
     public record PracticeWish(
             @NotNull @Pattern(regexp = "[0-9a-fA-F-]{36}") String clientId,
+
             @DecimalMin(value = "20", message = "A tempo lies between 20 and 400 beats a minute.")
-                    @DecimalMax(value = "400", message = "A tempo lies between 20 and 400 beats a minute.") double bpm,
-            @DecimalMin(value = "0.5", message = "Give half a second or more.") @DecimalMax(value = "3600", message = "Give up to an hour.") double seconds) {}
+            @DecimalMax(value = "400", message = "A tempo lies between 20 and 400 beats a minute.")
+            double bpm,
+
+            @DecimalMin(value = "0.5", message = "Give half a second or more.")
+            @DecimalMax(value = "3600", message = "Give up to an hour.")
+            double seconds) {}
 
     public record CellDto(String cell) {}
 
-    public record VariantDto(String key, String title, Variant.Family family, @Schema(description = "its first notes, or all of them where the whole was asked for") String abc,
-            double matchingBpm, @Schema(description = "notes a second in its quick places at the tempo asked for") double rate,
-            List<Integer> driven, String remark, double minutes) {}
+    public record VariantDto(
+            String key,
+            String title,
+            Variant.Family family,
+
+            @Schema(description = "its first notes, or all of them where the whole was asked for")
+            String abc,
+
+            double matchingBpm,
+
+            @Schema(description = "notes a second in its quick places at the tempo asked for")
+            double rate,
+
+            List<Integer> driven,
+            String remark,
+            double minutes) {}
 
     public record Sheet(double targetBpm, double bpm, int firstNote, int lastNote, List<VariantDto> variants) {}
 
-    public record WholeVariant(VariantDto variant, Engraved music,
-            @Schema(description = "for each of its notes the note of the passage; -1 for none") List<Integer> source) {}
+    public record WholeVariant(
+            VariantDto variant,
+            Engraved music,
+
+            @Schema(description = "for each of its notes the note of the passage; -1 for none")
+            List<Integer> source) {}
 
     /** A variant by its key, with its name. */
     public record DriverDto(String key, String title) {}
@@ -105,5 +189,4 @@ public final class BenchDtos {
     public record SoundedClick(double seconds, Click.Kind kind) {}
 
     public record PlaybackDto(double bpm, double seconds, List<SoundingDto> notes, List<SoundedClick> clicks) {}
-
 }

@@ -25,7 +25,11 @@ class BenchFollows implements FollowsMusic {
     private final ReadinessDayRepository days;
     private final AccountService accounts;
 
-    BenchFollows(LinkBreakRepository breaks, ChosenVariantRepository chosen, ReadinessDayRepository days, AccountService accounts) {
+    BenchFollows(
+            LinkBreakRepository breaks,
+            ChosenVariantRepository chosen,
+            ReadinessDayRepository days,
+            AccountService accounts) {
         this.breaks = breaks;
         this.chosen = chosen;
         this.days = days;
@@ -34,45 +38,59 @@ class BenchFollows implements FollowsMusic {
 
     private List<ChosenVariant> week(SignedIn who, StoredPassage passage) {
         LocalDate since = accounts.today(who).minusDays(WEEK - 1);
-        return chosen.findByAccountIdAndPassageIdAndDayGreaterThanEqualOrderByDayAscPlaceAsc(who.accountId(), passage.id(), since, MOST);
+        return chosen.findByAccountIdAndPassageIdAndDayGreaterThanEqualOrderByDayAscPlaceAsc(
+                who.accountId(), passage.id(), since, MOST);
     }
 
     private List<LinkBreak> breaks(SignedIn who, StoredPassage passage) {
-        return breaks.findByAccountIdAndPassageIdAndDayGreaterThanEqualOrderByIdDesc(who.accountId(), passage.id(), LocalDate.EPOCH, MOST);
+        return breaks.findByAccountIdAndPassageIdAndDayGreaterThanEqualOrderByIdDesc(
+                who.accountId(), passage.id(), LocalDate.EPOCH, MOST);
     }
 
     /** What is reached now, the newest day of each item first. */
     private List<Readiness> reached(SignedIn who, StoredPassage passage) {
         List<Readiness> reached = new ArrayList<>();
-        days.findByAccountIdAndPassageIdOrderById(who.accountId(), passage.id(), MOST).forEach(day -> {
-            reached.remove(day.item());
-            if (day.reached()) {
-                reached.add(day.item());
-            }
-        });
+        days.findByAccountIdAndPassageIdOrderById(who.accountId(), passage.id(), MOST)
+                .forEach(day -> {
+                    reached.remove(day.item());
+                    if (day.reached()) {
+                        reached.add(day.item());
+                    }
+                });
         return reached;
     }
 
     @Override
     public List<String> lost(SignedIn who, StoredPassage passage, MusicChange change) {
         List<String> lost = new ArrayList<>();
-        long links = breaks(who, passage).stream().filter(one -> change.map().link(one.link()).isEmpty()).count();
+        long links = breaks(who, passage).stream()
+                .filter(one -> change.map().link(one.link()).isEmpty())
+                .count();
         if (links > 0) {
-            lost.add(links == 1 ? "One break was noted at a link that goes." : links + " breaks were noted at links that go.");
+            lost.add(
+                    links == 1
+                            ? "One break was noted at a link that goes."
+                            : links + " breaks were noted at links that go.");
         }
-        long versions = week(who, passage).stream().filter(one -> one.day().equals(accounts.today(who)) && place(one, change) == null).count();
+        long versions = week(who, passage).stream()
+                .filter(one -> one.day().equals(accounts.today(who)) && place(one, change) == null)
+                .count();
         if (versions > 0) {
             lost.add("Today's versions have to be chosen again.");
         }
-        if (Readiness.isLostByNewNotes(change.stayed()) && !reached(who, passage).isEmpty()) {
+        if (Readiness.isLostByNewNotes(change.stayed())
+                && !reached(who, passage).isEmpty()) {
             lost.add("More than a quarter of the notes are new: what was ready is open again.");
         }
         return lost;
     }
 
     private static Piece place(ChosenVariant one, MusicChange change) {
-        return change.map().unchanged(new Piece(one.firstNote(), one.lastNote()))
-                .filter(now -> now.size() == change.after().notes().size() || one.firstNote() > 0 || one.lastNote() < change.before().notes().size() - 1)
+        return change.map()
+                .unchanged(new Piece(one.firstNote(), one.lastNote()))
+                .filter(now -> now.size() == change.after().notes().size()
+                        || one.firstNote() > 0
+                        || one.lastNote() < change.before().notes().size() - 1)
                 .orElse(null);
     }
 
@@ -90,8 +108,14 @@ class BenchFollows implements FollowsMusic {
             }
         }
         if (Readiness.isLostByNewNotes(change.stayed())) {
-            reached(who, passage).forEach(item -> days.save(new ReadinessDay(
-                    who.accountId(), passage.id(), item, false, "the notes were changed", accounts.today(who))));
+            reached(who, passage)
+                    .forEach(item -> days.save(new ReadinessDay(
+                            who.accountId(),
+                            passage.id(),
+                            item,
+                            false,
+                            "the notes were changed",
+                            accounts.today(who))));
         }
     }
 }

@@ -50,8 +50,14 @@ class BenchService {
     private final LoadService load;
     private final Clock clock;
 
-    BenchService(RepertoireService repertoire, VariantService variants, ReadinessService readiness, ModeService modes,
-            AccountService accounts, LoadService load, Clock clock) {
+    BenchService(
+            RepertoireService repertoire,
+            VariantService variants,
+            ReadinessService readiness,
+            ModeService modes,
+            AccountService accounts,
+            LoadService load,
+            Clock clock) {
         this.repertoire = repertoire;
         this.variants = variants;
         this.readiness = readiness;
@@ -67,20 +73,33 @@ class BenchService {
         Passage music = repertoire.music(passage);
         AbcWriter.Written written = AbcWriter.engraving(music);
         List<NoteDto> notes = IntStream.range(0, music.notes().size())
-                .mapToObj(note -> new NoteDto(music.isOnBeat(note), music.notes().get(note).inflection().marks().stream()
-                        .map(mark -> new MarkDto(mark.kind(), mark.value()))
-                        .toList()))
+                .mapToObj(note -> new NoteDto(
+                        music.isOnBeat(note),
+                        music.notes().get(note).inflection().marks().stream()
+                                .map(mark -> new MarkDto(mark.kind(), mark.value()))
+                                .toList()))
                 .toList();
         LocalDate today = accounts.today(who);
         List<Played> week = week(who, passage, music, today);
-        List<ChoiceDto> choices = week.stream().filter(one -> one.kept.day().equals(today)).map(one -> choice(one, passage)).toList();
+        List<ChoiceDto> choices = week.stream()
+                .filter(one -> one.kept.day().equals(today))
+                .map(one -> choice(one, passage))
+                .toList();
         List<DecisionDto> decisions = repertoire.marks(passage).stream()
                 .map(mark -> new DecisionDto(mark.note(), mark.kind(), mark.value(), mark.why(), mark.at()))
                 .toList();
-        return new BenchView(new Engraved(written.abc(), written.places()), notes, links(who, passage, music, week, today),
-                readiness.list(who, passage), stitching(passage), modes.list(who, passage.instrument()), passage.wantedMode(),
-                load.today(who, clock.instant()).caution(), choices,
-                repertoire.dtos(who, repertoire.extras(passage)), decisions);
+        return new BenchView(
+                new Engraved(written.abc(), written.places()),
+                notes,
+                links(who, passage, music, week, today),
+                readiness.list(who, passage),
+                stitching(passage),
+                modes.list(who, passage.instrument()),
+                passage.wantedMode(),
+                load.today(who, clock.instant()).caution(),
+                choices,
+                repertoire.dtos(who, repertoire.extras(passage)),
+                decisions);
     }
 
     /** A chosen variant with what it drives in the passage as it is now. */
@@ -99,7 +118,8 @@ class BenchService {
             if (one.lastNote() >= music.notes().size()) {
                 continue;
             }
-            boolean all = one.firstNote() == 0 && one.lastNote() == music.notes().size() - 1;
+            boolean all =
+                    one.firstNote() == 0 && one.lastNote() == music.notes().size() - 1;
             Passage stretch = all ? music : music.excerpt(new Piece(one.firstNote(), one.lastNote()));
             var variant = Catalogue.parse(one.variant());
             week.add(new Played(one, variant.title(), variant.of(stretch)));
@@ -108,16 +128,27 @@ class BenchService {
     }
 
     private static ChoiceDto choice(Played one, StoredPassage passage) {
-        int matching = (int) Math.round(one.rendering.matching(Tempo.of(passage.targetBpm())).bpm());
-        return new ChoiceDto(one.kept.id(), one.kept.variant(), one.title, one.kept.minutes(), one.kept.why(), one.kept.played(), matching,
+        int matching = (int)
+                Math.round(one.rendering.matching(Tempo.of(passage.targetBpm())).bpm());
+        return new ChoiceDto(
+                one.kept.id(),
+                one.kept.variant(),
+                one.title,
+                one.kept.minutes(),
+                one.kept.why(),
+                one.kept.played(),
+                matching,
                 one.links().stream().sorted().toList());
     }
 
-    private List<LinkDto> links(SignedIn who, StoredPassage passage, Passage music, List<Played> week, LocalDate today) {
+    private List<LinkDto> links(
+            SignedIn who, StoredPassage passage, Passage music, List<Played> week, LocalDate today) {
         int links = music.notes().size() - 1;
         double[] need = variants.need(who, passage, links, today);
         int[] broken = new int[Math.max(0, links)];
-        variants.breaks(who, passage, today).stream().filter(one -> one.link() < links).forEach(one -> broken[one.link()]++);
+        variants.breaks(who, passage, today).stream()
+                .filter(one -> one.link() < links)
+                .forEach(one -> broken[one.link()]++);
         int[] drivenToday = new int[Math.max(0, links)];
         boolean[] drivenThisWeek = new boolean[Math.max(0, links)];
         for (Played one : week) {
@@ -136,11 +167,22 @@ class BenchService {
     private StitchingDto stitching(StoredPassage passage) {
         List<StoredPiece> cut = repertoire.cut(passage);
         List<Piece> pieces = cut.stream().map(StoredPiece::notes).toList();
-        List<Integer> order = Stitching.order(pieces, cut.stream().map(StoredPiece::difficulty).toList(), passage.stitching(),
+        List<Integer> order = Stitching.order(
+                pieces,
+                cut.stream().map(StoredPiece::difficulty).toList(),
+                passage.stitching(),
                 passage.stitchingLink());
         List<JoinDto> joins = Stitching.joins(pieces, order).stream()
-                .map(join -> new JoinDto(join.stage(), join.firstPiece(), join.lastPiece(), join.notes().firstNote(), join.notes().lastNote(),
-                        join.stage() == Stitching.Stage.WHOLE ? "the whole" : cut.get(join.firstPiece()).name() + " to " + cut.get(join.lastPiece()).name()))
+                .map(join -> new JoinDto(
+                        join.stage(),
+                        join.firstPiece(),
+                        join.lastPiece(),
+                        join.notes().firstNote(),
+                        join.notes().lastNote(),
+                        join.stage() == Stitching.Stage.WHOLE
+                                ? "the whole"
+                                : cut.get(join.firstPiece()).name() + " to "
+                                        + cut.get(join.lastPiece()).name()))
                 .toList();
         return new StitchingDto(passage.stitching(), passage.stitchingLink(), order, joins);
     }
@@ -156,11 +198,18 @@ class BenchService {
         Passage plain = variants.stretch(who, id, first, last).music();
         Passage music = variant == null || variant.isEmpty()
                 ? plain
-                : Refused.unlessValid("variant", () -> Catalogue.parse(variant).of(plain)).music();
+                : Refused.unlessValid("variant", () -> Catalogue.parse(variant).of(plain))
+                        .music();
         Tempo tempo = Refused.unlessValid("bpm", () -> Tempo.of(bpm));
         Playback playback = Playback.of(music, tempo);
-        return new PlaybackDto(bpm, playback.seconds(),
-                playback.notes().stream().map(note -> new SoundingDto(note.seconds(), note.lasts(), note.keys(), note.accent())).toList(),
-                playback.clicks().stream().map(click -> new SoundedClick(click.seconds(), click.kind())).toList());
+        return new PlaybackDto(
+                bpm,
+                playback.seconds(),
+                playback.notes().stream()
+                        .map(note -> new SoundingDto(note.seconds(), note.lasts(), note.keys(), note.accent()))
+                        .toList(),
+                playback.clicks().stream()
+                        .map(click -> new SoundedClick(click.seconds(), click.kind()))
+                        .toList());
     }
 }

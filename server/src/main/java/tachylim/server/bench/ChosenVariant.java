@@ -30,7 +30,16 @@ public class ChosenVariant {
 
     protected ChosenVariant() {}
 
-    public ChosenVariant(long accountId, long passageId, LocalDate day, int place, int firstNote, int lastNote, String variant, double minutes, String why) {
+    public ChosenVariant(
+            long accountId,
+            long passageId,
+            LocalDate day,
+            int place,
+            int firstNote,
+            int lastNote,
+            String variant,
+            double minutes,
+            String why) {
         this.accountId = accountId;
         this.passageId = passageId;
         this.day = day;

@@ -48,22 +48,35 @@ public class MarkService {
         StoredPassage passage = repertoire.passage(who, passageId);
         Passage music = repertoire.music(passage);
         if (wish.note() >= music.notes().size()) {
-            throw Refused.field("note", "There is no note " + (wish.note() + 1) + "; the passage has " + music.notes().size() + ".");
+            throw Refused.field(
+                    "note",
+                    "There is no note " + (wish.note() + 1) + "; the passage has "
+                            + music.notes().size() + ".");
         }
         if (!wish.value().isEmpty()) {
             Refused.unlessValid("value", () -> new Mark(wish.kind(), wish.value()));
         }
-        String before = music.notes().get(wish.note()).inflection().mark(wish.kind()).map(Mark::value).orElse("");
+        String before = music.notes()
+                .get(wish.note())
+                .inflection()
+                .mark(wish.kind())
+                .map(Mark::value)
+                .orElse("");
         if (before.equals(wish.value())) {
             return;
         }
         Optional<LocalDate> decided = before.isEmpty() ? Optional.empty() : decidedOn(who, passage, wish);
-        boolean learned = !before.isEmpty() && decided.map(day -> day.isBefore(accounts.today(who))).orElse(true);
+        boolean learned = !before.isEmpty()
+                && decided.map(day -> day.isBefore(accounts.today(who))).orElse(true);
         if (learned && !wish.confirmed()) {
-            throw Refused.conflict("mark-decided", "Note " + (wish.note() + 1) + " was decided as " + before
-                    + decided.map(day -> " on " + DAY.format(day)).orElse(" in the music") + ". What was learned with it has to be learned again.");
+            throw Refused.conflict(
+                    "mark-decided",
+                    "Note " + (wish.note() + 1) + " was decided as " + before
+                            + decided.map(day -> " on " + DAY.format(day)).orElse(" in the music")
+                            + ". What was learned with it has to be learned again.");
         }
-        repertoire.mark(passage, wish.note(), wish.kind(), wish.value(), wish.why().strip(), at);
+        repertoire.mark(
+                passage, wish.note(), wish.kind(), wish.value(), wish.why().strip(), at);
         if (learned) {
             readiness.markChanged(who, passage, wish.kind());
         }

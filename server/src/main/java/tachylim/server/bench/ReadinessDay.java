@@ -22,9 +22,11 @@ public class ReadinessDay {
 
     private Long accountId;
     private long passageId;
+
     @Enumerated(EnumType.STRING)
     @Column(columnDefinition = "varchar(24)")
     private Readiness item;
+
     private boolean reached;
     private String why;
     private LocalDate day;

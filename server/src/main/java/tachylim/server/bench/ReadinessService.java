@@ -35,8 +35,12 @@ public class ReadinessService {
     private final StandingService standings;
     private final AccountService accounts;
 
-    ReadinessService(ReadinessDayRepository days, RepertoireService repertoire, PlayedPassRepository passes,
-            StandingService standings, AccountService accounts) {
+    ReadinessService(
+            ReadinessDayRepository days,
+            RepertoireService repertoire,
+            PlayedPassRepository passes,
+            StandingService standings,
+            AccountService accounts) {
         this.days = days;
         this.repertoire = repertoire;
         this.passes = passes;
@@ -49,7 +53,8 @@ public class ReadinessService {
     public List<ReadinessDto> list(SignedIn who, StoredPassage passage) {
         Map<Readiness, ReadinessDay> reached = new EnumMap<>(Readiness.class);
         Map<Readiness, ReadinessDay> lost = new EnumMap<>(Readiness.class);
-        for (ReadinessDay day : days.findByAccountIdAndPassageIdOrderById(who.accountId(), passage.id(), Limit.of(MOST_DAYS))) {
+        for (ReadinessDay day :
+                days.findByAccountIdAndPassageIdOrderById(who.accountId(), passage.id(), Limit.of(MOST_DAYS))) {
             if (day.reached()) {
                 reached.put(day.item(), day);
                 lost.remove(day.item());
@@ -60,26 +65,44 @@ public class ReadinessService {
         Map<Readiness, LocalDate> broken = reached.keySet().stream().anyMatch(item -> item.isLostByABreak(0, true))
                 ? lostInTheLog(who, passage, reached)
                 : Map.of();
-        return Arrays.stream(Readiness.values()).map(item -> dto(item, reached.get(item), lost.get(item), broken.get(item))).toList();
+        return Arrays.stream(Readiness.values())
+                .map(item -> dto(item, reached.get(item), lost.get(item), broken.get(item)))
+                .toList();
     }
 
     private static ReadinessDto dto(Readiness item, ReadinessDay reached, ReadinessDay lost, LocalDate broken) {
         LocalDate lostOn = lost != null ? lost.day() : broken;
         String why = lost != null ? lost.why() : broken != null ? "a later pass broke" : "";
-        return new ReadinessDto(item, item.sentence(), item.isPreparation(), reached != null && lostOn == null,
-                reached == null ? null : reached.day(), reached == null ? null : lostOn, reached == null ? "" : why);
+        return new ReadinessDto(
+                item,
+                item.sentence(),
+                item.isPreparation(),
+                reached != null && lostOn == null,
+                reached == null ? null : reached.day(),
+                reached == null ? null : lostOn,
+                reached == null ? "" : why);
     }
 
     /** On which day a pass that broke contradicts what had been reached before. */
-    private Map<Readiness, LocalDate> lostInTheLog(SignedIn who, StoredPassage passage, Map<Readiness, ReadinessDay> reached) {
+    private Map<Readiness, LocalDate> lostInTheLog(
+            SignedIn who, StoredPassage passage, Map<Readiness, ReadinessDay> reached) {
         Map<Readiness, LocalDate> lost = new EnumMap<>(Readiness.class);
         List<StoredPiece> pieces = repertoire.cut(passage);
-        LocalDate since = reached.values().stream().map(ReadinessDay::day).min(LocalDate::compareTo).orElseThrow();
-        Map<Long, Standing> known = standings.standings(who, pieces.stream().map(StoredPiece::subject).toList(), accounts.today(who));
+        LocalDate since = reached.values().stream()
+                .map(ReadinessDay::day)
+                .min(LocalDate::compareTo)
+                .orElseThrow();
+        Map<Long, Standing> known = standings.standings(
+                who, pieces.stream().map(StoredPiece::subject).toList(), accounts.today(who));
         List<PlayedPass> broke = passes.findByAccountIdAndPieceIdInAndVerdictAndDayGreaterThanOrderByDayDesc(
-                who.accountId(), pieces.stream().map(StoredPiece::id).toList(), Verdict.BROKE, since, Limit.of(MOST_DAYS));
+                who.accountId(),
+                pieces.stream().map(StoredPiece::id).toList(),
+                Verdict.BROKE,
+                since,
+                Limit.of(MOST_DAYS));
         for (PlayedPass pass : broke) {
-            double overEase = pass.tempo().ratioTo(known.get(pass.pieceId()).estimate().ease().middle());
+            double overEase = pass.tempo()
+                    .ratioTo(known.get(pass.pieceId()).estimate().ease().middle());
             reached.forEach((item, day) -> {
                 if (pass.day().isAfter(day.day()) && item.isLostByABreak(overEase, pieces.size() == 1)) {
                     lost.merge(item, pass.day(), (a, b) -> a.isBefore(b) ? a : b);
@@ -92,7 +115,10 @@ public class ReadinessService {
     /** What has not been reached, or was lost again. */
     @Transactional(readOnly = true)
     public List<Readiness> open(SignedIn who, StoredPassage passage) {
-        return list(who, passage).stream().filter(item -> !item.reached()).map(ReadinessDto::item).toList();
+        return list(who, passage).stream()
+                .filter(item -> !item.reached())
+                .map(ReadinessDto::item)
+                .toList();
     }
 
     @Transactional
@@ -111,7 +137,9 @@ public class ReadinessService {
     }
 
     private void save(SignedIn who, StoredPassage passage, Readiness item, boolean reached, String why, LocalDate day) {
-        if (days.findByAccountIdAndPassageIdOrderById(who.accountId(), passage.id(), Limit.of(MOST_DAYS)).size() >= MOST_DAYS) {
+        if (days.findByAccountIdAndPassageIdOrderById(who.accountId(), passage.id(), Limit.of(MOST_DAYS))
+                        .size()
+                >= MOST_DAYS) {
             throw Refused.field("item", "This list has been changed " + MOST_DAYS + " times; that is all it holds.");
         }
         days.save(new ReadinessDay(who.accountId(), passage.id(), item, reached, why, day));

@@ -20,9 +20,11 @@ public class StoredMode {
     private Long id;
 
     private Long accountId;
+
     @Enumerated(EnumType.STRING)
     @Column(columnDefinition = "varchar(20)")
     private InstrumentFamily instrument;
+
     private int place;
     private String name;
 

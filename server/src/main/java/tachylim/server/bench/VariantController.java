@@ -38,15 +38,23 @@ class VariantController {
     }
 
     @GetMapping("/passages/{id}/variants")
-    Sheet sheet(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @RequestParam(required = false) Integer first,
-            @RequestParam(required = false) Integer last, @RequestParam(required = false) Double bpm,
+    Sheet sheet(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable long id,
+            @RequestParam(required = false) Integer first,
+            @RequestParam(required = false) Integer last,
+            @RequestParam(required = false) Double bpm,
             @RequestParam(defaultValue = "false") boolean whole) {
         return variants.sheet(who, id, first, last, bpm, whole);
     }
 
     @GetMapping("/passages/{id}/variants/{key}")
-    WholeVariant variant(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @PathVariable String key,
-            @RequestParam(required = false) Integer first, @RequestParam(required = false) Integer last,
+    WholeVariant variant(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable long id,
+            @PathVariable String key,
+            @RequestParam(required = false) Integer first,
+            @RequestParam(required = false) Integer last,
             @RequestParam(required = false) Double bpm) {
         return variants.variant(who, id, key, first, last, bpm);
     }
@@ -54,7 +62,8 @@ class VariantController {
     /** The cell that was tapped; nothing is kept. */
     @PostMapping("/cells")
     CellDto tapped(@Valid @RequestBody Taps taps) {
-        return new CellDto(Refused.unlessValid("seconds", () -> Cell.tapped(taps.seconds())).toString());
+        return new CellDto(Refused.unlessValid("seconds", () -> Cell.tapped(taps.seconds()))
+                .toString());
     }
 
     @GetMapping("/passages/{id}/links/{link}")
@@ -83,7 +92,10 @@ class VariantController {
 
     @PutMapping("/passages/{id}/choice/{choiceId}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void played(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @PathVariable long choiceId,
+    void played(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable long id,
+            @PathVariable long choiceId,
             @Valid @RequestBody PlayedWish wish) {
         variants.played(who, id, choiceId, wish.played());
     }
@@ -91,7 +103,8 @@ class VariantController {
     /** Counts what was played along with the bench's sound: it is practice like any other. */
     @PostMapping("/passages/{id}/practice")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void practised(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody PracticeWish wish) {
+    void practised(
+            @AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody PracticeWish wish) {
         variants.practised(who, id, wish);
     }
 }

@@ -59,7 +59,11 @@ public class VariantService {
     private final AccountService accounts;
     private final LoadService load;
 
-    VariantService(RepertoireService repertoire, LinkBreakRepository breaks, ChosenVariantRepository chosen, AccountService accounts,
+    VariantService(
+            RepertoireService repertoire,
+            LinkBreakRepository breaks,
+            ChosenVariantRepository chosen,
+            AccountService accounts,
             LoadService load) {
         this.repertoire = repertoire;
         this.breaks = breaks;
@@ -97,7 +101,8 @@ public class VariantService {
         Stretch stretch = forSheet(who, passageId, first, last);
         Tempo at = bpm == null ? stretch.target() : Refused.unlessValid("bpm", () -> Tempo.of(bpm));
         List<VariantDto> variants = new ArrayList<>();
-        Catalogue.of(stretch.music).forEach((variant, rendering) -> variants.add(dto(stretch, variant, rendering, at, whole)));
+        Catalogue.of(stretch.music)
+                .forEach((variant, rendering) -> variants.add(dto(stretch, variant, rendering, at, whole)));
         return new Sheet(stretch.passage.targetBpm(), at.bpm(), stretch.firstNote, stretch.lastNote, variants);
     }
 
@@ -106,24 +111,38 @@ public class VariantService {
     public Stretch forSheet(SignedIn who, long passageId, Integer first, Integer last) {
         Stretch stretch = stretch(who, passageId, first, last);
         if (stretch.music.notes().size() > MOST_NOTES_ON_A_SHEET) {
-            throw Refused.field("last", "This is " + stretch.music.notes().size() + " notes; a sheet of variants is made for up to "
-                    + MOST_NOTES_ON_A_SHEET + ". Choose a piece.");
+            throw Refused.field(
+                    "last",
+                    "This is " + stretch.music.notes().size() + " notes; a sheet of variants is made for up to "
+                            + MOST_NOTES_ON_A_SHEET + ". Choose a piece.");
         }
         return stretch;
     }
 
     private static VariantDto dto(Stretch stretch, Variant variant, Rendering rendering, Tempo at, boolean whole) {
         Tempo matching = rendering.matching(stretch.target());
-        return new VariantDto(variant.key(), variant.title(), variant.family(), AbcWriter.write(whole ? rendering.music() : preview(rendering.music())), matching.bpm(),
-                rendering.rate(at), links(stretch, rendering), rendering.remark(), minutes(rendering, matching));
+        return new VariantDto(
+                variant.key(),
+                variant.title(),
+                variant.family(),
+                AbcWriter.write(whole ? rendering.music() : preview(rendering.music())),
+                matching.bpm(),
+                rendering.rate(at),
+                links(stretch, rendering),
+                rendering.remark(),
+                minutes(rendering, matching));
     }
 
     private static List<Integer> links(Stretch stretch, Rendering rendering) {
-        return rendering.driven().stream().map(link -> link + stretch.firstNote).sorted().toList();
+        return rendering.driven().stream()
+                .map(link -> link + stretch.firstNote)
+                .sorted()
+                .toList();
     }
 
     private static double minutes(Rendering rendering, Tempo tempo) {
-        double beats = rendering.music().length().doubleValue() + rendering.music().barBeats().doubleValue();
+        double beats = rendering.music().length().doubleValue()
+                + rendering.music().barBeats().doubleValue();
         return PASSES * tempo.secondsFor(beats) / 60;
     }
 
@@ -140,17 +159,23 @@ public class VariantService {
         Rendering rendering = Refused.unlessValid("key", () -> variant.of(stretch.music));
         Tempo at = bpm == null ? stretch.target() : Refused.unlessValid("bpm", () -> Tempo.of(bpm));
         AbcWriter.Written written = AbcWriter.engraving(rendering.music());
-        List<Integer> source = rendering.source().stream().map(note -> note < 0 ? note : note + stretch.firstNote).toList();
-        return new WholeVariant(dto(stretch, variant, rendering, at, false), new Engraved(written.abc(), written.places()), source);
+        List<Integer> source = rendering.source().stream()
+                .map(note -> note < 0 ? note : note + stretch.firstNote)
+                .toList();
+        return new WholeVariant(
+                dto(stretch, variant, rendering, at, false), new Engraved(written.abc(), written.places()), source);
     }
 
     // Links
 
     /** How much each link of a passage needs to be driven. */
     double[] need(SignedIn who, StoredPassage passage, int links, LocalDate today) {
-        return LinkNeed.of(links, breaks(who, passage, today).stream()
-                .map(one -> new LinkNeed.Break(one.link(), today.toEpochDay() - one.day().toEpochDay()))
-                .toList());
+        return LinkNeed.of(
+                links,
+                breaks(who, passage, today).stream()
+                        .map(one -> new LinkNeed.Break(
+                                one.link(), today.toEpochDay() - one.day().toEpochDay()))
+                        .toList());
     }
 
     List<LinkBreak> breaks(SignedIn who, StoredPassage passage, LocalDate today) {
@@ -181,14 +206,18 @@ public class VariantService {
     @Transactional
     void notBroke(SignedIn who, long passageId, int link) {
         StoredPassage passage = repertoire.passage(who, passageId);
-        breaks(who, passage, accounts.today(who)).stream().filter(one -> one.link() == link).findFirst().ifPresent(breaks::delete);
+        breaks(who, passage, accounts.today(who)).stream()
+                .filter(one -> one.link() == link)
+                .findFirst()
+                .ifPresent(breaks::delete);
     }
 
     @Transactional(readOnly = true)
     public LinkView link(SignedIn who, long passageId, int link) {
         Stretch stretch = stretch(who, passageId, null, null);
         List<WindowDto> windows = Refused.unlessValid("link", () -> Isolation.around(stretch.music, link)).stream()
-                .map(piece -> new WindowDto(piece.firstNote(), piece.lastNote(), AbcWriter.write(stretch.music.excerpt(piece))))
+                .map(piece -> new WindowDto(
+                        piece.firstNote(), piece.lastNote(), AbcWriter.write(stretch.music.excerpt(piece))))
                 .toList();
         if (stretch.music.notes().size() > MOST_NOTES_ON_A_SHEET) {
             return new LinkView(link, windows, List.of());
@@ -229,40 +258,59 @@ public class VariantService {
         Set<String> yesterday = new HashSet<>();
         week.stream().filter(one -> one.day().equals(today.minusDays(1))).forEach(one -> yesterday.add(one.variant()));
         Set<String> playedToday = new HashSet<>();
-        week.stream().filter(one -> one.day().equals(today) && one.played()).forEach(one -> playedToday.add(one.variant()));
+        week.stream()
+                .filter(one -> one.day().equals(today) && one.played())
+                .forEach(one -> playedToday.add(one.variant()));
         List<Candidate> candidates = new ArrayList<>();
         for (Map.Entry<Variant, Rendering> entry : Catalogue.of(stretch.music).entrySet()) {
             Rendering rendering = entry.getValue();
-            if (entry.getKey() instanceof CellVariant && !playedToday.contains(entry.getKey().key())) {
-                candidates.add(new Candidate(entry.getKey().key(), rendering.driven(),
-                        minutes(rendering, rendering.matching(stretch.target())), yesterday.contains(entry.getKey().key())));
+            if (entry.getKey() instanceof CellVariant
+                    && !playedToday.contains(entry.getKey().key())) {
+                candidates.add(new Candidate(
+                        entry.getKey().key(),
+                        rendering.driven(),
+                        minutes(rendering, rendering.matching(stretch.target())),
+                        yesterday.contains(entry.getKey().key())));
             }
         }
         double[] need = need(who, stretch.passage, stretch.music.notes().size() - 1, today);
         Coverage.Chosen choice = Coverage.fill(candidates, need, minutes);
         if (choice.choices().isEmpty()) {
-            throw Refused.field("minutes", candidates.isEmpty()
-                    ? "No rhythm cell fits this passage: it has no run of equal notes. Groups, loops and growing are on the sheet."
-                    : "No variant fits into that. Give more minutes, or choose a shorter passage.");
+            throw Refused.field(
+                    "minutes",
+                    candidates.isEmpty()
+                            ? "No rhythm cell fits this passage: it has no run of equal notes. Groups, loops and growing are on the sheet."
+                            : "No variant fits into that. Give more minutes, or choose a shorter passage.");
         }
         chosen.deleteByAccountIdAndPassageIdAndDayAndPlayedFalse(who.accountId(), passageId, today);
         int place = playedToday.size();
         for (Coverage.Choice one : choice.choices()) {
-            chosen.save(new ChosenVariant(who.accountId(), passageId, today, place++, stretch.firstNote, stretch.lastNote,
-                    one.key(), one.minutes(), one.why()));
+            chosen.save(new ChosenVariant(
+                    who.accountId(),
+                    passageId,
+                    today,
+                    place++,
+                    stretch.firstNote,
+                    stretch.lastNote,
+                    one.key(),
+                    one.minutes(),
+                    one.why()));
         }
     }
 
     /** Everything chosen for a day was played. */
     @Transactional
     public void playedAll(SignedIn who, long passageId, LocalDate day) {
-        week(who, repertoire.passage(who, passageId), day).stream().filter(one -> one.day().equals(day)).forEach(one -> one.played(true));
+        week(who, repertoire.passage(who, passageId), day).stream()
+                .filter(one -> one.day().equals(day))
+                .forEach(one -> one.played(true));
     }
 
     /** Ticks a version off, which counts its minutes for today; unticked, they no longer count. */
     @Transactional
     void played(SignedIn who, long passageId, long choiceId, boolean played) {
-        ChosenVariant one = chosen.findByIdAndAccountIdAndPassageId(choiceId, who.accountId(), passageId).stream().findFirst()
+        ChosenVariant one = chosen.findByIdAndAccountIdAndPassageId(choiceId, who.accountId(), passageId).stream()
+                .findFirst()
                 .orElseThrow(() -> Refused.notFound("This variant"));
         if (one.played() == played) {
             return;
@@ -270,7 +318,9 @@ public class VariantService {
         if (played) {
             Stretch stretch = stretch(who, passageId, one.firstNote(), one.lastNote());
             Tempo matching = Catalogue.parse(one.variant()).of(stretch.music).matching(stretch.target());
-            load.played(who, new Played(passageId, null, choiceId, matching, ceiling(who, stretch.passage), 60 * one.minutes()));
+            load.played(
+                    who,
+                    new Played(passageId, null, choiceId, matching, ceiling(who, stretch.passage), 60 * one.minutes()));
         } else {
             load.notPlayed(who, choiceId);
         }
@@ -280,7 +330,10 @@ public class VariantService {
     @Transactional
     void practised(SignedIn who, long passageId, PracticeWish wish) {
         StoredPassage passage = repertoire.passage(who, passageId);
-        load.played(who, new Played(passageId, wish.clientId(), null, Tempo.of(wish.bpm()), ceiling(who, passage), wish.seconds()));
+        load.played(
+                who,
+                new Played(
+                        passageId, wish.clientId(), null, Tempo.of(wish.bpm()), ceiling(who, passage), wish.seconds()));
     }
 
     /** The whole goes no faster than its slowest piece: that is what playing on the bench is measured by. */

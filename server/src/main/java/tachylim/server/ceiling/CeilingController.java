@@ -30,12 +30,21 @@ class CeilingController {
     /** All passes of a kind at a tempo. */
     record TryDto(double tempo, PassKind kind, long clean, long rough, long broke) {}
 
-    record HistoryDay(LocalDate day, double ease, double ceiling, double low, double high, double breakdown,
-            double smoothed) {}
+    record HistoryDay(
+            LocalDate day, double ease, double ceiling, double low, double high, double breakdown, double smoothed) {}
 
-    record CeilingView(long pieceId, String passage, String piece, double targetBpm,
-            @Schema(nullable = true) LocalDate neededOn, LocalDate today, EstimateDto estimate,
-            @Schema(nullable = true) Double tensionEdge, int triesDays, List<CurvePoint> curve, List<TryDto> tries,
+    record CeilingView(
+            long pieceId,
+            String passage,
+            String piece,
+            double targetBpm,
+            @Schema(nullable = true) LocalDate neededOn,
+            LocalDate today,
+            EstimateDto estimate,
+            @Schema(nullable = true) Double tensionEdge,
+            int triesDays,
+            List<CurvePoint> curve,
+            List<TryDto> tries,
             List<HistoryDay> history) {}
 
     @GetMapping("/pieces/{id}/ceiling")

@@ -37,7 +37,10 @@ class CeilingService {
     private final AccountService accounts;
     private final PlayedPassRepository passes;
 
-    CeilingService(StandingService standings, RepertoireService repertoire, AccountService accounts,
+    CeilingService(
+            StandingService standings,
+            RepertoireService repertoire,
+            AccountService accounts,
             PlayedPassRepository passes) {
         this.standings = standings;
         this.repertoire = repertoire;
@@ -50,17 +53,27 @@ class CeilingService {
         StoredPiece piece = repertoire.piece(who, id);
         LocalDate today = accounts.today(who);
         Standing standing = standings.standing(who, piece.subject(), today);
-        return new CeilingView(id, piece.passage().title(), piece.name(), piece.passage().targetBpm(),
-                piece.passage().neededOn(), today, standing.dto(),
+        return new CeilingView(
+                id,
+                piece.passage().title(),
+                piece.name(),
+                piece.passage().targetBpm(),
+                piece.passage().neededOn(),
+                today,
+                standing.dto(),
                 standing.tension().tempoAt(TensionCurve.EDGE).map(Tempo::bpm).orElse(null),
-                TRIES_DAYS, curve(standing), tries(who, id, today), history(who, id));
+                TRIES_DAYS,
+                curve(standing),
+                tries(who, id, today),
+                history(who, id));
     }
 
     private static List<CurvePoint> curve(Standing standing) {
         double ceiling = standing.estimate().ceiling().middle().bpm();
         List<CurvePoint> curve = new ArrayList<>();
         for (double bpm = Math.max(Tempo.MIN, ceiling * CURVE_FROM);
-                bpm <= Math.min(Tempo.MAX, ceiling * CURVE_TO); bpm *= CURVE_STEP) {
+                bpm <= Math.min(Tempo.MAX, ceiling * CURVE_TO);
+                bpm *= CURVE_STEP) {
             curve.add(new CurvePoint(bpm, standing.belief().cleanAt(Tempo.of(bpm))));
         }
         return curve;
@@ -75,8 +88,11 @@ class CeilingService {
                 case ROUGH -> new TryDto(tries.getTempo(), tries.getKind(), 0, count, 0);
                 case BROKE -> new TryDto(tries.getTempo(), tries.getKind(), 0, 0, count);
             };
-            byPlace.merge(tries.getKind() + " " + tries.getTempo(), more, (a, b) -> new TryDto(
-                    a.tempo(), a.kind(), a.clean() + b.clean(), a.rough() + b.rough(), a.broke() + b.broke()));
+            byPlace.merge(
+                    tries.getKind() + " " + tries.getTempo(),
+                    more,
+                    (a, b) -> new TryDto(
+                            a.tempo(), a.kind(), a.clean() + b.clean(), a.rough() + b.rough(), a.broke() + b.broke()));
         }
         return List.copyOf(byPlace.values());
     }
@@ -87,8 +103,14 @@ class CeilingService {
         List<HistoryDay> history = new ArrayList<>();
         for (int i = 0; i < days.size(); i++) {
             CeilingDay day = days.get(i);
-            history.add(new HistoryDay(day.day(), day.ease(), day.ceiling(), day.ceilingLow(), day.ceilingHigh(),
-                    day.breakdown(), Math.exp(smoothed.get(i).mean())));
+            history.add(new HistoryDay(
+                    day.day(),
+                    day.ease(),
+                    day.ceiling(),
+                    day.ceilingLow(),
+                    day.ceilingHigh(),
+                    day.breakdown(),
+                    Math.exp(smoothed.get(i).mean())));
         }
         return history;
     }

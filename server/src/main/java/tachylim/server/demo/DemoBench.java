@@ -23,10 +23,22 @@ class DemoBench {
     private static final double MINUTES = 8;
 
     /** The turn over the bar line and the flat, where Kestrel Weather breaks, and how many days ago it did. */
-    private static final Map<Integer, List<Integer>> BREAKS = Map.of(18, List.of(2, 5, 9), 35, List.of(1, 2, 4, 6), 36, List.of(3), 46, List.of(12));
+    private static final Map<Integer, List<Integer>> BREAKS =
+            Map.of(18, List.of(2, 5, 9), 35, List.of(1, 2, 4, 6), 36, List.of(3), 46, List.of(12));
 
-    private static final Map<Readiness, Integer> REACHED = Map.of(Readiness.FINGERING_DECIDED, DECIDED, Readiness.ARTICULATION_DECIDED, 58,
-            Readiness.BREATHS_FIXED, 58, Readiness.COUNTED, 60, Readiness.SLOW_AND_CLEAN, 3, Readiness.IN_PAIRS, 2);
+    private static final Map<Readiness, Integer> REACHED = Map.of(
+            Readiness.FINGERING_DECIDED,
+            DECIDED,
+            Readiness.ARTICULATION_DECIDED,
+            58,
+            Readiness.BREATHS_FIXED,
+            58,
+            Readiness.COUNTED,
+            60,
+            Readiness.SLOW_AND_CLEAN,
+            3,
+            Readiness.IN_PAIRS,
+            2);
 
     private final MarkService marks;
     private final ModeService modes;
@@ -42,14 +54,22 @@ class DemoBench {
 
     /** Prepares {@code kestrel} as if over the ten weeks, and decides only the sticking of the {@code others}. */
     void prepare(SignedIn odile, long kestrel, List<Long> others, LocalDate today, ZoneId zone) {
-        var decided = today.minusDays(DECIDED).atTime(LocalTime.of(18, 20)).atZone(zone).toInstant();
+        var decided = today.minusDays(DECIDED)
+                .atTime(LocalTime.of(18, 20))
+                .atZone(zone)
+                .toInstant();
         for (int note = 0; note < 16; note++) {
             String why = note == 0 ? "right leads up, left takes the low note" : "";
-            marks.mark(odile, kestrel, new MarkWish(note, Mark.Kind.STICKING, note % 2 == 0 ? "R" : "L", why, false), decided);
+            marks.mark(
+                    odile,
+                    kestrel,
+                    new MarkWish(note, Mark.Kind.STICKING, note % 2 == 0 ? "R" : "L", why, false),
+                    decided);
         }
         modes.want(odile, kestrel, "alternate, right first");
         REACHED.forEach((item, daysAgo) -> readiness.set(odile, kestrel, item, true, today.minusDays(daysAgo)));
-        BREAKS.forEach((link, days) -> days.forEach(daysAgo -> variants.broke(odile, kestrel, link, today.minusDays(daysAgo))));
+        BREAKS.forEach((link, days) ->
+                days.forEach(daysAgo -> variants.broke(odile, kestrel, link, today.minusDays(daysAgo))));
         for (int daysAgo = 2; daysAgo >= 0; daysAgo--) {
             LocalDate day = today.minusDays(daysAgo);
             variants.choose(odile, kestrel, daysAgo == 0 ? MINUTES : MINUTES / 4, day);
@@ -57,6 +77,7 @@ class DemoBench {
                 variants.playedAll(odile, kestrel, day);
             }
         }
-        others.forEach(passage -> readiness.set(odile, passage, Readiness.FINGERING_DECIDED, true, today.minusDays(DECIDED)));
+        others.forEach(
+                passage -> readiness.set(odile, passage, Readiness.FINGERING_DECIDED, true, today.minusDays(DECIDED)));
     }
 }

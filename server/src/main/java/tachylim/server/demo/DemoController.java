@@ -29,7 +29,9 @@ class DemoController {
     /** Opens the demo account; on a server that is no demo there is none. */
     @PostMapping
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void open(@Parameter(hidden = true) HttpServletRequest request, @Parameter(hidden = true) HttpServletResponse response) {
+    void open(
+            @Parameter(hidden = true) HttpServletRequest request,
+            @Parameter(hidden = true) HttpServletResponse response) {
         DemoService service = demo.getIfAvailable();
         if (service == null) {
             throw Refused.notFound("The demo");

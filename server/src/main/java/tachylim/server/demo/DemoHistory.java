@@ -10,8 +10,8 @@ import java.util.SplittableRandom;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import tachylim.method.Answer;
-import tachylim.server.account.AccountService;
 import tachylim.passage.InstrumentFamily;
+import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
 import tachylim.server.demo.DemoRepertoire.DemoPassage;
 import tachylim.server.repertoire.MusicText;
@@ -47,6 +47,7 @@ class DemoHistory {
 
     /** Days before today, both ends included. */
     private static final int LAYOFF_FROM = 44;
+
     private static final int LAYOFF_TO = 33;
     private static final int TENSE_FROM = 19;
     private static final int TENSE_TO = 16;
@@ -98,7 +99,10 @@ class DemoHistory {
     }
 
     private void prepare(SignedIn odile, List<DemoPiece> pieces, LocalDate today, ZoneId zone) {
-        List<Long> passages = pieces.stream().map(piece -> piece.piece().passage().id()).distinct().toList();
+        List<Long> passages = pieces.stream()
+                .map(piece -> piece.piece().passage().id())
+                .distinct()
+                .toList();
         bench.prepare(odile, passages.get(0), passages.subList(1, passages.size()), today, zone);
     }
 
@@ -108,9 +112,20 @@ class DemoHistory {
 
     private List<DemoPiece> repertoire(SignedIn odile, LocalDate today, Instant opened) {
         for (DemoPassage passage : DemoRepertoire.PASSAGES) {
-            long id = repertoire.create(odile, new PassageWish(passage.title(), passage.instrument(),
-                    new MusicText(Source.ABC, "4/4", "", passage.abc(), 0), passage.target(),
-                    today.plusDays(DAYS_TO_AUDITION), (double) Math.round(passage.truthAtStart() * 0.93), true, 0, null, null), opened);
+            long id = repertoire.create(
+                    odile,
+                    new PassageWish(
+                            passage.title(),
+                            passage.instrument(),
+                            new MusicText(Source.ABC, "4/4", "", passage.abc(), 0),
+                            passage.target(),
+                            today.plusDays(DAYS_TO_AUDITION),
+                            (double) Math.round(passage.truthAtStart() * 0.93),
+                            true,
+                            0,
+                            null,
+                            null),
+                    opened);
             if (passage.cut() != CutKind.WHOLE) {
                 repertoire.cut(odile, id, new CutWish(passage.cut(), passage.size(), List.of()));
             }
@@ -144,14 +159,12 @@ class DemoHistory {
         boolean justBack = daysAgo < LAYOFF_TO && daysAgo > LAYOFF_TO - 8;
         // The second piece of a passage is a little harder than the first.
         double harder = piece.piece().notes().firstNote() > 0 ? 0.97 : 1;
-        SimulatedPlayer player = SimulatedPlayer.withCeiling(
-                Tempo.of(truth * harder * (justBack ? 1 - LOST_IN_LAYOFF : 1)), random);
+        SimulatedPlayer player =
+                SimulatedPlayer.withCeiling(Tempo.of(truth * harder * (justBack ? 1 - LOST_IN_LAYOFF : 1)), random);
         if (daysAgo <= TENSE_FROM && daysAgo >= TENSE_TO) {
             player = player.tenser(EXTRA_TENSION);
         }
-        return harder < 1
-                ? player.awkwardBetween(Tempo.of(92), Tempo.of(96))
-                : player;
+        return harder < 1 ? player.awkwardBetween(Tempo.of(92), Tempo.of(96)) : player;
     }
 
     private void note(SignedIn odile, long run, int daysAgo) {

@@ -14,8 +14,15 @@ final class DemoRepertoire {
      *
      * @param cut how it is cut, and into pieces of what size
      */
-    record DemoPassage(String title, InstrumentFamily instrument, String abc, double target, double truthAtStart,
-            double truthNow, CutKind cut, int size) {}
+    record DemoPassage(
+            String title,
+            InstrumentFamily instrument,
+            String abc,
+            double target,
+            double truthAtStart,
+            double truthNow,
+            CutKind cut,
+            int size) {}
 
     static final List<DemoPassage> PASSAGES = List.of(
             new DemoPassage("Kestrel Weather", InstrumentFamily.MALLET, """

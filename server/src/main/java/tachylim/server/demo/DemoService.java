@@ -57,7 +57,6 @@ class DemoService {
     }
 
     private boolean isUpToDate(SignedIn who, LocalDate today) {
-        return runs.before(who, null, 1).stream()
-                .anyMatch(run -> !run.day().isBefore(today.minusDays(1)));
+        return runs.before(who, null, 1).stream().anyMatch(run -> !run.day().isBefore(today.minusDays(1)));
     }
 }

@@ -20,20 +20,50 @@ final class ExchangeDtos {
     record LineDto(String part, String voice, int notes, int firstBar, int lastBar) {}
 
     /** What was chosen of a score, and what it looks like. */
-    record ChosenDto(int line, int firstBar, int lastBar, boolean unrolled, @Schema(nullable = true) Integer grid,
-            @Schema(description = "the stretch as ABC, to be kept as a passage's text") String abc, int notes, boolean hasRepeats,
-            String meter, String problem) {}
+    record ChosenDto(
+            int line,
+            int firstBar,
+            int lastBar,
+            boolean unrolled,
+            @Schema(nullable = true) Integer grid,
 
-    record ScoreView(String kind, String title, List<LineDto> lines, ChosenDto chosen, List<String> leftOut, List<String> warnings) {}
+            @Schema(description = "the stretch as ABC, to be kept as a passage's text")
+            String abc,
+
+            int notes,
+            boolean hasRepeats,
+            String meter,
+            String problem) {}
+
+    record ScoreView(
+            String kind,
+            String title,
+            List<LineDto> lines,
+            ChosenDto chosen,
+            List<String> leftOut,
+            List<String> warnings) {}
 
     record Strokes(
-            @NotNull @Size(max = 8_000, message = "Up to 8000 strokes make a passage.") List<@NotNull @Size(max = 8) String> strokes,
-            @NotNull @Pattern(regexp = "\\d{1,2}/\\d{1,2}", message = "A meter looks like 4/4 or 6/8.") String meter,
-            @Min(-7) @Max(7) int fifths,
-            @Schema(description = "when taps came, to give the notes their rhythm; empty to leave it as entered") @NotNull
-                    @Size(max = 500, message = "Tap up to 500 times.") List<@NotNull @DecimalMin(value = "0", message = TAP) @DecimalMax(value = "600", message = TAP) Double> taps,
-            @DecimalMin(value = "20") @DecimalMax(value = "400") double tapBpm,
-            @Schema(nullable = true, description = "places to a quarter note that taps are drawn to") @Min(1) @Max(24) Integer grid) {}
+            @NotNull @Size(max = 8_000, message = "Up to 8000 strokes make a passage.")
+            List<@NotNull @Size(max = 8) String> strokes,
 
-    record Entered(String abc, int notes, @Schema(nullable = true) Integer grid) {}
+            @NotNull @Pattern(regexp = "\\d{1,2}/\\d{1,2}", message = "A meter looks like 4/4 or 6/8.")
+            String meter,
+
+            @Min(-7) @Max(7) int fifths,
+
+            @Schema(description = "when taps came, to give the notes their rhythm; empty to leave it as entered")
+            @NotNull
+            @Size(max = 500, message = "Tap up to 500 times.")
+            List<@NotNull @DecimalMin(value = "0", message = TAP) @DecimalMax(value = "600", message = TAP) Double>
+                    taps,
+
+            @DecimalMin(value = "20") @DecimalMax(value = "400")
+            double tapBpm,
+
+            @Schema(nullable = true, description = "places to a quarter note that taps are drawn to") @Min(1) @Max(24)
+            Integer grid) {}
+
+    record Entered(
+            String abc, int notes, @Schema(nullable = true) Integer grid) {}
 }

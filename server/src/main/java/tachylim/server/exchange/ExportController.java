@@ -26,12 +26,22 @@ class ExportController {
 
     /** Music as a file: a stretch of a passage, one of its variants, or all of them. */
     @GetMapping("/passages/{id}/export")
-    ResponseEntity<byte[]> export(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @RequestParam ExportService.FileKind as,
-            @RequestParam(required = false) String variant, @RequestParam(defaultValue = "false") boolean sheet,
-            @RequestParam(required = false) Integer first, @RequestParam(required = false) Integer last) {
+    ResponseEntity<byte[]> export(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable long id,
+            @RequestParam ExportService.FileKind as,
+            @RequestParam(required = false) String variant,
+            @RequestParam(defaultValue = "false") boolean sheet,
+            @RequestParam(required = false) Integer first,
+            @RequestParam(required = false) Integer last) {
         ExportService.Written file = export.write(who, id, as, variant, sheet, first, last);
         return ResponseEntity.ok()
-                .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(file.name()).build().toString())
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment()
+                                .filename(file.name())
+                                .build()
+                                .toString())
                 .contentType(MediaType.parseMediaType(as.type()))
                 .body(file.content());
     }

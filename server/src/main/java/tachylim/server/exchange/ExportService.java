@@ -51,16 +51,21 @@ class ExportService {
     record Written(String name, byte[] content) {}
 
     @Transactional(readOnly = true)
-    public Written write(SignedIn who, long id, FileKind as, String variant, boolean sheet, Integer first, Integer last) {
+    public Written write(
+            SignedIn who, long id, FileKind as, String variant, boolean sheet, Integer first, Integer last) {
         Stretch stretch = sheet ? variants.forSheet(who, id, first, last) : variants.stretch(who, id, first, last);
         String title = stretch.passage().title();
         List<Section> sections = new ArrayList<>();
         if (sheet) {
             sections.add(new Section("As written", stretch.music()));
-            Catalogue.of(stretch.music()).forEach((one, rendering) -> sections.add(new Section(one.title(), rendering.music())));
+            Catalogue.of(stretch.music())
+                    .forEach((one, rendering) -> sections.add(new Section(one.title(), rendering.music())));
         } else if (variant != null && !variant.isEmpty()) {
             Variant one = Refused.unlessValid("variant", () -> Catalogue.parse(variant));
-            sections.add(new Section(title + ", " + one.title(), Refused.unlessValid("variant", () -> one.of(stretch.music())).music()));
+            sections.add(new Section(
+                    title + ", " + one.title(),
+                    Refused.unlessValid("variant", () -> one.of(stretch.music()))
+                            .music()));
         } else {
             sections.add(new Section(title, stretch.music()));
         }
@@ -76,15 +81,20 @@ class ExportService {
         StringBuilder tunes = new StringBuilder();
         int number = 1;
         for (Section section : sections) {
-            tunes.append(tunes.isEmpty() ? "" : "\n").append(AbcWriter.tune(section.music(), number++, section.title()));
+            tunes.append(tunes.isEmpty() ? "" : "\n")
+                    .append(AbcWriter.tune(section.music(), number++, section.title()));
         }
         return tunes.toString().getBytes(StandardCharsets.UTF_8);
     }
 
     private static String fileName(String title, String variant, boolean sheet) {
-        String plain = Normalizer.normalize(title, Normalizer.Form.NFKD).toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-")
+        String plain = Normalizer.normalize(title, Normalizer.Form.NFKD)
+                .toLowerCase(Locale.ROOT)
+                .replaceAll("[^a-z0-9]+", "-")
                 .replaceAll("^-|-$", "");
         String name = plain.isEmpty() ? "passage" : plain.length() > 60 ? plain.substring(0, 60) : plain;
-        return sheet ? name + "-variants" : variant == null || variant.isEmpty() ? name : name + "-" + variant.replaceAll("[^a-z0-9-]", "-");
+        return sheet
+                ? name + "-variants"
+                : variant == null || variant.isEmpty() ? name : name + "-" + variant.replaceAll("[^a-z0-9-]", "-");
     }
 }

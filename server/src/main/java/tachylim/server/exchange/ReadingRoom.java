@@ -24,11 +24,12 @@ class ReadingRoom implements DisposableBean {
     /** A score of two hundred pages takes two seconds or less. */
     static final Duration PATIENCE = Duration.ofSeconds(20);
 
-    private final ExecutorService seats = new ThreadPoolExecutor(SEATS, SEATS, 0, TimeUnit.SECONDS, new ArrayBlockingQueue<>(WAITING), work -> {
-        Thread reader = new Thread(work, "reader");
-        reader.setDaemon(true);
-        return reader;
-    });
+    private final ExecutorService seats =
+            new ThreadPoolExecutor(SEATS, SEATS, 0, TimeUnit.SECONDS, new ArrayBlockingQueue<>(WAITING), work -> {
+                Thread reader = new Thread(work, "reader");
+                reader.setDaemon(true);
+                return reader;
+            });
 
     /** What {@code reading} gives, or a refusal when it takes too long or too many are waiting. */
     <T> T read(Callable<T> reading) {
@@ -42,16 +43,23 @@ class ReadingRoom implements DisposableBean {
             return result.get(PATIENCE.toSeconds(), TimeUnit.SECONDS);
         } catch (TimeoutException tooLong) {
             result.cancel(true);
-            throw Refused.field("file", "Reading this takes longer than " + PATIENCE.toSeconds() + " seconds. Export the movement or the part you are working on.");
+            throw Refused.field(
+                    "file",
+                    "Reading this takes longer than " + PATIENCE.toSeconds()
+                            + " seconds. Export the movement or the part you are working on.");
         } catch (InterruptedException stopping) {
             result.cancel(true);
             Thread.currentThread().interrupt();
             throw new IllegalStateException("The server is stopping", stopping);
         } catch (ExecutionException failed) {
             if (failed.getCause() instanceof OutOfMemoryError) {
-                throw Refused.field("file", "This file needs more memory to be read than there is. Export the part you are working on.");
+                throw Refused.field(
+                        "file",
+                        "This file needs more memory to be read than there is. Export the part you are working on.");
             }
-            throw failed.getCause() instanceof RuntimeException refusal ? refusal : new IllegalStateException(failed.getCause());
+            throw failed.getCause() instanceof RuntimeException refusal
+                    ? refusal
+                    : new IllegalStateException(failed.getCause());
         }
     }
 

@@ -53,26 +53,41 @@ class ScoreController {
     /** A file of music, and what of it is wanted. Without a choice the first line's first bars with notes are given. */
     @PostMapping(path = "/scores", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     ScoreView read(
-            @io.swagger.v3.oas.annotations.parameters.RequestBody(content = @Content(mediaType = MediaType.APPLICATION_OCTET_STREAM_VALUE,
-                    schema = @Schema(type = "string", format = "binary"))) @RequestBody(required = false) byte[] file,
-            @RequestParam(required = false) Integer line, @RequestParam(required = false) Integer firstBar,
-            @RequestParam(required = false) Integer lastBar, @RequestParam(defaultValue = "false") boolean unrolled,
+            @io.swagger.v3.oas.annotations.parameters.RequestBody(
+                            content =
+                                    @Content(
+                                            mediaType = MediaType.APPLICATION_OCTET_STREAM_VALUE,
+                                            schema = @Schema(type = "string", format = "binary")))
+                    @RequestBody(required = false)
+                    byte[] file,
+            @RequestParam(required = false) Integer line,
+            @RequestParam(required = false) Integer firstBar,
+            @RequestParam(required = false) Integer lastBar,
+            @RequestParam(defaultValue = "false") boolean unrolled,
             @RequestParam(required = false) Integer grid) {
         return room.read(() -> view(file == null ? new byte[0] : file, line, firstBar, lastBar, unrolled, grid));
     }
 
-    private static ScoreView view(byte[] file, Integer line, Integer firstBar, Integer lastBar, boolean unrolled, Integer grid) {
+    private static ScoreView view(
+            byte[] file, Integer line, Integer firstBar, Integer lastBar, boolean unrolled, Integer grid) {
         Score score = score(file, grid);
         List<LineDto> lines = score.lines().stream()
                 .limit(MOST_LINES)
-                .map(one -> new LineDto(one.part(), one.voice(), one.notes().size(), one.firstBarNumber(), one.lastBarNumber()))
+                .map(one -> new LineDto(
+                        one.part(), one.voice(), one.notes().size(), one.firstBarNumber(), one.lastBarNumber()))
                 .toList();
         int chosen = line == null ? 0 : line;
         if (chosen < 0 || chosen >= lines.size()) {
-            throw Refused.field("line", "This file has " + lines.size() + " lines; there is no line " + (chosen + 1) + ".");
+            throw Refused.field(
+                    "line", "This file has " + lines.size() + " lines; there is no line " + (chosen + 1) + ".");
         }
-        return new ScoreView(score.kind(), score.title(), lines,
-                chosen(score.lines().get(chosen), chosen, firstBar, lastBar, unrolled, grid), score.leftOut(), score.warnings());
+        return new ScoreView(
+                score.kind(),
+                score.title(),
+                lines,
+                chosen(score.lines().get(chosen), chosen, firstBar, lastBar, unrolled, grid),
+                score.leftOut(),
+                score.warnings());
     }
 
     private static Score score(byte[] file, Integer grid) {
@@ -85,17 +100,37 @@ class ScoreController {
     }
 
     /** A stretch that makes no passage is said, and the rest of the file stays open to choose from. */
-    private static ChosenDto chosen(Line line, int number, Integer firstBar, Integer lastBar, boolean unrolled, Integer grid) {
+    private static ChosenDto chosen(
+            Line line, int number, Integer firstBar, Integer lastBar, boolean unrolled, Integer grid) {
         int first = firstBar == null ? line.barOfFirstNote() : firstBar;
         int last = lastBar == null ? Math.min(line.lastBarNumber(), first + FIRST_BARS - 1) : lastBar;
         try {
             Passage written = line.passage(first, last, null);
             boolean repeats = written.directions().stream().anyMatch(Direction.RepeatSign.class::isInstance);
             Passage music = unrolled ? Unrolling.of(written) : written;
-            return new ChosenDto(number, first, last, unrolled, grid, AbcWriter.write(music), music.notes().size(), repeats,
-                    music.meter().toString(), "");
+            return new ChosenDto(
+                    number,
+                    first,
+                    last,
+                    unrolled,
+                    grid,
+                    AbcWriter.write(music),
+                    music.notes().size(),
+                    repeats,
+                    music.meter().toString(),
+                    "");
         } catch (IllegalArgumentException none) {
-            return new ChosenDto(number, first, last, unrolled, grid, "", 0, false, line.meter().toString(), none.getMessage() + ".");
+            return new ChosenDto(
+                    number,
+                    first,
+                    last,
+                    unrolled,
+                    grid,
+                    "",
+                    0,
+                    false,
+                    line.meter().toString(),
+                    none.getMessage() + ".");
         }
     }
 
@@ -117,12 +152,16 @@ class ScoreController {
         }
         List<List<Pitch>> pitches = new ArrayList<>();
         if (!entered.strokes().isEmpty()) {
-            Refused.unlessValid("strokes", () -> StepEntry.of(entered.strokes(), meter, key)).notes().stream().map(Note::pitches)
+            Refused.unlessValid("strokes", () -> StepEntry.of(entered.strokes(), meter, key)).notes().stream()
+                    .map(Note::pitches)
                     .forEach(pitches::add);
         }
         Grid grid = entered.grid() == null ? null : new Grid(entered.grid());
-        TappedRhythm.Drawn drawn = Refused.unlessValid("taps",
-                () -> TappedRhythm.of(entered.taps(), Tempo.of(entered.tapBpm()), meter, key, grid, pitches));
-        return new Entered(AbcWriter.write(drawn.music()), drawn.music().notes().size(), drawn.grid().perQuarter());
+        TappedRhythm.Drawn drawn = Refused.unlessValid(
+                "taps", () -> TappedRhythm.of(entered.taps(), Tempo.of(entered.tapBpm()), meter, key, grid, pitches));
+        return new Entered(
+                AbcWriter.write(drawn.music()),
+                drawn.music().notes().size(),
+                drawn.grid().perQuarter());
     }
 }

@@ -30,11 +30,17 @@ class LoadController {
         this.clock = clock;
     }
 
-    record DayDto(LocalDate day, double effort, double burstSeconds, double playedSeconds, int worstTension, long passes) {
+    record DayDto(
+            LocalDate day, double effort, double burstSeconds, double playedSeconds, int worstTension, long passes) {
 
         DayDto and(DayDto more) {
-            return new DayDto(day, effort + more.effort, burstSeconds + more.burstSeconds, playedSeconds + more.playedSeconds,
-                    Math.max(worstTension, more.worstTension), passes + more.passes);
+            return new DayDto(
+                    day,
+                    effort + more.effort,
+                    burstSeconds + more.burstSeconds,
+                    playedSeconds + more.playedSeconds,
+                    Math.max(worstTension, more.worstTension),
+                    passes + more.passes);
         }
     }
 
@@ -45,7 +51,8 @@ class LoadController {
     @GetMapping("/load")
     LoadView view(@AuthenticationPrincipal SignedIn who) {
         Today today = load.today(who, clock.instant());
-        return new LoadView(today.dto(), load.days(who, today.day().minusDays(DAYS_SHOWN - 1), today.day()), load.symptoms(who));
+        return new LoadView(
+                today.dto(), load.days(who, today.day().minusDays(DAYS_SHOWN - 1), today.day()), load.symptoms(who));
     }
 
     /** Takes back a report made by mistake; it stays on record as withdrawn. */

@@ -41,8 +41,14 @@ public class LoadService {
     private final TachylimSettings settings;
     private final Clock clock;
 
-    LoadService(AccountService accounts, PlayedPassRepository passes, BenchPracticeRepository practices, SymptomRepository symptoms,
-            StoredConditionRepository conditions, TachylimSettings settings, Clock clock) {
+    LoadService(
+            AccountService accounts,
+            PlayedPassRepository passes,
+            BenchPracticeRepository practices,
+            SymptomRepository symptoms,
+            StoredConditionRepository conditions,
+            TachylimSettings settings,
+            Clock clock) {
         this.accounts = accounts;
         this.passes = passes;
         this.practices = practices;
@@ -60,15 +66,23 @@ public class LoadService {
         DayLoad done = done(who, day);
         Optional<Symptom> symptom = symptoms.findFirstByAccountIdAndWithdrawnAtIsNullOrderByAtDesc(who.accountId());
         symptom.ifPresent(one -> one.notAfter(clock.instant()));
-        Guardrails guardrails = new Guardrails(account.usualMinutes(day), symptom.map(Symptom::at).orElse(null));
-        return new Today(day, account.home().zoneAt(now), done, guardrails.today(done, now), guardrails.rest(now).orElse(null),
-                condition(who, now), guardrails.caution(done, now));
+        Guardrails guardrails = new Guardrails(
+                account.usualMinutes(day), symptom.map(Symptom::at).orElse(null));
+        return new Today(
+                day,
+                account.home().zoneAt(now),
+                done,
+                guardrails.today(done, now),
+                guardrails.rest(now).orElse(null),
+                condition(who, now),
+                guardrails.caution(done, now));
     }
 
     private DayLoad done(SignedIn who, LocalDate day) {
         return days(who, day, day).stream()
                 .findFirst()
-                .map(one -> new DayLoad(one.effort(), one.burstSeconds(), one.playedSeconds(), Tension.of(one.worstTension())))
+                .map(one -> new DayLoad(
+                        one.effort(), one.burstSeconds(), one.playedSeconds(), Tension.of(one.worstTension())))
                 .orElse(DayLoad.NONE);
     }
 
@@ -77,10 +91,21 @@ public class LoadService {
     List<DayDto> days(SignedIn who, LocalDate from, LocalDate to) {
         Map<LocalDate, DayDto> days = new TreeMap<>();
         for (DaySums one : passes.days(who.accountId(), from, to)) {
-            days.put(one.getDay(), new DayDto(one.getDay(), one.getEffort(), one.getBurstSeconds(), one.getPlaySeconds(), one.getWorstTension(), one.getPasses()));
+            days.put(
+                    one.getDay(),
+                    new DayDto(
+                            one.getDay(),
+                            one.getEffort(),
+                            one.getBurstSeconds(),
+                            one.getPlaySeconds(),
+                            one.getWorstTension(),
+                            one.getPasses()));
         }
         for (BenchPracticeRepository.Sums one : practices.days(who.accountId(), from, to)) {
-            days.merge(one.getDay(), new DayDto(one.getDay(), one.getEffort(), 0, one.getPlaySeconds(), 0, 0), DayDto::and);
+            days.merge(
+                    one.getDay(),
+                    new DayDto(one.getDay(), one.getEffort(), 0, one.getPlaySeconds(), 0, 0),
+                    DayDto::and);
         }
         return List.copyOf(days.values());
     }
@@ -88,15 +113,18 @@ public class LoadService {
     // Condition
 
     private Condition condition(SignedIn who, Instant now) {
-        return conditions.findById(who.accountId())
-                .map(kept -> kept.condition().rested(Math.max(0, Duration.between(kept.at(), now).toMillis() / 1000.0 * settings.speed())))
+        return conditions
+                .findById(who.accountId())
+                .map(kept -> kept.condition()
+                        .rested(Math.max(0, Duration.between(kept.at(), now).toMillis() / 1000.0 * settings.speed())))
                 .orElse(Condition.FRESH);
     }
 
     /** Keeps how the player came out of something played, for what is played next. */
     @Transactional
     public void cameOut(SignedIn who, Condition condition, Instant now) {
-        StoredCondition kept = conditions.findById(who.accountId()).orElseGet(() -> new StoredCondition(who.accountId()));
+        StoredCondition kept =
+                conditions.findById(who.accountId()).orElseGet(() -> new StoredCondition(who.accountId()));
         kept.keep(condition, now);
         conditions.save(kept);
     }
@@ -114,7 +142,8 @@ public class LoadService {
         if (played.clientId() != null && practices.existsByAccountIdAndClientId(who.accountId(), played.clientId())) {
             return;
         }
-        if (practices.countByAccountIdAndAtAfter(who.accountId(), now.minus(Duration.ofDays(1))) >= MOST_PRACTICE_A_DAY) {
+        if (practices.countByAccountIdAndAtAfter(who.accountId(), now.minus(Duration.ofDays(1)))
+                >= MOST_PRACTICE_A_DAY) {
             throw Refused.field("seconds", "That is more than a day of practice on the bench.");
         }
         practices.save(new BenchPractice(who.accountId(), played, today.day(), now));
@@ -144,7 +173,9 @@ public class LoadService {
 
     @Transactional
     void withdraw(SignedIn who, long id) {
-        symptoms.findByIdAndAccountId(id, who.accountId()).orElseThrow(() -> Refused.notFound("This report")).withdraw(clock.instant());
+        symptoms.findByIdAndAccountId(id, who.accountId())
+                .orElseThrow(() -> Refused.notFound("This report"))
+                .withdraw(clock.instant());
     }
 
     @Transactional(readOnly = true)

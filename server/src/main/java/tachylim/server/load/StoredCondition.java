@@ -19,8 +19,10 @@ class StoredCondition extends AssignedId<Long> {
 
     private Instant at;
     private double reserve;
+
     @Column(name = "reserve_k")
     private double reserveK;
+
     private double sinceBreak;
 
     protected StoredCondition() {}

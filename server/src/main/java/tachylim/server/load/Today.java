@@ -21,14 +21,23 @@ import tachylim.workout.Allowance;
  * @param condition how the player comes to whatever is played next
  * @param full what is said when the day has no room left; empty while it has
  */
-public record Today(LocalDate day, ZoneId zone, DayLoad done, List<Limit> limits, SymptomRest rest, Condition condition, String full) {
+public record Today(
+        LocalDate day,
+        ZoneId zone,
+        DayLoad done,
+        List<Limit> limits,
+        SymptomRest rest,
+        Condition condition,
+        String full) {
 
     public Limit limit(Limit.Kind kind) {
         return limits.stream().filter(limit -> limit.kind() == kind).findFirst().orElseThrow();
     }
 
     public Allowance allowance() {
-        return new Allowance(limit(Limit.Kind.EFFORT).left(), limit(Limit.Kind.BURST_SECONDS).left(),
+        return new Allowance(
+                limit(Limit.Kind.EFFORT).left(),
+                limit(Limit.Kind.BURST_SECONDS).left(),
                 limit(Limit.Kind.PLAYING_MINUTES).left() * 60);
     }
 
@@ -50,6 +59,7 @@ public record Today(LocalDate day, ZoneId zone, DayLoad done, List<Limit> limits
     }
 
     public LoadDto dto() {
-        return new LoadDto(day, limits.stream().map(LimitDto::of).toList(), rest == null ? null : rest.until(), restSentence());
+        return new LoadDto(
+                day, limits.stream().map(LimitDto::of).toList(), rest == null ? null : rest.until(), restSentence());
     }
 }

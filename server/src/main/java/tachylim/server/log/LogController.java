@@ -27,12 +27,32 @@ class LogController {
     }
 
     /** One session. The outcome is null while it is being played. */
-    record Entry(long runId, LocalDate day, Instant startedAt, Instant lastAt, String passage, String piece, String focus,
-            int minutes, @Schema(nullable = true) Done.Cause outcome, int passes, int clean, int rough, int broke,
-            double playedSeconds, double burstSeconds, double effort, @Schema(nullable = true) Double fastestClean,
-            int worstTension, String note) {}
+    record Entry(
+            long runId,
+            LocalDate day,
+            Instant startedAt,
+            Instant lastAt,
+            String passage,
+            String piece,
+            String focus,
+            int minutes,
+            @Schema(nullable = true) Done.Cause outcome,
+            int passes,
+            int clean,
+            int rough,
+            int broke,
+            double playedSeconds,
+            double burstSeconds,
+            double effort,
+            @Schema(nullable = true) Double fastestClean,
+            int worstTension,
+            String note) {}
 
-    record LogPage(List<Entry> entries, @Schema(nullable = true, description = "ask for those before this run to see older ones") Long olderThan) {}
+    record LogPage(
+            List<Entry> entries,
+
+            @Schema(nullable = true, description = "ask for those before this run to see older ones")
+            Long olderThan) {}
 
     /** A session, planned against played. */
     record Session(Entry entry, Relief planned, Relief played) {}

@@ -33,7 +33,12 @@ class LogService {
     private final RepertoireService repertoire;
     private final PlayedPassRepository passes;
 
-    LogService(RunService runs, RunViews views, PlanService plans, RepertoireService repertoire, PlayedPassRepository passes) {
+    LogService(
+            RunService runs,
+            RunViews views,
+            PlanService plans,
+            RepertoireService repertoire,
+            PlayedPassRepository passes) {
         this.runs = runs;
         this.views = views;
         this.plans = plans;
@@ -58,13 +63,22 @@ class LogService {
 
     /** The entries of some runs, in three queries however many they are. */
     private List<Entry> entries(SignedIn who, List<StoredRun> found) {
-        Map<Long, StoredPiece> pieces = repertoire.piecesById(who, found.stream().map(StoredRun::pieceId).toList());
-        Map<Long, StoredWorkout> workouts = plans.byId(who, found.stream().map(StoredRun::workoutId).toList());
-        Map<Long, List<PlayedPass>> played = passes
-                .findByAccountIdAndRunIdIn(who.accountId(), found.stream().map(StoredRun::id).toList()).stream()
-                .collect(Collectors.groupingBy(PlayedPass::runId));
+        Map<Long, StoredPiece> pieces = repertoire.piecesById(
+                who, found.stream().map(StoredRun::pieceId).toList());
+        Map<Long, StoredWorkout> workouts =
+                plans.byId(who, found.stream().map(StoredRun::workoutId).toList());
+        Map<Long, List<PlayedPass>> played =
+                passes
+                        .findByAccountIdAndRunIdIn(
+                                who.accountId(),
+                                found.stream().map(StoredRun::id).toList())
+                        .stream()
+                        .collect(Collectors.groupingBy(PlayedPass::runId));
         return found.stream()
-                .map(run -> entry(run, pieces.get(run.pieceId()), workouts.get(run.workoutId()),
+                .map(run -> entry(
+                        run,
+                        pieces.get(run.pieceId()),
+                        workouts.get(run.workoutId()),
                         played.getOrDefault(run.id(), List.of())))
                 .toList();
     }
@@ -73,14 +87,31 @@ class LogService {
         Double fastest = passes.stream()
                 .filter(pass -> pass.verdict() == Verdict.CLEAN && pass.kind() != PassKind.WARM_UP)
                 .map(pass -> pass.tempo().bpm())
-                .max(Double::compare).orElse(null);
-        return new Entry(run.id(), run.day(), run.startedAt(), run.lastAt(), piece.passage().title(), piece.name(),
-                workout.focus(), workout.minutes(), run.outcome(), (int) passes.stream().filter(pass -> pass.verdict() != null).count(), count(passes, Verdict.CLEAN),
-                count(passes, Verdict.ROUGH), count(passes, Verdict.BROKE),
+                .max(Double::compare)
+                .orElse(null);
+        return new Entry(
+                run.id(),
+                run.day(),
+                run.startedAt(),
+                run.lastAt(),
+                piece.passage().title(),
+                piece.name(),
+                workout.focus(),
+                workout.minutes(),
+                run.outcome(),
+                (int) passes.stream().filter(pass -> pass.verdict() != null).count(),
+                count(passes, Verdict.CLEAN),
+                count(passes, Verdict.ROUGH),
+                count(passes, Verdict.BROKE),
                 passes.stream().mapToDouble(PlayedPass::playSeconds).sum(),
-                passes.stream().filter(pass -> pass.kind() == PassKind.BURST).mapToDouble(PlayedPass::playSeconds).sum(),
-                passes.stream().mapToDouble(PlayedPass::effort).sum(), fastest,
-                passes.stream().mapToInt(pass -> pass.tension().ordinal()).max().orElse(0), run.note());
+                passes.stream()
+                        .filter(pass -> pass.kind() == PassKind.BURST)
+                        .mapToDouble(PlayedPass::playSeconds)
+                        .sum(),
+                passes.stream().mapToDouble(PlayedPass::effort).sum(),
+                fastest,
+                passes.stream().mapToInt(pass -> pass.tension().ordinal()).max().orElse(0),
+                run.note());
     }
 
     private static int count(List<PlayedPass> passes, Verdict verdict) {

@@ -19,23 +19,53 @@ public final class Kept {
 
     private Kept() {}
 
-    public static final Names<Part> PART = new Names<>(Part.class, Map.of(
-            Part.WARM_UP, "WARM_UP", Part.OPENER, "OPENER", Part.CORE, "CORE", Part.CLOSER, "CLOSER"));
+    public static final Names<Part> PART = new Names<>(
+            Part.class,
+            Map.of(Part.WARM_UP, "WARM_UP", Part.OPENER, "OPENER", Part.CORE, "CORE", Part.CLOSER, "CLOSER"));
 
-    public static final Names<PassKind> PASS_KIND = new Names<>(PassKind.class, Map.of(
-            PassKind.WARM_UP, "WARM_UP", PassKind.CONTROLLED, "CONTROLLED", PassKind.BURST, "BURST", PassKind.CLOSING, "CLOSING"));
+    public static final Names<PassKind> PASS_KIND = new Names<>(
+            PassKind.class,
+            Map.of(
+                    PassKind.WARM_UP,
+                    "WARM_UP",
+                    PassKind.CONTROLLED,
+                    "CONTROLLED",
+                    PassKind.BURST,
+                    "BURST",
+                    PassKind.CLOSING,
+                    "CLOSING"));
 
-    public static final Names<Verdict> VERDICT = new Names<>(Verdict.class, Map.of(
-            Verdict.CLEAN, "CLEAN", Verdict.ROUGH, "ROUGH", Verdict.BROKE, "BROKE"));
+    public static final Names<Verdict> VERDICT =
+            new Names<>(Verdict.class, Map.of(Verdict.CLEAN, "CLEAN", Verdict.ROUGH, "ROUGH", Verdict.BROKE, "BROKE"));
 
-    public static final Names<Rest.Reason> REST = new Names<>(Rest.Reason.class, Map.of(
-            Rest.Reason.RECOVER, "RECOVER", Rest.Reason.CHANGE, "CHANGE", Rest.Reason.BREAK, "BREAK", Rest.Reason.ASKED, "ASKED"));
+    public static final Names<Rest.Reason> REST = new Names<>(
+            Rest.Reason.class,
+            Map.of(
+                    Rest.Reason.RECOVER,
+                    "RECOVER",
+                    Rest.Reason.CHANGE,
+                    "CHANGE",
+                    Rest.Reason.BREAK,
+                    "BREAK",
+                    Rest.Reason.ASKED,
+                    "ASKED"));
 
-    public static final Names<Done.Cause> CAUSE = new Names<>(Done.Cause.class, Map.of(
-            Done.Cause.PLAYED, "PLAYED", Done.Cause.STOPPED, "STOPPED", Done.Cause.SYMPTOM, "SYMPTOM", Done.Cause.LEFT, "LEFT",
-            Done.Cause.OUTDATED, "OUTDATED"));
+    public static final Names<Done.Cause> CAUSE = new Names<>(
+            Done.Cause.class,
+            Map.of(
+                    Done.Cause.PLAYED,
+                    "PLAYED",
+                    Done.Cause.STOPPED,
+                    "STOPPED",
+                    Done.Cause.SYMPTOM,
+                    "SYMPTOM",
+                    Done.Cause.LEFT,
+                    "LEFT",
+                    Done.Cause.OUTDATED,
+                    "OUTDATED"));
 
-    public static final Names<Caution> CAUTION = new Names<>(Caution.class, Map.of(Caution.USUAL, "USUAL", Caution.CAUTIOUS, "CAUTIOUS"));
+    public static final Names<Caution> CAUTION =
+            new Names<>(Caution.class, Map.of(Caution.USUAL, "USUAL", Caution.CAUTIOUS, "CAUTIOUS"));
 
     /** The kept names of an enumeration, one for each of its constants. */
     public static final class Names<E extends Enum<E>> {

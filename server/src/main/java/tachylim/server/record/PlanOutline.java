@@ -16,15 +16,28 @@ import tachylim.workout.Workout;
  * @param effortLeft the effort minutes that were left of its day
  * @param remarks what was said about it
  */
-public record PlanOutline(double target, Estimate estimate, boolean enoughEvidence, List<BlockOutline> blocks,
-        double burstFloor, double effortLeft, List<String> remarks) {
+public record PlanOutline(
+        double target,
+        Estimate estimate,
+        boolean enoughEvidence,
+        List<BlockOutline> blocks,
+        double burstFloor,
+        double effortLeft,
+        List<String> remarks) {
 
     public record BlockOutline(Part part, String why) {}
 
     /** The outline of a workout that is being planned or played. */
     public static PlanOutline of(Workout workout) {
-        return new PlanOutline(workout.target().bpm(), workout.estimate(), workout.estimate().enoughEvidence(),
-                workout.blocks().stream().map(block -> new BlockOutline(block.part(), block.why())).toList(),
-                workout.caution().burstFloor(), workout.allowance().effort(), workout.remarks());
+        return new PlanOutline(
+                workout.target().bpm(),
+                workout.estimate(),
+                workout.estimate().enoughEvidence(),
+                workout.blocks().stream()
+                        .map(block -> new BlockOutline(block.part(), block.why()))
+                        .toList(),
+                workout.caution().burstFloor(),
+                workout.allowance().effort(),
+                workout.remarks());
     }
 }

@@ -70,7 +70,8 @@ public final class SegmentDocument {
             doc.putObject("rest").put("reason", Kept.REST.name(rest.reason())).put("seconds", rest.seconds());
         }
         if (segment.answer() != null) {
-            doc.put("verdict", Kept.VERDICT.name(segment.answer().verdict())).put("tension", segment.answer().tension().ordinal());
+            doc.put("verdict", Kept.VERDICT.name(segment.answer().verdict()))
+                    .put("tension", segment.answer().tension().ordinal());
         }
         tally(doc.putObject("before"), segment.before());
         tally(doc.putObject("after"), segment.after());
@@ -92,28 +93,54 @@ public final class SegmentDocument {
 
     private static Segment segment(JsonNode doc) {
         Answer answer = doc.has("verdict")
-                ? new Answer(Kept.VERDICT.value(doc.path("verdict").asString()), Tension.of(doc.path("tension").asInt()))
+                ? new Answer(
+                        Kept.VERDICT.value(doc.path("verdict").asString()),
+                        Tension.of(doc.path("tension").asInt()))
                 : null;
-        return new Segment(step(doc), Kept.PART.value(doc.path("part").asString()), doc.path("block").asInt(), doc.path("start").asDouble(),
-                doc.path("seconds").asDouble(), answer, tally(doc.path("before")), tally(doc.path("after")));
+        return new Segment(
+                step(doc),
+                Kept.PART.value(doc.path("part").asString()),
+                doc.path("block").asInt(),
+                doc.path("start").asDouble(),
+                doc.path("seconds").asDouble(),
+                answer,
+                tally(doc.path("before")),
+                tally(doc.path("after")));
     }
 
     private static Step step(JsonNode doc) {
         String why = doc.path("why").asString();
         if (doc.has("rest")) {
             JsonNode rest = doc.path("rest");
-            return new Rest(Kept.REST.value(rest.path("reason").asString()), rest.path("seconds").asDouble(), why);
+            return new Rest(
+                    Kept.REST.value(rest.path("reason").asString()),
+                    rest.path("seconds").asDouble(),
+                    why);
         }
         JsonNode pass = doc.path("pass");
-        return new Pass(Kept.PASS_KIND.value(pass.path("kind").asString()), Tempo.of(pass.path("tempo").asDouble()),
-                new Piece(pass.path("firstNote").asInt(), pass.path("lastNote").asInt()), pass.path("beats").asInt(),
-                pass.path("rounds").asInt(), pass.path("countIn").asInt(), why);
+        return new Pass(
+                Kept.PASS_KIND.value(pass.path("kind").asString()),
+                Tempo.of(pass.path("tempo").asDouble()),
+                new Piece(pass.path("firstNote").asInt(), pass.path("lastNote").asInt()),
+                pass.path("beats").asInt(),
+                pass.path("rounds").asInt(),
+                pass.path("countIn").asInt(),
+                why);
     }
 
     private static Tally tally(JsonNode doc) {
-        return new Tally(new Condition(new Reserve(doc.path("reserve").asDouble(), doc.path("reserveK").asDouble()), doc.path("sinceBreak").asDouble()),
-                doc.path("effort").asDouble(), doc.path("burstSeconds").asDouble(), doc.path("playingSeconds").asDouble(),
-                doc.path("elapsed").asDouble(), doc.path("leastSeconds").asDouble(), Tension.of(doc.path("tension").asInt()),
+        return new Tally(
+                new Condition(
+                        new Reserve(
+                                doc.path("reserve").asDouble(),
+                                doc.path("reserveK").asDouble()),
+                        doc.path("sinceBreak").asDouble()),
+                doc.path("effort").asDouble(),
+                doc.path("burstSeconds").asDouble(),
+                doc.path("playingSeconds").asDouble(),
+                doc.path("elapsed").asDouble(),
+                doc.path("leastSeconds").asDouble(),
+                Tension.of(doc.path("tension").asInt()),
                 Tension.of(doc.path("worstTension").asInt()));
     }
 }

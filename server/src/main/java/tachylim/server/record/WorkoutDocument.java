@@ -5,7 +5,6 @@ import java.util.List;
 import org.apache.commons.numbers.fraction.Fraction;
 import tachylim.ceiling.Band;
 import tachylim.ceiling.Estimate;
-import tachylim.load.Caution;
 import tachylim.load.Condition;
 import tachylim.load.Reserve;
 import tachylim.method.EasyPasses;
@@ -62,7 +61,8 @@ public final class WorkoutDocument {
                 .put("reserve", workout.condition().reserve().level())
                 .put("reserveK", workout.condition().reserve().k())
                 .put("sinceBreak", workout.condition().sinceBreak());
-        doc.put("caution", Kept.CAUTION.name(workout.caution())).put("burstFloor", workout.caution().burstFloor());
+        doc.put("caution", Kept.CAUTION.name(workout.caution()))
+                .put("burstFloor", workout.caution().burstFloor());
         ArrayNode remarks = doc.putArray("remarks");
         workout.remarks().forEach(remarks::add);
         return doc.toString();
@@ -76,7 +76,9 @@ public final class WorkoutDocument {
     }
 
     private static void band(ObjectNode doc, Band band) {
-        doc.put("low", band.low().bpm()).put("middle", band.middle().bpm()).put("high", band.high().bpm());
+        doc.put("low", band.low().bpm())
+                .put("middle", band.middle().bpm())
+                .put("high", band.high().bpm());
     }
 
     private static void write(ObjectNode doc, Block block) {
@@ -89,16 +91,26 @@ public final class WorkoutDocument {
 
     private static void write(ObjectNode doc, Method method) {
         if (method instanceof EasyPasses easy) {
-            doc.put("method", EASY).put("kind", Kept.PASS_KIND.name(easy.kind())).put("why", easy.why());
+            doc.put("method", EASY)
+                    .put("kind", Kept.PASS_KIND.name(easy.kind()))
+                    .put("why", easy.why());
             ArrayNode tempos = doc.putArray("tempos");
             easy.tempos().forEach(tempo -> tempos.add(tempo.bpm()));
         } else if (method instanceof SteadyClimb climb) {
-            doc.put("method", CLIMB).put("start", climb.start().bpm()).put("limit", climb.limit().bpm())
-                    .put("step", climb.step()).put("cleanInARow", climb.cleanInARow()).put("mostPasses", climb.mostPasses());
+            doc.put("method", CLIMB)
+                    .put("start", climb.start().bpm())
+                    .put("limit", climb.limit().bpm())
+                    .put("step", climb.step())
+                    .put("cleanInARow", climb.cleanInARow())
+                    .put("mostPasses", climb.mostPasses());
         } else if (method instanceof IntervalBursts bursts) {
-            doc.put("method", BURSTS).put("controlled", bursts.controlled().bpm()).put("floor", bursts.floor().bpm())
-                    .put("first", bursts.first().bpm()).put("limit", bursts.limit().bpm())
-                    .put("step", bursts.step()).put("bursts", bursts.bursts());
+            doc.put("method", BURSTS)
+                    .put("controlled", bursts.controlled().bpm())
+                    .put("floor", bursts.floor().bpm())
+                    .put("first", bursts.first().bpm())
+                    .put("limit", bursts.limit().bpm())
+                    .put("step", bursts.step())
+                    .put("bursts", bursts.bursts());
         }
     }
 
@@ -113,8 +125,10 @@ public final class WorkoutDocument {
     /** What is shown of it, whatever has become of the rules. */
     public PlanOutline outline() {
         List<PlanOutline.BlockOutline> blocks = new ArrayList<>();
-        kept.path("blocks").forEach(block -> blocks.add(new PlanOutline.BlockOutline(
-                Kept.PART.value(block.path("part").asString()), block.path("why").asString())));
+        kept.path("blocks")
+                .forEach(block -> blocks.add(new PlanOutline.BlockOutline(
+                        Kept.PART.value(block.path("part").asString()),
+                        block.path("why").asString())));
         Estimate estimate = estimate();
         boolean enough = isFirstVersion()
                 ? estimate.ceiling().giveOrTake() <= 0.08
@@ -122,8 +136,14 @@ public final class WorkoutDocument {
         double floor = isFirstVersion()
                 ? kept.path("caution").asString().equals("CAUTIOUS") ? 0.7 : 0.5
                 : kept.path("burstFloor").asDouble();
-        return new PlanOutline(tempo(kept.path("target")).bpm(), estimate, enough, blocks, floor,
-                kept.path("allowance").path("effort").asDouble(), remarks());
+        return new PlanOutline(
+                tempo(kept.path("target")).bpm(),
+                estimate,
+                enough,
+                blocks,
+                floor,
+                kept.path("allowance").path("effort").asDouble(),
+                remarks());
     }
 
     /** The workout itself, to be played on. */
@@ -131,17 +151,33 @@ public final class WorkoutDocument {
         String[] beat = kept.path("beatUnit").asString().split("/");
         Fraction beatUnit = Fraction.of(Integer.parseInt(beat[0]), Integer.parseInt(beat[1]));
         List<Block> blocks = new ArrayList<>();
-        kept.path("blocks").forEach(block -> blocks.add(new Block(Kept.PART.value(block.path("part").asString()),
-                method(block.path("method")), block.path("seconds").asDouble(), block.path("burstBeats").asInt(), block.path("why").asString())));
+        kept.path("blocks")
+                .forEach(block -> blocks.add(new Block(
+                        Kept.PART.value(block.path("part").asString()),
+                        method(block.path("method")),
+                        block.path("seconds").asDouble(),
+                        block.path("burstBeats").asInt(),
+                        block.path("why").asString())));
         JsonNode allowance = kept.path("allowance");
         JsonNode condition = kept.path("condition");
-        return new Workout(AbcReader.read(kept.path("abc").asString()).passage(beatUnit), tempo(kept.path("target")), estimate(), blocks,
-                new Allowance(allowance.path("effort").asDouble(), allowance.path("burstSeconds").asDouble(),
+        return new Workout(
+                AbcReader.read(kept.path("abc").asString()).passage(beatUnit),
+                tempo(kept.path("target")),
+                estimate(),
+                blocks,
+                new Allowance(
+                        allowance.path("effort").asDouble(),
+                        allowance.path("burstSeconds").asDouble(),
                         allowance.path("playingSeconds").asDouble()),
-                isFirstVersion() ? Condition.FRESH
-                        : new Condition(new Reserve(condition.path("reserve").asDouble(), condition.path("reserveK").asDouble()),
+                isFirstVersion()
+                        ? Condition.FRESH
+                        : new Condition(
+                                new Reserve(
+                                        condition.path("reserve").asDouble(),
+                                        condition.path("reserveK").asDouble()),
                                 condition.path("sinceBreak").asDouble()),
-                Kept.CAUTION.value(kept.path("caution").asString()), remarks());
+                Kept.CAUTION.value(kept.path("caution").asString()),
+                remarks());
     }
 
     private List<String> remarks() {
@@ -152,7 +188,10 @@ public final class WorkoutDocument {
 
     private Estimate estimate() {
         JsonNode estimate = kept.path("estimate");
-        return new Estimate(band(estimate.path("ease")), band(estimate.path("ceiling")), band(estimate.path("breakdown")),
+        return new Estimate(
+                band(estimate.path("ease")),
+                band(estimate.path("ceiling")),
+                band(estimate.path("breakdown")),
                 estimate.path("passes").asDouble(0));
     }
 
@@ -170,12 +209,26 @@ public final class WorkoutDocument {
             case EASY -> {
                 List<Tempo> tempos = new ArrayList<>();
                 doc.path("tempos").forEach(tempo -> tempos.add(tempo(tempo)));
-                yield new EasyPasses(Kept.PASS_KIND.value(doc.path("kind").asString()), tempos, doc.path("why").asString());
+                yield new EasyPasses(
+                        Kept.PASS_KIND.value(doc.path("kind").asString()),
+                        tempos,
+                        doc.path("why").asString());
             }
-            case CLIMB -> new SteadyClimb(tempo(doc.path("start")), tempo(doc.path("limit")), doc.path("step").asDouble(),
-                    doc.path("cleanInARow").asInt(), doc.path("mostPasses").asInt());
-            case BURSTS -> new IntervalBursts(tempo(doc.path("controlled")), tempo(doc.path("floor")), tempo(doc.path("first")),
-                    tempo(doc.path("limit")), doc.path("step").asDouble(), doc.path("bursts").asInt());
+            case CLIMB ->
+                new SteadyClimb(
+                        tempo(doc.path("start")),
+                        tempo(doc.path("limit")),
+                        doc.path("step").asDouble(),
+                        doc.path("cleanInARow").asInt(),
+                        doc.path("mostPasses").asInt());
+            case BURSTS ->
+                new IntervalBursts(
+                        tempo(doc.path("controlled")),
+                        tempo(doc.path("floor")),
+                        tempo(doc.path("first")),
+                        tempo(doc.path("limit")),
+                        doc.path("step").asDouble(),
+                        doc.path("bursts").asInt());
             default -> throw new IllegalArgumentException("No method is kept under the name " + name);
         };
     }

@@ -16,19 +16,24 @@ class MarksFollow implements FollowsMusic {
     }
 
     private List<NoteMark> holding(SignedIn who, StoredPassage passage) {
-        return marks.findByAccountIdAndPassageIdAndSupersededFalseOrderById(who.accountId(), passage.id(), Limit.of(RepertoireService.MOST_MARKS));
+        return marks.findByAccountIdAndPassageIdAndSupersededFalseOrderById(
+                who.accountId(), passage.id(), Limit.of(RepertoireService.MOST_MARKS));
     }
 
     @Override
     public List<String> lost(SignedIn who, StoredPassage passage, MusicChange change) {
         long gone = holding(who, passage).stream()
-                .filter(mark -> !mark.value().isEmpty() && change.map().note(mark.note()).isEmpty())
+                .filter(mark -> !mark.value().isEmpty()
+                        && change.map().note(mark.note()).isEmpty())
                 .map(mark -> mark.note() + " " + mark.kind())
                 .distinct()
                 .count();
-        return gone == 0 ? List.of() : List.of(gone == 1
-                ? "One mark stands over a note that goes, and goes with it."
-                : gone + " marks stand over notes that go, and go with them.");
+        return gone == 0
+                ? List.of()
+                : List.of(
+                        gone == 1
+                                ? "One mark stands over a note that goes, and goes with it."
+                                : gone + " marks stand over notes that go, and go with them.");
     }
 
     @Override

@@ -27,10 +27,18 @@ import tachylim.server.web.Refused;
  */
 public record MusicText(
         @NotNull Source source,
-        @NotNull @Pattern(regexp = "\\d{1,2}/\\d{1,2}", message = "A meter looks like 4/4 or 6/8.") String meter,
-        @NotNull @Pattern(regexp = "(\\d{1,2}/\\d{1,2})?", message = "A beat is a note value such as 1/4 or 3/8.") String beatUnit,
-        @NotNull @Size(max = 120_000, message = "That is far more than a passage.") String text,
-        @Min(value = 0) @Max(value = 64, message = "Give up to 64 bars.") int bars) {
+
+        @NotNull @Pattern(regexp = "\\d{1,2}/\\d{1,2}", message = "A meter looks like 4/4 or 6/8.")
+        String meter,
+
+        @NotNull @Pattern(regexp = "(\\d{1,2}/\\d{1,2})?", message = "A beat is a note value such as 1/4 or 3/8.")
+        String beatUnit,
+
+        @NotNull @Size(max = 120_000, message = "That is far more than a passage.")
+        String text,
+
+        @Min(value = 0) @Max(value = 64, message = "Give up to 64 bars.")
+        int bars) {
 
     /** What was read, for saying it back: the notes, and what was odd or left out. */
     record Heard(Passage passage, List<String> warnings, List<String> leftOut) {}
@@ -46,7 +54,8 @@ public record MusicText(
     private Heard abc() {
         try {
             AbcTune tune = AbcReader.read(text);
-            Passage passage = Refused.unlessValid("text", () -> tune.passage(beatUnit.isEmpty() ? null : fraction(beatUnit)));
+            Passage passage =
+                    Refused.unlessValid("text", () -> tune.passage(beatUnit.isEmpty() ? null : fraction(beatUnit)));
             return new Heard(passage, tune.warnings(), tune.leftOut());
         } catch (AbcException stopped) {
             throw Refused.field("text", stopped.getMessage() + ".")
@@ -71,9 +80,12 @@ public record MusicText(
 
     private List<Integer> notesPerBeat() {
         try {
-            return Arrays.stream(text.strip().split("[\\s,]+")).map(Integer::valueOf).toList();
+            return Arrays.stream(text.strip().split("[\\s,]+"))
+                    .map(Integer::valueOf)
+                    .toList();
         } catch (NumberFormatException notNumbers) {
-            throw new IllegalArgumentException("The notes of each beat are numbers such as 4 4 3 3, not " + shortened());
+            throw new IllegalArgumentException(
+                    "The notes of each beat are numbers such as 4 4 3 3, not " + shortened());
         }
     }
 

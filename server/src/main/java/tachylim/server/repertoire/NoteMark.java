@@ -23,9 +23,11 @@ public class NoteMark {
     private Long accountId;
     private long passageId;
     private int note;
+
     @Enumerated(EnumType.STRING)
     @Column(columnDefinition = "varchar(12)")
     private Mark.Kind kind;
+
     private String value;
     private String why;
     private Instant at;

@@ -23,28 +23,57 @@ public final class PassageDtos {
     private PassageDtos() {}
 
     /** A reading of music that is still being typed. */
-    public record Reading(int notes, int bars, String meter, String beatUnit, double beats, double quickestNotesPerBeat,
-            boolean paper, String abc, List<String> warnings, List<String> leftOut) {}
+    public record Reading(
+            int notes,
+            int bars,
+            String meter,
+            String beatUnit,
+            double beats,
+            double quickestNotesPerBeat,
+            boolean paper,
+            String abc,
+            List<String> warnings,
+            List<String> leftOut) {}
 
     public record PassageWish(
-            @NotBlank(message = "Give the passage a title.") @Size(max = 120, message = "A title has up to 120 characters.")
-                    String title,
+            @NotBlank(message = "Give the passage a title.")
+            @Size(max = 120, message = "A title has up to 120 characters.")
+            String title,
+
             @NotNull(message = "Choose an instrument.") InstrumentFamily instrument,
             @NotNull @Valid MusicText music,
-            @DecimalMin(value = "20", message = TEMPO) @DecimalMax(value = "400", message = TEMPO) double targetBpm,
-            @Schema(nullable = true) LocalDate neededOn,
-            @DecimalMin(value = "20", message = TEMPO) @DecimalMax(value = "400", message = TEMPO)
-                    @Schema(nullable = true, description = "the tempo it is clean at, as far as known") Double cleanAt,
-            @Schema(description = "whether it has been played at that tempo, or it is a guess") boolean played,
-            @Min(0) int version,
-            @Schema(nullable = true, description = "whether what cannot follow changed notes may be given up") Boolean confirmed,
-            @Schema(nullable = true, description = "an id of the browser's making: sent twice, it makes one passage")
-                    @Pattern(regexp = "[0-9a-fA-F-]{36}") String clientId) {}
 
-    public record CutWish(@NotNull(message = "Choose how to cut.") CutKind kind, @Min(value = 1, message = "Give at least one.")
-            @Max(value = 64, message = "Give up to 64.") int size,
+            @DecimalMin(value = "20", message = TEMPO) @DecimalMax(value = "400", message = TEMPO)
+            double targetBpm,
+
+            @Schema(nullable = true) LocalDate neededOn,
+
+            @DecimalMin(value = "20", message = TEMPO)
+            @DecimalMax(value = "400", message = TEMPO)
+            @Schema(nullable = true, description = "the tempo it is clean at, as far as known")
+            Double cleanAt,
+
+            @Schema(description = "whether it has been played at that tempo, or it is a guess")
+            boolean played,
+
+            @Min(0) int version,
+
+            @Schema(nullable = true, description = "whether what cannot follow changed notes may be given up")
+            Boolean confirmed,
+
+            @Schema(nullable = true, description = "an id of the browser's making: sent twice, it makes one passage")
+            @Pattern(regexp = "[0-9a-fA-F-]{36}")
+            String clientId) {}
+
+    public record CutWish(
+            @NotNull(message = "Choose how to cut.") CutKind kind,
+
+            @Min(value = 1, message = "Give at least one.") @Max(value = 64, message = "Give up to 64.")
+            int size,
+
             @Schema(description = "for cutting by hand, the notes two pieces share, from 0")
-                    @Size(max = 400, message = "Cut up to 400 times.") List<@NotNull Integer> seams) {
+            @Size(max = 400, message = "Cut up to 400 times.")
+            List<@NotNull Integer> seams) {
 
         public CutWish {
             seams = seams == null ? List.of() : seams;
@@ -62,21 +91,43 @@ public final class PassageDtos {
     }
 
     public record PieceWish(
-            @NotBlank(message = "Give the piece a name.") @Size(max = 80, message = "A name has up to 80 characters.") String name,
-            @Min(value = 1, message = "Difficulty runs from 1 to 5.") @Max(value = 5, message = "Difficulty runs from 1 to 5.")
-                    int difficulty) {}
+            @NotBlank(message = "Give the piece a name.") @Size(max = 80, message = "A name has up to 80 characters.")
+            String name,
 
-    public record ExtraWish(@NotNull(message = "Say what it is for.") PieceKind kind,
-            @NotBlank(message = "Give it a name.") @Size(max = 80, message = "A name has up to 80 characters.") String name,
-            @Min(0) int firstNote, @Min(0) int lastNote) {}
+            @Min(value = 1, message = "Difficulty runs from 1 to 5.")
+            @Max(value = 5, message = "Difficulty runs from 1 to 5.")
+            int difficulty) {}
 
-    public record PieceDto(long id, String name, int firstNote, int lastNote, int difficulty, EstimateDto estimate,
+    public record ExtraWish(
+            @NotNull(message = "Say what it is for.") PieceKind kind,
+
+            @NotBlank(message = "Give it a name.") @Size(max = 80, message = "A name has up to 80 characters.")
+            String name,
+
+            @Min(0) int firstNote,
+            @Min(0) int lastNote) {}
+
+    public record PieceDto(
+            long id,
+            String name,
+            int firstNote,
+            int lastNote,
+            int difficulty,
+            EstimateDto estimate,
             @Schema(nullable = true) LocalDate lastPlayed) {}
 
-    public record PassageDto(long id, String title, InstrumentFamily instrument, double targetBpm,
-            @Schema(nullable = true) LocalDate neededOn, @Schema(nullable = true) Long daysLeft,
-            @Schema(nullable = true) LocalDate lastPlayed, List<PieceDto> pieces,
-            @Schema(description = "the piece that holds the passage back") long slowestPiece) {}
+    public record PassageDto(
+            long id,
+            String title,
+            InstrumentFamily instrument,
+            double targetBpm,
+            @Schema(nullable = true) LocalDate neededOn,
+            @Schema(nullable = true) Long daysLeft,
+            @Schema(nullable = true) LocalDate lastPlayed,
+            List<PieceDto> pieces,
+
+            @Schema(description = "the piece that holds the passage back")
+            long slowestPiece) {}
 
     public record PassageDetail(PassageDto passage, MusicText music, Reading reading, int version) {}
 }

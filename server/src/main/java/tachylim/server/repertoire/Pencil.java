@@ -22,9 +22,12 @@ final class Pencil {
             if (mark.note() < notes.size()) {
                 Note note = notes.get(mark.note());
                 Inflection over = note.inflection();
-                notes.set(mark.note(), note.with(mark.value().isEmpty()
-                        ? over.without(mark.kind())
-                        : over.with(new Mark(mark.kind(), mark.value()))));
+                notes.set(
+                        mark.note(),
+                        note.with(
+                                mark.value().isEmpty()
+                                        ? over.without(mark.kind())
+                                        : over.with(new Mark(mark.kind(), mark.value()))));
             }
         }
         return music.withNotes(notes);

@@ -46,9 +46,13 @@ class PieceKeeper implements FollowsMusic {
     void cut(SignedIn who, StoredPassage passage, List<Piece> cut, CutKind kind, Passage music) {
         List<StoredPiece> all = ofThisEdition(passage);
         Set<Piece> wanted = new HashSet<>(cut);
-        all.stream().filter(piece -> piece.kind() == PieceKind.PIECE && !wanted.contains(piece.notes())).forEach(StoredPiece::putAway);
+        all.stream()
+                .filter(piece -> piece.kind() == PieceKind.PIECE && !wanted.contains(piece.notes()))
+                .forEach(StoredPiece::putAway);
         if (cut.size() > MOST_PIECES) {
-            throw Refused.field("size", "That makes " + cut.size() + " pieces; up to " + MOST_PIECES + " are kept. Choose a larger size.");
+            throw Refused.field(
+                    "size",
+                    "That makes " + cut.size() + " pieces; up to " + MOST_PIECES + " are kept. Choose a larger size.");
         }
         Known there = new Known(who, passage, all);
         for (Piece piece : cut) {
@@ -78,7 +82,12 @@ class PieceKeeper implements FollowsMusic {
 
         boolean givenTo(StoredPiece fresh) {
             if (sources == null) {
-                sources = standings.sources(who, pieces.stream().map(piece -> new StandingService.Known(piece.id(), piece.notes())).toList(), today);
+                sources = standings.sources(
+                        who,
+                        pieces.stream()
+                                .map(piece -> new StandingService.Known(piece.id(), piece.notes()))
+                                .toList(),
+                        today);
             }
             return standings.inherit(who, fresh.id(), fresh.notes(), sources, today);
         }
@@ -86,12 +95,16 @@ class PieceKeeper implements FollowsMusic {
 
     /** A piece over some notes: the one there is or was, or a new one that takes over what is known of them. */
     private StoredPiece keep(Known known, PieceKind kind, String name, Piece notes) {
-        Optional<StoredPiece> there = known.pieces.stream().filter(piece -> piece.kind() == kind && piece.notes().equals(notes)).findFirst();
+        Optional<StoredPiece> there = known.pieces.stream()
+                .filter(piece -> piece.kind() == kind && piece.notes().equals(notes))
+                .findFirst();
         there.ifPresent(StoredPiece::bringBack);
         return there.orElseGet(() -> {
             StoredPiece fresh = pieces.save(new StoredPiece(known.who.accountId(), known.passage, kind, name, notes));
             if (known.givenTo(fresh)) {
-                known.pieces.stream().max(Comparator.comparingInt(piece -> shared(piece.notes(), notes))).ifPresent(from -> fresh.growFrom(from, 1));
+                known.pieces.stream()
+                        .max(Comparator.comparingInt(piece -> shared(piece.notes(), notes)))
+                        .ifPresent(from -> fresh.growFrom(from, 1));
             }
             return fresh;
         });
@@ -102,7 +115,8 @@ class PieceKeeper implements FollowsMusic {
     }
 
     List<StoredPiece> ofThisEdition(StoredPassage passage) {
-        return pieces.findByAccountIdAndPassageIdAndEditionOrderByPlace(passage.accountId(), passage.id(), passage.edition());
+        return pieces.findByAccountIdAndPassageIdAndEditionOrderByPlace(
+                passage.accountId(), passage.id(), passage.edition());
     }
 
     private static String name(Piece piece, CutKind kind, Passage music) {
@@ -130,16 +144,29 @@ class PieceKeeper implements FollowsMusic {
     }
 
     private List<Fate> fates(StoredPassage passage, MusicChange change) {
-        List<StoredPiece> present = ofThisEdition(passage).stream().filter(piece -> !piece.isPutAway()).toList();
-        List<StoredPiece> cut = present.stream().filter(piece -> piece.kind() == PieceKind.PIECE).toList();
-        List<Recut> recut = Recut.of(cut.stream().map(StoredPiece::notes).toList(), change.map(), change.after().notes().size());
+        List<StoredPiece> present = ofThisEdition(passage).stream()
+                .filter(piece -> !piece.isPutAway())
+                .toList();
+        List<StoredPiece> cut = present.stream()
+                .filter(piece -> piece.kind() == PieceKind.PIECE)
+                .toList();
+        List<Recut> recut = Recut.of(
+                cut.stream().map(StoredPiece::notes).toList(),
+                change.map(),
+                change.after().notes().size());
         List<Fate> fates = new ArrayList<>();
         for (int i = 0; i < cut.size(); i++) {
             int index = i;
-            Piece notes = recut.stream().filter(one -> one.from() == index).map(Recut::notes).findFirst().orElse(null);
+            Piece notes = recut.stream()
+                    .filter(one -> one.from() == index)
+                    .map(Recut::notes)
+                    .findFirst()
+                    .orElse(null);
             fates.add(fate(cut.get(i), notes, change));
         }
-        present.stream().filter(piece -> piece.kind() != PieceKind.PIECE).forEach(extra -> fates.add(fate(extra, moved(extra.notes(), change), change)));
+        present.stream()
+                .filter(piece -> piece.kind() != PieceKind.PIECE)
+                .forEach(extra -> fates.add(fate(extra, moved(extra.notes(), change), change)));
         return fates;
     }
 
@@ -151,14 +178,18 @@ class PieceKeeper implements FollowsMusic {
 
     private static Fate fate(StoredPiece piece, Piece notes, MusicChange change) {
         boolean sameBeat = change.before().beatUnit().equals(change.after().beatUnit());
-        boolean same = sameBeat && notes != null && change.map().unchanged(piece.notes()).filter(notes::equals).isPresent();
+        boolean same = sameBeat
+                && notes != null
+                && change.map().unchanged(piece.notes()).filter(notes::equals).isPresent();
         return new Fate(piece, notes, notes == null ? 0 : change.map().share(piece.notes(), notes), same);
     }
 
     @Override
     public List<String> lost(SignedIn who, StoredPassage passage, MusicChange change) {
-        List<Fate> forgotten = fates(passage, change).stream().filter(Fate::isForgotten).toList();
-        Set<Long> known = standings.known(who, forgotten.stream().map(fate -> fate.piece.id()).toList());
+        List<Fate> forgotten =
+                fates(passage, change).stream().filter(Fate::isForgotten).toList();
+        Set<Long> known = standings.known(
+                who, forgotten.stream().map(fate -> fate.piece.id()).toList());
         return forgotten.stream()
                 .filter(fate -> known.contains(fate.piece.id()) || fate.piece.kind() != PieceKind.PIECE)
                 .map(fate -> fate.notes == null
@@ -170,10 +201,14 @@ class PieceKeeper implements FollowsMusic {
     @Override
     public void follow(SignedIn who, StoredPassage passage, MusicChange change) {
         List<Fate> fates = fates(passage, change);
-        List<StoredPiece> away = ofThisEdition(passage).stream().filter(StoredPiece::isPutAway).toList();
+        List<StoredPiece> away =
+                ofThisEdition(passage).stream().filter(StoredPiece::isPutAway).toList();
         passage.nextEdition();
         boolean sameBeat = change.before().beatUnit().equals(change.after().beatUnit());
-        away.forEach(piece -> change.map().unchanged(piece.notes()).filter(notes -> sameBeat).ifPresent(notes -> piece.move(notes, passage.edition())));
+        away.forEach(piece -> change.map()
+                .unchanged(piece.notes())
+                .filter(notes -> sameBeat)
+                .ifPresent(notes -> piece.move(notes, passage.edition())));
         for (Fate fate : fates) {
             if (fate.same) {
                 fate.piece.move(fate.notes, passage.edition());

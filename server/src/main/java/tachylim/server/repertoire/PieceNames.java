@@ -18,8 +18,11 @@ final class PieceNames {
 
     static String byBeats(Piece piece, Passage music) {
         Fraction pickup = music.pickup();
-        int first = (int) Math.floor(onset(music, piece.firstNote()).subtract(pickup).doubleValue()) + 1;
-        int last = (int) Math.ceil(onset(music, piece.lastNote()).subtract(pickup).doubleValue());
+        int first = (int) Math.floor(
+                        onset(music, piece.firstNote()).subtract(pickup).doubleValue())
+                + 1;
+        int last =
+                (int) Math.ceil(onset(music, piece.lastNote()).subtract(pickup).doubleValue());
         return last <= first ? "beat " + first : "beats " + first + "–" + last;
     }
 
@@ -31,7 +34,8 @@ final class PieceNames {
     private static int barOf(Passage music, int note) {
         int bar = IntStream.range(0, music.bars())
                 .filter(i -> music.barStart(i).compareTo(onset(music, note)) <= 0)
-                .max().orElse(0);
+                .max()
+                .orElse(0);
         return music.hasPickup() ? bar : bar + 1;
     }
 }

@@ -67,7 +67,8 @@ class RepertoireController {
     }
 
     @PutMapping("/passages/{id}")
-    PassageDetail change(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody PassageWish wish) {
+    PassageDetail change(
+            @AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody PassageWish wish) {
         repertoire.change(who, id, wish);
         return repertoire.detail(who, id);
     }
@@ -87,7 +88,8 @@ class RepertoireController {
 
     /** A join or a link to be played on its own; the one there is already is given when it is the same. */
     @PostMapping("/passages/{id}/extras")
-    PieceDto addExtra(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody ExtraWish wish) {
+    PieceDto addExtra(
+            @AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody ExtraWish wish) {
         return repertoire.addExtra(who, id, wish);
     }
 

@@ -20,8 +20,6 @@ import tachylim.passage.Passage;
 import tachylim.passage.Piece;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
-import tachylim.server.standing.StandingService;
-import tachylim.server.standing.Standing;
 import tachylim.server.repertoire.PassageDtos.CutKind;
 import tachylim.server.repertoire.PassageDtos.CutWish;
 import tachylim.server.repertoire.PassageDtos.ExtraWish;
@@ -31,6 +29,8 @@ import tachylim.server.repertoire.PassageDtos.PassageWish;
 import tachylim.server.repertoire.PassageDtos.PieceDto;
 import tachylim.server.repertoire.PassageDtos.PieceWish;
 import tachylim.server.repertoire.PassageDtos.Reading;
+import tachylim.server.standing.Standing;
+import tachylim.server.standing.StandingService;
 import tachylim.server.web.Refused;
 import tachylim.tempo.Tempo;
 
@@ -40,6 +40,7 @@ public class RepertoireService {
 
     /** Those put away are counted too. */
     static final int MOST_PASSAGES = 500;
+
     private static final int MOST_PIECES = 2_000;
     static final int MOST_MARKS = 5_000;
     private static final int MOST_EXTRAS = 100;
@@ -54,8 +55,16 @@ public class RepertoireService {
     private final AccountService accounts;
     private final Clock clock;
 
-    RepertoireService(PassageRepository passages, PieceRepository pieces, NoteMarkRepository marks, PieceKeeper keeper,
-            List<FollowsMusic> followers, StorageService storage, StandingService standings, AccountService accounts, Clock clock) {
+    RepertoireService(
+            PassageRepository passages,
+            PieceRepository pieces,
+            NoteMarkRepository marks,
+            PieceKeeper keeper,
+            List<FollowsMusic> followers,
+            StorageService storage,
+            StandingService standings,
+            AccountService accounts,
+            Clock clock) {
         this.passages = passages;
         this.pieces = pieces;
         this.marks = marks;
@@ -71,8 +80,17 @@ public class RepertoireService {
         MusicText.Heard tune = text.read();
         Passage music = tune.passage();
         boolean paper = text.source() == Source.PAPER;
-        return new Reading(music.notes().size(), music.bars(), music.meter().toString(), music.beatUnit().toString().replace(" ", ""),
-                music.length().doubleValue(), music.quickestNotesPerBeat(), paper, AbcWriter.write(music), tune.warnings(), tune.leftOut());
+        return new Reading(
+                music.notes().size(),
+                music.bars(),
+                music.meter().toString(),
+                music.beatUnit().toString().replace(" ", ""),
+                music.length().doubleValue(),
+                music.quickestNotesPerBeat(),
+                paper,
+                AbcWriter.write(music),
+                tune.warnings(),
+                tune.leftOut());
     }
 
     @Transactional(readOnly = true)
@@ -118,7 +136,8 @@ public class RepertoireService {
     @Transactional
     public void mark(StoredPassage passage, int note, Mark.Kind kind, String value, String why, Instant at) {
         if (marks.countByAccountIdAndPassageId(passage.accountId(), passage.id()) >= MOST_MARKS) {
-            throw Refused.field("value", "This passage has been marked " + MOST_MARKS + " times; that is all it holds.");
+            throw Refused.field(
+                    "value", "This passage has been marked " + MOST_MARKS + " times; that is all it holds.");
         }
         marks.save(new NoteMark(passage.accountId(), passage.id(), note, kind, value, why, at));
     }
@@ -149,23 +168,45 @@ public class RepertoireService {
 
     private static PassageDto dto(
             StoredPassage passage, List<StoredPiece> parts, Map<Long, Standing> standings, LocalDate today) {
-        List<PieceDto> dtos = parts.stream().map(piece -> pieceDto(piece, standings)).toList();
-        LocalDate lastPlayed = dtos.stream().map(PieceDto::lastPlayed).filter(Objects::nonNull)
-                .max(LocalDate::compareTo).orElse(null);
+        List<PieceDto> dtos =
+                parts.stream().map(piece -> pieceDto(piece, standings)).toList();
+        LocalDate lastPlayed = dtos.stream()
+                .map(PieceDto::lastPlayed)
+                .filter(Objects::nonNull)
+                .max(LocalDate::compareTo)
+                .orElse(null);
         Long daysLeft = passage.neededOn() == null ? null : ChronoUnit.DAYS.between(today, passage.neededOn());
-        return new PassageDto(passage.id(), passage.title(), passage.instrument(), passage.targetBpm(),
-                passage.neededOn(), daysLeft, lastPlayed, dtos, slowest(dtos));
+        return new PassageDto(
+                passage.id(),
+                passage.title(),
+                passage.instrument(),
+                passage.targetBpm(),
+                passage.neededOn(),
+                daysLeft,
+                lastPlayed,
+                dtos,
+                slowest(dtos));
     }
 
     /** The whole goes no faster than its slowest piece. */
     private static long slowest(List<PieceDto> pieces) {
-        return pieces.stream().min(Comparator.comparingDouble(piece -> piece.estimate().ceiling().middle())).orElseThrow().id();
+        return pieces.stream()
+                .min(Comparator.comparingDouble(
+                        piece -> piece.estimate().ceiling().middle()))
+                .orElseThrow()
+                .id();
     }
 
     private static PieceDto pieceDto(StoredPiece piece, Map<Long, Standing> standings) {
         Standing standing = standings.get(piece.id());
-        return new PieceDto(piece.id(), piece.name(), piece.notes().firstNote(), piece.notes().lastNote(),
-                piece.difficulty(), standing.dto(), standing.lastPlayed());
+        return new PieceDto(
+                piece.id(),
+                piece.name(),
+                piece.notes().firstNote(),
+                piece.notes().lastNote(),
+                piece.difficulty(),
+                standing.dto(),
+                standing.lastPlayed());
     }
 
     @Transactional(readOnly = true)
@@ -179,8 +220,11 @@ public class RepertoireService {
         StoredPassage passage = passage(who, id);
         LocalDate today = accounts.today(who);
         List<StoredPiece> parts = cut(passage);
-        return new PassageDetail(dto(passage, parts, standings(who, parts, today), today),
-                passage.music(), read(passage.music()), passage.version());
+        return new PassageDetail(
+                dto(passage, parts, standings(who, parts, today), today),
+                passage.music(),
+                read(passage.music()),
+                passage.version());
     }
 
     @Transactional
@@ -198,8 +242,10 @@ public class RepertoireService {
             }
         }
         if (passages.countByAccountId(who.accountId()) >= MOST_PASSAGES) {
-            throw Refused.field("title", "This account holds " + MOST_PASSAGES
-                    + " passages, those put away counted. Put one away that was never played: it is deleted.");
+            throw Refused.field(
+                    "title",
+                    "This account holds " + MOST_PASSAGES
+                            + " passages, those put away counted. Put one away that was never played: it is deleted.");
         }
         storage.checkRoom(who);
         checkAim(wish, accounts.get(who).day(at));
@@ -213,13 +259,17 @@ public class RepertoireService {
 
     /** Without a tempo of the player's own, a new piece is guessed as the ceiling's prior does. */
     private static double guess(PassageWish wish) {
-        return wish.cleanAt() != null ? wish.cleanAt() : StandingService.guess(Tempo.of(wish.targetBpm())).bpm();
+        return wish.cleanAt() != null
+                ? wish.cleanAt()
+                : StandingService.guess(Tempo.of(wish.targetBpm())).bpm();
     }
 
     private static void checkAim(PassageWish wish, LocalDate today) {
         if (wish.cleanAt() != null && wish.cleanAt() > wish.targetBpm()) {
-            throw Refused.field("targetBpm", "The target of " + Tempo.of(wish.targetBpm()) + " is below the "
-                    + Tempo.of(wish.cleanAt()) + " it is clean at already. Set a target at or above that.");
+            throw Refused.field(
+                    "targetBpm",
+                    "The target of " + Tempo.of(wish.targetBpm()) + " is below the " + Tempo.of(wish.cleanAt())
+                            + " it is clean at already. Set a target at or above that.");
         }
         if (wish.neededOn() != null && wish.neededOn().isBefore(today) && wish.version() == 0) {
             throw Refused.field("neededOn", "That date has gone by. Choose today or later, or leave it open.");
@@ -237,12 +287,14 @@ public class RepertoireService {
     void change(SignedIn who, long id, PassageWish wish) {
         StoredPassage passage = passage(who, id);
         if (passage.version() != wish.version()) {
-            throw Refused.conflict("changed",
+            throw Refused.conflict(
+                    "changed",
                     "This passage was changed in another window. Your text is still here; load the page to see the other.");
         }
         checkAim(wish, accounts.today(who));
         storage.checkRoom(who);
-        MusicChange change = MusicChange.of(passage.music().passage(), wish.music().passage());
+        MusicChange change =
+                MusicChange.of(passage.music().passage(), wish.music().passage());
         if (!change.map().isSame()) {
             follow(who, passage, change, Boolean.TRUE.equals(wish.confirmed()));
         }
@@ -251,12 +303,16 @@ public class RepertoireService {
 
     /** Lets everything that is tied to the notes follow those that stay; what cannot is said before it is done. */
     private void follow(SignedIn who, StoredPassage passage, MusicChange change, boolean confirmed) {
-        List<String> lost = followers.stream().flatMap(one -> one.lost(who, passage, change).stream()).toList();
+        List<String> lost = followers.stream()
+                .flatMap(one -> one.lost(who, passage, change).stream())
+                .toList();
         if (!lost.isEmpty() && !confirmed) {
             throw Refused.conflict("music-changed", String.join(" ", lost)).with("lost", lost);
         }
         boolean other = change.stayed() < PieceKeeper.STILL_THE_SAME;
-        Tempo guess = other ? StandingService.guess(Tempo.of(passage.targetBpm())) : Tempo.of(passage.guessBpm()).times(change.tempoRatio());
+        Tempo guess = other
+                ? StandingService.guess(Tempo.of(passage.targetBpm()))
+                : Tempo.of(passage.guessBpm()).times(change.tempoRatio());
         passage.guess(guess.bpm(), passage.guessPlayed() && !other);
         followers.forEach(one -> one.follow(who, passage, change));
     }
@@ -275,7 +331,11 @@ public class RepertoireService {
     /** The most notes a second that were ever clean in a passage, however it was cut. */
     @Transactional(readOnly = true)
     public double reachedRate(SignedIn who, StoredPassage passage) {
-        return standings.reachedRate(who, pieces.findByAccountIdAndPassageId(who.accountId(), passage.id()).stream().map(StoredPiece::id).toList());
+        return standings.reachedRate(
+                who,
+                pieces.findByAccountIdAndPassageId(who.accountId(), passage.id()).stream()
+                        .map(StoredPiece::id)
+                        .toList());
     }
 
     @Transactional
@@ -299,7 +359,8 @@ public class RepertoireService {
 
     private static String nothingToCutAt(CutKind kind) {
         return switch (kind) {
-            case PHRASES -> "No slur or held note ends a phrase here. Write slurs, or cut by hand at the notes you choose.";
+            case PHRASES ->
+                "No slur or held note ends a phrase here. Write slurs, or cut by hand at the notes you choose.";
             case RESTS -> "There is no rest between these notes to cut at.";
             case BREATHS -> "No breath is marked yet. Mark breaths first, or cut by hand.";
             default -> "That leaves the passage in one piece; choose a smaller size.";
@@ -309,13 +370,17 @@ public class RepertoireService {
     /** The pieces a passage is cut into, in order. */
     @Transactional(readOnly = true)
     public List<StoredPiece> cut(StoredPassage passage) {
-        return present(passage).stream().filter(piece -> piece.kind() == PieceKind.PIECE).toList();
+        return present(passage).stream()
+                .filter(piece -> piece.kind() == PieceKind.PIECE)
+                .toList();
     }
 
     /** Its joins and links that are played on their own. */
     @Transactional(readOnly = true)
     public List<StoredPiece> extras(StoredPassage passage) {
-        return present(passage).stream().filter(piece -> piece.kind() != PieceKind.PIECE).toList();
+        return present(passage).stream()
+                .filter(piece -> piece.kind() != PieceKind.PIECE)
+                .toList();
     }
 
     private List<StoredPiece> present(StoredPassage passage) {

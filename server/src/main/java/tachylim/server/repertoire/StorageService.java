@@ -30,10 +30,14 @@ public class StorageService {
         long texts = sum(who, "select coalesce(sum(text_size), 0) from passage where account_id = ?")
                 + sum(who, "select coalesce(sum(plan_size), 0) from workout where account_id = ?");
         long rows = 0;
-        for (String table : new String[] {"played_pass", "run_event", "run_segment", "note_mark", "piece", "bench_practice"}) {
+        for (String table :
+                new String[] {"played_pass", "run_event", "run_segment", "note_mark", "piece", "bench_practice"}) {
             rows += sum(who, "select count(*) from " + table + " where account_id = ?");
         }
-        return new Storage(texts + rows * BYTES_A_ROW, MOST_BYTES, sum(who, "select count(*) from passage where account_id = ?"),
+        return new Storage(
+                texts + rows * BYTES_A_ROW,
+                MOST_BYTES,
+                sum(who, "select count(*) from passage where account_id = ?"),
                 RepertoireService.MOST_PASSAGES);
     }
 
@@ -47,14 +51,19 @@ public class StorageService {
         return sql.sql("""
                         select (select count(*) from run r join piece p on p.id = r.piece_id where p.account_id = ? and p.passage_id = ?)
                              + (select count(*) from bench_practice b where b.account_id = ? and b.passage_id = ?)""")
-                .params(who.accountId(), passageId, who.accountId(), passageId).query(Long.class).single() == 0;
+                        .params(who.accountId(), passageId, who.accountId(), passageId)
+                        .query(Long.class)
+                        .single()
+                == 0;
     }
 
     /** Refuses what would be kept when there is no room left. */
     public void checkRoom(SignedIn who) {
         if (of(who).usedBytes >= MOST_BYTES) {
-            throw Refused.conflict("storage-full", "The " + MOST_BYTES / (1024 * 1024)
-                    + " MB of this account are full. Nothing was lost; delete passages that were never played, or begin another account.");
+            throw Refused.conflict(
+                    "storage-full",
+                    "The " + MOST_BYTES / (1024 * 1024)
+                            + " MB of this account are full. Nothing was lost; delete passages that were never played, or begin another account.");
         }
     }
 }

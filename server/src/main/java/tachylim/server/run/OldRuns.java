@@ -55,8 +55,14 @@ class OldRuns implements ApplicationRunner {
     private final TransactionTemplate transaction;
     private final JdbcClient sql;
 
-    OldRuns(RunRepository runs, RunEventRepository events, RunSegmentRepository segments, PlayedPassRepository passes, PlanService plans,
-            TransactionTemplate transaction, JdbcClient sql) {
+    OldRuns(
+            RunRepository runs,
+            RunEventRepository events,
+            RunSegmentRepository segments,
+            PlayedPassRepository passes,
+            PlanService plans,
+            TransactionTemplate transaction,
+            JdbcClient sql) {
         this.runs = runs;
         this.events = events;
         this.segments = segments;
@@ -68,9 +74,12 @@ class OldRuns implements ApplicationRunner {
 
     @Override
     public void run(ApplicationArguments arguments) {
-        List<Long> old = sql.sql("select r.id from run r join workout w on w.id = r.workout_id where w.planned is null order by r.id")
-                .query(Long.class).list();
-        old.forEach(id -> transaction.executeWithoutResult(status -> keep(runs.findById(id).orElseThrow())));
+        List<Long> old = sql.sql(
+                        "select r.id from run r join workout w on w.id = r.workout_id where w.planned is null order by r.id")
+                .query(Long.class)
+                .list();
+        old.forEach(id -> transaction.executeWithoutResult(
+                status -> keep(runs.findById(id).orElseThrow())));
         if (!old.isEmpty()) {
             LOG.info("Kept the segments of {} runs from before there were any", old.size());
         }
@@ -98,8 +107,9 @@ class OldRuns implements ApplicationRunner {
     private record Kept(int ordinal, Segment segment) {}
 
     private List<Kept> played(StoredRun stored) {
-        Map<Integer, PlayedPass> byOrdinal = passes.findByAccountIdAndRunIdIn(stored.accountId(), List.of(stored.id())).stream()
-                .collect(Collectors.toMap(PlayedPass::ordinal, Function.identity()));
+        Map<Integer, PlayedPass> byOrdinal =
+                passes.findByAccountIdAndRunIdIn(stored.accountId(), List.of(stored.id())).stream()
+                        .collect(Collectors.toMap(PlayedPass::ordinal, Function.identity()));
         List<Kept> kept = new ArrayList<>();
         Tally now = new Tally(Condition.FRESH, 0, 0, 0, 0, 0, Tension.LIGHT, Tension.LOOSE);
         Part part = Part.WARM_UP;
@@ -123,21 +133,42 @@ class OldRuns implements ApplicationRunner {
 
     private static Segment segment(PlayedPass pass, Part part, int block, Tally before) {
         int beats = (int) Math.round(pass.playSeconds() * pass.tempo().bpm() / 60);
-        Pass step = new Pass(pass.kind(), pass.tempo(), new Piece(0, Math.max(0, pass.notes() - 1)), beats, 1, COUNT_IN, NO_REASON);
-        Tally came = new Tally(new Condition(new Reserve(pass.reserve(), Reserve.USUAL_K), before.sinceBreak()), before.effort(),
-                before.burstSeconds(), before.playingSeconds(), before.elapsed(), before.leastSeconds(), before.tension(), before.worstTension());
+        Pass step = new Pass(
+                pass.kind(), pass.tempo(), new Piece(0, Math.max(0, pass.notes() - 1)), beats, 1, COUNT_IN, NO_REASON);
+        Tally came = new Tally(
+                new Condition(new Reserve(pass.reserve(), Reserve.USUAL_K), before.sinceBreak()),
+                before.effort(),
+                before.burstSeconds(),
+                before.playingSeconds(),
+                before.elapsed(),
+                before.leastSeconds(),
+                before.tension(),
+                before.worstTension());
         double seconds = step.countInSeconds() + pass.playSeconds() + ANSWER_SECONDS;
-        Tally after = new Tally(came.condition().played(came.reserve(), seconds), came.effort() + pass.effort(),
-                came.burstSeconds() + (pass.kind() == PassKind.BURST ? pass.playSeconds() : 0), came.playingSeconds() + pass.playSeconds(),
-                came.elapsed() + seconds, came.leastSeconds() + step.seconds(), pass.tension(),
+        Tally after = new Tally(
+                came.condition().played(came.reserve(), seconds),
+                came.effort() + pass.effort(),
+                came.burstSeconds() + (pass.kind() == PassKind.BURST ? pass.playSeconds() : 0),
+                came.playingSeconds() + pass.playSeconds(),
+                came.elapsed() + seconds,
+                came.leastSeconds() + step.seconds(),
+                pass.tension(),
                 pass.tension().atLeast(came.worstTension()) ? pass.tension() : came.worstTension());
-        return new Segment(step, part, block, before.elapsed(), seconds, new Answer(pass.verdict(), pass.tension()), came, after);
+        return new Segment(
+                step, part, block, before.elapsed(), seconds, new Answer(pass.verdict(), pass.tension()), came, after);
     }
 
     private static Segment rest(double seconds, Part part, int block, Tally before) {
         Step step = new Rest(Rest.Reason.RECOVER, seconds, NO_REASON);
-        Tally after = new Tally(before.condition().rested(seconds), before.effort(), before.burstSeconds(), before.playingSeconds(),
-                before.elapsed() + seconds, before.leastSeconds() + seconds, before.tension(), before.worstTension());
+        Tally after = new Tally(
+                before.condition().rested(seconds),
+                before.effort(),
+                before.burstSeconds(),
+                before.playingSeconds(),
+                before.elapsed() + seconds,
+                before.leastSeconds() + seconds,
+                before.tension(),
+                before.worstTension());
         return new Segment(step, part, block, before.elapsed(), seconds, null, before, after);
     }
 }

@@ -24,11 +24,15 @@ final class RunDtos {
 
     private RunDtos() {}
 
-    record Beginning(@NotNull @Valid PlanWish plan, @NotNull @Pattern(regexp = UUID) String holder) {}
+    record Beginning(
+            @NotNull @Valid PlanWish plan,
+            @NotNull @Pattern(regexp = UUID) String holder) {}
 
     record TakeOver(@NotNull @Pattern(regexp = UUID) String holder) {}
 
-    record NoteWish(@NotNull @Size(max = 2000, message = "A note has up to 2000 characters.") String note) {}
+    record NoteWish(
+            @NotNull @Size(max = 2000, message = "A note has up to 2000 characters.")
+            String note) {}
 
     /** How long ago something may be said to have happened: two weeks, for a browser that was away. */
     private static final long MOST_AGO = 1_209_600;
@@ -44,11 +48,19 @@ final class RunDtos {
             @Min(0) int ordinal,
             @NotNull RunEvent.Kind kind,
             @Schema(nullable = true) Verdict verdict,
-            @Min(value = 0, message = "Tension is given from 0 to 5.") @Max(value = 5, message = "Tension is given from 0 to 5.")
-                    @Schema(nullable = true) Integer tension,
-            @Min(0) @Max(value = 86_400) @Schema(nullable = true) Double seconds,
-            @Min(0) @Max(MOST_AGO) @Schema(nullable = true, description = "how long ago it happened, where it could not be sent at once")
-                    Double secondsAgo) {
+
+            @Min(value = 0, message = "Tension is given from 0 to 5.")
+            @Max(value = 5, message = "Tension is given from 0 to 5.")
+            @Schema(nullable = true)
+            Integer tension,
+
+            @Min(0) @Max(value = 86_400) @Schema(nullable = true)
+            Double seconds,
+
+            @Min(0)
+            @Max(MOST_AGO)
+            @Schema(nullable = true, description = "how long ago it happened, where it could not be sent at once")
+            Double secondsAgo) {
 
         static EventWish symptom(String clientId, double secondsAgo) {
             return new EventWish(clientId, NOBODY, 0, RunEvent.Kind.SYMPTOM, null, null, 0.0, secondsAgo);
@@ -59,22 +71,53 @@ final class RunDtos {
 
     record SymptomWish(
             @NotNull @Pattern(regexp = UUID) String clientId,
-            @Min(0) @Max(MOST_AGO) @Schema(nullable = true, description = "how long ago it was, where it could not be sent at once") Double secondsAgo) {}
+
+            @Min(0)
+            @Max(MOST_AGO)
+            @Schema(nullable = true, description = "how long ago it was, where it could not be sent at once")
+            Double secondsAgo) {}
 
     record ClickDto(double seconds, Click.Kind kind) {}
 
-    record PassDto(PassKind kind, double tempo, int beats, int rounds, int countIn, double seconds, double notesPerSecond,
-            String abc, boolean wholePiece, int number, int of, List<ClickDto> clicks) {}
+    record PassDto(
+            PassKind kind,
+            double tempo,
+            int beats,
+            int rounds,
+            int countIn,
+            double seconds,
+            double notesPerSecond,
+            String abc,
+            boolean wholePiece,
+            int number,
+            int of,
+            List<ClickDto> clicks) {}
 
     record RestDto(Rest.Reason reason, double seconds) {}
 
     /** The step the run stands at: exactly one of pass, rest and ended is there. */
-    record StepDto(String why, @Schema(nullable = true) PassDto pass, @Schema(nullable = true) RestDto rest,
+    record StepDto(
+            String why,
+            @Schema(nullable = true) PassDto pass,
+            @Schema(nullable = true) RestDto rest,
             @Schema(nullable = true) Done.Cause ended) {}
 
     record LastAnswer(String clientId, Verdict verdict, int tension, double tempo) {}
 
-    record RunView(long id, String passage, String piece, String focus, int ordinal, boolean held, StepDto step,
-            @Schema(nullable = true) Part part, String blockWhy, String upcoming, @Schema(nullable = true) LastAnswer last,
-            double at, Relief relief, double secondsToBreak, String note) {}
+    record RunView(
+            long id,
+            String passage,
+            String piece,
+            String focus,
+            int ordinal,
+            boolean held,
+            StepDto step,
+            @Schema(nullable = true) Part part,
+            String blockWhy,
+            String upcoming,
+            @Schema(nullable = true) LastAnswer last,
+            double at,
+            Relief relief,
+            double secondsToBreak,
+            String note) {}
 }

@@ -33,9 +33,21 @@ class RunEvent {
         }
     }
 
-    static final Kept.Names<Kind> NAMES = new Kept.Names<>(Kind.class, Map.of(
-            Kind.JUDGED, "JUDGED", Kind.RESTED, "RESTED", Kind.BACKED_OFF, "BACKED_OFF", Kind.REST_ASKED, "REST_ASKED",
-            Kind.STOPPED, "STOPPED", Kind.SYMPTOM, "SYMPTOM"));
+    static final Kept.Names<Kind> NAMES = new Kept.Names<>(
+            Kind.class,
+            Map.of(
+                    Kind.JUDGED,
+                    "JUDGED",
+                    Kind.RESTED,
+                    "RESTED",
+                    Kind.BACKED_OFF,
+                    "BACKED_OFF",
+                    Kind.REST_ASKED,
+                    "REST_ASKED",
+                    Kind.STOPPED,
+                    "STOPPED",
+                    Kind.SYMPTOM,
+                    "SYMPTOM"));
 
     static final class KindName extends Kept.Column<Kind> {
         KindName() {
@@ -67,8 +79,17 @@ class RunEvent {
 
     protected RunEvent() {}
 
-    RunEvent(long accountId, long runId, int ordinal, String clientId, Kind kind, Verdict verdict, Integer tension,
-            Double seconds, Allowance told, Instant at) {
+    RunEvent(
+            long accountId,
+            long runId,
+            int ordinal,
+            String clientId,
+            Kind kind,
+            Verdict verdict,
+            Integer tension,
+            Double seconds,
+            Allowance told,
+            Instant at) {
         this.accountId = accountId;
         this.runId = runId;
         this.ordinal = ordinal;

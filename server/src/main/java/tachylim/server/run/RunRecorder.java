@@ -30,8 +30,14 @@ class RunRecorder {
     private final AccountService accounts;
     private final LoadService load;
 
-    RunRecorder(RunEventRepository events, RunSegmentRepository segments, PlayedPassRepository passes, RepertoireService repertoire,
-            StandingService standings, AccountService accounts, LoadService load) {
+    RunRecorder(
+            RunEventRepository events,
+            RunSegmentRepository segments,
+            PlayedPassRepository passes,
+            RepertoireService repertoire,
+            StandingService standings,
+            AccountService accounts,
+            LoadService load) {
         this.events = events;
         this.segments = segments;
         this.passes = passes;
@@ -53,7 +59,8 @@ class RunRecorder {
     /** Keeps an event that takes a run from {@code before} to {@code after}. */
     void keep(SignedIn who, StoredRun stored, Run before, Run after, RunEvent event) {
         events.save(event);
-        List<Segment> fresh = after.past().subList(before.past().size(), after.past().size());
+        List<Segment> fresh =
+                after.past().subList(before.past().size(), after.past().size());
         int place = before.past().size();
         for (Segment segment : fresh) {
             segments.save(new RunSegment(who.accountId(), stored.id(), place++, event.ordinal(), segment));
@@ -70,11 +77,19 @@ class RunRecorder {
         StoredPiece piece = repertoire.anyPiece(who, stored.pieceId());
         var day = accounts.get(who).day(event.at());
         double rate = pass.tempo().rate(music.excerpt(pass.notes()).quickestNotesPerBeat());
-        passes.save(new PlayedPass(who.accountId(), stored.id(), event.ordinal(), piece.id(), day, event.at(), segment, rate));
+        passes.save(new PlayedPass(
+                who.accountId(), stored.id(), event.ordinal(), piece.id(), day, event.at(), segment, rate));
         if (segment.answer() != null && pass.kind() != PassKind.WARM_UP) {
             double share = (double) pass.notes().size() / music.notes().size();
-            standings.learn(who, piece.subject(), day, Evidence.of(pass.tempo(), segment.answer().verdict(),
-                    segment.before().reserve().level(), share));
+            standings.learn(
+                    who,
+                    piece.subject(),
+                    day,
+                    Evidence.of(
+                            pass.tempo(),
+                            segment.answer().verdict(),
+                            segment.before().reserve().level(),
+                            share));
         }
     }
 
@@ -82,21 +97,27 @@ class RunRecorder {
     void amend(SignedIn who, StoredRun stored, Run run, RunEvent event) {
         int place = run.past().size() - 1;
         Segment segment = run.past().get(place);
-        segments.findByAccountIdAndRunIdAndPlace(who.accountId(), stored.id(), place).ifPresent(kept -> kept.segment(segment));
-        passes.findByAccountIdAndRunIdAndOrdinal(who.accountId(), stored.id(), event.ordinal()).ifPresent(pass -> pass.felt(segment));
+        segments.findByAccountIdAndRunIdAndPlace(who.accountId(), stored.id(), place)
+                .ifPresent(kept -> kept.segment(segment));
+        passes.findByAccountIdAndRunIdAndOrdinal(who.accountId(), stored.id(), event.ordinal())
+                .ifPresent(pass -> pass.felt(segment));
         load.cameOut(who, run.tally().condition(), event.at());
     }
 
     /** Takes back what counted as left without a word, since the word has come after all. */
     void forgetLeft(SignedIn who, StoredRun stored, int place, int ordinal) {
-        segments.findByAccountIdAndRunIdAndPlace(who.accountId(), stored.id(), place).ifPresent(segments::delete);
-        passes.findByAccountIdAndRunIdAndOrdinal(who.accountId(), stored.id(), ordinal).ifPresent(passes::delete);
+        segments.findByAccountIdAndRunIdAndPlace(who.accountId(), stored.id(), place)
+                .ifPresent(segments::delete);
+        passes.findByAccountIdAndRunIdAndOrdinal(who.accountId(), stored.id(), ordinal)
+                .ifPresent(passes::delete);
         segments.flush();
         passes.flush();
     }
 
     /** What was played and rested in a run, as it was kept. */
     List<Segment> segments(SignedIn who, StoredRun stored) {
-        return segments.findByAccountIdAndRunIdOrderByPlace(who.accountId(), stored.id()).stream().map(RunSegment::segment).toList();
+        return segments.findByAccountIdAndRunIdOrderByPlace(who.accountId(), stored.id()).stream()
+                .map(RunSegment::segment)
+                .toList();
     }
 }

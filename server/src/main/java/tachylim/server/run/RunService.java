@@ -44,8 +44,15 @@ public class RunService {
     private final LoadService load;
     private final TachylimSettings settings;
 
-    RunService(RunRepository runs, RunEventRepository events, RunRecorder recorder, RunViews views, PlanService plans,
-            AccountService accounts, LoadService load, TachylimSettings settings) {
+    RunService(
+            RunRepository runs,
+            RunEventRepository events,
+            RunRecorder recorder,
+            RunViews views,
+            PlanService plans,
+            AccountService accounts,
+            LoadService load,
+            TachylimSettings settings) {
         this.runs = runs;
         this.events = events;
         this.recorder = recorder;
@@ -97,7 +104,8 @@ public class RunService {
 
     private boolean isLeft(SignedIn who, StoredRun run, Instant at) {
         var account = accounts.get(who);
-        return account.day(at).isAfter(account.day(run.lastAt())) && Duration.between(run.lastAt(), at).compareTo(LEFT_AFTER) > 0;
+        return account.day(at).isAfter(account.day(run.lastAt()))
+                && Duration.between(run.lastAt(), at).compareTo(LEFT_AFTER) > 0;
     }
 
     // Beginning
@@ -105,14 +113,22 @@ public class RunService {
     @Transactional
     public long begin(SignedIn who, PlanWish wish, String holder, Instant at) {
         open(who, at).ifPresent(run -> {
-            throw Refused.conflict("open-run", "A workout is still open. Go on with it, or end it, before beginning another.")
+            throw Refused.conflict(
+                            "open-run", "A workout is still open. Go on with it, or end it, before beginning another.")
                     .with("runId", run.id());
         });
         runs.flush();
         Today today = load.today(who, at);
         StoredWorkout workout = plans.keep(who, wish, at);
-        return runs.save(new StoredRun(who.accountId(), workout.id(), workout.pieceId(), today.day(), at, holder,
-                        today.done().effort(), today.allowance()))
+        return runs.save(new StoredRun(
+                        who.accountId(),
+                        workout.id(),
+                        workout.pieceId(),
+                        today.day(),
+                        at,
+                        holder,
+                        today.done().effort(),
+                        today.allowance()))
                 .id();
     }
 
@@ -179,14 +195,17 @@ public class RunService {
         }
         List<RunEvent> kept = eventsOf(who, id);
         StoredWorkout workout = plans.get(who, stored.workoutId());
-        Optional<RunEvent> known = kept.stream().filter(event -> event.clientId().equals(wish.clientId())).findFirst();
+        Optional<RunEvent> known = kept.stream()
+                .filter(event -> event.clientId().equals(wish.clientId()))
+                .findFirst();
         if (known.isPresent()) {
             amend(who, stored, workout, kept, known.get(), wish);
         } else {
             if (stored.outcome() == null) {
                 closeIfLeft(who, stored, said);
             }
-            boolean goesOn = stored.outcome() == null || stored.outcome() == Done.Cause.LEFT && !isLeft(who, stored, said);
+            boolean goesOn =
+                    stored.outcome() == null || stored.outcome() == Done.Cause.LEFT && !isLeft(who, stored, said);
             if (goesOn) {
                 take(who, standing(stored, workout, kept), wish, said, now);
             } else if (!wish.kind().ends()) {
@@ -213,10 +232,12 @@ public class RunService {
         StoredRun stored = standing.stored;
         if (!wish.kind().ends()) {
             if (!stored.isHeldBy(wish.holder())) {
-                throw Refused.conflict("taken-over", "This workout goes on in another window. Take it over here to play on.");
+                throw Refused.conflict(
+                        "taken-over", "This workout goes on in another window. Take it over here to play on.");
             }
             if (wish.ordinal() != standing.kept.size()) {
-                throw Refused.conflict("out-of-step", "Another window has answered this step. The run goes on from there.");
+                throw Refused.conflict(
+                        "out-of-step", "Another window has answered this step. The run goes on from there.");
             }
         }
         stored.putRight(now, standing.run.tally().leastSeconds() / settings.speed());
@@ -232,24 +253,44 @@ public class RunService {
     }
 
     private static RunEvent event(SignedIn who, StoredRun stored, int ordinal, EventWish wish, Run told, Instant at) {
-        return new RunEvent(who.accountId(), stored.id(), ordinal, wish.clientId(), wish.kind(), wish.verdict(), wish.tension(),
-                wish.seconds(), told.left(), at);
+        return new RunEvent(
+                who.accountId(),
+                stored.id(),
+                ordinal,
+                wish.clientId(),
+                wish.kind(),
+                wish.verdict(),
+                wish.tension(),
+                wish.seconds(),
+                told.left(),
+                at);
     }
 
     private void checkClock(StoredRun stored, Run after, Instant at) {
         double clock = Duration.between(stored.startedAt(), at).toMillis() / 1000.0;
         double missing = after.secondsTooSoon(clock, settings.speed());
         if (missing > 0) {
-            throw Refused.conflict("too-soon", "By the clock this cannot have been played yet: "
-                            + Math.max(1, Math.round(missing)) + " seconds are missing. The answer is taken once they are over.")
+            throw Refused.conflict(
+                            "too-soon",
+                            "By the clock this cannot have been played yet: " + Math.max(1, Math.round(missing))
+                                    + " seconds are missing. The answer is taken once they are over.")
                     .with("seconds", missing);
         }
     }
 
     /** An answer to the pass at which a run was ended elsewhere is kept; of anything else it is said that it came too late. */
-    private void takeLate(SignedIn who, StoredRun stored, StoredWorkout workout, List<RunEvent> kept, EventWish wish, Instant said, Instant now) {
-        List<RunEvent> played = kept.stream().filter(event -> !event.kind().ends()).toList();
-        boolean lastStep = wish.ordinal() == played.size() && played.size() < kept.size() && kept.size() == played.size() + 1;
+    private void takeLate(
+            SignedIn who,
+            StoredRun stored,
+            StoredWorkout workout,
+            List<RunEvent> kept,
+            EventWish wish,
+            Instant said,
+            Instant now) {
+        List<RunEvent> played =
+                kept.stream().filter(event -> !event.kind().ends()).toList();
+        boolean lastStep =
+                wish.ordinal() == played.size() && played.size() < kept.size() && kept.size() == played.size() + 1;
         if (wish.kind() != RunEvent.Kind.JUDGED || !lastStep || !stored.isOfThisEdition()) {
             throw Refused.conflict("over", "This workout was over before this answer came, so it is not counted.");
         }
@@ -265,16 +306,26 @@ public class RunService {
         recorder.keep(who, stored, before, after, event);
     }
 
-    private void amend(SignedIn who, StoredRun stored, StoredWorkout workout, List<RunEvent> kept, RunEvent event, EventWish wish) {
-        boolean other = event.kind() == RunEvent.Kind.JUDGED && wish.tension() != null && !wish.tension().equals(event.tension());
+    private void amend(
+            SignedIn who,
+            StoredRun stored,
+            StoredWorkout workout,
+            List<RunEvent> kept,
+            RunEvent event,
+            EventWish wish) {
+        boolean other = event.kind() == RunEvent.Kind.JUDGED
+                && wish.tension() != null
+                && !wish.tension().equals(event.tension());
         if (!other) {
             return;
         }
         if (!stored.isHeldBy(wish.holder())) {
-            throw Refused.conflict("taken-over", "This workout goes on in another window. Take it over here to put a tension right.");
+            throw Refused.conflict(
+                    "taken-over", "This workout goes on in another window. Take it over here to put a tension right.");
         }
         if (event.ordinal() != kept.size() - 1 || stored.outcome() != null) {
-            throw Refused.conflict("too-late", "Something has followed that answer; its tension stays at " + event.tension() + ".");
+            throw Refused.conflict(
+                    "too-late", "Something has followed that answer; its tension stays at " + event.tension() + ".");
         }
         event.tension(wish.tension());
         Run run = standing(stored, workout, kept).run;
@@ -309,11 +360,20 @@ public class RunService {
         Run run = Run.start(plans.get(who, stored.workoutId()).workout());
         for (int ordinal = 0; !run.isDone(); ordinal++) {
             Answer answer = run.step() instanceof Pass ? player.apply(run) : null;
-            Instant at = stored.startedAt().plusMillis((long) (1000 * (run.tally().elapsed() + run.step().seconds())));
+            Instant at = stored.startedAt().plusMillis((long)
+                    (1000 * (run.tally().elapsed() + run.step().seconds())));
             boolean judged = answer != null;
-            RunEvent event = new RunEvent(who.accountId(), id, ordinal, UUID.randomUUID().toString(),
-                    judged ? RunEvent.Kind.JUDGED : RunEvent.Kind.RESTED, judged ? answer.verdict() : null,
-                    judged ? answer.tension().ordinal() : null, judged ? null : run.step().seconds(), run.left(), stored.touched(at, at));
+            RunEvent event = new RunEvent(
+                    who.accountId(),
+                    id,
+                    ordinal,
+                    UUID.randomUUID().toString(),
+                    judged ? RunEvent.Kind.JUDGED : RunEvent.Kind.RESTED,
+                    judged ? answer.verdict() : null,
+                    judged ? answer.tension().ordinal() : null,
+                    judged ? null : run.step().seconds(),
+                    run.left(),
+                    stored.touched(at, at));
             Run after = RunRecorder.step(run, event);
             recorder.keep(who, stored, run, after, event);
             run = after;

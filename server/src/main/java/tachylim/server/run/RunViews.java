@@ -35,21 +35,48 @@ public class RunViews {
         StepDescription description = new StepDescription(run);
         boolean inBlock = !run.isDone();
         double cap = stored.effortBefore() + run.tally().effort() + run.left().effort();
-        Relief relief = Relief.of(run, stored.effortBefore(), new Limit(Limit.Kind.EFFORT, cap, stored.effortBefore(), "What today allows."));
-        return new RunView(stored.id(), piece.passage().title(), piece.name(), workout.focus(), kept.size(),
-                stored.isHeldBy(holder), description.step(),
+        Relief relief = Relief.of(
+                run,
+                stored.effortBefore(),
+                new Limit(Limit.Kind.EFFORT, cap, stored.effortBefore(), "What today allows."));
+        return new RunView(
+                stored.id(),
+                piece.passage().title(),
+                piece.name(),
+                workout.focus(),
+                kept.size(),
+                stored.isHeldBy(holder),
+                description.step(),
                 inBlock ? run.workout().blocks().get(run.block()).part() : null,
                 inBlock ? run.workout().blocks().get(run.block()).why() : "",
-                description.upcoming(), lastAnswer(kept, run), run.tally().elapsed(), relief,
-                Math.max(0, Guardrails.UNBROKEN_SECONDS - run.tally().sinceBreak()), stored.note());
+                description.upcoming(),
+                lastAnswer(kept, run),
+                run.tally().elapsed(),
+                relief,
+                Math.max(0, Guardrails.UNBROKEN_SECONDS - run.tally().sinceBreak()),
+                stored.note());
     }
 
     RunView ended(SignedIn who, StoredRun stored, StoredWorkout workout, int events, String holder) {
         StoredPiece piece = repertoire.anyPiece(who, stored.pieceId());
         Done done = stored.done();
         Relief relief = played(who, stored, workout);
-        return new RunView(stored.id(), piece.passage().title(), piece.name(), workout.focus(), events, stored.isHeldBy(holder),
-                new StepDto(done.why(), null, null, done.cause()), null, "", "the end", null, relief.seconds(), relief, 0, stored.note());
+        return new RunView(
+                stored.id(),
+                piece.passage().title(),
+                piece.name(),
+                workout.focus(),
+                events,
+                stored.isHeldBy(holder),
+                new StepDto(done.why(), null, null, done.cause()),
+                null,
+                "",
+                "the end",
+                null,
+                relief.seconds(),
+                relief,
+                0,
+                stored.note());
     }
 
     /** The relief of what was played, as it was kept. */
@@ -63,8 +90,16 @@ public class RunViews {
     }
 
     private static Relief relief(StoredRun stored, PlanOutline outline, List<Segment> past, List<Segment> ahead) {
-        return Relief.of(outline, past, ahead, stored.effortBefore(), new Limit(Limit.Kind.EFFORT,
-                stored.effortBefore() + outline.effortLeft(), stored.effortBefore(), "Today's cap when this was planned."));
+        return Relief.of(
+                outline,
+                past,
+                ahead,
+                stored.effortBefore(),
+                new Limit(
+                        Limit.Kind.EFFORT,
+                        stored.effortBefore() + outline.effortLeft(),
+                        stored.effortBefore(),
+                        "Today's cap when this was planned."));
     }
 
     /** The last answer, as long as its tension may still be put right: nothing has followed it. */
@@ -74,7 +109,10 @@ public class RunViews {
         }
         RunEvent last = kept.get(kept.size() - 1);
         Segment segment = run.past().get(run.past().size() - 1);
-        return new LastAnswer(last.clientId(), segment.answer().verdict(), last.tension(),
+        return new LastAnswer(
+                last.clientId(),
+                segment.answer().verdict(),
+                last.tension(),
                 ((Pass) segment.step()).tempo().bpm());
     }
 }

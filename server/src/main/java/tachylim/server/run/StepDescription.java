@@ -45,11 +45,23 @@ final class StepDescription {
         List<ClickDto> clicks = ClickProgramme.of(pass, music).stream()
                 .map(click -> new ClickDto(click.seconds(), click.kind()))
                 .toList();
-        int before = (int) run.past().stream().filter(segment -> isLike(segment, pass)).count();
-        int after = (int) ahead.stream().filter(segment -> isLike(segment, pass)).count();
-        return new PassDto(pass.kind(), pass.tempo().bpm(), pass.beats(), pass.rounds(), pass.countIn(), pass.seconds(),
-                pass.tempo().rate(played.quickestNotesPerBeat()), AbcWriter.write(played),
-                pass.notes().size() == music.notes().size(), before + 1, before + after, clicks);
+        int before = (int)
+                run.past().stream().filter(segment -> isLike(segment, pass)).count();
+        int after =
+                (int) ahead.stream().filter(segment -> isLike(segment, pass)).count();
+        return new PassDto(
+                pass.kind(),
+                pass.tempo().bpm(),
+                pass.beats(),
+                pass.rounds(),
+                pass.countIn(),
+                pass.seconds(),
+                pass.tempo().rate(played.quickestNotesPerBeat()),
+                AbcWriter.write(played),
+                pass.notes().size() == music.notes().size(),
+                before + 1,
+                before + after,
+                clicks);
     }
 
     /** Passes of one kind in one block are counted together. */
@@ -68,7 +80,9 @@ final class StepDescription {
 
     private static String inWords(Step step) {
         if (step instanceof Pass pass) {
-            String name = pass.kind() == PassKind.BURST ? "a burst at " : pass.kind() == PassKind.CLOSING ? "easy at " : "slow at ";
+            String name = pass.kind() == PassKind.BURST
+                    ? "a burst at "
+                    : pass.kind() == PassKind.CLOSING ? "easy at " : "slow at ";
             return name + pass.tempo();
         }
         return "rest " + Math.round(step.seconds()) + " s";

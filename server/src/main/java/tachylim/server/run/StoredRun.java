@@ -51,7 +51,15 @@ public class StoredRun {
 
     protected StoredRun() {}
 
-    StoredRun(long accountId, long workoutId, long pieceId, LocalDate day, Instant at, String holder, double effortBefore, Allowance told) {
+    StoredRun(
+            long accountId,
+            long workoutId,
+            long pieceId,
+            LocalDate day,
+            Instant at,
+            String holder,
+            double effortBefore,
+            Allowance told) {
         this.accountId = accountId;
         this.workoutId = workoutId;
         this.pieceId = pieceId;

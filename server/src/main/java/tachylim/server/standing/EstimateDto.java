@@ -11,7 +11,7 @@ public record EstimateDto(BandDto ease, BandDto ceiling, BandDto breakdown, bool
 
     /** An estimate of which was said whether it rests on enough. */
     public static EstimateDto of(Estimate estimate, boolean enough) {
-        return new EstimateDto(BandDto.of(estimate.ease()), BandDto.of(estimate.ceiling()),
-                BandDto.of(estimate.breakdown()), enough);
+        return new EstimateDto(
+                BandDto.of(estimate.ease()), BandDto.of(estimate.ceiling()), BandDto.of(estimate.breakdown()), enough);
     }
 }

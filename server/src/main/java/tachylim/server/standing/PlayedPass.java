@@ -51,7 +51,15 @@ public class PlayedPass {
 
     protected PlayedPass() {}
 
-    public PlayedPass(long accountId, long runId, int ordinal, long pieceId, LocalDate day, Instant at, Segment segment, double rate) {
+    public PlayedPass(
+            long accountId,
+            long runId,
+            int ordinal,
+            long pieceId,
+            LocalDate day,
+            Instant at,
+            Segment segment,
+            double rate) {
         Pass pass = (Pass) segment.step();
         this.accountId = accountId;
         this.runId = runId;

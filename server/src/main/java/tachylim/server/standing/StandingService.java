@@ -62,10 +62,12 @@ public class StandingService {
         Map<Long, Standing> standings = new HashMap<>();
         for (Subject subject : subjects) {
             StoredBelief belief = kept.get(subject.pieceId());
-            standings.put(subject.pieceId(), new Standing(
-                    belief == null ? prior(subject) : belief.on(day),
-                    TensionCurve.through(felt.getOrDefault(subject.pieceId(), List.of())),
-                    belief == null ? null : belief.day()));
+            standings.put(
+                    subject.pieceId(),
+                    new Standing(
+                            belief == null ? prior(subject) : belief.on(day),
+                            TensionCurve.through(felt.getOrDefault(subject.pieceId(), List.of())),
+                            belief == null ? null : belief.day()));
         }
         return standings;
     }
@@ -77,28 +79,42 @@ public class StandingService {
 
     /** What was felt lately on each piece, and on the one it has grown from at the same speed. */
     private Map<Long, List<TensionCurve.Felt>> felt(SignedIn who, List<Subject> subjects, LocalDate day) {
-        List<Long> ids = subjects.stream().flatMap(one -> Stream.of(one.pieceId(), one.grownFrom())).filter(Objects::nonNull).distinct().toList();
-        Map<Long, List<PlayedPassRepository.FeltPass>> byPiece = passes.felt(who.accountId(), ids, day.minusDays(TENSION_DAYS)).stream()
-                .collect(Collectors.groupingBy(PlayedPassRepository.FeltPass::getPieceId));
-        return subjects.stream().collect(Collectors.toMap(Subject::pieceId, one -> Stream.concat(
-                        felt(byPiece.get(one.pieceId()), 1), felt(byPiece.get(one.grownFrom()), one.tempoRatio()))
-                .toList()));
+        List<Long> ids = subjects.stream()
+                .flatMap(one -> Stream.of(one.pieceId(), one.grownFrom()))
+                .filter(Objects::nonNull)
+                .distinct()
+                .toList();
+        Map<Long, List<PlayedPassRepository.FeltPass>> byPiece =
+                passes.felt(who.accountId(), ids, day.minusDays(TENSION_DAYS)).stream()
+                        .collect(Collectors.groupingBy(PlayedPassRepository.FeltPass::getPieceId));
+        return subjects.stream()
+                .collect(Collectors.toMap(
+                        Subject::pieceId,
+                        one -> Stream.concat(
+                                        felt(byPiece.get(one.pieceId()), 1),
+                                        felt(byPiece.get(one.grownFrom()), one.tempoRatio()))
+                                .toList()));
     }
 
     private static Stream<TensionCurve.Felt> felt(List<PlayedPassRepository.FeltPass> passes, double ratio) {
-        return passes == null ? Stream.empty()
-                : passes.stream().map(pass -> new TensionCurve.Felt(Tempo.of(pass.getTempo()).times(ratio), Tension.of(pass.getTension())));
+        return passes == null
+                ? Stream.empty()
+                : passes.stream()
+                        .map(pass -> new TensionCurve.Felt(
+                                Tempo.of(pass.getTempo()).times(ratio), Tension.of(pass.getTension())));
     }
 
     private static Posterior prior(Subject subject) {
-        return Posterior.prior(Tempo.of(subject.guessBpm()), subject.guessPlayed() ? Posterior.PLAYED_SD : Posterior.GUESS_SD);
+        return Posterior.prior(
+                Tempo.of(subject.guessBpm()), subject.guessPlayed() ? Posterior.PLAYED_SD : Posterior.GUESS_SD);
     }
 
     /** Learns from one pass, on the day it was played. The piece is the caller's to have checked. */
     @Transactional
     public void learn(SignedIn who, Subject subject, LocalDate day, Evidence evidence) {
         StoredBelief belief = beliefs.findById(subject.pieceId())
-                .orElseGet(() -> beliefs.save(new StoredBelief(subject.pieceId(), who.accountId(), day, prior(subject))));
+                .orElseGet(
+                        () -> beliefs.save(new StoredBelief(subject.pieceId(), who.accountId(), day, prior(subject))));
         Posterior learnt = belief.learn(evidence, day);
         LocalDate at = belief.day();
         CeilingDay today = days.findById(new CeilingDay.Key(subject.pieceId(), at))
@@ -113,11 +129,17 @@ public class StandingService {
     /** What is known of some stretches of one passage: what a new piece of it may take over. */
     @Transactional(readOnly = true)
     public List<Heritage.Source> sources(SignedIn who, List<Known> stretches, LocalDate day) {
-        Map<Long, StoredBelief> kept = beliefs.findByAccountIdAndPieceIdIn(who.accountId(), stretches.stream().map(Known::pieceId).toList())
-                .stream().collect(Collectors.toMap(StoredBelief::pieceId, Function.identity()));
+        Map<Long, StoredBelief> kept =
+                beliefs
+                        .findByAccountIdAndPieceIdIn(
+                                who.accountId(),
+                                stretches.stream().map(Known::pieceId).toList())
+                        .stream()
+                        .collect(Collectors.toMap(StoredBelief::pieceId, Function.identity()));
         return stretches.stream()
                 .filter(one -> kept.containsKey(one.pieceId()))
-                .map(one -> new Heritage.Source(one.notes(), kept.get(one.pieceId()).on(day)))
+                .map(one ->
+                        new Heritage.Source(one.notes(), kept.get(one.pieceId()).on(day)))
                 .toList();
     }
 
@@ -136,21 +158,26 @@ public class StandingService {
     /** Gives a piece that has grown out of another what was known of that, at the same notes a second. */
     @Transactional
     public boolean carry(SignedIn who, long from, long to, double ratio, double share, LocalDate day) {
-        Optional<StoredBelief> known = beliefs.findByAccountIdAndPieceIdIn(who.accountId(), List.of(from)).stream().findFirst();
-        known.ifPresent(belief -> beliefs.save(new StoredBelief(to, who.accountId(), day, belief.on(day).carried(ratio, share))));
+        Optional<StoredBelief> known = beliefs.findByAccountIdAndPieceIdIn(who.accountId(), List.of(from)).stream()
+                .findFirst();
+        known.ifPresent(belief -> beliefs.save(
+                new StoredBelief(to, who.accountId(), day, belief.on(day).carried(ratio, share))));
         return known.isPresent();
     }
 
     /** Which of some pieces anything is known of. */
     @Transactional(readOnly = true)
     public Set<Long> known(SignedIn who, List<Long> pieceIds) {
-        return beliefs.findByAccountIdAndPieceIdIn(who.accountId(), pieceIds).stream().map(StoredBelief::pieceId).collect(Collectors.toSet());
+        return beliefs.findByAccountIdAndPieceIdIn(who.accountId(), pieceIds).stream()
+                .map(StoredBelief::pieceId)
+                .collect(Collectors.toSet());
     }
 
     /** The most notes a second that were ever clean on any of some pieces; 0 when none were. */
     @Transactional(readOnly = true)
     public double reachedRate(SignedIn who, List<Long> pieceIds) {
-        return Optional.ofNullable(passes.fastestClean(who.accountId(), pieceIds)).orElse(0.0);
+        return Optional.ofNullable(passes.fastestClean(who.accountId(), pieceIds))
+                .orElse(0.0);
     }
 
     /** The days on which a piece was played, oldest first. */

@@ -27,11 +27,17 @@ class TodayController {
     }
 
     /** The session prepared for today; no plan while there is no passage. */
-    record TodayView(LocalDate day, @Schema(nullable = true) PlanView plan, LoadDto load, String why,
-            List<String> sinceLastTime, @Schema(nullable = true) Long openRun) {}
+    record TodayView(
+            LocalDate day,
+            @Schema(nullable = true) PlanView plan,
+            LoadDto load,
+            String why,
+            List<String> sinceLastTime,
+            @Schema(nullable = true) Long openRun) {}
 
     @GetMapping
-    TodayView today(@AuthenticationPrincipal SignedIn who,
+    TodayView today(
+            @AuthenticationPrincipal SignedIn who,
             @RequestParam(required = false) @Min(3) @Max(180) Integer minutes,
             @RequestParam(defaultValue = "false") boolean easy) {
         return today.view(who, minutes, easy);

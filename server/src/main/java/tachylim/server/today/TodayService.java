@@ -38,8 +38,13 @@ class TodayService {
     private final RunService runs;
     private final Clock clock;
 
-    TodayService(AccountService accounts, PlanService plans, LoadService load, StandingService standings,
-            RunService runs, Clock clock) {
+    TodayService(
+            AccountService accounts,
+            PlanService plans,
+            LoadService load,
+            StandingService standings,
+            RunService runs,
+            Clock clock) {
         this.accounts = accounts;
         this.plans = plans;
         this.load = load;
@@ -54,9 +59,13 @@ class TodayService {
         Today today = load.today(who, now);
         Long openRun = runs.open(who, now).map(StoredRun::id).orElse(null);
         return plans.neediest(who, today.day())
-                .map(neediest -> new TodayView(today.day(),
-                        plans.prepared(who, wish(who, neediest, minutes, easy), neediest, today), today.dto(),
-                        why(neediest, today), sinceLastTime(who, neediest, today), openRun))
+                .map(neediest -> new TodayView(
+                        today.day(),
+                        plans.prepared(who, wish(who, neediest, minutes, easy), neediest, today),
+                        today.dto(),
+                        why(neediest, today),
+                        sinceLastTime(who, neediest, today),
+                        openRun))
                 .orElseGet(() -> new TodayView(today.day(), null, today.dto(), "", List.of(), openRun));
     }
 
@@ -82,12 +91,17 @@ class TodayService {
     private List<String> sinceLastTime(SignedIn who, Neediest neediest, Today today) {
         List<String> changes = new ArrayList<>();
         long now = Math.round(neediest.standing().estimate().ceiling().middle().bpm());
-        standings.ceilingBefore(who, neediest.piece().id(), today.day())
+        standings
+                .ceilingBefore(who, neediest.piece().id(), today.day())
                 .ifPresent(before -> changes.add("Ceiling " + Math.round(before) + " → " + now + "."));
-        plans.lastTempo(who, neediest.piece()).ifPresent(last -> changes.add("The last climb stopped at " + last + "."));
+        plans.lastTempo(who, neediest.piece())
+                .ifPresent(last -> changes.add("The last climb stopped at " + last + "."));
         if (neediest.standing().lastPlayed() != null) {
             long days = ChronoUnit.DAYS.between(neediest.standing().lastPlayed(), today.day());
-            changes.add(days <= 0 ? "Played today already." : days == 1 ? "Last played yesterday." : "Last played " + days + " days ago.");
+            changes.add(
+                    days <= 0
+                            ? "Played today already."
+                            : days == 1 ? "Last played yesterday." : "Last played " + days + " days ago.");
         }
         return changes;
     }

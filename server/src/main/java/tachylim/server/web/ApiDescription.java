@@ -21,7 +21,8 @@ class ApiDescription {
 
     @Bean
     OpenAPI description() {
-        return new OpenAPI().info(new Info().title("Tachylim").version("1"))
+        return new OpenAPI()
+                .info(new Info().title("Tachylim").version("1"))
                 // Said, so that none is made up from the address of whoever asks.
                 .servers(List.of(new Server().url("/")));
     }
@@ -40,9 +41,11 @@ class ApiDescription {
     @Bean
     PropertyCustomizer partsThatMayBeNull() {
         return (property, type) -> {
-            boolean mayBeNull = type.getCtxAnnotations() != null && Arrays.stream(type.getCtxAnnotations())
-                    .anyMatch(annotation -> annotation instanceof io.swagger.v3.oas.annotations.media.Schema schema
-                            && schema.nullable());
+            boolean mayBeNull = type.getCtxAnnotations() != null
+                    && Arrays.stream(type.getCtxAnnotations())
+                            .anyMatch(annotation ->
+                                    annotation instanceof io.swagger.v3.oas.annotations.media.Schema schema
+                                            && schema.nullable());
             if (!mayBeNull || property.get$ref() == null) {
                 return property;
             }
@@ -53,7 +56,8 @@ class ApiDescription {
 
     private static void requireAll(Schema<?> schema) {
         if (schema.getProperties() != null) {
-            schema.setRequired(new ArrayList<>(List.copyOf(schema.getProperties().keySet())));
+            schema.setRequired(
+                    new ArrayList<>(List.copyOf(schema.getProperties().keySet())));
         }
     }
 }

@@ -21,8 +21,10 @@ final class DatabaseTrouble {
     static boolean isBehind(Throwable failure) {
         int depth = 0;
         for (Throwable cause = failure; cause != null && depth < 20; cause = cause.getCause(), depth++) {
-            if (cause instanceof CannotCreateTransactionException || cause instanceof DataAccessResourceFailureException
-                    || cause instanceof SQLNonTransientConnectionException || cause instanceof SQLTransientConnectionException
+            if (cause instanceof CannotCreateTransactionException
+                    || cause instanceof DataAccessResourceFailureException
+                    || cause instanceof SQLNonTransientConnectionException
+                    || cause instanceof SQLTransientConnectionException
                     || cause instanceof SQLRecoverableException
                     || cause instanceof SQLException sql && isAboutTheConnection(sql.getSQLState())) {
                 return true;

@@ -59,7 +59,11 @@ class Gate extends OncePerRequestFilter {
             return refuse(response, 404, "There is nothing here.");
         }
         if (request.getHeader("Transfer-Encoding") != null || request.getContentLengthLong() > most) {
-            return refuse(response, 413, "That is more than fits here: a request holds up to " + most / 1024 + " kB. Keep the part you are working on.");
+            return refuse(
+                    response,
+                    413,
+                    "That is more than fits here: a request holds up to " + most / 1024
+                            + " kB. Keep the part you are working on.");
         }
         if (!isReadable(request.getQueryString())) {
             return refuse(response, 400, "The address holds something that is no text.");
@@ -88,8 +92,13 @@ class Gate extends OncePerRequestFilter {
             return false;
         }
         try {
-            byte[] bytes = StringUtils.uriDecode(query, StandardCharsets.ISO_8859_1).getBytes(StandardCharsets.ISO_8859_1);
-            return StandardCharsets.UTF_8.newDecoder().decode(ByteBuffer.wrap(bytes)).chars().noneMatch(sign -> sign == 0);
+            byte[] bytes =
+                    StringUtils.uriDecode(query, StandardCharsets.ISO_8859_1).getBytes(StandardCharsets.ISO_8859_1);
+            return StandardCharsets.UTF_8
+                    .newDecoder()
+                    .decode(ByteBuffer.wrap(bytes))
+                    .chars()
+                    .noneMatch(sign -> sign == 0);
         } catch (CharacterCodingException | IllegalArgumentException unreadable) {
             return false;
         }

@@ -10,8 +10,21 @@ import org.springframework.web.bind.annotation.GetMapping;
 class PageController {
 
     @GetMapping({
-        "/", "/welcome", "/sign-in", "/register", "/start", "/passages", "/passages/**", "/plan/**", "/run/**",
-        "/ceiling", "/ceiling/**", "/load", "/log", "/log/**", "/settings"
+        "/",
+        "/welcome",
+        "/sign-in",
+        "/register",
+        "/start",
+        "/passages",
+        "/passages/**",
+        "/plan/**",
+        "/run/**",
+        "/ceiling",
+        "/ceiling/**",
+        "/load",
+        "/log",
+        "/log/**",
+        "/settings"
     })
     String page() {
         return "forward:/index.html";

@@ -32,7 +32,8 @@ class PlainText {
     }
 
     private static boolean isPlain(String text) {
-        return text.codePoints().noneMatch(sign -> Character.getType(sign) == Character.SURROGATE
-                || Character.isISOControl(sign) && sign != '\n' && sign != '\r' && sign != '\t');
+        return text.codePoints()
+                .noneMatch(sign -> Character.getType(sign) == Character.SURROGATE
+                        || Character.isISOControl(sign) && sign != '\n' && sign != '\r' && sign != '\t');
     }
 }

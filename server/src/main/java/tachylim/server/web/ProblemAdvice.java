@@ -44,13 +44,15 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
     })
     ProblemDetail atOnce(Exception collision) {
         LOG.info("Two changes at once: {}", collision.getMessage());
-        ProblemDetail problem = problem(HttpStatus.CONFLICT,
+        ProblemDetail problem = problem(
+                HttpStatus.CONFLICT,
                 "This was changed somewhere else at the same moment. Look at it again and repeat your change.");
         problem.setProperty("code", "changed");
         return problem;
     }
 
-    static final String FAILED = "Something went wrong here. What you typed is still on the page; try again in a moment.";
+    static final String FAILED =
+            "Something went wrong here. What you typed is still on the page; try again in a moment.";
 
     @ExceptionHandler
     ResponseEntity<ProblemDetail> failed(Exception failure) throws Exception {
@@ -62,7 +64,8 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
             ProblemDetail problem = problem(HttpStatus.SERVICE_UNAVAILABLE, DatabaseTrouble.SENTENCE);
             problem.setProperty("code", "database");
             return ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE)
-                    .header(HttpHeaders.RETRY_AFTER, DatabaseTrouble.RETRY_AFTER_SECONDS).body(problem);
+                    .header(HttpHeaders.RETRY_AFTER, DatabaseTrouble.RETRY_AFTER_SECONDS)
+                    .body(problem);
         }
         if (DisconnectedClientHelper.isClientDisconnectedException(failure)) {
             LOG.debug("Somebody left before the answer was written");
@@ -86,16 +89,23 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
 
     @Override
     protected ResponseEntity<Object> handleHttpMessageNotReadable(
-            HttpMessageNotReadableException unreadable, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+            HttpMessageNotReadableException unreadable,
+            HttpHeaders headers,
+            HttpStatusCode status,
+            WebRequest request) {
         if (DatabaseTrouble.isBehind(unreadable) || !(unreadable.getCause() instanceof DatabindException odd)) {
-            return ResponseEntity.badRequest().body(problem(HttpStatus.BAD_REQUEST, "A value in this request is of the wrong kind."));
+            return ResponseEntity.badRequest()
+                    .body(problem(HttpStatus.BAD_REQUEST, "A value in this request is of the wrong kind."));
         }
         String place = odd.getPath().stream()
-                .map(step -> step.getPropertyName() == null ? String.valueOf(step.getIndex() + 1) : step.getPropertyName())
+                .map(step ->
+                        step.getPropertyName() == null ? String.valueOf(step.getIndex() + 1) : step.getPropertyName())
                 .collect(Collectors.joining(" "));
         boolean sign = odd.getOriginalMessage().contains(PlainText.REFUSAL);
-        ProblemDetail problem = problem(HttpStatus.BAD_REQUEST, (sign ? PlainText.REFUSAL : "A value in this request is of the wrong kind.")
-                + (place.isEmpty() ? "" : " Look at: " + place + "."));
+        ProblemDetail problem = problem(
+                HttpStatus.BAD_REQUEST,
+                (sign ? PlainText.REFUSAL : "A value in this request is of the wrong kind.")
+                        + (place.isEmpty() ? "" : " Look at: " + place + "."));
         if (!place.isEmpty()) {
             problem.setProperty("field", place);
         }

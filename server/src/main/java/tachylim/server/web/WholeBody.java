@@ -35,12 +35,14 @@ class WholeBody implements Filter {
     private static final String BODY = WholeBody.class.getName();
 
     @Override
-    public void doFilter(ServletRequest any, ServletResponse answer, FilterChain chain) throws IOException, ServletException {
+    public void doFilter(ServletRequest any, ServletResponse answer, FilterChain chain)
+            throws IOException, ServletException {
         HttpServletRequest request = (HttpServletRequest) any;
         byte[] body = (byte[]) request.getAttribute(BODY);
         if (request.getDispatcherType() == DispatcherType.ASYNC && body != null) {
             chain.doFilter(new Arrived(request, body), answer);
-        } else if (request.getDispatcherType() == DispatcherType.REQUEST && request.getContentLengthLong() > 0
+        } else if (request.getDispatcherType() == DispatcherType.REQUEST
+                && request.getContentLengthLong() > 0
                 && request.getContentLengthLong() <= Gate.MOST_BYTES) {
             await(request, (HttpServletResponse) answer);
         } else {
@@ -96,7 +98,8 @@ class WholeBody implements Filter {
         @Override
         public void onTimeout(AsyncEvent event) throws IOException {
             response.setHeader("Connection", "close");
-            Gate.refuse(response, 408, "The rest of this request did not come. Check the connection and send it again.");
+            Gate.refuse(
+                    response, 408, "The rest of this request did not come. Check the connection and send it again.");
             event.getAsyncContext().complete();
         }
 

@@ -50,8 +50,15 @@ public class PlanService {
     private final StorageService storage;
     private final Clock clock;
 
-    PlanService(WorkoutRepository workouts, RepertoireService repertoire, StandingService standings,
-            PlayedPassRepository passes, LoadService load, ReadinessService readiness, StorageService storage, Clock clock) {
+    PlanService(
+            WorkoutRepository workouts,
+            RepertoireService repertoire,
+            StandingService standings,
+            PlayedPassRepository passes,
+            LoadService load,
+            ReadinessService readiness,
+            StorageService storage,
+            Clock clock) {
         this.workouts = workouts;
         this.repertoire = repertoire;
         this.standings = standings;
@@ -71,15 +78,26 @@ public class PlanService {
     }
 
     private static PlanView view(PlanWish wish, StoredPiece piece, Today today, Workout workout) {
-        Relief relief = Relief.of(Run.start(workout), today.done().effort(), today.limit(tachylim.load.Limit.Kind.EFFORT));
-        return new PlanView(wish, piece.passage().title(), piece.name(), piece.passage().neededOn(), relief, today.dto());
+        Relief relief =
+                Relief.of(Run.start(workout), today.done().effort(), today.limit(tachylim.load.Limit.Kind.EFFORT));
+        return new PlanView(
+                wish, piece.passage().title(), piece.name(), piece.passage().neededOn(), relief, today.dto());
     }
 
     private Workout plan(SignedIn who, PlanWish wish, StoredPiece piece, Standing standing, Today today) {
         Choices choices = Refused.unlessValid("choices", wish::choices);
-        Workout workout = Refused.unlessValid("minutes", () -> Planner.plan(new Brief(repertoire.music(piece),
-                Tempo.of(piece.passage().targetBpm()), standing.estimate(), wish.minutes(), choices,
-                today.allowance(), today.condition(), lastTempo(who, piece), repertoire.reachedRate(who, piece.passage()))));
+        Workout workout = Refused.unlessValid(
+                "minutes",
+                () -> Planner.plan(new Brief(
+                        repertoire.music(piece),
+                        Tempo.of(piece.passage().targetBpm()),
+                        standing.estimate(),
+                        wish.minutes(),
+                        choices,
+                        today.allowance(),
+                        today.condition(),
+                        lastTempo(who, piece),
+                        repertoire.reachedRate(who, piece.passage()))));
         if (today.rest() != null) {
             return workout.withOnlyRemark(today.restSentence());
         }
@@ -90,7 +108,9 @@ public class PlanService {
     /** Where the last climb on a piece ended: the tempo of its last pass. */
     @Transactional(readOnly = true)
     public Optional<Tempo> lastTempo(SignedIn who, StoredPiece piece) {
-        return passes.lastClimb(who.accountId(), piece.id(), Limit.of(1)).stream().map(PlayedPass::tempo).findFirst();
+        return passes.lastClimb(who.accountId(), piece.id(), Limit.of(1)).stream()
+                .map(PlayedPass::tempo)
+                .findFirst();
     }
 
     /** Keeps the workout that is about to be played. */
@@ -106,7 +126,13 @@ public class PlanService {
             throw Refused.conflict("nothing-left", String.join(" ", workout.remarks()));
         }
         return workouts.save(new StoredWorkout(
-                who.accountId(), piece.id(), today.day(), at, wish.minutes(), wish.focus().strip(), workout));
+                who.accountId(),
+                piece.id(),
+                today.day(),
+                at,
+                wish.minutes(),
+                wish.focus().strip(),
+                workout));
     }
 
     @Transactional(readOnly = true)
@@ -132,8 +158,8 @@ public class PlanService {
     @Transactional(readOnly = true)
     public Optional<Neediest> neediest(SignedIn who, LocalDate day) {
         List<StoredPiece> pieces = repertoire.pieces(who);
-        Map<Long, Standing> known =
-                standings.standings(who, pieces.stream().map(StoredPiece::subject).toList(), day);
+        Map<Long, Standing> known = standings.standings(
+                who, pieces.stream().map(StoredPiece::subject).toList(), day);
         return pieces.stream()
                 .map(piece -> new Neediest(piece, known.get(piece.id())))
                 .max(Comparator.comparingDouble(candidate -> need(candidate, day)));
@@ -142,8 +168,10 @@ public class PlanService {
     private static double need(Neediest candidate, LocalDate day) {
         LocalDate date = candidate.piece.passage().neededOn();
         Long daysLeft = date == null ? null : ChronoUnit.DAYS.between(day, date);
-        return Need.of(Tempo.of(candidate.piece.passage().targetBpm()),
-                candidate.standing.estimate().ceiling().middle(), daysLeft);
+        return Need.of(
+                Tempo.of(candidate.piece.passage().targetBpm()),
+                candidate.standing.estimate().ceiling().middle(),
+                daysLeft);
     }
 
     @Transactional(readOnly = true)

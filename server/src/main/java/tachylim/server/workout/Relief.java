@@ -42,20 +42,45 @@ public record Relief(
     }
 
     /** One step in its place. Tempo is null in a rest, verdict and tension while it is only planned, or when it was left without a word. */
-    public record StretchDto(Form form, int block, double start, double seconds, double countIn,
-            @Schema(nullable = true) Double tempo, @Schema(nullable = true) Rest.Reason rest, boolean played,
-            @Schema(nullable = true) Verdict verdict, @Schema(nullable = true) Integer tension, double reserveBefore,
-            double reserveAfter, double effortAfter, String why) {}
+    public record StretchDto(
+            Form form,
+            int block,
+            double start,
+            double seconds,
+            double countIn,
+            @Schema(nullable = true) Double tempo,
+            @Schema(nullable = true) Rest.Reason rest,
+            boolean played,
+            @Schema(nullable = true) Verdict verdict,
+            @Schema(nullable = true) Integer tension,
+            double reserveBefore,
+            double reserveAfter,
+            double effortAfter,
+            String why) {}
 
     /** A block, and where it begins and ends; one that no time or allowance is left for has no length. */
     public record BlockDto(Part part, String why, double start, double end) {}
 
-    public record TotalsDto(double playingSeconds, double restSeconds, double seconds, int notes, double burstSeconds,
-            int bursts, int passes, double effort) {
+    public record TotalsDto(
+            double playingSeconds,
+            double restSeconds,
+            double seconds,
+            int notes,
+            double burstSeconds,
+            int bursts,
+            int passes,
+            double effort) {
 
         public static TotalsDto of(Totals totals) {
-            return new TotalsDto(totals.playingSeconds(), totals.restSeconds(), totals.seconds(), totals.notes(),
-                    totals.burstSeconds(), totals.bursts(), totals.passes(), totals.effort());
+            return new TotalsDto(
+                    totals.playingSeconds(),
+                    totals.restSeconds(),
+                    totals.seconds(),
+                    totals.notes(),
+                    totals.burstSeconds(),
+                    totals.bursts(),
+                    totals.passes(),
+                    totals.effort());
         }
     }
 
@@ -65,15 +90,27 @@ public record Relief(
     }
 
     /** The relief of what is kept: nothing of it is decided again. */
-    public static Relief of(PlanOutline plan, List<Segment> past, List<Segment> ahead, double effortBefore, Limit effort) {
+    public static Relief of(
+            PlanOutline plan, List<Segment> past, List<Segment> ahead, double effortBefore, Limit effort) {
         List<Segment> all = Stream.concat(past.stream(), ahead.stream()).toList();
         List<StretchDto> stretches = IntStream.range(0, all.size())
                 .mapToObj(i -> stretch(all.get(i), i < past.size(), effortBefore))
                 .toList();
-        double seconds = all.isEmpty() ? 0 : all.get(all.size() - 1).start() + all.get(all.size() - 1).seconds();
-        return new Relief(seconds, plan.target(), EstimateDto.of(plan.estimate(), plan.enoughEvidence()), stretches,
-                blocks(plan.blocks(), all), plan.burstFloor(), effortBefore, effort.cap(), effort.why(),
-                TotalsDto.of(Totals.of(all)), plan.remarks());
+        double seconds = all.isEmpty()
+                ? 0
+                : all.get(all.size() - 1).start() + all.get(all.size() - 1).seconds();
+        return new Relief(
+                seconds,
+                plan.target(),
+                EstimateDto.of(plan.estimate(), plan.enoughEvidence()),
+                stretches,
+                blocks(plan.blocks(), all),
+                plan.burstFloor(),
+                effortBefore,
+                effort.cap(),
+                effort.why(),
+                TotalsDto.of(Totals.of(all)),
+                plan.remarks());
     }
 
     private static StretchDto stretch(Segment segment, boolean played, double effortBefore) {
@@ -81,22 +118,52 @@ public record Relief(
         double before = segment.before().reserve().level();
         double after = segment.after().reserve().level();
         if (segment.step() instanceof Pass pass) {
-            return new StretchDto(Form.valueOf(pass.kind().name()), segment.block(), segment.start(), segment.seconds(),
-                    pass.countInSeconds(), pass.tempo().bpm(), null, played,
+            return new StretchDto(
+                    Form.valueOf(pass.kind().name()),
+                    segment.block(),
+                    segment.start(),
+                    segment.seconds(),
+                    pass.countInSeconds(),
+                    pass.tempo().bpm(),
+                    null,
+                    played,
                     played && segment.answer() != null ? segment.answer().verdict() : null,
-                    played && segment.answer() != null ? segment.answer().tension().ordinal() : null, before, after, effortAfter, pass.why());
+                    played && segment.answer() != null
+                            ? segment.answer().tension().ordinal()
+                            : null,
+                    before,
+                    after,
+                    effortAfter,
+                    pass.why());
         }
         Rest rest = (Rest) segment.step();
-        return new StretchDto(Form.REST, segment.block(), segment.start(), segment.seconds(), 0, null, rest.reason(),
-                played, null, null, before, after, effortAfter, rest.why());
+        return new StretchDto(
+                Form.REST,
+                segment.block(),
+                segment.start(),
+                segment.seconds(),
+                0,
+                null,
+                rest.reason(),
+                played,
+                null,
+                null,
+                before,
+                after,
+                effortAfter,
+                rest.why());
     }
 
     private static List<BlockDto> blocks(List<PlanOutline.BlockOutline> blocks, List<Segment> all) {
         return IntStream.range(0, blocks.size())
                 .mapToObj(i -> {
-                    List<Segment> own = all.stream().filter(segment -> segment.block() == i).toList();
+                    List<Segment> own =
+                            all.stream().filter(segment -> segment.block() == i).toList();
                     double start = own.isEmpty() ? 0 : own.get(0).start();
-                    double end = own.isEmpty() ? 0 : own.get(own.size() - 1).start() + own.get(own.size() - 1).seconds();
+                    double end = own.isEmpty()
+                            ? 0
+                            : own.get(own.size() - 1).start()
+                                    + own.get(own.size() - 1).seconds();
                     return new BlockDto(blocks.get(i).part(), blocks.get(i).why(), start, end);
                 })
                 .toList();

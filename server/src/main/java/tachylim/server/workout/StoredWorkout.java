@@ -41,7 +41,14 @@ public class StoredWorkout {
 
     protected StoredWorkout() {}
 
-    StoredWorkout(long accountId, long pieceId, LocalDate day, Instant createdAt, int minutes, String focus, Workout workout) {
+    StoredWorkout(
+            long accountId,
+            long pieceId,
+            LocalDate day,
+            Instant createdAt,
+            int minutes,
+            String focus,
+            Workout workout) {
         this.accountId = accountId;
         this.pieceId = pieceId;
         this.day = day;

@@ -22,7 +22,8 @@ class AccountTest extends ServerTest {
     @Test
     void whoRegistersIsSignedInAndCanSignOutAndIn() {
         Player player = player();
-        assertThat(player.get("/api/greeting").ok().path("me").path("name").asString()).isEqualTo(player.name());
+        assertThat(player.get("/api/greeting").ok().path("me").path("name").asString())
+                .isEqualTo(player.name());
         assertThat(player.delete("/api/session").status()).isEqualTo(204);
         assertThat(player.get("/api/today").status()).isEqualTo(401);
         player.post("/api/session", signIn(player.name(), Player.PASSWORD)).ok();
@@ -32,7 +33,10 @@ class AccountTest extends ServerTest {
     @Test
     void passwordsAreKeptOnlyAsStrongHashes() {
         Player player = player();
-        String hash = sql.sql("select password_hash from account where name = ?").param(player.name()).query(String.class).single();
+        String hash = sql.sql("select password_hash from account where name = ?")
+                .param(player.name())
+                .query(String.class)
+                .single();
         assertThat(hash).startsWith("{digest-bcrypt}$2a$12$").doesNotContain("lantern");
     }
 
@@ -46,7 +50,9 @@ class AccountTest extends ServerTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"'' | long enough 1 | name", "'   ' | long enough 1 | name", "fine name | short | password"})
+    @CsvSource(
+            delimiter = '|',
+            value = {"'' | long enough 1 | name", "'   ' | long enough 1 | name", "fine name | short | password"})
     void whatIsMissingIsSaidByField(String name, String password, String field) {
         Reply reply = stranger().post("/api/account", signIn(name, password));
         assertThat(reply.status()).isEqualTo(422);
@@ -67,13 +73,22 @@ class AccountTest extends ServerTest {
         Player here = player();
         Player elsewhere = stranger();
         elsewhere.post("/api/session", signIn(here.name(), Player.PASSWORD)).ok();
-        assertThat(here.put("/api/account/password", Map.of("oldPassword", "wrong", "newPassword", "another lantern")).json()
-                .path("field").asString()).isEqualTo("oldPassword");
-        assertThat(here.put("/api/account/password",
-                Map.of("oldPassword", Player.PASSWORD, "newPassword", "another lantern")).status()).isEqualTo(204);
+        assertThat(here.put("/api/account/password", Map.of("oldPassword", "wrong", "newPassword", "another lantern"))
+                        .json()
+                        .path("field")
+                        .asString())
+                .isEqualTo("oldPassword");
+        assertThat(here.put(
+                                "/api/account/password",
+                                Map.of("oldPassword", Player.PASSWORD, "newPassword", "another lantern"))
+                        .status())
+                .isEqualTo(204);
         assertThat(here.get("/api/today").status()).isEqualTo(200);
         assertThat(elsewhere.get("/api/today").status()).isEqualTo(401);
-        assertThat(stranger().post("/api/session", signIn(here.name(), Player.PASSWORD)).status()).isEqualTo(401);
+        assertThat(stranger()
+                        .post("/api/session", signIn(here.name(), Player.PASSWORD))
+                        .status())
+                .isEqualTo(401);
         stranger().post("/api/session", signIn(here.name(), "another lantern")).ok();
     }
 
@@ -83,9 +98,13 @@ class AccountTest extends ServerTest {
         UUID window = UUID.randomUUID();
         Practice.playOn(player, Practice.newRun(player, window), window, 6);
         long id = signedIn(player).accountId();
-        assertThat(player.post("/api/account/farewell", Map.of("password", "wrong")).status()).isEqualTo(422);
+        assertThat(player.post("/api/account/farewell", Map.of("password", "wrong"))
+                        .status())
+                .isEqualTo(422);
         assertThat(rowsOf(id)).isPositive();
-        assertThat(player.post("/api/account/farewell", Map.of("password", Player.PASSWORD)).status()).isEqualTo(204);
+        assertThat(player.post("/api/account/farewell", Map.of("password", Player.PASSWORD))
+                        .status())
+                .isEqualTo(204);
         assertThat(rowsOf(id)).isZero();
         assertThat(player.get("/api/today").status()).isEqualTo(401);
     }
@@ -97,25 +116,31 @@ class AccountTest extends ServerTest {
                 where table_schema = database() and column_name = 'account_id'""").query(String.class).list();
         assertThat(tables).hasSizeGreaterThan(8);
         return tables.stream()
-                .mapToLong(table -> sql.sql("select count(*) from " + table + " where account_id = ?").param(account)
-                        .query(Long.class).single())
+                .mapToLong(table -> sql.sql("select count(*) from " + table + " where account_id = ?")
+                        .param(account)
+                        .query(Long.class)
+                        .single())
                 .sum();
     }
 
     @Test
     void aRequestWithoutTheTokenIsForged() {
         Player player = player();
-        assertThat(player.send("POST", "/api/passages", Practice.passage(Map.of()), false).status()).isEqualTo(403);
+        assertThat(player.send("POST", "/api/passages", Practice.passage(Map.of()), false)
+                        .status())
+                .isEqualTo(403);
         assertThat(player.send("DELETE", "/api/session", null, false).status()).isEqualTo(403);
         assertThat(player.get("/api/passages").ok()).isEmpty();
     }
 
     @Test
     void theSessionCookieIsStrict() {
-        Reply reply = stranger().post("/api/account",
-                signIn("cookie-" + UUID.randomUUID(), Player.PASSWORD));
+        Reply reply = stranger().post("/api/account", signIn("cookie-" + UUID.randomUUID(), Player.PASSWORD));
         assertThat(reply.response().headers().allValues("Set-Cookie"))
-                .anySatisfy(cookie -> assertThat(cookie).startsWith("TACHYLIM=").contains("HttpOnly").contains("SameSite=Strict"));
+                .anySatisfy(cookie -> assertThat(cookie)
+                        .startsWith("TACHYLIM=")
+                        .contains("HttpOnly")
+                        .contains("SameSite=Strict"));
     }
 
     @Test
@@ -123,7 +148,9 @@ class AccountTest extends ServerTest {
         for (String path : List.of("/api/greeting", "/api/today", "/no-such-thing")) {
             var headers = stranger().get(path).response().headers();
             assertThat(headers.firstValue("Content-Security-Policy").orElse(""))
-                    .contains("default-src 'none'").contains("script-src 'self';").doesNotContain("unsafe");
+                    .contains("default-src 'none'")
+                    .contains("script-src 'self';")
+                    .doesNotContain("unsafe");
             assertThat(headers.firstValue("X-Content-Type-Options")).contains("nosniff");
             assertThat(headers.firstValue("X-Frame-Options")).contains("DENY");
             assertThat(headers.firstValue("Referrer-Policy")).contains("same-origin");
@@ -134,19 +161,28 @@ class AccountTest extends ServerTest {
     void aCapIsLoweredAtOnceAndRaisedFromTomorrow() {
         Player player = player();
         Map<String, Object> habits = Map.of("instrument", "BOWED", "usualMinutes", 60);
-        assertThat(player.put("/api/account/habits", habits).ok().path("usualMinutes").asInt()).isEqualTo(60);
-        sql.sql("update account set opened_on = '2020-01-01' where name = ?").param(player.name()).update();
-        var raised = player.put("/api/account/habits", Map.of("instrument", "BOWED", "usualMinutes", 90)).ok();
+        assertThat(player.put("/api/account/habits", habits)
+                        .ok()
+                        .path("usualMinutes")
+                        .asInt())
+                .isEqualTo(60);
+        sql.sql("update account set opened_on = '2020-01-01' where name = ?")
+                .param(player.name())
+                .update();
+        var raised = player.put("/api/account/habits", Map.of("instrument", "BOWED", "usualMinutes", 90))
+                .ok();
         assertThat(raised.path("usualMinutes").asInt()).isEqualTo(60);
         assertThat(raised.path("minutesTomorrow").asInt()).isEqualTo(90);
-        var lowered = player.put("/api/account/habits", Map.of("instrument", "BOWED", "usualMinutes", 20)).ok();
+        var lowered = player.put("/api/account/habits", Map.of("instrument", "BOWED", "usualMinutes", 20))
+                .ok();
         assertThat(lowered.path("usualMinutes").asInt()).isEqualTo(20);
         assertThat(lowered.path("minutesTomorrow").isNull()).isTrue();
     }
 
     @Test
     void theDemoOpensOnlyOnADemoServer() {
-        assertThat(stranger().get("/api/greeting").ok().path("demo").asBoolean()).isFalse();
+        assertThat(stranger().get("/api/greeting").ok().path("demo").asBoolean())
+                .isFalse();
         assertThat(stranger().post("/api/demo", Map.of()).status()).isEqualTo(404);
     }
 }

@@ -46,32 +46,50 @@ class GuardTest extends ServerTest {
         Player player = player();
         Player guesser = stranger();
         for (int i = 0; i < 30; i++) {
-            assertThat(guesser.post("/api/session", signIn(player.name(), "guess " + i)).status()).isEqualTo(401);
+            assertThat(guesser.post("/api/session", signIn(player.name(), "guess " + i))
+                            .status())
+                    .isEqualTo(401);
         }
-        assertThat(patience.waits).hasSizeGreaterThan(20).last().satisfies(wait -> assertThat(wait.toMillis()).isBetween(2_000L, 3_000L));
+        assertThat(patience.waits)
+                .hasSizeGreaterThan(20)
+                .last()
+                .satisfies(wait -> assertThat(wait.toMillis()).isBetween(2_000L, 3_000L));
         stranger().post("/api/session", signIn(player.name(), Player.PASSWORD)).ok();
         patience.waits.clear();
         stranger().post("/api/session", signIn("other-" + UUID.randomUUID(), "wrong"));
-        assertThat(sql.sql("select count(*) from guarded_try").query(Long.class).single()).isPositive();
+        assertThat(sql.sql("select count(*) from guarded_try").query(Long.class).single())
+                .isPositive();
     }
 
     @Test
     void triesAtOnceAreAllCounted() throws Exception {
         Player player = player();
         ExecutorService many = Executors.newFixedThreadPool(12);
-        List<Callable<Integer>> tries = Collections.nCopies(24, () -> stranger().post("/api/session", signIn(player.name(), "wrong")).status());
+        List<Callable<Integer>> tries = Collections.nCopies(
+                24,
+                () -> stranger()
+                        .post("/api/session", signIn(player.name(), "wrong"))
+                        .status());
         for (var status : many.invokeAll(tries)) {
             assertThat(status.get()).isIn(401, 429);
         }
         many.shutdown();
-        assertThat(sql.sql("select max(tries) from guarded_try").query(Integer.class).single()).isGreaterThanOrEqualTo(24);
+        assertThat(sql.sql("select max(tries) from guarded_try")
+                        .query(Integer.class)
+                        .single())
+                .isGreaterThanOrEqualTo(24);
     }
 
     @Test
     void aLongNameOrHeaderDoesNotSwitchCountingOff() {
         String name = "x".repeat(60);
         for (int i = 0; i < 12; i++) {
-            Reply reply = stranger().sendWith("POST", "/api/session", signIn(name, "wrong"), Map.of("X-Forwarded-For", "9".repeat(4_000)));
+            Reply reply = stranger()
+                    .sendWith(
+                            "POST",
+                            "/api/session",
+                            signIn(name, "wrong"),
+                            Map.of("X-Forwarded-For", "9".repeat(4_000)));
             assertThat(reply.status()).isEqualTo(401);
         }
         assertThat(patience.waits).isNotEmpty();
@@ -81,9 +99,18 @@ class GuardTest extends ServerTest {
     void forwardedHeadersAreNotBelieved() {
         Player player = player();
         for (int i = 0; i < 12; i++) {
-            stranger().sendWith("POST", "/api/session", signIn("nobody-" + i, "wrong"), Map.of("X-Forwarded-For", "10.0.0." + i));
+            stranger()
+                    .sendWith(
+                            "POST",
+                            "/api/session",
+                            signIn("nobody-" + i, "wrong"),
+                            Map.of("X-Forwarded-For", "10.0.0." + i));
         }
-        assertThat(sql.sql("select max(tries) from guarded_try").query(Integer.class).single()).as("all from one address").isGreaterThanOrEqualTo(12);
+        assertThat(sql.sql("select max(tries) from guarded_try")
+                        .query(Integer.class)
+                        .single())
+                .as("all from one address")
+                .isGreaterThanOrEqualTo(12);
         assertThat(player.get("/api/greeting").status()).isEqualTo(200);
     }
 
@@ -91,7 +118,9 @@ class GuardTest extends ServerTest {
     void theOldPasswordIsGuardedToo() {
         Player player = player();
         for (int i = 0; i < 8; i++) {
-            player.put("/api/account/password", Map.of("oldPassword", "wrong " + i, "newPassword", "a harbour and 7 gulls"));
+            player.put(
+                    "/api/account/password",
+                    Map.of("oldPassword", "wrong " + i, "newPassword", "a harbour and 7 gulls"));
         }
         assertThat(patience.waits).isNotEmpty();
     }
@@ -101,7 +130,9 @@ class GuardTest extends ServerTest {
         for (int i = 0; i < 23; i++) {
             stranger().post("/api/account", register("short"));
         }
-        assertThat(patience.waits).as("what is refused for its form is not counted").isEmpty();
+        assertThat(patience.waits)
+                .as("what is refused for its form is not counted")
+                .isEmpty();
         for (int i = 0; i < 23; i++) {
             stranger().post("/api/account", register("qwertyuiop"));
         }
@@ -109,14 +140,23 @@ class GuardTest extends ServerTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"фонарь у причала ночью светит", "港のランタンが夜に光って船を待つ", "🎵🪕🎻🎺🥁🎷🪗🎸🎹🪘", "a lantern at the quay, "})
+    @ValueSource(
+            strings = {
+                "фонарь у причала ночью светит",
+                "港のランタンが夜に光って船を待つ",
+                "🎵🪕🎻🎺🥁🎷🪗🎸🎹🪘",
+                "a lantern at the quay, "
+            })
     void anyLengthInAnyScriptSignsIn(String base) {
         String password = base.repeat(200 / base.length()).strip();
         Map<String, String> who = register(password);
         stranger().post("/api/account", who).ok();
         stranger().post("/api/session", who).ok();
-        assertThat(stranger().post("/api/session", signIn(who.get("name"), password.substring(0, password.length() - 2))).status())
-                .as("every sign of it counts").isEqualTo(401);
+        assertThat(stranger()
+                        .post("/api/session", signIn(who.get("name"), password.substring(0, password.length() - 2)))
+                        .status())
+                .as("every sign of it counts")
+                .isEqualTo(401);
     }
 
     @ParameterizedTest
@@ -125,7 +165,8 @@ class GuardTest extends ServerTest {
         Reply atRegister = stranger().post("/api/account", register(common));
         assertThat(atRegister.status()).isEqualTo(422);
         assertThat(atRegister.json().path("field").asString()).isEqualTo("password");
-        Reply atChange = player().put("/api/account/password", Map.of("oldPassword", Player.PASSWORD, "newPassword", common));
+        Reply atChange =
+                player().put("/api/account/password", Map.of("oldPassword", Player.PASSWORD, "newPassword", common));
         assertThat(atChange.json().path("field").asString()).isEqualTo("newPassword");
     }
 
@@ -133,16 +174,25 @@ class GuardTest extends ServerTest {
     void theNameIsNoPassword() {
         String name = "Odile of the Lantern Quay";
         assertThat(stranger().post("/api/account", signIn(name, name)).detail()).contains("name");
-        assertThat(stranger().post("/api/account", signIn(name, name.toUpperCase() + "12")).status()).isEqualTo(422);
+        assertThat(stranger()
+                        .post("/api/account", signIn(name, name.toUpperCase() + "12"))
+                        .status())
+                .isEqualTo(422);
     }
 
     @Test
     void olderHashesAreTakenAndRenewed() {
         Player player = player();
         String old = new BCryptPasswordEncoder(4).encode(Player.PASSWORD);
-        sql.sql("update account set password_hash = ? where name = ?").params(old, player.name()).update();
+        sql.sql("update account set password_hash = ? where name = ?")
+                .params(old, player.name())
+                .update();
         stranger().post("/api/session", signIn(player.name(), Player.PASSWORD)).ok();
-        assertThat(sql.sql("select password_hash from account where name = ?").param(player.name()).query(String.class).single()).startsWith("{digest-bcrypt}");
+        assertThat(sql.sql("select password_hash from account where name = ?")
+                        .param(player.name())
+                        .query(String.class)
+                        .single())
+                .startsWith("{digest-bcrypt}");
         stranger().post("/api/session", signIn(player.name(), Player.PASSWORD)).ok();
     }
 
@@ -154,8 +204,13 @@ class GuardTest extends ServerTest {
         JsonNode sessions = here.get("/api/sessions").ok();
         assertThat(sessions).hasSize(2);
         assertThat(sessions.path(0).path("here").asBoolean()).isTrue();
-        assertThat(player().delete("/api/sessions/" + sessions.path(1).path("handle").asString()).status()).isEqualTo(204);
-        assertThat(elsewhere.get("/api/today").status()).as("another's handle ends nothing").isEqualTo(200);
+        assertThat(player().delete("/api/sessions/"
+                                + sessions.path(1).path("handle").asString())
+                        .status())
+                .isEqualTo(204);
+        assertThat(elsewhere.get("/api/today").status())
+                .as("another's handle ends nothing")
+                .isEqualTo(200);
         here.delete("/api/sessions/" + sessions.path(1).path("handle").asString());
         assertThat(elsewhere.get("/api/today").status()).isEqualTo(401);
         assertThat(here.get("/api/today").status()).isEqualTo(200);
@@ -164,7 +219,9 @@ class GuardTest extends ServerTest {
     @Test
     void aSessionEndsHoweverMuchItIsUsed() {
         Player player = player();
-        sql.sql("update SPRING_SESSION set CREATION_TIME = 0 where PRINCIPAL_NAME = ?").param(String.valueOf(signedIn(player).accountId())).update();
+        sql.sql("update SPRING_SESSION set CREATION_TIME = 0 where PRINCIPAL_NAME = ?")
+                .param(String.valueOf(signedIn(player).accountId()))
+                .update();
         assertThat(player.get("/api/today").status()).isEqualTo(401);
     }
 
@@ -174,6 +231,7 @@ class GuardTest extends ServerTest {
         String before = player.token();
         player.register();
         assertThat(player.token()).isNotEqualTo(before);
-        assertThat(player.post("/api/passages", Practice.passage(Map.of())).status()).isEqualTo(201);
+        assertThat(player.post("/api/passages", Practice.passage(Map.of())).status())
+                .isEqualTo(201);
     }
 }

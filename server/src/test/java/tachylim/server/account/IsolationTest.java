@@ -35,7 +35,8 @@ class IsolationTest extends ServerTest {
         UUID window = UUID.randomUUID();
         long passage = Practice.newPassage(owner);
         long piece = Practice.firstPiece(owner, passage);
-        JsonNode run = Practice.playOn(owner, Practice.begin(owner, piece, window).ok(), window, 4);
+        JsonNode run =
+                Practice.playOn(owner, Practice.begin(owner, piece, window).ok(), window, 4);
         long runId = run.path("id").asLong();
         Player other = player();
 
@@ -43,9 +44,19 @@ class IsolationTest extends ServerTest {
         same(other, "PUT", "/api/passages/{id}", passage, Practice.passage(Map.of()));
         same(other, "DELETE", "/api/passages/{id}", passage, null);
         same(other, "PUT", "/api/passages/{id}/pieces", passage, Map.of("kind", "BARS", "size", 1));
-        same(other, "POST", "/api/passages/{id}/extras", passage, Map.of("kind", "DRILL", "name", "mine", "firstNote", 0, "lastNote", 2));
+        same(
+                other,
+                "POST",
+                "/api/passages/{id}/extras",
+                passage,
+                Map.of("kind", "DRILL", "name", "mine", "firstNote", 0, "lastNote", 2));
         same(other, "GET", "/api/passages/{id}/bench", passage, null);
-        same(other, "PUT", "/api/passages/{id}/marks", passage, Map.of("note", 0, "kind", "FINGERING", "value", "1", "why", "", "confirmed", true));
+        same(
+                other,
+                "PUT",
+                "/api/passages/{id}/marks",
+                passage,
+                Map.of("note", 0, "kind", "FINGERING", "value", "1", "why", "", "confirmed", true));
         same(other, "PUT", "/api/passages/{id}/readiness", passage, Map.of("item", "COUNTED", "reached", true));
         same(other, "PUT", "/api/passages/{id}/stitching", passage, Map.of("order", "LAST_TO_FIRST", "link", 0));
         same(other, "PUT", "/api/passages/{id}/mode", passage, Map.of("mode", "slurred"));
@@ -57,7 +68,12 @@ class IsolationTest extends ServerTest {
         same(other, "DELETE", "/api/passages/{id}/links/{link}/breaks", passage, null);
         same(other, "POST", "/api/passages/{id}/choice", passage, Map.of("minutes", 5));
         owner.post("/api/passages/" + passage + "/choice", Map.of("minutes", 5));
-        choice = owner.get("/api/passages/" + passage + "/bench").ok().path("today").path(0).path("id").asLong();
+        choice = owner.get("/api/passages/" + passage + "/bench")
+                .ok()
+                .path("today")
+                .path(0)
+                .path("id")
+                .asLong();
         same(other, "PUT", "/api/passages/{id}/choice/{choiceId}", passage, Map.of("played", true));
         same(other, "GET", "/api/passages/{id}/export?as=ABC", passage, null);
         same(other, "PUT", "/api/pieces/{id}", piece, Map.of("name", "mine", "difficulty", 1));
@@ -68,10 +84,20 @@ class IsolationTest extends ServerTest {
         same(other, "POST", "/api/runs/{id}/holder", runId, Map.of("holder", window.toString()));
         same(other, "PUT", "/api/runs/{id}/note", runId, Map.of("note", "hello"));
         same(other, "GET", "/api/log/{id}", runId, null);
-        same(other, "POST", "/api/passages/{id}/practice", passage, Map.of("clientId", UUID.randomUUID().toString(), "bpm", 80, "seconds", 20));
+        same(
+                other,
+                "POST",
+                "/api/passages/{id}/practice",
+                passage,
+                Map.of("clientId", UUID.randomUUID().toString(), "bpm", 80, "seconds", 20));
         Player third = player();
         third.post("/api/symptoms", Map.of("clientId", UUID.randomUUID().toString()));
-        same(other, "DELETE", "/api/symptoms/{id}", third.get("/api/load").ok().path("symptoms").path(0).path("id").asLong(), null);
+        same(
+                other,
+                "DELETE",
+                "/api/symptoms/{id}",
+                third.get("/api/load").ok().path("symptoms").path(0).path("id").asLong(),
+                null);
         assertThat(tried).as("every endpoint that takes an id is tried").isEqualTo(endpointsWithId());
 
         bodies(other, piece, window);
@@ -83,14 +109,22 @@ class IsolationTest extends ServerTest {
         JsonNode after = owner.get("/api/runs/" + runId + "?holder=" + window).ok();
         assertThat(after.path("ordinal").asInt()).isEqualTo(run.path("ordinal").asInt());
         assertThat(after.path("note").asString()).isEmpty();
-        assertThat(owner.get("/api/passages/" + passage).ok().path("passage").path("pieces").path(0).path("name").asString())
+        assertThat(owner.get("/api/passages/" + passage)
+                        .ok()
+                        .path("passage")
+                        .path("pieces")
+                        .path(0)
+                        .path("name")
+                        .asString())
                 .isEqualTo("whole");
     }
 
     /** Another's thing and a thing that never was get the same answer, to the letter. */
     private void same(Player other, String method, String template, long id, Object body) {
         tried.add(method + " " + template.replaceAll("\\?.*", ""));
-        String address = template.replace("{key}", "same.2-1").replace("{link}", "3").replace("{choiceId}", String.valueOf(choice));
+        String address = template.replace("{key}", "same.2-1")
+                .replace("{link}", "3")
+                .replace("{choiceId}", String.valueOf(choice));
         Reply real = other.send(method, address.replace("{id}", String.valueOf(id)), body, true);
         Reply none = other.send(method, address.replace("{id}", String.valueOf(NOWHERE)), body, true);
         assertThat(real.status()).as(method + " " + template).isEqualTo(404);
@@ -103,14 +137,16 @@ class IsolationTest extends ServerTest {
     }
 
     private static void bodies(Player other, long piece, UUID window) {
-        assertThat(other.post("/api/plans", Practice.plan(piece, Map.of())).status()).isEqualTo(404);
+        assertThat(other.post("/api/plans", Practice.plan(piece, Map.of())).status())
+                .isEqualTo(404);
         assertThat(Practice.begin(other, piece, window).status()).isEqualTo(404);
     }
 
     private Set<String> endpointsWithId() {
         return mapping.getHandlerMethods().keySet().stream()
                 .flatMap(info -> info.getPatternValues().stream()
-                        .filter(pattern -> pattern.startsWith("/api/") && (pattern.contains("{id}") || pattern.contains("{runId}")))
+                        .filter(pattern -> pattern.startsWith("/api/")
+                                && (pattern.contains("{id}") || pattern.contains("{runId}")))
                         .flatMap(pattern -> info.getMethodsCondition().getMethods().stream()
                                 .map(method -> method + " " + pattern.replace("{runId}", "{id}"))))
                 .collect(Collectors.toSet());
@@ -120,9 +156,19 @@ class IsolationTest extends ServerTest {
     void withoutASessionThereIsNothing() {
         mapping.getHandlerMethods().keySet().stream()
                 .flatMap(info -> info.getPatternValues().stream())
-                .filter(pattern -> pattern.startsWith("/api/") && !Set.of("/api/greeting", "/api/openapi", "/api/openapi.yaml",
-                        "/api/account", "/api/session", "/api/demo").contains(pattern))
-                .forEach(pattern -> assertThat(stranger().get(pattern.replaceAll("\\{\\w+}", "1")).status())
-                        .as(pattern).isEqualTo(401));
+                .filter(pattern -> pattern.startsWith("/api/")
+                        && !Set.of(
+                                        "/api/greeting",
+                                        "/api/openapi",
+                                        "/api/openapi.yaml",
+                                        "/api/account",
+                                        "/api/session",
+                                        "/api/demo")
+                                .contains(pattern))
+                .forEach(pattern -> assertThat(stranger()
+                                .get(pattern.replaceAll("\\{\\w+}", "1"))
+                                .status())
+                        .as(pattern)
+                        .isEqualTo(401));
     }
 }

@@ -30,11 +30,52 @@ class FuzzTest extends ServerTest {
     private static final double LONGEST_SECONDS = 2;
 
     private static final JsonMapper JSON = new JsonMapper();
-    private static final List<String> TEXTS = List.of("", " ", "\u0000", "\ud800", "a\u0007b", "'; drop table run; --", "<script>", "𝄞𝄞𝄞", "%00", "../../etc",
-            "x".repeat(5_000), "1e400", "NaN", "4/4", "0/0", "99/99", "1/8", "X:1\nK:C\nCDEF", "K:C\n" + "C".repeat(1_990), "K:C\n" + "[".repeat(500),
-            "M:4/4\nL:1/4096\nK:C\nC9999999999", "(((((((((((CDE", "same.2-1", "grow.end", "2026-02-30", "9999-12-31", "Europe/Lisbon", "Moon/Crater");
-    private static final List<String> NUMBERS = List.of("0", "-1", "1", "2", "0.5", "1e300", "-1e300", "1e-300", "1e400", "2147483647", "2147483648",
-            "9223372036854775807", "99999999999999999999", "1.9999", "120", "3.0");
+    private static final List<String> TEXTS = List.of(
+            "",
+            " ",
+            "\u0000",
+            "\ud800",
+            "a\u0007b",
+            "'; drop table run; --",
+            "<script>",
+            "𝄞𝄞𝄞",
+            "%00",
+            "../../etc",
+            "x".repeat(5_000),
+            "1e400",
+            "NaN",
+            "4/4",
+            "0/0",
+            "99/99",
+            "1/8",
+            "X:1\nK:C\nCDEF",
+            "K:C\n" + "C".repeat(1_990),
+            "K:C\n" + "[".repeat(500),
+            "M:4/4\nL:1/4096\nK:C\nC9999999999",
+            "(((((((((((CDE",
+            "same.2-1",
+            "grow.end",
+            "2026-02-30",
+            "9999-12-31",
+            "Europe/Lisbon",
+            "Moon/Crater");
+    private static final List<String> NUMBERS = List.of(
+            "0",
+            "-1",
+            "1",
+            "2",
+            "0.5",
+            "1e300",
+            "-1e300",
+            "1e-300",
+            "1e400",
+            "2147483647",
+            "2147483648",
+            "9223372036854775807",
+            "99999999999999999999",
+            "1.9999",
+            "120",
+            "3.0");
 
     private final Random random = new Random(SEED);
     private final List<String> known = new ArrayList<>();
@@ -45,9 +86,14 @@ class FuzzTest extends ServerTest {
         List<String> failures = new ArrayList<>();
         for (int round = 0; round < ROUNDS; round++) {
             Player odile = somebodyWithThings();
-            api.path("paths").propertyStream().forEach(path -> path.getValue().propertyStream()
-                    .filter(operation -> !path.getKey().equals("/api/account/farewell") && !path.getKey().startsWith("/api/session"))
-                    .forEach(operation -> tryOut(odile, api, path.getKey(), operation.getKey(), operation.getValue(), failures)));
+            api.path("paths")
+                    .propertyStream()
+                    .forEach(path -> path.getValue()
+                            .propertyStream()
+                            .filter(operation -> !path.getKey().equals("/api/account/farewell")
+                                    && !path.getKey().startsWith("/api/session"))
+                            .forEach(operation -> tryOut(
+                                    odile, api, path.getKey(), operation.getKey(), operation.getValue(), failures)));
         }
         assertThat(failures).isEmpty();
     }
@@ -58,13 +104,19 @@ class FuzzTest extends ServerTest {
         UUID window = UUID.randomUUID();
         long passage = Practice.newPassage(odile);
         long piece = Practice.firstPiece(odile, passage);
-        JsonNode run = Practice.playOn(odile, Practice.begin(odile, piece, window).ok(), window, 2);
+        JsonNode run =
+                Practice.playOn(odile, Practice.begin(odile, piece, window).ok(), window, 2);
         known.clear();
-        known.addAll(List.of(String.valueOf(passage), String.valueOf(piece), String.valueOf(run.path("id").asLong()), window.toString()));
+        known.addAll(List.of(
+                String.valueOf(passage),
+                String.valueOf(piece),
+                String.valueOf(run.path("id").asLong()),
+                window.toString()));
         return odile;
     }
 
-    private void tryOut(Player odile, JsonNode api, String template, String method, JsonNode operation, List<String> failures) {
+    private void tryOut(
+            Player odile, JsonNode api, String template, String method, JsonNode operation, List<String> failures) {
         StringBuilder address = new StringBuilder(template);
         StringBuilder query = new StringBuilder();
         for (JsonNode parameter : operation.path("parameters")) {
@@ -74,16 +126,24 @@ class FuzzTest extends ServerTest {
                 String encoded = encode(value.isEmpty() ? "0" : value.substring(0, Math.min(80, value.length())));
                 address.replace(0, address.length(), address.toString().replace("{" + name + "}", encoded));
             } else if (random.nextInt(4) > 0) {
-                query.append(query.isEmpty() ? "?" : "&").append(name).append('=').append(encode(value.substring(0, Math.min(300, value.length()))));
+                query.append(query.isEmpty() ? "?" : "&")
+                        .append(name)
+                        .append('=')
+                        .append(encode(value.substring(0, Math.min(300, value.length()))));
             }
         }
-        JsonNode schema = operation.path("requestBody").path("content").path("application/json").path("schema");
+        JsonNode schema = operation
+                .path("requestBody")
+                .path("content")
+                .path("application/json")
+                .path("schema");
         String body = schema.isMissingNode() ? null : value(api, schema, 0);
         long began = System.nanoTime();
         Reply reply = odile.sendWith(method.toUpperCase(), address + query.toString(), body, Map.of());
         double seconds = (System.nanoTime() - began) / 1e9;
         if (reply.status() >= 500 || seconds > LONGEST_SECONDS) {
-            failures.add(reply.status() + " in " + seconds + " s: " + method + " " + address + query + " " + (body == null ? "" : body.substring(0, Math.min(600, body.length()))));
+            failures.add(reply.status() + " in " + seconds + " s: " + method + " " + address + query + " "
+                    + (body == null ? "" : body.substring(0, Math.min(600, body.length()))));
         }
     }
 
@@ -98,7 +158,9 @@ class FuzzTest extends ServerTest {
     /** A value for a parameter: often one that exists. */
     private String scalar(JsonNode schema) {
         if (schema.has("enum") && random.nextInt(3) > 0) {
-            return schema.path("enum").get(random.nextInt(schema.path("enum").size())).asString();
+            return schema.path("enum")
+                    .get(random.nextInt(schema.path("enum").size()))
+                    .asString();
         }
         return switch (random.nextInt(3)) {
             case 0 -> one(known);
@@ -120,7 +182,10 @@ class FuzzTest extends ServerTest {
             return one(List.of("null", "[]", "{}", "7", "\"x\"", "true", "[[[]]]"));
         }
         if (schema.has("enum")) {
-            return "\"" + schema.path("enum").get(random.nextInt(schema.path("enum").size())).asString() + "\"";
+            return "\""
+                    + schema.path("enum")
+                            .get(random.nextInt(schema.path("enum").size()))
+                            .asString() + "\"";
         }
         return switch (schema.path("type").asString("")) {
             case "object" -> object(api, schema, depth);
@@ -134,7 +199,9 @@ class FuzzTest extends ServerTest {
 
     private String object(JsonNode api, JsonNode schema, int depth) {
         Map<String, String> parts = new LinkedHashMap<>();
-        schema.path("properties").propertyStream().forEach(part -> parts.put(part.getKey(), value(api, part.getValue(), depth + 1)));
+        schema.path("properties")
+                .propertyStream()
+                .forEach(part -> parts.put(part.getKey(), value(api, part.getValue(), depth + 1)));
         return parts.entrySet().stream()
                 .filter(part -> random.nextInt(30) > 0)
                 .map(part -> "\"" + part.getKey() + "\":" + part.getValue())
@@ -143,13 +210,17 @@ class FuzzTest extends ServerTest {
 
     private String array(JsonNode api, JsonNode items, int depth) {
         int size = one(List.of(0, 1, 3, 20, 70));
-        return Stream.generate(() -> value(api, items, depth + 1)).limit(size).collect(java.util.stream.Collectors.joining(",", "[", "]"));
+        return Stream.generate(() -> value(api, items, depth + 1))
+                .limit(size)
+                .collect(java.util.stream.Collectors.joining(",", "[", "]"));
     }
 
     private String text(JsonNode schema) {
-        String text = schema.path("pattern").asString("").contains("{36}") && random.nextInt(4) > 0 ? UUID.randomUUID().toString()
-                : schema.path("format").asString("").equals("date") && random.nextInt(3) > 0 ? "2026-09-01"
-                : random.nextInt(3) == 0 ? one(known) : one(TEXTS);
+        String text = schema.path("pattern").asString("").contains("{36}") && random.nextInt(4) > 0
+                ? UUID.randomUUID().toString()
+                : schema.path("format").asString("").equals("date") && random.nextInt(3) > 0
+                        ? "2026-09-01"
+                        : random.nextInt(3) == 0 ? one(known) : one(TEXTS);
         return JSON.writeValueAsString(text);
     }
 
@@ -170,8 +241,18 @@ class FuzzTest extends ServerTest {
                 Arguments.of("POST", "/api/cells", "{\"seconds\":[0,1e300]}", "application/json", 422),
                 Arguments.of("POST", "/api/cells", "{\"seconds\":[0,\"NaN\"]}", "application/json", 422),
                 Arguments.of("POST", "/api/cells", "{\"seconds\":", "application/json", 400),
-                Arguments.of("PUT", "/api/account/habits", "{\"instrument\":\"MALLET\",\"usualMinutes\":30.7}", "application/json", 400),
-                Arguments.of("PUT", "/api/account/habits", "{\"instrument\":3,\"usualMinutes\":30}", "application/json", 400),
+                Arguments.of(
+                        "PUT",
+                        "/api/account/habits",
+                        "{\"instrument\":\"MALLET\",\"usualMinutes\":30.7}",
+                        "application/json",
+                        400),
+                Arguments.of(
+                        "PUT",
+                        "/api/account/habits",
+                        "{\"instrument\":3,\"usualMinutes\":30}",
+                        "application/json",
+                        400),
                 Arguments.of("POST", "/api/passages", "[".repeat(60_000), "application/json", 400));
     }
 
@@ -199,6 +280,7 @@ class FuzzTest extends ServerTest {
         Practice.send(odile, run, answer).ok();
         answer.put("tension", 0);
         answer.put("holder", UUID.randomUUID().toString());
-        assertThat(Practice.send(odile, run, answer).json().path("code").asString()).isEqualTo("taken-over");
+        assertThat(Practice.send(odile, run, answer).json().path("code").asString())
+                .isEqualTo("taken-over");
     }
 }

@@ -56,7 +56,11 @@ class BenchOverDaysTest extends ServerTest {
     }
 
     private List<String> chosenOn(LocalDate day) {
-        return sql.sql("select variant from chosen_variant where passage_id = ? and day = ?").param(passage).param(day).query(String.class).list();
+        return sql.sql("select variant from chosen_variant where passage_id = ? and day = ?")
+                .param(passage)
+                .param(day)
+                .query(String.class)
+                .list();
     }
 
     @Test
@@ -80,12 +84,18 @@ class BenchOverDaysTest extends ServerTest {
     void aLinkCountsAsDrivenForAWeek() {
         variants.choose(who, passage, 4, today.minusDays(9));
         variants.playedAll(who, passage, today.minusDays(9));
-        assertThat(bench().path("links").path(0).path("drivenThisWeek").asBoolean()).isFalse();
+        assertThat(bench().path("links").path(0).path("drivenThisWeek").asBoolean())
+                .isFalse();
         variants.choose(who, passage, 4, today.minusDays(3));
-        assertThat(bench().path("links").path(0).path("drivenThisWeek").asBoolean()).as("chosen, but not played").isFalse();
+        assertThat(bench().path("links").path(0).path("drivenThisWeek").asBoolean())
+                .as("chosen, but not played")
+                .isFalse();
         variants.playedAll(who, passage, today.minusDays(3));
-        assertThat(bench().path("links").path(0).path("drivenThisWeek").asBoolean()).isTrue();
-        assertThat(bench().path("today")).as("nothing is chosen for today by that").isEmpty();
+        assertThat(bench().path("links").path(0).path("drivenThisWeek").asBoolean())
+                .isTrue();
+        assertThat(bench().path("today"))
+                .as("nothing is chosen for today by that")
+                .isEmpty();
     }
 
     @Test
@@ -107,10 +117,13 @@ class BenchOverDaysTest extends ServerTest {
     /** The first passes of a workout, which are slow, with these verdicts. */
     private void playSlowly(String... verdicts) {
         UUID window = UUID.randomUUID();
-        JsonNode run = Practice.begin(odile, Practice.firstPiece(odile, passage), window).ok();
+        JsonNode run = Practice.begin(odile, Practice.firstPiece(odile, passage), window)
+                .ok();
         for (String verdict : verdicts) {
             clock.pass(run.path("step").path("pass").path("seconds").asDouble());
-            run = Practice.send(odile, run, Practice.event(run, window, "JUDGED", Map.of("verdict", verdict, "tension", 1))).ok();
+            run = Practice.send(
+                            odile, run, Practice.event(run, window, "JUDGED", Map.of("verdict", verdict, "tension", 1)))
+                    .ok();
         }
     }
 
@@ -127,8 +140,12 @@ class BenchOverDaysTest extends ServerTest {
         JsonNode lost = item(Readiness.SLOW_AND_CLEAN);
         assertThat(lost.path("reached").asBoolean()).isFalse();
         assertThat(lost.path("lostOn").asString()).isEqualTo(today.toString());
-        assertThat(lost.path("reachedOn").asString()).as("the day it had been reached stays").isEqualTo(today.minusDays(2).toString());
-        assertThat(item(Readiness.FROM_MEMORY).path("reached").asBoolean()).as("the player's own word").isTrue();
+        assertThat(lost.path("reachedOn").asString())
+                .as("the day it had been reached stays")
+                .isEqualTo(today.minusDays(2).toString());
+        assertThat(item(Readiness.FROM_MEMORY).path("reached").asBoolean())
+                .as("the player's own word")
+                .isTrue();
     }
 
     @Test

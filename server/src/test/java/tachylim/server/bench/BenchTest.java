@@ -2,8 +2,8 @@ package tachylim.server.bench;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.time.LocalDate;
 import java.time.Duration;
+import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -57,7 +57,8 @@ class BenchTest extends ServerTest {
         assertThat(bench.path("notes").path(1).path("onBeat").asBoolean()).isFalse();
         assertThat(bench.path("links").path(0).path("need").asDouble()).isEqualTo(1);
         String abc = bench.path("music").path("abc").asString();
-        assertThat(abc.charAt(bench.path("music").path("places").path(0).asInt())).isEqualTo('D');
+        assertThat(abc.charAt(bench.path("music").path("places").path(0).asInt()))
+                .isEqualTo('D');
     }
 
     @Test
@@ -68,7 +69,14 @@ class BenchTest extends ServerTest {
         assertThat(longShort.path("key").asString()).isEqualTo("same.2-1");
         assertThat(longShort.path("matchingBpm").asDouble()).isEqualTo(92);
         assertThat(longShort.path("rate").asDouble()).isEqualTo(80 * 6 / 60.0);
-        assertThat(odile.get(at + "/variants?first=4&last=8").ok().path("variants").path(0).path("driven").path(0).asInt()).isEqualTo(5);
+        assertThat(odile.get(at + "/variants?first=4&last=8")
+                        .ok()
+                        .path("variants")
+                        .path(0)
+                        .path("driven")
+                        .path(0)
+                        .asInt())
+                .isEqualTo(5);
         assertThat(odile.get(at + "/variants?first=4&last=99").status()).isEqualTo(422);
         assertThat(odile.get(at + "/variants/same.3-2-1").ok().path("source")).hasSize(33);
         assertThat(odile.get(at + "/variants/nothing").detail()).contains("no variant called nothing");
@@ -86,12 +94,20 @@ class BenchTest extends ServerTest {
         assertThat(bench.path("links").path(6).path("need").asDouble()).isEqualTo(3);
         assertThat(bench.path("links").path(6).path("drivenToday").asInt()).isGreaterThanOrEqualTo(3);
         assertThat(bench.path("today").toString()).contains("7–8");
-        assertThat(bench.path("links").path(6).path("drivenThisWeek").asBoolean()).isFalse();
+        assertThat(bench.path("links").path(6).path("drivenThisWeek").asBoolean())
+                .isFalse();
         JsonNode first = bench.path("today").path(0);
-        odile.put(at + "/choice/" + first.path("id").asLong(), Map.of("played", true)).ok();
-        assertThat(bench().path("links").path(first.path("driven").path(0).asInt()).path("drivenThisWeek").asBoolean()).isTrue();
+        odile.put(at + "/choice/" + first.path("id").asLong(), Map.of("played", true))
+                .ok();
+        assertThat(bench().path("links")
+                        .path(first.path("driven").path(0).asInt())
+                        .path("drivenThisWeek")
+                        .asBoolean())
+                .isTrue();
         odile.post(at + "/choice", Map.of("minutes", 2)).ok();
-        assertThat(bench().path("today").path(0).path("played").asBoolean()).as("what was played is kept").isTrue();
+        assertThat(bench().path("today").path(0).path("played").asBoolean())
+                .as("what was played is kept")
+                .isTrue();
         assertThat(keys(bench().path("today"))).doesNotHaveDuplicates();
     }
 
@@ -110,11 +126,18 @@ class BenchTest extends ServerTest {
         JsonNode drivers = odile.get(at + "/links/3").ok().path("drivenBy");
         assertThat(drivers.size()).isGreaterThan(5);
         String driver = drivers.path(0).path("key").asString();
-        assertThat(odile.get(at + "/variants/" + driver).ok().path("variant").path("driven").toString()).containsPattern("\\b3\\b");
+        assertThat(odile.get(at + "/variants/" + driver)
+                        .ok()
+                        .path("variant")
+                        .path("driven")
+                        .toString())
+                .containsPattern("\\b3\\b");
     }
 
     private Reply mark(int note, String kind, String value, boolean confirmed) {
-        return odile.put(at + "/marks", Map.of("note", note, "kind", kind, "value", value, "why", "lies better", "confirmed", confirmed));
+        return odile.put(
+                at + "/marks",
+                Map.of("note", note, "kind", kind, "value", value, "why", "lies better", "confirmed", confirmed));
     }
 
     @Test
@@ -122,7 +145,13 @@ class BenchTest extends ServerTest {
         mark(3, "STICKING", "L", false).ok();
         mark(3, "STICKING", "R", false).ok();
         JsonNode bench = bench();
-        assertThat(bench.path("notes").path(3).path("marks").path(0).path("value").asString()).isEqualTo("R");
+        assertThat(bench.path("notes")
+                        .path(3)
+                        .path("marks")
+                        .path(0)
+                        .path("value")
+                        .asString())
+                .isEqualTo("R");
         assertThat(bench.path("decisions")).hasSize(2);
         assertThat(bench.path("decisions").path(0).path("why").asString()).isEqualTo("lies better");
         assertThat(bench.path("music").path("abc").asString()).contains("\"_R\"");
@@ -134,13 +163,27 @@ class BenchTest extends ServerTest {
 
     @Test
     void aMarkDecidedEarlierIsAskedAboutAndOpensWhatRestsOnIt() {
-        marks.mark(signedIn(odile), passage, new MarkWish(5, Mark.Kind.FINGERING, "3", "", false),
+        marks.mark(
+                signedIn(odile),
+                passage,
+                new MarkWish(5, Mark.Kind.FINGERING, "3", "", false),
                 clock.instant().minus(Duration.ofDays(9)));
-        readiness.set(signedIn(odile), passage, Readiness.FINGERING_DECIDED, true, LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC).minusDays(9));
+        readiness.set(
+                signedIn(odile),
+                passage,
+                Readiness.FINGERING_DECIDED,
+                true,
+                LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC).minusDays(9));
         Reply asked = mark(5, "FINGERING", "4", false);
         assertThat(asked.status()).isEqualTo(409);
         assertThat(asked.detail()).contains("decided as 3").contains("learned again");
-        assertThat(bench().path("notes").path(5).path("marks").path(0).path("value").asString()).isEqualTo("3");
+        assertThat(bench().path("notes")
+                        .path(5)
+                        .path("marks")
+                        .path(0)
+                        .path("value")
+                        .asString())
+                .isEqualTo("3");
         mark(5, "FINGERING", "4", true).ok();
         JsonNode fingering = bench().path("readiness").path(0);
         assertThat(fingering.path("reached").asBoolean()).isFalse();
@@ -153,70 +196,116 @@ class BenchTest extends ServerTest {
         JsonNode counted = bench().path("readiness").path(3);
         assertThat(counted.path("reached").asBoolean()).isTrue();
         assertThat(counted.path("reachedOn").asString()).isNotEmpty();
-        odile.put(at + "/readiness", Map.of("item", "COUNTED", "reached", false)).ok();
+        odile.put(at + "/readiness", Map.of("item", "COUNTED", "reached", false))
+                .ok();
         assertThat(bench().path("readiness").path(3).path("lostOn").asString()).isNotEmpty();
         long piece = Practice.firstPiece(odile, passage);
-        assertThat(odile.post("/api/plans", Practice.plan(piece, Map.of())).ok().path("relief").path("remarks").toString())
+        assertThat(odile.post("/api/plans", Practice.plan(piece, Map.of()))
+                        .ok()
+                        .path("relief")
+                        .path("remarks")
+                        .toString())
                 .contains("Still open before speed");
         for (Readiness item : Readiness.values()) {
-            odile.put(at + "/readiness", Map.of("item", item.name(), "reached", true)).ok();
+            odile.put(at + "/readiness", Map.of("item", item.name(), "reached", true))
+                    .ok();
         }
-        assertThat(odile.post("/api/plans", Practice.plan(piece, Map.of())).ok().path("relief").path("remarks").toString())
+        assertThat(odile.post("/api/plans", Practice.plan(piece, Map.of()))
+                        .ok()
+                        .path("relief")
+                        .path("remarks")
+                        .toString())
                 .doesNotContain("Still open");
     }
 
     @Test
     void piecesAreCutByHandMergedAndSplit() {
-        odile.put(at + "/pieces", Map.of("kind", "HAND", "size", 1, "seams", List.of(8, 16))).ok();
+        odile.put(at + "/pieces", Map.of("kind", "HAND", "size", 1, "seams", List.of(8, 16)))
+                .ok();
         JsonNode pieces = odile.get(at).ok().path("passage").path("pieces");
         assertThat(pieces).hasSize(3);
         assertThat(pieces.path(1).path("firstNote").asInt()).isEqualTo(8);
         long kept = pieces.path(2).path("id").asLong();
-        odile.put(at + "/pieces", Map.of("kind", "HAND", "size", 1, "seams", List.of(16))).ok();
+        odile.put(at + "/pieces", Map.of("kind", "HAND", "size", 1, "seams", List.of(16)))
+                .ok();
         pieces = odile.get(at).ok().path("passage").path("pieces");
         assertThat(pieces).hasSize(2);
-        assertThat(pieces.path(1).path("id").asLong()).as("a piece that stays keeps its history").isEqualTo(kept);
-        assertThat(odile.put(at + "/pieces", Map.of("kind", "HAND", "size", 1, "seams", List.of(77))).detail()).contains("note 78");
-        assertThat(odile.put(at + "/pieces", Map.of("kind", "RESTS", "size", 1)).detail()).contains("no rest");
-        assertThat(odile.put(at + "/pieces", Map.of("kind", "BREATHS", "size", 1)).detail()).contains("Mark breaths first");
+        assertThat(pieces.path(1).path("id").asLong())
+                .as("a piece that stays keeps its history")
+                .isEqualTo(kept);
+        assertThat(odile.put(at + "/pieces", Map.of("kind", "HAND", "size", 1, "seams", List.of(77)))
+                        .detail())
+                .contains("note 78");
+        assertThat(odile.put(at + "/pieces", Map.of("kind", "RESTS", "size", 1)).detail())
+                .contains("no rest");
+        assertThat(odile.put(at + "/pieces", Map.of("kind", "BREATHS", "size", 1))
+                        .detail())
+                .contains("Mark breaths first");
         mark(7, "BREATH", "breath", false).ok();
         odile.put(at + "/pieces", Map.of("kind", "BREATHS", "size", 1)).ok();
-        assertThat(odile.get(at).ok().path("passage").path("pieces").path(0).path("lastNote").asInt()).isEqualTo(8);
+        assertThat(odile.get(at)
+                        .ok()
+                        .path("passage")
+                        .path("pieces")
+                        .path(0)
+                        .path("lastNote")
+                        .asInt())
+                .isEqualTo(8);
     }
 
     @Test
     void piecesAreJoinedInTheOrderChosen() {
         odile.put(at + "/pieces", Map.of("kind", "BEATS", "size", 2)).ok();
-        odile.put(at + "/stitching", Map.of("order", "LAST_TO_FIRST", "link", 0)).ok();
+        odile.put(at + "/stitching", Map.of("order", "LAST_TO_FIRST", "link", 0))
+                .ok();
         JsonNode stitching = bench().path("stitching");
         assertThat(stitching.path("pieces").path(0).asInt()).isEqualTo(3);
         assertThat(stitching.path("joins").path(0).path("lastNote").asInt()).isEqualTo(32);
-        JsonNode join = odile.post(at + "/extras", Map.of("kind", "JOIN", "name", "end", "firstNote", 16, "lastNote", 32)).ok();
-        JsonNode again = odile.post(at + "/extras", Map.of("kind", "JOIN", "name", "end", "firstNote", 16, "lastNote", 32)).ok();
+        JsonNode join = odile.post(
+                        at + "/extras", Map.of("kind", "JOIN", "name", "end", "firstNote", 16, "lastNote", 32))
+                .ok();
+        JsonNode again = odile.post(
+                        at + "/extras", Map.of("kind", "JOIN", "name", "end", "firstNote", 16, "lastNote", 32))
+                .ok();
         assertThat(again.path("id").asLong()).isEqualTo(join.path("id").asLong());
         assertThat(bench().path("extras")).hasSize(1);
-        assertThat(odile.get("/api/pieces/" + join.path("id").asLong() + "/plan").ok().path("piece").asString()).isEqualTo("end");
-        assertThat(odile.get(at).ok().path("passage").path("pieces")).as("a join is no piece of the cut").hasSize(4);
-        assertThat(odile.post(at + "/extras", Map.of("kind", "DRILL", "name", "x", "firstNote", 3, "lastNote", 99)).status()).isEqualTo(422);
+        assertThat(odile.get("/api/pieces/" + join.path("id").asLong() + "/plan")
+                        .ok()
+                        .path("piece")
+                        .asString())
+                .isEqualTo("end");
+        assertThat(odile.get(at).ok().path("passage").path("pieces"))
+                .as("a join is no piece of the cut")
+                .hasSize(4);
+        assertThat(odile.post(at + "/extras", Map.of("kind", "DRILL", "name", "x", "firstNote", 3, "lastNote", 99))
+                        .status())
+                .isEqualTo(422);
     }
 
     @Test
     void modesAreThePlayersOwn() {
         assertThat(bench().path("modes").path(0).asString()).isEqualTo("one hand");
-        odile.put("/api/modes/MALLET", Map.of("names", List.of("doubles", "singles"))).ok();
+        odile.put("/api/modes/MALLET", Map.of("names", List.of("doubles", "singles")))
+                .ok();
         odile.put(at + "/mode", Map.of("mode", "singles")).ok();
         assertThat(bench().path("modes").toString()).isEqualTo("[\"doubles\",\"singles\"]");
         assertThat(bench().path("wantedMode").asString()).isEqualTo("singles");
-        assertThat(odile.put("/api/modes/MALLET", Map.of("names", List.of())).status()).isEqualTo(422);
-        assertThat(odile.put("/api/modes/KAZOO", Map.of("names", List.of("hum"))).status()).isBetween(400, 422);
+        assertThat(odile.put("/api/modes/MALLET", Map.of("names", List.of())).status())
+                .isEqualTo(422);
+        assertThat(odile.put("/api/modes/KAZOO", Map.of("names", List.of("hum")))
+                        .status())
+                .isBetween(400, 422);
     }
 
     @Test
     void playbackFollowsTheClickProgramme() {
         JsonNode heard = odile.get(at + "/playback?bpm=120&variant=same.3-1").ok();
         assertThat(heard.path("notes")).hasSize(33);
-        assertThat(heard.path("notes").path(0).path("seconds").asDouble()).as("after a bar of counting in").isEqualTo(2);
-        assertThat(heard.path("notes").path(1).path("seconds").asDouble()).isEqualTo(2 + 0.5 * 0.375, Offset.offset(1e-9));
+        assertThat(heard.path("notes").path(0).path("seconds").asDouble())
+                .as("after a bar of counting in")
+                .isEqualTo(2);
+        assertThat(heard.path("notes").path(1).path("seconds").asDouble())
+                .isEqualTo(2 + 0.5 * 0.375, Offset.offset(1e-9));
         Set<Double> clicks = new HashSet<>();
         heard.path("clicks").forEach(click -> clicks.add(click.path("seconds").asDouble()));
         assertThat(clicks).contains(0.0, 0.5, 2.0, 2.5);
@@ -227,7 +316,8 @@ class BenchTest extends ServerTest {
     void whatCannotFollowOtherNotesIsSaidBeforeItIsDone() {
         mark(3, "STICKING", "L", false).ok();
         int version = odile.get(at).ok().path("version").asInt();
-        Map<String, Object> other = Practice.passage(Map.of("music", Practice.abc("L:1/8\nK:C\nCDEF GABc"), "version", version));
+        Map<String, Object> other =
+                Practice.passage(Map.of("music", Practice.abc("L:1/8\nK:C\nCDEF GABc"), "version", version));
         Reply asked = odile.put(at, other);
         assertThat(asked.status()).isEqualTo(409);
         assertThat(asked.json().path("code").asString()).isEqualTo("music-changed");

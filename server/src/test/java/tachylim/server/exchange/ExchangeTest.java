@@ -46,23 +46,38 @@ class ExchangeTest extends ServerTest {
         Player odile = player();
         JsonNode score = odile.upload("/api/scores", bytes(TWO_TUNES)).ok();
         assertThat(score.path("lines")).hasSize(3);
-        assertThat(score.path("lines").path(0).path("firstBar").asInt()).as("a pickup is bar 0").isZero();
+        assertThat(score.path("lines").path(0).path("firstBar").asInt())
+                .as("a pickup is bar 0")
+                .isZero();
         assertThat(score.path("chosen").path("hasRepeats").asBoolean()).isTrue();
         assertThat(score.path("leftOut").toString()).contains("trill");
-        JsonNode unrolled = odile.upload("/api/scores?line=0&unrolled=true", bytes(TWO_TUNES)).ok().path("chosen");
-        assertThat(unrolled.path("notes").asInt()).isGreaterThan(score.path("chosen").path("notes").asInt());
-        JsonNode bass = odile.upload("/api/scores?line=2&firstBar=2&lastBar=2", bytes(TWO_TUNES)).ok().path("chosen");
+        JsonNode unrolled = odile.upload("/api/scores?line=0&unrolled=true", bytes(TWO_TUNES))
+                .ok()
+                .path("chosen");
+        assertThat(unrolled.path("notes").asInt())
+                .isGreaterThan(score.path("chosen").path("notes").asInt());
+        JsonNode bass = odile.upload("/api/scores?line=2&firstBar=2&lastBar=2", bytes(TWO_TUNES))
+                .ok()
+                .path("chosen");
         assertThat(bass.path("notes").asInt()).isEqualTo(1);
-        JsonNode none = odile.upload("/api/scores?line=2&firstBar=2&lastBar=9", bytes(TWO_TUNES)).ok().path("chosen");
+        JsonNode none = odile.upload("/api/scores?line=2&firstBar=2&lastBar=9", bytes(TWO_TUNES))
+                .ok()
+                .path("chosen");
         assertThat(none.path("problem").asString()).contains("bars 1 to 2");
-        assertThat(odile.upload("/api/scores?line=7", bytes(TWO_TUNES)).status()).isEqualTo(422);
+        assertThat(odile.upload("/api/scores?line=7", bytes(TWO_TUNES)).status())
+                .isEqualTo(422);
     }
 
     @Test
     void whatIsChosenBecomesAPassage() {
         Player odile = player();
-        String abc = odile.upload("/api/scores?unrolled=true", bytes(TWO_TUNES)).ok().path("chosen").path("abc").asString();
-        JsonNode made = odile.post("/api/passages", Practice.passage(Map.of("music", Practice.abc(abc)))).ok();
+        String abc = odile.upload("/api/scores?unrolled=true", bytes(TWO_TUNES))
+                .ok()
+                .path("chosen")
+                .path("abc")
+                .asString();
+        JsonNode made = odile.post("/api/passages", Practice.passage(Map.of("music", Practice.abc(abc))))
+                .ok();
         assertThat(made.path("reading").path("notes").asInt()).isGreaterThan(10);
     }
 
@@ -82,10 +97,18 @@ class ExchangeTest extends ServerTest {
         for (String what : List.of("", "&variant=same.2-1", "&sheet=true", "&first=4&last=12")) {
             Reply file = odile.get("/api/passages/" + passage + "/export?as=" + as + what);
             assertThat(file.status()).isEqualTo(200);
-            assertThat(file.response().headers().firstValue("Content-Disposition").orElse("")).contains("attachment").contains(ending);
+            assertThat(file.response()
+                            .headers()
+                            .firstValue("Content-Disposition")
+                            .orElse(""))
+                    .contains("attachment")
+                    .contains(ending);
         }
-        assertThat(odile.get("/api/passages/" + passage + "/export?as=" + as + "&variant=nope").status()).isEqualTo(422);
-        assertThat(odile.get("/api/passages/" + passage + "/export?as=PDF").status()).isEqualTo(400);
+        assertThat(odile.get("/api/passages/" + passage + "/export?as=" + as + "&variant=nope")
+                        .status())
+                .isEqualTo(422);
+        assertThat(odile.get("/api/passages/" + passage + "/export?as=PDF").status())
+                .isEqualTo(400);
     }
 
     private static Map<String, Object> strokes(List<String> strokes, List<Double> taps) {
@@ -95,12 +118,17 @@ class ExchangeTest extends ServerTest {
     @Test
     void notesAreEnteredAStrokeAtATimeAndGivenATappedRhythm() {
         Player odile = player();
-        JsonNode entered = odile.post("/api/readings/strokes", strokes(List.of("v8", "g", "a", "b", "f"), List.of())).ok();
+        JsonNode entered = odile.post("/api/readings/strokes", strokes(List.of("v8", "g", "a", "b", "f"), List.of()))
+                .ok();
         assertThat(entered.path("abc").asString()).contains("K:G").contains("GA BF");
-        JsonNode tapped = odile.post("/api/readings/strokes",
-                strokes(List.of("g", "a", "b"), List.of(1.0, 1.49, 1.76))).ok();
+        JsonNode tapped = odile.post("/api/readings/strokes", strokes(List.of("g", "a", "b"), List.of(1.0, 1.49, 1.76)))
+                .ok();
         assertThat(tapped.path("abc").asString()).contains("G2 AB-");
-        assertThat(odile.post("/api/readings/strokes", strokes(List.of("q"), List.of())).detail()).contains("no stroke called q");
-        assertThat(odile.post("/api/readings/strokes", strokes(List.of(), List.of())).detail()).contains("no note yet");
+        assertThat(odile.post("/api/readings/strokes", strokes(List.of("q"), List.of()))
+                        .detail())
+                .contains("no stroke called q");
+        assertThat(odile.post("/api/readings/strokes", strokes(List.of(), List.of()))
+                        .detail())
+                .contains("no note yet");
     }
 }

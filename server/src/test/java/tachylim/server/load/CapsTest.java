@@ -41,7 +41,8 @@ class CapsTest extends ServerTest {
 
     private void somebodyWithTenMinutes() {
         odile = player();
-        odile.put("/api/account/habits", Map.of("instrument", "MALLET", "usualMinutes", MINUTES)).ok();
+        odile.put("/api/account/habits", Map.of("instrument", "MALLET", "usualMinutes", MINUTES))
+                .ok();
         passage = Practice.newPassage(odile);
         piece = Practice.firstPiece(odile, passage);
     }
@@ -87,34 +88,84 @@ class CapsTest extends ServerTest {
         return Stream.of(
                 way("another zone at sign-in", test -> {
                     for (String zone : new String[] {"Pacific/Kiritimati", "Pacific/Pago_Pago", "Asia/Tokyo"}) {
-                        test.odile.post("/api/session", Map.of("name", test.odile.name(), "password", Player.PASSWORD, "zone", zone)).ok();
+                        test.odile
+                                .post(
+                                        "/api/session",
+                                        Map.of("name", test.odile.name(), "password", Player.PASSWORD, "zone", zone))
+                                .ok();
                     }
                 }),
                 way("moving to another zone", test -> {
-                    test.odile.put("/api/account/zone", Map.of("zone", "Pacific/Kiritimati")).ok();
-                    assertThat(test.odile.put("/api/account/zone", Map.of("zone", "Asia/Tokyo")).status()).isEqualTo(409);
+                    test.odile
+                            .put("/api/account/zone", Map.of("zone", "Pacific/Kiritimati"))
+                            .ok();
+                    assertThat(test.odile
+                                    .put("/api/account/zone", Map.of("zone", "Asia/Tokyo"))
+                                    .status())
+                            .isEqualTo(409);
                 }),
                 way("asking for more minutes", test -> {
-                    test.sql.sql("update account set opened_on = '2020-01-01' where name = ?").param(test.odile.name()).update();
-                    test.odile.put("/api/account/habits", Map.of("instrument", "MALLET", "usualMinutes", 600)).ok();
+                    test.sql
+                            .sql("update account set opened_on = '2020-01-01' where name = ?")
+                            .param(test.odile.name())
+                            .update();
+                    test.odile
+                            .put("/api/account/habits", Map.of("instrument", "MALLET", "usualMinutes", 600))
+                            .ok();
                 }),
                 way("more minutes and another zone", test -> {
-                    test.sql.sql("update account set opened_on = '2020-01-01' where name = ?").param(test.odile.name()).update();
-                    test.odile.put("/api/account/habits", Map.of("instrument", "MALLET", "usualMinutes", 600)).ok();
-                    test.odile.put("/api/account/zone", Map.of("zone", "Pacific/Kiritimati")).ok();
+                    test.sql
+                            .sql("update account set opened_on = '2020-01-01' where name = ?")
+                            .param(test.odile.name())
+                            .update();
+                    test.odile
+                            .put("/api/account/habits", Map.of("instrument", "MALLET", "usualMinutes", 600))
+                            .ok();
+                    test.odile
+                            .put("/api/account/zone", Map.of("zone", "Pacific/Kiritimati"))
+                            .ok();
                 }),
                 way("another zone and then more minutes", test -> {
-                    test.sql.sql("update account set opened_on = '2020-01-01' where name = ?").param(test.odile.name()).update();
-                    test.odile.put("/api/account/zone", Map.of("zone", "Pacific/Kiritimati")).ok();
-                    test.odile.put("/api/account/habits", Map.of("instrument", "MALLET", "usualMinutes", 600)).ok();
+                    test.sql
+                            .sql("update account set opened_on = '2020-01-01' where name = ?")
+                            .param(test.odile.name())
+                            .update();
+                    test.odile
+                            .put("/api/account/zone", Map.of("zone", "Pacific/Kiritimati"))
+                            .ok();
+                    test.odile
+                            .put("/api/account/habits", Map.of("instrument", "MALLET", "usualMinutes", 600))
+                            .ok();
                 }),
                 way("putting the passage away", test -> test.odile.delete("/api/passages/" + test.passage)),
                 way("another passage", test -> Practice.newPassage(test.odile)),
-                way("cutting anew", test -> test.odile.put("/api/passages/" + test.passage + "/pieces", Map.of("kind", "BARS", "size", 1)).ok()),
-                way("midnight", test -> test.clock.set(test.clock.instant().atZone(ZoneOffset.UTC).toLocalDate().plusDays(1)
-                        .atTime(1, 0).toInstant(ZoneOffset.UTC))),
-                way("a new session", test -> test.odile.post("/api/session",
-                        Map.of("name", test.odile.name(), "password", Player.PASSWORD, "zone", "Europe/Lisbon")).ok()));
+                way(
+                        "cutting anew",
+                        test -> test.odile
+                                .put("/api/passages/" + test.passage + "/pieces", Map.of("kind", "BARS", "size", 1))
+                                .ok()),
+                way(
+                        "midnight",
+                        test -> test.clock.set(test.clock
+                                .instant()
+                                .atZone(ZoneOffset.UTC)
+                                .toLocalDate()
+                                .plusDays(1)
+                                .atTime(1, 0)
+                                .toInstant(ZoneOffset.UTC))),
+                way(
+                        "a new session",
+                        test -> test.odile
+                                .post(
+                                        "/api/session",
+                                        Map.of(
+                                                "name",
+                                                test.odile.name(),
+                                                "password",
+                                                Player.PASSWORD,
+                                                "zone",
+                                                "Europe/Lisbon"))
+                                .ok()));
     }
 
     @ParameterizedTest(name = "{0}")
@@ -137,13 +188,15 @@ class CapsTest extends ServerTest {
         Map<String, Object> locked = Practice.answer(run, window);
         locked.put("tension", 5);
         Practice.send(odile, run, locked).ok();
-        Practice.send(odile, run, Practice.event(run, window, "STOPPED", Map.of())).ok();
+        Practice.send(odile, run, Practice.event(run, window, "STOPPED", Map.of()))
+                .ok();
         way.tryIt(this);
         assertThat(limit("BURST_SECONDS").path("cap").asDouble()).isZero();
     }
 
     static Stream<Arguments> answers() {
-        return Stream.of(Arguments.of("CLEAN", 0), Arguments.of("CLEAN", 5), Arguments.of("ROUGH", 4), Arguments.of("BROKE", 5));
+        return Stream.of(
+                Arguments.of("CLEAN", 0), Arguments.of("CLEAN", 5), Arguments.of("ROUGH", 4), Arguments.of("BROKE", 5));
     }
 
     @ParameterizedTest
@@ -152,7 +205,8 @@ class CapsTest extends ServerTest {
         somebodyWithTenMinutes();
         playAllDay(verdict, tension);
         assertThat(limit("EFFORT").path("used").asDouble()).isLessThanOrEqualTo(MINUTES + 1e-9);
-        assertThat(limit("PLAYING_MINUTES").path("used").asDouble()).isLessThanOrEqualTo(limit("PLAYING_MINUTES").path("cap").asDouble() + 1e-9);
+        assertThat(limit("PLAYING_MINUTES").path("used").asDouble())
+                .isLessThanOrEqualTo(limit("PLAYING_MINUTES").path("cap").asDouble() + 1e-9);
         assertThat(limit("BURST_SECONDS").path("used").asDouble()).isLessThanOrEqualTo(90);
     }
 
@@ -160,16 +214,22 @@ class CapsTest extends ServerTest {
     void aWorkoutCannotBePlayedFasterThanTheClock() {
         somebodyWithTenMinutes();
         JsonNode run = Practice.begin(odile, piece, window).ok();
-        Reply tooSoon = Practice.send(odile, run, Practice.event(run, window, "JUDGED", Map.of("verdict", "CLEAN", "tension", 1)));
+        Reply tooSoon = Practice.send(
+                odile, run, Practice.event(run, window, "JUDGED", Map.of("verdict", "CLEAN", "tension", 1)));
         assertThat(tooSoon.status()).isEqualTo(409);
         assertThat(tooSoon.json().path("code").asString()).isEqualTo("too-soon");
         assertThat(tooSoon.json().path("seconds").asDouble()).isPositive();
         assertThat(odile.get("/api/load").ok().path("days")).isEmpty();
-        JsonNode resting = Practice.send(odile, run, Practice.event(run, window, "REST_ASKED", Map.of("seconds", 0))).ok();
-        assertThat(Practice.send(odile, resting, Practice.event(resting, window, "RESTED", Map.of("seconds", 80_000))).json()
-                .path("code").asString()).isEqualTo("too-soon");
+        JsonNode resting = Practice.send(odile, run, Practice.event(run, window, "REST_ASKED", Map.of("seconds", 0)))
+                .ok();
+        assertThat(Practice.send(odile, resting, Practice.event(resting, window, "RESTED", Map.of("seconds", 80_000)))
+                        .json()
+                        .path("code")
+                        .asString())
+                .isEqualTo("too-soon");
         clock.pass(Duration.ofSeconds(20));
-        Practice.send(odile, resting, Practice.event(resting, window, "RESTED", Map.of("seconds", 20))).ok();
+        Practice.send(odile, resting, Practice.event(resting, window, "RESTED", Map.of("seconds", 20)))
+                .ok();
     }
 
     /** What happened is dated by how long ago it is said to be: never in the future, never before what came before it. */
@@ -181,22 +241,40 @@ class CapsTest extends ServerTest {
         clock.pass(Duration.ofMinutes(50));
         for (int i = 0; i < 5; i++) {
             boolean rest = !run.path("step").path("rest").isNull();
-            Map<String, Object> event = Practice.event(run, window, rest ? "RESTED" : "JUDGED", rest
-                    ? Map.of("seconds", run.path("step").path("rest").path("seconds").asDouble(), "secondsAgo", 60 * (48 - 4 * i))
-                    : Map.of("verdict", "CLEAN", "tension", 1, "secondsAgo", 60 * (48 - 4 * i)));
+            Map<String, Object> event = Practice.event(
+                    run,
+                    window,
+                    rest ? "RESTED" : "JUDGED",
+                    rest
+                            ? Map.of(
+                                    "seconds",
+                                    run.path("step")
+                                            .path("rest")
+                                            .path("seconds")
+                                            .asDouble(),
+                                    "secondsAgo",
+                                    60 * (48 - 4 * i))
+                            : Map.of("verdict", "CLEAN", "tension", 1, "secondsAgo", 60 * (48 - 4 * i)));
             run = Practice.send(odile, run, event).ok();
         }
         assertThat(sql.sql("select min(at) >= ? and max(at) <= ? from run_event where run_id = ?")
-                .params(Timestamp.valueOf(begun.atZone(ZoneOffset.UTC).toLocalDateTime()),
-                        Timestamp.valueOf(clock.instant().atZone(ZoneOffset.UTC).toLocalDateTime()), run.path("id").asLong())
-                .query(Boolean.class).single()).isTrue();
+                        .params(
+                                Timestamp.valueOf(begun.atZone(ZoneOffset.UTC).toLocalDateTime()),
+                                Timestamp.valueOf(
+                                        clock.instant().atZone(ZoneOffset.UTC).toLocalDateTime()),
+                                run.path("id").asLong())
+                        .query(Boolean.class)
+                        .single())
+                .isTrue();
     }
 
     @Test
     void loweringTheCapActsWithinARunningRun() {
         somebodyWithTenMinutes();
-        JsonNode run = Practice.playOn(odile, Practice.begin(odile, piece, window).ok(), window, 3);
-        odile.put("/api/account/habits", Map.of("instrument", "MALLET", "usualMinutes", 5)).ok();
+        JsonNode run =
+                Practice.playOn(odile, Practice.begin(odile, piece, window).ok(), window, 3);
+        odile.put("/api/account/habits", Map.of("instrument", "MALLET", "usualMinutes", 5))
+                .ok();
         JsonNode end = Practice.playOn(odile, run, window, 300);
         assertThat(end.path("step").path("ended").asString()).isEqualTo("PLAYED");
         assertThat(limit("EFFORT").path("used").asDouble()).isLessThanOrEqualTo(5.5);
@@ -205,12 +283,17 @@ class CapsTest extends ServerTest {
     /** Moving twice must not make the day on which the account was opened come again. */
     @Test
     void movingAboutDoesNotRaiseACap() {
-        clock.set(clock.instant().atZone(ZoneOffset.UTC).toLocalDate().atTime(22, 0).toInstant(ZoneOffset.UTC));
+        clock.set(clock.instant()
+                .atZone(ZoneOffset.UTC)
+                .toLocalDate()
+                .atTime(22, 0)
+                .toInstant(ZoneOffset.UTC));
         somebodyWithTenMinutes();
         odile.put("/api/account/zone", Map.of("zone", "Asia/Tokyo")).ok();
         clock.pass(Duration.ofHours(22));
         odile.put("/api/account/zone", Map.of("zone", "Europe/Lisbon")).ok();
-        JsonNode me = odile.put("/api/account/habits", Map.of("instrument", "MALLET", "usualMinutes", 600)).ok();
+        JsonNode me = odile.put("/api/account/habits", Map.of("instrument", "MALLET", "usualMinutes", 600))
+                .ok();
         assertThat(me.path("usualMinutes").asInt()).isEqualTo(MINUTES);
     }
 
@@ -219,7 +302,9 @@ class CapsTest extends ServerTest {
         somebodyWithTenMinutes();
         JsonNode run = Practice.begin(odile, piece, window).ok();
         Map<String, Object> played = Practice.answer(run, window);
-        sql.sql("update account set usual_minutes = 5 where name = ?").param(odile.name()).update();
+        sql.sql("update account set usual_minutes = 5 where name = ?")
+                .param(odile.name())
+                .update();
         JsonNode after = Practice.send(odile, run, played).ok();
         assertThat(after.path("ordinal").asInt()).isEqualTo(1);
     }
@@ -229,40 +314,61 @@ class CapsTest extends ServerTest {
         odile = player();
         passage = Practice.newPassage(odile);
         piece = Practice.firstPiece(odile, passage);
-        clock.set(clock.instant().atZone(ZoneOffset.UTC).toLocalDate().plusDays(1).atTime(2, 57).toInstant(ZoneOffset.UTC));
-        JsonNode run = Practice.playOn(odile, Practice.begin(odile, piece, window).ok(), window, 10);
+        clock.set(clock.instant()
+                .atZone(ZoneOffset.UTC)
+                .toLocalDate()
+                .plusDays(1)
+                .atTime(2, 57)
+                .toInstant(ZoneOffset.UTC));
+        JsonNode run =
+                Practice.playOn(odile, Practice.begin(odile, piece, window).ok(), window, 10);
         assertThat(run.path("step").path("ended").isNull()).isTrue();
-        assertThat(sql.sql("select count(distinct day) from played_pass where run_id = ?").param(run.path("id").asLong())
-                .query(Integer.class).single()).as("Lisbon's day turns at four, three by the universal clock").isEqualTo(2);
+        assertThat(sql.sql("select count(distinct day) from played_pass where run_id = ?")
+                        .param(run.path("id").asLong())
+                        .query(Integer.class)
+                        .single())
+                .as("Lisbon's day turns at four, three by the universal clock")
+                .isEqualTo(2);
     }
 
     @Test
     void aRunLeftOpenOvernightIsClosedWithWhatWasPlayed() {
         somebodyWithTenMinutes();
-        JsonNode run = Practice.playOn(odile, Practice.begin(odile, piece, window).ok(), window, 1);
+        JsonNode run =
+                Practice.playOn(odile, Practice.begin(odile, piece, window).ok(), window, 1);
         clock.pass(Duration.ofHours(20));
         assertThat(odile.get("/api/today").ok().path("openRun").isNull()).isTrue();
-        JsonNode ended = odile.get("/api/runs/" + run.path("id").asLong() + "?holder=" + window).ok();
+        JsonNode ended = odile.get("/api/runs/" + run.path("id").asLong() + "?holder=" + window)
+                .ok();
         assertThat(ended.path("step").path("ended").asString()).isEqualTo("LEFT");
         assertThat(ended.path("relief").path("totals").path("passes").asInt()).isEqualTo(1);
         Practice.begin(odile, piece, window).ok();
-        Map<String, Object> late = Practice.event(run, window, "JUDGED", Map.of("verdict", "ROUGH", "tension", 2, "secondsAgo", 20 * 3600 - 120));
+        Map<String, Object> late = Practice.event(
+                run, window, "JUDGED", Map.of("verdict", "ROUGH", "tension", 2, "secondsAgo", 20 * 3600 - 120));
         JsonNode kept = Practice.send(odile, run, late).ok();
-        assertThat(kept.path("relief").path("totals").path("passes").asInt()).as("played without a network that evening").isEqualTo(2);
+        assertThat(kept.path("relief").path("totals").path("passes").asInt())
+                .as("played without a network that evening")
+                .isEqualTo(2);
     }
 
     @Test
     void breaksAndReserveAreCarriedIntoTheNextWorkout() {
         odile = player();
-        odile.put("/api/account/habits", Map.of("instrument", "MALLET", "usualMinutes", 120)).ok();
+        odile.put("/api/account/habits", Map.of("instrument", "MALLET", "usualMinutes", 120))
+                .ok();
         piece = Practice.firstPiece(odile, Practice.newPassage(odile));
         for (int i = 0; i < 3; i++) {
             JsonNode run = Practice.begin(odile, piece, window).ok();
             JsonNode played = Practice.playOn(odile, run, window, 400);
             assertThat(played.path("step").path("ended").asString()).isEqualTo("PLAYED");
         }
-        assertThat(sql.sql("select count(*) from run_segment s join account a on a.id = s.account_id where a.name = ? and s.record like '%\"BREAK\"%'")
-                .param(odile.name()).query(Long.class).single()).as("three quarters of an hour without a pause need a break").isPositive();
+        assertThat(sql.sql(
+                                "select count(*) from run_segment s join account a on a.id = s.account_id where a.name = ? and s.record like '%\"BREAK\"%'")
+                        .param(odile.name())
+                        .query(Long.class)
+                        .single())
+                .as("three quarters of an hour without a pause need a break")
+                .isPositive();
     }
 
     @Test
@@ -274,7 +380,8 @@ class CapsTest extends ServerTest {
             run = Practice.send(odile, run, Practice.answer(run, window)).ok();
         }
         double before = limit("BURST_SECONDS").path("used").asDouble();
-        JsonNode resting = Practice.send(odile, run, Practice.event(run, window, "REST_ASKED", Map.of())).ok();
+        JsonNode resting = Practice.send(odile, run, Practice.event(run, window, "REST_ASKED", Map.of()))
+                .ok();
         double after = limit("BURST_SECONDS").path("used").asDouble();
         assertThat(after).isGreaterThan(before);
         assertThat(resting.path("relief").path("stretches").toString()).contains("\"BURST\"");
@@ -287,20 +394,43 @@ class CapsTest extends ServerTest {
     void inTheRestAfterASymptomNothingIsPlayed(String endpoint) {
         somebodyWithTenMinutes();
         odile.post("/api/passages/" + passage + "/choice", Map.of("minutes", 5));
-        long choice = odile.get("/api/passages/" + passage + "/bench").ok().path("today").path(0).path("id").asLong();
-        assertThat(odile.post("/api/symptoms", Map.of("clientId", UUID.randomUUID().toString())).status()).isEqualTo(204);
+        long choice = odile.get("/api/passages/" + passage + "/bench")
+                .ok()
+                .path("today")
+                .path(0)
+                .path("id")
+                .asLong();
+        assertThat(odile.post(
+                                "/api/symptoms",
+                                Map.of("clientId", UUID.randomUUID().toString()))
+                        .status())
+                .isEqualTo(204);
         Map<String, Supplied> plays = plays(choice);
         Reply refused = plays.get(endpoint).send();
         assertThat(refused.status()).isEqualTo(409);
         assertThat(refused.json().path("code").asString()).isEqualTo("symptom-rest");
         assertThat(refused.detail()).contains("no playing until").contains("physician");
-        assertThat(odile.get("/api/passages/" + passage + "/playback?bpm=60").status()).as("listening is open").isEqualTo(200);
-        assertThat(odile.get("/api/passages/" + passage + "/bench").ok().path("caution").asString()).contains("no playing until");
-        assertThat(odile.get("/api/today").ok().path("plan").path("relief").path("stretches")).isEmpty();
-        long report = odile.get("/api/load").ok().path("symptoms").path(0).path("id").asLong();
+        assertThat(odile.get("/api/passages/" + passage + "/playback?bpm=60").status())
+                .as("listening is open")
+                .isEqualTo(200);
+        assertThat(odile.get("/api/passages/" + passage + "/bench")
+                        .ok()
+                        .path("caution")
+                        .asString())
+                .contains("no playing until");
+        assertThat(odile.get("/api/today").ok().path("plan").path("relief").path("stretches"))
+                .isEmpty();
+        long report =
+                odile.get("/api/load").ok().path("symptoms").path(0).path("id").asLong();
         assertThat(odile.delete("/api/symptoms/" + report).status()).isEqualTo(204);
         assertThat(plays.get(endpoint).send().status()).isLessThan(300);
-        assertThat(odile.get("/api/load").ok().path("symptoms").path(0).path("withdrawn").asBoolean()).isTrue();
+        assertThat(odile.get("/api/load")
+                        .ok()
+                        .path("symptoms")
+                        .path(0)
+                        .path("withdrawn")
+                        .asBoolean())
+                .isTrue();
     }
 
     private interface Supplied {
@@ -311,36 +441,70 @@ class CapsTest extends ServerTest {
     private Map<String, Supplied> plays(long choice) {
         Map<String, Supplied> plays = new HashMap<>();
         plays.put("POST /api/runs", () -> Practice.begin(odile, piece, window));
-        plays.put("POST /api/passages/{id}/practice", () -> odile.post("/api/passages/" + passage + "/practice",
-                Map.of("clientId", UUID.randomUUID().toString(), "bpm", 60, "seconds", 30)));
-        plays.put("PUT /api/passages/{id}/choice/{choiceId}",
+        plays.put(
+                "POST /api/passages/{id}/practice",
+                () -> odile.post(
+                        "/api/passages/" + passage + "/practice",
+                        Map.of("clientId", UUID.randomUUID().toString(), "bpm", 60, "seconds", 30)));
+        plays.put(
+                "PUT /api/passages/{id}/choice/{choiceId}",
                 () -> odile.put("/api/passages/" + passage + "/choice/" + choice, Map.of("played", true)));
         return plays;
     }
 
     static Stream<String> closedInTheRest() {
-        return Stream.of("POST /api/runs", "POST /api/passages/{id}/practice", "PUT /api/passages/{id}/choice/{choiceId}");
+        return Stream.of(
+                "POST /api/runs", "POST /api/passages/{id}/practice", "PUT /api/passages/{id}/choice/{choiceId}");
     }
 
     /** What changes something is either known to play, and is tried above, or known not to. */
     @Test
     void everyEndpointIsKnownToPlayOrNotTo() {
-        Set<String> doNotPlay = Set.of("/api/account", "/api/session", "/api/sessions/{handle}", "/api/demo", "/api/account/zone",
-                "/api/account/password", "/api/account/habits", "/api/account/farewell", "/api/passages", "/api/passages/{id}",
-                "/api/passages/{id}/pieces", "/api/passages/{id}/extras", "/api/passages/{id}/marks", "/api/passages/{id}/readiness",
-                "/api/passages/{id}/stitching", "/api/passages/{id}/mode", "/api/passages/{id}/choice", "/api/passages/{id}/links/{link}/breaks",
-                "/api/modes/{instrument}", "/api/pieces/{id}", "/api/readings", "/api/readings/strokes", "/api/scores", "/api/cells", "/api/plans",
-                "/api/symptoms", "/api/symptoms/{id}", "/api/runs/{id}/holder", "/api/runs/{id}/note",
+        Set<String> doNotPlay = Set.of(
+                "/api/account",
+                "/api/session",
+                "/api/sessions/{handle}",
+                "/api/demo",
+                "/api/account/zone",
+                "/api/account/password",
+                "/api/account/habits",
+                "/api/account/farewell",
+                "/api/passages",
+                "/api/passages/{id}",
+                "/api/passages/{id}/pieces",
+                "/api/passages/{id}/extras",
+                "/api/passages/{id}/marks",
+                "/api/passages/{id}/readiness",
+                "/api/passages/{id}/stitching",
+                "/api/passages/{id}/mode",
+                "/api/passages/{id}/choice",
+                "/api/passages/{id}/links/{link}/breaks",
+                "/api/modes/{instrument}",
+                "/api/pieces/{id}",
+                "/api/readings",
+                "/api/readings/strokes",
+                "/api/scores",
+                "/api/cells",
+                "/api/plans",
+                "/api/symptoms",
+                "/api/symptoms/{id}",
+                "/api/runs/{id}/holder",
+                "/api/runs/{id}/note",
                 // Of a run that was begun; a symptom ends it.
                 "/api/runs/{id}/events");
         Set<String> unknown = new LinkedHashSet<>();
-        mapping.getHandlerMethods().keySet().forEach(info -> info.getPatternValues().forEach(pattern -> info.getMethodsCondition().getMethods().stream()
-                .filter(method -> pattern.startsWith("/api/") && !method.name().equals("GET"))
-                .map(method -> method + " " + pattern)
-                .filter(endpoint -> !plays(0).containsKey(endpoint) && !doNotPlay.contains(pattern))
-                .forEach(unknown::add)));
+        mapping.getHandlerMethods()
+                .keySet()
+                .forEach(info -> info.getPatternValues()
+                        .forEach(pattern -> info.getMethodsCondition().getMethods().stream()
+                                .filter(method -> pattern.startsWith("/api/")
+                                        && !method.name().equals("GET"))
+                                .map(method -> method + " " + pattern)
+                                .filter(endpoint -> !plays(0).containsKey(endpoint) && !doNotPlay.contains(pattern))
+                                .forEach(unknown::add)));
         assertThat(unknown).isEmpty();
-        assertThat(plays(0).keySet()).containsExactlyInAnyOrderElementsOf(closedInTheRest().toList());
+        assertThat(plays(0).keySet())
+                .containsExactlyInAnyOrderElementsOf(closedInTheRest().toList());
     }
 
     @Test
@@ -350,17 +514,27 @@ class CapsTest extends ServerTest {
         for (int i = 0; i < 2; i++) {
             odile.post("/api/passages/" + passage + "/practice", Map.of("clientId", id, "bpm", 100, "seconds", 300));
         }
-        assertThat(limit("PLAYING_MINUTES").path("used").asDouble()).as("sent twice, counted once").isEqualTo(5);
+        assertThat(limit("PLAYING_MINUTES").path("used").asDouble())
+                .as("sent twice, counted once")
+                .isEqualTo(5);
         assertThat(limit("EFFORT").path("used").asDouble()).isGreaterThan(5);
-        odile.post("/api/passages/" + passage + "/practice", Map.of("clientId", UUID.randomUUID().toString(), "bpm", 100, "seconds", 900));
-        assertThat(odile.get("/api/passages/" + passage + "/bench").ok().path("caution").asString()).contains("are used");
+        odile.post(
+                "/api/passages/" + passage + "/practice",
+                Map.of("clientId", UUID.randomUUID().toString(), "bpm", 100, "seconds", 900));
+        assertThat(odile.get("/api/passages/" + passage + "/bench")
+                        .ok()
+                        .path("caution")
+                        .asString())
+                .contains("are used");
     }
 
     @Test
     void aSymptomAheadOfTheClockDoesNotLastForEver() {
         somebodyWithTenMinutes();
         odile.post("/api/symptoms", Map.of("clientId", UUID.randomUUID().toString()));
-        sql.sql("update symptom set at = '2999-01-01' where account_id = (select id from account where name = ?)").param(odile.name()).update();
+        sql.sql("update symptom set at = '2999-01-01' where account_id = (select id from account where name = ?)")
+                .param(odile.name())
+                .update();
         odile.get("/api/today").ok();
         clock.pass(Duration.ofHours(49));
         Practice.begin(odile, piece, window).ok();
@@ -370,11 +544,16 @@ class CapsTest extends ServerTest {
     void aRunBegunByAClockThatWasAheadGoesOnAndStaysInTheLog() {
         somebodyWithTenMinutes();
         JsonNode run = Practice.begin(odile, piece, window).ok();
-        sql.sql("update run set started_at = '2999-01-01', last_at = '2999-01-01' where id = ?").param(run.path("id").asLong()).update();
+        sql.sql("update run set started_at = '2999-01-01', last_at = '2999-01-01' where id = ?")
+                .param(run.path("id").asLong())
+                .update();
         odile.get("/api/runs/" + run.path("id").asLong() + "?holder=" + window).ok();
         Practice.playOn(odile, run, window, 3);
-        assertThat(sql.sql("select count(*) from run_event where run_id = ? and at > '2998-01-01'").param(run.path("id").asLong())
-                .query(Long.class).single()).isZero();
+        assertThat(sql.sql("select count(*) from run_event where run_id = ? and at > '2998-01-01'")
+                        .param(run.path("id").asLong())
+                        .query(Long.class)
+                        .single())
+                .isZero();
         assertThat(odile.get("/api/log").ok().path("entries")).hasSize(1);
         assertThat(limit("EFFORT").path("used").asDouble()).isPositive();
     }

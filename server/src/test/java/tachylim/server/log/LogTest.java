@@ -19,7 +19,8 @@ class LogTest extends ServerTest {
     }
 
     private void stop(Player player, JsonNode run) {
-        Practice.send(player, run, Practice.event(run, window, "STOPPED", Map.of())).ok();
+        Practice.send(player, run, Practice.event(run, window, "STOPPED", Map.of()))
+                .ok();
     }
 
     @Test
@@ -43,7 +44,8 @@ class LogTest extends ServerTest {
         assertThat(first.path("entries")).hasSize(30);
         assertThat(first.path("entries").path(0).path("runId").asLong())
                 .isGreaterThan(first.path("entries").path(29).path("runId").asLong());
-        JsonNode older = odile.get("/api/log?before=" + first.path("olderThan").asLong()).ok();
+        JsonNode older =
+                odile.get("/api/log?before=" + first.path("olderThan").asLong()).ok();
         assertThat(older.path("entries")).hasSize(2);
         assertThat(older.path("olderThan").isNull()).isTrue();
     }
@@ -56,11 +58,15 @@ class LogTest extends ServerTest {
         stop(odile, run);
         String path = "/api/log/" + run.path("id").asLong();
         JsonNode before = odile.get(path).ok();
-        odile.put("/api/passages/" + passage, Practice.passage(Map.of("music", Practice.abc("K:C\nCDEF"), "targetBpm", 200))).ok();
+        odile.put(
+                        "/api/passages/" + passage,
+                        Practice.passage(Map.of("music", Practice.abc("K:C\nCDEF"), "targetBpm", 200)))
+                .ok();
         JsonNode after = odile.get(path).ok();
         assertThat(after.path("planned")).isEqualTo(before.path("planned"));
         assertThat(after.path("played")).isEqualTo(before.path("played"));
-        assertThat(after.path("planned").path("stretches").size()).isGreaterThan(after.path("played").path("stretches").size());
+        assertThat(after.path("planned").path("stretches").size())
+                .isGreaterThan(after.path("played").path("stretches").size());
     }
 
     @Test
@@ -68,8 +74,15 @@ class LogTest extends ServerTest {
         Player odile = player();
         JsonNode run = begun(odile, Practice.firstPiece(odile, Practice.newPassage(odile)), 2);
         String path = "/api/runs/" + run.path("id").asLong() + "/note";
-        assertThat(odile.put(path, Map.of("note", "  The crossing at note 9. <b>")).status()).isEqualTo(204);
-        assertThat(odile.get("/api/log").ok().path("entries").path(0).path("note").asString())
+        assertThat(odile.put(path, Map.of("note", "  The crossing at note 9. <b>"))
+                        .status())
+                .isEqualTo(204);
+        assertThat(odile.get("/api/log")
+                        .ok()
+                        .path("entries")
+                        .path(0)
+                        .path("note")
+                        .asString())
                 .isEqualTo("The crossing at note 9. <b>");
         assertThat(odile.put(path, Map.of("note", "x".repeat(2_001))).status()).isEqualTo(422);
     }
@@ -80,7 +93,19 @@ class LogTest extends ServerTest {
         long passage = Practice.newPassage(odile);
         stop(odile, begun(odile, Practice.firstPiece(odile, passage), 5));
         odile.delete("/api/passages/" + passage);
-        assertThat(odile.get("/api/log").ok().path("entries").path(0).path("passage").asString()).isEqualTo("Kestrel Weather");
-        assertThat(odile.get("/api/load").ok().path("days").path(0).path("effort").asDouble()).isPositive();
+        assertThat(odile.get("/api/log")
+                        .ok()
+                        .path("entries")
+                        .path(0)
+                        .path("passage")
+                        .asString())
+                .isEqualTo("Kestrel Weather");
+        assertThat(odile.get("/api/load")
+                        .ok()
+                        .path("days")
+                        .path(0)
+                        .path("effort")
+                        .asDouble())
+                .isPositive();
     }
 }

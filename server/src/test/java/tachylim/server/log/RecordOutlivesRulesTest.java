@@ -38,7 +38,8 @@ class RecordOutlivesRulesTest extends ServerTest {
         Player odile = player();
         UUID window = UUID.randomUUID();
         JsonNode run = Practice.playOn(odile, Practice.newRun(odile, window), window, 12);
-        Practice.send(odile, run, Practice.event(run, window, "STOPPED", java.util.Map.of())).ok();
+        Practice.send(odile, run, Practice.event(run, window, "STOPPED", java.util.Map.of()))
+                .ok();
         SignedIn who = signedIn(odile);
         long id = run.path("id").asLong();
         LogController.Session before = log.session(who, id);
@@ -46,12 +47,15 @@ class RecordOutlivesRulesTest extends ServerTest {
         double planned = effortByTheRules(who, stored);
         try (MockedStatic<Effort> otherRule = mockStatic(Effort.class)) {
             otherRule.when(() -> Effort.of(anyDouble(), anyDouble(), any())).thenReturn(0.01);
-            assertThat(effortByTheRules(who, stored)).as("the other rule is in force").isNotEqualTo(planned);
+            assertThat(effortByTheRules(who, stored))
+                    .as("the other rule is in force")
+                    .isNotEqualTo(planned);
             assertThat(log.session(who, id)).isEqualTo(before);
         }
     }
 
     private double effortByTheRules(SignedIn who, StoredRun stored) {
-        return Totals.of(Run.start(plans.get(who, stored.workoutId()).workout()).ahead()).effort();
+        return Totals.of(Run.start(plans.get(who, stored.workoutId()).workout()).ahead())
+                .effort();
     }
 }

@@ -29,12 +29,18 @@ class UpgradeTest extends ServerTest {
         String host = "jdbc:mariadb://" + System.getenv("TACHYLIM_DB_HOST") + "/";
         String user = System.getenv("TACHYLIM_DB_USER");
         String password = System.getenv("TACHYLIM_DB_PASSWORD");
-        try (Connection connection = DriverManager.getConnection(host, user, password); Statement statement = connection.createStatement()) {
+        try (Connection connection = DriverManager.getConnection(host, user, password);
+                Statement statement = connection.createStatement()) {
             statement.execute("DROP DATABASE IF EXISTS " + NAME);
             statement.execute("CREATE DATABASE " + NAME);
         }
-        Flyway.configure().dataSource(host + NAME, user, password).target("1").load().migrate();
-        try (Connection connection = DriverManager.getConnection(host + NAME, user, password); Statement statement = connection.createStatement()) {
+        Flyway.configure()
+                .dataSource(host + NAME, user, password)
+                .target("1")
+                .load()
+                .migrate();
+        try (Connection connection = DriverManager.getConnection(host + NAME, user, password);
+                Statement statement = connection.createStatement()) {
             ScriptUtils.executeSqlScript(connection, new ClassPathResource("stored/schema-1.sql"));
             cutOff(connection, statement);
         }
@@ -49,7 +55,8 @@ class UpgradeTest extends ServerTest {
         for (int i = 0; i < statements.length / 2; i++) {
             statement.execute(statements[i]);
         }
-        statement.execute("INSERT INTO flyway_schema_history VALUES (2, '2', 'bench', 'SQL', 'V2__bench.sql', 1, 'tachylim', now(), 1, 0)");
+        statement.execute(
+                "INSERT INTO flyway_schema_history VALUES (2, '2', 'bench', 'SQL', 'V2__bench.sql', 1, 'tachylim', now(), 1, 0)");
     }
 
     private static String read(String resource) {
@@ -62,7 +69,8 @@ class UpgradeTest extends ServerTest {
 
     private Player signedInAs(String name) {
         Player player = stranger();
-        player.post("/api/session", Map.of("name", name, "password", Player.PASSWORD, "zone", "Europe/Lisbon")).ok();
+        player.post("/api/session", Map.of("name", name, "password", Player.PASSWORD, "zone", "Europe/Lisbon"))
+                .ok();
         return player;
     }
 
@@ -79,9 +87,13 @@ class UpgradeTest extends ServerTest {
                 .isEqualTo(entry.path("effort").asDouble(), org.assertj.core.api.Assertions.within(1e-6));
         assertThat(session.path("planned").path("stretches")).isNotEmpty();
         JsonNode piece = ines.get("/api/passages").ok().path(0).path("pieces").path(0);
-        assertThat(piece.path("estimate").path("ceiling").path("middle").asDouble()).isGreaterThan(100);
+        assertThat(piece.path("estimate").path("ceiling").path("middle").asDouble())
+                .isGreaterThan(100);
         assertThat(ines.get("/api/load").ok().path("symptoms")).hasSize(1);
-        assertThat(sql.sql("select password_hash from account where name = 'Ines Valdorf'").query(String.class).single()).startsWith("{digest-bcrypt}");
+        assertThat(sql.sql("select password_hash from account where name = 'Ines Valdorf'")
+                        .query(String.class)
+                        .single())
+                .startsWith("{digest-bcrypt}");
     }
 
     @Test
@@ -91,18 +103,22 @@ class UpgradeTest extends ServerTest {
         JsonNode entry = tomas.get("/api/log").ok().path("entries").path(0);
         assertThat(entry.path("outcome").asString()).isEqualTo("OUTDATED");
         assertThat(entry.path("passes").asInt()).isEqualTo(3);
-        JsonNode view = tomas.get("/api/runs/" + entry.path("runId").asLong() + "?holder=" + UUID.randomUUID()).ok();
+        JsonNode view = tomas.get("/api/runs/" + entry.path("runId").asLong() + "?holder=" + UUID.randomUUID())
+                .ok();
         assertThat(view.path("step").path("why").asString()).contains("renewed").contains("kept");
         assertThat(view.path("relief").path("totals").path("passes").asInt()).isEqualTo(3);
     }
 
     @Test
     void everyMigrationMayBeRunAgain() {
-        for (String script : new String[] {"V1__accounts_passages_and_practice.sql", "V2__bench.sql", "V3__firm_ground.sql"}) {
-            for (String statement : read("db/migration/" + script).replaceAll("(?m)^--.*$", "").split(";\\s*\\n")) {
+        for (String script :
+                new String[] {"V1__accounts_passages_and_practice.sql", "V2__bench.sql", "V3__firm_ground.sql"}) {
+            for (String statement :
+                    read("db/migration/" + script).replaceAll("(?m)^--.*$", "").split(";\\s*\\n")) {
                 sql.sql(statement).update();
             }
         }
-        assertThat(sql.sql("select count(*) from run_segment").query(Long.class).single()).isPositive();
+        assertThat(sql.sql("select count(*) from run_segment").query(Long.class).single())
+                .isPositive();
     }
 }

@@ -41,10 +41,23 @@ class WorkoutDocumentTest {
 
     private static Workout plan(Passage music, School school) {
         Choices usual = Choices.usual();
-        Choices choices = new Choices(school, usual.bursts(), usual.burstBeats(), usual.controlledShare(),
-                usual.firstBurstShare(), usual.cleanInARow(), usual.caution(), usual.focus());
-        return Planner.plan(new Brief(music, Tempo.of(138), Posterior.prior(Tempo.of(124), 0.05).estimate(), 25, choices,
-                new Allowance(40, 90, 3_000), Optional.of(Tempo.of(96))));
+        Choices choices = new Choices(
+                school,
+                usual.bursts(),
+                usual.burstBeats(),
+                usual.controlledShare(),
+                usual.firstBurstShare(),
+                usual.cleanInARow(),
+                usual.caution(),
+                usual.focus());
+        return Planner.plan(new Brief(
+                music,
+                Tempo.of(138),
+                Posterior.prior(Tempo.of(124), 0.05).estimate(),
+                25,
+                choices,
+                new Allowance(40, 90, 3_000),
+                Optional.of(Tempo.of(96))));
     }
 
     @ParameterizedTest
@@ -61,10 +74,17 @@ class WorkoutDocumentTest {
     void notesOnPaperReadBackInTheirBeat(String meter, String beat, int perBeat) {
         String[] figures = meter.split("/");
         String[] unit = beat.split("/");
-        Passage music = new PaperPattern(new Meter(Integer.parseInt(figures[0]), Integer.parseInt(figures[1])),
-                Fraction.of(Integer.parseInt(unit[0]), Integer.parseInt(unit[1])), 2, List.of(perBeat)).toPassage();
+        Passage music = new PaperPattern(
+                        new Meter(Integer.parseInt(figures[0]), Integer.parseInt(figures[1])),
+                        Fraction.of(Integer.parseInt(unit[0]), Integer.parseInt(unit[1])),
+                        2,
+                        List.of(perBeat))
+                .toPassage();
         Workout workout = plan(music, School.INTERVAL_BURSTS);
-        assertThat(WorkoutDocument.read(WorkoutDocument.write(workout)).workout().music()).isEqualTo(music);
+        assertThat(WorkoutDocument.read(WorkoutDocument.write(workout))
+                        .workout()
+                        .music())
+                .isEqualTo(music);
     }
 
     private static String golden(String name) {
@@ -95,8 +115,9 @@ class WorkoutDocumentTest {
         List<Segment> segments = SegmentDocument.readAll(golden("segments-1.json"));
         assertThat(segments).hasSizeGreaterThan(10).anyMatch(segment -> segment.step() instanceof Rest);
         assertThat(SegmentDocument.readAll(SegmentDocument.writeAll(segments))).isEqualTo(segments);
-        assertThat(segments.get(0).step()).isInstanceOfSatisfying(Pass.class,
-                pass -> assertThat(pass.kind()).isEqualTo(PassKind.WARM_UP));
+        assertThat(segments.get(0).step())
+                .isInstanceOfSatisfying(
+                        Pass.class, pass -> assertThat(pass.kind()).isEqualTo(PassKind.WARM_UP));
         assertThat(segments.get(segments.size() - 1).after().effort()).isGreaterThan(5);
     }
 

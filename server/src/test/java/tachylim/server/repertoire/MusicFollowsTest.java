@@ -29,15 +29,25 @@ class MusicFollowsTest extends ServerTest {
     @BeforeEach
     void somebodyWhoKnowsAPassage() {
         odile = player();
-        odile.put("/api/account/habits", Map.of("instrument", "MALLET", "usualMinutes", 120)).ok();
-        passage = odile.post("/api/passages", Practice.passage(Map.of("music", Practice.abc(EIGHTHS), "targetBpm", 160, "cleanAt", 90)))
-                .ok().path("passage").path("id").asLong();
+        odile.put("/api/account/habits", Map.of("instrument", "MALLET", "usualMinutes", 120))
+                .ok();
+        passage = odile.post(
+                        "/api/passages",
+                        Practice.passage(Map.of("music", Practice.abc(EIGHTHS), "targetBpm", 160, "cleanAt", 90)))
+                .ok()
+                .path("passage")
+                .path("id")
+                .asLong();
         Practice.playOn(odile, Practice.begin(odile, whole(), window).ok(), window, 400);
     }
 
     private List<JsonNode> pieces() {
         List<JsonNode> pieces = new ArrayList<>();
-        odile.get("/api/passages/" + passage).ok().path("passage").path("pieces").forEach(pieces::add);
+        odile.get("/api/passages/" + passage)
+                .ok()
+                .path("passage")
+                .path("pieces")
+                .forEach(pieces::add);
         return pieces;
     }
 
@@ -50,17 +60,29 @@ class MusicFollowsTest extends ServerTest {
     }
 
     private static double width(JsonNode piece) {
-        return (piece.path("estimate").path("ceiling").path("high").asDouble() - piece.path("estimate").path("ceiling").path("low").asDouble()) / ceiling(piece);
+        return (piece.path("estimate").path("ceiling").path("high").asDouble()
+                        - piece.path("estimate").path("ceiling").path("low").asDouble())
+                / ceiling(piece);
     }
 
     private Reply change(String abc, String beatUnit, boolean confirmed) {
         int version = odile.get("/api/passages/" + passage).ok().path("version").asInt();
-        return odile.put("/api/passages/" + passage, Practice.passage(Map.of("targetBpm", 240, "version", version, "confirmed", confirmed,
-                "music", Map.of("source", "ABC", "meter", "4/4", "beatUnit", beatUnit, "text", abc, "bars", 0))));
+        return odile.put(
+                "/api/passages/" + passage,
+                Practice.passage(Map.of(
+                        "targetBpm",
+                        240,
+                        "version",
+                        version,
+                        "confirmed",
+                        confirmed,
+                        "music",
+                        Map.of("source", "ABC", "meter", "4/4", "beatUnit", beatUnit, "text", abc, "bars", 0))));
     }
 
     private void cut(String kind, int size) {
-        odile.put("/api/passages/" + passage + "/pieces", Map.of("kind", kind, "size", size)).ok();
+        odile.put("/api/passages/" + passage + "/pieces", Map.of("kind", kind, "size", size))
+                .ok();
     }
 
     @Test
@@ -73,15 +95,26 @@ class MusicFollowsTest extends ServerTest {
         });
         cut("WHOLE", 1);
         assertThat(pieces()).hasSize(1);
-        assertThat(pieces().get(0).path("id").asLong()).isEqualTo(before.path("id").asLong());
+        assertThat(pieces().get(0).path("id").asLong())
+                .isEqualTo(before.path("id").asLong());
         assertThat(ceiling(pieces().get(0))).isEqualTo(ceiling(before));
     }
 
     @Test
     void anExtraOverTheSameNotesKnowsAsMuch() {
         JsonNode before = pieces().get(0);
-        JsonNode extra = odile.post("/api/passages/" + passage + "/extras", Map.of("kind", "DRILL", "name", "again",
-                "firstNote", 0, "lastNote", before.path("lastNote").asInt())).ok();
+        JsonNode extra = odile.post(
+                        "/api/passages/" + passage + "/extras",
+                        Map.of(
+                                "kind",
+                                "DRILL",
+                                "name",
+                                "again",
+                                "firstNote",
+                                0,
+                                "lastNote",
+                                before.path("lastNote").asInt()))
+                .ok();
         assertThat(extra.path("estimate")).isEqualTo(before.path("estimate"));
     }
 
@@ -96,7 +129,8 @@ class MusicFollowsTest extends ServerTest {
     @Test
     void quickerNotesAreNotPlannedAtTheTempoOfSlowOnes() {
         double before = ceiling(pieces().get(0));
-        change(EIGHTHS.replace("L:1/8", "L:1/16").replace("M:4/4", "M:2/4"), "1/4", false).ok();
+        change(EIGHTHS.replace("L:1/8", "L:1/16").replace("M:4/4", "M:2/4"), "1/4", false)
+                .ok();
         assertThat(ceiling(pieces().get(0)) / before).isEqualTo(0.5, within(0.03));
     }
 
@@ -117,14 +151,26 @@ class MusicFollowsTest extends ServerTest {
         assertThat(ceiling(pieces().get(0))).isEqualTo(before);
         change(other, "1/4", true).ok();
         assertThat(pieces().get(0).path("lastPlayed").isNull()).isTrue();
-        assertThat(pieces().get(0).path("estimate").path("enoughEvidence").asBoolean()).isFalse();
-        assertThat(odile.get("/api/log").ok().path("entries").path(0).path("passes").asInt()).as("what was played stays").isPositive();
+        assertThat(pieces().get(0).path("estimate").path("enoughEvidence").asBoolean())
+                .isFalse();
+        assertThat(odile.get("/api/log")
+                        .ok()
+                        .path("entries")
+                        .path(0)
+                        .path("passes")
+                        .asInt())
+                .as("what was played stays")
+                .isPositive();
     }
 
     @Test
     void marksAndBreaksStayWithTheirNotes() {
-        odile.put("/api/passages/" + passage + "/marks", Map.of("note", 9, "kind", "FINGERING", "value", "3", "why", "crossing", "confirmed", false));
-        odile.put("/api/passages/" + passage + "/marks", Map.of("note", 3, "kind", "FINGERING", "value", "1", "why", "", "confirmed", false));
+        odile.put(
+                "/api/passages/" + passage + "/marks",
+                Map.of("note", 9, "kind", "FINGERING", "value", "3", "why", "crossing", "confirmed", false));
+        odile.put(
+                "/api/passages/" + passage + "/marks",
+                Map.of("note", 3, "kind", "FINGERING", "value", "1", "why", "", "confirmed", false));
         odile.post("/api/passages/" + passage + "/links/9/breaks", null);
         odile.put("/api/passages/" + passage + "/readiness", Map.of("item", "COUNTED", "reached", true));
         String oneLess = EIGHTHS.replace("CDEF GABc |", "CDE GABc |");
@@ -133,7 +179,13 @@ class MusicFollowsTest extends ServerTest {
         assertThat(asked.json().path("lost").path(0).asString()).contains("One mark");
         change(oneLess, "1/4", true).ok();
         JsonNode bench = odile.get("/api/passages/" + passage + "/bench").ok();
-        assertThat(bench.path("notes").path(8).path("marks").path(0).path("value").asString()).isEqualTo("3");
+        assertThat(bench.path("notes")
+                        .path(8)
+                        .path("marks")
+                        .path(0)
+                        .path("value")
+                        .asString())
+                .isEqualTo("3");
         assertThat(bench.path("links").path(8).path("breaks").asInt()).isEqualTo(1);
         assertThat(bench.path("readiness").path(3).path("reached").asBoolean()).isTrue();
     }
@@ -143,16 +195,29 @@ class MusicFollowsTest extends ServerTest {
         long unplayed = Practice.newPassage(odile);
         odile.delete("/api/passages/" + unplayed);
         odile.delete("/api/passages/" + passage);
-        assertThat(sql.sql("select id from passage where account_id = ?").param(signedIn(odile).accountId()).query(Long.class).list())
+        assertThat(sql.sql("select id from passage where account_id = ?")
+                        .param(signedIn(odile).accountId())
+                        .query(Long.class)
+                        .list())
                 .containsExactly(passage);
         assertThat(odile.get("/api/storage").ok().path("passages").asInt()).isEqualTo(1);
     }
 
     @Test
     void creatingTwiceAfterALostAnswerMakesOne() {
-        Map<String, Object> wish = Practice.passage(Map.of("clientId", UUID.randomUUID().toString()));
-        long first = odile.post("/api/passages", wish).ok().path("passage").path("id").asLong();
-        assertThat(odile.post("/api/passages", wish).ok().path("passage").path("id").asLong()).isEqualTo(first);
+        Map<String, Object> wish =
+                Practice.passage(Map.of("clientId", UUID.randomUUID().toString()));
+        long first = odile.post("/api/passages", wish)
+                .ok()
+                .path("passage")
+                .path("id")
+                .asLong();
+        assertThat(odile.post("/api/passages", wish)
+                        .ok()
+                        .path("passage")
+                        .path("id")
+                        .asLong())
+                .isEqualTo(first);
         assertThat(odile.get("/api/passages").ok()).hasSize(2);
     }
 
@@ -167,9 +232,20 @@ class MusicFollowsTest extends ServerTest {
     @ParameterizedTest
     @CsvSource({"20", "400"})
     void aFirstEstimateIsNeverEnoughEvidence(double cleanAt) {
-        long fresh = odile.post("/api/passages", Practice.passage(Map.of("cleanAt", cleanAt, "targetBpm", 400, "played", true)))
-                .ok().path("passage").path("id").asLong();
-        assertThat(odile.get("/api/passages/" + fresh).ok().path("passage").path("pieces").path(0).path("estimate").path("enoughEvidence")
-                .asBoolean()).isFalse();
+        long fresh = odile.post(
+                        "/api/passages", Practice.passage(Map.of("cleanAt", cleanAt, "targetBpm", 400, "played", true)))
+                .ok()
+                .path("passage")
+                .path("id")
+                .asLong();
+        assertThat(odile.get("/api/passages/" + fresh)
+                        .ok()
+                        .path("passage")
+                        .path("pieces")
+                        .path(0)
+                        .path("estimate")
+                        .path("enoughEvidence")
+                        .asBoolean())
+                .isFalse();
     }
 }

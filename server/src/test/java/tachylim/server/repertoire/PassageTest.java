@@ -19,18 +19,34 @@ class PassageTest extends ServerTest {
     @Test
     void aTypedPassageIsReadKeptAndShownAgain() {
         Player odile = player();
-        JsonNode made = odile.post("/api/passages", Practice.passage(Map.of("neededOn", "2999-12-31"))).ok();
+        JsonNode made = odile.post("/api/passages", Practice.passage(Map.of("neededOn", "2999-12-31")))
+                .ok();
         assertThat(made.path("reading").path("notes").asInt()).isEqualTo(33);
-        JsonNode again = odile.get("/api/passages/" + made.path("passage").path("id").asLong()).ok();
+        JsonNode again = odile.get(
+                        "/api/passages/" + made.path("passage").path("id").asLong())
+                .ok();
         assertThat(again.path("music").path("text").asString()).isEqualTo(Practice.KESTREL);
-        assertThat(again.path("passage").path("pieces").path(0).path("estimate").path("ceiling").path("middle").asDouble())
+        assertThat(again.path("passage")
+                        .path("pieces")
+                        .path(0)
+                        .path("estimate")
+                        .path("ceiling")
+                        .path("middle")
+                        .asDouble())
                 .isBetween(108.0, 112.0);
-        assertThat(again.path("passage").path("pieces").path(0).path("estimate").path("enoughEvidence").asBoolean()).isFalse();
+        assertThat(again.path("passage")
+                        .path("pieces")
+                        .path(0)
+                        .path("estimate")
+                        .path("enoughEvidence")
+                        .asBoolean())
+                .isFalse();
     }
 
     @Test
     void paperOnTheStandNeedsNoPitches() {
-        JsonNode reading = player().post("/api/readings", Practice.paper("6/8", 2, "3 6")).ok();
+        JsonNode reading =
+                player().post("/api/readings", Practice.paper("6/8", 2, "3 6")).ok();
         assertThat(reading.path("notes").asInt()).isEqualTo(19);
         assertThat(reading.path("paper").asBoolean()).isTrue();
         assertThat(reading.path("beatUnit").asString()).isEqualTo("3/8");
@@ -42,7 +58,13 @@ class PassageTest extends ServerTest {
         Map<String, Object> wish = new HashMap<>(Practice.passage(Map.of("targetBpm", 120, "played", false)));
         wish.put("cleanAt", null);
         JsonNode made = player().post("/api/passages", wish).ok();
-        assertThat(made.path("passage").path("pieces").path(0).path("estimate").path("ceiling").path("middle").asDouble())
+        assertThat(made.path("passage")
+                        .path("pieces")
+                        .path(0)
+                        .path("estimate")
+                        .path("ceiling")
+                        .path("middle")
+                        .asDouble())
                 .isBetween(88.0, 92.0);
     }
 
@@ -59,15 +81,25 @@ class PassageTest extends ServerTest {
 
     @Test
     void barsThatDoNotAddUpAreAcceptedAndNamed() {
-        JsonNode reading = player().post("/api/readings", Practice.abc("M:3/4\nL:1/4\nK:C\nCDE|CDEF|C")).ok();
+        JsonNode reading = player().post("/api/readings", Practice.abc("M:3/4\nL:1/4\nK:C\nCDE|CDEF|C"))
+                .ok();
         assertThat(reading.path("warnings").path(0).asString()).isEqualTo("Bar 2 lasts 4 of 3 counts in 3/4");
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {
-        "targetBpm | 19", "targetBpm | 401", "targetBpm | -60", "targetBpm | 0", "cleanAt | 5", "cleanAt | 1000",
-        "neededOn | '2001-01-01'", "title | ''", "title | '   '",
-    })
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "targetBpm | 19",
+                "targetBpm | 401",
+                "targetBpm | -60",
+                "targetBpm | 0",
+                "cleanAt | 5",
+                "cleanAt | 1000",
+                "neededOn | '2001-01-01'",
+                "title | ''",
+                "title | '   '",
+            })
     void aValueOutOfRangeIsRefusedByItsField(String field, String value) {
         Object given = field.endsWith("Bpm") || field.equals("cleanAt") ? (Object) Double.valueOf(value) : value;
         Reply reply = player().post("/api/passages", Practice.passage(Map.of(field, given)));
@@ -84,11 +116,17 @@ class PassageTest extends ServerTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {
-        "<script>alert(1)</script> & \"Tin\" 'Roof'", "🎵🥁 Étude №7", "דף תרגול למהירות", "مقطوعة السرعة", "a‍b​c"
-    })
+    @ValueSource(
+            strings = {
+                "<script>alert(1)</script> & \"Tin\" 'Roof'",
+                "🎵🥁 Étude №7",
+                "דף תרגול למהירות",
+                "مقطوعة السرعة",
+                "a‍b​c"
+            })
     void anyTitleIsTextAndComesBackAsItWas(String title) {
-        JsonNode made = player().post("/api/passages", Practice.passage(Map.of("title", title))).ok();
+        JsonNode made = player().post("/api/passages", Practice.passage(Map.of("title", title)))
+                .ok();
         assertThat(made.path("passage").path("title").asString()).isEqualTo(title);
     }
 
@@ -107,10 +145,19 @@ class PassageTest extends ServerTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {
-        "4/4 | 0 | 4", "4/4 | 65 | 4", "4/4 | 2 | four", "4/4 | 2 | 13", "4/4 | 2 | 0 0", "4/5 | 2 | 4", "99/4 | 1 | 4",
-        "0/4 | 1 | 4", "4/4 | -1 | 4",
-    })
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "4/4 | 0 | 4",
+                "4/4 | 65 | 4",
+                "4/4 | 2 | four",
+                "4/4 | 2 | 13",
+                "4/4 | 2 | 0 0",
+                "4/5 | 2 | 4",
+                "99/4 | 1 | 4",
+                "0/4 | 1 | 4",
+                "4/4 | -1 | 4",
+            })
     void paperThatCannotBeCountedIsRefused(String meter, int bars, String notes) {
         Reply reply = player().post("/api/readings", Practice.paper(meter, bars, notes));
         assertThat(reply.status()).isEqualTo(422);
@@ -118,7 +165,9 @@ class PassageTest extends ServerTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"{", "[]", "null", "{\"title\": 7}", "{\"unknown\": 1}", "\"text\"", "{\"targetBpm\": \"fast\"}"})
+    @ValueSource(
+            strings = {"{", "[]", "null", "{\"title\": 7}", "{\"unknown\": 1}", "\"text\"", "{\"targetBpm\": \"fast\"}"
+            })
     void requestsThatMakeNoSenseAreRefusedWithoutATrace(String body) {
         Reply reply = player().post("/api/passages", body);
         assertThat(reply.status()).isBetween(400, 422);
@@ -129,29 +178,46 @@ class PassageTest extends ServerTest {
     void cuttingKeepsThePiecesThatStayAndPutsTheOthersAway() {
         Player odile = player();
         long passage = Practice.newPassage(odile);
-        JsonNode cut = odile.put("/api/passages/" + passage + "/pieces", Map.of("kind", "BARS", "size", 1)).ok();
+        JsonNode cut = odile.put("/api/passages/" + passage + "/pieces", Map.of("kind", "BARS", "size", 1))
+                .ok();
         JsonNode pieces = cut.path("passage").path("pieces");
         assertThat(pieces).hasSize(2);
         assertThat(pieces.path(0).path("name").asString()).isEqualTo("bar 1");
-        assertThat(pieces.path(0).path("lastNote").asInt()).isEqualTo(pieces.path(1).path("firstNote").asInt());
+        assertThat(pieces.path(0).path("lastNote").asInt())
+                .isEqualTo(pieces.path(1).path("firstNote").asInt());
         long second = pieces.path(1).path("id").asLong();
         odile.put("/api/pieces/" + second, Map.of("name", "the turn", "difficulty", 5));
-        JsonNode again = odile.put("/api/passages/" + passage + "/pieces", Map.of("kind", "BARS", "size", 1)).ok();
-        assertThat(again.path("passage").path("pieces").path(1).path("id").asLong()).isEqualTo(second);
-        assertThat(again.path("passage").path("pieces").path(1).path("difficulty").asInt()).isEqualTo(5);
-        JsonNode beats = odile.put("/api/passages/" + passage + "/pieces", Map.of("kind", "BEATS", "size", 2)).ok();
-        assertThat(beats.path("passage").path("pieces").path(0).path("name").asString()).isEqualTo("beats 1–2");
+        JsonNode again = odile.put("/api/passages/" + passage + "/pieces", Map.of("kind", "BARS", "size", 1))
+                .ok();
+        assertThat(again.path("passage").path("pieces").path(1).path("id").asLong())
+                .isEqualTo(second);
+        assertThat(again.path("passage")
+                        .path("pieces")
+                        .path(1)
+                        .path("difficulty")
+                        .asInt())
+                .isEqualTo(5);
+        JsonNode beats = odile.put("/api/passages/" + passage + "/pieces", Map.of("kind", "BEATS", "size", 2))
+                .ok();
+        assertThat(beats.path("passage").path("pieces").path(0).path("name").asString())
+                .isEqualTo("beats 1–2");
     }
 
     @Test
     void aChangeFromAnOldWindowIsToldAndLosesNothing() {
         Player odile = player();
         long passage = Practice.newPassage(odile);
-        odile.put("/api/passages/" + passage, Practice.passage(Map.of("title", "First"))).ok();
+        odile.put("/api/passages/" + passage, Practice.passage(Map.of("title", "First")))
+                .ok();
         Reply late = odile.put("/api/passages/" + passage, Practice.passage(Map.of("title", "Second")));
         assertThat(late.status()).isEqualTo(409);
         assertThat(late.json().path("code").asString()).isEqualTo("changed");
-        assertThat(odile.get("/api/passages/" + passage).ok().path("passage").path("title").asString()).isEqualTo("First");
+        assertThat(odile.get("/api/passages/" + passage)
+                        .ok()
+                        .path("passage")
+                        .path("title")
+                        .asString())
+                .isEqualTo("First");
     }
 
     @Test

@@ -23,12 +23,19 @@ class RunTest extends ServerTest {
     private final UUID window = UUID.randomUUID();
 
     private static double ceiling(Player player, long piece) {
-        return player.get("/api/pieces/" + piece + "/ceiling").ok().path("estimate").path("ceiling").path("middle").asDouble();
+        return player.get("/api/pieces/" + piece + "/ceiling")
+                .ok()
+                .path("estimate")
+                .path("ceiling")
+                .path("middle")
+                .asDouble();
     }
 
     private long passesOf(JsonNode run) {
-        return sql.sql("select count(*) from played_pass where run_id = ?").param(run.path("id").asLong())
-                .query(Long.class).single();
+        return sql.sql("select count(*) from played_pass where run_id = ?")
+                .param(run.path("id").asLong())
+                .query(Long.class)
+                .single();
     }
 
     @Test
@@ -36,7 +43,8 @@ class RunTest extends ServerTest {
         Player odile = player();
         long piece = Practice.firstPiece(odile, Practice.newPassage(odile));
         double before = ceiling(odile, piece);
-        JsonNode run = Practice.playOn(odile, Practice.begin(odile, piece, window).ok(), window, 200);
+        JsonNode run =
+                Practice.playOn(odile, Practice.begin(odile, piece, window).ok(), window, 200);
         assertThat(run.path("step").path("ended").asString()).isEqualTo("PLAYED");
         assertThat(ceiling(odile, piece)).isGreaterThan(before);
         JsonNode load = odile.get("/api/load").ok();
@@ -44,7 +52,9 @@ class RunTest extends ServerTest {
         assertThat(load.path("days").path(0).path("burstSeconds").asDouble()).isBetween(1.0, 90.0);
         JsonNode entry = odile.get("/api/log").ok().path("entries").path(0);
         assertThat(entry.path("outcome").asString()).isEqualTo("PLAYED");
-        assertThat(entry.path("clean").asInt()).isEqualTo(entry.path("passes").asInt()).isEqualTo((int) passesOf(run));
+        assertThat(entry.path("clean").asInt())
+                .isEqualTo(entry.path("passes").asInt())
+                .isEqualTo((int) passesOf(run));
         JsonNode session = odile.get("/api/log/" + run.path("id").asLong()).ok();
         assertThat(session.path("planned").path("totals").path("passes").asInt())
                 .isEqualTo(session.path("played").path("totals").path("passes").asInt());
@@ -57,7 +67,9 @@ class RunTest extends ServerTest {
         Map<String, Object> answer = Practice.answer(run, window);
         JsonNode first = Practice.send(odile, run, answer).ok();
         JsonNode second = Practice.send(odile, run, answer).ok();
-        assertThat(second.path("ordinal").asInt()).isEqualTo(first.path("ordinal").asInt()).isEqualTo(1);
+        assertThat(second.path("ordinal").asInt())
+                .isEqualTo(first.path("ordinal").asInt())
+                .isEqualTo(1);
         assertThat(passesOf(run)).isEqualTo(1);
     }
 
@@ -76,7 +88,10 @@ class RunTest extends ServerTest {
         }
         senders.shutdown();
         assertThat(passesOf(run)).isEqualTo(1);
-        assertThat(odile.get("/api/runs/" + run.path("id").asLong() + "?holder=" + window).ok().path("ordinal").asInt())
+        assertThat(odile.get("/api/runs/" + run.path("id").asLong() + "?holder=" + window)
+                        .ok()
+                        .path("ordinal")
+                        .asInt())
                 .isEqualTo(1);
     }
 
@@ -86,22 +101,31 @@ class RunTest extends ServerTest {
         JsonNode run = Practice.newRun(odile, window);
         Map<String, Object> answer = Practice.answer(run, window);
         JsonNode after = Practice.send(odile, run, answer).ok();
-        double effort = sql.sql("select effort from played_pass where run_id = ?").param(run.path("id").asLong()).query(Double.class).single();
+        double effort = sql.sql("select effort from played_pass where run_id = ?")
+                .param(run.path("id").asLong())
+                .query(Double.class)
+                .single();
         answer.put("tension", 4);
         JsonNode amended = Practice.send(odile, run, answer).ok();
         assertThat(amended.path("ordinal").asInt()).isEqualTo(1);
         assertThat(amended.path("last").path("tension").asInt()).isEqualTo(4);
         assertThat(amended.path("step").path("pass").path("tempo").asDouble())
                 .isLessThan(after.path("step").path("pass").path("tempo").asDouble());
-        assertThat(sql.sql("select effort from played_pass where run_id = ?").param(run.path("id").asLong()).query(Double.class).single())
+        assertThat(sql.sql("select effort from played_pass where run_id = ?")
+                        .param(run.path("id").asLong())
+                        .query(Double.class)
+                        .single())
                 .isGreaterThan(effort);
         Practice.send(odile, amended, Practice.answer(amended, window)).ok();
         answer.put("tension", 0);
         Reply late = Practice.send(odile, run, answer);
         assertThat(late.json().path("code").asString()).isEqualTo("too-late");
         assertThat(late.detail()).contains("stays at 4");
-        assertThat(sql.sql("select max(tension) from played_pass where run_id = ?").param(run.path("id").asLong())
-                .query(Integer.class).single()).isEqualTo(4);
+        assertThat(sql.sql("select max(tension) from played_pass where run_id = ?")
+                        .param(run.path("id").asLong())
+                        .query(Integer.class)
+                        .single())
+                .isEqualTo(4);
     }
 
     @Test
@@ -110,13 +134,21 @@ class RunTest extends ServerTest {
         JsonNode run = Practice.newRun(odile, window);
         UUID second = UUID.randomUUID();
         long id = run.path("id").asLong();
-        assertThat(odile.get("/api/runs/" + id + "?holder=" + second).ok().path("held").asBoolean()).isFalse();
+        assertThat(odile.get("/api/runs/" + id + "?holder=" + second)
+                        .ok()
+                        .path("held")
+                        .asBoolean())
+                .isFalse();
         Reply refused = Practice.send(odile, run, Practice.answer(run, second));
         assertThat(refused.json().path("code").asString()).isEqualTo("taken-over");
-        JsonNode taken = odile.post("/api/runs/" + id + "/holder", Map.of("holder", second.toString())).ok();
+        JsonNode taken = odile.post("/api/runs/" + id + "/holder", Map.of("holder", second.toString()))
+                .ok();
         assertThat(taken.path("held").asBoolean()).isTrue();
         Practice.send(odile, taken, Practice.answer(taken, second)).ok();
-        assertThat(Practice.send(odile, run, Practice.answer(run, window)).json().path("code").asString())
+        assertThat(Practice.send(odile, run, Practice.answer(run, window))
+                        .json()
+                        .path("code")
+                        .asString())
                 .isEqualTo("taken-over");
     }
 
@@ -136,7 +168,12 @@ class RunTest extends ServerTest {
         JsonNode run = Practice.newRun(odile, window);
         Map<String, Object> offline = Practice.answer(run, window);
         Map<String, Object> stop = Practice.event(run, UUID.randomUUID(), "STOPPED", Map.of("ordinal", 77));
-        assertThat(Practice.send(odile, run, stop).ok().path("step").path("ended").asString()).isEqualTo("STOPPED");
+        assertThat(Practice.send(odile, run, stop)
+                        .ok()
+                        .path("step")
+                        .path("ended")
+                        .asString())
+                .isEqualTo("STOPPED");
         assertThat(passesOf(run)).isZero();
         JsonNode kept = Practice.send(odile, run, offline).ok();
         assertThat(kept.path("step").path("ended").asString()).isEqualTo("STOPPED");
@@ -151,8 +188,10 @@ class RunTest extends ServerTest {
     void anAnswerToARunThatWasEndedTakesItsTimeToo() {
         Player odile = player();
         JsonNode run = Practice.newRun(odile, window);
-        Practice.send(odile, run, Practice.event(run, window, "STOPPED", Map.of())).ok();
-        Reply tooSoon = Practice.send(odile, run, Practice.event(run, window, "JUDGED", Map.of("verdict", "CLEAN", "tension", 1)));
+        Practice.send(odile, run, Practice.event(run, window, "STOPPED", Map.of()))
+                .ok();
+        Reply tooSoon = Practice.send(
+                odile, run, Practice.event(run, window, "JUDGED", Map.of("verdict", "CLEAN", "tension", 1)));
         assertThat(tooSoon.json().path("code").asString()).isEqualTo("too-soon");
         assertThat(passesOf(run)).isZero();
     }
@@ -165,14 +204,24 @@ class RunTest extends ServerTest {
             run = Practice.send(odile, run, Practice.answer(run, window)).ok();
         }
         Map<String, Object> offline = Practice.answer(run, window);
-        Practice.send(odile, run, Practice.event(run, UUID.randomUUID(), "STOPPED", Map.of())).ok();
+        Practice.send(odile, run, Practice.event(run, UUID.randomUUID(), "STOPPED", Map.of()))
+                .ok();
         long passes = passesOf(run);
-        double seconds = sql.sql("select sum(play_seconds) from played_pass where run_id = ?").param(run.path("id").asLong()).query(Double.class).single();
+        double seconds = sql.sql("select sum(play_seconds) from played_pass where run_id = ?")
+                .param(run.path("id").asLong())
+                .query(Double.class)
+                .single();
         Practice.send(odile, run, offline).ok();
         assertThat(passesOf(run)).isEqualTo(passes);
-        assertThat(sql.sql("select count(*) from played_pass where run_id = ? and verdict is null").param(run.path("id").asLong())
-                .query(Long.class).single()).isZero();
-        assertThat(sql.sql("select sum(play_seconds) from played_pass where run_id = ?").param(run.path("id").asLong()).query(Double.class).single())
+        assertThat(sql.sql("select count(*) from played_pass where run_id = ? and verdict is null")
+                        .param(run.path("id").asLong())
+                        .query(Long.class)
+                        .single())
+                .isZero();
+        assertThat(sql.sql("select sum(play_seconds) from played_pass where run_id = ?")
+                        .param(run.path("id").asLong())
+                        .query(Double.class)
+                        .single())
                 .isEqualTo(seconds);
     }
 
@@ -180,12 +229,18 @@ class RunTest extends ServerTest {
     void aSymptomIsTakenForARunThatIsOver() {
         Player odile = player();
         JsonNode run = Practice.newRun(odile, window);
-        Practice.send(odile, run, Practice.event(run, window, "STOPPED", Map.of())).ok();
+        Practice.send(odile, run, Practice.event(run, window, "STOPPED", Map.of()))
+                .ok();
         Map<String, Object> symptom = Practice.event(run, window, "SYMPTOM", Map.of());
         Practice.send(odile, run, symptom).ok();
         Practice.send(odile, run, symptom).ok();
         assertThat(odile.get("/api/load").ok().path("symptoms")).hasSize(1);
-        assertThat(odile.get("/api/load").ok().path("today").path("restSentence").asString()).contains("no playing until");
+        assertThat(odile.get("/api/load")
+                        .ok()
+                        .path("today")
+                        .path("restSentence")
+                        .asString())
+                .contains("no playing until");
     }
 
     @Test
@@ -194,20 +249,27 @@ class RunTest extends ServerTest {
         JsonNode run = Practice.newRun(odile, window);
         Reply second = Practice.begin(odile, Practice.firstPiece(odile, Practice.newPassage(odile)), window);
         assertThat(second.status()).isEqualTo(409);
-        assertThat(second.json().path("runId").asLong()).isEqualTo(run.path("id").asLong());
-        assertThat(odile.get("/api/today").ok().path("openRun").asLong()).isEqualTo(run.path("id").asLong());
+        assertThat(second.json().path("runId").asLong())
+                .isEqualTo(run.path("id").asLong());
+        assertThat(odile.get("/api/today").ok().path("openRun").asLong())
+                .isEqualTo(run.path("id").asLong());
     }
 
     @Test
     void aRestCannotBeCutShort() {
         Player odile = player();
         JsonNode run = Practice.newRun(odile, window);
-        JsonNode resting = Practice.send(odile, run, Practice.event(run, window, "REST_ASKED", Map.of())).ok();
+        JsonNode resting = Practice.send(odile, run, Practice.event(run, window, "REST_ASKED", Map.of()))
+                .ok();
         assertThat(resting.path("step").path("rest").path("reason").asString()).isEqualTo("ASKED");
         Reply early = Practice.send(odile, resting, Practice.event(resting, window, "RESTED", Map.of("seconds", 3)));
         assertThat(early.status()).isEqualTo(422);
         assertThat(early.detail()).contains("20 seconds");
-        assertThat(Practice.send(odile, resting, Practice.answer(resting, window)).ok().path("step").path("pass").isNull())
+        assertThat(Practice.send(odile, resting, Practice.answer(resting, window))
+                        .ok()
+                        .path("step")
+                        .path("pass")
+                        .isNull())
                 .isFalse();
     }
 
@@ -215,7 +277,8 @@ class RunTest extends ServerTest {
     void backingOffIsSlower() {
         Player odile = player();
         JsonNode run = Practice.newRun(odile, window);
-        JsonNode after = Practice.send(odile, run, Practice.event(run, window, "BACKED_OFF", Map.of())).ok();
+        JsonNode after = Practice.send(odile, run, Practice.event(run, window, "BACKED_OFF", Map.of()))
+                .ok();
         assertThat(after.path("step").path("pass").path("tempo").asDouble())
                 .isLessThan(run.path("step").path("pass").path("tempo").asDouble());
     }
@@ -224,12 +287,14 @@ class RunTest extends ServerTest {
     void aSymptomEndsPlayingForTwoDays() {
         Player odile = player();
         JsonNode run = Practice.newRun(odile, window);
-        JsonNode ended = Practice.send(odile, run, Practice.event(run, window, "SYMPTOM", Map.of())).ok();
+        JsonNode ended = Practice.send(odile, run, Practice.event(run, window, "SYMPTOM", Map.of()))
+                .ok();
         assertThat(ended.path("step").path("ended").asString()).isEqualTo("SYMPTOM");
         JsonNode today = odile.get("/api/today").ok();
         assertThat(today.path("plan").path("relief").path("stretches")).isEmpty();
         assertThat(today.path("load").path("restsUntil").isNull()).isFalse();
-        Reply again = Practice.begin(odile, today.path("plan").path("wish").path("pieceId").asLong(), window);
+        Reply again = Practice.begin(
+                odile, today.path("plan").path("wish").path("pieceId").asLong(), window);
         assertThat(again.status()).isEqualTo(409);
         assertThat(again.json().path("code").asString()).isEqualTo("symptom-rest");
         assertThat(again.detail()).contains("no playing until").contains("Listening");
@@ -238,20 +303,40 @@ class RunTest extends ServerTest {
     @Test
     void nothingIsPlannedOverWhatIsLeftOfTheDay() {
         Player odile = player();
-        odile.put("/api/account/habits", Map.of("instrument", "MALLET", "usualMinutes", 10)).ok();
+        odile.put("/api/account/habits", Map.of("instrument", "MALLET", "usualMinutes", 10))
+                .ok();
         JsonNode run = Practice.newRun(odile, window);
         JsonNode relief = run.path("relief");
         assertThat(relief.path("effortCap").asDouble()).isEqualTo(10);
         assertThat(relief.path("totals").path("effort").asDouble()).isLessThanOrEqualTo(10);
         Practice.playOn(odile, run, window, 300);
         JsonNode second = odile.get("/api/today").ok();
-        assertThat(second.path("plan").path("relief").path("totals").path("effort").asDouble())
-                .isLessThanOrEqualTo(10 - second.path("load").path("limits").path(0).path("used").asDouble() + 1e-9);
+        assertThat(second.path("plan")
+                        .path("relief")
+                        .path("totals")
+                        .path("effort")
+                        .asDouble())
+                .isLessThanOrEqualTo(10
+                        - second.path("load")
+                                .path("limits")
+                                .path(0)
+                                .path("used")
+                                .asDouble()
+                        + 1e-9);
     }
 
     @ParameterizedTest
-    @CsvSource({"minutes, 0", "minutes, -5", "minutes, 181", "bursts, 0", "bursts, 13", "burstBeats, 3",
-        "controlledShare, 0.9", "firstBurstShare, 1.5", "cleanInARow, 0"})
+    @CsvSource({
+        "minutes, 0",
+        "minutes, -5",
+        "minutes, 181",
+        "bursts, 0",
+        "bursts, 13",
+        "burstBeats, 3",
+        "controlledShare, 0.9",
+        "firstBurstShare, 1.5",
+        "cleanInARow, 0"
+    })
     void aPlanOutOfRangeIsRefusedWithAReason(String field, double value) {
         Player odile = player();
         long piece = Practice.firstPiece(odile, Practice.newPassage(odile));
@@ -266,8 +351,14 @@ class RunTest extends ServerTest {
     void anEventWithoutItsPartsIsRefused(String kind) {
         Player odile = player();
         JsonNode run = Practice.newRun(odile, window);
-        assertThat(Practice.send(odile, run, Practice.event(run, window, kind, Map.of())).status()).isEqualTo(422);
-        assertThat(Practice.send(odile, run, Practice.event(run, window, "JUDGED", Map.of("verdict", "CLEAN", "tension", 9)))
-                .status()).isEqualTo(422);
+        assertThat(Practice.send(odile, run, Practice.event(run, window, kind, Map.of()))
+                        .status())
+                .isEqualTo(422);
+        assertThat(Practice.send(
+                                odile,
+                                run,
+                                Practice.event(run, window, "JUDGED", Map.of("verdict", "CLEAN", "tension", 9)))
+                        .status())
+                .isEqualTo(422);
     }
 }

@@ -22,24 +22,29 @@ class TodayTest extends ServerTest {
         JsonNode today = player().get("/api/today").ok();
         assertThat(today.path("plan").isNull()).isTrue();
         assertThat(today.path("load").path("limits")).hasSize(3);
-        assertThat(today.path("load").path("limits").path(0).path("used").asDouble()).isZero();
+        assertThat(today.path("load").path("limits").path(0).path("used").asDouble())
+                .isZero();
     }
 
     @Test
     void whatIsFurthestFromItsTargetIsPrepared() {
         Player odile = player();
-        odile.post("/api/passages", Practice.passage(Map.of("title", "Near", "targetBpm", 115))).ok();
-        odile.post("/api/passages", Practice.passage(Map.of("title", "Far", "targetBpm", 180))).ok();
+        odile.post("/api/passages", Practice.passage(Map.of("title", "Near", "targetBpm", 115)))
+                .ok();
+        odile.post("/api/passages", Practice.passage(Map.of("title", "Far", "targetBpm", 180)))
+                .ok();
         assertThat(prepared(odile)).isEqualTo("Far");
     }
 
     @Test
     void aDateThatIsNearIsMorePressing() {
         Player odile = player();
-        odile.post("/api/passages", Practice.passage(Map.of("title", "Some day", "targetBpm", 138))).ok();
+        odile.post("/api/passages", Practice.passage(Map.of("title", "Some day", "targetBpm", 138)))
+                .ok();
         String today = odile.get("/api/today").ok().path("day").asString();
         String inTenDays = LocalDate.parse(today).plusDays(10).toString();
-        odile.post("/api/passages", Practice.passage(Map.of("title", "Soon", "targetBpm", 130, "neededOn", inTenDays))).ok();
+        odile.post("/api/passages", Practice.passage(Map.of("title", "Soon", "targetBpm", 130, "neededOn", inTenDays)))
+                .ok();
         JsonNode view = odile.get("/api/today").ok();
         assertThat(view.path("plan").path("passage").asString()).isEqualTo("Soon");
         assertThat(view.path("why").asString()).contains("in 10 days");
@@ -49,8 +54,18 @@ class TodayTest extends ServerTest {
     void theMinutesThatThereAreShapeTheWorkout() {
         Player odile = player();
         Practice.newPassage(odile);
-        double ten = odile.get("/api/today?minutes=10").ok().path("plan").path("relief").path("seconds").asDouble();
-        double thirty = odile.get("/api/today?minutes=30").ok().path("plan").path("relief").path("seconds").asDouble();
+        double ten = odile.get("/api/today?minutes=10")
+                .ok()
+                .path("plan")
+                .path("relief")
+                .path("seconds")
+                .asDouble();
+        double thirty = odile.get("/api/today?minutes=30")
+                .ok()
+                .path("plan")
+                .path("relief")
+                .path("seconds")
+                .asDouble();
         assertThat(ten).isLessThan(thirty).isLessThan(15 * 60);
         assertThat(odile.get("/api/today?minutes=1").status()).isEqualTo(400);
         assertThat(odile.get("/api/today?minutes=many").status()).isEqualTo(400);
@@ -71,9 +86,11 @@ class TodayTest extends ServerTest {
         Player odile = player();
         UUID window = UUID.randomUUID();
         JsonNode run = Practice.playOn(odile, Practice.newRun(odile, window), window, 8);
-        Practice.send(odile, run, Practice.event(run, window, "STOPPED", Map.of())).ok();
+        Practice.send(odile, run, Practice.event(run, window, "STOPPED", Map.of()))
+                .ok();
         assertThat(odile.get("/api/today").ok().path("sinceLastTime").toString())
-                .contains("The last climb stopped at").contains("Played today already.");
+                .contains("The last climb stopped at")
+                .contains("Played today already.");
     }
 
     @Test
@@ -81,13 +98,24 @@ class TodayTest extends ServerTest {
         Player odile = player();
         UUID window = UUID.randomUUID();
         JsonNode run = Practice.playOn(odile, Practice.newRun(odile, window), window, 8);
-        Practice.send(odile, run, Practice.event(run, window, "STOPPED", Map.of())).ok();
+        Practice.send(odile, run, Practice.event(run, window, "STOPPED", Map.of()))
+                .ok();
         long account = signedIn(odile).accountId();
-        sql.sql("update ceiling_day set day = day - interval 1 day where account_id = ?").param(account).update();
-        sql.sql("update ceiling_belief set day = day - interval 1 day where account_id = ?").param(account).update();
-        sql.sql("update played_pass set day = day - interval 1 day where account_id = ?").param(account).update();
+        sql.sql("update ceiling_day set day = day - interval 1 day where account_id = ?")
+                .param(account)
+                .update();
+        sql.sql("update ceiling_belief set day = day - interval 1 day where account_id = ?")
+                .param(account)
+                .update();
+        sql.sql("update played_pass set day = day - interval 1 day where account_id = ?")
+                .param(account)
+                .update();
         JsonNode today = odile.get("/api/today").ok();
-        assertThat(today.path("sinceLastTime").toString()).contains("Ceiling ").contains("→").contains("Last played yesterday.");
-        assertThat(today.path("load").path("limits").path(0).path("used").asDouble()).isZero();
+        assertThat(today.path("sinceLastTime").toString())
+                .contains("Ceiling ")
+                .contains("→")
+                .contains("Last played yesterday.");
+        assertThat(today.path("load").path("limits").path(0).path("used").asDouble())
+                .isZero();
     }
 }

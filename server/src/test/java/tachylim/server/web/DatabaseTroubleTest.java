@@ -9,9 +9,9 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
-import org.springframework.http.ResponseEntity;
 import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
 import org.springframework.transaction.CannotCreateTransactionException;
 import org.springframework.transaction.TransactionSystemException;
 
@@ -25,8 +25,12 @@ class DatabaseTroubleTest {
                 new CannotCreateTransactionException("no connection", new SQLException("Connection is not available")),
                 new DataAccessResourceFailureException("gone"),
                 // These read like a client that has gone away.
-                new TransactionSystemException("commit", new SQLNonTransientConnectionException("(conn=4) Connection reset by peer", "08S01",
-                        new IOException("Connection reset by peer"))),
+                new TransactionSystemException(
+                        "commit",
+                        new SQLNonTransientConnectionException(
+                                "(conn=4) Connection reset by peer",
+                                "08S01",
+                                new IOException("Connection reset by peer"))),
                 new IllegalStateException(new SQLException("Broken pipe", "08000", new IOException("Broken pipe"))));
     }
 
@@ -40,7 +44,10 @@ class DatabaseTroubleTest {
     }
 
     static Stream<Exception> others() {
-        return Stream.of(new IllegalStateException("odd"), new IOException("Connection reset by peer"), new IOException("Broken pipe"));
+        return Stream.of(
+                new IllegalStateException("odd"),
+                new IOException("Connection reset by peer"),
+                new IOException("Broken pipe"));
     }
 
     @ParameterizedTest
@@ -51,6 +58,7 @@ class DatabaseTroubleTest {
 
     @Test
     void aSyntaxErrorIsNoTroubleOfTheConnection() {
-        assertThat(DatabaseTrouble.isBehind(new SQLException("You have an error", "42000"))).isFalse();
+        assertThat(DatabaseTrouble.isBehind(new SQLException("You have an error", "42000")))
+                .isFalse();
     }
 }

@@ -10,9 +10,9 @@ import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
-import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
@@ -33,8 +33,10 @@ class StandsItsGroundTest extends ServerTest {
 
     private Socket halfSent(String path) throws IOException {
         Socket socket = new Socket("127.0.0.1", port);
-        socket.getOutputStream().write(("POST " + path + " HTTP/1.1\r\nHost: localhost\r\nContent-Type: application/json\r\n"
-                + "Content-Length: 4000\r\n\r\n{\"name\":").getBytes(StandardCharsets.US_ASCII));
+        socket.getOutputStream()
+                .write(("POST " + path + " HTTP/1.1\r\nHost: localhost\r\nContent-Type: application/json\r\n"
+                                + "Content-Length: 4000\r\n\r\n{\"name\":")
+                        .getBytes(StandardCharsets.US_ASCII));
         socket.getOutputStream().flush();
         return socket;
     }
@@ -68,19 +70,25 @@ class StandsItsGroundTest extends ServerTest {
         try (Socket socket = new Socket("127.0.0.1", port)) {
             socket.setSoTimeout(10_000);
             var out = socket.getOutputStream();
-            out.write(("POST /api/cells HTTP/1.1\r\nHost: localhost\r\nConnection: close\r\nContent-Type: application/json\r\nContent-Length: "
-                    + body.length() + "\r\n\r\n").getBytes(StandardCharsets.US_ASCII));
+            out.write(
+                    ("POST /api/cells HTTP/1.1\r\nHost: localhost\r\nConnection: close\r\nContent-Type: application/json\r\nContent-Length: "
+                                    + body.length() + "\r\n\r\n")
+                            .getBytes(StandardCharsets.US_ASCII));
             for (char sign : body.toCharArray()) {
                 out.write(sign);
                 out.flush();
             }
             String answer = new String(socket.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
-            assertThat(answer).startsWith("HTTP/1.1 4").as("read, and refused for having no token").contains("grown old");
+            assertThat(answer)
+                    .startsWith("HTTP/1.1 4")
+                    .as("read, and refused for having no token")
+                    .contains("grown old");
         }
     }
 
     private static byte[] midiThatLastsForYears() {
-        return HexFormat.of().parseHex("4d546864000000060000000100014d54726b0000000f" + "00904040" + "ffffff7f804040" + "00ff2f00");
+        return HexFormat.of()
+                .parseHex("4d546864000000060000000100014d54726b0000000f" + "00904040" + "ffffff7f804040" + "00ff2f00");
     }
 
     private static byte[] zipOfZerosThatIsNotRead() throws IOException {
@@ -102,12 +110,20 @@ class StandsItsGroundTest extends ServerTest {
 
     static Stream<Arguments> hostile() throws IOException {
         return Stream.of(
-                Arguments.of("a MIDI file of a few bytes that lasts for years", midiThatLastsForYears(), "quarter notes"),
-                Arguments.of("a zip entry of zeros that nobody reads", zipOfZerosThatIsNotRead(), "unpacks to far more"),
+                Arguments.of(
+                        "a MIDI file of a few bytes that lasts for years", midiThatLastsForYears(), "quarter notes"),
+                Arguments.of(
+                        "a zip entry of zeros that nobody reads", zipOfZerosThatIsNotRead(), "unpacks to far more"),
                 Arguments.of("a note of a billion beats", abc("X:1\nM:4/4\nL:1/8\nK:C\nC1000000000 D|"), ""),
                 Arguments.of("a million bars of rest", abc("X:1\nM:4/4\nL:1/8\nK:C\nZ1000000 C|"), ""),
-                Arguments.of("ten thousand voices", abc("X:1\nM:4/4\nL:1/8\nK:C\n" + Stream.iterate(0, i -> i + 1).limit(10_000)
-                        .map(i -> "V:" + i + "\nC\n").reduce("", String::concat)), ""),
+                Arguments.of(
+                        "ten thousand voices",
+                        abc("X:1\nM:4/4\nL:1/8\nK:C\n"
+                                + Stream.iterate(0, i -> i + 1)
+                                        .limit(10_000)
+                                        .map(i -> "V:" + i + "\nC\n")
+                                        .reduce("", String::concat)),
+                        ""),
                 Arguments.of("nothing but brackets", abc("[".repeat(2_000_000)), ""));
     }
 
@@ -125,12 +141,36 @@ class StandsItsGroundTest extends ServerTest {
     @Test
     void tapsFarApartAreRefusedBeforeTheyAreDrawn() {
         long began = System.nanoTime();
-        Reply refused = player().post("/api/readings/strokes", Map.of("strokes", List.of(), "meter", "1/32", "fifths", 0,
-                "taps", List.of(0, 1, 1e9), "tapBpm", 400));
+        Reply refused = player().post(
+                        "/api/readings/strokes",
+                        Map.of(
+                                "strokes",
+                                List.of(),
+                                "meter",
+                                "1/32",
+                                "fifths",
+                                0,
+                                "taps",
+                                List.of(0, 1, 1e9),
+                                "tapBpm",
+                                400));
         assertThat(refused.status()).isEqualTo(422);
         assertThat(refused.detail()).contains("ten minutes");
-        assertThat(player().post("/api/readings/strokes", Map.of("strokes", List.of(), "meter", "1/32", "fifths", 0,
-                "taps", List.of(0, 1, 600), "tapBpm", 400)).status()).isLessThan(500);
+        assertThat(player().post(
+                                "/api/readings/strokes",
+                                Map.of(
+                                        "strokes",
+                                        List.of(),
+                                        "meter",
+                                        "1/32",
+                                        "fifths",
+                                        0,
+                                        "taps",
+                                        List.of(0, 1, 600),
+                                        "tapBpm",
+                                        400))
+                        .status())
+                .isLessThan(500);
         assertThat((System.nanoTime() - began) / 1e9).isLessThan(LONGEST_SECONDS);
     }
 
@@ -138,13 +178,18 @@ class StandsItsGroundTest extends ServerTest {
     void twoThousandNotesAreGrownCutAndWrittenInTime() {
         Player odile = player();
         String notes = "M:4/4\nL:1/16\nK:C\n" + "CDEFGABc".repeat(250);
-        long passage = odile.post("/api/passages", Practice.passage(Map.of("music", Practice.abc(notes)))).ok().path("passage").path("id").asLong();
+        long passage = odile.post("/api/passages", Practice.passage(Map.of("music", Practice.abc(notes))))
+                .ok()
+                .path("passage")
+                .path("id")
+                .asLong();
         String at = "/api/passages/" + passage;
         for (Runnable work : List.<Runnable>of(
                 () -> odile.get(at + "/variants/grow"),
                 () -> odile.get(at + "/variants/grow-end?bpm=80"),
                 () -> odile.put(at + "/pieces", Map.of("kind", "BEATS", "size", 1)),
-                () -> odile.put(at + "/pieces", Map.of("kind", "BEATS", "size", 2)).ok(),
+                () -> odile.put(at + "/pieces", Map.of("kind", "BEATS", "size", 2))
+                        .ok(),
                 () -> odile.get(at + "/bench").ok(),
                 () -> odile.get("/api/today").ok(),
                 () -> odile.get(at + "/export?as=MUSICXML&sheet=true"),
@@ -160,18 +205,24 @@ class StandsItsGroundTest extends ServerTest {
         Player odile = player();
         long passage = Practice.newPassage(odile);
         long piece = Practice.firstPiece(odile, passage);
-        sql.sql("insert into workout (account_id, piece_id, day, created_at, minutes, focus, plan) select account_id, id, '2026-01-01', now(), 5, '', repeat('x', 14000000) from piece where id = ?")
-                .param(piece).update();
-        sql.sql("insert into workout (account_id, piece_id, day, created_at, minutes, focus, plan) select account_id, piece_id, day, created_at, minutes, focus, plan from workout w where piece_id = ? union all "
-                        + "select account_id, piece_id, day, created_at, minutes, focus, plan from workout where piece_id = ? union all "
-                        + "select account_id, piece_id, day, created_at, minutes, focus, plan from workout where piece_id = ? union all "
-                        + "select account_id, piece_id, day, created_at, minutes, focus, plan from workout where piece_id = ?")
-                .params(piece, piece, piece, piece).update();
-        assertThat(odile.get("/api/storage").ok().path("usedBytes").asLong()).isGreaterThan(odile.get("/api/storage").ok().path("mostBytes").asLong());
+        sql.sql(
+                        "insert into workout (account_id, piece_id, day, created_at, minutes, focus, plan) select account_id, id, '2026-01-01', now(), 5, '', repeat('x', 14000000) from piece where id = ?")
+                .param(piece)
+                .update();
+        sql.sql(
+                        "insert into workout (account_id, piece_id, day, created_at, minutes, focus, plan) select account_id, piece_id, day, created_at, minutes, focus, plan from workout w where piece_id = ? union all "
+                                + "select account_id, piece_id, day, created_at, minutes, focus, plan from workout where piece_id = ? union all "
+                                + "select account_id, piece_id, day, created_at, minutes, focus, plan from workout where piece_id = ? union all "
+                                + "select account_id, piece_id, day, created_at, minutes, focus, plan from workout where piece_id = ?")
+                .params(piece, piece, piece, piece)
+                .update();
+        assertThat(odile.get("/api/storage").ok().path("usedBytes").asLong())
+                .isGreaterThan(odile.get("/api/storage").ok().path("mostBytes").asLong());
         Reply refused = odile.post("/api/passages", Practice.passage(Map.of()));
         assertThat(refused.json().path("code").asString()).isEqualTo("storage-full");
         assertThat(refused.detail()).contains("Nothing was lost");
-        assertThat(Practice.begin(odile, piece, java.util.UUID.randomUUID()).status()).isEqualTo(409);
+        assertThat(Practice.begin(odile, piece, java.util.UUID.randomUUID()).status())
+                .isEqualTo(409);
         assertThat(odile.get("/api/passages").ok()).hasSize(1);
         sql.sql("delete from workout where piece_id = ?").param(piece).update();
     }
