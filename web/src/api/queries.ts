@@ -1,5 +1,7 @@
+import { useCallback } from "react";
 import { QueryClient, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, given, NoConnection, Problem, type Schemas } from "./client";
+import type { Touches } from "./touches";
 
 export const queryClient = new QueryClient({
   defaultOptions: {
@@ -145,13 +147,22 @@ export function useSession(runId: number) {
   });
 }
 
-/** A change on the server, after which everything shown is asked for anew. Changes arrive in the order they were made. */
-export function useChange<Wish, Result>(change: (wish: Wish) => Promise<Result>) {
+/** Asks anew for what something has touched. */
+export function useTouch() {
   const client = useQueryClient();
+  return useCallback(
+    (touches: Touches) => Promise.all(touches.map((queryKey) => client.invalidateQueries({ queryKey }))),
+    [client],
+  );
+}
+
+/** A change on the server, after which what it touches is asked for anew. Changes arrive in the order they were made. */
+export function useChange<Wish, Result>(change: (wish: Wish) => Promise<Result>, touches: Touches) {
+  const touch = useTouch();
   return useMutation({
     mutationFn: change,
     scope: { id: "changes" },
-    onSuccess: () => client.invalidateQueries(),
+    onSuccess: () => touch(touches),
     retry: false,
   });
 }

@@ -870,18 +870,20 @@ export interface components {
         ChosenDto: {
             /** @description the stretch as ABC, to be kept as a passage's text */
             abc: string;
-            /** Format: int32 */
-            firstBar: number;
+            /** @description the numbers of its bars, in order */
+            bars: string[];
+            firstBar: string;
             /** Format: int32 */
             grid: number | null;
             hasRepeats: boolean;
-            /** Format: int32 */
-            lastBar: number;
+            lastBar: string;
             /** Format: int32 */
             line: number;
             meter: string;
             /** Format: int32 */
             notes: number;
+            /** Format: int32 */
+            pickup: number | null;
             problem: string;
             unrolled: boolean;
         };
@@ -935,6 +937,13 @@ export interface components {
             value: string;
             why: string;
         };
+        /** @description how recorded times were drawn: places to a quarter note, and sixteenths before bar one */
+        DrawnDto: {
+            /** Format: int32 */
+            grid: number;
+            /** Format: int32 */
+            pickup: number;
+        } | null;
         DriverDto: {
             key: string;
             title: string;
@@ -1089,11 +1098,10 @@ export interface components {
             used: number;
             why: string;
         };
+        /** @description a voice; bars have the numbers that the score prints */
         LineDto: {
-            /** Format: int32 */
-            firstBar: number;
-            /** Format: int32 */
-            lastBar: number;
+            firstBar: string;
+            lastBar: string;
             /** Format: int32 */
             notes: number;
             part: string;
@@ -1429,10 +1437,15 @@ export interface components {
         };
         ScoreView: {
             chosen: components["schemas"]["ChosenDto"];
+            drawn: components["schemas"]["DrawnDto"] | null;
+            /** @enum {string} */
+            format: "MUSICXML" | "MIDI" | "ABC";
             kind: string;
             leftOut: string[];
             lines: components["schemas"]["LineDto"][];
             title: string;
+            /** @description what could not be read, each with its name and place */
+            unread: string[];
             warnings: string[];
         };
         Session: {
@@ -2108,7 +2121,7 @@ export interface operations {
     export: {
         parameters: {
             query: {
-                as: "ABC" | "MUSICXML" | "MIDI";
+                as: "MUSICXML" | "MIDI" | "ABC";
                 variant?: string;
                 sheet?: boolean;
                 first?: number;
@@ -2719,10 +2732,11 @@ export interface operations {
         parameters: {
             query?: {
                 line?: number;
-                firstBar?: number;
-                lastBar?: number;
+                firstBar?: string;
+                lastBar?: string;
                 unrolled?: boolean;
                 grid?: number;
+                pickup?: number;
             };
             header?: never;
             path?: never;

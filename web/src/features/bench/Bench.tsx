@@ -24,6 +24,7 @@ import { TakeAlong } from "./TakeAlong";
 import { useNoteKeys } from "./useNoteKeys";
 import { usePlayback } from "./usePlayback";
 import { Versions } from "./Versions";
+import * as touches from "../../api/touches";
 
 /** One passage on the bench: its notes and links, its versions, pieces and marks, and how ready it is. */
 export default function Bench() {
@@ -55,13 +56,15 @@ function Workplace({ detail, bench, onEdit }: Props) {
   const [bpm, setBpm] = useState(Math.round(passage.targetBpm * 0.6));
   const playback = usePlayback(passage.id);
   const seams = useMemo(() => new Set(passage.pieces.slice(1).map((piece) => piece.firstNote)), [passage.pieces]);
-  const cut = useChange((now: number[]) =>
-    given(
-      api.PUT("/api/passages/{id}/pieces", {
-        params: { path: { id: passage.id } },
-        body: { kind: "HAND", size: 1, seams: now },
-      }),
-    ),
+  const cut = useChange(
+    (now: number[]) =>
+      given(
+        api.PUT("/api/passages/{id}/pieces", {
+          params: { path: { id: passage.id } },
+          body: { kind: "HAND", size: 1, seams: now },
+        }),
+      ),
+    touches.pieces(passage.id),
   );
   const toggleSeam = (note: number) =>
     cut.mutate(seams.has(note) ? [...seams].filter((seam) => seam !== note) : [...seams, note]);

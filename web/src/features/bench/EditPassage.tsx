@@ -7,6 +7,7 @@ import { Dialog } from "../../ui/Dialog";
 import { Page } from "../../ui/Page";
 import { MusicEditor } from "./MusicEditor";
 import { PassageFields } from "./PassageFields";
+import * as touches from "../../api/touches";
 
 interface Props {
   detail: Schemas["PassageDetail"];
@@ -31,8 +32,10 @@ export function EditPassage({ detail, onDone }: Props) {
   const [waiting, setWaiting] = useState(false);
   const [leaving, setLeaving] = useState(false);
   const set = (part: Partial<Schemas["PassageWish"]>) => setWish((now) => ({ ...now, ...part }));
-  const change = useChange((confirmed: boolean) =>
-    given(api.PUT("/api/passages/{id}", { params: { path: { id: passage.id } }, body: { ...wish, confirmed } })),
+  const change = useChange(
+    (confirmed: boolean) =>
+      given(api.PUT("/api/passages/{id}", { params: { path: { id: passage.id } }, body: { ...wish, confirmed } })),
+    touches.music(passage.id),
   );
   const lost =
     change.error instanceof Problem && change.error.code === "music-changed"
@@ -92,7 +95,10 @@ export function EditPassage({ detail, onDone }: Props) {
 
 function PutAway({ passageId, open, onClose }: { passageId: number; open: boolean; onClose: () => void }) {
   const navigate = useNavigate();
-  const putAway = useChange(() => given(api.DELETE("/api/passages/{id}", { params: { path: { id: passageId } } })));
+  const putAway = useChange(
+    () => given(api.DELETE("/api/passages/{id}", { params: { path: { id: passageId } } })),
+    touches.passages,
+  );
   return (
     <Dialog title="Put this passage away?" open={open} onClose={onClose}>
       <p className="mb-5">

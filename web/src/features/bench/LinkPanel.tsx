@@ -8,6 +8,7 @@ import { Button } from "../../ui/Button";
 import { describe } from "./LinkLine";
 import { usePlayback } from "./usePlayback";
 import { VersionDialog } from "./VersionDialog";
+import * as touches from "../../api/touches";
 
 const FIRST_DRIVERS = 6;
 const WHOLE = {};
@@ -28,20 +29,28 @@ export function LinkPanel({ passageId, link, about, bpm, caution, onClose }: Pro
   const navigate = useNavigate();
   const playback = usePlayback(passageId);
   const path = { id: passageId, link };
-  const broke = useChange(() => given(api.POST("/api/passages/{id}/links/{link}/breaks", { params: { path } })));
-  const notBroke = useChange(() => given(api.DELETE("/api/passages/{id}/links/{link}/breaks", { params: { path } })));
-  const drill = useChange((window: Schemas["WindowDto"]) =>
-    given(
-      api.POST("/api/passages/{id}/extras", {
-        params: { path: { id: passageId } },
-        body: {
-          kind: "DRILL",
-          name: `notes ${window.firstNote + 1}–${window.lastNote + 1}`,
-          firstNote: window.firstNote,
-          lastNote: window.lastNote,
-        },
-      }),
-    ),
+  const broke = useChange(
+    () => given(api.POST("/api/passages/{id}/links/{link}/breaks", { params: { path } })),
+    touches.breaks(passageId),
+  );
+  const notBroke = useChange(
+    () => given(api.DELETE("/api/passages/{id}/links/{link}/breaks", { params: { path } })),
+    touches.breaks(passageId),
+  );
+  const drill = useChange(
+    (window: Schemas["WindowDto"]) =>
+      given(
+        api.POST("/api/passages/{id}/extras", {
+          params: { path: { id: passageId } },
+          body: {
+            kind: "DRILL",
+            name: `notes ${window.firstNote + 1}–${window.lastNote + 1}`,
+            firstNote: window.firstNote,
+            lastNote: window.lastNote,
+          },
+        }),
+      ),
+    touches.pieces(passageId),
   );
   const failure = broke.error ?? notBroke.error ?? drill.error ?? view.error;
   return (

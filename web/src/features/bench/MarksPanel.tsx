@@ -7,6 +7,7 @@ import { Dialog } from "../../ui/Dialog";
 import { INPUT } from "../../ui/Field";
 import { day } from "../../ui/format";
 import { useNoteKeys } from "./useNoteKeys";
+import * as touches from "../../api/touches";
 
 type Kind = Schemas["MarkDto"]["kind"];
 type Wish = Schemas["MarkWish"];
@@ -51,8 +52,9 @@ export function MarksPanel({ detail, bench, cursor, onCursor }: Props) {
   const [why, setWhy] = useState("");
   const [failure, setFailure] = useState<unknown>();
   const [asked, setAsked] = useState<{ wish: Wish; question: string }>();
-  const mark = useChange((wish: Wish) =>
-    given(api.PUT("/api/passages/{id}/marks", { params: { path: { id: passage.id } }, body: wish })),
+  const mark = useChange(
+    (wish: Wish) => given(api.PUT("/api/passages/{id}/marks", { params: { path: { id: passage.id } }, body: wish })),
+    touches.marks(passage.id),
   );
   const note = cursor ?? 0;
   const send = (wish: Wish) => {

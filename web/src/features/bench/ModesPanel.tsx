@@ -5,6 +5,7 @@ import { sentence, useChange } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { INPUT } from "../../ui/Field";
 import { family } from "../../ui/format";
+import * as touches from "../../api/touches";
 
 interface Props {
   detail: Schemas["PassageDetail"];
@@ -15,13 +16,17 @@ interface Props {
 export function ModesPanel({ detail, bench }: Props) {
   const { passage } = detail;
   const [added, setAdded] = useState("");
-  const order = useChange((names: string[]) =>
-    given(
-      api.PUT("/api/modes/{instrument}", { params: { path: { instrument: passage.instrument } }, body: { names } }),
-    ),
+  const order = useChange(
+    (names: string[]) =>
+      given(
+        api.PUT("/api/modes/{instrument}", { params: { path: { instrument: passage.instrument } }, body: { names } }),
+      ),
+    touches.modes,
   );
-  const want = useChange((mode: string) =>
-    given(api.PUT("/api/passages/{id}/mode", { params: { path: { id: passage.id } }, body: { mode } })),
+  const want = useChange(
+    (mode: string) =>
+      given(api.PUT("/api/passages/{id}/mode", { params: { path: { id: passage.id } }, body: { mode } })),
+    touches.bench(passage.id),
   );
   const modes = bench.modes;
   const swap = (i: number, j: number) => {

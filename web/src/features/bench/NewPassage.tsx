@@ -8,6 +8,7 @@ import { CleanAt } from "./CleanAt";
 import { FIRST_ABC, MusicEditor } from "./MusicEditor";
 import { fieldError, PassageFields } from "./PassageFields";
 import { useDraft } from "./useDraft";
+import * as touches from "../../api/touches";
 
 /** A new passage, with its notes typed or left on the stand. */
 export default function NewPassage({ me }: { me: Schemas["Me"] }) {
@@ -28,7 +29,10 @@ export default function NewPassage({ me }: { me: Schemas["Me"] }) {
   const clientId = useRef(draft.clientId ?? crypto.randomUUID());
   const set = (part: Partial<Schemas["PassageWish"]>) => setDraft((now) => ({ ...now, ...part }));
   const [waiting, setWaiting] = useState(false);
-  const create = useChange(() => given(api.POST("/api/passages", { body: { ...draft, clientId: clientId.current } })));
+  const create = useChange(
+    () => given(api.POST("/api/passages", { body: { ...draft, clientId: clientId.current } })),
+    touches.passages,
+  );
   return (
     <Page title="A new passage" above="Passages">
       <form

@@ -1,31 +1,21 @@
-import { useRef, useState } from "react";
+import { useState } from "react";
 import { api, given } from "../../api/client";
 import { sentence, useChange } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { INPUT } from "../../ui/Field";
+import { useTaps } from "../../ui/useTaps";
+import * as touches from "../../api/touches";
+
+/** A silence this long, in seconds, begins another cell. */
+const CELL_SILENCE = 3;
 
 /** A cell of the player's own, typed as weights or tapped. */
 export function OwnCell({ onOpen }: { onOpen: (key: string) => void }) {
   const [cell, setCell] = useState("");
   const [stretched, setStretched] = useState(false);
-  const [taps, setTaps] = useState(0);
-  const times = useRef<number[]>([]);
-  const read = useChange((seconds: number[]) => given(api.POST("/api/cells", { body: { seconds } })));
-  const tap = () => {
-    const now = performance.now() / 1000;
-    const before = times.current.at(-1);
-    // A long silence begins another cell.
-    times.current = before !== undefined && now - before > 3 ? [now] : [...times.current, now];
-    setTaps(times.current.length);
-  };
-  const finish = () =>
-    read.mutate(times.current, {
-      onSuccess: (answer) => setCell(answer.cell),
-      onSettled: () => {
-        times.current = [];
-        setTaps(0);
-      },
-    });
+  const taps = useTaps(CELL_SILENCE);
+  const read = useChange((seconds: number[]) => given(api.POST("/api/cells", { body: { seconds } })), touches.nothing);
+  const finish = () => read.mutate(taps.take(), { onSuccess: (answer) => setCell(answer.cell) });
   return (
     <form
       className="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-rule py-3"
@@ -42,14 +32,10 @@ export function OwnCell({ onOpen }: { onOpen: (key: string) => void }) {
         onChange={(event) => setCell(event.target.value)}
         className={`${INPUT} !w-36 font-mono`}
       />
-      <Button
-        onPointerDown={tap}
-        onKeyDown={(event) => (event.key === " " || event.key === "Enter") && !event.repeat && tap()}
-        onClick={(event) => event.preventDefault()}
-      >
-        {taps === 0 ? "Tap it" : `${taps} taps`}
+      <Button {...taps.button} onClick={(event) => event.preventDefault()}>
+        {taps.count === 0 ? "Tap it" : `${taps.count} taps`}
       </Button>
-      {taps > 2 && <Button onClick={finish}>That is it</Button>}
+      {taps.count > 2 && <Button onClick={finish}>That is it</Button>}
       <label className="flex min-h-11 items-center gap-2 text-soft">
         <input
           type="checkbox"
@@ -63,7 +49,7 @@ export function OwnCell({ onOpen }: { onOpen: (key: string) => void }) {
         Show it
       </Button>
       <span className="text-sm text-soft">
-        {taps > 0 ? "Tap each note, and once more where it starts again." : "One weight a note, or tap it."}
+        {taps.count > 0 ? "Tap each note, and once more where it starts again." : "One weight a note, or tap it."}
       </span>
       {read.isError && <p className="w-full text-sm text-plum">{sentence(read.error)}</p>}
     </form>

@@ -5,6 +5,7 @@ import { sentence, useChange } from "../../api/queries";
 import { Button, KeyCap } from "../../ui/Button";
 import { INPUT } from "../../ui/Field";
 import { TempoAxis, TempoLine } from "../passages/TempoLine";
+import * as touches from "../../api/touches";
 
 type Piece = Schemas["PieceDto"];
 type CutWish = Schemas["CutWish"];
@@ -33,7 +34,7 @@ export function Pieces({ detail, cursor, isSeam, onSeam }: Props) {
       </div>
       <ul className="divide-y divide-rule border-y border-rule">
         {passage.pieces.map((piece) => (
-          <PieceRow key={piece.id} piece={piece} target={passage.targetBpm} range={range} />
+          <PieceRow key={piece.id} passageId={passage.id} piece={piece} target={passage.targetBpm} range={range} />
         ))}
       </ul>
       <TempoAxis range={range} />
@@ -59,10 +60,22 @@ export function axis(passage: Schemas["PassageDto"]): [number, number] {
   return [low * 0.9, high * 1.08];
 }
 
-function PieceRow({ piece, target, range }: { piece: Piece; target: number; range: [number, number] }) {
+function PieceRow({
+  passageId,
+  piece,
+  target,
+  range,
+}: {
+  passageId: number;
+  piece: Piece;
+  target: number;
+  range: [number, number];
+}) {
   const [name, setName] = useState(piece.name);
-  const change = useChange((wish: Schemas["PieceWish"]) =>
-    given(api.PUT("/api/pieces/{id}", { params: { path: { id: piece.id } }, body: wish })),
+  const change = useChange(
+    (wish: Schemas["PieceWish"]) =>
+      given(api.PUT("/api/pieces/{id}", { params: { path: { id: piece.id } }, body: wish })),
+    touches.pieces(passageId),
   );
   return (
     <li className="grid items-center gap-x-5 gap-y-2 py-3 md:grid-cols-[11rem_9rem_1fr_auto]">
@@ -111,8 +124,9 @@ function CutForm({ passageId }: { passageId: number }) {
   const [kind, setKind] = useState<CutWish["kind"]>("BARS");
   const [size, setSize] = useState(1);
   const sized = kind === "BARS" || kind === "BEATS";
-  const cut = useChange((wish: CutWish) =>
-    given(api.PUT("/api/passages/{id}/pieces", { params: { path: { id: passageId } }, body: wish })),
+  const cut = useChange(
+    (wish: CutWish) => given(api.PUT("/api/passages/{id}/pieces", { params: { path: { id: passageId } }, body: wish })),
+    touches.pieces(passageId),
   );
   return (
     <form

@@ -2,6 +2,7 @@ import { Check, RotateCcw } from "lucide-react";
 import { api, given, type Schemas } from "../../api/client";
 import { sentence, useChange } from "../../api/queries";
 import { day } from "../../ui/format";
+import * as touches from "../../api/touches";
 
 interface Props {
   passageId: number;
@@ -10,8 +11,10 @@ interface Props {
 
 /** What makes the passage ready, each with the day it was reached, or lost again. */
 export function ReadinessList({ passageId, items }: Props) {
-  const change = useChange((wish: Schemas["ReadinessWish"]) =>
-    given(api.PUT("/api/passages/{id}/readiness", { params: { path: { id: passageId } }, body: wish })),
+  const change = useChange(
+    (wish: Schemas["ReadinessWish"]) =>
+      given(api.PUT("/api/passages/{id}/readiness", { params: { path: { id: passageId } }, body: wish })),
+    touches.readiness(passageId),
   );
   const asked = change.isPending ? change.variables : undefined;
   const shown = items.map((item) =>

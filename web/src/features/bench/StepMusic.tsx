@@ -1,14 +1,11 @@
 import { KeyGround } from "../../ui/KeyGround";
-import { useQuery } from "@tanstack/react-query";
-import { type KeyboardEvent, useEffect, useRef, useState } from "react";
-import { api, given } from "../../api/client";
 import { sentence } from "../../api/queries";
 import { Engraving } from "../../notation/Engraving";
 import { Button, KeyCap } from "../../ui/Button";
 import { INPUT } from "../../ui/Field";
 import { Keyboard } from "./Keyboard";
-import { enter, type History, keyboardStroke, redo, strokeOf, undo } from "./strokes";
-import { useDraft } from "./useDraft";
+import { useTaps } from "../../ui/useTaps";
+import { useStepEntry } from "./useStepEntry";
 
 const METERS = ["4/4", "3/4", "2/4", "6/8", "9/8", "12/8", "5/4", "7/8", "2/2"];
 const KEYS = [
@@ -46,79 +43,18 @@ const BUTTONS: [string, string, string][] = [
   ["down", "↓", "octave down"],
 ];
 
-/** How long notes are until something else is asked for. */
-const FIRST_VALUE = "v8";
-
-interface Entry extends History {
-  meter: string;
-  fifths: number;
-  taps: number[];
-  tapBpm: number;
-}
-
 interface Props {
   onTake: (abc: string, title: string) => void;
 }
 
+/** A silence this long, in seconds, begins the rhythm anew. */
+const RHYTHM_SILENCE = 5;
+
 /** Notes entered a key at a time, without any syntax; the line is engraved as it grows. */
 export function StepMusic({ onTake }: Props) {
-  const [entry, setEntry, forget] = useDraft<Entry>("steps", {
-    strokes: [],
-    undone: [],
-    meter: "4/4",
-    fifths: 0,
-    taps: [],
-    tapBpm: 80,
-  });
-  const tapping = useRef<number[]>([]);
-  const [tapped, setTapped] = useState(0);
-  const change = (part: Partial<Entry>) => setEntry((now) => ({ ...now, ...part }));
-  const stroke = (one: string) => setEntry((now) => ({ ...now, ...enter(now, one) }));
-  const hasNotes = entry.strokes.some((one) => /^\+?([a-g]|k\d+)$/.test(one));
-  const entered = useQuery({
-    queryKey: ["strokes", entry.strokes, entry.meter, entry.fifths, entry.taps, entry.tapBpm],
-    queryFn: () =>
-      given(
-        api.POST("/api/readings/strokes", {
-          body: {
-            strokes: hasNotes ? [FIRST_VALUE, ...entry.strokes] : [],
-            meter: entry.meter,
-            fifths: entry.fifths,
-            taps: entry.taps,
-            tapBpm: entry.tapBpm,
-            grid: null,
-          },
-        }),
-      ),
-    enabled: hasNotes || entry.taps.length > 0,
-    placeholderData: (before) => before,
-    retry: false,
-  });
-  useMidiKeyboard(stroke);
-  const keys = (event: KeyboardEvent) => {
-    const key = event.key;
-    if ((event.ctrlKey || event.metaKey) && key.toLowerCase() === "z") {
-      event.preventDefault();
-      setEntry((now) => ({ ...now, ...(event.shiftKey ? redo(now) : undo(now)) }));
-    } else if (key === "Backspace") {
-      event.preventDefault();
-      setEntry((now) => ({ ...now, ...undo(now) }));
-    } else if (!event.ctrlKey && !event.metaKey && !event.altKey) {
-      const one = strokeOf(key);
-      if (one) {
-        event.preventDefault();
-        stroke(one);
-      }
-    }
-  };
-  const tap = () => {
-    const now = performance.now() / 1000;
-    const last = tapping.current.at(-1);
-    tapping.current = last !== undefined && now - last > 5 ? [now] : [...tapping.current, now];
-    setTapped(tapping.current.length);
-  };
-  const value = [...entry.strokes].reverse().find((one) => /^v\d+$/.test(one)) ?? FIRST_VALUE;
-  const shown = hasNotes || entry.taps.length > 0 ? entered.data : undefined;
+  const steps = useStepEntry();
+  const { entry, change, shown } = steps;
+  const taps = useTaps(RHYTHM_SILENCE);
   return (
     <div>
       <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
@@ -150,19 +86,19 @@ export function StepMusic({ onTake }: Props) {
             ))}
           </select>
         </label>
-        <Button onClick={() => setEntry((now) => ({ ...now, ...undo(now) }))} disabled={entry.strokes.length === 0}>
+        <Button onClick={steps.undo} disabled={entry.strokes.length === 0}>
           Undo
         </Button>
-        <Button onClick={() => setEntry((now) => ({ ...now, ...redo(now) }))} disabled={entry.undone.length === 0}>
+        <Button onClick={steps.redo} disabled={entry.undone.length === 0}>
           Redo
         </Button>
-        <Button kind="quiet" onClick={() => change({ strokes: [], undone: [], taps: [] })}>
+        <Button kind="quiet" onClick={steps.startOver}>
           Start over
         </Button>
       </div>
       <KeyGround
         label="Enter notes: letters A to G, figures for their values."
-        onKeyDown={keys}
+        onKeyDown={steps.keys}
         className="mt-3 rounded-[5px] border border-spruce bg-white p-3"
       >
         <div className="min-h-24">
@@ -179,23 +115,18 @@ export function StepMusic({ onTake }: Props) {
             <button
               key={one}
               type="button"
-              aria-pressed={one === value}
-              onClick={() => stroke(one)}
-              className={`flex min-h-10 items-center gap-1.5 rounded-[4px] border px-2 text-sm ${one === value ? "border-spruce bg-spruce-pale" : "border-rule-strong hover:border-ink"}`}
+              aria-pressed={one === steps.value}
+              onClick={() => steps.stroke(one)}
+              className={`flex min-h-10 items-center gap-1.5 rounded-[4px] border px-2 text-sm ${one === steps.value ? "border-spruce bg-spruce-pale" : "border-rule-strong hover:border-ink"}`}
             >
               <KeyCap>{key}</KeyCap> {words}
             </button>
           ))}
         </div>
-        <Keyboard onKey={(key) => stroke(`k${key}`)} />
+        <Keyboard onKey={(key) => steps.stroke(`k${key}`)} />
       </KeyGround>
       <div className="mt-3 flex flex-wrap items-end gap-x-4 gap-y-2">
-        <Button
-          onPointerDown={tap}
-          onKeyDown={(event) => (event.key === " " || event.key === "Enter") && !event.repeat && tap()}
-        >
-          {tapped === 0 ? "Tap the rhythm" : `${tapped} taps`}
-        </Button>
+        <Button {...taps.button}>{taps.count === 0 ? "Tap the rhythm" : `${taps.count} taps`}</Button>
         <label className="flex items-center gap-2 text-soft">
           to a beat of
           <input
@@ -209,17 +140,7 @@ export function StepMusic({ onTake }: Props) {
           />
           bpm
         </label>
-        {tapped > 1 && (
-          <Button
-            onClick={() => {
-              change({ taps: tapping.current });
-              tapping.current = [];
-              setTapped(0);
-            }}
-          >
-            Draw it to the beat
-          </Button>
-        )}
+        {taps.count > 1 && <Button onClick={() => change({ taps: taps.take() })}>Draw it to the beat</Button>}
         {entry.taps.length > 0 && (
           <Button kind="quiet" onClick={() => change({ taps: [] })}>
             Leave the taps
@@ -227,19 +148,19 @@ export function StepMusic({ onTake }: Props) {
         )}
         {shown?.grid && <span className="pb-2 text-sm text-soft">drawn to {shown.grid} places in a quarter note</span>}
       </div>
-      {entered.isError && (
+      {steps.error && (
         <p role="alert" className="mt-2 text-plum">
-          {sentence(entered.error)}
+          {sentence(steps.error)}
         </p>
       )}
       <div className="mt-3 flex justify-end">
         <Button
           kind="main"
-          disabled={!shown || entered.isError}
+          disabled={!shown || steps.error !== null}
           onClick={() => {
             if (!shown) return;
             onTake(shown.abc, "");
-            forget();
+            steps.forget();
           }}
         >
           Take these notes
@@ -247,38 +168,4 @@ export function StepMusic({ onTake }: Props) {
       </div>
     </div>
   );
-}
-
-/** A MIDI keyboard, where the browser and the machine have one. */
-function useMidiKeyboard(onStroke: (stroke: string) => void) {
-  const latest = useRef(onStroke);
-  useEffect(() => {
-    latest.current = onStroke;
-  });
-  useEffect(() => {
-    let access: MIDIAccess | undefined;
-    let gone = false;
-    let before: number | undefined;
-    const heard = (event: MIDIMessageEvent) => {
-      const [status = 0, key = 0, loudness = 0] = event.data ?? [];
-      if ((status & 0xf0) !== 0x90 || loudness === 0) return;
-      const at = event.timeStamp / 1000;
-      latest.current(keyboardStroke(key, at, before));
-      before = at;
-    };
-    const listen = () => access?.inputs.forEach((input) => (input.onmidimessage = heard));
-    void navigator.requestMIDIAccess?.().then(
-      (given) => {
-        if (gone) return;
-        access = given;
-        access.onstatechange = listen;
-        listen();
-      },
-      () => undefined,
-    );
-    return () => {
-      gone = true;
-      access?.inputs.forEach((input) => (input.onmidimessage = null));
-    };
-  }, []);
 }

@@ -3,6 +3,7 @@ import { api, given, type Schemas } from "../../api/client";
 import { sentence, useChange } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { INPUT } from "../../ui/Field";
+import * as touches from "../../api/touches";
 
 type Order = Schemas["StitchingDto"]["order"];
 
@@ -31,16 +32,20 @@ export function Stitching({ detail, bench, link }: Props) {
   const { stitching } = bench;
   const navigate = useNavigate();
   const path = { id: passage.id };
-  const change = useChange((wish: Schemas["StitchingWish"]) =>
-    given(api.PUT("/api/passages/{id}/stitching", { params: { path }, body: wish })),
+  const change = useChange(
+    (wish: Schemas["StitchingWish"]) =>
+      given(api.PUT("/api/passages/{id}/stitching", { params: { path }, body: wish })),
+    touches.bench(passage.id),
   );
-  const play = useChange((join: Schemas["JoinDto"]) =>
-    given(
-      api.POST("/api/passages/{id}/extras", {
-        params: { path },
-        body: { kind: "JOIN", name: join.name.slice(0, 80), firstNote: join.firstNote, lastNote: join.lastNote },
-      }),
-    ),
+  const play = useChange(
+    (join: Schemas["JoinDto"]) =>
+      given(
+        api.POST("/api/passages/{id}/extras", {
+          params: { path },
+          body: { kind: "JOIN", name: join.name.slice(0, 80), firstNote: join.firstNote, lastNote: join.lastNote },
+        }),
+      ),
+    touches.pieces(passage.id),
   );
   if (passage.pieces.length < 2) {
     return (

@@ -10,6 +10,7 @@ import { useDebounced } from "./useDebounced";
 import { drives } from "./drives";
 import { OwnCell } from "./OwnCell";
 import { VersionDialog } from "./VersionDialog";
+import * as touches from "../../api/touches";
 
 type Variant = Schemas["VariantDto"];
 
@@ -201,14 +202,19 @@ interface TodayProps {
 function TodaysChoice({ passageId, bench, sheet, onOpen }: TodayProps) {
   const [minutes, setMinutes] = useState(10);
   const path = { id: passageId };
-  const choose = useChange(() => given(api.POST("/api/passages/{id}/choice", { params: { path }, body: { minutes } })));
-  const tick = useChange(({ id, played }: { id: number; played: boolean }) =>
-    given(
-      api.PUT("/api/passages/{id}/choice/{choiceId}", {
-        params: { path: { ...path, choiceId: id } },
-        body: { played },
-      }),
-    ),
+  const choose = useChange(
+    () => given(api.POST("/api/passages/{id}/choice", { params: { path }, body: { minutes } })),
+    touches.bench(passageId),
+  );
+  const tick = useChange(
+    ({ id, played }: { id: number; played: boolean }) =>
+      given(
+        api.PUT("/api/passages/{id}/choice/{choiceId}", {
+          params: { path: { ...path, choiceId: id } },
+          body: { played },
+        }),
+      ),
+    touches.practice(passageId),
   );
   const asked = tick.isPending ? tick.variables : undefined;
   const total = bench.today.reduce((sum, one) => sum + one.minutes, 0);

@@ -3,6 +3,7 @@ import { api, given } from "../../api/client";
 import { useChange } from "../../api/queries";
 import { schedule } from "../../click/clicks";
 import { play, sounding } from "../../click/instrument";
+import * as touches from "../../api/touches";
 
 const LEAD_SECONDS = 0.1;
 
@@ -27,13 +28,15 @@ export function usePlayback(passageId: number) {
   const [lit, setLit] = useState<ReadonlySet<number>>(new Set());
   const [error, setError] = useState<unknown>();
 
-  const { mutate: practised, error: uncounted } = useChange(({ bpm, seconds }: { bpm: number; seconds: number }) =>
-    given(
-      api.POST("/api/passages/{id}/practice", {
-        params: { path: { id: passageId } },
-        body: { clientId: crypto.randomUUID(), bpm, seconds },
-      }),
-    ),
+  const { mutate: practised, error: uncounted } = useChange(
+    ({ bpm, seconds }: { bpm: number; seconds: number }) =>
+      given(
+        api.POST("/api/passages/{id}/practice", {
+          params: { path: { id: passageId } },
+          body: { clientId: crypto.randomUUID(), bpm, seconds },
+        }),
+      ),
+    touches.practice(passageId),
   );
 
   const stop = useCallback(() => {

@@ -1,13 +1,13 @@
-import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { api, given } from "../../api/client";
-import { sentence, useChange } from "../../api/queries";
+import { sentence, useChange, useTouch } from "../../api/queries";
 import { Relief } from "../../relief/Relief";
 import { Button, ButtonLink } from "../../ui/Button";
 import { bpm, clock, minutes, oneDecimal } from "../../ui/format";
 import { INPUT, Labelled } from "../../ui/Field";
 import { useSay } from "../../ui/Toasts";
 import type { RunView } from "./useRun";
+import * as touches from "../../api/touches";
 
 const TITLE = {
   PLAYED: "Played",
@@ -19,15 +19,16 @@ const TITLE = {
 
 /** The end of a workout: what it was, and a line about what was found. */
 export function Ended({ view }: { view: RunView }) {
-  const client = useQueryClient();
+  const touch = useTouch();
   const say = useSay();
   const [note, setNote] = useState(view.note);
-  const keep = useChange(() =>
-    given(api.PUT("/api/runs/{id}/note", { params: { path: { id: view.id } }, body: { note } })),
+  const keep = useChange(
+    () => given(api.PUT("/api/runs/{id}/note", { params: { path: { id: view.id } }, body: { note } })),
+    touches.note(view.id),
   );
   useEffect(() => {
-    void client.invalidateQueries();
-  }, [client]);
+    void touch(touches.run);
+  }, [touch]);
   const { totals } = view.relief;
   const judged = view.relief.stretches.filter((stretch) => stretch.verdict !== null);
   const count = (verdict: string) => judged.filter((stretch) => stretch.verdict === verdict).length;

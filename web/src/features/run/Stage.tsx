@@ -1,17 +1,15 @@
-import { useCallback, useEffect, useLayoutEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { Engraving } from "../../notation/Engraving";
 import { keep } from "../../keep";
 import { Relief } from "../../relief/Relief";
 import { KeyCap } from "../../ui/Button";
 import { bpm, minutes, oneDecimal } from "../../ui/format";
-import { useKeys } from "../../ui/useKeys";
 import { Answers } from "./Answers";
 import { BeatTrack } from "./BeatTrack";
 import { KeysDialog, PauseDialog, SymptomDialog } from "./Dialogs";
-import { ACTIONS, type Action, actionOf } from "./keys";
+import { ACTIONS, type Action } from "./keys";
 import { RestCountdown } from "./RestCountdown";
-import { usePass } from "./usePass";
+import { useStage, useWakefulScreen } from "./useStage";
 import type { RunView, useRun } from "./useRun";
 
 interface Props {
@@ -21,125 +19,22 @@ interface Props {
 }
 
 const KIND = { WARM_UP: "Warm-up", CONTROLLED: "Slow and controlled", BURST: "Burst", CLOSING: "Easy" } as const;
-const VERDICTS = { clean: "CLEAN", rough: "ROUGH", broke: "BROKE" } as const;
 const PHONE_WIDTH = 640;
-
-/** A verdict may come this much before the last beat is over, in seconds. */
-const LAST_MOMENT = 0.8;
-type Open = "pause" | "symptom" | "keys" | undefined;
 
 /** The step at hand: ready, playing, to be judged, or a rest. */
 export function Stage({ run, view, speed }: Props) {
   const navigate = useNavigate();
-  const [played, setPlayed] = useState<"no" | "cut" | "whole">("no");
-  const [hint, setHint] = useState("");
-  const [tension, setTension] = useState(view.last?.tension ?? 1);
-  const [open, setOpen] = useState<Open>();
-  const [paused, setPaused] = useState(0);
+  const { state, playing, beat, mayBeClean, hint, tension, sending, open, close, end, rested, act } = useStage(
+    run,
+    view,
+    speed,
+  );
+  useWakefulScreen();
   const { pass, rest } = view.step;
-  const over = useCallback(() => setPlayed("whole"), []);
-  const { playing, start, stop, beat, playedSeconds } = usePass(pass, speed, over);
-  const sending = run.waiting > 0;
-
-  const onItsWay = useRef<{ clientId: string; verdict: (typeof VERDICTS)[keyof typeof VERDICTS] }>(undefined);
-
-  useLayoutEffect(() => {
-    onItsWay.current = undefined;
-    setPlayed("no");
-    setHint("");
-  }, [view.ordinal]);
-
-  /** What was played of the pass at hand: nothing where it was not begun. */
-  const soFar = () => (playing || played !== "no" ? playedSeconds() : 0);
-
-  const { send } = run;
-  const judge = (verdict: (typeof VERDICTS)[keyof typeof VERDICTS]) => {
-    if (!pass || sending || !(playing || played !== "no")) return;
-    const whole =
-      played === "whole" ||
-      (playing && pass.seconds - (pass.countIn * 60) / pass.tempo - playedSeconds() < LAST_MOMENT * speed);
-    if (verdict === "CLEAN" && !whole)
-      return setHint("A clean pass goes to its end. Play it again, or say rough or broke.");
-    stop();
-    const clientId = send({ kind: "JUDGED", verdict, tension, seconds: null });
-    onItsWay.current = clientId === undefined ? undefined : { clientId, verdict };
-  };
-  const felt = (figure: number) => {
-    setTension(figure);
-    // Between two steps a tension belongs to the pass just judged, also while its answer is on its way.
-    if (sending && onItsWay.current) {
-      send(
-        { kind: "JUDGED", verdict: onItsWay.current.verdict, tension: figure, seconds: null },
-        onItsWay.current.clientId,
-      );
-    } else if (view.last && !playing && played === "no") {
-      send({ kind: "JUDGED", verdict: view.last.verdict, tension: figure, seconds: null }, view.last.clientId);
-    }
-  };
-  const simply = (kind: "BACKED_OFF" | "REST_ASKED") => {
-    if (!pass || sending) return;
-    const seconds = soFar();
-    stop();
-    send({ kind, verdict: null, tension: null, seconds });
-  };
-
-  function act(action: Action) {
-    if (action.startsWith("tension")) return felt(Number(action.slice(-1)));
-    switch (action) {
-      case "start":
-        if (!pass || sending) return;
-        setHint("");
-        if (playing) {
-          stop();
-          setPlayed("cut");
-        } else {
-          setPlayed("no");
-          start();
-        }
-        return;
-      case "clean":
-      case "rough":
-      case "broke":
-        return judge(VERDICTS[action]);
-      case "rest":
-        return simply("REST_ASKED");
-      case "back-off":
-        return simply("BACKED_OFF");
-      case "symptom":
-      case "pause":
-        setPaused(soFar());
-        stop();
-        return setOpen(action);
-      case "keys":
-        return setOpen("keys");
-    }
-  }
-
-  useKeys((event) => {
-    if (open || event.ctrlKey || event.metaKey || event.altKey || event.repeat) return;
-    const action = actionOf(event);
-    if (!action) return;
-    // A focused button keeps its own Space and Enter.
-    if (action === "start" && event.target instanceof HTMLButtonElement) return;
-    event.preventDefault();
-    act(action);
-  });
-
-  useEffect(() => {
-    // A screen that goes dark in mid-pass would be in the way; where it cannot be kept on, nothing is lost.
-    let lock: WakeLockSentinel | undefined;
-    navigator.wakeLock?.request("screen").then(
-      (granted) => (lock = granted),
-      () => undefined,
-    );
-    return () => void lock?.release();
-  }, []);
-
   const effortNow =
     view.relief.stretches.filter((stretch) => stretch.played).at(-1)?.effortAfter ?? view.relief.effortBefore;
   const left = view.relief.seconds - view.at;
   const phone = window.innerWidth < PHONE_WIDTH;
-  const state = rest ? "rest" : playing ? "playing" : played !== "no" ? "judge" : "ready";
   return (
     <div className="mx-auto flex w-full max-w-[1500px] flex-1 flex-col gap-2 px-4 py-3 sm:px-9" data-state={state}>
       <header className="flex flex-wrap items-center gap-x-3 gap-y-1 sm:gap-x-5">
@@ -216,7 +111,7 @@ export function Stage({ run, view, speed }: Props) {
                   ordinal={view.ordinal}
                   seconds={rest.seconds}
                   speed={speed}
-                  onOver={(seconds) => send({ kind: "RESTED", verdict: null, tension: null, seconds })}
+                  onOver={rested}
                 />
               </p>
               <p className="mt-3 text-lg text-night-soft">seconds; it ends by itself</p>
@@ -240,14 +135,7 @@ export function Stage({ run, view, speed }: Props) {
         </section>
       </div>
 
-      <Answers
-        state={state}
-        mayBeClean={played !== "cut"}
-        tension={tension}
-        last={view.last}
-        sending={sending}
-        onAct={act}
-      />
+      <Answers state={state} mayBeClean={mayBeClean} tension={tension} last={view.last} sending={sending} onAct={act} />
       <div className="hidden min-h-0 sm:block">
         <Relief relief={view.relief} dark playhead={view.at} height={104} lanes={false} labels={false} />
         <p className="-mt-5 text-right text-night-soft">
@@ -257,22 +145,12 @@ export function Stage({ run, view, speed }: Props) {
 
       <PauseDialog
         open={open === "pause"}
-        onClose={() => setOpen(undefined)}
+        onClose={close}
         onLeave={() => void navigate("/")}
-        onEnd={() => {
-          setOpen(undefined);
-          send({ kind: "STOPPED", verdict: null, tension: null, seconds: paused });
-        }}
+        onEnd={() => end("STOPPED")}
       />
-      <SymptomDialog
-        open={open === "symptom"}
-        onClose={() => setOpen(undefined)}
-        onConfirm={() => {
-          setOpen(undefined);
-          send({ kind: "SYMPTOM", verdict: null, tension: null, seconds: paused });
-        }}
-      />
-      <KeysDialog open={open === "keys"} onClose={() => setOpen(undefined)} />
+      <SymptomDialog open={open === "symptom"} onClose={close} onConfirm={() => end("SYMPTOM")} />
+      <KeysDialog open={open === "keys"} onClose={close} />
     </div>
   );
 }

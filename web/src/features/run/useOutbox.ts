@@ -1,5 +1,6 @@
 import { useEffect } from "react";
-import { useQueryClient } from "@tanstack/react-query";
+import { useTouch } from "../../api/queries";
+import * as touches from "../../api/touches";
 import { keep } from "../../keep";
 import { useSay } from "../../ui/Toasts";
 import { sendEverything, waitBefore } from "./outbox";
@@ -8,7 +9,7 @@ import { EventQueue } from "./queue";
 /** When the application opens, whatever page it opens at, what was left on its way is sent, until it has arrived. */
 export function useOutbox() {
   const say = useSay();
-  const client = useQueryClient();
+  const touch = useTouch();
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout> | undefined;
     let over = false;
@@ -17,7 +18,7 @@ export function useOutbox() {
       try {
         const refused = await sendEverything(keep);
         refused.forEach((detail) => say(`An earlier answer: ${detail}`));
-        if (waiting) void client.invalidateQueries();
+        if (waiting) void touch(touches.run);
       } catch (error) {
         if (!over) timer = setTimeout(() => void go(attempt + 1), waitBefore(attempt, error));
       }
@@ -27,5 +28,5 @@ export function useOutbox() {
       over = true;
       clearTimeout(timer);
     };
-  }, [say, client]);
+  }, [say, touch]);
 }

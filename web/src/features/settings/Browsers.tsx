@@ -1,6 +1,7 @@
 import { api, given } from "../../api/client";
 import { sentence, useChange, useSessions } from "../../api/queries";
 import { Button } from "../../ui/Button";
+import * as touches from "../../api/touches";
 
 const when = (instant: string) =>
   new Date(instant).toLocaleString(undefined, { day: "numeric", month: "short", hour: "numeric", minute: "2-digit" });
@@ -8,8 +9,9 @@ const when = (instant: string) =>
 /** The browsers that are signed in; any of them can be signed out from here. */
 export function Browsers() {
   const sessions = useSessions();
-  const end = useChange((handle: string) =>
-    given(api.DELETE("/api/sessions/{handle}", { params: { path: { handle } } })),
+  const end = useChange(
+    (handle: string) => given(api.DELETE("/api/sessions/{handle}", { params: { path: { handle } } })),
+    touches.browsers,
   );
   return (
     <section className="max-w-md">

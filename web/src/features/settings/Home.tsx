@@ -1,6 +1,7 @@
 import { api, given, type Schemas } from "../../api/client";
 import { sentence, useChange, zone } from "../../api/queries";
 import { Button } from "../../ui/Button";
+import * as touches from "../../api/touches";
 
 type Me = Schemas["Me"];
 
@@ -9,7 +10,8 @@ const when = (instant: string) =>
 /** A zone by its city: Lisbon, not Europe/Lisbon. */
 const place = (name: string) => (name.split("/").at(-1) ?? name).replaceAll("_", " ");
 
-export const useMove = () => useChange((to: string) => given(api.PUT("/api/account/zone", { body: { zone: to } })));
+export const useMove = () =>
+  useChange((to: string) => given(api.PUT("/api/account/zone", { body: { zone: to } })), touches.home);
 
 /** Where the player's day is counted, and another place if the browser is in one. */
 export function Home({ me }: { me: Me }) {

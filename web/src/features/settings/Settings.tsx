@@ -13,6 +13,7 @@ import { fieldError } from "../bench/PassageFields";
 import { Browsers } from "./Browsers";
 import { Home } from "./Home";
 import { Room } from "./Room";
+import * as touches from "../../api/touches";
 
 /** Instrument and daily minutes, where the day is counted, password and browsers, and the way out. */
 export default function Settings({ me }: { me: Schemas["Me"] }) {
@@ -23,7 +24,7 @@ export default function Settings({ me }: { me: Schemas["Me"] }) {
     await navigate("/sign-in", { replace: true });
     window.location.reload();
   };
-  const signOut = useChange(() => given(api.DELETE("/api/session")));
+  const signOut = useChange(() => given(api.DELETE("/api/session")), touches.nothing);
   return (
     <Page
       title={me.name}
@@ -46,7 +47,10 @@ function Habits({ me }: { me: Schemas["Me"] }) {
   const say = useSay();
   const [instrument, setInstrument] = useState(me.instrument);
   const [usualMinutes, setMinutes] = useState(me.minutesTomorrow ?? me.usualMinutes);
-  const change = useChange(() => given(api.PUT("/api/account/habits", { body: { instrument, usualMinutes } })));
+  const change = useChange(
+    () => given(api.PUT("/api/account/habits", { body: { instrument, usualMinutes } })),
+    touches.habits,
+  );
   const raised = usualMinutes > me.usualMinutes;
   return (
     <form
@@ -110,7 +114,10 @@ function Password() {
   const say = useSay();
   const [oldPassword, setOld] = useState("");
   const [newPassword, setNew] = useState("");
-  const change = useChange(() => given(api.PUT("/api/account/password", { body: { oldPassword, newPassword } })));
+  const change = useChange(
+    () => given(api.PUT("/api/account/password", { body: { oldPassword, newPassword } })),
+    touches.browsers,
+  );
   return (
     <form
       noValidate
@@ -157,7 +164,7 @@ function Password() {
 function Farewell({ onGone }: { onGone: () => void }) {
   const [open, setOpen] = useState(false);
   const [password, setPassword] = useState("");
-  const remove = useChange(() => given(api.POST("/api/account/farewell", { body: { password } })));
+  const remove = useChange(() => given(api.POST("/api/account/farewell", { body: { password } })), touches.nothing);
   return (
     <section className="max-w-md">
       <h2 className="mb-2 text-lg">Delete the account</h2>

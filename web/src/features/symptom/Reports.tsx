@@ -3,6 +3,7 @@ import { api, given, type Schemas } from "../../api/client";
 import { sentence, useChange } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
+import * as touches from "../../api/touches";
 
 const when = (instant: string) =>
   new Date(instant).toLocaleString(undefined, {
@@ -16,7 +17,10 @@ const when = (instant: string) =>
 /** The symptoms that were reported; one made by mistake can be taken back. */
 export function Reports({ symptoms }: { symptoms: Schemas["SymptomDto"][] }) {
   const [asked, setAsked] = useState<number>();
-  const withdraw = useChange((id: number) => given(api.DELETE("/api/symptoms/{id}", { params: { path: { id } } })));
+  const withdraw = useChange(
+    (id: number) => given(api.DELETE("/api/symptoms/{id}", { params: { path: { id } } })),
+    touches.symptoms,
+  );
   if (symptoms.length === 0) return null;
   return (
     <section className="mt-8 border-t border-rule pt-5">

@@ -1,6 +1,7 @@
-import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
+import { useTouch } from "../../api/queries";
+import * as touches from "../../api/touches";
 import { keep } from "../../keep";
 import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
@@ -10,7 +11,7 @@ import { noteSymptom, sendSymptoms } from "../run/outbox";
 /** Pain, numbness or tingling can be reported from every page. */
 export function SymptomButton() {
   const [open, setOpen] = useState(false);
-  const client = useQueryClient();
+  const touch = useTouch();
   const navigate = useNavigate();
   const say = useSay();
   const report = async () => {
@@ -19,7 +20,7 @@ export function SymptomButton() {
     try {
       await sendSymptoms(keep);
       say("Kept. No playing for 48 hours.");
-      await client.invalidateQueries();
+      await touch([...touches.symptoms, ...touches.run]);
       void navigate("/");
     } catch {
       say("Kept here, and sent as soon as Tachylim answers. Put the instrument down.");

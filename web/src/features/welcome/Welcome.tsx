@@ -8,6 +8,7 @@ import { Button } from "../../ui/Button";
 import { Field } from "../../ui/Field";
 import { Mark } from "../../ui/Nav";
 import { Landscape } from "./Landscape";
+import * as touches from "../../api/touches";
 
 /** The server has the whole rule; this only saves a round. */
 const LENGTH = "A password has 10 to 200 characters, in any script.";
@@ -31,8 +32,8 @@ export default function Welcome({ register: registering = false, demo }: { regis
     await given(registering ? api.POST("/api/account", { body }) : api.POST("/api/session", { body }));
     if (registering) void navigate("/start", { replace: true });
     else if (location.pathname === "/register" || location.pathname === "/sign-in") void navigate("/");
-  });
-  const openDemo = useChange(() => given(api.POST("/api/demo")));
+  }, touches.everything);
+  const openDemo = useChange(() => given(api.POST("/api/demo")), touches.everything);
   const problem = enter.error ?? openDemo.error;
   const nameError = problem instanceof Problem && problem.field === "name" ? problem.detail : undefined;
 

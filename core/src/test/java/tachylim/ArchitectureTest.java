@@ -71,6 +71,33 @@ class ArchitectureTest {
             .whereLayer("sim")
             .mayOnlyAccessLayers("tempo", "method", "ceiling");
 
+    /** A kind of file is added by its own folder and one line of {@code Format}. */
+    @ArchTest
+    static final ArchRule roomsOfNotationDoNotKnowOneAnother = layeredArchitecture()
+            .consideringOnlyDependenciesInLayers()
+            .layer("format")
+            .definedBy("tachylim.notation")
+            .layer("abc")
+            .definedBy("tachylim.notation.abc..")
+            .layer("musicxml")
+            .definedBy("tachylim.notation.musicxml..")
+            .layer("midi")
+            .definedBy("tachylim.notation.midi..")
+            .layer("entry")
+            .definedBy("tachylim.notation.entry..")
+            .layer("score")
+            .definedBy("tachylim.notation.score..")
+            .whereLayer("abc")
+            .mayOnlyAccessLayers("score")
+            .whereLayer("musicxml")
+            .mayOnlyAccessLayers("score")
+            .whereLayer("midi")
+            .mayOnlyAccessLayers("score")
+            .whereLayer("entry")
+            .mayOnlyAccessLayers("score")
+            .whereLayer("score")
+            .mayNotAccessAnyLayer();
+
     @ArchTest
     static final ArchRule namesComeFromTheWork = noClasses()
             .should()
@@ -99,6 +126,8 @@ class ArchitectureTest {
             .haveSimpleNameNotEndingWith("Reader")
             .and()
             .haveSimpleNameNotEndingWith("Writer")
+            .and()
+            .haveSimpleNameNotEndingWith("Builder")
             .should()
             .haveOnlyFinalFields();
 }

@@ -1,5 +1,7 @@
 package tachylim.ceiling;
 
+import tachylim.tempo.Tempo;
+
 /**
  * How fast a piece really is today. This class is immutable.
  *
@@ -15,6 +17,11 @@ public record Estimate(Band ease, Band ceiling, Band breakdown, double passes) {
 
     /** An interval wider than this share either way is not enough evidence. */
     public static final double WIDEST = 0.08;
+
+    /** A tempo over the ease tempo. */
+    public double overEase(Tempo tempo) {
+        return tempo.ratioTo(ease.middle());
+    }
 
     /** Whether the ceiling is known well enough to be stated. */
     public boolean enoughEvidence() {

@@ -40,6 +40,11 @@ public final class Posterior {
     /** Where a new piece's ceiling is guessed to lie, as a share of its target. */
     public static final double NEW_SHARE_OF_TARGET = 0.75;
 
+    /** Where the ceiling of a new piece with this target is guessed to lie. */
+    public static Tempo guess(Tempo target) {
+        return target.times(NEW_SHARE_OF_TARGET);
+    }
+
     /** Cells that weigh less than this are as good as empty. */
     private static final double NEGLIGIBLE = 1e-9;
 

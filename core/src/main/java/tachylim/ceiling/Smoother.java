@@ -3,6 +3,7 @@ package tachylim.ceiling;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import tachylim.tempo.Tempo;
 
 /**
  * Smooths the history of a ceiling: what each day looks like from today, with all later days known.
@@ -23,7 +24,13 @@ public final class Smoother {
      * @param mean the mean of ln ceiling
      * @param variance its variance, positive
      */
-    public record Day(long day, double mean, double variance) {}
+    public record Day(long day, double mean, double variance) {
+
+        /** The ceiling the mean stands for. */
+        public Tempo tempo() {
+            return Tempo.clamped(Math.exp(mean));
+        }
+    }
 
     /** The smoothed days, in the same order: the last is as it was. */
     public static List<Day> smooth(List<Day> filtered) {

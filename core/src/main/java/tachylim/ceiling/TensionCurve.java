@@ -16,6 +16,9 @@ public final class TensionCurve {
     /** The tension up to which playing is easy. */
     public static final double ALERT = 2;
 
+    /** Tension changes with condition, so only the last weeks speak of it. */
+    public static final int DAYS = 21;
+
     /** The tension at the edge. */
     public static final double EDGE = 3;
 
@@ -47,7 +50,13 @@ public final class TensionCurve {
     }
 
     /** One pass and its tension. */
-    public record Felt(Tempo tempo, Tension tension) {}
+    public record Felt(Tempo tempo, Tension tension) {
+
+        /** The same, felt on notes that come as fast at {@code ratio} times the tempo. */
+        public Felt at(double ratio) {
+            return new Felt(tempo.times(ratio), tension);
+        }
+    }
 
     /** The curve through what was felt; unknown with fewer than {@value #FEWEST_PASSES} passes. */
     public static TensionCurve through(List<Felt> passes) {

@@ -1,6 +1,7 @@
 package tachylim.load;
 
 import tachylim.method.Tension;
+import tachylim.tempo.Tempo;
 
 /**
  * Effort minutes: how much a stretch of playing asks of the body.
@@ -16,6 +17,17 @@ public final class Effort {
     private static final double PER_TENSION = 0.15;
 
     private Effort() {}
+
+    /**
+     * The effort of playing when nobody was asked how tense it was: as if it had been played lightly.
+     *
+     * @param seconds how long, not negative
+     * @param ceiling today's ceiling of what is played
+     * @return effort minutes
+     */
+    public static double unasked(double seconds, Tempo tempo, Tempo ceiling) {
+        return of(seconds, tempo.ratioTo(ceiling), Tension.LIGHT);
+    }
 
     /**
      * The effort of playing.

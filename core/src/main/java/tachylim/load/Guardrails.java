@@ -12,7 +12,8 @@ import tachylim.method.Tension;
  *
  * <p>These are guardrails by rule of thumb, not forecasts of injury. This class is immutable.
  *
- * @param usualMinutes the minutes the player usually plays, 5 to 600
+ * @param usualMinutes the minutes the player usually plays, {@value DailyMinutes#LEAST} to
+ *     {@value DailyMinutes#MOST}
  * @param lastSymptom when pain, numbness or tingling was last reported, null if never
  */
 public record Guardrails(int usualMinutes, Instant lastSymptom) {
@@ -32,9 +33,7 @@ public record Guardrails(int usualMinutes, Instant lastSymptom) {
      * @throws IllegalArgumentException if the minutes are outside 5..600
      */
     public Guardrails {
-        if (usualMinutes < 5 || usualMinutes > 600) {
-            throw new IllegalArgumentException("Give 5 to 600 minutes a day, not " + usualMinutes);
-        }
+        DailyMinutes.checked(usualMinutes);
     }
 
     /** The rest after a symptom, if there still is one. */
@@ -63,7 +62,11 @@ public record Guardrails(int usualMinutes, Instant lastSymptom) {
 
     private Limit effort(DayLoad day, Instant now) {
         if (rest(now).isPresent()) {
-            return new Limit(Limit.Kind.EFFORT, 0, day.effort(), "48 hours without playing after a symptom.");
+            return new Limit(
+                    Limit.Kind.EFFORT,
+                    0,
+                    day.effort(),
+                    SymptomRest.LENGTH.toHours() + " hours without playing after a symptom.");
         }
         return new Limit(
                 Limit.Kind.EFFORT, usualMinutes, day.effort(), "The " + usualMinutes + " minutes you usually play.");
@@ -78,7 +81,7 @@ public record Guardrails(int usualMinutes, Instant lastSymptom) {
                 Limit.Kind.BURST_SECONDS,
                 BURST_SECONDS,
                 day.burstSeconds(),
-                "90 seconds of bursts a day to begin with.");
+                Math.round(BURST_SECONDS) + " seconds of bursts a day to begin with.");
     }
 
     private Limit minutes(DayLoad day) {
@@ -87,6 +90,7 @@ public record Guardrails(int usualMinutes, Instant lastSymptom) {
                 Limit.Kind.PLAYING_MINUTES,
                 cap,
                 day.playedSeconds() / 60,
-                "A quarter more than the " + usualMinutes + " minutes you usually play.");
+                Math.round(100 * (PLAYING_ROOM - 1)) + "% more than the " + usualMinutes
+                        + " minutes you usually play.");
     }
 }

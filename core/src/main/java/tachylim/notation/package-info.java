@@ -1,5 +1,5 @@
 /**
- * Music as text: reads ABC notation of one voice into exact onsets and durations, and writes any
- * passage or excerpt back as ABC for engraving. Nothing here draws.
+ * Music in and out. {@link tachylim.notation.Format} names the kinds of file; each has a room of its own that knows what
+ * they share ({@code score}) and none of the others. {@code entry} is music entered by hand.
  */
 package tachylim.notation;

@@ -28,6 +28,9 @@ public final class Catalogue {
 
     private Catalogue() {}
 
+    /** Beyond this many notes a sheet is for a piece, not for the whole. */
+    public static final int MOST_NOTES = 256;
+
     /** The variants of {@code passage} with what each becomes, in the order of a sheet. */
     public static Map<Variant, Rendering> of(Passage passage) {
         Map<Variant, Rendering> all = new LinkedHashMap<>();

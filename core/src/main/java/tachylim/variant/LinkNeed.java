@@ -14,6 +14,9 @@ public final class LinkNeed {
     /** A break counts half after this many days. */
     public static final double HALF_LIFE_DAYS = 7;
 
+    /** Breaks from longer ago are not looked at: a sixteenth of one is left. */
+    public static final int DAYS = 28;
+
     private LinkNeed() {}
 
     /**

@@ -18,6 +18,8 @@ import tachylim.tempo.Tempo;
 public record Rendering(
         Passage music, List<Integer> source, Set<Integer> driven, Fraction matchingShare, String remark) {
 
+    private static final int PASSES = 4;
+
     public Rendering {
         source = List.copyOf(source);
         driven = Set.copyOf(driven);
@@ -26,6 +28,12 @@ public record Rendering(
     /** The tempo at which its quick notes are as fast as the plain passage at {@code target}. */
     public Tempo matching(Tempo target) {
         return target.times(matchingShare.doubleValue());
+    }
+
+    /** What it takes to practise it at {@code tempo}: {@value #PASSES} passes, with a bar counted before each. */
+    public double minutes(Tempo tempo) {
+        double beats = music.length().doubleValue() + music.barBeats().doubleValue();
+        return PASSES * tempo.secondsFor(beats) / 60;
     }
 
     /** Notes a second in its quickest places at {@code tempo}. */

@@ -34,6 +34,14 @@ public record Brief(
     public static final int LEAST_MINUTES = 3;
     public static final int MOST_MINUTES = 180;
 
+    /** The least that keeps the hands in shape, in minutes: what an easy day is planned for. */
+    public static final int MINIMUM_DOSE = 8;
+
+    /** The minutes a workout is planned for when nobody says otherwise. */
+    public static int usualMinutes(int dailyMinutes, School school) {
+        return school.isFast() ? Math.min(MOST_MINUTES, dailyMinutes) : MINIMUM_DOSE;
+    }
+
     /**
      * @throws IllegalArgumentException if the minutes are outside their range
      */

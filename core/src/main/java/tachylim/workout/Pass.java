@@ -1,6 +1,7 @@
 package tachylim.workout;
 
 import tachylim.method.PassKind;
+import tachylim.passage.Passage;
 import tachylim.passage.Piece;
 import tachylim.tempo.Tempo;
 
@@ -17,6 +18,11 @@ import tachylim.tempo.Tempo;
  */
 public record Pass(PassKind kind, Tempo tempo, Piece notes, int beats, int rounds, int countIn, String why)
         implements Step {
+
+    /** Notes a second in its quickest places, of {@code music}. */
+    public double rate(Passage music) {
+        return tempo.rate(music.excerpt(notes).quickestNotesPerBeat());
+    }
 
     /** Seconds of counting in. */
     public double countInSeconds() {

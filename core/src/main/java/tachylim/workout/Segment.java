@@ -1,6 +1,10 @@
 package tachylim.workout;
 
+import java.util.Optional;
+import tachylim.ceiling.Evidence;
 import tachylim.method.Answer;
+import tachylim.method.PassKind;
+import tachylim.passage.Passage;
 
 /**
  * A step in its place in time, for drawing: played with its answer, or planned. This class is
@@ -16,4 +20,33 @@ import tachylim.method.Answer;
  * @param after the tally at its end
  */
 public record Segment(
-        Step step, Part part, int block, double start, double seconds, Answer answer, Tally before, Tally after) {}
+        Step step, Part part, int block, double start, double seconds, Answer answer, Tally before, Tally after) {
+
+    /**
+     * What it says about the ceiling of {@code music}: the share of the notes that were played, as they went. A warm-up, a
+     * rest, and what was left without a word say nothing.
+     */
+    public Optional<Evidence> evidence(Passage music) {
+        if (answer == null || !(step instanceof Pass pass) || pass.kind() == PassKind.WARM_UP) {
+            return Optional.empty();
+        }
+        double share = (double) pass.notes().size() / music.notes().size();
+        return Optional.of(
+                Evidence.of(pass.tempo(), answer.verdict(), before.reserve().level(), share));
+    }
+
+    /** Seconds it was played. */
+    public double playedSeconds() {
+        return after.playingSeconds() - before.playingSeconds();
+    }
+
+    /** Effort minutes it cost. */
+    public double effort() {
+        return after.effort() - before.effort();
+    }
+
+    /** How many notes were played and judged, rounds counted. */
+    public int notes() {
+        return answer != null && step instanceof Pass pass ? pass.notes().size() * pass.rounds() : 0;
+    }
+}

@@ -12,6 +12,16 @@ import net.jqwik.api.Property;
 import net.jqwik.api.constraints.Size;
 import org.apache.commons.numbers.fraction.Fraction;
 import org.junit.jupiter.api.Assertions;
+import tachylim.notation.abc.AbcException;
+import tachylim.notation.abc.AbcReader;
+import tachylim.notation.abc.AbcTune;
+import tachylim.notation.abc.AbcWriter;
+import tachylim.notation.midi.MidiWriter;
+import tachylim.notation.musicxml.MusicXmlWriter;
+import tachylim.notation.score.Score;
+import tachylim.notation.score.ScoreException;
+import tachylim.notation.score.Section;
+import tachylim.notation.score.Wishes;
 import tachylim.passage.Meter;
 import tachylim.passage.PaperPattern;
 import tachylim.passage.Passage;
@@ -35,7 +45,7 @@ class FuzzTest {
     private static void survives(byte[] file) {
         Assertions.assertTimeoutPreemptively(LONG, () -> {
             try {
-                Score score = ScoreReader.read(file, null);
+                Score score = Format.read(file, Wishes.NONE);
                 assertThat(score.lines()).isNotEmpty();
                 long notes = score.lines().stream()
                         .mapToLong(line -> line.notes().size())

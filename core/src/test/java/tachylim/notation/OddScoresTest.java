@@ -10,6 +10,9 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import tachylim.notation.score.Score;
+import tachylim.notation.score.ScoreException;
+import tachylim.notation.score.Wishes;
 import tachylim.passage.Direction;
 import tachylim.passage.Direction.RepeatSign;
 import tachylim.passage.Meter;
@@ -31,8 +34,8 @@ class OddScoresTest {
                     .append(measures[i])
                     .append("</measure>");
         }
-        return ScoreReader.read(
-                xml.append("</part></score-partwise>").toString().getBytes(StandardCharsets.UTF_8), null);
+        return Format.read(
+                xml.append("</part></score-partwise>").toString().getBytes(StandardCharsets.UTF_8), Wishes.NONE);
     }
 
     private static String note(char step, int octave, int duration, String more) {
@@ -233,11 +236,11 @@ class OddScoresTest {
     void aPassageTakenFromTheMiddleStartsWhereItsBarDoes() {
         Score score = read(
                 "<time><beats>1</beats><beat-type>4</beat-type></time>", note('C'), note('D'), note('E'), note('F'));
-        Passage middle = score.lines().get(0).passage(2, 3, null);
+        Passage middle = score.lines().get(0).passage("2", "3", null);
         assertThat(middle.notes()).extracting(Note::onset).containsExactly(Fraction.ZERO, Fraction.ONE);
         assertThat(middle.notes())
                 .extracting(note -> note.pitches().get(0).letter())
                 .containsExactly('D', 'E');
-        assertThatThrownBy(() -> score.lines().get(0).passage(3, 9, null)).hasMessageContaining("bars 1 to 4");
+        assertThatThrownBy(() -> score.lines().get(0).passage("3", "9", null)).hasMessageContaining("bars 1 to 4");
     }
 }

@@ -19,7 +19,7 @@ import tachylim.passage.Passage;
 import tachylim.passage.Pitch;
 
 /** Passages as people write them: pickups, tuplets, ties over bars, chords, changes, signs and words. */
-final class Written {
+public final class Written {
 
     private static final List<Mark> MARKS = List.of(
             new Mark(Mark.Kind.FINGERING, "3"),
@@ -31,7 +31,7 @@ final class Written {
 
     private Written() {}
 
-    static Arbitrary<Passage> passages() {
+    public static Arbitrary<Passage> passages() {
         return Arbitraries.randomValue(random -> {
             Meter meter = new Meter(2 + random.nextInt(4), 4);
             Key key = new Key(random.nextInt(15) - 7);

@@ -12,7 +12,7 @@ import net.jqwik.api.constraints.IntRange;
 import net.jqwik.api.constraints.Size;
 import org.apache.commons.numbers.fraction.Fraction;
 import org.junit.jupiter.api.Test;
-import tachylim.notation.AbcReader;
+import tachylim.notation.abc.AbcReader;
 
 class NoteMapTest {
 

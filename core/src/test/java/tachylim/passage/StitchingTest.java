@@ -6,8 +6,8 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.util.List;
 import org.apache.commons.numbers.fraction.Fraction;
 import org.junit.jupiter.api.Test;
-import tachylim.notation.AbcReader;
-import tachylim.notation.AbcWriter;
+import tachylim.notation.abc.AbcReader;
+import tachylim.notation.abc.AbcWriter;
 import tachylim.passage.Stitching.Order;
 import tachylim.passage.Stitching.Stage;
 

@@ -18,7 +18,7 @@ import tachylim.method.Answer;
 import tachylim.method.PassKind;
 import tachylim.method.Tension;
 import tachylim.method.Verdict;
-import tachylim.notation.AbcReader;
+import tachylim.notation.abc.AbcReader;
 import tachylim.passage.Meter;
 import tachylim.passage.PaperPattern;
 import tachylim.passage.Passage;

@@ -87,7 +87,7 @@ class BenchTest {
         assertThat(page.getByText("Take these 29 notes")).isVisible();
         page.getByLabel("Line of the file").selectOption("1");
         assertThat(page.getByText("trill")).isVisible();
-        page.getByLabel("To bar").fill("1");
+        page.getByLabel("To bar").selectOption("1");
         assertThat(page.getByText("Take these 6 notes")).isVisible();
         page.getByLabel("A file of music")
                 .setInputFiles(new FilePayload(

@@ -162,8 +162,8 @@ class BenchWorkTest {
         assertThat(button("Take these 49 notes")).isVisible();
         assertThat(page.getByText("Nothing of the file is left out.")).isVisible();
         assertThat(button("Keep this passage")).isHidden();
-        page.getByLabel("From bar").fill("2");
-        page.getByLabel("To bar").fill("3");
+        page.getByLabel("From bar").selectOption("2");
+        page.getByLabel("To bar").selectOption("3");
         button("Take these 32 notes").click();
         assertThat(page.getByLabel("Title")).hasValue("Kiln Road");
         assertThat(button("Keep this passage")).isVisible();

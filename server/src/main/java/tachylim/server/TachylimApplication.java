@@ -3,6 +3,7 @@ package tachylim.server;
 import java.time.Clock;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
 import org.springframework.context.annotation.Bean;
 
@@ -15,7 +16,9 @@ public class TachylimApplication {
         SpringApplication.run(TachylimApplication.class, args);
     }
 
+    /** The one clock: everything that happens, happens when it says. The demo brings one that can be moved. */
     @Bean
+    @ConditionalOnProperty(name = "tachylim.demo", havingValue = "false", matchIfMissing = true)
     Clock clock() {
         return Clock.systemUTC();
     }

@@ -2,6 +2,7 @@ package tachylim.server;
 
 import java.time.Clock;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.Objects;
 import java.util.Queue;
 import java.util.concurrent.ConcurrentLinkedQueue;
@@ -95,5 +96,13 @@ public abstract class ServerTest {
                 .query(Long.class)
                 .single();
         return new SignedIn(account, player.name());
+    }
+
+    /** Lets something happen some days ago. */
+    protected void daysAgo(int days, Runnable what) {
+        Instant now = clock.instant();
+        clock.set(now.minus(Duration.ofDays(days)));
+        what.run();
+        clock.set(now);
     }
 }

@@ -1,5 +1,7 @@
 package tachylim.bench;
 
+import tachylim.notation.score.Wishes;
+
 import java.nio.charset.StandardCharsets;
 import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
@@ -12,7 +14,7 @@ import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
-import tachylim.notation.ScoreReader;
+import tachylim.notation.Format;
 
 /**
  * A score of 200 pages read in: wanted in under 3 s within 512 MB, the first as the first file of the day and the
@@ -58,12 +60,12 @@ public class ScoreBenchmark {
         }
         score = xml.append("</score-partwise>").toString().getBytes(StandardCharsets.UTF_8);
         long before = System.nanoTime();
-        ScoreReader.prepare();
+        Format.prepare();
         System.out.printf("(the binding took %d ms) ", (System.nanoTime() - before) / 1_000_000);
     }
 
     @Benchmark
     public int twoHundredPages() {
-        return ScoreReader.read(score, null).lines().size();
+        return Format.read(score, Wishes.NONE).lines().size();
     }
 }

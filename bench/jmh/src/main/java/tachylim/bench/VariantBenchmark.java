@@ -12,7 +12,7 @@ import org.openjdk.jmh.annotations.OutputTimeUnit;
 import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
-import tachylim.notation.AbcWriter;
+import tachylim.notation.abc.AbcWriter;
 import tachylim.passage.Meter;
 import tachylim.passage.PaperPattern;
 import tachylim.passage.Passage;

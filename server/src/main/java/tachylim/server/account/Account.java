@@ -10,6 +10,7 @@ import jakarta.persistence.Id;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import tachylim.load.DailyMinutes;
 import tachylim.load.Home;
 import tachylim.passage.InstrumentFamily;
 
@@ -100,25 +101,14 @@ public class Account {
         return home().day(now);
     }
 
-    /** The minutes a day that hold on {@code day}. */
-    public int usualMinutes(LocalDate day) {
-        return nextMinutes != null && !day.isBefore(nextMinutesFrom) ? nextMinutes : usualMinutes;
+    /** The minutes a day, and those asked for. */
+    public DailyMinutes minutes() {
+        return new DailyMinutes(usualMinutes, nextMinutes, nextMinutesFrom, openedOn);
     }
 
-    /** The minutes that will hold from tomorrow, or null when nothing is about to change. */
-    Integer minutesTomorrow(LocalDate day) {
-        return nextMinutes != null && day.isBefore(nextMinutesFrom) ? nextMinutes : null;
-    }
-
-    /**
-     * Fewer minutes hold now; more hold from tomorrow, so that a cap is never raised in the heat of the day.
-     * On the day the account is opened they may be set freely.
-     */
-    void minutes(int minutes, LocalDate today) {
-        int now = usualMinutes(today);
-        boolean free = minutes <= now || today.equals(openedOn);
-        usualMinutes = free ? minutes : now;
-        nextMinutes = free ? null : Integer.valueOf(minutes);
-        nextMinutesFrom = free ? null : today.plusDays(1);
+    void minutes(DailyMinutes now) {
+        usualMinutes = now.minutes();
+        nextMinutes = now.next();
+        nextMinutesFrom = now.from();
     }
 }

@@ -12,6 +12,7 @@ import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tachylim.load.DailyMinutes;
 import tachylim.load.Home;
 import tachylim.passage.InstrumentFamily;
 import tachylim.server.web.Refused;
@@ -19,8 +20,6 @@ import tachylim.server.web.Refused;
 /** Accounts: opening, signing in to, changing and deleting them. */
 @Service
 public class AccountService {
-
-    static final int FIRST_MINUTES = 30;
 
     private static final String NOT_TOGETHER = "Name and password do not belong together. Check both and try again.";
 
@@ -63,8 +62,8 @@ public class AccountService {
         LocalDate today = account.day(clock.instant());
         return new Habit(
                 account.instrument(),
-                account.usualMinutes(today),
-                account.minutesTomorrow(today),
+                account.minutes().on(today),
+                account.minutes().tomorrow(today),
                 today,
                 account.home());
     }
@@ -83,11 +82,11 @@ public class AccountService {
     public SignedIn register(String name, String password, String zone, String address) {
         guard.count(Guard.What.REGISTRATION_FROM_ADDRESS, address);
         PasswordRule.check("password", password, name);
-        return register(name, password, zone, clock.instant());
+        return open(name, password, zone);
     }
 
-    /** As {@link #register}, at a given time: the demo's player has been here for weeks. */
-    public SignedIn register(String name, String password, String zone, Instant at) {
+    /** Opens an account without asking how it comes: for the demo alone. */
+    public SignedIn open(String name, String password, String zone) {
         String trimmed = name.strip();
         if (accounts.findByName(trimmed).isPresent()) {
             throw nameTaken();
@@ -98,9 +97,9 @@ public class AccountService {
                     trimmed,
                     hash,
                     InstrumentFamily.OTHER,
-                    FIRST_MINUTES,
+                    DailyMinutes.USUAL,
                     zone(zone).orElse(ZoneOffset.UTC),
-                    at));
+                    clock.instant()));
             return new SignedIn(account.id(), account.name());
         } catch (DataIntegrityViolationException sameMoment) {
             throw nameTaken();
@@ -162,16 +161,10 @@ public class AccountService {
     }
 
     @Transactional
-    void change(SignedIn who, InstrumentFamily instrument, int usualMinutes) {
-        change(who, instrument, usualMinutes, clock.instant());
-    }
-
-    /** As {@link #change}, at a given time. */
-    @Transactional
-    public void change(SignedIn who, InstrumentFamily instrument, int usualMinutes, Instant at) {
+    public void change(SignedIn who, InstrumentFamily instrument, int usualMinutes) {
         Account account = get(who);
         account.instrument(instrument);
-        account.minutes(usualMinutes, account.day(at));
+        account.minutes(account.minutes().asked(usualMinutes, account.day(clock.instant())));
     }
 
     /** Deletes the account and all its data; every session of it ends. */

@@ -6,6 +6,7 @@ import java.util.List;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Component;
 import tachylim.passage.Piece;
+import tachylim.passage.Preparation;
 import tachylim.passage.Readiness;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
@@ -47,17 +48,11 @@ class BenchFollows implements FollowsMusic {
                 who.accountId(), passage.id(), LocalDate.EPOCH, MOST);
     }
 
-    /** What is reached now, the newest day of each item first. */
     private List<Readiness> reached(SignedIn who, StoredPassage passage) {
-        List<Readiness> reached = new ArrayList<>();
-        days.findByAccountIdAndPassageIdOrderById(who.accountId(), passage.id(), MOST)
-                .forEach(day -> {
-                    reached.remove(day.item());
-                    if (day.reached()) {
-                        reached.add(day.item());
-                    }
-                });
-        return reached;
+        return Preparation.of(days.findByAccountIdAndPassageIdOrderById(who.accountId(), passage.id(), MOST).stream()
+                        .map(ReadinessDay::entry)
+                        .toList())
+                .reached();
     }
 
     @Override

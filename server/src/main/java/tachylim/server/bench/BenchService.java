@@ -1,6 +1,5 @@
 package tachylim.server.bench;
 
-import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -9,7 +8,7 @@ import java.util.Set;
 import java.util.stream.IntStream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tachylim.notation.AbcWriter;
+import tachylim.notation.abc.AbcWriter;
 import tachylim.passage.Passage;
 import tachylim.passage.Piece;
 import tachylim.passage.Stitching;
@@ -40,31 +39,34 @@ import tachylim.workout.Playback;
 
 /** Everything the bench shows of one passage, and how it sounds. */
 @Service
-class BenchService {
+public class BenchService {
 
     private final RepertoireService repertoire;
     private final VariantService variants;
+    private final LinkService linkService;
+    private final ChoiceService choices;
     private final ReadinessService readiness;
     private final ModeService modes;
     private final AccountService accounts;
     private final LoadService load;
-    private final Clock clock;
 
     BenchService(
             RepertoireService repertoire,
             VariantService variants,
+            LinkService linkService,
+            ChoiceService choices,
             ReadinessService readiness,
             ModeService modes,
             AccountService accounts,
-            LoadService load,
-            Clock clock) {
+            LoadService load) {
         this.repertoire = repertoire;
         this.variants = variants;
+        this.linkService = linkService;
+        this.choices = choices;
         this.readiness = readiness;
         this.modes = modes;
         this.accounts = accounts;
         this.load = load;
-        this.clock = clock;
     }
 
     @Transactional
@@ -81,7 +83,7 @@ class BenchService {
                 .toList();
         LocalDate today = accounts.today(who);
         List<Played> week = week(who, passage, music, today);
-        List<ChoiceDto> choices = week.stream()
+        List<ChoiceDto> chosen = week.stream()
                 .filter(one -> one.kept.day().equals(today))
                 .map(one -> choice(one, passage))
                 .toList();
@@ -96,8 +98,8 @@ class BenchService {
                 stitching(passage),
                 modes.list(who, passage.instrument()),
                 passage.wantedMode(),
-                load.today(who, clock.instant()).caution(),
-                choices,
+                load.today(who).caution(),
+                chosen,
                 repertoire.dtos(who, repertoire.extras(passage)),
                 decisions);
     }
@@ -114,7 +116,7 @@ class BenchService {
 
     private List<Played> week(SignedIn who, StoredPassage passage, Passage music, LocalDate today) {
         List<Played> week = new ArrayList<>();
-        for (ChosenVariant one : variants.week(who, passage, today)) {
+        for (ChosenVariant one : choices.week(who, passage, today)) {
             if (one.lastNote() >= music.notes().size()) {
                 continue;
             }
@@ -144,9 +146,9 @@ class BenchService {
     private List<LinkDto> links(
             SignedIn who, StoredPassage passage, Passage music, List<Played> week, LocalDate today) {
         int links = music.notes().size() - 1;
-        double[] need = variants.need(who, passage, links, today);
+        double[] need = linkService.need(who, passage, links, today);
         int[] broken = new int[Math.max(0, links)];
-        variants.breaks(who, passage, today).stream()
+        linkService.breaks(who, passage, today).stream()
                 .filter(one -> one.link() < links)
                 .forEach(one -> broken[one.link()]++);
         int[] drivenToday = new int[Math.max(0, links)];

@@ -1,7 +1,6 @@
 package tachylim.server.bench;
 
 import java.time.Clock;
-import java.time.Instant;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
@@ -38,13 +37,7 @@ public class MarkService {
     }
 
     @Transactional
-    void mark(SignedIn who, long passageId, MarkWish wish) {
-        mark(who, passageId, wish, clock.instant());
-    }
-
-    /** As {@link #mark}, at a given time. */
-    @Transactional
-    public void mark(SignedIn who, long passageId, MarkWish wish, Instant at) {
+    public void mark(SignedIn who, long passageId, MarkWish wish) {
         StoredPassage passage = repertoire.passage(who, passageId);
         Passage music = repertoire.music(passage);
         if (wish.note() >= music.notes().size()) {
@@ -76,7 +69,7 @@ public class MarkService {
                             + ". What was learned with it has to be learned again.");
         }
         repertoire.mark(
-                passage, wish.note(), wish.kind(), wish.value(), wish.why().strip(), at);
+                passage, wish.note(), wish.kind(), wish.value(), wish.why().strip(), clock.instant());
         if (learned) {
             readiness.markChanged(who, passage, wish.kind());
         }

@@ -9,6 +9,7 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.LocalDate;
+import tachylim.passage.Preparation;
 import tachylim.passage.Readiness;
 
 /** A day on which something was reached, or lost again. */
@@ -42,23 +43,8 @@ public class ReadinessDay {
         this.day = day;
     }
 
-    public Long id() {
-        return id;
-    }
-
-    public Readiness item() {
-        return item;
-    }
-
-    public boolean reached() {
-        return reached;
-    }
-
-    public String why() {
-        return why;
-    }
-
-    public LocalDate day() {
-        return day;
+    /** The day as the core knows it. */
+    Preparation.Entry entry() {
+        return new Preparation.Entry(item, reached, why, day);
     }
 }

@@ -32,9 +32,13 @@ import tachylim.variant.Cell;
 class VariantController {
 
     private final VariantService variants;
+    private final LinkService links;
+    private final ChoiceService choices;
 
-    VariantController(VariantService variants) {
+    VariantController(VariantService variants, LinkService links, ChoiceService choices) {
         this.variants = variants;
+        this.links = links;
+        this.choices = choices;
     }
 
     @GetMapping("/passages/{id}/variants")
@@ -74,20 +78,20 @@ class VariantController {
     @PostMapping("/passages/{id}/links/{link}/breaks")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void broke(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @PathVariable int link) {
-        variants.broke(who, id, link);
+        links.broke(who, id, link);
     }
 
     /** Takes back the last break noted there. */
     @DeleteMapping("/passages/{id}/links/{link}/breaks")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void notBroke(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @PathVariable int link) {
-        variants.notBroke(who, id, link);
+        links.notBroke(who, id, link);
     }
 
     @PostMapping("/passages/{id}/choice")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void choose(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody ChoiceWish wish) {
-        variants.choose(who, id, wish.minutes());
+        choices.choose(who, id, wish.minutes());
     }
 
     @PutMapping("/passages/{id}/choice/{choiceId}")
@@ -97,7 +101,7 @@ class VariantController {
             @PathVariable long id,
             @PathVariable long choiceId,
             @Valid @RequestBody PlayedWish wish) {
-        variants.played(who, id, choiceId, wish.played());
+        choices.played(who, id, choiceId, wish.played());
     }
 
     /** Counts what was played along with the bench's sound: it is practice like any other. */
@@ -105,6 +109,6 @@ class VariantController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void practised(
             @AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody PracticeWish wish) {
-        variants.practised(who, id, wish);
+        choices.practised(who, id, wish);
     }
 }

@@ -11,7 +11,6 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import tachylim.method.PassKind;
 import tachylim.server.account.SignedIn;
-import tachylim.server.standing.EstimateDto;
 
 @RestController
 @RequestMapping("/api")

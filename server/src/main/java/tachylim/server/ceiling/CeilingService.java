@@ -8,6 +8,7 @@ import java.util.Map;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tachylim.ceiling.Smoother;
+import tachylim.ceiling.SuccessCurve;
 import tachylim.ceiling.TensionCurve;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
@@ -15,12 +16,6 @@ import tachylim.server.ceiling.CeilingController.CeilingView;
 import tachylim.server.ceiling.CeilingController.CurvePoint;
 import tachylim.server.ceiling.CeilingController.HistoryDay;
 import tachylim.server.ceiling.CeilingController.TryDto;
-import tachylim.server.repertoire.RepertoireService;
-import tachylim.server.repertoire.StoredPiece;
-import tachylim.server.standing.CeilingDay;
-import tachylim.server.standing.PlayedPassRepository;
-import tachylim.server.standing.Standing;
-import tachylim.server.standing.StandingService;
 import tachylim.tempo.Tempo;
 
 /** What is known of a piece's ceiling, for looking at. */
@@ -28,37 +23,29 @@ import tachylim.tempo.Tempo;
 class CeilingService {
 
     private static final int TRIES_DAYS = 28;
-    private static final double CURVE_FROM = 0.6;
-    private static final double CURVE_TO = 1.35;
-    private static final double CURVE_STEP = 1.02;
-
     private final StandingService standings;
-    private final RepertoireService repertoire;
+    private final Pieces pieces;
     private final AccountService accounts;
     private final PlayedPassRepository passes;
 
-    CeilingService(
-            StandingService standings,
-            RepertoireService repertoire,
-            AccountService accounts,
-            PlayedPassRepository passes) {
+    CeilingService(StandingService standings, Pieces pieces, AccountService accounts, PlayedPassRepository passes) {
         this.standings = standings;
-        this.repertoire = repertoire;
+        this.pieces = pieces;
         this.accounts = accounts;
         this.passes = passes;
     }
 
     @Transactional(readOnly = true)
     CeilingView view(SignedIn who, long id) {
-        StoredPiece piece = repertoire.piece(who, id);
+        Pieces.Named piece = pieces.named(who, id);
         LocalDate today = accounts.today(who);
         Standing standing = standings.standing(who, piece.subject(), today);
         return new CeilingView(
                 id,
-                piece.passage().title(),
-                piece.name(),
-                piece.passage().targetBpm(),
-                piece.passage().neededOn(),
+                piece.passage(),
+                piece.piece(),
+                piece.targetBpm(),
+                piece.neededOn(),
                 today,
                 standing.dto(),
                 standing.tension().tempoAt(TensionCurve.EDGE).map(Tempo::bpm).orElse(null),
@@ -69,14 +56,9 @@ class CeilingService {
     }
 
     private static List<CurvePoint> curve(Standing standing) {
-        double ceiling = standing.estimate().ceiling().middle().bpm();
-        List<CurvePoint> curve = new ArrayList<>();
-        for (double bpm = Math.max(Tempo.MIN, ceiling * CURVE_FROM);
-                bpm <= Math.min(Tempo.MAX, ceiling * CURVE_TO);
-                bpm *= CURVE_STEP) {
-            curve.add(new CurvePoint(bpm, standing.belief().cleanAt(Tempo.of(bpm))));
-        }
-        return curve;
+        return SuccessCurve.of(standing.belief(), standing.estimate().ceiling().middle()).stream()
+                .map(point -> new CurvePoint(point.tempo().bpm(), point.clean()))
+                .toList();
     }
 
     private List<TryDto> tries(SignedIn who, long id, LocalDate today) {
@@ -110,7 +92,7 @@ class CeilingService {
                     day.ceilingLow(),
                     day.ceilingHigh(),
                     day.breakdown(),
-                    Math.exp(smoothed.get(i).mean())));
+                    smoothed.get(i).tempo().bpm()));
         }
         return history;
     }

@@ -1,8 +1,5 @@
 package tachylim.server.demo;
 
-import java.time.LocalDate;
-import java.time.LocalTime;
-import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Component;
@@ -10,10 +7,12 @@ import tachylim.passage.Mark;
 import tachylim.passage.Readiness;
 import tachylim.server.account.SignedIn;
 import tachylim.server.bench.BenchDtos.MarkWish;
+import tachylim.server.bench.BenchService;
+import tachylim.server.bench.ChoiceService;
+import tachylim.server.bench.LinkService;
 import tachylim.server.bench.MarkService;
 import tachylim.server.bench.ModeService;
 import tachylim.server.bench.ReadinessService;
-import tachylim.server.bench.VariantService;
 
 /** What the demo's player did on the bench: sticks decided, links that break, versions chosen, what is ready. */
 @Component
@@ -21,6 +20,9 @@ class DemoBench {
 
     private static final int DECIDED = 62;
     private static final double MINUTES = 8;
+
+    /** Versions were chosen for the last days, today among them. */
+    private static final int CHOSEN_DAYS = 3;
 
     /** The turn over the bar line and the flat, where Kestrel Weather breaks, and how many days ago it did. */
     private static final Map<Integer, List<Integer>> BREAKS =
@@ -43,41 +45,59 @@ class DemoBench {
     private final MarkService marks;
     private final ModeService modes;
     private final ReadinessService readiness;
-    private final VariantService variants;
+    private final LinkService links;
+    private final ChoiceService choices;
+    private final BenchService bench;
 
-    DemoBench(MarkService marks, ModeService modes, ReadinessService readiness, VariantService variants) {
+    DemoBench(
+            MarkService marks,
+            ModeService modes,
+            ReadinessService readiness,
+            LinkService links,
+            ChoiceService choices,
+            BenchService bench) {
         this.marks = marks;
         this.modes = modes;
         this.readiness = readiness;
-        this.variants = variants;
+        this.links = links;
+        this.choices = choices;
+        this.bench = bench;
     }
 
-    /** Prepares {@code kestrel} as if over the ten weeks, and decides only the sticking of the {@code others}. */
-    void prepare(SignedIn odile, long kestrel, List<Long> others, LocalDate today, ZoneId zone) {
-        var decided = today.minusDays(DECIDED)
-                .atTime(LocalTime.of(18, 20))
-                .atZone(zone)
-                .toInstant();
+    /** What is done on one day to {@code kestrel}, and to the {@code others}, whose sticking alone is decided. */
+    void day(SignedIn odile, long kestrel, List<Long> others, int daysAgo) {
+        if (daysAgo == DECIDED) {
+            decide(odile, kestrel);
+            others.forEach(passage -> readiness.set(odile, passage, Readiness.FINGERING_DECIDED, true));
+        }
+        REACHED.forEach((item, day) -> {
+            if (day == daysAgo) {
+                readiness.set(odile, kestrel, item, true);
+            }
+        });
+        BREAKS.forEach((link, days) -> {
+            if (days.contains(daysAgo)) {
+                links.broke(odile, kestrel, link);
+            }
+        });
+        if (daysAgo < CHOSEN_DAYS) {
+            choose(odile, kestrel, daysAgo);
+        }
+    }
+
+    private void decide(SignedIn odile, long kestrel) {
         for (int note = 0; note < 16; note++) {
             String why = note == 0 ? "right leads up, left takes the low note" : "";
-            marks.mark(
-                    odile,
-                    kestrel,
-                    new MarkWish(note, Mark.Kind.STICKING, note % 2 == 0 ? "R" : "L", why, false),
-                    decided);
+            marks.mark(odile, kestrel, new MarkWish(note, Mark.Kind.STICKING, note % 2 == 0 ? "R" : "L", why, false));
         }
         modes.want(odile, kestrel, "alternate, right first");
-        REACHED.forEach((item, daysAgo) -> readiness.set(odile, kestrel, item, true, today.minusDays(daysAgo)));
-        BREAKS.forEach((link, days) ->
-                days.forEach(daysAgo -> variants.broke(odile, kestrel, link, today.minusDays(daysAgo))));
-        for (int daysAgo = 2; daysAgo >= 0; daysAgo--) {
-            LocalDate day = today.minusDays(daysAgo);
-            variants.choose(odile, kestrel, daysAgo == 0 ? MINUTES : MINUTES / 4, day);
-            if (daysAgo > 0) {
-                variants.playedAll(odile, kestrel, day);
-            }
+    }
+
+    /** Versions for the day: for today a longer choice that is still to be played. */
+    private void choose(SignedIn odile, long kestrel, int daysAgo) {
+        choices.choose(odile, kestrel, daysAgo == 0 ? MINUTES : MINUTES / 4);
+        if (daysAgo > 0) {
+            bench.view(odile, kestrel).today().forEach(one -> choices.played(odile, kestrel, one.id(), true));
         }
-        others.forEach(
-                passage -> readiness.set(odile, passage, Readiness.FINGERING_DECIDED, true, today.minusDays(DECIDED)));
     }
 }

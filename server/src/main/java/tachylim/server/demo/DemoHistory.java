@@ -9,7 +9,6 @@ import java.util.List;
 import java.util.SplittableRandom;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
-import tachylim.method.Answer;
 import tachylim.passage.InstrumentFamily;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
@@ -18,9 +17,11 @@ import tachylim.server.repertoire.MusicText;
 import tachylim.server.repertoire.PassageDtos.CutKind;
 import tachylim.server.repertoire.PassageDtos.CutWish;
 import tachylim.server.repertoire.PassageDtos.PassageWish;
+import tachylim.server.repertoire.PassageEditor;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.Source;
 import tachylim.server.repertoire.StoredPiece;
+import tachylim.server.run.RunDtos.EventWish;
 import tachylim.server.run.RunService;
 import tachylim.server.workout.PlanDtos.PlanWish;
 import tachylim.sim.SimulatedPlayer;
@@ -28,6 +29,7 @@ import tachylim.tempo.Tempo;
 import tachylim.workout.Pass;
 import tachylim.workout.Run;
 import tachylim.workout.School;
+import tachylim.workout.Step;
 
 /**
  * Ten weeks of a made-up player's practice, relative to today and always the same: with a layoff, a few
@@ -61,58 +63,87 @@ class DemoHistory {
 
     private final AccountService accounts;
     private final RepertoireService repertoire;
+    private final PassageEditor editor;
     private final RunService runs;
     private final DemoBench bench;
+    private final DemoClock clock;
 
-    DemoHistory(AccountService accounts, RepertoireService repertoire, RunService runs, DemoBench bench) {
+    DemoHistory(
+            AccountService accounts,
+            RepertoireService repertoire,
+            PassageEditor editor,
+            RunService runs,
+            DemoBench bench,
+            DemoClock clock) {
         this.accounts = accounts;
         this.repertoire = repertoire;
         this.runs = runs;
+        this.editor = editor;
         this.bench = bench;
+        this.clock = clock;
     }
 
     /** A piece and the passage it was cut from. */
     private record DemoPiece(StoredPiece piece, DemoPassage passage) {}
 
+    /** Writes the ten weeks before {@code today} by moving the clock through them. */
     SignedIn write(LocalDate today, ZoneId zone) {
-        Instant opened = at(today.minusDays(DAYS), LocalTime.of(9, 0), zone);
-        SignedIn odile = accounts.register(NAME, UUID.randomUUID().toString(), zone.getId(), opened);
-        accounts.change(odile, InstrumentFamily.MALLET, USUAL_MINUTES, opened);
-        List<DemoPiece> pieces = repertoire(odile, today, opened);
+        try {
+            return weeks(today, zone);
+        } finally {
+            clock.goOn();
+        }
+    }
+
+    private SignedIn weeks(LocalDate today, ZoneId zone) {
+        clock.move(at(today.minusDays(DAYS), LocalTime.of(9, 0), zone));
+        SignedIn odile = accounts.open(NAME, UUID.randomUUID().toString(), zone.getId());
+        accounts.change(odile, InstrumentFamily.MALLET, USUAL_MINUTES);
+        List<DemoPiece> pieces = repertoire(odile, today);
+        List<Long> passages = pieces.stream()
+                .map(piece -> piece.piece().passage().id())
+                .distinct()
+                .toList();
         SplittableRandom random = new SplittableRandom(SEED);
         int turn = 0;
         for (int daysAgo = DAYS - 1; daysAgo >= 1; daysAgo--) {
             boolean away = daysAgo <= LAYOFF_FROM && daysAgo >= LAYOFF_TO;
             boolean practises = random.nextDouble() < PRACTISES || daysAgo == 1;
-            if (away || !practises) {
-                continue;
+            if (!away && practises) {
+                turn = evening(
+                        odile,
+                        pieces,
+                        daysAgo,
+                        turn,
+                        at(today.minusDays(daysAgo), LocalTime.of(17, random.nextInt(50)), zone),
+                        random);
             }
-            Instant evening = at(today.minusDays(daysAgo), LocalTime.of(17, random.nextInt(50)), zone);
-            int sessions = random.nextDouble() < 0.45 ? 2 : 1;
-            for (int session = 0; session < sessions; session++) {
-                DemoPiece piece = pieces.get(turn++ % pieces.size());
-                play(odile, piece, daysAgo, evening.plusSeconds(session * 35L * 60), random);
-            }
+            clock.move(at(today.minusDays(daysAgo), LocalTime.of(20, 10), zone));
+            bench.day(odile, passages.get(0), passages.subList(1, passages.size()), daysAgo);
         }
-        prepare(odile, pieces, today, zone);
+        clock.goOn();
+        bench.day(odile, passages.get(0), passages.subList(1, passages.size()), 0);
         return odile;
     }
 
-    private void prepare(SignedIn odile, List<DemoPiece> pieces, LocalDate today, ZoneId zone) {
-        List<Long> passages = pieces.stream()
-                .map(piece -> piece.piece().passage().id())
-                .distinct()
-                .toList();
-        bench.prepare(odile, passages.get(0), passages.subList(1, passages.size()), today, zone);
+    /** One or two sessions, each on the piece whose turn it is. */
+    private int evening(
+            SignedIn odile, List<DemoPiece> pieces, int daysAgo, int turn, Instant begins, SplittableRandom random) {
+        int sessions = random.nextDouble() < 0.45 ? 2 : 1;
+        for (int session = 0; session < sessions; session++) {
+            clock.move(begins.plusSeconds(session * 35L * 60));
+            play(odile, pieces.get((turn + session) % pieces.size()), daysAgo, random);
+        }
+        return turn + sessions;
     }
 
     private static Instant at(LocalDate day, LocalTime time, ZoneId zone) {
         return day.atTime(time).atZone(zone).toInstant();
     }
 
-    private List<DemoPiece> repertoire(SignedIn odile, LocalDate today, Instant opened) {
+    private List<DemoPiece> repertoire(SignedIn odile, LocalDate today) {
         for (DemoPassage passage : DemoRepertoire.PASSAGES) {
-            long id = repertoire.create(
+            long id = editor.create(
                     odile,
                     new PassageWish(
                             passage.title(),
@@ -124,10 +155,9 @@ class DemoHistory {
                             true,
                             0,
                             null,
-                            null),
-                    opened);
+                            null));
             if (passage.cut() != CutKind.WHOLE) {
-                repertoire.cut(odile, id, new CutWish(passage.cut(), passage.size(), List.of()));
+                editor.cut(odile, id, new CutWish(passage.cut(), passage.size(), List.of()));
             }
         }
         List<DemoPiece> pieces = new ArrayList<>();
@@ -139,17 +169,28 @@ class DemoHistory {
         return pieces;
     }
 
-    private void play(SignedIn odile, DemoPiece piece, int daysAgo, Instant at, SplittableRandom random) {
+    /** Plays a workout to its end, in its own time: each answer comes when its step has been played. */
+    private void play(SignedIn odile, DemoPiece piece, int daysAgo, SplittableRandom random) {
         SimulatedPlayer player = player(piece, daysAgo, random);
         School school = random.nextDouble() < BURSTS ? School.INTERVAL_BURSTS : School.STEADY_CLIMB;
         PlanWish wish = PlanWish.usual(piece.piece().id(), WORKOUT_MINUTES, school);
-        long run = runs.begin(odile, wish, UUID.randomUUID().toString(), at);
-        runs.playThrough(odile, run, standing -> answer(player, standing));
-        note(odile, run, daysAgo);
-    }
-
-    private static Answer answer(SimulatedPlayer player, Run run) {
-        return player.play(((Pass) run.step()).tempo(), run.tally().reserve().level());
+        String holder = UUID.randomUUID().toString();
+        Instant begun = clock.instant();
+        long id = runs.begin(odile, wish, holder);
+        Run run = runs.soFar(odile, id);
+        for (int ordinal = 0; !run.isDone(); ordinal++) {
+            Step step = run.step();
+            clock.move(begun.plusMillis((long) (1000 * (run.tally().elapsed() + step.seconds()))));
+            EventWish answer = step instanceof Pass pass
+                    ? EventWish.judged(
+                            holder,
+                            ordinal,
+                            player.play(pass.tempo(), run.tally().reserve().level()))
+                    : EventWish.rested(holder, ordinal, step.seconds());
+            runs.keep(odile, id, answer);
+            run = runs.soFar(odile, id);
+        }
+        note(odile, id, daysAgo);
     }
 
     private static SimulatedPlayer player(DemoPiece piece, int daysAgo, SplittableRandom random) {

@@ -9,6 +9,7 @@ import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.annotation.Lazy;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
+import tachylim.load.Home;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
 import tachylim.server.run.RunService;
@@ -45,7 +46,7 @@ class DemoService {
             return odile;
         }
         ZoneId zone = ZoneId.systemDefault();
-        LocalDate today = clock.instant().atZone(zone).toLocalDate();
+        LocalDate today = Home.in(zone).day(clock.instant());
         Optional<SignedIn> present = accounts.named(DemoHistory.NAME);
         if (present.isPresent() && isUpToDate(present.get(), today)) {
             odile = present.get();

@@ -9,6 +9,7 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.util.List;
+import tachylim.notation.Format;
 
 /** What reading and entering music takes and gives. */
 final class ExchangeDtos {
@@ -17,15 +18,21 @@ final class ExchangeDtos {
 
     private static final String TAP = "A tap comes within ten minutes of the first.";
 
-    record LineDto(String part, String voice, int notes, int firstBar, int lastBar) {}
+    @Schema(description = "a voice; bars have the numbers that the score prints")
+    record LineDto(String part, String voice, int notes, String firstBar, String lastBar) {}
 
     /** What was chosen of a score, and what it looks like. */
     record ChosenDto(
             int line,
-            int firstBar,
-            int lastBar,
+            String firstBar,
+            String lastBar,
+
+            @Schema(description = "the numbers of its bars, in order")
+            List<String> bars,
+
             boolean unrolled,
             @Schema(nullable = true) Integer grid,
+            @Schema(nullable = true) Integer pickup,
 
             @Schema(description = "the stretch as ABC, to be kept as a passage's text")
             String abc,
@@ -35,13 +42,24 @@ final class ExchangeDtos {
             String meter,
             String problem) {}
 
+    @Schema(description = "how recorded times were drawn: places to a quarter note, and sixteenths before bar one")
+    record DrawnDto(int grid, int pickup) {}
+
     record ScoreView(
+            Format format,
             String kind,
             String title,
             List<LineDto> lines,
             ChosenDto chosen,
             List<String> leftOut,
-            List<String> warnings) {}
+
+            @Schema(description = "what could not be read, each with its name and place")
+            List<String> unread,
+
+            List<String> warnings,
+
+            @Schema(nullable = true, description = "for a format whose times are recorded ones; else null")
+            DrawnDto drawn) {}
 
     record Strokes(
             @NotNull @Size(max = 8_000, message = "Up to 8000 strokes make a passage.")

@@ -11,6 +11,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import tachylim.notation.Format;
 import tachylim.server.account.SignedIn;
 
 @RestController
@@ -29,7 +30,7 @@ class ExportController {
     ResponseEntity<byte[]> export(
             @AuthenticationPrincipal SignedIn who,
             @PathVariable long id,
-            @RequestParam ExportService.FileKind as,
+            @RequestParam Format as,
             @RequestParam(required = false) String variant,
             @RequestParam(defaultValue = "false") boolean sheet,
             @RequestParam(required = false) Integer first,
@@ -42,7 +43,7 @@ class ExportController {
                                 .filename(file.name())
                                 .build()
                                 .toString())
-                .contentType(MediaType.parseMediaType(as.type()))
+                .contentType(MediaType.parseMediaType(as.mediaType()))
                 .body(file.content());
     }
 }

@@ -1,16 +1,13 @@
 package tachylim.server.exchange;
 
-import java.nio.charset.StandardCharsets;
 import java.text.Normalizer;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tachylim.notation.AbcWriter;
-import tachylim.notation.MidiWriter;
-import tachylim.notation.MusicXmlWriter;
-import tachylim.notation.Section;
+import tachylim.notation.Format;
+import tachylim.notation.score.Section;
 import tachylim.server.account.SignedIn;
 import tachylim.server.bench.VariantService;
 import tachylim.server.bench.VariantService.Stretch;
@@ -29,30 +26,10 @@ class ExportService {
         this.variants = variants;
     }
 
-    /** The kinds of file that are written. */
-    enum FileKind {
-        ABC("abc", "text/plain;charset=UTF-8"),
-        MUSICXML("musicxml", "application/vnd.recordare.musicxml+xml"),
-        MIDI("mid", "audio/midi");
-
-        private final String ending;
-        private final String type;
-
-        FileKind(String ending, String type) {
-            this.ending = ending;
-            this.type = type;
-        }
-
-        String type() {
-            return type;
-        }
-    }
-
     record Written(String name, byte[] content) {}
 
     @Transactional(readOnly = true)
-    public Written write(
-            SignedIn who, long id, FileKind as, String variant, boolean sheet, Integer first, Integer last) {
+    public Written write(SignedIn who, long id, Format as, String variant, boolean sheet, Integer first, Integer last) {
         Stretch stretch = sheet ? variants.forSheet(who, id, first, last) : variants.stretch(who, id, first, last);
         String title = stretch.passage().title();
         List<Section> sections = new ArrayList<>();
@@ -69,22 +46,8 @@ class ExportService {
         } else {
             sections.add(new Section(title, stretch.music()));
         }
-        byte[] content = switch (as) {
-            case ABC -> abc(sections);
-            case MUSICXML -> MusicXmlWriter.write(title, sections);
-            case MIDI -> MidiWriter.write(sections, Tempo.of(stretch.passage().targetBpm()));
-        };
-        return new Written(fileName(title, variant, sheet) + "." + as.ending, content);
-    }
-
-    private static byte[] abc(List<Section> sections) {
-        StringBuilder tunes = new StringBuilder();
-        int number = 1;
-        for (Section section : sections) {
-            tunes.append(tunes.isEmpty() ? "" : "\n")
-                    .append(AbcWriter.tune(section.music(), number++, section.title()));
-        }
-        return tunes.toString().getBytes(StandardCharsets.UTF_8);
+        byte[] content = as.write(title, sections, Tempo.of(stretch.passage().targetBpm()));
+        return new Written(fileName(title, variant, sheet) + "." + as.ending(), content);
     }
 
     private static String fileName(String title, String variant, boolean sheet) {

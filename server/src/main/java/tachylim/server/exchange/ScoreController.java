@@ -12,14 +12,15 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import tachylim.notation.AbcWriter;
-import tachylim.notation.Grid;
-import tachylim.notation.Line;
-import tachylim.notation.Score;
-import tachylim.notation.ScoreException;
-import tachylim.notation.ScoreReader;
-import tachylim.notation.StepEntry;
-import tachylim.notation.TappedRhythm;
+import tachylim.notation.Format;
+import tachylim.notation.abc.AbcWriter;
+import tachylim.notation.entry.StepEntry;
+import tachylim.notation.entry.TappedRhythm;
+import tachylim.notation.score.Grid;
+import tachylim.notation.score.Line;
+import tachylim.notation.score.Score;
+import tachylim.notation.score.ScoreException;
+import tachylim.notation.score.Wishes;
 import tachylim.passage.Direction;
 import tachylim.passage.Key;
 import tachylim.passage.Meter;
@@ -28,6 +29,7 @@ import tachylim.passage.Passage;
 import tachylim.passage.Pitch;
 import tachylim.passage.Unrolling;
 import tachylim.server.exchange.ExchangeDtos.ChosenDto;
+import tachylim.server.exchange.ExchangeDtos.DrawnDto;
 import tachylim.server.exchange.ExchangeDtos.Entered;
 import tachylim.server.exchange.ExchangeDtos.LineDto;
 import tachylim.server.exchange.ExchangeDtos.ScoreView;
@@ -42,7 +44,9 @@ import tachylim.tempo.Tempo;
 class ScoreController {
 
     private static final int FIRST_BARS = 8;
-    private static final int MOST_LINES = 500;
+    private static final String TOO_FINE =
+            "The times of this stretch are too fine to be counted. Choose a grid, or another stretch.";
+    private static final int LONGEST_NUMBER = 40;
 
     private final ReadingRoom room;
 
@@ -61,77 +65,93 @@ class ScoreController {
                     @RequestBody(required = false)
                     byte[] file,
             @RequestParam(required = false) Integer line,
-            @RequestParam(required = false) Integer firstBar,
-            @RequestParam(required = false) Integer lastBar,
+            @RequestParam(required = false) String firstBar,
+            @RequestParam(required = false) String lastBar,
             @RequestParam(defaultValue = "false") boolean unrolled,
-            @RequestParam(required = false) Integer grid) {
-        return room.read(() -> view(file == null ? new byte[0] : file, line, firstBar, lastBar, unrolled, grid));
+            @RequestParam(required = false) Integer grid,
+            @RequestParam(required = false) Integer pickup) {
+        Wanted wanted = new Wanted(line == null ? 0 : line, bar(firstBar), bar(lastBar), unrolled, grid, pickup);
+        return room.read(() -> view(file == null ? new byte[0] : file, wanted));
     }
 
-    private static ScoreView view(
-            byte[] file, Integer line, Integer firstBar, Integer lastBar, boolean unrolled, Integer grid) {
-        Score score = score(file, grid);
-        List<LineDto> lines = score.lines().stream()
-                .limit(MOST_LINES)
-                .map(one -> new LineDto(
-                        one.part(), one.voice(), one.notes().size(), one.firstBarNumber(), one.lastBarNumber()))
-                .toList();
-        int chosen = line == null ? 0 : line;
-        if (chosen < 0 || chosen >= lines.size()) {
-            throw Refused.field(
-                    "line", "This file has " + lines.size() + " lines; there is no line " + (chosen + 1) + ".");
-        }
-        return new ScoreView(
-                score.kind(),
-                score.title(),
-                lines,
-                chosen(score.lines().get(chosen), chosen, firstBar, lastBar, unrolled, grid),
-                score.leftOut(),
-                score.warnings());
+    /** What of a score is wanted; null for what is usual. */
+    private record Wanted(int line, String firstBar, String lastBar, boolean unrolled, Integer grid, Integer pickup) {}
+
+    private static String bar(String number) {
+        return number == null || number.length() <= LONGEST_NUMBER ? number : number.substring(0, LONGEST_NUMBER);
     }
 
-    private static Score score(byte[] file, Integer grid) {
-        Grid drawn = grid == null ? null : Refused.unlessValid("grid", () -> new Grid(grid));
+    private static ScoreView view(byte[] file, Wanted wanted) {
         try {
-            return ScoreReader.read(file, drawn);
+            Format format = Format.of(file);
+            Score score = Format.read(file, wishes(wanted));
+            if (wanted.line < 0 || wanted.line >= score.lines().size()) {
+                throw Refused.field(
+                        "line",
+                        "This file has " + score.lines().size() + " lines; there is no line " + (wanted.line + 1)
+                                + ".");
+            }
+            List<LineDto> lines = score.lines().stream()
+                    .map(one -> new LineDto(one.part(), one.voice(), one.notes().size(), one.firstBar(), one.lastBar()))
+                    .toList();
+            Wishes drawn = score.drawn();
+            return new ScoreView(
+                    format,
+                    format.words(),
+                    score.title(),
+                    lines,
+                    chosen(score.lines().get(wanted.line), wanted),
+                    score.leftOut(),
+                    score.unread(),
+                    score.warnings(),
+                    drawn == null ? null : new DrawnDto(drawn.grid().perQuarter(), drawn.pickup()));
         } catch (ScoreException unreadable) {
             throw Refused.field("file", unreadable.getMessage() + ".");
         }
     }
 
+    private static Wishes wishes(Wanted wanted) {
+        Grid grid = wanted.grid == null ? null : Refused.unlessValid("grid", () -> new Grid(wanted.grid));
+        return Refused.unlessValid("pickup", () -> new Wishes(grid, wanted.pickup));
+    }
+
     /** A stretch that makes no passage is said, and the rest of the file stays open to choose from. */
-    private static ChosenDto chosen(
-            Line line, int number, Integer firstBar, Integer lastBar, boolean unrolled, Integer grid) {
-        int first = firstBar == null ? line.barOfFirstNote() : firstBar;
-        int last = lastBar == null ? Math.min(line.lastBarNumber(), first + FIRST_BARS - 1) : lastBar;
+    private static ChosenDto chosen(Line line, Wanted wanted) {
+        String first = wanted.firstBar == null ? line.barOfFirstNote() : wanted.firstBar;
+        String last = wanted.lastBar == null ? line.barAfter(first, FIRST_BARS - 1) : wanted.lastBar;
         try {
             Passage written = line.passage(first, last, null);
             boolean repeats = written.directions().stream().anyMatch(Direction.RepeatSign.class::isInstance);
-            Passage music = unrolled ? Unrolling.of(written) : written;
-            return new ChosenDto(
-                    number,
+            Passage music = wanted.unrolled ? Unrolling.of(written) : written;
+            return chosen(
+                    line,
+                    wanted,
                     first,
                     last,
-                    unrolled,
-                    grid,
-                    AbcWriter.write(music),
-                    music.notes().size(),
-                    repeats,
-                    music.meter().toString(),
-                    "");
+                    new Stretch(AbcWriter.write(music), music.notes().size(), repeats, music.meter(), ""));
         } catch (IllegalArgumentException none) {
-            return new ChosenDto(
-                    number,
-                    first,
-                    last,
-                    unrolled,
-                    grid,
-                    "",
-                    0,
-                    false,
-                    line.meter().toString(),
-                    none.getMessage() + ".");
+            return chosen(line, wanted, first, last, new Stretch("", 0, false, line.meter(), none.getMessage() + "."));
+        } catch (ArithmeticException tooFine) {
+            return chosen(line, wanted, first, last, new Stretch("", 0, false, line.meter(), TOO_FINE));
         }
+    }
+
+    private record Stretch(String abc, int notes, boolean repeats, Meter meter, String problem) {}
+
+    private static ChosenDto chosen(Line line, Wanted wanted, String first, String last, Stretch stretch) {
+        return new ChosenDto(
+                wanted.line,
+                first,
+                last,
+                line.barNumbers().stream().distinct().toList(),
+                wanted.unrolled,
+                wanted.grid,
+                wanted.pickup,
+                stretch.abc,
+                stretch.notes,
+                stretch.repeats,
+                stretch.meter.toString(),
+                stretch.problem);
     }
 
     /** Notes entered a stroke at a time, with a tapped rhythm if there is one. */

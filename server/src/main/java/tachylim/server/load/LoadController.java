@@ -1,7 +1,6 @@
 package tachylim.server.load;
 
 import io.swagger.v3.oas.annotations.tags.Tag;
-import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
@@ -23,11 +22,9 @@ class LoadController {
     private static final int DAYS_SHOWN = 70;
 
     private final LoadService load;
-    private final Clock clock;
 
-    LoadController(LoadService load, Clock clock) {
+    LoadController(LoadService load) {
         this.load = load;
-        this.clock = clock;
     }
 
     record DayDto(
@@ -50,7 +47,7 @@ class LoadController {
 
     @GetMapping("/load")
     LoadView view(@AuthenticationPrincipal SignedIn who) {
-        Today today = load.today(who, clock.instant());
+        Today today = load.today(who);
         return new LoadView(
                 today.dto(), load.days(who, today.day().minusDays(DAYS_SHOWN - 1), today.day()), load.symptoms(who));
     }

@@ -19,10 +19,10 @@ import tachylim.server.TachylimSettings;
 import tachylim.server.account.Account;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
+import tachylim.server.ceiling.DaySums;
+import tachylim.server.ceiling.Passes;
 import tachylim.server.load.LoadController.DayDto;
 import tachylim.server.load.LoadController.SymptomDto;
-import tachylim.server.standing.PlayedPassRepository;
-import tachylim.server.standing.PlayedPassRepository.DaySums;
 import tachylim.server.web.Refused;
 
 /** What was played, day by day, and what may still be. */
@@ -34,7 +34,7 @@ public class LoadService {
     private static final int MOST_PRACTICE_A_DAY = 1_000;
 
     private final AccountService accounts;
-    private final PlayedPassRepository passes;
+    private final Passes passes;
     private final BenchPracticeRepository practices;
     private final SymptomRepository symptoms;
     private final StoredConditionRepository conditions;
@@ -43,7 +43,7 @@ public class LoadService {
 
     LoadService(
             AccountService accounts,
-            PlayedPassRepository passes,
+            Passes passes,
             BenchPracticeRepository practices,
             SymptomRepository symptoms,
             StoredConditionRepository conditions,
@@ -58,6 +58,12 @@ public class LoadService {
         this.clock = clock;
     }
 
+    /** Where the player's day stands now. */
+    @Transactional
+    public Today today(SignedIn who) {
+        return today(who, clock.instant());
+    }
+
     /** Where the day of {@code now} stands. */
     @Transactional
     public Today today(SignedIn who, Instant now) {
@@ -67,7 +73,7 @@ public class LoadService {
         Optional<Symptom> symptom = symptoms.findFirstByAccountIdAndWithdrawnAtIsNullOrderByAtDesc(who.accountId());
         symptom.ifPresent(one -> one.notAfter(clock.instant()));
         Guardrails guardrails = new Guardrails(
-                account.usualMinutes(day), symptom.map(Symptom::at).orElse(null));
+                account.minutes().on(day), symptom.map(Symptom::at).orElse(null));
         return new Today(
                 day,
                 account.home().zoneAt(now),
@@ -90,7 +96,7 @@ public class LoadService {
     @Transactional(readOnly = true)
     List<DayDto> days(SignedIn who, LocalDate from, LocalDate to) {
         Map<LocalDate, DayDto> days = new TreeMap<>();
-        for (DaySums one : passes.days(who.accountId(), from, to)) {
+        for (DaySums one : passes.days(who, from, to)) {
             days.put(
                     one.getDay(),
                     new DayDto(

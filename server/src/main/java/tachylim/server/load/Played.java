@@ -1,7 +1,6 @@
 package tachylim.server.load;
 
 import tachylim.load.Effort;
-import tachylim.method.Tension;
 import tachylim.tempo.Tempo;
 
 /**
@@ -18,6 +17,6 @@ public record Played(long passageId, String clientId, Long choiceId, Tempo tempo
 
     /** Nobody is asked how tense it was: it counts as played lightly. */
     double effort() {
-        return Effort.of(seconds, tempo.ratioTo(ceiling), Tension.LIGHT);
+        return Effort.unasked(seconds, tempo, ceiling);
     }
 }

@@ -8,6 +8,8 @@ import org.springframework.transaction.annotation.Transactional;
 import tachylim.method.PassKind;
 import tachylim.method.Verdict;
 import tachylim.server.account.SignedIn;
+import tachylim.server.ceiling.Passes;
+import tachylim.server.ceiling.PlayedPass;
 import tachylim.server.log.LogController.Entry;
 import tachylim.server.log.LogController.LogPage;
 import tachylim.server.log.LogController.Session;
@@ -16,8 +18,6 @@ import tachylim.server.repertoire.StoredPiece;
 import tachylim.server.run.RunService;
 import tachylim.server.run.RunViews;
 import tachylim.server.run.StoredRun;
-import tachylim.server.standing.PlayedPass;
-import tachylim.server.standing.PlayedPassRepository;
 import tachylim.server.workout.PlanService;
 import tachylim.server.workout.StoredWorkout;
 
@@ -31,14 +31,9 @@ class LogService {
     private final RunViews views;
     private final PlanService plans;
     private final RepertoireService repertoire;
-    private final PlayedPassRepository passes;
+    private final Passes passes;
 
-    LogService(
-            RunService runs,
-            RunViews views,
-            PlanService plans,
-            RepertoireService repertoire,
-            PlayedPassRepository passes) {
+    LogService(RunService runs, RunViews views, PlanService plans, RepertoireService repertoire, Passes passes) {
         this.runs = runs;
         this.views = views;
         this.plans = plans;
@@ -68,11 +63,7 @@ class LogService {
         Map<Long, StoredWorkout> workouts =
                 plans.byId(who, found.stream().map(StoredRun::workoutId).toList());
         Map<Long, List<PlayedPass>> played =
-                passes
-                        .findByAccountIdAndRunIdIn(
-                                who.accountId(),
-                                found.stream().map(StoredRun::id).toList())
-                        .stream()
+                passes.ofRuns(who.accountId(), found.stream().map(StoredRun::id).toList()).stream()
                         .collect(Collectors.groupingBy(PlayedPass::runId));
         return found.stream()
                 .map(run -> entry(

@@ -11,8 +11,8 @@ import tachylim.method.EasyPasses;
 import tachylim.method.IntervalBursts;
 import tachylim.method.Method;
 import tachylim.method.SteadyClimb;
-import tachylim.notation.AbcReader;
-import tachylim.notation.AbcWriter;
+import tachylim.notation.abc.AbcReader;
+import tachylim.notation.abc.AbcWriter;
 import tachylim.tempo.Tempo;
 import tachylim.workout.Allowance;
 import tachylim.workout.Block;
@@ -31,6 +31,7 @@ import tools.jackson.databind.node.ObjectNode;
  */
 public final class WorkoutDocument {
 
+    private static final String OCTAVE_BY_OCTAVE = "%%propagate-accidentals octave\n";
     private static final int VERSION = 2;
     private static final JsonMapper JSON = new JsonMapper();
 
@@ -161,7 +162,8 @@ public final class WorkoutDocument {
         JsonNode allowance = kept.path("allowance");
         JsonNode condition = kept.path("condition");
         return new Workout(
-                AbcReader.read(kept.path("abc").asString()).passage(beatUnit),
+                // As it was read when the first of them were written; what is written now reads the same either way.
+                AbcReader.read(OCTAVE_BY_OCTAVE + kept.path("abc").asString()).passage(beatUnit),
                 tempo(kept.path("target")),
                 estimate(),
                 blocks,

@@ -13,7 +13,7 @@ import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.List;
 import tachylim.passage.InstrumentFamily;
-import tachylim.server.standing.EstimateDto;
+import tachylim.server.ceiling.EstimateDto;
 
 /** What the passages' part of the API takes and gives. */
 public final class PassageDtos {

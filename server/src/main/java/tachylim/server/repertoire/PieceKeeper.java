@@ -15,8 +15,8 @@ import tachylim.passage.Piece;
 import tachylim.passage.Recut;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
+import tachylim.server.ceiling.StandingService;
 import tachylim.server.repertoire.PassageDtos.CutKind;
-import tachylim.server.standing.StandingService;
 import tachylim.server.web.Refused;
 
 /**

@@ -31,10 +31,12 @@ import tachylim.server.repertoire.StorageService.Storage;
 class RepertoireController {
 
     private final RepertoireService repertoire;
+    private final PassageEditor editor;
     private final StorageService storage;
 
-    RepertoireController(RepertoireService repertoire, StorageService storage) {
+    RepertoireController(RepertoireService repertoire, PassageEditor editor, StorageService storage) {
         this.repertoire = repertoire;
+        this.editor = editor;
         this.storage = storage;
     }
 
@@ -58,7 +60,7 @@ class RepertoireController {
     @PostMapping("/passages")
     @ResponseStatus(HttpStatus.CREATED)
     PassageDetail create(@AuthenticationPrincipal SignedIn who, @Valid @RequestBody PassageWish wish) {
-        return repertoire.detail(who, repertoire.create(who, wish));
+        return repertoire.detail(who, editor.create(who, wish));
     }
 
     @GetMapping("/passages/{id}")
@@ -69,7 +71,7 @@ class RepertoireController {
     @PutMapping("/passages/{id}")
     PassageDetail change(
             @AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody PassageWish wish) {
-        repertoire.change(who, id, wish);
+        editor.change(who, id, wish);
         return repertoire.detail(who, id);
     }
 
@@ -77,12 +79,12 @@ class RepertoireController {
     @DeleteMapping("/passages/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void putAway(@AuthenticationPrincipal SignedIn who, @PathVariable long id) {
-        repertoire.putAway(who, id);
+        editor.putAway(who, id);
     }
 
     @PutMapping("/passages/{id}/pieces")
     PassageDetail cut(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody CutWish wish) {
-        repertoire.cut(who, id, wish);
+        editor.cut(who, id, wish);
         return repertoire.detail(who, id);
     }
 
@@ -90,12 +92,12 @@ class RepertoireController {
     @PostMapping("/passages/{id}/extras")
     PieceDto addExtra(
             @AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody ExtraWish wish) {
-        return repertoire.addExtra(who, id, wish);
+        return editor.addExtra(who, id, wish);
     }
 
     @PutMapping("/pieces/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void changePiece(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody PieceWish wish) {
-        repertoire.changePiece(who, id, wish);
+        editor.changePiece(who, id, wish);
     }
 }

@@ -38,7 +38,7 @@ public class StorageService {
                 texts + rows * BYTES_A_ROW,
                 MOST_BYTES,
                 sum(who, "select count(*) from passage where account_id = ?"),
-                RepertoireService.MOST_PASSAGES);
+                PassageEditor.MOST_PASSAGES);
     }
 
     private long sum(SignedIn who, String query) {

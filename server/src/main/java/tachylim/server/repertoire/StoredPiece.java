@@ -13,7 +13,7 @@ import jakarta.persistence.ManyToOne;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import tachylim.passage.Piece;
-import tachylim.server.standing.Subject;
+import tachylim.server.ceiling.Subject;
 
 /** A piece of a passage. One that is cut anew is put away, so that what was played of it stays. */
 @Entity

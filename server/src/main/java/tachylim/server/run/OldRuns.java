@@ -19,8 +19,8 @@ import tachylim.method.Answer;
 import tachylim.method.PassKind;
 import tachylim.method.Tension;
 import tachylim.passage.Piece;
-import tachylim.server.standing.PlayedPass;
-import tachylim.server.standing.PlayedPassRepository;
+import tachylim.server.ceiling.Passes;
+import tachylim.server.ceiling.PlayedPass;
 import tachylim.server.workout.PlanService;
 import tachylim.server.workout.StoredWorkout;
 import tachylim.workout.Part;
@@ -50,7 +50,7 @@ class OldRuns implements ApplicationRunner {
     private final RunRepository runs;
     private final RunEventRepository events;
     private final RunSegmentRepository segments;
-    private final PlayedPassRepository passes;
+    private final Passes passes;
     private final PlanService plans;
     private final TransactionTemplate transaction;
     private final JdbcClient sql;
@@ -59,7 +59,7 @@ class OldRuns implements ApplicationRunner {
             RunRepository runs,
             RunEventRepository events,
             RunSegmentRepository segments,
-            PlayedPassRepository passes,
+            Passes passes,
             PlanService plans,
             TransactionTemplate transaction,
             JdbcClient sql) {
@@ -107,9 +107,8 @@ class OldRuns implements ApplicationRunner {
     private record Kept(int ordinal, Segment segment) {}
 
     private List<Kept> played(StoredRun stored) {
-        Map<Integer, PlayedPass> byOrdinal =
-                passes.findByAccountIdAndRunIdIn(stored.accountId(), List.of(stored.id())).stream()
-                        .collect(Collectors.toMap(PlayedPass::ordinal, Function.identity()));
+        Map<Integer, PlayedPass> byOrdinal = passes.ofRuns(stored.accountId(), List.of(stored.id())).stream()
+                .collect(Collectors.toMap(PlayedPass::ordinal, Function.identity()));
         List<Kept> kept = new ArrayList<>();
         Tally now = new Tally(Condition.FRESH, 0, 0, 0, 0, 0, Tension.LIGHT, Tension.LOOSE);
         Part part = Part.WARM_UP;

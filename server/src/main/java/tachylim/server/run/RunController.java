@@ -2,7 +2,6 @@ package tachylim.server.run;
 
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
-import java.time.Clock;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -27,34 +26,32 @@ import tachylim.server.run.RunDtos.TakeOver;
 class RunController {
 
     private final RunService runs;
-    private final Clock clock;
 
-    RunController(RunService runs, Clock clock) {
+    RunController(RunService runs) {
         this.runs = runs;
-        this.clock = clock;
     }
 
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
     RunView begin(@AuthenticationPrincipal SignedIn who, @Valid @RequestBody Beginning beginning) {
-        long id = runs.begin(who, beginning.plan(), beginning.holder(), clock.instant());
-        return runs.view(who, id, beginning.holder(), clock.instant());
+        long id = runs.begin(who, beginning.plan(), beginning.holder());
+        return runs.view(who, id, beginning.holder());
     }
 
     @GetMapping("/{id}")
     RunView get(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @RequestParam String holder) {
-        return runs.view(who, id, holder, clock.instant());
+        return runs.view(who, id, holder);
     }
 
     @PostMapping("/{id}/events")
     RunView record(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody EventWish event) {
-        return runs.record(who, id, event, clock.instant());
+        return runs.record(who, id, event);
     }
 
     @PostMapping("/{id}/holder")
     RunView takeOver(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody TakeOver wish) {
         runs.takeOver(who, id, wish.holder());
-        return runs.view(who, id, wish.holder(), clock.instant());
+        return runs.view(who, id, wish.holder());
     }
 
     @PutMapping("/{id}/note")

@@ -8,6 +8,7 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.util.List;
+import tachylim.method.Answer;
 import tachylim.method.PassKind;
 import tachylim.method.Verdict;
 import tachylim.server.workout.PlanDtos.PlanWish;
@@ -18,7 +19,7 @@ import tachylim.workout.Part;
 import tachylim.workout.Rest;
 
 /** What the running part of the API takes and gives. */
-final class RunDtos {
+public final class RunDtos {
 
     private static final String UUID = "[0-9a-fA-F-]{36}";
 
@@ -42,7 +43,7 @@ final class RunDtos {
      * stops need none. Seconds are those of a rest; of a rest asked for, a back off or a stop, how much of the pass at hand
      * had been played, 0 for nothing: where nothing is said, a burst counts as played.
      */
-    record EventWish(
+    public record EventWish(
             @NotNull @Pattern(regexp = UUID) String clientId,
             @NotNull @Pattern(regexp = UUID) String holder,
             @Min(0) int ordinal,
@@ -61,6 +62,28 @@ final class RunDtos {
             @Max(MOST_AGO)
             @Schema(nullable = true, description = "how long ago it happened, where it could not be sent at once")
             Double secondsAgo) {
+
+        /** An answer to a pass, sent at once. */
+        public static EventWish judged(String holder, int ordinal, Answer answer) {
+            return new EventWish(
+                    newId(),
+                    holder,
+                    ordinal,
+                    RunEvent.Kind.JUDGED,
+                    answer.verdict(),
+                    answer.tension().ordinal(),
+                    null,
+                    null);
+        }
+
+        /** A rest that is over. */
+        public static EventWish rested(String holder, int ordinal, double seconds) {
+            return new EventWish(newId(), holder, ordinal, RunEvent.Kind.RESTED, null, null, seconds, null);
+        }
+
+        private static String newId() {
+            return java.util.UUID.randomUUID().toString();
+        }
 
         static EventWish symptom(String clientId, double secondsAgo) {
             return new EventWish(clientId, NOBODY, 0, RunEvent.Kind.SYMPTOM, null, null, 0.0, secondsAgo);

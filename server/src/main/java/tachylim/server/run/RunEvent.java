@@ -19,7 +19,7 @@ import tachylim.workout.Event;
 class RunEvent {
 
     /** What can happen. */
-    enum Kind {
+    public enum Kind {
         JUDGED,
         RESTED,
         BACKED_OFF,

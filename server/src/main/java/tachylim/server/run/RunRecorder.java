@@ -2,17 +2,13 @@ package tachylim.server.run;
 
 import java.util.List;
 import org.springframework.stereotype.Component;
-import tachylim.ceiling.Evidence;
-import tachylim.method.PassKind;
 import tachylim.passage.Passage;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
+import tachylim.server.ceiling.Passes;
 import tachylim.server.load.LoadService;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StoredPiece;
-import tachylim.server.standing.PlayedPass;
-import tachylim.server.standing.PlayedPassRepository;
-import tachylim.server.standing.StandingService;
 import tachylim.server.web.Refused;
 import tachylim.workout.Pass;
 import tachylim.workout.Run;
@@ -24,25 +20,22 @@ class RunRecorder {
 
     private final RunEventRepository events;
     private final RunSegmentRepository segments;
-    private final PlayedPassRepository passes;
+    private final Passes passes;
     private final RepertoireService repertoire;
-    private final StandingService standings;
     private final AccountService accounts;
     private final LoadService load;
 
     RunRecorder(
             RunEventRepository events,
             RunSegmentRepository segments,
-            PlayedPassRepository passes,
+            Passes passes,
             RepertoireService repertoire,
-            StandingService standings,
             AccountService accounts,
             LoadService load) {
         this.events = events;
         this.segments = segments;
         this.passes = passes;
         this.repertoire = repertoire;
-        this.standings = standings;
         this.accounts = accounts;
         this.load = load;
     }
@@ -64,8 +57,8 @@ class RunRecorder {
         int place = before.past().size();
         for (Segment segment : fresh) {
             segments.save(new RunSegment(who.accountId(), stored.id(), place++, event.ordinal(), segment));
-            if (segment.step() instanceof Pass pass) {
-                played(who, stored, after.workout().music(), pass, segment, event);
+            if (segment.step() instanceof Pass) {
+                played(who, stored, after.workout().music(), segment, event);
             }
         }
         if (!fresh.isEmpty()) {
@@ -73,24 +66,11 @@ class RunRecorder {
         }
     }
 
-    private void played(SignedIn who, StoredRun stored, Passage music, Pass pass, Segment segment, RunEvent event) {
+    private void played(SignedIn who, StoredRun stored, Passage music, Segment segment, RunEvent event) {
         StoredPiece piece = repertoire.anyPiece(who, stored.pieceId());
         var day = accounts.get(who).day(event.at());
-        double rate = pass.tempo().rate(music.excerpt(pass.notes()).quickestNotesPerBeat());
-        passes.save(new PlayedPass(
-                who.accountId(), stored.id(), event.ordinal(), piece.id(), day, event.at(), segment, rate));
-        if (segment.answer() != null && pass.kind() != PassKind.WARM_UP) {
-            double share = (double) pass.notes().size() / music.notes().size();
-            standings.learn(
-                    who,
-                    piece.subject(),
-                    day,
-                    Evidence.of(
-                            pass.tempo(),
-                            segment.answer().verdict(),
-                            segment.before().reserve().level(),
-                            share));
-        }
+        passes.keep(
+                who, piece.subject(), new Passes.Place(stored.id(), event.ordinal(), day, event.at()), segment, music);
     }
 
     /** Keeps what a tension put right has changed of the last pass. */
@@ -99,8 +79,7 @@ class RunRecorder {
         Segment segment = run.past().get(place);
         segments.findByAccountIdAndRunIdAndPlace(who.accountId(), stored.id(), place)
                 .ifPresent(kept -> kept.segment(segment));
-        passes.findByAccountIdAndRunIdAndOrdinal(who.accountId(), stored.id(), event.ordinal())
-                .ifPresent(pass -> pass.felt(segment));
+        passes.felt(who, stored.id(), event.ordinal(), segment);
         load.cameOut(who, run.tally().condition(), event.at());
     }
 
@@ -108,10 +87,8 @@ class RunRecorder {
     void forgetLeft(SignedIn who, StoredRun stored, int place, int ordinal) {
         segments.findByAccountIdAndRunIdAndPlace(who.accountId(), stored.id(), place)
                 .ifPresent(segments::delete);
-        passes.findByAccountIdAndRunIdAndOrdinal(who.accountId(), stored.id(), ordinal)
-                .ifPresent(passes::delete);
+        passes.forget(who, stored.id(), ordinal);
         segments.flush();
-        passes.flush();
     }
 
     /** What was played and rested in a run, as it was kept. */

@@ -1,15 +1,13 @@
 package tachylim.server.run;
 
+import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
-import java.util.UUID;
-import java.util.function.Function;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tachylim.method.Answer;
 import tachylim.server.TachylimSettings;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
@@ -43,6 +41,7 @@ public class RunService {
     private final AccountService accounts;
     private final LoadService load;
     private final TachylimSettings settings;
+    private final Clock clock;
 
     RunService(
             RunRepository runs,
@@ -52,7 +51,8 @@ public class RunService {
             PlanService plans,
             AccountService accounts,
             LoadService load,
-            TachylimSettings settings) {
+            TachylimSettings settings,
+            Clock clock) {
         this.runs = runs;
         this.events = events;
         this.recorder = recorder;
@@ -61,15 +61,16 @@ public class RunService {
         this.accounts = accounts;
         this.load = load;
         this.settings = settings;
+        this.clock = clock;
     }
 
     // Which runs there are
 
     /** The run that is being played, if there is one; one that was left is closed with what was played. */
     @Transactional
-    public Optional<StoredRun> open(SignedIn who, Instant now) {
+    public Optional<StoredRun> open(SignedIn who) {
         Optional<StoredRun> open = runs.findByActiveAccount(who.accountId());
-        open.ifPresent(run -> closeIfLeft(who, run, now));
+        open.ifPresent(run -> closeIfLeft(who, run, clock.instant()));
         return open.filter(run -> run.outcome() == null);
     }
 
@@ -111,15 +112,16 @@ public class RunService {
     // Beginning
 
     @Transactional
-    public long begin(SignedIn who, PlanWish wish, String holder, Instant at) {
-        open(who, at).ifPresent(run -> {
+    public long begin(SignedIn who, PlanWish wish, String holder) {
+        open(who).ifPresent(run -> {
             throw Refused.conflict(
                             "open-run", "A workout is still open. Go on with it, or end it, before beginning another.")
                     .with("runId", run.id());
         });
         runs.flush();
+        Instant at = clock.instant();
         Today today = load.today(who, at);
-        StoredWorkout workout = plans.keep(who, wish, at);
+        StoredWorkout workout = plans.keep(who, wish, today, at);
         return runs.save(new StoredRun(
                         who.accountId(),
                         workout.id(),
@@ -134,19 +136,8 @@ public class RunService {
 
     // A run in progress
 
-    /** A run that can be played on: as it stood when its step was told. */
-    private record Standing(StoredRun stored, StoredWorkout workout, List<RunEvent> kept, Run run) {}
-
     private List<RunEvent> eventsOf(SignedIn who, long runId) {
         return events.findByAccountIdAndRunIdOrderByOrdinal(who.accountId(), runId);
-    }
-
-    private Standing standing(StoredRun stored, StoredWorkout workout, List<RunEvent> played) {
-        Run run = Run.start(workout.workout());
-        for (RunEvent event : played) {
-            run = (event.told() == null ? run : run.under(event.told())).after(event.event());
-        }
-        return new Standing(stored, workout, played, stored.told() == null ? run : run.under(stored.told()));
     }
 
     /** Brings a run to what today allows now, and closes it where that is nothing more. */
@@ -163,8 +154,17 @@ public class RunService {
         return now;
     }
 
+    /** A run in progress as it stands: for whoever plays it without looking. */
+    @Transactional(readOnly = true)
+    public Run soFar(SignedIn who, long id) {
+        StoredRun stored = get(who, id);
+        return SoFar.of(stored, plans.get(who, stored.workoutId()), eventsOf(who, id))
+                .run();
+    }
+
     @Transactional
-    RunView view(SignedIn who, long id, String holder, Instant now) {
+    RunView view(SignedIn who, long id, String holder) {
+        Instant now = clock.instant();
         StoredRun stored = get(who, id);
         if (stored.outcome() == null) {
             stored = lock(who, id);
@@ -175,9 +175,9 @@ public class RunService {
         if (stored.outcome() != null) {
             return views.ended(who, stored, workout, kept.size(), holder);
         }
-        Standing standing = standing(stored, workout, kept);
-        stored.putRight(now, standing.run.tally().leastSeconds() / settings.speed());
-        return views.open(who, stored, workout, kept, bringUp(who, stored, standing.run, now), holder);
+        SoFar soFar = SoFar.of(stored, workout, kept);
+        stored.putRight(now, soFar.run().tally().leastSeconds() / settings.speed());
+        return views.open(who, stored, workout, kept, bringUp(who, stored, soFar.run(), now), holder);
     }
 
     /**
@@ -186,8 +186,16 @@ public class RunService {
      * the run is over.
      */
     @Transactional
-    RunView record(SignedIn who, long id, EventWish wish, Instant now) {
+    RunView record(SignedIn who, long id, EventWish wish) {
+        keep(who, id, wish);
+        return view(who, id, wish.holder());
+    }
+
+    /** As {@link #record}, without looking where the run stands then. */
+    @Transactional
+    public void keep(SignedIn who, long id, EventWish wish) {
         check(wish);
+        Instant now = clock.instant();
         StoredRun stored = lock(who, id);
         Instant said = said(wish, now);
         if (wish.kind() == RunEvent.Kind.SYMPTOM) {
@@ -207,12 +215,11 @@ public class RunService {
             boolean goesOn =
                     stored.outcome() == null || stored.outcome() == Done.Cause.LEFT && !isLeft(who, stored, said);
             if (goesOn) {
-                take(who, standing(stored, workout, kept), wish, said, now);
+                take(who, SoFar.of(stored, workout, kept), wish, said, now);
             } else if (!wish.kind().ends()) {
                 takeLate(who, stored, workout, kept, wish, said, now);
             }
         }
-        return view(who, id, wish.holder(), now);
     }
 
     private static Instant said(EventWish wish, Instant now) {
@@ -228,23 +235,23 @@ public class RunService {
         }
     }
 
-    private void take(SignedIn who, Standing standing, EventWish wish, Instant said, Instant now) {
-        StoredRun stored = standing.stored;
+    private void take(SignedIn who, SoFar soFar, EventWish wish, Instant said, Instant now) {
+        StoredRun stored = soFar.stored();
         if (!wish.kind().ends()) {
             if (!stored.isHeldBy(wish.holder())) {
                 throw Refused.conflict(
                         "taken-over", "This workout goes on in another window. Take it over here to play on.");
             }
-            if (wish.ordinal() != standing.kept.size()) {
+            if (wish.ordinal() != soFar.kept().size()) {
                 throw Refused.conflict(
                         "out-of-step", "Another window has answered this step. The run goes on from there.");
             }
         }
-        stored.putRight(now, standing.run.tally().leastSeconds() / settings.speed());
-        RunEvent event = event(who, stored, standing.kept.size(), wish, standing.run, stored.touched(said, now));
-        Run after = RunRecorder.step(standing.run, event);
+        stored.putRight(now, soFar.run().tally().leastSeconds() / settings.speed());
+        RunEvent event = event(who, stored, soFar.kept().size(), wish, soFar.run(), stored.touched(said, now));
+        Run after = RunRecorder.step(soFar.run(), event);
         checkClock(stored, after, event.at());
-        recorder.keep(who, stored, standing.run, after, event);
+        recorder.keep(who, stored, soFar.run(), after, event);
         Done.Cause closed = stored.outcome();
         bringUp(who, stored, after, event.at());
         if (closed != null && !wish.kind().ends()) {
@@ -295,7 +302,7 @@ public class RunService {
             throw Refused.conflict("over", "This workout was over before this answer came, so it is not counted.");
         }
         RunEvent end = kept.get(kept.size() - 1);
-        Run before = standing(stored, workout, played).run;
+        Run before = SoFar.of(stored, workout, played).run();
         if (!(before.step() instanceof Pass)) {
             throw Refused.conflict("over", "This workout was over before this answer came, so it is not counted.");
         }
@@ -328,7 +335,7 @@ public class RunService {
                     "too-late", "Something has followed that answer; its tension stays at " + event.tension() + ".");
         }
         event.tension(wish.tension());
-        Run run = standing(stored, workout, kept).run;
+        Run run = SoFar.of(stored, workout, kept).run();
         recorder.amend(who, stored, run, event);
     }
 
@@ -344,40 +351,10 @@ public class RunService {
 
     /** A symptom reported from anywhere: kept, and a run that is being played is over. */
     @Transactional
-    void symptom(SignedIn who, String clientId, double secondsAgo, Instant now) {
+    void symptom(SignedIn who, String clientId, double secondsAgo) {
+        Instant now = clock.instant();
         Instant at = now.minusMillis((long) (1000 * secondsAgo));
         load.symptom(who, clientId, at);
-        open(who, now).ifPresent(run -> record(who, run.id(), EventWish.symptom(clientId, secondsAgo), now));
-    }
-
-    /**
-     * Plays a run to its end in its own time, each pass answered by {@code player}: how the demo's history is
-     * made.
-     */
-    @Transactional
-    public void playThrough(SignedIn who, long id, Function<Run, Answer> player) {
-        StoredRun stored = lock(who, id);
-        Run run = Run.start(plans.get(who, stored.workoutId()).workout());
-        for (int ordinal = 0; !run.isDone(); ordinal++) {
-            Answer answer = run.step() instanceof Pass ? player.apply(run) : null;
-            Instant at = stored.startedAt().plusMillis((long)
-                    (1000 * (run.tally().elapsed() + run.step().seconds())));
-            boolean judged = answer != null;
-            RunEvent event = new RunEvent(
-                    who.accountId(),
-                    id,
-                    ordinal,
-                    UUID.randomUUID().toString(),
-                    judged ? RunEvent.Kind.JUDGED : RunEvent.Kind.RESTED,
-                    judged ? answer.verdict() : null,
-                    judged ? answer.tension().ordinal() : null,
-                    judged ? null : run.step().seconds(),
-                    run.left(),
-                    stored.touched(at, at));
-            Run after = RunRecorder.step(run, event);
-            recorder.keep(who, stored, run, after, event);
-            run = after;
-        }
-        stored.end((Done) run.step());
+        open(who).ifPresent(run -> keep(who, run.id(), EventWish.symptom(clientId, secondsAgo)));
     }
 }

@@ -3,7 +3,7 @@ package tachylim.server.run;
 import java.util.ArrayList;
 import java.util.List;
 import tachylim.method.PassKind;
-import tachylim.notation.AbcWriter;
+import tachylim.notation.abc.AbcWriter;
 import tachylim.passage.Passage;
 import tachylim.server.run.RunDtos.ClickDto;
 import tachylim.server.run.RunDtos.PassDto;

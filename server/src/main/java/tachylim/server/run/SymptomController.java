@@ -2,7 +2,6 @@ package tachylim.server.run;
 
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
-import java.time.Clock;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -19,17 +18,15 @@ import tachylim.server.run.RunDtos.SymptomWish;
 class SymptomController {
 
     private final RunService runs;
-    private final Clock clock;
 
-    SymptomController(RunService runs, Clock clock) {
+    SymptomController(RunService runs) {
         this.runs = runs;
-        this.clock = clock;
     }
 
     /** Pain, numbness or tingling, reported from anywhere: a workout that is open ends, and playing rests. */
     @PostMapping
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void report(@AuthenticationPrincipal SignedIn who, @Valid @RequestBody SymptomWish wish) {
-        runs.symptom(who, wish.clientId(), wish.secondsAgo() == null ? 0 : wish.secondsAgo(), clock.instant());
+        runs.symptom(who, wish.clientId(), wish.secondsAgo() == null ? 0 : wish.secondsAgo());
     }
 }

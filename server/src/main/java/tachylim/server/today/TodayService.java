@@ -1,7 +1,5 @@
 package tachylim.server.today;
 
-import java.time.Clock;
-import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
@@ -10,12 +8,13 @@ import org.springframework.transaction.annotation.Transactional;
 import tachylim.ceiling.Estimate;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
+import tachylim.server.ceiling.Passes;
+import tachylim.server.ceiling.StandingService;
 import tachylim.server.load.LoadService;
 import tachylim.server.load.Today;
 import tachylim.server.repertoire.StoredPassage;
 import tachylim.server.run.RunService;
 import tachylim.server.run.StoredRun;
-import tachylim.server.standing.StandingService;
 import tachylim.server.today.TodayController.TodayView;
 import tachylim.server.workout.PlanDtos.PlanWish;
 import tachylim.server.workout.PlanService;
@@ -28,15 +27,12 @@ import tachylim.workout.School;
 @Service
 class TodayService {
 
-    /** The least that keeps the hands in shape. */
-    private static final int MINIMUM_DOSE_MINUTES = 8;
-
     private final AccountService accounts;
     private final PlanService plans;
     private final LoadService load;
     private final StandingService standings;
     private final RunService runs;
-    private final Clock clock;
+    private final Passes passes;
 
     TodayService(
             AccountService accounts,
@@ -44,20 +40,19 @@ class TodayService {
             LoadService load,
             StandingService standings,
             RunService runs,
-            Clock clock) {
+            Passes passes) {
         this.accounts = accounts;
         this.plans = plans;
         this.load = load;
         this.standings = standings;
         this.runs = runs;
-        this.clock = clock;
+        this.passes = passes;
     }
 
     @Transactional
     TodayView view(SignedIn who, Integer minutes, boolean easy) {
-        Instant now = clock.instant();
-        Today today = load.today(who, now);
-        Long openRun = runs.open(who, now).map(StoredRun::id).orElse(null);
+        Today today = load.today(who);
+        Long openRun = runs.open(who).map(StoredRun::id).orElse(null);
         return plans.neediest(who, today.day())
                 .map(neediest -> new TodayView(
                         today.day(),
@@ -70,9 +65,9 @@ class TodayService {
     }
 
     private PlanWish wish(SignedIn who, Neediest neediest, Integer minutes, boolean easy) {
-        int usual = Math.min(Brief.MOST_MINUTES, accounts.habit(who).usualMinutes());
-        int wanted = easy ? MINIMUM_DOSE_MINUTES : minutes != null ? minutes : usual;
-        return PlanWish.usual(neediest.piece().id(), wanted, easy ? School.EASY : School.INTERVAL_BURSTS);
+        School school = easy ? School.EASY : School.INTERVAL_BURSTS;
+        int usual = Brief.usualMinutes(accounts.habit(who).usualMinutes(), school);
+        return PlanWish.usual(neediest.piece().id(), minutes == null || easy ? usual : minutes, school);
     }
 
     private static String why(Neediest neediest, Today today) {
@@ -94,7 +89,7 @@ class TodayService {
         standings
                 .ceilingBefore(who, neediest.piece().id(), today.day())
                 .ifPresent(before -> changes.add("Ceiling " + Math.round(before) + " → " + now + "."));
-        plans.lastTempo(who, neediest.piece())
+        passes.lastClimb(who, neediest.piece().id())
                 .ifPresent(last -> changes.add("The last climb stopped at " + last + "."));
         if (neediest.standing().lastPlayed() != null) {
             long days = ChronoUnit.DAYS.between(neediest.standing().lastPlayed(), today.day());

@@ -18,7 +18,7 @@ import org.springframework.http.MediaType;
 import org.springframework.stereotype.Component;
 import org.springframework.util.StringUtils;
 import org.springframework.web.filter.OncePerRequestFilter;
-import tachylim.notation.ScoreReader;
+import tachylim.notation.Format;
 
 /**
  * Refuses requests that no page of ours would send, before anything of them is read; and whatever goes wrong behind it, it
@@ -54,7 +54,7 @@ class Gate extends OncePerRequestFilter {
 
     private static boolean isRefused(HttpServletRequest request, HttpServletResponse response) throws IOException {
         boolean score = request.getRequestURI().equals(SCORES);
-        long most = score ? ScoreReader.MOST_BYTES : MOST_BYTES;
+        long most = score ? Format.MOST_BYTES : MOST_BYTES;
         if (request.getRequestURI().equals("/error")) {
             return refuse(response, 404, "There is nothing here.");
         }

@@ -13,6 +13,7 @@ import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
 import tachylim.server.workout.PlanDtos.PlanView;
 import tachylim.server.workout.PlanDtos.PlanWish;
+import tachylim.workout.Brief;
 import tachylim.workout.School;
 
 @RestController
@@ -32,7 +33,8 @@ class PlanController {
     @GetMapping("/pieces/{id}/plan")
     PlanView usual(@AuthenticationPrincipal SignedIn who, @PathVariable long id) {
         int minutes = accounts.habit(who).usualMinutes();
-        return plans.preview(who, PlanWish.usual(id, Math.min(180, minutes), School.INTERVAL_BURSTS));
+        return plans.preview(
+                who, PlanWish.usual(id, Brief.usualMinutes(minutes, School.INTERVAL_BURSTS), School.INTERVAL_BURSTS));
     }
 
     /** The workout that a wish leads to; nothing is kept until it is begun. */

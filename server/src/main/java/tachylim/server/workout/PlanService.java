@@ -1,6 +1,5 @@
 package tachylim.server.workout;
 
-import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
@@ -11,21 +10,19 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tachylim.passage.Readiness;
 import tachylim.server.account.SignedIn;
 import tachylim.server.bench.ReadinessService;
+import tachylim.server.ceiling.Passes;
+import tachylim.server.ceiling.Standing;
+import tachylim.server.ceiling.StandingService;
 import tachylim.server.load.LoadService;
 import tachylim.server.load.Today;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StorageService;
 import tachylim.server.repertoire.StoredPiece;
-import tachylim.server.standing.PlayedPass;
-import tachylim.server.standing.PlayedPassRepository;
-import tachylim.server.standing.Standing;
-import tachylim.server.standing.StandingService;
 import tachylim.server.web.Refused;
 import tachylim.server.workout.PlanDtos.PlanView;
 import tachylim.server.workout.PlanDtos.PlanWish;
@@ -44,21 +41,19 @@ public class PlanService {
     private final WorkoutRepository workouts;
     private final RepertoireService repertoire;
     private final StandingService standings;
-    private final PlayedPassRepository passes;
+    private final Passes passes;
     private final LoadService load;
     private final ReadinessService readiness;
     private final StorageService storage;
-    private final Clock clock;
 
     PlanService(
             WorkoutRepository workouts,
             RepertoireService repertoire,
             StandingService standings,
-            PlayedPassRepository passes,
+            Passes passes,
             LoadService load,
             ReadinessService readiness,
-            StorageService storage,
-            Clock clock) {
+            StorageService storage) {
         this.workouts = workouts;
         this.repertoire = repertoire;
         this.standings = standings;
@@ -66,13 +61,12 @@ public class PlanService {
         this.load = load;
         this.readiness = readiness;
         this.storage = storage;
-        this.clock = clock;
     }
 
     @Transactional
     public PlanView preview(SignedIn who, PlanWish wish) {
         StoredPiece piece = repertoire.piece(who, wish.pieceId());
-        Today today = load.today(who, clock.instant());
+        Today today = load.today(who);
         Standing standing = standings.standing(who, piece.subject(), today.day());
         return view(wish, piece, today, plan(who, wish, piece, standing, today));
     }
@@ -96,7 +90,7 @@ public class PlanService {
                         choices,
                         today.allowance(),
                         today.condition(),
-                        lastTempo(who, piece),
+                        passes.lastClimb(who, piece.id()),
                         repertoire.reachedRate(who, piece.passage()))));
         if (today.rest() != null) {
             return workout.withOnlyRemark(today.restSentence());
@@ -105,20 +99,11 @@ public class PlanService {
         return warning.isEmpty() ? workout : workout.withRemark(warning);
     }
 
-    /** Where the last climb on a piece ended: the tempo of its last pass. */
-    @Transactional(readOnly = true)
-    public Optional<Tempo> lastTempo(SignedIn who, StoredPiece piece) {
-        return passes.lastClimb(who.accountId(), piece.id(), Limit.of(1)).stream()
-                .map(PlayedPass::tempo)
-                .findFirst();
-    }
-
     /** Keeps the workout that is about to be played. */
     @Transactional
-    public StoredWorkout keep(SignedIn who, PlanWish wish, Instant at) {
+    public StoredWorkout keep(SignedIn who, PlanWish wish, Today today, Instant at) {
         StoredPiece piece = repertoire.piece(who, wish.pieceId());
         storage.checkRoom(who);
-        Today today = load.today(who, at);
         Standing standing = standings.standing(who, piece.subject(), today.day());
         today.checkMayPlay();
         Workout workout = plan(who, wish, piece, standing, today);

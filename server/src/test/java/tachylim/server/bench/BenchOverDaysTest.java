@@ -22,7 +22,10 @@ import tools.jackson.databind.JsonNode;
 class BenchOverDaysTest extends ServerTest {
 
     @Autowired
-    private VariantService variants;
+    private ChoiceService choices;
+
+    @Autowired
+    private LinkService links;
 
     @Autowired
     private ReadinessService readiness;
@@ -45,6 +48,17 @@ class BenchOverDaysTest extends ServerTest {
         today = accounts.today(who);
     }
 
+    private void chooseAndMaybePlay(int days, boolean plays) {
+        daysAgo(days, () -> {
+            choices.choose(who, passage, 4);
+            if (plays) {
+                bench().path("today")
+                        .forEach(one ->
+                                choices.played(who, passage, one.path("id").asLong(), true));
+            }
+        });
+    }
+
     private JsonNode bench() {
         return odile.get(at + "/bench").ok();
     }
@@ -65,7 +79,7 @@ class BenchOverDaysTest extends ServerTest {
 
     @Test
     void todaysVersionsAreOthersThanYesterdays() {
-        variants.choose(who, passage, 2, today.minusDays(1));
+        daysAgo(1, () -> choices.choose(who, passage, 2));
         List<String> yesterday = chosenOn(today.minusDays(1));
         assertThat(yesterday).isNotEmpty();
         odile.post(at + "/choice", Map.of("minutes", 2)).ok();
@@ -82,15 +96,14 @@ class BenchOverDaysTest extends ServerTest {
 
     @Test
     void aLinkCountsAsDrivenForAWeek() {
-        variants.choose(who, passage, 4, today.minusDays(9));
-        variants.playedAll(who, passage, today.minusDays(9));
+        chooseAndMaybePlay(9, true);
         assertThat(bench().path("links").path(0).path("drivenThisWeek").asBoolean())
                 .isFalse();
-        variants.choose(who, passage, 4, today.minusDays(3));
+        chooseAndMaybePlay(4, false);
         assertThat(bench().path("links").path(0).path("drivenThisWeek").asBoolean())
                 .as("chosen, but not played")
                 .isFalse();
-        variants.playedAll(who, passage, today.minusDays(3));
+        chooseAndMaybePlay(3, true);
         assertThat(bench().path("links").path(0).path("drivenThisWeek").asBoolean())
                 .isTrue();
         assertThat(bench().path("today"))
@@ -100,9 +113,9 @@ class BenchOverDaysTest extends ServerTest {
 
     @Test
     void aBreakWeighsLessAsTheDaysGoByAndIsForgottenAfterFourWeeks() {
-        variants.broke(who, passage, 4, today);
-        variants.broke(who, passage, 10, today.minusDays(7));
-        variants.broke(who, passage, 20, today.minusDays(40));
+        links.broke(who, passage, 4);
+        daysAgo(7, () -> links.broke(who, passage, 10));
+        daysAgo(40, () -> links.broke(who, passage, 20));
         JsonNode links = bench().path("links");
         double quiet = links.path(0).path("need").asDouble();
         double fresh = links.path(4).path("need").asDouble();
@@ -133,8 +146,8 @@ class BenchOverDaysTest extends ServerTest {
 
     @Test
     void slowAndCleanIsLostWhenASlowPassBreaksLater() {
-        readiness.set(who, passage, Readiness.SLOW_AND_CLEAN, true, today.minusDays(2));
-        readiness.set(who, passage, Readiness.FROM_MEMORY, true, today.minusDays(2));
+        daysAgo(2, () -> readiness.set(who, passage, Readiness.SLOW_AND_CLEAN, true));
+        daysAgo(2, () -> readiness.set(who, passage, Readiness.FROM_MEMORY, true));
         assertThat(item(Readiness.SLOW_AND_CLEAN).path("reached").asBoolean()).isTrue();
         playSlowly("CLEAN", "BROKE");
         JsonNode lost = item(Readiness.SLOW_AND_CLEAN);
@@ -150,7 +163,7 @@ class BenchOverDaysTest extends ServerTest {
 
     @Test
     void slowAndCleanStaysWhereSlowPassesAreClean() {
-        readiness.set(who, passage, Readiness.SLOW_AND_CLEAN, true, today.minusDays(2));
+        daysAgo(2, () -> readiness.set(who, passage, Readiness.SLOW_AND_CLEAN, true));
         playSlowly("CLEAN", "CLEAN");
         assertThat(item(Readiness.SLOW_AND_CLEAN).path("reached").asBoolean()).isTrue();
     }
@@ -158,7 +171,7 @@ class BenchOverDaysTest extends ServerTest {
     @Test
     void whatWasReachedAfterTheBreakStands() {
         playSlowly("BROKE");
-        readiness.set(who, passage, Readiness.SLOW_AND_CLEAN, true, today);
+        readiness.set(who, passage, Readiness.SLOW_AND_CLEAN, true);
         assertThat(item(Readiness.SLOW_AND_CLEAN).path("reached").asBoolean()).isTrue();
     }
 }

@@ -2,9 +2,6 @@ package tachylim.server.bench;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.time.Duration;
-import java.time.LocalDate;
-import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -163,17 +160,10 @@ class BenchTest extends ServerTest {
 
     @Test
     void aMarkDecidedEarlierIsAskedAboutAndOpensWhatRestsOnIt() {
-        marks.mark(
-                signedIn(odile),
-                passage,
-                new MarkWish(5, Mark.Kind.FINGERING, "3", "", false),
-                clock.instant().minus(Duration.ofDays(9)));
-        readiness.set(
-                signedIn(odile),
-                passage,
-                Readiness.FINGERING_DECIDED,
-                true,
-                LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC).minusDays(9));
+        daysAgo(9, () -> {
+            marks.mark(signedIn(odile), passage, new MarkWish(5, Mark.Kind.FINGERING, "3", "", false));
+            readiness.set(signedIn(odile), passage, Readiness.FINGERING_DECIDED, true);
+        });
         Reply asked = mark(5, "FINGERING", "4", false);
         assertThat(asked.status()).isEqualTo(409);
         assertThat(asked.detail()).contains("decided as 3").contains("learned again");

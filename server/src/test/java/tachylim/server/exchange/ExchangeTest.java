@@ -9,10 +9,14 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import tachylim.notation.abc.AbcReader;
+import tachylim.notation.midi.MidiWriter;
+import tachylim.notation.score.Section;
 import tachylim.server.Player;
 import tachylim.server.Player.Reply;
 import tachylim.server.Practice;
 import tachylim.server.ServerTest;
+import tachylim.tempo.Tempo;
 import tools.jackson.databind.JsonNode;
 
 /** Music in and out through the API. */
@@ -46,9 +50,9 @@ class ExchangeTest extends ServerTest {
         Player odile = player();
         JsonNode score = odile.upload("/api/scores", bytes(TWO_TUNES)).ok();
         assertThat(score.path("lines")).hasSize(3);
-        assertThat(score.path("lines").path(0).path("firstBar").asInt())
+        assertThat(score.path("lines").path(0).path("firstBar").asString())
                 .as("a pickup is bar 0")
-                .isZero();
+                .isEqualTo("0");
         assertThat(score.path("chosen").path("hasRepeats").asBoolean()).isTrue();
         assertThat(score.path("leftOut").toString()).contains("trill");
         JsonNode unrolled = odile.upload("/api/scores?line=0&unrolled=true", bytes(TWO_TUNES))
@@ -66,6 +70,37 @@ class ExchangeTest extends ServerTest {
         assertThat(none.path("problem").asString()).contains("bars 1 to 2");
         assertThat(odile.upload("/api/scores?line=7", bytes(TWO_TUNES)).status())
                 .isEqualTo(422);
+    }
+
+    @Test
+    void aBookOfManyTunesIsChosenFromAndEachTuneThatCannotBeReadIsNamed() {
+        StringBuilder book = new StringBuilder();
+        for (int tune = 1; tune <= 900; tune++) {
+            String music = tune % 50 == 0 ? "C/0 D" : "CDEF GABc |";
+            book.append("X:%d\nT:Tide %d\nL:1/8\nK:C\n%s\n\n".formatted(tune, tune, music));
+        }
+        JsonNode score =
+                player().upload("/api/scores?line=800", bytes(book.toString())).ok();
+        assertThat(score.path("lines")).hasSize(882);
+        assertThat(score.path("unread")).hasSize(18);
+        assertThat(score.path("unread").path(17).asString()).startsWith("Tide 900 (X:900), line 5399, column 4:");
+        assertThat(score.path("chosen").path("notes").asInt()).isEqualTo(8);
+        assertThat(score.path("drawn").isNull()).isTrue();
+    }
+
+    @Test
+    void barOneOfARecordingIsFoundAndMayBeSet() {
+        Player odile = player();
+        String abc = "M:4/4\nL:1/8\nK:C\nG2 | c2e2 g2e2 | d2B2 G2A2 | c8 |]";
+        byte[] midi =
+                MidiWriter.write(List.of(new Section("", AbcReader.read(abc).passage())), Tempo.of(90));
+        JsonNode found = odile.upload("/api/scores", midi).ok();
+        assertThat(found.path("format").asString()).isEqualTo("MIDI");
+        assertThat(found.path("drawn").path("pickup").asInt()).isEqualTo(4);
+        assertThat(found.path("lines").path(0).path("firstBar").asString()).isEqualTo("0");
+        JsonNode set = odile.upload("/api/scores?pickup=0&grid=2", midi).ok();
+        assertThat(set.path("lines").path(0).path("firstBar").asString()).isEqualTo("1");
+        assertThat(odile.upload("/api/scores?pickup=99", midi).status()).isEqualTo(422);
     }
 
     @Test

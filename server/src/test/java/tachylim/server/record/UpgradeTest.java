@@ -97,6 +97,15 @@ class UpgradeTest extends ServerTest {
     }
 
     @Test
+    void musicFromBeforeKeepsItsAccidentalsInTheirOctave() {
+        assertThat(sql.sql("select text from passage where text like '%_B%'")
+                        .query(String.class)
+                        .list())
+                .isNotEmpty()
+                .allSatisfy(text -> assertThat(text).startsWith("%%propagate-accidentals octave\n"));
+    }
+
+    @Test
     void aRunOfOlderRulesIsClosedKindly() {
         Player tomas = signedInAs("Tomas Quell");
         assertThat(tomas.get("/api/today").ok().path("openRun").isNull()).isTrue();
@@ -111,8 +120,9 @@ class UpgradeTest extends ServerTest {
 
     @Test
     void everyMigrationMayBeRunAgain() {
-        for (String script :
-                new String[] {"V1__accounts_passages_and_practice.sql", "V2__bench.sql", "V3__firm_ground.sql"}) {
+        for (String script : new String[] {
+            "V1__accounts_passages_and_practice.sql", "V2__bench.sql", "V3__firm_ground.sql", "V4__accidentals.sql"
+        }) {
             for (String statement :
                     read("db/migration/" + script).replaceAll("(?m)^--.*$", "").split(";\\s*\\n")) {
                 sql.sql(statement).update();

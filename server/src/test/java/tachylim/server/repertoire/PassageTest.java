@@ -71,11 +71,11 @@ class PassageTest extends ServerTest {
     @Test
     void abcThatStopsNamesThePlaceAndNothingIsKept() {
         Player odile = player();
-        Reply reply = odile.post("/api/passages", Practice.passage(Map.of("music", Practice.abc("K:C\nCDEF | GA?c"))));
+        Reply reply = odile.post("/api/passages", Practice.passage(Map.of("music", Practice.abc("K:C\nCDEF | GA/0c"))));
         assertThat(reply.status()).isEqualTo(422);
         assertThat(reply.json().path("line").asInt()).isEqualTo(2);
-        assertThat(reply.json().path("column").asInt()).isEqualTo(10);
-        assertThat(reply.json().path("found").asString()).isEqualTo("?");
+        assertThat(reply.json().path("column").asInt()).isEqualTo(12);
+        assertThat(reply.json().path("found").asString()).isEqualTo("c");
         assertThat(odile.get("/api/passages").ok()).isEmpty();
     }
 

@@ -1,0 +1,100 @@
+package tachylim.notation;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.stream.Collectors;
+import tachylim.notation.abc.AbcFormat;
+import tachylim.notation.midi.MidiFormat;
+import tachylim.notation.musicxml.MusicXmlFormat;
+import tachylim.notation.score.Score;
+import tachylim.notation.score.ScoreException;
+import tachylim.notation.score.ScoreFormat;
+import tachylim.notation.score.Section;
+import tachylim.notation.score.Wishes;
+import tachylim.tempo.Tempo;
+
+/**
+ * The kinds of file that music is read from and written to, one line each. Which kind a file is, is told from its first
+ * bytes, not from its name; the first kind that knows it reads it.
+ */
+public enum Format {
+    MUSICXML(new MusicXmlFormat()),
+    MIDI(new MidiFormat()),
+    ABC(new AbcFormat());
+
+    /** A larger file is refused. */
+    public static final int MOST_BYTES = 48 * 1024 * 1024;
+
+    private final ScoreFormat own;
+
+    Format(ScoreFormat own) {
+        this.own = own;
+    }
+
+    /**
+     * The kind of {@code file}.
+     *
+     * @throws ScoreException if it is empty, larger than {@value #MOST_BYTES} bytes, or none of these
+     */
+    public static Format of(byte[] file) {
+        if (file.length == 0) {
+            throw new ScoreException("This file is empty");
+        }
+        if (file.length > MOST_BYTES) {
+            throw new ScoreException("This file is larger than " + MOST_BYTES / 1024 / 1024
+                    + " MB. Export the movement or the part you are working on");
+        }
+        return Arrays.stream(values())
+                .filter(format -> format.own.isOf(file))
+                .findFirst()
+                .orElseThrow(() ->
+                        new ScoreException("This is no file of music that can be read here. These are: " + all()));
+    }
+
+    private static String all() {
+        return Arrays.stream(values()).map(format -> format.own.words()).collect(Collectors.joining(", "));
+    }
+
+    /**
+     * Reads {@code file}, of whichever kind.
+     *
+     * @throws ScoreException if it cannot be read, with a sentence for its owner
+     */
+    public static Score read(byte[] file, Wishes wishes) {
+        try {
+            return of(file).own.read(file, wishes);
+        } catch (StackOverflowError tooDeep) {
+            throw new ScoreException("This file nests too deep to be read");
+        }
+    }
+
+    /** Builds what reading needs and takes long, so that the first file does not wait for it. */
+    public static void prepare() {
+        Arrays.stream(values()).forEach(format -> format.own.prepare());
+    }
+
+    /** Writes {@code sections} under {@code title}, at {@code tempo} where the file has to say one. */
+    public byte[] write(String title, List<Section> sections, Tempo tempo) {
+        return own.write(title, sections, tempo);
+    }
+
+    /** What it is called in a sentence. */
+    public String words() {
+        return own.words();
+    }
+
+    /** What the names of its files end in. */
+    public String ending() {
+        return own.ending();
+    }
+
+    /** Its media type. */
+    public String mediaType() {
+        return own.mediaType();
+    }
+
+    /** Whether its times are recorded ones, so that they are drawn to a grid and bar one may be set. */
+    public boolean isRecorded() {
+        return own.isRecorded();
+    }
+}

@@ -1,0 +1,72 @@
+package tachylim.notation.abc;
+
+import java.nio.ByteBuffer;
+import java.nio.charset.CharacterCodingException;
+import java.nio.charset.Charset;
+import java.nio.charset.CodingErrorAction;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Optional;
+import tachylim.notation.score.Score;
+import tachylim.notation.score.ScoreException;
+import tachylim.notation.score.ScoreFormat;
+import tachylim.notation.score.Section;
+import tachylim.notation.score.Wishes;
+import tachylim.tempo.Tempo;
+
+/** ABC files: text, in UTF-8 or Latin-1, with the fields of a tune's head. */
+public final class AbcFormat implements ScoreFormat {
+
+    @Override
+    public String words() {
+        return "ABC";
+    }
+
+    @Override
+    public String ending() {
+        return "abc";
+    }
+
+    @Override
+    public String mediaType() {
+        return "text/plain;charset=UTF-8";
+    }
+
+    @Override
+    public boolean isOf(byte[] file) {
+        return text(file).isPresent();
+    }
+
+    private static Optional<String> text(byte[] file) {
+        for (Charset charset : List.of(StandardCharsets.UTF_8, StandardCharsets.ISO_8859_1)) {
+            try {
+                String text = charset.newDecoder()
+                        .onMalformedInput(CodingErrorAction.REPORT)
+                        .decode(ByteBuffer.wrap(file))
+                        .toString();
+                if (text.indexOf('\0') < 0 && AbcBook.isAbc(text)) {
+                    return Optional.of(text.startsWith("\uFEFF") ? text.substring(1) : text);
+                }
+            } catch (CharacterCodingException other) {
+                // tried as the next one
+            }
+        }
+        return Optional.empty();
+    }
+
+    @Override
+    public Score read(byte[] file, Wishes wishes) {
+        return AbcBook.read(text(file).orElseThrow(() -> new ScoreException("This is no ABC")));
+    }
+
+    @Override
+    public byte[] write(String title, List<Section> sections, Tempo tempo) {
+        StringBuilder tunes = new StringBuilder();
+        int number = 1;
+        for (Section section : sections) {
+            tunes.append(tunes.isEmpty() ? "" : "\n")
+                    .append(AbcWriter.tune(section.music(), number++, section.title()));
+        }
+        return tunes.toString().getBytes(StandardCharsets.UTF_8);
+    }
+}

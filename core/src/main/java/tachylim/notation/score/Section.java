@@ -1,0 +1,12 @@
+package tachylim.notation.score;
+
+import tachylim.passage.Passage;
+
+/**
+ * Music with a heading: a passage, one of its pieces, or a variant on a sheet of several. This class is
+ * immutable.
+ *
+ * @param title the heading; empty for none
+ * @param music the music
+ */
+public record Section(String title, Passage music) {}

@@ -1,0 +1,129 @@
+package tachylim.server.bench;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Set;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
+import org.springframework.data.domain.Limit;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tachylim.ceiling.Weakest;
+import tachylim.server.account.AccountService;
+import tachylim.server.account.SignedIn;
+import tachylim.server.bench.BenchDtos.PracticeWish;
+import tachylim.server.bench.VariantService.Stretch;
+import tachylim.server.load.LoadService;
+import tachylim.server.load.Played;
+import tachylim.server.repertoire.RepertoireService;
+import tachylim.server.repertoire.StoredPassage;
+import tachylim.server.web.Refused;
+import tachylim.tempo.Tempo;
+import tachylim.variant.Catalogue;
+import tachylim.variant.Coverage;
+import tachylim.variant.DaysChoice;
+
+/** The versions chosen for a day, and what is played on the bench, with a version or along with the plain notes. */
+@Service
+public class ChoiceService {
+
+    private static final int WEEK = 7;
+    private static final Limit MOST = Limit.of(2_000);
+
+    private final RepertoireService repertoire;
+    private final VariantService variants;
+    private final LinkService links;
+    private final ChosenVariantRepository chosen;
+    private final AccountService accounts;
+    private final LoadService load;
+
+    ChoiceService(
+            RepertoireService repertoire,
+            VariantService variants,
+            LinkService links,
+            ChosenVariantRepository chosen,
+            AccountService accounts,
+            LoadService load) {
+        this.repertoire = repertoire;
+        this.variants = variants;
+        this.links = links;
+        this.chosen = chosen;
+        this.accounts = accounts;
+        this.load = load;
+    }
+
+    /** Chosen variants since a week ago, yesterday's and today's among them. */
+    List<ChosenVariant> week(SignedIn who, StoredPassage passage, LocalDate today) {
+        return chosen.findByAccountIdAndPassageIdAndDayGreaterThanEqualOrderByDayAscPlaceAsc(
+                who.accountId(), passage.id(), today.minusDays(WEEK - 1), MOST);
+    }
+
+    /** Chooses for today within {@code minutes}; what was played of an earlier choice today is kept. */
+    @Transactional
+    public void choose(SignedIn who, long passageId, double minutes) {
+        LocalDate today = accounts.today(who);
+        Stretch stretch = variants.forSheet(who, passageId, null, null);
+        List<ChosenVariant> week = week(who, stretch.passage(), today);
+        Set<String> yesterday = keys(week, one -> one.day().equals(today.minusDays(1)));
+        Set<String> playedToday = keys(week, one -> one.day().equals(today) && one.played());
+        double[] need =
+                links.need(who, stretch.passage(), stretch.music().notes().size() - 1, today);
+        Coverage.Chosen choice = Refused.unlessValid(
+                "minutes",
+                () -> DaysChoice.of(stretch.music(), stretch.target(), need, minutes, yesterday, playedToday));
+        chosen.deleteByAccountIdAndPassageIdAndDayAndPlayedFalse(who.accountId(), passageId, today);
+        int place = playedToday.size();
+        for (Coverage.Choice one : choice.choices()) {
+            chosen.save(new ChosenVariant(
+                    who.accountId(),
+                    passageId,
+                    today,
+                    place++,
+                    stretch.firstNote(),
+                    stretch.lastNote(),
+                    one.key(),
+                    one.minutes(),
+                    one.why()));
+        }
+    }
+
+    private static Set<String> keys(List<ChosenVariant> week, Predicate<ChosenVariant> which) {
+        return week.stream().filter(which).map(ChosenVariant::variant).collect(Collectors.toSet());
+    }
+
+    /** Ticks a version off, which counts its minutes for today; unticked, they no longer count. */
+    @Transactional
+    public void played(SignedIn who, long passageId, long choiceId, boolean played) {
+        ChosenVariant one = chosen.findByIdAndAccountIdAndPassageId(choiceId, who.accountId(), passageId).stream()
+                .findFirst()
+                .orElseThrow(() -> Refused.notFound("This variant"));
+        if (one.played() == played) {
+            return;
+        }
+        if (played) {
+            Stretch stretch = variants.stretch(who, passageId, one.firstNote(), one.lastNote());
+            Tempo matching = Catalogue.parse(one.variant()).of(stretch.music()).matching(stretch.target());
+            load.played(
+                    who,
+                    new Played(
+                            passageId, null, choiceId, matching, ceiling(who, stretch.passage()), 60 * one.minutes()));
+        } else {
+            load.notPlayed(who, choiceId);
+        }
+        one.played(played);
+    }
+
+    @Transactional
+    void practised(SignedIn who, long passageId, PracticeWish wish) {
+        StoredPassage passage = repertoire.passage(who, passageId);
+        load.played(
+                who,
+                new Played(
+                        passageId, wish.clientId(), null, Tempo.of(wish.bpm()), ceiling(who, passage), wish.seconds()));
+    }
+
+    /** The whole goes no faster than its slowest piece: that is what playing on the bench is measured by. */
+    private Tempo ceiling(SignedIn who, StoredPassage passage) {
+        return Weakest.ceilingOf(repertoire.estimates(who, repertoire.cut(passage)));
+    }
+}

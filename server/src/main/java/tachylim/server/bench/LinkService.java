@@ -1,0 +1,70 @@
+package tachylim.server.bench;
+
+import java.time.LocalDate;
+import java.util.List;
+import org.springframework.data.domain.Limit;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tachylim.server.account.AccountService;
+import tachylim.server.account.SignedIn;
+import tachylim.server.repertoire.RepertoireService;
+import tachylim.server.repertoire.StoredPassage;
+import tachylim.server.web.Refused;
+import tachylim.variant.LinkNeed;
+
+/** Where a passage breaks, as noted, and so how much each of its links needs to be driven. */
+@Service
+public class LinkService {
+
+    private static final Limit MOST = Limit.of(2_000);
+
+    private final RepertoireService repertoire;
+    private final LinkBreakRepository breaks;
+    private final AccountService accounts;
+
+    LinkService(RepertoireService repertoire, LinkBreakRepository breaks, AccountService accounts) {
+        this.repertoire = repertoire;
+        this.breaks = breaks;
+        this.accounts = accounts;
+    }
+
+    /** How much each link of a passage needs to be driven. */
+    double[] need(SignedIn who, StoredPassage passage, int links, LocalDate today) {
+        return LinkNeed.of(
+                links,
+                breaks(who, passage, today).stream()
+                        .map(one -> new LinkNeed.Break(
+                                one.link(), today.toEpochDay() - one.day().toEpochDay()))
+                        .toList());
+    }
+
+    List<LinkBreak> breaks(SignedIn who, StoredPassage passage, LocalDate today) {
+        return breaks.findByAccountIdAndPassageIdAndDayGreaterThanEqualOrderByIdDesc(
+                who.accountId(), passage.id(), today.minusDays(LinkNeed.DAYS), MOST);
+    }
+
+    /** Notes that a link broke today. */
+    @Transactional
+    public void broke(SignedIn who, long passageId, int link) {
+        LocalDate today = accounts.today(who);
+        StoredPassage passage = repertoire.passage(who, passageId);
+        int links = repertoire.music(passage).notes().size() - 1;
+        if (link < 0 || link >= links) {
+            throw Refused.field("link", "There is no link " + (link + 1) + "; the passage has " + links + ".");
+        }
+        if (breaks(who, passage, today).size() >= MOST.max()) {
+            throw Refused.field("link", "Enough breaks are noted for these four weeks.");
+        }
+        breaks.save(new LinkBreak(who.accountId(), passageId, link, today));
+    }
+
+    /** Takes the last break noted at a link back. */
+    @Transactional
+    void notBroke(SignedIn who, long passageId, int link) {
+        StoredPassage passage = repertoire.passage(who, passageId);
+        breaks(who, passage, accounts.today(who)).stream()
+                .filter(one -> one.link() == link)
+                .findFirst()
+                .ifPresent(breaks::delete);
+    }
+}

@@ -1,0 +1,89 @@
+package tachylim.server.ceiling;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.IdClass;
+import java.io.Serializable;
+import java.time.LocalDate;
+import tachylim.ceiling.Estimate;
+import tachylim.ceiling.Posterior;
+import tachylim.server.record.AssignedId;
+
+/** Where a piece's ceiling stood at the end of a day on which it was played. */
+@Entity
+@IdClass(CeilingDay.Key.class)
+public class CeilingDay extends AssignedId<CeilingDay.Key> {
+
+    /** One piece on one day. */
+    public record Key(Long pieceId, LocalDate day) implements Serializable {}
+
+    @Id
+    private Long pieceId;
+
+    @Id
+    private LocalDate day;
+
+    private Long accountId;
+    private double ease;
+    private double ceiling;
+    private double ceilingLow;
+    private double ceilingHigh;
+    private double breakdown;
+    private double logMean;
+    private double logVariance;
+
+    protected CeilingDay() {}
+
+    CeilingDay(long accountId, long pieceId, LocalDate day) {
+        this.accountId = accountId;
+        this.pieceId = pieceId;
+        this.day = day;
+    }
+
+    void record(Estimate estimate, Posterior belief) {
+        ease = estimate.ease().middle().bpm();
+        ceiling = estimate.ceiling().middle().bpm();
+        ceilingLow = estimate.ceiling().low().bpm();
+        ceilingHigh = estimate.ceiling().high().bpm();
+        breakdown = estimate.breakdown().middle().bpm();
+        logMean = belief.meanLogCeiling();
+        logVariance = belief.varianceLogCeiling();
+    }
+
+    public LocalDate day() {
+        return day;
+    }
+
+    public double ease() {
+        return ease;
+    }
+
+    public double ceiling() {
+        return ceiling;
+    }
+
+    public double ceilingLow() {
+        return ceilingLow;
+    }
+
+    public double ceilingHigh() {
+        return ceilingHigh;
+    }
+
+    public double breakdown() {
+        return breakdown;
+    }
+
+    public double logMean() {
+        return logMean;
+    }
+
+    public double logVariance() {
+        return logVariance;
+    }
+
+    @Override
+    public Key getId() {
+        return new Key(pieceId, day);
+    }
+}

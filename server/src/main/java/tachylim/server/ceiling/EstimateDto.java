@@ -1,0 +1,17 @@
+package tachylim.server.ceiling;
+
+import tachylim.ceiling.Estimate;
+
+/** How fast a piece is today. */
+public record EstimateDto(BandDto ease, BandDto ceiling, BandDto breakdown, boolean enoughEvidence) {
+
+    public static EstimateDto of(Estimate estimate) {
+        return of(estimate, estimate.enoughEvidence());
+    }
+
+    /** An estimate of which was said whether it rests on enough. */
+    public static EstimateDto of(Estimate estimate, boolean enough) {
+        return new EstimateDto(
+                BandDto.of(estimate.ease()), BandDto.of(estimate.ceiling()), BandDto.of(estimate.breakdown()), enough);
+    }
+}

@@ -1,0 +1,77 @@
+package tachylim.server.ceiling;
+
+import jakarta.persistence.QueryHint;
+import java.time.LocalDate;
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+import org.hibernate.jpa.HibernateHints;
+import org.springframework.data.domain.Limit;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
+import org.springframework.data.jpa.repository.QueryHints;
+import tachylim.method.Verdict;
+
+interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
+
+    @Query("""
+            select p.day as day, sum(p.effort) as effort, sum(p.playSeconds) as playSeconds,
+                   sum(case when p.kind = tachylim.method.PassKind.BURST then p.playSeconds else 0.0 end) as burstSeconds,
+                   max(p.tension) as worstTension, count(p) as passes
+            from PlayedPass p where p.accountId = :accountId and p.day between :from and :to
+            group by p.day order by p.day""")
+    List<DaySums> days(long accountId, LocalDate from, LocalDate to);
+
+    /** A tempo and the tension felt there. */
+    interface FeltPass {
+        Long getPieceId();
+
+        Double getTempo();
+
+        Integer getTension();
+    }
+
+    /** Passes are there as soon as they are saved, so that nothing else has to be written before asking. */
+    @QueryHints(@QueryHint(name = HibernateHints.HINT_FLUSH_MODE, value = "COMMIT"))
+    @Query("""
+            select p.pieceId as pieceId, p.tempo as tempo, p.tension as tension from PlayedPass p
+            where p.accountId = :accountId and p.pieceId in :pieceIds and p.day > :since""")
+    List<FeltPass> felt(long accountId, Collection<Long> pieceIds, LocalDate since);
+
+    /** All verdicts of one kind at one tempo. */
+    interface Tries {
+        Double getTempo();
+
+        tachylim.method.PassKind getKind();
+
+        Verdict getVerdict();
+
+        Long getCount();
+    }
+
+    @Query("""
+            select p.tempo as tempo, p.kind as kind, p.verdict as verdict, count(p) as count from PlayedPass p
+            where p.accountId = :accountId and p.pieceId = :pieceId and p.day > :since
+              and p.kind <> tachylim.method.PassKind.WARM_UP and p.verdict is not null
+            group by p.tempo, p.kind, p.verdict order by p.tempo""")
+    List<Tries> tries(long accountId, long pieceId, LocalDate since);
+
+    @Query("""
+            select max(p.rate) from PlayedPass p where p.accountId = :accountId and p.pieceId in :pieceIds
+              and p.verdict = tachylim.method.Verdict.CLEAN""")
+    Double fastestClean(long accountId, Collection<Long> pieceIds);
+
+    List<PlayedPass> findByAccountIdAndRunIdIn(long accountId, Collection<Long> runIds);
+
+    List<PlayedPass> findByAccountIdAndPieceIdInAndVerdictAndDayGreaterThanOrderByDayDesc(
+            long accountId, Collection<Long> pieceIds, Verdict verdict, LocalDate after, Limit limit);
+
+    Optional<PlayedPass> findByAccountIdAndRunIdAndOrdinal(long accountId, long runId, int ordinal);
+
+    /** The last climb's passes, newest first. */
+    @Query("""
+            select p from PlayedPass p where p.accountId = :accountId and p.pieceId = :pieceId
+              and p.part = tachylim.workout.Part.OPENER and p.kind = tachylim.method.PassKind.CONTROLLED
+            order by p.id desc""")
+    List<PlayedPass> lastClimb(long accountId, long pieceId, Limit limit);
+}

@@ -1,0 +1,197 @@
+package tachylim.server.ceiling;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.springframework.data.domain.Limit;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tachylim.ceiling.Evidence;
+import tachylim.ceiling.Heritage;
+import tachylim.ceiling.Posterior;
+import tachylim.ceiling.Smoother;
+import tachylim.ceiling.TensionCurve;
+import tachylim.method.Tension;
+import tachylim.passage.Piece;
+import tachylim.server.account.SignedIn;
+import tachylim.tempo.Tempo;
+
+/** The standings of pieces: what is believed of them, and how they have moved. */
+@Service
+public class StandingService {
+
+    private static final int MOST_DAYS = 730;
+
+    private final BeliefRepository beliefs;
+    private final CeilingDayRepository days;
+    private final PlayedPassRepository passes;
+
+    StandingService(BeliefRepository beliefs, CeilingDayRepository days, PlayedPassRepository passes) {
+        this.beliefs = beliefs;
+        this.days = days;
+        this.passes = passes;
+    }
+
+    /** What is known of each piece on a day, in two queries. */
+    @Transactional(readOnly = true)
+    public Map<Long, Standing> standings(SignedIn who, List<Subject> subjects, LocalDate day) {
+        List<Long> ids = subjects.stream().map(Subject::pieceId).toList();
+        if (ids.isEmpty()) {
+            return Map.of();
+        }
+        Map<Long, StoredBelief> kept = beliefs.findByAccountIdAndPieceIdIn(who.accountId(), ids).stream()
+                .collect(Collectors.toMap(StoredBelief::pieceId, Function.identity()));
+        Map<Long, List<TensionCurve.Felt>> felt = felt(who, subjects, day);
+        Map<Long, Standing> standings = new HashMap<>();
+        for (Subject subject : subjects) {
+            StoredBelief belief = kept.get(subject.pieceId());
+            standings.put(
+                    subject.pieceId(),
+                    new Standing(
+                            belief == null ? prior(subject) : belief.on(day),
+                            TensionCurve.through(felt.getOrDefault(subject.pieceId(), List.of())),
+                            belief == null ? null : belief.day()));
+        }
+        return standings;
+    }
+
+    @Transactional(readOnly = true)
+    public Standing standing(SignedIn who, Subject subject, LocalDate day) {
+        return standings(who, List.of(subject), day).get(subject.pieceId());
+    }
+
+    /** What was felt lately on each piece, and on the one it has grown from at the same speed. */
+    private Map<Long, List<TensionCurve.Felt>> felt(SignedIn who, List<Subject> subjects, LocalDate day) {
+        List<Long> ids = subjects.stream()
+                .flatMap(one -> Stream.of(one.pieceId(), one.grownFrom()))
+                .filter(Objects::nonNull)
+                .distinct()
+                .toList();
+        Map<Long, List<PlayedPassRepository.FeltPass>> byPiece =
+                passes.felt(who.accountId(), ids, day.minusDays(TensionCurve.DAYS)).stream()
+                        .collect(Collectors.groupingBy(PlayedPassRepository.FeltPass::getPieceId));
+        return subjects.stream()
+                .collect(Collectors.toMap(
+                        Subject::pieceId,
+                        one -> Stream.concat(
+                                        felt(byPiece.get(one.pieceId()), 1),
+                                        felt(byPiece.get(one.grownFrom()), one.tempoRatio()))
+                                .toList()));
+    }
+
+    private static Stream<TensionCurve.Felt> felt(List<PlayedPassRepository.FeltPass> passes, double ratio) {
+        return passes == null
+                ? Stream.empty()
+                : passes.stream()
+                        .map(pass -> new TensionCurve.Felt(Tempo.of(pass.getTempo()), Tension.of(pass.getTension()))
+                                .at(ratio));
+    }
+
+    private static Posterior prior(Subject subject) {
+        return Posterior.prior(
+                Tempo.of(subject.guessBpm()), subject.guessPlayed() ? Posterior.PLAYED_SD : Posterior.GUESS_SD);
+    }
+
+    /** Learns from one pass, on the day it was played. The piece is the caller's to have checked. */
+    @Transactional
+    public void learn(SignedIn who, Subject subject, LocalDate day, Evidence evidence) {
+        StoredBelief belief = beliefs.findById(subject.pieceId())
+                .orElseGet(
+                        () -> beliefs.save(new StoredBelief(subject.pieceId(), who.accountId(), day, prior(subject))));
+        Posterior learnt = belief.learn(evidence, day);
+        LocalDate at = belief.day();
+        CeilingDay today = days.findById(new CeilingDay.Key(subject.pieceId(), at))
+                .orElseGet(() -> days.save(new CeilingDay(who.accountId(), subject.pieceId(), at)));
+        List<TensionCurve.Felt> felt = felt(who, List.of(subject), day).getOrDefault(subject.pieceId(), List.of());
+        today.record(learnt.estimate(TensionCurve.through(felt)), learnt);
+    }
+
+    /** A stretch of notes with the piece whose belief is about it. */
+    public record Known(long pieceId, Piece notes) {}
+
+    /** What is known of some stretches of one passage: what a new piece of it may take over. */
+    @Transactional(readOnly = true)
+    public List<Heritage.Source> sources(SignedIn who, List<Known> stretches, LocalDate day) {
+        Map<Long, StoredBelief> kept =
+                beliefs
+                        .findByAccountIdAndPieceIdIn(
+                                who.accountId(),
+                                stretches.stream().map(Known::pieceId).toList())
+                        .stream()
+                        .collect(Collectors.toMap(StoredBelief::pieceId, Function.identity()));
+        return stretches.stream()
+                .filter(one -> kept.containsKey(one.pieceId()))
+                .map(one ->
+                        new Heritage.Source(one.notes(), kept.get(one.pieceId()).on(day)))
+                .toList();
+    }
+
+    /**
+     * Gives a piece that is new what is known of the same notes, if anything is.
+     *
+     * @return whether anything was
+     */
+    @Transactional
+    public boolean inherit(SignedIn who, long pieceId, Piece notes, List<Heritage.Source> sources, LocalDate day) {
+        Optional<Posterior> taken = Heritage.of(notes, sources);
+        taken.ifPresent(belief -> beliefs.save(new StoredBelief(pieceId, who.accountId(), day, belief)));
+        return taken.isPresent();
+    }
+
+    /** Gives a piece that has grown out of another what was known of that, at the same notes a second. */
+    @Transactional
+    public boolean carry(SignedIn who, long from, long to, double ratio, double share, LocalDate day) {
+        Optional<StoredBelief> known = beliefs.findByAccountIdAndPieceIdIn(who.accountId(), List.of(from)).stream()
+                .findFirst();
+        known.ifPresent(belief -> beliefs.save(
+                new StoredBelief(to, who.accountId(), day, belief.on(day).carried(ratio, share))));
+        return known.isPresent();
+    }
+
+    /** Which of some pieces anything is known of. */
+    @Transactional(readOnly = true)
+    public Set<Long> known(SignedIn who, List<Long> pieceIds) {
+        return beliefs.findByAccountIdAndPieceIdIn(who.accountId(), pieceIds).stream()
+                .map(StoredBelief::pieceId)
+                .collect(Collectors.toSet());
+    }
+
+    /** The most notes a second that were ever clean on any of some pieces; 0 when none were. */
+    @Transactional(readOnly = true)
+    public double reachedRate(SignedIn who, List<Long> pieceIds) {
+        return Optional.ofNullable(passes.fastestClean(who.accountId(), pieceIds))
+                .orElse(0.0);
+    }
+
+    /** The days on which a piece was played, oldest first. */
+    @Transactional(readOnly = true)
+    public List<CeilingDay> history(SignedIn who, long pieceId) {
+        List<CeilingDay> newestFirst =
+                days.findByAccountIdAndPieceIdOrderByDayDesc(who.accountId(), pieceId, Limit.of(MOST_DAYS));
+        List<CeilingDay> oldestFirst = new ArrayList<>(newestFirst);
+        Collections.reverse(oldestFirst);
+        return oldestFirst;
+    }
+
+    /** The ceiling as it stood before {@code day}. */
+    @Transactional(readOnly = true)
+    public Optional<Double> ceilingBefore(SignedIn who, long pieceId, LocalDate day) {
+        return days.findFirstByAccountIdAndPieceIdAndDayBeforeOrderByDayDesc(who.accountId(), pieceId, day)
+                .map(CeilingDay::ceiling);
+    }
+
+    public static List<Smoother.Day> smoothed(List<CeilingDay> history) {
+        return Smoother.smooth(history.stream()
+                .map(day -> new Smoother.Day(day.day().toEpochDay(), day.logMean(), day.logVariance()))
+                .toList());
+    }
+}

@@ -1,0 +1,210 @@
+package tachylim.server.repertoire;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tachylim.ceiling.Posterior;
+import tachylim.passage.Cut;
+import tachylim.passage.Passage;
+import tachylim.passage.Piece;
+import tachylim.server.account.AccountService;
+import tachylim.server.account.SignedIn;
+import tachylim.server.repertoire.PassageDtos.CutKind;
+import tachylim.server.repertoire.PassageDtos.CutWish;
+import tachylim.server.repertoire.PassageDtos.ExtraWish;
+import tachylim.server.repertoire.PassageDtos.PassageWish;
+import tachylim.server.repertoire.PassageDtos.PieceDto;
+import tachylim.server.repertoire.PassageDtos.PieceWish;
+import tachylim.server.web.Refused;
+import tachylim.tempo.Tempo;
+
+/** Makes passages, changes and cuts them, and puts them away; what is tied to their notes follows. */
+@Service
+public class PassageEditor {
+
+    /** Those put away are counted too. */
+    static final int MOST_PASSAGES = 500;
+
+    private static final int MOST_EXTRAS = 100;
+
+    private final RepertoireService repertoire;
+    private final PassageRepository passages;
+    private final PieceKeeper keeper;
+    private final List<FollowsMusic> followers;
+    private final StorageService storage;
+    private final AccountService accounts;
+    private final Clock clock;
+
+    PassageEditor(
+            RepertoireService repertoire,
+            PassageRepository passages,
+            PieceKeeper keeper,
+            List<FollowsMusic> followers,
+            StorageService storage,
+            AccountService accounts,
+            Clock clock) {
+        this.repertoire = repertoire;
+        this.passages = passages;
+        this.keeper = keeper;
+        this.followers = followers;
+        this.storage = storage;
+        this.accounts = accounts;
+        this.clock = clock;
+    }
+
+    /** Makes a passage, once for each id of the browser's making. */
+    @Transactional
+    public long create(SignedIn who, PassageWish wish) {
+        Instant at = clock.instant();
+        if (wish.clientId() != null) {
+            var there = passages.findByAccountIdAndClientId(who.accountId(), wish.clientId());
+            if (there.isPresent()) {
+                return there.get().id();
+            }
+        }
+        if (passages.countByAccountId(who.accountId()) >= MOST_PASSAGES) {
+            throw Refused.field(
+                    "title",
+                    "This account holds " + MOST_PASSAGES
+                            + " passages, those put away counted. Put one away that was never played: it is deleted.");
+        }
+        storage.checkRoom(who);
+        checkAim(wish, accounts.get(who).day(at));
+        Passage music = wish.music().passage();
+        StoredPassage passage = new StoredPassage(who.accountId(), wish.clientId(), guess(wish), wish.played(), at);
+        write(passage, wish);
+        passages.save(passage);
+        keeper.cut(who, passage, Cut.whole(music), CutKind.WHOLE, music);
+        return passage.id();
+    }
+
+    /** Without a tempo of the player's own, a new piece is guessed as the ceiling's prior does. */
+    private static double guess(PassageWish wish) {
+        return wish.cleanAt() != null
+                ? wish.cleanAt()
+                : Posterior.guess(Tempo.of(wish.targetBpm())).bpm();
+    }
+
+    private static void checkAim(PassageWish wish, LocalDate today) {
+        if (wish.cleanAt() != null && wish.cleanAt() > wish.targetBpm()) {
+            throw Refused.field(
+                    "targetBpm",
+                    "The target of " + Tempo.of(wish.targetBpm()) + " is below the " + Tempo.of(wish.cleanAt())
+                            + " it is clean at already. Set a target at or above that.");
+        }
+        if (wish.neededOn() != null && wish.neededOn().isBefore(today) && wish.version() == 0) {
+            throw Refused.field("neededOn", "That date has gone by. Choose today or later, or leave it open.");
+        }
+    }
+
+    private static void write(StoredPassage passage, PassageWish wish) {
+        passage.title(wish.title().strip());
+        passage.instrument(wish.instrument());
+        passage.aim(wish.targetBpm(), wish.neededOn());
+        passage.music(wish.music());
+    }
+
+    @Transactional
+    void change(SignedIn who, long id, PassageWish wish) {
+        StoredPassage passage = repertoire.passage(who, id);
+        if (passage.version() != wish.version()) {
+            throw Refused.conflict(
+                    "changed",
+                    "This passage was changed in another window. Your text is still here; load the page to see the other.");
+        }
+        checkAim(wish, accounts.today(who));
+        storage.checkRoom(who);
+        MusicChange change =
+                MusicChange.of(passage.music().passage(), wish.music().passage());
+        if (!change.map().isSame()) {
+            follow(who, passage, change, Boolean.TRUE.equals(wish.confirmed()));
+        }
+        write(passage, wish);
+    }
+
+    /** Lets everything that is tied to the notes follow those that stay; what cannot is said before it is done. */
+    private void follow(SignedIn who, StoredPassage passage, MusicChange change, boolean confirmed) {
+        List<String> lost = followers.stream()
+                .flatMap(one -> one.lost(who, passage, change).stream())
+                .toList();
+        if (!lost.isEmpty() && !confirmed) {
+            throw Refused.conflict("music-changed", String.join(" ", lost)).with("lost", lost);
+        }
+        boolean other = change.stayed() < PieceKeeper.STILL_THE_SAME;
+        Tempo guess = other
+                ? Posterior.guess(Tempo.of(passage.targetBpm()))
+                : Tempo.of(passage.guessBpm()).times(change.tempoRatio());
+        passage.guess(guess.bpm(), passage.guessPlayed() && !other);
+        followers.forEach(one -> one.follow(who, passage, change));
+    }
+
+    /** Puts a passage out of sight; one of which nothing was ever played is deleted. */
+    @Transactional
+    void putAway(SignedIn who, long id) {
+        StoredPassage passage = repertoire.passage(who, id);
+        if (storage.isNeverPlayed(who, id)) {
+            passages.delete(passage);
+        } else {
+            passage.putAway();
+        }
+    }
+
+    @Transactional
+    public void cut(SignedIn who, long id, CutWish wish) {
+        StoredPassage passage = repertoire.passage(who, id);
+        Passage music = repertoire.music(passage);
+        List<Piece> cut = switch (wish.kind()) {
+            case WHOLE -> Cut.whole(music);
+            case BARS -> Cut.atBars(music, wish.size());
+            case BEATS -> Cut.byBeats(music, wish.size());
+            case PHRASES -> Cut.atPhrases(music);
+            case RESTS -> Cut.atRests(music);
+            case BREATHS -> Cut.atBreaths(music);
+            case HAND -> Refused.unlessValid("seams", () -> Cut.atNotes(music, wish.seams()));
+        };
+        if (cut.size() == 1 && wish.kind() != CutKind.WHOLE && wish.kind() != CutKind.HAND) {
+            throw Refused.field("kind", nothingToCutAt(wish.kind()));
+        }
+        keeper.cut(who, passage, cut, wish.kind(), music);
+    }
+
+    private static String nothingToCutAt(CutKind kind) {
+        return switch (kind) {
+            case PHRASES ->
+                "No slur or held note ends a phrase here. Write slurs, or cut by hand at the notes you choose.";
+            case RESTS -> "There is no rest between these notes to cut at.";
+            case BREATHS -> "No breath is marked yet. Mark breaths first, or cut by hand.";
+            default -> "That leaves the passage in one piece; choose a smaller size.";
+        };
+    }
+
+    @Transactional
+    PieceDto addExtra(SignedIn who, long id, ExtraWish wish) {
+        StoredPassage passage = repertoire.passage(who, id);
+        int notes = passage.music().passage().notes().size();
+        Piece wanted = Refused.unlessValid("firstNote", () -> new Piece(wish.firstNote(), wish.lastNote()));
+        if (wish.lastNote() >= notes || wanted.size() < 2) {
+            throw Refused.field("lastNote", "Choose two notes or more, up to note " + notes + ".");
+        }
+        List<StoredPiece> there = repertoire.extras(passage);
+        StoredPiece extra = there.stream()
+                .filter(piece -> piece.notes().equals(wanted) && piece.kind() == wish.kind())
+                .findFirst()
+                .orElse(null);
+        if (extra == null) {
+            if (there.size() >= MOST_EXTRAS || wish.kind() == PieceKind.PIECE) {
+                throw Refused.field("kind", "Up to " + MOST_EXTRAS + " joins and drills are kept besides the pieces.");
+            }
+            extra = keeper.keep(who, passage, wish.kind(), wish.name().strip(), wanted);
+        }
+        return repertoire.dtos(who, List.of(extra)).get(0);
+    }
+
+    @Transactional
+    void changePiece(SignedIn who, long id, PieceWish wish) {
+        repertoire.piece(who, id).change(wish.name().strip(), wish.difficulty());
+    }
+}

@@ -1,0 +1,55 @@
+import type { QueryKey } from "@tanstack/react-query";
+
+/** What a change touches: the questions whose answers it may alter, so that nothing else is asked for anew. */
+export type Touches = QueryKey[];
+
+/** What is planned rests on the load, on readiness and on the pieces there are. */
+const PLANS: Touches = [["today"], ["plan"], ["preview"]];
+
+/** All there is: somebody else is here now. */
+export const everything: Touches = [[]];
+export const nothing: Touches = [];
+export const browsers: Touches = [["sessions"]];
+export const habits: Touches = [["greeting"], ["load"], ...PLANS];
+export const home: Touches = [["greeting"], ["load"], ["log"], ["bench"], ["passages"], ...PLANS];
+export const symptoms: Touches = [["load"], ["bench"], ...PLANS];
+export const note = (runId: number): Touches => [["session", runId], ["log"]];
+
+/** The notes of a passage, and all that is laid over them. */
+export const music = (passageId: number): Touches => [
+  ...["passage", "bench", "sheet", "variant", "link"].map((name) => [name, passageId]),
+  ["passages"],
+  ["ceiling"],
+  ["storage"],
+  ...PLANS,
+];
+export const pieces = (passageId: number): Touches => [
+  ["passage", passageId],
+  ["bench", passageId],
+  ["passages"],
+  ["ceiling"],
+  ...PLANS,
+];
+export const passages: Touches = [["passages"], ["storage"], ...PLANS];
+export const bench = (passageId: number): Touches => [["bench", passageId]];
+export const modes: Touches = [["bench"]];
+export const marks = (passageId: number): Touches =>
+  ["passage", "bench", "sheet", "variant", "link"].map((name) => [name, passageId]);
+export const breaks = (passageId: number): Touches => [
+  ["bench", passageId],
+  ["link", passageId],
+];
+export const readiness = (passageId: number): Touches => [["bench", passageId], ...PLANS];
+export const practice = (passageId: number): Touches => [["bench", passageId], ["load"], ...PLANS];
+
+/** A run that was begun, went on or is over: what was played counts for the load, the log and the ceilings. */
+export const run: Touches = [
+  ["load"],
+  ["log"],
+  ["session"],
+  ["bench"],
+  ["ceiling"],
+  ["passages"],
+  ["passage"],
+  ...PLANS,
+];
