@@ -3,6 +3,8 @@ import type { components, paths } from "./schema";
 
 export type Schemas = components["schemas"];
 
+export type ProblemCode = NonNullable<Schemas["Problem"]["code"]>;
+
 /** What the server says when it refuses, in words for the player. */
 export class Problem extends Error {
   constructor(
@@ -14,7 +16,7 @@ export class Problem extends Error {
   }
 
   get code() {
-    return this.more.code as string | undefined;
+    return this.more.code as ProblemCode | undefined;
   }
 
   get field() {

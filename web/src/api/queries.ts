@@ -22,6 +22,9 @@ export function useGreeting() {
   return useQuery({ queryKey: ["greeting"], queryFn: () => given(api.GET("/api/greeting")), staleTime: 60_000 });
 }
 
+/** How many hours playing rests after a symptom. */
+export const useRestHours = () => useGreeting().data?.restHours ?? "some";
+
 export function useToday(minutes: number | undefined, easy: boolean) {
   return useQuery({
     queryKey: ["today", minutes, easy],

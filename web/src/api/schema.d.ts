@@ -91,7 +91,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        get: operations["own"];
         put?: never;
         post: operations["tapped"];
         delete?: never;
@@ -990,6 +990,8 @@ export interface components {
             rough: number;
             /** Format: int64 */
             runId: number;
+            /** @description its passes in order, for a small picture */
+            sketch: components["schemas"]["SketchDto"][];
             /** Format: date-time */
             startedAt: string;
             /** Format: int32 */
@@ -1035,6 +1037,11 @@ export interface components {
         Greeting: {
             demo: boolean;
             me: components["schemas"]["Me"] | null;
+            /**
+             * Format: int64
+             * @description how many hours playing rests after a symptom
+             */
+            restHours: number;
         };
         Habits: {
             /** @enum {string} */
@@ -1076,6 +1083,10 @@ export interface components {
             name: string;
             /** @enum {string} */
             stage: "NEIGHBOURS" | "FOURS" | "WHOLE";
+        };
+        /** @description the key of a variant */
+        KeyDto: {
+            key: string;
         };
         LastAnswer: {
             clientId: string;
@@ -1296,6 +1307,8 @@ export interface components {
             /** Format: date */
             lastPlayed: string | null;
             name: string;
+            /** @description whether it is the whole passage */
+            whole: boolean;
         };
         PieceWish: {
             /** Format: int32 */
@@ -1349,6 +1362,50 @@ export interface components {
             clientId: string;
             /** Format: double */
             seconds: number;
+        };
+        /** @description a refusal or a failure, with a sentence to act on; parts that do not apply are left out */
+        Problem: {
+            /**
+             * @description what a page may have to do something about
+             * @enum {string}
+             */
+            code?: "changed" | "music-changed" | "mark-decided" | "open-run" | "taken-over" | "out-of-step" | "too-soon" | "too-late" | "over" | "nothing-left" | "symptom-rest" | "one-move-a-day" | "storage-full" | "database";
+            /** Format: int32 */
+            column?: number;
+            /** @description a sentence for the player */
+            detail?: string;
+            /** @description the part of the request that was refused */
+            field?: string;
+            /** @description a sentence for each part that was refused */
+            fields?: {
+                [key: string]: string;
+            };
+            /** @description the sign it stopped at */
+            found?: string;
+            /**
+             * Format: int32
+             * @description where reading music stopped, from 1
+             */
+            line?: number;
+            /** @description what new notes would take away */
+            lost?: string[];
+            /**
+             * Format: int64
+             * @description the workout that is open
+             */
+            runId?: number;
+            /**
+             * Format: double
+             * @description how many are missing
+             */
+            seconds?: number;
+            /** Format: int32 */
+            status?: number;
+            /**
+             * Format: date-time
+             * @description until when playing rests
+             */
+            until?: string;
         };
         ReadinessDto: {
             /** @enum {string} */
@@ -1478,6 +1535,17 @@ export interface components {
             password: string;
             /** @description not used: a player's day is counted where they live */
             zone: string | null;
+        };
+        /** @description its passes in order, for a small picture */
+        SketchDto: {
+            /** @enum {string} */
+            kind: "WARM_UP" | "CONTROLLED" | "BURST" | "CLOSING";
+            /** Format: double */
+            seconds: number;
+            /** Format: double */
+            tempo: number;
+            /** @enum {string|null} */
+            verdict: "CLEAN" | "ROUGH" | "BROKE" | null;
         };
         SoundedClick: {
             /** @enum {string} */
@@ -1691,6 +1759,15 @@ export interface operations {
                     "*/*": components["schemas"]["Me"];
                 };
             };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     delete: {
@@ -1712,6 +1789,15 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
             };
         };
     };
@@ -1737,6 +1823,15 @@ export interface operations {
                     "*/*": components["schemas"]["Me"];
                 };
             };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     changePassword: {
@@ -1758,6 +1853,15 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
             };
         };
     };
@@ -1781,6 +1885,47 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Me"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    own: {
+        parameters: {
+            query: {
+                weights: string;
+                stretched?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["KeyDto"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -1807,6 +1952,15 @@ export interface operations {
                     "*/*": components["schemas"]["CellDto"];
                 };
             };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     open: {
@@ -1824,6 +1978,15 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
             };
         };
     };
@@ -1845,6 +2008,15 @@ export interface operations {
                     "*/*": components["schemas"]["Greeting"];
                 };
             };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     view_1: {
@@ -1863,6 +2035,15 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["LoadView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -1887,6 +2068,15 @@ export interface operations {
                     "*/*": components["schemas"]["LogPage"];
                 };
             };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     session: {
@@ -1907,6 +2097,15 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Session"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -1933,6 +2132,15 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     list: {
@@ -1951,6 +2159,15 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["PassageDto"][];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -1977,6 +2194,15 @@ export interface operations {
                     "*/*": components["schemas"]["PassageDetail"];
                 };
             };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     get: {
@@ -1997,6 +2223,15 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["PassageDetail"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2025,6 +2260,15 @@ export interface operations {
                     "*/*": components["schemas"]["PassageDetail"];
                 };
             };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     putAway: {
@@ -2044,6 +2288,15 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
             };
         };
     };
@@ -2065,6 +2318,15 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["BenchView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2091,6 +2353,15 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     played: {
@@ -2115,6 +2386,15 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
             };
         };
     };
@@ -2144,6 +2424,15 @@ export interface operations {
                     "*/*": string;
                 };
             };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     addExtra: {
@@ -2170,6 +2459,15 @@ export interface operations {
                     "*/*": components["schemas"]["PieceDto"];
                 };
             };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     link: {
@@ -2193,6 +2491,15 @@ export interface operations {
                     "*/*": components["schemas"]["LinkView"];
                 };
             };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     broke: {
@@ -2214,6 +2521,15 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     notBroke: {
@@ -2234,6 +2550,15 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
             };
         };
     };
@@ -2259,6 +2584,15 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     want: {
@@ -2282,6 +2616,15 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
             };
         };
     };
@@ -2307,6 +2650,15 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["PassageDetail"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2336,6 +2688,15 @@ export interface operations {
                     "*/*": components["schemas"]["PlaybackDto"];
                 };
             };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     practised: {
@@ -2359,6 +2720,15 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
             };
         };
     };
@@ -2384,6 +2754,15 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     stitch: {
@@ -2407,6 +2786,15 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
             };
         };
     };
@@ -2433,6 +2821,15 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Sheet"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2462,6 +2859,15 @@ export interface operations {
                     "*/*": components["schemas"]["WholeVariant"];
                 };
             };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     changePiece: {
@@ -2486,6 +2892,15 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     ceiling: {
@@ -2508,6 +2923,15 @@ export interface operations {
                     "*/*": components["schemas"]["CeilingView"];
                 };
             };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     usual: {
@@ -2528,6 +2952,15 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["PlanView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2554,6 +2987,15 @@ export interface operations {
                     "*/*": components["schemas"]["PlanView"];
                 };
             };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     read_1: {
@@ -2576,6 +3018,15 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Reading"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2602,6 +3053,15 @@ export interface operations {
                     "*/*": components["schemas"]["Entered"];
                 };
             };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     begin: {
@@ -2626,6 +3086,15 @@ export interface operations {
                     "*/*": components["schemas"]["RunView"];
                 };
             };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     get_1: {
@@ -2648,6 +3117,15 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["RunView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2676,6 +3154,15 @@ export interface operations {
                     "*/*": components["schemas"]["RunView"];
                 };
             };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     takeOver: {
@@ -2702,6 +3189,15 @@ export interface operations {
                     "*/*": components["schemas"]["RunView"];
                 };
             };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     note: {
@@ -2725,6 +3221,15 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
             };
         };
     };
@@ -2757,6 +3262,15 @@ export interface operations {
                     "*/*": components["schemas"]["ScoreView"];
                 };
             };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     signIn: {
@@ -2781,6 +3295,15 @@ export interface operations {
                     "*/*": components["schemas"]["Me"];
                 };
             };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     signOut: {
@@ -2798,6 +3321,15 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
             };
         };
     };
@@ -2817,6 +3349,15 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["SessionDto"][];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2839,6 +3380,15 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     storage: {
@@ -2857,6 +3407,15 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Storage"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2881,6 +3440,15 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     withdraw: {
@@ -2900,6 +3468,15 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
             };
         };
     };
@@ -2922,6 +3499,15 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["TodayView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };

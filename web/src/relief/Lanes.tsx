@@ -14,10 +14,21 @@ interface Props {
 
 const HEIGHT = 40;
 
+/** What the longest name takes beside its lane. */
+const NAME_WIDTH = 52;
+
+/** The name of a lane stands beside it, or inside at its beginning where there is no room beside it. */
 function Frame({ name, left, top, looks }: { name: string; left: number; top: number; looks: Looks }) {
+  const beside = left >= NAME_WIDTH;
   return (
-    <text x={left - 8} y={top + HEIGHT / 2 + 4} textAnchor="end" fontSize="11" fill={looks.soft}>
-      {left < 40 ? name[0] : name}
+    <text
+      x={beside ? left - 8 : left + 4}
+      y={beside ? top + HEIGHT / 2 + 4 : top + HEIGHT - 4}
+      textAnchor={beside ? "end" : "start"}
+      fontSize="11"
+      fill={beside ? looks.soft : looks.ink}
+    >
+      {name}
     </text>
   );
 }

@@ -1,4 +1,4 @@
-/** The colours of the relief, by day and on the dark run screen. */
+/** The colours of the relief, by day and on the dark run screen; what they are stands with all others in index.css. */
 export interface Looks {
   ink: string;
   soft: string;
@@ -11,23 +11,23 @@ export interface Looks {
 }
 
 export const DAY: Looks = {
-  ink: "#14211d",
-  soft: "#4d5a55",
-  rule: "#dde3df",
-  spruce: "#0e5a4b",
-  plum: "#9c1f63",
-  brass: "#7a4e0c",
-  band: "#b7791f",
-  ground: "#f5f7f4",
+  ink: "var(--color-ink)",
+  soft: "var(--color-soft)",
+  rule: "var(--color-rule-faint)",
+  spruce: "var(--color-spruce)",
+  plum: "var(--color-plum)",
+  brass: "var(--color-brass-deep)",
+  band: "var(--color-brass)",
+  ground: "var(--color-ground)",
 };
 
 export const NIGHT: Looks = {
-  ink: "#e9efeb",
-  soft: "#a9b8b1",
-  rule: "#22302a",
-  spruce: "#4fb59a",
-  plum: "#f07fb8",
-  brass: "#e3b56c",
-  band: "#d9a552",
-  ground: "#0d1613",
+  ink: "var(--color-night-ink)",
+  soft: "var(--color-night-soft)",
+  rule: "var(--color-night-rule-faint)",
+  spruce: "var(--color-night-spruce)",
+  plum: "var(--color-night-plum)",
+  brass: "var(--color-night-brass-pale)",
+  band: "var(--color-night-brass)",
+  ground: "var(--color-night)",
 };

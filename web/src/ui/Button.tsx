@@ -5,7 +5,7 @@ const BASE =
   "inline-flex min-h-11 items-center justify-center gap-2 rounded-[5px] px-4 py-2 text-base font-semibold whitespace-nowrap transition-colors";
 
 const KINDS = {
-  main: "bg-spruce text-white hover:bg-[#0a4639] disabled:bg-rule disabled:text-soft",
+  main: "bg-spruce text-white hover:bg-spruce-deep disabled:bg-rule disabled:text-soft",
   plain: "border border-rule-strong bg-transparent text-ink hover:border-ink disabled:text-rule-strong",
   quiet: "text-spruce underline-offset-4 hover:underline px-2",
   danger: "border border-plum text-plum hover:bg-plum hover:text-white",

@@ -1,3 +1,4 @@
+import { CircleUserRound } from "lucide-react";
 import { Link, NavLink } from "react-router";
 import { SymptomButton } from "../features/symptom/SymptomButton";
 
@@ -29,10 +30,10 @@ export function Nav({ name }: { name: string }) {
       <div className="border-b border-rule print:hidden">
         <nav
           aria-label="Places"
-          className="mx-auto flex max-w-[1300px] flex-wrap items-stretch gap-x-5 px-4 sm:gap-x-7 sm:px-9"
+          className="mx-auto flex max-w-[1300px] items-stretch justify-between gap-x-1.5 px-2.5 text-[0.9rem] sm:justify-start sm:gap-x-7 sm:px-9 sm:text-base"
         >
-          <Link to="/" className="flex items-center gap-2 py-3 pr-2 text-lg font-bold">
-            <Mark /> Tachylim
+          <Link to="/" className="flex items-center gap-2 py-3 pr-2 text-lg font-bold max-sm:hidden">
+            <Mark /> <span className="max-md:sr-only">Tachylim</span>
           </Link>
           {PLACES.map(([to, label]) => (
             <NavLink
@@ -46,12 +47,13 @@ export function Nav({ name }: { name: string }) {
               {label}
             </NavLink>
           ))}
-          <span className="ml-auto flex items-center">
+          <span className="flex items-center sm:ml-auto">
             <SymptomButton />
           </span>
           <NavLink to="/settings" className="flex min-h-12 max-w-48 items-center truncate text-soft hover:text-ink">
+            <CircleUserRound size={22} aria-hidden="true" className="sm:hidden" />
             <span className="sr-only">Settings of </span>
-            <span className="truncate" dir="auto">
+            <span className="truncate max-sm:sr-only" dir="auto">
               {name}
             </span>
           </NavLink>

@@ -1,6 +1,16 @@
 /** Whole beats a minute, as a metronome shows them. */
 export const bpm = (tempo: number) => String(Math.round(tempo));
 
+/** A piece with its passage; the whole has no name of its own. */
+export const called = (passage: string, piece: string) => [passage, unbroken(piece)].filter(Boolean).join(", ");
+
+/** A span such as “bars 3–4” does not break at its dash, nor before its figure. */
+export const unbroken = (name: string) =>
+  name.replace(
+    /(\S+) (\d+)(?:–(\d+))?$/,
+    (_, word, from, to) => `${word}\u00a0${from}${to ? `\u2060–\u2060${to}` : ""}`,
+  );
+
 /** Seconds as minutes and seconds: 1:05. */
 export function clock(seconds: number) {
   const whole = Math.max(0, Math.round(seconds));

@@ -1,5 +1,6 @@
 import { Choice } from "../../ui/Choice";
 import { Field } from "../../ui/Field";
+import { TEMPO, within } from "../../api/within";
 
 interface Props {
   played: boolean;
@@ -29,8 +30,7 @@ export function CleanAt({ played, cleanAt, error, onChange }: Props) {
       <Field
         label="Clean at"
         type="number"
-        min={20}
-        max={400}
+        {...within(TEMPO)}
         hint="Beats a minute. The first passes put it right."
         value={cleanAt ?? ""}
         error={error}

@@ -8,6 +8,8 @@ import { INPUT } from "../../ui/Field";
 import { day } from "../../ui/format";
 import { useNoteKeys } from "./useNoteKeys";
 import * as touches from "../../api/touches";
+import { upTo } from "../../api/within";
+import { RANGES } from "../../api/ranges";
 
 type Kind = Schemas["MarkDto"]["kind"];
 type Wish = Schemas["MarkWish"];
@@ -138,7 +140,7 @@ export function MarksPanel({ detail, bench, cursor, onCursor }: Props) {
           <span className="text-soft">Why, if it is worth remembering</span>
           <input
             value={why}
-            maxLength={300}
+            {...upTo(RANGES.MarkWish.why)}
             dir="auto"
             onChange={(event) => setWhy(event.target.value)}
             className={INPUT}

@@ -6,6 +6,8 @@ import { Button } from "../../ui/Button";
 import { INPUT } from "../../ui/Field";
 import { family } from "../../ui/format";
 import * as touches from "../../api/touches";
+import { upTo } from "../../api/within";
+import { RANGES } from "../../api/ranges";
 
 interface Props {
   detail: Schemas["PassageDetail"];
@@ -86,7 +88,7 @@ export function ModesPanel({ detail, bench }: Props) {
         <input
           aria-label="Another mode"
           value={added}
-          maxLength={60}
+          {...upTo(RANGES.ModeWish.mode)}
           dir="auto"
           onChange={(event) => setAdded(event.target.value)}
           className={INPUT}

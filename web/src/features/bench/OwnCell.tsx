@@ -15,13 +15,17 @@ export function OwnCell({ onOpen }: { onOpen: (key: string) => void }) {
   const [stretched, setStretched] = useState(false);
   const taps = useTaps(CELL_SILENCE);
   const read = useChange((seconds: number[]) => given(api.POST("/api/cells", { body: { seconds } })), touches.nothing);
+  const show = useChange(
+    () => given(api.GET("/api/cells", { params: { query: { weights: cell, stretched } } })),
+    touches.nothing,
+  );
   const finish = () => read.mutate(taps.take(), { onSuccess: (answer) => setCell(answer.cell) });
   return (
     <form
       className="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-rule py-3"
       onSubmit={(event) => {
         event.preventDefault();
-        if (cell.trim()) onOpen(`${stretched ? "stretched" : "same"}.${cell.trim().replaceAll(/[\s,–]+/g, "-")}`);
+        if (cell.trim()) show.mutate(undefined, { onSuccess: ({ key }) => onOpen(key) });
       }}
     >
       <span className="font-semibold">Your own cell</span>
@@ -51,7 +55,7 @@ export function OwnCell({ onOpen }: { onOpen: (key: string) => void }) {
       <span className="text-sm text-soft">
         {taps.count > 0 ? "Tap each note, and once more where it starts again." : "One weight a note, or tap it."}
       </span>
-      {read.isError && <p className="w-full text-sm text-plum">{sentence(read.error)}</p>}
+      {(read.error ?? show.error) && <p className="w-full text-sm text-plum">{sentence(read.error ?? show.error)}</p>}
     </form>
   );
 }

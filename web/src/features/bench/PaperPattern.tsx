@@ -1,4 +1,5 @@
 import { Field, INPUT, Labelled } from "../../ui/Field";
+import { RANGES } from "../../api/ranges";
 
 export interface Paper {
   meter: string;
@@ -43,7 +44,7 @@ export function PaperPattern({ value, onChange, error }: Props) {
           label="Bars"
           type="number"
           min={1}
-          max={64}
+          max={RANGES.MusicText.bars.maximum}
           value={value.bars || ""}
           onChange={(event) => set({ bars: Number(event.target.value) })}
         />

@@ -1,6 +1,8 @@
 import { Problem, type Schemas } from "../../api/client";
 import { Field, INPUT, Labelled } from "../../ui/Field";
 import { families, family } from "../../ui/format";
+import { TEMPO, upTo, within } from "../../api/within";
+import { RANGES } from "../../api/ranges";
 
 export type PassageDraft = Omit<Schemas["PassageWish"], "music" | "version">;
 
@@ -24,7 +26,7 @@ export function PassageFields({ draft, onChange, error }: Props) {
       <Field
         label="Title"
         dir="auto"
-        maxLength={120}
+        {...upTo(RANGES.PassageWish.title)}
         value={draft.title}
         error={fieldError(error, "title")}
         onChange={(event) => onChange({ title: event.target.value })}
@@ -33,8 +35,7 @@ export function PassageFields({ draft, onChange, error }: Props) {
         <Field
           label="Target tempo"
           type="number"
-          min={20}
-          max={400}
+          {...within(TEMPO)}
           hint="Beats a minute."
           value={draft.targetBpm || ""}
           error={fieldError(error, "targetBpm")}

@@ -6,6 +6,8 @@ import { Button, KeyCap } from "../../ui/Button";
 import { INPUT } from "../../ui/Field";
 import { TempoAxis, TempoLine } from "../passages/TempoLine";
 import * as touches from "../../api/touches";
+import { upTo, within } from "../../api/within";
+import { RANGES } from "../../api/ranges";
 
 type Piece = Schemas["PieceDto"];
 type CutWish = Schemas["CutWish"];
@@ -83,7 +85,7 @@ function PieceRow({
         <input
           aria-label={`Name of ${piece.name}`}
           value={name}
-          maxLength={80}
+          {...upTo(RANGES.PieceWish.name)}
           dir="auto"
           onChange={(event) => setName(event.target.value)}
           onBlur={() => name.trim() && name !== piece.name && change.mutate({ name, difficulty: piece.difficulty })}
@@ -140,8 +142,7 @@ function CutForm({ passageId }: { passageId: number }) {
         <input
           aria-label="How many"
           type="number"
-          min={1}
-          max={64}
+          {...within(RANGES.CutWish.size)}
           value={size || ""}
           onChange={(event) => setSize(Number(event.target.value))}
           className={`${INPUT} !w-20`}

@@ -4,6 +4,7 @@ import { sentence } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { INPUT } from "../../ui/Field";
 import type { usePlayback } from "./usePlayback";
+import { isWithin, TEMPO, within } from "../../api/within";
 
 interface Props {
   playback: ReturnType<typeof usePlayback>;
@@ -24,7 +25,7 @@ export function PlayBar({ playback, bpm, onBpm, of, label, variant, first, last,
   const [click, setClick] = useState(true);
   const [along, setAlong] = useState(false);
   const on = playback.playing === of;
-  const valid = bpm >= 20 && bpm <= 400;
+  const valid = isWithin(bpm, TEMPO);
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
       <Button
@@ -38,8 +39,7 @@ export function PlayBar({ playback, bpm, onBpm, of, label, variant, first, last,
         at
         <input
           type="number"
-          min={20}
-          max={400}
+          {...within(TEMPO)}
           aria-label="Tempo to hear it at"
           value={bpm || ""}
           onChange={(event) => onBpm(Number(event.target.value))}
@@ -66,7 +66,11 @@ export function PlayBar({ playback, bpm, onBpm, of, label, variant, first, last,
         I play along: it counts for today
       </label>
       {along && caution && <p className="w-full border-l-2 border-plum pl-3 text-sm">{caution}</p>}
-      {!valid && <p className="text-sm text-plum">A tempo lies between 20 and 400.</p>}
+      {!valid && (
+        <p className="text-sm text-plum">
+          A tempo lies between {TEMPO.minimum} and {TEMPO.maximum}.
+        </p>
+      )}
       {playback.error !== undefined && <p className="text-sm text-plum">{sentence(playback.error)}</p>}
     </div>
   );

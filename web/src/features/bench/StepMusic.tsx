@@ -6,6 +6,7 @@ import { INPUT } from "../../ui/Field";
 import { Keyboard } from "./Keyboard";
 import { useTaps } from "../../ui/useTaps";
 import { useStepEntry } from "./useStepEntry";
+import { TEMPO, within } from "../../api/within";
 
 const METERS = ["4/4", "3/4", "2/4", "6/8", "9/8", "12/8", "5/4", "7/8", "2/2"];
 const KEYS = [
@@ -131,8 +132,7 @@ export function StepMusic({ onTake }: Props) {
           to a beat of
           <input
             type="number"
-            min={20}
-            max={400}
+            {...within(TEMPO)}
             value={entry.tapBpm || ""}
             onChange={(event) => change({ tapBpm: Number(event.target.value) })}
             className={`${INPUT} !w-22`}

@@ -11,6 +11,8 @@ import { drives } from "./drives";
 import { OwnCell } from "./OwnCell";
 import { VersionDialog } from "./VersionDialog";
 import * as touches from "../../api/touches";
+import { TEMPO, within } from "../../api/within";
+import { RANGES } from "../../api/ranges";
 
 type Variant = Schemas["VariantDto"];
 
@@ -90,8 +92,7 @@ export function Versions({ detail, bench, bpm, onBpm }: Props) {
           played at
           <input
             type="number"
-            min={20}
-            max={400}
+            {...within(TEMPO)}
             value={bpm || ""}
             onChange={(event) => onBpm(Number(event.target.value))}
             className={`${INPUT} !w-22`}
@@ -236,8 +237,7 @@ function TodaysChoice({ passageId, bench, sheet, onOpen }: TodayProps) {
           within
           <input
             type="number"
-            min={1}
-            max={60}
+            {...within(RANGES.ChoiceWish.minutes)}
             step={1}
             value={minutes || ""}
             onChange={(event) => setMinutes(Number(event.target.value))}
@@ -262,7 +262,7 @@ function TodaysChoice({ passageId, bench, sheet, onOpen }: TodayProps) {
       )}
       {bench.today.length > 0 && (
         <ul className="mt-2 grid grid-cols-1 gap-x-8 border-t border-rule md:grid-cols-2">
-          {bench.today.map((one) => {
+          {bench.today.map((one, i) => {
             const known = sheet?.variants.find((variant) => variant.key === one.variant);
             return (
               <li key={one.id} className="border-b border-rule py-2">
@@ -282,7 +282,8 @@ function TodaysChoice({ passageId, bench, sheet, onOpen }: TodayProps) {
                   )}
                 </div>
                 <div className="flex items-start justify-between gap-3 text-sm text-soft">
-                  <p>{one.why}</p>
+                  {/* A reason that holds for several in a row is said once. */}
+                  <p>{one.why === bench.today[i - 1]?.why ? "For the same." : one.why}</p>
                   <label className="flex min-h-8 shrink-0 items-center gap-1.5 text-ink">
                     <input
                       type="checkbox"

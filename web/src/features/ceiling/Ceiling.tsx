@@ -3,7 +3,7 @@ import type { Schemas } from "../../api/client";
 import { useCeiling, usePassages } from "../../api/queries";
 import { ButtonLink } from "../../ui/Button";
 import { INPUT } from "../../ui/Field";
-import { bpm, day } from "../../ui/format";
+import { bpm, day, called } from "../../ui/format";
 import { Failed, Page, Waiting } from "../../ui/Page";
 import { History } from "./History";
 import { Success } from "./Success";
@@ -17,7 +17,7 @@ export default function Ceiling() {
   const pieces = passages.data.flatMap((passage) =>
     passage.pieces.map((piece) => ({
       ...piece,
-      label: piece.name === "whole" ? passage.title : `${passage.title}, ${piece.name}`,
+      label: called(passage.title, piece.whole ? "" : piece.name),
     })),
   );
   if (pieces.length === 0) {

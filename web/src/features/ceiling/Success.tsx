@@ -5,9 +5,12 @@ import { tempoTicks } from "../../relief/terrain";
 import { bpm } from "../../ui/format";
 import { useWidth } from "../../ui/useWidth";
 
-const HEIGHT = 320;
-const TOP = 34;
-const BOTTOM = 40;
+const HEIGHT = 322;
+const TOP = 40;
+const BOTTOM = 36;
+
+/** Marks keep this far from the labels of the axes: the largest of them lies half outside its place. */
+const MARGIN = 13;
 
 /** Success against tempo: the fitted curve, and every tempo played as a mark as large as its passes. */
 export function Success({ view }: { view: Schemas["CeilingView"] }) {
@@ -19,8 +22,8 @@ export function Success({ view }: { view: Schemas["CeilingView"] }) {
     estimate.breakdown.middle * 1.03,
   ];
   const range: [number, number] = [Math.min(...tempos), Math.max(...tempos, view.targetBpm * 1.02)];
-  const x = scaleLog(range, [46, width - 12]);
-  const y = scaleLinear([0, 1], [HEIGHT - BOTTOM, TOP]);
+  const x = scaleLog(range, [46 + MARGIN, width - 12]);
+  const y = scaleLinear([0, 1], [HEIGHT - BOTTOM - MARGIN, TOP + MARGIN]);
   const count = (tried: Schemas["TryDto"]) => tried.clean + tried.rough + tried.broke;
   const size = scaleSqrt([0, Math.max(4, ...tries.map(count))], [1, 11]);
   const draw = line<Schemas["CurvePoint"]>(
@@ -42,7 +45,7 @@ export function Success({ view }: { view: Schemas["CeilingView"] }) {
           <text
             key={tempo}
             x={x(tempo)}
-            y={HEIGHT - 20}
+            y={HEIGHT - BOTTOM + 18}
             textAnchor="middle"
             fontSize="12"
             className="fill-soft font-mono"
@@ -77,10 +80,10 @@ export function Success({ view }: { view: Schemas["CeilingView"] }) {
             burst={tried.kind === "BURST"}
           />
         ))}
-        <text x={width - 12} y={HEIGHT - 3} textAnchor="end" fontSize="12" className="fill-soft">
-          beats a minute · discs are passes, diamonds bursts, of the last {view.triesDays} days
-        </text>
       </svg>
+      <p className="text-right text-sm text-soft">
+        beats a minute · discs are passes, diamonds bursts, of the last {view.triesDays} days
+      </p>
       {tries.length === 0 && (
         <p className="text-sm text-soft">No passes yet: the curve is what the first guess says.</p>
       )}
@@ -128,7 +131,7 @@ function Upright({
       />
       <text
         x={x}
-        y={anchor === "middle" ? 11 : 22}
+        y={anchor === "middle" ? 11 : 27}
         textAnchor={anchor}
         fontSize="13"
         fontWeight={bold ? 700 : 500}

@@ -16,6 +16,8 @@ import { fieldError } from "../bench/PassageFields";
 import { useDebounced } from "../bench/useDebounced";
 import { useDraft } from "../bench/useDraft";
 import { useBegin } from "../run/useBegin";
+import { TEMPO, upTo, within } from "../../api/within";
+import { RANGES } from "../../api/ranges";
 
 const FIRST_WORKOUT_MINUTES = 10;
 
@@ -96,8 +98,7 @@ export default function First({ me }: { me: Schemas["Me"] }) {
             <Field
               label="Minutes on a usual day"
               type="number"
-              min={5}
-              max={600}
+              {...within(RANGES.Habits.usualMinutes)}
               hint="Your first daily limit; change it any time."
               value={draft.minutes || ""}
               error={fieldError(habits.error, "usualMinutes")}
@@ -120,7 +121,7 @@ export default function First({ me }: { me: Schemas["Me"] }) {
             <Field
               label="Title"
               dir="auto"
-              maxLength={120}
+              {...upTo(RANGES.PassageWish.title)}
               placeholder="My first passage"
               value={draft.title}
               onChange={(event) => set({ title: event.target.value })}
@@ -137,8 +138,7 @@ export default function First({ me }: { me: Schemas["Me"] }) {
               <Field
                 label="Target tempo"
                 type="number"
-                min={20}
-                max={400}
+                {...within(TEMPO)}
                 hint="Beats a minute, as marked or as heard."
                 value={draft.targetBpm || ""}
                 onChange={(event) => set({ targetBpm: Number(event.target.value) })}

@@ -5,11 +5,13 @@ import { useWidth } from "../../ui/useWidth";
 
 type Day = Schemas["DayDto"];
 
-const HEIGHT = 210;
-const BASE = HEIGHT - 42;
+const HEIGHT = 196;
+const BASE = HEIGHT - 26;
 const SHOWN = 70;
 const DAY_MS = 86_400_000;
 const TENSE = 4;
+const WEEKS = 10;
+const WIDEST_DATE = 52;
 
 const at = (iso: string) => Date.parse(`${iso}T12:00:00`);
 
@@ -20,7 +22,9 @@ export function Days({ days, today, cap }: { days: Day[]; today: string; cap: nu
   const x = scaleLinear([first, at(today)], [52, width - 20]);
   const y = scaleLinear([0, Math.max(cap, ...days.map((d) => d.effort)) * 1.1], [BASE, 12]);
   const slot = (width - 72) / SHOWN;
-  const weeks = Array.from({ length: 10 }, (_, i) => at(today) - i * 7 * DAY_MS);
+  // A date under every week where there is room for it, else under every second or third.
+  const every = Math.ceil(WIDEST_DATE / ((slot * SHOWN) / WEEKS));
+  const weeks = Array.from({ length: Math.ceil(WEEKS / every) }, (_, i) => at(today) - i * every * 7 * DAY_MS);
   return (
     <div ref={frame} className="overflow-hidden">
       <svg width={width} height={HEIGHT} role="img" aria-label={describe(days)} className="block">
@@ -48,14 +52,19 @@ export function Days({ days, today, cap }: { days: Day[]; today: string; cap: nu
           today's cap {oneDecimal(cap)}
         </text>
         {weeks.map((week) => (
-          <text key={week} x={x(week)} y={BASE + 18} textAnchor="middle" fontSize="12" className="fill-soft">
+          <text
+            key={week}
+            x={week === at(today) ? width - 8 : x(week)}
+            y={BASE + 18}
+            textAnchor={week === at(today) ? "end" : "middle"}
+            fontSize="12"
+            className="fill-soft"
+          >
             {new Date(week).toLocaleDateString(undefined, { day: "numeric", month: "short" })}
           </text>
         ))}
-        <text x={width - 8} y={HEIGHT - 4} textAnchor="end" fontSize="12" className="fill-soft">
-          effort minutes · spire: bursts · ring: tension {TENSE} or more
-        </text>
       </svg>
+      <p className="text-right text-sm text-soft">effort minutes · spire: bursts · ring: tension {TENSE} or more</p>
     </div>
   );
 }

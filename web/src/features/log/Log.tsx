@@ -1,10 +1,11 @@
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
 import { useLog } from "../../api/queries";
 import { Button } from "../../ui/Button";
-import { bpm, clock, longDay, minutes, oneDecimal, timeOfDay } from "../../ui/format";
+import { bpm, clock, longDay, minutes, oneDecimal, timeOfDay, unbroken } from "../../ui/format";
 import { Failed, Page, Waiting } from "../../ui/Page";
+import { Sketch } from "./Sketch";
 
 type Entry = Schemas["Entry"];
 
@@ -56,7 +57,7 @@ function byDay(entries: Entry[]): [string, Entry[]][] {
 function Row({ entry }: { entry: Entry }) {
   const open = entry.outcome === null;
   return (
-    <li className="grid items-baseline gap-x-6 gap-y-1 py-1.5 lg:grid-cols-[1.3fr_1fr_1fr]">
+    <li className="grid items-center gap-x-6 gap-y-1 py-1.5 sm:grid-cols-[1fr_10.5rem] lg:grid-cols-[1fr_10.5rem_17rem]">
       <p className="min-w-0">
         <Link
           to={open ? `/run/${entry.runId}` : `/log/${entry.runId}`}
@@ -64,7 +65,7 @@ function Row({ entry }: { entry: Entry }) {
           dir="auto"
         >
           {entry.passage}
-          {entry.piece !== "whole" && `, ${entry.piece}`}
+          {entry.piece && `, ${unbroken(entry.piece)}`}
         </Link>
         <span className="text-soft">
           {" "}
@@ -78,13 +79,20 @@ function Row({ entry }: { entry: Entry }) {
           </span>
         )}
       </p>
-      <p className="text-soft">
-        {entry.clean} clean · {entry.rough} rough · {entry.broke} broke
-      </p>
-      <p className="text-soft">
-        {minutes(entry.playedSeconds)} played · {clock(entry.burstSeconds)} bursts · effort {oneDecimal(entry.effort)}
-        {entry.fastestClean !== null && ` · clean at ${bpm(entry.fastestClean)}`}
+      <Sketch
+        passes={entry.sketch}
+        label={`${entry.clean} clean, ${entry.rough} rough, ${entry.broke} broke; bursts for ${clock(entry.burstSeconds)}`}
+      />
+      <p className="text-soft sm:col-span-2 lg:col-span-1">
+        <Figure>{minutes(entry.playedSeconds)}</Figure>
+        <Figure>effort {oneDecimal(entry.effort)}</Figure>
+        {entry.fastestClean !== null && <Figure>clean at {bpm(entry.fastestClean)}</Figure>}
       </p>
     </li>
   );
+}
+
+/** A figure with its word, which never part at the end of a line. */
+function Figure({ children }: { children: ReactNode }) {
+  return <span className="mr-3.5 inline-block whitespace-nowrap">{children}</span>;
 }

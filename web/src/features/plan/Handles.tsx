@@ -1,6 +1,8 @@
 import type { KeyboardEvent, PointerEvent } from "react";
 import type { Schemas } from "../../api/client";
 import type { ReliefData, Scales } from "../../relief/terrain";
+import { within } from "../../api/within";
+import { RANGES } from "../../api/ranges";
 
 type Wish = Schemas["PlanWish"];
 
@@ -12,7 +14,12 @@ interface Props {
   onChange: (part: Partial<Wish>) => void;
 }
 
-const clamp = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value));
+const clamp = (value: number, { minimum, maximum }: { minimum: number; maximum: number }) =>
+  Math.min(maximum, Math.max(minimum, value));
+const percent = ({ minimum, maximum }: { minimum: number; maximum: number }) => ({
+  min: 100 * minimum,
+  max: 100 * maximum,
+});
 const round = (value: number) => Math.round(value * 100) / 100;
 
 /** What can be taken hold of in the relief: slow passes and the first burst by their tempo, the end by its time. */
@@ -21,9 +28,11 @@ export function Handles({ relief, wish, scales, width, onChange }: Props) {
   const burst = relief.stretches.find((stretch) => stretch.form === "BURST");
   const core = relief.blocks.findIndex((block) => block.part === "CORE");
   const slow = burst && relief.stretches.find((stretch) => stretch.block === core && stretch.form === "CONTROLLED");
-  const minutes = (value: number) => onChange({ minutes: clamp(Math.round(value), 3, 180) });
-  const firstBurst = (share: number) => onChange({ firstBurstShare: clamp(round(share), 1.01, 1.1) });
-  const controlled = (share: number) => onChange({ controlledShare: clamp(round(share), 0.55, 0.7) });
+  const minutes = (value: number) => onChange({ minutes: clamp(Math.round(value), RANGES.PlanWish.minutes) });
+  const firstBurst = (share: number) =>
+    onChange({ firstBurstShare: clamp(round(share), RANGES.PlanWish.firstBurstShare) });
+  const controlled = (share: number) =>
+    onChange({ controlledShare: clamp(round(share), RANGES.PlanWish.controlledShare) });
   const shareAt = (y: number) => tempoAt(y, scales) / ceiling.middle;
   return (
     <g>
@@ -33,8 +42,7 @@ export function Handles({ relief, wish, scales, width, onChange }: Props) {
           x={scales.x(burst.start + burst.seconds / 2)}
           y={scales.y(burst.tempo!)}
           value={wish.firstBurstShare * 100}
-          min={101}
-          max={110}
+          {...percent(RANGES.PlanWish.firstBurstShare)}
           text={`${Math.round(wish.firstBurstShare * 100)}% of the ceiling`}
           onStep={(way) => firstBurst(wish.firstBurstShare + way * 0.01)}
           onDrag={({ y }) => firstBurst(shareAt(y))}
@@ -47,8 +55,7 @@ export function Handles({ relief, wish, scales, width, onChange }: Props) {
           x={scales.x(slow.start + slow.seconds / 2)}
           y={scales.y(slow.tempo!)}
           value={wish.controlledShare * 100}
-          min={55}
-          max={70}
+          {...percent(RANGES.PlanWish.controlledShare)}
           text={`${Math.round(wish.controlledShare * 100)}% of the ceiling`}
           onStep={(way) => controlled(wish.controlledShare + way * 0.01)}
           onDrag={({ y }) => controlled(shareAt(y))}
@@ -60,8 +67,7 @@ export function Handles({ relief, wish, scales, width, onChange }: Props) {
         x={Math.min(width - 14, scales.x(relief.seconds))}
         y={scales.base - 34}
         value={wish.minutes}
-        min={3}
-        max={180}
+        {...within(RANGES.PlanWish.minutes)}
         text={`${wish.minutes} minutes`}
         onStep={(way) => minutes(wish.minutes + way)}
         onDrag={({ movedX }) => minutes(wish.minutes + (movedX / width) * wish.minutes)}

@@ -4,7 +4,7 @@ import type { Schemas } from "../../api/client";
 import { sentence, usePreview, useUsualPlan } from "../../api/queries";
 import { Relief } from "../../relief/Relief";
 import { Button } from "../../ui/Button";
-import { bpm, clock, minutes, oneDecimal } from "../../ui/format";
+import { bpm, clock, minutes, oneDecimal, called } from "../../ui/format";
 import { Caution, Failed, Page, Waiting } from "../../ui/Page";
 import { useDebounced } from "../bench/useDebounced";
 import { useBegin } from "../run/useBegin";
@@ -34,7 +34,7 @@ function Editor({ usual }: { usual: Schemas["PlanView"] }) {
   const { totals } = view.relief;
   return (
     <Page
-      title={view.piece === "whole" ? view.passage : `${view.passage}, ${view.piece}`}
+      title={called(view.passage, view.piece)}
       above={
         <Link to="/" className="underline-offset-4 hover:underline">
           Today

@@ -1,6 +1,8 @@
 import type { Schemas } from "../../api/client";
 import { Choice } from "../../ui/Choice";
 import { Field, INPUT, Labelled } from "../../ui/Field";
+import { upTo, within } from "../../api/within";
+import { RANGES } from "../../api/ranges";
 
 type Wish = Schemas["PlanWish"];
 
@@ -24,15 +26,14 @@ export function WishFields({ wish, onChange }: Props) {
         options={[
           { value: "INTERVAL_BURSTS", label: "Interval bursts", hint: "slow passes, short bursts above the ceiling" },
           { value: "STEADY_CLIMB", label: "Steady climb", hint: "small earned steps up to the ceiling" },
-          { value: "EASY", label: "Easy day", hint: "nothing above 70% of ease" },
+          { value: "EASY", label: "Easy day", hint: "nothing but loose playing, far below ease" },
         ]}
       />
       <div className="grid grid-cols-2 gap-3">
         <Field
           label="Minutes"
           type="number"
-          min={3}
-          max={180}
+          {...within(RANGES.PlanWish.minutes)}
           value={wish.minutes || ""}
           onChange={(event) => onChange({ minutes: Number(event.target.value) })}
         />
@@ -42,7 +43,7 @@ export function WishFields({ wish, onChange }: Props) {
               <input
                 id={id}
                 list={`${id}-list`}
-                maxLength={60}
+                {...upTo(RANGES.PlanWish.focus)}
                 className={INPUT}
                 value={wish.focus}
                 onChange={(event) => onChange({ focus: event.target.value })}
@@ -60,8 +61,7 @@ export function WishFields({ wish, onChange }: Props) {
             <Field
               label="Bursts at most"
               type="number"
-              min={1}
-              max={12}
+              {...within(RANGES.PlanWish.bursts)}
               value={wish.bursts || ""}
               onChange={(event) => onChange({ bursts: Number(event.target.value) })}
             />
@@ -84,8 +84,7 @@ export function WishFields({ wish, onChange }: Props) {
           <Field
             label="Clean for a step"
             type="number"
-            min={1}
-            max={6}
+            {...within(RANGES.PlanWish.cleanInARow)}
             value={wish.cleanInARow || ""}
             onChange={(event) => onChange({ cleanInARow: Number(event.target.value) })}
           />
@@ -99,8 +98,8 @@ export function WishFields({ wish, onChange }: Props) {
                 value={wish.caution}
                 onChange={(event) => onChange({ caution: event.target.value as Wish["caution"] })}
               >
-                <option value="USUAL">half the reserve</option>
-                <option value="CAUTIOUS">70% of it</option>
+                <option value="USUAL">the usual reserve</option>
+                <option value="CAUTIOUS">more of it</option>
               </select>
             )}
           </Labelled>

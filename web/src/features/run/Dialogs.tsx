@@ -1,6 +1,7 @@
 import { Button, KeyCap } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import { ACTIONS } from "./keys";
+import { useRestHours } from "../../api/queries";
 
 interface Props {
   open: boolean;
@@ -29,15 +30,16 @@ export function PauseDialog({ open, onClose, onLeave, onEnd }: Props & { onLeave
 }
 
 export function SymptomDialog({ open, onClose, onConfirm }: Props & { onConfirm: () => void }) {
+  const hours = useRestHours();
   return (
     <Dialog dark title="Stopped. Pain, numbness or tingling?" open={open} onClose={onClose}>
       <p className="mb-5 text-night-soft">
-        If yes, this workout ends and nothing is planned for 48 hours. If it stays, see a physician or a licensed
+        If yes, this workout ends and nothing is planned for {hours} hours. If it stays, see a physician or a licensed
         therapist who knows musicians; what they say goes before anything here.
       </p>
       <div className="flex flex-wrap gap-3">
         <Button kind="main" onClick={onConfirm} autoFocus>
-          Yes, stop for 48 hours
+          Yes, stop for {hours} hours
         </Button>
         <Button className={LIGHT} onClick={onClose}>
           No, go on

@@ -3,11 +3,13 @@ import { api, given } from "../../api/client";
 import { sentence, useChange, useTouch } from "../../api/queries";
 import { Relief } from "../../relief/Relief";
 import { Button, ButtonLink } from "../../ui/Button";
-import { bpm, clock, minutes, oneDecimal } from "../../ui/format";
+import { bpm, clock, minutes, oneDecimal, unbroken } from "../../ui/format";
 import { INPUT, Labelled } from "../../ui/Field";
 import { useSay } from "../../ui/Toasts";
 import type { RunView } from "./useRun";
 import * as touches from "../../api/touches";
+import { upTo } from "../../api/within";
+import { RANGES } from "../../api/ranges";
 
 const TITLE = {
   PLAYED: "Played",
@@ -38,7 +40,7 @@ export function Ended({ view }: { view: RunView }) {
       <div className="mx-auto max-w-[1100px]">
         <p className="text-soft" dir="auto">
           {view.passage}
-          {view.piece !== "whole" && `, ${view.piece}`}
+          {view.piece && `, ${unbroken(view.piece)}`}
         </p>
         <h1>{TITLE[view.step.ended!]}</h1>
         <p className="mt-1 mb-6 max-w-[60ch]">{view.step.why}</p>
@@ -67,7 +69,7 @@ export function Ended({ view }: { view: RunView }) {
                 id={id}
                 aria-describedby={describedBy}
                 rows={2}
-                maxLength={2000}
+                {...upTo(RANGES.NoteWish.note)}
                 value={note}
                 onChange={(event) => setNote(event.target.value)}
                 className={INPUT}

@@ -3,7 +3,7 @@ import { Engraving } from "../../notation/Engraving";
 import { keep } from "../../keep";
 import { Relief } from "../../relief/Relief";
 import { KeyCap } from "../../ui/Button";
-import { bpm, minutes, oneDecimal } from "../../ui/format";
+import { bpm, minutes, oneDecimal, unbroken } from "../../ui/format";
 import { Answers } from "./Answers";
 import { BeatTrack } from "./BeatTrack";
 import { KeysDialog, PauseDialog, SymptomDialog } from "./Dialogs";
@@ -40,7 +40,7 @@ export function Stage({ run, view, speed }: Props) {
       <header className="flex flex-wrap items-center gap-x-3 gap-y-1 sm:gap-x-5">
         <p className="mr-auto min-w-full text-lg sm:min-w-0">
           <b dir="auto">{view.passage}</b>
-          {view.piece !== "whole" && `, ${view.piece}`}
+          {view.piece && `, ${unbroken(view.piece)}`}
           {view.focus && <span className="hidden text-night-soft sm:inline"> · focus: {view.focus}</span>}
         </p>
         <p className="text-night-soft">

@@ -14,6 +14,8 @@ import { Browsers } from "./Browsers";
 import { Home } from "./Home";
 import { Room } from "./Room";
 import * as touches from "../../api/touches";
+import { within } from "../../api/within";
+import { RANGES } from "../../api/ranges";
 
 /** Instrument and daily minutes, where the day is counted, password and browsers, and the way out. */
 export default function Settings({ me }: { me: Schemas["Me"] }) {
@@ -84,8 +86,7 @@ function Habits({ me }: { me: Schemas["Me"] }) {
       <Field
         label="Minutes on a usual day"
         type="number"
-        min={5}
-        max={600}
+        {...within(RANGES.Habits.usualMinutes)}
         hint={
           me.minutesTomorrow
             ? `Today ${me.usualMinutes}; from tomorrow ${me.minutesTomorrow}.`

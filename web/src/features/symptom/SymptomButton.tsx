@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { useTouch } from "../../api/queries";
+import { useRestHours, useTouch } from "../../api/queries";
 import * as touches from "../../api/touches";
 import { keep } from "../../keep";
 import { Button } from "../../ui/Button";
@@ -12,6 +12,7 @@ import { noteSymptom, sendSymptoms } from "../run/outbox";
 export function SymptomButton() {
   const [open, setOpen] = useState(false);
   const touch = useTouch();
+  const hours = useRestHours();
   const navigate = useNavigate();
   const say = useSay();
   const report = async () => {
@@ -19,7 +20,7 @@ export function SymptomButton() {
     noteSymptom(keep);
     try {
       await sendSymptoms(keep);
-      say("Kept. No playing for 48 hours.");
+      say(`Kept. No playing for ${hours} hours.`);
       await touch([...touches.symptoms, ...touches.run]);
       void navigate("/");
     } catch {
@@ -31,18 +32,18 @@ export function SymptomButton() {
       <button
         type="button"
         onClick={() => setOpen(true)}
-        className="flex min-h-11 items-center self-center rounded-[5px] border border-plum px-3 font-semibold text-plum hover:bg-plum hover:text-white"
+        className="flex min-h-11 items-center self-center rounded-[5px] border border-plum px-2 font-semibold sm:px-3 text-plum hover:bg-plum hover:text-white"
       >
         Symptom
       </button>
       <Dialog title="Pain, numbness or tingling?" open={open} onClose={() => setOpen(false)}>
         <p className="mb-5 text-soft">
-          If yes, a workout that is open ends and nothing is planned for 48 hours. If it stays, see a physician or a
-          licensed therapist who knows musicians; what they say goes before anything here.
+          If yes, a workout that is open ends and nothing is planned for {hours} hours. If it stays, see a physician or
+          a licensed therapist who knows musicians; what they say goes before anything here.
         </p>
         <div className="flex flex-wrap gap-3">
           <Button kind="main" onClick={() => void report()} autoFocus>
-            Yes, rest for 48 hours
+            Yes, rest for {hours} hours
           </Button>
           <Button onClick={() => setOpen(false)}>No</Button>
         </div>

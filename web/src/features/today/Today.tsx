@@ -5,7 +5,7 @@ import type { Schemas } from "../../api/client";
 import { sentence, useToday } from "../../api/queries";
 import { Relief } from "../../relief/Relief";
 import { Button, ButtonLink, KeyCap } from "../../ui/Button";
-import { longDay } from "../../ui/format";
+import { longDay, called } from "../../ui/format";
 import { Caution, Failed, Page, Waiting } from "../../ui/Page";
 import { useKeys } from "../../ui/useKeys";
 import { useBegin } from "../run/useBegin";
@@ -48,7 +48,7 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
   return (
     <Page
       above={`${longDay(data.day)}${due}`}
-      title={plan.piece === "whole" ? plan.passage : `${plan.passage}, ${plan.piece}`}
+      title={called(plan.passage, plan.piece)}
       aside={
         <>
           <label className="flex min-h-11 items-center gap-2 rounded-[5px] border border-rule-strong pl-3">

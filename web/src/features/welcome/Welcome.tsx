@@ -9,15 +9,22 @@ import { Field } from "../../ui/Field";
 import { Mark } from "../../ui/Nav";
 import { Landscape } from "./Landscape";
 import * as touches from "../../api/touches";
+import { upTo } from "../../api/within";
+import { RANGES } from "../../api/ranges";
 
 /** The server has the whole rule; this only saves a round. */
-const LENGTH = "A password has 10 to 200 characters, in any script.";
+const { name: NAME, password: PASSWORD } = RANGES.Credentials;
+const LENGTH = `A password has ${PASSWORD.minLength} characters or more, in any script.`;
 
 const signIn = z.object({
-  name: z.string().trim().min(1, "Give your name.").max(60, "A name has up to 60 characters."),
+  name: z
+    .string()
+    .trim()
+    .min(1, "Give your name.")
+    .max(NAME.maxLength, `A name has up to ${NAME.maxLength} characters.`),
   password: z.string().min(1, "Give your password."),
 });
-const register = signIn.extend({ password: z.string().min(10, LENGTH) });
+const register = signIn.extend({ password: z.string().min(PASSWORD.minLength, LENGTH) });
 
 /** Before anyone is signed in. */
 export default function Welcome({ register: registering = false, demo }: { register?: boolean; demo: boolean }) {
@@ -61,7 +68,7 @@ export default function Welcome({ register: registering = false, demo }: { regis
           <Field
             label="Name"
             autoComplete="username"
-            maxLength={60}
+            {...upTo(NAME)}
             error={form.formState.errors.name?.message ?? nameError}
             {...form.register("name")}
           />

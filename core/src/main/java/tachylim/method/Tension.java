@@ -9,14 +9,17 @@ public enum Tension {
     GRIPPING,
     LOCKED;
 
+    /** The figure of the highest. */
+    public static final int MOST = 5;
+
     /**
      * The tension the player calls {@code figure}.
      *
      * @throws IllegalArgumentException if {@code figure} is outside 0..5
      */
     public static Tension of(int figure) {
-        if (figure < 0 || figure > 5) {
-            throw new IllegalArgumentException("Tension is given from 0 to 5, not as " + figure);
+        if (figure < 0 || figure > MOST) {
+            throw new IllegalArgumentException("Tension is given from 0 to " + MOST + ", not as " + figure);
         }
         return values()[figure];
     }

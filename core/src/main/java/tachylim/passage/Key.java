@@ -9,6 +9,9 @@ package tachylim.passage;
  */
 public record Key(int fifths) {
 
+    /** The most sharps or flats a signature has. */
+    public static final int MOST = 7;
+
     /** No sharps or flats. */
     public static final Key NONE = new Key(0);
 
@@ -21,7 +24,7 @@ public record Key(int fifths) {
      * @throws IllegalArgumentException if {@code fifths} is outside −7..7
      */
     public Key {
-        if (fifths < -7 || fifths > 7) {
+        if (Math.abs(fifths) > MOST) {
             throw new IllegalArgumentException("A key has up to seven sharps or flats, not " + fifths);
         }
     }

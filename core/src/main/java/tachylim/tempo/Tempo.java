@@ -14,10 +14,13 @@ package tachylim.tempo;
 public record Tempo(double bpm) implements Comparable<Tempo> {
 
     /** The slowest tempo accepted, in BPM. */
-    public static final double MIN = 20;
+    public static final int MIN = 20;
 
     /** The fastest tempo accepted, in BPM. */
-    public static final double MAX = 400;
+    public static final int MAX = 400;
+
+    /** What is said of a tempo outside the range. */
+    public static final String RANGE = "A tempo lies between " + MIN + " and " + MAX + " beats a minute";
 
     private static final double SECONDS_PER_MINUTE = 60;
 
@@ -26,7 +29,7 @@ public record Tempo(double bpm) implements Comparable<Tempo> {
      */
     public Tempo {
         if (!(bpm >= MIN && bpm <= MAX)) {
-            throw new IllegalArgumentException("A tempo lies between 20 and 400 beats a minute, not at " + bpm);
+            throw new IllegalArgumentException(RANGE + ", not at " + bpm);
         }
     }
 

@@ -13,7 +13,7 @@ public record Backwards() implements Variant {
 
     @Override
     public String key() {
-        return "backwards";
+        return VariantKind.BACKWARDS.key();
     }
 
     @Override

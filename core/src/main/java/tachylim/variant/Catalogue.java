@@ -115,21 +115,22 @@ public final class Catalogue {
      * @throws IllegalArgumentException if there is none
      */
     public static Variant parse(String key) {
-        int dot = key.indexOf('.');
-        String kind = key.substring(0, dot + 1);
-        String rest = key.substring(dot + 1);
-        return switch (kind.isEmpty() ? key : kind) {
-            case "same.", "stretched." -> cell(Cell.parse(rest), kind.equals("stretched."));
-            case "group.", "stop." -> new Regroup(number(rest, key), kind.equals("stop."));
-            case "subdivide" -> new Subdivide();
-            case "figure." -> new Figure(number(rest, key));
-            case "mirror" -> new Figure(0);
-            case "backwards" -> new Backwards();
-            case "one-note" -> new OneNote();
-            case "drone-low", "drone-high" -> new Drone(key.equals("drone-high"));
-            case "loop." -> new Loop(number(rest, key));
-            case "grow", "grow-end" -> new Grow(key.equals("grow-end"));
-            default -> throw unknown(key);
+        String more = VariantKind.more(key);
+        return switch (VariantKind.of(key)) {
+            case SAME -> cell(Cell.parse(more), false);
+            case STRETCHED -> cell(Cell.parse(more), true);
+            case GROUP -> new Regroup(number(more, key), false);
+            case STOP -> new Regroup(number(more, key), true);
+            case SUBDIVIDE -> new Subdivide();
+            case FIGURE -> new Figure(number(more, key));
+            case MIRROR -> new Figure(0);
+            case BACKWARDS -> new Backwards();
+            case ONE_NOTE -> new OneNote();
+            case DRONE_LOW -> new Drone(false);
+            case DRONE_HIGH -> new Drone(true);
+            case LOOP -> new Loop(number(more, key));
+            case GROW -> new Grow(false);
+            case GROW_END -> new Grow(true);
         };
     }
 
@@ -153,7 +154,7 @@ public final class Catalogue {
         return Integer.parseInt(text);
     }
 
-    private static IllegalArgumentException unknown(String key) {
+    static IllegalArgumentException unknown(String key) {
         return new IllegalArgumentException(
                 "There is no variant called " + (key.length() > 40 ? key.substring(0, 40) + "…" : key));
     }

@@ -26,7 +26,7 @@ public record CellVariant(Family family, Cell cell, boolean stretched) implement
 
     @Override
     public String key() {
-        return (stretched ? "stretched." : "same.") + cell;
+        return (stretched ? VariantKind.STRETCHED : VariantKind.SAME).key(cell);
     }
 
     @Override

@@ -28,6 +28,8 @@ public final class Coverage {
     /** More variants than this are not a day's work but a list. */
     private static final int MOST_CHOICES = 12;
 
+    private static final int MOST_SPANS = 4;
+
     /** A link that needs this much is named as the one that breaks. */
     private static final double TROUBLE = 1.5;
 
@@ -184,10 +186,10 @@ public final class Coverage {
     private Chosen chosen(double[] need) {
         int[] drives = drives(taken);
         List<Choice> choices = new ArrayList<>();
-        Set<Integer> before = new HashSet<>();
+        int[] before = new int[need.length];
         for (Candidate candidate : taken) {
             choices.add(new Choice(candidate.key, candidate.minutes, why(candidate, before, need)));
-            before.addAll(candidate.driven);
+            candidate.driven.stream().filter(link -> link < before.length).forEach(link -> before[link]++);
         }
         return new Chosen(
                 List.copyOf(choices),
@@ -198,25 +200,52 @@ public final class Coverage {
                         .toList());
     }
 
-    /** Only the needs decide; so the reason names how many links are new, and the neediest of them. */
-    private static String why(Candidate candidate, Set<Integer> before, double[] need) {
+    /** Only the needs decide; so the reason names the links that are new, or the neediest and how often it comes now. */
+    private static String why(Candidate candidate, int[] before, double[] need) {
         List<Integer> own = candidate.driven.stream()
                 .filter(link -> link < need.length)
                 .sorted()
                 .toList();
-        List<Integer> fresh =
-                own.stream().filter(link -> !before.contains(link)).toList();
+        List<Integer> fresh = own.stream().filter(link -> before[link] == 0).toList();
         List<Integer> of = fresh.isEmpty() ? own : fresh;
         int neediest = of.stream()
                 .max(Comparator.<Integer>comparingDouble(link -> need[link]).thenComparing(Comparator.reverseOrder()))
                 .orElse(0);
-        String links = fresh.isEmpty()
-                ? "Drives " + own.size() + " links once more"
-                : "Drives " + count(fresh.size()) + " not driven by the ones before";
         double least = DoubleStream.of(need).min().orElse(1);
-        return need[neediest] > TROUBLE * least
-                ? links + ", " + name(neediest) + " among them, which breaks most."
-                : links + ", from " + name(of.get(0)) + " on.";
+        String trouble =
+                need[neediest] > TROUBLE * least ? ", " + name(neediest) + " among them, which breaks most" : "";
+        if (!fresh.isEmpty()) {
+            return "Drives " + count(fresh.size()) + " not driven by the ones before: " + spans(fresh) + trouble + ".";
+        }
+        String times = times(before[neediest] + 1);
+        return trouble.isEmpty()
+                ? "Drives " + spans(own) + times + "."
+                : "Drives " + name(neediest) + ", which breaks most," + times + ".";
+    }
+
+    /** Links by the notes they join, those that follow one another in one span; the first few of many. */
+    private static String spans(List<Integer> links) {
+        List<String> spans = new ArrayList<>();
+        int at = 0;
+        while (at < links.size()) {
+            int end = at;
+            while (end + 1 < links.size() && links.get(end + 1) == links.get(end) + 1) {
+                end++;
+            }
+            spans.add((links.get(at) + 1) + "–" + (links.get(end) + 2));
+            at = end + 1;
+        }
+        return spans.size() <= MOST_SPANS
+                ? String.join(", ", spans)
+                : String.join(", ", spans.subList(0, MOST_SPANS)) + " and " + (spans.size() - MOST_SPANS) + " more";
+    }
+
+    private static String times(int now) {
+        return switch (now) {
+            case 2 -> " a second time";
+            case 3 -> " a third time";
+            default -> " for the " + now + "th time";
+        };
     }
 
     private static String count(int links) {

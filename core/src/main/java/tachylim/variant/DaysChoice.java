@@ -18,7 +18,7 @@ public final class DaysChoice {
     /** The least and the most minutes a choice may be asked for. */
     public static final double LEAST_MINUTES = 0.5;
 
-    public static final double MOST_MINUTES = 60;
+    public static final int MOST_MINUTES = 60;
 
     private DaysChoice() {}
 

@@ -26,7 +26,7 @@ public record Drone(boolean high) implements Variant {
 
     @Override
     public String key() {
-        return high ? "drone-high" : "drone-low";
+        return (high ? VariantKind.DRONE_HIGH : VariantKind.DRONE_LOW).key();
     }
 
     @Override

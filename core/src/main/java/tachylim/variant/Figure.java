@@ -26,7 +26,7 @@ public record Figure(int start) implements Variant {
 
     @Override
     public String key() {
-        return start == 0 ? "mirror" : "figure." + start;
+        return start == 0 ? VariantKind.MIRROR.key() : VariantKind.FIGURE.key(start);
     }
 
     @Override

@@ -24,7 +24,7 @@ public record Grow(boolean fromEnd) implements Variant {
 
     @Override
     public String key() {
-        return fromEnd ? "grow-end" : "grow";
+        return (fromEnd ? VariantKind.GROW_END : VariantKind.GROW).key();
     }
 
     @Override

@@ -31,7 +31,7 @@ public record Loop(int beats) implements Variant {
 
     @Override
     public String key() {
-        return "loop." + beats;
+        return VariantKind.LOOP.key(beats);
     }
 
     @Override

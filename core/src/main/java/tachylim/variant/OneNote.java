@@ -15,7 +15,7 @@ public record OneNote() implements Variant {
 
     @Override
     public String key() {
-        return "one-note";
+        return VariantKind.ONE_NOTE.key();
     }
 
     @Override

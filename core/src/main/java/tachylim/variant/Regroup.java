@@ -39,7 +39,7 @@ public record Regroup(int size, boolean stopping) implements Variant {
 
     @Override
     public String key() {
-        return (stopping ? "stop." : "group.") + size;
+        return (stopping ? VariantKind.STOP : VariantKind.GROUP).key(size);
     }
 
     @Override

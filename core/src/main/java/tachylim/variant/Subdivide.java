@@ -18,7 +18,7 @@ public record Subdivide() implements Variant {
 
     @Override
     public String key() {
-        return "subdivide";
+        return VariantKind.SUBDIVIDE.key();
     }
 
     @Override

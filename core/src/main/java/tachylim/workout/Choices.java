@@ -8,13 +8,14 @@ import tachylim.method.SteadyClimb;
  * What the player may choose about a workout. This class is immutable.
  *
  * @param school the method of its core
- * @param bursts bursts at most, 1 to 12
- * @param burstBeats beats of a burst, 1 or 2
- * @param controlledShare slow passes between bursts as a share of the ceiling, 0.55 to 0.70
- * @param firstBurstShare the first burst as a share of the ceiling, 1.01 to 1.10
- * @param cleanInARow clean passes that earn a step of a climb, 1 to 6
+ * @param bursts bursts at most, 1 to {@value #MOST_BURSTS}
+ * @param burstBeats beats of a burst, 1 to {@value #LONGEST_BURST}
+ * @param controlledShare slow passes between bursts as a share of the ceiling, {@value #LEAST_CONTROLLED} to
+ *     {@value #MOST_CONTROLLED}
+ * @param firstBurstShare the first burst as a share of the ceiling, {@value #LEAST_FIRST} to {@value #MOST_FIRST}
+ * @param cleanInARow clean passes that earn a step of a climb, 1 to {@value #MOST_CLEAN_IN_A_ROW}
  * @param caution the reserve wanted before a burst
- * @param focus what to attend to, one thing, up to 60 characters
+ * @param focus what to attend to, one thing, up to {@value #LONGEST_FOCUS} characters
  */
 public record Choices(
         School school,
@@ -26,21 +27,34 @@ public record Choices(
         Caution caution,
         String focus) {
 
-    private static final int LONGEST_FOCUS = 60;
+    public static final int MOST_BURSTS = 12;
+    public static final int LONGEST_BURST = 2;
+    public static final double LEAST_CONTROLLED = 0.55;
+    public static final double MOST_CONTROLLED = 0.70;
+    public static final double LEAST_FIRST = 1.01;
+    public static final double MOST_FIRST = 1.10;
+    public static final int MOST_CLEAN_IN_A_ROW = 6;
+    public static final int LONGEST_FOCUS = 60;
 
     /**
      * @throws IllegalArgumentException if a choice is outside its range
      */
     public Choices {
-        check(bursts >= 1 && bursts <= 12, "Choose 1 to 12 bursts, not " + bursts);
-        check(burstBeats == 1 || burstBeats == 2, "A burst lasts 1 or 2 beats, not " + burstBeats);
+        check(bursts >= 1 && bursts <= MOST_BURSTS, "Choose 1 to " + MOST_BURSTS + " bursts, not " + bursts);
         check(
-                controlledShare >= 0.55 && controlledShare <= 0.70,
-                "Slow passes lie at 55 to 70% of the ceiling, not at " + percent(controlledShare));
+                burstBeats >= 1 && burstBeats <= LONGEST_BURST,
+                "A burst lasts 1 or " + LONGEST_BURST + " beats, not " + burstBeats);
         check(
-                firstBurstShare >= 1.01 && firstBurstShare <= 1.10,
-                "The first burst lies 1 to 10% above the ceiling, not at " + percent(firstBurstShare) + " of it");
-        check(cleanInARow >= 1 && cleanInARow <= 6, "A step is earned by 1 to 6 clean passes, not " + cleanInARow);
+                controlledShare >= LEAST_CONTROLLED && controlledShare <= MOST_CONTROLLED,
+                "Slow passes lie at " + percent(LEAST_CONTROLLED) + " to " + percent(MOST_CONTROLLED)
+                        + " of the ceiling, not at " + percent(controlledShare));
+        check(
+                firstBurstShare >= LEAST_FIRST && firstBurstShare <= MOST_FIRST,
+                "The first burst lies at " + percent(LEAST_FIRST) + " to " + percent(MOST_FIRST)
+                        + " of the ceiling, not at " + percent(firstBurstShare));
+        check(
+                cleanInARow >= 1 && cleanInARow <= MOST_CLEAN_IN_A_ROW,
+                "A step is earned by 1 to " + MOST_CLEAN_IN_A_ROW + " clean passes, not " + cleanInARow);
         check(focus.length() <= LONGEST_FOCUS, "A focus is at most " + LONGEST_FOCUS + " characters");
     }
 

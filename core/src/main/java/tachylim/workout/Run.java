@@ -272,8 +272,9 @@ public final class Run {
             }
             if (now.position.move() instanceof Move.Play play) {
                 Step step = nextStep(now, play);
-                if (step != null) {
-                    return new Standing(now.block, now.blockStart, now.position, null, step);
+                Standing there = new Standing(now.block, now.blockStart, now.position, null, step);
+                if (step != null && !isBreakBeforeNothing(there)) {
+                    return there;
                 }
             }
             now = nextBlock(now);
@@ -285,6 +286,18 @@ public final class Run {
                         : progress.left().isWorthStarting()
                                 ? Done.Cause.PLAYED.sentence()
                                 : "Today's limits are reached; what was played is kept.");
+    }
+
+    /** Whether nothing would be played any more after the break that is due: then there is none, and it is over. */
+    private boolean isBreakBeforeNothing(Standing there) {
+        if (!(there.step instanceof Rest rest) || rest.reason() != Rest.Reason.BREAK) {
+            return false;
+        }
+        Part part = workout.blocks().get(there.block).part();
+        Tally after = tally().rested(rest.seconds());
+        Segment taken = new Segment(rest, part, there.block, tally().elapsed(), rest.seconds(), null, tally(), after);
+        Standing then = new Standing(there.block, there.blockStart, there.position, null, null);
+        return new Run(workout, then, progress.with(taken, false)).isDone();
     }
 
     private static Standing ended(Standing now, String why) {
@@ -327,7 +340,9 @@ public final class Run {
             return new Rest(
                     Rest.Reason.BREAK,
                     Guardrails.BREAK_SECONDS,
-                    "25 minutes without a break: put the instrument down for five.");
+                    Math.round(Guardrails.UNBROKEN_SECONDS / 60)
+                            + " minutes without a break: put the instrument down for "
+                            + Math.round(Guardrails.BREAK_SECONDS / 60) + ".");
         }
         if (pass.kind() == PassKind.BURST) {
             double rest = tally().afterCountIn(pass).restUntil(neededFor(pass));

@@ -57,6 +57,17 @@ class WorkoutTest {
     }
 
     @Test
+    void noBreakIsPlannedAfterWhichNothingIsPlayed() {
+        for (int minutes = Brief.LEAST_MINUTES; minutes <= 90; minutes++) {
+            Allowance plenty = new Allowance(400, 90, 9_000);
+            List<Segment> outline = outline(plan(minutes, plenty, Choices.usual()));
+            assertThat(outline.get(outline.size() - 1).step())
+                    .as(minutes + " minutes")
+                    .isInstanceOf(Pass.class);
+        }
+    }
+
+    @Test
     void aWorkoutWarmsUpClimbsBurstsAndEndsEasy() {
         assertThat(usual().blocks())
                 .extracting(Block::part)

@@ -18,7 +18,7 @@ public final class TappedRhythm {
     public static final int MOST_TAPS = 500;
 
     /** Taps further apart than this from first to last are no rhythm, in seconds. */
-    public static final double MOST_SECONDS = 600;
+    public static final int MOST_SECONDS = 600;
 
     private TappedRhythm() {}
 
@@ -49,8 +49,7 @@ public final class TappedRhythm {
                 .max()
                 .orElse(0);
         if (!(span <= MOST_SECONDS)) {
-            throw new IllegalArgumentException(
-                    "Taps come within " + Math.round(MOST_SECONDS / 60) + " minutes of the first");
+            throw new IllegalArgumentException("Taps come within " + MOST_SECONDS / 60 + " minutes of the first");
         }
         double quarter = tempo.secondsFor(1) / (meter.usualBeat().doubleValue() * 4);
         List<Double> quarters = seconds.stream()

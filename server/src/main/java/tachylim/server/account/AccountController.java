@@ -26,7 +26,9 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import tachylim.load.DailyMinutes;
 import tachylim.load.Home;
+import tachylim.load.SymptomRest;
 import tachylim.passage.InstrumentFamily;
 import tachylim.server.TachylimSettings;
 import tachylim.server.account.AccountService.Habit;
@@ -35,6 +37,11 @@ import tachylim.server.account.AccountService.Habit;
 @RequestMapping("/api")
 @Tag(name = "account")
 class AccountController {
+
+    private static final String MINUTES = "Give " + DailyMinutes.LEAST + " to " + DailyMinutes.MOST + " minutes a day.";
+
+    private static final int LONGEST_NAME = 60;
+    private static final String NAME = "A name has up to " + LONGEST_NAME + " characters.";
 
     private final AccountService accounts;
     private final SessionStart start;
@@ -49,7 +56,13 @@ class AccountController {
     }
 
     /** What every page needs to know before anyone is signed in. */
-    record Greeting(boolean demo, @Schema(nullable = true) Me me) {}
+    record Greeting(
+            boolean demo,
+
+            @Schema(description = "how many hours playing rests after a symptom")
+            long restHours,
+
+            @Schema(nullable = true) Me me) {}
 
     record Me(
             String name,
@@ -71,7 +84,7 @@ class AccountController {
     record SessionDto(String handle, String browser, Instant since, Instant lastSeen, boolean here) {}
 
     record Credentials(
-            @NotBlank(message = "Give a name.") @Size(max = 60, message = "A name has up to 60 characters.")
+            @NotBlank(message = "Give a name.") @Size(max = LONGEST_NAME, message = NAME)
             String name,
 
             @NotNull(message = PasswordRule.LENGTH)
@@ -81,7 +94,7 @@ class AccountController {
             @NotNull @Size(max = 60) String zone) {}
 
     record SignIn(
-            @NotBlank(message = "Give your name.") @Size(max = 60, message = "A name has up to 60 characters.")
+            @NotBlank(message = "Give your name.") @Size(max = LONGEST_NAME, message = NAME)
             String name,
 
             @NotBlank(message = "Give your password.") @Size(max = 2 * PasswordRule.MOST)
@@ -101,8 +114,7 @@ class AccountController {
     record Habits(
             @NotNull(message = "Choose an instrument.") InstrumentFamily instrument,
 
-            @Min(value = 5, message = "Give 5 to 600 minutes a day.")
-            @Max(value = 600, message = "Give 5 to 600 minutes a day.")
+            @Min(value = DailyMinutes.LEAST, message = MINUTES) @Max(value = DailyMinutes.MOST, message = MINUTES)
             int usualMinutes) {}
 
     record Farewell(
@@ -111,7 +123,7 @@ class AccountController {
 
     @GetMapping("/greeting")
     Greeting greeting(@AuthenticationPrincipal SignedIn who) {
-        return new Greeting(settings.demo(), who == null ? null : me(who));
+        return new Greeting(settings.demo(), SymptomRest.LENGTH.toHours(), who == null ? null : me(who));
     }
 
     private Me me(SignedIn who) {

@@ -15,6 +15,7 @@ import org.springframework.transaction.annotation.Transactional;
 import tachylim.load.DailyMinutes;
 import tachylim.load.Home;
 import tachylim.passage.InstrumentFamily;
+import tachylim.server.web.ProblemCode;
 import tachylim.server.web.Refused;
 
 /** Accounts: opening, signing in to, changing and deleting them. */
@@ -156,7 +157,7 @@ public class AccountService {
         try {
             account.home(account.home().movingTo(to, clock.instant()));
         } catch (IllegalStateException tooSoon) {
-            throw Refused.conflict("one-move-a-day", tooSoon.getMessage() + ".");
+            throw Refused.conflict(ProblemCode.ONE_MOVE_A_DAY, tooSoon.getMessage() + ".");
         }
     }
 

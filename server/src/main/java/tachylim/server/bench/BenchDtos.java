@@ -11,10 +11,14 @@ import jakarta.validation.constraints.Size;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import tachylim.notation.entry.TappedRhythm;
 import tachylim.passage.Mark;
 import tachylim.passage.Readiness;
 import tachylim.passage.Stitching;
 import tachylim.server.repertoire.PassageDtos.PieceDto;
+import tachylim.tempo.Tempo;
+import tachylim.variant.Cell;
+import tachylim.variant.DaysChoice;
 import tachylim.variant.Variant;
 import tachylim.workout.Click;
 
@@ -22,6 +26,9 @@ import tachylim.workout.Click;
 public final class BenchDtos {
 
     private BenchDtos() {}
+
+    private static final String MINUTES =
+            "Give " + DaysChoice.LEAST_MINUTES + " to " + DaysChoice.MOST_MINUTES + " minutes.";
 
     /** Music to be engraved, with the place of each note in its text. */
     public record Engraved(String abc, List<Integer> places) {}
@@ -124,25 +131,27 @@ public final class BenchDtos {
                     names) {}
 
     public record ChoiceWish(
-            @DecimalMin(value = "0.5", message = "Give half a minute or more.")
-            @DecimalMax(value = "60", message = "Give up to an hour.")
+            @DecimalMin(value = "" + DaysChoice.LEAST_MINUTES, message = MINUTES)
+            @DecimalMax(value = "" + DaysChoice.MOST_MINUTES, message = MINUTES)
             double minutes) {}
 
     public record PlayedWish(boolean played) {}
 
     public record Taps(
-            @NotNull @Size(max = 64, message = "Tap up to 64 times.")
-            List<@NotNull @DecimalMin(value = "0", message = TAP) @DecimalMax(value = "600", message = TAP) Double>
+            @NotNull @Size(max = Cell.MOST_NOTES + 1, message = "Tap up to " + (Cell.MOST_NOTES + 1) + " times.")
+            List<
+                            @NotNull @DecimalMin(value = "0", message = TAP)
+                            @DecimalMax(value = "" + TappedRhythm.MOST_SECONDS, message = TAP) Double>
                     seconds) {}
 
-    private static final String TAP = "A tap comes within ten minutes of the first.";
+    private static final String TAP = "A tap comes within " + TappedRhythm.MOST_SECONDS / 60 + " minutes of the first.";
 
     /** Something played along with a playback or a version, for as long as it was played. */
     public record PracticeWish(
             @NotNull @Pattern(regexp = "[0-9a-fA-F-]{36}") String clientId,
 
-            @DecimalMin(value = "20", message = "A tempo lies between 20 and 400 beats a minute.")
-            @DecimalMax(value = "400", message = "A tempo lies between 20 and 400 beats a minute.")
+            @DecimalMin(value = "" + Tempo.MIN, message = Tempo.RANGE + ".")
+            @DecimalMax(value = "" + Tempo.MAX, message = Tempo.RANGE + ".")
             double bpm,
 
             @DecimalMin(value = "0.5", message = "Give half a second or more.")
@@ -150,6 +159,9 @@ public final class BenchDtos {
             double seconds) {}
 
     public record CellDto(String cell) {}
+
+    @Schema(description = "the key of a variant")
+    public record KeyDto(String key) {}
 
     public record VariantDto(
             String key,

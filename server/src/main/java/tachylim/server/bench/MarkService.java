@@ -16,6 +16,7 @@ import tachylim.server.bench.BenchDtos.MarkWish;
 import tachylim.server.repertoire.NoteMark;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StoredPassage;
+import tachylim.server.web.ProblemCode;
 import tachylim.server.web.Refused;
 
 /** Fingers, sticks, bows and breaths over the notes; one that is changed later is asked about first. */
@@ -63,7 +64,7 @@ public class MarkService {
                 && decided.map(day -> day.isBefore(accounts.today(who))).orElse(true);
         if (learned && !wish.confirmed()) {
             throw Refused.conflict(
-                    "mark-decided",
+                    ProblemCode.MARK_DECIDED,
                     "Note " + (wish.note() + 1) + " was decided as " + before
                             + decided.map(day -> " on " + DAY.format(day)).orElse(" in the music")
                             + ". What was learned with it has to be learned again.");

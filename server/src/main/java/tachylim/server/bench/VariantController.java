@@ -17,6 +17,7 @@ import org.springframework.web.bind.annotation.RestController;
 import tachylim.server.account.SignedIn;
 import tachylim.server.bench.BenchDtos.CellDto;
 import tachylim.server.bench.BenchDtos.ChoiceWish;
+import tachylim.server.bench.BenchDtos.KeyDto;
 import tachylim.server.bench.BenchDtos.LinkView;
 import tachylim.server.bench.BenchDtos.PlayedWish;
 import tachylim.server.bench.BenchDtos.PracticeWish;
@@ -25,6 +26,7 @@ import tachylim.server.bench.BenchDtos.Taps;
 import tachylim.server.bench.BenchDtos.WholeVariant;
 import tachylim.server.web.Refused;
 import tachylim.variant.Cell;
+import tachylim.variant.VariantKind;
 
 @RestController
 @RequestMapping("/api")
@@ -61,6 +63,13 @@ class VariantController {
             @RequestParam(required = false) Integer last,
             @RequestParam(required = false) Double bpm) {
         return variants.variant(who, id, key, first, last, bpm);
+    }
+
+    /** The key of the variant with a cell of the player's own, written as weights. */
+    @GetMapping("/cells")
+    KeyDto own(@RequestParam String weights, @RequestParam(defaultValue = "false") boolean stretched) {
+        Cell cell = Refused.unlessValid("weights", () -> Cell.parse(weights));
+        return new KeyDto((stretched ? VariantKind.STRETCHED : VariantKind.SAME).key(cell));
     }
 
     /** The cell that was tapped; nothing is kept. */

@@ -1,5 +1,7 @@
 package tachylim.server.demo;
 
+import jakarta.persistence.EntityManager;
+import jakarta.persistence.FlushModeType;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
@@ -9,6 +11,7 @@ import java.util.List;
 import java.util.SplittableRandom;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
 import tachylim.passage.InstrumentFamily;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
@@ -67,6 +70,8 @@ class DemoHistory {
     private final RunService runs;
     private final DemoBench bench;
     private final DemoClock clock;
+    private final TransactionTemplate transaction;
+    private final EntityManager entities;
 
     DemoHistory(
             AccountService accounts,
@@ -74,13 +79,17 @@ class DemoHistory {
             PassageEditor editor,
             RunService runs,
             DemoBench bench,
-            DemoClock clock) {
+            DemoClock clock,
+            TransactionTemplate transaction,
+            EntityManager entities) {
         this.accounts = accounts;
         this.repertoire = repertoire;
         this.runs = runs;
         this.editor = editor;
         this.bench = bench;
         this.clock = clock;
+        this.transaction = transaction;
+        this.entities = entities;
     }
 
     /** A piece and the passage it was cut from. */
@@ -132,7 +141,9 @@ class DemoHistory {
         int sessions = random.nextDouble() < 0.45 ? 2 : 1;
         for (int session = 0; session < sessions; session++) {
             clock.move(begins.plusSeconds(session * 35L * 60));
-            play(odile, pieces.get((turn + session) % pieces.size()), daysAgo, random);
+            DemoPiece piece = pieces.get((turn + session) % pieces.size());
+            // A session at once: two thousand answers would be two thousand writes to the disk.
+            transaction.executeWithoutResult(status -> play(odile, piece, daysAgo, random));
         }
         return turn + sessions;
     }
@@ -171,6 +182,8 @@ class DemoHistory {
 
     /** Plays a workout to its end, in its own time: each answer comes when its step has been played. */
     private void play(SignedIn odile, DemoPiece piece, int daysAgo, SplittableRandom random) {
+        // What is asked while playing is written as it is saved; nothing has to be looked through for changes before.
+        entities.setFlushMode(FlushModeType.COMMIT);
         SimulatedPlayer player = player(piece, daysAgo, random);
         School school = random.nextDouble() < BURSTS ? School.INTERVAL_BURSTS : School.STEADY_CLIMB;
         PlanWish wish = PlanWish.usual(piece.piece().id(), WORKOUT_MINUTES, school);
@@ -187,8 +200,7 @@ class DemoHistory {
                             ordinal,
                             player.play(pass.tempo(), run.tally().reserve().level()))
                     : EventWish.rested(holder, ordinal, step.seconds());
-            runs.keep(odile, id, answer);
-            run = runs.soFar(odile, id);
+            run = runs.play(odile, id, answer);
         }
         note(odile, id, daysAgo);
     }

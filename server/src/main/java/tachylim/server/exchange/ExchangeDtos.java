@@ -10,13 +10,18 @@ import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.util.List;
 import tachylim.notation.Format;
+import tachylim.notation.entry.StepEntry;
+import tachylim.notation.entry.TappedRhythm;
+import tachylim.notation.score.Grid;
+import tachylim.passage.Key;
+import tachylim.tempo.Tempo;
 
 /** What reading and entering music takes and gives. */
 final class ExchangeDtos {
 
     private ExchangeDtos() {}
 
-    private static final String TAP = "A tap comes within ten minutes of the first.";
+    private static final String TAP = "A tap comes within " + TappedRhythm.MOST_SECONDS / 60 + " minutes of the first.";
 
     @Schema(description = "a voice; bars have the numbers that the score prints")
     record LineDto(String part, String voice, int notes, String firstBar, String lastBar) {}
@@ -62,24 +67,31 @@ final class ExchangeDtos {
             DrawnDto drawn) {}
 
     record Strokes(
-            @NotNull @Size(max = 8_000, message = "Up to 8000 strokes make a passage.")
+            @NotNull
+            @Size(
+                    max = StepEntry.MOST_STROKES,
+                    message = "Up to " + StepEntry.MOST_STROKES + " strokes make a passage.")
             List<@NotNull @Size(max = 8) String> strokes,
 
             @NotNull @Pattern(regexp = "\\d{1,2}/\\d{1,2}", message = "A meter looks like 4/4 or 6/8.")
             String meter,
 
-            @Min(-7) @Max(7) int fifths,
+            @Min(-Key.MOST) @Max(Key.MOST) int fifths,
 
             @Schema(description = "when taps came, to give the notes their rhythm; empty to leave it as entered")
             @NotNull
-            @Size(max = 500, message = "Tap up to 500 times.")
-            List<@NotNull @DecimalMin(value = "0", message = TAP) @DecimalMax(value = "600", message = TAP) Double>
+            @Size(max = TappedRhythm.MOST_TAPS, message = "Tap up to " + TappedRhythm.MOST_TAPS + " times.")
+            List<
+                            @NotNull @DecimalMin(value = "0", message = TAP)
+                            @DecimalMax(value = "" + TappedRhythm.MOST_SECONDS, message = TAP) Double>
                     taps,
 
-            @DecimalMin(value = "20") @DecimalMax(value = "400")
+            @DecimalMin("" + Tempo.MIN) @DecimalMax("" + Tempo.MAX)
             double tapBpm,
 
-            @Schema(nullable = true, description = "places to a quarter note that taps are drawn to") @Min(1) @Max(24)
+            @Schema(nullable = true, description = "places to a quarter note that taps are drawn to")
+            @Min(1)
+            @Max(Grid.FINEST)
             Integer grid) {}
 
     record Entered(

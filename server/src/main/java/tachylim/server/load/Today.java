@@ -7,6 +7,7 @@ import tachylim.load.Condition;
 import tachylim.load.DayLoad;
 import tachylim.load.Limit;
 import tachylim.load.SymptomRest;
+import tachylim.server.web.ProblemCode;
 import tachylim.server.web.Refused;
 import tachylim.workout.Allowance;
 
@@ -54,7 +55,7 @@ public record Today(
     /** Refuses to let anything be played in the rest after a symptom. */
     public void checkMayPlay() {
         if (rest != null) {
-            throw Refused.conflict("symptom-rest", restSentence()).with("until", rest.until());
+            throw Refused.conflict(ProblemCode.SYMPTOM_REST, restSentence()).with("until", rest.until());
         }
     }
 

@@ -11,6 +11,8 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import tachylim.method.PassKind;
+import tachylim.method.Verdict;
 import tachylim.server.account.SignedIn;
 import tachylim.server.workout.Relief;
 import tachylim.workout.Done;
@@ -46,7 +48,18 @@ class LogController {
             double effort,
             @Schema(nullable = true) Double fastestClean,
             int worstTension,
+
+            @Schema(description = "its passes in order, for a small picture")
+            List<SketchDto> sketch,
+
             String note) {}
+
+    /** One pass of a session, as far as a small picture shows it. */
+    record SketchDto(
+            PassKind kind,
+            double tempo,
+            double seconds,
+            @Schema(nullable = true) Verdict verdict) {}
 
     record LogPage(
             List<Entry> entries,

@@ -1,5 +1,6 @@
 package tachylim.server.log;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
@@ -13,6 +14,7 @@ import tachylim.server.ceiling.PlayedPass;
 import tachylim.server.log.LogController.Entry;
 import tachylim.server.log.LogController.LogPage;
 import tachylim.server.log.LogController.Session;
+import tachylim.server.log.LogController.SketchDto;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StoredPiece;
 import tachylim.server.run.RunService;
@@ -86,7 +88,7 @@ class LogService {
                 run.startedAt(),
                 run.lastAt(),
                 piece.passage().title(),
-                piece.name(),
+                piece.part(),
                 workout.focus(),
                 workout.minutes(),
                 run.outcome(),
@@ -102,6 +104,10 @@ class LogService {
                 passes.stream().mapToDouble(PlayedPass::effort).sum(),
                 fastest,
                 passes.stream().mapToInt(pass -> pass.tension().ordinal()).max().orElse(0),
+                passes.stream()
+                        .sorted(Comparator.comparingInt(PlayedPass::ordinal))
+                        .map(pass -> new SketchDto(pass.kind(), pass.tempo().bpm(), pass.playSeconds(), pass.verdict()))
+                        .toList(),
                 run.note());
     }
 

@@ -37,7 +37,8 @@ public record MusicText(
         @NotNull @Size(max = 120_000, message = "That is far more than a passage.")
         String text,
 
-        @Min(value = 0) @Max(value = 64, message = "Give up to 64 bars.")
+        @Min(value = 0)
+        @Max(value = PaperPattern.MOST_BARS, message = "Give up to " + PaperPattern.MOST_BARS + " bars.")
         int bars) {
 
     /** What was read, for saying it back: the notes, and what was odd or left out. */

@@ -14,6 +14,7 @@ import java.time.LocalDate;
 import java.util.List;
 import tachylim.passage.InstrumentFamily;
 import tachylim.server.ceiling.EstimateDto;
+import tachylim.tempo.Tempo;
 
 /** What the passages' part of the API takes and gives. */
 public final class PassageDtos {
@@ -43,13 +44,13 @@ public final class PassageDtos {
             @NotNull(message = "Choose an instrument.") InstrumentFamily instrument,
             @NotNull @Valid MusicText music,
 
-            @DecimalMin(value = "20", message = TEMPO) @DecimalMax(value = "400", message = TEMPO)
+            @DecimalMin(value = "" + Tempo.MIN, message = TEMPO) @DecimalMax(value = "" + Tempo.MAX, message = TEMPO)
             double targetBpm,
 
             @Schema(nullable = true) LocalDate neededOn,
 
-            @DecimalMin(value = "20", message = TEMPO)
-            @DecimalMax(value = "400", message = TEMPO)
+            @DecimalMin(value = "" + Tempo.MIN, message = TEMPO)
+            @DecimalMax(value = "" + Tempo.MAX, message = TEMPO)
             @Schema(nullable = true, description = "the tempo it is clean at, as far as known")
             Double cleanAt,
 
@@ -110,6 +111,10 @@ public final class PassageDtos {
     public record PieceDto(
             long id,
             String name,
+
+            @Schema(description = "whether it is the whole passage")
+            boolean whole,
+
             int firstNote,
             int lastNote,
             int difficulty,

@@ -18,6 +18,7 @@ import tachylim.server.repertoire.PassageDtos.ExtraWish;
 import tachylim.server.repertoire.PassageDtos.PassageWish;
 import tachylim.server.repertoire.PassageDtos.PieceDto;
 import tachylim.server.repertoire.PassageDtos.PieceWish;
+import tachylim.server.web.ProblemCode;
 import tachylim.server.web.Refused;
 import tachylim.tempo.Tempo;
 
@@ -112,7 +113,7 @@ public class PassageEditor {
         StoredPassage passage = repertoire.passage(who, id);
         if (passage.version() != wish.version()) {
             throw Refused.conflict(
-                    "changed",
+                    ProblemCode.CHANGED,
                     "This passage was changed in another window. Your text is still here; load the page to see the other.");
         }
         checkAim(wish, accounts.today(who));
@@ -131,7 +132,8 @@ public class PassageEditor {
                 .flatMap(one -> one.lost(who, passage, change).stream())
                 .toList();
         if (!lost.isEmpty() && !confirmed) {
-            throw Refused.conflict("music-changed", String.join(" ", lost)).with("lost", lost);
+            throw Refused.conflict(ProblemCode.MUSIC_CHANGED, String.join(" ", lost))
+                    .with("lost", lost);
         }
         boolean other = change.stayed() < PieceKeeper.STILL_THE_SAME;
         Tempo guess = other

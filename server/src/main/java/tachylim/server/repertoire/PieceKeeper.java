@@ -121,7 +121,7 @@ class PieceKeeper implements FollowsMusic {
 
     private static String name(Piece piece, CutKind kind, Passage music) {
         return switch (kind) {
-            case WHOLE -> "whole";
+            case WHOLE -> PieceNames.WHOLE;
             case BARS, PHRASES, RESTS, BREATHS -> PieceNames.byBars(piece, music);
             case BEATS, HAND -> PieceNames.byBeats(piece, music);
         };

@@ -8,6 +8,9 @@ import tachylim.passage.Piece;
 /** What a piece is called until its player names it: the bars or beats it covers, as counted on paper. */
 final class PieceNames {
 
+    /** The name of a piece that is the whole passage. */
+    static final String WHOLE = "whole";
+
     private PieceNames() {}
 
     static String byBars(Piece piece, Passage music) {

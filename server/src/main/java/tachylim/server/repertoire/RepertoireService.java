@@ -90,7 +90,7 @@ public class RepertoireService implements Pieces {
         return new Named(
                 piece.subject(),
                 piece.passage().title(),
-                piece.name(),
+                piece.part(),
                 piece.passage().targetBpm(),
                 piece.passage().neededOn());
     }
@@ -186,6 +186,7 @@ public class RepertoireService implements Pieces {
         return new PieceDto(
                 piece.id(),
                 piece.name(),
+                piece.isWhole(),
                 piece.notes().firstNote(),
                 piece.notes().lastNote(),
                 piece.difficulty(),

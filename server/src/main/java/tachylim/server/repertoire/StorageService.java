@@ -4,6 +4,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tachylim.server.account.SignedIn;
+import tachylim.server.web.ProblemCode;
 import tachylim.server.web.Refused;
 
 /** How much room an account takes, and that it has an end. What is put away takes room too. */
@@ -61,7 +62,7 @@ public class StorageService {
     public void checkRoom(SignedIn who) {
         if (of(who).usedBytes >= MOST_BYTES) {
             throw Refused.conflict(
-                    "storage-full",
+                    ProblemCode.STORAGE_FULL,
                     "The " + MOST_BYTES / (1024 * 1024)
                             + " MB of this account are full. Nothing was lost; delete passages that were never played, or begin another account.");
         }

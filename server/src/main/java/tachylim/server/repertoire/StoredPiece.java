@@ -81,6 +81,16 @@ public class StoredPiece {
         return name;
     }
 
+    /** Whether it is the whole passage, and has no name beside that of the passage. */
+    boolean isWhole() {
+        return name.equals(PieceNames.WHOLE);
+    }
+
+    /** Which part of its passage it is; empty for the whole. */
+    public String part() {
+        return isWhole() ? "" : name;
+    }
+
     public Piece notes() {
         return new Piece(firstNote, lastNote);
     }

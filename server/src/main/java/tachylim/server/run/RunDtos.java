@@ -10,6 +10,7 @@ import jakarta.validation.constraints.Size;
 import java.util.List;
 import tachylim.method.Answer;
 import tachylim.method.PassKind;
+import tachylim.method.Tension;
 import tachylim.method.Verdict;
 import tachylim.server.workout.PlanDtos.PlanWish;
 import tachylim.server.workout.Relief;
@@ -50,9 +51,7 @@ public final class RunDtos {
             @NotNull RunEvent.Kind kind,
             @Schema(nullable = true) Verdict verdict,
 
-            @Min(value = 0, message = "Tension is given from 0 to 5.")
-            @Max(value = 5, message = "Tension is given from 0 to 5.")
-            @Schema(nullable = true)
+            @Min(value = 0, message = TENSION) @Max(value = Tension.MOST, message = TENSION) @Schema(nullable = true)
             Integer tension,
 
             @Min(0) @Max(value = 86_400) @Schema(nullable = true)
@@ -90,6 +89,7 @@ public final class RunDtos {
         }
     }
 
+    private static final String TENSION = "Tension is given from 0 to " + Tension.MOST + ".";
     private static final String NOBODY = "00000000-0000-0000-0000-000000000000";
 
     record SymptomWish(

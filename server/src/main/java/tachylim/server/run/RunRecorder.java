@@ -9,6 +9,7 @@ import tachylim.server.ceiling.Passes;
 import tachylim.server.load.LoadService;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StoredPiece;
+import tachylim.server.web.ProblemCode;
 import tachylim.server.web.Refused;
 import tachylim.workout.Pass;
 import tachylim.workout.Run;
@@ -45,7 +46,7 @@ class RunRecorder {
         try {
             return Refused.unlessValid("seconds", () -> before.after(event.event()));
         } catch (IllegalStateException outOfStep) {
-            throw Refused.conflict("out-of-step", outOfStep.getMessage() + ".");
+            throw Refused.conflict(ProblemCode.OUT_OF_STEP, outOfStep.getMessage() + ".");
         }
     }
 

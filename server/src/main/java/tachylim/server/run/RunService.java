@@ -5,6 +5,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -15,6 +16,7 @@ import tachylim.server.load.LoadService;
 import tachylim.server.load.Today;
 import tachylim.server.run.RunDtos.EventWish;
 import tachylim.server.run.RunDtos.RunView;
+import tachylim.server.web.ProblemCode;
 import tachylim.server.web.Refused;
 import tachylim.server.workout.PlanDtos.PlanWish;
 import tachylim.server.workout.PlanService;
@@ -115,7 +117,8 @@ public class RunService {
     public long begin(SignedIn who, PlanWish wish, String holder) {
         open(who).ifPresent(run -> {
             throw Refused.conflict(
-                            "open-run", "A workout is still open. Go on with it, or end it, before beginning another.")
+                            ProblemCode.OPEN_RUN,
+                            "A workout is still open. Go on with it, or end it, before beginning another.")
                     .with("runId", run.id());
         });
         runs.flush();
@@ -187,13 +190,27 @@ public class RunService {
      */
     @Transactional
     RunView record(SignedIn who, long id, EventWish wish) {
-        keep(who, id, wish);
-        return view(who, id, wish.holder());
+        SoFar soFar = keep(who, id, wish);
+        if (soFar != null && soFar.stored().outcome() == null) {
+            closeIfLeft(who, soFar.stored(), clock.instant());
+        }
+        if (soFar == null || soFar.stored().outcome() != null) {
+            return view(who, id, wish.holder());
+        }
+        StoredWorkout workout = plans.get(who, soFar.stored().workoutId());
+        Run now = bringUp(who, soFar.stored(), soFar.run(), clock.instant());
+        return views.open(who, soFar.stored(), workout, soFar.kept(), now, wish.holder());
     }
 
-    /** As {@link #record}, without looking where the run stands then. */
+    /** As {@link #record}, for whoever plays without looking: the run as it stands then. */
     @Transactional
-    public void keep(SignedIn who, long id, EventWish wish) {
+    public Run play(SignedIn who, long id, EventWish wish) {
+        SoFar soFar = keep(who, id, wish);
+        return soFar == null ? soFar(who, id) : soFar.run();
+    }
+
+    /** Keeps an event; gives the run with it, or null when it did not go on by it. */
+    private SoFar keep(SignedIn who, long id, EventWish wish) {
         check(wish);
         Instant now = clock.instant();
         StoredRun stored = lock(who, id);
@@ -215,11 +232,12 @@ public class RunService {
             boolean goesOn =
                     stored.outcome() == null || stored.outcome() == Done.Cause.LEFT && !isLeft(who, stored, said);
             if (goesOn) {
-                take(who, SoFar.of(stored, workout, kept), wish, said, now);
+                return take(who, SoFar.of(stored, workout, kept), wish, said, now);
             } else if (!wish.kind().ends()) {
                 takeLate(who, stored, workout, kept, wish, said, now);
             }
         }
+        return null;
     }
 
     private static Instant said(EventWish wish, Instant now) {
@@ -235,16 +253,17 @@ public class RunService {
         }
     }
 
-    private void take(SignedIn who, SoFar soFar, EventWish wish, Instant said, Instant now) {
+    private SoFar take(SignedIn who, SoFar soFar, EventWish wish, Instant said, Instant now) {
         StoredRun stored = soFar.stored();
         if (!wish.kind().ends()) {
             if (!stored.isHeldBy(wish.holder())) {
                 throw Refused.conflict(
-                        "taken-over", "This workout goes on in another window. Take it over here to play on.");
+                        ProblemCode.TAKEN_OVER,
+                        "This workout goes on in another window. Take it over here to play on.");
             }
             if (wish.ordinal() != soFar.kept().size()) {
                 throw Refused.conflict(
-                        "out-of-step", "Another window has answered this step. The run goes on from there.");
+                        ProblemCode.OUT_OF_STEP, "Another window has answered this step. The run goes on from there.");
             }
         }
         stored.putRight(now, soFar.run().tally().leastSeconds() / settings.speed());
@@ -253,10 +272,12 @@ public class RunService {
         checkClock(stored, after, event.at());
         recorder.keep(who, stored, soFar.run(), after, event);
         Done.Cause closed = stored.outcome();
-        bringUp(who, stored, after, event.at());
+        Run brought = bringUp(who, stored, after, event.at());
         if (closed != null && !wish.kind().ends()) {
             stored.end(Done.of(closed));
         }
+        return new SoFar(
+                stored, Stream.concat(soFar.kept().stream(), Stream.of(event)).toList(), brought);
     }
 
     private static RunEvent event(SignedIn who, StoredRun stored, int ordinal, EventWish wish, Run told, Instant at) {
@@ -278,7 +299,7 @@ public class RunService {
         double missing = after.secondsTooSoon(clock, settings.speed());
         if (missing > 0) {
             throw Refused.conflict(
-                            "too-soon",
+                            ProblemCode.TOO_SOON,
                             "By the clock this cannot have been played yet: " + Math.max(1, Math.round(missing))
                                     + " seconds are missing. The answer is taken once they are over.")
                     .with("seconds", missing);
@@ -299,12 +320,14 @@ public class RunService {
         boolean lastStep =
                 wish.ordinal() == played.size() && played.size() < kept.size() && kept.size() == played.size() + 1;
         if (wish.kind() != RunEvent.Kind.JUDGED || !lastStep || !stored.isOfThisEdition()) {
-            throw Refused.conflict("over", "This workout was over before this answer came, so it is not counted.");
+            throw Refused.conflict(
+                    ProblemCode.OVER, "This workout was over before this answer came, so it is not counted.");
         }
         RunEvent end = kept.get(kept.size() - 1);
         Run before = SoFar.of(stored, workout, played).run();
         if (!(before.step() instanceof Pass)) {
-            throw Refused.conflict("over", "This workout was over before this answer came, so it is not counted.");
+            throw Refused.conflict(
+                    ProblemCode.OVER, "This workout was over before this answer came, so it is not counted.");
         }
         RunEvent event = event(who, stored, kept.size(), wish, before, stored.touched(said, now));
         Run after = RunRecorder.step(before, event);
@@ -328,11 +351,13 @@ public class RunService {
         }
         if (!stored.isHeldBy(wish.holder())) {
             throw Refused.conflict(
-                    "taken-over", "This workout goes on in another window. Take it over here to put a tension right.");
+                    ProblemCode.TAKEN_OVER,
+                    "This workout goes on in another window. Take it over here to put a tension right.");
         }
         if (event.ordinal() != kept.size() - 1 || stored.outcome() != null) {
             throw Refused.conflict(
-                    "too-late", "Something has followed that answer; its tension stays at " + event.tension() + ".");
+                    ProblemCode.TOO_LATE,
+                    "Something has followed that answer; its tension stays at " + event.tension() + ".");
         }
         event.tension(wish.tension());
         Run run = SoFar.of(stored, workout, kept).run();
@@ -355,6 +380,6 @@ public class RunService {
         Instant now = clock.instant();
         Instant at = now.minusMillis((long) (1000 * secondsAgo));
         load.symptom(who, clientId, at);
-        open(who).ifPresent(run -> keep(who, run.id(), EventWish.symptom(clientId, secondsAgo)));
+        open(who).ifPresent(run -> play(who, run.id(), EventWish.symptom(clientId, secondsAgo)));
     }
 }

@@ -42,7 +42,7 @@ public class RunViews {
         return new RunView(
                 stored.id(),
                 piece.passage().title(),
-                piece.name(),
+                piece.part(),
                 workout.focus(),
                 kept.size(),
                 stored.isHeldBy(holder),
@@ -64,7 +64,7 @@ public class RunViews {
         return new RunView(
                 stored.id(),
                 piece.passage().title(),
-                piece.name(),
+                piece.part(),
                 workout.focus(),
                 events,
                 stored.isHeldBy(holder),

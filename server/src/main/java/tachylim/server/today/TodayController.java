@@ -14,6 +14,7 @@ import org.springframework.web.bind.annotation.RestController;
 import tachylim.server.account.SignedIn;
 import tachylim.server.load.LoadDto;
 import tachylim.server.workout.PlanDtos.PlanView;
+import tachylim.workout.Brief;
 
 @RestController
 @RequestMapping("/api/today")
@@ -38,7 +39,7 @@ class TodayController {
     @GetMapping
     TodayView today(
             @AuthenticationPrincipal SignedIn who,
-            @RequestParam(required = false) @Min(3) @Max(180) Integer minutes,
+            @RequestParam(required = false) @Min(Brief.LEAST_MINUTES) @Max(Brief.MOST_MINUTES) Integer minutes,
             @RequestParam(defaultValue = "false") boolean easy) {
         return today.view(who, minutes, easy);
     }

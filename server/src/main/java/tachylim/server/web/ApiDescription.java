@@ -1,9 +1,13 @@
 package tachylim.server.web;
 
+import io.swagger.v3.core.converter.ModelConverters;
 import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.info.Info;
 import io.swagger.v3.oas.models.media.ComposedSchema;
+import io.swagger.v3.oas.models.media.Content;
+import io.swagger.v3.oas.models.media.MediaType;
 import io.swagger.v3.oas.models.media.Schema;
+import io.swagger.v3.oas.models.responses.ApiResponse;
 import io.swagger.v3.oas.models.servers.Server;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -32,8 +36,38 @@ class ApiDescription {
     OpenApiCustomizer everyPartIsThere() {
         return api -> {
             Map<String, Schema> sorted = new TreeMap<>(api.getComponents().getSchemas());
-            sorted.values().forEach(ApiDescription::requireAll);
+            sorted.forEach((name, schema) -> {
+                if (!name.equals("Problem")) {
+                    requireAll(schema);
+                }
+            });
             api.getComponents().setSchemas(sorted);
+        };
+    }
+
+    /** Any request may be refused or fail: every operation says how that looks. */
+    @Bean
+    OpenApiCustomizer problems() {
+        return api -> {
+            ModelConverters.getInstance()
+                    .readAllAsResolvedSchema(Problem.class)
+                    .referencedSchemas
+                    .forEach(api.getComponents()::addSchemas);
+            api.getComponents()
+                    .addSchemas("Problem", ModelConverters.getInstance().readAllAsResolvedSchema(Problem.class).schema);
+            Content content = new Content()
+                    .addMediaType(
+                            org.springframework.http.MediaType.APPLICATION_PROBLEM_JSON_VALUE,
+                            new MediaType().schema(new Schema<>().$ref("#/components/schemas/Problem")));
+            api.getPaths().values().stream()
+                    .flatMap(path -> path.readOperations().stream())
+                    .forEach(operation -> operation
+                            .getResponses()
+                            .addApiResponse(
+                                    "default",
+                                    new ApiResponse()
+                                            .description("Refused, or failed")
+                                            .content(content)));
         };
     }
 

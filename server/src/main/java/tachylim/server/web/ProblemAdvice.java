@@ -47,7 +47,7 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
         ProblemDetail problem = problem(
                 HttpStatus.CONFLICT,
                 "This was changed somewhere else at the same moment. Look at it again and repeat your change.");
-        problem.setProperty("code", "changed");
+        problem.setProperty("code", ProblemCode.CHANGED);
         return problem;
     }
 
@@ -62,7 +62,7 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
         if (DatabaseTrouble.isBehind(failure)) {
             LOG.warn("The database does not answer: {}", failure.getMessage());
             ProblemDetail problem = problem(HttpStatus.SERVICE_UNAVAILABLE, DatabaseTrouble.SENTENCE);
-            problem.setProperty("code", "database");
+            problem.setProperty("code", ProblemCode.DATABASE);
             return ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE)
                     .header(HttpHeaders.RETRY_AFTER, DatabaseTrouble.RETRY_AFTER_SECONDS)
                     .body(problem);

@@ -20,7 +20,7 @@ public final class Refused extends RuntimeException {
         return new Refused(HttpStatus.NOT_FOUND, what + " is not here.");
     }
 
-    public static Refused conflict(String code, String message) {
+    public static Refused conflict(ProblemCode code, String message) {
         return new Refused(HttpStatus.CONFLICT, message).with("code", code);
     }
 

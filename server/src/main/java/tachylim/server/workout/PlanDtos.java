@@ -1,6 +1,8 @@
 package tachylim.server.workout;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.constraints.DecimalMax;
+import jakarta.validation.constraints.DecimalMin;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
@@ -8,6 +10,7 @@ import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import tachylim.load.Caution;
 import tachylim.server.load.LoadDto;
+import tachylim.workout.Brief;
 import tachylim.workout.Choices;
 import tachylim.workout.School;
 
@@ -16,24 +19,32 @@ public final class PlanDtos {
 
     private PlanDtos() {}
 
+    private static final String MINUTES = "Give " + Brief.LEAST_MINUTES + " to " + Brief.MOST_MINUTES + " minutes.";
+
     /** What a player asks of a workout. */
     public record PlanWish(
             long pieceId,
 
-            @Min(value = 3, message = "Give 3 to 180 minutes.") @Max(value = 180, message = "Give 3 to 180 minutes.")
+            @Min(value = Brief.LEAST_MINUTES, message = MINUTES) @Max(value = Brief.MOST_MINUTES, message = MINUTES)
             int minutes,
 
             @NotNull(message = "Choose a method.") School school,
-            int bursts,
-            int burstBeats,
+            @Min(1) @Max(Choices.MOST_BURSTS) int bursts,
+            @Min(1) @Max(Choices.LONGEST_BURST) int burstBeats,
+
+            @DecimalMin("" + Choices.LEAST_CONTROLLED) @DecimalMax("" + Choices.MOST_CONTROLLED)
             double controlledShare,
+
+            @DecimalMin("" + Choices.LEAST_FIRST) @DecimalMax("" + Choices.MOST_FIRST)
             double firstBurstShare,
-            int cleanInARow,
+
+            @Min(1) @Max(Choices.MOST_CLEAN_IN_A_ROW) int cleanInARow,
 
             @NotNull(message = "Choose how much reserve a burst needs.")
             Caution caution,
 
-            @NotNull @Size(max = 60, message = "A focus is at most 60 characters.")
+            @NotNull
+            @Size(max = Choices.LONGEST_FOCUS, message = "A focus is at most " + Choices.LONGEST_FOCUS + " characters.")
             String focus) {
 
         Choices choices() {

@@ -23,6 +23,7 @@ import tachylim.server.load.Today;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StorageService;
 import tachylim.server.repertoire.StoredPiece;
+import tachylim.server.web.ProblemCode;
 import tachylim.server.web.Refused;
 import tachylim.server.workout.PlanDtos.PlanView;
 import tachylim.server.workout.PlanDtos.PlanWish;
@@ -75,7 +76,7 @@ public class PlanService {
         Relief relief =
                 Relief.of(Run.start(workout), today.done().effort(), today.limit(tachylim.load.Limit.Kind.EFFORT));
         return new PlanView(
-                wish, piece.passage().title(), piece.name(), piece.passage().neededOn(), relief, today.dto());
+                wish, piece.passage().title(), piece.part(), piece.passage().neededOn(), relief, today.dto());
     }
 
     private Workout plan(SignedIn who, PlanWish wish, StoredPiece piece, Standing standing, Today today) {
@@ -108,7 +109,7 @@ public class PlanService {
         today.checkMayPlay();
         Workout workout = plan(who, wish, piece, standing, today);
         if (workout.blocks().isEmpty()) {
-            throw Refused.conflict("nothing-left", String.join(" ", workout.remarks()));
+            throw Refused.conflict(ProblemCode.NOTHING_LEFT, String.join(" ", workout.remarks()));
         }
         return workouts.save(new StoredWorkout(
                 who.accountId(),

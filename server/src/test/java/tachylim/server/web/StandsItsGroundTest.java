@@ -155,7 +155,7 @@ class StandsItsGroundTest extends ServerTest {
                                 "tapBpm",
                                 400));
         assertThat(refused.status()).isEqualTo(422);
-        assertThat(refused.detail()).contains("ten minutes");
+        assertThat(refused.detail()).contains("10 minutes");
         assertThat(player().post(
                                 "/api/readings/strokes",
                                 Map.of(

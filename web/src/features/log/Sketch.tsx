@@ -1,0 +1,43 @@
+import type { Schemas } from "../../api/client";
+
+type Pass = Schemas["SketchDto"];
+
+const WIDTH = 168;
+const HEIGHT = 34;
+const GAP = 1;
+const LOWEST = 4;
+
+/** A session at a glance: a step for each pass as high as its tempo, spires for bursts, notches where it broke. */
+export function Sketch({ passes, label }: { passes: Pass[]; label: string }) {
+  if (passes.length === 0) return null;
+  const seconds = passes.reduce((sum, pass) => sum + pass.seconds, 0);
+  const slowest = Math.min(...passes.map((pass) => pass.tempo));
+  const fastest = Math.max(...passes.map((pass) => pass.tempo));
+  const scale = (WIDTH - GAP * passes.length) / Math.max(1, seconds);
+  const height = (tempo: number) =>
+    fastest === slowest ? HEIGHT * 0.6 : LOWEST + ((HEIGHT - LOWEST) * (tempo - slowest)) / (fastest - slowest);
+  let x = 0;
+  return (
+    <svg width={WIDTH} height={HEIGHT} role="img" aria-label={label} className="shrink-0">
+      {passes.map((pass, i) => {
+        const width = Math.max(1, pass.seconds * scale);
+        const left = x;
+        x += width + GAP;
+        const top = HEIGHT - height(pass.tempo);
+        return (
+          <g key={i}>
+            <rect
+              x={left}
+              y={top}
+              width={width}
+              height={HEIGHT - top}
+              className={pass.kind === "BURST" ? "fill-plum" : "fill-spruce"}
+              opacity={pass.kind === "WARM_UP" || pass.kind === "CLOSING" ? 0.4 : 0.9}
+            />
+            {pass.verdict === "BROKE" && <rect x={left} y={top} width={width} height="3.5" className="fill-ink" />}
+          </g>
+        );
+      })}
+    </svg>
+  );
+}
