@@ -39,7 +39,7 @@ final class Browsing implements AutoCloseable {
                 .setBaseURL(app.base())
                 .setViewportSize(width, height)
                 .setLocale("en-GB"));
-        context.setDefaultTimeout(600_000);
+        context.setDefaultTimeout(Shared.PATIENCE_MS);
         return context;
     }
 
@@ -50,7 +50,7 @@ final class Browsing implements AutoCloseable {
                 .setViewportSize(1280, 800)
                 .setLocale("en-GB")
                 .setTimezoneId(zone));
-        context.setDefaultTimeout(600_000);
+        context.setDefaultTimeout(Shared.PATIENCE_MS);
         context.addCookies(first.cookies());
         return context;
     }

@@ -75,7 +75,9 @@ public abstract class ServerTest {
         properties.add(
                 "spring.datasource.url",
                 () -> "jdbc:mariadb://" + host
-                        + "/${tachylim.test.database:tachylim_test}?createDatabaseIfNotExist=true");
+                        + "/${tachylim.test.database:tachylim_test_${tachylim.fork:1}}?createDatabaseIfNotExist=true");
+        // What hashing costs is the same for every test; that it costs something is tried where it matters.
+        properties.add("tachylim.hash-strength", () -> "4");
         properties.add("spring.jpa.properties.hibernate.generate_statistics", () -> "true");
     }
 

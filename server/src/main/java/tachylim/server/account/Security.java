@@ -20,6 +20,7 @@ import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import org.springframework.security.web.csrf.CsrfTokenRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
+import tachylim.server.TachylimSettings;
 
 /** Who may ask for what, and the headers of every answer. */
 @Configuration
@@ -33,13 +34,11 @@ class Security {
                     + "font-src 'self'; img-src 'self' data:; connect-src 'self'; media-src 'self'; manifest-src 'self'; "
                     + "base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
 
-    private static final int HASH_STRENGTH = 12;
-
     /** New passwords are digested and then hashed, so that any length counts; older ones as they were, until next given. */
     @Bean
-    PasswordEncoder passwords() {
+    PasswordEncoder passwords(TachylimSettings settings) {
         DelegatingPasswordEncoder passwords = new DelegatingPasswordEncoder(
-                "digest-bcrypt", Map.of("digest-bcrypt", new DigestedBCrypt(HASH_STRENGTH)));
+                "digest-bcrypt", Map.of("digest-bcrypt", new DigestedBCrypt(settings.hashStrength())));
         passwords.setDefaultPasswordEncoderForMatches(new BCryptPasswordEncoder());
         return passwords;
     }

@@ -2,12 +2,16 @@ package tachylim.server.account;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.springframework.boot.env.YamlPropertySourceLoader;
+import org.springframework.core.env.PropertySource;
+import org.springframework.core.io.ClassPathResource;
 import tachylim.server.Player;
 import tachylim.server.Player.Reply;
 import tachylim.server.Practice;
@@ -37,7 +41,14 @@ class AccountTest extends ServerTest {
                 .param(player.name())
                 .query(String.class)
                 .single();
-        assertThat(hash).startsWith("{digest-bcrypt}$2a$12$").doesNotContain("lantern");
+        assertThat(hash).startsWith("{digest-bcrypt}$2a$04$").doesNotContain("lantern");
+    }
+
+    @Test
+    void hashingCostsAsMuchAsItShouldWhereNobodySaysOtherwise() throws IOException {
+        List<PropertySource<?>> settings =
+                new YamlPropertySourceLoader().load("usual", new ClassPathResource("application.yml"));
+        assertThat(settings.get(0).getProperty("tachylim.hash-strength")).isEqualTo(12);
     }
 
     @Test
