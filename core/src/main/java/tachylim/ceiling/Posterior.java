@@ -45,6 +45,11 @@ public final class Posterior {
         return target.times(NEW_SHARE_OF_TARGET);
     }
 
+    /** A guess carried to notes that come as fast at {@code ratio} times the tempo. */
+    public static Tempo guess(Tempo before, double ratio) {
+        return before.times(ratio);
+    }
+
     /** Cells that weigh less than this are as good as empty. */
     private static final double NEGLIGIBLE = 1e-9;
 

@@ -6,9 +6,10 @@ import org.apache.commons.numbers.fraction.Fraction;
 import tachylim.passage.Passage;
 
 /**
- * Two notes, then three, then four, from the start or toward the end, each try on a bar of its own.
+ * The passage built up by addition: a first try of its outermost pair, and every further try takes in what lies next to it,
+ * until all is played. Each try fills whole bars, so that the next one starts on a beat that can be felt coming.
  *
- * <p>Beyond {@value #BY_ONE} notes it grows by fours, since one note more is no longer felt. This class is
+ * <p>From {@value #BY_ONE} notes on a try takes in four at once, since a single one more is no longer felt. This class is
  * immutable.
  *
  * @param fromEnd whether notes are added in front, so that every try ends where the passage ends

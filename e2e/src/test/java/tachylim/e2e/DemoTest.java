@@ -17,6 +17,7 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.StreamSupport;
+import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
@@ -27,16 +28,23 @@ class DemoTest {
 
     private static final double DEMO_PATIENCE_MS = 900_000;
 
+    private static App demo;
     private static BrowserContext odile;
 
     @BeforeAll
     static void openTheDemo() {
-        odile = Shared.BROWSING.somebody(Shared.APP);
+        demo = App.start("e2e_demo", Shared.SPEED, "--tachylim.demo=true");
+        odile = Shared.BROWSING.somebody(demo);
         Page page = Shared.BROWSING.page(odile);
         page.navigate("/");
         page.getByText("Open the demo").click();
         page.getByText("Left today").waitFor(new Locator.WaitForOptions().setTimeout(DEMO_PATIENCE_MS));
         page.close();
+    }
+
+    @AfterAll
+    static void closeTheDemo() {
+        demo.close();
     }
 
     private static JsonElement api(String path) {
@@ -128,7 +136,7 @@ class DemoTest {
         assertThat(page.getByText("What was found")).isVisible();
         found.addAll(serious(page));
         page.close();
-        Page stranger = Shared.BROWSING.page(Shared.BROWSING.somebody(Shared.APP));
+        Page stranger = Shared.BROWSING.page(Shared.BROWSING.somebody(demo));
         for (String view : List.of("/sign-in", "/register")) {
             stranger.navigate(view);
             assertThat(stranger.getByLabel("Password")).isVisible();
@@ -150,7 +158,7 @@ class DemoTest {
     @Test
     void nothingIsWiderThanATabletOrAPhone() {
         for (int width : new int[] {1024, 390}) {
-            BrowserContext context = Shared.BROWSING.somebody(Shared.APP, width, width == 390 ? 844 : 768);
+            BrowserContext context = Shared.BROWSING.somebody(demo, width, width == 390 ? 844 : 768);
             Page page = Shared.BROWSING.page(context);
             page.navigate("/");
             page.getByText("Open the demo").click();

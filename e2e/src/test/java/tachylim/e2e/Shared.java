@@ -6,17 +6,20 @@ import com.microsoft.playwright.assertions.PlaywrightAssertions;
 final class Shared {
 
     /** Musical time runs this many times faster than the clock on the wall. */
-    private static final int SPEED = 40;
+    static final int SPEED = 40;
 
     /** Long for a busy machine, short enough that a test that fails does not keep the others waiting. */
     static final double PATIENCE_MS = 90_000;
+
+    /** Tests run two at a time, each process of them with a server of its own. */
+    static final String FORK = System.getProperty("tachylim.fork", "1");
 
     static final App APP;
     static final Browsing BROWSING;
 
     static {
         PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE_MS);
-        APP = App.start("e2e_" + System.getProperty("tachylim.fork", "1"), SPEED, "--tachylim.demo=true");
+        APP = App.start("e2e_" + FORK, SPEED);
         BROWSING = new Browsing();
         Runtime.getRuntime().addShutdownHook(new Thread(APP::close));
     }

@@ -68,8 +68,8 @@ class StoryTest {
         page.navigate("/passages/new");
         page.getByLabel("Title").fill("Kestrel Weather");
         page.getByLabel("Target tempo").fill("138");
-        notes(page).fill("M:4/4\nL:1/16\nK:F\nDFAG FECD FGAc _BAG?");
-        assertThat(page.getByText("Line 4, column 20, at “?”")).isVisible();
+        notes(page).fill("M:4/4\nL:1/16\nK:F\nDFAG FECD FGAc _BA/0G");
+        assertThat(page.getByText("Line 4, column 21, at “G”")).isVisible();
         notes(page).fill("M:4/4\nL:1/16\nK:F\nDFAG FECD FGAc _BAGF | EDCD FDA,D CDEF GAGE | D4");
         assertThat(page.getByText("33 notes · 3 bars")).isVisible();
         assertThat(page.locator("svg .abcjs-note").first()).isVisible();

@@ -5,13 +5,13 @@ import java.util.ArrayList;
 import java.util.List;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Component;
+import tachylim.passage.MusicChange;
 import tachylim.passage.Piece;
 import tachylim.passage.Preparation;
 import tachylim.passage.Readiness;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
 import tachylim.server.repertoire.FollowsMusic;
-import tachylim.server.repertoire.MusicChange;
 import tachylim.server.repertoire.StoredPassage;
 
 /** Noted breaks stay with their links, chosen versions with their notes, and readiness with most of the passage. */

@@ -1,6 +1,7 @@
 package tachylim.server.repertoire;
 
 import java.util.List;
+import tachylim.passage.MusicChange;
 import tachylim.server.account.SignedIn;
 
 /** Something that is tied to the notes of a passage, and follows those that stay when they are changed. */

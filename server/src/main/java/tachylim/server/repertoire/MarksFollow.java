@@ -3,6 +3,7 @@ package tachylim.server.repertoire;
 import java.util.List;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Component;
+import tachylim.passage.MusicChange;
 import tachylim.server.account.SignedIn;
 
 /** Marks stay with the notes they stand over. */

@@ -8,6 +8,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tachylim.ceiling.Posterior;
 import tachylim.passage.Cut;
+import tachylim.passage.MusicChange;
 import tachylim.passage.Passage;
 import tachylim.passage.Piece;
 import tachylim.server.account.AccountService;
@@ -135,10 +136,10 @@ public class PassageEditor {
             throw Refused.conflict(ProblemCode.MUSIC_CHANGED, String.join(" ", lost))
                     .with("lost", lost);
         }
-        boolean other = change.stayed() < PieceKeeper.STILL_THE_SAME;
+        boolean other = change.isAnother();
         Tempo guess = other
                 ? Posterior.guess(Tempo.of(passage.targetBpm()))
-                : Tempo.of(passage.guessBpm()).times(change.tempoRatio());
+                : Posterior.guess(Tempo.of(passage.guessBpm()), change.tempoRatio());
         passage.guess(guess.bpm(), passage.guessPlayed() && !other);
         followers.forEach(one -> one.follow(who, passage, change));
     }

@@ -10,6 +10,7 @@ import java.util.Set;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import tachylim.ceiling.Heritage;
+import tachylim.passage.MusicChange;
 import tachylim.passage.Passage;
 import tachylim.passage.Piece;
 import tachylim.passage.Recut;
@@ -26,9 +27,6 @@ import tachylim.server.web.Refused;
 @Component
 @Order(0)
 class PieceKeeper implements FollowsMusic {
-
-    /** A piece with fewer of its notes from before than this is another one. */
-    static final double STILL_THE_SAME = 0.5;
 
     private static final int MOST_PIECES = 400;
 
@@ -139,7 +137,7 @@ class PieceKeeper implements FollowsMusic {
     private record Fate(StoredPiece piece, Piece notes, double share, boolean same) {
 
         boolean isForgotten() {
-            return notes == null || share < STILL_THE_SAME;
+            return notes == null || MusicChange.isAnother(share);
         }
     }
 
@@ -177,7 +175,7 @@ class PieceKeeper implements FollowsMusic {
     }
 
     private static Fate fate(StoredPiece piece, Piece notes, MusicChange change) {
-        boolean sameBeat = change.before().beatUnit().equals(change.after().beatUnit());
+        boolean sameBeat = change.isSameBeat();
         boolean same = sameBeat
                 && notes != null
                 && change.map().unchanged(piece.notes()).filter(notes::equals).isPresent();
@@ -204,7 +202,7 @@ class PieceKeeper implements FollowsMusic {
         List<StoredPiece> away =
                 ofThisEdition(passage).stream().filter(StoredPiece::isPutAway).toList();
         passage.nextEdition();
-        boolean sameBeat = change.before().beatUnit().equals(change.after().beatUnit());
+        boolean sameBeat = change.isSameBeat();
         away.forEach(piece -> change.map()
                 .unchanged(piece.notes())
                 .filter(notes -> sameBeat)

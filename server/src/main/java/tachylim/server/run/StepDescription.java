@@ -56,7 +56,7 @@ final class StepDescription {
                 pass.rounds(),
                 pass.countIn(),
                 pass.seconds(),
-                pass.tempo().rate(played.quickestNotesPerBeat()),
+                pass.rate(music),
                 AbcWriter.write(played),
                 pass.notes().size() == music.notes().size(),
                 before + 1,

@@ -1,0 +1,2 @@
+/** How fast the core is, measured. */
+package tachylim.bench;

@@ -1,0 +1,2 @@
+/** What to play now, and whether. */
+package tachylim.server.today;

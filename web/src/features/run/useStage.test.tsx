@@ -1,0 +1,155 @@
+// @vitest-environment jsdom
+import { act, cleanup, fireEvent, renderHook } from "@testing-library/react";
+import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+import type { RunView } from "./useRun";
+
+let overNow: () => void;
+const playing = vi.hoisted(() => ({ on: false, seconds: 0 }));
+vi.mock("./usePass", () => ({
+  usePass: (_pass: unknown, _speed: number, onOver: () => void) => {
+    overNow = onOver;
+    return {
+      playing: playing.on,
+      start: () => (playing.on = true),
+      stop: () => (playing.on = false),
+      beat: () => ({ beat: 0, over: false }),
+      playedSeconds: () => playing.seconds,
+    };
+  },
+}));
+
+const { useStage } = await import("./useStage");
+
+const pass = { tempo: 60, countIn: 4, beats: 8, seconds: 12, kind: "CONTROLLED" };
+
+const view = (more: object = {}) =>
+  ({
+    ordinal: 3,
+    step: { why: "", pass, rest: null, ended: null },
+    last: { clientId: "before", verdict: "CLEAN", tension: 2, tempo: 58 },
+    ...more,
+  }) as unknown as RunView;
+
+const resting = view({ step: { why: "", pass: null, rest: { seconds: 15, reason: "RECOVER" }, ended: null } });
+
+let sent: [object, string | undefined][];
+
+function stage(first: RunView = view(), waiting = 0) {
+  const run = {
+    waiting,
+    send: (event: object, correcting?: string) => {
+      sent.push([event, correcting]);
+      return correcting ?? `id-${sent.length}`;
+    },
+  };
+  const hook = renderHook(({ now, here }) => useStage(here as Parameters<typeof useStage>[0], now, 1), {
+    initialProps: { now: first, here: run },
+  });
+  return { ...hook, run, press: (key: string, code = "") => act(() => void fireEvent.keyDown(window, { key, code })) };
+}
+
+beforeEach(() => {
+  sent = [];
+  playing.on = false;
+  playing.seconds = 0;
+});
+afterEach(cleanup);
+
+describe("the step at hand", () => {
+  it("is ready, playing, to be judged, or a rest", () => {
+    const { result, rerender, run, press } = stage();
+    expect(result.current.state).toBe("ready");
+    press(" ", "Space");
+    rerender({ now: view(), here: run });
+    expect(result.current.state).toBe("playing");
+    press(" ", "Space");
+    expect(result.current.state).toBe("judge");
+    expect(result.current.mayBeClean).toBe(false);
+    rerender({ now: { ...resting, ordinal: 4 }, here: run });
+    expect(result.current.state).toBe("rest");
+  });
+
+  it("is judged with the tension that was last felt", () => {
+    const { result, press } = stage();
+    press(" ", "Space");
+    act(() => overNow());
+    press("4", "Digit4");
+    press("k", "KeyK");
+    expect(sent.at(-1)).toEqual([{ kind: "JUDGED", verdict: "ROUGH", tension: 4, seconds: null }, undefined]);
+    expect(result.current.tension).toBe(4);
+  });
+
+  it("is not judged before it was played", () => {
+    const { press } = stage();
+    press("j", "KeyJ");
+    expect(sent).toEqual([]);
+  });
+
+  it("is no clean pass while it has not gone to its end, unless the last beat is as good as over", () => {
+    const { result, rerender, run, press } = stage();
+    press(" ", "Space");
+    rerender({ now: view(), here: run });
+    playing.seconds = 2;
+    press("j", "KeyJ");
+    expect(sent).toEqual([]);
+    expect(result.current.hint).toContain("goes to its end");
+    playing.seconds = 7.5;
+    press("j", "KeyJ");
+    expect(sent.at(-1)![0]).toMatchObject({ verdict: "CLEAN" });
+  });
+
+  it("before it is begun lets the tension of the last answer be put right", () => {
+    const { press } = stage();
+    press("5", "Digit5");
+    expect(sent).toEqual([[{ kind: "JUDGED", verdict: "CLEAN", tension: 5, seconds: null }, "before"]]);
+  });
+
+  it("takes a tension for the answer that is on its way", () => {
+    const { rerender, run, press } = stage();
+    press(" ", "Space");
+    act(() => overNow());
+    press("l", "KeyL");
+    rerender({ now: view(), here: { ...run, waiting: 1 } });
+    press("3", "Digit3");
+    expect(sent.at(-1)).toEqual([{ kind: "JUDGED", verdict: "BROKE", tension: 3, seconds: null }, "id-1"]);
+  });
+
+  it("is left with what was played of it", () => {
+    const { result, rerender, run, press } = stage();
+    press(" ", "Space");
+    rerender({ now: view(), here: run });
+    playing.seconds = 3.5;
+    press("x", "KeyX");
+    expect(result.current.open).toBe("symptom");
+    press("j", "KeyJ");
+    expect(sent).toEqual([]);
+    act(() => result.current.end("SYMPTOM"));
+    expect(sent).toEqual([[{ kind: "SYMPTOM", verdict: null, tension: null, seconds: 3.5 }, undefined]]);
+    expect(result.current.open).toBeUndefined();
+  });
+
+  it.each([
+    ["r", "REST_ASKED"],
+    ["b", "BACKED_OFF"],
+  ])("is put off by %s at no cost where it was not begun", (key, kind) => {
+    const { press } = stage();
+    press(key, `Key${key.toUpperCase()}`);
+    expect(sent).toEqual([[{ kind, verdict: null, tension: null, seconds: 0 }, undefined]]);
+  });
+
+  it("begins unjudged after another", () => {
+    const { result, rerender, run } = stage();
+    act(() => overNow());
+    expect(result.current.state).toBe("judge");
+    rerender({ now: view({ ordinal: 4 }), here: run });
+    expect(result.current.state).toBe("ready");
+  });
+
+  it("leaves a focused button its space bar", () => {
+    const { result } = stage();
+    const button = document.body.appendChild(document.createElement("button"));
+    act(() => void fireEvent.keyDown(button, { key: " ", code: "Space" }));
+    expect(result.current.state).toBe("ready");
+    button.remove();
+  });
+});
