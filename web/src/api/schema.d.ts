@@ -1100,10 +1100,12 @@ export interface components {
         LimitDto: {
             /** Format: double */
             cap: number;
+            inSeconds: boolean;
             /** @enum {string} */
             kind: "EFFORT" | "BURST_SECONDS" | "PLAYING_MINUTES";
             /** Format: double */
             left: number;
+            title: string;
             unit: string;
             /** Format: double */
             used: number;
@@ -1322,6 +1324,7 @@ export interface components {
             passage: string;
             piece: string;
             relief: components["schemas"]["Relief"];
+            schools: components["schemas"]["SchoolDto"][];
             wish: components["schemas"]["PlanWish"];
         };
         PlanWish: {
@@ -1491,6 +1494,12 @@ export interface components {
             secondsToBreak: number;
             step: components["schemas"]["StepDto"];
             upcoming: string;
+        };
+        SchoolDto: {
+            hint: string;
+            /** @enum {string} */
+            school: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "EASY";
+            title: string;
         };
         ScoreView: {
             chosen: components["schemas"]["ChosenDto"];

@@ -7,14 +7,8 @@ import { Days } from "./Days";
 
 type Limit = Schemas["LimitDto"];
 
-const NAME: Record<Limit["kind"], string> = {
-  EFFORT: "Effort",
-  BURST_SECONDS: "Bursts",
-  PLAYING_MINUTES: "Playing",
-};
-
-const figure = (limit: Limit, value: number) => (limit.kind === "BURST_SECONDS" ? clock(value) : oneDecimal(value));
-const unit = (limit: Limit) => (limit.kind === "BURST_SECONDS" ? "minutes and seconds" : limit.unit);
+const figure = (limit: Limit, value: number) => (limit.inSeconds ? clock(value) : oneDecimal(value));
+const unit = (limit: Limit) => (limit.inSeconds ? "minutes and seconds" : limit.unit);
 
 /** Whether it is too much, against which limit, and how the last weeks went. */
 export default function Load() {
@@ -65,7 +59,7 @@ const cap = (today: Schemas["LoadDto"]) => today.limits.find((limit) => limit.ki
 function headline(today: Schemas["LoadDto"], binding: Limit) {
   if (today.restsUntil) return "Resting after a symptom";
   if (binding.left <= 0) return "That was enough for today";
-  return `${figure(binding, binding.left)} of ${figure(binding, binding.cap)} ${binding.kind === "BURST_SECONDS" ? "of bursts" : binding.unit} left`;
+  return `${figure(binding, binding.left)} of ${figure(binding, binding.cap)} ${binding.inSeconds ? `of ${binding.title.toLowerCase()}` : binding.unit} left`;
 }
 
 function Gauge({ limit, binds }: { limit: Limit; binds: boolean }) {
@@ -74,7 +68,7 @@ function Gauge({ limit, binds }: { limit: Limit; binds: boolean }) {
     <li>
       <p className="flex items-baseline justify-between gap-3">
         <span className="font-semibold">
-          {NAME[limit.kind]}
+          {limit.title}
           {binds && <span className="font-normal text-brass-deep"> · binds</span>}
         </span>
         <span>

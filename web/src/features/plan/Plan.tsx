@@ -74,7 +74,7 @@ function Editor({ usual }: { usual: Schemas["PlanView"] }) {
         />
       </dl>
       <div className="mt-6 grid gap-x-12 gap-y-8 lg:grid-cols-[20rem_1fr_16rem]">
-        <WishFields wish={wish} onChange={change} />
+        <WishFields wish={wish} schools={view.schools} onChange={change} />
         <section aria-label="Blocks">
           <h2 className="mb-1.5">Why each block</h2>
           <ol className="divide-y divide-rule border-y border-rule">

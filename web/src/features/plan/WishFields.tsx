@@ -8,13 +8,15 @@ type Wish = Schemas["PlanWish"];
 
 interface Props {
   wish: Wish;
+  /** The methods there are. */
+  schools: Schemas["SchoolDto"][];
   onChange: (part: Partial<Wish>) => void;
 }
 
 const FOCUSES = ["relaxed hand", "evenness", "articulation", "breath", "dynamics", "sound"];
 
 /** What may be chosen about a workout. */
-export function WishFields({ wish, onChange }: Props) {
+export function WishFields({ wish, schools, onChange }: Props) {
   const bursts = wish.school === "INTERVAL_BURSTS";
   return (
     <form className="grid content-start gap-4" onSubmit={(event) => event.preventDefault()}>
@@ -23,11 +25,7 @@ export function WishFields({ wish, onChange }: Props) {
         value={wish.school}
         columns="grid-cols-1"
         onChange={(school) => onChange({ school })}
-        options={[
-          { value: "INTERVAL_BURSTS", label: "Interval bursts", hint: "slow passes, short bursts above the ceiling" },
-          { value: "STEADY_CLIMB", label: "Steady climb", hint: "small earned steps up to the ceiling" },
-          { value: "EASY", label: "Easy day", hint: "nothing but loose playing, far below ease" },
-        ]}
+        options={schools.map(({ school, title, hint }) => ({ value: school, label: title, hint }))}
       />
       <div className="grid grid-cols-2 gap-3">
         <Field

@@ -1,18 +1,10 @@
 import type { Schemas } from "../../api/client";
 import { clock, oneDecimal } from "../../ui/format";
 
-const NAMES: Record<Schemas["LimitDto"]["kind"], string> = {
-  EFFORT: "effort minutes",
-  BURST_SECONDS: "of bursts",
-  PLAYING_MINUTES: "minutes of playing",
-};
+type Limit = Schemas["LimitDto"];
 
-const shown = (limit: Schemas["LimitDto"], value: number) =>
-  limit.kind === "BURST_SECONDS"
-    ? clock(value)
-    : limit.kind === "EFFORT"
-      ? oneDecimal(value)
-      : String(Math.floor(value));
+const shown = (limit: Limit, value: number) => (limit.inSeconds ? clock(value) : oneDecimal(value));
+const words = (limit: Limit) => (limit.inSeconds ? `of ${limit.title.toLowerCase()}` : limit.unit);
 
 /** What is left of today, and which limit binds. */
 export function LeftToday({ load }: { load: Schemas["LoadDto"] }) {
@@ -23,13 +15,13 @@ export function LeftToday({ load }: { load: Schemas["LoadDto"] }) {
       <h2 className="mb-1.5">Left today</h2>
       <p>
         <span className="text-3xl font-bold">{shown(binding, binding.left)}</span> of {shown(binding, binding.cap)}{" "}
-        {NAMES[binding.kind]}
+        {words(binding)}
       </p>
       <p className="text-soft">This limit binds. {binding.why}</p>
       <ul className="mt-1.5 text-soft">
         {others.map((limit) => (
           <li key={limit.kind}>
-            {shown(limit, limit.left)} of {shown(limit, limit.cap)} {NAMES[limit.kind]}
+            {shown(limit, limit.left)} of {shown(limit, limit.cap)} {words(limit)}
           </li>
         ))}
       </ul>

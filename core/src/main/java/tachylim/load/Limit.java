@@ -10,20 +10,35 @@ package tachylim.load;
  */
 public record Limit(Kind kind, double cap, double used, String why) {
 
-    /** The limits a day can have. Each names its unit. */
+    /** The limits a day can have, each with its name and its unit. */
     public enum Kind {
-        EFFORT("effort minutes"),
-        BURST_SECONDS("seconds of bursts"),
-        PLAYING_MINUTES("minutes of playing");
+        EFFORT("Effort", "effort minutes", false),
+        BURST_SECONDS("Bursts", "seconds of bursts", true),
+        PLAYING_MINUTES("Playing", "minutes of playing", false);
 
+        private final String title;
         private final String unit;
+        private final boolean inSeconds;
 
-        Kind(String unit) {
+        Kind(String title, String unit, boolean inSeconds) {
+            this.title = title;
             this.unit = unit;
+            this.inSeconds = inSeconds;
         }
 
+        /** What it is called. */
+        public String title() {
+            return title;
+        }
+
+        /** What it is counted in, as a sentence says it. */
         public String unit() {
             return unit;
+        }
+
+        /** Whether it counts seconds, which are shown as a clock shows them. */
+        public boolean isInSeconds() {
+            return inSeconds;
         }
     }
 

@@ -1,5 +1,6 @@
 package tachylim.method;
 
+import java.util.Collections;
 import java.util.List;
 import tachylim.tempo.Tempo;
 
@@ -18,6 +19,11 @@ public record EasyPasses(PassKind kind, List<Tempo> tempos, String why) implemen
     /** How much slower a pass gets after one that broke or gripped. */
     private static final double EASING = 0.9;
 
+    /** Loose playing lies this far under ease. */
+    private static final double LOOSE = 0.7;
+
+    private static final int LOOSE_PASSES = 10;
+
     /**
      * @throws IllegalArgumentException if the kind is another one or the number of passes out of range
      */
@@ -29,6 +35,31 @@ public record EasyPasses(PassKind kind, List<Tempo> tempos, String why) implemen
             throw new IllegalArgumentException("There are 1 to 20 easy passes, not " + tempos.size());
         }
         tempos = tempos.stream().map(Tempo::onMetronome).toList();
+    }
+
+    /** Loose playing where a span begins, far below it. */
+    static EasyPasses under(Span span) {
+        return new EasyPasses(
+                PassKind.CLOSING, Collections.nCopies(LOOSE_PASSES, span.ease().times(LOOSE)), "Easy and loose.");
+    }
+
+    static EasyPasses read(Settings kept) {
+        return new EasyPasses(PassKind.valueOf(kept.text("kind")), kept.tempos("tempos"), kept.text("why"));
+    }
+
+    @Override
+    public School school() {
+        return School.EASY;
+    }
+
+    @Override
+    public Settings settings() {
+        return Settings.NONE.with("kind", kind.name()).with("why", why).with("tempos", tempos);
+    }
+
+    @Override
+    public String promise() {
+        return why;
     }
 
     @Override

@@ -49,6 +49,38 @@ public record IntervalBursts(Tempo controlled, Tempo floor, Tempo first, Tempo l
         }
     }
 
+    static IntervalBursts read(Settings kept) {
+        return new IntervalBursts(
+                kept.tempo("controlled"),
+                kept.tempo("floor"),
+                kept.tempo("first"),
+                kept.tempo("limit"),
+                kept.number("step"),
+                kept.whole("bursts"));
+    }
+
+    @Override
+    public School school() {
+        return School.INTERVAL_BURSTS;
+    }
+
+    @Override
+    public Settings settings() {
+        return Settings.NONE
+                .with("controlled", controlled)
+                .with("floor", floor)
+                .with("first", first)
+                .with("limit", limit)
+                .with("step", step)
+                .with("bursts", bursts);
+    }
+
+    @Override
+    public String promise() {
+        return "Bursts from " + first + ", above the ceiling of " + floor + ", each after a slow pass at " + controlled
+                + "; none above " + limit + ".";
+    }
+
     @Override
     public Position opening() {
         return new At(

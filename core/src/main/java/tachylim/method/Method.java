@@ -4,12 +4,21 @@ import tachylim.tempo.Tempo;
 
 /**
  * A school of raising the tempo, with its settings. Methods are immutable; {@link #opening()} gives the
- * first position and the answers lead on from there.
+ * first position and the answers lead on from there. {@link School} names them all.
  */
-public sealed interface Method permits SteadyClimb, IntervalBursts, EasyPasses {
+public interface Method {
 
     /** The position before the first pass. */
     Position opening();
+
+    /** Which of the methods it is. */
+    School school();
+
+    /** All it has to be told to be the same again, by names that never change. */
+    Settings settings();
+
+    /** What it does, in one sentence with its numbers: why it stands where it stands. */
+    String promise();
 
     /** The tempo it never goes above, whole on a metronome. */
     Tempo limit();

@@ -42,6 +42,47 @@ public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow
         }
     }
 
+    /** The step of 3% that leads from ease to the ceiling, where fewer clean passes earn one. */
+    private static final double PROBING_STEP = 0.03;
+
+    private static final int MOST_PASSES = 60;
+
+    /** From ease to the ceiling, a step for each clean pass or two: also what shows best where the ceiling is. */
+    static SteadyClimb toCeiling(Span span) {
+        return new SteadyClimb(span.ease(), span.top(), PROBING_STEP, Math.max(1, span.cleanInARow() - 2), MOST_PASSES);
+    }
+
+    static SteadyClimb read(Settings kept) {
+        return new SteadyClimb(
+                kept.tempo("start"),
+                kept.tempo("limit"),
+                kept.number("step"),
+                kept.whole("cleanInARow"),
+                kept.whole("mostPasses"));
+    }
+
+    @Override
+    public School school() {
+        return School.STEADY_CLIMB;
+    }
+
+    @Override
+    public Settings settings() {
+        return Settings.NONE
+                .with("start", start)
+                .with("limit", limit)
+                .with("step", step)
+                .with("cleanInARow", cleanInARow)
+                .with("mostPasses", mostPasses);
+    }
+
+    @Override
+    public String promise() {
+        return "From ease, " + start + ", toward " + limit + "; "
+                + (cleanInARow == 1 ? "each clean pass earns" : cleanInARow + " clean earn") + " a step of "
+                + Math.round(step * 100) + "%, two rough in a row cost one.";
+    }
+
     @Override
     public Position opening() {
         return new On(

@@ -3,6 +3,7 @@ package tachylim.workout;
 import java.util.Optional;
 import tachylim.ceiling.Estimate;
 import tachylim.load.Condition;
+import tachylim.method.School;
 import tachylim.passage.Passage;
 import tachylim.tempo.Tempo;
 

@@ -2,6 +2,7 @@ package tachylim.workout;
 
 import tachylim.load.Caution;
 import tachylim.method.IntervalBursts;
+import tachylim.method.School;
 import tachylim.method.SteadyClimb;
 
 /**

@@ -8,6 +8,8 @@ import tachylim.method.EasyPasses;
 import tachylim.method.IntervalBursts;
 import tachylim.method.Method;
 import tachylim.method.PassKind;
+import tachylim.method.School;
+import tachylim.method.Span;
 import tachylim.method.SteadyClimb;
 import tachylim.tempo.Tempo;
 
@@ -36,14 +38,11 @@ public final class Planner {
     private static final double CLOSE_FROM = 0.78;
 
     private static final double CLOSE_TO = 0.88;
-    private static final double EASY_SHARE = 0.7;
     private static final int MOST_CLOSING = 10;
     private static final double SECONDS_PER_CLOSING_PASS = 35;
 
     /** While the ceiling is poorly known, bursts stay within this of it. */
     private static final double HIGHEST_WHEN_UNSURE = 1.08;
-
-    private static final double PROBING_STEP = 0.03;
 
     /** Nothing faster is planned unless it was reached before, in notes a second: as fast as hands usually go. */
     public static final double FASTEST_UNREACHED = 14;
@@ -166,41 +165,41 @@ public final class Planner {
     }
 
     private void easy() {
-        Tempo tempo = controlledLimit().times(EASY_SHARE);
+        Method loose = School.EASY.core(span());
         add(
                 Part.OPENER,
-                new EasyPasses(PassKind.CLOSING, Collections.nCopies(MOST_CLOSING, tempo), "Easy and loose."),
+                loose,
                 seconds * (OPENER_SHARE + CORE_SHARE),
-                "A day for easy playing only: at " + tempo + ", " + Math.round(100 * EASY_SHARE) + "% of ease.");
+                "A day for easy playing only: at " + loose.limit() + ", far below the ease of " + controlledLimit()
+                        + ".");
     }
 
     private void core() {
-        if (brief.choices().school() == School.STEADY_CLIMB) {
-            climbToCeiling();
-        } else {
+        if (brief.choices().school() == School.INTERVAL_BURSTS) {
             bursts();
+        } else {
+            towardsCeiling();
         }
     }
 
-    /** From ease to the ceiling, a step for each clean pass or two: also what shows best where the ceiling is. */
-    private void climbToCeiling() {
-        Tempo limit = Tempo.clamped(
+    /** Between ease, where the core starts, and the ceiling, or the target where that is slower. */
+    private Span span() {
+        Tempo top = Tempo.clamped(
                 Math.floor(reachable(Tempo.slower(ceiling(), brief.target())).bpm()));
-        Tempo start = Tempo.slower(limit, controlledLimit());
-        int clean = Math.max(1, brief.choices().cleanInARow() - 2);
-        add(
-                Part.CORE,
-                new SteadyClimb(start, limit, PROBING_STEP, clean, MOST_PASSES),
-                seconds * CORE_SHARE,
-                "From ease, " + start + ", toward " + limit + ", no further than the ceiling of " + ceiling()
-                        + "; " + (clean == 1 ? "each clean pass earns" : clean + " clean earn")
-                        + " a step of 3%, two rough in a row cost one.");
+        return new Span(
+                Tempo.slower(top, controlledLimit()), top, brief.choices().cleanInARow());
+    }
+
+    /** The method that was chosen, no further than the ceiling. */
+    private void towardsCeiling() {
+        Method core = brief.choices().school().core(span());
+        add(Part.CORE, core, seconds * CORE_SHARE, core.promise() + " The ceiling is " + ceiling() + ".");
     }
 
     private void bursts() {
         if (brief.allowance().burstSeconds() <= 0) {
             remarks.add("No bursts: today's burst time is used or locked.");
-            climbToCeiling();
+            towardsCeiling();
             return;
         }
         boolean sure = estimate.enoughEvidence();
@@ -214,7 +213,7 @@ public final class Planner {
         if (slow.onMetronome().compareTo(ceiling()) >= 0 || firstSet.compareTo(ceiling()) <= 0) {
             remarks.add(
                     "No bursts: around " + ceiling() + " there is no room for slow passes and bursts on both sides.");
-            climbToCeiling();
+            towardsCeiling();
             return;
         }
         int beats = brief.choices().burstBeats();

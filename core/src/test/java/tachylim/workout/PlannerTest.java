@@ -18,6 +18,7 @@ import tachylim.ceiling.Posterior;
 import tachylim.load.Caution;
 import tachylim.method.EasyPasses;
 import tachylim.method.IntervalBursts;
+import tachylim.method.School;
 import tachylim.method.SteadyClimb;
 import tachylim.passage.Meter;
 import tachylim.passage.PaperPattern;

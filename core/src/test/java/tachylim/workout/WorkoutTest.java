@@ -22,6 +22,7 @@ import tachylim.load.Guardrails;
 import tachylim.load.Reserve;
 import tachylim.method.Answer;
 import tachylim.method.PassKind;
+import tachylim.method.School;
 import tachylim.method.Tension;
 import tachylim.method.Verdict;
 import tachylim.passage.Meter;

@@ -12,6 +12,7 @@ import java.util.SplittableRandom;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
+import tachylim.method.School;
 import tachylim.passage.InstrumentFamily;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
@@ -31,7 +32,6 @@ import tachylim.sim.SimulatedPlayer;
 import tachylim.tempo.Tempo;
 import tachylim.workout.Pass;
 import tachylim.workout.Run;
-import tachylim.workout.School;
 import tachylim.workout.Step;
 
 /**

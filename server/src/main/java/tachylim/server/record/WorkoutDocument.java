@@ -2,15 +2,15 @@ package tachylim.server.record;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import org.apache.commons.numbers.fraction.Fraction;
 import tachylim.ceiling.Band;
 import tachylim.ceiling.Estimate;
 import tachylim.load.Condition;
 import tachylim.load.Reserve;
-import tachylim.method.EasyPasses;
-import tachylim.method.IntervalBursts;
 import tachylim.method.Method;
-import tachylim.method.SteadyClimb;
+import tachylim.method.School;
+import tachylim.method.Settings;
 import tachylim.notation.abc.AbcReader;
 import tachylim.notation.abc.AbcWriter;
 import tachylim.tempo.Tempo;
@@ -34,10 +34,6 @@ public final class WorkoutDocument {
     private static final String OCTAVE_BY_OCTAVE = "%%propagate-accidentals octave\n";
     private static final int VERSION = 2;
     private static final JsonMapper JSON = new JsonMapper();
-
-    private static final String EASY = "easy-passes";
-    private static final String CLIMB = "steady-climb";
-    private static final String BURSTS = "interval-bursts";
 
     private final JsonNode kept;
 
@@ -91,28 +87,8 @@ public final class WorkoutDocument {
     }
 
     private static void write(ObjectNode doc, Method method) {
-        if (method instanceof EasyPasses easy) {
-            doc.put("method", EASY)
-                    .put("kind", Kept.PASS_KIND.name(easy.kind()))
-                    .put("why", easy.why());
-            ArrayNode tempos = doc.putArray("tempos");
-            easy.tempos().forEach(tempo -> tempos.add(tempo.bpm()));
-        } else if (method instanceof SteadyClimb climb) {
-            doc.put("method", CLIMB)
-                    .put("start", climb.start().bpm())
-                    .put("limit", climb.limit().bpm())
-                    .put("step", climb.step())
-                    .put("cleanInARow", climb.cleanInARow())
-                    .put("mostPasses", climb.mostPasses());
-        } else if (method instanceof IntervalBursts bursts) {
-            doc.put("method", BURSTS)
-                    .put("controlled", bursts.controlled().bpm())
-                    .put("floor", bursts.floor().bpm())
-                    .put("first", bursts.first().bpm())
-                    .put("limit", bursts.limit().bpm())
-                    .put("step", bursts.step())
-                    .put("bursts", bursts.bursts());
-        }
+        doc.put("method", method.school().word());
+        method.settings().values().forEach((name, value) -> doc.set(name, JSON.valueToTree(value)));
     }
 
     public static WorkoutDocument read(String json) {
@@ -206,32 +182,21 @@ public final class WorkoutDocument {
     }
 
     private static Method method(JsonNode doc) {
-        String name = doc.path("method").asString();
-        return switch (name) {
-            case EASY -> {
-                List<Tempo> tempos = new ArrayList<>();
-                doc.path("tempos").forEach(tempo -> tempos.add(tempo(tempo)));
-                yield new EasyPasses(
-                        Kept.PASS_KIND.value(doc.path("kind").asString()),
-                        tempos,
-                        doc.path("why").asString());
-            }
-            case CLIMB ->
-                new SteadyClimb(
-                        tempo(doc.path("start")),
-                        tempo(doc.path("limit")),
-                        doc.path("step").asDouble(),
-                        doc.path("cleanInARow").asInt(),
-                        doc.path("mostPasses").asInt());
-            case BURSTS ->
-                new IntervalBursts(
-                        tempo(doc.path("controlled")),
-                        tempo(doc.path("floor")),
-                        tempo(doc.path("first")),
-                        tempo(doc.path("limit")),
-                        doc.path("step").asDouble(),
-                        doc.path("bursts").asInt());
-            default -> throw new IllegalArgumentException("No method is kept under the name " + name);
-        };
+        Settings settings = Settings.NONE;
+        for (Map.Entry<String, JsonNode> setting : doc.properties()) {
+            settings = settings.with(setting.getKey(), setting(setting.getValue()));
+        }
+        return School.read(doc.path("method").asString(), settings);
+    }
+
+    /** A setting as it is kept: words, a number, numbers, or a tempo as the first documents wrote it. */
+    private static Object setting(JsonNode kept) {
+        if (kept.isString()) {
+            return kept.asString();
+        }
+        if (kept.isArray()) {
+            return kept.values().stream().map(tempo -> tempo(tempo).bpm()).toList();
+        }
+        return kept.isObject() ? tempo(kept).bpm() : kept.asDouble();
     }
 }

@@ -6,6 +6,7 @@ import java.util.List;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tachylim.ceiling.Estimate;
+import tachylim.method.School;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
 import tachylim.server.ceiling.Passes;
@@ -21,7 +22,6 @@ import tachylim.server.workout.PlanService;
 import tachylim.server.workout.PlanService.Neediest;
 import tachylim.tempo.Tempo;
 import tachylim.workout.Brief;
-import tachylim.workout.School;
 
 /** What to play today, and whether. */
 @Service

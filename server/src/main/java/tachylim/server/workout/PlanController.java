@@ -9,12 +9,12 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import tachylim.method.School;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
 import tachylim.server.workout.PlanDtos.PlanView;
 import tachylim.server.workout.PlanDtos.PlanWish;
 import tachylim.workout.Brief;
-import tachylim.workout.School;
 
 @RestController
 @RequestMapping("/api")

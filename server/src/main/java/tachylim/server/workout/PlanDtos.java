@@ -8,11 +8,13 @@ import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
+import java.util.Arrays;
+import java.util.List;
 import tachylim.load.Caution;
+import tachylim.method.School;
 import tachylim.server.load.LoadDto;
 import tachylim.workout.Brief;
 import tachylim.workout.Choices;
-import tachylim.workout.School;
 
 /** What the planning part of the API takes and gives. */
 public final class PlanDtos {
@@ -69,9 +71,18 @@ public final class PlanDtos {
         }
     }
 
+    /** A method to choose, as a player calls it. */
+    public record SchoolDto(School school, String title, String hint) {
+
+        static final List<SchoolDto> ALL = Arrays.stream(School.values())
+                .map(school -> new SchoolDto(school, school.title(), school.hint()))
+                .toList();
+    }
+
     /** A plan before it is begun: nothing is kept of it. */
     public record PlanView(
             PlanWish wish,
+            List<SchoolDto> schools,
             String passage,
             String piece,
             @Schema(nullable = true) LocalDate neededOn,

@@ -27,6 +27,7 @@ import tachylim.server.web.ProblemCode;
 import tachylim.server.web.Refused;
 import tachylim.server.workout.PlanDtos.PlanView;
 import tachylim.server.workout.PlanDtos.PlanWish;
+import tachylim.server.workout.PlanDtos.SchoolDto;
 import tachylim.tempo.Tempo;
 import tachylim.workout.Brief;
 import tachylim.workout.Choices;
@@ -76,7 +77,13 @@ public class PlanService {
         Relief relief =
                 Relief.of(Run.start(workout), today.done().effort(), today.limit(tachylim.load.Limit.Kind.EFFORT));
         return new PlanView(
-                wish, piece.passage().title(), piece.part(), piece.passage().neededOn(), relief, today.dto());
+                wish,
+                SchoolDto.ALL,
+                piece.passage().title(),
+                piece.part(),
+                piece.passage().neededOn(),
+                relief,
+                today.dto());
     }
 
     private Workout plan(SignedIn who, PlanWish wish, StoredPiece piece, Standing standing, Today today) {
