@@ -41,6 +41,7 @@ final class App implements AutoCloseable {
     static App start(String name, int speed, String... more) {
         List<String> settings = new ArrayList<>(List.of(more));
         settings.add("--tachylim.speed=" + speed);
+        settings.add("--tachylim.hash-strength=4");
         App app = new App("tachylim_" + name, settings);
         app.emptyDatabase();
         app.launch();

@@ -100,9 +100,7 @@ class BenchWorkTest {
         assertThat(page.getByLabel("Weights of your cell")).hasValue("2-1-1");
         page.getByLabel("Weights of your cell").fill("2-0-1");
         button("Show it").click();
-        assertThat(page.getByRole(AriaRole.DIALOG).getByText(Pattern.compile("weight")))
-                .isVisible();
-        page.keyboard().press("Escape");
+        assertThat(page.getByText(Pattern.compile("A weight lies between"))).isVisible();
         page.getByLabel("Weights of your cell").fill("3, 1, 2");
         button("Show it").click();
         assertThat(heading("Own cell 3-1-2")).isVisible();
@@ -127,7 +125,7 @@ class BenchWorkTest {
                 .filter(new Locator.FilterOptions().setHasText("Drill 4 notes"))
                 .click();
         page.waitForURL(Pattern.compile(".*/plan/\\d+"));
-        assertThat(page.getByText("notes 20–23").first()).isVisible();
+        assertThat(page.getByText(Pattern.compile("notes.20\\W+23")).first()).isVisible();
         page.goBack();
         assertThat(heading("Kiln Road")).isVisible();
     }
