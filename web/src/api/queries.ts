@@ -123,6 +123,15 @@ export function useCeiling(pieceId: number) {
   });
 }
 
+/** The kinds of file that are read and written; they change with the server alone. */
+export function useFormats() {
+  return useQuery({
+    queryKey: ["formats"],
+    queryFn: () => given(api.GET("/api/formats")),
+    staleTime: Infinity,
+  });
+}
+
 export function useLoad() {
   return useQuery({ queryKey: ["load"], queryFn: () => given(api.GET("/api/load")) });
 }

@@ -116,6 +116,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/formats": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["formats"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/greeting": {
         parameters: {
             query?: never;
@@ -1033,6 +1049,16 @@ export interface components {
         };
         Farewell: {
             password: string;
+        };
+        /** @description a kind of file that is read and written */
+        FormatDto: {
+            /** @description what the names of its files end in */
+            endings: string[];
+            /** @enum {string} */
+            format: "MUSICXML" | "MIDI" | "ABC";
+            title: string;
+            /** @description what it is called where files are asked for */
+            words: string;
         };
         Greeting: {
             demo: boolean;
@@ -1987,6 +2013,35 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    formats: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["FormatDto"][];
+                };
             };
             /** @description Refused, or failed */
             default: {

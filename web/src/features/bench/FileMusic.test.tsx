@@ -37,6 +37,11 @@ const view = (more: object = {}, chosen: object = {}) => ({
   ...more,
 });
 
+const FORMATS = [
+  { format: "MIDI", title: "MIDI", words: "MIDI", endings: ["mid", "midi"] },
+  { format: "ABC", title: "ABC", words: "ABC with any number of tunes", endings: ["abc"] },
+];
+
 let last: Asked | undefined;
 let answer = view();
 
@@ -44,6 +49,7 @@ beforeEach(() => {
   last = undefined;
   answer = view();
   pretendServer({
+    "GET /api/formats": () => ({ body: FORMATS }),
     "POST /api/scores": (asked) => {
       last = asked;
       return { body: answer };
@@ -54,12 +60,19 @@ afterEach(cleanup);
 
 async function opened(onTake = vi.fn()) {
   show(<FileMusic onTake={onTake} />);
+  await screen.findByText(/MIDI; ABC/);
   await userEvent.upload(screen.getByLabelText("A file of music"), file());
   await screen.findByText("K:C");
   return onTake;
 }
 
 describe("music from a file", () => {
+  it("may be of every kind the server reads", async () => {
+    show(<FileMusic onTake={vi.fn()} />);
+    await screen.findByText("MIDI; ABC with any number of tunes. It stays on this machine.");
+    expect(screen.getByLabelText("A file of music").getAttribute("accept")).toBe(".mid,.midi,.abc");
+  });
+
   it("is taken as it is shown, under the name of its line when the file has no title", async () => {
     const onTake = await opened();
     const take = screen.getByRole("button", { name: "Take these 9 notes" });
@@ -105,6 +118,7 @@ describe("music from a file", () => {
   it("that makes no passage says why and is not to be taken", async () => {
     answer = view({}, { abc: "", problem: "There is no note in bars 2 to 3 of this line.", notes: 0 });
     show(<FileMusic onTake={vi.fn()} />);
+    await screen.findByText(/MIDI; ABC/);
     await userEvent.upload(screen.getByLabelText("A file of music"), file());
     await screen.findByText("There is no note in bars 2 to 3 of this line.");
     expect(screen.getByRole("button", { name: "Take these 0 notes" })).toHaveProperty("disabled", true);
@@ -112,9 +126,11 @@ describe("music from a file", () => {
 
   it("that is refused says the server's sentence", async () => {
     pretendServer({
+      "GET /api/formats": () => ({ body: FORMATS }),
       "POST /api/scores": () => ({ status: 422, body: { status: 422, detail: "This file is empty.", field: "file" } }),
     });
     show(<FileMusic onTake={vi.fn()} />);
+    await screen.findByText(/MIDI; ABC/);
     await userEvent.upload(screen.getByLabelText("A file of music"), file());
     expect((await screen.findByRole("alert")).textContent).toBe("This file is empty.");
   });

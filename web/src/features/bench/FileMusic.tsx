@@ -1,6 +1,6 @@
 import { useId } from "react";
 import type { Schemas } from "../../api/client";
-import { sentence } from "../../api/queries";
+import { sentence, useFormats } from "../../api/queries";
 import { Engraving } from "../../notation/Engraving";
 import { Button } from "../../ui/Button";
 import { INPUT } from "../../ui/Field";
@@ -18,6 +18,7 @@ interface Props {
 export function FileMusic({ onTake }: Props) {
   const id = useId();
   const score = useScoreFile();
+  const formats = useFormats().data ?? [];
   const { view, chosen, line } = score;
   return (
     <div>
@@ -27,13 +28,11 @@ export function FileMusic({ onTake }: Props) {
       <input
         id={id}
         type="file"
-        accept=".musicxml,.xml,.mxl,.mid,.midi,.abc,.txt"
+        accept={formats.flatMap((one) => one.endings.map((ending) => `.${ending}`)).join(",")}
         onChange={(event) => score.open(event.target.files?.[0])}
         className={INPUT}
       />
-      <p className="mt-1 text-sm text-soft">
-        MusicXML, plain or compressed, MIDI, or ABC with any number of tunes. It stays on this machine.
-      </p>
+      <p className="mt-1 text-sm text-soft">{formats.map((one) => one.words).join("; ")}. It stays on this machine.</p>
       {score.isReading && (
         <p role="status" className="mt-2 text-soft">
           Reading.

@@ -1,23 +1,19 @@
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
+import { useFormats } from "../../api/queries";
 import { Button, ButtonLink } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import { INPUT } from "../../ui/Field";
-
-const KINDS = [
-  ["MUSICXML", "MusicXML"],
-  ["MIDI", "MIDI"],
-  ["ABC", "ABC"],
-] as const;
 
 type Query = Record<string, string | number | boolean | undefined>;
 
 /** The same music as a file of each kind. */
 export function FileLinks({ passageId, query }: { passageId: number; query: Query }) {
+  const formats = useFormats().data ?? [];
   return (
     <p className="flex flex-wrap items-center gap-x-5 text-soft">
       As a file:
-      {KINDS.map(([as, name]) => {
+      {formats.map(({ format: as, title }) => {
         const words = new URLSearchParams({ as });
         Object.entries(query).forEach(([key, value]) => value !== undefined && words.set(key, String(value)));
         return (
@@ -27,7 +23,7 @@ export function FileLinks({ passageId, query }: { passageId: number; query: Quer
             download
             className="py-2 font-semibold text-spruce underline underline-offset-4"
           >
-            {name}
+            {title}
           </a>
         );
       })}

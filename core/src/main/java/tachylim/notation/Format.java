@@ -78,7 +78,12 @@ public enum Format {
         return own.write(title, sections, tempo);
     }
 
-    /** What it is called in a sentence. */
+    /** Its name. */
+    public String title() {
+        return own.title();
+    }
+
+    /** What it is called where files are asked for. */
     public String words() {
         return own.words();
     }
@@ -86,6 +91,11 @@ public enum Format {
     /** What the names of its files end in. */
     public String ending() {
         return own.ending();
+    }
+
+    /** What the names of files end in that may be read. */
+    public List<String> endings() {
+        return own.endings();
     }
 
     /** Its media type. */

@@ -1,8 +1,10 @@
 package tachylim.method;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.List;
+import java.util.Map;
 import net.jqwik.api.Arbitraries;
 import net.jqwik.api.Arbitrary;
 import net.jqwik.api.Combinators;
@@ -74,6 +76,23 @@ class EveryMethodTest {
         }
     }
 
+    @Property
+    void itIsTheSameWhenItIsReadBack(@ForAll("methods") Method method) {
+        assertThat(School.read(method.school().word(), method.settings())).isEqualTo(method);
+        assertThat(method.promise()).isNotBlank();
+    }
+
+    @Property
+    void aSettingThatIsMissingIsNamed(@ForAll("methods") Method method) {
+        method.settings().values().keySet().forEach(name -> {
+            Map<String, Object> fewer = method.settings().values();
+            fewer.remove(name);
+            assertThatThrownBy(() -> School.read(method.school().word(), new Settings(fewer)))
+                    .hasMessageContaining(name);
+        });
+        assertThatThrownBy(() -> School.read("nothing", Settings.NONE)).hasMessageContaining("nothing");
+    }
+
     @Provide
     Arbitrary<List<Answer>> answers() {
         return Combinators.combine(Arbitraries.of(Verdict.class), Arbitraries.of(Tension.class))
@@ -107,6 +126,13 @@ class EveryMethodTest {
                         count));
         Arbitrary<Method> easy =
                 tempos.list().ofMinSize(1).ofMaxSize(6).map(list -> new EasyPasses(PassKind.CLOSING, list, "Easy."));
-        return Arbitraries.oneOf(climbs, bursts, easy);
+        Arbitrary<Method> cores = Combinators.combine(
+                        Arbitraries.of(School.class),
+                        tempos,
+                        Arbitraries.doubles().between(0.6, 1),
+                        Arbitraries.integers().between(1, 6))
+                .as((school, top, share, clean) -> school.core(new Span(
+                        Tempo.clamped(Math.floor(top.bpm() * share)), Tempo.of(Math.floor(top.bpm())), clean)));
+        return Arbitraries.oneOf(climbs, bursts, easy, cores);
     }
 }

@@ -18,13 +18,23 @@ import tachylim.tempo.Tempo;
 public final class AbcFormat implements ScoreFormat {
 
     @Override
-    public String words() {
+    public String title() {
         return "ABC";
+    }
+
+    @Override
+    public String words() {
+        return "ABC with any number of tunes";
     }
 
     @Override
     public String ending() {
         return "abc";
+    }
+
+    @Override
+    public List<String> endings() {
+        return List.of("abc", "txt");
     }
 
     @Override

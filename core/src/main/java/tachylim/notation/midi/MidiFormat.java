@@ -15,13 +15,18 @@ public final class MidiFormat implements ScoreFormat {
     private static final byte[] START = "MThd".getBytes(StandardCharsets.US_ASCII);
 
     @Override
-    public String words() {
+    public String title() {
         return "MIDI";
     }
 
     @Override
     public String ending() {
         return "mid";
+    }
+
+    @Override
+    public List<String> endings() {
+        return List.of("mid", "midi");
     }
 
     @Override

@@ -11,6 +11,11 @@ import tachylim.tempo.Tempo;
 public final class MusicXmlFormat implements ScoreFormat {
 
     @Override
+    public String title() {
+        return "MusicXML";
+    }
+
+    @Override
     public String words() {
         return "MusicXML, plain or compressed";
     }
@@ -18,6 +23,11 @@ public final class MusicXmlFormat implements ScoreFormat {
     @Override
     public String ending() {
         return "musicxml";
+    }
+
+    @Override
+    public List<String> endings() {
+        return List.of("musicxml", "xml", "mxl");
     }
 
     @Override

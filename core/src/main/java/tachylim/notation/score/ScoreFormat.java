@@ -9,11 +9,21 @@ import tachylim.tempo.Tempo;
  */
 public interface ScoreFormat {
 
-    /** What it is called in a sentence, such as {@code MIDI}. */
-    String words();
+    /** Its name, such as {@code MIDI}. */
+    String title();
 
-    /** What the names of its files end in, such as {@code mid}. */
+    /** What it is called where files are asked for, in a few words more than its name if it takes them. */
+    default String words() {
+        return title();
+    }
+
+    /** What the names of files that are written end in, such as {@code mid}. */
     String ending();
+
+    /** What the names of files end in that may be read, the one that is written among them. */
+    default List<String> endings() {
+        return List.of(ending());
+    }
 
     /** Its media type. */
     String mediaType();

@@ -23,6 +23,18 @@ final class ExchangeDtos {
 
     private static final String TAP = "A tap comes within " + TappedRhythm.MOST_SECONDS / 60 + " minutes of the first.";
 
+    @Schema(description = "a kind of file that is read and written")
+    record FormatDto(
+            Format format,
+
+            String title,
+
+            @Schema(description = "what it is called where files are asked for")
+            String words,
+
+            @Schema(description = "what the names of its files end in")
+            List<String> endings) {}
+
     @Schema(description = "a voice; bars have the numbers that the score prints")
     record LineDto(String part, String voice, int notes, String firstBar, String lastBar) {}
 

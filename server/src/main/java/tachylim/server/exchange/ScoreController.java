@@ -5,8 +5,10 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -31,6 +33,7 @@ import tachylim.passage.Unrolling;
 import tachylim.server.exchange.ExchangeDtos.ChosenDto;
 import tachylim.server.exchange.ExchangeDtos.DrawnDto;
 import tachylim.server.exchange.ExchangeDtos.Entered;
+import tachylim.server.exchange.ExchangeDtos.FormatDto;
 import tachylim.server.exchange.ExchangeDtos.LineDto;
 import tachylim.server.exchange.ExchangeDtos.ScoreView;
 import tachylim.server.exchange.ExchangeDtos.Strokes;
@@ -52,6 +55,14 @@ class ScoreController {
 
     ScoreController(ReadingRoom room) {
         this.room = room;
+    }
+
+    /** The kinds of file there are. */
+    @GetMapping("/formats")
+    List<FormatDto> formats() {
+        return Arrays.stream(Format.values())
+                .map(format -> new FormatDto(format, format.title(), format.words(), format.endings()))
+                .toList();
     }
 
     /** A file of music, and what of it is wanted. Without a choice the first line's first bars with notes are given. */
@@ -97,7 +108,7 @@ class ScoreController {
             Wishes drawn = score.drawn();
             return new ScoreView(
                     format,
-                    format.words(),
+                    format.title(),
                     score.title(),
                     lines,
                     chosen(score.lines().get(wanted.line), wanted),
