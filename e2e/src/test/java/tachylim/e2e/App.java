@@ -65,8 +65,13 @@ final class App implements AutoCloseable {
     }
 
     void launch() {
-        List<String> command =
-                new ArrayList<>(List.of("java", "-XX:+UseSerialGC", "-jar", JAR.toString(), "--server.port=" + port));
+        List<String> command = new ArrayList<>(List.of(
+                "java",
+                "-XX:+UseSerialGC",
+                "-XX:TieredStopAtLevel=1",
+                "-jar",
+                JAR.toString(),
+                "--server.port=" + port));
         command.addAll(settings);
         ProcessBuilder builder = new ProcessBuilder(command)
                 .redirectErrorStream(true)

@@ -38,6 +38,9 @@ public final class AbcReader {
     private static final Pattern TEMPO =
             Pattern.compile("(?:(\\d{1,2})/(\\d{1,2})\\s*=\\s*)?(\\d{1,3}(?:\\.\\d{1,4})?)");
     private static final String PASSED_OVER = " \t\r\n`\\$";
+    /** The brackets of chords before there were brackets. */
+    private static final Pattern OLD_CHORD = Pattern.compile("\\+(?:[\\^_=]{0,2}[A-Ga-g][,']*[0-9/]*){2,}\\+");
+
     private static final Pattern CHORD_WITH_TEXT = Pattern.compile("\"[^\"]*\"[\\^_=A-Ga-g][^\\s|\\]]*\\]");
     private static final String DIRECTIVE = "%%";
     private static final String PROPAGATE = "propagate-accidentals";
@@ -149,7 +152,9 @@ public final class AbcReader {
     // Fields
 
     private boolean atField() {
-        return Character.isLetter(cursor.peek()) && cursor.peek(1) == ':' && cursor.peek(2) != '|';
+        char name = cursor.peek();
+        boolean isNote = name >= 'a' && name <= 'g';
+        return Character.isLetter(name) && !isNote && cursor.peek(1) == ':' && "|:".indexOf(cursor.peek(2)) < 0;
     }
 
     private String fieldText() {
@@ -309,6 +314,9 @@ public final class AbcReader {
             annotation(cursor.untilOrEndOfLine('"'));
         } else if (c == '&') {
             overlay();
+        } else if (c == '+' && OLD_CHORD.matcher(cursor.lineAhead(0)).lookingAt()) {
+            cursor.next();
+            chord('+');
         } else if (decorations.isNext()) {
             decorations.read().ifPresentOrElse(this::decoration, () -> omissions.add("old line breaks"));
         } else {
@@ -558,15 +566,15 @@ public final class AbcReader {
             cursor.next();
             field(name, cursor.untilOrEndOfLine(']').strip());
         } else {
-            chord();
+            chord(']');
         }
     }
 
-    private void chord() {
+    private void chord(char close) {
         List<Pitch> chord = new ArrayList<>();
         List<Pitch> held = new ArrayList<>();
         Fraction inner = null;
-        while (!cursor.take(']') && !cursor.atEnd() && cursor.peek() != '\n') {
+        while (!cursor.take(close) && !cursor.atEnd() && cursor.peek() != '\n') {
             if (pitches.isNext()) {
                 Pitch pitch = pitches.read(tied);
                 Fraction length = rhythm.written(meter);

@@ -199,6 +199,8 @@ class AbcReaderTest {
                 "C & D E | F; 2; overlays, another voice over a bar: 1",
                 "(&C D & E F &) G; 3; overlays, another voice over a bar: 1",
                 "C y20 D; 2; *",
+                "+CEG+2 D; 2; *",
+                "C2::D2; 2; *",
                 "C .| D .(EF) G .- G; 5; *",
                 "[!1!C!3!E]2 D; 2; *",
                 "[\"^x\"CE] D; 2; *",
