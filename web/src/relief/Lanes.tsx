@@ -15,7 +15,7 @@ interface Props {
 const HEIGHT = 40;
 
 /** What the longest name takes beside its lane. */
-const NAME_WIDTH = 52;
+const NAME_WIDTH = 44;
 
 /** The name of a lane stands beside it, or inside at its beginning where there is no room beside it. */
 function Frame({ name, left, top, looks }: { name: string; left: number; top: number; looks: Looks }) {

@@ -79,10 +79,13 @@ function Row({ entry }: { entry: Entry }) {
           </span>
         )}
       </p>
-      <Sketch
-        passes={entry.sketch}
-        label={`${entry.clean} clean, ${entry.rough} rough, ${entry.broke} broke; bursts for ${clock(entry.burstSeconds)}`}
-      />
+      {/* A session without a pass has no picture; its place stays. */}
+      <div>
+        <Sketch
+          passes={entry.sketch}
+          label={`${entry.clean} clean, ${entry.rough} rough, ${entry.broke} broke; bursts for ${clock(entry.burstSeconds)}`}
+        />
+      </div>
       <p className="text-soft sm:col-span-2 lg:col-span-1">
         <Figure>{minutes(entry.playedSeconds)}</Figure>
         <Figure>effort {oneDecimal(entry.effort)}</Figure>
