@@ -21,6 +21,7 @@ const SheetPage = lazy(() => import("./features/bench/SheetPage"));
 const Plan = lazy(() => import("./features/plan/Plan"));
 const RunPage = lazy(() => import("./features/run/RunPage"));
 const Ceiling = lazy(() => import("./features/ceiling/Ceiling"));
+const TestResult = lazy(() => import("./features/ceiling/TestResult"));
 const Load = lazy(() => import("./features/load/Load"));
 const Log = lazy(() => import("./features/log/Log"));
 const SessionPage = lazy(() => import("./features/log/SessionPage"));
@@ -73,6 +74,7 @@ function Rooms({ me }: { me: Schemas["Me"] }) {
         <Route path="/plan/:pieceId" element={<Plan />} />
         <Route path="/ceiling" element={<Ceiling />} />
         <Route path="/ceiling/:pieceId" element={<Ceiling />} />
+        <Route path="/ceiling/test/:runId" element={<TestResult />} />
         <Route path="/load" element={<Load />} />
         <Route path="/log" element={<Log />} />
         <Route path="/log/:runId" element={<SessionPage />} />

@@ -123,6 +123,14 @@ export function useCeiling(pieceId: number) {
   });
 }
 
+/** What a ceiling test found. */
+export function useCeilingTest(runId: number) {
+  return useQuery({
+    queryKey: ["ceiling-test", runId],
+    queryFn: () => given(api.GET("/api/ceiling-tests/{runId}", { params: { path: { runId } } })),
+  });
+}
+
 /** The kinds of file that are read and written; they change with the server alone. */
 export function useFormats() {
   return useQuery({

@@ -84,6 +84,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/ceiling-tests/{runId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["test"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cells": {
         parameters: {
             query?: never;
@@ -808,6 +824,18 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        AwkwardDto: {
+            /** Format: double */
+            clean: number;
+            /** Format: double */
+            cleanAbove: number;
+            /** Format: double */
+            from: number;
+            /** Format: int32 */
+            passes: number;
+            /** Format: double */
+            to: number;
+        };
         BandDto: {
             /** Format: double */
             high: number;
@@ -838,15 +866,19 @@ export interface components {
             /** Format: double */
             end: number;
             /** @enum {string} */
-            part: "WARM_UP" | "OPENER" | "CORE" | "CLOSER";
+            part: "WARM_UP" | "OPENER" | "MEASURE" | "CORE" | "CLOSER";
             /** Format: double */
             start: number;
             why: string;
         };
         CeilingView: {
+            awkward: components["schemas"]["AwkwardDto"][];
+            bursts: components["schemas"]["BandDto"];
             curve: components["schemas"]["CurvePoint"][];
             estimate: components["schemas"]["EstimateDto"];
+            forecast: components["schemas"]["ForecastDto"] | null;
             history: components["schemas"]["HistoryDay"][];
+            measure: string;
             /** Format: date */
             neededOn: string | null;
             passage: string;
@@ -857,11 +889,13 @@ export interface components {
             targetBpm: number;
             /** Format: double */
             tensionEdge: number | null;
+            tests: components["schemas"]["TestDto"][];
             /** Format: date */
             today: string;
             tries: components["schemas"]["TryDto"][];
             /** Format: int32 */
             triesDays: number;
+            whole: components["schemas"]["WholeDto"];
         };
         CellDto: {
             cell: string;
@@ -909,6 +943,16 @@ export interface components {
             /** Format: double */
             seconds: number;
         };
+        ConePoint: {
+            /** Format: date */
+            day: string;
+            /** Format: double */
+            high: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            middle: number;
+        };
         Credentials: {
             name: string;
             password: string;
@@ -917,6 +961,10 @@ export interface components {
         CurvePoint: {
             /** Format: double */
             clean: number;
+            /** Format: double */
+            high: number;
+            /** Format: double */
+            low: number;
             /** Format: double */
             tempo: number;
         };
@@ -1050,6 +1098,21 @@ export interface components {
         Farewell: {
             password: string;
         };
+        ForecastDto: {
+            /** Format: double */
+            chance: number | null;
+            cone: components["schemas"]["ConePoint"][];
+            /** Format: date */
+            likelyOn: string | null;
+            /** Format: double */
+            likelyTempo: number;
+            /** @enum {string|null} */
+            prospect: "ON_COURSE" | "BEHIND" | "UNLIKELY" | null;
+            /** Format: double */
+            timesThePractice: number | null;
+            /** Format: double */
+            weeklyGain: number;
+        } | null;
         /** @description a kind of file that is read and written */
         FormatDto: {
             /** @description what the names of its files end in */
@@ -1088,6 +1151,8 @@ export interface components {
             high: number;
             /** Format: double */
             low: number;
+            /** Format: int32 */
+            probes: number;
             /** Format: double */
             smoothed: number;
         };
@@ -1219,6 +1284,16 @@ export interface components {
             /** Format: int32 */
             usualMinutes: number;
         };
+        MeasuredPass: {
+            /** Format: double */
+            reserve: number;
+            /** Format: double */
+            tempo: number;
+            /** Format: int32 */
+            tension: number;
+            /** @enum {string|null} */
+            verdict: "CLEAN" | "ROUGH" | "BROKE" | null;
+        };
         ModeWish: {
             mode: string;
         };
@@ -1248,6 +1323,13 @@ export interface components {
         NoteWish: {
             note: string;
         };
+        PartDto: {
+            cut: boolean;
+            estimate: components["schemas"]["EstimateDto"];
+            name: string;
+            /** Format: int64 */
+            pieceId: number;
+        };
         PassDto: {
             abc: string;
             /** Format: int32 */
@@ -1256,7 +1338,7 @@ export interface components {
             /** Format: int32 */
             countIn: number;
             /** @enum {string} */
-            kind: "WARM_UP" | "CONTROLLED" | "BURST" | "CLOSING";
+            kind: "WARM_UP" | "CONTROLLED" | "PROBE" | "BURST" | "CLOSING";
             /** Format: double */
             notesPerSecond: number;
             /** Format: int32 */
@@ -1372,7 +1454,7 @@ export interface components {
             /** Format: int64 */
             pieceId: number;
             /** @enum {string} */
-            school: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "EASY";
+            school: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "UPKEEP" | "CEILING_TEST";
         };
         PlaybackDto: {
             /** Format: double */
@@ -1508,11 +1590,13 @@ export interface components {
             /** Format: int64 */
             id: number;
             last: components["schemas"]["LastAnswer"] | null;
+            /** @description whether it was a ceiling test that has a result to look at */
+            measured: boolean;
             note: string;
             /** Format: int32 */
             ordinal: number;
             /** @enum {string|null} */
-            part: "WARM_UP" | "OPENER" | "CORE" | "CLOSER" | null;
+            part: "WARM_UP" | "OPENER" | "MEASURE" | "CORE" | "CLOSER" | null;
             passage: string;
             piece: string;
             relief: components["schemas"]["Relief"];
@@ -1524,7 +1608,7 @@ export interface components {
         SchoolDto: {
             hint: string;
             /** @enum {string} */
-            school: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "EASY";
+            school: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "UPKEEP" | "CEILING_TEST";
             title: string;
         };
         ScoreView: {
@@ -1542,6 +1626,7 @@ export interface components {
         };
         Session: {
             entry: components["schemas"]["Entry"];
+            measured: boolean;
             planned: components["schemas"]["Relief"];
             played: components["schemas"]["Relief"];
         };
@@ -1574,7 +1659,7 @@ export interface components {
         /** @description its passes in order, for a small picture */
         SketchDto: {
             /** @enum {string} */
-            kind: "WARM_UP" | "CONTROLLED" | "BURST" | "CLOSING";
+            kind: "WARM_UP" | "CONTROLLED" | "PROBE" | "BURST" | "CLOSING";
             /** Format: double */
             seconds: number;
             /** Format: double */
@@ -1635,7 +1720,7 @@ export interface components {
             /** Format: double */
             effortAfter: number;
             /** @enum {string} */
-            form: "WARM_UP" | "CONTROLLED" | "BURST" | "CLOSING" | "REST";
+            form: "WARM_UP" | "CONTROLLED" | "PROBE" | "BURST" | "CLOSING" | "REST";
             played: boolean;
             /** Format: double */
             reserveAfter: number;
@@ -1691,10 +1776,37 @@ export interface components {
         Taps: {
             seconds: number[];
         };
+        TestDto: {
+            /** Format: date */
+            day: string;
+            estimate: components["schemas"]["EstimateDto"];
+            /** Format: int32 */
+            passes: number;
+            /** Format: int64 */
+            runId: number;
+        };
+        TestView: {
+            before: components["schemas"]["TestDto"] | null;
+            bursts: components["schemas"]["BandDto"];
+            curve: components["schemas"]["CurvePoint"][];
+            /** Format: date */
+            day: string;
+            estimate: components["schemas"]["EstimateDto"];
+            passage: string;
+            passes: components["schemas"]["MeasuredPass"][];
+            piece: string;
+            /** Format: int64 */
+            pieceId: number;
+            /** Format: int64 */
+            runId: number;
+            /** Format: double */
+            targetBpm: number;
+        };
         TodayView: {
             /** Format: date */
             day: string;
             load: components["schemas"]["LoadDto"];
+            measure: string;
             /** Format: int64 */
             openRun: number | null;
             plan: components["schemas"]["PlanView"] | null;
@@ -1725,7 +1837,7 @@ export interface components {
             /** Format: int64 */
             clean: number;
             /** @enum {string} */
-            kind: "WARM_UP" | "CONTROLLED" | "BURST" | "CLOSING";
+            kind: "WARM_UP" | "CONTROLLED" | "PROBE" | "BURST" | "CLOSING";
             /** Format: int64 */
             rough: number;
             /** Format: double */
@@ -1749,6 +1861,13 @@ export interface components {
             rate: number;
             remark: string;
             title: string;
+        };
+        WholeDto: {
+            parts: components["schemas"]["PartDto"][];
+            /** Format: double */
+            tempo: number;
+            /** Format: int64 */
+            weakest: number;
         };
         WholeVariant: {
             music: components["schemas"]["Engraved"];
@@ -1920,6 +2039,37 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Me"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    test: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                runId: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TestView"];
                 };
             };
             /** @description Refused, or failed */
@@ -3000,7 +3150,9 @@ export interface operations {
     };
     usual: {
         parameters: {
-            query?: never;
+            query?: {
+                school?: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "UPKEEP" | "CEILING_TEST";
+            };
             header?: never;
             path: {
                 id: number;

@@ -5,6 +5,7 @@ import type { ReliefData, Scales } from "./terrain";
 const PART: Record<ReliefData["blocks"][number]["part"], string> = {
   WARM_UP: "Warm-up",
   OPENER: "Controlled",
+  MEASURE: "Measure",
   CORE: "Core",
   CLOSER: "Close",
 };

@@ -39,6 +39,7 @@ interface Props {
 const FORM: Record<Stretch["form"], string> = {
   WARM_UP: "warm-up",
   CONTROLLED: "slow",
+  PROBE: "measuring pass",
   BURST: "burst",
   CLOSING: "easy",
   REST: "rest",
@@ -101,6 +102,10 @@ export function Relief({
               <rect width="5" height="5" fill={looks.ground} />
               <rect width="3" height="5" fill={looks.plum} />
             </pattern>
+            <pattern id={`${hatch}-staff`} width="6" height="6" patternUnits="userSpaceOnUse">
+              <rect width="6" height="6" fill={looks.ground} />
+              <rect width="6" height="3" fill={looks.brass} />
+            </pattern>
             <linearGradient id={`${hatch}-band`} x1="0" x2="0" y1="0" y2="1">
               <stop offset="0" stopColor={looks.band} stopOpacity="0.08" />
               <stop offset="0.5" stopColor={looks.band} stopOpacity="0.42" />
@@ -131,7 +136,7 @@ export function Relief({
             looks={looks}
           />
           {planned && <Outline relief={planned} scales={scales} looks={looks} />}
-          <Ground relief={relief} scales={scales} looks={looks} hatch={`url(#${hatch})`} />
+          <Ground relief={relief} scales={scales} looks={looks} hatch={hatch} />
           <BaseLine relief={relief} scales={scales} to={x(total)} looks={looks} />
           <RestLabels relief={relief} scales={scales} looks={looks} />
           {labels && <BlockLabels relief={relief} scales={scales} looks={looks} />}
@@ -248,6 +253,17 @@ function Ground({ relief, scales, looks, hatch }: Layer & { hatch: string }) {
       {ridges(relief.stretches).map((ridge) => {
         const first = ridge[0]!;
         const warmUp = first.form === "WARM_UP";
+        if (first.form === "PROBE") {
+          return (
+            <path
+              key={first.start}
+              d={path(ridgeLine(ridge, scales))}
+              fill={faint(first) ? "none" : `url(#${hatch}-staff)`}
+              stroke={looks.brass}
+              strokeWidth="1.5"
+            />
+          );
+        }
         return (
           <path
             key={first.start}
@@ -267,7 +283,7 @@ function Ground({ relief, scales, looks, hatch }: Layer & { hatch: string }) {
           <path
             key={burst.start}
             d={`${path(spire(burst, scales))}Z`}
-            fill={faint(burst) ? "none" : hatch}
+            fill={faint(burst) ? "none" : `url(#${hatch})`}
             stroke={looks.plum}
             strokeWidth="1.25"
           />

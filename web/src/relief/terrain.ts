@@ -38,8 +38,7 @@ export function tempoTicks([low, high]: [number, number], most: number): number[
   return [];
 }
 
-const isGround = (stretch: Stretch) =>
-  stretch.form === "CONTROLLED" || stretch.form === "CLOSING" || stretch.form === "WARM_UP";
+const isGround = (stretch: Stretch) => stretch.form !== "REST" && stretch.form !== "BURST";
 
 /** Passes that follow each other without a rest or a burst between: one ridge. */
 export function ridges(stretches: Stretch[]): Stretch[][] {

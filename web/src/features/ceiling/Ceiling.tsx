@@ -1,12 +1,16 @@
-import { Navigate, useNavigate, useParams } from "react-router";
+import { Link, Navigate, useNavigate, useParams } from "react-router";
 import type { Schemas } from "../../api/client";
-import { useCeiling, usePassages } from "../../api/queries";
-import { ButtonLink } from "../../ui/Button";
+import { sentence, useCeiling, usePassages } from "../../api/queries";
+import { Button, ButtonLink } from "../../ui/Button";
 import { INPUT } from "../../ui/Field";
-import { bpm, day, called } from "../../ui/format";
+import { bpm, called, day, oneDecimal, unbroken } from "../../ui/format";
 import { Failed, Page, Waiting } from "../../ui/Page";
-import { History } from "./History";
-import { Success } from "./Success";
+import { Picture } from "../../ui/Picture";
+import { TempoLine } from "../passages/TempoLine";
+import { useBeginMethod } from "../run/useBegin";
+import { Figures, give } from "./Figures";
+import { History, historyRows } from "./History";
+import { Success, successRows } from "./Success";
 
 /** How fast it really is, and since when. */
 export default function Ceiling() {
@@ -42,6 +46,7 @@ export default function Ceiling() {
 function OfPiece({ id, pieces }: { id: number; pieces: { id: number; label: string }[] }) {
   const ceiling = useCeiling(id);
   const navigate = useNavigate();
+  const begin = useBeginMethod();
   if (ceiling.isPending) return <Waiting />;
   if (ceiling.isError) return <Failed error={ceiling.error} again={() => void ceiling.refetch()} />;
   const view = ceiling.data;
@@ -66,26 +71,67 @@ function OfPiece({ id, pieces }: { id: number; pieces: { id: number; label: stri
         </label>
       }
       aside={
-        <ButtonLink kind="main" to={`/plan/${id}`}>
-          Plan a workout
-        </ButtonLink>
+        <div className="flex flex-wrap gap-3">
+          <Button
+            disabled={begin.isPending}
+            onClick={() => begin.mutate({ pieceId: id, school: "CEILING_TEST" })}
+            className={view.measure ? "border-brass-deep" : ""}
+          >
+            Measure the ceiling
+          </Button>
+          <ButtonLink kind="main" to={`/plan/${id}`}>
+            Plan a workout
+          </ButtonLink>
+        </div>
       }
     >
-      <p className="mb-6 max-w-[70ch]">{underline(view)}</p>
-      <div className="grid gap-x-12 gap-y-8 lg:grid-cols-2">
-        <section className="min-w-0">
-          <h2 className="mb-1">How often it is clean</h2>
-          <Success view={view} />
-        </section>
-        <section className="min-w-0">
-          <h2 className="mb-1">The ceiling over time</h2>
+      {begin.isError && (
+        <p role="alert" className="mb-3 font-semibold text-plum">
+          {sentence(begin.error)}
+        </p>
+      )}
+      <p className="max-w-[80ch]">
+        {underline(view)} {view.measure}
+      </p>
+      <Outlook view={view} />
+      {view.awkward.map((band) => (
+        <p
+          key={band.from}
+          className="mt-3 flex max-w-[80ch] flex-wrap items-center gap-x-3 border-l-2 border-plum pl-3"
+        >
+          <span>
+            From {bpm(band.from)} to {bpm(band.to)} it goes wrong more often than just above: clean{" "}
+            {percent(band.clean)} there, {percent(band.cleanAbove)} above. Movement may change its kind here.
+          </span>
+          <Button
+            kind="quiet"
+            disabled={begin.isPending}
+            onClick={() => begin.mutate({ pieceId: id, school: "NARROW_STEPS" })}
+          >
+            Cross it in narrow steps
+          </Button>
+        </p>
+      ))}
+      <div className="mt-6 grid gap-x-12 gap-y-8 lg:grid-cols-2">
+        <Picture title="How often it is clean" file="clean-passes" rows={successRows(view.tries)}>
+          <Success
+            estimate={estimate}
+            curve={view.curve}
+            tries={view.tries}
+            target={view.targetBpm}
+            awkward={view.awkward}
+          />
+          <p className="text-sm text-soft">
+            {view.tries.length === 0
+              ? "No passes yet: the curve is what the first guess says."
+              : `Every pass of the last ${view.triesDays} days: filled clean, ring rough, cross broke; diamonds are bursts.`}
+          </p>
+        </Picture>
+        <Picture title="The ceiling over time" file="ceiling" rows={historyRows(view)}>
           <History view={view} />
-        </section>
+        </Picture>
       </div>
-      <dl className="mt-6 grid gap-x-10 gap-y-4 border-t border-rule pt-5 sm:grid-cols-2 lg:grid-cols-4">
-        <Tempo name="Ease" band={estimate.ease} meaning="Clean 19 times in 20, and not tense." />
-        <Tempo name="Ceiling" band={estimate.ceiling} meaning="Clean 4 times in 5." />
-        <Tempo name="Breakdown" band={estimate.breakdown} meaning="Lost every other time." />
+      <Figures estimate={estimate} bursts={view.bursts}>
         <div>
           <dt className="font-semibold">The edge of tension</dt>
           <dd>
@@ -95,15 +141,113 @@ function OfPiece({ id, pieces }: { id: number; pieces: { id: number; label: stri
             </span>
           </dd>
         </div>
-      </dl>
+      </Figures>
+      {view.tests.length > 0 && <Tests tests={view.tests} />}
+      {view.whole.parts.length > 1 && <Whole view={view} />}
     </Page>
+  );
+}
+
+/** What the days so far say of the date; nothing while they are too few. */
+function Outlook({ view }: { view: Schemas["CeilingView"] }) {
+  const { forecast } = view;
+  if (!forecast) return null;
+  const gain = `${forecast.weeklyGain >= 0 ? "+" : "−"}${oneDecimal(Math.abs(100 * forecast.weeklyGain))}% a week`;
+  if (forecast.chance === null || forecast.prospect === null) {
+    return (
+      <p className="mt-1 max-w-[80ch]">
+        At this pace, {gain}:{" "}
+        {forecast.likelyOn
+          ? `the target is likely by ${date(forecast.likelyOn)}.`
+          : "the target is not in sight within two years."}
+      </p>
+    );
+  }
+  const ways = [
+    forecast.likelyOn && `by ${date(forecast.likelyOn)}`,
+    `${bpm(forecast.likelyTempo)} by then`,
+    forecast.timesThePractice !== null &&
+      `with about ${oneDecimal(forecast.timesThePractice)} times the practice, as a rule of thumb`,
+  ].filter(Boolean);
+  return (
+    <p className="mt-1 max-w-[80ch]">
+      <b className={PROSPECT[forecast.prospect].looks}>{PROSPECT[forecast.prospect].title}</b>:{" "}
+      {inWords(forecast.chance)} for {bpm(view.targetBpm)} by {date(view.neededOn!)} at this pace, {gain}.
+      {forecast.prospect !== "ON_COURSE" && ` Likely would be: ${ways.join("; or ")}.`}
+    </p>
+  );
+}
+
+const PROSPECT = {
+  ON_COURSE: { title: "On course", looks: "text-spruce" },
+  BEHIND: { title: "Behind", looks: "text-brass-deep" },
+  UNLIKELY: { title: "Unlikely", looks: "text-plum" },
+} as const;
+
+const date = (iso: string) => day(iso, { day: "numeric", month: "long" });
+const percent = (share: number) => `${Math.round(100 * share)}%`;
+
+/** A chance as one says it. */
+function inWords(chance: number) {
+  if (chance > 0.97) return "almost certain";
+  if (chance < 0.03) return "hardly any chance";
+  return `about ${Math.round(chance * 10) || 1} in 10`;
+}
+
+function Tests({ tests }: { tests: Schemas["TestDto"][] }) {
+  return (
+    <section className="mt-6 border-t border-rule pt-4">
+      <h2 className="mb-1.5">Ceiling tests</h2>
+      <ul className="flex flex-wrap gap-x-8 gap-y-1">
+        {tests.slice(0, 8).map((test) => (
+          <li key={test.runId}>
+            <Link to={`/ceiling/test/${test.runId}`} className="text-spruce underline underline-offset-4">
+              {day(test.day)}
+            </Link>
+            : {bpm(test.estimate.ceiling.middle)} ± {give(test.estimate.ceiling)}, {test.passes} passes
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** All parts of the passage, and what holds the whole back. */
+function Whole({ view }: { view: Schemas["CeilingView"] }) {
+  const { whole } = view;
+  const weakest = whole.parts.find((part) => part.pieceId === whole.weakest);
+  const tempos = whole.parts.flatMap(({ estimate }) => [estimate.ease.middle, estimate.breakdown.middle]);
+  const range: [number, number] = [Math.min(...tempos) * 0.96, Math.max(...tempos, view.targetBpm) * 1.04];
+  return (
+    <section className="mt-6 border-t border-rule pt-4">
+      <h2>The whole passage may run at {bpm(whole.tempo)}</h2>
+      <p className="mb-3 max-w-[70ch] text-soft">
+        There all its parts are clean one after another 4 times in 5.
+        {weakest && ` Held back by ${unbroken(weakest.name)}.`}
+      </p>
+      <ul className="grid gap-x-12 lg:grid-cols-2">
+        {whole.parts.map((part) => (
+          <li key={part.pieceId} className="grid grid-cols-[8rem_1fr] items-center gap-3 border-t border-rule">
+            <Link
+              to={`/ceiling/${part.pieceId}`}
+              aria-current={part.pieceId === view.pieceId ? "page" : undefined}
+              className={`underline-offset-4 hover:underline ${part.pieceId === view.pieceId ? "font-bold" : ""}`}
+            >
+              {unbroken(part.name || "all of it")}
+              {!part.cut && <span className="block text-sm text-soft">on its own</span>}
+            </Link>
+            <TempoLine estimate={part.estimate} target={view.targetBpm} range={range} />
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 
 function headline(estimate: Schemas["EstimateDto"]) {
   const { ceiling } = estimate;
   return estimate.enoughEvidence
-    ? `Clean up to ${bpm(ceiling.middle)}, give or take ${Math.round((ceiling.high - ceiling.low) / 2)}`
+    ? `Clean up to ${bpm(ceiling.middle)}, give or take ${give(ceiling)}`
     : `Not enough evidence yet; about ${bpm(ceiling.middle)}`;
 }
 
@@ -117,19 +261,4 @@ function underline(view: Schemas["CeilingView"]) {
     ? ""
     : ` It may lie anywhere from ${bpm(ceiling.low)} to ${bpm(ceiling.high)}; a few workouts will tell.`;
   return `That is ${gap}${date}.${sure}`;
-}
-
-function Tempo({ name, band, meaning }: { name: string; band: Schemas["BandDto"]; meaning: string }) {
-  return (
-    <div>
-      <dt className="font-semibold">{name}</dt>
-      <dd>
-        <span className="text-2xl font-bold">{bpm(band.middle)}</span>{" "}
-        <span className="text-soft">
-          {bpm(band.low)} to {bpm(band.high)}
-        </span>
-        <span className="block text-sm text-soft">{meaning}</span>
-      </dd>
-    </div>
-  );
 }

@@ -3,11 +3,12 @@ import { area, curveMonotoneX, line } from "d3-shape";
 import type { Schemas } from "../../api/client";
 import { tempoTicks } from "../../relief/terrain";
 import { bpm, day } from "../../ui/format";
+import type { Rows } from "../../ui/DataTable";
 import { useWidth } from "../../ui/useWidth";
 
 type Day = Schemas["HistoryDay"];
 
-const HEIGHT = 320;
+const HEIGHT = 344;
 const TOP = 20;
 const BOTTOM = 40;
 const AWAY_DAYS = 10;
@@ -15,7 +16,7 @@ const DAY_MS = 86_400_000;
 
 const at = (iso: string) => Date.parse(`${iso}T12:00:00`);
 
-/** The ceiling from day to day with its interval, days away marked, the target above. */
+/** The ceiling from day to day with its interval: tests, probes and days away marked, and where it is heading. */
 export function History({ view }: { view: Schemas["CeilingView"] }) {
   const [frame, width] = useWidth<HTMLDivElement>(560);
   const days = view.history;
@@ -26,11 +27,12 @@ export function History({ view }: { view: Schemas["CeilingView"] }) {
       </p>
     );
   }
-  const end = Math.max(at(view.today), at(days.at(-1)!.day));
+  const cone = view.forecast?.cone ?? [];
+  const end = Math.max(at(view.today), at(days.at(-1)!.day), ...cone.map((point) => at(point.day)));
   const x = scaleTime([at(days[0]!.day), end], [46, width - 60]);
   const range: [number, number] = [
-    Math.min(...days.map((d) => d.low)) * 0.97,
-    Math.max(view.targetBpm, ...days.map((d) => d.high)) * 1.03,
+    Math.min(...days.map((d) => d.low), ...cone.map((point) => point.low)) * 0.97,
+    Math.max(view.targetBpm, ...days.map((d) => d.high), ...cone.map((point) => point.high)) * 1.03,
   ];
   const y = scaleLog(range, [HEIGHT - BOTTOM, TOP]);
   const band = area<Day>(
@@ -46,6 +48,15 @@ export function History({ view }: { view: Schemas["CeilingView"] }) {
     (d) => x(at(d.day)),
     (d) => y(d.smoothed),
   ).curve(curveMonotoneX);
+  const heading = area<Schemas["ConePoint"]>(
+    (point) => x(at(point.day)),
+    (point) => y(point.low),
+    (point) => y(point.high),
+  );
+  const likeliest = line<Schemas["ConePoint"]>(
+    (point) => x(at(point.day)),
+    (point) => y(point.middle),
+  );
   const first = days[0]!;
   const last = days.at(-1)!;
   return (
@@ -55,7 +66,7 @@ export function History({ view }: { view: Schemas["CeilingView"] }) {
         height={HEIGHT}
         role="img"
         aria-label={`From ${bpm(first.ceiling)} on ${day(first.day)} to ${bpm(last.ceiling)} on ${day(last.day)}; target ${bpm(view.targetBpm)}.`}
-        className="block"
+        className="block font-sans"
       >
         {tempoTicks(range, 8).map((tempo) => (
           <g key={tempo}>
@@ -66,10 +77,28 @@ export function History({ view }: { view: Schemas["CeilingView"] }) {
           </g>
         ))}
         <path d={band(days) ?? ""} className="fill-brass" opacity="0.26" />
+        <path d={heading(cone) ?? ""} className="fill-spruce" opacity="0.13" />
+        <path d={likeliest(cone) ?? ""} fill="none" className="stroke-spruce" strokeWidth="1.5" strokeDasharray="6 4" />
         <path d={smooth(days) ?? ""} fill="none" className="stroke-brass-deep" strokeWidth="2.5" />
         <path d={middle(days) ?? ""} fill="none" className="stroke-brass" strokeWidth="1" strokeDasharray="3 3" />
         {days.map((d) => (
-          <circle key={d.day} cx={x(at(d.day))} cy={y(d.ceiling)} r="2.2" className="fill-brass-deep" />
+          <circle
+            key={d.day}
+            cx={x(at(d.day))}
+            cy={y(d.ceiling)}
+            r="2.4"
+            className={`stroke-brass-deep ${d.probes > 0 ? "fill-brass-deep" : "fill-ground"}`}
+            strokeWidth="1"
+          />
+        ))}
+        {view.tests.map((test) => (
+          <path
+            key={test.runId}
+            d={`M${x(at(test.day))} ${y(test.estimate.ceiling.high)}V${y(test.estimate.ceiling.low)}m-5 0h10M${x(at(test.day)) - 5} ${y(test.estimate.ceiling.high)}h10`}
+            className="stroke-ink"
+            strokeWidth="2"
+            fill="none"
+          />
         ))}
         {away(days).map(([from, to]) => (
           <g key={from.day}>
@@ -118,12 +147,24 @@ export function History({ view }: { view: Schemas["CeilingView"] }) {
             {tick.toLocaleDateString(undefined, { day: "numeric", month: "short" })}
           </text>
         ))}
-        <text x={width - 60} y={HEIGHT - 3} textAnchor="end" fontSize="12" className="fill-soft">
-          line: smoothed · dots: as it was known that day · band: 80% interval
-        </text>
       </svg>
+      <p className="text-sm text-soft">
+        Line: smoothed, from today. Dots: as it was known that day, filled when it was measured. Band: 80% interval.
+        {view.tests.length > 0 && " Bars: ceiling tests."}
+        {cone.length > 0 && " Cone: where it is heading at this pace, 80%."}
+      </p>
     </div>
   );
+}
+
+/** The same in figures, the newest first. */
+export function historyRows(view: Schemas["CeilingView"]): Rows {
+  return {
+    heads: ["day", "ease", "ceiling", "from", "to", "smoothed", "measuring passes"],
+    lines: [...view.history]
+      .reverse()
+      .map((d) => [day(d.day), bpm(d.ease), bpm(d.ceiling), bpm(d.low), bpm(d.high), bpm(d.smoothed), d.probes]),
+  };
 }
 
 function away(days: Day[]): [Day, Day][] {

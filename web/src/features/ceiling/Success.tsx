@@ -1,42 +1,68 @@
-import { scaleLinear, scaleLog, scaleSqrt } from "d3-scale";
-import { line } from "d3-shape";
+import { scaleLinear, scaleLog } from "d3-scale";
+import { area, line } from "d3-shape";
 import type { Schemas } from "../../api/client";
 import { tempoTicks } from "../../relief/terrain";
 import { bpm } from "../../ui/format";
+import type { Rows } from "../../ui/DataTable";
 import { useWidth } from "../../ui/useWidth";
+import { type Mark, spacing, stacked, type Way } from "./strips";
 
-const HEIGHT = 322;
-const TOP = 40;
-const BOTTOM = 36;
+type Point = Schemas["CurvePoint"];
 
-/** Marks keep this far from the labels of the axes: the largest of them lies half outside its place. */
-const MARGIN = 13;
+const HEIGHT = 344;
+const TOP = 92;
+const BOTTOM = 104;
+const LEFT = 52;
 
-/** Success against tempo: the fitted curve, and every tempo played as a mark as large as its passes. */
-export function Success({ view }: { view: Schemas["CeilingView"] }) {
+/** The strips of marks outside the curve: passes next to it, bursts beyond them. */
+const STRIP = 38;
+const BURST_STRIP = 14;
+const GAP = 5;
+const APART = 5.6;
+
+interface Props {
+  estimate: Schemas["EstimateDto"];
+  curve: Point[];
+  tries: Schemas["TryDto"][];
+  target: number;
+  awkward?: Schemas["AwkwardDto"][];
+}
+
+/** Success against tempo: the curve with its interval, above it every clean pass, below it every other. */
+export function Success({ estimate, curve, tries, target, awkward = [] }: Props) {
   const [frame, width] = useWidth<HTMLDivElement>(560);
-  const { estimate, curve, tries } = view;
   const tempos = [
     ...curve.map((point) => point.tempo),
     ...tries.map((tried) => tried.tempo),
     estimate.breakdown.middle * 1.03,
   ];
-  const range: [number, number] = [Math.min(...tempos), Math.max(...tempos, view.targetBpm * 1.02)];
-  const x = scaleLog(range, [46 + MARGIN, width - 12]);
-  const y = scaleLinear([0, 1], [HEIGHT - BOTTOM - MARGIN, TOP + MARGIN]);
-  const count = (tried: Schemas["TryDto"]) => tried.clean + tried.rough + tried.broke;
-  const size = scaleSqrt([0, Math.max(4, ...tries.map(count))], [1, 11]);
-  const draw = line<Schemas["CurvePoint"]>(
+  const range: [number, number] = [Math.min(...tempos), Math.max(...tempos, target * 1.02)];
+  const x = scaleLog(range, [LEFT + 6, width - 12]);
+  const y = scaleLinear([0, 1], [HEIGHT - BOTTOM, TOP]);
+  const band = area<Point>(
+    (point) => x(point.tempo),
+    (point) => y(point.low),
+    (point) => y(point.high),
+  );
+  const draw = line<Point>(
     (point) => x(point.tempo),
     (point) => y(point.clean),
   );
+  const passes = tries.filter((tried) => tried.kind !== "BURST");
+  const bursts = tries.filter((tried) => tried.kind === "BURST");
   return (
     <div ref={frame} className="overflow-hidden">
-      <svg width={width} height={HEIGHT} role="img" aria-label={description(view)} className="block">
+      <svg
+        width={width}
+        height={HEIGHT}
+        role="img"
+        aria-label={description({ estimate, tries })}
+        className="block font-sans"
+      >
         {[0, 0.25, 0.5, 0.75, 1].map((share) => (
           <g key={share}>
-            <line x1="46" x2={width - 12} y1={y(share)} y2={y(share)} className="stroke-rule" />
-            <text x="40" y={y(share) + 4} textAnchor="end" fontSize="12" className="fill-soft font-mono">
+            <line x1={LEFT} x2={width - 12} y1={y(share)} y2={y(share)} className="stroke-rule" />
+            <text x={LEFT - 6} y={y(share) + 4} textAnchor="end" fontSize="12" className="fill-soft font-mono">
               {share * 100}%
             </text>
           </g>
@@ -45,13 +71,37 @@ export function Success({ view }: { view: Schemas["CeilingView"] }) {
           <text
             key={tempo}
             x={x(tempo)}
-            y={HEIGHT - BOTTOM + 18}
+            y={HEIGHT - 14}
             textAnchor="middle"
             fontSize="12"
             className="fill-soft font-mono"
           >
             {tempo}
           </text>
+        ))}
+        <text x={width - 12} y={HEIGHT - 1} textAnchor="end" fontSize="12" className="fill-soft">
+          beats a minute
+        </text>
+        {awkward.map((one) => (
+          <g key={one.from}>
+            <rect
+              x={x(one.from) - 3}
+              width={x(one.to) - x(one.from) + 6}
+              y={TOP}
+              height={HEIGHT - TOP - BOTTOM}
+              className="fill-plum"
+              opacity="0.14"
+            />
+            <text
+              x={(x(one.from) + x(one.to)) / 2}
+              y={HEIGHT - BOTTOM - 8}
+              textAnchor="middle"
+              fontSize="12"
+              className="fill-plum"
+            >
+              awkward
+            </text>
+          </g>
         ))}
         <rect
           x={x(estimate.ceiling.low)}
@@ -61,6 +111,7 @@ export function Success({ view }: { view: Schemas["CeilingView"] }) {
           className="fill-brass"
           opacity="0.24"
         />
+        <path d={band(curve) ?? ""} className="fill-ink" opacity="0.1" />
         <Upright x={x(estimate.ease.middle)} label="ease" anchor="end" looks="stroke-spruce" dashes="2 3" />
         <Upright x={x(estimate.ceiling.middle)} label="ceiling" anchor="middle" looks="stroke-brass-deep" bold />
         <Upright
@@ -71,35 +122,84 @@ export function Success({ view }: { view: Schemas["CeilingView"] }) {
           dashes="6 3"
         />
         <path d={draw(curve) ?? ""} fill="none" className="stroke-ink" strokeWidth="2" />
-        {tries.map((tried) => (
-          <Mark
-            key={`${tried.kind}${tried.tempo}`}
-            x={x(tried.tempo)}
-            y={y(tried.clean / count(tried))}
-            size={size(count(tried))}
-            burst={tried.kind === "BURST"}
-          />
-        ))}
+        <Strip marks={stacked(passes, x, ["clean"])} from={y(1) - GAP} room={-STRIP} />
+        <Strip marks={stacked(passes, x, ["rough", "broke"])} from={y(0) + GAP} room={STRIP} />
+        <Strip marks={stacked(bursts, x, ["clean"])} from={y(1) - GAP - STRIP - GAP} room={-BURST_STRIP} burst />
+        <Strip
+          marks={stacked(bursts, x, ["rough", "broke"])}
+          from={y(0) + GAP + STRIP + GAP}
+          room={BURST_STRIP}
+          burst
+        />
+        <StripName y={y(1) - GAP - STRIP / 2} name="clean" />
+        <StripName y={y(0) + GAP + STRIP / 2} name="not" />
+        {bursts.length > 0 && (
+          <>
+            <StripName y={y(1) - 2 * GAP - STRIP - BURST_STRIP / 2} name="bursts" />
+            <StripName y={y(0) + 2 * GAP + STRIP + BURST_STRIP / 2} name="bursts" />
+          </>
+        )}
       </svg>
-      <p className="text-right text-sm text-soft">
-        beats a minute · discs are passes, diamonds bursts, of the last {view.triesDays} days
-      </p>
-      {tries.length === 0 && (
-        <p className="text-sm text-soft">No passes yet: the curve is what the first guess says.</p>
-      )}
     </div>
   );
 }
 
-function Mark({ x, y, size, burst }: { x: number; y: number; size: number; burst: boolean }) {
-  return burst ? (
-    <path
-      d={`M${x} ${y - size}l${size} ${size}l${-size} ${size}l${-size} ${-size}z`}
-      className="fill-plum stroke-ground"
-      opacity="0.8"
-    />
-  ) : (
-    <circle cx={x} cy={y} r={size} className="fill-spruce stroke-ground" opacity="0.7" />
+/** The same in figures. */
+export function successRows(tries: Schemas["TryDto"][]): Rows {
+  return {
+    heads: ["tempo", "what", "clean", "rough", "broke"],
+    lines: tries.map((tried) => [
+      bpm(tried.tempo),
+      tried.kind === "BURST" ? "burst" : tried.kind === "PROBE" ? "measuring" : "pass",
+      tried.clean,
+      tried.rough,
+      tried.broke,
+    ]),
+  };
+}
+
+function StripName({ y, name }: { y: number; name: string }) {
+  return (
+    <text x={LEFT - 6} y={y + 4} textAnchor="end" fontSize="12" className="fill-soft">
+      {name}
+    </text>
+  );
+}
+
+/** A strip of marks, stacked away from the curve. */
+function Strip({ marks, from, room, burst }: { marks: Mark[]; from: number; room: number; burst?: boolean }) {
+  const step = spacing(marks, Math.abs(room), APART) * Math.sign(room);
+  return (
+    <g>
+      {marks.map((mark) => (
+        <PassMark key={mark.key} x={mark.x} y={from + step * (mark.rank + 0.5)} way={mark.way} burst={burst} />
+      ))}
+    </g>
+  );
+}
+
+function PassMark({ x, y, way, burst }: { x: number; y: number; way: Way; burst?: boolean }) {
+  if (way === "broke") {
+    return (
+      <path
+        d={`M${x - 2.4} ${y - 2.4}l4.8 4.8m0 -4.8l-4.8 4.8`}
+        className={burst ? "stroke-plum" : "stroke-ink"}
+        strokeWidth="1.5"
+      />
+    );
+  }
+  const filled = way === "clean";
+  if (burst) {
+    return (
+      <path
+        d={`M${x} ${y - 3}l3 3l-3 3l-3 -3z`}
+        className={`stroke-plum ${filled ? "fill-plum" : "fill-none"}`}
+        strokeWidth="1.1"
+      />
+    );
+  }
+  return (
+    <circle cx={x} cy={y} r="2" className={`stroke-spruce ${filled ? "fill-spruce" : "fill-none"}`} strokeWidth="0.9" />
   );
 }
 
@@ -123,7 +223,7 @@ function Upright({
       <line
         x1={x}
         x2={x}
-        y1={TOP - 8}
+        y1={TOP}
         y2={HEIGHT - BOTTOM}
         className={looks}
         strokeWidth={bold ? 2.5 : 1.5}
@@ -131,7 +231,7 @@ function Upright({
       />
       <text
         x={x}
-        y={anchor === "middle" ? 11 : 27}
+        y={anchor === "middle" ? 12 : 26}
         textAnchor={anchor}
         fontSize="13"
         fontWeight={bold ? 700 : 500}
@@ -143,7 +243,7 @@ function Upright({
   );
 }
 
-function description({ estimate, tries }: Schemas["CeilingView"]) {
+function description({ estimate, tries }: Pick<Props, "estimate" | "tries">) {
   const passes = tries.reduce((sum, tried) => sum + tried.clean + tried.rough + tried.broke, 0);
   return `${passes} passes at ${tries.length} tempos. Clean 95% up to ${bpm(estimate.ease.middle)}, 80% up to ${bpm(estimate.ceiling.middle)}; broken half the time at ${bpm(estimate.breakdown.middle)}.`;
 }

@@ -11,7 +11,7 @@ export default function SessionPage() {
   const session = useSession(Number(useParams().runId));
   if (session.isPending) return <Waiting />;
   if (session.isError) return <Failed error={session.error} again={() => void session.refetch()} />;
-  const { entry, planned, played } = session.data;
+  const { entry, planned, played, measured } = session.data;
   return (
     <Page
       title={called(entry.passage, entry.piece)}
@@ -33,6 +33,13 @@ export default function SessionPage() {
         {entry.fastestClean !== null && `; fastest clean pass at ${bpm(entry.fastestClean)}`}; tension up to{" "}
         {entry.worstTension}. Focus: {entry.focus || "none"}.
       </p>
+      {measured && (
+        <p className="mt-3">
+          <Link to={`/ceiling/test/${entry.runId}`} className="font-semibold text-spruce underline underline-offset-4">
+            See what was measured
+          </Link>
+        </p>
+      )}
       {entry.note && (
         <p className="mt-3 max-w-[66ch] border-l-2 border-spruce pl-3" dir="auto">
           {entry.note}

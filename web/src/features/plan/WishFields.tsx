@@ -78,7 +78,7 @@ export function WishFields({ wish, schools, onChange }: Props) {
             </Labelled>
           </>
         )}
-        {wish.school !== "EASY" && (
+        {wish.school !== "EASY" && wish.school !== "CEILING_TEST" && (
           <Field
             label="Clean for a step"
             type="number"

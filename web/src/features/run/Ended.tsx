@@ -84,7 +84,11 @@ export function Ended({ view }: { view: RunView }) {
             <ButtonLink kind="main" to="/">
               To today
             </ButtonLink>
-            <ButtonLink to="/ceiling">See the ceiling</ButtonLink>
+            {view.measured ? (
+              <ButtonLink to={`/ceiling/test/${view.id}`}>See what was measured</ButtonLink>
+            ) : (
+              <ButtonLink to="/ceiling">See the ceiling</ButtonLink>
+            )}
           </div>
         </form>
       </div>

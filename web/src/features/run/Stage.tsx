@@ -18,7 +18,14 @@ interface Props {
   speed: number;
 }
 
-const KIND = { WARM_UP: "Warm-up", CONTROLLED: "Slow and controlled", BURST: "Burst", CLOSING: "Easy" } as const;
+const KIND = {
+  WARM_UP: "Warm-up",
+  CONTROLLED: "Slow and controlled",
+  PROBE: "Measuring pass",
+  BURST: "Burst",
+  CLOSING: "Easy",
+} as const;
+const COLOUR: Partial<Record<keyof typeof KIND, string>> = { PROBE: "text-night-brass", BURST: "text-night-plum" };
 const PHONE_WIDTH = 640;
 
 /** The step at hand: ready, playing, to be judged, or a rest. */
@@ -76,7 +83,7 @@ export function Stage({ run, view, speed }: Props) {
         <section aria-live="polite" className="min-w-0">
           {pass && (
             <>
-              <h1 className={`text-2xl sm:text-3xl ${pass.kind === "BURST" ? "text-night-plum" : "text-night-spruce"}`}>
+              <h1 className={`text-2xl sm:text-3xl ${COLOUR[pass.kind] ?? "text-night-spruce"}`}>
                 {KIND[pass.kind]} {pass.number} of {pass.of}
                 {pass.kind === "BURST" && ` · ${pass.beats === 1 ? "one beat" : "two beats"}`}
               </h1>

@@ -5,12 +5,25 @@ import { useTouch } from "../../api/queries";
 import * as touches from "../../api/touches";
 import { windowId } from "./windowId";
 
+const begin = (plan: Schemas["PlanWish"]) => given(api.POST("/api/runs", { body: { plan, holder: windowId() } }));
+
 /** Begins a workout and goes to it; an open one is gone on with instead. */
-export function useBegin() {
+export const useBegin = () => useBeginning(begin);
+
+/** Begins the usual workout of a method on a piece, without looking at its plan first. */
+export const useBeginMethod = () =>
+  useBeginning(async ({ pieceId, school }: { pieceId: number; school: Schemas["PlanWish"]["school"] }) => {
+    const usual = await given(
+      api.GET("/api/pieces/{id}/plan", { params: { path: { id: pieceId }, query: { school } } }),
+    );
+    return begin(usual.wish);
+  });
+
+function useBeginning<Wish>(beginning: (wish: Wish) => Promise<Schemas["RunView"]>) {
   const navigate = useNavigate();
   const touch = useTouch();
   return useMutation({
-    mutationFn: (plan: Schemas["PlanWish"]) => given(api.POST("/api/runs", { body: { plan, holder: windowId() } })),
+    mutationFn: beginning,
     onSuccess: (run) => {
       void touch(touches.run);
       void navigate(`/run/${run.id}`);

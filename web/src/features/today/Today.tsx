@@ -8,7 +8,7 @@ import { Button, ButtonLink, KeyCap } from "../../ui/Button";
 import { longDay, called } from "../../ui/format";
 import { Caution, Failed, Page, Waiting } from "../../ui/Page";
 import { useKeys } from "../../ui/useKeys";
-import { useBegin } from "../run/useBegin";
+import { useBegin, useBeginMethod } from "../run/useBegin";
 import { LeftToday } from "./LeftToday";
 
 const MINUTES = [10, 15, 20, 25, 30, 40, 50, 60, 90, 120];
@@ -19,6 +19,7 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
   const [easy, setEasy] = useState(false);
   const today = useToday(chosen, easy);
   const begin = useBegin();
+  const measure = useBeginMethod();
   const navigate = useNavigate();
   const plan = today.data?.plan;
   const openRun = today.data?.openRun;
@@ -110,6 +111,19 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
                 {remark}
               </p>
             ))}
+          {data.measure && mayBegin && !openRun && (
+            <p className="mt-2">
+              {data.measure}{" "}
+              <button
+                type="button"
+                disabled={measure.isPending}
+                onClick={() => measure.mutate({ pieceId: plan.wish.pieceId, school: "CEILING_TEST" })}
+                className="min-h-6 font-semibold text-spruce underline underline-offset-4"
+              >
+                Measure it now
+              </button>
+            </p>
+          )}
           <p className="mt-2">
             <Link to={`/plan/${plan.wish.pieceId}`} className="font-semibold text-spruce underline underline-offset-4">
               Change this plan

@@ -19,7 +19,22 @@ public record Band(Tempo low, Tempo middle, Tempo high) {
 
     /** This band with its middle at most {@code tempo}, and its ends moved by the same ratio. */
     Band notAbove(Tempo tempo) {
-        double ratio = Math.min(1, tempo.ratioTo(middle));
+        return times(Math.min(1, tempo.ratioTo(middle)));
+    }
+
+    Band times(double ratio) {
         return new Band(low.times(ratio), middle.times(ratio), high.times(ratio));
     }
+
+    /** This band with its middle moved by a ratio, and as much wider as a Gaussian gets that is spread by {@code sd}. */
+    Band wider(double ratio, double sd) {
+        double spread = TO_TENTH * sd;
+        return new Band(
+                middle.times(ratio * Math.exp(-Math.hypot(Math.log(middle.ratioTo(low)), spread))),
+                middle.times(ratio),
+                middle.times(ratio * Math.exp(Math.hypot(Math.log(high.ratioTo(middle)), spread))));
+    }
+
+    /** From the middle of a Gaussian to its 10% quantile, in standard deviations. */
+    private static final double TO_TENTH = 1.2816;
 }

@@ -27,4 +27,44 @@ public record Estimate(Band ease, Band ceiling, Band breakdown, double passes) {
     public boolean enoughEvidence() {
         return passes >= LEAST_PASSES && ceiling.giveOrTake() <= WIDEST;
     }
+
+    /** This estimate with the ease tempo lowered to where tension reaches 2, if that is known. */
+    public Estimate under(TensionCurve tension) {
+        return under(tension.tempoAt(TensionCurve.ALERT).orElse(null));
+    }
+
+    /** This estimate with its ease not above {@code alert}, unless that is null. */
+    Estimate under(Tempo alert) {
+        return alert == null ? this : new Estimate(ease.notAbove(alert), ceiling, breakdown, passes);
+    }
+
+    /** Whether so little is known of the ceiling that it has to be approached from below. */
+    public boolean isVague() {
+        return ceiling.giveOrTake() > WIDEST;
+    }
+
+    /**
+     * This estimate some days later, without going through the belief it comes from: each band moved and widened as if
+     * it were a Gaussian of ln tempo.
+     *
+     * @param days days without a pass, 0 or more
+     * @param gain what a day of practice is believed to add, ln BPM
+     */
+    public Estimate later(long days, double gain) {
+        if (days <= 0) {
+            return this;
+        }
+        Wandering wandering = Wandering.over(days);
+        double ratio = Math.exp(gain + wandering.drift());
+        return new Estimate(
+                ease.wider(ratio, wandering.sd()),
+                ceiling.wider(ratio, wandering.sd()),
+                breakdown.wider(ratio, wandering.sd()),
+                passes);
+    }
+
+    /** The same of something that is played at {@code ratio} times the tempo. */
+    Estimate times(double ratio) {
+        return new Estimate(ease.times(ratio), ceiling.times(ratio), breakdown.times(ratio), passes);
+    }
 }

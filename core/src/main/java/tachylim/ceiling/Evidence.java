@@ -4,13 +4,30 @@ import tachylim.method.Verdict;
 import tachylim.tempo.Tempo;
 
 /**
- * What one judged pass says about the ceiling. This class is immutable.
+ * What one judged pass says about the ceiling.
+ *
+ * <ul>
+ *   <li>A pass of the whole piece, slow or fast, speaks of it as it is. A slow one says little of where the ceiling is, but
+ *       much of how often this player slips whatever the tempo.
+ *   <li>A part of it, a burst of two beats for example, is easier by as much as the belief has learned from others like
+ *       it, so that a clean one says little and a broken one a lot.
+ *   <li>A join or a link that is played on its own is a piece with a belief of its own: what is hard in it is where two
+ *       pieces meet, and either of them may be far faster. A piece that is cut anew takes over what was known of its notes
+ *       ({@link Heritage}), and the whole passage is as fast as all its pieces together allow ({@link Weakest}).
+ *   <li>A version that is ticked off on the bench was not judged: it counts for the load and says nothing of a ceiling.
+ *   <li>A warm-up is there to prove nothing, and a pass in an awkward band ({@link AwkwardBand}) says that it is awkward and
+ *       no more.
+ *   <li>A pass played tired says less of a rested player, in whatever it says.
+ * </ul>
+ *
+ * <p>This class is immutable.
  *
  * @param tempo the tempo played
  * @param verdict how it went
- * @param power how much it counts, as a power of its likelihood, above 0 to 1
+ * @param share the share of the piece's links that was played, above 0 to 1
+ * @param power how much it counts, as a power of its likelihood, above 0 to 1: less than 1 only when tired
  */
-public record Evidence(Tempo tempo, Verdict verdict, double power) {
+public record Evidence(Tempo tempo, Verdict verdict, double share, double power) {
 
     /** How much a tired pass counts. */
     public static final double TIRED_POWER = 0.5;
@@ -18,32 +35,38 @@ public record Evidence(Tempo tempo, Verdict verdict, double power) {
     /** A pass is tired when the reserve at its start is below this. */
     public static final double TIRED_BELOW = 0.6;
 
-    /** Even one beat of a long piece says this much. */
-    private static final double LEAST_POWER = 0.2;
+    /** As evidence of whether the ceiling is known at all, even one beat of a long piece counts this much. */
+    private static final double LEAST_WEIGHT = 0.2;
 
     /**
-     * @throws IllegalArgumentException if the power is outside its range
+     * @throws IllegalArgumentException if share or power is outside its range
      */
     public Evidence {
         if (!(power > 0 && power <= 1)) {
             throw new IllegalArgumentException("Evidence counts up to once, not " + power + " times");
         }
+        if (!(share > 0 && share <= 1)) {
+            throw new IllegalArgumentException("A pass plays all of a piece or a part of it, not " + share);
+        }
     }
 
     /** A pass of the whole piece, rested. */
     public static Evidence of(Tempo tempo, Verdict verdict) {
-        return new Evidence(tempo, verdict, 1);
+        return new Evidence(tempo, verdict, 1, 1);
     }
 
     /**
      * A pass of part of a piece.
      *
      * @param reserve the reserve at its start, 0 to 1: tired passes count half
-     * @param share the share of the piece's notes it played, 0 to 1: a burst of two beats says less of
-     *     the whole than a pass of it
+     * @param share the share of the piece's links it played, above 0; more than 1 counts as the whole
      */
     public static Evidence of(Tempo tempo, Verdict verdict, double reserve, double share) {
-        double power = Math.max(LEAST_POWER, Math.min(1, share));
-        return new Evidence(tempo, verdict, reserve < TIRED_BELOW ? power * TIRED_POWER : power);
+        return new Evidence(tempo, verdict, Math.min(1, share), reserve < TIRED_BELOW ? TIRED_POWER : 1);
+    }
+
+    /** How many whole rested passes it is worth when it is asked whether there are enough. */
+    double weight() {
+        return power * Math.max(LEAST_WEIGHT, share);
     }
 }

@@ -1,35 +1,26 @@
 package tachylim.ceiling;
 
-import java.nio.ByteBuffer;
 import java.util.Arrays;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.ToDoubleFunction;
 import tachylim.tempo.Tempo;
 
 /**
- * What is believed about a piece's ceiling: a weight for every cell of a grid over (μ, s, δ).
+ * What is believed about a piece's ceiling: a weight for every cell of a grid over the place of the curve and its
+ * {@link Shape}.
  *
  * <p>The filter is exact on the grid: every pass multiplies each cell by the chance of its verdict
- * there, and every night spreads μ a little. This class is immutable.
+ * there, and every night spreads the place a little and moves it by the trend. This class is immutable.
  */
 public final class Posterior {
 
-    private static final double LOWEST = Math.log(16);
-    private static final double STEP = 0.0125;
-    private static final int PLACES = 280;
-    private static final double[] WIDTHS = {0.015, 0.025, 0.04, 0.06, 0.09};
-    private static final double[] WIDTH_PRIOR = {0.1, 0.25, 0.3, 0.25, 0.1};
-    private static final double[] BREAKS = {0.02, 0.05, 0.09, 0.14, 0.2};
-    private static final double[] BREAK_PRIOR = {0.1, 0.3, 0.3, 0.2, 0.1};
-    private static final int SHAPES = WIDTHS.length * BREAKS.length;
+    static final double LOWEST = Math.log(16);
+    static final double STEP = 0.0125;
+    static final int PLACES = 280;
 
-    /** How a skill wanders: standard deviation of ln tempo after one day. */
-    private static final double NIGHTLY = 0.01;
-
-    private static final int LAYOFF_DAYS = 7;
-    private static final double LAYOFF_DRIFT = 0.004;
-    private static final double MOST_DRIFT = 0.12;
-    private static final double LAYOFF_WIDENING = 0.005;
-    private static final double MOST_WIDENING = 0.10;
+    /** How often a trend gives way to another from one day of practice to the next. */
+    private static final double TREND_CHANGES = 0.03;
 
     /** How far off a first guess usually is, when it is only a guess. */
     public static final double GUESS_SD = 0.22;
@@ -50,25 +41,36 @@ public final class Posterior {
         return before.times(ratio);
     }
 
-    /** Cells that weigh less than this are as good as empty. */
-    private static final double NEGLIGIBLE = 1e-9;
+    /** The ends of a row that weigh less than this are dropped: even after some surprises it makes less than 1e-9. */
+    private static final double NEGLIGIBLE = 1e-19;
 
     /** How far a ceiling may lie off when it is taken over from music of which nothing is shared. */
     private static final double STRANGE_SD = 0.25;
 
-    /** Weights by shape (s, δ) and then by place of μ; they sum to 1. */
-    private final double[][] weights;
+    /** How many standard deviations the night's spreading reaches. */
+    private static final int REACH = 4;
+
+    /** A row for each shape; all weights sum to 1. */
+    private final Row[] rows;
 
     private final double passes;
 
-    private Posterior(double[][] weights, double passes) {
-        this.weights = weights;
+    private Posterior(Row[] rows, double passes) {
+        this.rows = rows;
         this.passes = passes;
     }
 
     /** How many whole rested passes' worth of evidence it rests on; 0 for a guess. */
     public double passes() {
         return passes;
+    }
+
+    Row row(int shape) {
+        return rows[shape];
+    }
+
+    static double place(int index) {
+        return LOWEST + STEP * index;
     }
 
     /**
@@ -81,86 +83,139 @@ public final class Posterior {
         if (!(sd > 0.02 && sd <= 1)) {
             throw new IllegalArgumentException("A guess is off by 2% to 100%, not by " + sd);
         }
-        double[][] weights = new double[SHAPES][PLACES];
-        for (int shape = 0; shape < SHAPES; shape++) {
-            double prior = WIDTH_PRIOR[shape / BREAKS.length] * BREAK_PRIOR[shape % BREAKS.length];
+        Row[] rows = new Row[Shape.COUNT];
+        for (int index = 0; index < Shape.COUNT; index++) {
+            Shape shape = Shape.of(index);
+            double prior = Shape.prior(index);
+            double[] weights = new double[PLACES];
             for (int place = 0; place < PLACES; place++) {
-                double off = (model(shape, place).ceiling() - ceiling.log()) / sd;
-                weights[shape][place] = prior * Math.exp(-off * off / 2);
+                double off = (shape.at(place(place)).ceiling() - ceiling.log()) / sd;
+                weights[place] = prior * Math.exp(-off * off / 2);
             }
+            rows[index] = new Row(0, weights);
         }
-        return normalised(weights, 0);
+        return normalised(rows, 0);
     }
 
-    private static CeilingModel model(int shape, int place) {
-        return new CeilingModel(LOWEST + STEP * place, WIDTHS[shape / BREAKS.length], BREAKS[shape % BREAKS.length]);
+    /** What {@link #prior} says, without laying out the grid: guesses differ in nothing but where they lie. */
+    public static Estimate guessed(Tempo ceiling, double sd) {
+        return GUESSES.computeIfAbsent(
+                        sd, off -> prior(Tempo.of(GUESSED_AT), off).estimate())
+                .times(ceiling.bpm() / GUESSED_AT);
     }
 
-    private static Posterior normalised(double[][] weights, double passes) {
+    private static final double GUESSED_AT = 100;
+
+    /** An estimate for each of the few widths a guess may have. */
+    private static final Map<Double, Estimate> GUESSES = new ConcurrentHashMap<>();
+
+    /** The belief of these weights, whatever they sum to. */
+    static Posterior normalised(Row[] rows, double passes) {
         double sum = 0;
-        for (double[] row : weights) {
-            for (double weight : row) {
-                sum += weight;
-            }
+        for (Row row : rows) {
+            sum += row.sum();
         }
-        for (double[] row : weights) {
-            for (int i = 0; i < row.length; i++) {
-                row[i] /= sum;
-            }
+        Row[] scaled = new Row[rows.length];
+        for (int shape = 0; shape < rows.length; shape++) {
+            scaled[shape] = rows[shape].trimmed(NEGLIGIBLE * sum).times(1 / sum);
         }
-        return new Posterior(weights, passes);
+        return new Posterior(scaled, passes);
     }
 
     /** The belief after one more pass. */
     public Posterior after(Evidence evidence) {
-        double x = evidence.tempo().log();
-        double[][] next = new double[SHAPES][PLACES];
-        for (int shape = 0; shape < SHAPES; shape++) {
-            for (int place = 0; place < PLACES; place++) {
-                if (weights[shape][place] < NEGLIGIBLE) {
-                    continue;
-                }
-                double chance = model(shape, place).chance(evidence.verdict(), x);
-                next[shape][place] = weights[shape][place] * Math.pow(chance, evidence.power());
+        Row[] next = new Row[rows.length];
+        Likelihood likelihood = new Likelihood(evidence, first(rows), end(rows));
+        for (int shape = 0; shape < rows.length; shape += Shape.TRENDS.length) {
+            Row[] alike = Arrays.copyOfRange(rows, shape, shape + Shape.TRENDS.length);
+            double[] chances = likelihood.of(shape, first(alike), end(alike));
+            for (int trend = 0; trend < alike.length; trend++) {
+                next[shape + trend] = weighed(alike[trend], chances);
             }
         }
-        return normalised(next, passes + evidence.power());
+        return normalised(next, passes + evidence.weight());
+    }
+
+    /** The first place at which anything weighs anything. */
+    private static int first(Row[] rows) {
+        int first = PLACES;
+        for (Row row : rows) {
+            first = row.weights().length > 0 ? Math.min(first, row.from()) : first;
+        }
+        return first;
+    }
+
+    private static int end(Row[] rows) {
+        int end = 0;
+        for (Row row : rows) {
+            end = row.weights().length > 0 ? Math.max(end, row.to()) : end;
+        }
+        return end;
+    }
+
+    private static Row weighed(Row row, double[] chances) {
+        double[] weights = row.weights().clone();
+        for (int i = 0; i < weights.length; i++) {
+            weights[i] *= chances[row.from() + i];
+        }
+        return new Row(row.from(), weights);
     }
 
     /**
-     * The belief after {@code days} without passes: a little wider each day, and after a layoff of more
-     * than a week wider still and lower.
+     * The belief after {@code days} without passes: a little wider each day and moved by the trend of a day's practice,
+     * and after a layoff of more than a week wider still and lower.
      */
     public Posterior afterDays(long days) {
         if (days <= 0) {
             return this;
         }
-        double away = Math.max(0, days - LAYOFF_DAYS);
-        double sd = Math.hypot(NIGHTLY * Math.sqrt(days), Math.min(MOST_WIDENING, LAYOFF_WIDENING * away));
-        return moved(-Math.min(MOST_DRIFT, LAYOFF_DRIFT * away), sd);
+        Wandering night = Wandering.over(days);
+        Row[] moved = new Row[rows.length];
+        for (int shape = 0; shape < rows.length; shape++) {
+            moved[shape] = moved(rows[shape], night.drift() + Shape.of(shape).trend(), night.sd());
+        }
+        return normalised(withOtherTrends(moved), passes);
     }
 
-    private Posterior moved(double shift, double sd) {
-        int reach = (int) Math.ceil((4 * sd + Math.abs(shift)) / STEP);
+    /** Trends change now and then: each gives a little of its weight to all. */
+    private static Row[] withOtherTrends(Row[] rows) {
+        int trends = Shape.TRENDS.length;
+        Row[] mixed = new Row[rows.length];
+        for (int first = 0; first < rows.length; first += trends) {
+            Row[] alike = Arrays.copyOfRange(rows, first, first + trends);
+            Row all = Row.sum(alike);
+            for (int trend = 0; trend < trends; trend++) {
+                mixed[first + trend] = Row.sum(
+                        alike[trend].times(1 - TREND_CHANGES), all.times(TREND_CHANGES * Shape.TREND_PRIOR[trend]));
+            }
+        }
+        return mixed;
+    }
+
+    /** A row spread by a Gaussian around {@code shift}; what leaves the grid stays at its end. */
+    private static Row moved(Row row, double shift, double sd) {
+        if (row.weights().length == 0) {
+            return row;
+        }
+        int reach = (int) Math.ceil((REACH * sd + Math.abs(shift)) / STEP);
         double[] kernel = new double[2 * reach + 1];
+        double sum = 0;
         for (int i = -reach; i <= reach; i++) {
             double off = (i * STEP - shift) / sd;
             kernel[i + reach] = Math.exp(-off * off / 2);
+            sum += kernel[i + reach];
         }
-        double[][] next = new double[SHAPES][PLACES];
-        for (int shape = 0; shape < SHAPES; shape++) {
-            for (int from = 0; from < PLACES; from++) {
-                double weight = weights[shape][from];
-                if (weight < NEGLIGIBLE) {
-                    continue;
-                }
-                for (int i = -reach; i <= reach; i++) {
-                    int to = Math.max(0, Math.min(PLACES - 1, from + i));
-                    next[shape][to] += weight * kernel[i + reach];
-                }
+        int from = Math.max(0, row.from() - reach);
+        int to = Math.min(PLACES, row.to() + reach);
+        double[] weights = new double[to - from];
+        for (int place = 0; place < row.weights().length; place++) {
+            double weight = row.weights()[place] / sum;
+            for (int i = -reach; i <= reach; i++) {
+                int at = Math.max(0, Math.min(PLACES - 1, row.from() + place + i));
+                weights[at - from] += weight * kernel[i + reach];
             }
         }
-        return normalised(next, passes);
+        return new Row(from, weights);
     }
 
     /**
@@ -175,32 +230,54 @@ public final class Posterior {
             throw new IllegalArgumentException(
                     "A belief is carried at a ratio above 0 by a share up to 1, not at " + ratio + " by " + share);
         }
-        boolean same = ratio == 1 && share == 1;
-        Posterior moved = same ? this : moved(Math.log(ratio), Math.hypot(NIGHTLY, STRANGE_SD * (1 - share)));
-        return new Posterior(moved.weights, passes * share * share);
+        if (ratio == 1 && share == 1) {
+            return this;
+        }
+        double sd = Wandering.toOther(STRANGE_SD * (1 - share)).sd();
+        Row[] moved = new Row[rows.length];
+        for (int shape = 0; shape < rows.length; shape++) {
+            moved[shape] = moved(rows[shape], Math.log(ratio), sd);
+        }
+        return normalised(moved, passes * share * share);
     }
 
     /** Ease, ceiling and breakdown by P(clean) and P(broke) alone. */
     public Estimate estimate() {
+        Row[] curves = curves();
         return new Estimate(
-                band(CeilingModel::ease), band(CeilingModel::ceiling), band(CeilingModel::breakdown), passes);
+                band(curves, CeilingModel::ease),
+                band(curves, CeilingModel::ceiling),
+                band(curves, CeilingModel::breakdown),
+                passes);
     }
 
-    /** The estimate with the ease tempo lowered to where tension reaches 2, if that is known. */
-    public Estimate estimate(TensionCurve tension) {
-        Estimate plain = estimate();
-        return tension.tempoAt(TensionCurve.ALERT)
-                .map(alert -> new Estimate(plain.ease().notAbove(alert), plain.ceiling(), plain.breakdown(), passes))
-                .orElse(plain);
+    /** The tempo at which an excerpt with this share of the links is clean 80 times in 100. */
+    public Band ceilingOf(double share) {
+        return band(rows, 1, shape -> shape.at(0).ceiling(shape.hardness(share)));
+    }
+
+    /** What the next day of practice is believed to add, ln BPM. */
+    public double gain() {
+        double gain = 0;
+        for (int shape = 0; shape < rows.length; shape++) {
+            gain += rows[shape].sum() * Shape.of(shape).trend();
+        }
+        return gain;
     }
 
     /** The mean of ln ceiling, for smoothing. */
     public double meanLogCeiling() {
         double mean = 0;
-        for (int shape = 0; shape < SHAPES; shape++) {
-            for (int place = 0; place < PLACES; place++) {
-                mean += weights[shape][place] * model(shape, place).ceiling();
-            }
+        for (int shape = 0; shape < rows.length; shape++) {
+            mean += meanPlace(rows[shape]) + rows[shape].sum() * offset(shape);
+        }
+        return mean;
+    }
+
+    private static double meanPlace(Row row) {
+        double mean = 0;
+        for (int i = 0; i < row.weights().length; i++) {
+            mean += row.weights()[i] * place(row.from() + i);
         }
         return mean;
     }
@@ -209,49 +286,91 @@ public final class Posterior {
     public double varianceLogCeiling() {
         double mean = meanLogCeiling();
         double variance = 0;
-        for (int shape = 0; shape < SHAPES; shape++) {
-            for (int place = 0; place < PLACES; place++) {
-                double off = model(shape, place).ceiling() - mean;
-                variance += weights[shape][place] * off * off;
+        for (int shape = 0; shape < rows.length; shape++) {
+            double from = offset(shape) - mean;
+            Row row = rows[shape];
+            for (int i = 0; i < row.weights().length; i++) {
+                double off = place(row.from() + i) + from;
+                variance += row.weights()[i] * off * off;
             }
         }
         return variance;
     }
 
-    /** The chance of a clean pass at {@code tempo}, all cells weighed. */
+    private static double offset(int shape) {
+        return Shape.of(shape).at(0).ceiling();
+    }
+
+    /** The chance of a clean pass of the whole at {@code tempo}, all cells weighed. */
     public double cleanAt(Tempo tempo) {
         double x = tempo.log();
+        Row[] curves = curves();
         double clean = 0;
-        for (int shape = 0; shape < SHAPES; shape++) {
-            for (int place = 0; place < PLACES; place++) {
-                clean += weights[shape][place] * (1 - model(shape, place).notClean(x));
+        for (int curve = 0; curve < curves.length; curve++) {
+            Shape shape = Shape.of(curve * Shape.OF_ONE_CURVE);
+            Row row = curves[curve];
+            for (int i = 0; i < row.weights().length; i++) {
+                clean += row.weights()[i] * shape.at(place(row.from() + i)).clean(x);
             }
         }
         return clean;
     }
 
-    private Band band(ToDoubleFunction<CeilingModel> quantity) {
+    /** The belief as far as it is about whole passes: a row for each curve, and no shapes with the same curve apart. */
+    Row[] curves() {
+        Row[] together = new Row[rows.length / Shape.OF_ONE_CURVE];
+        for (int curve = 0; curve < together.length; curve++) {
+            int first = curve * Shape.OF_ONE_CURVE;
+            together[curve] = Row.sum(Arrays.copyOfRange(rows, first, first + Shape.OF_ONE_CURVE));
+        }
+        return together;
+    }
+
+    private static Band band(Row[] curves, ToDoubleFunction<CeilingModel> quantity) {
+        return band(curves, Shape.OF_ONE_CURVE, shape -> quantity.applyAsDouble(shape.at(0)));
+    }
+
+    /**
+     * The 80% interval of a quantity that lies {@code offset} above the place of the curve.
+     *
+     * @param each how many shapes a row stands for
+     */
+    private static Band band(Row[] rows, int each, ToDoubleFunction<Shape> offset) {
         // Each cell's weight is spread evenly over the width of its place, so that quantiles fall
         // between the places of the grid.
-        double fine = STEP / 5;
-        double from = LOWEST - 0.6;
-        double[] density = new double[(int) ((PLACES * STEP + 1.2) / fine)];
-        for (int shape = 0; shape < SHAPES; shape++) {
-            for (int place = 0; place < PLACES; place++) {
-                double weight = weights[shape][place];
-                if (weight < NEGLIGIBLE) {
-                    continue;
-                }
-                int middle = (int) Math.round((quantity.applyAsDouble(model(shape, place)) - from) / fine);
-                for (int i = -2; i <= 2; i++) {
-                    density[middle + i] += weight / 5;
-                }
+        double fine = STEP / FINE;
+        double from = LOWEST - ROOM;
+        double[] density = new double[(int) ((PLACES * STEP + 2 * ROOM) / fine)];
+        for (int i = 0; i < rows.length; i++) {
+            Row row = rows[i];
+            double shifted = place(row.from()) + offset.applyAsDouble(Shape.of(i * each)) - from;
+            int first = (int) (shifted / fine + 0.5);
+            for (int place = 0; place < row.weights().length; place++) {
+                int at = first + place * FINE;
+                density[Math.max(0, Math.min(density.length - 1, at))] += row.weights()[place];
             }
         }
+        double[] smooth = spread(density);
         return new Band(
-                quantile(density, from, fine, 0.1),
-                quantile(density, from, fine, 0.5),
-                quantile(density, from, fine, 0.9));
+                quantile(smooth, from, fine, 0.1),
+                quantile(smooth, from, fine, 0.5),
+                quantile(smooth, from, fine, 0.9));
+    }
+
+    /** How far beyond the grid a quantity may lie, ln BPM. */
+    private static final double ROOM = 0.6;
+
+    /** How many fine places make one of the grid. */
+    private static final int FINE = 5;
+
+    private static double[] spread(double[] density) {
+        double[] smooth = new double[density.length];
+        for (int i = 0; i < density.length; i++) {
+            for (int near = Math.max(0, i - FINE / 2); near <= Math.min(density.length - 1, i + FINE / 2); near++) {
+                smooth[near] += density[i] / FINE;
+            }
+        }
+        return smooth;
     }
 
     private static Tempo quantile(double[] density, double from, double fine, double wanted) {
@@ -270,33 +389,16 @@ public final class Posterior {
 
     /** The weights as bytes, to be kept and read back by {@link #fromBytes}. */
     public byte[] toBytes() {
-        ByteBuffer bytes = ByteBuffer.allocate(SHAPES * PLACES * Float.BYTES);
-        for (double[] row : weights) {
-            for (double weight : row) {
-                bytes.putFloat((float) weight);
-            }
-        }
-        return bytes.array();
+        return KeptBelief.of(this);
     }
 
     /**
-     * Reads what {@link #toBytes} wrote.
+     * Reads what {@link #toBytes} wrote, by this edition or an earlier one.
      *
      * @param passes the evidence it rests on, kept beside it
-     * @throws IllegalArgumentException if the length is another
+     * @throws IllegalArgumentException if these bytes are no belief
      */
     public static Posterior fromBytes(byte[] kept, double passes) {
-        if (kept.length != SHAPES * PLACES * Float.BYTES) {
-            throw new IllegalArgumentException(
-                    "A kept belief has " + SHAPES * PLACES * Float.BYTES + " bytes, not " + kept.length);
-        }
-        ByteBuffer bytes = ByteBuffer.wrap(kept);
-        double[][] weights = new double[SHAPES][PLACES];
-        for (double[] row : weights) {
-            for (int i = 0; i < row.length; i++) {
-                row[i] = bytes.getFloat();
-            }
-        }
-        return normalised(weights, passes);
+        return KeptBelief.read(kept, passes);
     }
 }

@@ -119,6 +119,14 @@ public record EasyPasses(PassKind kind, List<Tempo> tempos, String why) implemen
         }
 
         @Override
+        public Position under(Tempo most, String because) {
+            Tempo lower = Stride.notAbove(most);
+            return lower.compareTo(tempo()) >= 0
+                    ? new Next(index, Tempo.slower(cap, lower), reason)
+                    : new Next(index, lower, because + ": " + lower + ".");
+        }
+
+        @Override
         public Position backedOff() {
             return eased(index, "You backed off.");
         }

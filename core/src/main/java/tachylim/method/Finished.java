@@ -1,5 +1,7 @@
 package tachylim.method;
 
+import tachylim.tempo.Tempo;
+
 /** The position of a method that is over. */
 record Finished(String why) implements Position {
 
@@ -11,6 +13,11 @@ record Finished(String why) implements Position {
     @Override
     public Position after(Answer answer) {
         throw new IllegalStateException("This method is finished: " + why);
+    }
+
+    @Override
+    public Position under(Tempo most, String because) {
+        return this;
     }
 
     @Override

@@ -199,6 +199,21 @@ public record IntervalBursts(Tempo controlled, Tempo floor, Tempo first, Tempo l
         }
 
         @Override
+        public Position under(Tempo most, String because) {
+            if (most.compareTo(limit) >= 0) {
+                return this;
+            }
+            Tempo lower = Stride.notAbove(Tempo.slower(burst, most));
+            if (lower.compareTo(floor) <= 0) {
+                return new Finished(because + ": no burst above the ceiling of " + floor + " is left.");
+            }
+            IntervalBursts within =
+                    new IntervalBursts(controlled, floor, Tempo.slower(first, most), most, step, bursts);
+            String reason = lower.compareTo(burst) < 0 ? because + ": the next burst is " + lower + "." : why;
+            return within.new At(slow, lower, bursting, done, brokeInARow, unsettled, reason);
+        }
+
+        @Override
         public Position backedOff() {
             Tempo lowerBurst = new Stride(step).down(burst, 2);
             Tempo lowerSlow = new Stride(step).down(slow, 2);

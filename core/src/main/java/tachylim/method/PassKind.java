@@ -6,6 +6,8 @@ public enum PassKind {
     WARM_UP,
     /** Slow and under control: the base of everything. */
     CONTROLLED,
+    /** The whole, rested, at the tempo that says most about the ceiling. */
+    PROBE,
     /** A beat or two above the ceiling. */
     BURST,
     /** Well within reach, to end on something that works. */

@@ -1,5 +1,7 @@
 package tachylim.method;
 
+import tachylim.tempo.Tempo;
+
 /**
  * Where a method stands: its state, and so its next move. Positions are immutable; each answer leads to
  * a new one.
@@ -22,4 +24,11 @@ public interface Position {
      * @throws IllegalStateException if the method is finished
      */
     Position backedOff();
+
+    /**
+     * The same position with nothing above {@code most} any more, since something was learned elsewhere.
+     *
+     * @param because why not, the beginning of a sentence, said where it makes a difference
+     */
+    Position under(Tempo most, String because);
 }

@@ -24,6 +24,14 @@ public enum School {
             true,
             SteadyClimb::toCeiling,
             SteadyClimb::read),
+    /** A climb in the smallest steps, across an awkward band where there is one. */
+    NARROW_STEPS(
+            "narrow-steps",
+            "Narrow steps",
+            "steps of 1%, across an awkward band where there is one",
+            true,
+            SteadyClimb::across,
+            SteadyClimb::read),
     /** Nothing but easy passes: the least that keeps the hands in shape on a bad day. */
     EASY(
             "easy-passes",
@@ -31,7 +39,17 @@ public enum School {
             "nothing but loose playing, far below ease",
             false,
             EasyPasses::under,
-            EasyPasses::read);
+            EasyPasses::read),
+    /** What keeps a piece that has reached its target; takes the place of bursts there. */
+    UPKEEP("upkeep", "Upkeep", "once through at the target, easy passes between", true, Upkeep::at, Upkeep::read),
+    /** Whole passes that measure: a test of its own, and the probes of every other workout. */
+    CEILING_TEST(
+            "ceiling-test",
+            "Ceiling test",
+            "up to 14 whole passes, each at the tempo that says most",
+            true,
+            Probes::test,
+            Probes::read);
 
     private final String word;
     private final String title;
@@ -86,11 +104,18 @@ public enum School {
      * @throws IllegalArgumentException if there is none of that word, or a setting is missing or out of range
      */
     public static Method read(String word, Settings settings) {
+        return of(word).reading.apply(settings);
+    }
+
+    /**
+     * The school that is kept under a word.
+     *
+     * @throws IllegalArgumentException if there is none
+     */
+    public static School of(String word) {
         return Arrays.stream(values())
                 .filter(school -> school.word.equals(word))
                 .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("No method is kept under the name " + word))
-                .reading
-                .apply(settings);
+                .orElseThrow(() -> new IllegalArgumentException("No method is kept under the name " + word));
     }
 }

@@ -1,5 +1,6 @@
 package tachylim.method;
 
+import java.util.Optional;
 import tachylim.tempo.Tempo;
 
 /**
@@ -7,6 +8,12 @@ import tachylim.tempo.Tempo;
  *
  * @param ease where it starts: as fast as is surely clean, not above the top
  * @param top what it never goes above: the ceiling, or the target where that is slower
+ * @param reach what measuring never goes above
  * @param cleanInARow clean passes that earn a step, 1 or more
+ * @param awkward the band of tempos that goes wrong more often than what is around it; empty when there is none
  */
-public record Span(Tempo ease, Tempo top, int cleanInARow) {}
+public record Span(Tempo ease, Tempo top, Tempo reach, int cleanInARow, Optional<Between> awkward) {
+
+    /** Two tempos and all between them. This class is immutable. */
+    public record Between(Tempo from, Tempo to) {}
+}

@@ -52,6 +52,26 @@ public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow
         return new SteadyClimb(span.ease(), span.top(), PROBING_STEP, Math.max(1, span.cleanInARow() - 2), MOST_PASSES);
     }
 
+    /** The narrow step of 1%, and how far a drill reaches beyond what it is for. */
+    private static final double NARROW_STEP = 0.01;
+
+    private static final double BEYOND = 1.03;
+
+    /** Narrow steps across an awkward band, from below it to above it; to the ceiling when there is none. */
+    static SteadyClimb across(Span span) {
+        if (span.awkward().isEmpty()) {
+            return new SteadyClimb(span.ease(), span.top(), NARROW_STEP, narrowly(span), MOST_PASSES);
+        }
+        Span.Between band = span.awkward().get();
+        Tempo limit = Tempo.slower(band.to().times(BEYOND).onMetronome(), span.reach());
+        Tempo start = Tempo.slower(band.from().times(1 / BEYOND).onMetronome(), limit);
+        return new SteadyClimb(start, limit, NARROW_STEP, narrowly(span), MOST_PASSES);
+    }
+
+    private static int narrowly(Span span) {
+        return Math.max(1, span.cleanInARow() - 1);
+    }
+
     static SteadyClimb read(Settings kept) {
         return new SteadyClimb(
                 kept.tempo("start"),
@@ -164,6 +184,18 @@ public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow
             }
             Tempo next = new Stride(step).down(tempo, steps);
             return new On(next, 0, 0, passes + 1, reason + next + ".");
+        }
+
+        @Override
+        public Position under(Tempo most, String because) {
+            if (most.compareTo(limit) >= 0) {
+                return this;
+            }
+            Tempo lower = Tempo.slower(tempo, most).onMetronome();
+            SteadyClimb within = new SteadyClimb(Tempo.slower(start, most), most, step, cleanInARow, mostPasses);
+            boolean lowered = lower.compareTo(tempo) < 0;
+            return within
+            .new On(lower, lowered ? 0 : clean, rough, passes, lowered ? because + ": " + lower + "." : why);
         }
 
         @Override

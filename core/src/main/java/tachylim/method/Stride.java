@@ -39,6 +39,11 @@ record Stride(double share) {
         return Tempo.clamped(Math.floor(limit.bpm()));
     }
 
+    /** The fastest metronome setting that is slower than {@code tempo}. */
+    static Tempo below(Tempo tempo) {
+        return Tempo.clamped(Math.ceil(tempo.bpm()) - 1);
+    }
+
     static boolean isSlowest(Tempo tempo) {
         return tempo.bpm() <= Tempo.MIN;
     }

@@ -11,4 +11,10 @@ import tachylim.method.Method;
  * @param burstBeats the beats of a burst, 1 or 2, where its method has bursts
  * @param why the reason, one sentence with its numbers
  */
-public record Block(Part part, Method method, double seconds, int burstBeats, String why) {}
+public record Block(Part part, Method method, double seconds, int burstBeats, String why) {
+
+    /** The same for another reason. */
+    Block saying(String reason) {
+        return new Block(part, method, seconds, burstBeats, reason);
+    }
+}

@@ -4,6 +4,8 @@ package tachylim.workout;
 public enum Part {
     WARM_UP,
     OPENER,
+    /** Whole passes that measure where the ceiling is. */
+    MEASURE,
     CORE,
     CLOSER
 }

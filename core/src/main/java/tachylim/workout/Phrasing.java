@@ -31,7 +31,7 @@ final class Phrasing {
         return switch (play.kind()) {
             case BURST -> burst(play, burstBeats, burstsBefore);
             case WARM_UP -> warmUp(play);
-            case CONTROLLED, CLOSING -> rounds(play, FULL_PASS_BEATS, MOST_ROUNDS);
+            case CONTROLLED, PROBE, CLOSING -> rounds(play, FULL_PASS_BEATS, MOST_ROUNDS);
         };
     }
 

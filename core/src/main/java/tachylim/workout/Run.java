@@ -2,14 +2,17 @@ package tachylim.workout;
 
 import java.util.ArrayList;
 import java.util.List;
+import tachylim.ceiling.Estimate;
+import tachylim.ceiling.Known;
 import tachylim.load.Guardrails;
 import tachylim.load.Reserve;
 import tachylim.method.Answer;
-import tachylim.method.Method;
 import tachylim.method.Move;
 import tachylim.method.PassKind;
 import tachylim.method.Position;
+import tachylim.method.School;
 import tachylim.method.Tension;
+import tachylim.tempo.Tempo;
 
 /**
  * A workout being played: where it stands, and what comes next.
@@ -46,38 +49,58 @@ public final class Run {
     /** Clocks differ by a little: a rest this much short still counts. */
     private static final double REST_TOLERANCE = 1;
 
+    /** A probe is played rested: with this much of the reserve. */
+    static final double PROBE_RESERVE = 0.9;
+
     private final Workout workout;
     private final Phrasing phrasing;
-    private final int block;
-    private final double blockStart;
-    private final Position position;
-    private final Rest pending;
+    private final Standing standing;
     private final Progress progress;
-    private final Step step;
 
-    private record Standing(int block, double blockStart, Position position, Rest pending, Step step) {}
+    /**
+     * Where a run stands.
+     *
+     * @param blocks the blocks as they are drawn by now
+     * @param block which of them it is in
+     * @param blockStart seconds of the run when that began
+     * @param position where its method stands
+     * @param pending a rest that comes first, or null
+     * @param step what to do now, null while that is open
+     */
+    private record Standing(
+            List<Block> blocks, int block, double blockStart, Position position, Rest pending, Step step) {
+
+        Standing at(Position next, Rest rest) {
+            return new Standing(blocks, block, blockStart, next, rest, null);
+        }
+
+        Standing telling(Step next) {
+            return new Standing(blocks, block, blockStart, position, next instanceof Rest ? pending : null, next);
+        }
+
+        Block current() {
+            return blocks.get(block);
+        }
+
+        boolean isLast() {
+            return block == blocks.size() - 1;
+        }
+    }
 
     private Run(Workout workout, Standing from, Progress progress) {
         this.workout = workout;
         this.phrasing = new Phrasing(workout.music());
         this.progress = progress;
-        Standing standing = from.step instanceof Done ? from : settle(from);
-        this.block = standing.block;
-        this.blockStart = standing.blockStart;
-        this.position = standing.position;
-        this.pending = standing.pending;
-        this.step = standing.step;
+        this.standing = from.step instanceof Done ? from : settle(from);
     }
 
     /** The run before anything is played. */
     public static Run start(Workout workout) {
+        Progress progress = Progress.start(workout.brief());
         Position first = workout.blocks().isEmpty()
                 ? null
-                : workout.blocks().get(0).method().opening();
-        return new Run(
-                workout,
-                new Standing(0, 0, first, null, null),
-                new Progress(0, 0, Tally.start(workout.condition()), workout.allowance(), List.of()));
+                : within(workout.blocks().get(0).method().opening(), progress);
+        return new Run(workout, new Standing(workout.blocks(), 0, 0, first, null, null), progress);
     }
 
     /** The run after {@code events}, in order. */
@@ -94,7 +117,7 @@ public final class Run {
         if (isDone() || left.equals(progress.left())) {
             return this;
         }
-        return new Run(workout, standing(position, pending), progress.under(left));
+        return new Run(workout, standing.at(standing.position, standing.pending), progress.under(left));
     }
 
     /** What may still be done today, as far as this run knows. */
@@ -102,13 +125,23 @@ public final class Run {
         return progress.left();
     }
 
-    private Standing standing(Position at, Rest rest) {
-        return new Standing(block, blockStart, at, rest, null);
+    /** What is known of the piece by now, with all that was played in this run. */
+    public Known known() {
+        return progress.known();
+    }
+
+    private Estimate estimate() {
+        return progress.known().estimate();
     }
 
     /** What to do now. */
     public Step step() {
-        return step;
+        return standing.step;
+    }
+
+    /** The blocks as they are drawn by now: those to come may differ from the plan, since more is known. */
+    public List<Block> blocks() {
+        return standing.blocks;
     }
 
     /** What it has cost so far. */
@@ -118,7 +151,7 @@ public final class Run {
 
     /** The index of the block the run stands in. */
     public int block() {
-        return block;
+        return standing.block;
     }
 
     public Workout workout() {
@@ -126,7 +159,7 @@ public final class Run {
     }
 
     public boolean isDone() {
-        return step instanceof Done;
+        return standing.step instanceof Done;
     }
 
     /** What was played and rested, in order. */
@@ -136,10 +169,10 @@ public final class Run {
 
     /** What is to come if every pass is clean and light, in order. */
     public List<Segment> ahead() {
-        Run run = this;
+        Run run = new Run(workout, standing, progress.frozen());
         while (!run.isDone()) {
             run = run.after(
-                    run.step instanceof Rest rest
+                    run.step() instanceof Rest rest
                             ? new Event.Rested(rest.seconds())
                             : new Event.Judged(Answer.expected()));
         }
@@ -153,8 +186,8 @@ public final class Run {
      * @throws IllegalArgumentException if a rest was shorter than its step asked for
      */
     public Run after(Event event) {
-        if (step instanceof Done) {
-            throw new IllegalStateException("This workout is over: " + step.why());
+        if (isDone()) {
+            throw new IllegalStateException("This workout is over: " + step().why());
         }
         if (event instanceof Event.Judged judged) {
             return judged(expect(Pass.class, "a pass"), judged.answer());
@@ -164,12 +197,12 @@ public final class Run {
         }
         if (event instanceof Event.BackedOff off) {
             Progress after = leaving(expect(Pass.class, "a pass"), off.playedSeconds());
-            return new Run(workout, standing(position.backedOff(), pending), after);
+            return new Run(workout, standing.at(standing.position.backedOff(), standing.pending), after);
         }
         if (event instanceof Event.RestAsked asked) {
             Progress after = leaving(expect(Pass.class, "a pass"), asked.playedSeconds());
             Rest rest = new Rest(Rest.Reason.ASKED, ASKED_SECONDS, askedSentence(after));
-            return new Run(workout, standing(position, rest), after);
+            return new Run(workout, standing.at(standing.position, rest), after);
         }
         Event.Stopped stopped = (Event.Stopped) event;
         return closed(stopped.symptom() ? Done.Cause.SYMPTOM : Done.Cause.STOPPED, stopped.playedSeconds());
@@ -184,8 +217,8 @@ public final class Run {
         if (isDone()) {
             return this;
         }
-        Progress after = step instanceof Pass pass ? leaving(pass, playedSeconds) : progress;
-        return new Run(workout, new Standing(block, blockStart, position, pending, Done.of(cause)), after);
+        Progress after = step() instanceof Pass pass ? leaving(pass, playedSeconds) : progress;
+        return new Run(workout, standing.telling(Done.of(cause)), after);
     }
 
     /**
@@ -200,10 +233,10 @@ public final class Run {
     }
 
     private <S extends Step> S expect(Class<S> kind, String name) {
-        if (!kind.isInstance(step)) {
+        if (!kind.isInstance(step())) {
             throw new IllegalStateException("The run does not stand at " + name);
         }
-        return kind.cast(step);
+        return kind.cast(step());
     }
 
     /**
@@ -217,8 +250,8 @@ public final class Run {
             return burst ? progress.putOff() : progress;
         }
         double seconds = burst || playedSeconds < 0 ? pass.playSeconds() : playedSeconds;
-        Tally after = tally().left(pass, seconds, workout.estimate());
-        return progress.with(segment(pass, after.elapsed() - tally().elapsed(), null, after), false);
+        Tally after = tally().left(pass, seconds, estimate());
+        return progress.with(segment(pass, after.elapsed() - tally().elapsed(), null, after), workout.music());
     }
 
     private String askedSentence(Progress after) {
@@ -228,18 +261,31 @@ public final class Run {
     }
 
     private Segment segment(Step done, double seconds, Answer answer, Tally after) {
-        return new Segment(done, part(), block, tally().elapsed(), seconds, answer, tally(), after);
+        return new Segment(
+                done, standing.current().part(), standing.block, tally().elapsed(), seconds, answer, tally(), after);
     }
 
     private Run judged(Pass pass, Answer answer) {
-        Tally after = tally().played(pass, workout.estimate(), answer);
-        boolean burst = pass.kind() == PassKind.BURST;
-        Position next = position.after(answer);
-        Rest rest = burst ? restAfterBurst(after, next, progress.bursts() + 1) : null;
-        return new Run(
-                workout,
-                standing(next, rest),
-                progress.with(segment(pass, after.elapsed() - tally().elapsed(), answer, after), burst));
+        Tally after = tally().played(pass, estimate(), answer);
+        Progress learnt =
+                progress.with(segment(pass, after.elapsed() - tally().elapsed(), answer, after), workout.music());
+        Position next = within(standing.position.after(answer), learnt);
+        if (standing.current().method().school() == School.INTERVAL_BURSTS) {
+            next = next.under(
+                    Planner.highestBurst(workout.brief().knowing(learnt.known())),
+                    "The ceiling may be as low as "
+                            + learnt.known().estimate().ceiling().low());
+        }
+        Rest rest = pass.kind() == PassKind.BURST ? restAfterBurst(after, next, progress.bursts() + 1) : null;
+        return new Run(workout, standing.at(next, rest), learnt);
+    }
+
+    /** Where a hand gripped today, nothing is as fast again, in whichever block. */
+    private static Position within(Position position, Progress progress) {
+        return progress.gripped()
+                .map(tempo -> position.under(
+                        Tempo.clamped(Math.ceil(tempo.bpm()) - 1), "Slower than " + tempo + ", where it gripped"))
+                .orElse(position);
     }
 
     private Run rested(Rest rest, double seconds) {
@@ -249,83 +295,118 @@ public final class Run {
         }
         return new Run(
                 workout,
-                standing(position, null),
-                progress.with(segment(rest, seconds, null, tally().rested(seconds)), false));
-    }
-
-    private Part part() {
-        return workout.blocks().get(block).part();
+                standing.at(standing.position, null),
+                progress.with(segment(rest, seconds, null, tally().rested(seconds)), workout.music()));
     }
 
     /** Moves on through finished blocks and limits until there is a step to take; nobody rests before the end. */
     private Standing settle(Standing from) {
         Standing now = from;
         if (past().size() >= MOST_STEPS) {
-            return ended(now, "This workout has gone on long enough.");
+            return now.telling(new Done(Done.Cause.PLAYED, "This workout has gone on long enough."));
         }
-        while (now.block < workout.blocks().size()) {
-            if (now.pending != null) {
-                Standing beyond = settle(new Standing(now.block, now.blockStart, now.position, null, null));
-                return beyond.step instanceof Done
-                        ? beyond
-                        : new Standing(now.block, now.blockStart, now.position, now.pending, now.pending);
+        while (now.block < now.blocks.size()) {
+            if (isPassedOver(now.current().part())) {
+                now = nextBlock(now);
+                continue;
             }
-            if (now.position.move() instanceof Move.Play play) {
+            if (now.pending != null) {
+                Standing beyond = settle(now.at(now.position, null));
+                return beyond.step instanceof Done ? beyond : now.telling(now.pending);
+            }
+            Move.Play play = play(now);
+            if (play != null) {
                 Step step = nextStep(now, play);
-                Standing there = new Standing(now.block, now.blockStart, now.position, null, step);
-                if (step != null && !isBreakBeforeNothing(there)) {
-                    return there;
+                if (step != null && !isBreakBeforeNothing(now, step)) {
+                    return now.telling(step);
                 }
             }
             now = nextBlock(now);
         }
-        return ended(
-                now,
-                workout.blocks().isEmpty()
+        return now.telling(new Done(
+                Done.Cause.PLAYED,
+                now.blocks.isEmpty()
                         ? "Nothing more may be played today."
                         : progress.left().isWorthStarting()
                                 ? Done.Cause.PLAYED.sentence()
-                                : "Today's limits are reached; what was played is kept.");
+                                : "Today's limits are reached; what was played is kept."));
+    }
+
+    /** After a locked hand only the close is left; after a gripping one nothing is measured. */
+    private boolean isPassedOver(Part part) {
+        return tally().worstTension() == Tension.LOCKED && part != Part.CLOSER
+                || tally().worstTension().atLeast(Tension.GRIPPING) && part == Part.MEASURE;
+    }
+
+    /** What the method wants to be played, at a tempo; null when it wants nothing more. */
+    private Move.Play play(Standing now) {
+        Move move = now.position.move();
+        if (move instanceof Move.Measure measure) {
+            double giveOrTake = estimate().ceiling().giveOrTake();
+            if (giveOrTake <= measure.enough()) {
+                return null;
+            }
+            Tempo tempo = progress.known().probe(progress.proven(), measure.limit());
+            return new Move.Play(
+                    PassKind.PROBE,
+                    tempo,
+                    measure.why() + ": at " + tempo + " it says most about the ceiling, which is known to ±"
+                            + percent(giveOrTake) + ".");
+        }
+        return move instanceof Move.Play play ? play : null;
     }
 
     /** Whether nothing would be played any more after the break that is due: then there is none, and it is over. */
-    private boolean isBreakBeforeNothing(Standing there) {
-        if (!(there.step instanceof Rest rest) || rest.reason() != Rest.Reason.BREAK) {
+    private boolean isBreakBeforeNothing(Standing now, Step step) {
+        if (!(step instanceof Rest rest) || rest.reason() != Rest.Reason.BREAK) {
             return false;
         }
-        Part part = workout.blocks().get(there.block).part();
         Tally after = tally().rested(rest.seconds());
-        Segment taken = new Segment(rest, part, there.block, tally().elapsed(), rest.seconds(), null, tally(), after);
-        Standing then = new Standing(there.block, there.blockStart, there.position, null, null);
-        return new Run(workout, then, progress.with(taken, false)).isDone();
-    }
-
-    private static Standing ended(Standing now, String why) {
-        return new Standing(now.block, now.blockStart, now.position, null, new Done(Done.Cause.PLAYED, why));
+        Segment taken = new Segment(
+                rest, now.current().part(), now.block, tally().elapsed(), rest.seconds(), null, tally(), after);
+        return new Run(workout, now.at(now.position, null), progress.with(taken, workout.music())).isDone();
     }
 
     private Standing nextBlock(Standing now) {
         int next = now.block + 1;
-        if (next >= workout.blocks().size()) {
-            return new Standing(next, tally().elapsed(), null, null, null);
+        if (next >= now.blocks.size()) {
+            return new Standing(now.blocks, next, tally().elapsed(), null, null, null);
         }
         boolean playedInIt = past().stream().anyMatch(segment -> segment.block() == now.block);
         Rest change = playedInIt
                 ? new Rest(Rest.Reason.CHANGE, CHANGE_SECONDS, "Hands hanging before the next block.")
-                : null;
-        return new Standing(
-                next, tally().elapsed(), workout.blocks().get(next).method().opening(), change, null);
+                : now.pending != null && now.pending.reason() == Rest.Reason.CHANGE ? now.pending : null;
+        List<Block> blocks = drawnAgain(now.blocks, next);
+        Position opening = within(blocks.get(next).method().opening(), progress);
+        return new Standing(blocks, next, tally().elapsed(), opening, change, null);
+    }
+
+    /** The blocks with the next one drawn from what is known by now, if something was learned since the plan. */
+    private List<Block> drawnAgain(List<Block> blocks, int next) {
+        if (estimate().equals(workout.estimate())) {
+            return blocks;
+        }
+        Block planned = blocks.get(next);
+        Block drawn = Planner.again(workout.brief().knowing(progress.known()), planned.part());
+        if (drawn.method().equals(planned.method())) {
+            return blocks;
+        }
+        List<Block> changed = new ArrayList<>(blocks);
+        changed.set(
+                next,
+                drawn.saying(
+                        "Drawn anew: the ceiling is " + estimate().ceiling().middle() + " now, ±"
+                                + percent(estimate().ceiling().giveOrTake()) + ". " + drawn.why()));
+        return List.copyOf(changed);
     }
 
     /** The pass, or the rest it needs first; null when a limit ends the block. */
     private Step nextStep(Standing now, Move.Play play) {
-        Block current = workout.blocks().get(now.block);
+        Block current = now.current();
         Pass pass = phrasing.pass(play, current.burstBeats(), progress.bursts());
         if (pass.kind() == PassKind.BURST) {
             pass = withinReserve(pass, play);
-            if (pass == null
-                    || tally().worstTension() == Tension.LOCKED
-                    || pass.playSeconds() > progress.left().burstSeconds()) {
+            if (pass == null || pass.playSeconds() > progress.left().burstSeconds()) {
                 return null;
             }
         }
@@ -344,13 +425,17 @@ public final class Run {
                             + " minutes without a break: put the instrument down for "
                             + Math.round(Guardrails.BREAK_SECONDS / 60) + ".");
         }
-        if (pass.kind() == PassKind.BURST) {
-            double rest = tally().afterCountIn(pass).restUntil(neededFor(pass));
-            if (rest > 0) {
-                return new Rest(Rest.Reason.RECOVER, Math.ceil(rest), reserveSentence(pass));
-            }
-        }
-        return pass;
+        double rest = tally().afterCountIn(pass).restUntil(reserveFor(pass));
+        return rest > 0 ? new Rest(Rest.Reason.RECOVER, Math.ceil(rest), reserveSentence(pass)) : pass;
+    }
+
+    /** The reserve a pass may be begun with: what is slow needs none. */
+    private double reserveFor(Pass pass) {
+        return switch (pass.kind()) {
+            case BURST -> neededFor(pass);
+            case PROBE -> PROBE_RESERVE;
+            case WARM_UP, CONTROLLED, CLOSING -> 0;
+        };
     }
 
     /** The warm-up takes what it takes: neither rests nor backing off may use its time up. */
@@ -361,9 +446,10 @@ public final class Run {
 
     /** The pass, with fewer rounds where the whole is more than is left of today; null if even once is. */
     private Pass withinAllowance(Standing now, Pass pass) {
-        boolean last = now.block == workout.blocks().size() - 1;
-        double effort = progress.left().effort() - (last ? 0 : closingEffort());
-        double seconds = progress.left().playingSeconds() - (last ? 0 : closingSeconds());
+        List<Pass> closing = now.isLast() ? List.of() : closing();
+        double effort = progress.left().effort() - closingEffort(closing);
+        double seconds = progress.left().playingSeconds()
+                - closing.stream().mapToDouble(Pass::playSeconds).sum();
         for (Pass shorter = pass; shorter != null; shorter = phrasing.shorter(shorter)) {
             if (shorter.playSeconds() <= seconds && worstEffort(shorter) <= effort) {
                 return shorter;
@@ -374,33 +460,28 @@ public final class Run {
 
     /** What a pass may cost at the most: any tension may be answered, and no answer may pass the cap. */
     private double worstEffort(Pass pass) {
-        return Tally.effort(pass, workout.estimate(), Tension.LOCKED);
+        return Tally.effort(pass, estimate(), Tension.LOCKED);
     }
 
     /**
      * What the closing block costs, kept back so that every workout can end on something that works: loose
      * passes, and room for the worst answer to the last.
      */
-    private double closingEffort() {
-        List<Pass> closing = closing();
+    private double closingEffort(List<Pass> closing) {
         double worst = closing.stream().mapToDouble(this::worstEffort).max().orElse(0);
         return worst
                 + closing.stream()
                         .skip(1)
-                        .mapToDouble(pass -> Tally.effort(pass, workout.estimate(), Tension.LIGHT))
+                        .mapToDouble(pass -> Tally.effort(pass, estimate(), Tension.LIGHT))
                         .sum();
     }
 
-    private double closingSeconds() {
-        return closing().stream().mapToDouble(Pass::playSeconds).sum();
-    }
-
+    /** The passes of the close, as it is drawn with what is known by now. */
     private List<Pass> closing() {
-        Block last = workout.blocks().get(workout.blocks().size() - 1);
+        Block last = Planner.again(workout.brief().knowing(progress.known()), Part.CLOSER);
         List<Pass> passes = new ArrayList<>();
-        Method method = last.method();
-        for (Position at = method.opening();
-                at.move() instanceof Move.Play play && last.part() == Part.CLOSER;
+        for (Position at = within(last.method().opening(), progress);
+                at.move() instanceof Move.Play play;
                 at = at.after(Answer.expected())) {
             passes.add(phrasing.pass(play, last.burstBeats(), 0));
         }
@@ -418,15 +499,17 @@ public final class Run {
 
     private double neededFor(Pass burst) {
         double cost = Reserve.cost(
-                burst.tempo().ratioTo(workout.estimate().ease().middle()),
+                burst.tempo().ratioTo(estimate().ease().middle()),
                 burst.playSeconds(),
                 tally().reserve().k());
         return Math.max(workout.caution().burstFloor(), Reserve.LEAST_AFTER_BURST + cost);
     }
 
-    private String reserveSentence(Pass burst) {
-        return "The reserve is at " + percent(tally().reserve().level()) + "; the next burst needs "
-                + percent(neededFor(burst)) + ".";
+    private String reserveSentence(Pass pass) {
+        String now = "The reserve is at " + percent(tally().reserve().level());
+        return pass.kind() == PassKind.PROBE
+                ? now + "; what is measured is measured rested, at " + percent(PROBE_RESERVE) + "."
+                : now + "; the next burst needs " + percent(neededFor(pass)) + ".";
     }
 
     /** Long enough that, with the slow pass that follows, the next burst finds its reserve. */
@@ -435,12 +518,12 @@ public final class Run {
         String left = "The burst left " + percent(after.reserve().level()) + " of the reserve";
         String why = left + "; let the hands hang.";
         if (next.move() instanceof Move.Play slowMove) {
-            int beats = workout.blocks().get(block).burstBeats();
+            int beats = standing.current().burstBeats();
             Pass slow = phrasing.pass(slowMove, beats, burstsSoFar);
             if (next.after(Answer.expected()).move() instanceof Move.Play burstMove
                     && burstMove.kind() == PassKind.BURST) {
                 double needed = Math.min(MOST_NEEDED, neededFor(phrasing.pass(burstMove, beats, burstsSoFar)));
-                double ratio = slow.tempo().ratioTo(workout.estimate().ease().middle());
+                double ratio = slow.tempo().ratioTo(estimate().ease().middle());
                 double before = Reserve.beforeSlowPlaying(needed, ratio, slow.playSeconds());
                 double rest = Math.ceil(after.reserve().restUntil(before));
                 if (rest > seconds) {

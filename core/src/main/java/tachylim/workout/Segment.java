@@ -4,7 +4,10 @@ import java.util.Optional;
 import tachylim.ceiling.Evidence;
 import tachylim.method.Answer;
 import tachylim.method.PassKind;
+import tachylim.method.Tension;
+import tachylim.method.Verdict;
 import tachylim.passage.Passage;
+import tachylim.tempo.Tempo;
 
 /**
  * A step in its place in time, for drawing: played with its answer, or planned. This class is
@@ -23,16 +26,48 @@ public record Segment(
         Step step, Part part, int block, double start, double seconds, Answer answer, Tally before, Tally after) {
 
     /**
-     * What it says about the ceiling of {@code music}: the share of the notes that were played, as they went. A warm-up, a
+     * What it says about the ceiling of {@code music}: the share of the links that were played, as they went. A warm-up, a
      * rest, and what was left without a word say nothing.
      */
     public Optional<Evidence> evidence(Passage music) {
         if (answer == null || !(step instanceof Pass pass) || pass.kind() == PassKind.WARM_UP) {
             return Optional.empty();
         }
-        double share = (double) pass.notes().size() / music.notes().size();
+        double share = (double) links(pass.notes().size()) / links(music.notes().size());
         return Optional.of(
                 Evidence.of(pass.tempo(), answer.verdict(), before.reserve().level(), share));
+    }
+
+    /** The tempo at which the whole of {@code music} was clean, and not by force; empty of everything else. */
+    Optional<Tempo> proven(Passage music) {
+        return answer != null
+                        && step instanceof Pass pass
+                        && answer.verdict() == Verdict.CLEAN
+                        && !answer.tension().atLeast(Tension.GRIPPING)
+                        && pass.notes().size() == music.notes().size()
+                ? Optional.of(pass.tempo())
+                : Optional.empty();
+    }
+
+    /** The tempo at which a hand gripped; empty of everything else. */
+    Optional<Tempo> gripped() {
+        return answer != null && step instanceof Pass pass && answer.tension().atLeast(Tension.GRIPPING)
+                ? Optional.of(pass.tempo())
+                : Optional.empty();
+    }
+
+    boolean isJudgedBurst() {
+        return answer != null && step instanceof Pass pass && pass.kind() == PassKind.BURST;
+    }
+
+    /** The share of the links of {@code music} that some beats of it have, on average. */
+    public static double shareOf(int beats, Passage music) {
+        return Math.min(1, beats / Math.max(1, music.length().doubleValue()));
+    }
+
+    /** The links between some notes; a single note counts as one. */
+    private static int links(int notes) {
+        return Math.max(1, notes - 1);
     }
 
     /** Seconds it was played. */

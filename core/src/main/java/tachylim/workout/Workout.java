@@ -9,45 +9,57 @@ import tachylim.passage.Passage;
 import tachylim.tempo.Tempo;
 
 /**
- * A planned workout on one piece. This class is immutable.
+ * A planned workout. This class is immutable.
  *
- * @param music the piece
- * @param target the tempo it is wanted at
- * @param estimate the ceiling it was planned with
- * @param blocks its blocks in order; none when nothing may be played today
- * @param allowance what may be done today at its start
- * @param condition how the player comes to it, from what was played before
- * @param caution the reserve wanted before a burst
- * @param remarks what was left out and why, sentences for the player
+ * @param brief what it was planned from, and what its later blocks are drawn from again when more is known
+ * @param blocks the blocks in the order they are played; none when nothing may be played
+ * @param remarks what the player should know about this plan, a sentence each
  */
-public record Workout(
-        Passage music,
-        Tempo target,
-        Estimate estimate,
-        List<Block> blocks,
-        Allowance allowance,
-        Condition condition,
-        Caution caution,
-        List<String> remarks) {
+public record Workout(Brief brief, List<Block> blocks, List<String> remarks) {
 
     public Workout {
         blocks = List.copyOf(blocks);
         remarks = List.copyOf(remarks);
     }
 
+    public Passage music() {
+        return brief.music();
+    }
+
+    /** The tempo it is wanted at. */
+    public Tempo target() {
+        return brief.target();
+    }
+
+    /** How fast the piece was when it was planned. */
+    public Estimate estimate() {
+        return brief.estimate();
+    }
+
+    /** What might still be done that day. */
+    public Allowance allowance() {
+        return brief.allowance();
+    }
+
+    /** How the player comes to it. */
+    public Condition condition() {
+        return brief.condition();
+    }
+
+    /** The reserve wanted before a burst. */
+    public Caution caution() {
+        return brief.choices().caution();
+    }
+
     /** This workout with one thing to say about it, which makes everything else superfluous. */
     public Workout withOnlyRemark(String remark) {
-        return saying(List.of(remark));
+        return new Workout(brief, blocks, List.of(remark));
     }
 
     /** This workout with one more thing to say about it. */
     public Workout withRemark(String remark) {
         List<String> all = new ArrayList<>(remarks);
         all.add(remark);
-        return saying(all);
-    }
-
-    private Workout saying(List<String> all) {
-        return new Workout(music, target, estimate, blocks, allowance, condition, caution, all);
+        return new Workout(brief, blocks, all);
     }
 }

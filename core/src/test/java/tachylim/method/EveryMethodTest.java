@@ -11,6 +11,8 @@ import net.jqwik.api.Combinators;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.Provide;
+import net.jqwik.api.constraints.DoubleRange;
+import net.jqwik.api.constraints.IntRange;
 import tachylim.tempo.Tempo;
 
 /** What holds for every method and every sequence of answers. */
@@ -22,7 +24,7 @@ class EveryMethodTest {
     void itTerminates(@ForAll("methods") Method method, @ForAll("answers") List<Answer> answers) {
         Position position = method.opening();
         int passes = 0;
-        while (position.move() instanceof Move.Play) {
+        while (play(position) != null) {
             position = position.after(answers.get(passes % answers.size()));
             assertThat(++passes).isLessThan(ENOUGH);
         }
@@ -32,7 +34,8 @@ class EveryMethodTest {
     void itNeverGoesAboveItsLimitAndPlaysWholeTempos(
             @ForAll("methods") Method method, @ForAll("answers") List<Answer> answers) {
         Position position = method.opening();
-        for (int i = 0; i < ENOUGH && position.move() instanceof Move.Play play; i++) {
+        for (int i = 0; i < ENOUGH && play(position) != null; i++) {
+            Move.Play play = play(position);
             assertThat(play.tempo()).isLessThanOrEqualTo(method.limit());
             assertThat(play.tempo()).isEqualTo(play.tempo().onMetronome());
             assertThat(play.why()).isNotBlank();
@@ -44,9 +47,10 @@ class EveryMethodTest {
     void afterGrippingTheNextPassIsSlower(
             @ForAll("methods") Method method, @ForAll("answers") List<Answer> answers, @ForAll Verdict verdict) {
         Position position = method.opening();
-        for (int i = 0; i < answers.size() && position.move() instanceof Move.Play play; i++) {
-            if (position.after(new Answer(verdict, Tension.GRIPPING)).move() instanceof Move.Play next) {
-                assertThat(next.tempo()).isLessThan(play.tempo());
+        for (int i = 0; i < answers.size() && play(position) != null; i++) {
+            Move.Play next = play(position.after(new Answer(verdict, Tension.GRIPPING)));
+            if (next != null) {
+                assertThat(next.tempo()).isLessThan(play(position).tempo());
             }
             position = position.after(answers.get(i));
         }
@@ -56,7 +60,7 @@ class EveryMethodTest {
     void afterALockedHandThereIsNoBurst(
             @ForAll("methods") Method method, @ForAll("answers") List<Answer> answers, @ForAll Verdict verdict) {
         Position position = method.opening();
-        for (int i = 0; i < answers.size() && position.move() instanceof Move.Play; i++) {
+        for (int i = 0; i < answers.size() && play(position) != null; i++) {
             assertThat(position.after(new Answer(verdict, Tension.LOCKED)).move())
                     .isInstanceOf(Move.Finish.class);
             position = position.after(answers.get(i));
@@ -67,13 +71,44 @@ class EveryMethodTest {
     void backingOffIsSlowerAndEnds(@ForAll("methods") Method method) {
         Position position = method.opening();
         int times = 0;
-        while (position.move() instanceof Move.Play play) {
+        while (play(position) != null) {
+            Move.Play before = play(position);
             position = position.backedOff();
-            if (position.move() instanceof Move.Play next) {
-                assertThat(next.tempo()).isLessThan(play.tempo());
+            if (play(position) != null) {
+                assertThat(play(position).tempo()).isLessThan(before.tempo());
             }
             assertThat(++times).isLessThan(ENOUGH);
         }
+    }
+
+    /** What is learned elsewhere holds at every later step, and it still comes to an end. */
+    @Property
+    void underALowerTempoNothingIsFaster(
+            @ForAll("methods") Method method,
+            @ForAll("answers") List<Answer> answers,
+            @ForAll @DoubleRange(min = 0.3, max = 1.1) double share,
+            @ForAll @IntRange(min = 0, max = 20) int when) {
+        Tempo most = Tempo.clamped(Math.floor(method.limit().bpm() * share));
+        Position position = method.opening();
+        for (int i = 0; i < ENOUGH && play(position) != null; i++) {
+            if (i >= when) {
+                position = position.under(most, "It gripped there");
+                if (play(position) == null) {
+                    break;
+                }
+                assertThat(play(position).tempo()).isLessThanOrEqualTo(most);
+            }
+            assertThat(i).isLessThan(ENOUGH - 1);
+            position = position.after(answers.get(i % answers.size()));
+        }
+        assertThat(new Finished("It is over.").under(most, "")).isEqualTo(new Finished("It is over."));
+    }
+
+    /** What a position wants played; what it wants measured is measured as fast as it may be. */
+    private static Move.Play play(Position position) {
+        return position.move() instanceof Move.Measure measure
+                ? new Move.Play(PassKind.PROBE, measure.limit(), measure.why())
+                : position.move() instanceof Move.Play play ? play : null;
     }
 
     @Property
@@ -130,9 +165,14 @@ class EveryMethodTest {
                         Arbitraries.of(School.class),
                         tempos,
                         Arbitraries.doubles().between(0.6, 1),
-                        Arbitraries.integers().between(1, 6))
-                .as((school, top, share, clean) -> school.core(new Span(
-                        Tempo.clamped(Math.floor(top.bpm() * share)), Tempo.of(Math.floor(top.bpm())), clean)));
+                        Arbitraries.integers().between(1, 6),
+                        Arbitraries.doubles().between(0.5, 1.3).optional())
+                .as((school, top, share, clean, band) -> school.core(new Span(
+                        Tempo.clamped(Math.floor(top.bpm() * share)),
+                        Tempo.of(Math.floor(top.bpm())),
+                        Tempo.clamped(Math.floor(top.bpm() * 1.2)),
+                        clean,
+                        band.map(at -> new Span.Between(top.times(at), top.times(at * 1.06))))));
         return Arbitraries.oneOf(climbs, bursts, easy, cores);
     }
 }

@@ -10,6 +10,7 @@ import org.apache.commons.numbers.fraction.Fraction;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import tachylim.ceiling.Known;
 import tachylim.ceiling.Posterior;
 import tachylim.load.Condition;
 import tachylim.load.Guardrails;
@@ -38,13 +39,15 @@ class RunLimitsTest {
         return Planner.plan(new Brief(
                 music,
                 Tempo.of(138),
-                Posterior.prior(Tempo.of(124), 0.04).estimate(),
+                Known.of(Posterior.prior(Tempo.of(124), 0.04)),
                 30,
                 Choices.usual(),
                 PLENTY,
                 condition,
                 Optional.empty(),
-                0));
+                0,
+                Optional.empty(),
+                ""));
     }
 
     private static Run run() {
@@ -192,7 +195,7 @@ class RunLimitsTest {
         assertThat(Planner.plan(new Brief(
                                 countedLong,
                                 Tempo.of(138),
-                                Posterior.prior(Tempo.of(124), 0.04).estimate(),
+                                Known.of(Posterior.prior(Tempo.of(124), 0.04)),
                                 30,
                                 Choices.usual(),
                                 PLENTY,
@@ -205,13 +208,15 @@ class RunLimitsTest {
         Workout workout = Planner.plan(new Brief(
                 music,
                 Tempo.of(138),
-                Posterior.prior(Tempo.of(124), 0.04).estimate(),
+                Known.of(Posterior.prior(Tempo.of(124), 0.04)),
                 30,
                 Choices.usual(),
                 PLENTY,
                 Condition.FRESH,
                 Optional.empty(),
-                reached));
+                reached,
+                Optional.empty(),
+                ""));
         return Run.start(workout).ahead().stream()
                 .filter(segment -> segment.step() instanceof Pass)
                 .mapToDouble(segment -> ((Pass) segment.step()).tempo().rate(music.quickestNotesPerBeat()))

@@ -9,13 +9,18 @@ import com.google.gson.JsonElement;
 import com.google.gson.JsonObject;
 import com.google.gson.JsonParser;
 import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.io.IOException;
+import java.nio.file.Files;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
+import java.util.regex.Pattern;
 import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
@@ -77,6 +82,55 @@ class DemoTest {
                 .hasSize(4)
                 .anyMatch(passage -> shareOfTarget(passage) < 0.85)
                 .anyMatch(passage -> shareOfTarget(passage) > 0.9);
+    }
+
+    @Test
+    void theFirstBurstIsMovedByKey() {
+        long needed = api("/api/today")
+                .getAsJsonObject()
+                .getAsJsonObject("plan")
+                .getAsJsonObject("wish")
+                .get("pieceId")
+                .getAsLong();
+        Page page = Shared.BROWSING.page(odile);
+        page.navigate("/plan/" + needed);
+        Locator handle = page.getByRole(AriaRole.SLIDER, new Page.GetByRoleOptions().setName("First burst"));
+        handle.focus();
+        page.keyboard().press("ArrowUp");
+        com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat(handle)
+                .hasAttribute("aria-valuetext", "104% of the ceiling");
+        page.close();
+    }
+
+    /** Her last test is there to be shown, and its pictures to be taken along. */
+    @Test
+    void aCeilingTestIsLookedAtAndItsPictureTakenAlong() throws IOException {
+        Page page = Shared.BROWSING.page(odile);
+        page.navigate("/ceiling/" + tested());
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("^\\w+ \\d+$")))
+                .first()
+                .click();
+        page.getByText("Pass by pass").waitFor();
+        for (String kind : List.of("SVG", "PNG")) {
+            Download taken = page.waitForDownload(() -> page.getByRole(
+                            AriaRole.BUTTON, new Page.GetByRoleOptions().setName("How often it is clean as " + kind))
+                    .click());
+            assertThat(taken.suggestedFilename()).endsWith("." + kind.toLowerCase(Locale.ROOT));
+            assertThat(Files.size(taken.path())).isGreaterThan(2_000);
+        }
+        page.close();
+    }
+
+    private static long tested() {
+        return list(api("/api/passages")).stream()
+                .flatMap(passage -> list(passage.get("pieces")).stream())
+                .map(piece -> piece.get("id").getAsLong())
+                .filter(id -> !api("/api/pieces/" + id + "/ceiling")
+                        .getAsJsonObject()
+                        .getAsJsonArray("tests")
+                        .isEmpty())
+                .findFirst()
+                .orElseThrow();
     }
 
     private static double shareOfTarget(JsonObject passage) {

@@ -181,7 +181,7 @@ class InstallationTest {
     @Test
     @Order(6)
     void anUpgradeThatWasCutOffGoesBackToItsCopy() throws IOException {
-        tachylim.ask("delete from " + database() + ".flyway_schema_history where version in ('3', '4')");
+        tachylim.ask("delete from " + database() + ".flyway_schema_history where cast(version as int) > 2");
         tachylim.close();
         tachylim.start();
         assertThat(tachylim.told()).contains("Copying what is kept to").contains("before the upgrade from schema 2");

@@ -94,11 +94,8 @@ class StoryTest {
         page.getByRole(AriaRole.SPINBUTTON, new Page.GetByRoleOptions().setName("Minutes"))
                 .fill("10");
         assertThat(page.getByText("outside the 10 minutes")).isVisible();
-        page.getByRole(AriaRole.SLIDER, new Page.GetByRoleOptions().setName("First burst"))
-                .focus();
-        page.keyboard().press("ArrowUp");
-        assertThat(page.getByRole(AriaRole.SLIDER, new Page.GetByRoleOptions().setName("First burst")))
-                .hasAttribute("aria-valuetext", "104% of the ceiling");
+        assertThat(page.getByText("No bursts yet: the ceiling is known to").first())
+                .isVisible();
     }
 
     private static void loseTheServerInMidPass(Musician odile) {

@@ -9,7 +9,9 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import tachylim.ceiling.Forecast;
 import tachylim.method.PassKind;
+import tachylim.method.Verdict;
 import tachylim.server.account.SignedIn;
 
 @RestController
@@ -23,14 +25,52 @@ class CeilingController {
         this.ceilings = ceilings;
     }
 
-    /** The chance of a clean pass at a tempo. */
-    record CurvePoint(double tempo, double clean) {}
+    /** The chance of a clean pass at a tempo, with its 80% interval. */
+    record CurvePoint(double tempo, double clean, double low, double high) {}
 
     /** All passes of a kind at a tempo. */
     record TryDto(double tempo, PassKind kind, long clean, long rough, long broke) {}
 
     record HistoryDay(
-            LocalDate day, double ease, double ceiling, double low, double high, double breakdown, double smoothed) {}
+            LocalDate day,
+            double ease,
+            double ceiling,
+            double low,
+            double high,
+            double breakdown,
+            double smoothed,
+            int probes) {}
+
+    /** Tempos that go wrong more often than faster ones; shares from 0 to 1. */
+    record AwkwardDto(double from, double to, int passes, double clean, double cleanAbove) {}
+
+    /** A part of the passage and how fast it is; of those it is cut into, and of joins and links played on their own. */
+    record PartDto(long pieceId, String name, boolean cut, EstimateDto estimate) {}
+
+    /** How fast the whole passage may run, and which of its parts holds it back. */
+    record WholeDto(double tempo, long weakest, List<PartDto> parts) {}
+
+    /** A ceiling test and what it found. */
+    record TestDto(long runId, LocalDate day, int passes, EstimateDto estimate) {}
+
+    record ConePoint(LocalDate day, double low, double middle, double high) {}
+
+    /**
+     * Where the ceiling is heading at this pace. Without a date it looks four weeks ahead, and says nothing of chances.
+     *
+     * @param chance the chance that the target is in control on the date, 0 to 1
+     * @param likelyOn the day from which that is likely; null when it is not within two years
+     * @param likelyTempo the tempo that is likely on the date
+     * @param timesThePractice how many times as much practice it would take, as a rule of thumb; null when none would do
+     */
+    record ForecastDto(
+            double weeklyGain,
+            List<ConePoint> cone,
+            @Schema(nullable = true) Double chance,
+            @Schema(nullable = true) Forecast.Prospect prospect,
+            @Schema(nullable = true) LocalDate likelyOn,
+            double likelyTempo,
+            @Schema(nullable = true) Double timesThePractice) {}
 
     record CeilingView(
             long pieceId,
@@ -40,14 +80,43 @@ class CeilingController {
             @Schema(nullable = true) LocalDate neededOn,
             LocalDate today,
             EstimateDto estimate,
+            BandDto bursts,
             @Schema(nullable = true) Double tensionEdge,
+            String measure,
             int triesDays,
             List<CurvePoint> curve,
             List<TryDto> tries,
-            List<HistoryDay> history) {}
+            List<AwkwardDto> awkward,
+            List<HistoryDay> history,
+            List<TestDto> tests,
+            @Schema(nullable = true) ForecastDto forecast,
+            WholeDto whole) {}
+
+    /** A pass of a test. */
+    record MeasuredPass(
+            double tempo, @Schema(nullable = true) Verdict verdict, int tension, double reserve) {}
+
+    /** What a ceiling test found, and what has changed since the one before. */
+    record TestView(
+            long runId,
+            long pieceId,
+            String passage,
+            String piece,
+            double targetBpm,
+            LocalDate day,
+            EstimateDto estimate,
+            BandDto bursts,
+            List<CurvePoint> curve,
+            List<MeasuredPass> passes,
+            @Schema(nullable = true) TestDto before) {}
 
     @GetMapping("/pieces/{id}/ceiling")
     CeilingView ceiling(@AuthenticationPrincipal SignedIn who, @PathVariable long id) {
         return ceilings.view(who, id);
+    }
+
+    @GetMapping("/ceiling-tests/{runId}")
+    TestView test(@AuthenticationPrincipal SignedIn who, @PathVariable long runId) {
+        return ceilings.test(who, runId);
     }
 }

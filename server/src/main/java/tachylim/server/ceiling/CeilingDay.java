@@ -5,7 +5,9 @@ import jakarta.persistence.Id;
 import jakarta.persistence.IdClass;
 import java.io.Serializable;
 import java.time.LocalDate;
+import java.util.Optional;
 import tachylim.ceiling.Estimate;
+import tachylim.ceiling.Forecast;
 import tachylim.ceiling.Posterior;
 import tachylim.server.record.AssignedId;
 
@@ -31,6 +33,8 @@ public class CeilingDay extends AssignedId<CeilingDay.Key> {
     private double breakdown;
     private double logMean;
     private double logVariance;
+    private Double morningMean;
+    private Double morningVariance;
 
     protected CeilingDay() {}
 
@@ -38,6 +42,21 @@ public class CeilingDay extends AssignedId<CeilingDay.Key> {
         this.accountId = accountId;
         this.pieceId = pieceId;
         this.day = day;
+    }
+
+    /** Takes note of what is believed before the first pass of the day. */
+    void morning(Posterior belief) {
+        morningMean = belief.meanLogCeiling();
+        morningVariance = belief.varianceLogCeiling();
+    }
+
+    /** The day as a forecast looks at it; empty for one from before mornings were kept. */
+    Optional<Forecast.Measured> measured() {
+        return Optional.ofNullable(morningMean)
+                .map(mean -> new Forecast.Measured(
+                        day.toEpochDay(),
+                        new Forecast.Belief(mean, morningVariance),
+                        new Forecast.Belief(logMean, logVariance)));
     }
 
     void record(Estimate estimate, Posterior belief) {

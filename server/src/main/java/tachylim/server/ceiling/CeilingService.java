@@ -1,21 +1,41 @@
 package tachylim.server.ceiling;
 
 import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tachylim.ceiling.Band;
+import tachylim.ceiling.Estimate;
+import tachylim.ceiling.Forecast;
+import tachylim.ceiling.Posterior;
 import tachylim.ceiling.Smoother;
 import tachylim.ceiling.SuccessCurve;
 import tachylim.ceiling.TensionCurve;
+import tachylim.ceiling.TimeToMeasure;
+import tachylim.ceiling.Weakest;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
+import tachylim.server.ceiling.CeilingController.AwkwardDto;
 import tachylim.server.ceiling.CeilingController.CeilingView;
+import tachylim.server.ceiling.CeilingController.ConePoint;
 import tachylim.server.ceiling.CeilingController.CurvePoint;
+import tachylim.server.ceiling.CeilingController.ForecastDto;
 import tachylim.server.ceiling.CeilingController.HistoryDay;
+import tachylim.server.ceiling.CeilingController.MeasuredPass;
+import tachylim.server.ceiling.CeilingController.PartDto;
+import tachylim.server.ceiling.CeilingController.TestDto;
+import tachylim.server.ceiling.CeilingController.TestView;
 import tachylim.server.ceiling.CeilingController.TryDto;
+import tachylim.server.ceiling.CeilingController.WholeDto;
+import tachylim.server.web.Refused;
 import tachylim.tempo.Tempo;
 
 /** What is known of a piece's ceiling, for looking at. */
@@ -23,23 +43,46 @@ import tachylim.tempo.Tempo;
 class CeilingService {
 
     private static final int TRIES_DAYS = 28;
+    private static final int MOST_TESTS = 200;
+
+    /** Where there is no date the forecast looks so many days ahead. */
+    private static final int USUALLY_AHEAD = 28;
+
+    private static final int CONE_STEPS = 12;
+
     private final StandingService standings;
     private final Pieces pieces;
     private final AccountService accounts;
+    private final Passes played;
     private final PlayedPassRepository passes;
+    private final CeilingTestRepository tests;
 
-    CeilingService(StandingService standings, Pieces pieces, AccountService accounts, PlayedPassRepository passes) {
+    CeilingService(
+            StandingService standings,
+            Pieces pieces,
+            AccountService accounts,
+            Passes played,
+            PlayedPassRepository passes,
+            CeilingTestRepository tests) {
         this.standings = standings;
         this.pieces = pieces;
         this.accounts = accounts;
+        this.played = played;
         this.passes = passes;
+        this.tests = tests;
     }
 
     @Transactional(readOnly = true)
     CeilingView view(SignedIn who, long id) {
         Pieces.Named piece = pieces.named(who, id);
         LocalDate today = accounts.today(who);
-        Standing standing = standings.standing(who, piece.subject(), today);
+        List<Pieces.PartOf> parts = pieces.parts(who, piece.passageId());
+        Map<Long, Standing> known = standings.standings(
+                who, parts.stream().map(Pieces.PartOf::subject).toList(), today);
+        Standing standing = known.get(id);
+        Posterior belief = standing.belief();
+        List<CeilingDay> days = standings.history(who, id);
+        Long since = standing.lastPlayed() == null ? null : ChronoUnit.DAYS.between(standing.lastPlayed(), today);
         return new CeilingView(
                 id,
                 piece.passage(),
@@ -48,17 +91,126 @@ class CeilingService {
                 piece.neededOn(),
                 today,
                 standing.dto(),
+                BandDto.of(belief.ceilingOf(piece.burstShare())),
                 standing.tension().tempoAt(TensionCurve.EDGE).map(Tempo::bpm).orElse(null),
+                TimeToMeasure.why(standing.estimate(), since),
                 TRIES_DAYS,
-                curve(standing),
+                curve(belief, standing.estimate()),
                 tries(who, id, today),
-                history(who, id));
+                awkward(who, id, today),
+                history(who, id, days),
+                tests.found(who.accountId(), id, Limit.of(MOST_TESTS)).stream()
+                        .map(CeilingService::dto)
+                        .toList(),
+                forecast(days, piece, today),
+                whole(parts, known));
     }
 
-    private static List<CurvePoint> curve(Standing standing) {
-        return SuccessCurve.of(standing.belief(), standing.estimate().ceiling().middle()).stream()
-                .map(point -> new CurvePoint(point.tempo().bpm(), point.clean()))
+    private static TestDto dto(CeilingTestRepository.Found found) {
+        return new TestDto(
+                found.runId(),
+                found.day(),
+                found.probes(),
+                EstimateDto.of(found.said().estimate(found.passes())));
+    }
+
+    private static WholeDto whole(List<Pieces.PartOf> parts, Map<Long, Standing> known) {
+        List<Pieces.PartOf> cut = parts.stream().filter(Pieces.PartOf::cut).toList();
+        List<Estimate> estimates = cut.stream()
+                .map(part -> known.get(part.subject().pieceId()).estimate())
                 .toList();
+        return new WholeDto(
+                Weakest.wholeOf(estimates).bpm(),
+                cut.get(Weakest.of(estimates)).subject().pieceId(),
+                parts.stream()
+                        .map(part -> new PartDto(
+                                part.subject().pieceId(),
+                                part.name(),
+                                part.cut(),
+                                known.get(part.subject().pieceId()).dto()))
+                        .toList());
+    }
+
+    private static List<CurvePoint> curve(Posterior belief, Estimate estimate) {
+        return SuccessCurve.of(belief, estimate.ceiling().middle()).stream()
+                .map(point -> new CurvePoint(point.tempo().bpm(), point.clean(), point.low(), point.high()))
+                .toList();
+    }
+
+    private List<AwkwardDto> awkward(SignedIn who, long id, LocalDate today) {
+        return played.awkward(who, id, today).stream()
+                .map(band -> new AwkwardDto(
+                        band.from().bpm(), band.to().bpm(), band.passes(), band.clean(), band.cleanAbove()))
+                .toList();
+    }
+
+    /** What the days so far say of those to come; null while they are too few. */
+    private static ForecastDto forecast(List<CeilingDay> days, Pieces.Named piece, LocalDate today) {
+        return Forecast.of(days.stream()
+                        .map(CeilingDay::measured)
+                        .flatMap(Optional::stream)
+                        .toList())
+                .map(forecast -> dto(forecast, piece, today))
+                .orElse(null);
+    }
+
+    private static ForecastDto dto(Forecast forecast, Pieces.Named piece, LocalDate today) {
+        Tempo target = Tempo.of(piece.targetBpm());
+        boolean dated = piece.neededOn() != null && piece.neededOn().isAfter(today);
+        LocalDate until = dated ? piece.neededOn() : today.plusDays(USUALLY_AHEAD);
+        long then = until.toEpochDay();
+        long days = ChronoUnit.DAYS.between(today, until);
+        List<ConePoint> cone = IntStream.rangeClosed(0, (int) Math.min(CONE_STEPS, days))
+                .mapToObj(step -> today.plusDays(days * step / Math.min(CONE_STEPS, days)))
+                .map(day -> {
+                    Band band = forecast.at(day.toEpochDay());
+                    return new ConePoint(
+                            day,
+                            band.low().bpm(),
+                            band.middle().bpm(),
+                            band.high().bpm());
+                })
+                .toList();
+        return new ForecastDto(
+                forecast.weeklyGain(),
+                cone,
+                dated ? forecast.chance(target, then) : null,
+                dated ? forecast.prospect(target, then) : null,
+                forecast.dayOf(target, today.toEpochDay())
+                        .map(LocalDate::ofEpochDay)
+                        .orElse(null),
+                forecast.likelyOn(then).bpm(),
+                forecast.timesTheGain(target, then).orElse(null));
+    }
+
+    @Transactional(readOnly = true)
+    TestView test(SignedIn who, long runId) {
+        CeilingTest test = tests.findByRunIdAndAccountId(runId, who.accountId())
+                .orElseThrow(() -> Refused.notFound("This ceiling test"));
+        Pieces.Named piece = pieces.named(who, test.pieceId());
+        Posterior belief = test.belief();
+        return new TestView(
+                runId,
+                test.pieceId(),
+                piece.passage(),
+                piece.piece(),
+                piece.targetBpm(),
+                test.day(),
+                EstimateDto.of(test.estimate()),
+                BandDto.of(belief.ceilingOf(piece.burstShare())),
+                curve(belief, test.estimate()),
+                passes.probes(who.accountId(), runId).stream()
+                        .map(pass -> new MeasuredPass(
+                                pass.tempo().bpm(),
+                                pass.verdict(),
+                                pass.tension().ordinal(),
+                                pass.reserve()))
+                        .toList(),
+                tests.findFirstByAccountIdAndPieceIdAndRunIdLessThanOrderByRunIdDesc(
+                                who.accountId(), test.pieceId(), runId)
+                        .map(before -> new TestDto(
+                                before.getId(), before.day(), before.probes(), EstimateDto.of(before.estimate())))
+                        .orElse(null));
     }
 
     private List<TryDto> tries(SignedIn who, long id, LocalDate today) {
@@ -79,8 +231,10 @@ class CeilingService {
         return List.copyOf(byPlace.values());
     }
 
-    private List<HistoryDay> history(SignedIn who, long id) {
-        List<CeilingDay> days = standings.history(who, id);
+    private List<HistoryDay> history(SignedIn who, long id, List<CeilingDay> days) {
+        Map<LocalDate, Long> probes = passes.measuring(who.accountId(), id).stream()
+                .collect(Collectors.toMap(
+                        PlayedPassRepository.Measuring::getDay, PlayedPassRepository.Measuring::getProbes));
         List<Smoother.Day> smoothed = StandingService.smoothed(days);
         List<HistoryDay> history = new ArrayList<>();
         for (int i = 0; i < days.size(); i++) {
@@ -92,7 +246,8 @@ class CeilingService {
                     day.ceilingLow(),
                     day.ceilingHigh(),
                     day.breakdown(),
-                    smoothed.get(i).tempo().bpm()));
+                    smoothed.get(i).tempo().bpm(),
+                    probes.getOrDefault(day.day(), 0L).intValue()));
         }
         return history;
     }

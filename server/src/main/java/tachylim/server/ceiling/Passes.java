@@ -2,16 +2,25 @@ package tachylim.server.ceiling;
 
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import tachylim.ceiling.AwkwardBand;
+import tachylim.ceiling.AwkwardBands;
+import tachylim.ceiling.Known;
+import tachylim.ceiling.Posterior;
+import tachylim.method.PassKind;
+import tachylim.method.School;
+import tachylim.method.Tension;
 import tachylim.method.Verdict;
 import tachylim.passage.Passage;
 import tachylim.server.account.SignedIn;
 import tachylim.tempo.Tempo;
+import tachylim.workout.Brief;
 import tachylim.workout.Pass;
 import tachylim.workout.Segment;
 
@@ -22,22 +31,62 @@ public class Passes {
     private static final Limit MOST = Limit.of(2_000);
 
     private final PlayedPassRepository passes;
+    private final CeilingTestRepository tests;
     private final StandingService standings;
 
-    Passes(PlayedPassRepository passes, StandingService standings) {
+    Passes(PlayedPassRepository passes, CeilingTestRepository tests, StandingService standings) {
         this.passes = passes;
+        this.tests = tests;
         this.standings = standings;
     }
 
     /** One pass of a run: which run, which of its events, and when. */
     public record Place(long runId, int ordinal, LocalDate day, Instant at) {}
 
-    /** Keeps a pass of {@code music}, and lets its piece's ceiling learn from it. */
+    /**
+     * Keeps a pass of a run, and lets its piece's ceiling learn from it.
+     *
+     * @param known what that run knows by now, with it
+     */
     @Transactional
-    public void keep(SignedIn who, Subject subject, Place place, Segment segment, Passage music) {
-        double rate = ((Pass) segment.step()).rate(music);
-        passes.save(new PlayedPass(who.accountId(), subject.pieceId(), place, segment, rate));
-        segment.evidence(music).ifPresent(evidence -> standings.learn(who, subject, place.day(), evidence));
+    public void keep(SignedIn who, Subject subject, Place place, Segment segment, Brief brief, Known known) {
+        Passage music = brief.music();
+        Pass pass = (Pass) segment.step();
+        passes.save(new PlayedPass(who.accountId(), subject.pieceId(), place, segment, pass.rate(music)));
+        segment.evidence(music)
+                .filter(known::tells)
+                .ifPresent(evidence -> standings.learn(who, subject, place.day(), evidence));
+        if (brief.choices().school() == School.CEILING_TEST && pass.kind() == PassKind.PROBE) {
+            known.belief().ifPresent(belief -> measured(who, subject, place, belief));
+        }
+    }
+
+    private void measured(SignedIn who, Subject subject, Place place, Posterior belief) {
+        CeilingTest test = tests.findById(place.runId())
+                .orElseGet(() -> new CeilingTest(place.runId(), who.accountId(), subject.pieceId(), place.day()));
+        test.measured(belief);
+        tests.save(test);
+    }
+
+    /** Whether a run was a ceiling test that measured something, and has a result to look at. */
+    @Transactional(readOnly = true)
+    public boolean isTest(SignedIn who, long runId) {
+        return tests.existsByRunIdAndAccountId(runId, who.accountId());
+    }
+
+    /** The bands of tempos that go wrong more often than faster ones, by the last weeks. */
+    @Transactional(readOnly = true)
+    public List<AwkwardBand> awkward(SignedIn who, long pieceId, LocalDate day) {
+        List<AwkwardBands.Tried> tried = new ArrayList<>();
+        for (PlayedPassRepository.Whole one :
+                passes.wholes(who.accountId(), pieceId, day.minusDays(AwkwardBands.DAYS))) {
+            tried.add(new AwkwardBands.Tried(
+                    one.getDay().toEpochDay(),
+                    Tempo.of(one.getTempo()),
+                    Tempo.of(one.getCeiling()),
+                    one.getVerdict() == Verdict.CLEAN));
+        }
+        return AwkwardBands.in(tried);
     }
 
     /** Takes over a tension that was put right. */
@@ -71,6 +120,19 @@ public class Passes {
     public List<PlayedPass> brokenAfter(SignedIn who, Collection<Long> pieceIds, LocalDate day) {
         return passes.findByAccountIdAndPieceIdInAndVerdictAndDayGreaterThanOrderByDayDesc(
                 who.accountId(), pieceIds, Verdict.BROKE, day, MOST);
+    }
+
+    /** The slowest tempo of a day at which a hand gripped on a piece; empty when none did. */
+    @Transactional(readOnly = true)
+    public Optional<Tempo> gripped(SignedIn who, long pieceId, LocalDate day) {
+        return Optional.ofNullable(passes.slowest(who.accountId(), pieceId, day, Tension.GRIPPING.ordinal()))
+                .map(Tempo::of);
+    }
+
+    /** The last day before {@code day} on which anything was played in a run; null when there was none. */
+    @Transactional(readOnly = true)
+    public LocalDate lastDay(SignedIn who, LocalDate day) {
+        return passes.lastDay(who.accountId(), day);
     }
 
     /** Where the last climb on a piece ended: the tempo of its last pass. */

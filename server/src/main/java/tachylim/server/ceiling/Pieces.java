@@ -1,6 +1,7 @@
 package tachylim.server.ceiling;
 
 import java.time.LocalDate;
+import java.util.List;
 import tachylim.server.account.SignedIn;
 
 /** Where the pieces are whose ceilings are known here; whoever keeps them says what they are called. */
@@ -10,9 +11,27 @@ public interface Pieces {
      * A piece by its name, and what it is wanted for.
      *
      * @param neededOn when it is needed, null without a date
+     * @param burstShare the share of its links that a burst of two beats has
      */
-    record Named(Subject subject, String passage, String piece, double targetBpm, LocalDate neededOn) {}
+    record Named(
+            Subject subject,
+            long passageId,
+            String passage,
+            String piece,
+            double targetBpm,
+            LocalDate neededOn,
+            double burstShare) {}
+
+    /**
+     * A part of a passage.
+     *
+     * @param cut whether it is one of those that the passage is cut into; otherwise a join or a link played on its own
+     */
+    record PartOf(Subject subject, String name, boolean cut) {}
 
     /** A piece of the player's, refused when there is none. */
     Named named(SignedIn who, long id);
+
+    /** What a passage is cut into, in order, and after that what of it is played on its own. */
+    List<PartOf> parts(SignedIn who, long passageId);
 }

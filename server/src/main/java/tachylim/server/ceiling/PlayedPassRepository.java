@@ -61,6 +61,51 @@ interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
               and p.verdict = tachylim.method.Verdict.CLEAN""")
     Double fastestClean(long accountId, Collection<Long> pieceIds);
 
+    /** A pass of the whole piece with the ceiling as it stood that day. */
+    interface Whole {
+        LocalDate getDay();
+
+        Double getTempo();
+
+        Double getCeiling();
+
+        Verdict getVerdict();
+    }
+
+    @Query("""
+            select p.day as day, p.tempo as tempo, d.ceiling as ceiling, p.verdict as verdict
+            from PlayedPass p join CeilingDay d on d.pieceId = p.pieceId and d.day = p.day
+            where p.accountId = :accountId and p.pieceId = :pieceId and p.day > :since and p.verdict is not null
+              and p.kind not in (tachylim.method.PassKind.WARM_UP, tachylim.method.PassKind.BURST)
+            order by p.id""")
+    List<Whole> wholes(long accountId, long pieceId, LocalDate since);
+
+    /** How many passes measured on a day. */
+    interface Measuring {
+        LocalDate getDay();
+
+        Long getProbes();
+    }
+
+    @Query("""
+            select p.day as day, count(p) as probes from PlayedPass p
+            where p.accountId = :accountId and p.pieceId = :pieceId and p.kind = tachylim.method.PassKind.PROBE
+            group by p.day""")
+    List<Measuring> measuring(long accountId, long pieceId);
+
+    @Query("""
+            select p from PlayedPass p where p.accountId = :accountId and p.runId = :runId
+              and p.kind = tachylim.method.PassKind.PROBE order by p.ordinal""")
+    List<PlayedPass> probes(long accountId, long runId);
+
+    @Query("""
+            select min(p.tempo) from PlayedPass p where p.accountId = :accountId and p.pieceId = :pieceId
+              and p.day = :day and p.tension >= :tension""")
+    Double slowest(long accountId, long pieceId, LocalDate day, int tension);
+
+    @Query("select max(p.day) from PlayedPass p where p.accountId = :accountId and p.day < :day")
+    LocalDate lastDay(long accountId, LocalDate day);
+
     List<PlayedPass> findByAccountIdAndRunIdIn(long accountId, Collection<Long> runIds);
 
     List<PlayedPass> findByAccountIdAndPieceIdInAndVerdictAndDayGreaterThanOrderByDayDesc(

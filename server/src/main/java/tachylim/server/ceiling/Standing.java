@@ -1,24 +1,34 @@
 package tachylim.server.ceiling;
 
 import java.time.LocalDate;
+import java.util.function.Supplier;
 import tachylim.ceiling.Estimate;
+import tachylim.ceiling.Known;
 import tachylim.ceiling.Posterior;
 import tachylim.ceiling.TensionCurve;
 
 /**
  * What is known of a piece on a day.
  *
- * @param belief the belief, brought to that day
+ * @param estimate how fast it is, with what tension says of it
  * @param tension how tension rises with tempo
  * @param lastPlayed the last day it was played, or null
+ * @param asking gives the belief itself, brought to that day
  */
-public record Standing(Posterior belief, TensionCurve tension, LocalDate lastPlayed) {
-
-    public Estimate estimate() {
-        return belief.estimate(tension);
-    }
+public record Standing(Estimate estimate, TensionCurve tension, LocalDate lastPlayed, Supplier<Posterior> asking) {
 
     public EstimateDto dto() {
-        return EstimateDto.of(estimate());
+        return EstimateDto.of(estimate);
+    }
+
+    /** What a workout is planned from, and what its run learns on from: the belief as it will be kept with it. */
+    public Known known() {
+        Posterior belief = belief();
+        return Known.of(Posterior.fromBytes(belief.toBytes(), belief.passes()), tension.tempoAt(TensionCurve.ALERT));
+    }
+
+    /** The belief it comes from, for whoever needs more than the estimate. */
+    Posterior belief() {
+        return asking.get();
     }
 }

@@ -1,6 +1,7 @@
 package tachylim.server.ceiling;
 
 import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
@@ -15,6 +16,7 @@ import java.util.stream.Stream;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tachylim.ceiling.Estimate;
 import tachylim.ceiling.Evidence;
 import tachylim.ceiling.Heritage;
 import tachylim.ceiling.Posterior;
@@ -41,27 +43,44 @@ public class StandingService {
         this.passes = passes;
     }
 
-    /** What is known of each piece on a day, in two queries. */
+    /** What is known of each piece on a day, in two queries; the beliefs themselves are read only when asked for. */
     @Transactional(readOnly = true)
     public Map<Long, Standing> standings(SignedIn who, List<Subject> subjects, LocalDate day) {
         List<Long> ids = subjects.stream().map(Subject::pieceId).toList();
         if (ids.isEmpty()) {
             return Map.of();
         }
-        Map<Long, StoredBelief> kept = beliefs.findByAccountIdAndPieceIdIn(who.accountId(), ids).stream()
-                .collect(Collectors.toMap(StoredBelief::pieceId, Function.identity()));
+        Map<Long, Said> said = beliefs.said(who.accountId(), ids).stream()
+                .collect(Collectors.toMap(Said::pieceId, Function.identity()));
         Map<Long, List<TensionCurve.Felt>> felt = felt(who, subjects, day);
         Map<Long, Standing> standings = new HashMap<>();
         for (Subject subject : subjects) {
-            StoredBelief belief = kept.get(subject.pieceId());
+            Said known = said.get(subject.pieceId());
+            TensionCurve tension = TensionCurve.through(felt.getOrDefault(subject.pieceId(), List.of()));
             standings.put(
                     subject.pieceId(),
                     new Standing(
-                            belief == null ? prior(subject) : belief.on(day),
-                            TensionCurve.through(felt.getOrDefault(subject.pieceId(), List.of())),
-                            belief == null ? null : belief.day()));
+                            estimate(subject, known, day).under(tension),
+                            tension,
+                            known == null ? null : known.day(),
+                            () -> belief(subject, day)));
         }
         return standings;
+    }
+
+    /** What was said of a piece when it was last played, brought to a day; a guess when it never was. */
+    private Estimate estimate(Subject subject, Said known, LocalDate day) {
+        if (known == null) {
+            return Posterior.guessed(Tempo.of(subject.guessBpm()), guessSd(subject));
+        }
+        KeptEstimate said = known.estimate();
+        return said == null
+                ? belief(subject, day).estimate()
+                : said.estimate(known.passes()).later(ChronoUnit.DAYS.between(known.day(), day), said.gain());
+    }
+
+    private Posterior belief(Subject subject, LocalDate day) {
+        return beliefs.findById(subject.pieceId()).map(belief -> belief.on(day)).orElseGet(() -> prior(subject));
     }
 
     @Transactional(readOnly = true)
@@ -97,8 +116,11 @@ public class StandingService {
     }
 
     private static Posterior prior(Subject subject) {
-        return Posterior.prior(
-                Tempo.of(subject.guessBpm()), subject.guessPlayed() ? Posterior.PLAYED_SD : Posterior.GUESS_SD);
+        return Posterior.prior(Tempo.of(subject.guessBpm()), guessSd(subject));
+    }
+
+    private static double guessSd(Subject subject) {
+        return subject.guessPlayed() ? Posterior.PLAYED_SD : Posterior.GUESS_SD;
     }
 
     /** Learns from one pass, on the day it was played. The piece is the caller's to have checked. */
@@ -107,12 +129,18 @@ public class StandingService {
         StoredBelief belief = beliefs.findById(subject.pieceId())
                 .orElseGet(
                         () -> beliefs.save(new StoredBelief(subject.pieceId(), who.accountId(), day, prior(subject))));
-        Posterior learnt = belief.learn(evidence, day);
-        LocalDate at = belief.day();
+        LocalDate at = belief.dayOf(day);
+        Posterior before = belief.on(at);
         CeilingDay today = days.findById(new CeilingDay.Key(subject.pieceId(), at))
-                .orElseGet(() -> days.save(new CeilingDay(who.accountId(), subject.pieceId(), at)));
+                .orElseGet(() -> {
+                    CeilingDay first = new CeilingDay(who.accountId(), subject.pieceId(), at);
+                    first.morning(before);
+                    return days.save(first);
+                });
+        Posterior learnt = before.after(evidence);
+        belief.learned(learnt, at);
         List<TensionCurve.Felt> felt = felt(who, List.of(subject), day).getOrDefault(subject.pieceId(), List.of());
-        today.record(learnt.estimate(TensionCurve.through(felt)), learnt);
+        today.record(learnt.estimate().under(TensionCurve.through(felt)), learnt);
     }
 
     /** A stretch of notes with the piece whose belief is about it. */

@@ -1,12 +1,12 @@
 package tachylim.server.ceiling;
 
 import jakarta.persistence.Column;
+import jakarta.persistence.Embedded;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
-import tachylim.ceiling.Evidence;
 import tachylim.ceiling.Posterior;
 import tachylim.server.record.AssignedId;
 
@@ -25,6 +25,9 @@ class StoredBelief extends AssignedId<Long> {
     private byte[] weights;
 
     private double passes;
+
+    @Embedded
+    private KeptEstimate said;
 
     protected StoredBelief() {}
 
@@ -47,18 +50,22 @@ class StoredBelief extends AssignedId<Long> {
         return Posterior.fromBytes(weights, passes).afterDays(ChronoUnit.DAYS.between(day, later));
     }
 
-    Posterior learn(Evidence evidence, LocalDate playedOn) {
-        // A day that jumps back, after a clock was put right, is no reason to forget.
-        LocalDate at = playedOn.isBefore(day) ? day : playedOn;
-        Posterior learnt = on(at).after(evidence);
-        keep(learnt);
-        day = at;
-        return learnt;
+    /** The day it is about when something is played on {@code played}: a clock put back is no reason to forget. */
+    LocalDate dayOf(LocalDate played) {
+        return played.isBefore(day) ? day : played;
     }
 
+    /** Takes over what is believed on a day. */
+    void learned(Posterior belief, LocalDate on) {
+        keep(belief);
+        day = on;
+    }
+
+    /** Keeping loses a little; what is said is what will be read again. */
     private void keep(Posterior belief) {
         weights = belief.toBytes();
         passes = belief.passes();
+        said = new KeptEstimate(Posterior.fromBytes(weights, passes));
     }
 
     @Override

@@ -30,6 +30,7 @@ import tachylim.server.run.RunService;
 import tachylim.server.workout.PlanDtos.PlanWish;
 import tachylim.sim.SimulatedPlayer;
 import tachylim.tempo.Tempo;
+import tachylim.workout.Brief;
 import tachylim.workout.Pass;
 import tachylim.workout.Run;
 import tachylim.workout.Step;
@@ -60,6 +61,9 @@ class DemoHistory {
     private static final double LOST_IN_LAYOFF = 0.03;
     private static final double EXTRA_TENSION = 1.6;
     private static final double PRACTISES = 0.8;
+
+    /** Days before today on which the ceiling is tested instead. */
+    private static final List<Integer> TESTS = List.of(62, 30, 4);
 
     /** The share of workouts with bursts; the others climb to the ceiling. */
     private static final double BURSTS = 0.55;
@@ -117,7 +121,7 @@ class DemoHistory {
         int turn = 0;
         for (int daysAgo = DAYS - 1; daysAgo >= 1; daysAgo--) {
             boolean away = daysAgo <= LAYOFF_FROM && daysAgo >= LAYOFF_TO;
-            boolean practises = random.nextDouble() < PRACTISES || daysAgo == 1;
+            boolean practises = random.nextDouble() < PRACTISES || daysAgo == 1 || TESTS.contains(daysAgo);
             if (!away && practises) {
                 turn = evening(
                         odile,
@@ -143,7 +147,8 @@ class DemoHistory {
             clock.move(begins.plusSeconds(session * 35L * 60));
             DemoPiece piece = pieces.get((turn + session) % pieces.size());
             // A session at once: two thousand answers would be two thousand writes to the disk.
-            transaction.executeWithoutResult(status -> play(odile, piece, daysAgo, random));
+            boolean test = session == 0 && TESTS.contains(daysAgo);
+            transaction.executeWithoutResult(status -> play(odile, piece, test, daysAgo, random));
         }
         return turn + sessions;
     }
@@ -181,12 +186,14 @@ class DemoHistory {
     }
 
     /** Plays a workout to its end, in its own time: each answer comes when its step has been played. */
-    private void play(SignedIn odile, DemoPiece piece, int daysAgo, SplittableRandom random) {
+    private void play(SignedIn odile, DemoPiece piece, boolean test, int daysAgo, SplittableRandom random) {
         // What is asked while playing is written as it is saved; nothing has to be looked through for changes before.
         entities.setFlushMode(FlushModeType.COMMIT);
         SimulatedPlayer player = player(piece, daysAgo, random);
-        School school = random.nextDouble() < BURSTS ? School.INTERVAL_BURSTS : School.STEADY_CLIMB;
-        PlanWish wish = PlanWish.usual(piece.piece().id(), WORKOUT_MINUTES, school);
+        School usual = random.nextDouble() < BURSTS ? School.INTERVAL_BURSTS : School.STEADY_CLIMB;
+        PlanWish wish = test
+                ? PlanWish.usual(piece.piece().id(), Brief.TEST_MINUTES, School.CEILING_TEST)
+                : PlanWish.usual(piece.piece().id(), WORKOUT_MINUTES, usual);
         String holder = UUID.randomUUID().toString();
         Instant begun = clock.instant();
         long id = runs.begin(odile, wish, holder);

@@ -22,6 +22,9 @@ interface BenchPracticeRepository extends JpaRepository<BenchPractice, Long> {
             from BenchPractice p where p.accountId = :accountId and p.day between :from and :to group by p.day""")
     List<Sums> days(long accountId, LocalDate from, LocalDate to);
 
+    @Query("select max(p.day) from BenchPractice p where p.accountId = :accountId and p.day < :day")
+    LocalDate lastDay(long accountId, LocalDate day);
+
     boolean existsByAccountIdAndClientId(long accountId, String clientId);
 
     void deleteByAccountIdAndChoiceId(long accountId, long choiceId);

@@ -4,16 +4,20 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.stream.Stream;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tachylim.load.Condition;
 import tachylim.load.DayLoad;
 import tachylim.load.Guardrails;
+import tachylim.load.Sparing;
 import tachylim.method.Tension;
 import tachylim.server.TachylimSettings;
 import tachylim.server.account.Account;
@@ -81,7 +85,15 @@ public class LoadService {
                 guardrails.today(done, now),
                 guardrails.rest(now).orElse(null),
                 condition(who, now),
+                Sparing.why(day, lastDay(who, day), symptom.map(Symptom::at).orElse(null), now),
                 guardrails.caution(done, now));
+    }
+
+    private LocalDate lastDay(SignedIn who, LocalDate day) {
+        return Stream.of(passes.lastDay(who, day), practices.lastDay(who.accountId(), day))
+                .filter(Objects::nonNull)
+                .max(Comparator.naturalOrder())
+                .orElse(null);
     }
 
     private DayLoad done(SignedIn who, LocalDate day) {

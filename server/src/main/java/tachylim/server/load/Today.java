@@ -20,6 +20,7 @@ import tachylim.workout.Allowance;
  * @param limits all limits, the binding one first
  * @param rest the rest after a symptom, or null
  * @param condition how the player comes to whatever is played next
+ * @param spared why today is for easy playing without measuring, one sentence; empty on other days
  * @param full what is said when the day has no room left; empty while it has
  */
 public record Today(
@@ -29,6 +30,7 @@ public record Today(
         List<Limit> limits,
         SymptomRest rest,
         Condition condition,
+        String spared,
         String full) {
 
     public Limit limit(Limit.Kind kind) {

@@ -67,8 +67,8 @@ class LogController {
             @Schema(nullable = true, description = "ask for those before this run to see older ones")
             Long olderThan) {}
 
-    /** A session, planned against played. */
-    record Session(Entry entry, Relief planned, Relief played) {}
+    /** A session, planned against played, and whether it was a ceiling test that has a result to look at. */
+    record Session(Entry entry, Relief planned, Relief played, boolean measured) {}
 
     @GetMapping
     LogPage page(@AuthenticationPrincipal SignedIn who, @RequestParam(required = false) Long before) {

@@ -55,7 +55,8 @@ class LogService {
         StoredRun stored = runs.get(who, runId);
         StoredWorkout workout = plans.get(who, stored.workoutId());
         Entry entry = entries(who, List.of(stored)).get(0);
-        return new Session(entry, views.planned(stored, workout), views.played(who, stored, workout));
+        return new Session(
+                entry, views.planned(stored, workout), views.played(who, stored, workout), passes.isTest(who, runId));
     }
 
     /** The entries of some runs, in three queries however many they are. */

@@ -21,7 +21,17 @@ public final class Kept {
 
     public static final Names<Part> PART = new Names<>(
             Part.class,
-            Map.of(Part.WARM_UP, "WARM_UP", Part.OPENER, "OPENER", Part.CORE, "CORE", Part.CLOSER, "CLOSER"));
+            Map.of(
+                    Part.WARM_UP,
+                    "WARM_UP",
+                    Part.OPENER,
+                    "OPENER",
+                    Part.MEASURE,
+                    "MEASURE",
+                    Part.CORE,
+                    "CORE",
+                    Part.CLOSER,
+                    "CLOSER"));
 
     public static final Names<PassKind> PASS_KIND = new Names<>(
             PassKind.class,
@@ -30,6 +40,8 @@ public final class Kept {
                     "WARM_UP",
                     PassKind.CONTROLLED,
                     "CONTROLLED",
+                    PassKind.PROBE,
+                    "PROBE",
                     PassKind.BURST,
                     "BURST",
                     PassKind.CLOSING,

@@ -3,6 +3,7 @@ package tachylim.server.record;
 import java.util.List;
 import tachylim.ceiling.Estimate;
 import tachylim.workout.Part;
+import tachylim.workout.Run;
 import tachylim.workout.Workout;
 
 /**
@@ -27,13 +28,15 @@ public record PlanOutline(
 
     public record BlockOutline(Part part, String why) {}
 
-    /** The outline of a workout that is being planned or played. */
-    public static PlanOutline of(Workout workout) {
+    /** The outline of a run as it stands: its blocks as they are drawn by now, the ceiling as it is known by now. */
+    public static PlanOutline of(Run run) {
+        Workout workout = run.workout();
+        Estimate estimate = run.known().estimate();
         return new PlanOutline(
                 workout.target().bpm(),
-                workout.estimate(),
-                workout.estimate().enoughEvidence(),
-                workout.blocks().stream()
+                estimate,
+                estimate.enoughEvidence(),
+                run.blocks().stream()
                         .map(block -> new BlockOutline(block.part(), block.why()))
                         .toList(),
                 workout.caution().burstFloor(),

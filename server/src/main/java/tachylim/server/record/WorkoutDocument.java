@@ -3,9 +3,14 @@ package tachylim.server.record;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.apache.commons.numbers.fraction.Fraction;
+import tachylim.ceiling.AwkwardBand;
 import tachylim.ceiling.Band;
 import tachylim.ceiling.Estimate;
+import tachylim.ceiling.Known;
+import tachylim.ceiling.Posterior;
+import tachylim.load.Caution;
 import tachylim.load.Condition;
 import tachylim.load.Reserve;
 import tachylim.method.Method;
@@ -16,6 +21,9 @@ import tachylim.notation.abc.AbcWriter;
 import tachylim.tempo.Tempo;
 import tachylim.workout.Allowance;
 import tachylim.workout.Block;
+import tachylim.workout.Brief;
+import tachylim.workout.Choices;
+import tachylim.workout.Part;
 import tachylim.workout.Workout;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -27,12 +35,13 @@ import tools.jackson.databind.node.ObjectNode;
  * planner has changed since.
  *
  * <p>Version 1 had no number; a tempo was an object with its figure under {@code bpm}. Version 2 has tempos as plain
- * figures, how the player came to the workout, what the estimate rests on, and the burst floor in force.
+ * figures, how the player came to the workout, what the estimate rests on, and the burst floor in force. Version 3 has the
+ * wish it was planned from, since a run draws its later blocks again; what was believed is kept beside it.
  */
 public final class WorkoutDocument {
 
     private static final String OCTAVE_BY_OCTAVE = "%%propagate-accidentals octave\n";
-    private static final int VERSION = 2;
+    private static final int VERSION = 3;
     private static final JsonMapper JSON = new JsonMapper();
 
     private final JsonNode kept;
@@ -58,11 +67,42 @@ public final class WorkoutDocument {
                 .put("reserve", workout.condition().reserve().level())
                 .put("reserveK", workout.condition().reserve().k())
                 .put("sinceBreak", workout.condition().sinceBreak());
+        brief(doc.putObject("brief"), workout.brief());
         doc.put("caution", Kept.CAUTION.name(workout.caution()))
                 .put("burstFloor", workout.caution().burstFloor());
         ArrayNode remarks = doc.putArray("remarks");
         workout.remarks().forEach(remarks::add);
         return doc.toString();
+    }
+
+    private static void brief(ObjectNode doc, Brief brief) {
+        Choices choices = brief.choices();
+        doc.put("minutes", brief.minutes())
+                .put("school", choices.school().word())
+                .put("bursts", choices.bursts())
+                .put("burstBeats", choices.burstBeats())
+                .put("controlledShare", choices.controlledShare())
+                .put("firstBurstShare", choices.firstBurstShare())
+                .put("cleanInARow", choices.cleanInARow())
+                .put("focus", choices.focus())
+                .put("lastTempo", bpm(brief.lastTempo()))
+                .put("reachedRate", brief.reachedRate())
+                .put("gripped", bpm(brief.gripped()))
+                .put("spared", brief.spared())
+                .put("alert", bpm(brief.known().alert()));
+        ArrayNode awkward = doc.putArray("awkward");
+        brief.known()
+                .awkward()
+                .forEach(band -> awkward.addObject()
+                        .put("from", band.from().bpm())
+                        .put("to", band.to().bpm())
+                        .put("passes", band.passes())
+                        .put("clean", band.clean())
+                        .put("cleanAbove", band.cleanAbove()));
+    }
+
+    private static Double bpm(Optional<Tempo> tempo) {
+        return tempo.map(Tempo::bpm).orElse(null);
     }
 
     private static void estimate(ObjectNode doc, Estimate estimate) {
@@ -123,8 +163,12 @@ public final class WorkoutDocument {
                 remarks());
     }
 
-    /** The workout itself, to be played on. */
-    public Workout workout() {
+    /**
+     * The workout itself, to be played on.
+     *
+     * @param belief what was believed when it was begun; empty when that is not kept, and then nothing is learned
+     */
+    public Workout workout(Optional<Posterior> belief) {
         String[] beat = kept.path("beatUnit").asString().split("/");
         Fraction beatUnit = Fraction.of(Integer.parseInt(beat[0]), Integer.parseInt(beat[1]));
         List<Block> blocks = new ArrayList<>();
@@ -135,14 +179,23 @@ public final class WorkoutDocument {
                         block.path("seconds").asDouble(),
                         block.path("burstBeats").asInt(),
                         block.path("why").asString())));
+        return new Workout(brief(beatUnit, blocks, belief), blocks, remarks());
+    }
+
+    private Brief brief(Fraction beatUnit, List<Block> blocks, Optional<Posterior> belief) {
         JsonNode allowance = kept.path("allowance");
         JsonNode condition = kept.path("condition");
-        return new Workout(
+        JsonNode brief = kept.path("brief");
+        Optional<Tempo> alert = tempoIfAny(brief.path("alert"));
+        return new Brief(
                 // As it was read when the first of them were written; what is written now reads the same either way.
                 AbcReader.read(OCTAVE_BY_OCTAVE + kept.path("abc").asString()).passage(beatUnit),
                 tempo(kept.path("target")),
-                estimate(),
-                blocks,
+                belief.map(known -> Known.of(known, alert))
+                        .orElseGet(() -> Known.said(estimate()))
+                        .besides(awkward(brief)),
+                hasBrief() ? brief.path("minutes").asInt() : Brief.MINIMUM_DOSE,
+                choices(blocks),
                 new Allowance(
                         allowance.path("effort").asDouble(),
                         allowance.path("burstSeconds").asDouble(),
@@ -154,8 +207,60 @@ public final class WorkoutDocument {
                                         condition.path("reserve").asDouble(),
                                         condition.path("reserveK").asDouble()),
                                 condition.path("sinceBreak").asDouble()),
-                Kept.CAUTION.value(kept.path("caution").asString()),
-                remarks());
+                tempoIfAny(brief.path("lastTempo")),
+                brief.path("reachedRate").asDouble(0),
+                tempoIfAny(brief.path("gripped")),
+                brief.path("spared").asString(""));
+    }
+
+    private boolean hasBrief() {
+        return kept.has("brief");
+    }
+
+    /** What was chosen; of the first versions only what their blocks tell is known. */
+    private Choices choices(List<Block> blocks) {
+        Caution caution = Kept.CAUTION.value(kept.path("caution").asString());
+        JsonNode brief = kept.path("brief");
+        Choices usual = Choices.usual();
+        return hasBrief()
+                ? new Choices(
+                        School.of(brief.path("school").asString()),
+                        brief.path("bursts").asInt(),
+                        brief.path("burstBeats").asInt(),
+                        brief.path("controlledShare").asDouble(),
+                        brief.path("firstBurstShare").asDouble(),
+                        brief.path("cleanInARow").asInt(),
+                        caution,
+                        brief.path("focus").asString())
+                : new Choices(
+                        blocks.stream()
+                                .filter(block -> block.part() == Part.CORE)
+                                .map(block -> block.method().school())
+                                .findFirst()
+                                .orElse(School.EASY),
+                        usual.bursts(),
+                        usual.burstBeats(),
+                        usual.controlledShare(),
+                        usual.firstBurstShare(),
+                        usual.cleanInARow(),
+                        caution,
+                        usual.focus());
+    }
+
+    private static List<AwkwardBand> awkward(JsonNode brief) {
+        List<AwkwardBand> bands = new ArrayList<>();
+        brief.path("awkward")
+                .forEach(band -> bands.add(new AwkwardBand(
+                        tempo(band.path("from")),
+                        tempo(band.path("to")),
+                        band.path("passes").asInt(),
+                        band.path("clean").asDouble(),
+                        band.path("cleanAbove").asDouble())));
+        return bands;
+    }
+
+    private static Optional<Tempo> tempoIfAny(JsonNode figure) {
+        return figure.isNumber() ? Optional.of(tempo(figure)) : Optional.empty();
     }
 
     private List<String> remarks() {

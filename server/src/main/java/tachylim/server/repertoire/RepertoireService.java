@@ -3,6 +3,7 @@ package tachylim.server.repertoire;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -27,6 +28,8 @@ import tachylim.server.repertoire.PassageDtos.PassageDto;
 import tachylim.server.repertoire.PassageDtos.PieceDto;
 import tachylim.server.repertoire.PassageDtos.Reading;
 import tachylim.server.web.Refused;
+import tachylim.workout.Choices;
+import tachylim.workout.Segment;
 
 /** Passages and their pieces, as they are. */
 @Service
@@ -89,10 +92,21 @@ public class RepertoireService implements Pieces {
         StoredPiece piece = piece(who, id);
         return new Named(
                 piece.subject(),
+                piece.passage().id(),
                 piece.passage().title(),
                 piece.part(),
                 piece.passage().targetBpm(),
-                piece.passage().neededOn());
+                piece.passage().neededOn(),
+                Segment.shareOf(Choices.LONGEST_BURST, music(piece)));
+    }
+
+    @Override
+    @Transactional(readOnly = true)
+    public List<PartOf> parts(SignedIn who, long passageId) {
+        return present(passage(who, passageId)).stream()
+                .sorted(Comparator.comparing((StoredPiece piece) -> piece.kind() != PieceKind.PIECE))
+                .map(piece -> new PartOf(piece.subject(), piece.part(), piece.kind() == PieceKind.PIECE))
+                .toList();
     }
 
     /** A piece, put away or not, for what was begun while it was there. */

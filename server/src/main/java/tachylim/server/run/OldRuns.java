@@ -3,6 +3,7 @@ package tachylim.server.run;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.slf4j.Logger;
@@ -97,7 +98,7 @@ class OldRuns implements ApplicationRunner {
     /** Plans were not kept either: this is what it looks like by the rules of today, or nothing where they refuse it. */
     private static List<Segment> planned(StoredWorkout workout) {
         try {
-            return Run.start(workout.workout()).ahead();
+            return Run.start(workout.workout(Optional.empty())).ahead();
         } catch (RuntimeException refused) {
             LOG.info("The plan of workout {} cannot be drawn: {}", workout.id(), refused.getMessage());
             return List.of();

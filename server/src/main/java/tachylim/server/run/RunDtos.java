@@ -142,5 +142,9 @@ public final class RunDtos {
             double at,
             Relief relief,
             double secondsToBreak,
+
+            @Schema(description = "whether it was a ceiling test that has a result to look at")
+            boolean measured,
+
             String note) {}
 }

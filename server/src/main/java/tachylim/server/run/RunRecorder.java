@@ -2,7 +2,6 @@ package tachylim.server.run;
 
 import java.util.List;
 import org.springframework.stereotype.Component;
-import tachylim.passage.Passage;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
 import tachylim.server.ceiling.Passes;
@@ -59,7 +58,7 @@ class RunRecorder {
         for (Segment segment : fresh) {
             segments.save(new RunSegment(who.accountId(), stored.id(), place++, event.ordinal(), segment));
             if (segment.step() instanceof Pass) {
-                played(who, stored, after.workout().music(), segment, event);
+                played(who, stored, after, segment, event);
             }
         }
         if (!fresh.isEmpty()) {
@@ -67,11 +66,16 @@ class RunRecorder {
         }
     }
 
-    private void played(SignedIn who, StoredRun stored, Passage music, Segment segment, RunEvent event) {
+    private void played(SignedIn who, StoredRun stored, Run after, Segment segment, RunEvent event) {
         StoredPiece piece = repertoire.anyPiece(who, stored.pieceId());
         var day = accounts.get(who).day(event.at());
         passes.keep(
-                who, piece.subject(), new Passes.Place(stored.id(), event.ordinal(), day, event.at()), segment, music);
+                who,
+                piece.subject(),
+                new Passes.Place(stored.id(), event.ordinal(), day, event.at()),
+                segment,
+                after.workout().brief(),
+                after.known());
     }
 
     /** Keeps what a tension put right has changed of the last pass. */

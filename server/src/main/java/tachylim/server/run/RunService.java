@@ -38,6 +38,7 @@ public class RunService {
     private final RunRepository runs;
     private final RunEventRepository events;
     private final RunRecorder recorder;
+    private final RunMemory memory;
     private final RunViews views;
     private final PlanService plans;
     private final AccountService accounts;
@@ -49,6 +50,7 @@ public class RunService {
             RunRepository runs,
             RunEventRepository events,
             RunRecorder recorder,
+            RunMemory memory,
             RunViews views,
             PlanService plans,
             AccountService accounts,
@@ -58,6 +60,7 @@ public class RunService {
         this.runs = runs;
         this.events = events;
         this.recorder = recorder;
+        this.memory = memory;
         this.views = views;
         this.plans = plans;
         this.accounts = accounts;
@@ -161,7 +164,7 @@ public class RunService {
     @Transactional(readOnly = true)
     public Run soFar(SignedIn who, long id) {
         StoredRun stored = get(who, id);
-        return SoFar.of(stored, plans.get(who, stored.workoutId()), eventsOf(who, id))
+        return memory.after(stored, plans.get(who, stored.workoutId()), eventsOf(who, id))
                 .run();
     }
 
@@ -178,7 +181,7 @@ public class RunService {
         if (stored.outcome() != null) {
             return views.ended(who, stored, workout, kept.size(), holder);
         }
-        SoFar soFar = SoFar.of(stored, workout, kept);
+        SoFar soFar = memory.after(stored, workout, kept);
         stored.putRight(now, soFar.run().tally().leastSeconds() / settings.speed());
         return views.open(who, stored, workout, kept, bringUp(who, stored, soFar.run(), now), holder);
     }
@@ -232,7 +235,7 @@ public class RunService {
             boolean goesOn =
                     stored.outcome() == null || stored.outcome() == Done.Cause.LEFT && !isLeft(who, stored, said);
             if (goesOn) {
-                return take(who, SoFar.of(stored, workout, kept), wish, said, now);
+                return take(who, memory.after(stored, workout, kept), wish, said, now);
             } else if (!wish.kind().ends()) {
                 takeLate(who, stored, workout, kept, wish, said, now);
             }
@@ -271,13 +274,15 @@ public class RunService {
         Run after = RunRecorder.step(soFar.run(), event);
         checkClock(stored, after, event.at());
         recorder.keep(who, stored, soFar.run(), after, event);
+        List<RunEvent> played =
+                Stream.concat(soFar.kept().stream(), Stream.of(event)).toList();
+        memory.note(stored, played, after);
         Done.Cause closed = stored.outcome();
         Run brought = bringUp(who, stored, after, event.at());
         if (closed != null && !wish.kind().ends()) {
             stored.end(Done.of(closed));
         }
-        return new SoFar(
-                stored, Stream.concat(soFar.kept().stream(), Stream.of(event)).toList(), brought);
+        return new SoFar(stored, played, brought);
     }
 
     private static RunEvent event(SignedIn who, StoredRun stored, int ordinal, EventWish wish, Run told, Instant at) {
@@ -324,7 +329,7 @@ public class RunService {
                     ProblemCode.OVER, "This workout was over before this answer came, so it is not counted.");
         }
         RunEvent end = kept.get(kept.size() - 1);
-        Run before = SoFar.of(stored, workout, played).run();
+        Run before = memory.after(stored, workout, played).run();
         if (!(before.step() instanceof Pass)) {
             throw Refused.conflict(
                     ProblemCode.OVER, "This workout was over before this answer came, so it is not counted.");
@@ -360,7 +365,7 @@ public class RunService {
                     "Something has followed that answer; its tension stays at " + event.tension() + ".");
         }
         event.tension(wish.tension());
-        Run run = SoFar.of(stored, workout, kept).run();
+        Run run = memory.after(stored, workout, kept).run();
         recorder.amend(who, stored, run, event);
     }
 

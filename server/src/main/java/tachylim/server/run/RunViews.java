@@ -5,6 +5,7 @@ import org.springframework.stereotype.Component;
 import tachylim.load.Guardrails;
 import tachylim.load.Limit;
 import tachylim.server.account.SignedIn;
+import tachylim.server.ceiling.Passes;
 import tachylim.server.record.PlanOutline;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StoredPiece;
@@ -24,8 +25,10 @@ public class RunViews {
 
     private final RepertoireService repertoire;
     private final RunRecorder recorder;
+    private final Passes passes;
 
-    RunViews(RepertoireService repertoire, RunRecorder recorder) {
+    RunViews(RepertoireService repertoire, RunRecorder recorder, Passes passes) {
+        this.passes = passes;
         this.repertoire = repertoire;
         this.recorder = recorder;
     }
@@ -47,13 +50,14 @@ public class RunViews {
                 kept.size(),
                 stored.isHeldBy(holder),
                 description.step(),
-                inBlock ? run.workout().blocks().get(run.block()).part() : null,
-                inBlock ? run.workout().blocks().get(run.block()).why() : "",
+                inBlock ? run.blocks().get(run.block()).part() : null,
+                inBlock ? run.blocks().get(run.block()).why() : "",
                 description.upcoming(),
                 lastAnswer(kept, run),
                 run.tally().elapsed(),
                 relief,
                 Math.max(0, Guardrails.UNBROKEN_SECONDS - run.tally().sinceBreak()),
+                false,
                 stored.note());
     }
 
@@ -76,6 +80,7 @@ public class RunViews {
                 relief.seconds(),
                 relief,
                 0,
+                passes.isTest(who, stored.id()),
                 stored.note());
     }
 

@@ -1,7 +1,6 @@
 package tachylim.server.run;
 
 import java.util.List;
-import tachylim.server.workout.StoredWorkout;
 import tachylim.workout.Run;
 
 /**
@@ -11,13 +10,4 @@ import tachylim.workout.Run;
  * @param kept its events, in order
  * @param run where it stood when its step was told
  */
-record SoFar(StoredRun stored, List<RunEvent> kept, Run run) {
-
-    static SoFar of(StoredRun stored, StoredWorkout workout, List<RunEvent> played) {
-        Run run = Run.start(workout.workout());
-        for (RunEvent event : played) {
-            run = (event.told() == null ? run : run.under(event.told())).after(event.event());
-        }
-        return new SoFar(stored, played, stored.told() == null ? run : run.under(stored.told()));
-    }
-}
+record SoFar(StoredRun stored, List<RunEvent> kept, Run run) {}

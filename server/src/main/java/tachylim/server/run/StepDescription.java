@@ -2,7 +2,6 @@ package tachylim.server.run;
 
 import java.util.ArrayList;
 import java.util.List;
-import tachylim.method.PassKind;
 import tachylim.notation.abc.AbcWriter;
 import tachylim.passage.Passage;
 import tachylim.server.run.RunDtos.ClickDto;
@@ -80,10 +79,13 @@ final class StepDescription {
 
     private static String inWords(Step step) {
         if (step instanceof Pass pass) {
-            String name = pass.kind() == PassKind.BURST
-                    ? "a burst at "
-                    : pass.kind() == PassKind.CLOSING ? "easy at " : "slow at ";
-            return name + pass.tempo();
+            return switch (pass.kind()) {
+                        case BURST -> "a burst at ";
+                        case PROBE -> "a measuring pass at ";
+                        case CLOSING -> "easy at ";
+                        case WARM_UP, CONTROLLED -> "slow at ";
+                    }
+                    + pass.tempo();
         }
         return "rest " + Math.round(step.seconds()) + " s";
     }

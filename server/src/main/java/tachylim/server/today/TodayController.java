@@ -33,6 +33,7 @@ class TodayController {
             @Schema(nullable = true) PlanView plan,
             LoadDto load,
             String why,
+            String measure,
             List<String> sinceLastTime,
             @Schema(nullable = true) Long openRun) {}
 

@@ -1,11 +1,13 @@
 package tachylim.server.today;
 
+import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tachylim.ceiling.Estimate;
+import tachylim.ceiling.TimeToMeasure;
 import tachylim.method.School;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
@@ -59,9 +61,10 @@ class TodayService {
                         plans.prepared(who, wish(who, neediest, minutes, easy), neediest, today),
                         today.dto(),
                         why(neediest, today),
+                        measure(neediest, today),
                         sinceLastTime(who, neediest, today),
                         openRun))
-                .orElseGet(() -> new TodayView(today.day(), null, today.dto(), "", List.of(), openRun));
+                .orElseGet(() -> new TodayView(today.day(), null, today.dto(), "", "", List.of(), openRun));
     }
 
     private PlanWish wish(SignedIn who, Neediest neediest, Integer minutes, boolean easy) {
@@ -81,6 +84,16 @@ class TodayService {
         }
         long days = ChronoUnit.DAYS.between(today.day(), passage.neededOn());
         return gap + " in " + days + (days == 1 ? " day" : " days") + ", the most pressing of what you are working on.";
+    }
+
+    /** Why its ceiling should be measured today; empty when it need not be, or should not. */
+    private static String measure(Neediest neediest, Today today) {
+        LocalDate last = neediest.standing().lastPlayed();
+        return today.rest() != null || !today.spared().isEmpty()
+                ? ""
+                : TimeToMeasure.why(
+                        neediest.standing().estimate(),
+                        last == null ? null : ChronoUnit.DAYS.between(last, today.day()));
     }
 
     private List<String> sinceLastTime(SignedIn who, Neediest neediest, Today today) {

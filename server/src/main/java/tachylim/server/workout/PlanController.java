@@ -8,6 +8,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import tachylim.method.School;
 import tachylim.server.account.AccountService;
@@ -31,10 +32,12 @@ class PlanController {
 
     /** The usual workout for a piece, to start editing from. */
     @GetMapping("/pieces/{id}/plan")
-    PlanView usual(@AuthenticationPrincipal SignedIn who, @PathVariable long id) {
+    PlanView usual(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable long id,
+            @RequestParam(defaultValue = "INTERVAL_BURSTS") School school) {
         int minutes = accounts.habit(who).usualMinutes();
-        return plans.preview(
-                who, PlanWish.usual(id, Brief.usualMinutes(minutes, School.INTERVAL_BURSTS), School.INTERVAL_BURSTS));
+        return plans.preview(who, PlanWish.usual(id, Brief.usualMinutes(minutes, school), school));
     }
 
     /** The workout that a wish leads to; nothing is kept until it is begun. */

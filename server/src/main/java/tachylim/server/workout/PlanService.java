@@ -40,7 +40,11 @@ import tachylim.workout.Workout;
 @Service
 public class PlanService {
 
+    /** A run that began so long ago is not folded again: an answer may come late by two weeks. */
+    private static final int BELIEF_DAYS = 15;
+
     private final WorkoutRepository workouts;
+    private final StartingBeliefRepository beliefs;
     private final RepertoireService repertoire;
     private final StandingService standings;
     private final Passes passes;
@@ -50,6 +54,7 @@ public class PlanService {
 
     PlanService(
             WorkoutRepository workouts,
+            StartingBeliefRepository beliefs,
             RepertoireService repertoire,
             StandingService standings,
             Passes passes,
@@ -57,6 +62,7 @@ public class PlanService {
             ReadinessService readiness,
             StorageService storage) {
         this.workouts = workouts;
+        this.beliefs = beliefs;
         this.repertoire = repertoire;
         this.standings = standings;
         this.passes = passes;
@@ -93,13 +99,15 @@ public class PlanService {
                 () -> Planner.plan(new Brief(
                         repertoire.music(piece),
                         Tempo.of(piece.passage().targetBpm()),
-                        standing.estimate(),
+                        standing.known().besides(passes.awkward(who, piece.id(), today.day())),
                         wish.minutes(),
                         choices,
                         today.allowance(),
                         today.condition(),
                         passes.lastClimb(who, piece.id()),
-                        repertoire.reachedRate(who, piece.passage()))));
+                        repertoire.reachedRate(who, piece.passage()),
+                        passes.gripped(who, piece.id(), today.day()),
+                        today.spared())));
         if (today.rest() != null) {
             return workout.withOnlyRemark(today.restSentence());
         }
@@ -118,7 +126,7 @@ public class PlanService {
         if (workout.blocks().isEmpty()) {
             throw Refused.conflict(ProblemCode.NOTHING_LEFT, String.join(" ", workout.remarks()));
         }
-        return workouts.save(new StoredWorkout(
+        StoredWorkout stored = workouts.save(new StoredWorkout(
                 who.accountId(),
                 piece.id(),
                 today.day(),
@@ -126,6 +134,19 @@ public class PlanService {
                 wish.minutes(),
                 wish.focus().strip(),
                 workout));
+        beliefs.deleteByAccountIdAndDayBefore(who.accountId(), today.day().minusDays(BELIEF_DAYS));
+        workout.brief()
+                .known()
+                .belief()
+                .ifPresent(
+                        belief -> beliefs.save(new StartingBelief(stored.id(), who.accountId(), today.day(), belief)));
+        return stored;
+    }
+
+    /** A kept workout, to be played on from what was believed when it was begun. */
+    @Transactional(readOnly = true)
+    public Workout begun(StoredWorkout stored) {
+        return stored.workout(beliefs.findById(stored.id()).map(StartingBelief::belief));
     }
 
     @Transactional(readOnly = true)

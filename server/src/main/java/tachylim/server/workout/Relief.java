@@ -36,6 +36,7 @@ public record Relief(
     public enum Form {
         WARM_UP,
         CONTROLLED,
+        PROBE,
         BURST,
         CLOSING,
         REST
@@ -86,7 +87,7 @@ public record Relief(
 
     /** The relief of a run: what was played, then what is to come if all goes well. */
     public static Relief of(Run run, double effortBefore, Limit effort) {
-        return of(PlanOutline.of(run.workout()), run.past(), run.ahead(), effortBefore, effort);
+        return of(PlanOutline.of(run), run.past(), run.ahead(), effortBefore, effort);
     }
 
     /** The relief of what is kept: nothing of it is decided again. */

@@ -10,6 +10,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
+import tachylim.ceiling.Posterior;
 import tachylim.server.record.PlanOutline;
 import tachylim.server.record.SegmentDocument;
 import tachylim.server.record.WorkoutDocument;
@@ -84,9 +85,13 @@ public class StoredWorkout {
         return WorkoutDocument.read(plan).outline();
     }
 
-    /** The workout, to be played on. */
-    public Workout workout() {
-        return WorkoutDocument.read(plan).workout();
+    /**
+     * The workout, to be played on.
+     *
+     * @param belief what was believed when it was begun; empty when that is no longer kept
+     */
+    public Workout workout(Optional<Posterior> belief) {
+        return WorkoutDocument.read(plan).workout(belief);
     }
 
     /** Its steps as they were told when it was begun; empty while nobody has kept them. */

@@ -84,6 +84,7 @@ class IsolationTest extends ServerTest {
         same(other, "POST", "/api/runs/{id}/holder", runId, Map.of("holder", window.toString()));
         same(other, "PUT", "/api/runs/{id}/note", runId, Map.of("note", "hello"));
         same(other, "GET", "/api/log/{id}", runId, null);
+        same(other, "GET", "/api/ceiling-tests/{id}", runId, null);
         same(
                 other,
                 "POST",
@@ -133,7 +134,7 @@ class IsolationTest extends ServerTest {
     }
 
     private static String withoutId(Reply reply, long id) {
-        return reply.response().body().replaceFirst("/(\\w+)/" + id + "\\b", "/$1/N");
+        return reply.response().body().replaceFirst("/([\\w-]+)/" + id + "\\b", "/$1/N");
     }
 
     private static void bodies(Player other, long piece, UUID window) {

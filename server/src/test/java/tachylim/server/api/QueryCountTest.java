@@ -50,7 +50,7 @@ class QueryCountTest extends ServerTest {
             playAndStop(odile);
         }
         assertThat(queries(odile, "/api/passages")).isEqualTo(passages).isLessThanOrEqualTo(5);
-        assertThat(queries(odile, "/api/today")).isEqualTo(today).isLessThanOrEqualTo(16);
+        assertThat(queries(odile, "/api/today")).isEqualTo(today).isLessThanOrEqualTo(21);
         assertThat(queries(odile, "/api/log")).isEqualTo(log).isLessThanOrEqualTo(6);
     }
 }

@@ -55,7 +55,8 @@ class RecordOutlivesRulesTest extends ServerTest {
     }
 
     private double effortByTheRules(SignedIn who, StoredRun stored) {
-        return Totals.of(Run.start(plans.get(who, stored.workoutId()).workout()).ahead())
+        return Totals.of(Run.start(plans.begun(plans.get(who, stored.workoutId())))
+                        .ahead())
                 .effort();
     }
 }

@@ -1,0 +1,145 @@
+package tachylim.bench.players;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.SplittableRandom;
+import java.util.function.DoubleConsumer;
+import org.apache.commons.numbers.fraction.Fraction;
+import tachylim.ceiling.AwkwardBand;
+import tachylim.ceiling.AwkwardBands;
+import tachylim.ceiling.Forecast;
+import tachylim.ceiling.Known;
+import tachylim.ceiling.Posterior;
+import tachylim.load.Condition;
+import tachylim.method.Answer;
+import tachylim.method.PassKind;
+import tachylim.method.Verdict;
+import tachylim.passage.Meter;
+import tachylim.passage.PaperPattern;
+import tachylim.passage.Passage;
+import tachylim.tempo.Tempo;
+import tachylim.workout.Allowance;
+import tachylim.workout.Brief;
+import tachylim.workout.Choices;
+import tachylim.workout.Event;
+import tachylim.workout.Part;
+import tachylim.workout.Pass;
+import tachylim.workout.Planner;
+import tachylim.workout.Rest;
+import tachylim.workout.Run;
+import tachylim.workout.Segment;
+
+/** A player practising by the application's own workouts, a day after another. */
+final class Practice {
+
+    private static final double GUESS_OFF = 0.18;
+
+    private final Player player;
+    private final Passage music;
+    private final Tempo target;
+    private final Choices choices;
+    private final int minutes;
+    private final List<AwkwardBands.Tried> tried = new ArrayList<>();
+    private final List<Forecast.Measured> measured = new ArrayList<>();
+    private long day;
+    private final DoubleConsumer burst;
+    private Posterior belief;
+    private Optional<Tempo> lastClimb = Optional.empty();
+    private double reached;
+
+    /**
+     * @param burst told of every burst, as its tempo over the ceiling as it truly is today
+     */
+    Practice(Player player, SplittableRandom random, Choices choices, DoubleConsumer burst) {
+        this.player = player;
+        this.choices = choices;
+        this.burst = burst;
+        this.music = new PaperPattern(new Meter(4, 4), Fraction.of(1, 4), 1 << random.nextInt(4), List.of(4)).toPassage();
+        this.target = Tempo.clamped(player.ceiling() * (1.05 + 0.25 * random.nextDouble()));
+        this.minutes = 20 + 5 * random.nextInt(5);
+        double off = Gauss.of(random);
+        this.belief = Posterior.prior(Tempo.clamped(player.ceiling() * Math.exp(GUESS_OFF * off)), Posterior.GUESS_SD);
+    }
+
+    Posterior belief() {
+        return belief;
+    }
+
+    /** One day's workout. */
+    void day() {
+        Forecast.Belief morning = now();
+        Run run = Run.start(Planner.plan(new Brief(
+                music,
+                target,
+                Known.of(belief).besides(bands()),
+                minutes,
+                choices,
+                new Allowance(60, 90, 3_600),
+                Condition.FRESH,
+                lastClimb,
+                reached,
+                Optional.empty(),
+                "")));
+        while (!run.isDone()) {
+            run = run.after(
+                    run.step() instanceof Rest rest
+                            ? new Event.Rested(rest.seconds())
+                            : new Event.Judged(answer((Pass) run.step(), run.tally().reserve().level())));
+        }
+        belief = run.known().belief().orElseThrow();
+        measured.add(new Forecast.Measured(day, morning, now()));
+        Tempo ceiling = belief.estimate().ceiling().middle();
+        for (Segment segment : run.past()) {
+            if (segment.step() instanceof Pass pass && segment.answer() != null) {
+                if (segment.part() == Part.OPENER) {
+                    lastClimb = Optional.of(pass.tempo());
+                    reached = Math.max(reached, pass.rate(music));
+                }
+                if (pass.kind() != PassKind.BURST && pass.kind() != PassKind.WARM_UP) {
+                    boolean clean = segment.answer().verdict() == Verdict.CLEAN;
+                    tried.add(new AwkwardBands.Tried(day, pass.tempo(), ceiling, clean));
+                }
+            }
+        }
+    }
+
+    private Forecast.Belief now() {
+        return new Forecast.Belief(belief.meanLogCeiling(), belief.varianceLogCeiling());
+    }
+
+    /** The bands of the last four weeks. */
+    List<AwkwardBand> bands() {
+        tried.removeIf(pass -> pass.day() <= day - AwkwardBands.DAYS);
+        return AwkwardBands.in(tried);
+    }
+
+    Optional<Forecast> forecast() {
+        return Forecast.of(measured);
+    }
+
+    long today() {
+        return day;
+    }
+
+    /** The night after a day of practice. */
+    void sleep() {
+        player.practised();
+        night();
+    }
+
+    /** A night. */
+    void night() {
+        player.wake();
+        belief = belief.afterDays(1);
+        day++;
+    }
+
+    private Answer answer(Pass pass, double reserve) {
+        if (pass.kind() == PassKind.BURST) {
+            burst.accept(pass.tempo().bpm() / player.ceilingToday());
+        }
+        double share = (double) Math.max(1, pass.notes().size() - 1) / Math.max(1, music.notes().size() - 1);
+        return player.play(pass.tempo(), Math.min(1, share), reserve);
+    }
+}

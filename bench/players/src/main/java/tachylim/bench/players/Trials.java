@@ -1,0 +1,95 @@
+package tachylim.bench.players;
+
+import java.util.Locale;
+import java.util.Map;
+import java.util.SplittableRandom;
+import java.util.TreeMap;
+import tachylim.workout.Choices;
+
+/** Plays many simulated players through the application's own practice, and prints how true the ceiling was. */
+public final class Trials {
+
+    private Trials() {}
+
+    /** Takes the number of players of each kind, 200 when none is given. */
+    public static void main(String[] args) {
+        int players = args.length > 0 ? Integer.parseInt(args[0]) : 200;
+        long seed = args.length > 1 ? Long.parseLong(args[1]) : 1;
+        String what = args.length > 2 ? args[2] : "all";
+        if (what.equals("all") || what.equals("ceiling")) {
+            for (Kind kind : Kind.ALL) {
+                tests(kind, players, seed);
+                workouts(kind, players, seed);
+            }
+        }
+        if (what.equals("all") || what.equals("schools")) {
+            Months.schools(players, seed);
+        }
+        if (what.equals("all") || what.equals("bands")) {
+            Months.bands(players, seed);
+        }
+        if (what.equals("all") || what.equals("forecast")) {
+            Months.forecasts(players, seed);
+        }
+    }
+
+    private static void workouts(Kind kind, int players, long seed) {
+        Map<Integer, Figures> after = new TreeMap<>(Map.of(
+                1, new Figures(), 2, new Figures(), 3, new Figures(), 6, new Figures(), 12, new Figures()));
+        BurstCount bursts = new BurstCount();
+        for (int i = 0; i < players; i++) {
+            SplittableRandom random = new SplittableRandom(seed * 100_003 + i);
+            Player player = new Player(kind, random.split());
+            Practice practice = new Practice(player, random.split(), Choices.usual(), bursts::add);
+            for (int day = 1; day <= 12; day++) {
+                practice.day();
+                if (after.containsKey(day)) {
+                    after.get(day).add(practice.belief().estimate().ceiling(), player.ceiling());
+                }
+                practice.sleep();
+            }
+        }
+        System.out.println(kind.name());
+        after.forEach((day, figures) -> System.out.printf(Locale.ROOT, "  %2d workouts  %s%n", day, figures));
+        System.out.println("  " + bursts);
+    }
+
+    private static void tests(Kind kind, int players, long seed) {
+        int[] points = {6, 8, 10, 12, 14};
+        Map<Integer, Figures> test = new TreeMap<>();
+        Map<Integer, double[]> others = new TreeMap<>();
+        for (int i = 0; i < players; i++) {
+            SplittableRandom random = new SplittableRandom(seed * 700_001 + i);
+            Player player = new Player(kind, random.split());
+            player.wake();
+            double guess = Searches.guess(player, random.split());
+            Searches.Test adaptive = new Searches.Test(guess);
+            Searches.Ladder ladder = new Searches.Ladder(guess);
+            Searches.Staircase staircase = new Searches.Staircase(guess);
+            for (int pass = 1; pass <= points[points.length - 1]; pass++) {
+                adaptive.pass(player);
+                ladder.pass(player);
+                staircase.pass(player);
+                int now = pass;
+                if (java.util.Arrays.stream(points).anyMatch(point -> point == now)) {
+                    test.computeIfAbsent(pass, at -> new Figures()).add(adaptive.band(), player.ceiling());
+                    double[] sums = others.computeIfAbsent(pass, at -> new double[2]);
+                    sums[0] += Math.abs(ladder.ceiling() / player.ceiling() - 1) / players;
+                    sums[1] += Math.abs(staircase.ceiling() / player.ceiling() - 1) / players;
+                }
+            }
+        }
+        System.out.println(kind.name() + ", the ceiling test");
+        test.forEach((pass, figures) -> {
+            double[] sums = others.get(pass);
+            System.out.printf(
+                    Locale.ROOT,
+                    "  %2d passes  %s  ladder %4.1f%%  staircase %4.1f%%  %.1f times better%n",
+                    pass,
+                    figures,
+                    100 * sums[0],
+                    100 * sums[1],
+                    Math.min(sums[0], sums[1]) / figures.meanError());
+        });
+    }
+}

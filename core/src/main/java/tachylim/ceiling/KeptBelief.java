@@ -1,0 +1,180 @@
+package tachylim.ceiling;
+
+import java.nio.ByteBuffer;
+import java.util.Arrays;
+import java.util.zip.DataFormatException;
+import java.util.zip.Deflater;
+import java.util.zip.Inflater;
+
+/**
+ * A belief as bytes, {@value #MOST_BYTES} at most.
+ *
+ * <p>Each weight becomes one byte, the logarithm of its share of the largest in twelfths, so that it is off by 4% at
+ * most and what weighs less than a hundred-thousandth of the largest is dropped. Rows are much like their neighbours, so
+ * each byte is kept as its difference to the one before, and all is deflated. Where that is still too much, as in a wide
+ * belief, only every second, fourth … place is kept and those between lie on a straight line of logarithms.
+ *
+ * <p>The earlier edition kept four bytes for each cell of a grid without γ, λ and trend; it is read with these as
+ * likely as before any pass.
+ */
+final class KeptBelief {
+
+    static final int MOST_BYTES = 16_000;
+
+    private static final byte EDITION = 2;
+    private static final int LARGEST = 255;
+    private static final double STEPS_PER_NAT = 12;
+
+    /** ln of the share below which a weight is dropped. */
+    private static final double LEAST = -11.5;
+
+    private static final int HEADER = 2;
+    private static final int ROOM_FOR_NOTHING_GAINED = 1_000;
+    private static final int ROW_HEADER = 2 * Short.BYTES;
+
+    private static final int EARLIER_BREAKS = 5;
+    private static final int EARLIER_SHAPES = Shape.WIDTHS.length * EARLIER_BREAKS;
+    private static final int EARLIER_BYTES = EARLIER_SHAPES * Posterior.PLACES * Float.BYTES;
+
+    /** To which of the breaking distances each of the earlier edition's goes, and how much to the next. */
+    private static final double[] EARLIER_BREAK = {0, 0.8, 1.6, 2.4, 3};
+
+    private KeptBelief() {}
+
+    static byte[] of(Posterior belief) {
+        double largest = 0;
+        for (int shape = 0; shape < Shape.COUNT; shape++) {
+            for (double weight : belief.row(shape).weights()) {
+                largest = Math.max(largest, weight);
+            }
+        }
+        int stride = 1;
+        byte[] bytes = bytes(belief, largest, stride);
+        while (bytes.length > MOST_BYTES) {
+            stride *= 2;
+            bytes = bytes(belief, largest, stride);
+        }
+        return bytes;
+    }
+
+    private static byte[] bytes(Posterior belief, double largest, int stride) {
+        ByteBuffer bytes = ByteBuffer.allocate(Shape.COUNT * (ROW_HEADER + Posterior.PLACES));
+        for (int shape = 0; shape < Shape.COUNT; shape++) {
+            Row kept = thinned(belief.row(shape), stride).trimmed(largest * Math.exp(LEAST));
+            bytes.putShort((short) kept.weights().length).putShort((short) kept.from());
+            int before = 0;
+            for (double weight : kept.weights()) {
+                int level = (int) Math.max(0, LARGEST + Math.round(STEPS_PER_NAT * Math.log(weight / largest)));
+                bytes.put((byte) (level - before));
+                before = level;
+            }
+        }
+        byte[] deflated = deflated(bytes);
+        return ByteBuffer.allocate(HEADER + deflated.length)
+                .put(EDITION)
+                .put((byte) stride)
+                .put(deflated)
+                .array();
+    }
+
+    private static byte[] deflated(ByteBuffer bytes) {
+        Deflater deflater = new Deflater(Deflater.DEFAULT_COMPRESSION, true);
+        try {
+            deflater.setInput(bytes.array(), 0, bytes.position());
+            deflater.finish();
+            byte[] room = new byte[bytes.position() + ROOM_FOR_NOTHING_GAINED];
+            return Arrays.copyOf(room, deflater.deflate(room));
+        } finally {
+            deflater.end();
+        }
+    }
+
+    private static ByteBuffer inflated(byte[] kept) {
+        Inflater inflater = new Inflater(true);
+        try {
+            inflater.setInput(kept, HEADER, kept.length - HEADER);
+            byte[] room = new byte[Shape.COUNT * (ROW_HEADER + Posterior.PLACES)];
+            return ByteBuffer.wrap(room, 0, inflater.inflate(room));
+        } catch (DataFormatException broken) {
+            throw new IllegalArgumentException("These " + kept.length + " bytes are no kept belief", broken);
+        } finally {
+            inflater.end();
+        }
+    }
+
+    /** Every {@code stride}th place of a row, counted in strides. */
+    private static Row thinned(Row row, int stride) {
+        if (row.weights().length == 0 || stride == 1) {
+            return row;
+        }
+        int from = (row.from() + stride - 1) / stride;
+        int to = (row.to() - 1) / stride + 1;
+        double[] weights = new double[Math.max(0, to - from)];
+        for (int i = 0; i < weights.length; i++) {
+            weights[i] = row.weights()[(from + i) * stride - row.from()];
+        }
+        return weights.length == 0 ? Row.EMPTY : new Row(from, weights);
+    }
+
+    static Posterior read(byte[] kept, double passes) {
+        if (kept.length == EARLIER_BYTES) {
+            return earlier(ByteBuffer.wrap(kept), passes);
+        }
+        if (kept.length < HEADER || kept[0] != EDITION) {
+            throw new IllegalArgumentException("These " + kept.length + " bytes are no kept belief");
+        }
+        int stride = kept[1];
+        ByteBuffer bytes = inflated(kept);
+        Row[] rows = new Row[Shape.COUNT];
+        for (int shape = 0; shape < Shape.COUNT; shape++) {
+            int count = bytes.getShort();
+            int from = bytes.getShort();
+            double[] logs = new double[count];
+            int level = 0;
+            for (int i = 0; i < count; i++) {
+                level = level + bytes.get() & LARGEST;
+                logs[i] = (level - LARGEST) / STEPS_PER_NAT;
+            }
+            rows[shape] = filled(from, logs, stride);
+        }
+        return Posterior.normalised(rows, passes);
+    }
+
+    private static Row filled(int from, double[] logs, int stride) {
+        if (logs.length == 0) {
+            return Row.EMPTY;
+        }
+        double[] weights = new double[(logs.length - 1) * stride + 1];
+        for (int i = 0; i < weights.length; i++) {
+            int before = i / stride;
+            double beyond = (double) (i % stride) / stride;
+            double log = beyond == 0 ? logs[before] : logs[before] * (1 - beyond) + logs[before + 1] * beyond;
+            weights[i] = Math.exp(log);
+        }
+        return new Row(from * stride, weights);
+    }
+
+    private static Posterior earlier(ByteBuffer bytes, double passes) {
+        double[][] weights = new double[Shape.COUNT][Posterior.PLACES];
+        int alike = Shape.COUNT / (Shape.WIDTHS.length * Shape.BREAKS.length);
+        for (int old = 0; old < EARLIER_SHAPES; old++) {
+            int width = old / EARLIER_BREAKS;
+            double at = EARLIER_BREAK[old % EARLIER_BREAKS];
+            for (int place = 0; place < Posterior.PLACES; place++) {
+                double weight = bytes.getFloat();
+                for (int breaking = 0; breaking < Shape.BREAKS.length; breaking++) {
+                    double share = Math.max(0, 1 - Math.abs(breaking - at));
+                    for (int i = 0; share > 0 && i < alike; i++) {
+                        int shape = (width * Shape.BREAKS.length + breaking) * alike + i;
+                        weights[shape][place] += weight * share * Shape.TREND_PRIOR[Shape.trend(shape)];
+                    }
+                }
+            }
+        }
+        Row[] rows = new Row[Shape.COUNT];
+        for (int shape = 0; shape < rows.length; shape++) {
+            rows[shape] = new Row(0, weights[shape]);
+        }
+        return Posterior.normalised(rows, passes);
+    }
+}

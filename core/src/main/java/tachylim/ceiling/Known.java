@@ -1,0 +1,128 @@
+package tachylim.ceiling;
+
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.atomic.AtomicReference;
+import java.util.stream.Stream;
+import tachylim.tempo.Tempo;
+
+/**
+ * What is known of a piece, to plan with and to learn on from: the belief about its ceiling, where tension says that
+ * ease ends, and the estimate that follows from both. This class is immutable.
+ */
+public final class Known {
+
+    /** The share of clean passes above a band at which what is above it is in control. */
+    private static final double CLEAN_ABOVE = 0.8;
+
+    private final Posterior belief;
+    private final Tempo alert;
+    private final Estimate estimate;
+    private final List<AwkwardBand> awkward;
+    private final boolean learning;
+
+    /** The last probe that was asked for: a plan and its preview ask several times before anything more is known. */
+    private final AtomicReference<Probed> probed = new AtomicReference<>();
+
+    private record Probed(Tempo safe, Tempo limit, Tempo tempo) {}
+
+    private Known(Posterior belief, Tempo alert, Estimate estimate, List<AwkwardBand> awkward, boolean learning) {
+        this.belief = belief;
+        this.alert = alert;
+        this.estimate = estimate;
+        this.awkward = List.copyOf(awkward);
+        this.learning = learning;
+    }
+
+    /**
+     * What is known by a belief.
+     *
+     * @param alert the tempo at which tension reaches {@link TensionCurve#ALERT}, if that is known
+     */
+    public static Known of(Posterior belief, Optional<Tempo> alert) {
+        return of(belief, alert.orElse(null), List.of());
+    }
+
+    /** What is known by a belief when nobody was asked how tense it was. */
+    public static Known of(Posterior belief) {
+        return of(belief, (Tempo) null, List.of());
+    }
+
+    private static Known of(Posterior belief, Tempo alert, List<AwkwardBand> awkward) {
+        return new Known(belief, alert, belief.estimate().under(alert), awkward, true);
+    }
+
+    /** The same, where some bands of tempos go wrong for a reason of their own: they say nothing of the ceiling. */
+    public Known besides(List<AwkwardBand> bands) {
+        return new Known(belief, alert, estimate, bands, learning);
+    }
+
+    /** An estimate whose belief was not kept: it says what it said, and learns nothing. */
+    public static Known said(Estimate estimate) {
+        return new Known(null, null, estimate, List.of(), false);
+    }
+
+    public Estimate estimate() {
+        return estimate;
+    }
+
+    /** The belief it comes from; empty when only the estimate was kept. */
+    public Optional<Posterior> belief() {
+        return Optional.ofNullable(belief);
+    }
+
+    /** The tempo at which tension reaches {@link TensionCurve#ALERT}, if that is known. */
+    public Optional<Tempo> alert() {
+        return Optional.ofNullable(alert);
+    }
+
+    /** What is known after one more pass. */
+    public Known after(Evidence evidence) {
+        return learning && tells(evidence) ? of(belief.after(evidence), alert, awkward) : this;
+    }
+
+    /** Whether a pass says something of the ceiling: one in an awkward band only says that it is awkward. */
+    public boolean tells(Evidence evidence) {
+        return awkward.stream().noneMatch(band -> band.holds(evidence.tempo()));
+    }
+
+    /** The bands of tempos that are awkward. */
+    public List<AwkwardBand> awkward() {
+        return awkward;
+    }
+
+    /** The same, learning nothing from what is only expected. */
+    public Known frozen() {
+        Known same = new Known(belief, alert, estimate, awkward, false);
+        same.probed.set(probed.get());
+        return same;
+    }
+
+    /**
+     * The tempo at which a whole pass says most about the ceiling.
+     *
+     * @param proven the fastest tempo that was clean already, if any was
+     * @param limit what must not be passed
+     */
+    public Tempo probe(Optional<Tempo> proven, Tempo limit) {
+        Tempo safe = Stream.concat(
+                        proven.stream(), Stream.concat(Stream.of(estimate.ease().middle()), overcome()))
+                .max(Comparator.naturalOrder())
+                .orElseThrow();
+        if (belief == null) {
+            return Tempo.slower(safe, limit).onMetronome();
+        }
+        Probed last = probed.get();
+        if (last == null || !last.safe.equals(safe) || !last.limit.equals(limit)) {
+            last = new Probed(safe, limit, Probe.next(belief, safe, limit, awkward));
+            probed.set(last);
+        }
+        return last.tempo;
+    }
+
+    /** Bands above which it was clean: they are no place to stop at. */
+    private Stream<Tempo> overcome() {
+        return awkward.stream().filter(band -> band.cleanAbove() >= CLEAN_ABOVE).map(AwkwardBand::to);
+    }
+}

@@ -1,0 +1,73 @@
+package tachylim.ceiling;
+
+import java.util.Arrays;
+
+/**
+ * The weights of one shape over the places of the curve: a stretch of the places, since far from the truth nothing
+ * weighs anything. This class is immutable as long as nobody keeps its array.
+ *
+ * @param from the first place of the stretch
+ * @param weights the weight at each place of it, not negative; empty when the whole shape weighs nothing
+ */
+record Row(int from, double[] weights) {
+
+    static final Row EMPTY = new Row(0, new double[0]);
+
+    int to() {
+        return from + weights.length;
+    }
+
+    double sum() {
+        double sum = 0;
+        for (double weight : weights) {
+            sum += weight;
+        }
+        return sum;
+    }
+
+    /** The same, without the ends that weigh less than {@code least}. */
+    Row trimmed(double least) {
+        int first = 0;
+        int end = weights.length;
+        while (first < end && weights[first] < least) {
+            first++;
+        }
+        while (end > first && weights[end - 1] < least) {
+            end--;
+        }
+        if (first == 0 && end == weights.length) {
+            return this;
+        }
+        return first == end ? EMPTY : new Row(from + first, Arrays.copyOfRange(weights, first, end));
+    }
+
+    Row times(double factor) {
+        double[] scaled = weights.clone();
+        for (int i = 0; i < scaled.length; i++) {
+            scaled[i] *= factor;
+        }
+        return new Row(from, scaled);
+    }
+
+    /** The weights of several shapes at each place together. */
+    static Row sum(Row... rows) {
+        int from = Integer.MAX_VALUE;
+        int to = 0;
+        for (Row row : rows) {
+            if (row.weights().length > 0) {
+                from = Math.min(from, row.from());
+                to = Math.max(to, row.to());
+            }
+        }
+        if (from >= to) {
+            return EMPTY;
+        }
+        double[] weights = new double[to - from];
+        for (Row row : rows) {
+            for (int i = 0; i < row.weights().length; i++) {
+                weights[row.from() + i - from] += row.weights()[i];
+            }
+        }
+        return new Row(from, weights);
+    }
+}

@@ -1,0 +1,110 @@
+package tachylim.method;
+
+import tachylim.tempo.Tempo;
+
+/**
+ * A few whole passes that measure where the ceiling is: as probes in the midst of a workout, or as a test of its own.
+ *
+ * <p>Each is played at the tempo that says most, which whoever knows the ceiling so far finds. It is over when all are
+ * played, when the ceiling is known well enough, and after the first that grips: a hand that grips measures nothing but
+ * itself. Backing off ends it too. This class is immutable.
+ *
+ * @param limit the tempo it never goes above, whole on a metronome
+ * @param passes how many at the most, 1 to {@value #MOST}
+ * @param enough how well the ceiling has to be known for nothing to be left to measure, as a share either way
+ */
+public record Probes(Tempo limit, int passes, double enough) implements Method {
+
+    /** The passes of a test of its own. */
+    public static final int MOST = 14;
+
+    /** The passes in a workout, and the one more while the ceiling is not known well. */
+    public static final int USUAL = 3;
+
+    public static final int WHEN_UNSURE = 4;
+
+    /** A ceiling that is known to so much either way need not be measured. */
+    public static final double ENOUGH = 0.02;
+
+    /**
+     * @throws IllegalArgumentException if a setting is outside its range
+     */
+    public Probes {
+        limit = Stride.notAbove(limit);
+        if (passes < 1 || passes > MOST) {
+            throw new IllegalArgumentException("A ceiling is measured by 1 to " + MOST + " passes, not " + passes);
+        }
+        if (!(enough >= 0 && enough < 1)) {
+            throw new IllegalArgumentException("Enough is a share of the ceiling below 1, not " + enough);
+        }
+    }
+
+    /** The ceiling test of a piece that is played up to a tempo. */
+    static Probes test(Span span) {
+        return new Probes(span.reach(), MOST, ENOUGH);
+    }
+
+    static Probes read(Settings kept) {
+        return new Probes(kept.tempo("limit"), kept.whole("passes"), kept.number("enough"));
+    }
+
+    @Override
+    public School school() {
+        return School.CEILING_TEST;
+    }
+
+    @Override
+    public Settings settings() {
+        return Settings.NONE.with("limit", limit).with("passes", passes).with("enough", enough);
+    }
+
+    @Override
+    public String promise() {
+        return "Up to " + passes + " whole passes, each at the tempo that says most about the ceiling; none above "
+                + limit + ".";
+    }
+
+    @Override
+    public Position opening() {
+        return new At(0, limit);
+    }
+
+    private final class At implements Position {
+
+        private final int done;
+        private final Tempo most;
+
+        At(int done, Tempo most) {
+            this.done = done;
+            this.most = most;
+        }
+
+        @Override
+        public Move move() {
+            return new Move.Measure(most, enough, "Probe " + (done + 1) + " of " + passes);
+        }
+
+        @Override
+        public Position after(Answer answer) {
+            if (answer.tension().atLeast(Tension.GRIPPING)) {
+                return new Finished(
+                        answer.tension() == Tension.LOCKED
+                                ? "Locked: nothing more is measured today."
+                                : "Gripping: what is measured now would only be the grip.");
+            }
+            return done + 1 >= passes
+                    ? new Finished(passes == 1 ? "Measured." : "All " + passes + " probes are played.")
+                    : new At(done + 1, most);
+        }
+
+        @Override
+        public Position backedOff() {
+            return new Finished("You backed off: enough is measured for today.");
+        }
+
+        @Override
+        public Position under(Tempo lower, String because) {
+            return new At(done, Tempo.slower(most, Stride.notAbove(lower)));
+        }
+    }
+}

@@ -1,0 +1,36 @@
+package tachylim.load;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import org.junit.jupiter.api.Test;
+
+class SparingTest {
+
+    private static final LocalDate TODAY = LocalDate.of(2027, 3, 10);
+    private static final Instant NOW = Instant.parse("2027-03-10T09:00:00Z");
+
+    @Test
+    void aDayLikeAnyOtherSparesNobody() {
+        assertThat(Sparing.why(TODAY, TODAY.minusDays(1), null, NOW)).isEmpty();
+        assertThat(Sparing.why(TODAY, TODAY.minusDays(6), null, NOW)).isEmpty();
+        assertThat(Sparing.why(TODAY, null, null, NOW)).isEmpty();
+    }
+
+    @Test
+    void theFirstDayAfterAWeekAwayIsEasy() {
+        assertThat(Sparing.why(TODAY, TODAY.minusDays(7), null, NOW)).startsWith("7 days away");
+        assertThat(Sparing.why(TODAY, TODAY.minusDays(40), null, NOW)).startsWith("40 days away");
+    }
+
+    @Test
+    void aWeekAfterASymptomIsEasyAndSaysWhoseWordGoesFirst() {
+        assertThat(Sparing.why(TODAY, TODAY.minusDays(1), NOW.minus(Duration.ofDays(3)), NOW))
+                .contains("symptom")
+                .contains("licensed practitioner");
+        assertThat(Sparing.why(TODAY, TODAY.minusDays(1), NOW.minus(Duration.ofDays(7)), NOW))
+                .isEmpty();
+    }
+}

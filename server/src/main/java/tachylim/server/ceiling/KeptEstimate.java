@@ -1,0 +1,56 @@
+package tachylim.server.ceiling;
+
+import jakarta.persistence.Embeddable;
+import tachylim.ceiling.Band;
+import tachylim.ceiling.Estimate;
+import tachylim.ceiling.Posterior;
+import tachylim.tempo.Tempo;
+
+/** What a belief said on the day it was kept, so that it need not be asked again. */
+@Embeddable
+class KeptEstimate {
+
+    private Double easeLow;
+    private Double ease;
+    private Double easeHigh;
+    private Double ceilingLow;
+    private Double ceiling;
+    private Double ceilingHigh;
+    private Double breakdownLow;
+    private Double breakdown;
+    private Double breakdownHigh;
+    private Double gain;
+
+    protected KeptEstimate() {}
+
+    KeptEstimate(Posterior belief) {
+        Estimate estimate = belief.estimate();
+        easeLow = estimate.ease().low().bpm();
+        ease = estimate.ease().middle().bpm();
+        easeHigh = estimate.ease().high().bpm();
+        ceilingLow = estimate.ceiling().low().bpm();
+        ceiling = estimate.ceiling().middle().bpm();
+        ceilingHigh = estimate.ceiling().high().bpm();
+        breakdownLow = estimate.breakdown().low().bpm();
+        breakdown = estimate.breakdown().middle().bpm();
+        breakdownHigh = estimate.breakdown().high().bpm();
+        gain = belief.gain();
+    }
+
+    /** As it was, for a belief that rests on this many passes. */
+    Estimate estimate(double passes) {
+        return new Estimate(
+                band(easeLow, ease, easeHigh),
+                band(ceilingLow, ceiling, ceilingHigh),
+                band(breakdownLow, breakdown, breakdownHigh),
+                passes);
+    }
+
+    double gain() {
+        return gain;
+    }
+
+    private static Band band(double low, double middle, double high) {
+        return new Band(Tempo.of(low), Tempo.of(middle), Tempo.of(high));
+    }
+}

@@ -1,0 +1,88 @@
+package tachylim.server.run;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.time.Duration;
+import java.util.List;
+import org.springframework.stereotype.Component;
+import tachylim.server.workout.PlanService;
+import tachylim.server.workout.StoredWorkout;
+import tachylim.workout.Allowance;
+import tachylim.workout.Event;
+import tachylim.workout.Run;
+
+/**
+ * Where the runs stand that are being played, so that one more answer costs one more step. What is kept decides: a run is
+ * folded on from here only where its kept events begin with those that are remembered, and from the start otherwise.
+ */
+@Component
+class RunMemory {
+
+    private static final int MOST_RUNS = 500;
+    private static final Duration KEPT = Duration.ofHours(2);
+
+    private final PlanService plans;
+    private final Cache<Long, Remembered> runs =
+            Caffeine.newBuilder().maximumSize(MOST_RUNS).expireAfterAccess(KEPT).build();
+
+    RunMemory(PlanService plans) {
+        this.plans = plans;
+    }
+
+    /** All of an event that its step depends on. */
+    private record Sign(String clientId, Event event, Allowance told) {
+
+        static Sign of(RunEvent event) {
+            return new Sign(event.clientId(), event.event(), event.told());
+        }
+    }
+
+    /**
+     * Where a run stood after some events.
+     *
+     * @param earlier where it stood before, since the last answer may be put right; null when that is not known
+     */
+    private record Remembered(List<Sign> events, Run run, Remembered earlier) {
+
+        /** The latest of both from which a run with these events goes on; null when it does from neither. */
+        Remembered before(List<Sign> signs) {
+            if (events.size() <= signs.size() && events.equals(signs.subList(0, events.size()))) {
+                return this;
+            }
+            return earlier == null ? null : earlier.before(signs);
+        }
+
+        Remembered alone() {
+            return new Remembered(events, run, null);
+        }
+    }
+
+    /** A run after some of its events. */
+    SoFar after(StoredRun stored, StoredWorkout workout, List<RunEvent> played) {
+        List<Sign> signs = played.stream().map(Sign::of).toList();
+        Remembered known = known(stored, signs);
+        Run run = known == null ? Run.start(plans.begun(workout)) : known.run;
+        for (RunEvent event : played.subList(known == null ? 0 : known.events.size(), played.size())) {
+            run = (event.told() == null ? run : run.under(event.told())).after(event.event());
+        }
+        remember(stored, signs, run, known);
+        return new SoFar(stored, played, stored.told() == null ? run : run.under(stored.told()));
+    }
+
+    /** Takes note of where a run stands after {@code played}. */
+    void note(StoredRun stored, List<RunEvent> played, Run run) {
+        List<Sign> signs = played.stream().map(Sign::of).toList();
+        remember(stored, signs, run, known(stored, signs));
+    }
+
+    private Remembered known(StoredRun stored, List<Sign> signs) {
+        Remembered last = runs.getIfPresent(stored.id());
+        return last == null ? null : last.before(signs);
+    }
+
+    private void remember(StoredRun stored, List<Sign> signs, Run run, Remembered known) {
+        if (known == null || known.events.size() < signs.size()) {
+            runs.put(stored.id(), new Remembered(signs, run, known == null ? null : known.alone()));
+        }
+    }
+}
