@@ -20,6 +20,7 @@ class RunRecorder {
 
     private final RunEventRepository events;
     private final RunSegmentRepository segments;
+    private final RunSummaries summaries;
     private final Passes passes;
     private final RepertoireService repertoire;
     private final AccountService accounts;
@@ -28,12 +29,14 @@ class RunRecorder {
     RunRecorder(
             RunEventRepository events,
             RunSegmentRepository segments,
+            RunSummaries summaries,
             Passes passes,
             RepertoireService repertoire,
             AccountService accounts,
             LoadService load) {
         this.events = events;
         this.segments = segments;
+        this.summaries = summaries;
         this.passes = passes;
         this.repertoire = repertoire;
         this.accounts = accounts;
@@ -52,6 +55,7 @@ class RunRecorder {
     /** Keeps an event that takes a run from {@code before} to {@code after}. */
     void keep(SignedIn who, StoredRun stored, Run before, Run after, RunEvent event) {
         events.save(event);
+        summaries.forget(stored);
         List<Segment> fresh =
                 after.past().subList(before.past().size(), after.past().size());
         int place = before.past().size();

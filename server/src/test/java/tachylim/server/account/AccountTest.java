@@ -196,4 +196,25 @@ class AccountTest extends ServerTest {
                 .isFalse();
         assertThat(stranger().post("/api/demo", Map.of()).status()).isEqualTo(404);
     }
+
+    @Test
+    void lookingAtAPageWritesNothingOfTheSessionUntilAMinuteHasGoneBy() {
+        Player player = player();
+        player.get("/api/today").ok();
+        long first = lastSeen(player);
+        player.get("/api/today").ok();
+        assertThat(lastSeen(player)).isEqualTo(first);
+        sql.sql("update SPRING_SESSION set LAST_ACCESS_TIME = LAST_ACCESS_TIME - 120000 where PRINCIPAL_NAME = ?")
+                .param(String.valueOf(signedIn(player).accountId()))
+                .update();
+        player.get("/api/today").ok();
+        assertThat(lastSeen(player)).isGreaterThan(first - 60_000);
+    }
+
+    private long lastSeen(Player player) {
+        return sql.sql("select LAST_ACCESS_TIME from SPRING_SESSION where PRINCIPAL_NAME = ?")
+                .param(String.valueOf(signedIn(player).accountId()))
+                .query(Long.class)
+                .single();
+    }
 }

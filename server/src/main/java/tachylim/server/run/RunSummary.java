@@ -1,0 +1,133 @@
+package tachylim.server.run;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.util.ArrayList;
+import java.util.List;
+import tachylim.method.PassKind;
+import tachylim.method.Verdict;
+import tachylim.server.ceiling.PlayedPass;
+import tachylim.server.record.AssignedId;
+import tachylim.server.record.Kept;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
+
+/** What a session came to: its sums, and its passes in order as far as a small picture shows them. */
+@Entity
+@Table(name = "run_summary")
+public class RunSummary extends AssignedId<Long> {
+
+    private static final JsonMapper JSON = new JsonMapper();
+
+    @Id
+    private Long runId;
+
+    private Long accountId;
+    private int passes;
+    private int clean;
+    private int rough;
+    private int broke;
+    private double playedSeconds;
+    private double burstSeconds;
+    private double effort;
+    private Double fastestClean;
+    private int worstTension;
+
+    @Column(columnDefinition = "mediumtext")
+    private String sketch;
+
+    protected RunSummary() {}
+
+    RunSummary(long runId, long accountId, List<PlayedPass> inOrder) {
+        this.runId = runId;
+        this.accountId = accountId;
+        ArrayNode drawn = JSON.createArrayNode();
+        for (PlayedPass pass : inOrder) {
+            add(pass);
+            drawn.addArray()
+                    .add(Kept.PASS_KIND.name(pass.kind()))
+                    .add(pass.tempo().bpm())
+                    .add(pass.playSeconds())
+                    .add(pass.verdict() == null ? null : Kept.VERDICT.name(pass.verdict()));
+        }
+        this.sketch = drawn.toString();
+    }
+
+    private void add(PlayedPass pass) {
+        passes += pass.verdict() == null ? 0 : 1;
+        clean += pass.verdict() == Verdict.CLEAN ? 1 : 0;
+        rough += pass.verdict() == Verdict.ROUGH ? 1 : 0;
+        broke += pass.verdict() == Verdict.BROKE ? 1 : 0;
+        playedSeconds += pass.playSeconds();
+        burstSeconds += pass.kind() == PassKind.BURST ? pass.playSeconds() : 0;
+        effort += pass.effort();
+        worstTension = Math.max(worstTension, pass.tension().ordinal());
+        if (pass.verdict() == Verdict.CLEAN && pass.kind() != PassKind.WARM_UP) {
+            double tempo = pass.tempo().bpm();
+            fastestClean = fastestClean == null ? tempo : Math.max(fastestClean, tempo);
+        }
+    }
+
+    /** One pass of the picture. */
+    public record Drawn(PassKind kind, double tempo, double seconds, Verdict verdict) {}
+
+    public List<Drawn> sketch() {
+        List<Drawn> drawn = new ArrayList<>();
+        for (JsonNode pass : JSON.readTree(sketch)) {
+            drawn.add(new Drawn(
+                    Kept.PASS_KIND.value(pass.path(0).asString()),
+                    pass.path(1).asDouble(),
+                    pass.path(2).asDouble(),
+                    pass.path(3).isNull()
+                            ? null
+                            : Kept.VERDICT.value(pass.path(3).asString())));
+        }
+        return drawn;
+    }
+
+    /** Passes with a verdict. */
+    public int passes() {
+        return passes;
+    }
+
+    public int clean() {
+        return clean;
+    }
+
+    public int rough() {
+        return rough;
+    }
+
+    public int broke() {
+        return broke;
+    }
+
+    public double playedSeconds() {
+        return playedSeconds;
+    }
+
+    public double burstSeconds() {
+        return burstSeconds;
+    }
+
+    public double effort() {
+        return effort;
+    }
+
+    /** The fastest clean pass that was no warm-up; null when there was none. */
+    public Double fastestClean() {
+        return fastestClean;
+    }
+
+    public int worstTension() {
+        return worstTension;
+    }
+
+    @Override
+    public Long getId() {
+        return runId;
+    }
+}
