@@ -44,8 +44,8 @@ public final class Years {
     private void pages() throws Exception {
         String piece = first(send("GET", "/api/today", null), "\"pieceId\":(\\d+)");
         String passage = first(send("GET", "/api/passages", null), "\"id\":(\\d+)");
-        String run = first(send("GET", "/api/log", null), "\"runId\":(\\d+)");
-        String before = first(send("GET", "/api/log", null), "\"olderThan\":(\\d+)");
+        String run = first(send("GET", "/api/log", null), "\"runId\":(-?\\d+)");
+        String before = first(send("GET", "/api/log", null), "\"olderThan\":(-?\\d+)");
         Map<String, String> pages = new LinkedHashMap<>();
         pages.put("Today", "/api/today");
         pages.put("Passages", "/api/passages");

@@ -6,7 +6,6 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.SplittableRandom;
-import java.util.TreeMap;
 import tachylim.tempo.Tempo;
 
 /**
@@ -52,7 +51,10 @@ public final class AwkwardBands {
      */
     public record Tried(long day, Tempo tempo, Tempo ceiling, boolean clean) {}
 
-    /** The bands in some weeks of passes, the clearest first; bursts and warm-ups do not belong there. */
+    /**
+     * The bands in some weeks of passes, the clearest first. Bursts and warm-ups do not belong there, nor do tired passes: what
+     * goes wrong then would have gone well rested.
+     */
     public static List<AwkwardBand> in(List<Tried> passes) {
         List<AwkwardBand> found = new ArrayList<>();
         List<Tried> rest = passes;
@@ -70,7 +72,11 @@ public final class AwkwardBands {
 
     private static Optional<AwkwardBand> clearest(List<Tried> passes) {
         Ladder ladder = Ladder.of(passes);
-        int[] clean = ladder.cleanOf(passes.stream().map(Tried::clean).toList());
+        boolean[] went = new boolean[passes.size()];
+        for (int i = 0; i < went.length; i++) {
+            went[i] = passes.get(i).clean;
+        }
+        int[] clean = ladder.cleanOf(went);
         Best best = ladder.best(clean);
         if (best.ratio < LEAST_RATIO || !isOdd(passes, ladder, best.ratio)) {
             return Optional.empty();
@@ -85,22 +91,22 @@ public final class AwkwardBands {
 
     private static boolean isOdd(List<Tried> passes, Ladder ladder, double ratio) {
         double[] place = new double[passes.size()];
+        int[] dayOf = new int[place.length];
+        long[] days = passes.stream().mapToLong(Tried::day).distinct().sorted().toArray();
         for (int i = 0; i < place.length; i++) {
             place[i] = passes.get(i).tempo.log() - passes.get(i).ceiling.log();
+            dayOf[i] = Arrays.binarySearch(days, passes.get(i).day);
         }
         Falling fit = Falling.through(place, passes);
         SplittableRandom random = new SplittableRandom(SEED);
-        long[] days = passes.stream().mapToLong(Tried::day).distinct().toArray();
         int most = (int) (ALARM * (REPLICATES + 1)) - 1;
         int asOdd = 0;
-        List<Boolean> drawn = new ArrayList<>(Arrays.asList(new Boolean[passes.size()]));
+        double[] form = new double[days.length];
+        boolean[] drawn = new boolean[place.length];
         for (int replicate = 0; replicate < REPLICATES; replicate++) {
-            var form = new TreeMap<Long, Double>();
-            for (long day : days) {
-                form.put(day, FORM * random.nextGaussian());
-            }
+            Arrays.setAll(form, day -> FORM * random.nextGaussian());
             for (int i = 0; i < place.length; i++) {
-                drawn.set(i, random.nextDouble() < fit.at(place[i] + form.get(passes.get(i).day)));
+                drawn[i] = random.nextDouble() < fit.at(place[i] + form[dayOf[i]]);
             }
             if (ladder.best(ladder.cleanOf(drawn)).ratio >= ratio && ++asOdd > most) {
                 return false;
@@ -115,6 +121,8 @@ public final class AwkwardBands {
     /** The tempos that were played, slowest first, with the passes at each. */
     private static final class Ladder {
 
+        private static final double[] TERMS = terms();
+
         private final Tempo[] tempos;
         private final double[] places;
         private final int[] counts;
@@ -125,6 +133,12 @@ public final class AwkwardBands {
             this.places = Arrays.stream(tempos).mapToDouble(Tempo::log).toArray();
             this.counts = counts;
             this.rungs = rungs;
+        }
+
+        private static double[] terms() {
+            double[] terms = new double[1_000];
+            Arrays.setAll(terms, count -> count == 0 ? 0 : count * Math.log(count));
+            return terms;
         }
 
         static Ladder of(List<Tried> passes) {
@@ -139,10 +153,10 @@ public final class AwkwardBands {
             return new Ladder(tempos, counts, rungs);
         }
 
-        int[] cleanOf(List<Boolean> passes) {
+        int[] cleanOf(boolean[] passes) {
             int[] clean = new int[tempos.length];
             for (int i = 0; i < rungs.length; i++) {
-                clean[rungs[i]] += passes.get(i) ? 1 : 0;
+                clean[rungs[i]] += passes[i] ? 1 : 0;
             }
             return clean;
         }
@@ -188,7 +202,7 @@ public final class AwkwardBands {
         }
 
         private static double term(int count) {
-            return count == 0 ? 0 : count * Math.log(count);
+            return count < TERMS.length ? TERMS[count] : count * Math.log(count);
         }
     }
 

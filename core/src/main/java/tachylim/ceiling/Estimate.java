@@ -1,5 +1,6 @@
 package tachylim.ceiling;
 
+import java.util.Optional;
 import tachylim.tempo.Tempo;
 
 /**
@@ -30,12 +31,13 @@ public record Estimate(Band ease, Band ceiling, Band breakdown, double passes) {
 
     /** This estimate with the ease tempo lowered to where tension reaches 2, if that is known. */
     public Estimate under(TensionCurve tension) {
-        return under(tension.tempoAt(TensionCurve.ALERT).orElse(null));
+        return under(tension.tempoAt(TensionCurve.ALERT));
     }
 
-    /** This estimate with its ease not above {@code alert}, unless that is null. */
-    Estimate under(Tempo alert) {
-        return alert == null ? this : new Estimate(ease.notAbove(alert), ceiling, breakdown, passes);
+    /** This estimate with its ease not above {@code alert}, where there is one. */
+    public Estimate under(Optional<Tempo> alert) {
+        return alert.map(at -> new Estimate(ease.notAbove(at), ceiling, breakdown, passes))
+                .orElse(this);
     }
 
     /** Whether so little is known of the ceiling that it has to be approached from below. */

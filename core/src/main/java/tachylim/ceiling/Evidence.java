@@ -25,7 +25,8 @@ import tachylim.tempo.Tempo;
  * @param tempo the tempo played
  * @param verdict how it went
  * @param share the share of the piece's links that was played, above 0 to 1
- * @param power how much it counts, as a power of its likelihood, above 0 to 1: less than 1 only when tired
+ * @param power how much it counts, as a power of its likelihood, above 0 to 1: less than 1 only when tired, or when it is one
+ *     of many alike
  */
 public record Evidence(Tempo tempo, Verdict verdict, double share, double power) {
 
@@ -63,6 +64,15 @@ public record Evidence(Tempo tempo, Verdict verdict, double share, double power)
      */
     public static Evidence of(Tempo tempo, Verdict verdict, double reserve, double share) {
         return new Evidence(tempo, verdict, Math.min(1, share), reserve < TIRED_BELOW ? TIRED_POWER : 1);
+    }
+
+    /**
+     * The same after passes just like it.
+     *
+     * @param times how many there were before, 0 or more: the n-th counts one n-th
+     */
+    public Evidence again(int times) {
+        return new Evidence(tempo, verdict, share, power / (1 + times));
     }
 
     /** How many whole rested passes it is worth when it is asked whether there are enough. */

@@ -38,12 +38,12 @@ public final class Forecast {
     /** How far the skill and its trend wander in a day, ln BPM. */
     private static final double LEVEL_WANDERS = 0.003;
 
-    private static final double TREND_WANDERS = 0.0002;
+    private static final double TREND_WANDERS = 0.0001;
 
     /** The trend of players nothing is known of, ln BPM a day. */
-    private static final double USUAL_TREND = 0.002;
+    private static final double USUAL_TREND = 0.0015;
 
-    private static final double USUAL_TREND_SD = 0.004;
+    private static final double USUAL_TREND_SD = 0.0025;
 
     private static final NormalDistribution NORMAL = NormalDistribution.of(0, 1);
     private static final double TO_TENTH = NORMAL.inverseCumulativeProbability(0.9);

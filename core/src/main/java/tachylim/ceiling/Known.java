@@ -50,7 +50,7 @@ public final class Known {
     }
 
     private static Known of(Posterior belief, Tempo alert, List<AwkwardBand> awkward) {
-        return new Known(belief, alert, belief.estimate().under(alert), awkward, true);
+        return new Known(belief, alert, belief.estimate().under(Optional.ofNullable(alert)), awkward, true);
     }
 
     /** The same, where some bands of tempos go wrong for a reason of their own: they say nothing of the ceiling. */
@@ -106,12 +106,12 @@ public final class Known {
      * @param limit what must not be passed
      */
     public Tempo probe(Optional<Tempo> proven, Tempo limit) {
-        Tempo safe = Stream.concat(
-                        proven.stream(), Stream.concat(Stream.of(estimate.ease().middle()), overcome()))
-                .max(Comparator.naturalOrder())
-                .orElseThrow();
+        Tempo safe = safe(proven);
         if (belief == null) {
             return Tempo.slower(safe, limit).onMetronome();
+        }
+        if (!learning) {
+            return expected(safe, limit);
         }
         Probed last = probed.get();
         if (last == null || !last.safe.equals(safe) || !last.limit.equals(limit)) {
@@ -119,6 +119,21 @@ public final class Known {
             probed.set(last);
         }
         return last.tempo;
+    }
+
+    /** The fastest tempo that is easy, was clean already, or lies above a band that was overcome. */
+    private Tempo safe(Optional<Tempo> proven) {
+        return Stream.concat(
+                        proven.stream(), Stream.concat(Stream.of(estimate.ease().middle()), overcome()))
+                .max(Comparator.naturalOrder())
+                .orElseThrow();
+    }
+
+    /** About where a probe would be, for drawing what is only expected: to look for the best is work. */
+    private Tempo expected(Tempo safe, Tempo limit) {
+        Tempo reach = Tempo.slower(safe.times(Probe.REACH), limit);
+        return Tempo.clamped(
+                Math.floor(Tempo.slower(reach, estimate.ceiling().middle()).bpm()));
     }
 
     /** Bands above which it was clean: they are no place to stop at. */

@@ -56,7 +56,7 @@ record Progress(
                         after.effort() - tally.effort(),
                         after.burstSeconds() - tally.burstSeconds(),
                         after.playingSeconds() - tally.playingSeconds()),
-                segment.evidence(music).map(known::after).orElse(known),
+                segment.evidence(music, past).map(known::after).orElse(known),
                 fastest(proven, segment.proven(music)),
                 slowest(gripped, segment.gripped()),
                 Collections.unmodifiableList(longer));

@@ -1,5 +1,6 @@
 package tachylim.workout;
 
+import java.util.List;
 import java.util.Optional;
 import tachylim.ceiling.Evidence;
 import tachylim.method.Answer;
@@ -27,15 +28,28 @@ public record Segment(
 
     /**
      * What it says about the ceiling of {@code music}: the share of the links that were played, as they went. A warm-up, a
-     * rest, and what was left without a word say nothing.
+     * rest, and what was left without a word say nothing. Slow passes alike say less and less: they share the day's form, and
+     * whatever is awkward at that tempo.
+     *
+     * @param before what was played before it in the same run
      */
-    public Optional<Evidence> evidence(Passage music) {
+    public Optional<Evidence> evidence(Passage music, List<Segment> before) {
         if (answer == null || !(step instanceof Pass pass) || pass.kind() == PassKind.WARM_UP) {
             return Optional.empty();
         }
         double share = (double) links(pass.notes().size()) / links(music.notes().size());
-        return Optional.of(
-                Evidence.of(pass.tempo(), answer.verdict(), before.reserve().level(), share));
+        Evidence evidence = Evidence.of(
+                pass.tempo(), answer.verdict(), this.before.reserve().level(), share);
+        return Optional.of(pass.kind() == PassKind.CONTROLLED ? evidence.again(likeIt(pass, before)) : evidence);
+    }
+
+    private static int likeIt(Pass pass, List<Segment> before) {
+        return (int) before.stream()
+                .filter(one -> one.answer != null
+                        && one.step instanceof Pass other
+                        && other.kind() == pass.kind()
+                        && other.tempo().equals(pass.tempo()))
+                .count();
     }
 
     /** The tempo at which the whole of {@code music} was clean, and not by force; empty of everything else. */

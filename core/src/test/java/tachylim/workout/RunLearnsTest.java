@@ -121,13 +121,37 @@ class RunLearnsTest {
         });
     }
 
+    /** Twenty passes at one tempo share the day, and whatever is awkward there: they are no twenty witnesses. */
+    @Test
+    void slowPassesAlikeSayLessAndLess() {
+        Run run = play(plan(0.1, School.INTERVAL_BURSTS, Optional.empty()), now -> upTo(118, now));
+        List<Segment> slow = run.past().stream()
+                .filter(one -> one.step() instanceof Pass pass && pass.kind() == PassKind.CONTROLLED)
+                .toList();
+        Segment first = slow.get(0);
+        double alone = first.evidence(MUSIC, List.of()).orElseThrow().power();
+        assertThat(first.evidence(MUSIC, List.of(first, first, first))
+                        .orElseThrow()
+                        .power())
+                .isEqualTo(alone / 4);
+        Segment probe = run.past().stream()
+                .filter(one -> one.step() instanceof Pass pass && pass.kind() == PassKind.PROBE)
+                .findFirst()
+                .orElseThrow();
+        assertThat(probe.evidence(MUSIC, List.of(probe)))
+                .as("what is measured on purpose counts in full")
+                .isEqualTo(probe.evidence(MUSIC, List.of()));
+    }
+
     @Test
     void whatIsKnownAtTheEndIsTheFoldOfWhatWasPlayed() {
         Workout workout = plan(0.1, School.INTERVAL_BURSTS, Optional.empty());
         Run run = play(workout, now -> upTo(118, now));
         Known folded = workout.brief().known();
-        for (Segment segment : run.past()) {
-            folded = segment.evidence(MUSIC).map(folded::after).orElse(folded);
+        for (int i = 0; i < run.past().size(); i++) {
+            List<Segment> before = run.past().subList(0, i);
+            folded =
+                    run.past().get(i).evidence(MUSIC, before).map(folded::after).orElse(folded);
         }
         assertThat(run.known().estimate()).isEqualTo(folded.estimate());
         List<Event> events = run.past().stream()

@@ -8,6 +8,7 @@ import org.springframework.boot.context.properties.ConfigurationProperties;
  * @param demo whether one button opens the demo account
  * @param speed for tests: how many times faster than the wall clock musical time runs
  * @param hashStrength how costly hashing a password is, as a power of two: 12 takes a quarter of a second
+ * @param roomMegabytes how much an account may keep, in MB
  */
 @ConfigurationProperties("tachylim")
-public record TachylimSettings(boolean demo, double speed, int hashStrength) {}
+public record TachylimSettings(boolean demo, double speed, int hashStrength, int roomMegabytes) {}

@@ -22,3 +22,8 @@ CREATE TABLE IF NOT EXISTS run_summary (
   CONSTRAINT run_summary_run FOREIGN KEY (run_id) REFERENCES run (id) ON DELETE CASCADE,
   INDEX run_summary_of_account (account_id, run_id)
 );
+
+-- Where tension says that ease ends, as it was felt when a piece was last played. Those kept before are asked once more.
+ALTER TABLE ceiling_belief
+  ADD COLUMN IF NOT EXISTS alert DOUBLE NULL,
+  ADD COLUMN IF NOT EXISTS felt_kept BOOLEAN NOT NULL DEFAULT FALSE;

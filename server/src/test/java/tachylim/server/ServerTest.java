@@ -78,6 +78,7 @@ public abstract class ServerTest {
                         + "/${tachylim.test.database:tachylim_test_${tachylim.fork:1}}?createDatabaseIfNotExist=true");
         // What hashing costs is the same for every test; that it costs something is tried where it matters.
         properties.add("tachylim.hash-strength", () -> "4");
+        properties.add("tachylim.room-megabytes", () -> "64");
         properties.add("spring.jpa.properties.hibernate.generate_statistics", () -> "true");
     }
 

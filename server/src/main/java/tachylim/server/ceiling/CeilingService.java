@@ -92,7 +92,11 @@ class CeilingService {
                 today,
                 standing.dto(),
                 BandDto.of(belief.ceilingOf(piece.burstShare())),
-                standing.tension().tempoAt(TensionCurve.EDGE).map(Tempo::bpm).orElse(null),
+                standings
+                        .tension(who, piece.subject(), today)
+                        .tempoAt(TensionCurve.EDGE)
+                        .map(Tempo::bpm)
+                        .orElse(null),
                 TimeToMeasure.why(standing.estimate(), since),
                 TRIES_DAYS,
                 curve(belief, standing.estimate()),

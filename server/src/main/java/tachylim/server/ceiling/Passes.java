@@ -1,5 +1,7 @@
 package tachylim.server.ceiling;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -11,7 +13,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import tachylim.ceiling.AwkwardBand;
 import tachylim.ceiling.AwkwardBands;
-import tachylim.ceiling.Known;
+import tachylim.ceiling.Evidence;
 import tachylim.ceiling.Posterior;
 import tachylim.method.PassKind;
 import tachylim.method.School;
@@ -20,8 +22,8 @@ import tachylim.method.Verdict;
 import tachylim.passage.Passage;
 import tachylim.server.account.SignedIn;
 import tachylim.tempo.Tempo;
-import tachylim.workout.Brief;
 import tachylim.workout.Pass;
+import tachylim.workout.Run;
 import tachylim.workout.Segment;
 
 /** All passes that were played: kept as they come, learned from, and asked about by whoever needs them. */
@@ -29,10 +31,13 @@ import tachylim.workout.Segment;
 public class Passes {
 
     private static final Limit MOST = Limit.of(2_000);
+    private static final int MOST_LOOKED_AT = 2_000;
 
     private final PlayedPassRepository passes;
     private final CeilingTestRepository tests;
     private final StandingService standings;
+    private final Cache<Looked, List<AwkwardBand>> bands =
+            Caffeine.newBuilder().maximumSize(MOST_LOOKED_AT).build();
 
     Passes(PlayedPassRepository passes, CeilingTestRepository tests, StandingService standings) {
         this.passes = passes;
@@ -46,18 +51,23 @@ public class Passes {
     /**
      * Keeps a pass of a run, and lets its piece's ceiling learn from it.
      *
-     * @param known what that run knows by now, with it
+     * @param run the run with it
+     * @param index which of its segments it is
      */
     @Transactional
-    public void keep(SignedIn who, Subject subject, Place place, Segment segment, Brief brief, Known known) {
-        Passage music = brief.music();
+    public void keep(SignedIn who, Subject subject, Place place, Run run, int index) {
+        Passage music = run.workout().music();
+        Segment segment = run.past().get(index);
         Pass pass = (Pass) segment.step();
         passes.save(new PlayedPass(who.accountId(), subject.pieceId(), place, segment, pass.rate(music)));
-        segment.evidence(music)
-                .filter(known::tells)
-                .ifPresent(evidence -> standings.learn(who, subject, place.day(), evidence));
-        if (brief.choices().school() == School.CEILING_TEST && pass.kind() == PassKind.PROBE) {
-            known.belief().ifPresent(belief -> measured(who, subject, place, belief));
+        segment.evidence(music, run.past().subList(0, index))
+                .filter(run.known()::tells)
+                .ifPresentOrElse(
+                        evidence -> standings.learn(who, subject, place.day(), evidence),
+                        () -> standings.felt(who, subject, place.day()));
+        boolean test = run.workout().brief().choices().school() == School.CEILING_TEST;
+        if (test && pass.kind() == PassKind.PROBE) {
+            run.known().belief().ifPresent(belief -> measured(who, subject, place, belief));
         }
     }
 
@@ -79,21 +89,28 @@ public class Passes {
     public List<AwkwardBand> awkward(SignedIn who, long pieceId, LocalDate day) {
         List<AwkwardBands.Tried> tried = new ArrayList<>();
         for (PlayedPassRepository.Whole one :
-                passes.wholes(who.accountId(), pieceId, day.minusDays(AwkwardBands.DAYS))) {
+                passes.wholes(who.accountId(), pieceId, day.minusDays(AwkwardBands.DAYS), Evidence.TIRED_BELOW)) {
             tried.add(new AwkwardBands.Tried(
-                    one.getDay().toEpochDay(),
-                    Tempo.of(one.getTempo()),
-                    Tempo.of(one.getCeiling()),
-                    one.getVerdict() == Verdict.CLEAN));
+                    one.day().toEpochDay(),
+                    Tempo.of(one.tempo()),
+                    Tempo.of(one.ceiling()),
+                    one.verdict() == Verdict.CLEAN));
         }
-        return AwkwardBands.in(tried);
+        // To look for bands is to simulate; the same passes have the same bands.
+        return bands.get(new Looked(pieceId, tried.size(), tried.hashCode()), same -> AwkwardBands.in(tried));
     }
+
+    private record Looked(long pieceId, int passes, int digest) {}
 
     /** Takes over a tension that was put right. */
     @Transactional
-    public void felt(SignedIn who, long runId, int ordinal, Segment segment) {
-        passes.findByAccountIdAndRunIdAndOrdinal(who.accountId(), runId, ordinal)
-                .ifPresent(pass -> pass.felt(segment));
+    public void felt(SignedIn who, Subject subject, Place place, Segment segment) {
+        passes.findByAccountIdAndRunIdAndOrdinal(who.accountId(), place.runId(), place.ordinal())
+                .ifPresent(pass -> {
+                    pass.felt(segment);
+                    passes.flush();
+                    standings.felt(who, subject, place.day());
+                });
     }
 
     /** Takes back a pass that counted as left without a word. */

@@ -12,8 +12,10 @@ import org.springframework.data.jpa.repository.Query;
 import org.springframework.data.jpa.repository.QueryHints;
 import tachylim.method.Verdict;
 
+/** Passes are there as soon as they are saved: what sums them up has nothing else to be written before. */
 interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
 
+    @QueryHints(@QueryHint(name = HibernateHints.HINT_FLUSH_MODE, value = "COMMIT"))
     @Query("""
             select p.day as day, sum(p.effort) as effort, sum(p.playSeconds) as playSeconds,
                    sum(case when p.kind = tachylim.method.PassKind.BURST then p.playSeconds else 0.0 end) as burstSeconds,
@@ -23,18 +25,11 @@ interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
     List<DaySums> days(long accountId, LocalDate from, LocalDate to);
 
     /** A tempo and the tension felt there. */
-    interface FeltPass {
-        Long getPieceId();
+    record FeltPass(Long pieceId, double tempo, int tension) {}
 
-        Double getTempo();
-
-        Integer getTension();
-    }
-
-    /** Passes are there as soon as they are saved, so that nothing else has to be written before asking. */
     @QueryHints(@QueryHint(name = HibernateHints.HINT_FLUSH_MODE, value = "COMMIT"))
     @Query("""
-            select p.pieceId as pieceId, p.tempo as tempo, p.tension as tension from PlayedPass p
+            select new tachylim.server.ceiling.PlayedPassRepository$FeltPass(p.pieceId, p.tempo, p.tension) from PlayedPass p
             where p.accountId = :accountId and p.pieceId in :pieceIds and p.day > :since""")
     List<FeltPass> felt(long accountId, Collection<Long> pieceIds, LocalDate since);
 
@@ -62,23 +57,16 @@ interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
     Double fastestClean(long accountId, Collection<Long> pieceIds);
 
     /** A pass of the whole piece with the ceiling as it stood that day. */
-    interface Whole {
-        LocalDate getDay();
-
-        Double getTempo();
-
-        Double getCeiling();
-
-        Verdict getVerdict();
-    }
+    record Whole(LocalDate day, double tempo, double ceiling, Verdict verdict) {}
 
     @Query("""
-            select p.day as day, p.tempo as tempo, d.ceiling as ceiling, p.verdict as verdict
+            select new tachylim.server.ceiling.PlayedPassRepository$Whole(p.day, p.tempo, d.ceiling, p.verdict)
             from PlayedPass p join CeilingDay d on d.pieceId = p.pieceId and d.day = p.day
             where p.accountId = :accountId and p.pieceId = :pieceId and p.day > :since and p.verdict is not null
               and p.kind not in (tachylim.method.PassKind.WARM_UP, tachylim.method.PassKind.BURST)
+              and p.reserve >= :rested
             order by p.id""")
-    List<Whole> wholes(long accountId, long pieceId, LocalDate since);
+    List<Whole> wholes(long accountId, long pieceId, LocalDate since, double rested);
 
     /** How many passes measured on a day. */
     interface Measuring {
@@ -103,6 +91,7 @@ interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
               and p.day = :day and p.tension >= :tension""")
     Double slowest(long accountId, long pieceId, LocalDate day, int tension);
 
+    @QueryHints(@QueryHint(name = HibernateHints.HINT_FLUSH_MODE, value = "COMMIT"))
     @Query("select max(p.day) from PlayedPass p where p.accountId = :accountId and p.day < :day")
     LocalDate lastDay(long accountId, LocalDate day);
 

@@ -1,6 +1,10 @@
 package tachylim.server.ceiling;
 
 import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.Optional;
+import tachylim.ceiling.TensionCurve;
+import tachylim.tempo.Tempo;
 
 /**
  * What a belief said when its piece was last played, without the belief.
@@ -8,5 +12,15 @@ import java.time.LocalDate;
  * @param day the day it was played
  * @param passes the evidence it rests on
  * @param estimate what it said; null of a belief that was kept before that was
+ * @param alert where tension says that ease ends, in BPM; null where it does not say so
+ * @param feltKept whether that was kept; otherwise it is not known what tension says
  */
-record Said(Long pieceId, LocalDate day, double passes, KeptEstimate estimate) {}
+record Said(Long pieceId, LocalDate day, double passes, KeptEstimate estimate, Double alert, boolean feltKept) {
+
+    /** What was felt is of today for so long only. */
+    Optional<Tempo> alertOn(LocalDate today) {
+        return Optional.ofNullable(alert)
+                .filter(at -> ChronoUnit.DAYS.between(day, today) <= TensionCurve.DAYS)
+                .map(Tempo::of);
+    }
+}

@@ -1,21 +1,22 @@
 package tachylim.server.ceiling;
 
 import java.time.LocalDate;
+import java.util.Optional;
 import java.util.function.Supplier;
 import tachylim.ceiling.Estimate;
 import tachylim.ceiling.Known;
 import tachylim.ceiling.Posterior;
-import tachylim.ceiling.TensionCurve;
+import tachylim.tempo.Tempo;
 
 /**
  * What is known of a piece on a day.
  *
  * @param estimate how fast it is, with what tension says of it
- * @param tension how tension rises with tempo
+ * @param alert the tempo at which tension says that ease ends, if it says so
  * @param lastPlayed the last day it was played, or null
  * @param asking gives the belief itself, brought to that day
  */
-public record Standing(Estimate estimate, TensionCurve tension, LocalDate lastPlayed, Supplier<Posterior> asking) {
+public record Standing(Estimate estimate, Optional<Tempo> alert, LocalDate lastPlayed, Supplier<Posterior> asking) {
 
     public EstimateDto dto() {
         return EstimateDto.of(estimate);
@@ -24,7 +25,7 @@ public record Standing(Estimate estimate, TensionCurve tension, LocalDate lastPl
     /** What a workout is planned from, and what its run learns on from: the belief as it will be kept with it. */
     public Known known() {
         Posterior belief = belief();
-        return Known.of(Posterior.fromBytes(belief.toBytes(), belief.passes()), tension.tempoAt(TensionCurve.ALERT));
+        return Known.of(Posterior.fromBytes(belief.toBytes(), belief.passes()), alert);
     }
 
     /** The belief it comes from, for whoever needs more than the estimate. */

@@ -52,20 +52,50 @@ public class StandingService {
         }
         Map<Long, Said> said = beliefs.said(who.accountId(), ids).stream()
                 .collect(Collectors.toMap(Said::pieceId, Function.identity()));
-        Map<Long, List<TensionCurve.Felt>> felt = felt(who, subjects, day);
+        Map<Long, TensionCurve> asked = asked(who, subjects, said, day);
         Map<Long, Standing> standings = new HashMap<>();
         for (Subject subject : subjects) {
             Said known = said.get(subject.pieceId());
-            TensionCurve tension = TensionCurve.through(felt.getOrDefault(subject.pieceId(), List.of()));
+            TensionCurve tension = asked.get(subject.pieceId());
+            Optional<Tempo> alert = tension != null
+                    ? tension.tempoAt(TensionCurve.ALERT)
+                    : Optional.ofNullable(known).flatMap(one -> one.alertOn(day));
             standings.put(
                     subject.pieceId(),
                     new Standing(
-                            estimate(subject, known, day).under(tension),
-                            tension,
+                            estimate(subject, known, day).under(alert),
+                            alert,
                             known == null ? null : known.day(),
                             () -> belief(subject, day)));
         }
         return standings;
+    }
+
+    /** How tense the pieces are of which that is not kept: those from before it was, and those grown from others. */
+    private Map<Long, TensionCurve> asked(SignedIn who, List<Subject> subjects, Map<Long, Said> said, LocalDate day) {
+        List<Subject> unknown = subjects.stream()
+                .filter(subject -> {
+                    Said known = said.get(subject.pieceId());
+                    return known == null ? subject.grownFrom() != null : !known.feltKept();
+                })
+                .toList();
+        return unknown.isEmpty()
+                ? Map.of()
+                : felt(who, unknown, day).entrySet().stream()
+                        .collect(Collectors.toMap(Map.Entry::getKey, one -> TensionCurve.through(one.getValue())));
+    }
+
+    /** How tension has risen with tempo on a piece lately. */
+    @Transactional(readOnly = true)
+    public TensionCurve tension(SignedIn who, Subject subject, LocalDate day) {
+        return TensionCurve.through(felt(who, List.of(subject), day).getOrDefault(subject.pieceId(), List.of()));
+    }
+
+    /** Takes note of what was felt on a piece that something is believed of. */
+    @Transactional
+    public void felt(SignedIn who, Subject subject, LocalDate day) {
+        beliefs.findById(subject.pieceId())
+                .ifPresent(belief -> belief.felt(tension(who, subject, day).tempoAt(TensionCurve.ALERT)));
     }
 
     /** What was said of a piece when it was last played, brought to a day; a guess when it never was. */
@@ -97,7 +127,7 @@ public class StandingService {
                 .toList();
         Map<Long, List<PlayedPassRepository.FeltPass>> byPiece =
                 passes.felt(who.accountId(), ids, day.minusDays(TensionCurve.DAYS)).stream()
-                        .collect(Collectors.groupingBy(PlayedPassRepository.FeltPass::getPieceId));
+                        .collect(Collectors.groupingBy(PlayedPassRepository.FeltPass::pieceId));
         return subjects.stream()
                 .collect(Collectors.toMap(
                         Subject::pieceId,
@@ -111,8 +141,8 @@ public class StandingService {
         return passes == null
                 ? Stream.empty()
                 : passes.stream()
-                        .map(pass -> new TensionCurve.Felt(Tempo.of(pass.getTempo()), Tension.of(pass.getTension()))
-                                .at(ratio));
+                        .map(pass ->
+                                new TensionCurve.Felt(Tempo.of(pass.tempo()), Tension.of(pass.tension())).at(ratio));
     }
 
     private static Posterior prior(Subject subject) {
@@ -139,8 +169,9 @@ public class StandingService {
                 });
         Posterior learnt = before.after(evidence);
         belief.learned(learnt, at);
-        List<TensionCurve.Felt> felt = felt(who, List.of(subject), day).getOrDefault(subject.pieceId(), List.of());
-        today.record(learnt.estimate().under(TensionCurve.through(felt)), learnt);
+        Optional<Tempo> alert = tension(who, subject, day).tempoAt(TensionCurve.ALERT);
+        belief.felt(alert);
+        today.record(learnt.estimate().under(alert), learnt);
     }
 
     /** A stretch of notes with the piece whose belief is about it. */

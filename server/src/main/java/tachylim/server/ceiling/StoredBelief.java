@@ -7,8 +7,10 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
+import java.util.Optional;
 import tachylim.ceiling.Posterior;
 import tachylim.server.record.AssignedId;
+import tachylim.tempo.Tempo;
 
 /** The belief about a piece's ceiling as of the last day it was played. */
 @Entity
@@ -28,6 +30,9 @@ class StoredBelief extends AssignedId<Long> {
 
     @Embedded
     private KeptEstimate said;
+
+    private Double alert;
+    private boolean feltKept;
 
     protected StoredBelief() {}
 
@@ -59,6 +64,12 @@ class StoredBelief extends AssignedId<Long> {
     void learned(Posterior belief, LocalDate on) {
         keep(belief);
         day = on;
+    }
+
+    /** Takes note of where tension says that ease ends, if it says so. */
+    void felt(Optional<Tempo> at) {
+        alert = at.map(Tempo::bpm).orElse(null);
+        feltKept = true;
     }
 
     /** Keeping loses a little; what is said is what will be read again. */

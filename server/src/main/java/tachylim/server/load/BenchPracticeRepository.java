@@ -1,10 +1,13 @@
 package tachylim.server.load;
 
+import jakarta.persistence.QueryHint;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import org.hibernate.jpa.HibernateHints;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
+import org.springframework.data.jpa.repository.QueryHints;
 
 interface BenchPracticeRepository extends JpaRepository<BenchPractice, Long> {
 
@@ -17,11 +20,13 @@ interface BenchPracticeRepository extends JpaRepository<BenchPractice, Long> {
         Double getPlaySeconds();
     }
 
+    @QueryHints(@QueryHint(name = HibernateHints.HINT_FLUSH_MODE, value = "COMMIT"))
     @Query("""
             select p.day as day, sum(p.effort) as effort, sum(p.playSeconds) as playSeconds
             from BenchPractice p where p.accountId = :accountId and p.day between :from and :to group by p.day""")
     List<Sums> days(long accountId, LocalDate from, LocalDate to);
 
+    @QueryHints(@QueryHint(name = HibernateHints.HINT_FLUSH_MODE, value = "COMMIT"))
     @Query("select max(p.day) from BenchPractice p where p.accountId = :accountId and p.day < :day")
     LocalDate lastDay(long accountId, LocalDate day);
 

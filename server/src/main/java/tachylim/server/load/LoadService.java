@@ -28,6 +28,7 @@ import tachylim.server.ceiling.Passes;
 import tachylim.server.load.LoadController.DayDto;
 import tachylim.server.load.LoadController.SymptomDto;
 import tachylim.server.web.Refused;
+import tachylim.workout.Allowance;
 
 /** What was played, day by day, and what may still be. */
 @Service
@@ -87,6 +88,17 @@ public class LoadService {
                 condition(who, now),
                 Sparing.why(day, lastDay(who, day), symptom.map(Symptom::at).orElse(null), now),
                 guardrails.caution(done, now));
+    }
+
+    /** What may still be done on the day of {@code now}. */
+    @Transactional(readOnly = true)
+    public Allowance allowance(SignedIn who, Instant now) {
+        Account account = accounts.get(who);
+        LocalDate day = account.day(now);
+        Instant symptom = symptoms.findFirstByAccountIdAndWithdrawnAtIsNullOrderByAtDesc(who.accountId())
+                .map(Symptom::at)
+                .orElse(null);
+        return Today.allowance(new Guardrails(account.minutes().on(day), symptom).today(done(who, day), now));
     }
 
     private LocalDate lastDay(SignedIn who, LocalDate day) {

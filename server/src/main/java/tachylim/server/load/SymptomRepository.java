@@ -1,13 +1,17 @@
 package tachylim.server.load;
 
+import jakarta.persistence.QueryHint;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import org.hibernate.jpa.HibernateHints;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.QueryHints;
 
 interface SymptomRepository extends JpaRepository<Symptom, Long> {
 
+    @QueryHints(@QueryHint(name = HibernateHints.HINT_FLUSH_MODE, value = "COMMIT"))
     Optional<Symptom> findFirstByAccountIdAndWithdrawnAtIsNullOrderByAtDesc(long accountId);
 
     Optional<Symptom> findByAccountIdAndClientId(long accountId, String clientId);

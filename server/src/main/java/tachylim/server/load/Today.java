@@ -34,14 +34,23 @@ public record Today(
         String full) {
 
     public Limit limit(Limit.Kind kind) {
-        return limits.stream().filter(limit -> limit.kind() == kind).findFirst().orElseThrow();
+        return limit(limits, kind);
     }
 
     public Allowance allowance() {
+        return allowance(limits);
+    }
+
+    /** What some limits leave. */
+    static Allowance allowance(List<Limit> limits) {
         return new Allowance(
-                limit(Limit.Kind.EFFORT).left(),
-                limit(Limit.Kind.BURST_SECONDS).left(),
-                limit(Limit.Kind.PLAYING_MINUTES).left() * 60);
+                limit(limits, Limit.Kind.EFFORT).left(),
+                limit(limits, Limit.Kind.BURST_SECONDS).left(),
+                limit(limits, Limit.Kind.PLAYING_MINUTES).left() * 60);
+    }
+
+    private static Limit limit(List<Limit> limits, Limit.Kind kind) {
+        return limits.stream().filter(limit -> limit.kind() == kind).findFirst().orElseThrow();
     }
 
     /** What is said of the rest after a symptom; empty when there is none. */

@@ -3,6 +3,7 @@ package tachylim.server.repertoire;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tachylim.server.TachylimSettings;
 import tachylim.server.account.SignedIn;
 import tachylim.server.web.ProblemCode;
 import tachylim.server.web.Refused;
@@ -11,15 +12,16 @@ import tachylim.server.web.Refused;
 @Service
 public class StorageService {
 
-    /** About ten years of daily practice. */
-    public static final long MOST_BYTES = 64L * 1024 * 1024;
+    private static final long MEGABYTE = 1024 * 1024;
 
     /** What a row of the smaller tables takes, roughly, with its indexes. */
     private static final int BYTES_A_ROW = 400;
 
     private final JdbcClient sql;
+    private final TachylimSettings settings;
 
-    StorageService(JdbcClient sql) {
+    StorageService(JdbcClient sql, TachylimSettings settings) {
+        this.settings = settings;
         this.sql = sql;
     }
 
@@ -37,7 +39,7 @@ public class StorageService {
         }
         return new Storage(
                 texts + rows * BYTES_A_ROW,
-                MOST_BYTES,
+                settings.roomMegabytes() * MEGABYTE,
                 sum(who, "select count(*) from passage where account_id = ?"),
                 PassageEditor.MOST_PASSAGES);
     }
@@ -60,10 +62,11 @@ public class StorageService {
 
     /** Refuses what would be kept when there is no room left. */
     public void checkRoom(SignedIn who) {
-        if (of(who).usedBytes >= MOST_BYTES) {
+        Storage storage = of(who);
+        if (storage.usedBytes >= storage.mostBytes) {
             throw Refused.conflict(
                     ProblemCode.STORAGE_FULL,
-                    "The " + MOST_BYTES / (1024 * 1024)
+                    "The " + settings.roomMegabytes()
                             + " MB of this account are full. Nothing was lost; delete passages that were never played, or begin another account.");
         }
     }

@@ -66,7 +66,7 @@ class RunMemory {
             run = (event.told() == null ? run : run.under(event.told())).after(event.event());
         }
         remember(stored, signs, run, known);
-        return new SoFar(stored, played, stored.told() == null ? run : run.under(stored.told()));
+        return new SoFar(stored, workout, played, stored.told() == null ? run : run.under(stored.told()));
     }
 
     /** Takes note of where a run stands after {@code played}. */

@@ -5,9 +5,9 @@ import org.springframework.stereotype.Component;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
 import tachylim.server.ceiling.Passes;
+import tachylim.server.ceiling.Subject;
 import tachylim.server.load.LoadService;
 import tachylim.server.repertoire.RepertoireService;
-import tachylim.server.repertoire.StoredPiece;
 import tachylim.server.web.ProblemCode;
 import tachylim.server.web.Refused;
 import tachylim.workout.Pass;
@@ -60,35 +60,32 @@ class RunRecorder {
                 after.past().subList(before.past().size(), after.past().size());
         int place = before.past().size();
         for (Segment segment : fresh) {
-            segments.save(new RunSegment(who.accountId(), stored.id(), place++, event.ordinal(), segment));
+            segments.save(new RunSegment(who.accountId(), stored.id(), place, event.ordinal(), segment));
             if (segment.step() instanceof Pass) {
-                played(who, stored, after, segment, event);
+                passes.keep(who, subject(who, stored), place(who, stored, event), after, place);
             }
+            place++;
         }
         if (!fresh.isEmpty()) {
             load.cameOut(who, after.tally().condition(), event.at());
         }
     }
 
-    private void played(SignedIn who, StoredRun stored, Run after, Segment segment, RunEvent event) {
-        StoredPiece piece = repertoire.anyPiece(who, stored.pieceId());
-        var day = accounts.get(who).day(event.at());
-        passes.keep(
-                who,
-                piece.subject(),
-                new Passes.Place(stored.id(), event.ordinal(), day, event.at()),
-                segment,
-                after.workout().brief(),
-                after.known());
+    private Subject subject(SignedIn who, StoredRun stored) {
+        return repertoire.anyPiece(who, stored.pieceId()).subject();
+    }
+
+    private Passes.Place place(SignedIn who, StoredRun stored, RunEvent event) {
+        return new Passes.Place(stored.id(), event.ordinal(), accounts.get(who).day(event.at()), event.at());
     }
 
     /** Keeps what a tension put right has changed of the last pass. */
     void amend(SignedIn who, StoredRun stored, Run run, RunEvent event) {
-        int place = run.past().size() - 1;
-        Segment segment = run.past().get(place);
-        segments.findByAccountIdAndRunIdAndPlace(who.accountId(), stored.id(), place)
+        int last = run.past().size() - 1;
+        Segment segment = run.past().get(last);
+        segments.findByAccountIdAndRunIdAndPlace(who.accountId(), stored.id(), last)
                 .ifPresent(kept -> kept.segment(segment));
-        passes.felt(who, stored.id(), event.ordinal(), segment);
+        passes.felt(who, subject(who, stored), place(who, stored, event), segment);
         load.cameOut(who, run.tally().condition(), event.at());
     }
 

@@ -35,6 +35,9 @@ public class RunService {
     /** A pause longer than this over the turn of the day means that a run was left, not played on. */
     private static final Duration LEFT_AFTER = Duration.ofMinutes(30);
 
+    /** An answer that is older than this when it comes was kept somewhere while there was no connection. */
+    private static final Duration LATE = Duration.ofMinutes(1);
+
     private final RunRepository runs;
     private final RunEventRepository events;
     private final RunRecorder recorder;
@@ -152,7 +155,7 @@ public class RunService {
             stored.end(done);
             return run;
         }
-        Run now = run.under(load.today(who, at).allowance());
+        Run now = run.under(load.allowance(who, at));
         stored.tell(now.left());
         if (now.step() instanceof Done done) {
             stored.end(done);
@@ -200,9 +203,11 @@ public class RunService {
         if (soFar == null || soFar.stored().outcome() != null) {
             return view(who, id, wish.holder());
         }
-        StoredWorkout workout = plans.get(who, soFar.stored().workoutId());
-        Run now = bringUp(who, soFar.stored(), soFar.run(), clock.instant());
-        return views.open(who, soFar.stored(), workout, soFar.kept(), now, wish.holder());
+        // An answer that comes late was taken under what its own day allowed; what is next is told under today's.
+        boolean late =
+                Duration.between(soFar.stored().lastAt(), clock.instant()).compareTo(LATE) > 0;
+        Run now = late ? bringUp(who, soFar.stored(), soFar.run(), clock.instant()) : soFar.run();
+        return views.open(who, soFar.stored(), soFar.workout(), soFar.kept(), now, wish.holder());
     }
 
     /** As {@link #record}, for whoever plays without looking: the run as it stands then. */
@@ -282,7 +287,7 @@ public class RunService {
         if (closed != null && !wish.kind().ends()) {
             stored.end(Done.of(closed));
         }
-        return new SoFar(stored, played, brought);
+        return new SoFar(stored, soFar.workout(), played, brought);
     }
 
     private static RunEvent event(SignedIn who, StoredRun stored, int ordinal, EventWish wish, Run told, Instant at) {

@@ -21,9 +21,13 @@ class QueryCountTest extends ServerTest {
     private EntityManagerFactory factory;
 
     private long queries(Player player, String path) {
+        return queries(() -> player.get(path).ok());
+    }
+
+    private long queries(Runnable asking) {
         Statistics statistics = factory.unwrap(SessionFactory.class).getStatistics();
         statistics.clear();
-        player.get(path).ok();
+        asking.run();
         return statistics.getPrepareStatementCount();
     }
 
@@ -52,5 +56,26 @@ class QueryCountTest extends ServerTest {
         assertThat(queries(odile, "/api/passages")).isEqualTo(passages).isLessThanOrEqualTo(5);
         assertThat(queries(odile, "/api/today")).isEqualTo(today).isLessThanOrEqualTo(21);
         assertThat(queries(odile, "/api/log")).isEqualTo(log).isLessThanOrEqualTo(6);
+    }
+
+    /** The tenth answer of a run reads no more than the fifth: nothing is played again to take it. */
+    @Test
+    void anAnswerCostsTheSameHoweverManyCameBefore() {
+        Player odile = player();
+        UUID window = UUID.randomUUID();
+        JsonNode run = Practice.playOn(odile, Practice.newRun(odile, window), window, 5);
+        long fifth = answering(odile, run, window);
+        JsonNode later = Practice.playOn(odile, view(odile, run, window), window, 5);
+        assertThat(answering(odile, later, window)).isEqualTo(fifth).isLessThanOrEqualTo(26);
+    }
+
+    private long answering(Player player, JsonNode run, UUID window) {
+        Map<String, Object> answer = Practice.answer(run, window);
+        return queries(() -> Practice.send(player, run, answer).ok());
+    }
+
+    private static JsonNode view(Player player, JsonNode run, UUID window) {
+        return player.get("/api/runs/" + run.path("id").asLong() + "?holder=" + window)
+                .ok();
     }
 }

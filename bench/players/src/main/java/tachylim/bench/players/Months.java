@@ -127,7 +127,8 @@ final class Months {
                         double real = truth.get(week + ahead / 7);
                         int[] count = held.computeIfAbsent(week + 1, at -> new int[2]);
                         count[0]++;
-                        count[1] += then.low().bpm() <= real && real <= then.high().bpm() ? 1 : 0;
+                        count[1] +=
+                                then.low().bpm() <= real && real <= then.high().bpm() ? 1 : 0;
                         if (week == weeks - 1) {
                             width.add(then, real);
                         }
@@ -135,8 +136,8 @@ final class Months {
                 }
             }
             System.out.println(kind.name() + ", four weeks ahead, at week 10: " + width);
-            held.forEach((week, count) ->
-                    System.out.printf(Locale.ROOT, "  week %2d  held %3.0f%% of %d%n", week, 100.0 * count[1] / count[0], count[0]));
+            held.forEach((week, count) -> System.out.printf(
+                    Locale.ROOT, "  week %2d  held %3.0f%% of %d%n", week, 100.0 * count[1] / count[0], count[0]));
         }
     }
 }

@@ -78,7 +78,6 @@ final class Player {
         today = place + kind.wobble() * Gauss.of(random);
     }
 
-
     /**
      * Plays a pass.
      *
@@ -93,8 +92,8 @@ final class Player {
     private Verdict verdict(Tempo tempo, double x, double share) {
         double at = kind.bursts() == Bursts.SHIFTED && share < 1 ? x - shift : x;
         double clean = (1 - lapse) * (1 - kind.curve().slips((at - today) / width));
-        double unbroken =
-                Math.max(clean, 1 - BROKEN_LAPSES * lapse - (1 - lapse) * kind.curve().slips((at - today - breaking) / width));
+        double unbroken = Math.max(
+                clean, 1 - BROKEN_LAPSES * lapse - (1 - lapse) * kind.curve().slips((at - today - breaking) / width));
         if (tempo.log() >= awkwardFrom && tempo.log() <= awkwardTo) {
             clean *= 0.6;
         }

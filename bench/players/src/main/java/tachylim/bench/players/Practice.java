@@ -8,6 +8,7 @@ import java.util.function.DoubleConsumer;
 import org.apache.commons.numbers.fraction.Fraction;
 import tachylim.ceiling.AwkwardBand;
 import tachylim.ceiling.AwkwardBands;
+import tachylim.ceiling.Evidence;
 import tachylim.ceiling.Forecast;
 import tachylim.ceiling.Known;
 import tachylim.ceiling.Posterior;
@@ -55,7 +56,8 @@ final class Practice {
         this.player = player;
         this.choices = choices;
         this.burst = burst;
-        this.music = new PaperPattern(new Meter(4, 4), Fraction.of(1, 4), 1 << random.nextInt(4), List.of(4)).toPassage();
+        this.music =
+                new PaperPattern(new Meter(4, 4), Fraction.of(1, 4), 1 << random.nextInt(4), List.of(4)).toPassage();
         this.target = Tempo.clamped(player.ceiling() * (1.05 + 0.25 * random.nextDouble()));
         this.minutes = 20 + 5 * random.nextInt(5);
         double off = Gauss.of(random);
@@ -85,7 +87,8 @@ final class Practice {
             run = run.after(
                     run.step() instanceof Rest rest
                             ? new Event.Rested(rest.seconds())
-                            : new Event.Judged(answer((Pass) run.step(), run.tally().reserve().level())));
+                            : new Event.Judged(answer(
+                                    (Pass) run.step(), run.tally().reserve().level())));
         }
         belief = run.known().belief().orElseThrow();
         measured.add(new Forecast.Measured(day, morning, now()));
@@ -96,7 +99,9 @@ final class Practice {
                     lastClimb = Optional.of(pass.tempo());
                     reached = Math.max(reached, pass.rate(music));
                 }
-                if (pass.kind() != PassKind.BURST && pass.kind() != PassKind.WARM_UP) {
+                if (pass.kind() != PassKind.BURST
+                        && pass.kind() != PassKind.WARM_UP
+                        && segment.before().reserve().level() >= Evidence.TIRED_BELOW) {
                     boolean clean = segment.answer().verdict() == Verdict.CLEAN;
                     tried.add(new AwkwardBands.Tried(day, pass.tempo(), ceiling, clean));
                 }
@@ -139,7 +144,8 @@ final class Practice {
         if (pass.kind() == PassKind.BURST) {
             burst.accept(pass.tempo().bpm() / player.ceilingToday());
         }
-        double share = (double) Math.max(1, pass.notes().size() - 1) / Math.max(1, music.notes().size() - 1);
+        double share = (double) Math.max(1, pass.notes().size() - 1)
+                / Math.max(1, music.notes().size() - 1);
         return player.play(pass.tempo(), Math.min(1, share), reserve);
     }
 }

@@ -6,7 +6,6 @@ import tachylim.ceiling.Evidence;
 import tachylim.ceiling.Posterior;
 import tachylim.ceiling.Probe;
 import tachylim.method.Answer;
-import tachylim.method.Tension;
 import tachylim.method.Verdict;
 import tachylim.tempo.Tempo;
 

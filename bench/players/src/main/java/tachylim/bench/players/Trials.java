@@ -9,9 +9,12 @@ import tachylim.workout.Choices;
 /** Plays many simulated players through the application's own practice, and prints how true the ceiling was. */
 public final class Trials {
 
+    /** Months of daily workouts are played by one player in so many. */
+    private static final int MONTHS_ARE_LONG = 5;
+
     private Trials() {}
 
-    /** Takes the number of players of each kind, 200 when none is given. */
+    /** Takes the number of players of each kind, 200 when none is given; a seed; and which part, all of them when none is given. */
     public static void main(String[] args) {
         int players = args.length > 0 ? Integer.parseInt(args[0]) : 200;
         long seed = args.length > 1 ? Long.parseLong(args[1]) : 1;
@@ -23,19 +26,19 @@ public final class Trials {
             }
         }
         if (what.equals("all") || what.equals("schools")) {
-            Months.schools(players, seed);
+            Months.schools(players / MONTHS_ARE_LONG, seed);
         }
         if (what.equals("all") || what.equals("bands")) {
-            Months.bands(players, seed);
+            Months.bands(players / MONTHS_ARE_LONG, seed);
         }
         if (what.equals("all") || what.equals("forecast")) {
-            Months.forecasts(players, seed);
+            Months.forecasts(players / MONTHS_ARE_LONG, seed);
         }
     }
 
     private static void workouts(Kind kind, int players, long seed) {
-        Map<Integer, Figures> after = new TreeMap<>(Map.of(
-                1, new Figures(), 2, new Figures(), 3, new Figures(), 6, new Figures(), 12, new Figures()));
+        Map<Integer, Figures> after = new TreeMap<>(
+                Map.of(1, new Figures(), 2, new Figures(), 3, new Figures(), 6, new Figures(), 12, new Figures()));
         BurstCount bursts = new BurstCount();
         for (int i = 0; i < players; i++) {
             SplittableRandom random = new SplittableRandom(seed * 100_003 + i);
