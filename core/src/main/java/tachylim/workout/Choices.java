@@ -71,8 +71,13 @@ public record Choices(
 
     /** What is chosen when nothing is. */
     public static Choices usual() {
+        return usual(School.INTERVAL_BURSTS);
+    }
+
+    /** What is chosen when nothing but the method is. */
+    public static Choices usual(School school) {
         return new Choices(
-                School.INTERVAL_BURSTS,
+                school,
                 8,
                 2,
                 IntervalBursts.USUAL_CONTROLLED,

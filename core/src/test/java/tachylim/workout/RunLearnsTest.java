@@ -43,21 +43,12 @@ class RunLearnsTest {
     private static final Answer LIGHT = new Answer(Verdict.CLEAN, Tension.LIGHT);
 
     private static Workout plan(double sd, School school, Optional<Tempo> gripped) {
-        Choices usual = Choices.usual();
         return Planner.plan(new Brief(
                 MUSIC,
                 TARGET,
                 Known.of(Posterior.prior(Tempo.of(120), sd)),
                 30,
-                new Choices(
-                        school,
-                        usual.bursts(),
-                        usual.burstBeats(),
-                        usual.controlledShare(),
-                        usual.firstBurstShare(),
-                        usual.cleanInARow(),
-                        usual.caution(),
-                        usual.focus()),
+                Choices.usual(school),
                 new Allowance(60, 90, 3_600),
                 Condition.FRESH,
                 Optional.empty(),

@@ -4,6 +4,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import org.junit.jupiter.api.Test;
 
 /** The story once more with the keyboard alone: whatever is used is first reached with Tab. */
@@ -73,7 +74,8 @@ class KeyboardTest {
         press("To today");
         assertThat(page.getByText("Left today")).isVisible();
         press("Ceiling");
-        assertThat(page.getByText("How often it is clean")).isVisible();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("How often it is clean")))
+                .isVisible();
         press("Load");
         assertThat(page.getByText("Effort by day")).isVisible();
         press("Log");

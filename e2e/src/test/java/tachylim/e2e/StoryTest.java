@@ -117,8 +117,10 @@ class StoryTest {
         Page page = odile.page;
         assertThat(ceilingIn(odile.api("/api/pieces/" + piece + "/ceiling"))).isGreaterThan(before);
         page.navigate("/ceiling/" + piece);
-        assertThat(page.getByText("How often it is clean")).isVisible();
-        assertThat(page.getByText("Not enough evidence yet")).isVisible();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("How often it is clean")))
+                .isVisible();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)))
+                .hasText(Pattern.compile("Clean up to \\d+|Not enough evidence yet; about \\d+"));
         page.navigate("/load");
         assertThat(page.getByText("effort minutes left")).isVisible();
         page.navigate("/log");

@@ -50,18 +50,14 @@ class WorkoutDocumentTest {
     }
 
     private static Workout plan(Passage music, School school) {
-        Choices usual = Choices.usual();
-        Choices choices = new Choices(
-                school,
-                usual.bursts(),
-                usual.burstBeats(),
-                usual.controlledShare(),
-                usual.firstBurstShare(),
-                usual.cleanInARow(),
-                usual.caution(),
-                usual.focus());
         return Planner.plan(new Brief(
-                music, Tempo.of(138), KNOWN, 25, choices, new Allowance(40, 90, 3_000), Optional.of(Tempo.of(96))));
+                music,
+                Tempo.of(138),
+                KNOWN,
+                25,
+                Choices.usual(school),
+                new Allowance(40, 90, 3_000),
+                Optional.of(Tempo.of(96))));
     }
 
     @ParameterizedTest

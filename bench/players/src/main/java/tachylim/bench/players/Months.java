@@ -20,19 +20,6 @@ final class Months {
 
     private Months() {}
 
-    static Choices of(School school) {
-        Choices usual = Choices.usual();
-        return new Choices(
-                school,
-                usual.bursts(),
-                usual.burstBeats(),
-                usual.controlledShare(),
-                usual.firstBurstShare(),
-                usual.cleanInARow(),
-                usual.caution(),
-                usual.focus());
-    }
-
     /** Forty days of a school, of players who learn, tire, slip and have an awkward band. */
     static void schools(int players, long seed) {
         Kind kind = new Kind("forty days", Curve.LOGISTIC, Bursts.INDEPENDENT_LINKS, 0.06, 0.06, 0.1, 0.02, 0.006);
@@ -45,7 +32,7 @@ final class Months {
                 Player player = new Player(kind, random.split());
                 double at = 0.8 + 0.15 * random.nextDouble();
                 player.awkwardBetween(at, at + 0.05);
-                Practice practice = new Practice(player, random.split(), of(school), bursts::add);
+                Practice practice = new Practice(player, random.split(), Choices.usual(school), bursts::add);
                 for (int day = 1; day <= DAYS; day++) {
                     practice.day();
                     if (day == DAYS / 2) {
@@ -87,7 +74,7 @@ final class Months {
             player.awkwardBetween(at, at + 0.05);
         }
         School school = random.nextBoolean() ? School.INTERVAL_BURSTS : School.STEADY_CLIMB;
-        Practice practice = new Practice(player, random.split(), of(school), burst -> {});
+        Practice practice = new Practice(player, random.split(), Choices.usual(school), burst -> {});
         for (int day = 1; day <= BAND_DAYS; day++) {
             practice.day();
             practice.sleep();
