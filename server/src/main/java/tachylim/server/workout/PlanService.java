@@ -12,6 +12,7 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tachylim.method.Tension;
 import tachylim.passage.Readiness;
 import tachylim.server.account.SignedIn;
 import tachylim.server.bench.ReadinessService;
@@ -106,7 +107,9 @@ public class PlanService {
                         today.condition(),
                         passes.lastClimb(who, piece.id()),
                         repertoire.reachedRate(who, piece.passage()),
-                        passes.gripped(who, piece.id(), today.day()),
+                        today.done().worstTension().atLeast(Tension.GRIPPING)
+                                ? passes.gripped(who, piece.id(), today.day())
+                                : Optional.empty(),
                         today.spared())));
         if (today.rest() != null) {
             return workout.withOnlyRemark(today.restSentence());
