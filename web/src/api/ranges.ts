@@ -1,5 +1,10 @@
 /** The ranges that the server accepts, as its description says. Written by scripts/ranges.mjs. */
 export const RANGES = {
+  BlockWish: {
+    seconds: { minimum: 10, maximum: 10800 },
+    theme: { minimum: 0, maximum: 5 },
+    version: { minLength: 0, maxLength: 80 },
+  },
   ChoiceWish: { minutes: { minimum: 0.5, maximum: 60 } },
   Credentials: {
     name: { minLength: 0, maxLength: 60 },
@@ -12,6 +17,7 @@ export const RANGES = {
     seconds: { minimum: 0, maximum: 86400 },
     secondsAgo: { minimum: 0, maximum: 1209600 },
     tension: { minimum: 0, maximum: 5 },
+    told: { minimum: 0, maximum: 600 },
   },
   ExtraWish: { firstNote: { minimum: 0 }, lastNote: { minimum: 0 }, name: { minLength: 0, maxLength: 80 } },
   Farewell: { password: { minLength: 0, maxLength: 400 } },
@@ -31,6 +37,7 @@ export const RANGES = {
   },
   PieceWish: { difficulty: { minimum: 1, maximum: 5 }, name: { minLength: 0, maxLength: 80 } },
   PlanWish: {
+    blocks: { minItems: 0, maxItems: 60 },
     burstBeats: { minimum: 1, maximum: 2 },
     bursts: { minimum: 1, maximum: 12 },
     cleanInARow: { minimum: 1, maximum: 6 },
@@ -38,6 +45,7 @@ export const RANGES = {
     firstBurstShare: { minimum: 1.01, maximum: 1.1 },
     focus: { minLength: 0, maxLength: 60 },
     minutes: { minimum: 3, maximum: 180 },
+    others: { minItems: 0, maxItems: 5 },
   },
   PracticeWish: { bpm: { minimum: 20, maximum: 400 }, seconds: { minimum: 0.5, maximum: 3600 } },
   SignIn: {

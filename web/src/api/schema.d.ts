@@ -824,6 +824,13 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description what this piece wants now by a rule of thumb, with the reason */
+        Advice: {
+            /** @enum {string} */
+            school: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "UPKEEP" | "CEILING_TEST";
+            title: string;
+            why: string;
+        };
         AwkwardDto: {
             /** Format: double */
             clean: number;
@@ -865,11 +872,35 @@ export interface components {
         BlockDto: {
             /** Format: double */
             end: number;
+            estimate: components["schemas"]["EstimateDto"];
+            /** @description its method as a player calls it; empty of the first sessions that were kept */
+            method: string;
             /** @enum {string} */
-            part: "WARM_UP" | "OPENER" | "MEASURE" | "CORE" | "CLOSER";
+            part: "WARM_UP" | "OPENER" | "PREPARE" | "MEASURE" | "CORE" | "STITCH" | "PERFORM" | "STUDY" | "CLOSER";
             /** Format: double */
             start: number;
+            /** Format: double */
+            target: number;
+            /**
+             * Format: int32
+             * @description which of the session's pieces it is about, from 0
+             */
+            theme: number;
+            /** @description its version as a player calls it; empty when as written */
+            version: string;
             why: string;
+        };
+        /** @description its blocks as the player has put them together; none to have them composed */
+        BlockWish: {
+            /** @enum {string} */
+            part: "WARM_UP" | "OPENER" | "PREPARE" | "MEASURE" | "CORE" | "STITCH" | "PERFORM" | "STUDY" | "CLOSER";
+            /** @enum {string} */
+            school: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "UPKEEP" | "CEILING_TEST";
+            /** Format: double */
+            seconds: number;
+            /** Format: int32 */
+            theme: number;
+            version: string;
         };
         CeilingView: {
             awkward: components["schemas"]["AwkwardDto"][];
@@ -1071,7 +1102,7 @@ export interface components {
             clientId: string;
             holder: string;
             /** @enum {string} */
-            kind: "JUDGED" | "RESTED" | "BACKED_OFF" | "REST_ASKED" | "STOPPED" | "SYMPTOM";
+            kind: "JUDGED" | "UNJUDGED" | "RESTED" | "BACKED_OFF" | "REST_ASKED" | "STOPPED" | "SYMPTOM";
             /** Format: int32 */
             ordinal: number;
             /** Format: double */
@@ -1083,6 +1114,11 @@ export interface components {
             secondsAgo: number | null;
             /** Format: int32 */
             tension: number | null;
+            /**
+             * Format: double
+             * @description the figure that was asked for: clean ones of a set, a count, an edge, slips, seconds held
+             */
+            told: number | null;
             /** @enum {string|null} */
             verdict: "CLEAN" | "ROUGH" | "BROKE" | null;
         };
@@ -1332,19 +1368,46 @@ export interface components {
         };
         PassDto: {
             abc: string;
+            /** @enum {string} */
+            ask: "VERDICT" | "NOTHING" | "SET" | "COUNT" | "EDGE" | "SLIPS" | "MATCH" | "HELD";
+            /**
+             * Format: int32
+             * @description of how many, where something is counted
+             */
+            askOf: number;
             /** Format: int32 */
             beats: number;
             clicks: components["schemas"]["ClickDto"][];
             /** Format: int32 */
             countIn: number;
+            /**
+             * Format: double
+             * @description the fastest tempo in it, where it is not the same throughout
+             */
+            fastest: number;
+            /**
+             * Format: int32
+             * @description which link of the passage follows its first note; null where it is not as written
+             */
+            firstLink: number | null;
             /** @enum {string} */
             kind: "WARM_UP" | "CONTROLLED" | "PROBE" | "BURST" | "CLOSING";
+            /**
+             * Format: double
+             * @description what a metronome shows at its beginning
+             */
+            metronome: number;
+            mode: string;
             /** Format: double */
             notesPerSecond: number;
             /** Format: int32 */
             number: number;
             /** Format: int32 */
             of: number;
+            /** @description for each note where its letter stands in the text */
+            places: number[];
+            /** @enum {string} */
+            pulse: "STEADY" | "RECOUNTED" | "SWITCHING" | "GLIDING" | "DROPPING_OUT" | "FREE";
             /** Format: int32 */
             rounds: number;
             /** Format: double */
@@ -1426,16 +1489,21 @@ export interface components {
             name: string;
         };
         PlanView: {
+            advice: components["schemas"]["Advice"];
             load: components["schemas"]["LoadDto"];
             /** Format: date */
             neededOn: string | null;
             passage: string;
             piece: string;
+            /** @description the pieces of the session, in the order its blocks count them */
+            pieces: components["schemas"]["SessionPiece"][];
             relief: components["schemas"]["Relief"];
             schools: components["schemas"]["SchoolDto"][];
             wish: components["schemas"]["PlanWish"];
         };
         PlanWish: {
+            /** @description its blocks as the player has put them together; none to have them composed */
+            blocks: components["schemas"]["BlockWish"][];
             /** Format: int32 */
             burstBeats: number;
             /** Format: int32 */
@@ -1451,10 +1519,12 @@ export interface components {
             focus: string;
             /** Format: int32 */
             minutes: number;
+            /** @description the other pieces of the session, in the order they are wanted */
+            others: number[];
             /** Format: int64 */
             pieceId: number;
             /** @enum {string} */
-            school: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "UPKEEP" | "CEILING_TEST";
+            school: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "UPKEEP" | "CEILING_TEST";
         };
         PlaybackDto: {
             /** Format: double */
@@ -1577,13 +1647,18 @@ export interface components {
         };
         RestDto: {
             /** @enum {string} */
-            reason: "RECOVER" | "CHANGE" | "BREAK" | "ASKED";
+            reason: "RECOVER" | "CHANGE" | "BREAK" | "AWAY" | "ASKED";
             /** Format: double */
             seconds: number;
         } | null;
         RunView: {
             /** Format: double */
             at: number;
+            /**
+             * Format: int32
+             * @description which of the blocks it stands in
+             */
+            block: number | null;
             blockWhy: string;
             focus: string;
             held: boolean;
@@ -1592,23 +1667,36 @@ export interface components {
             last: components["schemas"]["LastAnswer"] | null;
             /** @description whether it was a ceiling test that has a result to look at */
             measured: boolean;
+            /** @description the method of the block at hand as a player calls it */
+            method: string;
             note: string;
             /** Format: int32 */
             ordinal: number;
             /** @enum {string|null} */
-            part: "WARM_UP" | "OPENER" | "MEASURE" | "CORE" | "CLOSER" | null;
+            part: "WARM_UP" | "OPENER" | "PREPARE" | "MEASURE" | "CORE" | "STITCH" | "PERFORM" | "STUDY" | "CLOSER" | null;
             passage: string;
+            /** Format: int64 */
+            passageId: number;
             piece: string;
+            /**
+             * Format: int64
+             * @description the piece of the block at hand
+             */
+            pieceId: number;
             relief: components["schemas"]["Relief"];
             /** Format: double */
             secondsToBreak: number;
             step: components["schemas"]["StepDto"];
+            /** Format: double */
+            target: number;
             upcoming: string;
+            /** @description the version at hand as a player calls it; empty when as written */
+            version: string;
         };
         SchoolDto: {
             hint: string;
             /** @enum {string} */
-            school: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "UPKEEP" | "CEILING_TEST";
+            school: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "UPKEEP" | "CEILING_TEST";
             title: string;
         };
         ScoreView: {
@@ -1638,6 +1726,21 @@ export interface components {
             lastSeen: string;
             /** Format: date-time */
             since: string;
+        };
+        /** @description the pieces of the session, in the order its blocks count them */
+        SessionPiece: {
+            /** Format: int32 */
+            firstNote: number;
+            /** Format: int64 */
+            id: number;
+            /** Format: int32 */
+            lastNote: number;
+            passage: string;
+            /** Format: int64 */
+            passageId: number;
+            piece: string;
+            /** Format: double */
+            target: number;
         };
         Sheet: {
             /** Format: double */
@@ -1719,17 +1822,29 @@ export interface components {
             countIn: number;
             /** Format: double */
             effortAfter: number;
+            /**
+             * Format: double
+             * @description the fastest tempo in it, where it is not the same throughout
+             */
+            fastest: number | null;
             /** @enum {string} */
             form: "WARM_UP" | "CONTROLLED" | "PROBE" | "BURST" | "CLOSING" | "REST";
+            /**
+             * Format: int32
+             * @description how many passes are answered together
+             */
+            passes: number;
             played: boolean;
             /** Format: double */
             reserveAfter: number;
             /** Format: double */
             reserveBefore: number;
             /** @enum {string|null} */
-            rest: "RECOVER" | "CHANGE" | "BREAK" | "ASKED" | null;
+            rest: "RECOVER" | "CHANGE" | "BREAK" | "AWAY" | "ASKED" | null;
             /** Format: double */
             seconds: number;
+            /** @enum {string} */
+            shape: "PLATEAU" | "RECOUNTED" | "CASTELLATED" | "RIDGE" | "DROPPING_OUT" | "FREE" | "COMB" | "NONE";
             /** Format: double */
             start: number;
             /** Format: double */
@@ -3151,7 +3266,7 @@ export interface operations {
     usual: {
         parameters: {
             query?: {
-                school?: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "UPKEEP" | "CEILING_TEST";
+                school?: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "UPKEEP" | "CEILING_TEST";
             };
             header?: never;
             path: {

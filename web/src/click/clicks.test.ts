@@ -1,5 +1,5 @@
 import { describe, expect, it, vi } from "vitest";
-import { beatAt, type Click, samples, schedule, times } from "./clicks";
+import { type Click, placeAt, samples, schedule, tempoAt, times } from "./clicks";
 
 const programme: Click[] = [0, 1, 2, 3, 4].map((beat) => ({
   seconds: (beat * 60) / 132,
@@ -53,11 +53,39 @@ describe("the click", () => {
     expect(Math.abs(data.at(-1)!)).toBeLessThan(0.01);
   });
 
+  const steady = {
+    tempo: 120,
+    countIn: 4,
+    seconds: 6,
+    clicks: Array.from({ length: 12 }, (_, i) => ({ seconds: i / 2, kind: i < 4 ? "COUNT_IN" : "BEAT" }) as Click),
+  };
+
   it("knows where the beat is, from the count-in to the end", () => {
-    expect(beatAt(0, 120, 4, 8).beat).toBe(-4);
-    expect(beatAt(2, 120, 4, 8).beat).toBe(0);
-    expect(beatAt(3.25, 120, 4, 8).beat).toBeCloseTo(2.5);
-    expect(beatAt(6, 120, 4, 8).over).toBe(true);
-    expect(beatAt(60, 120, 4, 8).beat).toBe(8);
+    expect(placeAt(0, steady).beat).toBe(-4);
+    expect(placeAt(2, steady)).toMatchObject({ beat: 0, share: 0 });
+    expect(placeAt(3.25, steady).beat).toBeCloseTo(2.5);
+    expect(placeAt(6, steady)).toEqual({ beat: 8, share: 1, over: true });
+    expect(placeAt(60, steady).beat).toBe(8);
+  });
+
+  it("follows a click that gets faster, and says how fast it is", () => {
+    const gliding = {
+      ...steady,
+      clicks: [
+        ...steady.clicks.slice(0, 4),
+        ...[2, 3, 3.5, 3.75].map((seconds) => ({ seconds, kind: "BEAT" }) as Click),
+      ],
+    };
+    expect(placeAt(2.5, gliding).beat).toBeCloseTo(0.5);
+    expect(placeAt(3.25, gliding).beat).toBeCloseTo(1.5);
+    expect(tempoAt(2.5, gliding)).toBeCloseTo(60);
+    expect(tempoAt(3.6, gliding)).toBeCloseTo(240);
+    expect(tempoAt(9, gliding)).toBeCloseTo(240);
+  });
+
+  it("has only a clock where there is no click", () => {
+    const free = { tempo: 60, countIn: 0, seconds: 30, clicks: [{ seconds: 30, kind: "CUE" } as Click] };
+    expect(placeAt(15, free)).toMatchObject({ share: 0.5, over: false });
+    expect(tempoAt(15, free)).toBe(60);
   });
 });

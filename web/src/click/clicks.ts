@@ -55,13 +55,42 @@ export function schedule(audio: BaseAudioContext, clicks: Click[], from: number,
 }
 
 export interface BeatPlace {
-  /** Beats since playing began; below zero while counting in. */
+  /** Beats of the click since playing began; below zero while counting in. */
   beat: number;
+  /** How much of it is played, 0 to 1. */
+  share: number;
   over: boolean;
 }
 
-/** Where the beat is `seconds` into a pass with this tempo and count-in. */
-export function beatAt(seconds: number, tempo: number, countIn: number, beats: number): BeatPlace {
-  const beat = (seconds * tempo) / 60 - countIn;
-  return { beat: Math.min(beat, beats), over: beat >= beats };
+interface Programme {
+  clicks: Click[];
+  tempo: number;
+  countIn: number;
+  seconds: number;
+}
+
+const isBeat = ({ kind }: Click) => kind === "ACCENT" || kind === "BEAT";
+
+/** Where the beat is `seconds` into a pass: between which of its clicks, however these follow one another. */
+export function placeAt(seconds: number, { clicks, tempo, countIn, seconds: all }: Programme): BeatPlace {
+  const counted = (countIn * 60) / tempo;
+  const over = seconds >= all;
+  if (seconds < counted) return { beat: (seconds * tempo) / 60 - countIn, share: 0, over };
+  const beats = clicks.filter(isBeat);
+  const share = Math.min(1, (seconds - counted) / Math.max(0.001, all - counted));
+  const next = beats.findIndex((click) => click.seconds > seconds);
+  const last = next < 0 ? beats.length - 1 : next - 1;
+  if (last < 0) return { beat: ((seconds - counted) * tempo) / 60, share, over };
+  const from = beats[last]!.seconds;
+  const to = next < 0 ? all : beats[next]!.seconds;
+  return { beat: last + Math.min(1, (Math.min(seconds, all) - from) / Math.max(0.001, to - from)), share, over };
+}
+
+/** The tempo of the click `seconds` into a pass, by its beats before and after. */
+export function tempoAt(seconds: number, { clicks, tempo }: Programme): number {
+  const beats = clicks.filter(isBeat);
+  const next = beats.findIndex((click) => click.seconds > seconds);
+  const to = beats[next < 0 ? beats.length - 1 : next];
+  const from = beats[(next < 0 ? beats.length - 1 : next) - 1];
+  return from && to ? 60 / (to.seconds - from.seconds) : tempo;
 }

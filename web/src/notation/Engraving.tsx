@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from "react";
 import { useWidth } from "../ui/useWidth";
-import { fit, looks } from "./engraver";
+import { largest } from "./engraver";
 
 interface Props {
   abc: string;
@@ -24,8 +24,8 @@ export function Engraving({ abc, label, scale = 1.1, maxHeight }: Props) {
     import("abcjs")
       .then(({ default: abcjs }) => {
         if (!current || !staff.current) return;
-        abcjs.renderAbc(staff.current, abc, looks(scale, width));
-        fit(staff.current, scale, { width, maxHeight });
+        const box = staff.current;
+        largest((options) => abcjs.renderAbc(box, abc, options), box, scale, { width, maxHeight });
         setFailed(false);
       })
       .catch(() => current && setFailed(true));

@@ -2,7 +2,7 @@
 const MARGIN = 4;
 
 /** What the engraver is told for every piece of music, to fill `width`. */
-export function looks(scale: number, width: number) {
+export function looks(scale: number, width: number, measuresPerLine = 4) {
   return {
     scale,
     staffwidth: Math.max(180, width - 4 * MARGIN),
@@ -10,7 +10,7 @@ export function looks(scale: number, width: number) {
     paddingright: MARGIN,
     add_classes: true,
     foregroundColor: "currentColor",
-    wrap: { minSpacing: 1.5, maxSpacing: 2.6, preferredMeasuresPerLine: 4 },
+    wrap: { minSpacing: 1.5, maxSpacing: 2.6, preferredMeasuresPerLine: measuresPerLine },
   };
 }
 
@@ -27,6 +27,8 @@ interface Space {
 /**
  * Sizes the music engraved in `box`: as large as `scale`, yet no larger than there is space for. The engraver itself
  * scales by a transform, of which the page's layout knows nothing, and its own size says little about the music's.
+ *
+ * @returns how large its notes are then
  */
 export function fit(
   box: HTMLElement,
@@ -34,7 +36,7 @@ export function fit(
   { width, maxHeight = Infinity, above = MARGIN, below = MARGIN }: Space,
 ) {
   const svg = box.querySelector("svg");
-  if (!svg) return;
+  if (!svg) return 0;
   const music = svg.getBBox();
   const right = music.x + music.width;
   const factor = Math.min(scale, (width - MARGIN) / right, (maxHeight - above - below) / music.height);
@@ -44,4 +46,36 @@ export function fit(
   svg.setAttribute("width", String(right * factor + MARGIN));
   svg.setAttribute("height", String(height));
   box.style.height = `${height}px`;
+  return factor;
+}
+
+/** How much longer the lines of tall music are tried, and how many bars they hold then. */
+const LONGER = [
+  { times: 1, measures: 4 },
+  { times: 1.5, measures: 6 },
+  { times: 2.2, measures: 8 },
+  { times: 3.2, measures: 12 },
+];
+
+/** Notes smaller than this share of what was wanted are worth another try with longer lines. */
+const SMALL = 0.85;
+
+/** Draws music so that its notes are as large as the space allows: tall music gets fewer, longer lines. */
+export function largest(
+  draw: (options: ReturnType<typeof looks>) => void,
+  box: HTMLElement,
+  scale: number,
+  space: Space,
+) {
+  let best = { factor: 0, at: 0 };
+  for (let at = 0; at < LONGER.length; at++) {
+    const { times, measures } = LONGER[at]!;
+    draw(looks(scale, space.width * times, measures));
+    const factor = fit(box, scale, space);
+    if (factor > best.factor) best = { factor, at };
+    if (factor >= SMALL * scale || factor < best.factor) break;
+  }
+  const { times, measures } = LONGER[best.at]!;
+  draw(looks(scale, space.width * times, measures));
+  fit(box, scale, space);
 }

@@ -2,11 +2,15 @@ import { clock } from "../ui/format";
 import type { Looks } from "./looks";
 import type { ReliefData, Scales } from "./terrain";
 
-const PART: Record<ReliefData["blocks"][number]["part"], string> = {
+export const PART: Record<ReliefData["blocks"][number]["part"], string> = {
   WARM_UP: "Warm-up",
   OPENER: "Controlled",
+  PREPARE: "Prepare",
   MEASURE: "Measure",
   CORE: "Core",
+  STITCH: "Stitch",
+  PERFORM: "Perform",
+  STUDY: "Study",
   CLOSER: "Close",
 };
 

@@ -7,12 +7,13 @@ import { BlockLabels, RestLabels } from "./Labels";
 import { EffortLane, ReserveLane } from "./Lanes";
 import { DAY, type Looks, NIGHT } from "./looks";
 import {
+  grounds,
   path,
+  peak,
   type ReliefData,
   ridgeLine,
   ridges,
   type Scales,
-  spire,
   type Stretch,
   stretchAt,
   tempoRange,
@@ -127,7 +128,7 @@ export function Relief({
               </text>
             </g>
           ))}
-          <CeilingBand
+          <Ceilings
             relief={relief}
             scales={scales}
             from={gutter}
@@ -173,8 +174,13 @@ function reading(stretch: Stretch) {
   const what =
     stretch.form === "REST"
       ? `rest ${Math.round(stretch.seconds)} s`
-      : `${FORM[stretch.form]} at ${bpm(stretch.tempo!)}`;
-  const verdict = stretch.verdict ? `, ${stretch.verdict.toLowerCase()}, tension ${stretch.tension}` : "";
+      : `${stretch.passes > 1 ? `${stretch.passes} passes, ` : ""}${FORM[stretch.form]} at ${bpm(stretch.tempo!)}` +
+        (stretch.fastest === null ? "" : ` up to ${bpm(stretch.fastest)}`);
+  const verdict = stretch.verdict
+    ? `, ${stretch.verdict.toLowerCase()}, tension ${stretch.tension}`
+    : stretch.played && stretch.tempo !== null
+      ? ", unjudged"
+      : "";
   return `${clock(stretch.start)} ${what}${verdict}. ${stretch.why}`;
 }
 
@@ -193,18 +199,52 @@ interface Layer {
   looks: Looks;
 }
 
+/** The ceiling and the target behind all, or those of each piece and version behind its own blocks. */
+function Ceilings({ relief, scales, from, to, fill, looks }: Layer & { from: number; to: number; fill: string }) {
+  const found = grounds(relief);
+  if (found.length <= 1) {
+    const whole = { estimate: relief.estimate, target: relief.target };
+    return <CeilingBand {...whole} scales={scales} from={from} to={to} fill={fill} looks={looks} />;
+  }
+  return found.map(({ start, end, block }) => (
+    <CeilingBand
+      key={start}
+      estimate={block.estimate}
+      target={block.target}
+      scales={scales}
+      from={scales.x(start)}
+      to={scales.x(end)}
+      fill={fill}
+      looks={looks}
+    />
+  ));
+}
+
+/** Below this width nothing is written into a band. */
+const ROOM_TO_WRITE = 150;
+
 function CeilingBand({
-  relief,
+  estimate,
+  target,
   scales: { y },
   from,
   to,
   fill,
   looks,
-}: Layer & { from: number; to: number; fill: string }) {
-  const { ceiling } = relief.estimate;
-  const above = y(relief.target) < y(ceiling.high);
+}: {
+  estimate: ReliefData["estimate"];
+  target: number;
+  scales: Scales;
+  from: number;
+  to: number;
+  fill: string;
+  looks: Looks;
+}) {
+  const { ceiling } = estimate;
+  const above = y(target) < y(ceiling.high);
   const width = Math.round((ceiling.high - ceiling.low) / 2);
-  const clashes = Math.abs(y(relief.target) - (y(ceiling.middle) - 9)) < 9;
+  const clashes = Math.abs(y(target) - (y(ceiling.middle) - 9)) < 9;
+  const room = to - from > ROOM_TO_WRITE;
   return (
     <g>
       <rect x={from} width={to - from} y={y(ceiling.high)} height={y(ceiling.low) - y(ceiling.high)} fill={fill} />
@@ -217,15 +257,25 @@ function CeilingBand({
         strokeWidth="1.5"
         strokeDasharray="7 4"
       />
-      <text x={from + 6} y={y(ceiling.middle) + (clashes ? 15 : -5)} fontSize="13" fontWeight="700" fill={looks.brass}>
-        {relief.estimate.enoughEvidence
-          ? `ceiling ${bpm(ceiling.middle)} ± ${width}`
-          : `ceiling about ${bpm(ceiling.middle)}, a guess yet`}
-      </text>
-      <line x1={from} x2={to} y1={y(relief.target)} y2={y(relief.target)} stroke={looks.ink} strokeWidth="1.25" />
-      <text x={to} y={y(relief.target) + (above ? -5 : 14)} textAnchor="end" fontSize="13" fill={looks.ink}>
-        target {bpm(relief.target)}
-      </text>
+      <line x1={from} x2={to} y1={y(target)} y2={y(target)} stroke={looks.ink} strokeWidth="1.25" />
+      {room && (
+        <>
+          <text
+            x={from + 6}
+            y={y(ceiling.middle) + (clashes ? 15 : -5)}
+            fontSize="13"
+            fontWeight="700"
+            fill={looks.brass}
+          >
+            {estimate.enoughEvidence
+              ? `ceiling ${bpm(ceiling.middle)} ± ${width}`
+              : `ceiling about ${bpm(ceiling.middle)}, a guess yet`}
+          </text>
+          <text x={to} y={y(target) + (above ? -5 : 14)} textAnchor="end" fontSize="13" fill={looks.ink}>
+            target {bpm(target)}
+          </text>
+        </>
+      )}
     </g>
   );
 }
@@ -239,7 +289,7 @@ function Outline({ relief, scales, looks }: Layer) {
       {relief.stretches
         .filter((stretch) => stretch.form === "BURST")
         .map((burst) => (
-          <path key={burst.start} d={path(spire(burst, scales))} />
+          <path key={burst.start} d={path(peak(burst, scales))} />
         ))}
     </g>
   );
@@ -269,10 +319,10 @@ function Ground({ relief, scales, looks, hatch }: Layer & { hatch: string }) {
             key={first.start}
             d={path(ridgeLine(ridge, scales))}
             fill={looks.spruce}
-            fillOpacity={warmUp ? (first.played ? 0.35 : 0.06) : faint(first) ? 0.22 : 0.92}
+            fillOpacity={warmUp || first.shape === "FREE" ? (first.played ? 0.35 : 0.06) : faint(first) ? 0.22 : 0.92}
             stroke={looks.spruce}
             strokeWidth={warmUp ? 1.75 : 1.25}
-            strokeDasharray={warmUp ? "1.5 4" : undefined}
+            strokeDasharray={warmUp || first.shape === "FREE" ? "1.5 4" : undefined}
             strokeLinecap={warmUp ? "round" : undefined}
           />
         );
@@ -282,11 +332,17 @@ function Ground({ relief, scales, looks, hatch }: Layer & { hatch: string }) {
         .map((burst) => (
           <path
             key={burst.start}
-            d={`${path(spire(burst, scales))}Z`}
-            fill={faint(burst) ? "none" : `url(#${hatch})`}
+            d={`${path(peak(burst, scales))}Z`}
+            fill={faint(burst) || burst.shape === "FREE" ? "none" : `url(#${hatch})`}
             stroke={looks.plum}
             strokeWidth="1.25"
+            strokeDasharray={burst.shape === "FREE" ? "2 3" : undefined}
           />
+        ))}
+      {relief.stretches
+        .filter((stretch) => stretch.played && stretch.verdict === null && stretch.tempo !== null)
+        .map((stretch) => (
+          <Silence key={stretch.start} stretch={stretch} scales={scales} looks={looks} />
         ))}
       {relief.stretches
         .filter((stretch) => stretch.verdict !== null)
@@ -300,7 +356,7 @@ function Ground({ relief, scales, looks, hatch }: Layer & { hatch: string }) {
 function Verdict({ stretch, scales: { x, y }, looks }: { stretch: Stretch; scales: Scales; looks: Looks }) {
   const at = {
     x: x(stretch.start + stretch.countIn + (stretch.seconds - stretch.countIn) / 2),
-    y: y(stretch.tempo!) - 7,
+    y: y(stretch.fastest ?? stretch.tempo!) - 7,
   };
   if (stretch.verdict === "BROKE") {
     return <path d={`M${at.x - 3} ${at.y - 3}l6 6m0 -6l-6 6`} stroke={looks.ink} strokeWidth="1.75" />;
@@ -316,6 +372,12 @@ function Verdict({ stretch, scales: { x, y }, looks }: { stretch: Stretch; scale
       strokeWidth="1.4"
     />
   );
+}
+
+/** A pass of which nothing was said: a dash where a verdict would be. */
+function Silence({ stretch, scales: { x, y }, looks }: { stretch: Stretch; scales: Scales; looks: Looks }) {
+  const middle = x(stretch.start + stretch.countIn + (stretch.seconds - stretch.countIn) / 2);
+  return <path d={`M${middle - 3} ${y(stretch.tempo!) - 7}h6`} stroke={looks.soft} strokeWidth="1.25" />;
 }
 
 /** The ground line, broken where there is a rest. */

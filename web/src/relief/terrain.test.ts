@@ -1,5 +1,7 @@
 import { describe, expect, it } from "vitest";
 import {
+  battlements,
+  grounds,
   reserveLine,
   ridgeLine,
   ridges,
@@ -19,6 +21,9 @@ function stretch(part: Partial<Stretch>): Stretch {
     seconds: 10,
     countIn: 3,
     tempo: 80,
+    fastest: null,
+    shape: "PLATEAU",
+    passes: 1,
     rest: null,
     played: false,
     verdict: null,
@@ -79,9 +84,10 @@ describe("the terrain of a workout", () => {
     const band = (middle: number) => ({ low: middle - 5, middle, high: middle + 5 });
     const relief = {
       target: 160,
+      blocks: [],
       stretches: [stretch({})],
       estimate: { ease: band(100), ceiling: band(124), breakdown: band(140), enoughEvidence: true },
-    } as ReliefData;
+    } as unknown as ReliefData;
     const [low, high] = tempoRange(relief);
     expect(low).toBeLessThan(80);
     expect(high).toBeGreaterThan(160);
@@ -91,6 +97,36 @@ describe("the terrain of a workout", () => {
     expect(reserveLine([stretch({ reserveAfter: 0.4 })])).toEqual([
       { seconds: 0, level: 1 },
       { seconds: 10, level: 0.4 },
+    ]);
+  });
+
+  it("draws a glide as a smooth ridge up to its top", () => {
+    const line = ridgeLine([stretch({ shape: "RIDGE", fastest: 120 })], scales);
+    expect(Math.min(...line.map((point) => point.y))).toBeCloseTo(80);
+    expect(line.length).toBeGreaterThan(12);
+    expect(line.map((point) => point.x)).toEqual([...line.map((point) => point.x)].sort((a, b) => a - b));
+  });
+
+  it("draws a set as so many levels, a count as a comb, and switching as battlements", () => {
+    const tops = (points: { y: number }[]) => points.filter((point) => point.y === 120).length;
+    expect(tops(ridgeLine([stretch({ passes: 3, seconds: 30 })], scales))).toBe(6);
+    expect(tops(ridgeLine([stretch({ shape: "COMB", seconds: 60 })], scales))).toBeGreaterThan(20);
+    expect(
+      new Set(battlements(stretch({ shape: "CASTELLATED", seconds: 20 }), scales).map((point) => point.y)).size,
+    ).toBe(3);
+  });
+
+  it("gives each piece its own ceiling, and neighbours about the same one", () => {
+    const block = (start: number, end: number, middle: number) => ({
+      start,
+      end,
+      target: 138,
+      estimate: { ceiling: { middle } },
+    });
+    const relief = { blocks: [block(0, 10, 124), block(10, 30, 124), block(30, 30, 90), block(30, 50, 90)] };
+    expect(grounds(relief as unknown as ReliefData).map(({ start, end }) => [start, end])).toEqual([
+      [0, 30],
+      [30, 50],
     ]);
   });
 });

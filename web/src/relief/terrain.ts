@@ -22,9 +22,15 @@ export interface Scales {
 
 /** The tempos the relief has to show: everything played, the band and the target, with some air. */
 export function tempoRange(relief: ReliefData): [number, number] {
-  const tempos = relief.stretches.map((stretch) => stretch.tempo).filter((tempo) => tempo !== null);
+  const tempos = relief.stretches.flatMap(({ tempo, fastest }) => [tempo, fastest]).filter((tempo) => tempo !== null);
+  const about = relief.blocks.filter((block) => block.end > block.start);
   const low = Math.min(...tempos, relief.estimate.ease.middle);
-  const high = Math.max(...tempos, relief.target, relief.estimate.ceiling.high);
+  const high = Math.max(
+    ...tempos,
+    relief.target,
+    relief.estimate.ceiling.high,
+    ...about.flatMap(({ target, estimate }) => [target, estimate.ceiling.high]),
+  );
   return [low * 0.8, high * 1.07];
 }
 
@@ -70,13 +76,88 @@ export function ridgeLine(ridge: Stretch[], { x, y, base }: Scales): Point[] {
     const from = stretch.start;
     const to = stretch.start + stretch.seconds;
     if (i === 0) line.push({ x: x(from), y: base });
-    line.push({ x: x(from + stretch.countIn), y: top });
-    line.push({ x: x(to - ANSWER_SECONDS), y: top });
+    line.push(...topLine(stretch, x(from + stretch.countIn), x(Math.max(from, to - ANSWER_SECONDS)), y));
     const next = ridge[i + 1];
     const dip = next ? base - SADDLE * (base - Math.max(top, y(next.tempo!))) : base;
     line.push({ x: x(to), y: dip });
   });
   return line;
+}
+
+/** So many points make a glide look smooth. */
+const GLIDE_POINTS = 16;
+
+/** How deep the teeth of a comb and the notches of a set are, in pixels. */
+const TOOTH = 7;
+const NOTCH = 4;
+
+/** The line along the top of a stretch: level, a smooth ridge, a comb, or as many levels as passes were played at once. */
+function topLine(stretch: Stretch, left: number, right: number, y: Scales["y"]): Point[] {
+  const top = y(stretch.tempo!);
+  const width = right - left;
+  if (stretch.shape === "RIDGE") {
+    const ratio = (stretch.fastest ?? stretch.tempo!) / stretch.tempo!;
+    return Array.from({ length: GLIDE_POINTS + 1 }, (_, i) => {
+      const there = Math.min(1, (2.2 * Math.min(i, GLIDE_POINTS - i)) / GLIDE_POINTS);
+      return { x: left + (i / GLIDE_POINTS) * width, y: y(stretch.tempo! * Math.pow(ratio, there)) };
+    });
+  }
+  if (stretch.shape === "COMB") {
+    const teeth = Math.max(2, Math.floor(width / TOOTH));
+    return Array.from({ length: 2 * teeth }, (_, i) => ({
+      x: left + (i / (2 * teeth - 1)) * width,
+      y: top + (i % 2) * TOOTH,
+    }));
+  }
+  if (stretch.passes > 1 && width / stretch.passes > NOTCH) {
+    return Array.from({ length: stretch.passes }, (_, i) => {
+      const from = left + (i / stretch.passes) * width;
+      const to = left + ((i + 1) / stretch.passes) * width;
+      const notch = i < stretch.passes - 1 ? [{ x: to, y: top + NOTCH }] : [];
+      return [{ x: from, y: top }, { x: to, y: top }, ...notch];
+    }).flat();
+  }
+  return [
+    { x: left, y: top },
+    { x: right, y: top },
+  ];
+}
+
+/** Slow notes and quick ones on one click: a plateau with battlements. */
+export function battlements(stretch: Stretch, { x, y, base }: Scales): Point[] {
+  const left = x(stretch.start + stretch.countIn);
+  const right = Math.max(left + TOOTH * 2, x(stretch.start + stretch.seconds - ANSWER_SECONDS));
+  const top = y(stretch.tempo!);
+  const teeth = Math.max(2, Math.floor((right - left) / (2 * TOOTH)));
+  const steps = 2 * teeth - 1;
+  const line = Array.from({ length: steps }, (_, i) => {
+    const level = top + (i % 2) * TOOTH;
+    return [
+      { x: left + (i / steps) * (right - left), y: level },
+      { x: left + ((i + 1) / steps) * (right - left), y: level },
+    ];
+  }).flat();
+  return [{ x: left, y: base }, ...line, { x: right, y: base }];
+}
+
+/** What a stretch above the ceiling looks like. */
+export const peak = (stretch: Stretch, scales: Scales) =>
+  stretch.shape === "CASTELLATED" ? battlements(stretch, scales) : spire(stretch, scales);
+
+/** Blocks next to each other about the same music: they have one ceiling and one target. */
+export function grounds(relief: ReliefData) {
+  const found: { start: number; end: number; block: ReliefData["blocks"][number] }[] = [];
+  for (const block of relief.blocks.filter((one) => one.end > one.start)) {
+    const last = found.at(-1);
+    if (
+      last &&
+      last.block.target === block.target &&
+      last.block.estimate.ceiling.middle === block.estimate.ceiling.middle
+    )
+      last.end = block.end;
+    else found.push({ start: block.start, end: block.end, block });
+  }
+  return found;
 }
 
 /** A burst: a narrow spire with a notched top, wide enough to be seen however short it is. */

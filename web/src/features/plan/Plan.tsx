@@ -1,3 +1,4 @@
+import { Redo2, Undo2 } from "lucide-react";
 import { useState } from "react";
 import { Link, useParams } from "react-router";
 import type { Schemas } from "../../api/client";
@@ -9,10 +10,13 @@ import { Caution, Failed, Page, Waiting } from "../../ui/Page";
 import { useDebounced } from "../bench/useDebounced";
 import { useBegin } from "../run/useBegin";
 import { LeftToday } from "../today/LeftToday";
+import { useKeys } from "../../ui/useKeys";
+import { AddBlock } from "./AddBlock";
+import { begun, type Block, redone, stepped, undone, type Wish } from "./blocks";
+import { Blocks } from "./Blocks";
 import { Handles } from "./Handles";
+import { Pieces } from "./Pieces";
 import { WishFields } from "./WishFields";
-
-type Wish = Schemas["PlanWish"];
 
 /** One workout, to be put right before it is played. */
 export default function Plan() {
@@ -24,17 +28,27 @@ export default function Plan() {
 }
 
 function Editor({ usual }: { usual: Schemas["PlanView"] }) {
-  const [wish, setWish] = useState<Wish>(usual.wish);
+  // Without blocks of the player's own they are composed, whatever else is changed.
+  const [history, setHistory] = useState(() => begun({ ...usual.wish, blocks: [] }));
+  const wish = history.now;
   const settled = useDebounced(wish, 120);
   const preview = usePreview(settled);
   const begin = useBegin();
   const view = preview.data ?? usual;
-  const change = (part: Partial<Wish>) => setWish((now) => ({ ...now, ...part }));
+  const put = (next: Wish) => setHistory((now) => stepped(now, next));
+  const change = (part: Partial<Wish>) => put({ ...wish, ...part, blocks: [] });
+  const rearrange = (blocks: Block[]) => put({ ...wish, blocks });
+  useKeys((event) => {
+    if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== "z") return;
+    if (event.target instanceof HTMLInputElement) return;
+    event.preventDefault();
+    setHistory(event.shiftKey ? redone : undone);
+  });
   const empty = view.relief.stretches.length === 0;
   const { totals } = view.relief;
   return (
     <Page
-      title={called(view.passage, view.piece)}
+      title={titled(view.pieces)}
       above={
         <Link to="/" className="underline-offset-4 hover:underline">
           Today
@@ -51,6 +65,7 @@ function Editor({ usual }: { usual: Schemas["PlanView"] }) {
           {sentence(preview.error ?? begin.error)}
         </p>
       )}
+      <Pieces view={view} wish={wish} onChange={put} />
       <Relief
         relief={view.relief}
         height={240}
@@ -73,23 +88,24 @@ function Editor({ usual }: { usual: Schemas["PlanView"] }) {
           value={oneDecimal(totals.effort)}
         />
       </dl>
-      <div className="mt-6 grid gap-x-12 gap-y-8 lg:grid-cols-[20rem_1fr_16rem]">
-        <WishFields wish={wish} schools={view.schools} onChange={change} />
-        <section aria-label="Blocks">
-          <h2 className="mb-1.5">Why each block</h2>
-          <ol className="divide-y divide-rule border-y border-rule">
-            {view.relief.blocks.map((block, i) => (
-              <li key={i} className="flex gap-4 py-2.5">
-                <span className="w-12 shrink-0 font-mono text-soft">{clock(block.start)}</span>
-                <span>
-                  {block.why}
-                  {block.end <= block.start && (
-                    <span className="text-soft"> Left out: no time or allowance is left for it.</span>
-                  )}
-                </span>
-              </li>
-            ))}
-          </ol>
+      <div className="mt-6 grid gap-x-10 gap-y-8 lg:grid-cols-[17rem_1fr]">
+        <div className="grid content-start gap-8">
+          <WishFields wish={wish} schools={view.schools} advice={view.advice} onChange={change} />
+          <LeftToday load={view.load} />
+        </div>
+        <section aria-label="Blocks" className="min-w-0">
+          <div className="mb-1.5 flex flex-wrap items-center gap-2">
+            <h2 className="mr-auto">The session, block by block</h2>
+            {wish.blocks.length > 0 && <Button onClick={() => rearrange([])}>Compose it anew</Button>}
+            <Button aria-label="Undo" disabled={history.past.length === 0} onClick={() => setHistory(undone)}>
+              <Undo2 size={16} aria-hidden />
+            </Button>
+            <Button aria-label="Redo" disabled={history.future.length === 0} onClick={() => setHistory(redone)}>
+              <Redo2 size={16} aria-hidden />
+            </Button>
+          </div>
+          <Blocks view={view} onChange={rearrange} />
+          {!empty && <AddBlock view={view} onChange={rearrange} />}
           {view.relief.remarks.map((remark) => (
             <p key={remark} className="mt-3">
               {remark}
@@ -99,10 +115,15 @@ function Editor({ usual }: { usual: Schemas["PlanView"] }) {
             <Caution />
           </div>
         </section>
-        <LeftToday load={view.load} />
       </div>
     </Page>
   );
+}
+
+/** The first piece, and how many there are besides. */
+function titled([first, ...others]: Schemas["SessionPiece"][]) {
+  const name = first ? called(first.passage, first.piece) : "";
+  return others.length === 0 ? name : `${name} and ${others.length} more`;
 }
 
 function Total({ name, value }: { name: string; value: string }) {

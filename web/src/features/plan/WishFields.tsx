@@ -10,23 +10,43 @@ interface Props {
   wish: Wish;
   /** The methods there are. */
   schools: Schemas["SchoolDto"][];
+  /** What the piece wants now by a rule of thumb. */
+  advice: Schemas["Advice"];
   onChange: (part: Partial<Wish>) => void;
 }
 
 const FOCUSES = ["relaxed hand", "evenness", "articulation", "breath", "dynamics", "sound"];
 
 /** What may be chosen about a workout. */
-export function WishFields({ wish, schools, onChange }: Props) {
+export function WishFields({ wish, schools, advice, onChange }: Props) {
   const bursts = wish.school === "INTERVAL_BURSTS";
   return (
     <form className="grid content-start gap-4" onSubmit={(event) => event.preventDefault()}>
-      <Choice
-        label="Method"
-        value={wish.school}
-        columns="grid-cols-1"
-        onChange={(school) => onChange({ school })}
-        options={schools.map(({ school, title, hint }) => ({ value: school, label: title, hint }))}
-      />
+      <div className="border-l-2 border-brass pl-3 text-sm">
+        <p>
+          <b>{advice.title}</b>{" "}
+          {wish.school === advice.school ? "is what this piece wants now." : "may be what this piece wants now."}{" "}
+          {advice.why}
+        </p>
+        {wish.school !== advice.school && (
+          <button
+            type="button"
+            className="mt-1 font-semibold underline underline-offset-4"
+            onClick={() => onChange({ school: advice.school })}
+          >
+            Take it
+          </button>
+        )}
+      </div>
+      <div className="max-h-96 overflow-y-auto pr-1">
+        <Choice
+          label="Method"
+          value={wish.school}
+          columns="grid-cols-1"
+          onChange={(school) => onChange({ school })}
+          options={schools.map(({ school, title, hint }) => ({ value: school, label: title, hint }))}
+        />
+      </div>
       <div className="grid grid-cols-2 gap-3">
         <Field
           label="Minutes"

@@ -1,4 +1,5 @@
 import { KeyCap } from "../../ui/Button";
+import { ANSWERING, NOTHING_TOLD, type Pass, type Told } from "./asks";
 import { ACTIONS, type Action } from "./keys";
 import type { RunView } from "./useRun";
 
@@ -9,14 +10,22 @@ interface Props {
   tension: number;
   last: RunView["last"];
   sending: boolean;
+  /** What is asked at the step at hand; a rest asks nothing. */
+  pass?: Pick<Pass, "ask" | "askOf" | "seconds"> | null;
+  told?: Told;
   onAct: (action: Action) => void;
 }
 
+const PLAIN = { ask: "VERDICT", askOf: 1, seconds: 0 } as const;
+
 const FRAME =
-  "inline-flex min-h-14 items-center justify-center gap-3 rounded-[5px] border-2 px-2 font-semibold transition-opacity disabled:opacity-35";
+  "inline-flex min-h-14 items-center justify-center gap-3 short:min-h-10 short:gap-2 rounded-[5px] border-2 px-2 font-semibold transition-opacity disabled:opacity-35";
 
 /** Start, the three verdicts, tension and what else may be wanted; each one key and one button. */
-export function Answers({ state, mayBeClean, tension, last, sending, onAct }: Props) {
+export function Answers({ state, mayBeClean, tension, last, sending, pass, told = NOTHING_TOLD, onAct }: Props) {
+  const asked = pass ?? PLAIN;
+  const labels = ANSWERING[asked.ask].labels(asked, told);
+  const counts = asked.ask === "COUNT";
   const judging = state === "playing" || state === "judge";
   const button = (action: Action, looks: string, disabled: boolean, label: string = ACTIONS[action].label) => (
     <button type="button" disabled={disabled} onClick={() => onAct(action)} className={`${FRAME} ${looks}`}>
@@ -26,17 +35,17 @@ export function Answers({ state, mayBeClean, tension, last, sending, onAct }: Pr
   const start = state === "playing" ? "stop" : state === "judge" ? "again" : "start";
   return (
     <section aria-label="Answers">
-      <p role="status" className="min-h-7 text-night-soft">
+      <p role="status" className="min-h-7 truncate text-night-soft short:min-h-5 short:text-sm">
         {sending
           ? "Your answer is kept and on its way."
           : state === "judge"
-            ? "How was it?"
+            ? ANSWERING[asked.ask].question
             : last && state !== "playing"
               ? `Last: ${last.verdict.toLowerCase()} at ${Math.round(last.tempo)}, tension ${last.tension}. A figure puts the tension right.`
               : ""}
       </p>
-      <div className="grid grid-cols-3 gap-2 text-xl sm:gap-3 sm:text-2xl lg:grid-cols-[1.3fr_1fr_1fr_1fr_0.8fr_0.8fr]">
-        <div className="col-span-3 grid lg:col-span-1">
+      <div className="grid grid-cols-3 gap-2 text-xl short:grid-cols-[1.2fr_1fr_1fr_1fr_0.9fr_0.9fr] short:text-sm sm:gap-3 sm:text-2xl lg:grid-cols-[1.3fr_1fr_1fr_1fr_0.8fr_0.8fr]">
+        <div className="col-span-3 grid short:col-span-1 lg:col-span-1">
           {button(
             "start",
             state === "ready" ? "border-night-ink bg-night-ink text-night" : "border-night-soft",
@@ -44,25 +53,27 @@ export function Answers({ state, mayBeClean, tension, last, sending, onAct }: Pr
             start,
           )}
         </div>
-        {button("clean", "border-night-spruce", !judging || sending || !mayBeClean)}
-        {button("rough", "border-night-soft", !judging || sending)}
-        {button("broke", "border-night-soft border-dashed", !judging || sending)}
-        <div className="col-span-3 grid grid-cols-2 gap-2 text-lg sm:gap-3 lg:col-span-2">
+        {button("clean", "border-night-spruce", !judging || sending || !(mayBeClean || counts), labels.clean)}
+        {button("rough", "border-night-soft", !judging || sending, labels.rough)}
+        {button("broke", "border-night-soft border-dashed", !judging || sending, labels.broke)}
+        <div className="col-span-3 grid grid-cols-2 gap-2 text-lg short:col-span-2 short:text-sm sm:gap-3 lg:col-span-2">
           {button("back-off", "border-night-rule", state === "rest" || sending)}
           {button("rest", "border-night-rule", state === "rest" || sending)}
         </div>
       </div>
-      <div role="group" aria-label="Tension" className="mt-2 grid grid-cols-6 gap-2 sm:mt-3 sm:gap-3">
+      <div role="group" aria-label="Tension" className="mt-2 grid grid-cols-6 gap-2 short:mt-1 sm:mt-3 sm:gap-3">
         {[0, 1, 2, 3, 4, 5].map((figure) => (
           <button
             key={figure}
             type="button"
             aria-pressed={figure === tension}
             onClick={() => onAct(`tension-${figure}` as Action)}
-            className={`min-h-14 rounded-[5px] border-2 leading-tight ${figure === tension ? "border-night-ink bg-night-ink text-night" : "border-night-rule text-night-ink"}`}
+            className={`min-h-14 rounded-[5px] border-2 leading-tight short:min-h-9 ${figure === tension ? "border-night-ink bg-night-ink text-night" : "border-night-rule text-night-ink"}`}
           >
-            <span className="text-xl font-bold">{figure}</span>
-            <span className="block text-xs sm:text-sm">{ACTIONS[`tension-${figure}` as Action].label}</span>
+            <span className="text-xl font-bold short:text-base">{figure}</span>
+            <span className="block text-xs short:ml-1.5 short:inline sm:text-sm">
+              {ACTIONS[`tension-${figure}` as Action].label}
+            </span>
           </button>
         ))}
       </div>

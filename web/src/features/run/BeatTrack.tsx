@@ -13,26 +13,28 @@ export function BeatTrack({ pass, playing, beat }: Props) {
   const mark = useRef<SVGCircleElement>(null);
   const progress = useRef<SVGRectElement>(null);
   const count = useRef<SVGTextElement>(null);
-  const bar = pass.countIn;
+  const bar = Math.max(1, pass.countIn);
   const burst = pass.kind === "BURST";
+  const free = pass.pulse === "FREE";
 
   useEffect(() => {
     const still = window.matchMedia("(prefers-reduced-motion: reduce)").matches;
     let frame = 0;
     const draw = () => {
-      const now = playing ? beat().beat : -bar;
+      const place = beat();
+      const now = playing ? place.beat : -bar;
       const inBar = ((now % bar) + bar) % bar;
-      const place = still ? Math.floor(inBar) : inBar;
-      mark.current?.setAttribute("cx", String(20 + (place / bar) * 960));
+      const at = still ? Math.floor(inBar) : inBar;
+      mark.current?.setAttribute("cx", String(20 + (at / bar) * 960));
       mark.current?.setAttribute("data-counting", String(now < 0));
       mark.current?.setAttribute("fill-opacity", now < 0 ? "0.25" : "1");
-      progress.current?.setAttribute("width", String(Math.max(0, Math.min(1, now / pass.beats)) * 960));
+      progress.current?.setAttribute("width", String((playing ? place.share : 0) * 960));
       if (count.current) count.current.textContent = playing && now < 0 ? String(Math.floor(inBar) + 1) : "";
       if (playing) frame = requestAnimationFrame(draw);
     };
     draw();
     return () => cancelAnimationFrame(frame);
-  }, [playing, beat, bar, pass.beats]);
+  }, [playing, beat, bar]);
 
   const hue = burst ? "fill-night-plum stroke-night-plum" : "fill-night-spruce stroke-night-spruce";
   return (
@@ -42,7 +44,7 @@ export function BeatTrack({ pass, playing, beat }: Props) {
       role="img"
       aria-label={playing ? "The beat is moving" : `Bar of ${bar} beats`}
     >
-      {burst && (
+      {burst && !free && (
         <rect
           x="20"
           y="22"
@@ -53,7 +55,7 @@ export function BeatTrack({ pass, playing, beat }: Props) {
         />
       )}
       <line x1="20" x2="980" y1="56" y2="56" className="stroke-night-soft" strokeWidth="2" />
-      {Array.from({ length: bar + 1 }, (_, i) => (
+      {Array.from({ length: free ? 0 : bar + 1 }, (_, i) => (
         <line
           key={i}
           x1={20 + (i / bar) * 960}
@@ -73,7 +75,15 @@ export function BeatTrack({ pass, playing, beat }: Props) {
         className={burst ? "fill-night-plum" : "fill-night-spruce"}
       />
       <line x1="20" x2="980" y1="81" y2="81" className="stroke-night-rule" strokeWidth="1" />
-      <circle ref={mark} cx="20" cy="56" r="19" className={hue} strokeWidth="4" />
+      <circle
+        ref={mark}
+        visibility={free ? "hidden" : undefined}
+        cx="20"
+        cy="56"
+        r="19"
+        className={hue}
+        strokeWidth="4"
+      />
       <text ref={count} x="500" y="16" textAnchor="middle" fontSize="20" className="fill-night-soft" />
     </svg>
   );

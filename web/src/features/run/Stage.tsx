@@ -1,15 +1,19 @@
+import { useState } from "react";
 import { useNavigate } from "react-router";
 import { Engraving } from "../../notation/Engraving";
 import { keep } from "../../keep";
 import { Relief } from "../../relief/Relief";
 import { KeyCap } from "../../ui/Button";
 import { bpm, minutes, oneDecimal, unbroken } from "../../ui/format";
+import type { Schemas } from "../../api/client";
 import { Answers } from "./Answers";
+import type { Pass } from "./asks";
 import { BeatTrack } from "./BeatTrack";
 import { KeysDialog, PauseDialog, SymptomDialog } from "./Dialogs";
 import { ACTIONS, type Action } from "./keys";
 import { RestCountdown } from "./RestCountdown";
 import { useStage, useWakefulScreen } from "./useStage";
+import { WhereItBroke } from "./WhereItBroke";
 import type { RunView, useRun } from "./useRun";
 
 interface Props {
@@ -26,37 +30,75 @@ const KIND = {
   CLOSING: "Easy",
 } as const;
 const COLOUR: Partial<Record<keyof typeof KIND, string>> = { PROBE: "text-night-brass", BURST: "text-night-plum" };
+const REST: Partial<Record<NonNullable<Schemas["RestDto"]>["reason"], string>> = {
+  BREAK: "Break",
+  AWAY: "Away from the instrument",
+};
 const PHONE_WIDTH = 640;
+const SHORT_HEIGHT = 500;
+
+const beats = (count: number) => (count === 1 ? "one beat" : "two beats");
+
+/** What a pass is: by its kind, or by the method where that is not played at one tempo and judged. */
+const named = (pass: Pass, method: string) =>
+  pass.kind === "CONTROLLED" && (pass.pulse !== "STEADY" || ["COUNT", "SLIPS", "MATCH"].includes(pass.ask))
+    ? method
+    : KIND[pass.kind];
+
+/** How a pass is played, where it is not once through at one tempo. */
+function how(pass: Pass) {
+  const each = Math.max(1, Math.round(pass.rounds / (pass.ask === "SET" ? pass.askOf : 1)));
+  switch (pass.pulse) {
+    case "GLIDING":
+      return `up to ${bpm(pass.fastest)} and back, ${Math.round(pass.seconds)} s`;
+    case "FREE":
+      return pass.ask === "COUNT" ? `clean ones in ${Math.round(pass.seconds)} s` : "seconds, no click";
+    case "SWITCHING":
+      return "the click stays, the notes change";
+    case "DROPPING_OUT":
+      return "the click drops out";
+    default:
+      if (pass.ask === "SET") return `a set of ${pass.askOf}${each > 1 ? `, each ${each} times round` : ""}`;
+      return pass.rounds > 1 ? `${pass.rounds} times round` : "";
+  }
+}
 
 /** The step at hand: ready, playing, to be judged, or a rest. */
 export function Stage({ run, view, speed }: Props) {
   const navigate = useNavigate();
-  const { state, playing, beat, mayBeClean, hint, tension, sending, open, close, end, rested, act } = useStage(
-    run,
-    view,
-    speed,
-  );
+  const { state, playing, beat, mayBeClean, hint, tension, told, keepsGoing, sending, open, close, end, rested, act } =
+    useStage(run, view, speed);
   useWakefulScreen();
   const { pass, rest } = view.step;
+  // What was played last stays at hand while resting, to say where it broke.
+  const [last, setLast] = useState<{ pass: Pass; passageId: number }>();
+  if (pass && last?.pass !== pass) setLast({ pass, passageId: view.passageId });
   const effortNow =
     view.relief.stretches.filter((stretch) => stretch.played).at(-1)?.effortAfter ?? view.relief.effortBefore;
   const left = view.relief.seconds - view.at;
+  const estimate = (view.block === null ? undefined : view.relief.blocks[view.block])?.estimate ?? view.relief.estimate;
   const phone = window.innerWidth < PHONE_WIDTH;
+  const short = window.innerHeight < SHORT_HEIGHT;
   return (
-    <div className="mx-auto flex w-full max-w-[1500px] flex-1 flex-col gap-2 px-4 py-3 sm:px-9" data-state={state}>
+    <div
+      className="mx-auto flex w-full max-w-[1500px] flex-1 flex-col gap-2 px-4 py-3 short:gap-1 short:py-1 sm:px-9"
+      data-state={state}
+      data-ordinal={view.ordinal}
+    >
       <header className="flex flex-wrap items-center gap-x-3 gap-y-1 sm:gap-x-5">
         <p className="mr-auto min-w-full text-lg sm:min-w-0">
           <b dir="auto">{view.passage}</b>
           {view.piece && `, ${unbroken(view.piece)}`}
-          {view.focus && <span className="hidden text-night-soft sm:inline"> · focus: {view.focus}</span>}
+          {view.focus && <span className="hidden text-night-soft sm:inline short:hidden"> · focus: {view.focus}</span>}
         </p>
-        <p className="text-night-soft">
+        <p className="text-night-soft short:hidden">
           <span className="font-semibold text-night-ink">{oneDecimal(effortNow)}</span> of {bpm(view.relief.effortCap)}{" "}
           effort
         </p>
-        <span className="hidden sm:block">
+        <span className="hidden sm:block short:hidden">
           <ActionButton action="keys" onAct={act} quiet />
         </span>
+        <ActionButton action="keep-going" onAct={act} quiet pressed={keepsGoing} />
         <ActionButton action="pause" onAct={act} quiet />
         <ActionButton action="symptom" onAct={act} />
       </header>
@@ -79,35 +121,39 @@ export function Stage({ run, view, speed }: Props) {
         </p>
       )}
 
-      <div className="grid flex-1 items-center gap-x-10 gap-y-3 lg:grid-cols-[minmax(19rem,26rem)_1fr]">
+      <div className="grid flex-1 items-center gap-x-10 gap-y-3 short:grid-cols-[minmax(13rem,17rem)_1fr] short:gap-x-6 short:gap-y-0 lg:grid-cols-[minmax(19rem,26rem)_1fr]">
         <section aria-live="polite" className="min-w-0">
           {pass && (
             <>
-              <h1 className={`text-2xl sm:text-3xl ${COLOUR[pass.kind] ?? "text-night-spruce"}`}>
-                {KIND[pass.kind]} {pass.number} of {pass.of}
-                {pass.kind === "BURST" && ` · ${pass.beats === 1 ? "one beat" : "two beats"}`}
+              <h1 className={`text-2xl sm:text-3xl short:text-xl ${COLOUR[pass.kind] ?? "text-night-spruce"}`}>
+                {named(pass, view.method)} {pass.number} of {pass.of}
+                {pass.kind === "BURST" && pass.pulse === "STEADY" && pass.beats <= 2 && ` · ${beats(pass.beats)}`}
+                {pass.mode && ` · ${pass.mode}`}
               </h1>
               <p
                 className="font-bold leading-[0.86] tracking-tight"
                 style={{ fontSize: "clamp(6.5rem, min(21vw, 31vh), 15rem)" }}
               >
-                {bpm(pass.tempo)}
+                {pass.ask === "COUNT"
+                  ? told.count
+                  : pass.pulse === "FREE"
+                    ? Math.round(pass.seconds)
+                    : bpm(pass.metronome)}
               </p>
-              <p className="mt-2 text-night-soft sm:mt-3 sm:text-lg">
-                {pass.rounds > 1 && <b className="text-night-ink">{pass.rounds} times round · </b>}
+              {view.version && <p className="mt-1 text-lg font-semibold sm:text-xl">{view.version}</p>}
+              <p className="mt-2 text-night-soft short:mt-1 short:text-sm sm:mt-3 sm:text-lg">
+                {how(pass) && <b className="block text-night-ink">{how(pass)}</b>}
                 {oneDecimal(pass.notesPerSecond)} notes a second · ceiling&nbsp;
-                {bpm(view.relief.estimate.ceiling.middle)}
-                {view.relief.estimate.enoughEvidence
-                  ? `\u00a0±\u00a0${Math.round((view.relief.estimate.ceiling.high - view.relief.estimate.ceiling.low) / 2)}`
+                {bpm(estimate.ceiling.middle)}
+                {estimate.enoughEvidence
+                  ? `\u00a0±\u00a0${Math.round((estimate.ceiling.high - estimate.ceiling.low) / 2)}`
                   : ", a guess yet"}
               </p>
             </>
           )}
           {rest && (
             <>
-              <h1 className="text-2xl text-night-ink sm:text-3xl">
-                {rest.reason === "BREAK" ? "Break" : "Rest, hands hanging"}
-              </h1>
+              <h1 className="text-2xl text-night-ink sm:text-3xl">{REST[rest.reason] ?? "Rest, hands hanging"}</h1>
               <p
                 className="font-bold leading-[0.86] tracking-tight text-night-ink"
                 style={{ fontSize: "clamp(6.5rem, min(21vw, 31vh), 15rem)" }}
@@ -126,24 +172,34 @@ export function Stage({ run, view, speed }: Props) {
           )}
         </section>
         <section className="min-w-0">
+          {rest && last && <WhereItBroke key={view.ordinal} {...last} />}
           {pass && (
             <>
               <Engraving
                 abc={pass.abc}
                 label={pass.wholePiece ? "The notes of the piece" : "The notes of this burst"}
-                scale={phone ? 0.9 : pass.kind === "BURST" ? 2.5 : 1.4}
-                maxHeight={phone ? 150 : 240}
+                scale={phone || short ? 0.9 : pass.kind === "BURST" ? 2.5 : 1.4}
+                maxHeight={short ? 96 : phone ? 150 : 240}
               />
               <BeatTrack pass={pass} playing={playing} beat={beat} />
             </>
           )}
-          <p className="sm:text-xl">{view.step.why}</p>
-          <p className="text-night-soft sm:text-lg">Next: {view.upcoming}.</p>
+          <p className="short:text-sm sm:text-xl">{view.step.why}</p>
+          <p className="text-night-soft short:hidden sm:text-lg">Next: {view.upcoming}.</p>
         </section>
       </div>
 
-      <Answers state={state} mayBeClean={mayBeClean} tension={tension} last={view.last} sending={sending} onAct={act} />
-      <div className="hidden min-h-0 sm:block">
+      <Answers
+        state={state}
+        mayBeClean={mayBeClean}
+        tension={tension}
+        last={view.last}
+        sending={sending}
+        pass={pass}
+        told={told}
+        onAct={act}
+      />
+      <div className="hidden min-h-0 sm:block short:hidden">
         <Relief relief={view.relief} dark playhead={view.at} height={104} lanes={false} labels={false} />
         <p className="-mt-5 text-right text-night-soft">
           {minutes(left)} left · break within {minutes(view.secondsToBreak)}
@@ -166,19 +222,26 @@ function ActionButton({
   action,
   onAct,
   quiet = false,
+  pressed,
 }: {
   action: Action;
   onAct: (action: Action) => void;
   quiet?: boolean;
+  /** Whether it is on, where it can be on and off. */
+  pressed?: boolean;
 }) {
   const { key, label } = ACTIONS[action];
   return (
     <button
       type="button"
       onClick={() => onAct(action)}
-      className={`inline-flex min-h-11 items-center gap-2 rounded-[5px] px-3 ${quiet ? "text-night-soft hover:text-night-ink" : "border-2 border-night-ink font-semibold"}`}
+      aria-pressed={pressed}
+      className={`inline-flex min-h-11 items-center gap-2 whitespace-nowrap rounded-[5px] px-2 short:min-h-9 sm:px-3 ${pressed ? "bg-night-rule text-night-ink" : quiet ? "text-night-soft hover:text-night-ink" : "border-2 border-night-ink font-semibold"}`}
     >
-      <KeyCap>{key}</KeyCap> {label}
+      <span className="hidden sm:inline">
+        <KeyCap>{key}</KeyCap>
+      </span>
+      {label}
     </button>
   );
 }

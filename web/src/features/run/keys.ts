@@ -13,6 +13,7 @@ export const ACTIONS = {
   rest: { code: "KeyR", key: "R", label: "rest now" },
   "back-off": { code: "KeyB", key: "B", label: "back off" },
   symptom: { code: "KeyX", key: "X", label: "symptom, stop" },
+  "keep-going": { code: "KeyG", key: "G", label: "keep going" },
   pause: { code: "Escape", key: "Esc", label: "pause" },
   keys: { code: "Slash", key: "?", label: "keys" },
 } as const;

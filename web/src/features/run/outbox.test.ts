@@ -14,7 +14,17 @@ const { isSettled, noteSymptom, sendEverything, sendQueued, waitBefore } = await
 const { EventQueue } = await import("./queue");
 
 const answer = (clientId: string, kind: "JUDGED" | "STOPPED" = "JUDGED") =>
-  ({ clientId, holder: "w", ordinal: 0, kind, verdict: "CLEAN", tension: 1, seconds: null, secondsAgo: null }) as const;
+  ({
+    clientId,
+    holder: "w",
+    ordinal: 0,
+    kind,
+    verdict: "CLEAN",
+    tension: 1,
+    told: null,
+    seconds: null,
+    secondsAgo: null,
+  }) as const;
 
 const refusal = (status: number, code?: string) => new Problem(status, "No.", { code });
 

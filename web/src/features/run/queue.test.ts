@@ -9,6 +9,7 @@ const event = (clientId: string, tension = 1, kind: EventWish["kind"] = "JUDGED"
   kind,
   verdict: "CLEAN",
   tension,
+  told: null,
   seconds: null,
   secondsAgo: null,
 });

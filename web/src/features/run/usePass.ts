@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { Schemas } from "../../api/client";
-import { beatAt, schedule } from "../../click/clicks";
+import { placeAt, schedule, tempoAt } from "../../click/clicks";
 
 type Pass = NonNullable<Schemas["StepDto"]["pass"]>;
 
@@ -37,8 +37,8 @@ export function usePass(pass: Pass | null, speed: number, onOver: () => void) {
 
   /** Where the beat is now, by the clock the clicks sound on. */
   const beat = useCallback(() => {
-    if (!pass || !audio.current) return { beat: 0, over: false };
-    return beatAt((audio.current.currentTime - began.current) * speed, pass.tempo, pass.countIn, pass.beats);
+    if (!pass || !audio.current) return { beat: 0, share: 0, over: false };
+    return placeAt((audio.current.currentTime - began.current) * speed, pass);
   }, [pass, speed]);
 
   /** How many seconds of the pass, after counting in, have gone by since it was started. */
@@ -46,6 +46,12 @@ export function usePass(pass: Pass | null, speed: number, onOver: () => void) {
     if (!pass || !audio.current) return 0;
     const counted = (pass.countIn * 60) / pass.tempo;
     return Math.max(0, Math.min((audio.current.currentTime - began.current) * speed, pass.seconds) - counted);
+  }, [pass, speed]);
+
+  /** The tempo of the click by now: what lies between its last two beats. */
+  const tempoNow = useCallback(() => {
+    if (!pass || !audio.current) return pass?.tempo ?? 0;
+    return tempoAt((audio.current.currentTime - began.current) * speed, pass);
   }, [pass, speed]);
 
   useEffect(() => {
@@ -60,5 +66,5 @@ export function usePass(pass: Pass | null, speed: number, onOver: () => void) {
 
   useEffect(() => () => silence.current?.(), []);
 
-  return { playing, start, stop, beat, playedSeconds };
+  return { playing, start, stop, beat, playedSeconds, tempoNow };
 }

@@ -12,7 +12,8 @@ vi.mock("./usePass", () => ({
       playing: playing.on,
       start: () => (playing.on = true),
       stop: () => (playing.on = false),
-      beat: () => ({ beat: 0, over: false }),
+      beat: () => ({ beat: 0, share: 0, over: false }),
+      tempoNow: () => 72,
       playedSeconds: () => playing.seconds,
     };
   },
@@ -20,7 +21,7 @@ vi.mock("./usePass", () => ({
 
 const { useStage } = await import("./useStage");
 
-const pass = { tempo: 60, countIn: 4, beats: 8, seconds: 12, kind: "CONTROLLED" };
+const pass = { tempo: 60, countIn: 4, beats: 8, seconds: 12, kind: "CONTROLLED", ask: "VERDICT", askOf: 1 };
 
 const view = (more: object = {}) =>
   ({
@@ -75,7 +76,10 @@ describe("the step at hand", () => {
     act(() => overNow());
     press("4", "Digit4");
     press("k", "KeyK");
-    expect(sent.at(-1)).toEqual([{ kind: "JUDGED", verdict: "ROUGH", tension: 4, seconds: null }, undefined]);
+    expect(sent.at(-1)).toEqual([
+      { kind: "JUDGED", verdict: "ROUGH", told: null, tension: 4, seconds: null },
+      undefined,
+    ]);
     expect(result.current.tension).toBe(4);
   });
 
@@ -101,7 +105,7 @@ describe("the step at hand", () => {
   it("before it is begun lets the tension of the last answer be put right", () => {
     const { press } = stage();
     press("5", "Digit5");
-    expect(sent).toEqual([[{ kind: "JUDGED", verdict: "CLEAN", tension: 5, seconds: null }, "before"]]);
+    expect(sent).toEqual([[{ kind: "JUDGED", verdict: "CLEAN", told: null, tension: 5, seconds: null }, "before"]]);
   });
 
   it("takes a tension for the answer that is on its way", () => {
@@ -111,7 +115,7 @@ describe("the step at hand", () => {
     press("l", "KeyL");
     rerender({ now: view(), here: { ...run, waiting: 1 } });
     press("3", "Digit3");
-    expect(sent.at(-1)).toEqual([{ kind: "JUDGED", verdict: "BROKE", tension: 3, seconds: null }, "id-1"]);
+    expect(sent.at(-1)).toEqual([{ kind: "JUDGED", verdict: "BROKE", told: null, tension: 3, seconds: null }, "id-1"]);
   });
 
   it("is left with what was played of it", () => {
@@ -124,7 +128,7 @@ describe("the step at hand", () => {
     press("j", "KeyJ");
     expect(sent).toEqual([]);
     act(() => result.current.end("SYMPTOM"));
-    expect(sent).toEqual([[{ kind: "SYMPTOM", verdict: null, tension: null, seconds: 3.5 }, undefined]]);
+    expect(sent).toEqual([[{ kind: "SYMPTOM", verdict: null, told: null, tension: null, seconds: 3.5 }, undefined]]);
     expect(result.current.open).toBeUndefined();
   });
 
@@ -134,7 +138,7 @@ describe("the step at hand", () => {
   ])("is put off by %s at no cost where it was not begun", (key, kind) => {
     const { press } = stage();
     press(key, `Key${key.toUpperCase()}`);
-    expect(sent).toEqual([[{ kind, verdict: null, tension: null, seconds: 0 }, undefined]]);
+    expect(sent).toEqual([[{ kind, verdict: null, told: null, tension: null, seconds: 0 }, undefined]]);
   });
 
   it("begins unjudged after another", () => {
@@ -151,5 +155,59 @@ describe("the step at hand", () => {
     act(() => void fireEvent.keyDown(button, { key: " ", code: "Space" }));
     expect(result.current.state).toBe("ready");
     button.remove();
+  });
+
+  const quiet = view({ step: { why: "", pass: { ...pass, ask: "NOTHING" }, rest: null, ended: null } });
+  const set = view({ step: { why: "", pass: { ...pass, ask: "SET", askOf: 3 }, rest: null, ended: null } });
+  const UNJUDGED = { kind: "UNJUDGED", verdict: null, told: null, tension: null, seconds: null };
+
+  it("goes on by itself where nothing need be said", () => {
+    const { press } = stage(quiet);
+    press(" ", "Space");
+    expect(sent).toHaveLength(0);
+    act(() => overNow());
+    expect(sent.at(-1)).toEqual([UNJUDGED, undefined]);
+  });
+
+  it("says nothing of the next step when it comes while the last has just gone", () => {
+    const { press, rerender } = stage(quiet);
+    press(" ", "Space");
+    act(() => overNow());
+    const waiting = { waiting: 1, send: (event: object) => (sent.push([event, undefined]), "id") };
+    rerender({ now: quiet, here: waiting });
+    playing.on = false;
+    rerender({ now: { ...quiet, ordinal: 4 }, here: { ...waiting, waiting: 0 } });
+    expect(sent).toHaveLength(1);
+  });
+
+  it("says how many of a set were clean", () => {
+    const { result, press } = stage(set);
+    press(" ", "Space");
+    act(() => overNow());
+    press("k", "KeyK");
+    expect(result.current.told.slips).toBe(1);
+    press("j", "KeyJ");
+    expect(sent.at(-1)).toEqual([{ kind: "JUDGED", verdict: null, told: 2, tension: 2, seconds: null }, undefined]);
+  });
+
+  it("keeps going when it is told to: a silence is unjudged, and the next step begins", () => {
+    vi.useFakeTimers();
+    try {
+      const { result, press, rerender, run } = stage();
+      press("g", "KeyG");
+      expect(result.current.keepsGoing).toBe(true);
+      press(" ", "Space");
+      act(() => overNow());
+      expect(sent).toHaveLength(0);
+      act(() => void vi.advanceTimersByTime(4_100));
+      expect(sent.at(-1)).toEqual([UNJUDGED, undefined]);
+      playing.on = false;
+      rerender({ now: { ...view(), ordinal: 4 }, here: run });
+      expect(playing.on).toBe(true);
+      press("g", "KeyG");
+      expect(result.current.keepsGoing).toBe(false);
+    } finally {
+      vi.useRealTimers();
+    }
   });
 });

@@ -1,11 +1,14 @@
 import { useCallback, useEffect, useLayoutEffect, useRef, useState } from "react";
 import { useKeys } from "../../ui/useKeys";
+import { keep } from "../../keep";
+import { ANSWERING, type Key, NOTHING_TOLD, type Outcome, type Verdict } from "./asks";
 import { type Action, actionOf } from "./keys";
 import { usePass } from "./usePass";
 import type { RunView, useRun } from "./useRun";
 
-export const VERDICTS = { clean: "CLEAN", rough: "ROUGH", broke: "BROKE" } as const;
-type Verdict = (typeof VERDICTS)[keyof typeof VERDICTS];
+/** How long nothing is said, when it keeps going, until a pass counts as unjudged, in seconds. */
+const SILENCE = 4;
+const KEEP_GOING = "tachylim.keep-going";
 
 /** A verdict may come this much before the last beat is over, in seconds. */
 const LAST_MOMENT = 0.8;
@@ -20,56 +23,95 @@ type Run = Pick<ReturnType<typeof useRun>, "waiting" | "send">;
 
 /** What can be done at the step at hand, and where it stands; how it looks is somebody else's. */
 export function useStage(run: Run, view: RunView, speed: number) {
-  const [played, setPlayed] = useState<"no" | "cut" | "whole">("no");
+  // What was played belongs to its step: the moment another is there, nothing of that has been played.
+  const [playedOf, setPlayedOf] = useState<{ ordinal: number; much: "no" | "cut" | "whole" }>();
+  const played = playedOf?.ordinal === view.ordinal ? playedOf.much : "no";
+  const setPlayed = useCallback(
+    (much: "no" | "cut" | "whole") => setPlayedOf({ ordinal: view.ordinal, much }),
+    [view.ordinal],
+  );
   const [hint, setHint] = useState("");
   const [tension, setTension] = useState(view.last?.tension ?? 1);
   const [open, setOpen] = useState<Over>();
   const [paused, setPaused] = useState(0);
+  const [told, setTold] = useState(NOTHING_TOLD);
+  const [keepsGoing, setKeepsGoing] = useState(keep.getItem(KEEP_GOING) === "yes");
   const { pass, rest } = view.step;
-  const over = useCallback(() => setPlayed("whole"), []);
-  const { playing, start, stop, beat, playedSeconds } = usePass(pass, speed, over);
+  const over = useCallback(() => setPlayed("whole"), [setPlayed]);
+  const { playing, start, stop, beat, playedSeconds, tempoNow } = usePass(pass, speed, over);
   const sending = run.waiting > 0;
 
-  const onItsWay = useRef<{ clientId: string; verdict: Verdict }>(undefined);
+  const onItsWay = useRef<{ clientId: string; verdict: Verdict | null; told: number | null }>(undefined);
 
   useLayoutEffect(() => {
     onItsWay.current = undefined;
-    setPlayed("no");
     setHint("");
+    setTold(NOTHING_TOLD);
   }, [view.ordinal]);
 
   /** What was played of the pass at hand: nothing where it was not begun. */
   const soFar = () => (playing || played !== "no" ? playedSeconds() : 0);
 
   const { send } = run;
-  const judge = (verdict: Verdict) => {
+  const follow = (outcome: Outcome) => {
+    if (outcome.told) setTold(outcome.told);
+    if (outcome.hint) setHint(outcome.hint);
+    if (!outcome.send) return;
+    stop();
+    const clientId = send({ ...outcome.send, tension: outcome.send.kind === "JUDGED" ? tension : null, seconds: null });
+    onItsWay.current = clientId === undefined ? undefined : { clientId, ...outcome.send };
+  };
+  const judge = (key: Key) => {
     if (!pass || sending || !(playing || played !== "no")) return;
+    const seconds = playedSeconds();
     const whole =
       played === "whole" ||
-      (playing && pass.seconds - (pass.countIn * 60) / pass.tempo - playedSeconds() < LAST_MOMENT * speed);
-    if (verdict === "CLEAN" && !whole)
-      return setHint("A clean pass goes to its end. Play it again, or say rough or broke.");
-    stop();
-    const clientId = send({ kind: "JUDGED", verdict, tension, seconds: null });
-    onItsWay.current = clientId === undefined ? undefined : { clientId, verdict };
+      (playing && pass.seconds - (pass.countIn * 60) / pass.tempo - seconds < LAST_MOMENT * speed);
+    follow(ANSWERING[pass.ask].press(key, pass, told, { whole, seconds, tempo: tempoNow() }));
   };
+
+  // What needs no word goes on by itself, and so does everything else while it is to keep going.
+  const followed = useRef(follow);
+  useEffect(() => {
+    followed.current = follow;
+  });
+  const ask = pass?.ask;
+  useEffect(() => {
+    if (played !== "whole" || !ask || sending || open) return;
+    const end = ANSWERING[ask].end;
+    if (end) return followed.current(end(told));
+    if (!keepsGoing) return;
+    const timer = setTimeout(
+      () => followed.current({ send: { kind: "UNJUDGED", verdict: null, told: null } }),
+      (SILENCE * 1000) / speed,
+    );
+    return () => clearTimeout(timer);
+  }, [played, ask, told, keepsGoing, sending, open, speed]);
+  useEffect(() => {
+    if (keepsGoing && ask && view.ordinal > 0 && !sending && !open) start();
+    // A step begins by itself once, when it is reached; stopping it is not to begin it again.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [view.ordinal, keepsGoing]);
+
   const felt = (figure: number) => {
     setTension(figure);
     // Between two steps a tension belongs to the pass just judged, also while its answer is on its way.
     if (sending && onItsWay.current) {
-      send(
-        { kind: "JUDGED", verdict: onItsWay.current.verdict, tension: figure, seconds: null },
-        onItsWay.current.clientId,
-      );
+      const { clientId, verdict, told: figures } = onItsWay.current;
+      if (verdict !== null || figures !== null)
+        send({ kind: "JUDGED", verdict, told: figures, tension: figure, seconds: null }, clientId);
     } else if (view.last && !playing && played === "no") {
-      send({ kind: "JUDGED", verdict: view.last.verdict, tension: figure, seconds: null }, view.last.clientId);
+      send(
+        { kind: "JUDGED", verdict: view.last.verdict, told: null, tension: figure, seconds: null },
+        view.last.clientId,
+      );
     }
   };
   const simply = (kind: "BACKED_OFF" | "REST_ASKED") => {
     if (!pass || sending) return;
     const seconds = soFar();
     stop();
-    send({ kind, verdict: null, tension: null, seconds });
+    send({ kind, verdict: null, told: null, tension: null, seconds });
   };
 
   function act(action: Action) {
@@ -89,7 +131,7 @@ export function useStage(run: Run, view: RunView, speed: number) {
       case "clean":
       case "rough":
       case "broke":
-        return judge(VERDICTS[action]);
+        return judge(action);
       case "rest":
         return simply("REST_ASKED");
       case "back-off":
@@ -99,6 +141,9 @@ export function useStage(run: Run, view: RunView, speed: number) {
         setPaused(soFar());
         stop();
         return setOpen(action);
+      case "keep-going":
+        keep.setItem(KEEP_GOING, keepsGoing ? "no" : "yes");
+        return setKeepsGoing(!keepsGoing);
       case "keys":
         return setOpen("keys");
     }
@@ -114,15 +159,32 @@ export function useStage(run: Run, view: RunView, speed: number) {
     act(action);
   });
 
-  const state: StageState = rest ? "rest" : playing ? "playing" : played !== "no" ? "judge" : "ready";
+  // What needs no word is never asked about: it is on its way as soon as it is over.
+  const asked = played === "cut" || (played === "whole" && ask && !ANSWERING[ask].end);
+  const state: StageState = rest ? "rest" : playing ? "playing" : asked ? "judge" : "ready";
   const close = () => setOpen(undefined);
   /** Ends the run, with what was played of the pass at hand. */
   const end = (kind: "STOPPED" | "SYMPTOM") => {
     close();
-    send({ kind, verdict: null, tension: null, seconds: paused });
+    send({ kind, verdict: null, told: null, tension: null, seconds: paused });
   };
-  const rested = (seconds: number) => send({ kind: "RESTED", verdict: null, tension: null, seconds });
-  return { state, playing, beat, mayBeClean: played !== "cut", hint, tension, sending, open, close, end, rested, act };
+  const rested = (seconds: number) => send({ kind: "RESTED", verdict: null, told: null, tension: null, seconds });
+  return {
+    state,
+    playing,
+    beat,
+    mayBeClean: played !== "cut",
+    hint,
+    tension,
+    told,
+    keepsGoing,
+    sending,
+    open,
+    close,
+    end,
+    rested,
+    act,
+  };
 }
 
 /** Keeps the screen on while somebody plays. */

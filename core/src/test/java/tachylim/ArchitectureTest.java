@@ -42,6 +42,8 @@ class ArchitectureTest {
             .definedBy("tachylim.notation..")
             .layer("variant")
             .definedBy("tachylim.variant..")
+            .layer("task")
+            .definedBy("tachylim.task..")
             .layer("method")
             .definedBy("tachylim.method..")
             .layer("ceiling")
@@ -60,16 +62,18 @@ class ArchitectureTest {
             .mayOnlyAccessLayers("tempo", "passage")
             .whereLayer("variant")
             .mayOnlyAccessLayers("tempo", "passage")
+            .whereLayer("task")
+            .mayOnlyAccessLayers("tempo", "passage")
             .whereLayer("method")
-            .mayOnlyAccessLayers("tempo")
+            .mayOnlyAccessLayers("tempo", "passage", "task")
             .whereLayer("ceiling")
-            .mayOnlyAccessLayers("tempo", "passage", "method")
+            .mayOnlyAccessLayers("tempo", "passage", "task")
             .whereLayer("load")
-            .mayOnlyAccessLayers("tempo", "method")
+            .mayOnlyAccessLayers("tempo", "task")
             .whereLayer("workout")
-            .mayOnlyAccessLayers("tempo", "passage", "method", "ceiling", "load")
+            .mayOnlyAccessLayers("tempo", "passage", "variant", "task", "method", "ceiling", "load")
             .whereLayer("sim")
-            .mayOnlyAccessLayers("tempo", "method", "ceiling");
+            .mayOnlyAccessLayers("tempo", "task", "ceiling");
 
     /** A kind of file is added by its own folder and one line of {@code Format}. */
     @ArchTest

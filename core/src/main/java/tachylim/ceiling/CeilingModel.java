@@ -1,6 +1,6 @@
 package tachylim.ceiling;
 
-import tachylim.method.Verdict;
+import tachylim.task.Verdict;
 
 /**
  * The ordinal model of a verdict at a tempo, with x = ln v and a lapse rate λ.

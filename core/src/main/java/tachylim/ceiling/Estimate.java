@@ -66,7 +66,7 @@ public record Estimate(Band ease, Band ceiling, Band breakdown, double passes) {
     }
 
     /** The same of something that is played at {@code ratio} times the tempo. */
-    Estimate times(double ratio) {
+    public Estimate times(double ratio) {
         return new Estimate(ease.times(ratio), ceiling.times(ratio), breakdown.times(ratio), passes);
     }
 }

@@ -1,6 +1,6 @@
 package tachylim.ceiling;
 
-import tachylim.method.Verdict;
+import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
 
 /**
@@ -73,6 +73,26 @@ public record Evidence(Tempo tempo, Verdict verdict, double share, double power)
      */
     public Evidence again(int times) {
         return new Evidence(tempo, verdict, share, power / (1 + times));
+    }
+
+    /** The same with another verdict. */
+    public Evidence saying(Verdict other) {
+        return new Evidence(tempo, other, share, power);
+    }
+
+    /**
+     * The same as one of a set of passes that are answered together, after others just like them: the set counts as much as
+     * its passes would one by one, and each of them alike, since nobody says which of them were clean.
+     *
+     * @param passes how many there are in the set, 1 or more
+     * @param times how many there were before, 0 or more
+     */
+    public Evidence oneOf(int passes, int times) {
+        double all = 0;
+        for (int i = 0; i < passes; i++) {
+            all += 1.0 / (1 + times + i);
+        }
+        return new Evidence(tempo, verdict, share, power * all / passes);
     }
 
     /** How many whole rested passes it is worth when it is asked whether there are enough. */

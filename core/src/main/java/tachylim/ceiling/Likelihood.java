@@ -1,7 +1,7 @@
 package tachylim.ceiling;
 
 import java.util.Arrays;
-import tachylim.method.Verdict;
+import tachylim.task.Verdict;
 
 /**
  * The chance of one verdict for every cell of the grid, by the model of {@link CeilingModel}, with nothing computed

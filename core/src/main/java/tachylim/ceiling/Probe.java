@@ -2,7 +2,7 @@ package tachylim.ceiling;
 
 import java.util.Arrays;
 import java.util.List;
-import tachylim.method.Verdict;
+import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
 
 /**

@@ -2,7 +2,7 @@ package tachylim.ceiling;
 
 import java.util.List;
 import java.util.Optional;
-import tachylim.method.Tension;
+import tachylim.task.Tension;
 import tachylim.tempo.Tempo;
 
 /**

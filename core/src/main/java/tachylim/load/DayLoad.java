@@ -1,6 +1,6 @@
 package tachylim.load;
 
-import tachylim.method.Tension;
+import tachylim.task.Tension;
 
 /**
  * What was done on one day. This class is immutable.

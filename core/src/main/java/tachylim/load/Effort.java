@@ -1,6 +1,6 @@
 package tachylim.load;
 
-import tachylim.method.Tension;
+import tachylim.task.Tension;
 import tachylim.tempo.Tempo;
 
 /**

@@ -4,7 +4,7 @@ import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import tachylim.method.Tension;
+import tachylim.task.Tension;
 
 /**
  * Today's limits, from what the player usually plays and what today has been so far. The least of the

@@ -2,6 +2,12 @@ package tachylim.method;
 
 import java.util.Collections;
 import java.util.List;
+import tachylim.task.Answer;
+import tachylim.task.Ask;
+import tachylim.task.PassKind;
+import tachylim.task.Task;
+import tachylim.task.Tension;
+import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
 
 /**
@@ -23,6 +29,9 @@ public record EasyPasses(PassKind kind, List<Tempo> tempos, String why) implemen
     private static final double LOOSE = 0.7;
 
     private static final int LOOSE_PASSES = 10;
+
+    /** No more than so many passes alike make a set. */
+    private static final int MOST_ALIKE = 6;
 
     /**
      * @throws IllegalArgumentException if the kind is another one or the number of passes out of range
@@ -90,7 +99,29 @@ public record EasyPasses(PassKind kind, List<Tempo> tempos, String why) implemen
 
         @Override
         public Move move() {
-            return new Move.Play(kind, tempo(), reason);
+            Task task = Task.at(kind, tempo());
+            return new Move.Play(task.asking(kind == PassKind.WARM_UP ? Ask.NOTHING : Ask.set(alike())), reason);
+        }
+
+        /** How many of one tempo follow one another: they are answered at once. */
+        private int alike() {
+            int next = index + 1;
+            while (kind != PassKind.WARM_UP
+                    && next < tempos.size()
+                    && next - index < MOST_ALIKE
+                    && tempos.get(next).equals(tempos.get(index))) {
+                next++;
+            }
+            return next - index;
+        }
+
+        private Position finished() {
+            return new Finished(kind == PassKind.WARM_UP ? "Warm." : "Ended on something that works.");
+        }
+
+        @Override
+        public Position unjudged() {
+            return index + alike() >= tempos.size() ? finished() : new Next(index + alike(), cap, why);
         }
 
         @Override
@@ -98,13 +129,12 @@ public record EasyPasses(PassKind kind, List<Tempo> tempos, String why) implemen
             if (answer.tension() == Tension.LOCKED) {
                 return new Finished("Locked: stop here and let the hands hang.");
             }
-            if (index + 1 >= tempos.size()) {
-                return new Finished(kind == PassKind.WARM_UP ? "Warm." : "Ended on something that works.");
+            int next = index + alike();
+            if (next >= tempos.size()) {
+                return finished();
             }
             boolean ease = answer.verdict() == Verdict.BROKE || answer.tension().atLeast(Tension.GRIPPING);
-            return ease
-                    ? eased(index + 1, "Easier than planned, since the last was not loose.")
-                    : new Next(index + 1, cap, why);
+            return ease ? eased(next, "Easier than planned, since the last was not loose.") : new Next(next, cap, why);
         }
 
         /** Slower than the pass before, and no faster again after that. */

@@ -1,5 +1,6 @@
 package tachylim.method;
 
+import tachylim.task.Answer;
 import tachylim.tempo.Tempo;
 
 /** The position of a method that is over. */
@@ -12,6 +13,11 @@ record Finished(String why) implements Position {
 
     @Override
     public Position after(Answer answer) {
+        throw new IllegalStateException("This method is finished: " + why);
+    }
+
+    @Override
+    public Position unjudged() {
         throw new IllegalStateException("This method is finished: " + why);
     }
 

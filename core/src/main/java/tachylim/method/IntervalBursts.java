@@ -1,5 +1,11 @@
 package tachylim.method;
 
+import tachylim.task.Answer;
+import tachylim.task.Ask;
+import tachylim.task.PassKind;
+import tachylim.task.Task;
+import tachylim.task.Tension;
+import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
 
 /**
@@ -76,6 +82,11 @@ public record IntervalBursts(Tempo controlled, Tempo floor, Tempo first, Tempo l
     }
 
     @Override
+    public boolean goesAbove() {
+        return true;
+    }
+
+    @Override
     public String promise() {
         return "Bursts from " + first + ", above the ceiling of " + floor + ", each after a slow pass at " + controlled
                 + "; none above " + limit + ".";
@@ -116,7 +127,10 @@ public record IntervalBursts(Tempo controlled, Tempo floor, Tempo first, Tempo l
 
         @Override
         public Move move() {
-            return bursting ? new Move.Play(PassKind.BURST, burst, why) : new Move.Play(PassKind.CONTROLLED, slow, why);
+            // The slow pass earns nothing by itself: it is answered only where there is something to say.
+            return bursting
+                    ? new Move.Play(PassKind.BURST, burst, why)
+                    : new Move.Play(Task.at(PassKind.CONTROLLED, slow).asking(Ask.NOTHING), why);
         }
 
         @Override
@@ -130,16 +144,37 @@ public record IntervalBursts(Tempo controlled, Tempo floor, Tempo first, Tempo l
         private Position afterSlow(Answer answer) {
             boolean gripping = answer.tension().atLeast(Tension.GRIPPING);
             if (!gripping && answer.verdict() != Verdict.BROKE) {
-                return new At(
-                        slow,
-                        burst,
-                        true,
-                        done,
-                        brokeInARow,
-                        unsettled,
-                        "At " + burst + ", " + percentAbove() + "% above the ceiling. End it if it gets messy.");
+                return burst();
             }
             return slower(gripping ? "Gripping at " : "It broke at ");
+        }
+
+        private Position burst() {
+            return new At(
+                    slow,
+                    burst,
+                    true,
+                    done,
+                    brokeInARow,
+                    unsettled,
+                    "At " + burst + ", " + percentAbove() + "% above the ceiling. End it if it gets messy.");
+        }
+
+        @Override
+        public Position unjudged() {
+            if (!bursting) {
+                return burst();
+            }
+            return done + 1 >= bursts
+                    ? new Finished("All " + bursts + " bursts are played; the last was at " + burst + ".")
+                    : new At(
+                            slow,
+                            burst,
+                            false,
+                            done + 1,
+                            brokeInARow,
+                            unsettled,
+                            "Back to " + slow + " until loose; the next burst is " + burst + ".");
         }
 
         private long percentAbove() {

@@ -22,4 +22,9 @@ public interface Method {
 
     /** The tempo it never goes above, whole on a metronome. */
     Tempo limit();
+
+    /** Whether it goes above the ceiling, so that what is safe has to be known. */
+    default boolean goesAbove() {
+        return false;
+    }
 }

@@ -1,5 +1,7 @@
 package tachylim.method;
 
+import tachylim.task.PassKind;
+import tachylim.task.Task;
 import tachylim.tempo.Tempo;
 
 /** What a method wants next: another pass, or to be over. */
@@ -9,13 +11,32 @@ public sealed interface Move {
     String why();
 
     /**
-     * Play a pass. This class is immutable.
+     * Play something. This class is immutable.
      *
-     * @param kind what the pass is for
-     * @param tempo the tempo to set, whole on a metronome
+     * @param task what, its tempo whole on a metronome
      * @param why the reason, one sentence
      */
-    record Play(PassKind kind, Tempo tempo, String why) implements Move {}
+    record Play(Task task, String why) implements Move {
+
+        /** A pass at one tempo, judged. */
+        public Play(PassKind kind, Tempo tempo, String why) {
+            this(Task.at(kind, tempo), why);
+        }
+
+        public PassKind kind() {
+            return task.kind();
+        }
+
+        /** The tempo it is set by. */
+        public Tempo tempo() {
+            return task.tempo();
+        }
+
+        /** The fastest tempo in it. */
+        public Tempo fastest() {
+            return task.pulse().fastest();
+        }
+    }
 
     /**
      * Measure: play the whole at the tempo that says most about the ceiling, which depends on all that is known and is
@@ -26,6 +47,14 @@ public sealed interface Move {
      * @param why the reason, one sentence
      */
     record Measure(Tempo limit, double enough, String why) implements Move {}
+
+    /**
+     * Put the instrument down for something else. This class is immutable.
+     *
+     * @param seconds for how long
+     * @param why what to do, one sentence
+     */
+    record Away(double seconds, String why) implements Move {}
 
     /**
      * The method is done. This class is immutable.

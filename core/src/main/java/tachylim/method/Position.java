@@ -1,5 +1,6 @@
 package tachylim.method;
 
+import tachylim.task.Answer;
 import tachylim.tempo.Tempo;
 
 /**
@@ -31,4 +32,12 @@ public interface Position {
      * @param because why not, the beginning of a sentence, said where it makes a difference
      */
     Position under(Tempo most, String because);
+
+    /**
+     * The position after the pass of {@link #move()} was played and nothing was said of it: nothing is earned by it, and
+     * nothing lost, but it counts among what is played.
+     *
+     * @throws IllegalStateException if the method is finished
+     */
+    Position unjudged();
 }

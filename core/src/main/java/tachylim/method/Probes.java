@@ -1,5 +1,7 @@
 package tachylim.method;
 
+import tachylim.task.Answer;
+import tachylim.task.Tension;
 import tachylim.tempo.Tempo;
 
 /**
@@ -92,9 +94,18 @@ public record Probes(Tempo limit, int passes, double enough) implements Method {
                                 ? "Locked: nothing more is measured today."
                                 : "Gripping: what is measured now would only be the grip.");
             }
+            return next();
+        }
+
+        private Position next() {
             return done + 1 >= passes
                     ? new Finished(passes == 1 ? "Measured." : "All " + passes + " probes are played.")
                     : new At(done + 1, most);
+        }
+
+        @Override
+        public Position unjudged() {
+            return next();
         }
 
         @Override

@@ -58,6 +58,11 @@ public record Settings(Map<String, Object> values) {
         return (int) number(name);
     }
 
+    /** Whether a number is not 0; no when there is none, as in what was kept before it was asked. */
+    public boolean flag(String name) {
+        return values.get(name) instanceof Number number && number.doubleValue() != 0;
+    }
+
     /** A tempo, as {@link #number}. */
     public Tempo tempo(String name) {
         return Tempo.of(number(name));

@@ -4,16 +4,46 @@ import java.util.Optional;
 import tachylim.tempo.Tempo;
 
 /**
- * The tempos between which the core of a workout moves, whole on a metronome. This class is immutable.
+ * What a method is made from: the tempos between which the core of a workout moves, whole on a metronome, and the music it
+ * is about. This class is immutable.
  *
  * @param ease where it starts: as fast as is surely clean, not above the top
  * @param top what it never goes above: the ceiling, or the target where that is slower
  * @param reach what measuring never goes above
+ * @param ceiling the ceiling as it is believed
+ * @param highest the fastest that a burst may be
+ * @param target what is wanted
  * @param cleanInARow clean passes that earn a step, 1 or more
  * @param awkward the band of tempos that goes wrong more often than what is around it; empty when there is none
+ * @param ground the music
  */
-public record Span(Tempo ease, Tempo top, Tempo reach, int cleanInARow, Optional<Between> awkward) {
+public record Span(
+        Tempo ease,
+        Tempo top,
+        Tempo reach,
+        Tempo ceiling,
+        Tempo highest,
+        Tempo target,
+        int cleanInARow,
+        Optional<Between> awkward,
+        Ground ground) {
 
     /** Two tempos and all between them. This class is immutable. */
     public record Between(Tempo from, Tempo to) {}
+
+    /**
+     * As much of a piece as a method has to know. This class is immutable.
+     *
+     * @param notes how many notes it has, 1 or more
+     * @param beats how many beats it lasts, 1 or more
+     * @param bar the beats of a bar, 1 or more
+     * @param perBeat notes a beat in its quickest places, above 0
+     * @param weak the link that breaks most, from 0; that in its midst when none is known
+     */
+    public record Ground(int notes, int beats, int bar, double perBeat, int weak) {}
+
+    /** Whether there is room for bursts between the ceiling and what is safe. */
+    public boolean hasRoomAbove() {
+        return highest.compareTo(Tempo.clamped(Math.floor(ceiling.bpm()) + 1)) >= 0;
+    }
 }

@@ -1,5 +1,10 @@
 package tachylim.method;
 
+import tachylim.task.Answer;
+import tachylim.task.Ask;
+import tachylim.task.PassKind;
+import tachylim.task.Task;
+import tachylim.task.Tension;
 import tachylim.tempo.Tempo;
 
 /**
@@ -15,8 +20,10 @@ import tachylim.tempo.Tempo;
  * @param step one step as a share of the tempo, usually 0.02; a step is at least 1 BPM
  * @param cleanInARow clean passes that earn a step, 1 to 10, usually 3
  * @param mostPasses the most passes it asks for, 1 to 200
+ * @param sets whether the passes that earn a step are played on one click and answered at once
  */
-public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow, int mostPasses) implements Method {
+public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow, int mostPasses, boolean sets)
+        implements Method {
 
     /** The step of 2% that players use when none is chosen. */
     public static final double USUAL_STEP = 0.02;
@@ -40,6 +47,11 @@ public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow
         if (mostPasses < 1 || mostPasses > 200) {
             throw new IllegalArgumentException("A climb has 1 to 200 passes, not " + mostPasses);
         }
+    }
+
+    /** A climb whose passes are answered one by one. */
+    public SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow, int mostPasses) {
+        this(start, limit, step, cleanInARow, mostPasses, false);
     }
 
     /** The step of 3% that leads from ease to the ceiling, where fewer clean passes earn one. */
@@ -78,7 +90,8 @@ public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow
                 kept.tempo("limit"),
                 kept.number("step"),
                 kept.whole("cleanInARow"),
-                kept.whole("mostPasses"));
+                kept.whole("mostPasses"),
+                kept.flag("sets"));
     }
 
     @Override
@@ -93,7 +106,8 @@ public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow
                 .with("limit", limit)
                 .with("step", step)
                 .with("cleanInARow", cleanInARow)
-                .with("mostPasses", mostPasses);
+                .with("mostPasses", mostPasses)
+                .with("sets", sets ? 1 : 0);
     }
 
     @Override
@@ -135,7 +149,32 @@ public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow
 
         @Override
         public Move move() {
-            return new Move.Play(PassKind.CONTROLLED, tempo, why);
+            return new Move.Play(Task.at(PassKind.CONTROLLED, tempo).asking(Ask.set(atOnce())), why);
+        }
+
+        /** How many passes are answered at once: what is missing of a row, as far as there are passes left. */
+        private int atOnce() {
+            return sets ? Math.min(cleanInARow - clean, mostPasses - passes) : 1;
+        }
+
+        private boolean isUsedUp() {
+            return passes + atOnce() >= mostPasses;
+        }
+
+        private Finished usedUp() {
+            return new Finished("All " + mostPasses + " passes are played; the last was at " + tempo + ".");
+        }
+
+        @Override
+        public Position unjudged() {
+            return isUsedUp()
+                    ? usedUp()
+                    : new On(
+                            tempo,
+                            clean,
+                            rough,
+                            passes + atOnce(),
+                            "Nothing was said of the last: " + tempo + " again.");
         }
 
         @Override
@@ -143,8 +182,8 @@ public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow
             if (answer.tension() == Tension.LOCKED) {
                 return new Finished("Locked at " + tempo + ": leave this now and let the hands recover.");
             }
-            if (passes + 1 >= mostPasses) {
-                return new Finished("All " + mostPasses + " passes are played; the last was at " + tempo + ".");
+            if (isUsedUp()) {
+                return usedUp();
             }
             if (answer.tension().atLeast(Tension.GRIPPING)) {
                 return lower(2, "Gripping at " + tempo + ", so two steps down to ");
@@ -154,13 +193,17 @@ public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow
                 case ROUGH ->
                     rough + 1 >= 2
                             ? lower(1, "Two rough in a row at " + tempo + ", so one step down to ")
-                            : stay(0, rough + 1, "A small slip at " + tempo + ": the same tempo again.");
+                            : stay(
+                                    0,
+                                    rough + 1,
+                                    (atOnce() > 1 ? "Not all were clean at " : "A small slip at ") + tempo
+                                            + ": the same tempo again.");
                 case CLEAN -> afterClean(answer.tension());
             };
         }
 
         private Position afterClean(Tension tension) {
-            int row = clean + 1;
+            int row = clean + atOnce();
             if (tension.atLeast(Tension.EDGE)) {
                 return stay(clean, 0, "Clean at " + tempo + " but at the edge: stay here until it is loose.");
             }
@@ -171,11 +214,11 @@ public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow
                 return new Finished("Held clean at " + limit + ", the top of this climb.");
             }
             Tempo next = new Stride(step).up(tempo, limit);
-            return new On(next, 0, 0, passes + 1, row + " clean at " + tempo + ", so up to " + next + ".");
+            return new On(next, 0, 0, passes + atOnce(), row + " clean at " + tempo + ", so up to " + next + ".");
         }
 
         private Position stay(int cleanNow, int roughNow, String reason) {
-            return new On(tempo, cleanNow, roughNow, passes + 1, reason);
+            return new On(tempo, cleanNow, roughNow, passes + atOnce(), reason);
         }
 
         private Position lower(int steps, String reason) {
@@ -183,7 +226,7 @@ public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow
                 return new Finished("Slower than " + tempo + " cannot be set: change something else first.");
             }
             Tempo next = new Stride(step).down(tempo, steps);
-            return new On(next, 0, 0, passes + 1, reason + next + ".");
+            return new On(next, 0, 0, passes + atOnce(), reason + next + ".");
         }
 
         @Override
@@ -192,7 +235,7 @@ public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow
                 return this;
             }
             Tempo lower = Tempo.slower(tempo, most).onMetronome();
-            SteadyClimb within = new SteadyClimb(Tempo.slower(start, most), most, step, cleanInARow, mostPasses);
+            SteadyClimb within = new SteadyClimb(Tempo.slower(start, most), most, step, cleanInARow, mostPasses, sets);
             boolean lowered = lower.compareTo(tempo) < 0;
             return within
             .new On(lower, lowered ? 0 : clean, rough, passes, lowered ? because + ": " + lower + "." : why);

@@ -1,5 +1,11 @@
 package tachylim.method;
 
+import tachylim.task.Answer;
+import tachylim.task.Ask;
+import tachylim.task.PassKind;
+import tachylim.task.Task;
+import tachylim.task.Tension;
+import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
 
 /**
@@ -90,7 +96,8 @@ public record Upkeep(Tempo easy, Tempo target, int performances) implements Meth
 
         @Override
         public Move move() {
-            return new Move.Play(PassKind.CONTROLLED, performing ? fast : slow, why);
+            Task once = Task.at(PassKind.CONTROLLED, performing ? fast : slow);
+            return new Move.Play(performing ? once : once.asking(Ask.NOTHING), why);
         }
 
         @Override
@@ -109,6 +116,16 @@ public record Upkeep(Tempo easy, Tempo target, int performances) implements Meth
                 return new Finished("Two did not go well in a row: leave it at that.");
             }
             return new At(slow, fast, false, done + 1, wrongNow, "Easy at " + slow + " before the next one.");
+        }
+
+        @Override
+        public Position unjudged() {
+            if (!performing) {
+                return new At(slow, fast, true, done, wrong, "Once through at " + fast + ", as if somebody listened.");
+            }
+            return done + 1 >= performances
+                    ? new Finished("All " + performances + " are played.")
+                    : new At(slow, fast, false, done + 1, wrong, "Easy at " + slow + " before the next one.");
         }
 
         @Override

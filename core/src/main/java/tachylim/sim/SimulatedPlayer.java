@@ -2,9 +2,10 @@ package tachylim.sim;
 
 import java.util.random.RandomGenerator;
 import tachylim.ceiling.CeilingModel;
-import tachylim.method.Answer;
-import tachylim.method.Tension;
-import tachylim.method.Verdict;
+import tachylim.task.Answer;
+import tachylim.task.Ask;
+import tachylim.task.Tension;
+import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
 
 /**
@@ -62,6 +63,21 @@ public final class SimulatedPlayer {
     public Answer play(Tempo tempo, double reserve) {
         double x = tempo.log() + FATIGUE * (1 - reserve);
         return new Answer(verdict(tempo, x), tension(x));
+    }
+
+    /** Plays what is answered at once: a set of passes, or one. */
+    public Answer play(Ask ask, Tempo tempo, double reserve) {
+        if (ask.passes() == 1) {
+            return play(tempo, reserve);
+        }
+        Tension worst = Tension.LOOSE;
+        int clean = 0;
+        for (int i = 0; i < ask.passes(); i++) {
+            Answer one = play(tempo, reserve);
+            clean += one.verdict() == Verdict.CLEAN ? 1 : 0;
+            worst = one.tension().atLeast(worst) ? one.tension() : worst;
+        }
+        return Answer.ofSet(clean, ask.passes(), worst);
     }
 
     private Verdict verdict(Tempo tempo, double x) {

@@ -47,7 +47,8 @@ public final class Catalogue {
         return all;
     }
 
-    private static List<Variant> candidates(Passage passage) {
+    /** All that may be variants of {@code passage}, in the order of a sheet: what each becomes is not worked out yet. */
+    public static List<Variant> candidates(Passage passage) {
         List<Variant> variants = new ArrayList<>();
         LONG_SHORT.forEach(cell -> cells(variants, Family.LONG_SHORT, cell));
         cells(variants, Family.TWO_AND_TWO, TWO_AND_TWO);

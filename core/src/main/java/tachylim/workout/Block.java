@@ -1,20 +1,50 @@
 package tachylim.workout;
 
+import tachylim.ceiling.Estimate;
 import tachylim.method.Method;
+import tachylim.tempo.Tempo;
 
 /**
- * A stretch of a workout with one method and one reason. This class is immutable.
+ * A stretch of a workout with its own music, one method and one reason. This class is immutable.
  *
- * @param part where in the workout it stands
+ * @param sketch what it was to be
+ * @param music what it plays
  * @param method how its tempo moves
- * @param seconds the time it may take, rests included
- * @param burstBeats the beats of a burst, 1 or 2, where its method has bursts
  * @param why the reason, one sentence with its numbers
  */
-public record Block(Part part, Method method, double seconds, int burstBeats, String why) {
+public record Block(Sketch sketch, Music music, Method method, String why) {
+
+    public Part part() {
+        return sketch.part();
+    }
+
+    /** Which of the session's pieces it is about. */
+    public int theme() {
+        return sketch.theme();
+    }
+
+    /** The time it may take, rests included. */
+    public double seconds() {
+        return sketch.seconds();
+    }
+
+    /** The beats of a burst, 1 or 2, where its method has bursts. */
+    public int burstBeats() {
+        return sketch.choices().burstBeats();
+    }
+
+    /** The tempo its music is wanted at, where that of the piece as written is wanted at its target. */
+    public Tempo target(Theme theme) {
+        return theme.target().times(music.matching());
+    }
+
+    /** How fast its music is, where the piece as written is as fast as {@code piece} says. */
+    public Estimate estimate(Estimate piece) {
+        return piece.times(music.matching());
+    }
 
     /** The same for another reason. */
     Block saying(String reason) {
-        return new Block(part, method, seconds, burstBeats, reason);
+        return new Block(sketch, music, method, reason);
     }
 }

@@ -1,7 +1,8 @@
 package tachylim.workout;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
-import tachylim.ceiling.Estimate;
 import tachylim.ceiling.Known;
 import tachylim.load.Condition;
 import tachylim.method.School;
@@ -11,34 +12,28 @@ import tachylim.tempo.Tempo;
 /**
  * What a workout is planned from. This class is immutable.
  *
- * @param music the piece to be played
- * @param target the tempo it is wanted at
- * @param known how fast it is, as far as that is known
+ * @param themes the pieces it is about, 1 to {@value #MOST_THEMES}, the one that needs it most first
+ * @param sketches the blocks it is to have; none when {@link Composer} is to say
  * @param minutes the time there is for practice, warm-up not counted, {@value #LEAST_MINUTES} to
  *     {@value #MOST_MINUTES}
- * @param choices what the player chose
+ * @param choices what the player chose, where a block has no choices of its own
  * @param allowance what may still be done today
  * @param condition how the player comes to it
- * @param lastTempo where the last climb ended; empty when there was none
- * @param reachedRate the most notes a second that were ever clean in this music; 0 when none
- * @param gripped the slowest tempo at which a hand gripped on this piece today; empty when none did
  * @param spared why today is for easy playing without measuring or bursts, one sentence; empty on other days
  */
 public record Brief(
-        Passage music,
-        Tempo target,
-        Known known,
+        List<Theme> themes,
+        List<Sketch> sketches,
         int minutes,
         Choices choices,
         Allowance allowance,
         Condition condition,
-        Optional<Tempo> lastTempo,
-        double reachedRate,
-        Optional<Tempo> gripped,
         String spared) {
 
     public static final int LEAST_MINUTES = 3;
     public static final int MOST_MINUTES = 180;
+    public static final int MOST_THEMES = 6;
+    public static final int MOST_SKETCHES = 60;
 
     /** The least that keeps the hands in shape, in minutes: what an easy day is planned for. */
     public static final int MINIMUM_DOSE = 8;
@@ -55,17 +50,31 @@ public record Brief(
     }
 
     /**
-     * @throws IllegalArgumentException if the minutes are outside their range
+     * @throws IllegalArgumentException if minutes, pieces or blocks are outside their range
      */
     public Brief {
+        themes = List.copyOf(themes);
+        sketches = List.copyOf(sketches);
         if (minutes < LEAST_MINUTES || minutes > MOST_MINUTES) {
             throw new IllegalArgumentException(
                     "Give " + LEAST_MINUTES + " to " + MOST_MINUTES + " minutes, not " + minutes);
         }
+        if (themes.isEmpty() || themes.size() > MOST_THEMES) {
+            throw new IllegalArgumentException("A session has 1 to " + MOST_THEMES + " pieces, not " + themes.size());
+        }
+        if (sketches.size() > MOST_SKETCHES) {
+            throw new IllegalArgumentException(
+                    "A session has up to " + MOST_SKETCHES + " blocks, not " + sketches.size());
+        }
+        for (Sketch sketch : sketches) {
+            if (sketch.theme() >= themes.size()) {
+                throw new IllegalArgumentException("There is no piece " + (sketch.theme() + 1) + " in this session");
+            }
+        }
     }
 
-    /** A brief for a rested player who has played nothing faster than {@link Planner#FASTEST_UNREACHED}. */
-    public Brief(
+    /** A brief for one piece, and a rested player who has played nothing faster than {@link Planner#FASTEST_UNREACHED}. */
+    public static Brief on(
             Passage music,
             Tempo target,
             Known known,
@@ -73,16 +82,30 @@ public record Brief(
             Choices choices,
             Allowance allowance,
             Optional<Tempo> lastTempo) {
-        this(music, target, known, minutes, choices, allowance, Condition.FRESH, lastTempo, 0, Optional.empty(), "");
+        return on(
+                Theme.of(music, target, known).climbedTo(lastTempo), minutes, choices, allowance, Condition.FRESH, "");
     }
 
-    public Estimate estimate() {
-        return known.estimate();
+    /** A brief for one piece. */
+    public static Brief on(
+            Theme theme, int minutes, Choices choices, Allowance allowance, Condition condition, String spared) {
+        return new Brief(List.of(theme), List.of(), minutes, choices, allowance, condition, spared);
     }
 
-    /** The same with what is known now. */
-    Brief knowing(Known now) {
-        return new Brief(
-                music, target, now, minutes, choices, allowance, condition, lastTempo, reachedRate, gripped, spared);
+    /** The piece that needs it most. */
+    public Theme theme() {
+        return themes.get(0);
+    }
+
+    /** The same with what is known of a piece now. */
+    Brief knowing(int theme, Known now) {
+        List<Theme> changed = new ArrayList<>(themes);
+        changed.set(theme, themes.get(theme).knowing(now));
+        return new Brief(changed, sketches, minutes, choices, allowance, condition, spared);
+    }
+
+    /** The same with these blocks. */
+    public Brief with(List<Sketch> blocks) {
+        return new Brief(themes, blocks, minutes, choices, allowance, condition, spared);
     }
 }

@@ -69,6 +69,11 @@ public record Choices(
         return Math.round(share * 100) + "%";
     }
 
+    /** The same by another method. */
+    public Choices by(School other) {
+        return new Choices(other, bursts, burstBeats, controlledShare, firstBurstShare, cleanInARow, caution, focus);
+    }
+
     /** What is chosen when nothing is. */
     public static Choices usual() {
         return usual(School.INTERVAL_BURSTS);

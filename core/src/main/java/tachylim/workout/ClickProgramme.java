@@ -5,6 +5,7 @@ import java.util.List;
 import org.apache.commons.numbers.fraction.Fraction;
 import tachylim.passage.Direction;
 import tachylim.passage.Passage;
+import tachylim.task.Pulse;
 
 /**
  * Every click of a pass: a bar of counting in, the beats with an accent on each bar line, and a cue
@@ -26,23 +27,62 @@ public final class ClickProgramme {
      */
     public static List<Click> of(Pass pass, Passage music) {
         List<Click> clicks = new ArrayList<>();
-        boolean subdivided = pass.tempo().bpm() <= SUBDIVIDED_UP_TO;
         for (int beat = 0; beat < pass.countIn(); beat++) {
             clicks.add(new Click(pass.tempo().secondsFor(beat), Click.Kind.COUNT_IN));
         }
-        Passage played = music.excerpt(pass.notes());
-        int once = roundBeats(pass, played);
-        for (int beat = 0; beat < pass.beats(); beat++) {
-            double place = pass.countIn() + beat;
-            clicks.add(new Click(
-                    pass.tempo().secondsFor(place),
-                    isBarLine(played, beat % once) ? Click.Kind.ACCENT : Click.Kind.BEAT));
-            if (subdivided) {
-                clicks.add(new Click(pass.tempo().secondsFor(place + 0.5), Click.Kind.SUBDIVISION));
-            }
+        if (!(pass.pulse() instanceof Pulse.Free)) {
+            clicks.addAll(playing(pass, music.excerpt(pass.notes())));
         }
         clicks.add(new Click(pass.seconds(), Click.Kind.CUE));
         return List.copyOf(clicks);
+    }
+
+    private static List<Click> playing(Pass pass, Passage played) {
+        List<Click> clicks = new ArrayList<>();
+        int once = roundBeats(pass, played);
+        double from = pass.countInSeconds();
+        double step = step(pass.pulse());
+        boolean subdivided =
+                pass.pulse() instanceof Pulse.Steady && pass.tempo().bpm() <= SUBDIVIDED_UP_TO;
+        long count = (long) Math.ceil(pass.beats() / step - 1e-9);
+        for (long click = 0; click < count; click++) {
+            double beat = click * step;
+            if (isSilent(pass, played, beat)) {
+                continue;
+            }
+            clicks.add(new Click(
+                    from + pass.pulse().secondsFor(beat),
+                    isBarLine(played, beat % once) ? Click.Kind.ACCENT : Click.Kind.BEAT));
+            if (pass.pulse() instanceof Pulse.Switching switching) {
+                spread(clicks, from, switching, beat, pass.beats());
+            }
+            if (subdivided) {
+                clicks.add(new Click(from + pass.pulse().secondsFor(beat + 0.5), Click.Kind.SUBDIVISION));
+            }
+        }
+        return clicks;
+    }
+
+    /** How many beats as written go to a click. */
+    private static double step(Pulse pulse) {
+        return pulse instanceof Pulse.Recounted recounted ? recounted.beatsPerClick() : 1;
+    }
+
+    /** The clicks within a beat that is spread over several. */
+    private static void spread(List<Click> clicks, double from, Pulse.Switching switching, double beat, int beats) {
+        double next = Math.min(beats, beat + 1);
+        for (double click = switching.clicks(beat) + 1; click < switching.clicks(next) - 1e-9; click++) {
+            clicks.add(new Click(from + switching.set().secondsFor(click), Click.Kind.BEAT));
+        }
+    }
+
+    /** Whether the click has dropped out in the bar of a beat. */
+    private static boolean isSilent(Pass pass, Passage played, double beat) {
+        if (!(pass.pulse() instanceof Pulse.DroppingOut dropping)) {
+            return false;
+        }
+        int bar = (int) (beat / Math.max(1, Math.ceil(played.barBeats().doubleValue() - 1e-9)));
+        return bar % (dropping.with() + dropping.without()) >= dropping.with();
     }
 
     /** How many beats lie between the start of one round and that of the next. */
@@ -52,10 +92,10 @@ public final class ClickProgramme {
     }
 
     /** Whether a bar begins at {@code beat}; after the last bar line bars go on in the meter in force there. */
-    private static boolean isBarLine(Passage played, int beat) {
+    private static boolean isBarLine(Passage played, double beat) {
         Fraction before = played.hasPickup() ? null : Fraction.ZERO;
         for (Fraction line : played.barLines()) {
-            if (line.compareTo(Fraction.of(beat)) <= 0) {
+            if (line.doubleValue() <= beat + 1e-9) {
                 before = line;
             }
         }

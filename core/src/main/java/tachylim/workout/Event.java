@@ -1,6 +1,6 @@
 package tachylim.workout;
 
-import tachylim.method.Answer;
+import tachylim.task.Answer;
 
 /** What happens in a run: each event answers the step the run stands at. */
 public sealed interface Event {
@@ -10,6 +10,9 @@ public sealed interface Event {
 
     /** A pass was played and judged. */
     record Judged(Answer answer) implements Event {}
+
+    /** A pass was played to its end, and nothing was said of it. */
+    record Unjudged() implements Event {}
 
     /**
      * A rest was taken.

@@ -1,11 +1,20 @@
 package tachylim.workout;
 
-/** The parts of a workout, in the order they are played. */
+/** What the blocks of a workout are for. */
 public enum Part {
     WARM_UP,
+    /** Controlled playing of something that is near. */
     OPENER,
+    /** Slow, in versions. */
+    PREPARE,
     /** Whole passes that measure where the ceiling is. */
     MEASURE,
     CORE,
+    /** What is small, put back into its line. */
+    STITCH,
+    /** Once through, as if somebody listened. */
+    PERFORM,
+    /** Away from the instrument. */
+    STUDY,
     CLOSER
 }

@@ -1,37 +1,97 @@
 package tachylim.workout;
 
-import tachylim.method.PassKind;
+import java.util.List;
 import tachylim.passage.Passage;
 import tachylim.passage.Piece;
+import tachylim.task.Ask;
+import tachylim.task.PassKind;
+import tachylim.task.Pulse;
+import tachylim.task.Task;
 import tachylim.tempo.Tempo;
 
 /**
  * A step in which something is played, once or several times round. This class is immutable.
  *
- * @param kind what it is for
- * @param tempo the tempo set
- * @param notes the notes played, as part of the workout's music
+ * @param task what is asked
+ * @param notes the notes played, as part of its block's music
  * @param beats how many beats are played in all, rounds included
  * @param rounds how often it goes round without stopping
  * @param countIn beats counted before it, a bar
  * @param why the reason, one sentence
  */
-public record Pass(PassKind kind, Tempo tempo, Piece notes, int beats, int rounds, int countIn, String why)
-        implements Step {
+public record Pass(Task task, Piece notes, int beats, int rounds, int countIn, String why) implements Step {
+
+    /** A pass at one tempo, judged. */
+    public Pass(PassKind kind, Tempo tempo, Piece notes, int beats, int rounds, int countIn, String why) {
+        this(Task.at(kind, tempo), notes, beats, rounds, countIn, why);
+    }
+
+    public PassKind kind() {
+        return task.kind();
+    }
+
+    public Pulse pulse() {
+        return task.pulse();
+    }
+
+    public Ask ask() {
+        return task.ask();
+    }
+
+    /** The tempo set. */
+    public Tempo tempo() {
+        return task.tempo();
+    }
+
+    /** How often its notes go round in each of the passes that are answered at once. */
+    public int roundsEach() {
+        return Math.max(1, rounds / ask().passes());
+    }
 
     /** Notes a second in its quickest places, of {@code music}. */
     public double rate(Passage music) {
-        return tempo.rate(music.excerpt(notes).quickestNotesPerBeat());
+        return pulse().fastest().rate(music.excerpt(notes).quickestNotesPerBeat());
+    }
+
+    /** What is played as it is written to its click: where notes are spread over several clicks, longer. */
+    public Passage written(Passage music) {
+        Passage played = music.excerpt(notes);
+        return pulse() instanceof Pulse.Switching switching ? Spread.of(played, switching) : played;
     }
 
     /** Seconds of counting in. */
     public double countInSeconds() {
-        return tempo.secondsFor(countIn);
+        return tempo().secondsFor(countIn);
     }
 
     /** Seconds of playing. */
     public double playSeconds() {
-        return tempo.secondsFor(beats);
+        if (pulse() instanceof Pulse.Free free) {
+            return free.seconds();
+        }
+        return pulse() instanceof Pulse.Gliding gliding ? gliding.seconds() : pulse().secondsFor(beats);
+    }
+
+    /** Seconds of it that count as burst time. */
+    public double burstSeconds() {
+        if (kind() != PassKind.BURST) {
+            return 0;
+        }
+        return pulse() instanceof Pulse.Switching switching ? switching.quickSeconds() : playSeconds();
+    }
+
+    /** Its first seconds of playing, as stretches at one tempo each. */
+    List<Pulse.Pace> paces(double seconds) {
+        if (seconds <= 0) {
+            return List.of();
+        }
+        List<Pulse.Pace> all = pulse() instanceof Pulse.Free
+                ? List.of(new Pulse.Pace(playSeconds(), tempo()))
+                : pulse().paces(pulse() instanceof Pulse.Gliding gliding ? gliding.beats() : beats);
+        if (all.size() == 1) {
+            return List.of(new Pulse.Pace(seconds, all.get(0).tempo()));
+        }
+        return Paces.first(all, seconds);
     }
 
     @Override

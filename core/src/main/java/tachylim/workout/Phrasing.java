@@ -1,11 +1,17 @@
 package tachylim.workout;
 
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
 import org.apache.commons.numbers.fraction.Fraction;
 import tachylim.method.Move;
-import tachylim.method.PassKind;
 import tachylim.passage.Note;
 import tachylim.passage.Passage;
 import tachylim.passage.Piece;
+import tachylim.task.Ask;
+import tachylim.task.PassKind;
+import tachylim.task.Pulse;
+import tachylim.task.Task;
 
 /**
  * Which notes a pass plays and for how long: the whole piece, several times round when it is short, or
@@ -20,14 +26,36 @@ final class Phrasing {
     private static final double WARM_UP_SECONDS = 60;
 
     private final Passage music;
+    private final List<Integer> weak;
     private final int bar;
 
-    Phrasing(Passage music) {
+    /**
+     * @param weak the links of it that break most, from 0, the weakest first: bursts begin with them
+     */
+    Phrasing(Passage music, List<Integer> weak) {
         this.music = music;
+        this.weak = weak;
         this.bar = Math.max(2, ceil(music.barBeats()));
     }
 
+    Phrasing(Passage music) {
+        this(music, List.of());
+    }
+
     Pass pass(Move.Play play, int burstBeats, int burstsBefore) {
+        Task task = play.task();
+        if (task.pulse() instanceof Pulse.Gliding gliding) {
+            return lasting(play, gliding.beats());
+        }
+        if (task.pulse() instanceof Pulse.Free free) {
+            return lasting(play, free.seconds() * free.set().bpm() / 60);
+        }
+        if (task.pulse() instanceof Pulse.Switching) {
+            return once(play);
+        }
+        if (task.notes().isPresent() && play.kind() == PassKind.BURST) {
+            return once(play);
+        }
         return switch (play.kind()) {
             case BURST -> burst(play, burstBeats, burstsBefore);
             case WARM_UP -> warmUp(play);
@@ -35,51 +63,91 @@ final class Phrasing {
         };
     }
 
+    private Piece notes(Move.Play play) {
+        return play.task().notes().orElse(new Piece(0, music.notes().size() - 1));
+    }
+
     private Pass rounds(Move.Play play, int wantedBeats, int most) {
-        int rounds = Math.max(1, Math.min(most, wantedBeats / padded()));
-        Piece all = new Piece(0, music.notes().size() - 1);
-        return new Pass(play.kind(), play.tempo(), all, beats(rounds), rounds, bar, play.why());
+        Piece notes = notes(play);
+        int each = Math.max(1, Math.min(most, wantedBeats / padded(notes)));
+        int rounds = each * play.task().ask().passes();
+        return new Pass(play.task(), notes, beats(notes, rounds), rounds, bar, play.why());
     }
 
-    private int once() {
-        return Math.max(1, ceil(music.length()));
+    /** Its notes from beginning to end. */
+    private Pass once(Move.Play play) {
+        Piece notes = notes(play);
+        return new Pass(play.task(), notes, beats(notes, 1), 1, bar, play.why());
     }
 
-    private int padded() {
-        return (once() + bar - 1) / bar * bar;
+    /** Its notes round and round for as many beats as there are. */
+    private Pass lasting(Move.Play play, double wanted) {
+        Piece notes = notes(play);
+        int beats = Math.max(1, (int) Math.floor(wanted + 1e-9));
+        int rounds = Math.max(1, (beats + padded(notes) - 1) / padded(notes));
+        int countIn = play.task().pulse() instanceof Pulse.Free ? 0 : bar;
+        return new Pass(play.task(), notes, beats, rounds, countIn, play.why());
     }
 
-    private int beats(int rounds) {
-        return (rounds - 1) * padded() + once();
+    private int once(Piece notes) {
+        // Most passes play all of it: what that takes need not be cut out again and again.
+        boolean all = notes.size() == music.notes().size();
+        return Math.max(1, ceil(all ? music.length() : music.excerpt(notes).length()));
     }
 
-    /** The pass with a round less; null when it goes round only once. */
+    private int padded(Piece notes) {
+        return (once(notes) + bar - 1) / bar * bar;
+    }
+
+    private int beats(Piece notes, int rounds) {
+        return (rounds - 1) * padded(notes) + once(notes);
+    }
+
+    /** The pass with a round less, or with a pass of its set less; null when it goes round only once. */
     Pass shorter(Pass pass) {
-        int rounds = pass.rounds() - 1;
-        return rounds < 1
-                ? null
-                : new Pass(pass.kind(), pass.tempo(), pass.notes(), beats(rounds), rounds, pass.countIn(), pass.why());
+        boolean set = pass.ask().passes() > 1;
+        int rounds = pass.rounds() - (set ? pass.roundsEach() : 1);
+        if (rounds < 1 || pass.beats() != beats(pass.notes(), pass.rounds())) {
+            return null;
+        }
+        Task task = set ? pass.task().asking(Ask.set(pass.ask().passes() - 1)) : pass.task();
+        return new Pass(task, pass.notes(), beats(pass.notes(), rounds), rounds, pass.countIn(), pass.why());
     }
 
     /** A minute of warming up; of a long piece its beginning, so that the warm-up stays one. */
     private Pass warmUp(Move.Play play) {
         int wanted = Math.max(bar, (int) (WARM_UP_SECONDS * play.tempo().bpm() / 60));
-        if (once() <= wanted) {
+        if (once(notes(play)) <= wanted) {
             return rounds(play, wanted, MOST_ROUNDS * 8);
         }
         int last = Math.max(0, firstNoteAt(Fraction.of(wanted)) - 1);
-        return new Pass(play.kind(), play.tempo(), new Piece(0, last), wanted, 1, bar, play.why());
+        return new Pass(play.task(), new Piece(0, last), wanted, 1, bar, play.why());
     }
 
     /** A burst of {@code beats} beats and the note it lands on. */
     private Pass burst(Move.Play play, int beats, int burstsBefore) {
-        int windows =
-                Math.max(1, ceil(music.notes().get(music.notes().size() - 1).onset()) / beats);
-        Fraction from = Fraction.of(burstsBefore % windows * beats);
+        List<Integer> windows = windows(beats);
+        Fraction from = Fraction.of(windows.get(burstsBefore % windows.size()) * beats);
         Fraction to = from.add(beats);
         int first = firstNoteAt(from);
         int last = Math.max(firstNoteAt(to), Math.min(first + 1, music.notes().size() - 1));
-        return new Pass(PassKind.BURST, play.tempo(), new Piece(first, last), beats, 1, bar, play.why());
+        return new Pass(play.task(), new Piece(first, last), beats, 1, bar, play.why());
+    }
+
+    /** The windows of so many beats, those with weak links first, the others from beginning to end. */
+    private List<Integer> windows(int beats) {
+        int count = Math.max(1, ceil(music.notes().get(music.notes().size() - 1).onset()) / beats);
+        Set<Integer> order = new LinkedHashSet<>();
+        for (int link : weak) {
+            if (link >= 0 && link < music.notes().size()) {
+                order.add(Math.min(
+                        count - 1, (int) (music.notes().get(link).onset().doubleValue() / beats)));
+            }
+        }
+        for (int window = 0; window < count; window++) {
+            order.add(window);
+        }
+        return List.copyOf(order);
     }
 
     private int firstNoteAt(Fraction place) {

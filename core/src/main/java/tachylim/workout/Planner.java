@@ -3,34 +3,33 @@ package tachylim.workout;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.function.Function;
 import tachylim.ceiling.Estimate;
 import tachylim.method.EasyPasses;
 import tachylim.method.IntervalBursts;
 import tachylim.method.Method;
 import tachylim.method.Move;
-import tachylim.method.PassKind;
 import tachylim.method.Probes;
 import tachylim.method.School;
 import tachylim.method.Span;
 import tachylim.method.SteadyClimb;
+import tachylim.passage.Passage;
+import tachylim.task.PassKind;
 import tachylim.tempo.Tempo;
 
 /**
- * Plans a workout on one piece: warm-up, controlled passes, probes that measure, the core, and an easy close.
+ * Draws a workout: what each block of a session plays, how its tempo moves and why, from what is known. Which blocks there
+ * are and how long they take, {@link Composer} says, or the player.
  *
- * <p>The warm-up is outside the minutes given. Each probe gets its time and its rest of them; of what is left the opener
- * takes three eighths, the core as much and the close a quarter. A controlled climb starts 3% below where the last one
- * ended and stays under ease. While the ceiling is vague everything slow keeps to the lower end of what ease may be.
+ * <p>A controlled climb starts 3% below where the last one ended and stays under ease. While the ceiling is vague
+ * everything slow keeps to the lower end of what ease may be. In a version, tempos are those at which its quick notes come
+ * as fast as they would as written.
  *
  * <p>A burst is safe as far as the ceiling is known: none goes above {@value #HIGHEST_OVER_TARGET} of the target, nor
  * above {@link IntervalBursts#HIGHEST} of the lower end of the ceiling's interval. When that is not above the ceiling,
  * there are none yet.
  */
 public final class Planner {
-
-    private static final double OPENER_SHARE = 0.375;
-    private static final double CORE_SHARE = 0.375;
-    private static final double CLOSER_SHARE = 0.25;
 
     private static final double BELOW_LAST = 0.97;
 
@@ -42,7 +41,7 @@ public final class Planner {
 
     private static final double WARM_UP_FIRST = 0.5;
     private static final double WARM_UP_SECOND = 0.62;
-    private static final double WARM_UP_SECONDS = 240;
+    static final double WARM_UP_SECONDS = 240;
 
     /** The rest that a probe may need before it, in seconds. */
     private static final double PROBE_REST = 60;
@@ -57,8 +56,12 @@ public final class Planner {
     private static final double CLOSE_FROM = 0.78;
 
     private static final double CLOSE_TO = 0.88;
-    private static final int MOST_CLOSING = 10;
-    private static final double SECONDS_PER_CLOSING_PASS = 35;
+
+    /** No more passes alike follow one another. */
+    static final int MOST_ALIKE = 6;
+
+    /** Versions lie this far under what controlled playing may reach. */
+    private static final double VERSION_FROM = 0.92;
 
     /** No burst and no probe is faster than this share of the target. */
     public static final double HIGHEST_OVER_TARGET = 1.05;
@@ -80,43 +83,64 @@ public final class Planner {
     private static final int MOST_PASSES = 60;
 
     private final Brief brief;
+    private final Sketch sketch;
+    private final Theme theme;
+    private final Music music;
+    private final Choices choices;
     private final Estimate estimate;
+    private final Tempo target;
     private final double seconds;
 
-    private Planner(Brief brief) {
+    private Planner(Brief brief, Sketch sketch) {
+        this(brief, sketch, Music.of(brief.themes().get(sketch.theme()).music(), sketch.version()));
+    }
+
+    private Planner(Brief brief, Sketch sketch, Music music) {
         this.brief = brief;
-        this.estimate = brief.estimate();
-        this.seconds = brief.minutes() * 60.0;
+        this.sketch = sketch;
+        this.theme = brief.themes().get(sketch.theme());
+        this.music = music;
+        this.choices = sketch.choices();
+        this.estimate = theme.estimate().times(music.matching());
+        this.target = theme.target().times(music.matching());
+        this.seconds = sketch.seconds();
+    }
+
+    /** The planner for a piece as written, for what does not depend on a block. */
+    private static Planner of(Brief brief, int theme) {
+        return new Planner(brief, new Sketch(Part.CORE, theme, "", brief.minutes() * 60.0, brief.choices()));
     }
 
     /** The workout for {@code brief}; without blocks when too little is left of today. */
     public static Workout plan(Brief brief) {
-        return new Planner(brief).workout();
+        if (!mayBegin(brief)) {
+            return drawn(brief);
+        }
+        Workout workout = brief.sketches().isEmpty() ? Composer.workout(brief) : drawn(brief);
+        return Composer.remark(workout).map(workout::withRemark).orElse(workout);
     }
 
-    /** A block of the workout for {@code brief} as it is drawn with what is known now. */
-    static Block again(Brief brief, Part part) {
-        return new Planner(brief).block(part);
+    /** The workout of the blocks that a brief has. */
+    private static Workout drawn(Brief brief) {
+        return drawn(
+                brief, sketch -> Music.of(brief.themes().get(sketch.theme()).music(), sketch.version()));
     }
 
-    /** The fastest that a burst may be by what is known. */
-    static Tempo highestBurst(Brief brief) {
-        return new Planner(brief).highestBurst();
-    }
-
-    private Workout workout() {
+    /** The same, with the music of each block from whoever has it. */
+    static Workout drawn(Brief brief, Function<Sketch, Music> music) {
         List<Block> blocks = new ArrayList<>();
         List<String> remarks = new ArrayList<>();
-        if (slowestRate() > fastestRate()) {
+        Planner main = of(brief, 0);
+        if (main.slowestRate() > main.fastestRate()) {
             remarks.add("Even at " + Tempo.of(Tempo.MIN) + " the quickest notes of this come at "
-                    + Math.round(slowestRate()) + " a second, and nothing above " + Math.round(fastestRate())
+                    + Math.round(main.slowestRate()) + " a second, and nothing above " + Math.round(main.fastestRate())
                     + " is planned that was never reached. Count a shorter beat.");
         } else if (brief.allowance().isWorthStarting()) {
-            parts().forEach(part -> blocks.add(block(part)));
+            brief.sketches().forEach(sketch -> blocks.add(new Planner(brief, sketch, music.apply(sketch)).block()));
             if (!brief.spared().isEmpty()) {
                 remarks.add(brief.spared());
-            } else if (hasReachedTarget() && brief.choices().school() == School.INTERVAL_BURSTS) {
-                remarks.add("The ceiling of " + ceiling() + " has passed the target of " + brief.target()
+            } else if (main.hasReachedTarget() && brief.choices().school() == School.INTERVAL_BURSTS) {
+                remarks.add("The ceiling of " + main.ceiling() + " has passed the target of " + main.target
                         + ": performances and upkeep take the place of bursts. Raise the target if more is wanted.");
             }
         } else {
@@ -126,27 +150,52 @@ public final class Planner {
         return new Workout(brief, blocks, remarks);
     }
 
-    private List<Part> parts() {
-        List<Part> parts = new ArrayList<>(List.of(Part.WARM_UP));
-        if (brief.choices().school() != School.CEILING_TEST || !brief.spared().isEmpty()) {
-            parts.add(Part.OPENER);
-        }
-        if (probes() > 0) {
-            parts.add(Part.MEASURE);
-        }
-        if (!isEasy() && brief.choices().school() != School.CEILING_TEST) {
-            parts.add(Part.CORE);
-        }
-        parts.add(Part.CLOSER);
-        return parts;
+    private static boolean mayBegin(Brief brief) {
+        Planner main = of(brief, 0);
+        return main.slowestRate() <= main.fastestRate() && brief.allowance().isWorthStarting();
     }
 
-    private Block block(Part part) {
-        return switch (part) {
+    /** A block as it is drawn with what is known now. */
+    static Block again(Brief brief, Block planned) {
+        return new Planner(brief, planned.sketch(), planned.music()).block();
+    }
+
+    /** The fastest that a burst of a block may be by what is known. */
+    static Tempo highestBurst(Brief brief, Block block) {
+        return new Planner(brief, block.sketch(), block.music()).highestBurst();
+    }
+
+    /** How many probes measure a piece in a session, and how long they take with their rests. */
+    static int probes(Brief brief, int theme) {
+        return of(brief, theme).probes();
+    }
+
+    static double probeSeconds(Brief brief, int theme) {
+        return of(brief, theme).probeSeconds();
+    }
+
+    /** How long a set of slow passes of a piece takes in a version, counted in and answered. */
+    static double setSeconds(Brief brief, int theme, Music version) {
+        Sketch sketch = new Sketch(Part.PREPARE, theme, version.version(), 1, brief.choices());
+        Planner planner = new Planner(brief, sketch, version);
+        Move.Play set = (Move.Play) planner.prepare().method().opening().move();
+        return new Phrasing(planner.music.notes()).pass(set, 1, 0).seconds() + Tally.ANSWER_SECONDS;
+    }
+
+    /** A day on which nothing fast is played, chosen or imposed. */
+    static boolean isEasy(Brief brief) {
+        return brief.choices().school() == School.EASY || !brief.spared().isEmpty();
+    }
+
+    private Block block() {
+        return switch (sketch.part()) {
             case WARM_UP -> warmUp();
             case OPENER -> isEasy() ? easy() : opener();
+            case PREPARE, STITCH -> prepare();
             case MEASURE -> measure();
-            case CORE -> core();
+            case CORE -> isEasy() ? easy() : core();
+            case PERFORM -> isEasy() ? easy() : chosen();
+            case STUDY -> chosen();
             case CLOSER -> closer();
         };
     }
@@ -155,7 +204,7 @@ public final class Planner {
 
     /** A day on which nothing fast is played, chosen or imposed. */
     private boolean isEasy() {
-        return brief.choices().school() == School.EASY || !brief.spared().isEmpty();
+        return choices.school() == School.EASY || !brief.spared().isEmpty();
     }
 
     private Tempo ceiling() {
@@ -168,26 +217,26 @@ public final class Planner {
     }
 
     private boolean hasReachedTarget() {
-        return estimate.enoughEvidence() && ceiling().compareTo(brief.target()) >= 0;
+        return estimate.enoughEvidence() && ceiling().compareTo(target) >= 0;
     }
 
     private double fastestRate() {
-        return Math.max(FASTEST_UNREACHED, brief.reachedRate() * PAST_REACHED);
+        return Math.max(FASTEST_UNREACHED, theme.reachedRate() * PAST_REACHED);
     }
 
     private double slowestRate() {
-        return Tempo.of(Tempo.MIN).rate(brief.music().quickestNotesPerBeat());
+        return Tempo.of(Tempo.MIN).rate(music.notes().quickestNotesPerBeat());
     }
 
     /** {@code tempo}, or the tempo at which the quickest notes come as fast as may be planned, if that is slower. */
     private Tempo reachable(Tempo tempo) {
         return Tempo.slower(
-                tempo, Tempo.clamped(60 * fastestRate() / brief.music().quickestNotesPerBeat()));
+                tempo, Tempo.clamped(60 * fastestRate() / music.notes().quickestNotesPerBeat()));
     }
 
     /** What is slow is never faster than what is wanted. */
     private Tempo slow(Tempo tempo) {
-        return reachable(Tempo.slower(tempo, brief.target()));
+        return reachable(Tempo.slower(tempo, target));
     }
 
     /** Controlled playing never goes above ease, nor above what is wanted. */
@@ -198,7 +247,7 @@ public final class Planner {
     /** Just above what is wanted, and what hands can reach. */
     private Tempo overTarget() {
         return Tempo.clamped(
-                Math.floor(reachable(brief.target().times(HIGHEST_OVER_TARGET)).bpm()));
+                Math.floor(reachable(target.times(HIGHEST_OVER_TARGET)).bpm()));
     }
 
     private Tempo highestBurst() {
@@ -208,32 +257,24 @@ public final class Planner {
     }
 
     private int probes() {
-        if (isEasy() || brief.gripped().isPresent() || brief.minutes() < LEAST_MINUTES_TO_MEASURE) {
+        if (isEasy() || theme.gripped().isPresent() || brief.minutes() < LEAST_MINUTES_TO_MEASURE) {
             return 0;
         }
-        if (brief.choices().school() == School.CEILING_TEST) {
+        if (choices.school() == School.CEILING_TEST) {
             return Probes.MOST;
         }
         int wanted = estimate.isVague() ? Probes.WHEN_UNSURE : Probes.USUAL;
-        return (int) Math.min(wanted, seconds * MOST_MEASURING / probeSeconds());
+        return (int) Math.min(wanted, brief.minutes() * 60 * MOST_MEASURING / probeSeconds());
     }
 
     /** What a probe takes with its count-in and its rest. */
     private double probeSeconds() {
         Move.Play probe = new Move.Play(PassKind.PROBE, ceiling(), "");
-        return new Phrasing(brief.music())
-                        .pass(probe, brief.choices().burstBeats(), 0)
-                        .seconds()
-                + PROBE_REST;
+        return new Phrasing(music.notes()).pass(probe, choices.burstBeats(), 0).seconds() + PROBE_REST;
     }
 
-    /** What the probes leave of the minutes. */
-    private double secondsToPractise() {
-        return seconds - probes() * probeSeconds();
-    }
-
-    private Block block(Part part, Method method, double time, String why) {
-        return new Block(part, method, time, brief.choices().burstBeats(), why);
+    private Block block(Method method, String why) {
+        return new Block(sketch, music, method, why);
     }
 
     // The blocks
@@ -242,29 +283,25 @@ public final class Planner {
         Tempo first = slow(ceiling().times(WARM_UP_FIRST));
         Tempo second = slow(ceiling().times(WARM_UP_SECOND));
         return block(
-                Part.WARM_UP,
                 new EasyPasses(PassKind.WARM_UP, List.of(first, second), "Large, easy movement; nothing to prove."),
-                WARM_UP_SECONDS,
                 "Two easy minutes at " + first + " and " + second + ", outside the " + brief.minutes() + " minutes.");
     }
 
     private Block opener() {
         Tempo limit = Tempo.clamped(Math.floor(controlledLimit().bpm() * OPENER_LIMIT));
-        double last = brief.lastTempo().map(tempo -> tempo.bpm() * BELOW_LAST).orElse(0.0);
+        double last = theme.lastTempo().map(tempo -> tempo.bpm() * BELOW_LAST).orElse(0.0);
         Tempo start = Tempo.slower(
                 Tempo.clamped(Math.max(last, ease().bpm() * SLOWEST_START)).onMetronome(),
                 Tempo.clamped(Math.floor(limit.bpm() * BELOW_LAST)));
-        int clean = brief.choices().cleanInARow();
+        int clean = choices.cleanInARow();
         return block(
-                Part.OPENER,
-                new SteadyClimb(start, limit, SteadyClimb.USUAL_STEP, clean, MOST_PASSES),
-                secondsToPractise() * OPENER_SHARE,
+                new SteadyClimb(start, limit, SteadyClimb.USUAL_STEP, clean, MOST_PASSES, true),
                 startWhy(start) + "; every " + clean + " clean earn a step of 2%, up to " + limit
                         + ", a tenth under the ease of " + controlledLimit() + ".");
     }
 
     private String startWhy(Tempo start) {
-        return brief.lastTempo()
+        return theme.lastTempo()
                 .map(last -> "You stopped at " + last + "; this starts at " + start)
                 .orElse("Starts at " + start);
     }
@@ -272,20 +309,16 @@ public final class Planner {
     private Block easy() {
         Method loose = School.EASY.core(span());
         return block(
-                Part.OPENER,
                 loose,
-                seconds * (OPENER_SHARE + CORE_SHARE),
                 "A day for easy playing only: at " + loose.limit() + ", far below the ease of " + controlledLimit()
                         + ".");
     }
 
     private Block measure() {
-        boolean test = brief.choices().school() == School.CEILING_TEST;
+        boolean test = choices.school() == School.CEILING_TEST;
         Method probes = test ? School.CEILING_TEST.core(span()) : new Probes(overTarget(), probes(), Probes.ENOUGH);
         return block(
-                Part.MEASURE,
                 probes,
-                test ? Math.max(seconds, Probes.MOST * probeSeconds()) : probes() * probeSeconds(),
                 test
                         ? probes.promise()
                         : probes() + (probes() == 1 ? " whole pass" : " whole passes")
@@ -298,16 +331,12 @@ public final class Planner {
     }
 
     private Block core() {
-        if (brief.choices().school() != School.INTERVAL_BURSTS) {
+        if (!choices.school().goesAbove()) {
             return towardsCeiling("");
         }
         if (hasReachedTarget()) {
             Method upkeep = School.UPKEEP.core(span());
-            return block(
-                    Part.CORE,
-                    upkeep,
-                    secondsToPractise() * CORE_SHARE,
-                    upkeep.promise() + " The ceiling of " + ceiling() + " has passed the target.");
+            return block(upkeep, upkeep.promise() + " The ceiling of " + ceiling() + " has passed the target.");
         }
         if (brief.allowance().burstSeconds() <= 0) {
             return towardsCeiling("No bursts: today's burst time is used or locked. ");
@@ -322,20 +351,35 @@ public final class Planner {
                 Tempo.slower(top, controlledLimit()),
                 top,
                 Tempo.clamped(Math.floor(reachable(Tempo.of(Tempo.MAX)).bpm())),
-                brief.choices().cleanInARow(),
-                brief.known().awkward().stream()
-                        .map(band -> new Span.Between(band.from(), band.to()))
-                        .findFirst());
+                ceiling(),
+                highestBurst(),
+                target,
+                choices.cleanInARow(),
+                theme.known().awkward().stream()
+                        .map(band -> new Span.Between(
+                                band.from().times(music.matching()), band.to().times(music.matching())))
+                        .findFirst(),
+                ground());
+    }
+
+    private Span.Ground ground() {
+        Passage notes = music.notes();
+        int weak = music.isAsWritten() && !theme.weak().isEmpty()
+                ? theme.weak().get(0)
+                : notes.notes().size() / 2;
+        return new Span.Ground(
+                notes.notes().size(),
+                Math.max(1, (int) Math.ceil(notes.length().doubleValue() - 1e-9)),
+                Math.max(1, (int) Math.ceil(notes.barBeats().doubleValue() - 1e-9)),
+                notes.quickestNotesPerBeat(),
+                weak);
     }
 
     /** The method that was chosen, no further than the ceiling. */
     private Block towardsCeiling(String because) {
-        Method core = brief.choices().school().core(span());
-        return block(
-                Part.CORE,
-                core,
-                secondsToPractise() * CORE_SHARE,
-                because + core.promise() + " The ceiling is " + ceiling() + ".");
+        School school = choices.school().goesAbove() ? School.STEADY_CLIMB : choices.school();
+        Method core = school.core(span());
+        return block(core, because + core.promise() + " The ceiling is " + ceiling() + ".");
     }
 
     private Block bursts() {
@@ -349,21 +393,22 @@ public final class Planner {
                             : "No bursts yet: the ceiling is known to ±" + giveOrTake()
                                     + " only, so what would be safe, " + limit + ", is not above it. ");
         }
-        Tempo slow = slow(ceiling().times(brief.choices().controlledShare()));
+        Tempo slow = slow(ceiling().times(choices.controlledShare()));
         if (slow.onMetronome().compareTo(ceiling()) >= 0) {
             return towardsCeiling("No bursts: under " + ceiling() + " there is no room for slow passes. ");
         }
-        Tempo first = ceiling().times(brief.choices().firstBurstShare()).onMetronome();
+        if (choices.school() != School.INTERVAL_BURSTS) {
+            return chosen();
+        }
+        Tempo first = ceiling().times(choices.firstBurstShare()).onMetronome();
         Tempo firstSet = Tempo.slower(first.compareTo(above) > 0 ? first : above, limit);
-        int beats = brief.choices().burstBeats();
+        int beats = choices.burstBeats();
         double each = firstSet.secondsFor(beats);
         double dose = estimate.passes() < EXPERIENCED ? FIRST_DOSE_SECONDS : DOSE_SECONDS;
-        double seconds = Math.min(dose, brief.allowance().burstSeconds());
-        int bursts = (int) Math.max(1, Math.min(brief.choices().bursts(), seconds / each));
+        double spent = Math.min(dose / burstBlocks(), brief.allowance().burstSeconds());
+        int bursts = (int) Math.max(1, Math.min(Math.ceil((double) choices.bursts() / burstBlocks()), spent / each));
         return block(
-                Part.CORE,
                 new IntervalBursts(slow, ceiling(), firstSet, limit, SteadyClimb.USUAL_STEP, bursts),
-                secondsToPractise() * CORE_SHARE,
                 "Bursts of " + (beats == 1 ? "one beat" : "two beats") + " from " + firstSet + ", above the ceiling of "
                         + ceiling() + ", each after a slow pass at " + slow + "; none above " + limit + limitWhy(limit)
                         + " At most " + bursts + ", " + Math.round(bursts * each) + " s of the " + Math.round(dose)
@@ -377,23 +422,55 @@ public final class Planner {
                 : ", since the ceiling may be as low as " + estimate.ceiling().low() + ".";
     }
 
+    /** The dose of a session is shared by all its blocks of bursts. */
+    private long burstBlocks() {
+        return Math.max(
+                1,
+                brief.sketches().stream()
+                        .filter(other ->
+                                other.part() == Part.CORE && other.choices().school() == choices.school())
+                        .count());
+    }
+
+    /** Slow, up to the tempo at which its quick notes are as fast as wanted, or as is easy. */
+    private Block prepare() {
+        Tempo limit = Tempo.clamped(Math.floor(controlledLimit().bpm() * OPENER_LIMIT));
+        Tempo start = Tempo.slower(limit.times(VERSION_FROM).onMetronome(), limit);
+        return block(
+                new SteadyClimb(start, limit, SteadyClimb.USUAL_STEP, MOST_ALIKE, MOST_ALIKE, true),
+                (music.isAsWritten() ? "Slow, at " : music.title() + ", slow, at ")
+                        + start
+                        + (music.matching() == 1
+                                ? "."
+                                : ": its quick notes are as fast there as the piece as written at "
+                                        + start.times(1 / music.matching()).onMetronome() + "."));
+    }
+
+    /** What was chosen, wherever it stands. */
+    private Block chosen() {
+        Method method = choices.school().core(span());
+        return block(method, method.promise());
+    }
+
     private Block closer() {
         Tempo ease = controlledLimit();
-        double time = secondsToPractise() * CLOSER_SHARE;
-        int passes = (int) Math.max(1, Math.min(MOST_CLOSING, time / SECONDS_PER_CLOSING_PASS));
-        if (brief.choices().school() == School.CEILING_TEST) {
+        Tempo loose = ease.times(CLOSE_FROM);
+        int passes = (int) Math.max(1, Math.min(MOST_ALIKE, seconds / passSeconds(loose)));
+        if (choices.school() == School.CEILING_TEST) {
             passes = 2;
         }
-        List<Tempo> tempos = new ArrayList<>(Collections.nCopies(passes, ease.times(CLOSE_FROM)));
+        List<Tempo> tempos = new ArrayList<>(Collections.nCopies(passes, loose));
         if (passes > 2) {
             tempos.set(passes - 1, ease.times(CLOSE_TO));
         }
         String why = "Ends at " + tempos.get(passes - 1) + ", under the ease of "
                 + estimate.ease().middle() + ", where nearly every pass is clean.";
-        return block(
-                Part.CLOSER,
-                new EasyPasses(PassKind.CLOSING, tempos, "Easy and even, to end on something that works."),
-                Math.max(time, 120),
-                why);
+        return block(new EasyPasses(PassKind.CLOSING, tempos, "Easy and even, to end on something that works."), why);
+    }
+
+    private double passSeconds(Tempo tempo) {
+        return new Phrasing(music.notes())
+                .pass(new Move.Play(PassKind.CLOSING, tempo, ""), 1, 0)
+                .playSeconds();
     }
 }

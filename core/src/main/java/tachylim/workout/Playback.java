@@ -2,12 +2,12 @@ package tachylim.workout;
 
 import java.util.List;
 import java.util.stream.IntStream;
-import tachylim.method.PassKind;
 import tachylim.passage.Articulation;
 import tachylim.passage.Note;
 import tachylim.passage.Passage;
 import tachylim.passage.Piece;
 import tachylim.passage.Pitch;
+import tachylim.task.PassKind;
 import tachylim.tempo.Tempo;
 
 /**

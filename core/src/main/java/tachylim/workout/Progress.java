@@ -3,83 +3,73 @@ package tachylim.workout;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
-import java.util.Optional;
-import java.util.stream.Stream;
-import tachylim.ceiling.Known;
-import tachylim.passage.Passage;
-import tachylim.tempo.Tempo;
 
 /**
  * What was done in a run, and what it leaves. This class is immutable.
  *
- * @param bursts bursts judged
  * @param putOffs bursts put off unplayed
  * @param tally what it cost
  * @param left what may still be done today
- * @param known how fast the piece is, as far as that is known by now
- * @param proven the fastest tempo at which the whole was clean
- * @param gripped the slowest tempo at which a hand gripped today
+ * @param learnt what is known of each piece by now
  * @param past what was played and rested, in order
  */
-record Progress(
-        int bursts,
-        int putOffs,
-        Tally tally,
-        Allowance left,
-        Known known,
-        Optional<Tempo> proven,
-        Optional<Tempo> gripped,
-        List<Segment> past) {
+record Progress(int putOffs, Tally tally, Allowance left, List<Learnt> learnt, List<Segment> past) {
 
     /** Before anything is played. */
     static Progress start(Brief brief) {
         return new Progress(
                 0,
-                0,
                 Tally.start(brief.condition()),
                 brief.allowance(),
-                brief.known(),
-                Optional.empty(),
-                brief.gripped(),
+                brief.themes().stream().map(Learnt::of).toList(),
                 List.of());
     }
 
-    Progress with(Segment segment, Passage music) {
+    Learnt of(Block block) {
+        return learnt.get(block.theme());
+    }
+
+    /** How many bursts were judged in a block. */
+    int bursts(int block) {
+        return (int) past.stream()
+                .filter(segment -> segment.block() == block && segment.isJudgedBurst())
+                .count();
+    }
+
+    Progress with(Segment segment, Block block) {
         List<Segment> longer = new ArrayList<>(past);
         longer.add(segment);
         Tally after = segment.after();
+        List<Learnt> now = new ArrayList<>(learnt);
+        now.set(
+                block.theme(),
+                of(block)
+                        .from(
+                                segment.evidence(block.music(), past),
+                                segment.proven(block.music()),
+                                segment.gripped(block.music())));
         return new Progress(
-                bursts + (segment.isJudgedBurst() ? 1 : 0),
                 putOffs,
                 after,
                 left.less(
                         after.effort() - tally.effort(),
                         after.burstSeconds() - tally.burstSeconds(),
                         after.playingSeconds() - tally.playingSeconds()),
-                segment.evidence(music, past).map(known::after).orElse(known),
-                fastest(proven, segment.proven(music)),
-                slowest(gripped, segment.gripped()),
+                List.copyOf(now),
                 Collections.unmodifiableList(longer));
     }
 
     Progress putOff() {
-        return new Progress(bursts, putOffs + 1, tally, left, known, proven, gripped, past);
+        return new Progress(putOffs + 1, tally, left, learnt, past);
     }
 
     Progress under(Allowance today) {
-        return new Progress(bursts, putOffs, tally, today, known, proven, gripped, past);
+        return new Progress(putOffs, tally, today, learnt, past);
     }
 
     /** The same, learning nothing from what is only expected. */
     Progress frozen() {
-        return new Progress(bursts, putOffs, tally, left, known.frozen(), proven, gripped, past);
-    }
-
-    private static Optional<Tempo> fastest(Optional<Tempo> one, Optional<Tempo> other) {
-        return Stream.of(one, other).flatMap(Optional::stream).max(Tempo::compareTo);
-    }
-
-    private static Optional<Tempo> slowest(Optional<Tempo> one, Optional<Tempo> other) {
-        return Stream.of(one, other).flatMap(Optional::stream).min(Tempo::compareTo);
+        return new Progress(
+                putOffs, tally, left, learnt.stream().map(Learnt::frozen).toList(), past);
     }
 }

@@ -17,6 +17,8 @@ public record Rest(Reason reason, double seconds, String why) implements Step {
         CHANGE,
         /** The break that unbroken playing needs. */
         BREAK,
+        /** Something to do away from the instrument. */
+        AWAY,
         /** The player asked. */
         ASKED
     }

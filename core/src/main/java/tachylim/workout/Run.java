@@ -6,12 +6,11 @@ import tachylim.ceiling.Estimate;
 import tachylim.ceiling.Known;
 import tachylim.load.Guardrails;
 import tachylim.load.Reserve;
-import tachylim.method.Answer;
 import tachylim.method.Move;
-import tachylim.method.PassKind;
 import tachylim.method.Position;
-import tachylim.method.School;
-import tachylim.method.Tension;
+import tachylim.task.Answer;
+import tachylim.task.PassKind;
+import tachylim.task.Tension;
 import tachylim.tempo.Tempo;
 
 /**
@@ -53,7 +52,6 @@ public final class Run {
     static final double PROBE_RESERVE = 0.9;
 
     private final Workout workout;
-    private final Phrasing phrasing;
     private final Standing standing;
     private final Progress progress;
 
@@ -82,6 +80,10 @@ public final class Run {
             return blocks.get(block);
         }
 
+        Block last() {
+            return blocks.get(blocks.size() - 1);
+        }
+
         boolean isLast() {
             return block == blocks.size() - 1;
         }
@@ -89,7 +91,6 @@ public final class Run {
 
     private Run(Workout workout, Standing from, Progress progress) {
         this.workout = workout;
-        this.phrasing = new Phrasing(workout.music());
         this.progress = progress;
         this.standing = from.step instanceof Done ? from : settle(from);
     }
@@ -99,7 +100,10 @@ public final class Run {
         Progress progress = Progress.start(workout.brief());
         Position first = workout.blocks().isEmpty()
                 ? null
-                : within(workout.blocks().get(0).method().opening(), progress);
+                : within(
+                        workout.blocks().get(0),
+                        workout.blocks().get(0).method().opening(),
+                        progress);
         return new Run(workout, new Standing(workout.blocks(), 0, 0, first, null, null), progress);
     }
 
@@ -125,13 +129,30 @@ public final class Run {
         return progress.left();
     }
 
-    /** What is known of the piece by now, with all that was played in this run. */
+    /** What is known by now of the piece that it is mostly about, with all that was played in this run. */
     public Known known() {
-        return progress.known();
+        return known(0);
     }
 
+    /** What is known by now of one of its pieces. */
+    public Known known(int theme) {
+        return progress.learnt().get(theme).known();
+    }
+
+    /** How fast the music of the block at hand is. */
     private Estimate estimate() {
-        return progress.known().estimate();
+        return estimate(standing.current());
+    }
+
+    private Estimate estimate(Block block) {
+        return known(block.theme()).estimate().times(block.music().matching());
+    }
+
+    private Phrasing phrasing(Block block) {
+        List<Integer> weak = block.music().isAsWritten()
+                ? workout.brief().themes().get(block.theme()).weak()
+                : List.of();
+        return new Phrasing(block.music().notes(), weak);
     }
 
     /** What to do now. */
@@ -171,12 +192,17 @@ public final class Run {
     public List<Segment> ahead() {
         Run run = new Run(workout, standing, progress.frozen());
         while (!run.isDone()) {
-            run = run.after(
-                    run.step() instanceof Rest rest
-                            ? new Event.Rested(rest.seconds())
-                            : new Event.Judged(Answer.expected()));
+            run = run.after(run.expected());
         }
         return run.past().subList(past().size(), run.past().size());
+    }
+
+    /** What a plan counts on at this step. */
+    private Event expected() {
+        if (step() instanceof Rest rest) {
+            return new Event.Rested(rest.seconds());
+        }
+        return new Event.Judged(((Pass) step()).ask().expected());
     }
 
     /**
@@ -191,6 +217,9 @@ public final class Run {
         }
         if (event instanceof Event.Judged judged) {
             return judged(expect(Pass.class, "a pass"), judged.answer());
+        }
+        if (event instanceof Event.Unjudged) {
+            return unjudged(expect(Pass.class, "a pass"));
         }
         if (event instanceof Event.Rested rested) {
             return rested(expect(Rest.class, "a rest"), rested.seconds());
@@ -251,7 +280,7 @@ public final class Run {
         }
         double seconds = burst || playedSeconds < 0 ? pass.playSeconds() : playedSeconds;
         Tally after = tally().left(pass, seconds, estimate());
-        return progress.with(segment(pass, after.elapsed() - tally().elapsed(), null, after), workout.music());
+        return progress.with(segment(pass, after.elapsed() - tally().elapsed(), null, after), standing.current());
     }
 
     private String askedSentence(Progress after) {
@@ -266,23 +295,37 @@ public final class Run {
     }
 
     private Run judged(Pass pass, Answer answer) {
-        Tally after = tally().played(pass, estimate(), answer);
-        Progress learnt =
-                progress.with(segment(pass, after.elapsed() - tally().elapsed(), answer, after), workout.music());
-        Position next = within(standing.position.after(answer), learnt);
-        if (standing.current().method().school() == School.INTERVAL_BURSTS) {
+        pass.ask().check(answer);
+        return played(pass, answer, tally().played(pass, estimate(), answer), standing.position.after(answer));
+    }
+
+    private Run unjudged(Pass pass) {
+        return played(pass, null, tally().unjudged(pass, estimate()), standing.position.unjudged());
+    }
+
+    private Run played(Pass pass, Answer answer, Tally after, Position then) {
+        Block block = standing.current();
+        Progress learnt = progress.with(segment(pass, after.elapsed() - tally().elapsed(), answer, after), block);
+        Position next = within(block, then, learnt);
+        if (block.method().goesAbove()) {
+            Known known = learnt.of(block).known();
             next = next.under(
-                    Planner.highestBurst(workout.brief().knowing(learnt.known())),
+                    Planner.highestBurst(workout.brief().knowing(block.theme(), known), block),
                     "The ceiling may be as low as "
-                            + learnt.known().estimate().ceiling().low());
+                            + known.estimate()
+                                    .times(block.music().matching())
+                                    .ceiling()
+                                    .low());
         }
-        Rest rest = pass.kind() == PassKind.BURST ? restAfterBurst(after, next, progress.bursts() + 1) : null;
+        Rest rest = pass.kind() == PassKind.BURST ? restAfterBurst(after, next, learnt.bursts(standing.block)) : null;
         return new Run(workout, standing.at(next, rest), learnt);
     }
 
-    /** Where a hand gripped today, nothing is as fast again, in whichever block. */
-    private static Position within(Position position, Progress progress) {
-        return progress.gripped()
+    /** Where a hand gripped today on a piece, nothing of it is as fast again, in whichever block. */
+    private static Position within(Block block, Position position, Progress progress) {
+        return progress.of(block)
+                .gripped()
+                .map(tempo -> tempo.times(block.music().matching()))
                 .map(tempo -> position.under(
                         Tempo.clamped(Math.ceil(tempo.bpm()) - 1), "Slower than " + tempo + ", where it gripped"))
                 .orElse(position);
@@ -293,10 +336,11 @@ public final class Run {
             throw new IllegalArgumentException("This rest lasts " + Math.round(rest.seconds()) + " seconds; only "
                     + Math.round(seconds) + " are over");
         }
+        boolean away = rest.reason() == Rest.Reason.AWAY;
         return new Run(
                 workout,
-                standing.at(standing.position, null),
-                progress.with(segment(rest, seconds, null, tally().rested(seconds)), workout.music()));
+                standing.at(away ? standing.position.unjudged() : standing.position, null),
+                progress.with(segment(rest, seconds, null, tally().rested(seconds)), standing.current()));
     }
 
     /** Moves on through finished blocks and limits until there is a step to take; nobody rests before the end. */
@@ -313,6 +357,9 @@ public final class Run {
             if (now.pending != null) {
                 Standing beyond = settle(now.at(now.position, null));
                 return beyond.step instanceof Done ? beyond : now.telling(now.pending);
+            }
+            if (now.position.move() instanceof Move.Away away) {
+                return now.telling(new Rest(Rest.Reason.AWAY, away.seconds(), away.why()));
             }
             Move.Play play = play(now);
             if (play != null) {
@@ -342,11 +389,12 @@ public final class Run {
     private Move.Play play(Standing now) {
         Move move = now.position.move();
         if (move instanceof Move.Measure measure) {
-            double giveOrTake = estimate().ceiling().giveOrTake();
+            Learnt learnt = progress.of(now.current());
+            double giveOrTake = learnt.known().estimate().ceiling().giveOrTake();
             if (giveOrTake <= measure.enough()) {
                 return null;
             }
-            Tempo tempo = progress.known().probe(progress.proven(), measure.limit());
+            Tempo tempo = learnt.known().probe(learnt.proven(), measure.limit());
             return new Move.Play(
                     PassKind.PROBE,
                     tempo,
@@ -364,7 +412,7 @@ public final class Run {
         Tally after = tally().rested(rest.seconds());
         Segment taken = new Segment(
                 rest, now.current().part(), now.block, tally().elapsed(), rest.seconds(), null, tally(), after);
-        return new Run(workout, now.at(now.position, null), progress.with(taken, workout.music())).isDone();
+        return new Run(workout, now.at(now.position, null), progress.with(taken, now.current())).isDone();
     }
 
     private Standing nextBlock(Standing now) {
@@ -377,40 +425,43 @@ public final class Run {
                 ? new Rest(Rest.Reason.CHANGE, CHANGE_SECONDS, "Hands hanging before the next block.")
                 : now.pending != null && now.pending.reason() == Rest.Reason.CHANGE ? now.pending : null;
         List<Block> blocks = drawnAgain(now.blocks, next);
-        Position opening = within(blocks.get(next).method().opening(), progress);
+        Position opening = within(blocks.get(next), blocks.get(next).method().opening(), progress);
         return new Standing(blocks, next, tally().elapsed(), opening, change, null);
     }
 
     /** The blocks with the next one drawn from what is known by now, if something was learned since the plan. */
     private List<Block> drawnAgain(List<Block> blocks, int next) {
-        if (estimate().equals(workout.estimate())) {
+        Block planned = blocks.get(next);
+        Known known = known(planned.theme());
+        if (known.estimate()
+                .equals(workout.brief().themes().get(planned.theme()).estimate())) {
             return blocks;
         }
-        Block planned = blocks.get(next);
-        Block drawn = Planner.again(workout.brief().knowing(progress.known()), planned.part());
+        Block drawn = Planner.again(workout.brief().knowing(planned.theme(), known), planned);
         if (drawn.method().equals(planned.method())) {
             return blocks;
         }
         List<Block> changed = new ArrayList<>(blocks);
         changed.set(
                 next,
-                drawn.saying(
-                        "Drawn anew: the ceiling is " + estimate().ceiling().middle() + " now, ±"
-                                + percent(estimate().ceiling().giveOrTake()) + ". " + drawn.why()));
+                drawn.saying("Drawn anew: the ceiling is "
+                        + known.estimate().ceiling().middle() + " now, ±"
+                        + percent(known.estimate().ceiling().giveOrTake()) + ". " + drawn.why()));
         return List.copyOf(changed);
     }
 
     /** The pass, or the rest it needs first; null when a limit ends the block. */
     private Step nextStep(Standing now, Move.Play play) {
         Block current = now.current();
-        Pass pass = phrasing.pass(play, current.burstBeats(), progress.bursts());
+        Pass pass = phrasing(current).pass(play, current.burstBeats(), progress.bursts(now.block));
         if (pass.kind() == PassKind.BURST) {
-            pass = withinReserve(pass, play);
-            if (pass == null || pass.playSeconds() > progress.left().burstSeconds()) {
+            pass = withinReserve(now, pass, play);
+            if (pass == null || pass.burstSeconds() > progress.left().burstSeconds()) {
                 return null;
             }
         }
-        if (isOverTime(now, pass, current)) {
+        pass = withinTime(now, pass);
+        if (pass == null) {
             return null;
         }
         pass = withinAllowance(now, pass);
@@ -425,33 +476,55 @@ public final class Run {
                             + " minutes without a break: put the instrument down for "
                             + Math.round(Guardrails.BREAK_SECONDS / 60) + ".");
         }
-        double rest = tally().afterCountIn(pass).restUntil(reserveFor(pass));
-        return rest > 0 ? new Rest(Rest.Reason.RECOVER, Math.ceil(rest), reserveSentence(pass)) : pass;
+        double rest = tally().afterCountIn(pass).restUntil(reserveFor(now, pass));
+        return rest > 0 ? new Rest(Rest.Reason.RECOVER, Math.ceil(rest), reserveSentence(now, pass)) : pass;
     }
 
     /** The reserve a pass may be begun with: what is slow needs none. */
-    private double reserveFor(Pass pass) {
+    private double reserveFor(Standing now, Pass pass) {
         return switch (pass.kind()) {
-            case BURST -> neededFor(pass);
+            case BURST -> neededFor(now.current(), pass);
             case PROBE -> PROBE_RESERVE;
             case WARM_UP, CONTROLLED, CLOSING -> 0;
         };
     }
 
-    /** The warm-up takes what it takes: neither rests nor backing off may use its time up. */
-    private boolean isOverTime(Standing now, Pass pass, Block current) {
-        return current.part() != Part.WARM_UP
-                && tally().elapsed() - now.blockStart + pass.seconds() > current.seconds();
+    /**
+     * The pass, a set with fewer passes where all of them are more than the block has time for; null if even one is. The
+     * warm-up takes what it takes: neither rests nor backing off may use its time up.
+     */
+    private Pass withinTime(Standing now, Pass pass) {
+        Block current = now.current();
+        double left = current.part() == Part.WARM_UP
+                ? Double.MAX_VALUE
+                : current.seconds() - (tally().elapsed() - now.blockStart - breaks(now.block));
+        Pass shorter = pass;
+        while (shorter != null && shorter.seconds() > left) {
+            shorter = shorter.ask().passes() > 1 ? phrasing(current).shorter(shorter) : null;
+        }
+        return shorter;
+    }
+
+    /** Breaks are due whatever is being played: they take nothing of a block's time. */
+    private double breaks(int block) {
+        return past().stream()
+                .filter(segment -> segment.block() == block
+                        && segment.step() instanceof Rest rest
+                        && rest.reason() == Rest.Reason.BREAK)
+                .mapToDouble(Segment::seconds)
+                .sum();
     }
 
     /** The pass, with fewer rounds where the whole is more than is left of today; null if even once is. */
     private Pass withinAllowance(Standing now, Pass pass) {
-        List<Pass> closing = now.isLast() ? List.of() : closing();
-        double effort = progress.left().effort() - closingEffort(closing);
+        List<Pass> closing = now.isLast() ? List.of() : closing(now);
+        double effort = progress.left().effort() - closingEffort(now.last(), closing);
         double seconds = progress.left().playingSeconds()
                 - closing.stream().mapToDouble(Pass::playSeconds).sum();
-        for (Pass shorter = pass; shorter != null; shorter = phrasing.shorter(shorter)) {
-            if (shorter.playSeconds() <= seconds && worstEffort(shorter) <= effort) {
+        for (Pass shorter = pass;
+                shorter != null;
+                shorter = phrasing(now.current()).shorter(shorter)) {
+            if (shorter.playSeconds() <= seconds && worstEffort(now.current(), shorter) <= effort) {
                 return shorter;
             }
         }
@@ -459,57 +532,67 @@ public final class Run {
     }
 
     /** What a pass may cost at the most: any tension may be answered, and no answer may pass the cap. */
-    private double worstEffort(Pass pass) {
-        return Tally.effort(pass, estimate(), Tension.LOCKED);
+    private double worstEffort(Block block, Pass pass) {
+        return Tally.effort(pass, estimate(block), Tension.LOCKED);
     }
 
     /**
      * What the closing block costs, kept back so that every workout can end on something that works: loose
      * passes, and room for the worst answer to the last.
      */
-    private double closingEffort(List<Pass> closing) {
-        double worst = closing.stream().mapToDouble(this::worstEffort).max().orElse(0);
+    private double closingEffort(Block last, List<Pass> closing) {
+        double worst = closing.stream()
+                .mapToDouble(pass -> worstEffort(last, pass))
+                .max()
+                .orElse(0);
         return worst
                 + closing.stream()
                         .skip(1)
-                        .mapToDouble(pass -> Tally.effort(pass, estimate(), Tension.LIGHT))
+                        .mapToDouble(pass -> Tally.effort(pass, estimate(last), Tension.LIGHT))
                         .sum();
     }
 
-    /** The passes of the close, as it is drawn with what is known by now. */
-    private List<Pass> closing() {
-        Block last = Planner.again(workout.brief().knowing(progress.known()), Part.CLOSER);
+    /** The passes of the close, as it is drawn with what is known by now; none when a session ends otherwise. */
+    private List<Pass> closing(Standing now) {
+        if (now.last().part() != Part.CLOSER) {
+            return List.of();
+        }
+        Block last = Planner.again(
+                workout.brief().knowing(now.last().theme(), known(now.last().theme())), now.last());
         List<Pass> passes = new ArrayList<>();
-        for (Position at = within(last.method().opening(), progress);
+        for (Position at = within(last, last.method().opening(), progress);
                 at.move() instanceof Move.Play play;
-                at = at.after(Answer.expected())) {
-            passes.add(phrasing.pass(play, last.burstBeats(), 0));
+                at = at.after(play.task().ask().expected())) {
+            passes.add(phrasing(last).pass(play, last.burstBeats(), 0));
         }
         return passes;
     }
 
     /** The burst, shortened to one beat where two ask too much of the reserve; null if one does too. */
-    private Pass withinReserve(Pass pass, Move.Play play) {
-        if (neededFor(pass) <= MOST_NEEDED) {
+    private Pass withinReserve(Standing now, Pass pass, Move.Play play) {
+        if (neededFor(now.current(), pass) <= MOST_NEEDED) {
             return pass;
         }
-        Pass shorter = phrasing.pass(play, 1, progress.bursts());
-        return neededFor(shorter) <= MOST_NEEDED ? shorter : null;
+        Pass shorter = phrasing(now.current()).pass(play, 1, progress.bursts(now.block));
+        return neededFor(now.current(), shorter) <= MOST_NEEDED ? shorter : null;
     }
 
-    private double neededFor(Pass burst) {
-        double cost = Reserve.cost(
-                burst.tempo().ratioTo(estimate().ease().middle()),
-                burst.playSeconds(),
-                tally().reserve().k());
+    private double neededFor(Block block, Pass burst) {
+        Tempo ease = estimate(block).ease().middle();
+        double cost = burst.paces(burst.playSeconds()).stream()
+                .mapToDouble(pace -> Reserve.cost(
+                        pace.tempo().ratioTo(ease),
+                        pace.seconds(),
+                        tally().reserve().k()))
+                .sum();
         return Math.max(workout.caution().burstFloor(), Reserve.LEAST_AFTER_BURST + cost);
     }
 
-    private String reserveSentence(Pass pass) {
+    private String reserveSentence(Standing at, Pass pass) {
         String now = "The reserve is at " + percent(tally().reserve().level());
         return pass.kind() == PassKind.PROBE
                 ? now + "; what is measured is measured rested, at " + percent(PROBE_RESERVE) + "."
-                : now + "; the next burst needs " + percent(neededFor(pass)) + ".";
+                : now + "; the next burst needs " + percent(neededFor(at.current(), pass)) + ".";
     }
 
     /** Long enough that, with the slow pass that follows, the next burst finds its reserve. */
@@ -519,10 +602,13 @@ public final class Run {
         String why = left + "; let the hands hang.";
         if (next.move() instanceof Move.Play slowMove) {
             int beats = standing.current().burstBeats();
+            Phrasing phrasing = phrasing(standing.current());
             Pass slow = phrasing.pass(slowMove, beats, burstsSoFar);
-            if (next.after(Answer.expected()).move() instanceof Move.Play burstMove
+            if (slow.kind() != PassKind.BURST
+                    && next.unjudged().move() instanceof Move.Play burstMove
                     && burstMove.kind() == PassKind.BURST) {
-                double needed = Math.min(MOST_NEEDED, neededFor(phrasing.pass(burstMove, beats, burstsSoFar)));
+                double needed = Math.min(
+                        MOST_NEEDED, neededFor(standing.current(), phrasing.pass(burstMove, beats, burstsSoFar)));
                 double ratio = slow.tempo().ratioTo(estimate().ease().middle());
                 double before = Reserve.beforeSlowPlaying(needed, ratio, slow.playSeconds());
                 double rest = Math.ceil(after.reserve().restUntil(before));

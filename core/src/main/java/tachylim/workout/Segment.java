@@ -1,13 +1,16 @@
 package tachylim.workout;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import tachylim.ceiling.Evidence;
-import tachylim.method.Answer;
-import tachylim.method.PassKind;
-import tachylim.method.Tension;
-import tachylim.method.Verdict;
 import tachylim.passage.Passage;
+import tachylim.task.Answer;
+import tachylim.task.Ask;
+import tachylim.task.PassKind;
+import tachylim.task.Pulse;
+import tachylim.task.Tension;
+import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
 
 /**
@@ -27,47 +30,93 @@ public record Segment(
         Step step, Part part, int block, double start, double seconds, Answer answer, Tally before, Tally after) {
 
     /**
-     * What it says about the ceiling of {@code music}: the share of the links that were played, as they went. A warm-up, a
-     * rest, and what was left without a word say nothing. Slow passes alike say less and less: they share the day's form, and
-     * whatever is awkward at that tempo.
+     * What it says about the ceiling of the piece that {@code music} comes from: the share of its links that were quick, as
+     * they went, at the tempo at which the piece as written has them as quick. A warm-up, a rest, and what was left without a
+     * word say nothing; nor does what is played in another way, without a click or at a gliding tempo. Each pass of a set
+     * speaks for itself. Slow passes alike say less and less: they share the day's form, and whatever is awkward at that
+     * tempo.
      *
      * @param before what was played before it in the same run
      */
-    public Optional<Evidence> evidence(Passage music, List<Segment> before) {
-        if (answer == null || !(step instanceof Pass pass) || pass.kind() == PassKind.WARM_UP) {
-            return Optional.empty();
+    public List<Evidence> evidence(Music music, List<Segment> before) {
+        if (answer == null || !(step instanceof Pass pass) || !speaks(pass)) {
+            return List.of();
         }
-        double share = (double) links(pass.notes().size()) / links(music.notes().size());
-        Evidence evidence = Evidence.of(
-                pass.tempo(), answer.verdict(), this.before.reserve().level(), share);
-        return Optional.of(pass.kind() == PassKind.CONTROLLED ? evidence.again(likeIt(pass, before)) : evidence);
+        Evidence once = Evidence.of(
+                pass.tempo().times(1 / music.matching()),
+                answer.verdict(),
+                this.before.reserve().level(),
+                music.share() * share(pass, music));
+        boolean slow = pass.kind() == PassKind.CONTROLLED;
+        int alike = slow ? likeIt(pass, before) : 0;
+        if (pass.ask().kind() != Ask.Kind.SET) {
+            return List.of(slow ? once.again(alike) : once);
+        }
+        int passes = pass.ask().of();
+        int clean = (int) Math.round(answer.told());
+        List<Evidence> each = new ArrayList<>();
+        for (int i = 0; i < passes; i++) {
+            Evidence one = i < clean ? once.saying(Verdict.CLEAN) : once.saying(Verdict.ROUGH);
+            each.add(slow ? one.oneOf(passes, alike) : one);
+        }
+        return each;
     }
 
-    private static int likeIt(Pass pass, List<Segment> before) {
-        return (int) before.stream()
+    private static boolean speaks(Pass pass) {
+        return pass.kind() != PassKind.WARM_UP
+                && pass.task().mode().isEmpty()
+                && !(pass.pulse() instanceof Pulse.Free)
+                && !(pass.pulse() instanceof Pulse.Gliding)
+                && pass.ask().kind() != Ask.Kind.MATCH
+                && pass.ask().kind() != Ask.Kind.COUNT;
+    }
+
+    private static double share(Pass pass, Music music) {
+        int links = links(music.notes().notes().size());
+        return pass.pulse() instanceof Pulse.Switching switching
+                ? Math.min(1.0, (double) switching.quick() / Math.max(1, pass.beats()))
+                : (double) links(pass.notes().size()) / links;
+    }
+
+    /** How many passes like it there were in its block. */
+    private int likeIt(Pass pass, List<Segment> before) {
+        return before.stream()
                 .filter(one -> one.answer != null
+                        && one.block == block
                         && one.step instanceof Pass other
                         && other.kind() == pass.kind()
                         && other.tempo().equals(pass.tempo()))
-                .count();
+                .mapToInt(one -> ((Pass) one.step).ask().passes())
+                .sum();
     }
 
-    /** The tempo at which the whole of {@code music} was clean, and not by force; empty of everything else. */
-    Optional<Tempo> proven(Passage music) {
+    /** The tempo at which the whole of a piece was clean, and not by force; empty of everything else. */
+    Optional<Tempo> proven(Music music) {
         return answer != null
                         && step instanceof Pass pass
+                        && speaks(pass)
+                        && music.isAsWritten()
                         && answer.verdict() == Verdict.CLEAN
                         && !answer.tension().atLeast(Tension.GRIPPING)
-                        && pass.notes().size() == music.notes().size()
+                        && !(pass.pulse() instanceof Pulse.Switching)
+                        && pass.notes().size() == music.notes().notes().size()
                 ? Optional.of(pass.tempo())
                 : Optional.empty();
     }
 
-    /** The tempo at which a hand gripped; empty of everything else. */
-    Optional<Tempo> gripped() {
+    /** The tempo of the piece as written at which a hand gripped; empty of everything else. */
+    Optional<Tempo> gripped(Music music) {
         return answer != null && step instanceof Pass pass && answer.tension().atLeast(Tension.GRIPPING)
-                ? Optional.of(pass.tempo())
+                ? Optional.of(grip(pass).times(1 / music.matching()))
                 : Optional.empty();
+    }
+
+    /** Where it gripped: at the edge that was marked, or else at the fastest there was. */
+    private Tempo grip(Pass pass) {
+        Tempo fastest = pass.pulse().fastest();
+        return pass.ask().kind() == Ask.Kind.EDGE && answer.told() > 0
+                ? Tempo.slower(fastest, Tempo.clamped(answer.told()))
+                : fastest;
     }
 
     boolean isJudgedBurst() {
@@ -84,6 +133,32 @@ public record Segment(
         return Math.max(1, notes - 1);
     }
 
+    /** How many passes were played and answered together; 1 of whatever else there is. */
+    public int passes() {
+        return step instanceof Pass pass ? pass.ask().passes() : 1;
+    }
+
+    /** How one of its passes went, from 0; null where nothing was said. Of a set the clean ones come first. */
+    public Verdict verdict(int turn) {
+        if (answer == null) {
+            return null;
+        }
+        boolean set = step instanceof Pass pass && pass.ask().kind() == Ask.Kind.SET;
+        return !set ? answer.verdict() : turn < answer.told() ? Verdict.CLEAN : Verdict.ROUGH;
+    }
+
+    /** The tempo of the piece as written at which its notes come as fast as the quickest here. */
+    public Tempo tempoAsWritten(Music music) {
+        return ((Pass) step).pulse().fastest().times(1 / music.matching());
+    }
+
+    /** In which way it was played: empty as written, a version by its key, and a dash after either for another pulse or mode. */
+    public String way(Music music) {
+        Pass pass = (Pass) step;
+        boolean plain = pass.kind() == PassKind.WARM_UP || speaks(pass);
+        return plain ? music.version() : music.version() + "-";
+    }
+
     /** Seconds it was played. */
     public double playedSeconds() {
         return after.playingSeconds() - before.playingSeconds();
@@ -94,8 +169,13 @@ public record Segment(
         return after.effort() - before.effort();
     }
 
-    /** How many notes were played and judged, rounds counted. */
+    /** Whether it was played to its end, whatever was said of it. */
+    public boolean isPlayed() {
+        return step instanceof Pass pass && (answer != null || playedSeconds() >= pass.playSeconds() - 1e-6);
+    }
+
+    /** How many notes were played, rounds counted. */
     public int notes() {
-        return answer != null && step instanceof Pass pass ? pass.notes().size() * pass.rounds() : 0;
+        return isPlayed() ? ((Pass) step).notes().size() * ((Pass) step).rounds() : 0;
     }
 }

@@ -4,10 +4,10 @@ import tachylim.ceiling.Estimate;
 import tachylim.load.Condition;
 import tachylim.load.Effort;
 import tachylim.load.Reserve;
-import tachylim.method.Answer;
-import tachylim.method.PassKind;
-import tachylim.method.Tension;
-import tachylim.method.Verdict;
+import tachylim.task.Answer;
+import tachylim.task.Pulse;
+import tachylim.task.Tension;
+import tachylim.task.Verdict;
 
 /**
  * What a run has cost so far. This class is immutable.
@@ -53,7 +53,10 @@ public record Tally(
     }
 
     private static double effort(Pass pass, double seconds, Estimate estimate, Tension tension) {
-        return Effort.of(seconds, pass.tempo().ratioTo(estimate.ceiling().middle()), tension);
+        return pass.paces(seconds).stream()
+                .mapToDouble(pace -> Effort.of(
+                        pace.seconds(), pace.tempo().ratioTo(estimate.ceiling().middle()), tension))
+                .sum();
     }
 
     /** The reserve after counting in: a rest with the hands ready. */
@@ -67,18 +70,26 @@ public record Tally(
         return played(pass, pass.playSeconds(), estimate, answer.tension(), least);
     }
 
+    /** A pass was played to its end, and nothing was said of it: it costs what it costs, at the tension felt last. */
+    Tally unjudged(Pass pass, Estimate estimate) {
+        return played(pass, pass.playSeconds(), estimate, tension, pass.seconds());
+    }
+
     /** Some of a pass was played and not judged: it costs what it costs, at the tension felt last. */
     Tally left(Pass pass, double seconds, Estimate estimate) {
         return played(pass, Math.min(seconds, pass.playSeconds()), estimate, tension, 0);
     }
 
     private Tally played(Pass pass, double seconds, Estimate estimate, Tension felt, double least) {
-        double ratio = pass.tempo().ratioTo(estimate.ease().middle());
+        Reserve left = afterCountIn(pass);
+        for (Pulse.Pace pace : pass.paces(seconds)) {
+            left = left.afterPlaying(pace.tempo().ratioTo(estimate.ease().middle()), pace.seconds());
+        }
         double time = pass.countInSeconds() + seconds + ANSWER_SECONDS;
         return new Tally(
-                condition.played(afterCountIn(pass).afterPlaying(ratio, seconds), time),
+                condition.played(left, time),
                 effort + effort(pass, seconds, estimate, felt),
-                burstSeconds + (pass.kind() == PassKind.BURST ? seconds : 0),
+                burstSeconds + Math.min(seconds, pass.burstSeconds()),
                 playingSeconds + seconds,
                 elapsed + time,
                 leastSeconds + least,

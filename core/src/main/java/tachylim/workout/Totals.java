@@ -1,7 +1,7 @@
 package tachylim.workout;
 
 import java.util.List;
-import tachylim.method.PassKind;
+import tachylim.task.PassKind;
 
 /**
  * The sums of a stretch of steps. This class is immutable.
@@ -42,9 +42,9 @@ public record Totals(
                 playing += segment.after().playingSeconds() - segment.before().playingSeconds();
                 burstSeconds +=
                         segment.after().burstSeconds() - segment.before().burstSeconds();
-                if (segment.answer() != null) {
-                    passes++;
-                    notes += pass.notes().size() * pass.rounds();
+                if (segment.isPlayed()) {
+                    passes += pass.ask().passes();
+                    notes += segment.notes();
                     bursts += pass.kind() == PassKind.BURST ? 1 : 0;
                 }
             } else {

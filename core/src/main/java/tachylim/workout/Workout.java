@@ -22,18 +22,19 @@ public record Workout(Brief brief, List<Block> blocks, List<String> remarks) {
         remarks = List.copyOf(remarks);
     }
 
+    /** The music of the piece that it is mostly about. */
     public Passage music() {
-        return brief.music();
+        return brief.theme().music();
     }
 
-    /** The tempo it is wanted at. */
+    /** The tempo that piece is wanted at. */
     public Tempo target() {
-        return brief.target();
+        return brief.theme().target();
     }
 
-    /** How fast the piece was when it was planned. */
+    /** How fast that piece was when it was planned. */
     public Estimate estimate() {
-        return brief.estimate();
+        return brief.theme().estimate();
     }
 
     /** What might still be done that day. */

@@ -10,10 +10,10 @@ import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.DoubleRange;
 import org.junit.jupiter.api.Test;
-import tachylim.method.Answer;
-import tachylim.method.Tension;
-import tachylim.method.Verdict;
 import tachylim.sim.SimulatedPlayer;
+import tachylim.task.Answer;
+import tachylim.task.Tension;
+import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
 
 class CeilingTest {

@@ -6,8 +6,8 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import tachylim.ceiling.Heritage.Source;
-import tachylim.method.Verdict;
 import tachylim.passage.Piece;
+import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
 
 class HeritageTest {

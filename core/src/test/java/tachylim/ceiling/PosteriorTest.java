@@ -11,7 +11,7 @@ import java.util.function.Function;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-import tachylim.method.Verdict;
+import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
 
 class PosteriorTest {

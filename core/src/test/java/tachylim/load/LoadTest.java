@@ -12,7 +12,7 @@ import net.jqwik.api.constraints.DoubleRange;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import tachylim.method.Tension;
+import tachylim.task.Tension;
 
 class LoadTest {
 

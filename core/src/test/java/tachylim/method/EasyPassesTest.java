@@ -8,6 +8,11 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import tachylim.task.Answer;
+import tachylim.task.Ask;
+import tachylim.task.PassKind;
+import tachylim.task.Tension;
+import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
 
 class EasyPassesTest {
@@ -44,9 +49,18 @@ class EasyPassesTest {
     @ParameterizedTest
     @CsvSource({"BROKE, LIGHT", "CLEAN, GRIPPING", "ROUGH, GRIPPING"})
     void aBrokenOrGrippingPassMakesAllThatFollowsSlower(Verdict verdict, Tension tension) {
-        Position second = easy(80, 80, 90).after(answer(verdict, tension));
+        Position second = easy(80, 85, 90).after(answer(verdict, tension));
         assertThat(tempo(second)).isEqualTo(Tempo.of(72));
         assertThat(tempo(second.after(Answer.expected()))).isEqualTo(Tempo.of(72));
+    }
+
+    @Test
+    void passesAlikeAreASetAnsweredAtOnce() {
+        Position set = easy(70, 70, 70, 80);
+        assertThat(((Move.Play) set.move()).task().ask()).isEqualTo(Ask.set(3));
+        assertThat(tempo(set.after(Answer.ofSet(3, 3, Tension.LIGHT)))).isEqualTo(Tempo.of(80));
+        assertThat(tempo(set.unjudged())).isEqualTo(Tempo.of(80));
+        assertThat(tempo(set.after(Answer.ofSet(1, 3, Tension.LIGHT)))).isEqualTo(Tempo.of(63));
     }
 
     @Test

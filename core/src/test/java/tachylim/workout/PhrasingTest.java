@@ -9,13 +9,16 @@ import org.junit.jupiter.api.Test;
 import tachylim.ceiling.Estimate;
 import tachylim.ceiling.Posterior;
 import tachylim.load.Condition;
-import tachylim.method.Answer;
 import tachylim.method.Move;
-import tachylim.method.PassKind;
 import tachylim.passage.Meter;
 import tachylim.passage.PaperPattern;
 import tachylim.passage.Passage;
 import tachylim.passage.Piece;
+import tachylim.task.Answer;
+import tachylim.task.Ask;
+import tachylim.task.PassKind;
+import tachylim.task.Pulse;
+import tachylim.task.Task;
 import tachylim.tempo.Tempo;
 
 class PhrasingTest {
@@ -97,5 +100,46 @@ class PhrasingTest {
         assertThat(totals.notes()).isEqualTo(33 * slow.rounds() + 9);
         assertThat(totals.passes()).isEqualTo(2);
         assertThat(totals.bursts()).isEqualTo(1);
+    }
+
+    @Test
+    void burstsBeginWithTheLinksThatBreak() {
+        Phrasing phrasing = new Phrasing(paper(2, 4), List.of(17, 18, 3));
+        Move.Play burst = new Move.Play(PassKind.BURST, Tempo.of(130), "Because.");
+        assertThat(phrasing.pass(burst, 2, 0).notes()).isEqualTo(new Piece(16, 24));
+        assertThat(phrasing.pass(burst, 2, 1).notes()).isEqualTo(new Piece(0, 8));
+        assertThat(phrasing.pass(burst, 2, 2).notes()).isEqualTo(new Piece(8, 16));
+        assertThat(phrasing.pass(burst, 2, 4).notes()).isEqualTo(new Piece(16, 24));
+    }
+
+    @Test
+    void aSetGoesRoundOnOneClickAndIsShortenedByWholePasses() {
+        Passage music = paper(1, 4);
+        Move.Play three =
+                new Move.Play(Task.at(PassKind.CONTROLLED, Tempo.of(80)).asking(Ask.set(3)), "Because.");
+        Pass set = new Phrasing(music).pass(three, 2, 0);
+        assertThat(set.rounds()).isEqualTo(9);
+        assertThat(set.roundsEach()).isEqualTo(3);
+        Pass shorter = new Phrasing(music).shorter(set);
+        assertThat(shorter.ask()).isEqualTo(Ask.set(2));
+        assertThat(shorter.rounds()).isEqualTo(6);
+        assertThat(new Phrasing(music).shorter(shorter).ask()).isEqualTo(Ask.VERDICT);
+    }
+
+    @Test
+    void aGlideAndFreePlayingLastAsLongAsTheySay() {
+        Phrasing phrasing = new Phrasing(paper(2, 4));
+        Pulse.Gliding glide = new Pulse.Gliding(Tempo.of(72), Tempo.of(144), 40, 6);
+        Pass arch = phrasing.pass(
+                new Move.Play(Task.at(PassKind.CONTROLLED, Tempo.of(72)).with(glide), "Because."), 2, 0);
+        assertThat(arch.playSeconds()).isCloseTo(86, within(1e-9));
+        assertThat(arch.beats()).isEqualTo((int) glide.beats());
+        Pass free = phrasing.pass(
+                new Move.Play(
+                        Task.at(PassKind.CONTROLLED, Tempo.of(60)).with(new Pulse.Free(Tempo.of(60), 30)), "Because."),
+                2,
+                0);
+        assertThat(free.seconds()).isEqualTo(30);
+        assertThat(free.beats()).isEqualTo(30);
     }
 }

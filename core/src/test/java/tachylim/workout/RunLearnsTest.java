@@ -19,19 +19,20 @@ import org.apache.commons.numbers.fraction.Fraction;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
+import tachylim.ceiling.Evidence;
 import tachylim.ceiling.Known;
 import tachylim.ceiling.Posterior;
 import tachylim.load.Condition;
-import tachylim.method.Answer;
 import tachylim.method.IntervalBursts;
-import tachylim.method.PassKind;
 import tachylim.method.Probes;
 import tachylim.method.School;
-import tachylim.method.Tension;
-import tachylim.method.Verdict;
 import tachylim.passage.Meter;
 import tachylim.passage.PaperPattern;
 import tachylim.passage.Passage;
+import tachylim.task.Answer;
+import tachylim.task.PassKind;
+import tachylim.task.Tension;
+import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
 
 /** A run learns from what is played in it, and what it learned holds in all that follows. */
@@ -43,17 +44,13 @@ class RunLearnsTest {
     private static final Answer LIGHT = new Answer(Verdict.CLEAN, Tension.LIGHT);
 
     private static Workout plan(double sd, School school, Optional<Tempo> gripped) {
-        return Planner.plan(new Brief(
-                MUSIC,
-                TARGET,
-                Known.of(Posterior.prior(Tempo.of(120), sd)),
+        return Planner.plan(Brief.on(
+                Theme.of(MUSIC, TARGET, Known.of(Posterior.prior(Tempo.of(120), sd)))
+                        .gripping(gripped),
                 30,
                 Choices.usual(school),
                 new Allowance(60, 90, 3_600),
                 Condition.FRESH,
-                Optional.empty(),
-                0,
-                gripped,
                 ""));
     }
 
@@ -63,10 +60,12 @@ class RunLearnsTest {
             run = run.after(
                     run.step() instanceof Rest rest
                             ? new Event.Rested(rest.seconds())
-                            : new Event.Judged(player.apply(run)));
+                            : new Event.Judged(Answers.to(run, player.apply(run))));
         }
         return run;
     }
+
+    private static final Music PLAIN = Music.asWritten(MUSIC);
 
     private static List<Pass> passes(Run run, PassKind kind) {
         return run.past().stream()
@@ -120,29 +119,34 @@ class RunLearnsTest {
                 .filter(one -> one.step() instanceof Pass pass && pass.kind() == PassKind.CONTROLLED)
                 .toList();
         Segment first = slow.get(0);
-        double alone = first.evidence(MUSIC, List.of()).orElseThrow().power();
-        assertThat(first.evidence(MUSIC, List.of(first, first, first))
-                        .orElseThrow()
-                        .power())
-                .isEqualTo(alone / 4);
+        int passes = ((Pass) first.step()).ask().passes();
+        assertThat(passes).isEqualTo(3);
+        assertThat(first.evidence(PLAIN, List.of()))
+                .hasSize(passes)
+                .allSatisfy(one -> assertThat(one.power()).isCloseTo((1 + 1 / 2.0 + 1 / 3.0) / 3, within(1e-12)));
+        assertThat(first.evidence(PLAIN, List.of(first)))
+                .allSatisfy(one -> assertThat(one.power()).isCloseTo((1 / 4.0 + 1 / 5.0 + 1 / 6.0) / 3, within(1e-12)));
         Segment probe = run.past().stream()
                 .filter(one -> one.step() instanceof Pass pass && pass.kind() == PassKind.PROBE)
                 .findFirst()
                 .orElseThrow();
-        assertThat(probe.evidence(MUSIC, List.of(probe)))
+        assertThat(probe.evidence(PLAIN, List.of(probe)))
                 .as("what is measured on purpose counts in full")
-                .isEqualTo(probe.evidence(MUSIC, List.of()));
+                .isEqualTo(probe.evidence(PLAIN, List.of()));
     }
 
     @Test
     void whatIsKnownAtTheEndIsTheFoldOfWhatWasPlayed() {
         Workout workout = plan(0.1, School.INTERVAL_BURSTS, Optional.empty());
         Run run = play(workout, now -> upTo(118, now));
-        Known folded = workout.brief().known();
+        Known folded = workout.brief().theme().known();
         for (int i = 0; i < run.past().size(); i++) {
             List<Segment> before = run.past().subList(0, i);
-            folded =
-                    run.past().get(i).evidence(MUSIC, before).map(folded::after).orElse(folded);
+            Segment segment = run.past().get(i);
+            for (Evidence one :
+                    segment.evidence(run.blocks().get(segment.block()).music(), before)) {
+                folded = folded.after(one);
+            }
         }
         assertThat(run.known().estimate()).isEqualTo(folded.estimate());
         List<Event> events = run.past().stream()
@@ -179,7 +183,7 @@ class RunLearnsTest {
             before.add(now.known());
             return answers.get(turn[0]++ % answers.size());
         });
-        Tempo gripped = null;
+        double gripped = Double.MAX_VALUE;
         boolean locked = false;
         int pass = 0;
         for (Segment segment : run.past()) {
@@ -187,9 +191,9 @@ class RunLearnsTest {
                 continue;
             }
             Known known = before.get(pass++);
-            if (gripped != null) {
-                assertThat(played.tempo()).isLessThan(gripped);
-            }
+            double plain = played.pulse().fastest().bpm()
+                    / run.blocks().get(segment.block()).music().matching();
+            assertThat(plain).isLessThan(gripped);
             if (locked) {
                 assertThat(segment.part()).isEqualTo(Part.CLOSER);
             }
@@ -202,9 +206,8 @@ class RunLearnsTest {
                 case WARM_UP, CLOSING -> assertThat(played.tempo()).isLessThanOrEqualTo(TARGET);
                 default -> assertThat(played.why()).isNotBlank();
             }
-            if (segment.answer().tension().atLeast(Tension.GRIPPING)
-                    && (gripped == null || played.tempo().compareTo(gripped) < 0)) {
-                gripped = played.tempo();
+            if (segment.answer().tension().atLeast(Tension.GRIPPING)) {
+                gripped = Math.min(gripped, plain);
             }
             locked |= segment.answer().tension() == Tension.LOCKED;
         }

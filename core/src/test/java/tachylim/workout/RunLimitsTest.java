@@ -1,6 +1,7 @@
 package tachylim.workout;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
@@ -9,20 +10,22 @@ import java.util.stream.Stream;
 import org.apache.commons.numbers.fraction.Fraction;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import tachylim.ceiling.Known;
 import tachylim.ceiling.Posterior;
 import tachylim.load.Condition;
 import tachylim.load.Guardrails;
 import tachylim.load.Reserve;
-import tachylim.method.Answer;
-import tachylim.method.PassKind;
-import tachylim.method.Tension;
-import tachylim.method.Verdict;
+import tachylim.method.School;
 import tachylim.notation.abc.AbcReader;
 import tachylim.passage.Meter;
 import tachylim.passage.PaperPattern;
 import tachylim.passage.Passage;
+import tachylim.task.Answer;
+import tachylim.task.PassKind;
+import tachylim.task.Tension;
+import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
 
 /** What a run may not do, whatever it is told. */
@@ -36,17 +39,12 @@ class RunLimitsTest {
     }
 
     private static Workout plan(Passage music, Condition condition) {
-        return Planner.plan(new Brief(
-                music,
-                Tempo.of(138),
-                Known.of(Posterior.prior(Tempo.of(124), 0.04)),
+        return Planner.plan(Brief.on(
+                Theme.of(music, Tempo.of(138), Known.of(Posterior.prior(Tempo.of(124), 0.04))),
                 30,
                 Choices.usual(),
                 PLENTY,
                 condition,
-                Optional.empty(),
-                0,
-                Optional.empty(),
                 ""));
     }
 
@@ -55,7 +53,10 @@ class RunLimitsTest {
     }
 
     private static Run next(Run run) {
-        return run.after(run.step() instanceof Rest rest ? new Event.Rested(rest.seconds()) : new Event.Judged(CLEAN));
+        return run.after(
+                run.step() instanceof Rest rest
+                        ? new Event.Rested(rest.seconds())
+                        : new Event.Judged(Answers.to(run, CLEAN)));
     }
 
     private static Run atBurst(Run from) {
@@ -156,7 +157,7 @@ class RunLimitsTest {
         assertThat(after.secondsTooSoon(played, 1)).isZero();
         assertThat(after.secondsTooSoon(10, 1)).isEqualTo(played - 10 - Run.CLOCK_TOLERANCE, within(1e-9));
         assertThat(after.secondsTooSoon(played / 40, 40)).isZero();
-        Run broke = run.after(new Event.Judged(new Answer(Verdict.BROKE, Tension.ALERT)));
+        Run broke = run.after(new Event.Judged(Answers.to(run, new Answer(Verdict.BROKE, Tension.ALERT))));
         assertThat(broke.secondsTooSoon(((Pass) run.step()).countInSeconds(), 1))
                 .isZero();
     }
@@ -192,7 +193,7 @@ class RunLimitsTest {
         assertThat(fastest(quick, 20)).isBetween(15.0, 21.0);
         Passage countedLong =
                 AbcReader.read("M:4/2\nL:1/32\nK:C\n" + "CDEF".repeat(16) + "|").passage(Passage.MOST_BEAT);
-        assertThat(Planner.plan(new Brief(
+        assertThat(Planner.plan(Brief.on(
                                 countedLong,
                                 Tempo.of(138),
                                 Known.of(Posterior.prior(Tempo.of(124), 0.04)),
@@ -205,22 +206,79 @@ class RunLimitsTest {
     }
 
     private static double fastest(Passage music, double reached) {
-        Workout workout = Planner.plan(new Brief(
-                music,
-                Tempo.of(138),
-                Known.of(Posterior.prior(Tempo.of(124), 0.04)),
+        Workout workout = Planner.plan(Brief.on(
+                Theme.of(music, Tempo.of(138), Known.of(Posterior.prior(Tempo.of(124), 0.04)))
+                        .reaching(reached),
                 30,
                 Choices.usual(),
                 PLENTY,
                 Condition.FRESH,
-                Optional.empty(),
-                reached,
-                Optional.empty(),
                 ""));
         return Run.start(workout).ahead().stream()
                 .filter(segment -> segment.step() instanceof Pass)
                 .mapToDouble(segment -> ((Pass) segment.step()).tempo().rate(music.quickestNotesPerBeat()))
                 .max()
                 .orElseThrow();
+    }
+
+    private static Run begun(School school, double seconds) {
+        Sketch sketch = new Sketch(Part.CORE, 0, "", seconds, Choices.usual(school));
+        Theme theme = Theme.of(music(2, 4), Tempo.of(138), Known.of(Posterior.prior(Tempo.of(124), 0.04)));
+        return Run.start(Planner.plan(Brief.on(theme, 30, Choices.usual(school), PLENTY, Condition.FRESH, "")
+                .with(List.of(sketch))));
+    }
+
+    /** Every method is a block like another: it is planned, played to its end, and held to the laws. */
+    @ParameterizedTest
+    @EnumSource(School.class)
+    void everyMethodIsPlayedToItsEndUnderTheLaws(School school) {
+        Run run = begun(school, 900);
+        while (!run.isDone()) {
+            run = next(run);
+        }
+        assertThat(run.past()).isNotEmpty().allSatisfy(segment -> {
+            assertThat(segment.after().reserve().level()).isBetween(0.0, 1.0);
+            assertThat(segment.seconds()).isPositive();
+            if (segment.step() instanceof Pass pass) {
+                assertThat(ClickProgramme.of(pass, music(2, 4))).isNotEmpty();
+                if (pass.kind() == PassKind.BURST) {
+                    assertThat(segment.after().reserve().level())
+                            .isGreaterThanOrEqualTo(Reserve.LEAST_AFTER_BURST - 1e-9);
+                }
+            }
+        });
+        assertThat(run.tally().burstSeconds()).isLessThanOrEqualTo(PLENTY.burstSeconds());
+    }
+
+    @Test
+    void silenceIsPlayedButNeverEvidence() {
+        Run run = begun(School.STEADY_CLIMB, 600);
+        Run silent = run;
+        for (int i = 0; i < 6 && !silent.isDone(); i++) {
+            silent = silent.after(
+                    silent.step() instanceof Rest rest ? new Event.Rested(rest.seconds()) : new Event.Unjudged());
+        }
+        assertThat(silent.known().estimate()).isEqualTo(run.known().estimate());
+        assertThat(silent.tally().effort()).isPositive();
+        assertThat(silent.past())
+                .allSatisfy(segment -> assertThat(segment.answer()).isNull());
+        assertThat(Totals.of(silent.past()).passes()).isPositive();
+    }
+
+    @Test
+    void aStudyCardIsNoPlaying() {
+        Run run = begun(School.STUDY_CARD, 300);
+        assertThat(run.step())
+                .isInstanceOfSatisfying(
+                        Rest.class, rest -> assertThat(rest.reason()).isEqualTo(Rest.Reason.AWAY));
+        Run over = run.after(new Event.Rested(180));
+        assertThat(over.isDone()).isTrue();
+        assertThat(over.tally().effort()).isZero();
+    }
+
+    @Test
+    void anAnswerToSomethingElseIsRefused() {
+        Run run = begun(School.CREST_AND_SETTLE, 600);
+        assertThatThrownBy(() -> run.after(new Event.Judged(CLEAN))).hasMessageContaining("how many were clean");
     }
 }

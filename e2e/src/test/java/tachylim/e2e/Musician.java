@@ -5,6 +5,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.util.List;
 import java.util.UUID;
 import java.util.regex.Pattern;
 
@@ -86,17 +87,42 @@ final class Musician {
                         + "&& !document.body.innerText.includes('on its way') || document.body.innerText.includes('What was found')");
     }
 
-    /** Plays one pass to its end: only then it may have been clean. */
-    void playToTheCue() {
-        untilReady();
-        page.keyboard().press("Space");
-        page.waitForFunction("() => document.querySelector('[data-state]').dataset.state === 'judge'");
+    private String ordinal() {
+        return stage().getAttribute("data-ordinal");
     }
 
-    /** Plays one pass with keys alone and answers it. */
+    /**
+     * Plays the pass at hand to its end.
+     *
+     * @return whether it wants an answer; one that does not has gone on by itself
+     */
+    boolean play() {
+        untilReady();
+        String before = ordinal();
+        page.keyboard().press("Space");
+        page.waitForFunction(
+                "before => { const stage = document.querySelector('[data-state]'); "
+                        + "return !stage || stage.dataset.state === 'judge' || stage.dataset.ordinal !== before; }",
+                before);
+        return stage().count() > 0 && state().equals("judge") && ordinal().equals(before);
+    }
+
+    /** Plays on to the end of a pass that wants an answer: only then it may have been clean. */
+    void playToTheCue() {
+        while (!play()) {
+            untilReady();
+        }
+    }
+
+    /** Plays one pass with keys alone and answers it, if it wants to be answered. */
     void playAndAnswer(String key) {
-        playToTheCue();
+        if (!play()) {
+            return;
+        }
         page.keyboard().press(key);
+        if (page.getByText("One press for each that was not").count() > 0 && !key.equals("j")) {
+            page.keyboard().press("j");
+        }
         page.waitForFunction("() => !document.body.innerText.includes('on its way')"
                 + " && !['playing', 'judge'].includes(document.querySelector('[data-state]')?.dataset.state)");
     }
@@ -108,6 +134,13 @@ final class Musician {
             playAndAnswer(pass % 7 == 0 ? "k" : "j");
             untilReady();
         }
+    }
+
+    /** Waits until the log, or a session of it, says something: an answer may still be on its way. */
+    void untilTold(String path, String... wanted) {
+        page.waitForFunction(
+                "([path, wanted]) => fetch(path).then(r => r.text()).then(t => wanted.every(w => t.includes(w)))",
+                List.of(path, List.of(wanted)));
     }
 
     /** What is behind an address of the API, as text. */

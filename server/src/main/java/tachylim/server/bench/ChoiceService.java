@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -17,6 +18,7 @@ import tachylim.server.load.LoadService;
 import tachylim.server.load.Played;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StoredPassage;
+import tachylim.server.repertoire.StoredPiece;
 import tachylim.server.web.Refused;
 import tachylim.tempo.Tempo;
 import tachylim.variant.Catalogue;
@@ -56,6 +58,31 @@ public class ChoiceService {
     List<ChosenVariant> week(SignedIn who, StoredPassage passage, LocalDate today) {
         return chosen.findByAccountIdAndPassageIdAndDayGreaterThanEqualOrderByDayAscPlaceAsc(
                 who.accountId(), passage.id(), today.minusDays(WEEK - 1), MOST);
+    }
+
+    /** The versions chosen for today of just the notes of a piece, that were not played yet. */
+    @Transactional(readOnly = true)
+    public List<String> wanted(SignedIn who, StoredPiece piece, LocalDate today) {
+        return openToday(who, piece, today).map(ChosenVariant::variant).toList();
+    }
+
+    private Stream<ChosenVariant> openToday(SignedIn who, StoredPiece piece, LocalDate today) {
+        return chosen
+                .findByAccountIdAndPassageIdAndDayGreaterThanEqualOrderByDayAscPlaceAsc(
+                        who.accountId(), piece.passage().id(), today, MOST)
+                .stream()
+                .filter(one -> one.day().equals(today)
+                        && !one.played()
+                        && one.firstNote() == piece.notes().firstNote()
+                        && one.lastNote() == piece.notes().lastNote());
+    }
+
+    /** Ticks a version off that was played in a workout, where its minutes are counted already. */
+    @Transactional
+    public void playedInRun(SignedIn who, StoredPiece piece, String version, LocalDate today) {
+        openToday(who, piece, today)
+                .filter(one -> one.variant().equals(version))
+                .forEach(one -> one.played(true));
     }
 
     /** Chooses for today within {@code minutes}; what was played of an earlier choice today is kept. */

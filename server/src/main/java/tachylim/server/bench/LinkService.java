@@ -1,6 +1,7 @@
 package tachylim.server.bench;
 
 import java.time.LocalDate;
+import java.util.Comparator;
 import java.util.List;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
@@ -9,6 +10,7 @@ import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StoredPassage;
+import tachylim.server.repertoire.StoredPiece;
 import tachylim.server.web.Refused;
 import tachylim.variant.LinkNeed;
 
@@ -37,6 +39,29 @@ public class LinkService {
                                 one.link(), today.toEpochDay() - one.day().toEpochDay()))
                         .toList());
     }
+
+    /** The links of a piece that broke of late, from 0, those that need it most first. */
+    @Transactional(readOnly = true)
+    public List<Integer> weakest(SignedIn who, StoredPiece piece, LocalDate today) {
+        int first = piece.notes().firstNote();
+        int links = piece.notes().size() - 1;
+        List<LinkBreak> broken = breaks(who, piece.passage(), today).stream()
+                .filter(one -> one.link() >= first && one.link() < first + links)
+                .toList();
+        if (broken.isEmpty()) {
+            return List.of();
+        }
+        double[] need = need(who, piece.passage(), first + links, today);
+        return broken.stream()
+                .map(LinkBreak::link)
+                .distinct()
+                .sorted(Comparator.comparingDouble(link -> -need[link]))
+                .map(link -> link - first)
+                .limit(MOST_WEAK)
+                .toList();
+    }
+
+    private static final int MOST_WEAK = 8;
 
     List<LinkBreak> breaks(SignedIn who, StoredPassage passage, LocalDate today) {
         return breaks.findByAccountIdAndPassageIdAndDayGreaterThanEqualOrderByIdDesc(

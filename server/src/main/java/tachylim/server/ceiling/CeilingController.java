@@ -10,9 +10,9 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import tachylim.ceiling.Forecast;
-import tachylim.method.PassKind;
-import tachylim.method.Verdict;
 import tachylim.server.account.SignedIn;
+import tachylim.task.PassKind;
+import tachylim.task.Verdict;
 
 @RestController
 @RequestMapping("/api")

@@ -14,14 +14,15 @@ import org.springframework.transaction.annotation.Transactional;
 import tachylim.ceiling.AwkwardBand;
 import tachylim.ceiling.AwkwardBands;
 import tachylim.ceiling.Evidence;
+import tachylim.ceiling.Known;
 import tachylim.ceiling.Posterior;
-import tachylim.method.PassKind;
 import tachylim.method.School;
-import tachylim.method.Tension;
-import tachylim.method.Verdict;
-import tachylim.passage.Passage;
 import tachylim.server.account.SignedIn;
+import tachylim.task.PassKind;
+import tachylim.task.Tension;
+import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
+import tachylim.workout.Block;
 import tachylim.workout.Pass;
 import tachylim.workout.Run;
 import tachylim.workout.Segment;
@@ -56,18 +57,24 @@ public class Passes {
      */
     @Transactional
     public void keep(SignedIn who, Subject subject, Place place, Run run, int index) {
-        Passage music = run.workout().music();
         Segment segment = run.past().get(index);
+        Block block = run.blocks().get(segment.block());
         Pass pass = (Pass) segment.step();
-        passes.save(new PlayedPass(who.accountId(), subject.pieceId(), place, segment, pass.rate(music)));
-        segment.evidence(music, run.past().subList(0, index))
-                .filter(run.known()::tells)
-                .ifPresentOrElse(
-                        evidence -> standings.learn(who, subject, place.day(), evidence),
-                        () -> standings.felt(who, subject, place.day()));
+        for (int turn = 0; turn < segment.passes(); turn++) {
+            passes.save(new PlayedPass(who.accountId(), subject.pieceId(), place, segment, block.music(), turn));
+        }
+        Known known = run.known(block.theme());
+        List<Evidence> evidence = segment.evidence(block.music(), run.past().subList(0, index)).stream()
+                .filter(known::tells)
+                .toList();
+        if (evidence.isEmpty()) {
+            standings.felt(who, subject, place.day());
+        } else {
+            standings.learn(who, subject, place.day(), evidence);
+        }
         boolean test = run.workout().brief().choices().school() == School.CEILING_TEST;
         if (test && pass.kind() == PassKind.PROBE) {
-            run.known().belief().ifPresent(belief -> measured(who, subject, place, belief));
+            known.belief().ifPresent(belief -> measured(who, subject, place, belief));
         }
     }
 
@@ -105,19 +112,19 @@ public class Passes {
     /** Takes over a tension that was put right. */
     @Transactional
     public void felt(SignedIn who, Subject subject, Place place, Segment segment) {
-        passes.findByAccountIdAndRunIdAndOrdinal(who.accountId(), place.runId(), place.ordinal())
-                .ifPresent(pass -> {
-                    pass.felt(segment);
-                    passes.flush();
-                    standings.felt(who, subject, place.day());
-                });
+        List<PlayedPass> played =
+                passes.findByAccountIdAndRunIdAndOrdinal(who.accountId(), place.runId(), place.ordinal());
+        if (!played.isEmpty()) {
+            played.forEach(pass -> pass.felt(segment));
+            passes.flush();
+            standings.felt(who, subject, place.day());
+        }
     }
 
     /** Takes back a pass that counted as left without a word. */
     @Transactional
     public void forget(SignedIn who, long runId, int ordinal) {
-        passes.findByAccountIdAndRunIdAndOrdinal(who.accountId(), runId, ordinal)
-                .ifPresent(passes::delete);
+        passes.deleteAll(passes.findByAccountIdAndRunIdAndOrdinal(who.accountId(), runId, ordinal));
         passes.flush();
     }
 

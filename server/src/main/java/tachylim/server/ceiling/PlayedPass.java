@@ -7,11 +7,12 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import java.time.Instant;
 import java.time.LocalDate;
-import tachylim.method.PassKind;
-import tachylim.method.Tension;
-import tachylim.method.Verdict;
 import tachylim.server.record.Kept;
+import tachylim.task.PassKind;
+import tachylim.task.Tension;
+import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
+import tachylim.workout.Music;
 import tachylim.workout.Part;
 import tachylim.workout.Pass;
 import tachylim.workout.Segment;
@@ -27,6 +28,7 @@ public class PlayedPass {
     private Long accountId;
     private Long runId;
     private int ordinal;
+    private int turn;
     private Long pieceId;
     private LocalDate day;
     private Instant at;
@@ -36,6 +38,9 @@ public class PlayedPass {
 
     @Convert(converter = Kept.PartName.class)
     private Part part;
+
+    /** In which version or other way; empty when as written. */
+    private String way;
 
     private double tempo;
     private double playSeconds;
@@ -51,21 +56,28 @@ public class PlayedPass {
 
     protected PlayedPass() {}
 
-    PlayedPass(long accountId, long pieceId, Passes.Place place, Segment segment, double rate) {
+    /**
+     * One of the passes of a segment.
+     *
+     * @param turn which of those that were answered together, from 0
+     */
+    PlayedPass(long accountId, long pieceId, Passes.Place place, Segment segment, Music music, int turn) {
         Pass pass = (Pass) segment.step();
         this.accountId = accountId;
         this.runId = place.runId();
         this.ordinal = place.ordinal();
+        this.turn = turn;
         this.pieceId = pieceId;
         this.day = place.day();
         this.at = place.at();
         this.kind = pass.kind();
         this.part = segment.part();
-        this.tempo = pass.tempo().bpm();
-        this.playSeconds = segment.playedSeconds();
-        this.notes = segment.notes();
-        this.verdict = segment.answer() == null ? null : segment.answer().verdict();
-        this.rate = rate;
+        this.way = segment.way(music);
+        this.tempo = segment.tempoAsWritten(music).bpm();
+        this.playSeconds = segment.playedSeconds() / segment.passes();
+        this.notes = segment.notes() / segment.passes();
+        this.verdict = segment.verdict(turn);
+        this.rate = pass.rate(music.notes());
         this.reserve = segment.before().reserve().level();
         felt(segment);
     }
@@ -73,7 +85,7 @@ public class PlayedPass {
     /** Takes over tension, and what it costs, from the segment as it was answered. */
     void felt(Segment segment) {
         this.tension = segment.after().tension().ordinal();
-        this.effort = segment.effort();
+        this.effort = segment.effort() / segment.passes();
     }
 
     public int ordinal() {

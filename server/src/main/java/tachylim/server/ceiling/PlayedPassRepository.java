@@ -4,13 +4,12 @@ import jakarta.persistence.QueryHint;
 import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
-import java.util.Optional;
 import org.hibernate.jpa.HibernateHints;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
 import org.springframework.data.jpa.repository.QueryHints;
-import tachylim.method.Verdict;
+import tachylim.task.Verdict;
 
 /** Passes are there as soon as they are saved: what sums them up has nothing else to be written before. */
 interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
@@ -18,7 +17,7 @@ interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
     @QueryHints(@QueryHint(name = HibernateHints.HINT_FLUSH_MODE, value = "COMMIT"))
     @Query("""
             select p.day as day, sum(p.effort) as effort, sum(p.playSeconds) as playSeconds,
-                   sum(case when p.kind = tachylim.method.PassKind.BURST then p.playSeconds else 0.0 end) as burstSeconds,
+                   sum(case when p.kind = tachylim.task.PassKind.BURST then p.playSeconds else 0.0 end) as burstSeconds,
                    max(p.tension) as worstTension, count(p) as passes
             from PlayedPass p where p.accountId = :accountId and p.day between :from and :to
             group by p.day order by p.day""")
@@ -37,7 +36,7 @@ interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
     interface Tries {
         Double getTempo();
 
-        tachylim.method.PassKind getKind();
+        tachylim.task.PassKind getKind();
 
         Verdict getVerdict();
 
@@ -47,13 +46,13 @@ interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
     @Query("""
             select p.tempo as tempo, p.kind as kind, p.verdict as verdict, count(p) as count from PlayedPass p
             where p.accountId = :accountId and p.pieceId = :pieceId and p.day > :since
-              and p.kind <> tachylim.method.PassKind.WARM_UP and p.verdict is not null
+              and p.kind <> tachylim.task.PassKind.WARM_UP and p.verdict is not null and p.way = ''
             group by p.tempo, p.kind, p.verdict order by p.tempo""")
     List<Tries> tries(long accountId, long pieceId, LocalDate since);
 
     @Query("""
             select max(p.rate) from PlayedPass p where p.accountId = :accountId and p.pieceId in :pieceIds
-              and p.verdict = tachylim.method.Verdict.CLEAN""")
+              and p.verdict = tachylim.task.Verdict.CLEAN""")
     Double fastestClean(long accountId, Collection<Long> pieceIds);
 
     /** A pass of the whole piece with the ceiling as it stood that day. */
@@ -63,8 +62,8 @@ interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
             select new tachylim.server.ceiling.PlayedPassRepository$Whole(p.day, p.tempo, d.ceiling, p.verdict)
             from PlayedPass p join CeilingDay d on d.pieceId = p.pieceId and d.day = p.day
             where p.accountId = :accountId and p.pieceId = :pieceId and p.day > :since and p.verdict is not null
-              and p.kind not in (tachylim.method.PassKind.WARM_UP, tachylim.method.PassKind.BURST)
-              and p.reserve >= :rested
+              and p.kind not in (tachylim.task.PassKind.WARM_UP, tachylim.task.PassKind.BURST)
+              and p.reserve >= :rested and p.way = ''
             order by p.id""")
     List<Whole> wholes(long accountId, long pieceId, LocalDate since, double rested);
 
@@ -77,13 +76,13 @@ interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
 
     @Query("""
             select p.day as day, count(p) as probes from PlayedPass p
-            where p.accountId = :accountId and p.pieceId = :pieceId and p.kind = tachylim.method.PassKind.PROBE
+            where p.accountId = :accountId and p.pieceId = :pieceId and p.kind = tachylim.task.PassKind.PROBE
             group by p.day""")
     List<Measuring> measuring(long accountId, long pieceId);
 
     @Query("""
             select p from PlayedPass p where p.accountId = :accountId and p.runId = :runId
-              and p.kind = tachylim.method.PassKind.PROBE order by p.ordinal""")
+              and p.kind = tachylim.task.PassKind.PROBE order by p.ordinal""")
     List<PlayedPass> probes(long accountId, long runId);
 
     @Query("""
@@ -100,12 +99,12 @@ interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
     List<PlayedPass> findByAccountIdAndPieceIdInAndVerdictAndDayGreaterThanOrderByDayDesc(
             long accountId, Collection<Long> pieceIds, Verdict verdict, LocalDate after, Limit limit);
 
-    Optional<PlayedPass> findByAccountIdAndRunIdAndOrdinal(long accountId, long runId, int ordinal);
+    List<PlayedPass> findByAccountIdAndRunIdAndOrdinal(long accountId, long runId, int ordinal);
 
     /** The last climb's passes, newest first. */
     @Query("""
             select p from PlayedPass p where p.accountId = :accountId and p.pieceId = :pieceId
-              and p.part = tachylim.workout.Part.OPENER and p.kind = tachylim.method.PassKind.CONTROLLED
+              and p.part = tachylim.workout.Part.OPENER and p.kind = tachylim.task.PassKind.CONTROLLED
             order by p.id desc""")
     List<PlayedPass> lastClimb(long accountId, long pieceId, Limit limit);
 }

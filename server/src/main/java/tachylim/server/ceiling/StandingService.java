@@ -22,9 +22,9 @@ import tachylim.ceiling.Heritage;
 import tachylim.ceiling.Posterior;
 import tachylim.ceiling.Smoother;
 import tachylim.ceiling.TensionCurve;
-import tachylim.method.Tension;
 import tachylim.passage.Piece;
 import tachylim.server.account.SignedIn;
+import tachylim.task.Tension;
 import tachylim.tempo.Tempo;
 
 /** The standings of pieces: what is believed of them, and how they have moved. */
@@ -153,9 +153,9 @@ public class StandingService {
         return subject.guessPlayed() ? Posterior.PLAYED_SD : Posterior.GUESS_SD;
     }
 
-    /** Learns from one pass, on the day it was played. The piece is the caller's to have checked. */
+    /** Learns from what was played at once, on its day. The piece is the caller's to have checked. */
     @Transactional
-    public void learn(SignedIn who, Subject subject, LocalDate day, Evidence evidence) {
+    public void learn(SignedIn who, Subject subject, LocalDate day, List<Evidence> evidence) {
         StoredBelief belief = beliefs.findById(subject.pieceId())
                 .orElseGet(
                         () -> beliefs.save(new StoredBelief(subject.pieceId(), who.accountId(), day, prior(subject))));
@@ -167,7 +167,10 @@ public class StandingService {
                     first.morning(before);
                     return days.save(first);
                 });
-        Posterior learnt = before.after(evidence);
+        Posterior learnt = before;
+        for (Evidence one : evidence) {
+            learnt = learnt.after(one);
+        }
         belief.learned(learnt, at);
         Optional<Tempo> alert = tension(who, subject, day).tempoAt(TensionCurve.ALERT);
         belief.felt(alert);

@@ -29,8 +29,10 @@ import tachylim.server.run.RunDtos.EventWish;
 import tachylim.server.run.RunService;
 import tachylim.server.workout.PlanDtos.PlanWish;
 import tachylim.sim.SimulatedPlayer;
+import tachylim.task.Ask;
 import tachylim.tempo.Tempo;
 import tachylim.workout.Brief;
+import tachylim.workout.Music;
 import tachylim.workout.Pass;
 import tachylim.workout.Run;
 import tachylim.workout.Step;
@@ -202,14 +204,24 @@ class DemoHistory {
             Step step = run.step();
             clock.move(begun.plusMillis((long) (1000 * (run.tally().elapsed() + step.seconds()))));
             EventWish answer = step instanceof Pass pass
-                    ? EventWish.judged(
-                            holder,
-                            ordinal,
-                            player.play(pass.tempo(), run.tally().reserve().level()))
+                    ? answer(player, run, pass, holder, ordinal)
                     : EventWish.rested(holder, ordinal, step.seconds());
             run = runs.play(odile, id, answer);
         }
         note(odile, id, daysAgo);
+    }
+
+    /** Of what need not be answered she says nothing; a version is as hard as the piece at the tempo it matches. */
+    private static EventWish answer(SimulatedPlayer player, Run run, Pass pass, String holder, int ordinal) {
+        if (pass.ask().kind() == Ask.Kind.NOTHING) {
+            return EventWish.unjudged(holder, ordinal);
+        }
+        Music music = run.blocks().get(run.block()).music();
+        Tempo asWritten = pass.tempo().times(1 / music.matching());
+        return EventWish.judged(
+                holder,
+                ordinal,
+                player.play(pass.ask(), asWritten, run.tally().reserve().level()));
     }
 
     private static SimulatedPlayer player(DemoPiece piece, int daysAgo, SplittableRandom random) {

@@ -18,7 +18,6 @@ import tachylim.load.Condition;
 import tachylim.load.DayLoad;
 import tachylim.load.Guardrails;
 import tachylim.load.Sparing;
-import tachylim.method.Tension;
 import tachylim.server.TachylimSettings;
 import tachylim.server.account.Account;
 import tachylim.server.account.AccountService;
@@ -28,6 +27,7 @@ import tachylim.server.ceiling.Passes;
 import tachylim.server.load.LoadController.DayDto;
 import tachylim.server.load.LoadController.SymptomDto;
 import tachylim.server.web.Refused;
+import tachylim.task.Tension;
 import tachylim.workout.Allowance;
 
 /** What was played, day by day, and what may still be. */

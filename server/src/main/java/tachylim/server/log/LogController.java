@@ -11,10 +11,10 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import tachylim.method.PassKind;
-import tachylim.method.Verdict;
 import tachylim.server.account.SignedIn;
 import tachylim.server.workout.Relief;
+import tachylim.task.PassKind;
+import tachylim.task.Verdict;
 import tachylim.workout.Done;
 
 @RestController

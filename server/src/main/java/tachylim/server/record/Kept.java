@@ -5,8 +5,9 @@ import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.Map;
 import tachylim.load.Caution;
-import tachylim.method.PassKind;
-import tachylim.method.Verdict;
+import tachylim.task.Ask;
+import tachylim.task.PassKind;
+import tachylim.task.Verdict;
 import tachylim.workout.Done;
 import tachylim.workout.Part;
 import tachylim.workout.Rest;
@@ -26,10 +27,18 @@ public final class Kept {
                     "WARM_UP",
                     Part.OPENER,
                     "OPENER",
+                    Part.PREPARE,
+                    "PREPARE",
                     Part.MEASURE,
                     "MEASURE",
                     Part.CORE,
                     "CORE",
+                    Part.STITCH,
+                    "STITCH",
+                    Part.PERFORM,
+                    "PERFORM",
+                    Part.STUDY,
+                    "STUDY",
                     Part.CLOSER,
                     "CLOSER"));
 
@@ -50,6 +59,26 @@ public final class Kept {
     public static final Names<Verdict> VERDICT =
             new Names<>(Verdict.class, Map.of(Verdict.CLEAN, "CLEAN", Verdict.ROUGH, "ROUGH", Verdict.BROKE, "BROKE"));
 
+    public static final Names<Ask.Kind> ASK = new Names<>(
+            Ask.Kind.class,
+            Map.of(
+                    Ask.Kind.VERDICT,
+                    "VERDICT",
+                    Ask.Kind.NOTHING,
+                    "NOTHING",
+                    Ask.Kind.SET,
+                    "SET",
+                    Ask.Kind.COUNT,
+                    "COUNT",
+                    Ask.Kind.EDGE,
+                    "EDGE",
+                    Ask.Kind.SLIPS,
+                    "SLIPS",
+                    Ask.Kind.MATCH,
+                    "MATCH",
+                    Ask.Kind.HELD,
+                    "HELD"));
+
     public static final Names<Rest.Reason> REST = new Names<>(
             Rest.Reason.class,
             Map.of(
@@ -59,6 +88,8 @@ public final class Kept {
                     "CHANGE",
                     Rest.Reason.BREAK,
                     "BREAK",
+                    Rest.Reason.AWAY,
+                    "AWAY",
                     Rest.Reason.ASKED,
                     "ASKED"));
 

@@ -2,8 +2,10 @@ package tachylim.server.record;
 
 import java.util.List;
 import tachylim.ceiling.Estimate;
+import tachylim.workout.Block;
 import tachylim.workout.Part;
 import tachylim.workout.Run;
+import tachylim.workout.Theme;
 import tachylim.workout.Workout;
 
 /**
@@ -26,7 +28,17 @@ public record PlanOutline(
         double effortLeft,
         List<String> remarks) {
 
-    public record BlockOutline(Part part, String why) {}
+    /**
+     * A block as it is shown.
+     *
+     * @param theme which of the pieces it is about
+     * @param version the title of its version; empty when as written
+     * @param method what its method is called; empty of the first
+     * @param target the tempo its music is wanted at, in BPM
+     * @param estimate its ceiling
+     */
+    public record BlockOutline(
+            Part part, int theme, String version, String method, String why, double target, Estimate estimate) {}
 
     /** The outline of a run as it stands: its blocks as they are drawn by now, the ceiling as it is known by now. */
     public static PlanOutline of(Run run) {
@@ -36,11 +48,21 @@ public record PlanOutline(
                 workout.target().bpm(),
                 estimate,
                 estimate.enoughEvidence(),
-                run.blocks().stream()
-                        .map(block -> new BlockOutline(block.part(), block.why()))
-                        .toList(),
+                run.blocks().stream().map(block -> block(run, block)).toList(),
                 workout.caution().burstFloor(),
                 workout.allowance().effort(),
                 workout.remarks());
+    }
+
+    private static BlockOutline block(Run run, Block block) {
+        Theme theme = run.workout().brief().themes().get(block.theme());
+        return new BlockOutline(
+                block.part(),
+                block.theme(),
+                block.music().title(),
+                block.method().school().title(),
+                block.why(),
+                block.target(theme).bpm(),
+                block.estimate(run.known(block.theme()).estimate()));
     }
 }

@@ -4,10 +4,9 @@ import java.util.ArrayList;
 import java.util.List;
 import tachylim.load.Condition;
 import tachylim.load.Reserve;
-import tachylim.method.Answer;
-import tachylim.method.Tension;
 import tachylim.passage.Piece;
-import tachylim.tempo.Tempo;
+import tachylim.task.Answer;
+import tachylim.task.Tension;
 import tachylim.workout.Pass;
 import tachylim.workout.Rest;
 import tachylim.workout.Segment;
@@ -19,11 +18,12 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /**
- * A step of a run as it was asked, answered and costed: what the past is read from. Version 1 is the first.
+ * A step of a run as it was asked, answered and costed: what the past is read from. Version 1 is the first;
+ * version 2 says how time was told, what was asked and what was told, where that is not as ever.
  */
 public final class SegmentDocument {
 
-    private static final int VERSION = 1;
+    private static final int VERSION = 2;
     private static final JsonMapper JSON = new JsonMapper();
 
     private SegmentDocument() {}
@@ -58,10 +58,9 @@ public final class SegmentDocument {
                 .put("seconds", segment.seconds())
                 .put("why", segment.step().why());
         if (segment.step() instanceof Pass pass) {
-            doc.putObject("pass")
-                    .put("kind", Kept.PASS_KIND.name(pass.kind()))
-                    .put("tempo", pass.tempo().bpm())
-                    .put("firstNote", pass.notes().firstNote())
+            ObjectNode passed = doc.putObject("pass");
+            TaskDocument.write(passed, pass.task());
+            passed.put("firstNote", pass.notes().firstNote())
                     .put("lastNote", pass.notes().lastNote())
                     .put("beats", pass.beats())
                     .put("rounds", pass.rounds())
@@ -72,6 +71,9 @@ public final class SegmentDocument {
         if (segment.answer() != null) {
             doc.put("verdict", Kept.VERDICT.name(segment.answer().verdict()))
                     .put("tension", segment.answer().tension().ordinal());
+            if (segment.answer().tells()) {
+                doc.put("told", segment.answer().told());
+            }
         }
         tally(doc.putObject("before"), segment.before());
         tally(doc.putObject("after"), segment.after());
@@ -95,7 +97,8 @@ public final class SegmentDocument {
         Answer answer = doc.has("verdict")
                 ? new Answer(
                         Kept.VERDICT.value(doc.path("verdict").asString()),
-                        Tension.of(doc.path("tension").asInt()))
+                        Tension.of(doc.path("tension").asInt()),
+                        doc.path("told").asDouble(Answer.NOTHING_TOLD))
                 : null;
         return new Segment(
                 step(doc),
@@ -119,8 +122,7 @@ public final class SegmentDocument {
         }
         JsonNode pass = doc.path("pass");
         return new Pass(
-                Kept.PASS_KIND.value(pass.path("kind").asString()),
-                Tempo.of(pass.path("tempo").asDouble()),
+                TaskDocument.read(pass),
                 new Piece(pass.path("firstNote").asInt(), pass.path("lastNote").asInt()),
                 pass.path("beats").asInt(),
                 pass.path("rounds").asInt(),

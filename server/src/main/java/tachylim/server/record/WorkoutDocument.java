@@ -10,7 +10,6 @@ import tachylim.ceiling.Band;
 import tachylim.ceiling.Estimate;
 import tachylim.ceiling.Known;
 import tachylim.ceiling.Posterior;
-import tachylim.load.Caution;
 import tachylim.load.Condition;
 import tachylim.load.Reserve;
 import tachylim.method.Method;
@@ -18,12 +17,15 @@ import tachylim.method.School;
 import tachylim.method.Settings;
 import tachylim.notation.abc.AbcReader;
 import tachylim.notation.abc.AbcWriter;
+import tachylim.passage.Passage;
 import tachylim.tempo.Tempo;
 import tachylim.workout.Allowance;
 import tachylim.workout.Block;
 import tachylim.workout.Brief;
 import tachylim.workout.Choices;
-import tachylim.workout.Part;
+import tachylim.workout.Music;
+import tachylim.workout.Sketch;
+import tachylim.workout.Theme;
 import tachylim.workout.Workout;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -36,12 +38,13 @@ import tools.jackson.databind.node.ObjectNode;
  *
  * <p>Version 1 had no number; a tempo was an object with its figure under {@code bpm}. Version 2 has tempos as plain
  * figures, how the player came to the workout, what the estimate rests on, and the burst floor in force. Version 3 has the
- * wish it was planned from, since a run draws its later blocks again; what was believed is kept beside it.
+ * wish it was planned from, since a run draws its later blocks again; what was believed is kept beside it. Version 4
+ * has several pieces, and blocks that say which of them they play, in which version and by which choices.
  */
 public final class WorkoutDocument {
 
     private static final String OCTAVE_BY_OCTAVE = "%%propagate-accidentals octave\n";
-    private static final int VERSION = 3;
+    private static final int VERSION = 4;
     private static final JsonMapper JSON = new JsonMapper();
 
     private final JsonNode kept;
@@ -51,13 +54,10 @@ public final class WorkoutDocument {
     }
 
     public static String write(Workout workout) {
-        Fraction beat = workout.music().beatUnit();
-        ObjectNode doc = JSON.createObjectNode()
-                .put("v", VERSION)
-                .put("abc", AbcWriter.write(workout.music()))
-                .put("beatUnit", beat.getNumerator() + "/" + beat.getDenominator())
-                .put("target", workout.target().bpm());
-        estimate(doc.putObject("estimate"), workout.estimate());
+        ObjectNode doc = JSON.createObjectNode().put("v", VERSION);
+        workout.brief()
+                .themes()
+                .forEach(theme -> theme(doc.withArrayProperty("themes").addObject(), theme));
         workout.blocks().forEach(block -> write(doc.withArrayProperty("blocks").addObject(), block));
         doc.putObject("allowance")
                 .put("effort", workout.allowance().effort())
@@ -67,7 +67,9 @@ public final class WorkoutDocument {
                 .put("reserve", workout.condition().reserve().level())
                 .put("reserveK", workout.condition().reserve().k())
                 .put("sinceBreak", workout.condition().sinceBreak());
-        brief(doc.putObject("brief"), workout.brief());
+        doc.put("minutes", workout.brief().minutes())
+                .put("spared", workout.brief().spared());
+        choices(doc.putObject("choices"), workout.brief().choices());
         doc.put("caution", Kept.CAUTION.name(workout.caution()))
                 .put("burstFloor", workout.caution().burstFloor());
         ArrayNode remarks = doc.putArray("remarks");
@@ -75,23 +77,23 @@ public final class WorkoutDocument {
         return doc.toString();
     }
 
-    private static void brief(ObjectNode doc, Brief brief) {
-        Choices choices = brief.choices();
-        doc.put("minutes", brief.minutes())
-                .put("school", choices.school().word())
-                .put("bursts", choices.bursts())
-                .put("burstBeats", choices.burstBeats())
-                .put("controlledShare", choices.controlledShare())
-                .put("firstBurstShare", choices.firstBurstShare())
-                .put("cleanInARow", choices.cleanInARow())
-                .put("focus", choices.focus())
-                .put("lastTempo", bpm(brief.lastTempo()))
-                .put("reachedRate", brief.reachedRate())
-                .put("gripped", bpm(brief.gripped()))
-                .put("spared", brief.spared())
-                .put("alert", bpm(brief.known().alert()));
+    private static void theme(ObjectNode doc, Theme theme) {
+        Fraction beat = theme.music().beatUnit();
+        doc.put("piece", theme.id())
+                .put("abc", AbcWriter.write(theme.music()))
+                .put("beatUnit", beat.getNumerator() + "/" + beat.getDenominator())
+                .put("target", theme.target().bpm())
+                .put("lastTempo", bpm(theme.lastTempo()))
+                .put("reachedRate", theme.reachedRate())
+                .put("gripped", bpm(theme.gripped()))
+                .put("alert", bpm(theme.known().alert()));
+        estimate(doc.putObject("estimate"), theme.estimate());
+        ArrayNode weak = doc.putArray("weak");
+        theme.weak().forEach(weak::add);
+        ArrayNode versions = doc.putArray("versions");
+        theme.versions().forEach(versions::add);
         ArrayNode awkward = doc.putArray("awkward");
-        brief.known()
+        theme.known()
                 .awkward()
                 .forEach(band -> awkward.addObject()
                         .put("from", band.from().bpm())
@@ -99,6 +101,17 @@ public final class WorkoutDocument {
                         .put("passes", band.passes())
                         .put("clean", band.clean())
                         .put("cleanAbove", band.cleanAbove()));
+    }
+
+    private static void choices(ObjectNode doc, Choices choices) {
+        doc.put("school", choices.school().word())
+                .put("bursts", choices.bursts())
+                .put("burstBeats", choices.burstBeats())
+                .put("controlledShare", choices.controlledShare())
+                .put("firstBurstShare", choices.firstBurstShare())
+                .put("cleanInARow", choices.cleanInARow())
+                .put("caution", Kept.CAUTION.name(choices.caution()))
+                .put("focus", choices.focus());
     }
 
     private static Double bpm(Optional<Tempo> tempo) {
@@ -120,9 +133,13 @@ public final class WorkoutDocument {
 
     private static void write(ObjectNode doc, Block block) {
         doc.put("part", Kept.PART.name(block.part()))
+                .put("theme", block.theme())
+                .put("version", block.music().version())
+                .put("title", block.music().title())
+                .put("matching", block.music().matching())
                 .put("seconds", block.seconds())
-                .put("burstBeats", block.burstBeats())
                 .put("why", block.why());
+        choices(doc.putObject("choices"), block.sketch().choices());
         write(doc.putObject("method"), block.method());
     }
 
@@ -139,22 +156,29 @@ public final class WorkoutDocument {
         return !kept.has("v");
     }
 
+    private boolean hasThemes() {
+        return kept.has("themes");
+    }
+
     /** What is shown of it, whatever has become of the rules. */
     public PlanOutline outline() {
-        List<PlanOutline.BlockOutline> blocks = new ArrayList<>();
-        kept.path("blocks")
-                .forEach(block -> blocks.add(new PlanOutline.BlockOutline(
-                        Kept.PART.value(block.path("part").asString()),
-                        block.path("why").asString())));
-        Estimate estimate = estimate();
+        JsonNode main = hasThemes() ? kept.path("themes").get(0) : kept;
+        Estimate estimate = estimate(main.path("estimate"));
         boolean enough = isFirstVersion()
                 ? estimate.ceiling().giveOrTake() <= 0.08
-                : kept.path("estimate").path("enough").asBoolean();
+                : main.path("estimate").path("enough").asBoolean();
         double floor = isFirstVersion()
                 ? kept.path("caution").asString().equals("CAUTIOUS") ? 0.7 : 0.5
                 : kept.path("burstFloor").asDouble();
+        List<PlanOutline.BlockOutline> blocks = new ArrayList<>();
+        kept.path("blocks")
+                .forEach(block -> blocks.add(outline(
+                        block,
+                        hasThemes()
+                                ? kept.path("themes").get(block.path("theme").asInt())
+                                : kept)));
         return new PlanOutline(
-                tempo(kept.path("target")).bpm(),
+                tempo(main.path("target")).bpm(),
                 estimate,
                 enough,
                 blocks,
@@ -163,88 +187,186 @@ public final class WorkoutDocument {
                 remarks());
     }
 
+    private static PlanOutline.BlockOutline outline(JsonNode block, JsonNode theme) {
+        double matching = block.path("matching").asDouble(1);
+        return new PlanOutline.BlockOutline(
+                Kept.PART.value(block.path("part").asString()),
+                block.path("theme").asInt(0),
+                block.path("title").asString(""),
+                block.has("choices")
+                        ? School.of(block.path("method").path("method").asString())
+                                .title()
+                        : "",
+                block.path("why").asString(),
+                tempo(theme.path("target")).bpm() * matching,
+                estimate(theme.path("estimate")).times(matching));
+    }
+
     /**
      * The workout itself, to be played on.
      *
-     * @param belief what was believed when it was begun; empty when that is not kept, and then nothing is learned
+     * @param beliefs what was believed of each piece when it was begun; where that is not kept, nothing is learned
      */
-    public Workout workout(Optional<Posterior> belief) {
-        String[] beat = kept.path("beatUnit").asString().split("/");
-        Fraction beatUnit = Fraction.of(Integer.parseInt(beat[0]), Integer.parseInt(beat[1]));
-        List<Block> blocks = new ArrayList<>();
-        kept.path("blocks")
-                .forEach(block -> blocks.add(new Block(
-                        Kept.PART.value(block.path("part").asString()),
-                        method(block.path("method")),
-                        block.path("seconds").asDouble(),
-                        block.path("burstBeats").asInt(),
-                        block.path("why").asString())));
-        return new Workout(brief(beatUnit, blocks, belief), blocks, remarks());
+    public Workout workout(Map<Integer, Posterior> beliefs) {
+        return hasThemes() ? ofThemes(beliefs) : ofOnePiece();
     }
 
-    private Brief brief(Fraction beatUnit, List<Block> blocks, Optional<Posterior> belief) {
+    private Workout ofThemes(Map<Integer, Posterior> beliefs) {
+        List<Theme> themes = new ArrayList<>();
+        kept.path("themes").forEach(theme -> themes.add(theme(theme, Optional.ofNullable(beliefs.get(themes.size())))));
+        List<Block> blocks = new ArrayList<>();
+        kept.path("blocks").forEach(block -> {
+            Sketch sketch = new Sketch(
+                    Kept.PART.value(block.path("part").asString()),
+                    block.path("theme").asInt(),
+                    block.path("version").asString(""),
+                    block.path("seconds").asDouble(),
+                    choices(block.path("choices")));
+            blocks.add(new Block(
+                    sketch,
+                    Music.of(themes.get(sketch.theme()).music(), sketch.version()),
+                    method(block.path("method")),
+                    block.path("why").asString()));
+        });
+        Brief brief = new Brief(
+                themes,
+                blocks.stream().map(Block::sketch).toList(),
+                kept.path("minutes").asInt(),
+                choices(kept.path("choices")),
+                allowance(),
+                condition(),
+                kept.path("spared").asString(""));
+        return new Workout(brief, blocks, remarks());
+    }
+
+    private static Theme theme(JsonNode doc, Optional<Posterior> belief) {
+        Optional<Tempo> alert = tempoIfAny(doc.path("alert"));
+        Known known = belief.map(one -> Known.of(one, alert))
+                .orElseGet(() -> Known.said(estimate(doc.path("estimate"))))
+                .besides(awkward(doc));
+        List<Integer> weak = new ArrayList<>();
+        doc.path("weak").forEach(link -> weak.add(link.asInt()));
+        List<String> versions = new ArrayList<>();
+        doc.path("versions").forEach(key -> versions.add(key.asString()));
+        return new Theme(
+                doc.path("piece").asLong(0),
+                music(doc),
+                tempo(doc.path("target")),
+                known,
+                tempoIfAny(doc.path("lastTempo")),
+                doc.path("reachedRate").asDouble(0),
+                tempoIfAny(doc.path("gripped")),
+                weak,
+                versions);
+    }
+
+    private static Passage music(JsonNode doc) {
+        String[] beat = doc.path("beatUnit").asString().split("/");
+        Fraction beatUnit = Fraction.of(Integer.parseInt(beat[0]), Integer.parseInt(beat[1]));
+        // As it was read when the first of them were written; what is written now reads the same either way.
+        return AbcReader.read(OCTAVE_BY_OCTAVE + doc.path("abc").asString()).passage(beatUnit);
+    }
+
+    private static Choices choices(JsonNode doc) {
+        return new Choices(
+                School.of(doc.path("school").asString()),
+                doc.path("bursts").asInt(),
+                doc.path("burstBeats").asInt(),
+                doc.path("controlledShare").asDouble(),
+                doc.path("firstBurstShare").asDouble(),
+                doc.path("cleanInARow").asInt(),
+                Kept.CAUTION.value(doc.path("caution").asString()),
+                doc.path("focus").asString());
+    }
+
+    private Allowance allowance() {
         JsonNode allowance = kept.path("allowance");
+        return new Allowance(
+                allowance.path("effort").asDouble(),
+                allowance.path("burstSeconds").asDouble(),
+                allowance.path("playingSeconds").asDouble());
+    }
+
+    private Condition condition() {
         JsonNode condition = kept.path("condition");
+        return isFirstVersion()
+                ? Condition.FRESH
+                : new Condition(
+                        new Reserve(
+                                condition.path("reserve").asDouble(),
+                                condition.path("reserveK").asDouble()),
+                        condition.path("sinceBreak").asDouble());
+    }
+
+    // Before there were sessions of several pieces
+
+    /** A workout of one piece: by other rules than today's, so that its runs are only looked back at. */
+    private Workout ofOnePiece() {
+        List<Block> blocks = new ArrayList<>();
+        Music music = Music.asWritten(music(kept));
         JsonNode brief = kept.path("brief");
-        Optional<Tempo> alert = tempoIfAny(brief.path("alert"));
-        return new Brief(
-                // As it was read when the first of them were written; what is written now reads the same either way.
-                AbcReader.read(OCTAVE_BY_OCTAVE + kept.path("abc").asString()).passage(beatUnit),
+        Choices choices = brief.isMissingNode() ? fewChoices() : choices(withCaution(brief));
+        kept.path("blocks").forEach(block -> {
+            Sketch sketch = new Sketch(
+                    Kept.PART.value(block.path("part").asString()),
+                    0,
+                    "",
+                    block.path("seconds").asDouble(),
+                    choices);
+            blocks.add(new Block(
+                    sketch,
+                    music,
+                    method(block.path("method")),
+                    block.path("why").asString()));
+        });
+        Theme theme = new Theme(
+                0,
+                music.notes(),
                 tempo(kept.path("target")),
-                belief.map(known -> Known.of(known, alert))
-                        .orElseGet(() -> Known.said(estimate()))
-                        .besides(awkward(brief)),
-                hasBrief() ? brief.path("minutes").asInt() : Brief.MINIMUM_DOSE,
-                choices(blocks),
-                new Allowance(
-                        allowance.path("effort").asDouble(),
-                        allowance.path("burstSeconds").asDouble(),
-                        allowance.path("playingSeconds").asDouble()),
-                isFirstVersion()
-                        ? Condition.FRESH
-                        : new Condition(
-                                new Reserve(
-                                        condition.path("reserve").asDouble(),
-                                        condition.path("reserveK").asDouble()),
-                                condition.path("sinceBreak").asDouble()),
+                Known.said(estimate(kept.path("estimate"))).besides(awkward(brief)),
                 tempoIfAny(brief.path("lastTempo")),
                 brief.path("reachedRate").asDouble(0),
                 tempoIfAny(brief.path("gripped")),
-                brief.path("spared").asString(""));
+                List.of(),
+                List.of());
+        return new Workout(
+                new Brief(
+                        List.of(theme),
+                        blocks.stream().map(Block::sketch).toList(),
+                        brief.path("minutes").asInt(Brief.MINIMUM_DOSE),
+                        choices,
+                        allowance(),
+                        condition(),
+                        brief.path("spared").asString("")),
+                blocks,
+                remarks());
     }
 
-    private boolean hasBrief() {
-        return kept.has("brief");
+    private ObjectNode withCaution(JsonNode brief) {
+        return ((ObjectNode) brief.deepCopy())
+                .put("caution", kept.path("caution").asString());
     }
 
     /** What was chosen; of the first versions only what their blocks tell is known. */
-    private Choices choices(List<Block> blocks) {
-        Caution caution = Kept.CAUTION.value(kept.path("caution").asString());
-        JsonNode brief = kept.path("brief");
+    private Choices fewChoices() {
         Choices usual = Choices.usual();
-        return hasBrief()
-                ? new Choices(
-                        School.of(brief.path("school").asString()),
-                        brief.path("bursts").asInt(),
-                        brief.path("burstBeats").asInt(),
-                        brief.path("controlledShare").asDouble(),
-                        brief.path("firstBurstShare").asDouble(),
-                        brief.path("cleanInARow").asInt(),
-                        caution,
-                        brief.path("focus").asString())
-                : new Choices(
-                        blocks.stream()
-                                .filter(block -> block.part() == Part.CORE)
-                                .map(block -> block.method().school())
-                                .findFirst()
-                                .orElse(School.EASY),
-                        usual.bursts(),
-                        usual.burstBeats(),
-                        usual.controlledShare(),
-                        usual.firstBurstShare(),
-                        usual.cleanInARow(),
-                        caution,
-                        usual.focus());
+        School school = School.EASY;
+        int beats = usual.burstBeats();
+        for (JsonNode block : kept.path("blocks")) {
+            beats = block.path("burstBeats").asInt(beats);
+            if (block.path("part").asString().equals("CORE")) {
+                school = School.of(block.path("method").path("method").asString());
+            }
+        }
+        return new Choices(
+                school,
+                usual.bursts(),
+                beats,
+                usual.controlledShare(),
+                usual.firstBurstShare(),
+                usual.cleanInARow(),
+                Kept.CAUTION.value(kept.path("caution").asString()),
+                usual.focus());
     }
 
     private static List<AwkwardBand> awkward(JsonNode brief) {
@@ -269,8 +391,7 @@ public final class WorkoutDocument {
         return remarks;
     }
 
-    private Estimate estimate() {
-        JsonNode estimate = kept.path("estimate");
+    private static Estimate estimate(JsonNode estimate) {
         return new Estimate(
                 band(estimate.path("ease")),
                 band(estimate.path("ceiling")),

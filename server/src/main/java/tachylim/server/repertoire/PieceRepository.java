@@ -22,5 +22,8 @@ interface PieceRepository extends JpaRepository<StoredPiece, Long> {
     Optional<StoredPiece> findByIdAndAccountIdAndPutAwayFalseAndPassagePutAwayFalse(long id, long accountId);
 
     @EntityGraph(attributePaths = "passage")
+    List<StoredPiece> findByAccountIdAndIdInAndPutAwayFalseAndPassagePutAwayFalse(long accountId, List<Long> ids);
+
+    @EntityGraph(attributePaths = "passage")
     List<StoredPiece> findByAccountIdAndIdIn(long accountId, List<Long> ids);
 }

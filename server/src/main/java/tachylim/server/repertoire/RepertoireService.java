@@ -8,6 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
@@ -115,6 +116,17 @@ public class RepertoireService implements Pieces {
         return pieces.findById(id)
                 .filter(piece -> piece.accountId() == who.accountId())
                 .orElseThrow(() -> Refused.notFound("This piece"));
+    }
+
+    /** Some pieces that are worked on, in the order of their ids. */
+    @Transactional(readOnly = true)
+    public List<StoredPiece> pieces(SignedIn who, List<Long> ids) {
+        Map<Long, StoredPiece> found =
+                pieces.findByAccountIdAndIdInAndPutAwayFalseAndPassagePutAwayFalse(who.accountId(), ids).stream()
+                        .collect(Collectors.toMap(StoredPiece::id, piece -> piece));
+        return ids.stream()
+                .map(id -> Optional.ofNullable(found.get(id)).orElseThrow(() -> Refused.notFound("This piece")))
+                .toList();
     }
 
     /** Pieces by id, put away or not, for looking back. */

@@ -3,7 +3,6 @@ package tachylim.server.run;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.slf4j.Logger;
@@ -16,14 +15,14 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 import tachylim.load.Condition;
 import tachylim.load.Reserve;
-import tachylim.method.Answer;
-import tachylim.method.PassKind;
-import tachylim.method.Tension;
 import tachylim.passage.Piece;
 import tachylim.server.ceiling.Passes;
 import tachylim.server.ceiling.PlayedPass;
 import tachylim.server.workout.PlanService;
 import tachylim.server.workout.StoredWorkout;
+import tachylim.task.Answer;
+import tachylim.task.PassKind;
+import tachylim.task.Tension;
 import tachylim.workout.Part;
 import tachylim.workout.Pass;
 import tachylim.workout.Rest;
@@ -98,7 +97,7 @@ class OldRuns implements ApplicationRunner {
     /** Plans were not kept either: this is what it looks like by the rules of today, or nothing where they refuse it. */
     private static List<Segment> planned(StoredWorkout workout) {
         try {
-            return Run.start(workout.workout(Optional.empty())).ahead();
+            return Run.start(workout.workout(Map.of())).ahead();
         } catch (RuntimeException refused) {
             LOG.info("The plan of workout {} cannot be drawn: {}", workout.id(), refused.getMessage());
             return List.of();

@@ -8,12 +8,13 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.util.List;
-import tachylim.method.Answer;
-import tachylim.method.PassKind;
-import tachylim.method.Tension;
-import tachylim.method.Verdict;
 import tachylim.server.workout.PlanDtos.PlanWish;
 import tachylim.server.workout.Relief;
+import tachylim.task.Answer;
+import tachylim.task.Ask;
+import tachylim.task.PassKind;
+import tachylim.task.Tension;
+import tachylim.task.Verdict;
 import tachylim.workout.Click;
 import tachylim.workout.Done;
 import tachylim.workout.Part;
@@ -54,6 +55,14 @@ public final class RunDtos {
             @Min(value = 0, message = TENSION) @Max(value = Tension.MOST, message = TENSION) @Schema(nullable = true)
             Integer tension,
 
+            @Min(0)
+            @Max(Ask.MOST)
+            @Schema(
+                    nullable = true,
+                    description =
+                            "the figure that was asked for: clean ones of a set, a count, an edge, slips, seconds held")
+            Double told,
+
             @Min(0) @Max(value = 86_400) @Schema(nullable = true)
             Double seconds,
 
@@ -71,13 +80,33 @@ public final class RunDtos {
                     RunEvent.Kind.JUDGED,
                     answer.verdict(),
                     answer.tension().ordinal(),
+                    answer.tells() ? answer.told() : null,
                     null,
                     null);
         }
 
+        /** A pass that was played without a word. */
+        public static EventWish unjudged(String holder, int ordinal) {
+            return new EventWish(newId(), holder, ordinal, RunEvent.Kind.UNJUDGED, null, null, null, null, null);
+        }
+
         /** A rest that is over. */
         public static EventWish rested(String holder, int ordinal, double seconds) {
-            return new EventWish(newId(), holder, ordinal, RunEvent.Kind.RESTED, null, null, seconds, null);
+            return new EventWish(newId(), holder, ordinal, RunEvent.Kind.RESTED, null, null, null, seconds, null);
+        }
+
+        /** The same with the answer in full. */
+        EventWish saying(Answer answer) {
+            return new EventWish(
+                    clientId,
+                    holder,
+                    ordinal,
+                    kind,
+                    answer.verdict(),
+                    answer.tension().ordinal(),
+                    answer.tells() ? answer.told() : null,
+                    seconds,
+                    secondsAgo);
         }
 
         private static String newId() {
@@ -85,7 +114,7 @@ public final class RunDtos {
         }
 
         static EventWish symptom(String clientId, double secondsAgo) {
-            return new EventWish(clientId, NOBODY, 0, RunEvent.Kind.SYMPTOM, null, null, 0.0, secondsAgo);
+            return new EventWish(clientId, NOBODY, 0, RunEvent.Kind.SYMPTOM, null, null, null, 0.0, secondsAgo);
         }
     }
 
@@ -109,12 +138,45 @@ public final class RunDtos {
             int rounds,
             int countIn,
             double seconds,
+
+            @Schema(description = "what a metronome shows at its beginning")
+            double metronome,
+
+            @Schema(description = "the fastest tempo in it, where it is not the same throughout")
+            double fastest,
+
+            Pulses pulse,
+            String mode,
+            Ask.Kind ask,
+
+            @Schema(description = "of how many, where something is counted")
+            int askOf,
+
             double notesPerSecond,
             String abc,
+
+            @Schema(description = "for each note where its letter stands in the text")
+            List<Integer> places,
+
+            @Schema(
+                    nullable = true,
+                    description = "which link of the passage follows its first note; null where it is not as written")
+            Integer firstLink,
+
             boolean wholePiece,
             int number,
             int of,
             List<ClickDto> clicks) {}
+
+    /** How time is told. */
+    enum Pulses {
+        STEADY,
+        RECOUNTED,
+        SWITCHING,
+        GLIDING,
+        DROPPING_OUT,
+        FREE
+    }
 
     record RestDto(Rest.Reason reason, double seconds) {}
 
@@ -137,6 +199,22 @@ public final class RunDtos {
             StepDto step,
             @Schema(nullable = true) Part part,
             String blockWhy,
+
+            @Schema(nullable = true, description = "which of the blocks it stands in")
+            Integer block,
+
+            @Schema(description = "the version at hand as a player calls it; empty when as written")
+            String version,
+
+            @Schema(description = "the method of the block at hand as a player calls it")
+            String method,
+
+            @Schema(description = "the piece of the block at hand")
+            long pieceId,
+
+            long passageId,
+
+            double target,
             String upcoming,
             @Schema(nullable = true) LastAnswer last,
             double at,

@@ -7,10 +7,10 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import java.time.Instant;
 import java.util.Map;
-import tachylim.method.Answer;
-import tachylim.method.Tension;
-import tachylim.method.Verdict;
 import tachylim.server.record.Kept;
+import tachylim.task.Answer;
+import tachylim.task.Tension;
+import tachylim.task.Verdict;
 import tachylim.workout.Allowance;
 import tachylim.workout.Event;
 
@@ -21,6 +21,7 @@ class RunEvent {
     /** What can happen. */
     public enum Kind {
         JUDGED,
+        UNJUDGED,
         RESTED,
         BACKED_OFF,
         REST_ASKED,
@@ -38,6 +39,8 @@ class RunEvent {
             Map.of(
                     Kind.JUDGED,
                     "JUDGED",
+                    Kind.UNJUDGED,
+                    "UNJUDGED",
                     Kind.RESTED,
                     "RESTED",
                     Kind.BACKED_OFF,
@@ -71,6 +74,7 @@ class RunEvent {
     private Verdict verdict;
 
     private Integer tension;
+    private Double told;
     private Double seconds;
     private Instant at;
     private Double toldEffort;
@@ -87,6 +91,7 @@ class RunEvent {
             Kind kind,
             Verdict verdict,
             Integer tension,
+            Double figure,
             Double seconds,
             Allowance told,
             Instant at) {
@@ -97,6 +102,7 @@ class RunEvent {
         this.kind = kind;
         this.verdict = verdict;
         this.tension = tension;
+        this.told = figure;
         this.seconds = seconds;
         this.at = at;
         this.toldEffort = told.effort();
@@ -141,7 +147,9 @@ class RunEvent {
     Event event() {
         double played = seconds == null ? Event.UNSAID : seconds;
         return switch (kind) {
-            case JUDGED -> new Event.Judged(new Answer(verdict, Tension.of(tension)));
+            case JUDGED ->
+                new Event.Judged(new Answer(verdict, Tension.of(tension), told == null ? Answer.NOTHING_TOLD : told));
+            case UNJUDGED -> new Event.Unjudged();
             case RESTED -> new Event.Rested(seconds);
             case BACKED_OFF -> new Event.BackedOff(played);
             case REST_ASKED -> new Event.RestAsked(played);

@@ -4,12 +4,14 @@ import java.util.List;
 import org.springframework.stereotype.Component;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
+import tachylim.server.bench.ChoiceService;
 import tachylim.server.ceiling.Passes;
-import tachylim.server.ceiling.Subject;
 import tachylim.server.load.LoadService;
 import tachylim.server.repertoire.RepertoireService;
+import tachylim.server.repertoire.StoredPiece;
 import tachylim.server.web.ProblemCode;
 import tachylim.server.web.Refused;
+import tachylim.workout.Block;
 import tachylim.workout.Pass;
 import tachylim.workout.Run;
 import tachylim.workout.Segment;
@@ -23,6 +25,7 @@ class RunRecorder {
     private final RunSummaries summaries;
     private final Passes passes;
     private final RepertoireService repertoire;
+    private final ChoiceService choices;
     private final AccountService accounts;
     private final LoadService load;
 
@@ -32,6 +35,7 @@ class RunRecorder {
             RunSummaries summaries,
             Passes passes,
             RepertoireService repertoire,
+            ChoiceService choices,
             AccountService accounts,
             LoadService load) {
         this.events = events;
@@ -39,6 +43,7 @@ class RunRecorder {
         this.summaries = summaries;
         this.passes = passes;
         this.repertoire = repertoire;
+        this.choices = choices;
         this.accounts = accounts;
         this.load = load;
     }
@@ -62,7 +67,13 @@ class RunRecorder {
         for (Segment segment : fresh) {
             segments.save(new RunSegment(who.accountId(), stored.id(), place, event.ordinal(), segment));
             if (segment.step() instanceof Pass) {
-                passes.keep(who, subject(who, stored), place(who, stored, event), after, place);
+                StoredPiece piece = piece(who, stored, after, segment);
+                Passes.Place at = place(who, stored, event);
+                passes.keep(who, piece.subject(), at, after, place);
+                Block block = after.blocks().get(segment.block());
+                if (!block.music().isAsWritten() && segment.isPlayed()) {
+                    choices.playedInRun(who, piece, block.music().version(), at.day());
+                }
             }
             place++;
         }
@@ -71,8 +82,14 @@ class RunRecorder {
         }
     }
 
-    private Subject subject(SignedIn who, StoredRun stored) {
-        return repertoire.anyPiece(who, stored.pieceId()).subject();
+    /** The piece that was played in a segment: a run from before there were several has one. */
+    private StoredPiece piece(SignedIn who, StoredRun stored, Run run, Segment segment) {
+        long id = run.workout()
+                .brief()
+                .themes()
+                .get(run.blocks().get(segment.block()).theme())
+                .id();
+        return repertoire.anyPiece(who, id == 0 ? stored.pieceId() : id);
     }
 
     private Passes.Place place(SignedIn who, StoredRun stored, RunEvent event) {
@@ -85,7 +102,7 @@ class RunRecorder {
         Segment segment = run.past().get(last);
         segments.findByAccountIdAndRunIdAndPlace(who.accountId(), stored.id(), last)
                 .ifPresent(kept -> kept.segment(segment));
-        passes.felt(who, subject(who, stored), place(who, stored, event), segment);
+        passes.felt(who, piece(who, stored, run, segment).subject(), place(who, stored, event), segment);
         load.cameOut(who, run.tally().condition(), event.at());
     }
 

@@ -21,6 +21,9 @@ import tachylim.server.web.Refused;
 import tachylim.server.workout.PlanDtos.PlanWish;
 import tachylim.server.workout.PlanService;
 import tachylim.server.workout.StoredWorkout;
+import tachylim.task.Answer;
+import tachylim.task.Ask;
+import tachylim.task.Tension;
 import tachylim.workout.Done;
 import tachylim.workout.Pass;
 import tachylim.workout.Run;
@@ -253,7 +256,8 @@ public class RunService {
     }
 
     private static void check(EventWish wish) {
-        if (wish.kind() == RunEvent.Kind.JUDGED && (wish.verdict() == null || wish.tension() == null)) {
+        if (wish.kind() == RunEvent.Kind.JUDGED
+                && (wish.verdict() == null && wish.told() == null || wish.tension() == null)) {
             throw Refused.field("verdict", "An answer needs a verdict and a tension.");
         }
         if (wish.kind() == RunEvent.Kind.RESTED && wish.seconds() == null) {
@@ -275,7 +279,13 @@ public class RunService {
             }
         }
         stored.putRight(now, soFar.run().tally().leastSeconds() / settings.speed());
-        RunEvent event = event(who, stored, soFar.kept().size(), wish, soFar.run(), stored.touched(said, now));
+        RunEvent event = event(
+                who,
+                stored,
+                soFar.kept().size(),
+                toldInFull(wish, soFar.run()),
+                soFar.run(),
+                stored.touched(said, now));
         Run after = RunRecorder.step(soFar.run(), event);
         checkClock(stored, after, event.at());
         recorder.keep(who, stored, soFar.run(), after, event);
@@ -290,6 +300,25 @@ public class RunService {
         return new SoFar(stored, soFar.workout(), played, brought);
     }
 
+    /** An answer whose figure says how it went is kept with the verdict that it makes. */
+    private static EventWish toldInFull(EventWish wish, Run run) {
+        if (wish.kind() != RunEvent.Kind.JUDGED || !(run.step() instanceof Pass pass)) {
+            return wish;
+        }
+        boolean counts = pass.ask().kind() == Ask.Kind.SET || pass.ask().kind() == Ask.Kind.COUNT;
+        if (!counts && wish.verdict() == null) {
+            throw Refused.field("verdict", "An answer needs a verdict and a tension.");
+        }
+        Answer answer = Refused.unlessValid(
+                "told",
+                () -> pass.ask()
+                        .answer(
+                                wish.verdict(),
+                                Tension.of(wish.tension()),
+                                wish.told() == null ? Answer.NOTHING_TOLD : wish.told()));
+        return wish.saying(answer);
+    }
+
     private static RunEvent event(SignedIn who, StoredRun stored, int ordinal, EventWish wish, Run told, Instant at) {
         return new RunEvent(
                 who.accountId(),
@@ -299,6 +328,7 @@ public class RunService {
                 wish.kind(),
                 wish.verdict(),
                 wish.tension(),
+                wish.told(),
                 wish.seconds(),
                 told.left(),
                 at);
@@ -339,7 +369,7 @@ public class RunService {
             throw Refused.conflict(
                     ProblemCode.OVER, "This workout was over before this answer came, so it is not counted.");
         }
-        RunEvent event = event(who, stored, kept.size(), wish, before, stored.touched(said, now));
+        RunEvent event = event(who, stored, kept.size(), toldInFull(wish, before), before, stored.touched(said, now));
         Run after = RunRecorder.step(before, event);
         checkClock(stored, after, event.at());
         recorder.forgetLeft(who, stored, before.past().size(), end.ordinal());

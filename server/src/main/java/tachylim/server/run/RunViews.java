@@ -14,10 +14,12 @@ import tachylim.server.run.RunDtos.RunView;
 import tachylim.server.run.RunDtos.StepDto;
 import tachylim.server.workout.Relief;
 import tachylim.server.workout.StoredWorkout;
+import tachylim.workout.Block;
 import tachylim.workout.Done;
 import tachylim.workout.Pass;
 import tachylim.workout.Run;
 import tachylim.workout.Segment;
+import tachylim.workout.Theme;
 
 /** What is shown of a run: one in progress from where it stands, one that is over from what was kept. */
 @Component
@@ -34,9 +36,11 @@ public class RunViews {
     }
 
     RunView open(SignedIn who, StoredRun stored, StoredWorkout workout, List<RunEvent> kept, Run run, String holder) {
-        StoredPiece piece = repertoire.anyPiece(who, stored.pieceId());
-        StepDescription description = new StepDescription(run);
         boolean inBlock = !run.isDone();
+        Block block = inBlock ? run.blocks().get(run.block()) : null;
+        Theme theme = run.workout().brief().themes().get(inBlock ? block.theme() : 0);
+        StoredPiece piece = repertoire.anyPiece(who, theme.id() == 0 ? stored.pieceId() : theme.id());
+        StepDescription description = new StepDescription(run, piece.notes().firstNote());
         double cap = stored.effortBefore() + run.tally().effort() + run.left().effort();
         Relief relief = Relief.of(
                 run,
@@ -50,8 +54,14 @@ public class RunViews {
                 kept.size(),
                 stored.isHeldBy(holder),
                 description.step(),
-                inBlock ? run.blocks().get(run.block()).part() : null,
-                inBlock ? run.blocks().get(run.block()).why() : "",
+                inBlock ? block.part() : null,
+                inBlock ? block.why() : "",
+                inBlock ? run.block() : null,
+                inBlock ? block.music().title() : "",
+                inBlock ? block.method().school().title() : "",
+                piece.id(),
+                piece.passage().id(),
+                inBlock ? block.target(theme).bpm() : theme.target().bpm(),
                 description.upcoming(),
                 lastAnswer(kept, run),
                 run.tally().elapsed(),
@@ -75,6 +85,12 @@ public class RunViews {
                 new StepDto(done.why(), null, null, done.cause()),
                 null,
                 "",
+                null,
+                "",
+                "",
+                piece.id(),
+                piece.passage().id(),
+                workout.outline().target(),
                 "the end",
                 null,
                 relief.seconds(),

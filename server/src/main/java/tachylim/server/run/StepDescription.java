@@ -6,8 +6,10 @@ import tachylim.notation.abc.AbcWriter;
 import tachylim.passage.Passage;
 import tachylim.server.run.RunDtos.ClickDto;
 import tachylim.server.run.RunDtos.PassDto;
+import tachylim.server.run.RunDtos.Pulses;
 import tachylim.server.run.RunDtos.RestDto;
 import tachylim.server.run.RunDtos.StepDto;
+import tachylim.task.Pulse;
 import tachylim.workout.ClickProgramme;
 import tachylim.workout.Done;
 import tachylim.workout.Pass;
@@ -21,9 +23,14 @@ final class StepDescription {
 
     private final Run run;
     private final List<Segment> ahead;
+    private final int firstNote;
 
-    StepDescription(Run run) {
+    /**
+     * @param firstNote which note of its passage the piece at hand begins with
+     */
+    StepDescription(Run run, int firstNote) {
         this.run = run;
+        this.firstNote = firstNote;
         this.ahead = run.ahead();
     }
 
@@ -39,8 +46,10 @@ final class StepDescription {
     }
 
     private PassDto pass(Pass pass) {
-        Passage music = run.workout().music();
-        Passage played = music.excerpt(pass.notes());
+        Passage music = run.blocks().get(run.block()).music().notes();
+        AbcWriter.Written written = AbcWriter.engraving(pass.written(music));
+        boolean asWritten =
+                run.blocks().get(run.block()).music().isAsWritten() && !(pass.pulse() instanceof Pulse.Switching);
         List<ClickDto> clicks = ClickProgramme.of(pass, music).stream()
                 .map(click -> new ClickDto(click.seconds(), click.kind()))
                 .toList();
@@ -55,12 +64,33 @@ final class StepDescription {
                 pass.rounds(),
                 pass.countIn(),
                 pass.seconds(),
+                pass.pulse().metronome(),
+                pass.pulse().fastest().bpm(),
+                pulse(pass.pulse()),
+                pass.task().mode(),
+                pass.ask().kind(),
+                pass.ask().of(),
                 pass.rate(music),
-                AbcWriter.write(played),
+                written.abc(),
+                written.places(),
+                asWritten ? firstNote + pass.notes().firstNote() : null,
                 pass.notes().size() == music.notes().size(),
                 before + 1,
                 before + after,
                 clicks);
+    }
+
+    private static Pulses pulse(Pulse pulse) {
+        if (pulse instanceof Pulse.Recounted) {
+            return Pulses.RECOUNTED;
+        } else if (pulse instanceof Pulse.Switching) {
+            return Pulses.SWITCHING;
+        } else if (pulse instanceof Pulse.Gliding) {
+            return Pulses.GLIDING;
+        } else if (pulse instanceof Pulse.DroppingOut) {
+            return Pulses.DROPPING_OUT;
+        }
+        return pulse instanceof Pulse.Free ? Pulses.FREE : Pulses.STEADY;
     }
 
     /** Passes of one kind in one block are counted together. */

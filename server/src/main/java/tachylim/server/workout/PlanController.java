@@ -30,14 +30,15 @@ class PlanController {
         this.accounts = accounts;
     }
 
-    /** The usual workout for a piece, to start editing from. */
+    /** The usual workout for a piece, to start editing from: by the method that was last chosen when none is named. */
     @GetMapping("/pieces/{id}/plan")
     PlanView usual(
             @AuthenticationPrincipal SignedIn who,
             @PathVariable long id,
-            @RequestParam(defaultValue = "INTERVAL_BURSTS") School school) {
+            @RequestParam(required = false) School school) {
+        School chosen = school == null ? plans.usual(who, id) : school;
         int minutes = accounts.habit(who).usualMinutes();
-        return plans.preview(who, PlanWish.usual(id, Brief.usualMinutes(minutes, school), school));
+        return plans.preview(who, PlanWish.usual(id, Brief.usualMinutes(minutes, chosen), chosen));
     }
 
     /** The workout that a wish leads to; nothing is kept until it is begun. */

@@ -1,6 +1,7 @@
 package tachylim.server.workout;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.Valid;
 import jakarta.validation.constraints.DecimalMax;
 import jakarta.validation.constraints.DecimalMin;
 import jakarta.validation.constraints.Max;
@@ -10,11 +11,14 @@ import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.Stream;
 import tachylim.load.Caution;
 import tachylim.method.School;
 import tachylim.server.load.LoadDto;
 import tachylim.workout.Brief;
 import tachylim.workout.Choices;
+import tachylim.workout.Part;
+import tachylim.workout.Sketch;
 
 /** What the planning part of the API takes and gives. */
 public final class PlanDtos {
@@ -22,6 +26,39 @@ public final class PlanDtos {
     private PlanDtos() {}
 
     private static final String MINUTES = "Give " + Brief.LEAST_MINUTES + " to " + Brief.MOST_MINUTES + " minutes.";
+
+    private static final String PIECES = "A session has up to " + Brief.MOST_THEMES + " pieces.";
+    private static final String BLOCKS = "A session has up to " + Brief.MOST_SKETCHES + " blocks.";
+    private static final String TIME = "A block takes 10 seconds to 3 hours.";
+    private static final int LEAST_SECONDS = 10;
+    private static final int MOST_SECONDS = 10_800;
+    private static final int LONGEST_VERSION = 80;
+
+    /** A block of a session: its part, which of the pieces, in which version, for how long and by which method. */
+    public record BlockWish(
+            @NotNull Part part,
+            @Min(0) @Max(Brief.MOST_THEMES - 1) int theme,
+            @NotNull @Size(max = LONGEST_VERSION) String version,
+
+            @DecimalMin(value = "" + LEAST_SECONDS, message = TIME)
+            @DecimalMax(value = "" + MOST_SECONDS, message = TIME)
+            double seconds,
+
+            @NotNull School school) {
+
+        static BlockWish of(Sketch sketch) {
+            return new BlockWish(
+                    sketch.part(),
+                    sketch.theme(),
+                    sketch.version(),
+                    Math.max(LEAST_SECONDS, sketch.seconds()),
+                    sketch.choices().school());
+        }
+
+        Sketch sketch(Choices choices) {
+            return new Sketch(part, theme, version, seconds, choices.by(school));
+        }
+    }
 
     /** What a player asks of a workout. */
     public record PlanWish(
@@ -47,7 +84,64 @@ public final class PlanDtos {
 
             @NotNull
             @Size(max = Choices.LONGEST_FOCUS, message = "A focus is at most " + Choices.LONGEST_FOCUS + " characters.")
-            String focus) {
+            String focus,
+
+            @Size(max = Brief.MOST_THEMES - 1, message = PIECES)
+            @Schema(description = "the other pieces of the session, in the order they are wanted")
+            List<@NotNull Long> others,
+
+            @Valid
+            @Size(max = Brief.MOST_SKETCHES, message = BLOCKS)
+            @Schema(description = "its blocks as the player has put them together; none to have them composed")
+            List<@NotNull BlockWish> blocks) {
+
+        public PlanWish {
+            others = others == null ? List.of() : List.copyOf(others);
+            blocks = blocks == null ? List.of() : List.copyOf(blocks);
+        }
+
+        /** All its pieces, the one that needs it most first. */
+        List<Long> pieceIds() {
+            return Stream.concat(Stream.of(pieceId), others.stream()).distinct().toList();
+        }
+
+        List<Sketch> sketches() {
+            return blocks.stream().map(block -> block.sketch(choices())).toList();
+        }
+
+        /** The same with blocks as they were composed. */
+        PlanWish with(List<Sketch> sketches) {
+            return new PlanWish(
+                    pieceId,
+                    minutes,
+                    school,
+                    bursts,
+                    burstBeats,
+                    controlledShare,
+                    firstBurstShare,
+                    cleanInARow,
+                    caution,
+                    focus,
+                    others,
+                    sketches.stream().map(BlockWish::of).toList());
+        }
+
+        /** The same about other pieces besides. */
+        public PlanWish besides(List<Long> more) {
+            return new PlanWish(
+                    pieceId,
+                    minutes,
+                    school,
+                    bursts,
+                    burstBeats,
+                    controlledShare,
+                    firstBurstShare,
+                    cleanInARow,
+                    caution,
+                    focus,
+                    more,
+                    List.of());
+        }
 
         Choices choices() {
             return new Choices(
@@ -67,7 +161,9 @@ public final class PlanDtos {
                     usual.firstBurstShare(),
                     usual.cleanInARow(),
                     usual.caution(),
-                    usual.focus());
+                    usual.focus(),
+                    List.of(),
+                    List.of());
         }
     }
 
@@ -86,6 +182,20 @@ public final class PlanDtos {
             String passage,
             String piece,
             @Schema(nullable = true) LocalDate neededOn,
+
+            @Schema(description = "the pieces of the session, in the order its blocks count them")
+            List<SessionPiece> pieces,
+
+            @Schema(description = "what this piece wants now by a rule of thumb, with the reason")
+            Advice advice,
+
             Relief relief,
             LoadDto load) {}
+
+    /** A method with the reason for it. */
+    public record Advice(School school, String title, String why) {}
+
+    /** One of the pieces of a session. */
+    public record SessionPiece(
+            long id, long passageId, int firstNote, int lastNote, String passage, String piece, double target) {}
 }

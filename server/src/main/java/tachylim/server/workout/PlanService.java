@@ -8,13 +8,18 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalLong;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tachylim.method.Tension;
+import tachylim.method.School;
+import tachylim.passage.Passage;
 import tachylim.passage.Readiness;
 import tachylim.server.account.SignedIn;
+import tachylim.server.bench.ChoiceService;
+import tachylim.server.bench.LinkService;
 import tachylim.server.bench.ReadinessService;
 import tachylim.server.ceiling.Passes;
 import tachylim.server.ceiling.Standing;
@@ -29,12 +34,15 @@ import tachylim.server.web.Refused;
 import tachylim.server.workout.PlanDtos.PlanView;
 import tachylim.server.workout.PlanDtos.PlanWish;
 import tachylim.server.workout.PlanDtos.SchoolDto;
+import tachylim.task.Tension;
 import tachylim.tempo.Tempo;
 import tachylim.workout.Brief;
 import tachylim.workout.Choices;
 import tachylim.workout.Need;
 import tachylim.workout.Planner;
 import tachylim.workout.Run;
+import tachylim.workout.Theme;
+import tachylim.workout.WhichMethod;
 import tachylim.workout.Workout;
 
 /** Plans workouts from what is known of a piece and what is left of the day. */
@@ -51,6 +59,8 @@ public class PlanService {
     private final Passes passes;
     private final LoadService load;
     private final ReadinessService readiness;
+    private final LinkService links;
+    private final ChoiceService choices;
     private final StorageService storage;
 
     PlanService(
@@ -61,6 +71,8 @@ public class PlanService {
             Passes passes,
             LoadService load,
             ReadinessService readiness,
+            LinkService links,
+            ChoiceService choices,
             StorageService storage) {
         this.workouts = workouts;
         this.beliefs = beliefs;
@@ -69,87 +81,156 @@ public class PlanService {
         this.passes = passes;
         this.load = load;
         this.readiness = readiness;
+        this.links = links;
+        this.choices = choices;
         this.storage = storage;
     }
 
-    @Transactional
+    @Transactional(readOnly = true)
     public PlanView preview(SignedIn who, PlanWish wish) {
-        StoredPiece piece = repertoire.piece(who, wish.pieceId());
+        List<StoredPiece> pieces = repertoire.pieces(who, wish.pieceIds());
         Today today = load.today(who);
-        Standing standing = standings.standing(who, piece.subject(), today.day());
-        return view(wish, piece, today, plan(who, wish, piece, standing, today));
+        return view(who, wish, pieces, known(who, pieces, today), today);
     }
 
-    private static PlanView view(PlanWish wish, StoredPiece piece, Today today, Workout workout) {
+    private Map<Long, Standing> known(SignedIn who, List<StoredPiece> pieces, Today today) {
+        return standings.standings(
+                who, pieces.stream().map(StoredPiece::subject).toList(), today.day());
+    }
+
+    private PlanView view(
+            SignedIn who, PlanWish wish, List<StoredPiece> pieces, Map<Long, Standing> known, Today today) {
+        Workout workout = plan(who, wish, pieces, known, today);
         Relief relief =
                 Relief.of(Run.start(workout), today.done().effort(), today.limit(tachylim.load.Limit.Kind.EFFORT));
+        StoredPiece first = pieces.get(0);
         return new PlanView(
-                wish,
+                wish.with(workout.brief().sketches()),
                 SchoolDto.ALL,
-                piece.passage().title(),
-                piece.part(),
-                piece.passage().neededOn(),
+                first.passage().title(),
+                first.part(),
+                first.passage().neededOn(),
+                pieces.stream()
+                        .map(piece -> new PlanDtos.SessionPiece(
+                                piece.id(),
+                                piece.passage().id(),
+                                piece.notes().firstNote(),
+                                piece.notes().lastNote(),
+                                piece.passage().title(),
+                                piece.part(),
+                                piece.passage().targetBpm()))
+                        .toList(),
+                advice(who, workout, first, today),
                 relief,
                 today.dto());
     }
 
-    private Workout plan(SignedIn who, PlanWish wish, StoredPiece piece, Standing standing, Today today) {
+    private PlanDtos.Advice advice(SignedIn who, Workout workout, StoredPiece piece, Today today) {
+        LocalDate date = piece.passage().neededOn();
+        WhichMethod which = WhichMethod.now(
+                workout.brief().theme(),
+                date == null || date.isBefore(today.day())
+                        ? OptionalLong.empty()
+                        : OptionalLong.of(ChronoUnit.DAYS.between(today.day(), date)),
+                today.allowance(),
+                lately(who, piece));
+        return new PlanDtos.Advice(which.school(), which.school().title(), which.why());
+    }
+
+    /** The method that a piece was last worked on by, where that was chosen for more than a day; or else bursts. */
+    @Transactional(readOnly = true)
+    public School usual(SignedIn who, long pieceId) {
+        return lately(who, repertoire.piece(who, pieceId)).stream()
+                .filter(school -> school.isFast() && school != School.CEILING_TEST)
+                .findFirst()
+                .orElse(School.INTERVAL_BURSTS);
+    }
+
+    /** The methods of the last workouts on a piece, the newest first. */
+    private List<School> lately(SignedIn who, StoredPiece piece) {
+        return workouts.schools(who.accountId(), piece.id(), LATELY).stream()
+                .map(School::of)
+                .toList();
+    }
+
+    private static final Limit LATELY = Limit.of(3);
+
+    private Workout plan(
+            SignedIn who, PlanWish wish, List<StoredPiece> pieces, Map<Long, Standing> known, Today today) {
         Choices choices = Refused.unlessValid("choices", wish::choices);
         Workout workout = Refused.unlessValid(
-                "minutes",
+                "blocks",
                 () -> Planner.plan(new Brief(
-                        repertoire.music(piece),
-                        Tempo.of(piece.passage().targetBpm()),
-                        standing.known().besides(passes.awkward(who, piece.id(), today.day())),
+                        pieces.stream()
+                                .map(piece -> theme(who, piece, known.get(piece.id()), today))
+                                .toList(),
+                        wish.sketches(),
                         wish.minutes(),
                         choices,
                         today.allowance(),
                         today.condition(),
-                        passes.lastClimb(who, piece.id()),
-                        repertoire.reachedRate(who, piece.passage()),
-                        today.done().worstTension().atLeast(Tension.GRIPPING)
-                                ? passes.gripped(who, piece.id(), today.day())
-                                : Optional.empty(),
                         today.spared())));
         if (today.rest() != null) {
             return workout.withOnlyRemark(today.restSentence());
         }
-        String warning = choices.school().isFast() ? Readiness.warning(readiness.open(who, piece.passage())) : "";
+        String warning = choices.school().isFast()
+                ? Readiness.warning(readiness.open(who, pieces.get(0).passage()))
+                : "";
         return warning.isEmpty() ? workout : workout.withRemark(warning);
+    }
+
+    private Theme theme(SignedIn who, StoredPiece piece, Standing standing, Today today) {
+        Passage music = repertoire.music(piece);
+        return new Theme(
+                piece.id(),
+                music,
+                Tempo.of(piece.passage().targetBpm()),
+                standing.known().besides(passes.awkward(who, piece.id(), today.day())),
+                passes.lastClimb(who, piece.id()),
+                repertoire.reachedRate(who, piece.passage()),
+                today.done().worstTension().atLeast(Tension.GRIPPING)
+                        ? passes.gripped(who, piece.id(), today.day())
+                        : Optional.empty(),
+                links.weakest(who, piece, today.day()),
+                choices.wanted(who, piece, today.day()));
     }
 
     /** Keeps the workout that is about to be played. */
     @Transactional
     public StoredWorkout keep(SignedIn who, PlanWish wish, Today today, Instant at) {
-        StoredPiece piece = repertoire.piece(who, wish.pieceId());
+        List<StoredPiece> pieces = repertoire.pieces(who, wish.pieceIds());
         storage.checkRoom(who);
-        Standing standing = standings.standing(who, piece.subject(), today.day());
         today.checkMayPlay();
-        Workout workout = plan(who, wish, piece, standing, today);
+        Workout workout = plan(who, wish, pieces, known(who, pieces, today), today);
         if (workout.blocks().isEmpty()) {
             throw Refused.conflict(ProblemCode.NOTHING_LEFT, String.join(" ", workout.remarks()));
         }
         StoredWorkout stored = workouts.save(new StoredWorkout(
                 who.accountId(),
-                piece.id(),
+                pieces.get(0).id(),
                 today.day(),
                 at,
                 wish.minutes(),
                 wish.focus().strip(),
                 workout));
         beliefs.deleteByAccountIdAndDayBefore(who.accountId(), today.day().minusDays(BELIEF_DAYS));
-        workout.brief()
-                .known()
-                .belief()
-                .ifPresent(
-                        belief -> beliefs.save(new StartingBelief(stored.id(), who.accountId(), today.day(), belief)));
+        List<Theme> themes = workout.brief().themes();
+        for (int theme = 0; theme < themes.size(); theme++) {
+            int index = theme;
+            themes.get(theme)
+                    .known()
+                    .belief()
+                    .ifPresent(belief ->
+                            beliefs.save(new StartingBelief(stored.id(), index, who.accountId(), today.day(), belief)));
+        }
         return stored;
     }
 
     /** A kept workout, to be played on from what was believed when it was begun. */
     @Transactional(readOnly = true)
     public Workout begun(StoredWorkout stored) {
-        return stored.workout(beliefs.findById(stored.id()).map(StartingBelief::belief));
+        return stored.workout(beliefs.findByWorkoutId(stored.id()).stream()
+                .collect(Collectors.toMap(StartingBelief::theme, StartingBelief::belief)));
     }
 
     @Transactional(readOnly = true)
@@ -193,6 +274,6 @@ public class PlanService {
 
     @Transactional(readOnly = true)
     public PlanView prepared(SignedIn who, PlanWish wish, Neediest neediest, Today today) {
-        return view(wish, neediest.piece, today, plan(who, wish, neediest.piece, neediest.standing, today));
+        return view(who, wish, List.of(neediest.piece), Map.of(neediest.piece.id(), neediest.standing), today);
     }
 }

@@ -5,9 +5,11 @@ import java.util.List;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import tachylim.load.Limit;
-import tachylim.method.Verdict;
 import tachylim.server.ceiling.EstimateDto;
 import tachylim.server.record.PlanOutline;
+import tachylim.task.Ask;
+import tachylim.task.Pulse;
+import tachylim.task.Verdict;
 import tachylim.workout.Part;
 import tachylim.workout.Pass;
 import tachylim.workout.Rest;
@@ -42,6 +44,18 @@ public record Relief(
         REST
     }
 
+    /** The line that a stretch is drawn with. */
+    public enum Shape {
+        PLATEAU,
+        RECOUNTED,
+        CASTELLATED,
+        RIDGE,
+        DROPPING_OUT,
+        FREE,
+        COMB,
+        NONE
+    }
+
     /** One step in its place. Tempo is null in a rest, verdict and tension while it is only planned, or when it was left without a word. */
     public record StretchDto(
             Form form,
@@ -50,6 +64,15 @@ public record Relief(
             double seconds,
             double countIn,
             @Schema(nullable = true) Double tempo,
+
+            @Schema(nullable = true, description = "the fastest tempo in it, where it is not the same throughout")
+            Double fastest,
+
+            Shape shape,
+
+            @Schema(description = "how many passes are answered together")
+            int passes,
+
             @Schema(nullable = true) Rest.Reason rest,
             boolean played,
             @Schema(nullable = true) Verdict verdict,
@@ -60,7 +83,23 @@ public record Relief(
             String why) {}
 
     /** A block, and where it begins and ends; one that no time or allowance is left for has no length. */
-    public record BlockDto(Part part, String why, double start, double end) {}
+    public record BlockDto(
+            Part part,
+
+            @Schema(description = "which of the session's pieces it is about, from 0")
+            int theme,
+
+            @Schema(description = "its version as a player calls it; empty when as written")
+            String version,
+
+            @Schema(description = "its method as a player calls it; empty of the first sessions that were kept")
+            String method,
+
+            String why,
+            double start,
+            double end,
+            double target,
+            EstimateDto estimate) {}
 
     public record TotalsDto(
             double playingSeconds,
@@ -126,6 +165,11 @@ public record Relief(
                     segment.seconds(),
                     pass.countInSeconds(),
                     pass.tempo().bpm(),
+                    pass.pulse().fastest().equals(pass.tempo())
+                            ? null
+                            : pass.pulse().fastest().bpm(),
+                    shape(pass),
+                    pass.ask().passes(),
                     null,
                     played,
                     played && segment.answer() != null ? segment.answer().verdict() : null,
@@ -145,6 +189,9 @@ public record Relief(
                 segment.seconds(),
                 0,
                 null,
+                null,
+                Shape.NONE,
+                0,
                 rest.reason(),
                 played,
                 null,
@@ -153,6 +200,21 @@ public record Relief(
                 after,
                 effortAfter,
                 rest.why());
+    }
+
+    private static Shape shape(Pass pass) {
+        if (pass.ask().kind() == Ask.Kind.COUNT) {
+            return Shape.COMB;
+        } else if (pass.pulse() instanceof Pulse.Recounted) {
+            return Shape.RECOUNTED;
+        } else if (pass.pulse() instanceof Pulse.Switching) {
+            return Shape.CASTELLATED;
+        } else if (pass.pulse() instanceof Pulse.Gliding) {
+            return Shape.RIDGE;
+        } else if (pass.pulse() instanceof Pulse.DroppingOut) {
+            return Shape.DROPPING_OUT;
+        }
+        return pass.pulse() instanceof Pulse.Free ? Shape.FREE : Shape.PLATEAU;
     }
 
     private static List<BlockDto> blocks(List<PlanOutline.BlockOutline> blocks, List<Segment> all) {
@@ -165,7 +227,17 @@ public record Relief(
                             ? 0
                             : own.get(own.size() - 1).start()
                                     + own.get(own.size() - 1).seconds();
-                    return new BlockDto(blocks.get(i).part(), blocks.get(i).why(), start, end);
+                    PlanOutline.BlockOutline block = blocks.get(i);
+                    return new BlockDto(
+                            block.part(),
+                            block.theme(),
+                            block.version(),
+                            block.method(),
+                            block.why(),
+                            start,
+                            end,
+                            block.target(),
+                            EstimateDto.of(block.estimate(), block.estimate().enoughEvidence()));
                 })
                 .toList();
     }

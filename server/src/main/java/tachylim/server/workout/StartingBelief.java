@@ -3,18 +3,27 @@ package tachylim.server.workout;
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
+import jakarta.persistence.IdClass;
 import jakarta.persistence.Table;
+import java.io.Serializable;
 import java.time.LocalDate;
 import tachylim.ceiling.Posterior;
 import tachylim.server.record.AssignedId;
 
-/** What was believed of a piece when a workout on it was begun: what its run is folded again from. */
+/** What was believed of one of its pieces when a workout was begun: what its run is folded again from. */
 @Entity
 @Table(name = "starting_belief")
-class StartingBelief extends AssignedId<Long> {
+@IdClass(StartingBelief.Key.class)
+class StartingBelief extends AssignedId<StartingBelief.Key> {
+
+    /** One of the pieces of a workout. */
+    record Key(Long workoutId, Integer theme) implements Serializable {}
 
     @Id
     private Long workoutId;
+
+    @Id
+    private Integer theme;
 
     private Long accountId;
     private LocalDate day;
@@ -26,12 +35,17 @@ class StartingBelief extends AssignedId<Long> {
 
     protected StartingBelief() {}
 
-    StartingBelief(long workoutId, long accountId, LocalDate day, Posterior belief) {
+    StartingBelief(long workoutId, int theme, long accountId, LocalDate day, Posterior belief) {
         this.workoutId = workoutId;
+        this.theme = theme;
         this.accountId = accountId;
         this.day = day;
         this.weights = belief.toBytes();
         this.passes = belief.passes();
+    }
+
+    int theme() {
+        return theme;
     }
 
     Posterior belief() {
@@ -39,7 +53,7 @@ class StartingBelief extends AssignedId<Long> {
     }
 
     @Override
-    public Long getId() {
-        return workoutId;
+    public Key getId() {
+        return new Key(workoutId, theme);
     }
 }

@@ -9,6 +9,7 @@ import jakarta.persistence.Table;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import tachylim.ceiling.Posterior;
 import tachylim.server.record.PlanOutline;
@@ -34,6 +35,9 @@ public class StoredWorkout {
     private int minutes;
     private String focus;
 
+    /** The word of the method that was chosen; null of those from before it was kept. */
+    private String school;
+
     @Column(columnDefinition = "mediumtext")
     private String plan;
 
@@ -56,6 +60,7 @@ public class StoredWorkout {
         this.createdAt = createdAt;
         this.minutes = minutes;
         this.focus = focus;
+        this.school = workout.brief().choices().school().word();
         this.plan = WorkoutDocument.write(workout);
         this.planned = SegmentDocument.writeAll(Run.start(workout).ahead());
     }
@@ -88,10 +93,10 @@ public class StoredWorkout {
     /**
      * The workout, to be played on.
      *
-     * @param belief what was believed when it was begun; empty when that is no longer kept
+     * @param beliefs what was believed of its pieces when it was begun, as far as that is still kept
      */
-    public Workout workout(Optional<Posterior> belief) {
-        return WorkoutDocument.read(plan).workout(belief);
+    public Workout workout(Map<Integer, Posterior> beliefs) {
+        return WorkoutDocument.read(plan).workout(beliefs);
     }
 
     /** Its steps as they were told when it was begun; empty while nobody has kept them. */

@@ -1,9 +1,9 @@
 package tachylim.bench.players;
 
 import java.util.SplittableRandom;
-import tachylim.method.Answer;
-import tachylim.method.Tension;
-import tachylim.method.Verdict;
+import tachylim.task.Answer;
+import tachylim.task.Tension;
+import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
 
 /** A player whose truth is known, and none of whose curves need be the ones the ceiling is estimated with. */

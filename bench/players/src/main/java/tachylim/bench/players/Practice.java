@@ -13,23 +13,27 @@ import tachylim.ceiling.Forecast;
 import tachylim.ceiling.Known;
 import tachylim.ceiling.Posterior;
 import tachylim.load.Condition;
-import tachylim.method.Answer;
-import tachylim.method.PassKind;
-import tachylim.method.Verdict;
 import tachylim.passage.Meter;
 import tachylim.passage.PaperPattern;
 import tachylim.passage.Passage;
+import tachylim.task.Answer;
+import tachylim.task.Ask;
+import tachylim.task.PassKind;
+import tachylim.task.Tension;
+import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
 import tachylim.workout.Allowance;
 import tachylim.workout.Brief;
 import tachylim.workout.Choices;
 import tachylim.workout.Event;
+import tachylim.workout.Music;
 import tachylim.workout.Part;
 import tachylim.workout.Pass;
 import tachylim.workout.Planner;
 import tachylim.workout.Rest;
 import tachylim.workout.Run;
 import tachylim.workout.Segment;
+import tachylim.workout.Theme;
 
 /** A player practising by the application's own workouts, a day after another. */
 final class Practice {
@@ -71,24 +75,20 @@ final class Practice {
     /** One day's workout. */
     void day() {
         Forecast.Belief morning = now();
-        Run run = Run.start(Planner.plan(new Brief(
-                music,
-                target,
-                Known.of(belief).besides(bands()),
+        Run run = Run.start(Planner.plan(Brief.on(
+                Theme.of(music, target, Known.of(belief).besides(bands()))
+                        .climbedTo(lastClimb)
+                        .reaching(reached),
                 minutes,
                 choices,
                 new Allowance(60, 90, 3_600),
                 Condition.FRESH,
-                lastClimb,
-                reached,
-                Optional.empty(),
                 "")));
         while (!run.isDone()) {
             run = run.after(
                     run.step() instanceof Rest rest
                             ? new Event.Rested(rest.seconds())
-                            : new Event.Judged(answer(
-                                    (Pass) run.step(), run.tally().reserve().level())));
+                            : event((Pass) run.step(), answer(run)));
         }
         belief = run.known().belief().orElseThrow();
         measured.add(new Forecast.Measured(day, morning, now()));
@@ -99,7 +99,8 @@ final class Practice {
                     lastClimb = Optional.of(pass.tempo());
                     reached = Math.max(reached, pass.rate(music));
                 }
-                if (pass.kind() != PassKind.BURST
+                if (segment.part() != Part.PREPARE
+                        && pass.kind() != PassKind.BURST
                         && pass.kind() != PassKind.WARM_UP
                         && segment.before().reserve().level() >= Evidence.TIRED_BELOW) {
                     boolean clean = segment.answer().verdict() == Verdict.CLEAN;
@@ -140,12 +141,35 @@ final class Practice {
         day++;
     }
 
-    private Answer answer(Pass pass, double reserve) {
+    /** Of what need not be answered nothing is said, unless it went wrong. */
+    private static Event event(Pass pass, Answer answer) {
+        boolean silent = pass.ask().kind() == Ask.Kind.NOTHING
+                && answer.verdict() != Verdict.BROKE
+                && !answer.tension().atLeast(Tension.GRIPPING);
+        return silent ? new Event.Unjudged() : new Event.Judged(answer);
+    }
+
+    private Answer answer(Run run) {
+        Pass pass = (Pass) run.step();
+        Music played = run.blocks().get(run.block()).music();
+        double reserve = run.tally().reserve().level();
         if (pass.kind() == PassKind.BURST) {
             burst.accept(pass.tempo().bpm() / player.ceilingToday());
         }
-        double share = (double) Math.max(1, pass.notes().size() - 1)
-                / Math.max(1, music.notes().size() - 1);
-        return player.play(pass.tempo(), Math.min(1, share), reserve);
+        double share = played.share()
+                * Math.max(1, pass.notes().size() - 1)
+                / Math.max(1, played.notes().notes().size() - 1);
+        Tempo tempo = pass.tempo().times(1 / played.matching());
+        if (pass.ask().passes() == 1) {
+            return player.play(tempo, Math.min(1, share), reserve);
+        }
+        int clean = 0;
+        Tension worst = Tension.LOOSE;
+        for (int i = 0; i < pass.ask().passes(); i++) {
+            Answer one = player.play(tempo, Math.min(1, share), reserve);
+            clean += one.verdict() == Verdict.CLEAN ? 1 : 0;
+            worst = one.tension().atLeast(worst) ? one.tension() : worst;
+        }
+        return Answer.ofSet(clean, pass.ask().passes(), worst);
     }
 }

@@ -5,8 +5,8 @@ import tachylim.ceiling.Band;
 import tachylim.ceiling.Evidence;
 import tachylim.ceiling.Posterior;
 import tachylim.ceiling.Probe;
-import tachylim.method.Answer;
-import tachylim.method.Verdict;
+import tachylim.task.Answer;
+import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
 
 /** Ways to look for a ceiling from the same first guess: the test, and what players do with a metronome and a pencil. */

@@ -1,4 +1,4 @@
-package tachylim.method;
+package tachylim.task;
 
 /** The player's own judgement of one pass. */
 public enum Verdict {

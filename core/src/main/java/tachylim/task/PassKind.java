@@ -1,4 +1,4 @@
-package tachylim.method;
+package tachylim.task;
 
 /** What a pass is for; each has its own form in the relief. */
 public enum PassKind {

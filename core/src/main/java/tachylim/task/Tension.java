@@ -1,4 +1,4 @@
-package tachylim.method;
+package tachylim.task;
 
 /** How tense the body was in a pass, from 0 to 5; {@code ordinal()} is the figure the player gives. */
 public enum Tension {

@@ -1,0 +1,95 @@
+package tachylim.method;
+
+import java.util.Collections;
+import tachylim.passage.Piece;
+import tachylim.task.Ask;
+import tachylim.task.PassKind;
+import tachylim.task.Pulse;
+import tachylim.task.Task;
+import tachylim.tempo.Tempo;
+
+/**
+ * One change, over and over, without a click: how many are clean in a minute? The target tempo T with a change every b beats
+ * needs T/b a minute. This class is immutable.
+ *
+ * @param tempo about how fast it is played, which its cost is told by, and which it never goes above
+ * @param change the link that is changed over, from 0
+ * @param seconds how long a count lasts, 30 or 60
+ * @param wanted how many clean ones are wanted in that time, 1 to 600
+ * @param counts how many counts, 1 to 6
+ */
+public record ChangeCount(Tempo tempo, int change, int seconds, int wanted, int counts) implements Method {
+
+    private static final int USUAL_SECONDS = 60;
+    private static final int USUAL_COUNTS = 2;
+    private static final double BEATS_PER_CHANGE = 2;
+
+    /**
+     * @throws IllegalArgumentException if a setting is outside its range
+     */
+    public ChangeCount {
+        tempo = Stride.notAbove(tempo);
+        if (seconds != 30 && seconds != 60) {
+            throw new IllegalArgumentException("A count lasts 30 or 60 seconds, not " + seconds);
+        }
+        if (change < 0 || wanted < 1 || wanted > Ask.MOST || counts < 1 || counts > 6) {
+            throw new IllegalArgumentException("1 to 6 counts of 1 to 600 changes");
+        }
+    }
+
+    /** How many changes a minute a tempo needs with one every so many beats. */
+    public static int needed(Tempo target, double beatsPerChange) {
+        return (int) Math.max(1, Math.min(Ask.MOST, Math.round(target.bpm() / beatsPerChange)));
+    }
+
+    static ChangeCount at(Span span) {
+        int link = Math.max(0, Math.min(span.ground().notes() - 2, span.ground().weak()));
+        return new ChangeCount(span.ease(), link, USUAL_SECONDS, needed(span.target(), BEATS_PER_CHANGE), USUAL_COUNTS);
+    }
+
+    static ChangeCount read(Settings kept) {
+        return new ChangeCount(
+                kept.tempo("tempo"),
+                kept.whole("change"),
+                kept.whole("seconds"),
+                kept.whole("wanted"),
+                kept.whole("counts"));
+    }
+
+    @Override
+    public School school() {
+        return School.CHANGE_COUNT;
+    }
+
+    @Override
+    public Settings settings() {
+        return Settings.NONE
+                .with("tempo", tempo)
+                .with("change", change)
+                .with("seconds", seconds)
+                .with("wanted", wanted)
+                .with("counts", counts);
+    }
+
+    @Override
+    public String promise() {
+        return "Clean changes in " + seconds + " s, " + counts + (counts == 1 ? " time; " : " times; ") + wanted
+                + " are wanted.";
+    }
+
+    @Override
+    public Tempo limit() {
+        return tempo;
+    }
+
+    @Override
+    public Position opening() {
+        Task task = Task.at(PassKind.CONTROLLED, tempo)
+                .with(new Pulse.Free(tempo, seconds))
+                .of(new Piece(change, change + 1))
+                .asking(Ask.count(wanted));
+        Series.Said count =
+                new Series.Said(task, "Only clean ones count; " + wanted + " in " + seconds + " s are wanted.");
+        return Series.of(Collections.nCopies(counts, count), "Counted.");
+    }
+}

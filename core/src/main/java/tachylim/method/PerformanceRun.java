@@ -1,0 +1,57 @@
+package tachylim.method;
+
+import java.util.List;
+import tachylim.task.Ask;
+import tachylim.task.PassKind;
+import tachylim.task.Task;
+import tachylim.tempo.Tempo;
+
+/**
+ * From beginning to end without stopping, as if somebody listened: small slips pass, real breakdowns become work. This
+ * class is immutable.
+ *
+ * @param tempo the tempo, which it never goes above
+ */
+public record PerformanceRun(Tempo tempo) implements Method {
+
+    public PerformanceRun {
+        tempo = Stride.notAbove(tempo);
+    }
+
+    static PerformanceRun at(Span span) {
+        return new PerformanceRun(span.top());
+    }
+
+    static PerformanceRun read(Settings kept) {
+        return new PerformanceRun(kept.tempo("tempo"));
+    }
+
+    @Override
+    public School school() {
+        return School.PERFORMANCE_RUN;
+    }
+
+    @Override
+    public Settings settings() {
+        return Settings.NONE.with("tempo", tempo);
+    }
+
+    @Override
+    public String promise() {
+        return "Once through at " + tempo + " without stopping, as if somebody listened.";
+    }
+
+    @Override
+    public Tempo limit() {
+        return tempo;
+    }
+
+    @Override
+    public Position opening() {
+        return Series.of(
+                List.of(new Series.Said(
+                        Task.at(PassKind.CONTROLLED, tempo).asking(Ask.SLIPS),
+                        "From the first note to the last at " + tempo + ", whatever happens.")),
+                "Played through.");
+    }
+}

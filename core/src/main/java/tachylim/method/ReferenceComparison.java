@@ -1,0 +1,77 @@
+package tachylim.method;
+
+import java.util.ArrayList;
+import java.util.List;
+import tachylim.task.Ask;
+import tachylim.task.PassKind;
+import tachylim.task.Task;
+import tachylim.tempo.Tempo;
+
+/**
+ * In the way that is sure, then in the way that is tried, at the same tempo: could they be told apart? This class is
+ * immutable.
+ *
+ * @param tempos the tempos, 1 to 12
+ * @param reference the way that is sure, in words
+ * @param tried the way that is tried, in words
+ */
+public record ReferenceComparison(List<Tempo> tempos, String reference, String tried) implements Method {
+
+    private static final double[] USUAL = {0.6, 0.7, 0.8, 0.88, 0.94, 1};
+
+    /**
+     * @throws IllegalArgumentException if there are too few tempos or too many
+     */
+    public ReferenceComparison {
+        if (tempos.isEmpty() || tempos.size() > 12) {
+            throw new IllegalArgumentException("A comparison has 1 to 12 tempos, not " + tempos.size());
+        }
+        tempos = tempos.stream().map(Stride::notAbove).toList();
+    }
+
+    static ReferenceComparison over(Span span) {
+        List<Tempo> tempos = new ArrayList<>();
+        for (double share : USUAL) {
+            tempos.add(span.ease().times(share));
+        }
+        return new ReferenceComparison(tempos, "as you know it", "in the new way");
+    }
+
+    static ReferenceComparison read(Settings kept) {
+        return new ReferenceComparison(kept.tempos("tempos"), kept.text("reference"), kept.text("tried"));
+    }
+
+    @Override
+    public School school() {
+        return School.REFERENCE_COMPARISON;
+    }
+
+    @Override
+    public Settings settings() {
+        return Settings.NONE.with("tempos", tempos).with("reference", reference).with("tried", tried);
+    }
+
+    @Override
+    public String promise() {
+        return "At " + tempos.size() + " tempos up to " + limit() + ": once " + reference + ", once " + tried
+                + ". Could you tell them apart?";
+    }
+
+    @Override
+    public Tempo limit() {
+        return tempos.stream().max(Tempo::compareTo).orElseThrow();
+    }
+
+    @Override
+    public Position opening() {
+        List<Series.Said> all = new ArrayList<>();
+        for (Tempo tempo : tempos) {
+            Task task = Task.at(PassKind.CONTROLLED, tempo);
+            all.add(new Series.Said(
+                    task.in(reference).asking(Ask.NOTHING), "First " + reference + ", at " + tempo + "."));
+            all.add(new Series.Said(
+                    task.in(tried).asking(Ask.MATCH), "Now " + tried + ", at the same " + tempo + ": can it be told?"));
+        }
+        return Series.of(all, "Compared up to " + limit() + ".");
+    }
+}

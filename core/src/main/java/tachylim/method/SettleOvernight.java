@@ -1,0 +1,66 @@
+package tachylim.method;
+
+import java.util.Collections;
+import tachylim.task.Ask;
+import tachylim.task.PassKind;
+import tachylim.task.Task;
+import tachylim.tempo.Tempo;
+
+/**
+ * A little under the ceiling today, a few times and no more; tomorrow it is tested. This class is immutable.
+ *
+ * @param tempo the tempo, 4% under the ceiling, which it never goes above
+ * @param sets how many sets, 1 to 6
+ * @param passes passes in each, 1 to 6
+ */
+public record SettleOvernight(Tempo tempo, int sets, int passes) implements Method {
+
+    private static final double UNDER = 0.96;
+    private static final int USUAL_SETS = 2;
+    private static final int USUAL_PASSES = 3;
+
+    /**
+     * @throws IllegalArgumentException if a setting is outside its range
+     */
+    public SettleOvernight {
+        tempo = Stride.notAbove(tempo);
+        if (sets < 1 || sets > 6 || passes < 1 || passes > 6) {
+            throw new IllegalArgumentException("It settles in 1 to 6 sets of 1 to 6 passes");
+        }
+    }
+
+    static SettleOvernight under(Span span) {
+        return new SettleOvernight(span.top().times(UNDER), USUAL_SETS, USUAL_PASSES);
+    }
+
+    static SettleOvernight read(Settings kept) {
+        return new SettleOvernight(kept.tempo("tempo"), kept.whole("sets"), kept.whole("passes"));
+    }
+
+    @Override
+    public School school() {
+        return School.SETTLE_OVERNIGHT;
+    }
+
+    @Override
+    public Settings settings() {
+        return Settings.NONE.with("tempo", tempo).with("sets", sets).with("passes", passes);
+    }
+
+    @Override
+    public String promise() {
+        return sets * passes + " times at " + tempo + ", 4% under the ceiling, and then leave it until tomorrow.";
+    }
+
+    @Override
+    public Tempo limit() {
+        return tempo;
+    }
+
+    @Override
+    public Position opening() {
+        Series.Said set = new Series.Said(
+                Task.at(PassKind.CONTROLLED, tempo).asking(Ask.set(passes)), "Just under the limit, at " + tempo + ".");
+        return Series.of(Collections.nCopies(sets, set), "Sleep on it; tomorrow it is tested.");
+    }
+}

@@ -1,0 +1,78 @@
+package tachylim.method;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Random;
+import java.util.stream.IntStream;
+import tachylim.task.PassKind;
+import tachylim.task.Task;
+import tachylim.tempo.Tempo;
+
+/**
+ * The same at six to ten tempos in no order, to see where it works and where it does not. This class is immutable.
+ *
+ * @param tempos the tempos in the order they are played, 2 to 12
+ */
+public record TempoSweep(List<Tempo> tempos) implements Method {
+
+    private static final int USUAL = 8;
+    private static final double USUAL_FROM = 0.7;
+
+    /**
+     * @throws IllegalArgumentException if there are too few tempos or too many
+     */
+    public TempoSweep {
+        if (tempos.size() < 2 || tempos.size() > 12) {
+            throw new IllegalArgumentException("A sweep has 2 to 12 tempos, not " + tempos.size());
+        }
+        tempos = tempos.stream().map(Stride::notAbove).toList();
+    }
+
+    /** Tempos evenly between two thirds of ease and the top, in an order that depends on them alone. */
+    static TempoSweep over(Span span) {
+        Tempo from = Tempo.slower(span.ease().times(USUAL_FROM).onMetronome(), span.top());
+        List<Tempo> tempos = new ArrayList<>();
+        for (int i = 0; i < USUAL; i++) {
+            double share = Math.pow(span.top().ratioTo(from), (double) i / (USUAL - 1));
+            tempos.add(Tempo.slower(from.times(share).onMetronome(), span.top()));
+        }
+        Collections.shuffle(tempos, new Random(Math.round(span.top().bpm())));
+        return new TempoSweep(tempos);
+    }
+
+    static TempoSweep read(Settings kept) {
+        return new TempoSweep(kept.tempos("tempos"));
+    }
+
+    @Override
+    public School school() {
+        return School.TEMPO_SWEEP;
+    }
+
+    @Override
+    public Settings settings() {
+        return Settings.NONE.with("tempos", tempos);
+    }
+
+    @Override
+    public String promise() {
+        return tempos.size() + " tempos up to " + limit() + " in no order, to see where it works.";
+    }
+
+    @Override
+    public Tempo limit() {
+        return tempos.stream().max(Tempo::compareTo).orElseThrow();
+    }
+
+    @Override
+    public Position opening() {
+        return Series.of(
+                IntStream.range(0, tempos.size())
+                        .mapToObj(i -> new Series.Said(
+                                Task.at(PassKind.CONTROLLED, tempos.get(i)),
+                                "Tempo " + (i + 1) + " of " + tempos.size() + ", in no order: " + tempos.get(i) + "."))
+                        .toList(),
+                "Swept up to " + limit() + ".");
+    }
+}

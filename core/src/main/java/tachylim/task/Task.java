@@ -1,0 +1,52 @@
+package tachylim.task;
+
+import java.util.Objects;
+import java.util.Optional;
+import tachylim.passage.Piece;
+import tachylim.tempo.Tempo;
+
+/**
+ * What one step asks. This class is immutable.
+ *
+ * @param kind what it is for
+ * @param pulse how time is told
+ * @param notes which notes of its music; empty where the kind of pass says it: all of it, or the next beats of a burst
+ * @param mode how it is played, in the player's words or a sentence's beginning; empty when as ever
+ * @param ask what is asked when it was played
+ */
+public record Task(PassKind kind, Pulse pulse, Optional<Piece> notes, String mode, Ask ask) {
+
+    public Task {
+        Objects.requireNonNull(kind, "kind");
+        Objects.requireNonNull(pulse, "pulse");
+        Objects.requireNonNull(notes, "notes");
+        Objects.requireNonNull(mode, "mode");
+        Objects.requireNonNull(ask, "ask");
+    }
+
+    /** A pass at one tempo, judged. */
+    public static Task at(PassKind kind, Tempo tempo) {
+        return new Task(kind, new Pulse.Steady(tempo), Optional.empty(), "", Ask.VERDICT);
+    }
+
+    public Task asking(Ask other) {
+        return new Task(kind, pulse, notes, mode, other);
+    }
+
+    public Task with(Pulse other) {
+        return new Task(kind, other, notes, mode, ask);
+    }
+
+    public Task of(Piece stretch) {
+        return new Task(kind, pulse, Optional.of(stretch), mode, ask);
+    }
+
+    public Task in(String way) {
+        return new Task(kind, pulse, notes, way, ask);
+    }
+
+    /** The tempo it is set by. */
+    public Tempo tempo() {
+        return pulse.set();
+    }
+}

@@ -1,0 +1,384 @@
+package tachylim.workout;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import tachylim.load.Guardrails;
+import tachylim.method.School;
+import tachylim.passage.Passage;
+import tachylim.variant.Catalogue;
+import tachylim.variant.Variant;
+
+/**
+ * Composes a session: which blocks it has, on which piece and in which version, so that the minutes given are filled.
+ *
+ * <p>The warm-up is outside them. The opener is a near goal, the core the far one and whatever else is wanted, and the close
+ * something that works and that is not the core where there is anything else. Each probe gets its time and its rest; of
+ * what is left the opener has three eighths at the most, the core as much and the close a quarter. What these do not
+ * need, since a dose is reached or a climb is up, goes to slow passes in versions, {@value Planner#MOST_ALIKE} passes at
+ * the most in each, neighbours of different families.
+ */
+public final class Composer {
+
+    /** A session fills at least this share of its minutes, where nothing stands in the way. */
+    public static final double FULL = 0.92;
+
+    private static final double OPENER_SHARE = 0.375;
+    private static final double CORE_SHARE = 0.375;
+    private static final double CLOSER_SHARE = 0.25;
+
+    /** A piece more needs so many minutes more. */
+    private static final int MINUTES_PER_THEME = 6;
+
+    /** A version is worth turning to for so long. */
+    private static final double LEAST_VERSION_SECONDS = 75;
+
+    private static final double LEAST_CLOSER_SECONDS = 120;
+    private static final double CLOSER_ROOM = 40;
+    private static final int MOST_TURNS = 5;
+    private static final int MOST_TRIMS = 3;
+
+    private final Brief brief;
+    private final int pieces;
+    private final Map<Integer, List<String>> versions = new HashMap<>();
+    private final Map<String, Optional<Music>> musics = new HashMap<>();
+
+    private Composer(Brief brief) {
+        this.brief = brief;
+        this.pieces = Math.min(brief.themes().size(), Math.max(1, brief.minutes() / MINUTES_PER_THEME));
+    }
+
+    /** The workout for a brief that has no blocks yet. */
+    static Workout workout(Brief brief) {
+        Composer composer = new Composer(brief);
+        return composer.drawn(composer.sketches());
+    }
+
+    private Workout drawn(List<Sketch> sketches) {
+        return Planner.drawn(
+                brief.with(sketches),
+                sketch -> music(sketch.theme(), sketch.version()).orElseThrow());
+    }
+
+    private List<Sketch> sketches() {
+        double all = brief.minutes() * 60.0;
+        if (Planner.isEasy(brief)) {
+            return List.of(
+                    sketch(Part.WARM_UP, 0, Planner.WARM_UP_SECONDS),
+                    sketch(Part.OPENER, 0, all * (OPENER_SHARE + CORE_SHARE)),
+                    sketch(Part.CLOSER, 0, Math.max(LEAST_CLOSER_SECONDS, all * CLOSER_SHARE)));
+        }
+        double measuring = Planner.probes(brief, 0) * Planner.probeSeconds(brief, 0);
+        if (brief.choices().school() == School.CEILING_TEST) {
+            return List.of(
+                    sketch(Part.WARM_UP, 0, Planner.WARM_UP_SECONDS),
+                    sketch(Part.MEASURE, 0, Math.max(all, measuring)),
+                    sketch(Part.CLOSER, 0, LEAST_CLOSER_SECONDS));
+        }
+        return filled(draft(all - measuring, measuring));
+    }
+
+    /** Opener, probes, core and close, as long as they may be. */
+    private List<Sketch> draft(double practice, double measuring) {
+        int near = near();
+        List<Sketch> draft = new ArrayList<>();
+        draft.add(sketch(Part.WARM_UP, near, Planner.WARM_UP_SECONDS));
+        draft.add(sketch(Part.OPENER, near, practice * OPENER_SHARE));
+        if (measuring > 0) {
+            draft.add(sketch(Part.MEASURE, 0, measuring));
+        }
+        List<Integer> far = IntStream.range(0, pieces)
+                .filter(theme -> theme != near || pieces == 1)
+                .boxed()
+                .toList();
+        far.forEach(theme -> draft.add(sketch(Part.CORE, theme, practice * CORE_SHARE / far.size())));
+        double close = Math.max(
+                LEAST_CLOSER_SECONDS,
+                Planner.setSeconds(brief, near, music(near, "").orElseThrow()) + CLOSER_ROOM);
+        draft.add(sketch(Part.CLOSER, near, Math.min(practice * CLOSER_SHARE, close)));
+        return draft;
+    }
+
+    /** The piece that is nearest to its goal; the only one where there is no other. */
+    private int near() {
+        return IntStream.range(Math.min(1, pieces - 1), pieces)
+                .boxed()
+                .max(Comparator.comparingDouble(
+                        theme -> brief.themes().get(theme).nearness()))
+                .orElse(0);
+    }
+
+    private Sketch sketch(Part part, int theme, double seconds) {
+        return new Sketch(part, theme, "", Math.max(1, seconds), brief.choices());
+    }
+
+    /**
+     * The draft with versions in the time that it does not need, and with none of the time that there is not. What a
+     * day allows goes to what is asked for first: versions take nothing from the probes, the cores and the close.
+     */
+    private List<Sketch> filled(List<Sketch> draft) {
+        double wanted = brief.minutes() * 60.0;
+        List<Sketch> best = draft;
+        Taken taken = taken(best);
+        for (int turn = 0; turn < MOST_TURNS && taken.seconds > wanted; turn++) {
+            best = without(best, taken.seconds - wanted);
+            taken = taken(best);
+        }
+        double missing = wanted - taken.seconds;
+        for (int turn = 0; turn < MOST_TURNS && wanted - taken.seconds > wanted * NEARLY; turn++) {
+            List<Sketch> more = with(best, missing);
+            Taken longer = more.equals(best) ? taken : taken(more);
+            if (longer.seconds > wanted || longer.asked < taken.asked - A_LITTLE) {
+                // More playing may have asked for a break, or used up what a later block needs: less of it may not.
+                for (int trim = 0; trim < MOST_TRIMS && longer.seconds > wanted; trim++) {
+                    more = without(more, longer.seconds - wanted);
+                    longer = taken(more);
+                }
+                if (longer.seconds <= wanted
+                        && longer.seconds > taken.seconds
+                        && longer.asked >= taken.asked - A_LITTLE) {
+                    best = more;
+                    taken = longer;
+                }
+                missing = Math.min(missing / 2, wanted - taken.seconds);
+            } else if (longer.seconds > taken.seconds) {
+                best = more;
+                taken = longer;
+                missing = wanted - taken.seconds;
+            } else {
+                break;
+            }
+        }
+        if (wanted - taken.seconds <= wanted * NEARLY) {
+            return best;
+        }
+        List<Sketch> longer = stretched(best, wanted - taken.seconds);
+        Taken reached = taken(longer);
+        return reached.seconds > taken.seconds && reached.seconds <= wanted ? longer : best;
+    }
+
+    /** So much less playing of what is asked for is no less, in seconds. */
+    private static final double A_LITTLE = 5;
+
+    /**
+     * What a session comes to if all goes well.
+     *
+     * @param seconds its time, the warm-up not counted
+     * @param asked seconds of playing that are not slow passes in versions
+     */
+    private record Taken(double seconds, double asked) {}
+
+    private Taken taken(List<Sketch> sketches) {
+        List<Segment> ahead = Run.start(drawn(sketches)).ahead();
+        return new Taken(
+                lasting(ahead),
+                ahead.stream()
+                        .filter(segment -> segment.part() != Part.PREPARE && segment.part() != Part.OPENER)
+                        .mapToDouble(Segment::playedSeconds)
+                        .sum());
+    }
+
+    /** With more time for the first core, and for the close: what is too little for a version. */
+    private static List<Sketch> stretched(List<Sketch> sketches, double missing) {
+        List<Sketch> longer = new ArrayList<>(sketches);
+        for (int i = 0; i < longer.size(); i++) {
+            if (longer.get(i).part() == Part.CORE) {
+                longer.set(i, longer.get(i).lasting(longer.get(i).seconds() + Math.max(0, missing)));
+                break;
+            }
+        }
+        return longer;
+    }
+
+    /** What stands in the way where a workout is far shorter than was asked; empty where it is not. */
+    static Optional<String> remark(Workout workout) {
+        Brief brief = workout.brief();
+        if (Planner.isEasy(brief) || brief.choices().school() == School.CEILING_TEST) {
+            return Optional.empty();
+        }
+        double wanted = brief.minutes() * 60.0;
+        List<Segment> ahead = Run.start(workout).ahead();
+        double planned = lasting(ahead);
+        if (planned >= FULL * wanted) {
+            return Optional.empty();
+        }
+        Allowance left = brief.allowance();
+        double playing = ahead.stream().mapToDouble(Segment::playedSeconds).sum();
+        double effort = ahead.stream().mapToDouble(Segment::effort).sum();
+        String because = effort > NEARLY_ALL * left.effort()
+                ? "today's effort is used up by it. Tomorrow there is more."
+                : playing > NEARLY_ALL * left.playingSeconds()
+                        ? "today's minutes of playing are used up by it. Tomorrow there is more."
+                        : planned + Guardrails.BREAK_SECONDS > wanted
+                                ? "playing longer would need a break of " + Math.round(Guardrails.BREAK_SECONDS / 60)
+                                        + ", which does not fit."
+                                : brief.themes().size() < Brief.MOST_THEMES
+                                        ? "more of the same would be repetition. Add another piece to fill the time."
+                                        : "more of the same would be repetition.";
+        return Optional.of(
+                "Planned " + Math.round(planned / 60) + " of the " + brief.minutes() + " minutes: " + because);
+    }
+
+    /** A limit of which so much is used leaves no room for another pass. */
+    private static final double NEARLY_ALL = 0.8;
+
+    /** So little of the minutes may be left over. */
+    private static final double NEARLY = 0.04;
+
+    /** What a workout takes if all goes well, the warm-up not counted. */
+    public static double secondsOf(Workout workout) {
+        return lasting(Run.start(workout).ahead());
+    }
+
+    private static double lasting(List<Segment> ahead) {
+        return ahead.stream()
+                .filter(segment -> segment.part() != Part.WARM_UP)
+                .mapToDouble(Segment::seconds)
+                .sum();
+    }
+
+    /** With slow passes in versions for some seconds more, the pieces taking turns, far goals first. */
+    private List<Sketch> with(List<Sketch> sketches, double missing) {
+        List<Sketch> more = new ArrayList<>(sketches);
+        double left = missing;
+        boolean any = true;
+        for (int turn = 0; any && left >= LEAST_VERSION_SECONDS && more.size() < Brief.MOST_SKETCHES; turn++) {
+            int theme = turn % pieces;
+            any = theme != 0
+                    || IntStream.range(0, pieces)
+                            .anyMatch(other -> open(other, more).isPresent());
+            Optional<String> open = open(theme, more);
+            if (open.isPresent()) {
+                double time = Math.min(left, versionSeconds(theme, open.get()));
+                more.add(place(more, theme), new Sketch(Part.PREPARE, theme, open.get(), time, brief.choices()));
+                left -= time;
+            }
+        }
+        if (left > 0 && left < LEAST_VERSION_SECONDS) {
+            Sketch close = more.remove(more.size() - 1);
+            more.add(close.lasting(close.seconds() + left));
+        }
+        return more;
+    }
+
+    /** Without some seconds: versions are given up first, the last of them before the others, then the opener is shorter. */
+    private List<Sketch> without(List<Sketch> sketches, double surplus) {
+        List<Sketch> fewer = new ArrayList<>(sketches);
+        double left = surplus;
+        for (int i = fewer.size() - 1; i >= 0 && left > 0; i--) {
+            Sketch one = fewer.get(i);
+            boolean version = one.part() == Part.PREPARE;
+            if (version || one.part() == Part.OPENER) {
+                double rest = one.seconds() - left;
+                left -= Math.min(left, one.seconds());
+                if (rest >= LEAST_VERSION_SECONDS || !version) {
+                    fewer.set(i, one.lasting(Math.max(LEAST_VERSION_SECONDS, rest)));
+                } else {
+                    fewer.remove(i);
+                }
+            }
+        }
+        return fewer.equals(sketches) ? shorterCores(sketches, surplus) : fewer;
+    }
+
+    /** With less time for the cores, each of them as much less. */
+    private static List<Sketch> shorterCores(List<Sketch> sketches, double surplus) {
+        double cores = sketches.stream()
+                .filter(one -> one.part() == Part.CORE)
+                .mapToDouble(Sketch::seconds)
+                .sum();
+        double share = Math.max(0.3, 1 - surplus / Math.max(1, cores));
+        return sketches.stream()
+                .map(one -> one.part() == Part.CORE ? one.lasting(one.seconds() * share) : one)
+                .toList();
+    }
+
+    /** What a version takes with the change to it: a set of passes. */
+    private double versionSeconds(int theme, String version) {
+        return Run.CHANGE_SECONDS
+                + Planner.setSeconds(brief, theme, music(theme, version).orElseThrow());
+    }
+
+    /** Before what is fast on the same piece, and else before the close. */
+    private static int place(List<Sketch> sketches, int theme) {
+        for (int i = 0; i < sketches.size(); i++) {
+            Part part = sketches.get(i).part();
+            if (sketches.get(i).theme() == theme && (part == Part.MEASURE || part == Part.CORE)) {
+                return i;
+            }
+        }
+        return sketches.size() - 1;
+    }
+
+    /** The next version of a piece that is not in the session yet: one that the player wants, then others of all families. */
+    private Optional<String> open(int theme, List<Sketch> sketches) {
+        return versions.computeIfAbsent(theme, this::versions).stream()
+                .filter(key -> sketches.stream()
+                        .noneMatch(
+                                one -> one.theme() == theme && one.version().equals(key) && one.part() == Part.PREPARE))
+                .filter(key -> music(theme, key).isPresent())
+                .findFirst();
+    }
+
+    private List<String> versions(int theme) {
+        Theme about = brief.themes().get(theme);
+        List<String> keys = new ArrayList<>(about.versions());
+        if (about.music().notes().size() <= Catalogue.MOST_NOTES) {
+            inTurn(about.music()).stream().filter(key -> !keys.contains(key)).forEach(keys::add);
+        }
+        if (keys.isEmpty()) {
+            keys.add("");
+        }
+        return keys;
+    }
+
+    /** All versions there may be, one of each family in turn. */
+    private static List<String> inTurn(Passage music) {
+        Map<Variant.Family, List<String>> families = new LinkedHashMap<>();
+        Catalogue.candidates(music)
+                .forEach(variant -> families.computeIfAbsent(variant.family(), none -> new ArrayList<>())
+                        .add(variant.key()));
+        List<String> keys = new ArrayList<>();
+        for (int turn = 0; turn < MOST_OF_A_FAMILY; turn++) {
+            for (List<String> family : families.values()) {
+                if (turn < family.size()) {
+                    keys.add(family.get(turn));
+                }
+            }
+        }
+        return keys;
+    }
+
+    /** A piece in a version, worked out once; empty where it would be none, or too long or too fast to be played slowly. */
+    private Optional<Music> music(int theme, String key) {
+        return musics.computeIfAbsent(theme + " " + key, none -> {
+            Theme about = brief.themes().get(theme);
+            try {
+                Music music = Music.of(about.music(), key);
+                boolean wanted = about.versions().contains(key) || key.isEmpty();
+                return wanted || isWorthwhile(music, about.music()) ? Optional.of(music) : Optional.empty();
+            } catch (IllegalArgumentException tooLong) {
+                // Growing or looping a long passage leaves what a passage may hold: it is not offered.
+                return Optional.empty();
+            }
+        });
+    }
+
+    private static boolean isWorthwhile(Music music, Passage written) {
+        return !music.notes().notes().equals(written.notes())
+                && music.matching() >= LEAST_MATCHING
+                && music.matching() <= MOST_MATCHING
+                && music.notes().length().doubleValue()
+                        <= MOST_LONGER * written.length().doubleValue();
+    }
+
+    private static final double LEAST_MATCHING = 0.3;
+    private static final double MOST_MATCHING = 1.6;
+    private static final double MOST_LONGER = 3;
+    private static final int MOST_OF_A_FAMILY = 12;
+}

@@ -1,0 +1,27 @@
+package tachylim.workout;
+
+/**
+ * What a block is to be, before what is known says how: the player's part of a plan. This class is immutable.
+ *
+ * @param part where in the session it stands
+ * @param theme which of the session's pieces it is about, from 0
+ * @param version the version it is played in, by its key; empty when as written
+ * @param seconds the time it may take, rests included, above 0
+ * @param choices what is chosen about it
+ */
+public record Sketch(Part part, int theme, String version, double seconds, Choices choices) {
+
+    /**
+     * @throws IllegalArgumentException if it has no time
+     */
+    public Sketch {
+        if (!(seconds > 0) || theme < 0) {
+            throw new IllegalArgumentException("A block takes more than " + seconds + " seconds");
+        }
+    }
+
+    /** The same with other time. */
+    Sketch lasting(double time) {
+        return new Sketch(part, theme, version, time, choices);
+    }
+}

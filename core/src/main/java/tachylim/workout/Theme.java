@@ -1,0 +1,82 @@
+package tachylim.workout;
+
+import java.util.List;
+import java.util.Optional;
+import tachylim.ceiling.Estimate;
+import tachylim.ceiling.Known;
+import tachylim.passage.Passage;
+import tachylim.tempo.Tempo;
+
+/**
+ * A piece that a session is about, with all that is known of it. This class is immutable.
+ *
+ * @param id whose it is, by the caller's count
+ * @param music its notes as written
+ * @param target the tempo it is wanted at
+ * @param known how fast it is, as far as that is known
+ * @param lastTempo where the last climb ended; empty when there was none
+ * @param reachedRate the most notes a second that were ever clean in this music; 0 when none
+ * @param gripped the slowest tempo at which a hand gripped on it today; empty when none did
+ * @param weak the links that break most, from 0, the weakest first
+ * @param versions the versions chosen for today, by their keys, in the order they are wanted
+ */
+public record Theme(
+        long id,
+        Passage music,
+        Tempo target,
+        Known known,
+        Optional<Tempo> lastTempo,
+        double reachedRate,
+        Optional<Tempo> gripped,
+        List<Integer> weak,
+        List<String> versions) {
+
+    public Theme {
+        weak = List.copyOf(weak);
+        versions = List.copyOf(versions);
+    }
+
+    /** Music of which nothing is known but how fast it is. */
+    public static Theme of(Passage music, Tempo target, Known known) {
+        return new Theme(0, music, target, known, Optional.empty(), 0, Optional.empty(), List.of(), List.of());
+    }
+
+    public Estimate estimate() {
+        return known.estimate();
+    }
+
+    /** The same with what is known now. */
+    public Theme knowing(Known now) {
+        return new Theme(id, music, target, now, lastTempo, reachedRate, gripped, weak, versions);
+    }
+
+    /** The same, with where the last climb ended. */
+    public Theme climbedTo(Optional<Tempo> tempo) {
+        return new Theme(id, music, target, known, tempo, reachedRate, gripped, weak, versions);
+    }
+
+    /** The same, having reached so many notes a second. */
+    public Theme reaching(double rate) {
+        return new Theme(id, music, target, known, lastTempo, rate, gripped, weak, versions);
+    }
+
+    /** The same, having gripped at a tempo today. */
+    public Theme gripping(Optional<Tempo> tempo) {
+        return new Theme(id, music, target, known, lastTempo, reachedRate, tempo, weak, versions);
+    }
+
+    /** The same, with the links that break most. */
+    public Theme breakingAt(List<Integer> links) {
+        return new Theme(id, music, target, known, lastTempo, reachedRate, gripped, links, versions);
+    }
+
+    /** The same, wanted in some versions today. */
+    public Theme in(List<String> keys) {
+        return new Theme(id, music, target, known, lastTempo, reachedRate, gripped, weak, keys);
+    }
+
+    /** How much of the way to its target it has, 1 when it is there. */
+    double nearness() {
+        return Math.min(1, estimate().ceiling().middle().ratioTo(target));
+    }
+}

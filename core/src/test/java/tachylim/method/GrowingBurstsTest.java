@@ -1,0 +1,59 @@
+package tachylim.method;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import org.junit.jupiter.api.Test;
+import tachylim.passage.Piece;
+import tachylim.task.Answer;
+import tachylim.task.Tension;
+import tachylim.task.Verdict;
+import tachylim.tempo.Tempo;
+
+class GrowingBurstsTest {
+
+    private static GrowingBursts growing(GrowingBursts.Way way) {
+        return new GrowingBursts(Tempo.of(130), way, 7, 12, 20);
+    }
+
+    @Test
+    void aCleanBurstGrowsByANote() {
+        assertThat(Played.well(growing(GrowingBursts.Way.FORWARD)))
+                .extracting(play -> play.task().notes().orElseThrow().size())
+                .containsExactly(2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12);
+    }
+
+    @Test
+    void itGrowsFromALinkFromTheStartOrFromTheEnd() {
+        assertThat(growing(GrowingBursts.Way.OUTWARD).stretch(2)).isEqualTo(new Piece(7, 8));
+        assertThat(growing(GrowingBursts.Way.OUTWARD).stretch(4)).isEqualTo(new Piece(6, 9));
+        assertThat(growing(GrowingBursts.Way.OUTWARD).stretch(12)).isEqualTo(new Piece(0, 11));
+        assertThat(growing(GrowingBursts.Way.BACKWARD).stretch(3)).isEqualTo(new Piece(9, 11));
+        assertThat(growing(GrowingBursts.Way.FORWARD).stretch(3)).isEqualTo(new Piece(0, 2));
+    }
+
+    @Test
+    void theLinkThatFailsTwiceIsNamed() {
+        Answer broke = new Answer(Verdict.BROKE, Tension.LIGHT);
+        Position fourBroke = growing(GrowingBursts.Way.FORWARD)
+                .opening()
+                .after(Answer.expected())
+                .after(Answer.expected())
+                .after(broke);
+        assertThat(((Move.Play) fourBroke.move()).task().notes()).contains(new Piece(0, 2));
+        assertThat(fourBroke.after(Answer.expected()).after(broke).move().why())
+                .isEqualTo("It broke with 4 notes, at the link to note 4 of the piece, twice. Look at the hand there.");
+    }
+
+    @Test
+    void settingsOutOfRangeAreRefused() {
+        assertThatThrownBy(() -> new GrowingBursts(Tempo.of(130), GrowingBursts.Way.OUTWARD, 11, 12, 20))
+                .hasMessageContaining("link");
+        assertThat(growing(GrowingBursts.Way.OUTWARD)
+                        .opening()
+                        .after(new Answer(Verdict.CLEAN, Tension.GRIPPING))
+                        .move())
+                .isInstanceOfSatisfying(
+                        Move.Play.class, play -> assertThat(play.tempo()).isLessThan(Tempo.of(130)));
+    }
+}

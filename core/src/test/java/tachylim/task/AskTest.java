@@ -1,0 +1,65 @@
+package tachylim.task;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import org.junit.jupiter.api.Test;
+
+class AskTest {
+
+    @Test
+    void ofASetItIsSaidHowManyWereClean() {
+        Ask set = Ask.set(4);
+        assertThat(set.answer(null, Tension.LIGHT, 4).verdict()).isEqualTo(Verdict.CLEAN);
+        assertThat(set.answer(null, Tension.LIGHT, 2).verdict()).isEqualTo(Verdict.ROUGH);
+        assertThat(set.answer(null, Tension.LIGHT, 1).verdict()).isEqualTo(Verdict.BROKE);
+        assertThat(set.expected().told()).isEqualTo(4);
+        assertThatThrownBy(() -> set.answer(null, Tension.LIGHT, 5)).hasMessageContaining("Of 4 passes, not 5");
+        assertThatThrownBy(() -> set.check(Answer.expected())).hasMessageContaining("how many were clean");
+        assertThatThrownBy(() -> set.check(new Answer(Verdict.CLEAN, Tension.LIGHT, 5)))
+                .hasMessageContaining("Of 4");
+    }
+
+    @Test
+    void whereOnlyAVerdictIsSaidItMeansAtLeastSomething() {
+        assertThat(Ask.set(3)
+                        .answer(Verdict.CLEAN, Tension.LIGHT, Answer.NOTHING_TOLD)
+                        .told())
+                .isEqualTo(3);
+        assertThat(Ask.set(3)
+                        .answer(Verdict.ROUGH, Tension.LIGHT, Answer.NOTHING_TOLD)
+                        .told())
+                .isEqualTo(2);
+        assertThat(Ask.set(3)
+                        .answer(Verdict.BROKE, Tension.LIGHT, Answer.NOTHING_TOLD)
+                        .told())
+                .isZero();
+        assertThat(Ask.count(50)
+                        .answer(Verdict.ROUGH, Tension.LIGHT, Answer.NOTHING_TOLD)
+                        .told())
+                .isEqualTo(40);
+    }
+
+    @Test
+    void aSetOfOneIsAPassAsEver() {
+        assertThat(Ask.set(1)).isEqualTo(Ask.VERDICT);
+        assertThat(Ask.set(1).answer(Verdict.ROUGH, Tension.EDGE, Answer.NOTHING_TOLD))
+                .isEqualTo(new Answer(Verdict.ROUGH, Tension.EDGE));
+    }
+
+    @Test
+    void aCountIsCleanWhereItReachesWhatIsWanted() {
+        Ask count = Ask.count(56);
+        assertThat(count.answer(null, Tension.LOOSE, 56).verdict()).isEqualTo(Verdict.CLEAN);
+        assertThat(count.answer(null, Tension.LOOSE, 45).verdict()).isEqualTo(Verdict.ROUGH);
+        assertThat(count.answer(null, Tension.LOOSE, 44).verdict()).isEqualTo(Verdict.BROKE);
+    }
+
+    @Test
+    void whatIsToldIsANumber() {
+        assertThatThrownBy(() -> new Answer(Verdict.CLEAN, Tension.LIGHT, Double.NaN))
+                .hasMessageContaining("number");
+        assertThatThrownBy(() -> new Answer(Verdict.CLEAN, Tension.LIGHT, -3)).hasMessageContaining("number");
+        assertThatThrownBy(() -> Ask.set(0)).hasMessageContaining("counted");
+    }
+}

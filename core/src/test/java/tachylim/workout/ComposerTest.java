@@ -1,0 +1,208 @@
+package tachylim.workout;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.DoubleRange;
+import net.jqwik.api.constraints.IntRange;
+import org.apache.commons.numbers.fraction.Fraction;
+import org.junit.jupiter.api.Test;
+import tachylim.ceiling.Known;
+import tachylim.ceiling.Posterior;
+import tachylim.load.Condition;
+import tachylim.passage.Meter;
+import tachylim.passage.PaperPattern;
+import tachylim.passage.Passage;
+import tachylim.task.Ask;
+import tachylim.task.PassKind;
+import tachylim.task.Verdict;
+import tachylim.tempo.Tempo;
+
+class ComposerTest {
+
+    private static final Allowance PLENTY = new Allowance(600, 90, 12_000);
+
+    private static Passage bars(int bars) {
+        List<Integer> pattern = new ArrayList<>();
+        for (int beat = 0; beat < 4 * bars; beat++) {
+            pattern.add(4);
+        }
+        return new PaperPattern(new Meter(4, 4), Fraction.of(1, 4), 4, pattern).toPassage();
+    }
+
+    private static Theme theme(int index, int bars, double sd) {
+        return Theme.of(bars(bars), Tempo.of(138 + 5 * index), Known.of(Posterior.prior(Tempo.of(124 - 6 * index), sd)))
+                .climbedTo(Optional.of(Tempo.of(90)));
+    }
+
+    private static Workout session(int pieces, int bars, int minutes, double sd, Allowance left) {
+        List<Theme> themes = new ArrayList<>();
+        for (int i = 0; i < pieces; i++) {
+            themes.add(theme(i, 1 + (bars + i) % 4, sd));
+        }
+        return Planner.plan(new Brief(themes, List.of(), minutes, Choices.usual(), left, Condition.FRESH, ""));
+    }
+
+    @Property(tries = 150, seed = "20260315")
+    void theMinutesAreFilledOrItIsSaidWhyNot(
+            @ForAll @IntRange(min = 5, max = 120) int minutes,
+            @ForAll @IntRange(min = 1, max = 6) int pieces,
+            @ForAll @IntRange(min = 1, max = 4) int bars,
+            @ForAll @DoubleRange(min = 0.03, max = 0.22) double sd) {
+        Workout workout = session(pieces, bars, minutes, sd, PLENTY);
+        double filled = Composer.secondsOf(workout) / (60.0 * minutes);
+        assertThat(filled).as("over by less than a pass").isLessThan(1 + 30 / (60.0 * minutes));
+        if (filled < Composer.FULL) {
+            assertThat(workout.remarks()).anyMatch(remark -> remark.startsWith("Planned "));
+        }
+        assertThat(filled).isGreaterThan(0.7);
+    }
+
+    @Property(tries = 100, seed = "20260315")
+    void noMoreThanSixAlikeFollowOneAnother(
+            @ForAll @IntRange(min = 5, max = 120) int minutes, @ForAll @IntRange(min = 1, max = 4) int pieces) {
+        Object last = null;
+        int alike = 0;
+        for (Segment segment :
+                Run.start(session(pieces, 1, minutes, 0.05, PLENTY)).ahead()) {
+            if (segment.step() instanceof Pass pass) {
+                Object now = List.of(segment.block(), pass.kind(), pass.tempo());
+                alike = now.equals(last)
+                        ? alike + pass.ask().passes()
+                        : pass.ask().passes();
+                last = now;
+                assertThat(alike).isLessThanOrEqualTo(6);
+            }
+        }
+    }
+
+    /** Both hands are busy: half an hour asks for about twenty answers, a set counting as one. */
+    @Test
+    void halfAnHourAsksForAboutTwentyAnswers() {
+        for (int pieces = 1; pieces <= 3; pieces++) {
+            assertThat(Run.start(session(pieces, 1, 30, 0.05, PLENTY)).ahead())
+                    .filteredOn(segment ->
+                            segment.step() instanceof Pass pass && pass.ask().kind() != Ask.Kind.NOTHING)
+                    .hasSizeBetween(12, 25);
+        }
+    }
+
+    @Test
+    void itOpensWithTheNearGoalAndEndsOnSomethingElseThanTheCore() {
+        Workout workout = session(3, 1, 45, 0.05, PLENTY);
+        Block opener = block(workout, Part.OPENER);
+        Block core = block(workout, Part.CORE);
+        assertThat(core.theme()).isZero();
+        assertThat(opener.theme()).isNotEqualTo(core.theme());
+        assertThat(workout.blocks().get(workout.blocks().size() - 1).theme()).isNotEqualTo(core.theme());
+        assertThat(workout.blocks()).extracting(Block::theme).contains(0, 1, 2);
+        assertThat(block(workout, Part.MEASURE).theme()).isZero();
+    }
+
+    private static Block block(Workout workout, Part part) {
+        return workout.blocks().stream()
+                .filter(block -> block.part() == part)
+                .findFirst()
+                .orElseThrow();
+    }
+
+    @Test
+    void neighbouringVersionsAreOfDifferentFamilies() {
+        List<Block> versions = session(1, 2, 60, 0.05, PLENTY).blocks().stream()
+                .filter(block -> block.part() == Part.PREPARE)
+                .toList();
+        assertThat(versions).hasSizeGreaterThan(4);
+        assertThat(versions).extracting(block -> block.music().version()).doesNotHaveDuplicates();
+    }
+
+    @Test
+    void theVersionsThatAreWantedComeFirst() {
+        Theme wanted = theme(0, 1, 0.05).in(List.of("backwards", "group.3"));
+        Workout workout = Planner.plan(Brief.on(wanted, 30, Choices.usual(), PLENTY, Condition.FRESH, ""));
+        assertThat(workout.blocks())
+                .filteredOn(block -> block.part() == Part.PREPARE)
+                .extracting(block -> block.music().version())
+                .startsWith("backwards", "group.3");
+    }
+
+    /** A day that allows little is not spent on versions before the core has had what it needs. */
+    @Test
+    void versionsTakeNothingFromWhatIsAskedFor() {
+        Choices climb = Choices.usual(tachylim.method.School.STEADY_CLIMB);
+        Allowance little = new Allowance(40, 90, 3_000);
+        Workout workout = Planner.plan(Brief.on(theme(0, 2, 0.05), 40, climb, little, Condition.FRESH, ""));
+        List<Sketch> asked = workout.brief().sketches().stream()
+                .filter(sketch -> sketch.part() != Part.PREPARE)
+                .toList();
+        Workout without = Planner.plan(Brief.on(theme(0, 2, 0.05), 40, climb, little, Condition.FRESH, "")
+                .with(asked));
+        assertThat(core(workout))
+                .isGreaterThan(20)
+                .isCloseTo(core(without), org.assertj.core.api.Assertions.within(20.0));
+    }
+
+    private static double core(Workout workout) {
+        return Run.start(workout).ahead().stream()
+                .filter(segment -> segment.part() == Part.CORE)
+                .mapToDouble(Segment::playedSeconds)
+                .sum();
+    }
+
+    @Test
+    void theLimitThatStandsInTheWayIsNamed() {
+        assertThat(session(1, 1, 60, 0.05, new Allowance(20, 90, 12_000)).remarks())
+                .anyMatch(remark -> remark.contains("effort is used up"));
+        assertThat(session(1, 1, 60, 0.05, new Allowance(600, 90, 1_200)).remarks())
+                .anyMatch(remark -> remark.contains("minutes of playing are used up"));
+    }
+
+    @Test
+    void whatThePlayerHasPutTogetherIsDrawnAsItIs() {
+        Choices choices = Choices.usual();
+        List<Sketch> own = List.of(
+                new Sketch(Part.WARM_UP, 0, "", 120, choices),
+                new Sketch(Part.PREPARE, 0, "one-note", 200, choices),
+                new Sketch(Part.PREPARE, 0, Music.keyOf(new tachylim.passage.Piece(2, 6)), 100, choices));
+        Workout workout = Planner.plan(Brief.on(theme(0, 2, 0.05), 30, choices, PLENTY, Condition.FRESH, "")
+                .with(own));
+        assertThat(workout.blocks()).extracting(Block::sketch).isEqualTo(own);
+        assertThat(workout.blocks().get(2).music().notes().notes()).hasSize(5);
+        assertThatThrownBy(() -> Brief.on(theme(0, 2, 0.05), 30, choices, PLENTY, Condition.FRESH, "")
+                        .with(List.of(new Sketch(Part.CORE, 1, "", 100, choices))))
+                .hasMessageContaining("no piece 2");
+    }
+
+    @Test
+    void whatIsLearnedOfOnePieceIsNothingOfTheOther() {
+        Workout workout = session(2, 1, 30, 0.1, PLENTY);
+        Run run = Run.start(workout);
+        while (!run.isDone()) {
+            boolean far = run.blocks().get(run.block()).theme() == 0;
+            run = run.after(
+                    run.step() instanceof Rest rest
+                            ? new Event.Rested(rest.seconds())
+                            : new Event.Judged(Answers.to(
+                                    run,
+                                    new tachylim.task.Answer(
+                                            far ? Verdict.ROUGH : Verdict.CLEAN, tachylim.task.Tension.LIGHT))));
+        }
+        assertThat(run.known(0).estimate().ceiling().middle())
+                .isLessThan(workout.brief().themes().get(0).estimate().ceiling().middle());
+        assertThat(run.known(1).estimate().ceiling().middle())
+                .isGreaterThan(workout.brief()
+                        .themes()
+                        .get(1)
+                        .estimate()
+                        .ceiling()
+                        .middle()
+                        .times(0.99));
+        assertThat(run.past())
+                .filteredOn(segment -> segment.step() instanceof Pass pass && pass.kind() == PassKind.CLOSING)
+                .isNotEmpty();
+    }
+}

@@ -1,0 +1,107 @@
+package tachylim.workout;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import org.apache.commons.numbers.fraction.Fraction;
+import org.junit.jupiter.api.Test;
+import tachylim.ceiling.Evidence;
+import tachylim.load.Condition;
+import tachylim.passage.Meter;
+import tachylim.passage.PaperPattern;
+import tachylim.passage.Passage;
+import tachylim.passage.Piece;
+import tachylim.task.Answer;
+import tachylim.task.Ask;
+import tachylim.task.PassKind;
+import tachylim.task.Pulse;
+import tachylim.task.Task;
+import tachylim.task.Tension;
+import tachylim.task.Verdict;
+import tachylim.tempo.Tempo;
+
+class MusicTest {
+
+    private static final Passage BAR =
+            new PaperPattern(new Meter(4, 4), Fraction.of(1, 4), 1, List.of(4, 4, 4, 4)).toPassage();
+
+    private static Segment played(Task task, Music music, Answer answer) {
+        Pass pass = new Pass(
+                task,
+                new Piece(0, music.notes().notes().size() - 1),
+                4,
+                task.ask().passes(),
+                4,
+                "Because.");
+        Tally none = Tally.start(Condition.FRESH);
+        return new Segment(pass, Part.PREPARE, 0, 0, 10, answer, none, none);
+    }
+
+    private static List<Evidence> evidence(Task task, Music music, Answer answer) {
+        return played(task, music, answer).evidence(music, List.of());
+    }
+
+    @Test
+    void aVersionSpeaksAtTheTempoAtWhichItsQuickNotesMatch() {
+        Music dotted = Music.of(BAR, "same.2-1");
+        assertThat(dotted.title()).startsWith("Long–short");
+        assertThat(dotted.share()).isLessThan(1);
+        Evidence said = evidence(Task.at(PassKind.CONTROLLED, Tempo.of(80)), dotted, Answer.expected())
+                .get(0);
+        assertThat(said.tempo().bpm()).isCloseTo(80 / dotted.matching(), within(1e-9));
+        assertThat(said.share()).isCloseTo(dotted.share(), within(1e-9));
+    }
+
+    @Test
+    void someNotesSpeakForTheirLinksAlone() {
+        Music stretch = Music.of(BAR, Music.keyOf(new Piece(4, 8)));
+        assertThat(stretch.notes().notes()).hasSize(5);
+        double links = BAR.notes().size() - 1;
+        assertThat(evidence(Task.at(PassKind.CONTROLLED, Tempo.of(80)), stretch, Answer.expected())
+                        .get(0)
+                        .share())
+                .isCloseTo(4 / links, within(1e-9));
+        assertThatThrownBy(() -> Music.of(BAR, "notes.4-400")).hasMessageContaining("There are notes 0 to");
+        assertThatThrownBy(() -> Music.of(BAR, "notes.x")).hasMessageContaining("There are notes 0 to");
+        assertThatThrownBy(() -> Music.of(BAR, "nothing")).hasMessageContaining("no variant");
+    }
+
+    @Test
+    void eachPassOfASetSpeaksForItself() {
+        Task set = Task.at(PassKind.CLOSING, Tempo.of(80)).asking(Ask.set(4));
+        List<Evidence> said = evidence(set, Music.asWritten(BAR), Answer.ofSet(3, 4, Tension.LIGHT));
+        assertThat(said)
+                .extracting(Evidence::verdict)
+                .containsExactly(Verdict.CLEAN, Verdict.CLEAN, Verdict.CLEAN, Verdict.ROUGH);
+        assertThat(said).allSatisfy(one -> assertThat(one.power()).isEqualTo(1));
+    }
+
+    @Test
+    void otherWaysOtherTimesAndSilenceSayNothingOfTheCeiling() {
+        Task pass = Task.at(PassKind.CONTROLLED, Tempo.of(80));
+        Music plain = Music.asWritten(BAR);
+        assertThat(evidence(pass, plain, null)).isEmpty();
+        assertThat(evidence(pass.in("slurred"), plain, Answer.expected())).isEmpty();
+        assertThat(evidence(pass.with(new Pulse.Free(Tempo.of(80), 10)), plain, Answer.expected()))
+                .isEmpty();
+        assertThat(evidence(pass.with(new Pulse.Gliding(Tempo.of(80), Tempo.of(90), 10, 0)), plain, Answer.expected()))
+                .isEmpty();
+        assertThat(evidence(pass.asking(Ask.count(9)), plain, new Answer(Verdict.CLEAN, Tension.LIGHT, 9)))
+                .isEmpty();
+        assertThat(evidence(Task.at(PassKind.WARM_UP, Tempo.of(50)), plain, Answer.expected()))
+                .isEmpty();
+    }
+
+    @Test
+    void aGripIsRememberedAtTheTempoOfThePieceAsWritten() {
+        Music dotted = Music.of(BAR, "same.2-1");
+        Answer grip = new Answer(Verdict.ROUGH, Tension.GRIPPING);
+        assertThat(played(Task.at(PassKind.CONTROLLED, Tempo.of(60)), dotted, grip)
+                        .gripped(dotted)
+                        .orElseThrow()
+                        .bpm())
+                .isCloseTo(60 / dotted.matching(), within(1e-9));
+    }
+}

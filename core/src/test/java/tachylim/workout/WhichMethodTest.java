@@ -1,0 +1,83 @@
+package tachylim.workout;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.OptionalLong;
+import org.apache.commons.numbers.fraction.Fraction;
+import org.junit.jupiter.api.Test;
+import tachylim.ceiling.AwkwardBand;
+import tachylim.ceiling.Known;
+import tachylim.ceiling.Posterior;
+import tachylim.method.School;
+import tachylim.passage.Meter;
+import tachylim.passage.PaperPattern;
+import tachylim.tempo.Tempo;
+
+class WhichMethodTest {
+
+    private static final Allowance LEFT = new Allowance(40, 90, 3_000);
+
+    private static Theme theme(double ceiling, double target, double sd) {
+        return Theme.of(
+                new PaperPattern(new Meter(4, 4), Fraction.of(1, 4), 1, List.of(4, 4, 4, 4)).toPassage(),
+                Tempo.of(target),
+                Known.of(Posterior.fromBytes(
+                        Posterior.prior(Tempo.of(ceiling), sd).toBytes(), 40)));
+    }
+
+    private static WhichMethod now(Theme theme, long days) {
+        return WhichMethod.now(theme, days < 0 ? OptionalLong.empty() : OptionalLong.of(days), LEFT, List.of());
+    }
+
+    @Test
+    void whatIsNotKnownIsMeasuredFirst() {
+        assertThat(now(theme(100, 120, 0.22), -1).school()).isEqualTo(School.STEADY_CLIMB);
+    }
+
+    @Test
+    void theGapDecides() {
+        assertThat(now(theme(100, 150, 0.03), -1).school()).isEqualTo(School.TAPER);
+        assertThat(now(theme(100, 115, 0.03), -1).school()).isEqualTo(School.INTERVAL_BURSTS);
+        assertThat(now(theme(100, 102, 0.03), -1).school()).isEqualTo(School.CREST_AND_SETTLE);
+        assertThat(now(theme(100, 95, 0.03), -1).school()).isEqualTo(School.UPKEEP);
+    }
+
+    @Test
+    void theDateDecidesWhereItIsNear() {
+        assertThat(now(theme(100, 115, 0.03), 1).school()).isEqualTo(School.PERFORMANCE_RUN);
+        assertThat(now(theme(100, 115, 0.03), 1).why()).startsWith("It is tomorrow");
+        assertThat(now(theme(100, 95, 0.03), 5).school()).isEqualTo(School.PERFORMANCE_RUN);
+        assertThat(now(theme(100, 115, 0.03), 5).school()).isEqualTo(School.INTERVAL_BURSTS);
+    }
+
+    @Test
+    void troubleIsMetWhereItIs() {
+        assertThat(now(theme(100, 115, 0.03).breakingAt(List.of(6)), -1))
+                .isEqualTo(new WhichMethod(
+                        School.GROWING_BURSTS,
+                        "It breaks between notes 7 and 8: a few notes at speed, from there outward."));
+        Theme plain = theme(100, 115, 0.03);
+        Theme awkward = plain.knowing(
+                plain.known().besides(List.of(new AwkwardBand(Tempo.of(90), Tempo.of(95), 20, 0.5, 0.9))));
+        assertThat(now(awkward, -1).school()).isEqualTo(School.NARROW_STEPS);
+    }
+
+    @Test
+    void aDayWithoutBurstTimeHasNone() {
+        assertThat(WhichMethod.now(theme(100, 115, 0.03), OptionalLong.empty(), new Allowance(40, 0, 3_000), List.of())
+                        .school())
+                .isEqualTo(School.SETBACK_LADDER);
+    }
+
+    @Test
+    void afterAWhileAnotherIsWorthATry() {
+        List<School> lately = List.of(School.INTERVAL_BURSTS, School.INTERVAL_BURSTS, School.INTERVAL_BURSTS);
+        assertThat(WhichMethod.now(theme(100, 115, 0.03), OptionalLong.empty(), LEFT, lately)
+                        .school())
+                .isEqualTo(School.SWITCH_BURSTS);
+        assertThat(WhichMethod.now(theme(100, 115, 0.03), OptionalLong.empty(), LEFT, lately.subList(0, 2))
+                        .school())
+                .isEqualTo(School.INTERVAL_BURSTS);
+    }
+}

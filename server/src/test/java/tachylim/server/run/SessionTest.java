@@ -1,0 +1,186 @@
+package tachylim.server.run;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import tachylim.server.Player;
+import tachylim.server.Player.Reply;
+import tachylim.server.Practice;
+import tachylim.server.ServerTest;
+import tools.jackson.databind.JsonNode;
+
+/** Sessions of several pieces, put together by the player or composed, with all that can be asked in them. */
+class SessionTest extends ServerTest {
+
+    private final UUID window = UUID.randomUUID();
+    private Player odile;
+    private long passage;
+    private long piece;
+
+    @BeforeEach
+    void aPassage() {
+        odile = player();
+        passage = Practice.newPassage(odile);
+        piece = Practice.firstPiece(odile, passage);
+    }
+
+    private static Map<String, Object> block(String part, int theme, String version, double seconds, String school) {
+        return Map.of("part", part, "theme", theme, "version", version, "seconds", seconds, "school", school);
+    }
+
+    private JsonNode begin(Map<String, Object> parts) {
+        return odile.post("/api/runs", Map.of("plan", Practice.plan(piece, parts), "holder", window.toString()))
+                .ok();
+    }
+
+    private List<String> kept(JsonNode run, String column) {
+        return sql.sql("select " + column + " from played_pass where run_id = ? order by id")
+                .param(run.path("id").asLong())
+                .query(String.class)
+                .list();
+    }
+
+    @Test
+    void aSessionOfTwoPiecesKeepsEachPassUnderItsOwn() {
+        long other = Practice.firstPiece(odile, Practice.newPassage(odile));
+        JsonNode plan = odile.post("/api/plans", Practice.plan(piece, Map.of("others", List.of(other), "minutes", 20)))
+                .ok();
+        assertThat(plan.path("pieces")).hasSize(2);
+        assertThat(plan.path("wish").path("blocks").size())
+                .isEqualTo(plan.path("relief").path("blocks").size());
+        JsonNode run = Practice.playOn(odile, begin(Map.of("others", List.of(other), "minutes", 20)), window, 300);
+        assertThat(run.path("step").path("ended").asString()).isEqualTo("PLAYED");
+        assertThat(kept(run, "piece_id")).contains("" + piece, "" + other);
+        for (long one : List.of(piece, other)) {
+            assertThat(odile.get("/api/pieces/" + one + "/ceiling").ok().path("history"))
+                    .as("what is learned of " + one)
+                    .isNotEmpty();
+        }
+    }
+
+    @Test
+    void aPieceOfSomebodyElseIsNotFound() {
+        Player ines = player();
+        long hers = Practice.firstPiece(ines, Practice.newPassage(ines));
+        assertThat(odile.post("/api/plans", Practice.plan(piece, Map.of("others", List.of(hers))))
+                        .status())
+                .isEqualTo(404);
+    }
+
+    @Test
+    void blocksOfThePlayersOwnArePlayedAsTheyArePutTogether() {
+        JsonNode run = begin(Map.of(
+                "blocks",
+                List.of(
+                        block("STUDY", 0, "", 180, "STUDY_CARD"),
+                        block("PREPARE", 0, "same.2-1", 200, "STEADY_CLIMB"),
+                        block("CORE", 0, "", 200, "CHANGE_COUNT"))));
+        assertThat(run.path("step").path("rest").path("reason").asString()).isEqualTo("AWAY");
+        JsonNode version = Practice.playOn(odile, run, window, 2);
+        assertThat(version.path("version").asString()).startsWith("Long–short");
+        assertThat(version.path("step").path("pass").path("ask").asString()).isEqualTo("SET");
+        assertThat(version.path("step").path("pass").path("firstLink").isNull()).isTrue();
+        JsonNode over = Practice.playOn(odile, version, window, 50);
+        assertThat(over.path("step").path("ended").asString()).isEqualTo("PLAYED");
+        assertThat(kept(over, "way")).startsWith("same.2-1").endsWith("-");
+    }
+
+    @Test
+    void blocksThatCannotBeAreRefusedWithTheReason() {
+        Reply piece7 = odile.post(
+                "/api/plans",
+                Practice.plan(piece, Map.of("blocks", List.of(block("CORE", 3, "", 200, "STEADY_CLIMB")))));
+        assertThat(piece7.status()).isEqualTo(422);
+        assertThat(piece7.detail()).contains("no piece 4");
+        Reply version = odile.post(
+                "/api/plans",
+                Practice.plan(piece, Map.of("blocks", List.of(block("PREPARE", 0, "sideways", 200, "STEADY_CLIMB")))));
+        assertThat(version.status()).isEqualTo(422);
+        assertThat(version.detail()).contains("no variant called sideways");
+        assertThat(odile.post(
+                                "/api/plans",
+                                Practice.plan(
+                                        piece, Map.of("blocks", List.of(block("CORE", 0, "", 0.5, "STEADY_CLIMB")))))
+                        .status())
+                .isEqualTo(422);
+    }
+
+    @Test
+    void ofASetItIsToldHowManyWereCleanAndEachIsKept() {
+        JsonNode run = begin(Map.of("blocks", List.of(block("PREPARE", 0, "", 300, "STEADY_CLIMB"))));
+        int passes = run.path("step").path("pass").path("askOf").asInt();
+        assertThat(passes).isEqualTo(6);
+        Practice.answer(run, window);
+        Reply more = Practice.send(
+                odile, run, Practice.event(run, window, "JUDGED", Map.of("told", passes + 1, "tension", 1)));
+        assertThat(more.status()).isEqualTo(422);
+        assertThat(more.detail()).contains("Of 6 passes, not 7");
+        Practice.send(odile, run, Practice.event(run, window, "JUDGED", Map.of("told", 4, "tension", 1)))
+                .ok();
+        assertThat(kept(run, "verdict")).containsExactly("CLEAN", "CLEAN", "CLEAN", "CLEAN", "ROUGH", "ROUGH");
+        JsonNode entry = odile.get("/api/log").ok().path("entries").path(0);
+        assertThat(entry.path("passes").asInt()).isEqualTo(6);
+        assertThat(entry.path("clean").asInt()).isEqualTo(4);
+    }
+
+    @Test
+    void silenceCountsForTheLoadAndNotForTheCeiling() {
+        JsonNode run = begin(Map.of("blocks", List.of(block("PREPARE", 0, "", 300, "STEADY_CLIMB"))));
+        String before = odile.get("/api/pieces/" + piece + "/ceiling")
+                .ok()
+                .path("estimate")
+                .toString();
+        Practice.answer(run, window);
+        Practice.send(odile, run, Practice.event(run, window, "UNJUDGED", Map.of()))
+                .ok();
+        assertThat(sql.sql("select count(*) from played_pass where run_id = ? and verdict is not null")
+                        .param(run.path("id").asLong())
+                        .query(Long.class)
+                        .single())
+                .isZero();
+        assertThat(odile.get("/api/pieces/" + piece + "/ceiling")
+                        .ok()
+                        .path("estimate")
+                        .toString())
+                .isEqualTo(before);
+        assertThat(odile.get("/api/load")
+                        .ok()
+                        .path("days")
+                        .path(0)
+                        .path("effort")
+                        .asDouble())
+                .isPositive();
+    }
+
+    @Test
+    void theMethodThatWasChosenIsRemembered() {
+        assertThat(odile.get("/api/pieces/" + piece + "/plan")
+                        .ok()
+                        .path("wish")
+                        .path("school")
+                        .asString())
+                .isEqualTo("INTERVAL_BURSTS");
+        JsonNode run = begin(Map.of("school", "PULSE_LADDER"));
+        Practice.send(odile, run, Practice.event(run, window, "STOPPED", Map.of()))
+                .ok();
+        JsonNode plan = odile.get("/api/pieces/" + piece + "/plan").ok();
+        assertThat(plan.path("wish").path("school").asString()).isEqualTo("PULSE_LADDER");
+        assertThat(plan.path("advice").path("why").asString()).containsPattern("\\d");
+    }
+
+    @Test
+    void aVersionChosenOnTheBenchIsABlockAndTicksItselfOff() {
+        odile.post("/api/passages/" + passage + "/choice", Map.of("minutes", 3)).ok();
+        JsonNode chosen = odile.get("/api/passages/" + passage + "/bench").ok().path("today");
+        assertThat(chosen).isNotEmpty();
+        String version = chosen.path(0).path("variant").asString();
+        JsonNode run = begin(Map.of("blocks", List.of(block("PREPARE", 0, version, 200, "STEADY_CLIMB"))));
+        Practice.playOn(odile, run, window, 1);
+        JsonNode after = odile.get("/api/passages/" + passage + "/bench").ok().path("today");
+        assertThat(after.path(0).path("played").asBoolean()).isTrue();
+    }
+}

@@ -1,0 +1,119 @@
+import { Plus } from "lucide-react";
+import { useState } from "react";
+import type { Schemas } from "../../api/client";
+import { useSheet } from "../../api/queries";
+import { Button } from "../../ui/Button";
+import { INPUT, Labelled } from "../../ui/Field";
+import { called } from "../../ui/format";
+import { type Block, added } from "./blocks";
+
+interface Props {
+  view: Schemas["PlanView"];
+  onChange: (blocks: Block[]) => void;
+}
+
+/** What can be put into a session, each with the part of it that it is. */
+const KINDS = [
+  { part: "PREPARE", name: "Slow, in a version", seconds: 180 },
+  { part: "CORE", name: "A method", seconds: 360 },
+  { part: "PERFORM", name: "A performance run", seconds: 240, school: "PERFORMANCE_RUN" },
+  { part: "STUDY", name: "A study card", seconds: 240, school: "STUDY_CARD" },
+] as const;
+
+/** One more block: of which piece, in which version, by which method. */
+export function AddBlock({ view, onChange }: Props) {
+  const [kind, setKind] = useState(0);
+  const [theme, setTheme] = useState(0);
+  const [version, setVersion] = useState("");
+  const [school, setSchool] = useState<Block["school"]>("GROWING_BURSTS");
+  const wanted = KINDS[kind]!;
+  const piece = view.pieces[theme] ?? view.pieces[0]!;
+  const add = () =>
+    onChange(
+      added(view.wish.blocks, {
+        part: wanted.part,
+        theme: Math.min(theme, view.pieces.length - 1),
+        version: wanted.part === "PREPARE" ? version : "",
+        seconds: wanted.seconds,
+        school: "school" in wanted ? wanted.school : wanted.part === "CORE" ? school : view.wish.school,
+      }),
+    );
+  return (
+    <fieldset className="mt-4 flex flex-wrap items-end gap-3">
+      <legend className="mb-1.5 font-semibold">Put in another block</legend>
+      <Labelled label="What">
+        {({ id }) => (
+          <select id={id} className={INPUT} value={kind} onChange={(event) => setKind(Number(event.target.value))}>
+            {KINDS.map(({ name }, i) => (
+              <option key={name} value={i}>
+                {name}
+              </option>
+            ))}
+          </select>
+        )}
+      </Labelled>
+      {view.pieces.length > 1 && (
+        <Labelled label="Of">
+          {({ id }) => (
+            <select id={id} className={INPUT} value={theme} onChange={(event) => setTheme(Number(event.target.value))}>
+              {view.pieces.map((one, i) => (
+                <option key={one.id} value={i}>
+                  {called(one.passage, one.piece)}
+                </option>
+              ))}
+            </select>
+          )}
+        </Labelled>
+      )}
+      {wanted.part === "PREPARE" && <Version piece={piece} value={version} onChange={setVersion} />}
+      {wanted.part === "CORE" && (
+        <Labelled label="Method">
+          {({ id }) => (
+            <select
+              id={id}
+              className={INPUT}
+              value={school}
+              onChange={(event) => setSchool(event.target.value as Block["school"])}
+            >
+              {view.schools.map((one) => (
+                <option key={one.school} value={one.school}>
+                  {one.title}
+                </option>
+              ))}
+            </select>
+          )}
+        </Labelled>
+      )}
+      <Button onClick={add}>
+        <Plus size={16} aria-hidden /> Put it in
+      </Button>
+    </fieldset>
+  );
+}
+
+/** The versions of the sheet of a piece. */
+function Version({
+  piece,
+  value,
+  onChange,
+}: {
+  piece: Schemas["SessionPiece"];
+  value: string;
+  onChange: (key: string) => void;
+}) {
+  const sheet = useSheet(piece.passageId, { first: piece.firstNote, last: piece.lastNote }, piece.target);
+  return (
+    <Labelled label="Version">
+      {({ id }) => (
+        <select id={id} className={INPUT} value={value} onChange={(event) => onChange(event.target.value)}>
+          <option value="">as written</option>
+          {sheet.data?.variants.map((one) => (
+            <option key={one.key} value={one.key}>
+              {one.title}
+            </option>
+          ))}
+        </select>
+      )}
+    </Labelled>
+  );
+}

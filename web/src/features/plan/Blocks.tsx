@@ -1,0 +1,116 @@
+import { ArrowDown, ArrowUp, Trash2 } from "lucide-react";
+import type { Schemas } from "../../api/client";
+import { PART } from "../../relief/Labels";
+import { INPUT } from "../../ui/Field";
+import { called, clock } from "../../ui/format";
+import { type Block, changed, moved, without } from "./blocks";
+
+interface Props {
+  view: Schemas["PlanView"];
+  onChange: (blocks: Block[]) => void;
+}
+
+const STEP_SECONDS = 60;
+const LEAST_SECONDS = 60;
+const SMALL =
+  "inline-flex h-9 w-9 shrink-0 items-center justify-center rounded-[5px] border border-rule hover:border-ink disabled:opacity-35";
+
+/** The blocks of a session with their reasons, to be moved, timed, given another method, or taken out. */
+export function Blocks({ view, onChange }: Props) {
+  const blocks = view.wish.blocks;
+  const several = view.pieces.length > 1;
+  return (
+    <ol className="divide-y divide-rule border-y border-rule" data-testid="blocks">
+      {view.relief.blocks.map((drawn, i) => {
+        const block = blocks[i];
+        const piece = view.pieces[drawn.theme];
+        const name = PART[drawn.part] + (drawn.version && `, ${drawn.version}`);
+        return (
+          <li key={i} className="flex flex-wrap gap-x-4 gap-y-2 py-2.5 sm:flex-nowrap">
+            <span className="w-12 shrink-0 font-mono text-soft">{clock(drawn.start)}</span>
+            <div className="min-w-0 flex-1">
+              <p className="font-semibold">
+                {name}
+                {several && piece && (
+                  <span className="font-normal text-soft"> · {called(piece.passage, piece.piece)}</span>
+                )}
+              </p>
+              <p className="text-soft">
+                {drawn.why}
+                {drawn.end <= drawn.start && " Left out: no time or allowance is left for it."}
+              </p>
+            </div>
+            {block && (
+              <div className="flex shrink-0 items-start gap-1.5">
+                {drawn.part === "CORE" && (
+                  <span className="w-40 shrink-0">
+                    <select
+                      aria-label={`Method of ${name}`}
+                      className={`${INPUT} h-9 py-0`}
+                      value={block.school}
+                      onChange={(event) =>
+                        onChange(changed(blocks, i, { school: event.target.value as Block["school"] }))
+                      }
+                    >
+                      {view.schools.map(({ school, title }) => (
+                        <option key={school} value={school}>
+                          {title}
+                        </option>
+                      ))}
+                    </select>
+                  </span>
+                )}
+                {drawn.part !== "WARM_UP" && (
+                  <span className="w-16 shrink-0">
+                    <input
+                      type="number"
+                      aria-label={`Minutes of ${name}`}
+                      className={`${INPUT} h-9 py-0`}
+                      min={LEAST_SECONDS / 60}
+                      max={180}
+                      value={Math.max(1, Math.round(block.seconds / STEP_SECONDS))}
+                      onChange={(event) =>
+                        onChange(
+                          changed(blocks, i, {
+                            seconds: Math.max(LEAST_SECONDS, Number(event.target.value) * STEP_SECONDS),
+                          }),
+                        )
+                      }
+                    />
+                  </span>
+                )}
+                <button
+                  type="button"
+                  className={SMALL}
+                  aria-label={`Move ${name} up`}
+                  disabled={i === 0}
+                  onClick={() => onChange(moved(blocks, i, -1))}
+                >
+                  <ArrowUp size={16} aria-hidden />
+                </button>
+                <button
+                  type="button"
+                  className={SMALL}
+                  aria-label={`Move ${name} down`}
+                  disabled={i === blocks.length - 1}
+                  onClick={() => onChange(moved(blocks, i, 1))}
+                >
+                  <ArrowDown size={16} aria-hidden />
+                </button>
+                <button
+                  type="button"
+                  className={SMALL}
+                  aria-label={`Take ${name} out`}
+                  disabled={blocks.length === 1}
+                  onClick={() => onChange(without(blocks, i))}
+                >
+                  <Trash2 size={16} aria-hidden />
+                </button>
+              </div>
+            )}
+          </li>
+        );
+      })}
+    </ol>
+  );
+}

@@ -1,0 +1,60 @@
+import { describe, expect, it } from "vitest";
+import {
+  added,
+  begun,
+  type Block,
+  changed,
+  moved,
+  redone,
+  stepped,
+  undone,
+  type Wish,
+  without,
+  withoutPiece,
+  withPiece,
+} from "./blocks";
+
+const block = (part: Block["part"], seconds = 300): Block => ({
+  part,
+  theme: 0,
+  version: "",
+  seconds,
+  school: "INTERVAL_BURSTS",
+});
+const BLOCKS = [block("WARM_UP"), block("CORE"), block("CLOSER")];
+const parts = (blocks: Block[]) => blocks.map(({ part }) => part);
+const WISH = { pieceId: 7, minutes: 30, others: [], blocks: BLOCKS } as unknown as Wish;
+
+describe("the blocks of a plan", () => {
+  it("change places, and stay where there is no other", () => {
+    expect(parts(moved(BLOCKS, 1, -1))).toEqual(["CORE", "WARM_UP", "CLOSER"]);
+    expect(moved(BLOCKS, 0, -1)).toBe(BLOCKS);
+    expect(moved(BLOCKS, 2, 1)).toBe(BLOCKS);
+  });
+
+  it("are taken out, changed, and put in before the close", () => {
+    expect(parts(without(BLOCKS, 1))).toEqual(["WARM_UP", "CLOSER"]);
+    expect(changed(BLOCKS, 1, { seconds: 60 })[1]).toMatchObject({ part: "CORE", seconds: 60 });
+    expect(parts(added(BLOCKS, block("STUDY")))).toEqual(["WARM_UP", "CORE", "STUDY", "CLOSER"]);
+    expect(parts(added([], block("STUDY")))).toEqual(["STUDY"]);
+  });
+
+  it("are composed anew when the pieces change", () => {
+    expect(withPiece(WISH, 9)).toMatchObject({ pieceId: 7, others: [9], blocks: [] });
+    expect(withPiece(WISH, 7)).toBe(WISH);
+    const full = { ...WISH, others: [1, 2, 3, 4, 5] };
+    expect(withPiece(full, 9)).toBe(full);
+    expect(withoutPiece(withPiece(WISH, 9), 7)).toMatchObject({ pieceId: 9, others: [] });
+    expect(withoutPiece(WISH, 7)).toBe(WISH);
+  });
+
+  it("go back and forth", () => {
+    const other = { ...WISH, minutes: 40 };
+    const two = stepped(begun(WISH), other);
+    expect(undone(two).now).toBe(WISH);
+    expect(redone(undone(two)).now).toBe(other);
+    expect(undone(begun(WISH)).now).toBe(WISH);
+    expect(redone(two)).toBe(two);
+    expect(stepped(undone(two), { ...WISH, minutes: 20 }).future).toEqual([]);
+  });
+});

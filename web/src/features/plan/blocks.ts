@@ -1,0 +1,66 @@
+import type { Schemas } from "../../api/client";
+
+export type Wish = Schemas["PlanWish"];
+export type Block = Schemas["BlockWish"];
+
+const MOST_PIECES = 6;
+
+/** Changes of a list of blocks; each gives a new one, or the same where there is nothing to change. */
+export function moved(blocks: Block[], at: number, by: 1 | -1): Block[] {
+  const to = at + by;
+  if (to < 0 || to >= blocks.length) return blocks;
+  const next = [...blocks];
+  [next[at], next[to]] = [next[to]!, next[at]!];
+  return next;
+}
+
+export const without = (blocks: Block[], at: number): Block[] => blocks.filter((_, i) => i !== at);
+
+export const changed = (blocks: Block[], at: number, part: Partial<Block>): Block[] =>
+  blocks.map((block, i) => (i === at ? { ...block, ...part } : block));
+
+/** With one more block, before the close where there is one. */
+export function added(blocks: Block[], block: Block): Block[] {
+  const last = blocks.at(-1);
+  return last?.part === "CLOSER" ? [...blocks.slice(0, -1), block, last] : [...blocks, block];
+}
+
+/** A wish about one piece more, composed anew. */
+export function withPiece(wish: Wish, pieceId: number): Wish {
+  const others = wish.others;
+  if (pieceId === wish.pieceId || others.includes(pieceId) || others.length + 1 >= MOST_PIECES) return wish;
+  return { ...wish, others: [...others, pieceId], blocks: [] };
+}
+
+/** A wish about one piece less, composed anew; one always stays. */
+export function withoutPiece(wish: Wish, pieceId: number): Wish {
+  const left = [wish.pieceId, ...wish.others].filter((id) => id !== pieceId);
+  const [first, ...others] = left;
+  return first === undefined ? wish : { ...wish, pieceId: first, others, blocks: [] };
+}
+
+/** What was wished before and after, for taking steps back and forth. */
+export interface History {
+  past: Wish[];
+  now: Wish;
+  future: Wish[];
+}
+
+const MOST_STEPS = 100;
+
+export const begun = (now: Wish): History => ({ past: [], now, future: [] });
+
+export const stepped = ({ past, now }: History, next: Wish): History =>
+  next === now ? { past, now, future: [] } : { past: [...past, now].slice(-MOST_STEPS), now: next, future: [] };
+
+export function undone(history: History): History {
+  const before = history.past.at(-1);
+  return before === undefined
+    ? history
+    : { past: history.past.slice(0, -1), now: before, future: [history.now, ...history.future] };
+}
+
+export function redone(history: History): History {
+  const [next, ...future] = history.future;
+  return next === undefined ? history : { past: [...history.past, history.now], now: next, future };
+}
