@@ -11,7 +11,15 @@ fetch_web_packages() {
   cd "$ROOT"
 }
 
+# The core as the pages run it, compiled from the same classes.
+build_page_core() {
+  say "Compiling the core for the pages"
+  (cd "$ROOT" && mvn -q -B -pl core,shown,browser process-classes) ||
+    fail "the core could not be compiled for the pages; the lines above say why."
+}
+
 build_web() {
+  build_page_core
   fetch_web_packages
   cd "$ROOT/web"
   say "Building the web pages"
@@ -20,7 +28,7 @@ build_web() {
 }
 
 jar_is_current() {
-  [ -f "$JAR" ] && [ -z "$(find "$ROOT/pom.xml" "$ROOT"/{core,server}/{pom.xml,src/main} "$ROOT"/web/{src,public,index.html,package-lock.json,vite.config.ts} \
+  [ -f "$JAR" ] && [ -z "$(find "$ROOT/pom.xml" "$ROOT"/{core,shown,browser,server}/{pom.xml,src/main} "$ROOT"/web/{src,public,index.html,package-lock.json,vite.config.ts} \
     -newer "$JAR" -type f -print -quit 2>/dev/null)" ]
 }
 
@@ -28,7 +36,7 @@ build() {
   jar_is_current && return
   build_web
   say "Building the server"
-  (cd "$ROOT" && mvn -q -B -pl core,server -am package -DskipTests) ||
+  (cd "$ROOT" && mvn -q -B -pl core,shown,browser,server -am package -DskipTests) ||
     fail "the build failed; the lines above say where."
 }
 

@@ -58,11 +58,11 @@ SELECT g.account_id, g.run_id - 100000 * s.k, g.place + 1000 * t.seq, g.ordinal 
 FROM run_segment g JOIN span s JOIN seq_0_to_19 t
 WHERE g.account_id = @account AND g.run_id < 100000 AND t.seq < @times;
 
-INSERT INTO played_pass (account_id, run_id, ordinal, piece_id, day, at, kind, part, tempo, play_seconds, notes, verdict,
-    tension, reserve, effort, rate)
+INSERT INTO played_pass (account_id, run_id, ordinal, piece_id, day, at, kind, part, tempo, play_seconds, burst_seconds,
+    notes, verdict, tension, reserve, effort, rate, way, turn)
 SELECT p.account_id, p.run_id - 100000 * s.k, p.ordinal + 1000 * t.seq, p.piece_id + s.shift,
-    p.day - INTERVAL @days * s.k DAY, p.at - INTERVAL @days * s.k DAY, p.kind, p.part, p.tempo, p.play_seconds, p.notes,
-    p.verdict, p.tension, p.reserve, p.effort, p.rate
+    p.day - INTERVAL @days * s.k DAY, p.at - INTERVAL @days * s.k DAY, p.kind, p.part, p.tempo, p.play_seconds,
+    p.burst_seconds, p.notes, p.verdict, p.tension, p.reserve, p.effort, p.rate, p.way, p.turn
 FROM played_pass p JOIN (SELECT 0 AS k, 0 AS shift UNION ALL SELECT k, shift FROM span) s JOIN seq_0_to_19 t
 WHERE p.account_id = @account AND p.run_id < 100000 AND t.seq < @times AND (s.k > 0 OR t.seq > 0);
 

@@ -44,6 +44,20 @@ export function usePassage(id: number) {
   });
 }
 
+/** What a workout has moved, when everything of it has arrived. */
+export function useAfter(runId: number, enabled: boolean) {
+  return useQuery({
+    queryKey: ["after", runId],
+    queryFn: () => given(api.GET("/api/runs/{id}/after", { params: { path: { id: runId } } })),
+    enabled,
+  });
+}
+
+/** The methods there are: the same for everybody, so asked for once. */
+export function useMethods() {
+  return useQuery({ queryKey: ["methods"], queryFn: () => given(api.GET("/api/methods")), staleTime: Infinity });
+}
+
 export function useBench(id: number) {
   return useQuery({
     queryKey: ["bench", id],

@@ -212,6 +212,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/methods": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["methods"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/modes/{instrument}": {
         parameters: {
             query?: never;
@@ -580,6 +596,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plans/score": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["score"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/readings": {
         parameters: {
             query?: never;
@@ -644,6 +676,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/runs/{id}/after": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["after"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/runs/{id}/events": {
         parameters: {
             query?: never;
@@ -685,6 +733,22 @@ export interface paths {
         };
         get?: never;
         put: operations["note"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/runs/{id}/score": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["score_1"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -824,12 +888,23 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
-        /** @description what this piece wants now by a rule of thumb, with the reason */
+        /** @description what the first piece wants now by a rule of thumb, with the reason; null on Today */
         Advice: {
             /** @enum {string} */
             school: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "UPKEEP" | "CEILING_TEST";
             title: string;
             why: string;
+        } | null;
+        AfterPiece: {
+            before: components["schemas"]["BandDto"];
+            broke: number[];
+            now: components["schemas"]["BandDto"];
+            /** Format: double */
+            opensAt: number;
+            passage: string;
+            piece: string;
+            /** Format: int64 */
+            pieceId: number;
         };
         AwkwardDto: {
             /** Format: double */
@@ -855,6 +930,13 @@ export interface components {
             holder: string;
             plan: components["schemas"]["PlanWish"];
         };
+        BeliefDto: {
+            /** Format: double */
+            passes: number;
+            /** Format: int32 */
+            theme: number;
+            weights: string;
+        };
         BenchView: {
             /** @description what today or a symptom says against playing; empty when nothing does */
             caution: string;
@@ -876,7 +958,7 @@ export interface components {
             /** @description its method as a player calls it; empty of the first sessions that were kept */
             method: string;
             /** @enum {string} */
-            part: "WARM_UP" | "OPENER" | "PREPARE" | "MEASURE" | "CORE" | "STITCH" | "PERFORM" | "STUDY" | "CLOSER";
+            part: "WARM_UP" | "OPENER" | "PREPARE" | "MEASURE" | "CORE" | "PERFORM" | "STUDY" | "CLOSER";
             /** Format: double */
             start: number;
             /** Format: double */
@@ -893,7 +975,7 @@ export interface components {
         /** @description its blocks as the player has put them together; none to have them composed */
         BlockWish: {
             /** @enum {string} */
-            part: "WARM_UP" | "OPENER" | "PREPARE" | "MEASURE" | "CORE" | "STITCH" | "PERFORM" | "STUDY" | "CLOSER";
+            part: "WARM_UP" | "OPENER" | "PREPARE" | "MEASURE" | "CORE" | "PERFORM" | "STUDY" | "CLOSER";
             /** @enum {string} */
             school: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "UPKEEP" | "CEILING_TEST";
             /** Format: double */
@@ -910,6 +992,7 @@ export interface components {
             forecast: components["schemas"]["ForecastDto"] | null;
             history: components["schemas"]["HistoryDay"][];
             measure: string;
+            modes: components["schemas"]["ModeDto"][];
             /** Format: date */
             neededOn: string | null;
             passage: string;
@@ -1079,6 +1162,11 @@ export interface components {
             /** Format: int32 */
             passes: number;
             piece: string;
+            /**
+             * Format: int32
+             * @description how many pieces were played in it
+             */
+            pieces: number;
             /** Format: double */
             playedSeconds: number;
             /** Format: int32 */
@@ -1211,6 +1299,20 @@ export interface components {
             /** @enum {string} */
             stage: "NEIGHBOURS" | "FOURS" | "WHOLE";
         };
+        KeptEvent: {
+            clientId: string;
+            /** @enum {string} */
+            kind: "JUDGED" | "UNJUDGED" | "RESTED" | "BACKED_OFF" | "REST_ASKED" | "STOPPED" | "SYMPTOM";
+            left: components["schemas"]["LeftDto"] | null;
+            /** Format: double */
+            seconds: number | null;
+            /** Format: int32 */
+            tension: number | null;
+            /** Format: double */
+            told: number | null;
+            /** @enum {string|null} */
+            verdict: "CLEAN" | "ROUGH" | "BROKE" | null;
+        };
         /** @description the key of a variant */
         KeyDto: {
             key: string;
@@ -1223,6 +1325,14 @@ export interface components {
             tension: number;
             /** @enum {string} */
             verdict: "CLEAN" | "ROUGH" | "BROKE";
+        } | null;
+        LeftDto: {
+            /** Format: double */
+            burstSeconds: number;
+            /** Format: double */
+            effort: number;
+            /** Format: double */
+            playingSeconds: number;
         } | null;
         LimitDto: {
             /** Format: double */
@@ -1329,6 +1439,20 @@ export interface components {
             tension: number;
             /** @enum {string|null} */
             verdict: "CLEAN" | "ROUGH" | "BROKE" | null;
+        };
+        MethodDto: {
+            hint: string;
+            /** @enum {string} */
+            school: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "UPKEEP" | "CEILING_TEST";
+            shape: components["schemas"]["ShapeDto"][];
+            title: string;
+            use: string;
+        };
+        ModeDto: {
+            estimate: components["schemas"]["EstimateDto"];
+            name: string;
+            /** Format: int32 */
+            passes: number;
         };
         ModeWish: {
             mode: string;
@@ -1488,8 +1612,34 @@ export interface components {
             difficulty: number;
             name: string;
         };
+        PlaceDto: {
+            /** Format: int32 */
+            firstNote: number;
+            passage: string;
+            /** Format: int64 */
+            passageId: number;
+            piece: string;
+            /** Format: int64 */
+            pieceId: number;
+        };
+        PlanScore: {
+            beliefs: components["schemas"]["BeliefDto"][];
+            /**
+             * Format: int32
+             * @description the rules it is planned by: a core of another edition cannot go on with it
+             */
+            edition: number;
+            /** Format: double */
+            effortBefore: number;
+            /** Format: double */
+            effortCap: number;
+            effortWhy: string;
+            rest: string;
+            warning: string;
+            workout: string;
+        };
         PlanView: {
-            advice: components["schemas"]["Advice"];
+            advice: components["schemas"]["Advice"] | null;
             load: components["schemas"]["LoadDto"];
             /** Format: date */
             neededOn: string | null;
@@ -1651,6 +1801,20 @@ export interface components {
             /** Format: double */
             seconds: number;
         } | null;
+        RunScore: {
+            beliefs: components["schemas"]["BeliefDto"][];
+            /**
+             * Format: int32
+             * @description the rules it is played by: a core of another edition cannot go on with it
+             */
+            edition: number;
+            /** Format: double */
+            effortBefore: number;
+            events: components["schemas"]["KeptEvent"][];
+            left: components["schemas"]["LeftDto"] | null;
+            pieces: components["schemas"]["PlaceDto"][];
+            workout: string;
+        };
         RunView: {
             /** Format: double */
             at: number;
@@ -1673,7 +1837,7 @@ export interface components {
             /** Format: int32 */
             ordinal: number;
             /** @enum {string|null} */
-            part: "WARM_UP" | "OPENER" | "PREPARE" | "MEASURE" | "CORE" | "STITCH" | "PERFORM" | "STUDY" | "CLOSER" | null;
+            part: "WARM_UP" | "OPENER" | "PREPARE" | "MEASURE" | "CORE" | "PERFORM" | "STUDY" | "CLOSER" | null;
             passage: string;
             /** Format: int64 */
             passageId: number;
@@ -1741,6 +1905,14 @@ export interface components {
             piece: string;
             /** Format: double */
             target: number;
+        };
+        ShapeDto: {
+            /** @enum {string} */
+            kind: "WARM_UP" | "CONTROLLED" | "PROBE" | "BURST" | "CLOSING";
+            /** Format: double */
+            seconds: number;
+            /** Format: double */
+            tempo: number;
         };
         Sheet: {
             /** Format: double */
@@ -1820,6 +1992,8 @@ export interface components {
             block: number;
             /** Format: double */
             countIn: number;
+            /** @description whether clean ones are counted in a window of time */
+            counted: boolean;
             /** Format: double */
             effortAfter: number;
             /**
@@ -1835,6 +2009,11 @@ export interface components {
              */
             passes: number;
             played: boolean;
+            /**
+             * @description how time is told in it
+             * @enum {string|null}
+             */
+            pulse: "STEADY" | "RECOUNTED" | "SWITCHING" | "GLIDING" | "DROPPING_OUT" | "FREE" | null;
             /** Format: double */
             reserveAfter: number;
             /** Format: double */
@@ -1843,8 +2022,6 @@ export interface components {
             rest: "RECOVER" | "CHANGE" | "BREAK" | "AWAY" | "ASKED" | null;
             /** Format: double */
             seconds: number;
-            /** @enum {string} */
-            shape: "PLATEAU" | "RECOUNTED" | "CASTELLATED" | "RIDGE" | "DROPPING_OUT" | "FREE" | "COMB" | "NONE";
             /** Format: double */
             start: number;
             /** Format: double */
@@ -1929,10 +2106,14 @@ export interface components {
             why: string;
         };
         TotalsDto: {
+            /** Format: int32 */
+            broke: number;
             /** Format: double */
             burstSeconds: number;
             /** Format: int32 */
             bursts: number;
+            /** Format: int32 */
+            clean: number;
             /** Format: double */
             effort: number;
             /** Format: int32 */
@@ -1943,6 +2124,8 @@ export interface components {
             playingSeconds: number;
             /** Format: double */
             restSeconds: number;
+            /** Format: int32 */
+            rough: number;
             /** Format: double */
             seconds: number;
         };
@@ -2426,6 +2609,35 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Session"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    methods: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["MethodDto"][];
                 };
             };
             /** @description Refused, or failed */
@@ -3329,6 +3541,39 @@ export interface operations {
             };
         };
     };
+    score: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PlanScore"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     read_1: {
         parameters: {
             query?: never;
@@ -3461,6 +3706,37 @@ export interface operations {
             };
         };
     };
+    after: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["AfterPiece"][];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     record: {
         parameters: {
             query?: never;
@@ -3552,6 +3828,37 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    score_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["RunScore"];
+                };
             };
             /** @description Refused, or failed */
             default: {

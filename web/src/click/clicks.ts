@@ -1,4 +1,5 @@
 import type { Schemas } from "../api/client";
+import type { ClickWishes, Sound } from "./wishes";
 
 export type Click = Schemas["ClickDto"];
 
@@ -13,12 +14,21 @@ const SOUND: Record<Click["kind"], { pitch: number; gain: number }> = {
 
 const LENGTH_SECONDS = 0.04;
 
+/** What each sound is made of: partials over its pitch, and how fast it dies away. */
+const TIMBRE: Record<Sound, { partials: number[]; decay: number; seconds: number }> = {
+  block: { partials: [1], decay: 140, seconds: LENGTH_SECONDS },
+  tick: { partials: [2, 3.1, 4.7], decay: 420, seconds: 0.02 },
+  bell: { partials: [1, 2.76, 5.4], decay: 34, seconds: 0.14 },
+};
+
 /** One click as samples: it is loudest at its very first, so that it sounds exactly when it starts. */
-export function samples(pitch: number, sampleRate: number): Float32Array<ArrayBuffer> {
-  const data = new Float32Array(Math.round(LENGTH_SECONDS * sampleRate));
+export function samples(pitch: number, sampleRate: number, sound: Sound = "block"): Float32Array<ArrayBuffer> {
+  const { partials, decay, seconds } = TIMBRE[sound];
+  const data = new Float32Array(Math.round(seconds * sampleRate));
   for (let i = 0; i < data.length; i++) {
     const t = i / sampleRate;
-    data[i] = Math.cos(2 * Math.PI * pitch * t) * Math.exp(-t * 140);
+    const wave = partials.reduce((sum, partial) => sum + Math.cos(2 * Math.PI * pitch * partial * t), 0);
+    data[i] = (wave / partials.length) * Math.exp(-t * decay);
   }
   return data;
 }
@@ -32,20 +42,27 @@ export function times(clicks: Click[], from: number, speed = 1): number[] {
  * Schedules a whole pass on the audio clock at once, so that a busy or hidden page cannot delay a click.
  * Returns how to silence what has not sounded yet.
  */
-export function schedule(audio: BaseAudioContext, clicks: Click[], from: number, speed = 1): () => void {
+export function schedule(
+  audio: BaseAudioContext,
+  clicks: Click[],
+  from: number,
+  speed = 1,
+  { sound, level, seen }: Pick<ClickWishes, "sound" | "level" | "seen"> = { sound: "block", level: 1, seen: false },
+): () => void {
+  if (seen) return () => undefined;
   const buffers = new Map<Click["kind"], AudioBuffer>();
   const sources = times(clicks, from, speed).map((time, i) => {
     const { kind } = clicks[i]!;
     let buffer = buffers.get(kind);
     if (!buffer) {
-      const data = samples(SOUND[kind].pitch, audio.sampleRate);
+      const data = samples(SOUND[kind].pitch, audio.sampleRate, sound);
       buffer = audio.createBuffer(1, data.length, audio.sampleRate);
       buffer.copyToChannel(data, 0);
       buffers.set(kind, buffer);
     }
     const source = audio.createBufferSource();
     const gain = audio.createGain();
-    gain.gain.value = SOUND[kind].gain;
+    gain.gain.value = SOUND[kind].gain * level;
     source.buffer = buffer;
     source.connect(gain).connect(audio.destination);
     source.start(time);

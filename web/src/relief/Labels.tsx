@@ -8,7 +8,6 @@ export const PART: Record<ReliefData["blocks"][number]["part"], string> = {
   PREPARE: "Prepare",
   MEASURE: "Measure",
   CORE: "Core",
-  STITCH: "Stitch",
   PERFORM: "Perform",
   STUDY: "Study",
   CLOSER: "Close",

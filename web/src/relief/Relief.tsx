@@ -319,10 +319,10 @@ function Ground({ relief, scales, looks, hatch }: Layer & { hatch: string }) {
             key={first.start}
             d={path(ridgeLine(ridge, scales))}
             fill={looks.spruce}
-            fillOpacity={warmUp || first.shape === "FREE" ? (first.played ? 0.35 : 0.06) : faint(first) ? 0.22 : 0.92}
+            fillOpacity={warmUp || first.pulse === "FREE" ? (first.played ? 0.35 : 0.06) : faint(first) ? 0.22 : 0.92}
             stroke={looks.spruce}
             strokeWidth={warmUp ? 1.75 : 1.25}
-            strokeDasharray={warmUp || first.shape === "FREE" ? "1.5 4" : undefined}
+            strokeDasharray={warmUp || first.pulse === "FREE" ? "1.5 4" : undefined}
             strokeLinecap={warmUp ? "round" : undefined}
           />
         );
@@ -333,10 +333,10 @@ function Ground({ relief, scales, looks, hatch }: Layer & { hatch: string }) {
           <path
             key={burst.start}
             d={`${path(peak(burst, scales))}Z`}
-            fill={faint(burst) || burst.shape === "FREE" ? "none" : `url(#${hatch})`}
+            fill={faint(burst) || burst.pulse === "FREE" ? "none" : `url(#${hatch})`}
             stroke={looks.plum}
             strokeWidth="1.25"
-            strokeDasharray={burst.shape === "FREE" ? "2 3" : undefined}
+            strokeDasharray={burst.pulse === "FREE" ? "2 3" : undefined}
           />
         ))}
       {relief.stretches

@@ -22,7 +22,8 @@ function stretch(part: Partial<Stretch>): Stretch {
     countIn: 3,
     tempo: 80,
     fastest: null,
-    shape: "PLATEAU",
+    pulse: "STEADY",
+    counted: false,
     passes: 1,
     rest: null,
     played: false,
@@ -101,7 +102,7 @@ describe("the terrain of a workout", () => {
   });
 
   it("draws a glide as a smooth ridge up to its top", () => {
-    const line = ridgeLine([stretch({ shape: "RIDGE", fastest: 120 })], scales);
+    const line = ridgeLine([stretch({ pulse: "GLIDING", fastest: 120 })], scales);
     expect(Math.min(...line.map((point) => point.y))).toBeCloseTo(80);
     expect(line.length).toBeGreaterThan(12);
     expect(line.map((point) => point.x)).toEqual([...line.map((point) => point.x)].sort((a, b) => a - b));
@@ -110,9 +111,9 @@ describe("the terrain of a workout", () => {
   it("draws a set as so many levels, a count as a comb, and switching as battlements", () => {
     const tops = (points: { y: number }[]) => points.filter((point) => point.y === 120).length;
     expect(tops(ridgeLine([stretch({ passes: 3, seconds: 30 })], scales))).toBe(6);
-    expect(tops(ridgeLine([stretch({ shape: "COMB", seconds: 60 })], scales))).toBeGreaterThan(20);
+    expect(tops(ridgeLine([stretch({ counted: true, seconds: 60 })], scales))).toBeGreaterThan(20);
     expect(
-      new Set(battlements(stretch({ shape: "CASTELLATED", seconds: 20 }), scales).map((point) => point.y)).size,
+      new Set(battlements(stretch({ pulse: "SWITCHING", seconds: 20 }), scales).map((point) => point.y)).size,
     ).toBe(3);
   });
 

@@ -95,14 +95,14 @@ const NOTCH = 4;
 function topLine(stretch: Stretch, left: number, right: number, y: Scales["y"]): Point[] {
   const top = y(stretch.tempo!);
   const width = right - left;
-  if (stretch.shape === "RIDGE") {
+  if (stretch.pulse === "GLIDING") {
     const ratio = (stretch.fastest ?? stretch.tempo!) / stretch.tempo!;
     return Array.from({ length: GLIDE_POINTS + 1 }, (_, i) => {
       const there = Math.min(1, (2.2 * Math.min(i, GLIDE_POINTS - i)) / GLIDE_POINTS);
       return { x: left + (i / GLIDE_POINTS) * width, y: y(stretch.tempo! * Math.pow(ratio, there)) };
     });
   }
-  if (stretch.shape === "COMB") {
+  if (stretch.counted) {
     const teeth = Math.max(2, Math.floor(width / TOOTH));
     return Array.from({ length: 2 * teeth }, (_, i) => ({
       x: left + (i / (2 * teeth - 1)) * width,
@@ -142,7 +142,7 @@ export function battlements(stretch: Stretch, { x, y, base }: Scales): Point[] {
 
 /** What a stretch above the ceiling looks like. */
 export const peak = (stretch: Stretch, scales: Scales) =>
-  stretch.shape === "CASTELLATED" ? battlements(stretch, scales) : spire(stretch, scales);
+  stretch.pulse === "SWITCHING" ? battlements(stretch, scales) : spire(stretch, scales);
 
 /** Blocks next to each other about the same music: they have one ceiling and one target. */
 export function grounds(relief: ReliefData) {

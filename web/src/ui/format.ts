@@ -4,6 +4,9 @@ export const bpm = (tempo: number) => String(Math.round(tempo));
 /** A piece with its passage; the whole has no name of its own. */
 export const called = (passage: string, piece: string) => [passage, unbroken(piece)].filter(Boolean).join(", ");
 
+/** What is said of a session that was about more pieces than the one it is named after. */
+export const andMore = (pieces: number) => (pieces > 1 ? ` and ${pieces - 1} more` : "");
+
 /** A span such as “bars 3–4” does not break at its dash, nor before its figure. */
 export const unbroken = (name: string) =>
   name.replace(

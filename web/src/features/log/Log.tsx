@@ -3,9 +3,9 @@ import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
 import { useLog } from "../../api/queries";
 import { Button } from "../../ui/Button";
-import { bpm, clock, longDay, minutes, oneDecimal, timeOfDay, unbroken } from "../../ui/format";
+import { andMore, bpm, clock, longDay, minutes, oneDecimal, timeOfDay, unbroken } from "../../ui/format";
 import { Failed, Page, Waiting } from "../../ui/Page";
-import { Sketch } from "./Sketch";
+import { Sketch } from "../../relief/Sketch";
 
 type Entry = Schemas["Entry"];
 
@@ -66,6 +66,7 @@ function Row({ entry }: { entry: Entry }) {
         >
           {entry.passage}
           {entry.piece && `, ${unbroken(entry.piece)}`}
+          {andMore(entry.pieces)}
         </Link>
         <span className="text-soft">
           {" "}

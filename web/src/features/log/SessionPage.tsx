@@ -2,7 +2,7 @@ import { Link, useParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import { useSession } from "../../api/queries";
 import { Relief } from "../../relief/Relief";
-import { bpm, clock, longDay, minutes, oneDecimal, timeOfDay, called } from "../../ui/format";
+import { andMore, bpm, clock, longDay, minutes, oneDecimal, timeOfDay, called } from "../../ui/format";
 import { Failed, Page, Waiting } from "../../ui/Page";
 import { OUTCOME } from "./Log";
 
@@ -14,7 +14,7 @@ export default function SessionPage() {
   const { entry, planned, played, measured } = session.data;
   return (
     <Page
-      title={called(entry.passage, entry.piece)}
+      title={called(entry.passage, entry.piece) + andMore(entry.pieces)}
       above={
         <>
           <Link to="/log" className="underline-offset-4 hover:underline">

@@ -1,7 +1,7 @@
 import { Plus } from "lucide-react";
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
-import { useSheet } from "../../api/queries";
+import { useBench, useSheet } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { INPUT, Labelled } from "../../ui/Field";
 import { called } from "../../ui/format";
@@ -14,7 +14,7 @@ interface Props {
 
 /** What can be put into a session, each with the part of it that it is. */
 const KINDS = [
-  { part: "PREPARE", name: "Slow, in a version", seconds: 180 },
+  { part: "PREPARE", name: "Slow, in a version or mode", seconds: 180 },
   { part: "CORE", name: "A method", seconds: 360 },
   { part: "PERFORM", name: "A performance run", seconds: 240, school: "PERFORMANCE_RUN" },
   { part: "STUDY", name: "A study card", seconds: 240, school: "STUDY_CARD" },
@@ -27,13 +27,14 @@ export function AddBlock({ view, onChange }: Props) {
   const [version, setVersion] = useState("");
   const [school, setSchool] = useState<Block["school"]>("GROWING_BURSTS");
   const wanted = KINDS[kind]!;
+  const takesVersion = wanted.part === "PREPARE" || wanted.part === "CORE";
   const piece = view.pieces[theme] ?? view.pieces[0]!;
   const add = () =>
     onChange(
       added(view.wish.blocks, {
         part: wanted.part,
         theme: Math.min(theme, view.pieces.length - 1),
-        version: wanted.part === "PREPARE" ? version : "",
+        version: takesVersion ? version : "",
         seconds: wanted.seconds,
         school: "school" in wanted ? wanted.school : wanted.part === "CORE" ? school : view.wish.school,
       }),
@@ -65,7 +66,7 @@ export function AddBlock({ view, onChange }: Props) {
           )}
         </Labelled>
       )}
-      {wanted.part === "PREPARE" && <Version piece={piece} value={version} onChange={setVersion} />}
+      {takesVersion && <Version piece={piece} value={version} onChange={setVersion} />}
       {wanted.part === "CORE" && (
         <Labelled label="Method">
           {({ id }) => (
@@ -91,7 +92,7 @@ export function AddBlock({ view, onChange }: Props) {
   );
 }
 
-/** The versions of the sheet of a piece. */
+/** The versions of the sheet of a piece, and the modes of its instrument. */
 function Version({
   piece,
   value,
@@ -102,16 +103,30 @@ function Version({
   onChange: (key: string) => void;
 }) {
   const sheet = useSheet(piece.passageId, { first: piece.firstNote, last: piece.lastNote }, piece.target);
+  const bench = useBench(piece.passageId);
   return (
     <Labelled label="Version">
       {({ id }) => (
         <select id={id} className={INPUT} value={value} onChange={(event) => onChange(event.target.value)}>
           <option value="">as written</option>
-          {sheet.data?.variants.map((one) => (
-            <option key={one.key} value={one.key}>
-              {one.title}
-            </option>
-          ))}
+          {bench.data && (
+            <optgroup label="In a mode">
+              {bench.data.modes.map((mode) => (
+                <option key={mode} value={`mode.${mode}`}>
+                  {mode}
+                </option>
+              ))}
+            </optgroup>
+          )}
+          {sheet.data && (
+            <optgroup label="In a version">
+              {sheet.data.variants.map((one) => (
+                <option key={one.key} value={one.key}>
+                  {one.title}
+                </option>
+              ))}
+            </optgroup>
+          )}
         </select>
       )}
     </Labelled>

@@ -16,6 +16,7 @@ import { begun, type Block, redone, stepped, undone, type Wish } from "./blocks"
 import { Blocks } from "./Blocks";
 import { Handles } from "./Handles";
 import { Pieces } from "./Pieces";
+import { usePlanHere } from "./usePlanHere";
 import { WishFields } from "./WishFields";
 
 /** One workout, to be put right before it is played. */
@@ -34,7 +35,11 @@ function Editor({ usual }: { usual: Schemas["PlanView"] }) {
   const settled = useDebounced(wish, 120);
   const preview = usePreview(settled);
   const begin = useBegin();
-  const view = preview.data ?? usual;
+  const here = usePlanHere(wish);
+  const told = preview.data ?? usual;
+  // What the server said of the pieces may be of those before.
+  const sameSession = told.pieces.length === 1 + wish.others.length;
+  const view = here && sameSession ? { ...told, relief: here.relief, wish: { ...wish, blocks: here.blocks } } : told;
   const put = (next: Wish) => setHistory((now) => stepped(now, next));
   const change = (part: Partial<Wish>) => put({ ...wish, ...part, blocks: [] });
   const rearrange = (blocks: Block[]) => put({ ...wish, blocks });

@@ -1,4 +1,6 @@
 import type { Schemas } from "../../api/client";
+import { useMethods } from "../../api/queries";
+import { Sketch } from "../../relief/Sketch";
 import { Choice } from "../../ui/Choice";
 import { Field, INPUT, Labelled } from "../../ui/Field";
 import { upTo, within } from "../../api/within";
@@ -10,8 +12,8 @@ interface Props {
   wish: Wish;
   /** The methods there are. */
   schools: Schemas["SchoolDto"][];
-  /** What the piece wants now by a rule of thumb. */
-  advice: Schemas["Advice"];
+  /** What the piece wants now by a rule of thumb; null where nobody asked. */
+  advice: Schemas["Advice"] | null;
   onChange: (part: Partial<Wish>) => void;
 }
 
@@ -22,22 +24,24 @@ export function WishFields({ wish, schools, advice, onChange }: Props) {
   const bursts = wish.school === "INTERVAL_BURSTS";
   return (
     <form className="grid content-start gap-4" onSubmit={(event) => event.preventDefault()}>
-      <div className="border-l-2 border-brass pl-3 text-sm">
-        <p>
-          <b>{advice.title}</b>{" "}
-          {wish.school === advice.school ? "is what this piece wants now." : "may be what this piece wants now."}{" "}
-          {advice.why}
-        </p>
-        {wish.school !== advice.school && (
-          <button
-            type="button"
-            className="mt-1 font-semibold underline underline-offset-4"
-            onClick={() => onChange({ school: advice.school })}
-          >
-            Take it
-          </button>
-        )}
-      </div>
+      {advice && (
+        <div className="border-l-2 border-brass pl-3 text-sm">
+          <p>
+            <b>{advice.title}</b>{" "}
+            {wish.school === advice.school ? "is what this piece wants now." : "may be what this piece wants now."}{" "}
+            {advice.why}
+          </p>
+          {wish.school !== advice.school && (
+            <button
+              type="button"
+              className="mt-1 font-semibold underline underline-offset-4"
+              onClick={() => onChange({ school: advice.school })}
+            >
+              Take it
+            </button>
+          )}
+        </div>
+      )}
       <div className="max-h-96 overflow-y-auto pr-1">
         <Choice
           label="Method"
@@ -47,6 +51,7 @@ export function WishFields({ wish, schools, advice, onChange }: Props) {
           options={schools.map(({ school, title, hint }) => ({ value: school, label: title, hint }))}
         />
       </div>
+      <About school={wish.school} />
       <div className="grid grid-cols-2 gap-3">
         <Field
           label="Minutes"
@@ -127,5 +132,19 @@ export function WishFields({ wish, schools, advice, onChange }: Props) {
         The dots in the picture can be dragged, or moved with the arrow keys. Reserve and effort are rules of thumb.
       </p>
     </form>
+  );
+}
+
+/** When a method is used, and how it moves, in small. */
+function About({ school }: { school: Wish["school"] }) {
+  const method = useMethods().data?.find((one) => one.school === school);
+  if (!method) return null;
+  return (
+    <div className="text-sm">
+      <p className="mb-2 text-soft">
+        <b className="text-ink">{method.title}</b> is {method.use}.
+      </p>
+      <Sketch passes={method.shape} label={`How it moves: ${method.hint}`} />
+    </div>
   );
 }

@@ -1,6 +1,6 @@
 import { KeyCap } from "../../ui/Button";
 import { ANSWERING, NOTHING_TOLD, type Pass, type Told } from "./asks";
-import { ACTIONS, type Action } from "./keys";
+import { ACTIONS, type Action, keyOf } from "./keys";
 import type { RunView } from "./useRun";
 
 interface Props {
@@ -29,7 +29,7 @@ export function Answers({ state, mayBeClean, tension, last, sending, pass, told 
   const judging = state === "playing" || state === "judge";
   const button = (action: Action, looks: string, disabled: boolean, label: string = ACTIONS[action].label) => (
     <button type="button" disabled={disabled} onClick={() => onAct(action)} className={`${FRAME} ${looks}`}>
-      <KeyCap>{ACTIONS[action].key}</KeyCap> {label}
+      <KeyCap>{keyOf(action)}</KeyCap> {label}
     </button>
   );
   const start = state === "playing" ? "stop" : state === "judge" ? "again" : "start";

@@ -16,6 +16,9 @@ export function BeatTrack({ pass, playing, beat }: Props) {
   const bar = Math.max(1, pass.countIn);
   const burst = pass.kind === "BURST";
   const free = pass.pulse === "FREE";
+  // Where a window of time is filled, how much of it is left says more than the beat.
+  const timed = free || pass.ask === "COUNT";
+  const playSeconds = pass.seconds - (pass.countIn * 60) / pass.tempo;
 
   useEffect(() => {
     const still = window.matchMedia("(prefers-reduced-motion: reduce)").matches;
@@ -29,12 +32,14 @@ export function BeatTrack({ pass, playing, beat }: Props) {
       mark.current?.setAttribute("data-counting", String(now < 0));
       mark.current?.setAttribute("fill-opacity", now < 0 ? "0.25" : "1");
       progress.current?.setAttribute("width", String((playing ? place.share : 0) * 960));
-      if (count.current) count.current.textContent = playing && now < 0 ? String(Math.floor(inBar) + 1) : "";
+      const left = `${Math.ceil((1 - place.share) * playSeconds)} s left`;
+      const counting = now < 0 ? String(Math.floor(inBar) + 1) : timed ? left : "";
+      if (count.current) count.current.textContent = playing ? counting : "";
       if (playing) frame = requestAnimationFrame(draw);
     };
     draw();
     return () => cancelAnimationFrame(frame);
-  }, [playing, beat, bar]);
+  }, [playing, beat, bar, timed, playSeconds]);
 
   const hue = burst ? "fill-night-plum stroke-night-plum" : "fill-night-spruce stroke-night-spruce";
   return (
@@ -84,7 +89,14 @@ export function BeatTrack({ pass, playing, beat }: Props) {
         className={hue}
         strokeWidth="4"
       />
-      <text ref={count} x="500" y="16" textAnchor="middle" fontSize="20" className="fill-night-soft" />
+      <text
+        ref={count}
+        x="500"
+        y={free ? 48 : 18}
+        textAnchor="middle"
+        fontSize={free ? 44 : 24}
+        className={timed ? "fill-night-ink" : "fill-night-soft"}
+      />
     </svg>
   );
 }

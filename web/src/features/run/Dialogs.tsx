@@ -1,6 +1,6 @@
 import { Button, KeyCap } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
-import { ACTIONS } from "./keys";
+import { ACTIONS, type Action, keyOf } from "./keys";
 import { useRestHours } from "../../api/queries";
 
 interface Props {
@@ -53,16 +53,16 @@ export function KeysDialog({ open, onClose }: Props) {
   return (
     <Dialog dark title="Keys" open={open} onClose={onClose}>
       <dl className="mb-5 grid grid-cols-[auto_1fr_auto_1fr] items-center gap-x-4 gap-y-2">
-        {Object.values(ACTIONS).map(({ key, label }) => (
-          <div key={key} className="contents">
+        {(Object.keys(ACTIONS) as Action[]).map((action) => (
+          <div key={action} className="contents">
             <dt>
-              <KeyCap>{key}</KeyCap>
+              <KeyCap>{keyOf(action)}</KeyCap>
             </dt>
-            <dd>{label}</dd>
+            <dd>{ACTIONS[action].label}</dd>
           </div>
         ))}
       </dl>
-      <p className="mb-5 text-night-soft">A pedal that sends one of these keys works too.</p>
+      <p className="mb-5 text-night-soft">A pedal works as the key that it sends. Keys are learned anew in Settings.</p>
       <Button kind="main" onClick={onClose} autoFocus>
         Close
       </Button>

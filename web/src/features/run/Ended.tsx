@@ -1,9 +1,9 @@
 import { useEffect, useState } from "react";
-import { api, given } from "../../api/client";
-import { sentence, useChange, useTouch } from "../../api/queries";
+import { api, given, type Schemas } from "../../api/client";
+import { sentence, useAfter, useChange, useTouch } from "../../api/queries";
 import { Relief } from "../../relief/Relief";
 import { Button, ButtonLink } from "../../ui/Button";
-import { bpm, clock, minutes, oneDecimal, unbroken } from "../../ui/format";
+import { bpm, called, clock, minutes, oneDecimal, unbroken } from "../../ui/format";
 import { INPUT, Labelled } from "../../ui/Field";
 import { useSay } from "../../ui/Toasts";
 import type { RunView } from "./useRun";
@@ -20,7 +20,7 @@ const TITLE = {
 } as const;
 
 /** The end of a workout: what it was, and a line about what was found. */
-export function Ended({ view }: { view: RunView }) {
+export function Ended({ view, settled }: { view: RunView; settled: boolean }) {
   const touch = useTouch();
   const say = useSay();
   const [note, setNote] = useState(view.note);
@@ -32,8 +32,6 @@ export function Ended({ view }: { view: RunView }) {
     void touch(touches.run);
   }, [touch]);
   const { totals } = view.relief;
-  const judged = view.relief.stretches.filter((stretch) => stretch.verdict !== null);
-  const count = (verdict: string) => judged.filter((stretch) => stretch.verdict === verdict).length;
   const effort = view.relief.stretches.at(-1)?.effortAfter ?? view.relief.effortBefore;
   return (
     <div className="min-h-dvh bg-ground px-4 py-8 text-ink sm:px-9">
@@ -47,11 +45,12 @@ export function Ended({ view }: { view: RunView }) {
         <Relief relief={view.relief} height={220} />
         <dl className="my-6 flex flex-wrap gap-x-12 gap-y-4 border-y border-rule py-4">
           <Figure name="passes" value={String(totals.passes)} />
-          <Figure name="clean · rough · broke" value={`${count("CLEAN")} · ${count("ROUGH")} · ${count("BROKE")}`} />
+          <Figure name="clean · rough · broke" value={`${totals.clean} · ${totals.rough} · ${totals.broke}`} />
           <Figure name="of playing" value={minutes(totals.playingSeconds)} />
           <Figure name="of bursts" value={clock(totals.burstSeconds)} />
           <Figure name={`of ${bpm(view.relief.effortCap)} effort minutes today`} value={oneDecimal(effort)} />
         </dl>
+        <Moved runId={view.id} settled={settled} />
         <form
           className="max-w-2xl"
           onSubmit={(event) => {
@@ -84,6 +83,7 @@ export function Ended({ view }: { view: RunView }) {
             <ButtonLink kind="main" to="/">
               To today
             </ButtonLink>
+            <ButtonLink to={`/log/${view.id}`}>Planned against played</ButtonLink>
             {view.measured ? (
               <ButtonLink to={`/ceiling/test/${view.id}`}>See what was measured</ButtonLink>
             ) : (
@@ -95,6 +95,44 @@ export function Ended({ view }: { view: RunView }) {
     </div>
   );
 }
+
+/** What moved, where it broke, and where the next session opens: once everything that was answered has arrived. */
+function Moved({ runId, settled }: { runId: number; settled: boolean }) {
+  const after = useAfter(runId, settled);
+  if (!settled) return <p className="mb-6 text-soft">What moved is said as soon as your answers have arrived.</p>;
+  if (!after.data || after.data.length === 0) return null;
+  const several = after.data.length > 1;
+  return (
+    <section aria-label="What moved" className="mb-6">
+      <h2 className="mb-1">What moved</h2>
+      <ul className="divide-y divide-rule border-y border-rule">
+        {after.data.map((piece) => (
+          <li key={piece.pieceId} className="flex flex-wrap items-baseline gap-x-8 gap-y-1 py-2">
+            {several && <b dir="auto">{called(piece.passage, piece.piece)}</b>}
+            <span>{moved(piece)}</span>
+            {piece.broke.length > 0 && <span>It broke going to {notesOf(piece.broke)}.</span>}
+            <span>
+              Next time it opens at <b>{bpm(piece.opensAt)}</b>.
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+const give = (band: Schemas["BandDto"]) => bpm((band.high - band.low) / 2);
+
+function moved({ before, now }: Schemas["AfterPiece"]) {
+  const change = Math.round(now.middle) - Math.round(before.middle);
+  const surer = Math.round((now.high - now.low) / 2) < Math.round((before.high - before.low) / 2);
+  const figure = `The ceiling is ${bpm(now.middle)} ± ${give(now)}`;
+  if (change !== 0) return `${figure}; it was held to be ${bpm(before.middle)} ± ${give(before)}.`;
+  return surer ? `${figure}, as before, and surer: it was ± ${give(before)}.` : `${figure}, as before.`;
+}
+
+const notesOf = (notes: number[]) =>
+  notes.length === 1 ? `note ${notes[0]}` : `notes ${notes.slice(0, -1).join(", ")} and ${notes.at(-1)}`;
 
 function Figure({ name, value }: { name: string; value: string }) {
   return (

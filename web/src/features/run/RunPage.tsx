@@ -43,7 +43,11 @@ export default function RunPage({ me }: { me: Schemas["Me"] }) {
       )}
       {view &&
         (link === "ok" || link === "offline") &&
-        (view.step.ended ? <Ended view={view} /> : <Stage run={run} view={view} speed={me.speed} />)}
+        (view.step.ended ? (
+          <Ended view={view} settled={run.waiting === 0} />
+        ) : (
+          <Stage run={run} view={view} speed={me.speed} instrument={me.instrument} />
+        ))}
     </main>
   );
 }

@@ -10,7 +10,7 @@ import { Answers } from "./Answers";
 import type { Pass } from "./asks";
 import { BeatTrack } from "./BeatTrack";
 import { KeysDialog, PauseDialog, SymptomDialog } from "./Dialogs";
-import { ACTIONS, type Action } from "./keys";
+import { ACTIONS, type Action, keyOf } from "./keys";
 import { RestCountdown } from "./RestCountdown";
 import { useStage, useWakefulScreen } from "./useStage";
 import { WhereItBroke } from "./WhereItBroke";
@@ -20,6 +20,7 @@ interface Props {
   run: ReturnType<typeof useRun>;
   view: RunView;
   speed: number;
+  instrument: string;
 }
 
 const KIND = {
@@ -64,10 +65,10 @@ function how(pass: Pass) {
 }
 
 /** The step at hand: ready, playing, to be judged, or a rest. */
-export function Stage({ run, view, speed }: Props) {
+export function Stage({ run, view, speed, instrument }: Props) {
   const navigate = useNavigate();
   const { state, playing, beat, mayBeClean, hint, tension, told, keepsGoing, sending, open, close, end, rested, act } =
-    useStage(run, view, speed);
+    useStage(run, view, speed, instrument);
   useWakefulScreen();
   const { pass, rest } = view.step;
   // What was played last stays at hand while resting, to say where it broke.
@@ -84,6 +85,7 @@ export function Stage({ run, view, speed }: Props) {
       className="mx-auto flex w-full max-w-[1500px] flex-1 flex-col gap-2 px-4 py-3 short:gap-1 short:py-1 sm:px-9"
       data-state={state}
       data-ordinal={view.ordinal}
+      data-carried={run.alone}
     >
       <header className="flex flex-wrap items-center gap-x-3 gap-y-1 sm:gap-x-5">
         <p className="mr-auto min-w-full text-lg sm:min-w-0">
@@ -104,10 +106,9 @@ export function Stage({ run, view, speed }: Props) {
       </header>
       {run.link === "offline" && (
         <p role="status" className="rounded-[5px] border border-night-brass px-3 py-2 text-night-brass">
-          No connection.{" "}
-          {sending
-            ? "Your answer is kept here and is sent as soon as Tachylim answers."
-            : "The run goes on as soon as Tachylim answers."}
+          No connection. {!run.settling && "The workout goes on here. "}
+          {run.waiting > 0 &&
+            `${run.waiting === 1 ? "Your answer is kept here and is" : `Your ${run.waiting} answers are kept here and are`} sent as soon as Tachylim answers.`}
         </p>
       )}
       {(run.notice || hint) && (
@@ -172,7 +173,7 @@ export function Stage({ run, view, speed }: Props) {
           )}
         </section>
         <section className="min-w-0">
-          {rest && last && <WhereItBroke key={view.ordinal} {...last} />}
+          {rest && rest.reason !== "AWAY" && last && <WhereItBroke key={view.ordinal} {...last} />}
           {pass && (
             <>
               <Engraving
@@ -230,7 +231,8 @@ function ActionButton({
   /** Whether it is on, where it can be on and off. */
   pressed?: boolean;
 }) {
-  const { key, label } = ACTIONS[action];
+  const { label } = ACTIONS[action];
+  const key = keyOf(action);
   return (
     <button
       type="button"

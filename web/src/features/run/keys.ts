@@ -1,3 +1,5 @@
+import { keep } from "../../keep";
+
 /** Everything that can be done while playing, with its key and the words on its button. */
 export const ACTIONS = {
   start: { code: "Space", key: "Space", label: "start or stop" },
@@ -16,15 +18,77 @@ export const ACTIONS = {
   "keep-going": { code: "KeyG", key: "G", label: "keep going" },
   pause: { code: "Escape", key: "Esc", label: "pause" },
   keys: { code: "Slash", key: "?", label: "keys" },
+  // With these three alone a whole run is played: what they do depends on where the step stands.
+  "pedal-1": { code: "PageDown", key: "PageDown", label: "first pedal: start, clean" },
+  "pedal-2": { code: "PageUp", key: "PageUp", label: "second pedal: rough, one not clean, rest" },
+  "pedal-3": { code: "ArrowDown", key: "ArrowDown", label: "third pedal: broke, stop, back off" },
 } as const;
 
 export type Action = keyof typeof ACTIONS;
 
-/** The action of a key, by the letter it types or, on other layouts, by its place. */
-export function actionOf(event: { key: string; code: string }): Action | undefined {
+interface Pressed {
+  key: string;
+  code: string;
+}
+
+const LEARNED = "tachylim.keys";
+const actions = Object.keys(ACTIONS) as Action[];
+
+/** The keys that were learned anew, by their actions. */
+export function learned(): Partial<Record<Action, Pressed>> {
+  try {
+    const kept: unknown = JSON.parse(keep.getItem(LEARNED) ?? "{}");
+    return typeof kept === "object" && kept !== null ? kept : {};
+  } catch {
+    return {};
+  }
+}
+
+const shownAs = ({ key, code }: Pressed) =>
+  key === " " ? "Space" : key.length === 1 ? key.toUpperCase() : key || code;
+
+/** What is written on the key of an action. */
+export function keyOf(action: Action): string {
+  const own = learned()[action];
+  return own ? shownAs(own) : ACTIONS[action].key;
+}
+
+/** Whatever a key does already but for `action`; nothing where it is free. */
+export function takenBy(pressed: Pressed, action: Action): Action | undefined {
+  const found = actionOf(pressed);
+  return found === action ? undefined : found;
+}
+
+/** Learns the key of an action, and forgets it when there is none: then it is the usual one again. */
+export function learn(action: Action, pressed: Pressed | undefined) {
+  const all = learned();
+  if (pressed) all[action] = { key: pressed.key, code: pressed.code };
+  else delete all[action];
+  if (Object.keys(all).length === 0) keep.removeItem(LEARNED);
+  else keep.setItem(LEARNED, JSON.stringify(all));
+}
+
+/** The action of a key: one that was learned, or else by the letter it types or, on other layouts, by its place. */
+export function actionOf(event: Pressed): Action | undefined {
+  const own = learned();
+  const mine = actions.find((action) => own[action]?.code === event.code && own[action]?.key === event.key);
+  if (mine) return mine;
+  const usual = actions.filter((action) => !own[action]);
   const typed = event.key.toLowerCase();
-  const entries = Object.entries(ACTIONS) as [Action, (typeof ACTIONS)[Action]][];
-  const byLetter = entries.find(([, action]) => action.key.toLowerCase() === typed);
-  const found = byLetter ?? entries.find(([, action]) => action.code === event.code.replace("Numpad", "Digit"));
-  return found?.[0];
+  return (
+    usual.find((action) => ACTIONS[action].key.toLowerCase() === typed) ??
+    usual.find((action) => ACTIONS[action].code === event.code.replace("Numpad", "Digit"))
+  );
+}
+
+/** What a pedal does where the step stands; in a rest there is nothing to be done. */
+export function pedalled(action: Action, state: "ready" | "playing" | "judge" | "rest"): Action | undefined {
+  if (!action.startsWith("pedal-")) return action;
+  if (state === "rest") return undefined;
+  const meaning = {
+    "pedal-1": { ready: "start", playing: "clean", judge: "clean" },
+    "pedal-2": { ready: "rest", playing: "rough", judge: "rough" },
+    "pedal-3": { ready: "back-off", playing: "start", judge: "broke" },
+  } as const;
+  return meaning[action as keyof typeof meaning][state];
 }

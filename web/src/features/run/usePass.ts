@@ -1,14 +1,16 @@
-import { useCallback, useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { placeAt, schedule, tempoAt } from "../../click/clicks";
+import { type ClickWishes, USUAL, wanted } from "../../click/wishes";
 
 type Pass = NonNullable<Schemas["StepDto"]["pass"]>;
 
 /** A little time between the key and the first click, for the audio to be ready. */
 const LEAD_SECONDS = 0.12;
 
-/** Plays the click of a pass and says where its beat is. */
-export function usePass(pass: Pass | null, speed: number, onOver: () => void) {
+/** Plays the click of a pass as it is wanted, and says where its beat is: as it is heard, not as it is sent. */
+export function usePass(asked: Pass | null, speed: number, onOver: () => void, wishes: ClickWishes = USUAL) {
+  const pass = useMemo(() => (asked ? wanted(asked, wishes) : null), [asked, wishes]);
   const audio = useRef<AudioContext>(null);
   const silence = useRef<() => void>(undefined);
   const began = useRef(0);
@@ -31,28 +33,34 @@ export function usePass(pass: Pass | null, speed: number, onOver: () => void) {
     void audio.current.resume();
     const from = audio.current.currentTime + LEAD_SECONDS;
     began.current = from;
-    silence.current = schedule(audio.current, pass.clicks, from, speed);
+    silence.current = schedule(audio.current, pass.clicks, from, speed, wishes);
     setPlaying(true);
-  }, [pass, speed, stop]);
+  }, [pass, speed, stop, wishes]);
 
-  /** Where the beat is now, by the clock the clicks sound on. */
+  /** Seconds of the pass by now, by the clock the clicks sound on, as they are heard. */
+  const { latency } = wishes;
+  const heard = useCallback(
+    () => Math.max(0, ((audio.current?.currentTime ?? 0) - began.current - latency) * speed),
+    [speed, latency],
+  );
+
   const beat = useCallback(() => {
     if (!pass || !audio.current) return { beat: 0, share: 0, over: false };
-    return placeAt((audio.current.currentTime - began.current) * speed, pass);
-  }, [pass, speed]);
+    return placeAt(heard(), pass);
+  }, [pass, heard]);
 
   /** How many seconds of the pass, after counting in, have gone by since it was started. */
   const playedSeconds = useCallback(() => {
     if (!pass || !audio.current) return 0;
     const counted = (pass.countIn * 60) / pass.tempo;
-    return Math.max(0, Math.min((audio.current.currentTime - began.current) * speed, pass.seconds) - counted);
-  }, [pass, speed]);
+    return Math.max(0, Math.min(heard(), pass.seconds) - counted);
+  }, [pass, heard]);
 
   /** The tempo of the click by now: what lies between its last two beats. */
   const tempoNow = useCallback(() => {
     if (!pass || !audio.current) return pass?.tempo ?? 0;
-    return tempoAt((audio.current.currentTime - began.current) * speed, pass);
-  }, [pass, speed]);
+    return tempoAt(heard(), pass);
+  }, [pass, heard]);
 
   useEffect(() => {
     if (!playing) return;

@@ -3,6 +3,7 @@ import { api, given, NoConnection, Problem, type Schemas } from "../../api/clien
 import { keep } from "../../keep";
 import { sendQueued, waitBefore } from "./outbox";
 import { EventQueue, type EventWish } from "./queue";
+import { LocalRun } from "./localRun";
 import { windowId } from "./windowId";
 
 export type RunView = Schemas["RunView"];
@@ -10,7 +11,17 @@ export type RunView = Schemas["RunView"];
 /** Whether the run can go on here, and if not why. */
 export type Link = "loading" | "ok" | "offline" | "elsewhere" | "signed-out" | "gone";
 
-/** The run on the server, and the answers that are on their way there. Whatever is not settled is tried again. */
+const sameStep = (one: RunView, other: RunView) =>
+  one.ordinal === other.ordinal && JSON.stringify(one.step) === JSON.stringify(other.step);
+
+/** The core, and all that has happened in a run: what the page needs to go on with it by itself. */
+const inFull = (id: number) =>
+  Promise.all([import("tachylim-core"), given(api.GET("/api/runs/{id}/score", { params: { path: { id } } }))]);
+
+/**
+ * The run on the server, and the answers that are on their way there. Whatever is not settled is tried again. Meanwhile the
+ * page goes on by itself; where the server sees it otherwise, it goes on from there.
+ */
 export function useRun(id: number) {
   const [view, setView] = useState<RunView>();
   const [link, setLink] = useState<Link>("loading");
@@ -21,12 +32,48 @@ export function useRun(id: number) {
   const attempt = useRef(0);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const again = useRef<() => void>(() => undefined);
+  const local = useRef<LocalRun>(undefined);
+  const [alone, setAlone] = useState(false);
+  const shown = useRef<RunView>(undefined);
+
+  const play = useCallback((taken: LocalRun | undefined) => {
+    local.current = taken;
+    setAlone(taken !== undefined);
+  }, []);
+  const show = useCallback((next: RunView) => {
+    shown.current = next;
+    setView(next);
+  }, []);
+
+  /** Shows what the server says, unless the page is further by now; and goes on from there where the two differ. */
+  const hear = useCallback(
+    async (fresh: RunView, ahead: boolean) => {
+      const now = shown.current;
+      if (now && ahead && local.current) return;
+      // A step that is the same stays the same thing: it may be playing.
+      const agrees = now !== undefined && sameStep(now, fresh);
+      const latest = agrees ? { ...fresh, step: now.step } : fresh;
+      show(latest);
+      if (fresh.step.ended || !fresh.held) play(undefined);
+      else if (!ahead && (!agrees || !local.current)) {
+        play(undefined);
+        try {
+          const [core, score] = await inFull(id);
+          // The core plays one run at a time: only the last that is taken up, and only where nothing has happened since.
+          if (shown.current === latest && latest.ordinal === score.events.length) play(LocalRun.of(core, score));
+        } catch {
+          // Without it the run goes on step by step with the server, as long as that can be reached.
+        }
+      }
+    },
+    [id, show, play],
+  );
 
   const load = useCallback(async () => {
     const fresh = await given(api.GET("/api/runs/{id}", { params: { path: { id }, query: { holder: windowId() } } }));
-    setView(fresh);
     setLink(fresh.held || fresh.step.ended ? "ok" : "elsewhere");
-  }, [id]);
+    void hear(fresh, queue.all().length > 0);
+  }, [id, hear, queue]);
 
   /** Ends that wait for the player; everything else waits for the next try. */
   const fail = useCallback((error: unknown) => {
@@ -47,23 +94,29 @@ export function useRun(id: number) {
       clearTimeout(timer.current);
       try {
         const arrived = (fresh: RunView) => {
-          setView(fresh);
           setLink("ok");
           setNotice("");
+          setWaiting(queue.all().length);
+          void hear(fresh, queue.all().length > 0);
         };
         const { refused } = await sendQueued(id, queue, arrived);
         // Where something was refused the server knows better where the run stands: go on from there.
+        if (refused.length > 0) play(undefined);
         if (ask || refused.length > 0) await load();
         if (refused.length > 0) setNotice(refused.join(" "));
         attempt.current = 0;
-      } catch (error) {
-        fail(error);
-      } finally {
         busy.current = false;
-        setWaiting(queue.all().length);
+      } catch (error) {
+        busy.current = false;
+        fail(error);
+        return setWaiting(queue.all().length);
       }
+      // What was added while it was asked where the run stands goes right behind.
+      const added = queue.all().length;
+      setWaiting(added);
+      if (added > 0) again.current();
     },
-    [id, queue, load, fail],
+    [id, queue, load, fail, hear, play],
   );
 
   useEffect(() => {
@@ -79,28 +132,42 @@ export function useRun(id: number) {
 
   const send = useCallback(
     (event: Omit<EventWish, "holder" | "clientId" | "ordinal" | "secondsAgo">, correcting?: string) => {
-      if (!view) return;
+      const now = shown.current;
+      if (!now) return;
       const clientId = correcting ?? crypto.randomUUID();
-      queue.add({ ...event, clientId, holder: windowId(), ordinal: view.ordinal, secondsAgo: null });
+      // An answer that is put right before it has arrived stays what it was but for its tension.
+      const before = queue.all().find((queued) => queued.event.clientId === correcting)?.event;
+      queue.add(
+        before
+          ? { ...before, tension: event.tension }
+          : { ...event, clientId, holder: windowId(), ordinal: now.ordinal, secondsAgo: null },
+      );
       setWaiting(queue.all().length);
+      const next =
+        local.current?.ordinal === now.ordinal ? local.current.after({ ...event, clientId }, now) : undefined;
+      if (next) show(next);
+      else play(undefined);
       // What is added while another answer is on its way is sent right behind it.
       void bringUp(false);
       return clientId;
     },
-    [view, queue, bringUp],
+    [queue, bringUp, show, play],
   );
 
   const takeOver = useCallback(async () => {
     try {
-      setView(
-        await given(api.POST("/api/runs/{id}/holder", { params: { path: { id } }, body: { holder: windowId() } })),
+      const taken = await given(
+        api.POST("/api/runs/{id}/holder", { params: { path: { id } }, body: { holder: windowId() } }),
       );
       setLink("ok");
+      void hear(taken, queue.all().length > 0);
       void bringUp(false);
     } catch (error) {
       fail(error);
     }
-  }, [id, bringUp, fail]);
+  }, [id, bringUp, fail, hear, queue]);
 
-  return { view, link, notice, waiting, send, takeOver };
+  /** Whether the next step has to wait for what is on its way. */
+  const settling = waiting > 0 && !alone;
+  return { view, link, notice, waiting, settling, alone, send, takeOver };
 }

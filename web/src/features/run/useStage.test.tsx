@@ -37,13 +37,13 @@ let sent: [object, string | undefined][];
 
 function stage(first: RunView = view(), waiting = 0) {
   const run = {
-    waiting,
+    settling: waiting > 0,
     send: (event: object, correcting?: string) => {
       sent.push([event, correcting]);
       return correcting ?? `id-${sent.length}`;
     },
   };
-  const hook = renderHook(({ now, here }) => useStage(here as Parameters<typeof useStage>[0], now, 1), {
+  const hook = renderHook(({ now, here }) => useStage(here as Parameters<typeof useStage>[0], now, 1, "cello"), {
     initialProps: { now: first, here: run },
   });
   return { ...hook, run, press: (key: string, code = "") => act(() => void fireEvent.keyDown(window, { key, code })) };
@@ -113,7 +113,7 @@ describe("the step at hand", () => {
     press(" ", "Space");
     act(() => overNow());
     press("l", "KeyL");
-    rerender({ now: view(), here: { ...run, waiting: 1 } });
+    rerender({ now: view(), here: { ...run, settling: true } });
     press("3", "Digit3");
     expect(sent.at(-1)).toEqual([{ kind: "JUDGED", verdict: "BROKE", told: null, tension: 3, seconds: null }, "id-1"]);
   });
@@ -173,10 +173,10 @@ describe("the step at hand", () => {
     const { press, rerender } = stage(quiet);
     press(" ", "Space");
     act(() => overNow());
-    const waiting = { waiting: 1, send: (event: object) => (sent.push([event, undefined]), "id") };
+    const waiting = { settling: true, send: (event: object) => (sent.push([event, undefined]), "id") };
     rerender({ now: quiet, here: waiting });
     playing.on = false;
-    rerender({ now: { ...quiet, ordinal: 4 }, here: { ...waiting, waiting: 0 } });
+    rerender({ now: { ...quiet, ordinal: 4 }, here: { ...waiting, settling: false } });
     expect(sent).toHaveLength(1);
   });
 
@@ -209,5 +209,18 @@ describe("the step at hand", () => {
     } finally {
       vi.useRealTimers();
     }
+  });
+
+  it("that the page opens at waits for a hand, and so does one that was stopped", () => {
+    const { press, rerender, run } = stage();
+    press("g", "KeyG");
+    expect(playing.on).toBe(false);
+    rerender({ now: view({ ordinal: 4 }), here: run });
+    expect(playing.on).toBe(true);
+    rerender({ now: view({ ordinal: 4 }), here: run });
+    press(" ", "Space");
+    rerender({ now: view({ ordinal: 4 }), here: run });
+    expect(playing.on).toBe(false);
+    press("g", "KeyG");
   });
 });

@@ -1,8 +1,9 @@
 import { useCallback, useEffect, useLayoutEffect, useRef, useState } from "react";
 import { useKeys } from "../../ui/useKeys";
+import { wishes } from "../../click/wishes";
 import { keep } from "../../keep";
 import { ANSWERING, type Key, NOTHING_TOLD, type Outcome, type Verdict } from "./asks";
-import { type Action, actionOf } from "./keys";
+import { type Action, actionOf, pedalled } from "./keys";
 import { usePass } from "./usePass";
 import type { RunView, useRun } from "./useRun";
 
@@ -19,10 +20,10 @@ export type Over = "pause" | "symptom" | "keys" | undefined;
 /** Where a step stands: ready to be played, playing, to be judged, or a rest. */
 export type StageState = "ready" | "playing" | "judge" | "rest";
 
-type Run = Pick<ReturnType<typeof useRun>, "waiting" | "send">;
+type Run = Pick<ReturnType<typeof useRun>, "settling" | "send">;
 
 /** What can be done at the step at hand, and where it stands; how it looks is somebody else's. */
-export function useStage(run: Run, view: RunView, speed: number) {
+export function useStage(run: Run, view: RunView, speed: number, instrument: string) {
   // What was played belongs to its step: the moment another is there, nothing of that has been played.
   const [playedOf, setPlayedOf] = useState<{ ordinal: number; much: "no" | "cut" | "whole" }>();
   const played = playedOf?.ordinal === view.ordinal ? playedOf.much : "no";
@@ -37,9 +38,10 @@ export function useStage(run: Run, view: RunView, speed: number) {
   const [told, setTold] = useState(NOTHING_TOLD);
   const [keepsGoing, setKeepsGoing] = useState(keep.getItem(KEEP_GOING) === "yes");
   const { pass, rest } = view.step;
+  const [click] = useState(() => wishes(instrument));
   const over = useCallback(() => setPlayed("whole"), [setPlayed]);
-  const { playing, start, stop, beat, playedSeconds, tempoNow } = usePass(pass, speed, over);
-  const sending = run.waiting > 0;
+  const { playing, start, stop, beat, playedSeconds, tempoNow } = usePass(pass, speed, over, click);
+  const sending = run.settling;
 
   const onItsWay = useRef<{ clientId: string; verdict: Verdict | null; told: number | null }>(undefined);
 
@@ -87,11 +89,13 @@ export function useStage(run: Run, view: RunView, speed: number) {
     );
     return () => clearTimeout(timer);
   }, [played, ask, told, keepsGoing, sending, open, speed]);
+  // Each step that is reached begins by itself once: the one that the page opens at waits for a hand, and so does one that
+  // was stopped.
+  const begun = useRef(view.ordinal);
   useEffect(() => {
-    if (keepsGoing && ask && view.ordinal > 0 && !sending && !open) start();
-    // A step begins by itself once, when it is reached; stopping it is not to begin it again.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [view.ordinal, keepsGoing]);
+    if (playing) begun.current = view.ordinal;
+    if (keepsGoing && ask && !sending && !open && begun.current !== view.ordinal) start();
+  }, [playing, view.ordinal, keepsGoing, ask, sending, open, start]);
 
   const felt = (figure: number) => {
     setTension(figure);
@@ -149,19 +153,22 @@ export function useStage(run: Run, view: RunView, speed: number) {
     }
   }
 
+  // What needs no word is never asked about: it is on its way as soon as it is over.
+  const asked = played === "cut" || (played === "whole" && ask && !ANSWERING[ask].end);
+  const state: StageState = rest ? "rest" : playing ? "playing" : asked ? "judge" : "ready";
+
   useKeys((event) => {
     if (open || event.ctrlKey || event.metaKey || event.altKey || event.repeat) return;
-    const action = actionOf(event);
-    if (!action) return;
+    const pressed = actionOf(event);
+    if (!pressed) return;
+    const action = pedalled(pressed, state);
+    if (!action) return event.preventDefault();
     // A focused button keeps its own Space and Enter.
     if (action === "start" && event.target instanceof HTMLButtonElement) return;
     event.preventDefault();
     act(action);
   });
 
-  // What needs no word is never asked about: it is on its way as soon as it is over.
-  const asked = played === "cut" || (played === "whole" && ask && !ANSWERING[ask].end);
-  const state: StageState = rest ? "rest" : playing ? "playing" : asked ? "judge" : "ready";
   const close = () => setOpen(undefined);
   /** Ends the run, with what was played of the pass at hand. */
   const end = (kind: "STOPPED" | "SYMPTOM") => {

@@ -3,6 +3,7 @@ import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api, given, type Schemas } from "../../api/client";
 import { sentence, useChange } from "../../api/queries";
+import { ClickPanel } from "../../click/ClickPanel";
 import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import { Field, INPUT, Labelled } from "../../ui/Field";
@@ -12,6 +13,7 @@ import { useSay } from "../../ui/Toasts";
 import { fieldError } from "../bench/PassageFields";
 import { Browsers } from "./Browsers";
 import { Home } from "./Home";
+import { Keys } from "./Keys";
 import { Room } from "./Room";
 import * as touches from "../../api/touches";
 import { within } from "../../api/within";
@@ -38,6 +40,12 @@ export default function Settings({ me }: { me: Schemas["Me"] }) {
         <Password />
         <Home me={me} />
         <Browsers />
+        <section>
+          <h2 className="text-lg">The click</h2>
+          <p className="mb-3 text-soft">For {family(me.instrument)}, in this browser.</p>
+          <ClickPanel key={me.instrument} instrument={me.instrument} />
+        </section>
+        <Keys />
         <Room />
         <Farewell onGone={() => void leave()} />
       </div>

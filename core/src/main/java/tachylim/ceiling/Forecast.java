@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import org.apache.commons.statistics.distribution.NormalDistribution;
 import tachylim.tempo.Tempo;
+import tachylim.tempo.Whole;
 
 /**
  * Where a ceiling is heading: a local linear trend of ln ceiling (Harvey 1989, section 2.3), filtered over the days on
@@ -190,7 +191,7 @@ public final class Forecast {
     /** The tempo that is likely on a day. */
     public Tempo likelyOn(long later) {
         Forecast then = on(later);
-        return Tempo.clamped(Math.floor(
+        return Tempo.clamped(Whole.below(
                 Math.exp(then.level - NORMAL.inverseCumulativeProbability(LIKELY) * Math.sqrt(then.levelVariance))));
     }
 

@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.stream.Stream;
 import tachylim.tempo.Tempo;
+import tachylim.tempo.Whole;
 
 /**
  * What is known of a piece, to plan with and to learn on from: the belief about its ceiling, where tension says that
@@ -133,7 +134,7 @@ public final class Known {
     private Tempo expected(Tempo safe, Tempo limit) {
         Tempo reach = Tempo.slower(safe.times(Probe.REACH), limit);
         return Tempo.clamped(
-                Math.floor(Tempo.slower(reach, estimate.ceiling().middle()).bpm()));
+                Whole.below(Tempo.slower(reach, estimate.ceiling().middle()).bpm()));
     }
 
     /** Bands above which it was clean: they are no place to stop at. */

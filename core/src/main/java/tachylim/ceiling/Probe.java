@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.List;
 import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
+import tachylim.tempo.Whole;
 
 /**
  * The tempo at which a pass of the whole says most about the ceiling: the one after which its variance is expected to be
@@ -42,7 +43,7 @@ public final class Probe {
      * The same, past awkward bands: a pass in one says nothing of the ceiling.
      */
     static Tempo next(Posterior belief, Tempo proven, Tempo limit, List<AwkwardBand> awkward) {
-        int highest = (int) Math.floor(Tempo.slower(proven.times(REACH), limit).bpm());
+        int highest = (int) Whole.below(Tempo.slower(proven.times(REACH), limit).bpm());
         int lowest = (int) Math.ceil(Math.exp(belief.meanLogCeiling()) * SLOWEST);
         if (lowest >= highest) {
             return Tempo.clamped(highest);

@@ -26,6 +26,9 @@ public record Arch(Tempo from, Tempo to, double up, double hold, int glides) imp
     private static final double USUAL_HOLD = 6;
     private static final int USUAL_GLIDES = 3;
 
+    /** Seconds around a glide: counting in at the slow end, and the answer. */
+    private static final double AROUND = 16;
+
     /**
      * @throws IllegalArgumentException if a setting is outside its range or the tempos out of order
      */
@@ -43,8 +46,13 @@ public record Arch(Tempo from, Tempo to, double up, double hold, int glides) imp
     static Method over(Span span) {
         Tempo from = span.top().times(USUAL_FROM).onMetronome();
         return from.compareTo(Stride.notAbove(span.top())) < 0
-                ? new Arch(from, span.top(), USUAL_UP, USUAL_HOLD, USUAL_GLIDES)
+                ? new Arch(from, span.top(), up(span.seconds()), USUAL_HOLD, USUAL_GLIDES)
                 : EasyPasses.under(span);
+    }
+
+    /** The usual glide, shorter where there is no time for it with counting in and answering. */
+    private static double up(double seconds) {
+        return Math.max(5, Math.min(USUAL_UP, Math.floor((seconds - USUAL_HOLD - AROUND) / 2)));
     }
 
     static Arch read(Settings kept) {

@@ -143,8 +143,7 @@ public record GrowingBursts(Tempo tempo, Way way, int from, int notes, int burst
                 return slower("Gripping with " + k + " notes");
             }
             if (answer.verdict() == Verdict.BROKE) {
-                String link = "It broke with " + k + " notes, at the link to note "
-                        + (stretch(k).lastNote() + 1) + " of the piece";
+                String link = "It broke with " + k + " notes, at the link " + link();
                 return failed == k
                         ? new Finished(link + ", twice. Look at the hand there.")
                         : to(Math.max(2, k - 1), k, link + ": back to " + Math.max(2, k - 1) + ".");
@@ -155,6 +154,14 @@ public record GrowingBursts(Tempo tempo, Way way, int from, int notes, int burst
             return k >= notes
                     ? new Finished("All " + notes + " notes at " + now + ".")
                     : to(k + 1, failed, k + " notes are clean: " + (k + 1) + " now.");
+        }
+
+        /** Between the note that was added last and the one it was added to, as a player counts them. */
+        private String link() {
+            int first = stretch(k).firstNote();
+            boolean addedBefore = k > 2 && first < stretch(k - 1).firstNote();
+            int from = addedBefore ? first + 1 : stretch(k).lastNote();
+            return "from note " + from + " to note " + (from + 1) + " of the piece";
         }
 
         private Position to(int next, int failedAt, String reason) {

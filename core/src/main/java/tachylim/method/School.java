@@ -4,7 +4,7 @@ import java.util.Arrays;
 import java.util.function.Function;
 
 /**
- * The methods there are, one line each: what a player calls it, whether it is fast, how it makes the core of a workout,
+ * The methods there are, one line each: what a player calls it, how it moves and when to use it, whether it is fast, how it makes the core of a workout,
  * and how it is read back from its settings. Nothing else knows them all.
  */
 public enum School {
@@ -13,6 +13,7 @@ public enum School {
             "interval-bursts",
             "Interval bursts",
             "slow passes, short bursts above the ceiling",
+            "for a piece that is even but slow: a little speed at a time, never long enough to tense up",
             Reach.ABOVE,
             SteadyClimb::toCeiling,
             IntervalBursts::read),
@@ -21,6 +22,7 @@ public enum School {
             "steady-climb",
             "Steady climb",
             "small earned steps up to the ceiling",
+            "for a piece that is new, or when a sure way to the ceiling is wanted; when it stands still for a week, take another",
             Reach.TO_CEILING,
             SteadyClimb::toCeiling,
             SteadyClimb::read),
@@ -29,6 +31,7 @@ public enum School {
             "narrow-steps",
             "Narrow steps",
             "steps of 1%, across an awkward band where there is one",
+            "for a tempo at which it goes wrong though faster and slower go well",
             Reach.TO_CEILING,
             SteadyClimb::across,
             SteadyClimb::read),
@@ -37,6 +40,7 @@ public enum School {
             "easy-passes",
             "Easy day",
             "nothing but loose playing, far below ease",
+            "for a bad day, a sore hand, or the day before a performance",
             Reach.EASY,
             EasyPasses::under,
             EasyPasses::read),
@@ -45,6 +49,7 @@ public enum School {
             "setback-ladder",
             "Setback ladder",
             "a step back, then two up, around a base that climbs",
+            "for a tempo that is there one day and gone the next: coming back to it from below makes it stay",
             Reach.TO_CEILING,
             SetbackLadder::over,
             SetbackLadder::read),
@@ -52,6 +57,7 @@ public enum School {
             "taper",
             "Taper",
             "many slow repetitions, thinning out to a few fast ones",
+            "for winds and whoever learns by many slow repetitions: most of the time is slow, only the end is fast",
             Reach.TO_CEILING,
             Taper::over,
             Taper::read),
@@ -59,14 +65,23 @@ public enum School {
             "crest-and-settle",
             "Crest and settle",
             "4% under what is just playable until it is easy, then up by 1%",
+            "for a ceiling that was just reached and is not comfortable yet",
             Reach.TO_CEILING,
             CrestAndSettle::at,
             CrestAndSettle::read),
-    ARCH("arch", "Arch", "smoothly up to the edge and back, several times", Reach.TO_CEILING, Arch::over, Arch::read),
+    ARCH(
+            "arch",
+            "Arch",
+            "smoothly up to the edge and back, several times",
+            "for strokes and patterns that repeat: the edge is found while playing, without stopping",
+            Reach.TO_CEILING,
+            Arch::over,
+            Arch::read),
     PULSE_LADDER(
             "pulse-ladder",
             "Pulse ladder",
             "a notch faster each time, and a click that counts more notes",
+            "for bows and small drills: the notes get faster while the click stays calm",
             Reach.TO_CEILING,
             PulseLadder::over,
             PulseLadder::read),
@@ -74,6 +89,7 @@ public enum School {
             "settle-overnight",
             "Settle overnight",
             "a few times just under the ceiling; tomorrow it is tested",
+            "for a piece that is nearly there: little today, and sleep does the rest",
             Reach.TO_CEILING,
             SettleOvernight::under,
             SettleOvernight::read),
@@ -82,6 +98,7 @@ public enum School {
             "switch-bursts",
             "Switch bursts",
             "one click: slow notes, a beat at full speed, and back",
+            "for patterns on one click: the change between slow and fast is the exercise",
             Reach.ABOVE,
             SwitchBursts::over,
             SwitchBursts::read),
@@ -89,6 +106,7 @@ public enum School {
             "free-bursts",
             "Free bursts",
             "no click: easy, as fast as is clean, easy until loose",
+            "for a motion rather than a piece: how fast is the hand when nobody counts?",
             Reach.ABOVE,
             FreeBursts::over,
             FreeBursts::read),
@@ -96,6 +114,7 @@ public enum School {
             "growing-bursts",
             "Growing bursts",
             "two notes at speed, then three, then four; the link that fails is named",
+            "for a place that breaks: it grows outward from the link that fails",
             Reach.ABOVE,
             GrowingBursts::over,
             GrowingBursts::read),
@@ -103,6 +122,7 @@ public enum School {
             "change-count",
             "Change count",
             "one change for a minute, clean ones counted",
+            "for one change between two chords, positions or strokes; short, and several times a day",
             Reach.TO_CEILING,
             ChangeCount::at,
             ChangeCount::read),
@@ -110,6 +130,7 @@ public enum School {
             "tempo-sweep",
             "Tempo sweep",
             "the same at eight tempos in no order, to see where it works",
+            "for finding where it works and where it does not; no tempo is an enemy",
             Reach.TO_CEILING,
             TempoSweep::over,
             TempoSweep::read),
@@ -117,6 +138,7 @@ public enum School {
             "reference-comparison",
             "Reference comparison",
             "the sure way, then the new way, at the same tempo",
+            "for a new sticking, tonguing or bowing that is to sound like the sure one",
             Reach.TO_CEILING,
             ReferenceComparison::over,
             ReferenceComparison::read),
@@ -124,6 +146,7 @@ public enum School {
             "performance-run",
             "Performance run",
             "once through without stopping; slips pass, breakdowns become work",
+            "for a piece that is ready: from cold, once, as it will be",
             Reach.TO_CEILING,
             PerformanceRun::at,
             PerformanceRun::read),
@@ -132,6 +155,7 @@ public enum School {
             "study-card",
             "Study card",
             "away from the instrument: read, hear, imagine",
+            "for tired hands, trains and waiting rooms: the score without the instrument",
             Reach.EASY,
             StudyCard::usual,
             StudyCard::read),
@@ -140,6 +164,7 @@ public enum School {
             "upkeep",
             "Upkeep",
             "once through at the target, easy passes between",
+            "for a piece that has reached its target and is to stay there",
             Reach.TO_CEILING,
             Upkeep::at,
             Upkeep::read),
@@ -148,6 +173,7 @@ public enum School {
             "ceiling-test",
             "Ceiling test",
             "up to 14 whole passes, each at the tempo that says most",
+            "for a ceiling that is old or vague; a rested hand says most",
             Reach.TO_CEILING,
             Probes::test,
             Probes::read);
@@ -163,6 +189,7 @@ public enum School {
     private final String word;
     private final String title;
     private final String hint;
+    private final String use;
     private final Reach reach;
     private final Function<Span, Method> core;
     private final Function<Settings, Method> reading;
@@ -171,12 +198,14 @@ public enum School {
             String word,
             String title,
             String hint,
+            String use,
             Reach reach,
             Function<Span, Method> core,
             Function<Settings, Method> reading) {
         this.word = word;
         this.title = title;
         this.hint = hint;
+        this.use = use;
         this.reach = reach;
         this.core = core;
         this.reading = reading;
@@ -195,6 +224,11 @@ public enum School {
     /** What it is, in a few words. */
     public String hint() {
         return hint;
+    }
+
+    /** When to use it: what it is for, in a few words. */
+    public String use() {
+        return use;
     }
 
     /** Whether it plays near the ceiling or above it, so that what is played should be decided first. */

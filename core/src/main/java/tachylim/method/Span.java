@@ -2,6 +2,7 @@ package tachylim.method;
 
 import java.util.Optional;
 import tachylim.tempo.Tempo;
+import tachylim.tempo.Whole;
 
 /**
  * What a method is made from: the tempos between which the core of a workout moves, whole on a metronome, and the music it
@@ -16,6 +17,7 @@ import tachylim.tempo.Tempo;
  * @param cleanInARow clean passes that earn a step, 1 or more
  * @param awkward the band of tempos that goes wrong more often than what is around it; empty when there is none
  * @param ground the music
+ * @param seconds the time there is, above 0
  */
 public record Span(
         Tempo ease,
@@ -26,7 +28,8 @@ public record Span(
         Tempo target,
         int cleanInARow,
         Optional<Between> awkward,
-        Ground ground) {
+        Ground ground,
+        double seconds) {
 
     /** Two tempos and all between them. This class is immutable. */
     public record Between(Tempo from, Tempo to) {}
@@ -44,6 +47,6 @@ public record Span(
 
     /** Whether there is room for bursts between the ceiling and what is safe. */
     public boolean hasRoomAbove() {
-        return highest.compareTo(Tempo.clamped(Math.floor(ceiling.bpm()) + 1)) >= 0;
+        return highest.compareTo(Tempo.clamped(Whole.below(ceiling.bpm()) + 1)) >= 0;
     }
 }

@@ -186,13 +186,13 @@ public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow
                 return usedUp();
             }
             if (answer.tension().atLeast(Tension.GRIPPING)) {
-                return lower(2, "Gripping at " + tempo + ", so two steps down to ");
+                return lower(2, atOnce(), "Gripping at " + tempo + ", so two steps down to ");
             }
             return switch (answer.verdict()) {
-                case BROKE -> lower(2, "It broke at " + tempo + ", so two steps down to ");
+                case BROKE -> lower(2, atOnce(), "It broke at " + tempo + ", so two steps down to ");
                 case ROUGH ->
                     rough + 1 >= 2
-                            ? lower(1, "Two rough in a row at " + tempo + ", so one step down to ")
+                            ? lower(1, atOnce(), "Two rough in a row at " + tempo + ", so one step down to ")
                             : stay(
                                     0,
                                     rough + 1,
@@ -221,12 +221,12 @@ public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow
             return new On(tempo, cleanNow, roughNow, passes + atOnce(), reason);
         }
 
-        private Position lower(int steps, String reason) {
+        private Position lower(int steps, int played, String reason) {
             if (Stride.isSlowest(tempo)) {
                 return new Finished("Slower than " + tempo + " cannot be set: change something else first.");
             }
             Tempo next = new Stride(step).down(tempo, steps);
-            return new On(next, 0, 0, passes + atOnce(), reason + next + ".");
+            return new On(next, 0, 0, passes + played, reason + next + ".");
         }
 
         @Override
@@ -241,9 +241,10 @@ public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow
             .new On(lower, lowered ? 0 : clean, rough, passes, lowered ? because + ": " + lower + "." : why);
         }
 
+        /** A set that was left is not played: it costs one of the passes, so that backing off comes to an end. */
         @Override
         public Position backedOff() {
-            return lower(2, "You backed off from " + tempo + ", so ");
+            return passes + 1 >= mostPasses ? usedUp() : lower(2, 1, "You backed off from " + tempo + ", so ");
         }
     }
 }

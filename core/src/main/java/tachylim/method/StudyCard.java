@@ -12,19 +12,20 @@ import tachylim.tempo.Tempo;
 public record StudyCard(String what, double seconds) implements Method {
 
     private static final String USUAL = "Read it in silence from beginning to end, and hear every note.";
-    private static final double USUAL_SECONDS = 180;
+    private static final double SHORTEST = 30;
+    private static final double LONGEST = 1800;
 
     /**
      * @throws IllegalArgumentException if it lasts too short or too long, or says nothing
      */
     public StudyCard {
-        if (what.isBlank() || !(seconds >= 30 && seconds <= 1800)) {
+        if (what.isBlank() || !(seconds >= SHORTEST && seconds <= LONGEST)) {
             throw new IllegalArgumentException("A study card says what to do for 30 to 1800 seconds");
         }
     }
 
     static StudyCard usual(Span span) {
-        return new StudyCard(USUAL, USUAL_SECONDS);
+        return new StudyCard(USUAL, Math.min(LONGEST, Math.max(SHORTEST, span.seconds())));
     }
 
     static StudyCard read(Settings kept) {

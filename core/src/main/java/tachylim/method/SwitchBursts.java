@@ -7,6 +7,7 @@ import tachylim.task.Task;
 import tachylim.task.Tension;
 import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
+import tachylim.tempo.Whole;
 
 /**
  * One click throughout: everything spread over two clicks a beat, but for a beat or two that go as written, and back.
@@ -47,7 +48,7 @@ public record SwitchBursts(Tempo first, Tempo floor, Tempo limit, int spread, in
         if (!span.hasRoomAbove()) {
             return SteadyClimb.toCeiling(span);
         }
-        Tempo first = Tempo.clamped(Math.floor(span.ceiling().bpm()) + 1);
+        Tempo first = Tempo.clamped(Whole.below(span.ceiling().bpm()) + 1);
         int quick = Math.min(2, Math.max(1, span.ground().beats() - 1));
         return new SwitchBursts(
                 first,

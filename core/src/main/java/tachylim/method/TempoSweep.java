@@ -3,7 +3,6 @@ package tachylim.method;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
-import java.util.Random;
 import java.util.stream.IntStream;
 import tachylim.task.PassKind;
 import tachylim.task.Task;
@@ -37,8 +36,18 @@ public record TempoSweep(List<Tempo> tempos) implements Method {
             double share = Math.pow(span.top().ratioTo(from), (double) i / (USUAL - 1));
             tempos.add(Tempo.slower(from.times(share).onMetronome(), span.top()));
         }
-        Collections.shuffle(tempos, new Random(Math.round(span.top().bpm())));
-        return new TempoSweep(tempos);
+        return new TempoSweep(shuffled(tempos, Math.round(span.top().bpm())));
+    }
+
+    /** In no order, but in the same one wherever it is drawn: by a linear congruential generator (Lehmer's, modulo 2^31 - 1). */
+    private static List<Tempo> shuffled(List<Tempo> tempos, long seed) {
+        List<Tempo> order = new ArrayList<>(tempos);
+        long state = seed;
+        for (int last = order.size() - 1; last > 0; last--) {
+            state = state * 48_271 % 2_147_483_647;
+            Collections.swap(order, last, (int) (state % (last + 1)));
+        }
+        return order;
     }
 
     static TempoSweep read(Settings kept) {

@@ -1,6 +1,7 @@
 package tachylim.sim;
 
 import java.util.random.RandomGenerator;
+import java.util.stream.Stream;
 import tachylim.ceiling.CeilingModel;
 import tachylim.task.Answer;
 import tachylim.task.Ask;
@@ -70,14 +71,8 @@ public final class SimulatedPlayer {
         if (ask.passes() == 1) {
             return play(tempo, reserve);
         }
-        Tension worst = Tension.LOOSE;
-        int clean = 0;
-        for (int i = 0; i < ask.passes(); i++) {
-            Answer one = play(tempo, reserve);
-            clean += one.verdict() == Verdict.CLEAN ? 1 : 0;
-            worst = one.tension().atLeast(worst) ? one.tension() : worst;
-        }
-        return Answer.ofSet(clean, ask.passes(), worst);
+        return Answer.together(
+                Stream.generate(() -> play(tempo, reserve)).limit(ask.passes()).toList());
     }
 
     private Verdict verdict(Tempo tempo, double x) {

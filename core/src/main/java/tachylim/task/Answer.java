@@ -1,5 +1,7 @@
 package tachylim.task;
 
+import java.util.Comparator;
+import java.util.List;
 import java.util.Objects;
 
 /**
@@ -47,6 +49,23 @@ public record Answer(Verdict verdict, Tension tension, double told) {
         }
         Verdict whole = clean == passes ? Verdict.CLEAN : 2 * clean >= passes ? Verdict.ROUGH : Verdict.BROKE;
         return new Answer(whole, tension, clean);
+    }
+
+    /**
+     * What is said of passes alike that are answered together: how many were clean, and how tense the tensest was.
+     *
+     * @throws IllegalArgumentException if there are none
+     */
+    public static Answer together(List<Answer> each) {
+        if (each.isEmpty()) {
+            throw new IllegalArgumentException("There is nothing to be answered together");
+        }
+        long clean = each.stream().filter(one -> one.verdict == Verdict.CLEAN).count();
+        Tension worst = each.stream()
+                .map(Answer::tension)
+                .max(Comparator.naturalOrder())
+                .orElseThrow();
+        return ofSet((int) clean, each.size(), worst);
     }
 
     /** Whether a figure was told. */

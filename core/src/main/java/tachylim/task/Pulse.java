@@ -2,6 +2,7 @@ package tachylim.task;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.OptionalDouble;
 import tachylim.tempo.Tempo;
 
 /**
@@ -9,6 +10,18 @@ import tachylim.tempo.Tempo;
  * count from the first of them. Pulses are immutable.
  */
 public sealed interface Pulse {
+
+    /** The kinds of pulse there are. */
+    enum Kind {
+        STEADY,
+        RECOUNTED,
+        SWITCHING,
+        GLIDING,
+        DROPPING_OUT,
+        FREE
+    }
+
+    Kind kind();
 
     /** Playing at one tempo for a while: what a stretch of playing costs is told by these. */
     record Pace(double seconds, Tempo tempo) {}
@@ -29,6 +42,16 @@ public sealed interface Pulse {
     /** When a beat falls, in seconds; beats may be broken. */
     double secondsFor(double beats);
 
+    /** How many beats it has, where it says so itself and the music goes round for as long; empty where the music says it. */
+    default OptionalDouble ownBeats() {
+        return OptionalDouble.empty();
+    }
+
+    /** How long it lasts, in seconds, where the music has {@code beats}. */
+    default double lasting(double beats) {
+        return secondsFor(ownBeats().orElse(beats));
+    }
+
     /** Playing of {@code beats} beats as stretches at one tempo each, in order; together they last as long. */
     default List<Pace> paces(double beats) {
         return List.of(new Pace(secondsFor(beats), set()));
@@ -43,6 +66,11 @@ public sealed interface Pulse {
      * @param set the tempo
      */
     record Steady(Tempo set) implements Pulse {
+
+        @Override
+        public Kind kind() {
+            return Kind.STEADY;
+        }
 
         @Override
         public double secondsFor(double beats) {
@@ -68,6 +96,11 @@ public sealed interface Pulse {
                 throw new IllegalArgumentException(
                         "An eighth of a beat to 16 beats go to a click, not " + beatsPerClick);
             }
+        }
+
+        @Override
+        public Kind kind() {
+            return Kind.RECOUNTED;
         }
 
         @Override
@@ -119,6 +152,11 @@ public sealed interface Pulse {
         }
 
         @Override
+        public Kind kind() {
+            return Kind.SWITCHING;
+        }
+
+        @Override
         public double secondsFor(double beats) {
             return set.secondsFor(clicks(beats));
         }
@@ -126,14 +164,15 @@ public sealed interface Pulse {
         @Override
         public List<Pace> paces(double beats) {
             Tempo slow = Tempo.clamped(set.bpm() / spread);
-            List<Pace> paces = new ArrayList<>();
-            double before = Math.min(beats, from);
-            double within = Math.max(0, Math.min(beats, from + quick) - from);
-            double after = Math.max(0, beats - from - quick);
-            paces.add(new Pace(set.secondsFor(spread * before), slow));
-            paces.add(new Pace(set.secondsFor(within), set));
-            paces.add(new Pace(set.secondsFor(spread * after), slow));
-            return paces.stream().filter(pace -> pace.seconds() > 0).toList();
+            double quickFrom = secondsFor(Math.min(beats, from));
+            double quickTo = secondsFor(Math.min(beats, from + quick));
+            return List.of(
+                            new Pace(quickFrom, slow),
+                            new Pace(quickTo - quickFrom, set),
+                            new Pace(secondsFor(beats) - quickTo, slow))
+                    .stream()
+                    .filter(pace -> pace.seconds() > 0)
+                    .toList();
         }
 
         /** Seconds of its quick beats. */
@@ -180,7 +219,18 @@ public sealed interface Pulse {
             return set.bpm() * up / 60 * (Math.exp(lnRatio()) - 1) / lnRatio();
         }
 
+        @Override
+        public Kind kind() {
+            return Kind.GLIDING;
+        }
+
         /** All its beats, up, on and back. */
+        @Override
+        public OptionalDouble ownBeats() {
+            return OptionalDouble.of(beats());
+        }
+
+        /** The same, which it always has. */
         public double beats() {
             return 2 * beatsUp() + top.bpm() * hold / 60;
         }
@@ -188,6 +238,11 @@ public sealed interface Pulse {
         /** How long it all takes, in seconds. */
         public double seconds() {
             return 2 * up + hold;
+        }
+
+        @Override
+        public double lasting(double beats) {
+            return seconds();
         }
 
         /** The tempo after some seconds. */
@@ -261,6 +316,11 @@ public sealed interface Pulse {
         }
 
         @Override
+        public Kind kind() {
+            return Kind.DROPPING_OUT;
+        }
+
+        @Override
         public double secondsFor(double beats) {
             return set.secondsFor(beats);
         }
@@ -283,6 +343,21 @@ public sealed interface Pulse {
             if (!(seconds >= 1 && seconds <= 600)) {
                 throw new IllegalArgumentException("Free playing lasts 1 to 600 seconds, not " + seconds);
             }
+        }
+
+        @Override
+        public Kind kind() {
+            return Kind.FREE;
+        }
+
+        @Override
+        public OptionalDouble ownBeats() {
+            return OptionalDouble.of(seconds * set.bpm() / 60);
+        }
+
+        @Override
+        public double lasting(double beats) {
+            return seconds;
         }
 
         @Override

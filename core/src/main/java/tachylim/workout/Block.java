@@ -1,6 +1,5 @@
 package tachylim.workout;
 
-import tachylim.ceiling.Estimate;
 import tachylim.method.Method;
 import tachylim.tempo.Tempo;
 
@@ -35,12 +34,7 @@ public record Block(Sketch sketch, Music music, Method method, String why) {
 
     /** The tempo its music is wanted at, where that of the piece as written is wanted at its target. */
     public Tempo target(Theme theme) {
-        return theme.target().times(music.matching());
-    }
-
-    /** How fast its music is, where the piece as written is as fast as {@code piece} says. */
-    public Estimate estimate(Estimate piece) {
-        return piece.times(music.matching());
+        return music.tempo(theme.target());
     }
 
     /** The same for another reason. */

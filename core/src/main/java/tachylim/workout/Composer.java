@@ -19,7 +19,7 @@ import tachylim.variant.Variant;
  *
  * <p>The warm-up is outside them. The opener is a near goal, the core the far one and whatever else is wanted, and the close
  * something that works and that is not the core where there is anything else. Each probe gets its time and its rest; of
- * what is left the opener has three eighths at the most, the core as much and the close a quarter. What these do not
+ * what is left the opener has three eighths and four minutes at the most, the core as much and the close a quarter. What these do not
  * need, since a dose is reached or a climb is up, goes to slow passes in versions, {@value Planner#MOST_ALIKE} passes at
  * the most in each, neighbours of different families.
  */
@@ -29,6 +29,10 @@ public final class Composer {
     public static final double FULL = 0.92;
 
     private static final double OPENER_SHARE = 0.375;
+
+    /** Where there is much time, more of it goes to versions: a climb of many steps asks for many answers. */
+    private static final double MOST_OPENER_SECONDS = 240;
+
     private static final double CORE_SHARE = 0.375;
     private static final double CLOSER_SHARE = 0.25;
 
@@ -88,7 +92,7 @@ public final class Composer {
         int near = near();
         List<Sketch> draft = new ArrayList<>();
         draft.add(sketch(Part.WARM_UP, near, Planner.WARM_UP_SECONDS));
-        draft.add(sketch(Part.OPENER, near, practice * OPENER_SHARE));
+        draft.add(sketch(Part.OPENER, near, Math.min(MOST_OPENER_SECONDS, practice * OPENER_SHARE)));
         if (measuring > 0) {
             draft.add(sketch(Part.MEASURE, 0, measuring));
         }
@@ -359,7 +363,7 @@ public final class Composer {
         return musics.computeIfAbsent(theme + " " + key, none -> {
             Theme about = brief.themes().get(theme);
             try {
-                Music music = Music.of(about.music(), key);
+                Music music = about.in(key);
                 boolean wanted = about.versions().contains(key) || key.isEmpty();
                 return wanted || isWorthwhile(music, about.music()) ? Optional.of(music) : Optional.empty();
             } catch (IllegalArgumentException tooLong) {

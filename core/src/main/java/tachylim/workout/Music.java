@@ -1,31 +1,63 @@
 package tachylim.workout;
 
+import java.util.Optional;
+import tachylim.ceiling.Estimate;
 import tachylim.passage.Passage;
 import tachylim.passage.Piece;
+import tachylim.tempo.Tempo;
 import tachylim.variant.Catalogue;
 import tachylim.variant.Rendering;
 
 /**
- * What a block plays: a piece as it is written, in a version, or some notes of it. This class is immutable.
+ * What a block plays: a piece as it is written, in a version, in a mode, or some notes of it. This class is immutable.
  *
  * @param version which version, by its key; empty when as written
  * @param title what a player calls it; empty when as written
  * @param notes the notes as they are played
  * @param matching the tempo at which its quick notes come as fast as those of the piece at tempo 1
  * @param share the share of the piece's links that are quick in it, above 0 to 1
+ * @param own how fast it is, where that does not follow from the piece as written: of a mode
  */
-public record Music(String version, String title, Passage notes, double matching, double share) {
+public record Music(
+        String version, String title, Passage notes, double matching, double share, Optional<Estimate> own) {
+
+    /** How the key of a mode begins; its name follows. */
+    public static final String MODE = "mode.";
 
     private static final String STRETCH = "notes.";
 
     /** A piece as it is written. */
     public static Music asWritten(Passage music) {
-        return new Music("", "", music, 1, 1);
+        return new Music("", "", music, 1, 1, Optional.empty());
     }
 
     /** The key of some notes of a piece, for {@link #of}. */
     public static String keyOf(Piece stretch) {
         return STRETCH + stretch.firstNote() + "-" + stretch.lastNote();
+    }
+
+    /**
+     * A piece as it is written, in a mode of articulation or movement.
+     *
+     * @param name what a player calls it, not blank
+     * @param own how fast the piece is in it: a hand that tongues twice as often has another ceiling
+     * @throws IllegalArgumentException if the name is blank
+     */
+    public static Music inMode(Passage music, String name, Estimate own) {
+        if (name.isBlank()) {
+            throw new IllegalArgumentException("A mode has a name");
+        }
+        return new Music(MODE + name, name, music, 1, 1, Optional.of(own));
+    }
+
+    /** Whether a version is a mode. */
+    public static boolean isMode(String version) {
+        return version.startsWith(MODE);
+    }
+
+    /** The name of a mode, by its key. */
+    public static String modeOf(String version) {
+        return version.substring(MODE.length());
     }
 
     /**
@@ -46,7 +78,8 @@ public record Music(String version, String title, Passage notes, double matching
                     "Notes " + (stretch.firstNote() + 1) + " to " + (stretch.lastNote() + 1),
                     music.excerpt(stretch),
                     1,
-                    Math.max(1, stretch.size() - 1) / links);
+                    Math.max(1, stretch.size() - 1) / links,
+                    Optional.empty());
         }
         var variant = Catalogue.parse(key);
         Rendering rendering = variant.of(music);
@@ -55,7 +88,8 @@ public record Music(String version, String title, Passage notes, double matching
                 variant.title(),
                 rendering.music(),
                 rendering.matchingShare().doubleValue(),
-                Math.max(1, rendering.driven().size()) / links);
+                Math.max(1, rendering.driven().size()) / links,
+                Optional.empty());
     }
 
     private static Piece stretch(Passage music, String key) {
@@ -70,6 +104,26 @@ public record Music(String version, String title, Passage notes, double matching
         }
         throw new IllegalArgumentException(
                 "There are notes 0 to " + (music.notes().size() - 1) + " in this piece, so not " + key);
+    }
+
+    /** The tempo at which its quick notes come as fast as those of the piece as written do at {@code written}. */
+    public Tempo tempo(Tempo written) {
+        return written.times(matching);
+    }
+
+    /** The tempo at which the quick notes of the piece as written come as fast as its own do at {@code tempo}. */
+    public Tempo asWritten(Tempo tempo) {
+        return tempo.times(1 / matching);
+    }
+
+    /** How fast it is, where the piece as written is as fast as {@code piece} says. */
+    public Estimate estimate(Estimate piece) {
+        return own.orElseGet(() -> piece.times(matching));
+    }
+
+    /** Whether it is played in a mode: that says nothing of the piece as it is played otherwise. */
+    public boolean isInMode() {
+        return own.isPresent();
     }
 
     public boolean isAsWritten() {

@@ -10,8 +10,6 @@ public enum Part {
     /** Whole passes that measure where the ceiling is. */
     MEASURE,
     CORE,
-    /** What is small, put back into its line. */
-    STITCH,
     /** Once through, as if somebody listened. */
     PERFORM,
     /** Away from the instrument. */

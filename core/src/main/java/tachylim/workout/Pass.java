@@ -66,10 +66,7 @@ public record Pass(Task task, Piece notes, int beats, int rounds, int countIn, S
 
     /** Seconds of playing. */
     public double playSeconds() {
-        if (pulse() instanceof Pulse.Free free) {
-            return free.seconds();
-        }
-        return pulse() instanceof Pulse.Gliding gliding ? gliding.seconds() : pulse().secondsFor(beats);
+        return pulse().lasting(beats);
     }
 
     /** Seconds of it that count as burst time. */
@@ -85,9 +82,7 @@ public record Pass(Task task, Piece notes, int beats, int rounds, int countIn, S
         if (seconds <= 0) {
             return List.of();
         }
-        List<Pulse.Pace> all = pulse() instanceof Pulse.Free
-                ? List.of(new Pulse.Pace(playSeconds(), tempo()))
-                : pulse().paces(pulse() instanceof Pulse.Gliding gliding ? gliding.beats() : beats);
+        List<Pulse.Pace> all = pulse().paces(pulse().ownBeats().orElse(beats));
         if (all.size() == 1) {
             return List.of(new Pulse.Pace(seconds, all.get(0).tempo()));
         }

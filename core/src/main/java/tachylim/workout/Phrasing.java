@@ -2,6 +2,7 @@ package tachylim.workout;
 
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.OptionalDouble;
 import java.util.Set;
 import org.apache.commons.numbers.fraction.Fraction;
 import tachylim.method.Move;
@@ -44,16 +45,11 @@ final class Phrasing {
 
     Pass pass(Move.Play play, int burstBeats, int burstsBefore) {
         Task task = play.task();
-        if (task.pulse() instanceof Pulse.Gliding gliding) {
-            return lasting(play, gliding.beats());
+        OptionalDouble ownBeats = task.pulse().ownBeats();
+        if (ownBeats.isPresent()) {
+            return lasting(play, ownBeats.getAsDouble());
         }
-        if (task.pulse() instanceof Pulse.Free free) {
-            return lasting(play, free.seconds() * free.set().bpm() / 60);
-        }
-        if (task.pulse() instanceof Pulse.Switching) {
-            return once(play);
-        }
-        if (task.notes().isPresent() && play.kind() == PassKind.BURST) {
+        if (task.pulse().kind() == Pulse.Kind.SWITCHING || task.notes().isPresent() && play.kind() == PassKind.BURST) {
             return once(play);
         }
         return switch (play.kind()) {
@@ -85,7 +81,7 @@ final class Phrasing {
         Piece notes = notes(play);
         int beats = Math.max(1, (int) Math.floor(wanted + 1e-9));
         int rounds = Math.max(1, (beats + padded(notes) - 1) / padded(notes));
-        int countIn = play.task().pulse() instanceof Pulse.Free ? 0 : bar;
+        int countIn = play.task().pulse().kind() == Pulse.Kind.FREE ? 0 : bar;
         return new Pass(play.task(), notes, beats, rounds, countIn, play.why());
     }
 

@@ -5,6 +5,7 @@ import java.util.Collections;
 import java.util.List;
 import java.util.function.Function;
 import tachylim.ceiling.Estimate;
+import tachylim.load.Condition;
 import tachylim.method.EasyPasses;
 import tachylim.method.IntervalBursts;
 import tachylim.method.Method;
@@ -16,6 +17,7 @@ import tachylim.method.SteadyClimb;
 import tachylim.passage.Passage;
 import tachylim.task.PassKind;
 import tachylim.tempo.Tempo;
+import tachylim.tempo.Whole;
 
 /**
  * Draws a workout: what each block of a session plays, how its tempo moves and why, from what is known. Which blocks there
@@ -92,7 +94,7 @@ public final class Planner {
     private final double seconds;
 
     private Planner(Brief brief, Sketch sketch) {
-        this(brief, sketch, Music.of(brief.themes().get(sketch.theme()).music(), sketch.version()));
+        this(brief, sketch, brief.themes().get(sketch.theme()).in(sketch.version()));
     }
 
     private Planner(Brief brief, Sketch sketch, Music music) {
@@ -101,8 +103,8 @@ public final class Planner {
         this.theme = brief.themes().get(sketch.theme());
         this.music = music;
         this.choices = sketch.choices();
-        this.estimate = theme.estimate().times(music.matching());
-        this.target = theme.target().times(music.matching());
+        this.estimate = music.estimate(theme.estimate());
+        this.target = music.tempo(theme.target());
         this.seconds = sketch.seconds();
     }
 
@@ -122,8 +124,7 @@ public final class Planner {
 
     /** The workout of the blocks that a brief has. */
     private static Workout drawn(Brief brief) {
-        return drawn(
-                brief, sketch -> Music.of(brief.themes().get(sketch.theme()).music(), sketch.version()));
+        return drawn(brief, sketch -> brief.themes().get(sketch.theme()).in(sketch.version()));
     }
 
     /** The same, with the music of each block from whoever has it. */
@@ -182,21 +183,27 @@ public final class Planner {
         return new Phrasing(planner.music.notes()).pass(set, 1, 0).seconds() + Tally.ANSWER_SECONDS;
     }
 
-    /** A day on which nothing fast is played, chosen or imposed. */
-    static boolean isEasy(Brief brief) {
-        return brief.choices().school() == School.EASY || !brief.spared().isEmpty();
+    /** The tempo at which the next session on a piece opens, if nothing is learned until then. */
+    public static Tempo opensAt(Theme theme) {
+        Brief brief =
+                Brief.on(theme, Brief.LEAST_MINUTES, Choices.usual(), new Allowance(0, 0, 0), Condition.FRESH, "");
+        return ((SteadyClimb) of(brief, 0).opener().method()).start();
     }
 
+    /** A day on which nothing fast is played, chosen or imposed. */
+    static boolean isEasy(Brief brief) {
+        return of(brief, 0).isEasy();
+    }
+
+    /** Whoever put a block together and wherever it stands, what is safe today is the same. */
     private Block block() {
         return switch (sketch.part()) {
             case WARM_UP -> warmUp();
-            case OPENER -> isEasy() ? easy() : opener();
-            case PREPARE, STITCH -> prepare();
-            case MEASURE -> measure();
-            case CORE -> isEasy() ? easy() : core();
-            case PERFORM -> isEasy() ? easy() : chosen();
-            case STUDY -> chosen();
             case CLOSER -> closer();
+            case OPENER -> isEasy() ? easy() : opener();
+            case PREPARE -> isEasy() ? easy() : prepare();
+            case MEASURE -> mayMeasure() ? measure() : easy();
+            case CORE, PERFORM, STUDY -> core();
         };
     }
 
@@ -205,6 +212,11 @@ public final class Planner {
     /** A day on which nothing fast is played, chosen or imposed. */
     private boolean isEasy() {
         return choices.school() == School.EASY || !brief.spared().isEmpty();
+    }
+
+    /** A hand that gripped measures nothing but itself. */
+    private boolean mayMeasure() {
+        return !isEasy() && theme.gripped().isEmpty();
     }
 
     private Tempo ceiling() {
@@ -241,23 +253,23 @@ public final class Planner {
 
     /** Controlled playing never goes above ease, nor above what is wanted. */
     private Tempo controlledLimit() {
-        return Tempo.clamped(Math.floor(slow(ease()).bpm()));
+        return Tempo.clamped(Whole.below(slow(ease()).bpm()));
     }
 
     /** Just above what is wanted, and what hands can reach. */
     private Tempo overTarget() {
         return Tempo.clamped(
-                Math.floor(reachable(target.times(HIGHEST_OVER_TARGET)).bpm()));
+                Whole.below(reachable(target.times(HIGHEST_OVER_TARGET)).bpm()));
     }
 
     private Tempo highestBurst() {
         return Tempo.clamped(
-                Math.floor(Tempo.slower(overTarget(), estimate.ceiling().low().times(IntervalBursts.HIGHEST))
+                Whole.below(Tempo.slower(overTarget(), estimate.ceiling().low().times(IntervalBursts.HIGHEST))
                         .bpm()));
     }
 
     private int probes() {
-        if (isEasy() || theme.gripped().isPresent() || brief.minutes() < LEAST_MINUTES_TO_MEASURE) {
+        if (!mayMeasure() || brief.minutes() < LEAST_MINUTES_TO_MEASURE) {
             return 0;
         }
         if (choices.school() == School.CEILING_TEST) {
@@ -288,11 +300,11 @@ public final class Planner {
     }
 
     private Block opener() {
-        Tempo limit = Tempo.clamped(Math.floor(controlledLimit().bpm() * OPENER_LIMIT));
+        Tempo limit = Tempo.clamped(Whole.below(controlledLimit().bpm() * OPENER_LIMIT));
         double last = theme.lastTempo().map(tempo -> tempo.bpm() * BELOW_LAST).orElse(0.0);
         Tempo start = Tempo.slower(
                 Tempo.clamped(Math.max(last, ease().bpm() * SLOWEST_START)).onMetronome(),
-                Tempo.clamped(Math.floor(limit.bpm() * BELOW_LAST)));
+                Tempo.clamped(Whole.below(limit.bpm() * BELOW_LAST)));
         int clean = choices.cleanInARow();
         return block(
                 new SteadyClimb(start, limit, SteadyClimb.USUAL_STEP, clean, MOST_PASSES, true),
@@ -314,14 +326,16 @@ public final class Planner {
                         + ".");
     }
 
+    /** Who asks for it in so many words has one probe at least, however few the minutes. */
     private Block measure() {
         boolean test = choices.school() == School.CEILING_TEST;
-        Method probes = test ? School.CEILING_TEST.core(span()) : new Probes(overTarget(), probes(), Probes.ENOUGH);
+        int passes = Math.max(1, probes());
+        Method probes = test ? School.CEILING_TEST.core(span()) : new Probes(overTarget(), passes, Probes.ENOUGH);
         return block(
                 probes,
                 test
                         ? probes.promise()
-                        : probes() + (probes() == 1 ? " whole pass" : " whole passes")
+                        : passes + (passes == 1 ? " whole pass" : " whole passes")
                                 + " to measure: the ceiling is known to ±" + giveOrTake() + ", and what follows is "
                                 + "drawn from what they show.");
     }
@@ -331,6 +345,15 @@ public final class Planner {
     }
 
     private Block core() {
+        if (choices.school() == School.STUDY_CARD) {
+            return chosen();
+        }
+        if (isEasy()) {
+            return easy();
+        }
+        if (choices.school() == School.CEILING_TEST) {
+            return mayMeasure() ? measure() : easy();
+        }
         if (!choices.school().goesAbove()) {
             return towardsCeiling("");
         }
@@ -346,20 +369,20 @@ public final class Planner {
 
     /** Between ease, where the core starts, and the ceiling, or the target where that is slower. */
     private Span span() {
-        Tempo top = Tempo.clamped(Math.floor(slow(ceiling()).bpm()));
+        Tempo top = Tempo.clamped(Whole.below(slow(ceiling()).bpm()));
         return new Span(
                 Tempo.slower(top, controlledLimit()),
                 top,
-                Tempo.clamped(Math.floor(reachable(Tempo.of(Tempo.MAX)).bpm())),
+                Tempo.clamped(Whole.below(reachable(Tempo.of(Tempo.MAX)).bpm())),
                 ceiling(),
                 highestBurst(),
                 target,
                 choices.cleanInARow(),
                 theme.known().awkward().stream()
-                        .map(band -> new Span.Between(
-                                band.from().times(music.matching()), band.to().times(music.matching())))
+                        .map(band -> new Span.Between(music.tempo(band.from()), music.tempo(band.to())))
                         .findFirst(),
-                ground());
+                ground(),
+                seconds);
     }
 
     private Span.Ground ground() {
@@ -384,7 +407,7 @@ public final class Planner {
 
     private Block bursts() {
         Tempo limit = highestBurst();
-        Tempo above = Tempo.clamped(Math.floor(ceiling().bpm()) + 1);
+        Tempo above = Tempo.clamped(Whole.below(ceiling().bpm()) + 1);
         if (limit.compareTo(ceiling()) <= 0 || limit.compareTo(above) < 0) {
             return towardsCeiling(
                     overTarget().compareTo(ceiling()) <= 0
@@ -434,7 +457,7 @@ public final class Planner {
 
     /** Slow, up to the tempo at which its quick notes are as fast as wanted, or as is easy. */
     private Block prepare() {
-        Tempo limit = Tempo.clamped(Math.floor(controlledLimit().bpm() * OPENER_LIMIT));
+        Tempo limit = Tempo.clamped(Whole.below(controlledLimit().bpm() * OPENER_LIMIT));
         Tempo start = Tempo.slower(limit.times(VERSION_FROM).onMetronome(), limit);
         return block(
                 new SteadyClimb(start, limit, SteadyClimb.USUAL_STEP, MOST_ALIKE, MOST_ALIKE, true),
@@ -443,10 +466,9 @@ public final class Planner {
                         + (music.matching() == 1
                                 ? "."
                                 : ": its quick notes are as fast there as the piece as written at "
-                                        + start.times(1 / music.matching()).onMetronome() + "."));
+                                        + music.asWritten(start).onMetronome() + "."));
     }
 
-    /** What was chosen, wherever it stands. */
     private Block chosen() {
         Method method = choices.school().core(span());
         return block(method, method.promise());
@@ -470,7 +492,8 @@ public final class Planner {
 
     private double passSeconds(Tempo tempo) {
         return new Phrasing(music.notes())
-                .pass(new Move.Play(PassKind.CLOSING, tempo, ""), 1, 0)
-                .playSeconds();
+                        .pass(new Move.Play(PassKind.CLOSING, tempo, ""), 1, 0)
+                        .seconds()
+                + Tally.ANSWER_SECONDS;
     }
 }

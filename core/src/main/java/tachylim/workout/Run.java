@@ -8,10 +8,12 @@ import tachylim.load.Guardrails;
 import tachylim.load.Reserve;
 import tachylim.method.Move;
 import tachylim.method.Position;
+import tachylim.method.School;
 import tachylim.task.Answer;
 import tachylim.task.PassKind;
 import tachylim.task.Tension;
 import tachylim.tempo.Tempo;
+import tachylim.tempo.Whole;
 
 /**
  * A workout being played: where it stands, and what comes next.
@@ -145,7 +147,7 @@ public final class Run {
     }
 
     private Estimate estimate(Block block) {
-        return known(block.theme()).estimate().times(block.music().matching());
+        return block.music().estimate(known(block.theme()).estimate());
     }
 
     private Phrasing phrasing(Block block) {
@@ -312,10 +314,7 @@ public final class Run {
             next = next.under(
                     Planner.highestBurst(workout.brief().knowing(block.theme(), known), block),
                     "The ceiling may be as low as "
-                            + known.estimate()
-                                    .times(block.music().matching())
-                                    .ceiling()
-                                    .low());
+                            + block.music().estimate(known.estimate()).ceiling().low());
         }
         Rest rest = pass.kind() == PassKind.BURST ? restAfterBurst(after, next, learnt.bursts(standing.block)) : null;
         return new Run(workout, standing.at(next, rest), learnt);
@@ -325,9 +324,9 @@ public final class Run {
     private static Position within(Block block, Position position, Progress progress) {
         return progress.of(block)
                 .gripped()
-                .map(tempo -> tempo.times(block.music().matching()))
+                .map(block.music()::tempo)
                 .map(tempo -> position.under(
-                        Tempo.clamped(Math.ceil(tempo.bpm()) - 1), "Slower than " + tempo + ", where it gripped"))
+                        Tempo.clamped(Whole.above(tempo.bpm()) - 1), "Slower than " + tempo + ", where it gripped"))
                 .orElse(position);
     }
 
@@ -350,7 +349,7 @@ public final class Run {
             return now.telling(new Done(Done.Cause.PLAYED, "This workout has gone on long enough."));
         }
         while (now.block < now.blocks.size()) {
-            if (isPassedOver(now.current().part())) {
+            if (isPassedOver(now.current())) {
                 now = nextBlock(now);
                 continue;
             }
@@ -359,7 +358,10 @@ public final class Run {
                 return beyond.step instanceof Done ? beyond : now.telling(now.pending);
             }
             if (now.position.move() instanceof Move.Away away) {
-                return now.telling(new Rest(Rest.Reason.AWAY, away.seconds(), away.why()));
+                double seconds = Math.min(away.seconds(), secondsLeft(now));
+                if (seconds > 0) {
+                    return now.telling(new Rest(Rest.Reason.AWAY, seconds, away.why()));
+                }
             }
             Move.Play play = play(now);
             if (play != null) {
@@ -380,9 +382,10 @@ public final class Run {
     }
 
     /** After a locked hand only the close is left; after a gripping one nothing is measured. */
-    private boolean isPassedOver(Part part) {
-        return tally().worstTension() == Tension.LOCKED && part != Part.CLOSER
-                || tally().worstTension().atLeast(Tension.GRIPPING) && part == Part.MEASURE;
+    private boolean isPassedOver(Block block) {
+        return tally().worstTension() == Tension.LOCKED && block.part() != Part.CLOSER
+                || tally().worstTension().atLeast(Tension.GRIPPING)
+                        && block.method().school() == School.CEILING_TEST;
     }
 
     /** What the method wants to be played, at a tempo; null when it wants nothing more. */
@@ -476,8 +479,8 @@ public final class Run {
                             + " minutes without a break: put the instrument down for "
                             + Math.round(Guardrails.BREAK_SECONDS / 60) + ".");
         }
-        double rest = tally().afterCountIn(pass).restUntil(reserveFor(now, pass));
-        return rest > 0 ? new Rest(Rest.Reason.RECOVER, Math.ceil(rest), reserveSentence(now, pass)) : pass;
+        double rest = restBefore(now, pass);
+        return rest > 0 ? new Rest(Rest.Reason.RECOVER, rest, reserveSentence(now, pass)) : pass;
     }
 
     /** The reserve a pass may be begun with: what is slow needs none. */
@@ -490,19 +493,32 @@ public final class Run {
     }
 
     /**
-     * The pass, a set with fewer passes where all of them are more than the block has time for; null if even one is. The
-     * warm-up takes what it takes: neither rests nor backing off may use its time up.
+     * The pass, a set with fewer passes where all of them are more than the block has time for; null if even one is, with
+     * the rests that it needs.
      */
     private Pass withinTime(Standing now, Pass pass) {
-        Block current = now.current();
-        double left = current.part() == Part.WARM_UP
-                ? Double.MAX_VALUE
-                : current.seconds() - (tally().elapsed() - now.blockStart - breaks(now.block));
         Pass shorter = pass;
-        while (shorter != null && shorter.seconds() > left) {
-            shorter = shorter.ask().passes() > 1 ? phrasing(current).shorter(shorter) : null;
+        while (shorter != null && secondsFor(now, shorter) > secondsLeft(now)) {
+            shorter = shorter.ask().passes() > 1 ? phrasing(now.current()).shorter(shorter) : null;
         }
         return shorter;
+    }
+
+    /** What a pass takes of the clock: the rest it needs first, itself, its answer, and a rest after a burst. */
+    private double secondsFor(Standing now, Pass pass) {
+        double after = pass.kind() == PassKind.BURST ? LEAST_REST : 0;
+        return restBefore(now, pass) + pass.seconds() + Tally.ANSWER_SECONDS + after;
+    }
+
+    private double restBefore(Standing now, Pass pass) {
+        return Whole.above(tally().afterCountIn(pass).restUntil(reserveFor(now, pass)));
+    }
+
+    /** What a block has left. The warm-up takes what it takes: neither rests nor backing off may use its time up. */
+    private double secondsLeft(Standing now) {
+        return now.current().part() == Part.WARM_UP
+                ? Double.MAX_VALUE
+                : now.current().seconds() - (tally().elapsed() - now.blockStart - breaks(now.block));
     }
 
     /** Breaks are due whatever is being played: they take nothing of a block's time. */
@@ -611,7 +627,7 @@ public final class Run {
                         MOST_NEEDED, neededFor(standing.current(), phrasing.pass(burstMove, beats, burstsSoFar)));
                 double ratio = slow.tempo().ratioTo(estimate().ease().middle());
                 double before = Reserve.beforeSlowPlaying(needed, ratio, slow.playSeconds());
-                double rest = Math.ceil(after.reserve().restUntil(before));
+                double rest = Whole.above(after.reserve().restUntil(before));
                 if (rest > seconds) {
                     seconds = rest;
                     why = left + "; " + Math.round(rest) + " s and a slow pass bring it to the " + percent(needed)

@@ -32,18 +32,18 @@ public record Segment(
     /**
      * What it says about the ceiling of the piece that {@code music} comes from: the share of its links that were quick, as
      * they went, at the tempo at which the piece as written has them as quick. A warm-up, a rest, and what was left without a
-     * word say nothing; nor does what is played in another way, without a click or at a gliding tempo. Each pass of a set
+     * word say nothing; nor does what is played in a mode or another way, without a click or at a gliding tempo. Each pass of a set
      * speaks for itself. Slow passes alike say less and less: they share the day's form, and whatever is awkward at that
      * tempo.
      *
      * @param before what was played before it in the same run
      */
     public List<Evidence> evidence(Music music, List<Segment> before) {
-        if (answer == null || !(step instanceof Pass pass) || !speaks(pass)) {
+        if (answer == null || music.isInMode() || !(step instanceof Pass pass) || !speaks(pass)) {
             return List.of();
         }
         Evidence once = Evidence.of(
-                pass.tempo().times(1 / music.matching()),
+                music.asWritten(pass.tempo()),
                 answer.verdict(),
                 this.before.reserve().level(),
                 music.share() * share(pass, music));
@@ -65,8 +65,8 @@ public record Segment(
     private static boolean speaks(Pass pass) {
         return pass.kind() != PassKind.WARM_UP
                 && pass.task().mode().isEmpty()
-                && !(pass.pulse() instanceof Pulse.Free)
-                && !(pass.pulse() instanceof Pulse.Gliding)
+                && pass.pulse().kind() != Pulse.Kind.FREE
+                && pass.pulse().kind() != Pulse.Kind.GLIDING
                 && pass.ask().kind() != Ask.Kind.MATCH
                 && pass.ask().kind() != Ask.Kind.COUNT;
     }
@@ -98,7 +98,7 @@ public record Segment(
                         && music.isAsWritten()
                         && answer.verdict() == Verdict.CLEAN
                         && !answer.tension().atLeast(Tension.GRIPPING)
-                        && !(pass.pulse() instanceof Pulse.Switching)
+                        && pass.pulse().kind() != Pulse.Kind.SWITCHING
                         && pass.notes().size() == music.notes().notes().size()
                 ? Optional.of(pass.tempo())
                 : Optional.empty();
@@ -106,15 +106,15 @@ public record Segment(
 
     /** The tempo of the piece as written at which a hand gripped; empty of everything else. */
     Optional<Tempo> gripped(Music music) {
-        return answer != null && step instanceof Pass pass && answer.tension().atLeast(Tension.GRIPPING)
-                ? Optional.of(grip(pass).times(1 / music.matching()))
+        return answer != null && step instanceof Pass && answer.tension().atLeast(Tension.GRIPPING)
+                ? Optional.of(tempoAsWritten(music))
                 : Optional.empty();
     }
 
-    /** Where it gripped: at the edge that was marked, or else at the fastest there was. */
-    private Tempo grip(Pass pass) {
+    /** How fast it went: up to the edge that was marked, or else to the fastest there was. */
+    private Tempo reached(Pass pass) {
         Tempo fastest = pass.pulse().fastest();
-        return pass.ask().kind() == Ask.Kind.EDGE && answer.told() > 0
+        return answer != null && pass.ask().kind() == Ask.Kind.EDGE && answer.told() > 0
                 ? Tempo.slower(fastest, Tempo.clamped(answer.told()))
                 : fastest;
     }
@@ -147,9 +147,9 @@ public record Segment(
         return !set ? answer.verdict() : turn < answer.told() ? Verdict.CLEAN : Verdict.ROUGH;
     }
 
-    /** The tempo of the piece as written at which its notes come as fast as the quickest here. */
+    /** The tempo of the piece as written at which its notes come as fast as the quickest that were played here. */
     public Tempo tempoAsWritten(Music music) {
-        return ((Pass) step).pulse().fastest().times(1 / music.matching());
+        return music.asWritten(reached((Pass) step));
     }
 
     /** In which way it was played: empty as written, a version by its key, and a dash after either for another pulse or mode. */
@@ -162,6 +162,11 @@ public record Segment(
     /** Seconds it was played. */
     public double playedSeconds() {
         return after.playingSeconds() - before.playingSeconds();
+    }
+
+    /** Seconds of it that are burst time. */
+    public double burstSeconds() {
+        return after.burstSeconds() - before.burstSeconds();
     }
 
     /** Effort minutes it cost. */

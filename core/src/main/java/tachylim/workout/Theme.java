@@ -1,9 +1,11 @@
 package tachylim.workout;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import tachylim.ceiling.Estimate;
 import tachylim.ceiling.Known;
+import tachylim.ceiling.Modes;
 import tachylim.passage.Passage;
 import tachylim.tempo.Tempo;
 
@@ -19,6 +21,7 @@ import tachylim.tempo.Tempo;
  * @param gripped the slowest tempo at which a hand gripped on it today; empty when none did
  * @param weak the links that break most, from 0, the weakest first
  * @param versions the versions chosen for today, by their keys, in the order they are wanted
+ * @param modes how fast it is in modes of articulation or movement, by their names; those it was not played in are missing
  */
 public record Theme(
         long id,
@@ -29,16 +32,19 @@ public record Theme(
         double reachedRate,
         Optional<Tempo> gripped,
         List<Integer> weak,
-        List<String> versions) {
+        List<String> versions,
+        Map<String, Estimate> modes) {
 
     public Theme {
         weak = List.copyOf(weak);
         versions = List.copyOf(versions);
+        modes = Map.copyOf(modes);
     }
 
     /** Music of which nothing is known but how fast it is. */
     public static Theme of(Passage music, Tempo target, Known known) {
-        return new Theme(0, music, target, known, Optional.empty(), 0, Optional.empty(), List.of(), List.of());
+        return new Theme(
+                0, music, target, known, Optional.empty(), 0, Optional.empty(), List.of(), List.of(), Map.of());
     }
 
     public Estimate estimate() {
@@ -47,32 +53,50 @@ public record Theme(
 
     /** The same with what is known now. */
     public Theme knowing(Known now) {
-        return new Theme(id, music, target, now, lastTempo, reachedRate, gripped, weak, versions);
+        return new Theme(id, music, target, now, lastTempo, reachedRate, gripped, weak, versions, modes);
     }
 
     /** The same, with where the last climb ended. */
     public Theme climbedTo(Optional<Tempo> tempo) {
-        return new Theme(id, music, target, known, tempo, reachedRate, gripped, weak, versions);
+        return new Theme(id, music, target, known, tempo, reachedRate, gripped, weak, versions, modes);
     }
 
     /** The same, having reached so many notes a second. */
     public Theme reaching(double rate) {
-        return new Theme(id, music, target, known, lastTempo, rate, gripped, weak, versions);
+        return new Theme(id, music, target, known, lastTempo, rate, gripped, weak, versions, modes);
     }
 
     /** The same, having gripped at a tempo today. */
     public Theme gripping(Optional<Tempo> tempo) {
-        return new Theme(id, music, target, known, lastTempo, reachedRate, tempo, weak, versions);
+        return new Theme(id, music, target, known, lastTempo, reachedRate, tempo, weak, versions, modes);
     }
 
     /** The same, with the links that break most. */
     public Theme breakingAt(List<Integer> links) {
-        return new Theme(id, music, target, known, lastTempo, reachedRate, gripped, links, versions);
+        return new Theme(id, music, target, known, lastTempo, reachedRate, gripped, links, versions, modes);
     }
 
     /** The same, wanted in some versions today. */
     public Theme in(List<String> keys) {
-        return new Theme(id, music, target, known, lastTempo, reachedRate, gripped, weak, keys);
+        return new Theme(id, music, target, known, lastTempo, reachedRate, gripped, weak, keys, modes);
+    }
+
+    /** The same, with how fast it is in some modes. */
+    public Theme besides(Map<String, Estimate> inModes) {
+        return new Theme(id, music, target, known, lastTempo, reachedRate, gripped, weak, versions, inModes);
+    }
+
+    /**
+     * It in a version or a mode.
+     *
+     * @throws IllegalArgumentException if there is no such version, or none of this music
+     */
+    public Music in(String version) {
+        if (!Music.isMode(version)) {
+            return Music.of(music, version);
+        }
+        String name = Music.modeOf(version);
+        return Music.inMode(music, name, modes.getOrDefault(name, Modes.unplayed(estimate())));
     }
 
     /** How much of the way to its target it has, 1 when it is there. */

@@ -1,7 +1,10 @@
 package tachylim.workout;
 
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import tachylim.task.PassKind;
+import tachylim.task.Verdict;
 
 /**
  * The sums of a stretch of steps. This class is immutable.
@@ -13,6 +16,9 @@ import tachylim.task.PassKind;
  * @param burstSeconds seconds of bursts
  * @param bursts how many bursts
  * @param passes how many passes
+ * @param clean how many of them were clean; one of a set as any other
+ * @param rough how many were rough
+ * @param broke how many broke
  * @param effort effort minutes
  */
 public record Totals(
@@ -23,6 +29,9 @@ public record Totals(
         double burstSeconds,
         int bursts,
         int passes,
+        int clean,
+        int rough,
+        int broke,
         double effort) {
 
     /** The sums of {@code segments}; what was left without a word counts its time and effort, but is no pass. */
@@ -35,15 +44,18 @@ public record Totals(
         int notes = 0;
         int bursts = 0;
         int passes = 0;
+        Map<Verdict, Integer> verdicts = new EnumMap<>(Verdict.class);
         for (Segment segment : segments) {
             all += segment.seconds();
-            effort += segment.after().effort() - segment.before().effort();
+            effort += segment.effort();
             if (segment.step() instanceof Pass pass) {
-                playing += segment.after().playingSeconds() - segment.before().playingSeconds();
-                burstSeconds +=
-                        segment.after().burstSeconds() - segment.before().burstSeconds();
+                playing += segment.playedSeconds();
+                burstSeconds += segment.burstSeconds();
+                for (int turn = 0; turn < segment.passes() && segment.verdict(turn) != null; turn++) {
+                    verdicts.merge(segment.verdict(turn), 1, (some, more) -> some + more);
+                }
                 if (segment.isPlayed()) {
-                    passes += pass.ask().passes();
+                    passes += segment.passes();
                     notes += segment.notes();
                     bursts += pass.kind() == PassKind.BURST ? 1 : 0;
                 }
@@ -51,6 +63,17 @@ public record Totals(
                 resting += segment.seconds();
             }
         }
-        return new Totals(playing, resting, all, notes, burstSeconds, bursts, passes, effort);
+        return new Totals(
+                playing,
+                resting,
+                all,
+                notes,
+                burstSeconds,
+                bursts,
+                passes,
+                verdicts.getOrDefault(Verdict.CLEAN, 0),
+                verdicts.getOrDefault(Verdict.ROUGH, 0),
+                verdicts.getOrDefault(Verdict.BROKE, 0),
+                effort);
     }
 }

@@ -165,9 +165,11 @@ class EveryMethodTest {
                         tempos,
                         Arbitraries.doubles().between(0.3, 1),
                         Arbitraries.integers().between(1, 6),
-                        Arbitraries.doubles().between(0.005, 0.05).ofScale(3))
-                .as((limit, share, clean, step) ->
-                        new SteadyClimb(Tempo.clamped(Math.floor(limit.bpm() * share)), limit, step, clean, 120));
+                        Arbitraries.doubles().between(0.005, 0.05).ofScale(3),
+                        Arbitraries.integers().between(1, 120),
+                        Arbitraries.of(true, false))
+                .as((limit, share, clean, step, most, sets) -> new SteadyClimb(
+                        Tempo.clamped(Math.floor(limit.bpm() * share)), limit, step, clean, most, sets));
         Arbitrary<Method> bursts = Combinators.combine(
                         tempos,
                         Arbitraries.doubles().between(0.55, 0.7),
@@ -199,7 +201,8 @@ class EveryMethodTest {
                         Tempo.clamped(Math.floor(top.bpm() * 1.1)),
                         clean,
                         band.map(at -> new Span.Between(top.times(at), top.times(at * 1.06))),
-                        new Span.Ground(notes, Math.max(1, notes / 4), 4, 4, notes / 2))));
+                        new Span.Ground(notes, Math.max(1, notes / 4), 4, 4, notes / 2),
+                        600)));
         return Arbitraries.oneOf(climbs, bursts, easy, cores);
     }
 }

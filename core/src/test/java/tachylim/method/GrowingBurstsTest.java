@@ -42,7 +42,19 @@ class GrowingBurstsTest {
                 .after(broke);
         assertThat(((Move.Play) fourBroke.move()).task().notes()).contains(new Piece(0, 2));
         assertThat(fourBroke.after(Answer.expected()).after(broke).move().why())
-                .isEqualTo("It broke with 4 notes, at the link to note 4 of the piece, twice. Look at the hand there.");
+                .isEqualTo(
+                        "It broke with 4 notes, at the link from note 3 to note 4 of the piece, twice. Look at the hand there.");
+    }
+
+    @Test
+    void theLinkIsThatOfTheNoteThatWasAddedLast() {
+        Answer broke = new Answer(Verdict.BROKE, Tension.LIGHT);
+        Position three = growing(GrowingBursts.Way.BACKWARD).opening().after(Answer.expected());
+        assertThat(three.after(broke).move().why()).contains("at the link from note 10 to note 11 ");
+        Position outward = growing(GrowingBursts.Way.OUTWARD).opening().after(Answer.expected());
+        assertThat(outward.after(broke).move().why()).contains("at the link from note 7 to note 8 ");
+        Position two = growing(GrowingBursts.Way.BACKWARD).opening();
+        assertThat(two.after(broke).move().why()).contains("at the link from note 11 to note 12 ");
     }
 
     @Test

@@ -19,7 +19,8 @@ final class Played {
             Tempo.of(138),
             3,
             Optional.empty(),
-            new Span.Ground(33, 9, 4, 4, 7));
+            new Span.Ground(33, 9, 4, 4, 7),
+            600);
 
     private Played() {}
 

@@ -66,4 +66,18 @@ class SteadyClimbTest {
     void aStartAboveTheLimitIsRefused() {
         assertThatThrownBy(() -> climb(120, 100)).hasMessageContaining("120").hasMessageContaining("100");
     }
+
+    /** A set that is left was not played: what is left of its passes is played slower, and leaving comes to an end. */
+    @Test
+    void aSetThatIsBackedOffFromGoesOnSlower() {
+        Position set = new SteadyClimb(Tempo.of(80), Tempo.of(90), 0.02, 6, 6, true).opening();
+        Move.Play slower = (Move.Play) set.backedOff().move();
+        assertThat(slower.tempo().bpm()).isLessThan(80);
+        assertThat(slower.task().ask().passes()).isEqualTo(5);
+        Position position = set;
+        for (int i = 0; i < 6; i++) {
+            position = position.backedOff();
+        }
+        assertThat(position.move()).isInstanceOf(Move.Finish.class);
+    }
 }

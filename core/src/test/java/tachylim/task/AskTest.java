@@ -3,9 +3,18 @@ package tachylim.task;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.util.List;
 import org.junit.jupiter.api.Test;
 
 class AskTest {
+
+    @Test
+    void passesAlikeAreAnsweredTogether() {
+        Answer clean = new Answer(Verdict.CLEAN, Tension.LIGHT);
+        Answer rough = new Answer(Verdict.ROUGH, Tension.GRIPPING);
+        assertThat(Answer.together(List.of(clean, rough, clean))).isEqualTo(Answer.ofSet(2, 3, Tension.GRIPPING));
+        assertThatThrownBy(() -> Answer.together(List.of())).hasMessageContaining("nothing to be answered");
+    }
 
     @Test
     void ofASetItIsSaidHowManyWereClean() {

@@ -48,7 +48,7 @@ class ComposerTest {
         return Planner.plan(new Brief(themes, List.of(), minutes, Choices.usual(), left, Condition.FRESH, ""));
     }
 
-    @Property(tries = 150, seed = "20260315")
+    @Property(tries = 150)
     void theMinutesAreFilledOrItIsSaidWhyNot(
             @ForAll @IntRange(min = 5, max = 120) int minutes,
             @ForAll @IntRange(min = 1, max = 6) int pieces,
@@ -56,14 +56,14 @@ class ComposerTest {
             @ForAll @DoubleRange(min = 0.03, max = 0.22) double sd) {
         Workout workout = session(pieces, bars, minutes, sd, PLENTY);
         double filled = Composer.secondsOf(workout) / (60.0 * minutes);
-        assertThat(filled).as("over by less than a pass").isLessThan(1 + 30 / (60.0 * minutes));
+        assertThat(filled).isLessThanOrEqualTo(1);
         if (filled < Composer.FULL) {
             assertThat(workout.remarks()).anyMatch(remark -> remark.startsWith("Planned "));
         }
         assertThat(filled).isGreaterThan(0.7);
     }
 
-    @Property(tries = 100, seed = "20260315")
+    @Property(tries = 100)
     void noMoreThanSixAlikeFollowOneAnother(
             @ForAll @IntRange(min = 5, max = 120) int minutes, @ForAll @IntRange(min = 1, max = 4) int pieces) {
         Object last = null;
@@ -88,7 +88,7 @@ class ComposerTest {
             assertThat(Run.start(session(pieces, 1, 30, 0.05, PLENTY)).ahead())
                     .filteredOn(segment ->
                             segment.step() instanceof Pass pass && pass.ask().kind() != Ask.Kind.NOTHING)
-                    .hasSizeBetween(12, 25);
+                    .hasSizeBetween(12, 24);
         }
     }
 

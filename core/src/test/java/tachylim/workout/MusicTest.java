@@ -5,10 +5,15 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
+import java.util.Map;
 import org.apache.commons.numbers.fraction.Fraction;
 import org.junit.jupiter.api.Test;
+import tachylim.ceiling.Estimate;
 import tachylim.ceiling.Evidence;
+import tachylim.ceiling.Known;
+import tachylim.ceiling.Posterior;
 import tachylim.load.Condition;
+import tachylim.method.School;
 import tachylim.passage.Meter;
 import tachylim.passage.PaperPattern;
 import tachylim.passage.Passage;
@@ -103,5 +108,42 @@ class MusicTest {
                         .orElseThrow()
                         .bpm())
                 .isCloseTo(60 / dotted.matching(), within(1e-9));
+    }
+
+    /** Another use of the hand has another ceiling, and says nothing of the piece as it is usually played. */
+    @Test
+    void aModeHasACeilingOfItsOwn() {
+        Estimate own = Posterior.prior(Tempo.of(90), 0.05).estimate();
+        Theme theme = Theme.of(BAR, Tempo.of(120), Known.of(Posterior.prior(Tempo.of(110), 0.05)));
+        Music tried = theme.besides(Map.of("double tongue", own)).in("mode.double tongue");
+        assertThat(tried.title()).isEqualTo("double tongue");
+        assertThat(tried.notes()).isEqualTo(BAR);
+        assertThat(tried.estimate(theme.estimate())).isEqualTo(own);
+        assertThat(evidence(Task.at(PassKind.CONTROLLED, Tempo.of(80)), tried, Answer.expected()))
+                .isEmpty();
+        assertThat(theme.in("mode.pizzicato").estimate(theme.estimate()).isVague())
+                .isTrue();
+        assertThat(theme.in("").isInMode()).isFalse();
+        assertThatThrownBy(() -> theme.in("mode. ")).hasMessageContaining("has a name");
+    }
+
+    @Test
+    void aBlockInAModeIsPlannedByTheModesOwnCeiling() {
+        Estimate own = Posterior.prior(Tempo.of(80), 0.03).estimate();
+        Theme theme = Theme.of(BAR, Tempo.of(120), Known.of(Posterior.prior(Tempo.of(110), 0.03)))
+                .besides(Map.of("three to a bow", own));
+        Sketch sketch = new Sketch(Part.CORE, 0, "mode.three to a bow", 300, Choices.usual(School.STEADY_CLIMB));
+        Run run = Run.start(
+                Planner.plan(Brief.on(theme, 20, sketch.choices(), new Allowance(40, 60, 2_400), Condition.FRESH, "")
+                        .with(List.of(sketch))));
+        assertThat(run.ahead())
+                .filteredOn(segment -> segment.step() instanceof Pass)
+                .isNotEmpty()
+                .allSatisfy(
+                        segment -> assertThat(((Pass) segment.step()).tempo().bpm())
+                                .isLessThanOrEqualTo(own.ceiling().middle().bpm()));
+        Run after = run.after(new Event.Judged(new Answer(Verdict.BROKE, Tension.LIGHT)));
+        assertThat(after.known().estimate()).isEqualTo(run.known().estimate());
+        assertThat(after.past().get(0).way(run.blocks().get(0).music())).isEqualTo("mode.three to a bow");
     }
 }

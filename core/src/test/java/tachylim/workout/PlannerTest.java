@@ -27,6 +27,7 @@ import tachylim.method.Upkeep;
 import tachylim.passage.Meter;
 import tachylim.passage.PaperPattern;
 import tachylim.passage.Passage;
+import tachylim.task.PassKind;
 import tachylim.tempo.Tempo;
 
 class PlannerTest {
@@ -238,6 +239,42 @@ class PlannerTest {
                 .ahead()) {
             assertThat(segment.start()).isCloseTo(now, within(1e-6));
             now = segment.start() + segment.seconds();
+        }
+    }
+
+    /** Whatever a player puts together, a day for easy playing has nothing else, and after a grip nothing is measured. */
+    @Test
+    void whatTheNextSessionOpensAtIsWhereItsOpenerStarts() {
+        Theme theme = Theme.of(ONE_BAR, Tempo.of(138), Known.of(Posterior.prior(Tempo.of(124), 0.04)))
+                .climbedTo(Optional.of(Tempo.of(90)));
+        assertThat(Planner.opensAt(theme)).isEqualTo(Tempo.of(87));
+        Tempo cold = Planner.opensAt(theme.climbedTo(Optional.empty()));
+        assertThat(cold).isLessThan(Tempo.of(87));
+    }
+
+    @ParameterizedTest
+    @EnumSource(Part.class)
+    void noBlockIsAWayAroundAnEasyDayOrAGrip(Part part) {
+        Theme theme = Theme.of(ONE_BAR, Tempo.of(138), sure(124));
+        for (School school : School.values()) {
+            Sketch own = new Sketch(part, 0, "", 600, Choices.usual(school));
+            Workout spared = Planner.plan(Brief.on(theme, 20, of(school), PLENTY, Condition.FRESH, "Nine days away.")
+                    .with(List.of(own)));
+            assertThat(Run.start(spared).ahead()).allSatisfy(segment -> {
+                if (segment.step() instanceof Pass pass) {
+                    assertThat(pass.kind()).isNotIn(PassKind.BURST, PassKind.PROBE);
+                    assertThat(pass.pulse().fastest().bpm()).isLessThan(0.8 * 124);
+                }
+            });
+            Workout gripped = Planner.plan(
+                    Brief.on(theme.gripping(Optional.of(Tempo.of(100))), 20, of(school), PLENTY, Condition.FRESH, "")
+                            .with(List.of(own)));
+            assertThat(Run.start(gripped).ahead()).allSatisfy(segment -> {
+                if (segment.step() instanceof Pass pass) {
+                    assertThat(pass.kind()).isNotEqualTo(PassKind.PROBE);
+                    assertThat(pass.pulse().fastest()).isLessThan(Tempo.of(100));
+                }
+            });
         }
     }
 }

@@ -265,13 +265,39 @@ class RunLimitsTest {
         assertThat(Totals.of(silent.past()).passes()).isPositive();
     }
 
+    @ParameterizedTest
+    @EnumSource(School.class)
+    void noBlockTakesLongerThanItsTime(School school) {
+        for (int seconds = 75; seconds <= 600; seconds += 45) {
+            double taken = begun(school, seconds).ahead().stream()
+                    .filter(segment -> !(segment.step() instanceof Rest rest) || rest.reason() != Rest.Reason.BREAK)
+                    .mapToDouble(Segment::seconds)
+                    .sum();
+            assertThat(taken).isPositive().isLessThanOrEqualTo(seconds + 1e-9);
+        }
+    }
+
+    /** A glide that is marked at its edge was played up to there, and gripped there. */
+    @Test
+    void whatGrippedAtAnEdgeGrippedNoFaster() {
+        Run run = begun(School.ARCH, 600);
+        double edge = Math.rint(((Pass) run.step()).tempo().bpm() + 10);
+        Run after = run.after(new Event.Judged(new Answer(Verdict.CLEAN, Tension.GRIPPING, edge)));
+        Segment glide = after.past().get(0);
+        Music music = after.blocks().get(0).music();
+        assertThat(((Pass) glide.step()).pulse().fastest().bpm()).isGreaterThan(edge);
+        assertThat(glide.gripped(music)).contains(Tempo.of(edge));
+        assertThat(glide.tempoAsWritten(music)).isEqualTo(Tempo.of(edge));
+    }
+
     @Test
     void aStudyCardIsNoPlaying() {
         Run run = begun(School.STUDY_CARD, 300);
-        assertThat(run.step())
-                .isInstanceOfSatisfying(
-                        Rest.class, rest -> assertThat(rest.reason()).isEqualTo(Rest.Reason.AWAY));
-        Run over = run.after(new Event.Rested(180));
+        assertThat(run.step()).isInstanceOfSatisfying(Rest.class, rest -> {
+            assertThat(rest.reason()).isEqualTo(Rest.Reason.AWAY);
+            assertThat(rest.seconds()).isEqualTo(300);
+        });
+        Run over = run.after(new Event.Rested(300));
         assertThat(over.isDone()).isTrue();
         assertThat(over.tally().effort()).isZero();
     }

@@ -189,7 +189,9 @@ class WorkoutTest {
             @ForAll @DoubleRange(min = 0, max = 4_000) double playing,
             @ForAll School school) {
         Allowance allowance = new Allowance(effort, burstSeconds, playing);
-        isWithin(allowance, outline(plan(minutes, allowance, with(school, Caution.USUAL, 2))));
+        List<Segment> planned = outline(plan(minutes, allowance, with(school, Caution.USUAL, 2)));
+        isWithin(allowance, planned);
+        assertThat(Totals.of(planned).clean()).isEqualTo(Totals.of(planned).passes());
     }
 
     /** Whatever is answered, a locked hand included. */
@@ -209,6 +211,7 @@ class WorkoutTest {
 
     private static void isWithin(Allowance allowance, List<Segment> segments) {
         Totals totals = Totals.of(segments);
+        assertThat(totals.clean() + totals.rough() + totals.broke()).isLessThanOrEqualTo(totals.passes());
         assertThat(totals.effort()).isLessThanOrEqualTo(allowance.effort() + 1e-9);
         assertThat(totals.burstSeconds()).isLessThanOrEqualTo(allowance.burstSeconds() + 1e-9);
         assertThat(totals.playingSeconds()).isLessThanOrEqualTo(allowance.playingSeconds() + 1e-9);

@@ -93,6 +93,7 @@ class DemoTest {
                 .getAsLong();
         Page page = Shared.BROWSING.page(odile);
         page.navigate("/plan/" + needed);
+        page.getByText("Interval bursts").first().click();
         Locator handle = page.getByRole(AriaRole.SLIDER, new Page.GetByRoleOptions().setName("First burst"));
         handle.focus();
         page.keyboard().press("ArrowUp");

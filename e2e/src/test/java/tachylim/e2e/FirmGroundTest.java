@@ -69,6 +69,7 @@ class FirmGroundTest {
         });
         odile.play();
         assertThat(odile.page.getByText("Warm-up 2 of 2")).isVisible();
+        odile.untilArrived();
         assertThat(tries.get()).isGreaterThanOrEqualTo(3);
         odile.page.unroute(EVENTS);
         odile.playToTheCue();
@@ -90,7 +91,7 @@ class FirmGroundTest {
         odile.page.keyboard().press("k");
         odile.page.keyboard().press("j");
         assertThat(odile.page.getByText("tension 4")).isVisible();
-        assertThat(odile.api("/api/log")).contains("\"worstTension\":4");
+        odile.untilTold("/api/log", "\"worstTension\":4");
     }
 
     @Test

@@ -97,9 +97,13 @@ final class Musician {
      * @return whether it wants an answer; one that does not has gone on by itself
      */
     boolean play() {
+        return play("Space");
+    }
+
+    private boolean play(String key) {
         untilReady();
         String before = ordinal();
-        page.keyboard().press("Space");
+        page.keyboard().press(key);
         page.waitForFunction(
                 "before => { const stage = document.querySelector('[data-state]'); "
                         + "return !stage || stage.dataset.state === 'judge' || stage.dataset.ordinal !== before; }",
@@ -134,6 +138,26 @@ final class Musician {
             playAndAnswer(pass % 7 == 0 ? "k" : "j");
             untilReady();
         }
+    }
+
+    /** Plays on until the workout is over with three pedals alone; every fifth pass is rough. */
+    void playWithPedals() {
+        untilReady();
+        for (int pass = 1; !hasEnded() && pass < 200; pass++) {
+            if (play("PageDown")) {
+                boolean rough = pass % 5 == 0;
+                page.keyboard().press(rough ? "PageUp" : "PageDown");
+                if (rough && page.getByText("One press for each that was not").count() > 0) {
+                    page.keyboard().press("PageDown");
+                }
+            }
+            untilReady();
+        }
+    }
+
+    /** Waits until all that was answered has arrived: the page does not wait for it. */
+    void untilArrived() {
+        page.waitForFunction("() => !Object.keys(localStorage).some(key => key.endsWith('.queue'))");
     }
 
     /** Waits until the log, or a session of it, says something: an answer may still be on its way. */

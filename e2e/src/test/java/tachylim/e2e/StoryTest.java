@@ -104,8 +104,7 @@ class StoryTest {
         odile.playToTheCue();
         Shared.APP.kill();
         odile.page.keyboard().press("j");
-        assertThat(odile.page.getByText("No connection. Your answer is kept here"))
-                .isVisible();
+        assertThat(odile.page.getByText("Your answer is kept here")).isVisible();
         Shared.APP.launch();
         assertThat(odile.page.getByText("No connection.")).isHidden();
         odile.untilReady();
@@ -170,6 +169,30 @@ class StoryTest {
         context.setOffline(false);
         assertThat(odile.page.getByText("Warm-up 2 of 2")).isVisible();
         assertThat(odile.page.getByText("Last: broke at 46")).isVisible();
+    }
+
+    /** The page carries the core: begun once, a workout needs nobody else, and what was answered arrives once and in order. */
+    @Test
+    void aWorkoutGoesOnToItsEndWithoutANetwork() {
+        Musician odile = Shared.somebodyNew().firstWorkout();
+        odile.playAndAnswer("j");
+        assertThat(odile.stage()).hasAttribute("data-carried", "true");
+        String run = odile.page.url().replaceAll(".*/run/", "");
+        BrowserContext context = odile.page.context();
+        context.setOffline(true);
+        odile.playToTheEnd();
+        assertThat(odile.page.getByText("What was found")).isVisible();
+        context.setOffline(false);
+        odile.untilTold("/api/log/" + run, "\"outcome\":\"PLAYED\"");
+        odile.untilTold("/api/runs/" + run + "?holder=" + java.util.UUID.randomUUID(), "\"ended\":\"PLAYED\"");
+    }
+
+    /** Three pedals, as page turners send them. */
+    @Test
+    void aWorkoutIsPlayedWithThreePedals() {
+        Musician odile = Shared.somebodyNew().firstWorkout();
+        odile.playWithPedals();
+        assertThat(odile.page.getByText("What was found")).isVisible();
     }
 
     @Test

@@ -14,7 +14,7 @@ public final class Omissions {
     /** Counts one {@code kind}, named in the plural, such as {@code dynamics}. */
     public void add(String kind) {
         if (counts.size() < MOST_KINDS || counts.containsKey(kind)) {
-            counts.merge(kind, 1, Integer::sum);
+            counts.merge(kind, 1, (some, more) -> some + more);
         }
     }
 

@@ -61,6 +61,19 @@ public class LinkService {
                 .toList();
     }
 
+    /** The notes of a piece, counted from 1, that a player did not get to on a day, in the order of the music. */
+    @Transactional(readOnly = true)
+    public List<Integer> brokeOn(SignedIn who, StoredPiece piece, LocalDate day) {
+        int first = piece.notes().firstNote();
+        return breaks(who, piece.passage(), day).stream()
+                .filter(one -> one.day().equals(day))
+                .map(one -> one.link() - first + 2)
+                .filter(note -> note >= 2 && note <= piece.notes().size())
+                .distinct()
+                .sorted()
+                .toList();
+    }
+
     private static final int MOST_WEAK = 8;
 
     List<LinkBreak> breaks(SignedIn who, StoredPassage passage, LocalDate today) {

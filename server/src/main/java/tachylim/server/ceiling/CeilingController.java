@@ -11,6 +11,8 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import tachylim.ceiling.Forecast;
 import tachylim.server.account.SignedIn;
+import tachylim.shown.BandDto;
+import tachylim.shown.EstimateDto;
 import tachylim.task.PassKind;
 import tachylim.task.Verdict;
 
@@ -49,6 +51,9 @@ class CeilingController {
 
     /** How fast the whole passage may run, and which of its parts holds it back. */
     record WholeDto(double tempo, long weakest, List<PartDto> parts) {}
+
+    /** How fast a piece is in a mode of articulation or movement, by so many of its passes. */
+    record ModeDto(String name, int passes, EstimateDto estimate) {}
 
     /** A ceiling test and what it found. */
     record TestDto(long runId, LocalDate day, int passes, EstimateDto estimate) {}
@@ -90,7 +95,8 @@ class CeilingController {
             List<HistoryDay> history,
             List<TestDto> tests,
             @Schema(nullable = true) ForecastDto forecast,
-            WholeDto whole) {}
+            WholeDto whole,
+            List<ModeDto> modes) {}
 
     /** A pass of a test. */
     record MeasuredPass(

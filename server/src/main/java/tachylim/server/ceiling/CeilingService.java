@@ -15,6 +15,7 @@ import org.springframework.transaction.annotation.Transactional;
 import tachylim.ceiling.Band;
 import tachylim.ceiling.Estimate;
 import tachylim.ceiling.Forecast;
+import tachylim.ceiling.Modes;
 import tachylim.ceiling.Posterior;
 import tachylim.ceiling.Smoother;
 import tachylim.ceiling.SuccessCurve;
@@ -30,12 +31,15 @@ import tachylim.server.ceiling.CeilingController.CurvePoint;
 import tachylim.server.ceiling.CeilingController.ForecastDto;
 import tachylim.server.ceiling.CeilingController.HistoryDay;
 import tachylim.server.ceiling.CeilingController.MeasuredPass;
+import tachylim.server.ceiling.CeilingController.ModeDto;
 import tachylim.server.ceiling.CeilingController.PartDto;
 import tachylim.server.ceiling.CeilingController.TestDto;
 import tachylim.server.ceiling.CeilingController.TestView;
 import tachylim.server.ceiling.CeilingController.TryDto;
 import tachylim.server.ceiling.CeilingController.WholeDto;
 import tachylim.server.web.Refused;
+import tachylim.shown.BandDto;
+import tachylim.shown.EstimateDto;
 import tachylim.tempo.Tempo;
 
 /** What is known of a piece's ceiling, for looking at. */
@@ -107,7 +111,15 @@ class CeilingService {
                         .map(CeilingService::dto)
                         .toList(),
                 forecast(days, piece, today),
-                whole(parts, known));
+                whole(parts, known),
+                modes(who, id, standing.estimate()));
+    }
+
+    private List<ModeDto> modes(SignedIn who, long id, Estimate piece) {
+        return played.inModes(who, id).entrySet().stream()
+                .map(mode -> new ModeDto(
+                        mode.getKey(), mode.getValue().size(), EstimateDto.of(Modes.of(piece, mode.getValue()))))
+                .toList();
     }
 
     private static TestDto dto(CeilingTestRepository.Found found) {

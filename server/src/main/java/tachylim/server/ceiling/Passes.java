@@ -7,14 +7,18 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import tachylim.ceiling.AwkwardBand;
 import tachylim.ceiling.AwkwardBands;
+import tachylim.ceiling.Estimate;
 import tachylim.ceiling.Evidence;
 import tachylim.ceiling.Known;
+import tachylim.ceiling.Modes;
 import tachylim.ceiling.Posterior;
 import tachylim.method.School;
 import tachylim.server.account.SignedIn;
@@ -23,6 +27,7 @@ import tachylim.task.Tension;
 import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
 import tachylim.workout.Block;
+import tachylim.workout.Music;
 import tachylim.workout.Pass;
 import tachylim.workout.Run;
 import tachylim.workout.Segment;
@@ -33,6 +38,11 @@ public class Passes {
 
     private static final Limit MOST = Limit.of(2_000);
     private static final int MOST_LOOKED_AT = 2_000;
+
+    /** The first way after all modes, in the order of the letters. */
+    private static final String PAST_MODES = "mode/";
+
+    private static final Limit MOST_IN_MODES = Limit.of(400);
 
     private final PlayedPassRepository passes;
     private final CeilingTestRepository tests;
@@ -107,6 +117,26 @@ public class Passes {
         return bands.get(new Looked(pieceId, tried.size(), tried.hashCode()), same -> AwkwardBands.in(tried));
     }
 
+    /** The judged passes of a piece in modes, by their names, the oldest first. */
+    @Transactional(readOnly = true)
+    public Map<String, List<Modes.Tried>> inModes(SignedIn who, long pieceId) {
+        Map<String, List<Modes.Tried>> modes = new TreeMap<>();
+        for (PlayedPassRepository.InMode one :
+                passes.inModes(who.accountId(), pieceId, Music.MODE, PAST_MODES, MOST_IN_MODES)) {
+            modes.computeIfAbsent(Music.modeOf(one.way()), none -> new ArrayList<>())
+                    .add(0, new Modes.Tried(Tempo.of(one.tempo()), one.verdict(), one.reserve()));
+        }
+        return modes;
+    }
+
+    /** How fast a piece is in the modes that it was played in. */
+    @Transactional(readOnly = true)
+    public Map<String, Estimate> modes(SignedIn who, long pieceId, Estimate piece) {
+        Map<String, Estimate> estimates = new TreeMap<>();
+        inModes(who, pieceId).forEach((mode, tried) -> estimates.put(mode, Modes.of(piece, tried)));
+        return estimates;
+    }
+
     private record Looked(long pieceId, int passes, int digest) {}
 
     /** Takes over a tension that was put right. */
@@ -139,11 +169,10 @@ public class Passes {
         return passes.days(who.accountId(), from, to);
     }
 
-    /** Passes of some pieces that broke after {@code day}, newest first. */
+    /** Passes of some pieces as written that broke after {@code day}, newest first. */
     @Transactional(readOnly = true)
     public List<PlayedPass> brokenAfter(SignedIn who, Collection<Long> pieceIds, LocalDate day) {
-        return passes.findByAccountIdAndPieceIdInAndVerdictAndDayGreaterThanOrderByDayDesc(
-                who.accountId(), pieceIds, Verdict.BROKE, day, MOST);
+        return passes.brokenAfter(who.accountId(), pieceIds, day, MOST);
     }
 
     /** The slowest tempo of a day at which a hand gripped on a piece; empty when none did. */

@@ -44,6 +44,7 @@ public class PlayedPass {
 
     private double tempo;
     private double playSeconds;
+    private double burstSeconds;
     private int notes;
 
     @Convert(converter = Kept.VerdictName.class)
@@ -75,6 +76,7 @@ public class PlayedPass {
         this.way = segment.way(music);
         this.tempo = segment.tempoAsWritten(music).bpm();
         this.playSeconds = segment.playedSeconds() / segment.passes();
+        this.burstSeconds = segment.burstSeconds() / segment.passes();
         this.notes = segment.notes() / segment.passes();
         this.verdict = segment.verdict(turn);
         this.rate = pass.rate(music.notes());
@@ -118,6 +120,11 @@ public class PlayedPass {
 
     public double playSeconds() {
         return playSeconds;
+    }
+
+    /** Seconds of it that are burst time. */
+    public double burstSeconds() {
+        return burstSeconds;
     }
 
     public int notes() {

@@ -17,19 +17,18 @@ interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
     @QueryHints(@QueryHint(name = HibernateHints.HINT_FLUSH_MODE, value = "COMMIT"))
     @Query("""
             select p.day as day, sum(p.effort) as effort, sum(p.playSeconds) as playSeconds,
-                   sum(case when p.kind = tachylim.task.PassKind.BURST then p.playSeconds else 0.0 end) as burstSeconds,
-                   max(p.tension) as worstTension, count(p) as passes
+                   sum(p.burstSeconds) as burstSeconds, max(p.tension) as worstTension, count(p) as passes
             from PlayedPass p where p.accountId = :accountId and p.day between :from and :to
             group by p.day order by p.day""")
     List<DaySums> days(long accountId, LocalDate from, LocalDate to);
 
-    /** A tempo and the tension felt there. */
+    /** A tempo and the tension felt there; where nothing was said nothing was felt either. */
     record FeltPass(Long pieceId, double tempo, int tension) {}
 
     @QueryHints(@QueryHint(name = HibernateHints.HINT_FLUSH_MODE, value = "COMMIT"))
     @Query("""
             select new tachylim.server.ceiling.PlayedPassRepository$FeltPass(p.pieceId, p.tempo, p.tension) from PlayedPass p
-            where p.accountId = :accountId and p.pieceId in :pieceIds and p.day > :since""")
+            where p.accountId = :accountId and p.pieceId in :pieceIds and p.day > :since and p.verdict is not null""")
     List<FeltPass> felt(long accountId, Collection<Long> pieceIds, LocalDate since);
 
     /** All verdicts of one kind at one tempo. */
@@ -67,6 +66,19 @@ interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
             order by p.id""")
     List<Whole> wholes(long accountId, long pieceId, LocalDate since, double rested);
 
+    /** A pass in a mode. */
+    record InMode(String way, double tempo, Verdict verdict, double reserve) {}
+
+    /** Judged passes of whole pieces in modes, newest first; all ways between the two bounds are modes. */
+    @Query("""
+            select new tachylim.server.ceiling.PlayedPassRepository$InMode(p.way, p.tempo, p.verdict, p.reserve)
+            from PlayedPass p
+            where p.accountId = :accountId and p.pieceId = :pieceId and p.way >= :from and p.way < :to
+              and p.verdict is not null
+              and p.kind not in (tachylim.task.PassKind.WARM_UP, tachylim.task.PassKind.BURST)
+            order by p.id desc""")
+    List<InMode> inModes(long accountId, long pieceId, String from, String to, Limit limit);
+
     /** How many passes measured on a day. */
     interface Measuring {
         LocalDate getDay();
@@ -87,7 +99,7 @@ interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
 
     @Query("""
             select min(p.tempo) from PlayedPass p where p.accountId = :accountId and p.pieceId = :pieceId
-              and p.day = :day and p.tension >= :tension""")
+              and p.day = :day and p.tension >= :tension and p.verdict is not null""")
     Double slowest(long accountId, long pieceId, LocalDate day, int tension);
 
     @QueryHints(@QueryHint(name = HibernateHints.HINT_FLUSH_MODE, value = "COMMIT"))
@@ -96,8 +108,12 @@ interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
 
     List<PlayedPass> findByAccountIdAndRunIdIn(long accountId, Collection<Long> runIds);
 
-    List<PlayedPass> findByAccountIdAndPieceIdInAndVerdictAndDayGreaterThanOrderByDayDesc(
-            long accountId, Collection<Long> pieceIds, Verdict verdict, LocalDate after, Limit limit);
+    /** Played as written: a count that was missed, or a way that could be told from another, is no break. */
+    @Query("""
+            select p from PlayedPass p where p.accountId = :accountId and p.pieceId in :pieceIds
+              and p.verdict = tachylim.task.Verdict.BROKE and p.way = '' and p.day > :after
+            order by p.day desc""")
+    List<PlayedPass> brokenAfter(long accountId, Collection<Long> pieceIds, LocalDate after, Limit limit);
 
     List<PlayedPass> findByAccountIdAndRunIdAndOrdinal(long accountId, long runId, int ordinal);
 

@@ -6,6 +6,7 @@ import java.util.function.Supplier;
 import tachylim.ceiling.Estimate;
 import tachylim.ceiling.Known;
 import tachylim.ceiling.Posterior;
+import tachylim.shown.EstimateDto;
 import tachylim.tempo.Tempo;
 
 /**

@@ -70,6 +70,9 @@ class DemoHistory {
     /** The share of workouts with bursts; the others climb to the ceiling. */
     private static final double BURSTS = 0.55;
 
+    /** For so many days she has stayed with bursts, so that they are what is prepared for her. */
+    private static final int BURSTS_LATELY = 14;
+
     private final AccountService accounts;
     private final RepertoireService repertoire;
     private final PassageEditor editor;
@@ -192,7 +195,8 @@ class DemoHistory {
         // What is asked while playing is written as it is saved; nothing has to be looked through for changes before.
         entities.setFlushMode(FlushModeType.COMMIT);
         SimulatedPlayer player = player(piece, daysAgo, random);
-        School usual = random.nextDouble() < BURSTS ? School.INTERVAL_BURSTS : School.STEADY_CLIMB;
+        boolean bursts = random.nextDouble() < BURSTS || daysAgo <= BURSTS_LATELY;
+        School usual = bursts ? School.INTERVAL_BURSTS : School.STEADY_CLIMB;
         PlanWish wish = test
                 ? PlanWish.usual(piece.piece().id(), Brief.TEST_MINUTES, School.CEILING_TEST)
                 : PlanWish.usual(piece.piece().id(), WORKOUT_MINUTES, usual);
@@ -217,7 +221,7 @@ class DemoHistory {
             return EventWish.unjudged(holder, ordinal);
         }
         Music music = run.blocks().get(run.block()).music();
-        Tempo asWritten = pass.tempo().times(1 / music.matching());
+        Tempo asWritten = music.asWritten(pass.tempo());
         return EventWish.judged(
                 holder,
                 ordinal,

@@ -12,7 +12,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import tachylim.server.account.SignedIn;
-import tachylim.server.workout.Relief;
+import tachylim.shown.Relief;
 import tachylim.task.PassKind;
 import tachylim.task.Verdict;
 import tachylim.workout.Done;
@@ -36,6 +36,10 @@ class LogController {
             Instant lastAt,
             String passage,
             String piece,
+
+            @Schema(description = "how many pieces were played in it")
+            int pieces,
+
             String focus,
             int minutes,
             @Schema(nullable = true) Done.Cause outcome,

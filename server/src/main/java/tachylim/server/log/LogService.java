@@ -85,6 +85,7 @@ class LogService {
                 run.lastAt(),
                 piece.passage().title(),
                 piece.part(),
+                summary.pieces(),
                 workout.focus(),
                 workout.minutes(),
                 run.outcome(),

@@ -33,8 +33,6 @@ public final class Kept {
                     "MEASURE",
                     Part.CORE,
                     "CORE",
-                    Part.STITCH,
-                    "STITCH",
                     Part.PERFORM,
                     "PERFORM",
                     Part.STUDY,

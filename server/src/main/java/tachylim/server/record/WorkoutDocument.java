@@ -1,6 +1,7 @@
 package tachylim.server.record;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -18,6 +19,7 @@ import tachylim.method.Settings;
 import tachylim.notation.abc.AbcReader;
 import tachylim.notation.abc.AbcWriter;
 import tachylim.passage.Passage;
+import tachylim.shown.PlanOutline;
 import tachylim.tempo.Tempo;
 import tachylim.workout.Allowance;
 import tachylim.workout.Block;
@@ -92,6 +94,9 @@ public final class WorkoutDocument {
         theme.weak().forEach(weak::add);
         ArrayNode versions = doc.putArray("versions");
         theme.versions().forEach(versions::add);
+        theme.modes()
+                .forEach((mode, estimate) ->
+                        estimate(doc.withObjectProperty("modes").putObject(mode), estimate));
         ArrayNode awkward = doc.putArray("awkward");
         theme.known()
                 .awkward()
@@ -224,7 +229,7 @@ public final class WorkoutDocument {
                     choices(block.path("choices")));
             blocks.add(new Block(
                     sketch,
-                    Music.of(themes.get(sketch.theme()).music(), sketch.version()),
+                    themes.get(sketch.theme()).in(sketch.version()),
                     method(block.path("method")),
                     block.path("why").asString()));
         });
@@ -248,6 +253,8 @@ public final class WorkoutDocument {
         doc.path("weak").forEach(link -> weak.add(link.asInt()));
         List<String> versions = new ArrayList<>();
         doc.path("versions").forEach(key -> versions.add(key.asString()));
+        Map<String, Estimate> modes = new HashMap<>();
+        doc.path("modes").properties().forEach(mode -> modes.put(mode.getKey(), estimate(mode.getValue())));
         return new Theme(
                 doc.path("piece").asLong(0),
                 music(doc),
@@ -257,7 +264,8 @@ public final class WorkoutDocument {
                 doc.path("reachedRate").asDouble(0),
                 tempoIfAny(doc.path("gripped")),
                 weak,
-                versions);
+                versions,
+                modes);
     }
 
     private static Passage music(JsonNode doc) {
@@ -328,7 +336,8 @@ public final class WorkoutDocument {
                 brief.path("reachedRate").asDouble(0),
                 tempoIfAny(brief.path("gripped")),
                 List.of(),
-                List.of());
+                List.of(),
+                Map.of());
         return new Workout(
                 new Brief(
                         List.of(theme),

@@ -13,7 +13,7 @@ import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.List;
 import tachylim.passage.InstrumentFamily;
-import tachylim.server.ceiling.EstimateDto;
+import tachylim.shown.EstimateDto;
 import tachylim.tempo.Tempo;
 
 /** What the passages' part of the API takes and gives. */

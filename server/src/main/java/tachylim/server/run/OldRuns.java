@@ -21,7 +21,6 @@ import tachylim.server.ceiling.PlayedPass;
 import tachylim.server.workout.PlanService;
 import tachylim.server.workout.StoredWorkout;
 import tachylim.task.Answer;
-import tachylim.task.PassKind;
 import tachylim.task.Tension;
 import tachylim.workout.Part;
 import tachylim.workout.Pass;
@@ -147,7 +146,7 @@ class OldRuns implements ApplicationRunner {
         Tally after = new Tally(
                 came.condition().played(came.reserve(), seconds),
                 came.effort() + pass.effort(),
-                came.burstSeconds() + (pass.kind() == PassKind.BURST ? pass.playSeconds() : 0),
+                came.burstSeconds() + pass.burstSeconds(),
                 came.playingSeconds() + pass.playSeconds(),
                 came.elapsed() + seconds,
                 came.leastSeconds() + step.seconds(),

@@ -2,6 +2,7 @@ package tachylim.server.run;
 
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
+import java.util.List;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -14,9 +15,11 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import tachylim.server.account.SignedIn;
+import tachylim.server.run.RunDtos.AfterPiece;
 import tachylim.server.run.RunDtos.Beginning;
 import tachylim.server.run.RunDtos.EventWish;
 import tachylim.server.run.RunDtos.NoteWish;
+import tachylim.server.run.RunDtos.RunScore;
 import tachylim.server.run.RunDtos.RunView;
 import tachylim.server.run.RunDtos.TakeOver;
 
@@ -26,9 +29,13 @@ import tachylim.server.run.RunDtos.TakeOver;
 class RunController {
 
     private final RunService runs;
+    private final RunScores scores;
+    private final RunAfter after;
 
-    RunController(RunService runs) {
+    RunController(RunService runs, RunScores scores, RunAfter after) {
         this.runs = runs;
+        this.scores = scores;
+        this.after = after;
     }
 
     @PostMapping
@@ -41,6 +48,16 @@ class RunController {
     @GetMapping("/{id}")
     RunView get(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @RequestParam String holder) {
         return runs.view(who, id, holder);
+    }
+
+    @GetMapping("/{id}/score")
+    RunScore score(@AuthenticationPrincipal SignedIn who, @PathVariable long id) {
+        return scores.of(who, id);
+    }
+
+    @GetMapping("/{id}/after")
+    List<AfterPiece> after(@AuthenticationPrincipal SignedIn who, @PathVariable long id) {
+        return after.of(who, id);
     }
 
     @PostMapping("/{id}/events")

@@ -8,17 +8,17 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.util.List;
+import tachylim.server.workout.PlanDtos.BeliefDto;
 import tachylim.server.workout.PlanDtos.PlanWish;
-import tachylim.server.workout.Relief;
+import tachylim.shown.BandDto;
+import tachylim.shown.Moment.StepDto;
+import tachylim.shown.Relief;
 import tachylim.task.Answer;
 import tachylim.task.Ask;
-import tachylim.task.PassKind;
 import tachylim.task.Tension;
 import tachylim.task.Verdict;
-import tachylim.workout.Click;
-import tachylim.workout.Done;
+import tachylim.workout.Allowance;
 import tachylim.workout.Part;
-import tachylim.workout.Rest;
 
 /** What the running part of the API takes and gives. */
 public final class RunDtos {
@@ -129,64 +129,6 @@ public final class RunDtos {
             @Schema(nullable = true, description = "how long ago it was, where it could not be sent at once")
             Double secondsAgo) {}
 
-    record ClickDto(double seconds, Click.Kind kind) {}
-
-    record PassDto(
-            PassKind kind,
-            double tempo,
-            int beats,
-            int rounds,
-            int countIn,
-            double seconds,
-
-            @Schema(description = "what a metronome shows at its beginning")
-            double metronome,
-
-            @Schema(description = "the fastest tempo in it, where it is not the same throughout")
-            double fastest,
-
-            Pulses pulse,
-            String mode,
-            Ask.Kind ask,
-
-            @Schema(description = "of how many, where something is counted")
-            int askOf,
-
-            double notesPerSecond,
-            String abc,
-
-            @Schema(description = "for each note where its letter stands in the text")
-            List<Integer> places,
-
-            @Schema(
-                    nullable = true,
-                    description = "which link of the passage follows its first note; null where it is not as written")
-            Integer firstLink,
-
-            boolean wholePiece,
-            int number,
-            int of,
-            List<ClickDto> clicks) {}
-
-    /** How time is told. */
-    enum Pulses {
-        STEADY,
-        RECOUNTED,
-        SWITCHING,
-        GLIDING,
-        DROPPING_OUT,
-        FREE
-    }
-
-    record RestDto(Rest.Reason reason, double seconds) {}
-
-    /** The step the run stands at: exactly one of pass, rest and ended is there. */
-    record StepDto(
-            String why,
-            @Schema(nullable = true) PassDto pass,
-            @Schema(nullable = true) RestDto rest,
-            @Schema(nullable = true) Done.Cause ended) {}
-
     record LastAnswer(String clientId, Verdict verdict, int tension, double tempo) {}
 
     record RunView(
@@ -225,4 +167,55 @@ public final class RunDtos {
             boolean measured,
 
             String note) {}
+
+    /**
+     * What a workout left of one of its pieces.
+     *
+     * @param broke the notes of the piece, from 1, that were noted as not reached that day
+     * @param opensAt the tempo at which its next session opens, in BPM
+     */
+    record AfterPiece(
+            long pieceId,
+            String passage,
+            String piece,
+            BandDto before,
+            BandDto now,
+            List<Integer> broke,
+            double opensAt) {}
+
+    /** What may still be done of a day. */
+    record LeftDto(double effort, double burstSeconds, double playingSeconds) {
+
+        static LeftDto of(Allowance left) {
+            return left == null ? null : new LeftDto(left.effort(), left.burstSeconds(), left.playingSeconds());
+        }
+    }
+
+    /** An event that was kept, with what was left of the day when its step was told. */
+    record KeptEvent(
+            String clientId,
+            RunEvent.Kind kind,
+            @Schema(nullable = true) Verdict verdict,
+            @Schema(nullable = true) Integer tension,
+            @Schema(nullable = true) Double told,
+            @Schema(nullable = true) Double seconds,
+            @Schema(nullable = true) LeftDto left) {}
+
+    /** Where one of the pieces of a run is found. */
+    record PlaceDto(long pieceId, long passageId, String passage, String piece, int firstNote) {}
+
+    /**
+     * All that a page needs to go on by itself: the workout as it is kept, what was believed when it was begun, and what has
+     * happened since. It is handed on to the core in the page as it is.
+     */
+    record RunScore(
+            @Schema(description = "the rules it is played by: a core of another edition cannot go on with it")
+            int edition,
+
+            String workout,
+            List<BeliefDto> beliefs,
+            List<KeptEvent> events,
+            @Schema(nullable = true) LeftDto left,
+            double effortBefore,
+            List<PlaceDto> pieces) {}
 }

@@ -143,6 +143,11 @@ class RunEvent {
         return toldEffort == null ? null : new Allowance(toldEffort, toldBurstSeconds, toldPlayingSeconds);
     }
 
+    /** The event with all that it depends on, for a page that goes on by itself. */
+    RunDtos.KeptEvent told(RunDtos.LeftDto left) {
+        return new RunDtos.KeptEvent(clientId, kind, verdict, tension, told, seconds, left);
+    }
+
     /** The event as the core knows it. */
     Event event() {
         double played = seconds == null ? Event.UNSAID : seconds;

@@ -82,14 +82,11 @@ class RunRecorder {
         }
     }
 
-    /** The piece that was played in a segment: a run from before there were several has one. */
+    /** The piece that was played in a segment. */
     private StoredPiece piece(SignedIn who, StoredRun stored, Run run, Segment segment) {
-        long id = run.workout()
-                .brief()
-                .themes()
-                .get(run.blocks().get(segment.block()).theme())
-                .id();
-        return repertoire.anyPiece(who, id == 0 ? stored.pieceId() : id);
+        int theme = run.blocks().get(segment.block()).theme();
+        return repertoire.anyPiece(
+                who, stored.pieceOf(run.workout().brief().themes().get(theme)));
     }
 
     private Passes.Place place(SignedIn who, StoredRun stored, RunEvent event) {

@@ -42,8 +42,7 @@ public class RunSummaries {
                             .sorted(Comparator.comparingInt(PlayedPass::ordinal))
                             .collect(Collectors.groupingBy(PlayedPass::runId));
             for (StoredRun run : fresh) {
-                RunSummary summary =
-                        new RunSummary(run.id(), who.accountId(), played.getOrDefault(run.id(), List.of()));
+                RunSummary summary = new RunSummary(run, played.getOrDefault(run.id(), List.of()));
                 found.put(run.id(), run.outcome() == null ? summary : summaries.save(summary));
             }
         }

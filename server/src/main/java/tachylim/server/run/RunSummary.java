@@ -26,6 +26,7 @@ public class RunSummary extends AssignedId<Long> {
     private Long runId;
 
     private Long accountId;
+    private int pieces;
     private int passes;
     private int clean;
     private int rough;
@@ -41,12 +42,13 @@ public class RunSummary extends AssignedId<Long> {
 
     protected RunSummary() {}
 
-    RunSummary(long runId, long accountId, List<PlayedPass> inOrder) {
-        this.runId = runId;
-        this.accountId = accountId;
+    RunSummary(StoredRun run, List<PlayedPass> inOrder) {
+        this.runId = run.id();
+        this.accountId = run.accountId();
+        this.pieces = (int) inOrder.stream().map(PlayedPass::pieceId).distinct().count();
         ArrayNode drawn = JSON.createArrayNode();
         for (PlayedPass pass : inOrder) {
-            add(pass);
+            add(pass, run.pieceId().equals(pass.pieceId()));
             drawn.addArray()
                     .add(Kept.PASS_KIND.name(pass.kind()))
                     .add(pass.tempo().bpm())
@@ -56,16 +58,16 @@ public class RunSummary extends AssignedId<Long> {
         this.sketch = drawn.toString();
     }
 
-    private void add(PlayedPass pass) {
+    private void add(PlayedPass pass, boolean ofItsPiece) {
         passes += pass.verdict() == null ? 0 : 1;
         clean += pass.verdict() == Verdict.CLEAN ? 1 : 0;
         rough += pass.verdict() == Verdict.ROUGH ? 1 : 0;
         broke += pass.verdict() == Verdict.BROKE ? 1 : 0;
         playedSeconds += pass.playSeconds();
-        burstSeconds += pass.kind() == PassKind.BURST ? pass.playSeconds() : 0;
+        burstSeconds += pass.burstSeconds();
         effort += pass.effort();
         worstTension = Math.max(worstTension, pass.tension().ordinal());
-        if (pass.verdict() == Verdict.CLEAN && pass.kind() != PassKind.WARM_UP) {
+        if (ofItsPiece && pass.verdict() == Verdict.CLEAN && pass.kind() != PassKind.WARM_UP) {
             double tempo = pass.tempo().bpm();
             fastestClean = fastestClean == null ? tempo : Math.max(fastestClean, tempo);
         }
@@ -86,6 +88,11 @@ public class RunSummary extends AssignedId<Long> {
                             : Kept.VERDICT.value(pass.path(3).asString())));
         }
         return drawn;
+    }
+
+    /** How many pieces were played. */
+    public int pieces() {
+        return pieces;
     }
 
     /** Passes with a verdict. */
@@ -117,7 +124,7 @@ public class RunSummary extends AssignedId<Long> {
         return effort;
     }
 
-    /** The fastest clean pass that was no warm-up; null when there was none. */
+    /** The fastest clean pass of the piece it is named after that was no warm-up; null when there was none. */
     public Double fastestClean() {
         return fastestClean;
     }

@@ -2,24 +2,21 @@ package tachylim.server.run;
 
 import java.util.List;
 import org.springframework.stereotype.Component;
-import tachylim.load.Guardrails;
 import tachylim.load.Limit;
 import tachylim.server.account.SignedIn;
 import tachylim.server.ceiling.Passes;
-import tachylim.server.record.PlanOutline;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StoredPiece;
 import tachylim.server.run.RunDtos.LastAnswer;
 import tachylim.server.run.RunDtos.RunView;
-import tachylim.server.run.RunDtos.StepDto;
-import tachylim.server.workout.Relief;
 import tachylim.server.workout.StoredWorkout;
-import tachylim.workout.Block;
+import tachylim.shown.Moment;
+import tachylim.shown.Moment.StepDto;
+import tachylim.shown.PlanOutline;
+import tachylim.shown.Relief;
 import tachylim.workout.Done;
-import tachylim.workout.Pass;
 import tachylim.workout.Run;
 import tachylim.workout.Segment;
-import tachylim.workout.Theme;
 
 /** What is shown of a run: one in progress from where it stands, one that is over from what was kept. */
 @Component
@@ -36,16 +33,10 @@ public class RunViews {
     }
 
     RunView open(SignedIn who, StoredRun stored, StoredWorkout workout, List<RunEvent> kept, Run run, String holder) {
-        boolean inBlock = !run.isDone();
-        Block block = inBlock ? run.blocks().get(run.block()) : null;
-        Theme theme = run.workout().brief().themes().get(inBlock ? block.theme() : 0);
-        StoredPiece piece = repertoire.anyPiece(who, theme.id() == 0 ? stored.pieceId() : theme.id());
-        StepDescription description = new StepDescription(run, piece.notes().firstNote());
-        double cap = stored.effortBefore() + run.tally().effort() + run.left().effort();
-        Relief relief = Relief.of(
-                run,
-                stored.effortBefore(),
-                new Limit(Limit.Kind.EFFORT, cap, stored.effortBefore(), "What today allows."));
+        int theme = run.isDone() ? 0 : run.blocks().get(run.block()).theme();
+        StoredPiece piece = repertoire.anyPiece(
+                who, stored.pieceOf(run.workout().brief().themes().get(theme)));
+        Moment now = Moment.of(run, any -> piece.notes().firstNote(), stored.effortBefore());
         return new RunView(
                 stored.id(),
                 piece.passage().title(),
@@ -53,20 +44,20 @@ public class RunViews {
                 workout.focus(),
                 kept.size(),
                 stored.isHeldBy(holder),
-                description.step(),
-                inBlock ? block.part() : null,
-                inBlock ? block.why() : "",
-                inBlock ? run.block() : null,
-                inBlock ? block.music().title() : "",
-                inBlock ? block.method().school().title() : "",
+                now.step(),
+                now.part(),
+                now.blockWhy(),
+                now.block(),
+                now.version(),
+                now.method(),
                 piece.id(),
                 piece.passage().id(),
-                inBlock ? block.target(theme).bpm() : theme.target().bpm(),
-                description.upcoming(),
-                lastAnswer(kept, run),
-                run.tally().elapsed(),
-                relief,
-                Math.max(0, Guardrails.UNBROKEN_SECONDS - run.tally().sinceBreak()),
+                now.target(),
+                now.upcoming(),
+                lastAnswer(kept, now),
+                now.at(),
+                now.relief(),
+                now.secondsToBreak(),
                 false,
                 stored.note());
     }
@@ -124,16 +115,14 @@ public class RunViews {
     }
 
     /** The last answer, as long as its tension may still be put right: nothing has followed it. */
-    private static LastAnswer lastAnswer(List<RunEvent> kept, Run run) {
-        if (kept.isEmpty() || kept.get(kept.size() - 1).kind() != RunEvent.Kind.JUDGED) {
-            return null;
-        }
-        RunEvent last = kept.get(kept.size() - 1);
-        Segment segment = run.past().get(run.past().size() - 1);
-        return new LastAnswer(
-                last.clientId(),
-                segment.answer().verdict(),
-                last.tension(),
-                ((Pass) segment.step()).tempo().bpm());
+    private static LastAnswer lastAnswer(List<RunEvent> kept, Moment now) {
+        RunEvent last = kept.isEmpty() ? null : kept.get(kept.size() - 1);
+        return last == null || last.kind() != RunEvent.Kind.JUDGED || now.answered() == null
+                ? null
+                : new LastAnswer(
+                        last.clientId(),
+                        now.answered().verdict(),
+                        last.tension(),
+                        now.answered().tempo());
     }
 }

@@ -14,6 +14,7 @@ import tachylim.server.record.Kept;
 import tachylim.workout.Allowance;
 import tachylim.workout.Done;
 import tachylim.workout.Rules;
+import tachylim.workout.Theme;
 
 /** A workout being played, or played. What happened in it are its events; what came of them its segments. */
 @Entity
@@ -88,6 +89,11 @@ public class StoredRun {
 
     public Long pieceId() {
         return pieceId;
+    }
+
+    /** The piece that a theme of its workout is: runs from before there were several have one. */
+    long pieceOf(Theme theme) {
+        return theme.id() == 0 ? pieceId : theme.id();
     }
 
     public LocalDate day() {

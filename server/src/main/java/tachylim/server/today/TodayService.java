@@ -68,7 +68,7 @@ class TodayService {
     }
 
     private PlanWish wish(SignedIn who, Neediest neediest, Integer minutes, boolean easy) {
-        School school = easy ? School.EASY : School.INTERVAL_BURSTS;
+        School school = easy ? School.EASY : plans.usual(who, neediest.piece());
         int usual = Brief.usualMinutes(accounts.habit(who).usualMinutes(), school);
         return PlanWish.usual(neediest.piece().id(), minutes == null || easy ? usual : minutes, school);
     }

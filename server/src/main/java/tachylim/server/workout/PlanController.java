@@ -13,6 +13,7 @@ import org.springframework.web.bind.annotation.RestController;
 import tachylim.method.School;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
+import tachylim.server.workout.PlanDtos.PlanScore;
 import tachylim.server.workout.PlanDtos.PlanView;
 import tachylim.server.workout.PlanDtos.PlanWish;
 import tachylim.workout.Brief;
@@ -39,6 +40,12 @@ class PlanController {
         School chosen = school == null ? plans.usual(who, id) : school;
         int minutes = accounts.habit(who).usualMinutes();
         return plans.preview(who, PlanWish.usual(id, Brief.usualMinutes(minutes, chosen), chosen));
+    }
+
+    /** What a page plans from by itself. */
+    @PostMapping("/plans/score")
+    PlanScore score(@AuthenticationPrincipal SignedIn who, @Valid @RequestBody PlanWish wish) {
+        return plans.score(who, wish);
     }
 
     /** The workout that a wish leads to; nothing is kept until it is begun. */

@@ -10,13 +10,17 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.Arrays;
+import java.util.Base64;
 import java.util.List;
 import java.util.stream.Stream;
+import tachylim.ceiling.Posterior;
 import tachylim.load.Caution;
 import tachylim.method.School;
 import tachylim.server.load.LoadDto;
+import tachylim.shown.Relief;
 import tachylim.workout.Brief;
 import tachylim.workout.Choices;
+import tachylim.workout.Music;
 import tachylim.workout.Part;
 import tachylim.workout.Sketch;
 
@@ -105,6 +109,12 @@ public final class PlanDtos {
             return Stream.concat(Stream.of(pieceId), others.stream()).distinct().toList();
         }
 
+        /** Whether any block plays a piece in a mode. */
+        boolean modesOf(long piece) {
+            int theme = pieceIds().indexOf(piece);
+            return blocks.stream().anyMatch(block -> block.theme() == theme && Music.isMode(block.version()));
+        }
+
         List<Sketch> sketches() {
             return blocks.stream().map(block -> block.sketch(choices())).toList();
         }
@@ -124,23 +134,6 @@ public final class PlanDtos {
                     focus,
                     others,
                     sketches.stream().map(BlockWish::of).toList());
-        }
-
-        /** The same about other pieces besides. */
-        public PlanWish besides(List<Long> more) {
-            return new PlanWish(
-                    pieceId,
-                    minutes,
-                    school,
-                    bursts,
-                    burstBeats,
-                    controlledShare,
-                    firstBurstShare,
-                    cleanInARow,
-                    caution,
-                    focus,
-                    more,
-                    List.of());
         }
 
         Choices choices() {
@@ -186,11 +179,40 @@ public final class PlanDtos {
             @Schema(description = "the pieces of the session, in the order its blocks count them")
             List<SessionPiece> pieces,
 
-            @Schema(description = "what this piece wants now by a rule of thumb, with the reason")
+            @Schema(
+                    nullable = true,
+                    description = "what the first piece wants now by a rule of thumb, with the reason; null on Today")
             Advice advice,
 
             Relief relief,
             LoadDto load) {}
+
+    /** What was believed of one of the pieces: the weights in base 64. */
+    public record BeliefDto(int theme, double passes, String weights) {
+
+        static BeliefDto of(int theme, Posterior belief) {
+            return new BeliefDto(theme, belief.passes(), Base64.getEncoder().encodeToString(belief.toBytes()));
+        }
+    }
+
+    /**
+     * All that a page needs to plan by itself for the same pieces on the same day. It is handed on to the core in the page as
+     * it is.
+     *
+     * @param rest why nothing may be played, empty when something may
+     * @param warning what is said of a session that is fast, empty when there is nothing to say
+     */
+    public record PlanScore(
+            @Schema(description = "the rules it is planned by: a core of another edition cannot go on with it")
+            int edition,
+
+            String workout,
+            List<BeliefDto> beliefs,
+            double effortBefore,
+            double effortCap,
+            String effortWhy,
+            String rest,
+            String warning) {}
 
     /** A method with the reason for it. */
     public record Advice(School school, String title, String why) {}

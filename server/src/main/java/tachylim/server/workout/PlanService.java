@@ -11,9 +11,10 @@ import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import org.springframework.data.domain.Limit;
+import java.util.stream.IntStream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tachylim.load.Limit;
 import tachylim.method.School;
 import tachylim.passage.Passage;
 import tachylim.passage.Readiness;
@@ -26,20 +27,25 @@ import tachylim.server.ceiling.Standing;
 import tachylim.server.ceiling.StandingService;
 import tachylim.server.load.LoadService;
 import tachylim.server.load.Today;
+import tachylim.server.record.WorkoutDocument;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StorageService;
 import tachylim.server.repertoire.StoredPiece;
 import tachylim.server.web.ProblemCode;
 import tachylim.server.web.Refused;
+import tachylim.server.workout.PlanDtos.BeliefDto;
+import tachylim.server.workout.PlanDtos.PlanScore;
 import tachylim.server.workout.PlanDtos.PlanView;
 import tachylim.server.workout.PlanDtos.PlanWish;
 import tachylim.server.workout.PlanDtos.SchoolDto;
+import tachylim.shown.Relief;
 import tachylim.task.Tension;
 import tachylim.tempo.Tempo;
 import tachylim.workout.Brief;
 import tachylim.workout.Choices;
 import tachylim.workout.Need;
 import tachylim.workout.Planner;
+import tachylim.workout.Rules;
 import tachylim.workout.Run;
 import tachylim.workout.Theme;
 import tachylim.workout.WhichMethod;
@@ -90,7 +96,40 @@ public class PlanService {
     public PlanView preview(SignedIn who, PlanWish wish) {
         List<StoredPiece> pieces = repertoire.pieces(who, wish.pieceIds());
         Today today = load.today(who);
-        return view(who, wish, pieces, known(who, pieces, today), today);
+        Workout workout = plan(who, wish, pieces, known(who, pieces, today), today);
+        return view(wish, pieces, workout, advice(who, workout, pieces.get(0), today), today);
+    }
+
+    /** What a page plans from by itself: the same as {@link #preview} does. */
+    @Transactional(readOnly = true)
+    public PlanScore score(SignedIn who, PlanWish wish) {
+        List<StoredPiece> pieces = repertoire.pieces(who, wish.pieceIds());
+        Today today = load.today(who);
+        Map<Long, Standing> known = known(who, pieces, today);
+        List<Theme> themes = pieces.stream()
+                .map(piece -> theme(who, piece, known.get(piece.id()), true, today))
+                .toList();
+        Brief brief = new Brief(
+                themes,
+                List.of(),
+                wish.minutes(),
+                Refused.unlessValid("choices", wish::choices),
+                today.allowance(),
+                today.condition(),
+                today.spared());
+        Limit effort = today.limit(Limit.Kind.EFFORT);
+        return new PlanScore(
+                Rules.EDITION,
+                WorkoutDocument.write(new Workout(brief, List.of(), List.of())),
+                IntStream.range(0, themes.size())
+                        .mapToObj(theme -> BeliefDto.of(
+                                theme, themes.get(theme).known().belief().orElseThrow()))
+                        .toList(),
+                today.done().effort(),
+                effort.cap(),
+                effort.why(),
+                today.rest() == null ? "" : today.restSentence(),
+                Readiness.warning(readiness.open(who, pieces.get(0).passage())));
     }
 
     private Map<Long, Standing> known(SignedIn who, List<StoredPiece> pieces, Today today) {
@@ -98,11 +137,9 @@ public class PlanService {
                 who, pieces.stream().map(StoredPiece::subject).toList(), today.day());
     }
 
-    private PlanView view(
-            SignedIn who, PlanWish wish, List<StoredPiece> pieces, Map<Long, Standing> known, Today today) {
-        Workout workout = plan(who, wish, pieces, known, today);
-        Relief relief =
-                Relief.of(Run.start(workout), today.done().effort(), today.limit(tachylim.load.Limit.Kind.EFFORT));
+    private static PlanView view(
+            PlanWish wish, List<StoredPiece> pieces, Workout workout, PlanDtos.Advice advice, Today today) {
+        Relief relief = Relief.of(Run.start(workout), today.done().effort(), today.limit(Limit.Kind.EFFORT));
         StoredPiece first = pieces.get(0);
         return new PlanView(
                 wish.with(workout.brief().sketches()),
@@ -120,7 +157,7 @@ public class PlanService {
                                 piece.part(),
                                 piece.passage().targetBpm()))
                         .toList(),
-                advice(who, workout, first, today),
+                advice,
                 relief,
                 today.dto());
     }
@@ -140,7 +177,12 @@ public class PlanService {
     /** The method that a piece was last worked on by, where that was chosen for more than a day; or else bursts. */
     @Transactional(readOnly = true)
     public School usual(SignedIn who, long pieceId) {
-        return lately(who, repertoire.piece(who, pieceId)).stream()
+        return usual(who, repertoire.piece(who, pieceId));
+    }
+
+    @Transactional(readOnly = true)
+    public School usual(SignedIn who, StoredPiece piece) {
+        return lately(who, piece).stream()
                 .filter(school -> school.isFast() && school != School.CEILING_TEST)
                 .findFirst()
                 .orElse(School.INTERVAL_BURSTS);
@@ -153,7 +195,7 @@ public class PlanService {
                 .toList();
     }
 
-    private static final Limit LATELY = Limit.of(3);
+    private static final org.springframework.data.domain.Limit LATELY = org.springframework.data.domain.Limit.of(3);
 
     private Workout plan(
             SignedIn who, PlanWish wish, List<StoredPiece> pieces, Map<Long, Standing> known, Today today) {
@@ -162,7 +204,7 @@ public class PlanService {
                 "blocks",
                 () -> Planner.plan(new Brief(
                         pieces.stream()
-                                .map(piece -> theme(who, piece, known.get(piece.id()), today))
+                                .map(piece -> theme(who, piece, known.get(piece.id()), wish.modesOf(piece.id()), today))
                                 .toList(),
                         wish.sketches(),
                         wish.minutes(),
@@ -179,7 +221,7 @@ public class PlanService {
         return warning.isEmpty() ? workout : workout.withRemark(warning);
     }
 
-    private Theme theme(SignedIn who, StoredPiece piece, Standing standing, Today today) {
+    private Theme theme(SignedIn who, StoredPiece piece, Standing standing, boolean inModes, Today today) {
         Passage music = repertoire.music(piece);
         return new Theme(
                 piece.id(),
@@ -192,7 +234,14 @@ public class PlanService {
                         ? passes.gripped(who, piece.id(), today.day())
                         : Optional.empty(),
                 links.weakest(who, piece, today.day()),
-                choices.wanted(who, piece, today.day()));
+                choices.wanted(who, piece, today.day()),
+                inModes ? passes.modes(who, piece.id(), standing.estimate()) : Map.of());
+    }
+
+    /** The tempo at which the next session on a piece opens. */
+    @Transactional(readOnly = true)
+    public Tempo opensAt(SignedIn who, StoredPiece piece, Standing standing, Today today) {
+        return Planner.opensAt(theme(who, piece, standing, false, today));
     }
 
     /** Keeps the workout that is about to be played. */
@@ -231,6 +280,16 @@ public class PlanService {
     public Workout begun(StoredWorkout stored) {
         return stored.workout(beliefs.findByWorkoutId(stored.id()).stream()
                 .collect(Collectors.toMap(StartingBelief::theme, StartingBelief::belief)));
+    }
+
+    /** What was believed of one of the pieces of a workout when it was begun, as it is kept. */
+    public record Believed(int theme, double passes, byte[] weights) {}
+
+    @Transactional(readOnly = true)
+    public List<Believed> believed(StoredWorkout stored) {
+        return beliefs.findByWorkoutId(stored.id()).stream()
+                .map(StartingBelief::kept)
+                .toList();
     }
 
     @Transactional(readOnly = true)
@@ -272,8 +331,11 @@ public class PlanService {
                 daysLeft);
     }
 
+    /** The workout that Today has ready: it is begun or looked at, and which method it might be instead is asked there. */
     @Transactional(readOnly = true)
     public PlanView prepared(SignedIn who, PlanWish wish, Neediest neediest, Today today) {
-        return view(who, wish, List.of(neediest.piece), Map.of(neediest.piece.id(), neediest.standing), today);
+        List<StoredPiece> pieces = List.of(neediest.piece);
+        Workout workout = plan(who, wish, pieces, Map.of(neediest.piece.id(), neediest.standing), today);
+        return view(wish, pieces, workout, null, today);
     }
 }

@@ -48,6 +48,10 @@ class StartingBelief extends AssignedId<StartingBelief.Key> {
         return theme;
     }
 
+    PlanService.Believed kept() {
+        return new PlanService.Believed(theme, passes, weights);
+    }
+
     Posterior belief() {
         return Posterior.fromBytes(weights, passes);
     }

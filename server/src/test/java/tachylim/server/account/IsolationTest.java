@@ -80,6 +80,8 @@ class IsolationTest extends ServerTest {
         same(other, "GET", "/api/pieces/{id}/plan", piece, null);
         same(other, "GET", "/api/pieces/{id}/ceiling", piece, null);
         same(other, "GET", "/api/runs/{id}?holder=" + window, runId, null);
+        same(other, "GET", "/api/runs/{id}/score", runId, null);
+        same(other, "GET", "/api/runs/{id}/after", runId, null);
         same(other, "POST", "/api/runs/{id}/events", runId, Practice.answer(run, window));
         same(other, "POST", "/api/runs/{id}/holder", runId, Map.of("holder", window.toString()));
         same(other, "PUT", "/api/runs/{id}/note", runId, Map.of("note", "hello"));
@@ -139,6 +141,9 @@ class IsolationTest extends ServerTest {
 
     private static void bodies(Player other, long piece, UUID window) {
         assertThat(other.post("/api/plans", Practice.plan(piece, Map.of())).status())
+                .isEqualTo(404);
+        assertThat(other.post("/api/plans/score", Practice.plan(piece, Map.of()))
+                        .status())
                 .isEqualTo(404);
         assertThat(Practice.begin(other, piece, window).status()).isEqualTo(404);
     }

@@ -24,6 +24,7 @@ import tachylim.passage.Meter;
 import tachylim.passage.PaperPattern;
 import tachylim.passage.Passage;
 import tachylim.server.Practice;
+import tachylim.shown.PlanOutline;
 import tachylim.task.PassKind;
 import tachylim.tempo.Tempo;
 import tachylim.workout.Allowance;

@@ -1,6 +1,7 @@
 package tachylim.server.run;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import java.util.Map;
@@ -87,6 +88,26 @@ class SessionTest extends ServerTest {
         JsonNode over = Practice.playOn(odile, version, window, 50);
         assertThat(over.path("step").path("ended").asString()).isEqualTo("PLAYED");
         assertThat(kept(over, "way")).startsWith("same.2-1").endsWith("-");
+    }
+
+    /** Another use of the hand has a ceiling of its own, which the next plan in that mode is drawn from. */
+    @Test
+    void aModeIsPlayedAndHasACeilingOfItsOwn() {
+        List<Map<String, Object>> blocks = List.of(block("CORE", 0, "mode.double tongue", 300, "STEADY_CLIMB"));
+        JsonNode before = odile.get("/api/pieces/" + piece + "/ceiling").ok();
+        assertThat(before.path("modes")).isEmpty();
+        JsonNode run = begin(Map.of("blocks", blocks));
+        assertThat(run.path("version").asString()).isEqualTo("double tongue");
+        JsonNode over = Practice.playOn(odile, run, window, 60);
+        assertThat(kept(over, "way")).isNotEmpty().containsOnly("mode.double tongue");
+        JsonNode after = odile.get("/api/pieces/" + piece + "/ceiling").ok();
+        assertThat(after.path("estimate")).isEqualTo(before.path("estimate"));
+        JsonNode mode = after.path("modes").path(0);
+        assertThat(mode.path("name").asString()).isEqualTo("double tongue");
+        assertThat(mode.path("passes").asInt()).isPositive();
+        JsonNode plan = odile.post("/api/plans", Practice.plan(piece, Map.of("blocks", blocks)))
+                .ok();
+        assertThat(plan.path("relief").path("blocks").path(0).path("estimate")).isEqualTo(mode.path("estimate"));
     }
 
     @Test
@@ -182,5 +203,90 @@ class SessionTest extends ServerTest {
         Practice.playOn(odile, run, window, 1);
         JsonNode after = odile.get("/api/passages/" + passage + "/bench").ok().path("today");
         assertThat(after.path(0).path("played").asBoolean()).isTrue();
+    }
+
+    /** Silence has no tension of its own: the one felt before it belongs to what was played then. */
+    @Test
+    void silenceSaysNothingOfTensionEither() {
+        JsonNode run = begin(Map.of(
+                "blocks",
+                List.of(
+                        block("PREPARE", 0, "", 300, "STEADY_CLIMB"),
+                        block("PREPARE", 0, "backwards", 300, "STEADY_CLIMB"),
+                        block("CLOSER", 0, "", 300, "STEADY_CLIMB"))));
+        double gripped = run.path("step").path("pass").path("tempo").asDouble();
+        Practice.answer(run, window);
+        run = Practice.send(odile, run, Practice.event(run, window, "JUDGED", Map.of("told", 6, "tension", 4)))
+                .ok();
+        while (run.path("step").path("pass").isNull()) {
+            run = Practice.send(odile, run, Practice.answer(run, window)).ok();
+        }
+        Practice.answer(run, window);
+        run = Practice.send(odile, run, Practice.event(run, window, "UNJUDGED", Map.of()))
+                .ok();
+        Practice.send(odile, run, Practice.event(run, window, "STOPPED", Map.of()))
+                .ok();
+        JsonNode next = odile.post("/api/plans", Practice.plan(piece, Map.of())).ok();
+        double fastest = 0;
+        for (JsonNode stretch : next.path("relief").path("stretches")) {
+            fastest = Math.max(fastest, stretch.path("tempo").asDouble(0));
+        }
+        assertThat(fastest).isEqualTo(Math.ceil(gripped) - 1);
+    }
+
+    /** What is only a beat or two at full speed is no more burst time than that, in the day's sums as in the run. */
+    @Test
+    void theQuickBeatsAloneOfAPassThatSwitchesAreBurstTime() {
+        JsonNode run = begin(Map.of("blocks", List.of(block("CORE", 0, "", 600, "SWITCH_BURSTS"))));
+        run = Practice.playOn(odile, run, window, 60);
+        double inTheRun = run.path("relief").path("totals").path("burstSeconds").asDouble();
+        double ofTheDay = odile.get("/api/load")
+                .ok()
+                .path("days")
+                .path(0)
+                .path("burstSeconds")
+                .asDouble();
+        assertThat(ofTheDay).isCloseTo(inTheRun, org.assertj.core.api.Assertions.within(0.01));
+    }
+
+    /** What a page goes on with by itself: the workout, what was believed, and what has happened, with what was left then. */
+    @Test
+    void aRunIsHandedToThePageInFull() {
+        JsonNode run = begin(Map.of("minutes", 20));
+        JsonNode later = Practice.playOn(odile, run, window, 3);
+        String path = "/api/runs/" + run.path("id").asLong() + "/score";
+        JsonNode score = odile.get(path).ok();
+        assertThat(score.path("edition").asInt()).isEqualTo(tachylim.workout.Rules.EDITION);
+        assertThat(score.path("events").size()).isEqualTo(later.path("ordinal").asInt());
+        assertThat(score.path("events").path(0).path("left").path("effort").asDouble())
+                .isPositive();
+        assertThat(score.path("beliefs").path(0).path("weights").asString()).isNotBlank();
+        assertThat(score.path("workout").asString()).contains("\"themes\"");
+        assertThat(score.path("pieces").path(0).path("pieceId").asLong()).isEqualTo(piece);
+        Practice.send(odile, later, Practice.event(later, window, "STOPPED", Map.of()));
+        assertThat(odile.get(path).status()).isEqualTo(409);
+    }
+
+    @Test
+    void afterAWorkoutItIsSaidWhatMovedWhereItBrokeAndWhereItGoesOn() {
+        JsonNode run = begin(Map.of("minutes", 20));
+        String path = "/api/runs/" + run.path("id").asLong() + "/after";
+        JsonNode untouched = odile.get(path).ok().path(0);
+        assertThat(untouched.path("now").path("middle").asDouble())
+                .isCloseTo(untouched.path("before").path("middle").asDouble(), within(0.5));
+        assertThat(untouched.path("broke")).isEmpty();
+        odile.post("/api/passages/" + passage + "/links/2/breaks", Map.of());
+        Practice.playOn(odile, run, window, 300);
+        JsonNode after = odile.get(path).ok();
+        assertThat(after).hasSize(1);
+        assertThat(after.path(0).path("pieceId").asLong()).isEqualTo(piece);
+        assertThat(after.path(0).path("before")).isEqualTo(untouched.path("before"));
+        assertThat(width(after.path(0).path("now"))).isLessThan(width(untouched.path("now")));
+        assertThat(after.path(0).path("broke").path(0).asInt()).isEqualTo(4);
+        assertThat(after.path(0).path("opensAt").asDouble()).isPositive();
+    }
+
+    private static double width(JsonNode band) {
+        return band.path("high").asDouble() - band.path("low").asDouble();
     }
 }

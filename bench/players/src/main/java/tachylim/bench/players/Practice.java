@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.SplittableRandom;
 import java.util.function.DoubleConsumer;
 import org.apache.commons.numbers.fraction.Fraction;
+import java.util.stream.Stream;
 import tachylim.ceiling.AwkwardBand;
 import tachylim.ceiling.AwkwardBands;
 import tachylim.ceiling.Evidence;
@@ -159,17 +160,12 @@ final class Practice {
         double share = played.share()
                 * Math.max(1, pass.notes().size() - 1)
                 / Math.max(1, played.notes().notes().size() - 1);
-        Tempo tempo = pass.tempo().times(1 / played.matching());
+        Tempo tempo = played.asWritten(pass.tempo());
         if (pass.ask().passes() == 1) {
             return player.play(tempo, Math.min(1, share), reserve);
         }
-        int clean = 0;
-        Tension worst = Tension.LOOSE;
-        for (int i = 0; i < pass.ask().passes(); i++) {
-            Answer one = player.play(tempo, Math.min(1, share), reserve);
-            clean += one.verdict() == Verdict.CLEAN ? 1 : 0;
-            worst = one.tension().atLeast(worst) ? one.tension() : worst;
-        }
-        return Answer.ofSet(clean, pass.ask().passes(), worst);
+        return Answer.together(Stream.generate(() -> player.play(tempo, Math.min(1, share), reserve))
+                .limit(pass.ask().passes())
+                .toList());
     }
 }

@@ -1,4 +1,4 @@
-package tachylim.server.ceiling;
+package tachylim.shown;
 
 import tachylim.ceiling.Estimate;
 

@@ -1,12 +1,10 @@
-package tachylim.server.workout;
+package tachylim.shown;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import tachylim.load.Limit;
-import tachylim.server.ceiling.EstimateDto;
-import tachylim.server.record.PlanOutline;
 import tachylim.task.Ask;
 import tachylim.task.Pulse;
 import tachylim.task.Verdict;
@@ -44,19 +42,7 @@ public record Relief(
         REST
     }
 
-    /** The line that a stretch is drawn with. */
-    public enum Shape {
-        PLATEAU,
-        RECOUNTED,
-        CASTELLATED,
-        RIDGE,
-        DROPPING_OUT,
-        FREE,
-        COMB,
-        NONE
-    }
-
-    /** One step in its place. Tempo is null in a rest, verdict and tension while it is only planned, or when it was left without a word. */
+    /** One step in its place. Tempo and pulse are null in a rest, verdict and tension while it is only planned, or when it was left without a word. */
     public record StretchDto(
             Form form,
             int block,
@@ -68,7 +54,11 @@ public record Relief(
             @Schema(nullable = true, description = "the fastest tempo in it, where it is not the same throughout")
             Double fastest,
 
-            Shape shape,
+            @Schema(nullable = true, description = "how time is told in it")
+            Pulse.Kind pulse,
+
+            @Schema(description = "whether clean ones are counted in a window of time")
+            boolean counted,
 
             @Schema(description = "how many passes are answered together")
             int passes,
@@ -109,6 +99,9 @@ public record Relief(
             double burstSeconds,
             int bursts,
             int passes,
+            int clean,
+            int rough,
+            int broke,
             double effort) {
 
         public static TotalsDto of(Totals totals) {
@@ -120,6 +113,9 @@ public record Relief(
                     totals.burstSeconds(),
                     totals.bursts(),
                     totals.passes(),
+                    totals.clean(),
+                    totals.rough(),
+                    totals.broke(),
                     totals.effort());
         }
     }
@@ -168,7 +164,8 @@ public record Relief(
                     pass.pulse().fastest().equals(pass.tempo())
                             ? null
                             : pass.pulse().fastest().bpm(),
-                    shape(pass),
+                    pass.pulse().kind(),
+                    pass.ask().kind() == Ask.Kind.COUNT,
                     pass.ask().passes(),
                     null,
                     played,
@@ -190,7 +187,8 @@ public record Relief(
                 0,
                 null,
                 null,
-                Shape.NONE,
+                null,
+                false,
                 0,
                 rest.reason(),
                 played,
@@ -200,21 +198,6 @@ public record Relief(
                 after,
                 effortAfter,
                 rest.why());
-    }
-
-    private static Shape shape(Pass pass) {
-        if (pass.ask().kind() == Ask.Kind.COUNT) {
-            return Shape.COMB;
-        } else if (pass.pulse() instanceof Pulse.Recounted) {
-            return Shape.RECOUNTED;
-        } else if (pass.pulse() instanceof Pulse.Switching) {
-            return Shape.CASTELLATED;
-        } else if (pass.pulse() instanceof Pulse.Gliding) {
-            return Shape.RIDGE;
-        } else if (pass.pulse() instanceof Pulse.DroppingOut) {
-            return Shape.DROPPING_OUT;
-        }
-        return pass.pulse() instanceof Pulse.Free ? Shape.FREE : Shape.PLATEAU;
     }
 
     private static List<BlockDto> blocks(List<PlanOutline.BlockOutline> blocks, List<Segment> all) {

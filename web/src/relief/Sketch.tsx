@@ -1,10 +1,10 @@
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../api/client";
 
-type Pass = Schemas["SketchDto"];
+type Pass = Pick<Schemas["SketchDto"], "kind" | "tempo" | "seconds"> & Partial<Pick<Schemas["SketchDto"], "verdict">>;
 
 const WIDTH = 168;
 const HEIGHT = 34;
-const GAP = 1;
+const MOST_GAP = 1;
 const LOWEST = 4;
 
 /** A session at a glance: a step for each pass as high as its tempo, spires for bursts, notches where it broke. */
@@ -13,16 +13,18 @@ export function Sketch({ passes, label }: { passes: Pass[]; label: string }) {
   const seconds = passes.reduce((sum, pass) => sum + pass.seconds, 0);
   const slowest = Math.min(...passes.map((pass) => pass.tempo));
   const fastest = Math.max(...passes.map((pass) => pass.tempo));
-  const scale = (WIDTH - GAP * passes.length) / Math.max(1, seconds);
+  // Where there are very many, as in a glide, they stand close.
+  const gap = passes.length > WIDTH / 4 ? 0 : MOST_GAP;
+  const scale = (WIDTH - gap * passes.length) / Math.max(1, seconds);
   const height = (tempo: number) =>
     fastest === slowest ? HEIGHT * 0.6 : LOWEST + ((HEIGHT - LOWEST) * (tempo - slowest)) / (fastest - slowest);
   let x = 0;
   return (
     <svg width={WIDTH} height={HEIGHT} role="img" aria-label={label} className="shrink-0">
       {passes.map((pass, i) => {
-        const width = Math.max(1, pass.seconds * scale);
+        const width = gap === 0 ? pass.seconds * scale : Math.max(1, pass.seconds * scale);
         const left = x;
-        x += width + GAP;
+        x += width + gap;
         const top = HEIGHT - height(pass.tempo);
         return (
           <g key={i}>

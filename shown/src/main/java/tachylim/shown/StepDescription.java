@@ -1,14 +1,13 @@
-package tachylim.server.run;
+package tachylim.shown;
 
 import java.util.ArrayList;
 import java.util.List;
 import tachylim.notation.abc.AbcWriter;
 import tachylim.passage.Passage;
-import tachylim.server.run.RunDtos.ClickDto;
-import tachylim.server.run.RunDtos.PassDto;
-import tachylim.server.run.RunDtos.Pulses;
-import tachylim.server.run.RunDtos.RestDto;
-import tachylim.server.run.RunDtos.StepDto;
+import tachylim.shown.Moment.ClickDto;
+import tachylim.shown.Moment.PassDto;
+import tachylim.shown.Moment.RestDto;
+import tachylim.shown.Moment.StepDto;
 import tachylim.task.Pulse;
 import tachylim.workout.ClickProgramme;
 import tachylim.workout.Done;
@@ -48,8 +47,8 @@ final class StepDescription {
     private PassDto pass(Pass pass) {
         Passage music = run.blocks().get(run.block()).music().notes();
         AbcWriter.Written written = AbcWriter.engraving(pass.written(music));
-        boolean asWritten =
-                run.blocks().get(run.block()).music().isAsWritten() && !(pass.pulse() instanceof Pulse.Switching);
+        boolean asWritten = run.blocks().get(run.block()).music().isAsWritten()
+                && pass.pulse().kind() != Pulse.Kind.SWITCHING;
         List<ClickDto> clicks = ClickProgramme.of(pass, music).stream()
                 .map(click -> new ClickDto(click.seconds(), click.kind()))
                 .toList();
@@ -66,7 +65,7 @@ final class StepDescription {
                 pass.seconds(),
                 pass.pulse().metronome(),
                 pass.pulse().fastest().bpm(),
-                pulse(pass.pulse()),
+                pass.pulse().kind(),
                 pass.task().mode(),
                 pass.ask().kind(),
                 pass.ask().of(),
@@ -78,19 +77,6 @@ final class StepDescription {
                 before + 1,
                 before + after,
                 clicks);
-    }
-
-    private static Pulses pulse(Pulse pulse) {
-        if (pulse instanceof Pulse.Recounted) {
-            return Pulses.RECOUNTED;
-        } else if (pulse instanceof Pulse.Switching) {
-            return Pulses.SWITCHING;
-        } else if (pulse instanceof Pulse.Gliding) {
-            return Pulses.GLIDING;
-        } else if (pulse instanceof Pulse.DroppingOut) {
-            return Pulses.DROPPING_OUT;
-        }
-        return pulse instanceof Pulse.Free ? Pulses.FREE : Pulses.STEADY;
     }
 
     /** Passes of one kind in one block are counted together. */

@@ -1,4 +1,4 @@
-package tachylim.server.record;
+package tachylim.shown;
 
 import java.util.List;
 import tachylim.ceiling.Estimate;
@@ -63,6 +63,6 @@ public record PlanOutline(
                 block.method().school().title(),
                 block.why(),
                 block.target(theme).bpm(),
-                block.estimate(run.known(block.theme()).estimate()));
+                block.music().estimate(run.known(block.theme()).estimate()));
     }
 }

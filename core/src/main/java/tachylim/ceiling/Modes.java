@@ -1,0 +1,60 @@
+package tachylim.ceiling;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import tachylim.task.Verdict;
+import tachylim.tempo.Tempo;
+
+/**
+ * How fast a piece is in a mode of articulation or movement: double tongue, three to a bow, from the wrist. A mode uses the
+ * hand otherwise, so its passes say nothing of the piece as it is usually played, nor do those of it; only where to begin
+ * looking is taken from it. What is known of a mode is folded from its last passes, slow ones alike counting less and
+ * less, as in any run.
+ */
+public final class Modes {
+
+    /** How many of its last passes speak of a mode. */
+    public static final int MOST = 24;
+
+    /** How far from the piece's a mode's ceiling may lie, as one standard deviation of ln tempo. */
+    private static final double SD = 0.16;
+
+    private Modes() {}
+
+    /**
+     * One judged pass of the whole piece in a mode.
+     *
+     * @param tempo the tempo of the piece
+     * @param verdict how it went
+     * @param reserve the reserve at its start, 0 to 1
+     */
+    public record Tried(Tempo tempo, Verdict verdict, double reserve) {}
+
+    /** A mode that was never played: about as fast as the piece is, and hardly known. */
+    public static Estimate unplayed(Estimate piece) {
+        return Posterior.guessed(piece.ceiling().middle(), SD);
+    }
+
+    /**
+     * A mode by its passes.
+     *
+     * @param piece how fast the piece is as it is usually played
+     * @param tried its passes, the oldest first; of more than {@value #MOST} only the last count
+     */
+    public static Estimate of(Estimate piece, List<Tried> tried) {
+        if (tried.isEmpty()) {
+            return unplayed(piece);
+        }
+        Posterior belief = Posterior.prior(piece.ceiling().middle(), SD);
+        Map<Tempo, Integer> alike = new HashMap<>();
+        for (Tried one : tried.subList(Math.max(0, tried.size() - MOST), tried.size())) {
+            boolean slow = one.tempo.compareTo(piece.ease().middle()) < 0;
+            Evidence said = Evidence.of(one.tempo, one.verdict, one.reserve, 1);
+            int before = alike.getOrDefault(one.tempo, 0);
+            alike.put(one.tempo, before + 1);
+            belief = belief.after(slow ? said.again(before) : said);
+        }
+        return belief.estimate();
+    }
+}

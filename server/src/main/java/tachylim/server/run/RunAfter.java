@@ -1,0 +1,76 @@
+package tachylim.server.run;
+
+import java.util.List;
+import java.util.Map;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tachylim.server.account.SignedIn;
+import tachylim.server.bench.LinkService;
+import tachylim.server.ceiling.Standing;
+import tachylim.server.ceiling.StandingService;
+import tachylim.server.load.LoadService;
+import tachylim.server.load.Today;
+import tachylim.server.repertoire.RepertoireService;
+import tachylim.server.repertoire.StoredPiece;
+import tachylim.server.run.RunDtos.AfterPiece;
+import tachylim.server.workout.PlanService;
+import tachylim.shown.BandDto;
+import tachylim.workout.Theme;
+
+/** What a workout has moved: of each of its pieces the ceiling before and now, where it broke, and where it goes on. */
+@Service
+class RunAfter {
+
+    private final RunService runs;
+    private final PlanService plans;
+    private final RepertoireService repertoire;
+    private final StandingService standings;
+    private final LinkService links;
+    private final LoadService load;
+
+    RunAfter(
+            RunService runs,
+            PlanService plans,
+            RepertoireService repertoire,
+            StandingService standings,
+            LinkService links,
+            LoadService load) {
+        this.runs = runs;
+        this.plans = plans;
+        this.repertoire = repertoire;
+        this.standings = standings;
+        this.links = links;
+        this.load = load;
+    }
+
+    /** The pieces in the order of the session; those that were put away since are left out, and so are workouts by other rules. */
+    @Transactional(readOnly = true)
+    List<AfterPiece> of(SignedIn who, long id) {
+        StoredRun stored = runs.get(who, id);
+        if (!stored.isOfThisEdition()) {
+            return List.of();
+        }
+        Today today = load.today(who);
+        List<Theme> themes =
+                plans.get(who, stored.workoutId()).workout(Map.of()).brief().themes();
+        List<Long> ids = themes.stream().map(stored::pieceOf).toList();
+        Map<Long, StoredPiece> pieces = repertoire.piecesById(who, ids);
+        Map<Long, Standing> known = standings.standings(
+                who, pieces.values().stream().map(StoredPiece::subject).toList(), today.day());
+        return themes.stream()
+                .filter(theme -> pieces.containsKey(stored.pieceOf(theme)))
+                .map(theme -> {
+                    StoredPiece piece = pieces.get(stored.pieceOf(theme));
+                    Standing standing = known.get(piece.id());
+                    return new AfterPiece(
+                            piece.id(),
+                            piece.passage().title(),
+                            piece.part(),
+                            BandDto.of(theme.estimate().ceiling()),
+                            BandDto.of(standing.estimate().ceiling()),
+                            links.brokeOn(who, piece, stored.day()),
+                            plans.opensAt(who, piece, standing, today).bpm());
+                })
+                .toList();
+    }
+}

@@ -1,0 +1,80 @@
+package tachylim.server.run;
+
+import java.util.Base64;
+import java.util.List;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tachylim.server.account.SignedIn;
+import tachylim.server.record.WorkoutDocument;
+import tachylim.server.repertoire.RepertoireService;
+import tachylim.server.repertoire.StoredPiece;
+import tachylim.server.run.RunDtos.KeptEvent;
+import tachylim.server.run.RunDtos.LeftDto;
+import tachylim.server.run.RunDtos.PlaceDto;
+import tachylim.server.run.RunDtos.RunScore;
+import tachylim.server.web.ProblemCode;
+import tachylim.server.web.Refused;
+import tachylim.server.workout.PlanDtos.BeliefDto;
+import tachylim.server.workout.PlanService;
+import tachylim.server.workout.StoredWorkout;
+import tachylim.workout.Rules;
+import tachylim.workout.Theme;
+
+/** Runs in full, for pages that go on with them while the server cannot be reached. */
+@Service
+class RunScores {
+
+    private final RunService runs;
+    private final RunEventRepository events;
+    private final PlanService plans;
+    private final RepertoireService repertoire;
+
+    RunScores(RunService runs, RunEventRepository events, PlanService plans, RepertoireService repertoire) {
+        this.runs = runs;
+        this.events = events;
+        this.plans = plans;
+        this.repertoire = repertoire;
+    }
+
+    /** A run in progress with all that it is folded from. */
+    @Transactional(readOnly = true)
+    RunScore of(SignedIn who, long id) {
+        StoredRun stored = runs.get(who, id);
+        if (stored.outcome() != null) {
+            throw Refused.conflict(ProblemCode.OVER, "This workout is over.");
+        }
+        StoredWorkout workout = plans.get(who, stored.workoutId());
+        var begun = plans.begun(workout);
+        return new RunScore(
+                Rules.EDITION,
+                WorkoutDocument.write(begun),
+                plans.believed(workout).stream()
+                        .map(belief -> new BeliefDto(
+                                belief.theme(),
+                                belief.passes(),
+                                Base64.getEncoder().encodeToString(belief.weights())))
+                        .toList(),
+                kept(who, id),
+                LeftDto.of(stored.told()),
+                stored.effortBefore(),
+                begun.brief().themes().stream()
+                        .map(theme -> place(who, stored, theme))
+                        .toList());
+    }
+
+    private List<KeptEvent> kept(SignedIn who, long id) {
+        return events.findByAccountIdAndRunIdOrderByOrdinal(who.accountId(), id).stream()
+                .map(event -> event.told(LeftDto.of(event.told())))
+                .toList();
+    }
+
+    private PlaceDto place(SignedIn who, StoredRun stored, Theme theme) {
+        StoredPiece piece = repertoire.anyPiece(who, stored.pieceOf(theme));
+        return new PlaceDto(
+                piece.id(),
+                piece.passage().id(),
+                piece.passage().title(),
+                piece.part(),
+                piece.notes().firstNote());
+    }
+}

@@ -1,0 +1,46 @@
+package tachylim.server.workout;
+
+import io.swagger.v3.oas.annotations.tags.Tag;
+import java.util.Arrays;
+import java.util.List;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import tachylim.method.School;
+import tachylim.task.PassKind;
+import tachylim.workout.Miniature;
+
+/** The methods there are, each with what it is for and how it moves. */
+@RestController
+@RequestMapping("/api/methods")
+@Tag(name = "plan")
+class MethodController {
+
+    /** A stretch of the picture in small. */
+    record ShapeDto(PassKind kind, double tempo, double seconds) {}
+
+    record MethodDto(School school, String title, String hint, String use, List<ShapeDto> shape) {
+
+        static MethodDto of(School school) {
+            return new MethodDto(
+                    school,
+                    school.title(),
+                    school.hint(),
+                    school.use(),
+                    Miniature.of(school).stream()
+                            .map(stretch -> new ShapeDto(stretch.kind(), stretch.tempo(), stretch.seconds()))
+                            .toList());
+        }
+    }
+
+    private List<MethodDto> methods;
+
+    /** They are the same for everybody and for ever: drawn once, when first asked for. */
+    @GetMapping
+    synchronized List<MethodDto> methods() {
+        if (methods == null) {
+            methods = Arrays.stream(School.values()).map(MethodDto::of).toList();
+        }
+        return methods;
+    }
+}

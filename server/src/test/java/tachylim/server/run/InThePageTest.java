@@ -1,0 +1,244 @@
+package tachylim.server.run;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.BufferedWriter;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Base64;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+import org.apache.commons.numbers.fraction.Fraction;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import tachylim.ceiling.Known;
+import tachylim.ceiling.Posterior;
+import tachylim.load.Caution;
+import tachylim.load.Condition;
+import tachylim.load.Limit;
+import tachylim.method.School;
+import tachylim.passage.Meter;
+import tachylim.passage.PaperPattern;
+import tachylim.passage.Passage;
+import tachylim.server.record.WorkoutDocument;
+import tachylim.server.run.RunDtos.KeptEvent;
+import tachylim.server.run.RunDtos.LeftDto;
+import tachylim.server.run.RunDtos.PlaceDto;
+import tachylim.server.run.RunDtos.RunScore;
+import tachylim.server.workout.PlanDtos.BeliefDto;
+import tachylim.server.workout.PlanDtos.PlanScore;
+import tachylim.server.workout.PlanDtos.PlanWish;
+import tachylim.shown.Moment;
+import tachylim.shown.Relief;
+import tachylim.task.Answer;
+import tachylim.task.Ask;
+import tachylim.task.Tension;
+import tachylim.task.Verdict;
+import tachylim.tempo.Tempo;
+import tachylim.workout.Allowance;
+import tachylim.workout.Brief;
+import tachylim.workout.Choices;
+import tachylim.workout.Event;
+import tachylim.workout.Pass;
+import tachylim.workout.Planner;
+import tachylim.workout.Rest;
+import tachylim.workout.Rules;
+import tachylim.workout.Run;
+import tachylim.workout.Theme;
+import tachylim.workout.Workout;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The core that a page carries and the server's own tell the same of the same runs. */
+class InThePageTest {
+
+    private static final int RUNS = 1_000;
+    private static final int MOST_EVENTS = 4;
+    private static final Path HERE = Path.of("..", "browser");
+    private static final JsonMapper JSON = new JsonMapper();
+
+    @TempDir
+    private Path folder;
+
+    private final Random chance = new Random(20_261_126);
+
+    /** An event as a page sends it, and the moment that it leads to; no event before the first. */
+    private record Told(KeptEvent event, Moment moment) {}
+
+    /** A plan as both draw it from the same knowledge. */
+    private record Drawn(PlanScore score, PlanWish wish, Relief relief) {}
+
+    private record Played(RunScore score, List<Told> told, Drawn plan) {}
+
+    @Test
+    void aThousandRunsGoOnAlikeInBothPlaces() throws IOException, InterruptedException {
+        Path runs = folder.resolve("runs.jsonl");
+        try (BufferedWriter lines = Files.newBufferedWriter(runs)) {
+            for (int i = 0; i < RUNS; i++) {
+                lines.write(JSON.writeValueAsString(played()));
+                lines.newLine();
+            }
+        }
+        Process node = new ProcessBuilder(
+                        "node",
+                        HERE.resolve("src/test/js/compare.mjs").toString(),
+                        HERE.resolve("target/page/tachylim.js").toString(),
+                        runs.toString())
+                .redirectErrorStream(true)
+                .start();
+        String said = new String(node.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+        assertThat(node.waitFor()).as(said).isZero();
+        JsonNode compared = JSON.readTree(said);
+        assertThat(compared.path("edition").asInt()).isEqualTo(Rules.EDITION);
+        assertThat(compared.path("played").asInt()).isEqualTo(RUNS);
+        assertThat(compared.path("moments").asInt()).isGreaterThan(3 * RUNS);
+        assertThat(compared.path("plans").asInt()).isGreaterThan(RUNS / 8);
+        assertThat(compared.path("count").asInt()).as(said).isZero();
+    }
+
+    /** A random run, with some of its events played before the page took it up. */
+    private Played played() {
+        Workout planned = Planner.plan(brief());
+        Map<Integer, Posterior> beliefs = new HashMap<>();
+        List<BeliefDto> kept = new ArrayList<>();
+        List<PlaceDto> places = new ArrayList<>();
+        List<Theme> themes = planned.brief().themes();
+        for (int i = 0; i < themes.size(); i++) {
+            Posterior belief = themes.get(i).known().belief().orElseThrow();
+            byte[] weights = belief.toBytes();
+            beliefs.put(i, Posterior.fromBytes(weights, belief.passes()));
+            kept.add(new BeliefDto(i, belief.passes(), Base64.getEncoder().encodeToString(weights)));
+            places.add(new PlaceDto(i, i, "Passage " + i, "", 3 * i));
+        }
+        String document = WorkoutDocument.write(planned);
+        Run run = Run.start(WorkoutDocument.read(document).workout(beliefs));
+        List<KeptEvent> before = new ArrayList<>();
+        for (int i = chance.nextInt(3); i > 0 && !run.isDone(); i--) {
+            KeptEvent event = event(run, LeftDto.of(run.left()));
+            before.add(event);
+            run = run.after(happened(event, run));
+        }
+        double effort = chance.nextInt(10);
+        RunScore score = new RunScore(Rules.EDITION, document, kept, before, LeftDto.of(run.left()), effort, places);
+        List<Told> told = new ArrayList<>(List.of(new Told(null, moment(run, effort))));
+        for (int i = 1 + chance.nextInt(MOST_EVENTS); i > 0 && !run.isDone(); i--) {
+            KeptEvent event = event(run, null);
+            run = run.after(happened(event, run));
+            told.add(new Told(event, moment(run, effort)));
+        }
+        return new Played(score, told, chance.nextInt(5) == 0 ? drawn(planned.brief(), kept, beliefs) : null);
+    }
+
+    private static Drawn drawn(Brief brief, List<BeliefDto> kept, Map<Integer, Posterior> beliefs) {
+        String document = WorkoutDocument.write(new Workout(brief.with(List.of()), List.of(), List.of()));
+        Brief known = WorkoutDocument.read(document).workout(beliefs).brief();
+        Choices choices = known.choices();
+        PlanWish wish = new PlanWish(
+                0,
+                known.minutes(),
+                choices.school(),
+                choices.bursts(),
+                choices.burstBeats(),
+                choices.controlledShare(),
+                choices.firstBurstShare(),
+                choices.cleanInARow(),
+                choices.caution(),
+                choices.focus(),
+                List.of(),
+                List.of());
+        Relief relief =
+                Relief.of(Run.start(Planner.plan(known)), 2, new Limit(Limit.Kind.EFFORT, 40, 2, "What today allows."));
+        return new Drawn(
+                new PlanScore(Rules.EDITION, document, kept, 2, 40, "What today allows.", "", ""), wish, relief);
+    }
+
+    private static Moment moment(Run run, double effort) {
+        return Moment.of(run, theme -> 3 * theme, effort);
+    }
+
+    private Brief brief() {
+        List<Theme> themes = new ArrayList<>();
+        for (int i = 1 + chance.nextInt(2); i > 0; i--) {
+            double ceiling = 60 + chance.nextInt(120);
+            Posterior belief = Posterior.prior(Tempo.of(ceiling), 0.03 + 0.15 * chance.nextDouble());
+            themes.add(Theme.of(music(), Tempo.clamped(ceiling * (0.95 + 0.4 * chance.nextDouble())), Known.of(belief))
+                    .climbedTo(chance.nextBoolean() ? Optional.of(Tempo.of(ceiling * 0.7)) : Optional.empty())
+                    .breakingAt(chance.nextBoolean() ? List.of(1 + chance.nextInt(3)) : List.of()));
+        }
+        School school = School.values()[chance.nextInt(School.values().length)];
+        Choices usual = Choices.usual(school);
+        Choices choices = new Choices(
+                school,
+                usual.bursts(),
+                1 + chance.nextInt(2),
+                usual.controlledShare(),
+                usual.firstBurstShare(),
+                1 + chance.nextInt(4),
+                Caution.values()[chance.nextInt(Caution.values().length)],
+                "ease");
+        return new Brief(
+                themes,
+                List.of(),
+                5 + chance.nextInt(9),
+                choices,
+                new Allowance(10 + chance.nextInt(40), chance.nextInt(60), 600 + chance.nextInt(2_000)),
+                Condition.FRESH,
+                chance.nextInt(8) == 0 ? "A day for easy playing." : "");
+    }
+
+    private Passage music() {
+        List<Integer> pattern = new ArrayList<>();
+        for (int beat = 0; beat < 4 * (1 + chance.nextInt(2)); beat++) {
+            pattern.add(1 + chance.nextInt(6));
+        }
+        return new PaperPattern(new Meter(4, 4), Fraction.of(1, 4), 4, pattern).toPassage();
+    }
+
+    private KeptEvent event(Run run, LeftDto left) {
+        if (run.step() instanceof Rest rest) {
+            return new KeptEvent("", RunEvent.Kind.RESTED, null, null, null, rest.seconds() + chance.nextInt(9), left);
+        }
+        Ask ask = ((Pass) run.step()).ask();
+        int tension = chance.nextInt(10) == 0 ? Tension.MOST - chance.nextInt(2) : chance.nextInt(4);
+        return switch (chance.nextInt(12)) {
+            case 0 -> new KeptEvent("", RunEvent.Kind.UNJUDGED, null, null, null, null, left);
+            case 1 -> new KeptEvent("", RunEvent.Kind.BACKED_OFF, null, null, null, 2.5, left);
+            case 2 -> new KeptEvent("", RunEvent.Kind.REST_ASKED, null, null, null, 0.0, left);
+            default -> {
+                boolean counted = ask.kind() == Ask.Kind.SET || ask.kind() == Ask.Kind.COUNT;
+                yield new KeptEvent(
+                        "",
+                        RunEvent.Kind.JUDGED,
+                        Verdict.values()[Math.max(0, chance.nextInt(5) - 2)],
+                        tension,
+                        counted ? (double) chance.nextInt(ask.of() + 1) : null,
+                        null,
+                        left);
+            }
+        };
+    }
+
+    /** The event as the server takes it from a page: with the verdict that its figure makes. */
+    private static Event happened(KeptEvent event, Run run) {
+        return switch (event.kind()) {
+            case JUDGED ->
+                new Event.Judged(((Pass) run.step())
+                        .ask()
+                        .answer(
+                                event.verdict(),
+                                Tension.of(event.tension()),
+                                event.told() == null ? Answer.NOTHING_TOLD : event.told()));
+            case UNJUDGED -> new Event.Unjudged();
+            case RESTED -> new Event.Rested(event.seconds());
+            case BACKED_OFF -> new Event.BackedOff(event.seconds());
+            case REST_ASKED -> new Event.RestAsked(event.seconds());
+            default -> throw new IllegalArgumentException("Nobody does " + event.kind() + " here");
+        };
+    }
+}

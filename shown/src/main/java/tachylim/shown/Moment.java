@@ -1,0 +1,138 @@
+package tachylim.shown;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.List;
+import java.util.function.IntUnaryOperator;
+import tachylim.load.Guardrails;
+import tachylim.load.Limit;
+import tachylim.task.Ask;
+import tachylim.task.PassKind;
+import tachylim.task.Pulse;
+import tachylim.task.Verdict;
+import tachylim.workout.Block;
+import tachylim.workout.Click;
+import tachylim.workout.Done;
+import tachylim.workout.Part;
+import tachylim.workout.Pass;
+import tachylim.workout.Rest;
+import tachylim.workout.Run;
+import tachylim.workout.Segment;
+import tachylim.workout.Theme;
+
+/**
+ * All that is shown of a run where it stands now. It is told on the server and in the page by the same words, so that a run
+ * goes on in the page alone while the server cannot be reached.
+ */
+public record Moment(
+        StepDto step,
+        @Schema(nullable = true) Part part,
+        String blockWhy,
+
+        @Schema(nullable = true, description = "which of the blocks it stands in")
+        Integer block,
+
+        @Schema(description = "which of the session's pieces it stands in, from 0")
+        int theme,
+
+        @Schema(description = "the version at hand as a player calls it; empty when as written")
+        String version,
+
+        @Schema(description = "the method of the block at hand as a player calls it")
+        String method,
+
+        double target,
+        String upcoming,
+        @Schema(nullable = true) AnsweredDto answered,
+        double at,
+        Relief relief,
+        double secondsToBreak) {
+
+    public record ClickDto(double seconds, Click.Kind kind) {}
+
+    public record PassDto(
+            PassKind kind,
+            double tempo,
+            int beats,
+            int rounds,
+            int countIn,
+            double seconds,
+
+            @Schema(description = "what a metronome shows at its beginning")
+            double metronome,
+
+            @Schema(description = "the fastest tempo in it, where it is not the same throughout")
+            double fastest,
+
+            Pulse.Kind pulse,
+            String mode,
+            Ask.Kind ask,
+
+            @Schema(description = "of how many, where something is counted")
+            int askOf,
+
+            double notesPerSecond,
+            String abc,
+
+            @Schema(description = "for each note where its letter stands in the text")
+            List<Integer> places,
+
+            @Schema(
+                    nullable = true,
+                    description = "which link of the passage follows its first note; null where it is not as written")
+            Integer firstLink,
+
+            boolean wholePiece,
+            int number,
+            int of,
+            List<ClickDto> clicks) {}
+
+    public record RestDto(Rest.Reason reason, double seconds) {}
+
+    /** The step the run stands at: exactly one of pass, rest and ended is there. */
+    public record StepDto(
+            String why,
+            @Schema(nullable = true) PassDto pass,
+            @Schema(nullable = true) RestDto rest,
+            @Schema(nullable = true) Done.Cause ended) {}
+
+    /** The answer to the pass that was just played. */
+    public record AnsweredDto(Verdict verdict, int tension, double tempo) {}
+
+    /**
+     * A run as it stands.
+     *
+     * @param firstNote which note of its passage each of its pieces begins with
+     * @param effortBefore the effort minutes of its day before it was begun
+     */
+    public static Moment of(Run run, IntUnaryOperator firstNote, double effortBefore) {
+        Block block = run.isDone() ? null : run.blocks().get(run.block());
+        int theme = block == null ? 0 : block.theme();
+        Theme about = run.workout().brief().themes().get(theme);
+        StepDescription description = new StepDescription(run, firstNote.applyAsInt(theme));
+        double cap = effortBefore + run.tally().effort() + run.left().effort();
+        return new Moment(
+                description.step(),
+                block == null ? null : block.part(),
+                block == null ? "" : block.why(),
+                block == null ? null : run.block(),
+                theme,
+                block == null ? "" : block.music().title(),
+                block == null ? "" : block.method().school().title(),
+                block == null ? about.target().bpm() : block.target(about).bpm(),
+                description.upcoming(),
+                answered(run.past()),
+                run.tally().elapsed(),
+                Relief.of(run, effortBefore, new Limit(Limit.Kind.EFFORT, cap, effortBefore, "What today allows.")),
+                Math.max(0, Guardrails.UNBROKEN_SECONDS - run.tally().sinceBreak()));
+    }
+
+    private static AnsweredDto answered(List<Segment> past) {
+        Segment last = past.isEmpty() ? null : past.get(past.size() - 1);
+        return last != null && last.answer() != null && last.step() instanceof Pass pass
+                ? new AnsweredDto(
+                        last.answer().verdict(),
+                        last.answer().tension().ordinal(),
+                        pass.tempo().bpm())
+                : null;
+    }
+}

@@ -1,0 +1,183 @@
+import { useEffect, useRef, useState } from "react";
+import { Button } from "../ui/Button";
+import { INPUT, Labelled } from "../ui/Field";
+import { useTaps } from "../ui/useTaps";
+import { type Click, schedule } from "./clicks";
+import { type ClickWishes, latencyBy, SILENCES, SOUNDS, wish, wishes } from "./wishes";
+
+const SOUND_NAMES = { block: "struck block", tick: "dry tick", bell: "small bell" } as const;
+const SILENCE_NAMES = {
+  "0": "in every bar",
+  "1-1": "one bar with, one without",
+  "2-2": "two bars with, two without",
+  "3-1": "three bars with, one without",
+} as const;
+
+const TAPPED_CLICKS = 12;
+const TAPPED_TEMPO = 100;
+const LEAD_SECONDS = 0.3;
+
+interface Props {
+  instrument: string;
+  onChange?: (now: ClickWishes) => void;
+}
+
+/** How the click of an instrument sounds and is seen, kept in this browser. */
+export function ClickPanel({ instrument, onChange }: Props) {
+  const [now, setNow] = useState(() => wishes(instrument));
+  const [said, setSaid] = useState("");
+  const put = (part: Partial<ClickWishes>) => {
+    const next = { ...now, ...part };
+    setNow(next);
+    wish(instrument, next);
+    onChange?.(next);
+  };
+  const audio = useRef<AudioContext>(undefined);
+  const silence = useRef<() => void>(undefined);
+  const clock = useRef<{ clicks: number[]; over: ReturnType<typeof setTimeout> }>(undefined);
+  const [tapping, setTapping] = useState(false);
+  const taps = useTaps(3);
+  useEffect(
+    () => () => {
+      silence.current?.();
+      clearTimeout(clock.current?.over);
+      void audio.current?.close();
+    },
+    [],
+  );
+
+  /** Plays some clicks, and says when each was sent, by the page's clock in seconds. */
+  const play = (count: number, tempo: number) => {
+    silence.current?.();
+    audio.current ??= new AudioContext({ latencyHint: "interactive" });
+    void audio.current.resume();
+    const clicks = Array.from({ length: count }, (_, i): Click => ({
+      seconds: (i * 60) / tempo,
+      kind: i % 4 === 0 && now.accents ? "ACCENT" : "BEAT",
+    }));
+    const from = audio.current.currentTime + LEAD_SECONDS;
+    silence.current = schedule(audio.current, clicks, from, 1, { ...now, seen: false });
+    const began = performance.now() / 1000 + LEAD_SECONDS;
+    return clicks.map((click) => began + click.seconds);
+  };
+  const find = () => {
+    taps.take();
+    const clicks = play(TAPPED_CLICKS, TAPPED_TEMPO);
+    setTapping(true);
+    setSaid("Tap with the click: the button, Space or Enter on it.");
+    const lasts = LEAD_SECONDS + (TAPPED_CLICKS * 60) / TAPPED_TEMPO;
+    const over = setTimeout(() => {
+      const found = latencyBy(taps.take(), clicks);
+      setTapping(false);
+      if (found === undefined) return setSaid("Too few taps, or they did not agree. Nothing was changed; try again.");
+      put({ latency: found });
+      setSaid(`The click is heard ${Math.round(found * 1000)} ms after it was sent; the beat is shown as much later.`);
+    }, lasts * 1000);
+    clock.current = { clicks, over };
+  };
+  return (
+    <section aria-label="The click" className="grid max-w-xl content-start gap-3">
+      <div className="grid gap-3 sm:grid-cols-2">
+        <Labelled label="Sound">
+          {({ id }) => (
+            <select
+              id={id}
+              className={INPUT}
+              value={now.sound}
+              onChange={(event) => put({ sound: event.target.value as ClickWishes["sound"] })}
+            >
+              {SOUNDS.map((sound) => (
+                <option key={sound} value={sound}>
+                  {SOUND_NAMES[sound]}
+                </option>
+              ))}
+            </select>
+          )}
+        </Labelled>
+        <Labelled label="Level">
+          {({ id }) => (
+            <input
+              id={id}
+              type="range"
+              min="0"
+              max="100"
+              value={Math.round(now.level * 100)}
+              aria-valuetext={`${Math.round(now.level * 100)}%`}
+              className="h-11 w-full accent-spruce"
+              onChange={(event) => put({ level: Number(event.target.value) / 100 })}
+            />
+          )}
+        </Labelled>
+        <Labelled label="Count in">
+          {({ id }) => (
+            <select
+              id={id}
+              className={INPUT}
+              value={now.bars}
+              onChange={(event) => put({ bars: event.target.value === "2" ? 2 : 1 })}
+            >
+              <option value="1">one bar</option>
+              <option value="2">two bars</option>
+            </select>
+          )}
+        </Labelled>
+        <Labelled label="It clicks">
+          {({ id }) => (
+            <select
+              id={id}
+              className={INPUT}
+              value={now.silence}
+              onChange={(event) => put({ silence: event.target.value as ClickWishes["silence"] })}
+            >
+              {SILENCES.map((silent) => (
+                <option key={silent} value={silent}>
+                  {SILENCE_NAMES[silent]}
+                </option>
+              ))}
+            </select>
+          )}
+        </Labelled>
+      </div>
+      <div className="flex flex-wrap gap-x-6">
+        <Tick label="accents" checked={now.accents} onChange={(accents) => put({ accents })} />
+        <Tick label="subdivisions" checked={now.subdivisions} onChange={(subdivisions) => put({ subdivisions })} />
+        <Tick label="seen only, nothing sounds" checked={now.seen} onChange={(seen) => put({ seen })} />
+      </div>
+      <div className="flex flex-wrap items-center gap-3">
+        <Button onClick={() => void play(4, TAPPED_TEMPO)}>Hear it</Button>
+        {tapping ? (
+          <Button kind="main" {...taps.button}>
+            Tap here: {taps.count}
+          </Button>
+        ) : (
+          <Button onClick={find}>Find its latency by tapping</Button>
+        )}
+        <span className="text-soft">
+          {Math.round(now.latency * 1000)} ms
+          {now.latency > 0 && !tapping && (
+            <button className="ml-3 underline underline-offset-4" onClick={() => put({ latency: 0 })}>
+              none
+            </button>
+          )}
+        </span>
+      </div>
+      <p role="status" className="min-h-6 text-soft">
+        {said}
+      </p>
+    </section>
+  );
+}
+
+function Tick({ label, checked, onChange }: { label: string; checked: boolean; onChange: (now: boolean) => void }) {
+  return (
+    <label className="flex min-h-11 items-center gap-2">
+      <input
+        type="checkbox"
+        className="size-4 accent-spruce"
+        checked={checked}
+        onChange={(event) => onChange(event.target.checked)}
+      />
+      {label}
+    </label>
+  );
+}

@@ -1,0 +1,7 @@
+/** The core as the pages carry it: compiled from Java, texts of JSON in and out. */
+declare module "tachylim-core" {
+  export function edition(): number;
+  export function begin(score: string): string;
+  export function after(event: string): string;
+  export function plan(score: string, wish: string): string;
+}
