@@ -110,6 +110,16 @@ export function useUsualPlan(pieceId: number) {
   });
 }
 
+/** What was wished of the last session on a piece, when it is asked for. */
+export function useAgain(pieceId: number) {
+  return useMutation({
+    mutationFn: async () => {
+      const plan = await given(api.GET("/api/pieces/{id}/plan/again", { params: { path: { id: pieceId } } }));
+      return plan.wish;
+    },
+  });
+}
+
 export function usePreview(wish: Schemas["PlanWish"] | undefined) {
   return useQuery({
     queryKey: ["preview", wish],

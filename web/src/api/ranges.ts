@@ -5,6 +5,7 @@ export const RANGES = {
     theme: { minimum: 0, maximum: 5 },
     version: { minLength: 0, maxLength: 80 },
   },
+  CauseWish: { cause: { minLength: 0, maxLength: 60 } },
   ChoiceWish: { minutes: { minimum: 0.5, maximum: 60 } },
   Credentials: {
     name: { minLength: 0, maxLength: 60 },

@@ -388,6 +388,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/passages/{id}/links/{link}/breaks/cause": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["because"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/passages/{id}/marks": {
         parameters: {
             query?: never;
@@ -572,6 +588,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["usual"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/plan/again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["again"];
         put?: never;
         post?: never;
         delete?: never;
@@ -905,6 +937,7 @@ export interface components {
             piece: string;
             /** Format: int64 */
             pieceId: number;
+            repeated: components["schemas"]["Repeated"][];
         };
         AwkwardDto: {
             /** Format: double */
@@ -983,6 +1016,13 @@ export interface components {
             /** Format: int32 */
             theme: number;
             version: string;
+        };
+        CauseView: {
+            /** Format: int64 */
+            times: number;
+        };
+        CauseWish: {
+            cause: string;
         };
         CeilingView: {
             awkward: components["schemas"]["AwkwardDto"][];
@@ -1794,6 +1834,11 @@ export interface components {
             /** Format: double */
             target: number;
             totals: components["schemas"]["TotalsDto"];
+        };
+        Repeated: {
+            cause: string;
+            /** Format: int64 */
+            times: number;
         };
         RestDto: {
             /** @enum {string} */
@@ -3103,6 +3148,42 @@ export interface operations {
             };
         };
     };
+    because: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                link: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CauseWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CauseView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     mark: {
         parameters: {
             query?: never;
@@ -3480,6 +3561,37 @@ export interface operations {
             query?: {
                 school?: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "UPKEEP" | "CEILING_TEST";
             };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PlanView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    again: {
+        parameters: {
+            query?: never;
             header?: never;
             path: {
                 id: number;

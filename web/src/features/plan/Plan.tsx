@@ -2,7 +2,7 @@ import { Redo2, Undo2 } from "lucide-react";
 import { useState } from "react";
 import { Link, useParams } from "react-router";
 import type { Schemas } from "../../api/client";
-import { sentence, usePreview, useUsualPlan } from "../../api/queries";
+import { sentence, useAgain, usePreview, useUsualPlan } from "../../api/queries";
 import { Relief } from "../../relief/Relief";
 import { Button } from "../../ui/Button";
 import { bpm, clock, minutes, oneDecimal, called } from "../../ui/format";
@@ -35,6 +35,7 @@ function Editor({ usual }: { usual: Schemas["PlanView"] }) {
   const settled = useDebounced(wish, 120);
   const preview = usePreview(settled);
   const begin = useBegin();
+  const again = useAgain(usual.wish.pieceId);
   const here = usePlanHere(wish);
   const told = preview.data ?? usual;
   // What the server said of the pieces may be of those before.
@@ -65,9 +66,9 @@ function Editor({ usual }: { usual: Schemas["PlanView"] }) {
         </Button>
       }
     >
-      {(preview.isError || begin.isError) && (
+      {(preview.isError || begin.isError || again.isError) && (
         <p role="alert" className="mb-3 font-semibold text-plum">
-          {sentence(preview.error ?? begin.error)}
+          {sentence(preview.error ?? begin.error ?? again.error)}
         </p>
       )}
       <Pieces view={view} wish={wish} onChange={put} />
@@ -101,6 +102,9 @@ function Editor({ usual }: { usual: Schemas["PlanView"] }) {
         <section aria-label="Blocks" className="min-w-0">
           <div className="mb-1.5 flex flex-wrap items-center gap-2">
             <h2 className="mr-auto">The session, block by block</h2>
+            <Button disabled={again.isPending} onClick={() => again.mutate(undefined, { onSuccess: put })}>
+              Last time’s again
+            </Button>
             {wish.blocks.length > 0 && <Button onClick={() => rearrange([])}>Compose it anew</Button>}
             <Button aria-label="Undo" disabled={history.past.length === 0} onClick={() => setHistory(undone)}>
               <Undo2 size={16} aria-hidden />

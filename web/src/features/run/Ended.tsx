@@ -111,6 +111,11 @@ function Moved({ runId, settled }: { runId: number; settled: boolean }) {
             {several && <b dir="auto">{called(piece.passage, piece.piece)}</b>}
             <span>{moved(piece)}</span>
             {piece.broke.length > 0 && <span>It broke going to {notesOf(piece.broke)}.</span>}
+            {piece.repeated.map(({ cause, times }) => (
+              <span key={cause} dir="auto">
+                {cause}: {times} times in four weeks.
+              </span>
+            ))}
             <span>
               Next time it opens at <b>{bpm(piece.opensAt)}</b>.
             </span>

@@ -2,6 +2,8 @@ import { useState } from "react";
 import { api, given } from "../../api/client";
 import { sentence, useChange } from "../../api/queries";
 import * as touches from "../../api/touches";
+import { RANGES } from "../../api/ranges";
+import { upTo } from "../../api/within";
 import { Score, type Spot } from "../../notation/Score";
 import type { Pass } from "./asks";
 
@@ -21,10 +23,41 @@ export function WhereItBroke({ pass, passageId }: Props) {
       given(api.POST("/api/passages/{id}/links/{link}/breaks", { params: { path: { id: passageId, link } } })),
     touches.breaks(passageId),
   );
+  const [noted, setNoted] = useState<{ link: number; words: string }>();
+  const because = useChange(
+    ({ link, cause }: { link: number; cause: string }) =>
+      given(
+        api.PUT("/api/passages/{id}/links/{link}/breaks/cause", {
+          params: { path: { id: passageId, link } },
+          body: { cause },
+        }),
+      ),
+    touches.breaks(passageId),
+  );
   const { firstLink } = pass;
   if (firstLink === null) return null;
-  const note = (at: number) =>
-    broke.mutate(firstLink + at - 1, { onSuccess: () => setSaid(`Noted: it broke going to note ${at + 1}.`) });
+  const note = (at: number) => {
+    const link = firstLink + at - 1;
+    const words = `Noted: it broke going to note ${at + 1}`;
+    broke.mutate(link, {
+      onSuccess: () => {
+        setSaid(`${words}.`);
+        setNoted({ link, words });
+      },
+    });
+  };
+  const diagnose = (cause: string) => {
+    if (!noted || !cause.trim()) return;
+    because.mutate(
+      { link: noted.link, cause: cause.trim() },
+      {
+        onSuccess: ({ times }) => {
+          setSaid(`${noted.words}: ${cause.trim()}.${times > 1 ? ` That is ${times} times in four weeks.` : ""}`);
+          setNoted(undefined);
+        },
+      },
+    );
+  };
   return (
     <div>
       <Score abc={pass.abc} places={pass.places} label="What was played last" scale={1.1} room={6}>
@@ -35,9 +68,49 @@ export function WhereItBroke({ pass, passageId }: Props) {
         )}
       </Score>
       <p role="status" className="mt-2 text-night-soft">
-        {broke.isError ? sentence(broke.error) : said || "Where did it break? Tap the note it did not get to."}
+        {broke.isError || because.isError
+          ? sentence(broke.error ?? because.error)
+          : said || "Where did it break? Tap the note it did not get to."}
       </p>
+      {noted && <Why onSay={diagnose} />}
     </div>
+  );
+}
+
+const CAUSES = ["left hand", "right hand", "shift", "crossing", "tongue", "bow", "breath", "too much movement"];
+
+/** One tap more: why it broke, or in other words. */
+export function Why({ onSay }: { onSay: (cause: string) => void }) {
+  const [words, setWords] = useState("");
+  return (
+    <form
+      aria-label="Why it broke"
+      className="mt-2 flex flex-wrap gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        onSay(words);
+      }}
+    >
+      {CAUSES.map((cause) => (
+        <button
+          key={cause}
+          type="button"
+          onClick={() => onSay(cause)}
+          className="min-h-10 rounded-[5px] border border-night-rule px-3 text-night-ink hover:border-night-soft"
+        >
+          {cause}
+        </button>
+      ))}
+      <input
+        aria-label="Other words"
+        placeholder="other words"
+        {...upTo(RANGES.CauseWish.cause)}
+        dir="auto"
+        value={words}
+        onChange={(event) => setWords(event.target.value)}
+        className="min-h-10 w-40 rounded-[5px] border border-night-rule bg-transparent px-3 text-night-ink"
+      />
+    </form>
   );
 }
 

@@ -223,4 +223,12 @@ describe("the step at hand", () => {
     expect(playing.on).toBe(false);
     press("g", "KeyG");
   });
+
+  it("takes nothing that is written in a field for a key", () => {
+    const { result } = stage();
+    const field = document.body.appendChild(document.createElement("input"));
+    act(() => void fireEvent.keyDown(field, { key: "x", code: "KeyX" }));
+    expect(result.current.open).toBeUndefined();
+    field.remove();
+  });
 });

@@ -159,6 +159,8 @@ export function useStage(run: Run, view: RunView, speed: number, instrument: str
 
   useKeys((event) => {
     if (open || event.ctrlKey || event.metaKey || event.altKey || event.repeat) return;
+    // What is written in a field is no key of the run.
+    if (event.target instanceof HTMLInputElement) return;
     const pressed = actionOf(event);
     if (!pressed) return;
     const action = pedalled(pressed, state);

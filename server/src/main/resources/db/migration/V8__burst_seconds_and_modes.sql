@@ -9,3 +9,6 @@ ALTER TABLE run_summary ADD COLUMN IF NOT EXISTS pieces INT NOT NULL DEFAULT 1;
 
 -- A mode has a ceiling of its own, by its last passes.
 CREATE INDEX IF NOT EXISTS pass_in_mode ON played_pass (account_id, piece_id, way, id);
+
+-- Why a link broke, in the player's words.
+ALTER TABLE link_break ADD COLUMN IF NOT EXISTS cause VARCHAR(60) NULL;

@@ -201,4 +201,11 @@ public final class BenchDtos {
     public record SoundedClick(double seconds, Click.Kind kind) {}
 
     public record PlaybackDto(double bpm, double seconds, List<SoundingDto> notes, List<SoundedClick> clicks) {}
+
+    record CauseWish(
+            @NotBlank(message = "Say why it broke.") @Size(max = 60, message = "A cause has up to 60 characters.")
+            String cause) {}
+
+    /** How often it was why something broke in this passage, in four weeks. */
+    record CauseView(long times) {}
 }

@@ -21,6 +21,9 @@ public class LinkBreak {
     private int link;
     private LocalDate day;
 
+    /** Why it broke, in the player's words; null where nobody said. */
+    private String cause;
+
     protected LinkBreak() {}
 
     public LinkBreak(long accountId, long passageId, int link, LocalDate day) {
@@ -44,5 +47,13 @@ public class LinkBreak {
 
     public LocalDate day() {
         return day;
+    }
+
+    String cause() {
+        return cause;
+    }
+
+    void cause(String words) {
+        this.cause = words;
     }
 }

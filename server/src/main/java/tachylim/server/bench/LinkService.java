@@ -3,6 +3,8 @@ package tachylim.server.bench;
 import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -59,6 +61,39 @@ public class LinkService {
                 .map(link -> link - first)
                 .limit(MOST_WEAK)
                 .toList();
+    }
+
+    /**
+     * Says why a link broke that was last noted today.
+     *
+     * @return how often that was why anything broke in this passage, in the weeks that count
+     */
+    @Transactional
+    public long because(SignedIn who, long passageId, int link, String cause) {
+        LocalDate today = accounts.today(who);
+        List<LinkBreak> noted = breaks(who, repertoire.passage(who, passageId), today);
+        noted.stream()
+                .filter(one -> one.link() == link && one.day().equals(today))
+                .findFirst()
+                .orElseThrow(() -> Refused.notFound("A break noted at this link today"))
+                .cause(cause.strip());
+        return times(noted, cause.strip());
+    }
+
+    private static long times(List<LinkBreak> noted, String cause) {
+        return noted.stream().filter(one -> cause.equalsIgnoreCase(one.cause())).count();
+    }
+
+    /** Why something broke again and again, with how often: what was said on a day and not for the first time. */
+    @Transactional(readOnly = true)
+    public Map<String, Long> repeated(SignedIn who, StoredPassage passage, LocalDate day) {
+        List<LinkBreak> noted = breaks(who, passage, day);
+        Map<String, Long> repeated = new TreeMap<>(String.CASE_INSENSITIVE_ORDER);
+        noted.stream()
+                .filter(one -> one.day().equals(day) && one.cause() != null)
+                .forEach(one -> repeated.put(one.cause(), times(noted, one.cause())));
+        repeated.values().removeIf(times -> times < 2);
+        return repeated;
     }
 
     /** The notes of a piece, counted from 1, that a player did not get to on a day, in the order of the music. */

@@ -15,6 +15,8 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import tachylim.server.account.SignedIn;
+import tachylim.server.bench.BenchDtos.CauseView;
+import tachylim.server.bench.BenchDtos.CauseWish;
 import tachylim.server.bench.BenchDtos.CellDto;
 import tachylim.server.bench.BenchDtos.ChoiceWish;
 import tachylim.server.bench.BenchDtos.KeyDto;
@@ -88,6 +90,16 @@ class VariantController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void broke(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @PathVariable int link) {
         links.broke(who, id, link);
+    }
+
+    /** Says why it broke there, and is told how often that was so. */
+    @PutMapping("/passages/{id}/links/{link}/breaks/cause")
+    CauseView because(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable long id,
+            @PathVariable int link,
+            @Valid @RequestBody CauseWish wish) {
+        return new CauseView(links.because(who, id, link, wish.cause()));
     }
 
     /** Takes back the last break noted there. */

@@ -13,6 +13,7 @@ import tachylim.server.load.Today;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StoredPiece;
 import tachylim.server.run.RunDtos.AfterPiece;
+import tachylim.server.run.RunDtos.Repeated;
 import tachylim.server.workout.PlanService;
 import tachylim.shown.BandDto;
 import tachylim.workout.Theme;
@@ -69,6 +70,9 @@ class RunAfter {
                             BandDto.of(theme.estimate().ceiling()),
                             BandDto.of(standing.estimate().ceiling()),
                             links.brokeOn(who, piece, stored.day()),
+                            links.repeated(who, piece.passage(), stored.day()).entrySet().stream()
+                                    .map(one -> new Repeated(one.getKey(), one.getValue()))
+                                    .toList(),
                             plans.opensAt(who, piece, standing, today).bpm());
                 })
                 .toList();

@@ -172,6 +172,7 @@ public final class RunDtos {
      * What a workout left of one of its pieces.
      *
      * @param broke the notes of the piece, from 1, that were noted as not reached that day
+     * @param repeated why something broke that day and not for the first time
      * @param opensAt the tempo at which its next session opens, in BPM
      */
     record AfterPiece(
@@ -181,7 +182,11 @@ public final class RunDtos {
             BandDto before,
             BandDto now,
             List<Integer> broke,
+            List<Repeated> repeated,
             double opensAt) {}
+
+    /** Why something broke, and how often in four weeks. */
+    record Repeated(String cause, long times) {}
 
     /** What may still be done of a day. */
     record LeftDto(double effort, double burstSeconds, double playingSeconds) {

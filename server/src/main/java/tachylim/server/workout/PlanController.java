@@ -42,6 +42,12 @@ class PlanController {
         return plans.preview(who, PlanWish.usual(id, Brief.usualMinutes(minutes, chosen), chosen));
     }
 
+    /** The last session on a piece, to be played again or to start editing from. */
+    @GetMapping("/pieces/{id}/plan/again")
+    PlanView again(@AuthenticationPrincipal SignedIn who, @PathVariable long id) {
+        return plans.again(who, id);
+    }
+
     /** What a page plans from by itself. */
     @PostMapping("/plans/score")
     PlanScore score(@AuthenticationPrincipal SignedIn who, @Valid @RequestBody PlanWish wish) {

@@ -23,6 +23,7 @@ import tachylim.workout.Choices;
 import tachylim.workout.Music;
 import tachylim.workout.Part;
 import tachylim.workout.Sketch;
+import tachylim.workout.Theme;
 
 /** What the planning part of the API takes and gives. */
 public final class PlanDtos {
@@ -139,6 +140,26 @@ public final class PlanDtos {
         Choices choices() {
             return new Choices(
                     school, bursts, burstBeats, controlledShare, firstBurstShare, cleanInARow, caution, focus);
+        }
+
+        /** What was wished of a session that was begun, with its blocks as they were. */
+        static PlanWish of(Brief begun) {
+            Choices choices = begun.choices();
+            List<Long> pieces = begun.themes().stream().map(Theme::id).toList();
+            return new PlanWish(
+                            pieces.get(0),
+                            begun.minutes(),
+                            choices.school(),
+                            choices.bursts(),
+                            choices.burstBeats(),
+                            choices.controlledShare(),
+                            choices.firstBurstShare(),
+                            choices.cleanInARow(),
+                            choices.caution(),
+                            choices.focus(),
+                            pieces.subList(1, pieces.size()),
+                            List.of())
+                    .with(begun.sketches());
         }
 
         /** The usual wish for a piece. */

@@ -132,6 +132,16 @@ public class PlanService {
                 Readiness.warning(readiness.open(who, pieces.get(0).passage())));
     }
 
+    /** The last session on a piece again, by what is known and allowed today. */
+    @Transactional(readOnly = true)
+    public PlanView again(SignedIn who, long pieceId) {
+        Brief begun = workouts.findFirstByAccountIdAndPieceIdOrderByIdDesc(who.accountId(), pieceId)
+                .map(last -> last.workout(Map.of()).brief())
+                .filter(last -> last.theme().id() == pieceId)
+                .orElseThrow(() -> Refused.notFound("A session on this piece that could be played again"));
+        return preview(who, PlanWish.of(begun));
+    }
+
     private Map<Long, Standing> known(SignedIn who, List<StoredPiece> pieces, Today today) {
         return standings.standings(
                 who, pieces.stream().map(StoredPiece::subject).toList(), today.day());

@@ -11,6 +11,8 @@ interface WorkoutRepository extends JpaRepository<StoredWorkout, Long> {
 
     Optional<StoredWorkout> findByIdAndAccountId(long id, long accountId);
 
+    Optional<StoredWorkout> findFirstByAccountIdAndPieceIdOrderByIdDesc(long accountId, long pieceId);
+
     List<StoredWorkout> findByAccountIdAndIdIn(long accountId, Collection<Long> ids);
 
     /** What was chosen lately on a piece, without the plans themselves. */

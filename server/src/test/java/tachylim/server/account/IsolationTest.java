@@ -66,6 +66,8 @@ class IsolationTest extends ServerTest {
         same(other, "GET", "/api/passages/{id}/links/{link}", passage, null);
         same(other, "POST", "/api/passages/{id}/links/{link}/breaks", passage, null);
         same(other, "DELETE", "/api/passages/{id}/links/{link}/breaks", passage, null);
+        same(other, "PUT", "/api/passages/{id}/links/{link}/breaks/cause", passage, Map.of("cause", "shift"));
+        same(other, "GET", "/api/pieces/{id}/plan/again", piece, null);
         same(other, "POST", "/api/passages/{id}/choice", passage, Map.of("minutes", 5));
         owner.post("/api/passages/" + passage + "/choice", Map.of("minutes", 5));
         choice = owner.get("/api/passages/" + passage + "/bench")

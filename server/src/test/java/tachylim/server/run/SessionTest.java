@@ -276,14 +276,47 @@ class SessionTest extends ServerTest {
                 .isCloseTo(untouched.path("before").path("middle").asDouble(), within(0.5));
         assertThat(untouched.path("broke")).isEmpty();
         odile.post("/api/passages/" + passage + "/links/2/breaks", Map.of());
+        String cause = "/api/passages/" + passage + "/links/2/breaks/cause";
+        assertThat(odile.put(cause, Map.of("cause", "shift")).ok().path("times").asInt())
+                .isEqualTo(1);
+        odile.post("/api/passages/" + passage + "/links/2/breaks", Map.of());
+        assertThat(odile.put(cause, Map.of("cause", " Shift "))
+                        .ok()
+                        .path("times")
+                        .asInt())
+                .isEqualTo(2);
+        assertThat(odile.put(cause, Map.of("cause", " ")).status()).isEqualTo(422);
+        assertThat(odile.put(cause.replace("/2/", "/1/"), Map.of("cause", "bow"))
+                        .status())
+                .isEqualTo(404);
         Practice.playOn(odile, run, window, 300);
         JsonNode after = odile.get(path).ok();
+        assertThat(after.path(0).path("repeated").path(0).path("times").asInt()).isEqualTo(2);
         assertThat(after).hasSize(1);
         assertThat(after.path(0).path("pieceId").asLong()).isEqualTo(piece);
         assertThat(after.path(0).path("before")).isEqualTo(untouched.path("before"));
         assertThat(width(after.path(0).path("now"))).isLessThan(width(untouched.path("now")));
         assertThat(after.path(0).path("broke").path(0).asInt()).isEqualTo(4);
         assertThat(after.path(0).path("opensAt").asDouble()).isPositive();
+    }
+
+    @Test
+    void theLastSessionIsPlayedAgainWithTheBlocksItHad() {
+        String again = "/api/pieces/" + piece + "/plan/again";
+        assertThat(odile.get(again).status()).isEqualTo(404);
+        long other = Practice.firstPiece(odile, Practice.newPassage(odile));
+        List<Map<String, Object>> blocks = List.of(
+                block("PREPARE", 1, "same.2-1", 200, "STEADY_CLIMB"), block("CORE", 0, "", 240, "SETBACK_LADDER"));
+        JsonNode run = begin(Map.of("others", List.of(other), "minutes", 12, "blocks", blocks));
+        Practice.send(odile, run, Practice.event(run, window, "STOPPED", Map.of()));
+        JsonNode plan = odile.get(again).ok();
+        assertThat(plan.path("wish").path("minutes").asInt()).isEqualTo(12);
+        assertThat(plan.path("wish").path("others").path(0).asLong()).isEqualTo(other);
+        assertThat(plan.path("wish").path("blocks")).hasSize(2);
+        assertThat(plan.path("wish").path("blocks").path(0).path("version").asString())
+                .isEqualTo("same.2-1");
+        assertThat(plan.path("relief").path("blocks").path(1).path("method").asString())
+                .isEqualTo("Setback ladder");
     }
 
     private static double width(JsonNode band) {
