@@ -17,30 +17,24 @@ const TAPPED_CLICKS = 12;
 const TAPPED_TEMPO = 100;
 const LEAD_SECONDS = 0.3;
 
-interface Props {
-  instrument: string;
-  onChange?: (now: ClickWishes) => void;
-}
-
 /** How the click of an instrument sounds and is seen, kept in this browser. */
-export function ClickPanel({ instrument, onChange }: Props) {
+export function ClickPanel({ instrument }: { instrument: string }) {
   const [now, setNow] = useState(() => wishes(instrument));
   const [said, setSaid] = useState("");
   const put = (part: Partial<ClickWishes>) => {
     const next = { ...now, ...part };
     setNow(next);
     wish(instrument, next);
-    onChange?.(next);
   };
   const audio = useRef<AudioContext>(undefined);
   const silence = useRef<() => void>(undefined);
-  const clock = useRef<{ clicks: number[]; over: ReturnType<typeof setTimeout> }>(undefined);
+  const over = useRef<ReturnType<typeof setTimeout>>(undefined);
   const [tapping, setTapping] = useState(false);
   const taps = useTaps(3);
   useEffect(
     () => () => {
       silence.current?.();
-      clearTimeout(clock.current?.over);
+      clearTimeout(over.current);
       void audio.current?.close();
     },
     [],
@@ -66,14 +60,13 @@ export function ClickPanel({ instrument, onChange }: Props) {
     setTapping(true);
     setSaid("Tap with the click: the button, Space or Enter on it.");
     const lasts = LEAD_SECONDS + (TAPPED_CLICKS * 60) / TAPPED_TEMPO;
-    const over = setTimeout(() => {
+    over.current = setTimeout(() => {
       const found = latencyBy(taps.take(), clicks);
       setTapping(false);
       if (found === undefined) return setSaid("Too few taps, or they did not agree. Nothing was changed; try again.");
       put({ latency: found });
       setSaid(`The click is heard ${Math.round(found * 1000)} ms after it was sent; the beat is shown as much later.`);
     }, lasts * 1000);
-    clock.current = { clicks, over };
   };
   return (
     <section aria-label="The click" className="grid max-w-xl content-start gap-3">

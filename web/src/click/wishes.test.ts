@@ -2,7 +2,8 @@
 import { afterEach, describe, expect, it } from "vitest";
 import { keep } from "../keep";
 import type { Click } from "./clicks";
-import { latencyBy, USUAL, wanted, wish, wishes } from "./wishes";
+import { placeAt, tempoAt } from "./clicks";
+import { audible, latencyBy, USUAL, wanted, wish, wishes } from "./wishes";
 
 afterEach(() => ["cello", "flute"].forEach((name) => keep.removeItem(`tachylim.click.${name}`)));
 
@@ -38,13 +39,19 @@ describe("the click as it is wanted", () => {
   });
 
   it("leaves bars out, accents and subdivisions too", () => {
-    const every = wanted(pass, { ...USUAL, silence: "1-1" });
-    expect(kinds(every.clicks, "ACCENT")).toBe(2);
-    expect(kinds(every.clicks, "BEAT")).toBe(6);
-    const plain = wanted(pass, { ...USUAL, accents: false, subdivisions: false });
-    expect(kinds(plain.clicks, "ACCENT") + kinds(plain.clicks, "SUBDIVISION")).toBe(0);
-    expect(kinds(plain.clicks, "BEAT")).toBe(16);
-    expect(every.seconds).toBe(pass.seconds);
+    const every = audible(pass.clicks, { ...USUAL, silence: "1-1" });
+    expect(kinds(every, "ACCENT")).toBe(2);
+    expect(kinds(every, "BEAT")).toBe(6);
+    const plain = audible(pass.clicks, { ...USUAL, accents: false, subdivisions: false });
+    expect(kinds(plain, "ACCENT") + kinds(plain, "SUBDIVISION")).toBe(0);
+    expect(kinds(plain, "BEAT")).toBe(16);
+    expect(audible(pass.clicks, USUAL)).toEqual(pass.clicks);
+  });
+
+  it("goes on to be seen, and keeps its tempo, where it is silent", () => {
+    const here = wanted(pass, USUAL);
+    expect(placeAt(5.25, here).beat).toBeCloseTo(6.5, 6);
+    expect(tempoAt(5.25, here)).toBeCloseTo(120, 6);
   });
 
   it("is kept for each instrument, and nonsense is as usual", () => {

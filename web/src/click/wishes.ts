@@ -69,30 +69,33 @@ interface Programme {
   seconds: number;
 }
 
-/** The programme of a pass as it is wanted: more bars of counting in, bars without the click, no accents or subdivisions. */
-export function wanted<P extends Programme>(pass: P, { accents, subdivisions, bars, silence }: ClickWishes): P {
+/** The programme of a pass with as many bars of counting in as are wanted: everything else comes as much later. */
+export function wanted<P extends Programme>(pass: P, { bars }: Pick<ClickWishes, "bars">): P {
   const more = (bars - 1) * pass.countIn;
   const shift = (more * 60) / pass.tempo;
-  const [sounding = 0, silent = 0] = silence.split("-").map(Number);
-  let bar = -1;
-  const own = pass.clicks.filter((click) => {
-    if (click.kind === "ACCENT") bar++;
-    if (click.kind === "COUNT_IN" || click.kind === "CUE") return true;
-    if (click.kind === "SUBDIVISION" && !subdivisions) return false;
-    return silent === 0 || bar < 0 || bar % (sounding + silent) < sounding;
-  });
   const counting = Array.from({ length: more }, (_, i) => ({
     seconds: (i * 60) / pass.tempo,
     kind: "COUNT_IN" as const,
   }));
-  const clicks = [
-    ...counting,
-    ...own.map((click) => ({
-      seconds: click.seconds + shift,
-      kind: click.kind === "ACCENT" && !accents ? ("BEAT" as const) : click.kind,
-    })),
-  ];
+  const clicks = [...counting, ...pass.clicks.map((click) => ({ ...click, seconds: click.seconds + shift }))];
   return { ...pass, clicks, countIn: pass.countIn + more, seconds: pass.seconds + shift };
+}
+
+/** What sounds of a programme: the beat goes on where the click is silent, so only what is heard is left out. */
+export function audible(
+  clicks: Click[],
+  { accents, subdivisions, silence }: Pick<ClickWishes, "accents" | "subdivisions" | "silence">,
+): Click[] {
+  const [sounding = 0, silent = 0] = silence.split("-").map(Number);
+  let bar = -1;
+  return clicks
+    .filter((click) => {
+      if (click.kind === "ACCENT") bar++;
+      if (click.kind === "COUNT_IN" || click.kind === "CUE") return true;
+      if (click.kind === "SUBDIVISION" && !subdivisions) return false;
+      return silent === 0 || bar < 0 || bar % (sounding + silent) < sounding;
+    })
+    .map((click) => (click.kind === "ACCENT" && !accents ? { ...click, kind: "BEAT" } : click));
 }
 
 const FEWEST_TAPS = 5;

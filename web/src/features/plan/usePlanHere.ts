@@ -33,7 +33,12 @@ export function usePlanHere(wish: Wish): Planned | undefined {
   const { data } = known;
   return useMemo(() => {
     if (!data) return undefined;
-    const plan = JSON.parse(data.core.plan(data.score, JSON.stringify(wish))) as Planned | { refused: string };
-    return "refused" in plan ? undefined : plan;
+    try {
+      const plan = JSON.parse(data.core.plan(data.score, JSON.stringify(wish))) as Planned | { refused: string };
+      return "refused" in plan ? undefined : plan;
+    } catch {
+      // The server draws it then.
+      return undefined;
+    }
   }, [data, wish]);
 }

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { placeAt, schedule, tempoAt } from "../../click/clicks";
-import { type ClickWishes, USUAL, wanted } from "../../click/wishes";
+import { audible, type ClickWishes, USUAL, wanted } from "../../click/wishes";
 
 type Pass = NonNullable<Schemas["StepDto"]["pass"]>;
 
@@ -33,7 +33,7 @@ export function usePass(asked: Pass | null, speed: number, onOver: () => void, w
     void audio.current.resume();
     const from = audio.current.currentTime + LEAD_SECONDS;
     began.current = from;
-    silence.current = schedule(audio.current, pass.clicks, from, speed, wishes);
+    silence.current = schedule(audio.current, audible(pass.clicks, wishes), from, speed, wishes);
     setPlaying(true);
   }, [pass, speed, stop, wishes]);
 

@@ -14,6 +14,15 @@ export type Link = "loading" | "ok" | "offline" | "elsewhere" | "signed-out" | "
 const sameStep = (one: RunView, other: RunView) =>
   one.ordinal === other.ordinal && JSON.stringify(one.step) === JSON.stringify(other.step);
 
+/** What comes next by the page's own copy; nothing where that cannot tell, whatever the reason: then the server does. */
+function goOn(run: LocalRun | undefined, event: Parameters<LocalRun["after"]>[0], now: RunView) {
+  try {
+    return run?.ordinal === now.ordinal ? run.after(event, now) : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
 /** The core, and all that has happened in a run: what the page needs to go on with it by itself. */
 const inFull = (id: number) =>
   Promise.all([import("tachylim-core"), given(api.GET("/api/runs/{id}/score", { params: { path: { id } } }))]);
@@ -143,8 +152,7 @@ export function useRun(id: number) {
           : { ...event, clientId, holder: windowId(), ordinal: now.ordinal, secondsAgo: null },
       );
       setWaiting(queue.all().length);
-      const next =
-        local.current?.ordinal === now.ordinal ? local.current.after({ ...event, clientId }, now) : undefined;
+      const next = goOn(local.current, { ...event, clientId }, now);
       if (next) show(next);
       else play(undefined);
       // What is added while another answer is on its way is sent right behind it.
