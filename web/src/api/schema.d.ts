@@ -1299,6 +1299,8 @@ export interface components {
         Habits: {
             /** @enum {string} */
             instrument: "WIND" | "BRASS" | "BOWED" | "PLUCKED" | "KEYBOARD" | "MALLET" | "FREE_REED" | "OTHER";
+            looseOnly: boolean;
+            roughCounts: boolean;
             /** Format: int32 */
             usualMinutes: number;
         };
@@ -1460,9 +1462,13 @@ export interface components {
             home: components["schemas"]["HomeDto"];
             /** @enum {string} */
             instrument: "WIND" | "BRASS" | "BOWED" | "PLUCKED" | "KEYBOARD" | "MALLET" | "FREE_REED" | "OTHER";
+            /** @description whether only loose playing goes up */
+            looseOnly: boolean;
             /** Format: int32 */
             minutesTomorrow: number | null;
             name: string;
+            /** @description whether a small slip counts as clean on the way up */
+            roughCounts: boolean;
             /** Format: double */
             speed: number;
             /** Format: date */
@@ -1707,12 +1713,14 @@ export interface components {
             /** Format: double */
             firstBurstShare: number;
             focus: string;
+            looseOnly: boolean;
             /** Format: int32 */
             minutes: number;
             /** @description the other pieces of the session, in the order they are wanted */
             others: number[];
             /** Format: int64 */
             pieceId: number;
+            roughCounts: boolean;
             /** @enum {string} */
             school: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "UPKEEP" | "CEILING_TEST";
         };

@@ -65,7 +65,11 @@ export default function First({ me }: { me: Schemas["Me"] }) {
   });
   const habits = useMutation({
     mutationFn: () =>
-      given(api.PUT("/api/account/habits", { body: { instrument: draft.instrument, usualMinutes: draft.minutes } })),
+      given(
+        api.PUT("/api/account/habits", {
+          body: { instrument: draft.instrument, usualMinutes: draft.minutes, roughCounts: false, looseOnly: false },
+        }),
+      ),
     onSuccess: () => {
       void queryClient.invalidateQueries({ queryKey: ["greeting"] });
       setStep(2);

@@ -22,6 +22,7 @@ const FOCUSES = ["relaxed hand", "evenness", "articulation", "breath", "dynamics
 /** What may be chosen about a workout. */
 export function WishFields({ wish, schools, advice, onChange }: Props) {
   const bursts = wish.school === "INTERVAL_BURSTS";
+  const climbs = wish.school !== "EASY" && wish.school !== "CEILING_TEST";
   return (
     <form className="grid content-start gap-4" onSubmit={(event) => event.preventDefault()}>
       {advice && (
@@ -103,7 +104,7 @@ export function WishFields({ wish, schools, advice, onChange }: Props) {
             </Labelled>
           </>
         )}
-        {wish.school !== "EASY" && wish.school !== "CEILING_TEST" && (
+        {climbs && (
           <Field
             label="Clean for a step"
             type="number"
@@ -111,6 +112,36 @@ export function WishFields({ wish, schools, advice, onChange }: Props) {
             value={wish.cleanInARow || ""}
             onChange={(event) => onChange({ cleanInARow: Number(event.target.value) })}
           />
+        )}
+        {climbs && (
+          <Labelled label="A small slip">
+            {({ id }) => (
+              <select
+                id={id}
+                className={INPUT}
+                value={wish.roughCounts ? "counts" : "holds"}
+                onChange={(event) => onChange({ roughCounts: event.target.value === "counts" })}
+              >
+                <option value="holds">holds the tempo</option>
+                <option value="counts">counts as clean</option>
+              </select>
+            )}
+          </Labelled>
+        )}
+        {climbs && (
+          <Labelled label="Tension">
+            {({ id }) => (
+              <select
+                id={id}
+                className={INPUT}
+                value={wish.looseOnly ? "loose" : "edge"}
+                onChange={(event) => onChange({ looseOnly: event.target.value === "loose" })}
+              >
+                <option value="edge">up to the edge</option>
+                <option value="loose">loose only</option>
+              </select>
+            )}
+          </Labelled>
         )}
         {bursts && (
           <Labelled label="A burst needs">

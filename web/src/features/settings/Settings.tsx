@@ -5,6 +5,7 @@ import { api, given, type Schemas } from "../../api/client";
 import { sentence, useChange } from "../../api/queries";
 import { ClickPanel } from "../../click/ClickPanel";
 import { Button } from "../../ui/Button";
+import { Choice } from "../../ui/Choice";
 import { Dialog } from "../../ui/Dialog";
 import { Field, INPUT, Labelled } from "../../ui/Field";
 import { families, family } from "../../ui/format";
@@ -57,8 +58,10 @@ function Habits({ me }: { me: Schemas["Me"] }) {
   const say = useSay();
   const [instrument, setInstrument] = useState(me.instrument);
   const [usualMinutes, setMinutes] = useState(me.minutesTomorrow ?? me.usualMinutes);
+  const [roughCounts, setRoughCounts] = useState(me.roughCounts);
+  const [looseOnly, setLooseOnly] = useState(me.looseOnly);
   const change = useChange(
-    () => given(api.PUT("/api/account/habits", { body: { instrument, usualMinutes } })),
+    () => given(api.PUT("/api/account/habits", { body: { instrument, usualMinutes, roughCounts, looseOnly } })),
     touches.habits,
   );
   const raised = usualMinutes > me.usualMinutes;
@@ -110,6 +113,26 @@ function Habits({ me }: { me: Schemas["Me"] }) {
           from tomorrow.
         </Caution>
       )}
+      <Choice
+        label="A small slip that was played on from"
+        value={roughCounts ? "counts" : "holds"}
+        columns="grid-cols-2"
+        onChange={(school) => setRoughCounts(school === "counts")}
+        options={[
+          { value: "holds", label: "Holds the tempo", hint: "never up on a slip" },
+          { value: "counts", label: "Counts as clean", hint: "but not in bursts" },
+        ]}
+      />
+      <Choice
+        label="Tension"
+        value={looseOnly ? "loose" : "edge"}
+        columns="grid-cols-2"
+        onChange={(policy) => setLooseOnly(policy === "loose")}
+        options={[
+          { value: "edge", label: "Up to the edge", hint: "at 3 the tempo holds" },
+          { value: "loose", label: "Loose only", hint: "at 2 it holds, at 3 it goes down" },
+        ]}
+      />
       <div>
         <Button kind="main" type="submit" disabled={change.isPending}>
           Keep

@@ -43,6 +43,11 @@ final class Doc {
         return (int) number();
     }
 
+    /** What is missing does not hold. */
+    boolean flag() {
+        return isThere() && text().equals("true");
+    }
+
     List<Doc> items() {
         return isThere()
                 ? IntStream.range(0, length(value))

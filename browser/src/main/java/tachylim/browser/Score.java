@@ -12,7 +12,6 @@ import tachylim.ceiling.Band;
 import tachylim.ceiling.Estimate;
 import tachylim.ceiling.Known;
 import tachylim.ceiling.Posterior;
-import tachylim.load.Caution;
 import tachylim.load.Condition;
 import tachylim.load.Reserve;
 import tachylim.method.Method;
@@ -101,15 +100,7 @@ final class Score {
     }
 
     private static Choices choices(Doc doc) {
-        return new Choices(
-                School.of(doc.at("school").text()),
-                doc.at("bursts").whole(),
-                doc.at("burstBeats").whole(),
-                doc.at("controlledShare").number(),
-                doc.at("firstBurstShare").number(),
-                doc.at("cleanInARow").whole(),
-                Caution.valueOf(doc.at("caution").text()),
-                doc.at("focus").text());
+        return Chosen.read(doc, School.of(doc.at("school").text()));
     }
 
     private static Theme theme(Doc doc, Posterior belief) {

@@ -1,7 +1,6 @@
 package tachylim.browser;
 
 import java.util.List;
-import tachylim.load.Caution;
 import tachylim.method.School;
 import tachylim.workout.Brief;
 import tachylim.workout.Choices;
@@ -19,7 +18,7 @@ final class Wish {
 
     /** The session that is wished for, of the pieces and on the day that {@code known} is about. */
     Brief over(Brief known) {
-        Choices choices = choices();
+        Choices choices = Chosen.read(doc, School.valueOf(doc.at("school").text()));
         List<Sketch> sketches = doc.at("blocks").items().stream()
                 .map(block -> new Sketch(
                         Part.valueOf(block.at("part").text()),
@@ -36,17 +35,5 @@ final class Wish {
                 known.allowance(),
                 known.condition(),
                 known.spared());
-    }
-
-    private Choices choices() {
-        return new Choices(
-                School.valueOf(doc.at("school").text()),
-                doc.at("bursts").whole(),
-                doc.at("burstBeats").whole(),
-                doc.at("controlledShare").number(),
-                doc.at("firstBurstShare").number(),
-                doc.at("cleanInARow").whole(),
-                Caution.valueOf(doc.at("caution").text()),
-                doc.at("focus").text());
     }
 }

@@ -1,6 +1,7 @@
 package tachylim.workout;
 
 import tachylim.method.Method;
+import tachylim.method.Strictness;
 import tachylim.tempo.Tempo;
 
 /**
@@ -30,6 +31,11 @@ public record Block(Sketch sketch, Music music, Method method, String why) {
     /** The beats of a burst, 1 or 2, where its method has bursts. */
     public int burstBeats() {
         return sketch.choices().burstBeats();
+    }
+
+    /** How its method hears what is said. */
+    Strictness strictness() {
+        return sketch.choices().strictness();
     }
 
     /** The tempo its music is wanted at, where that of the piece as written is wanted at its target. */

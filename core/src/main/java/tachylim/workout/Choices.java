@@ -4,6 +4,8 @@ import tachylim.load.Caution;
 import tachylim.method.IntervalBursts;
 import tachylim.method.School;
 import tachylim.method.SteadyClimb;
+import tachylim.method.Strictness;
+import tachylim.passage.InstrumentFamily;
 
 /**
  * What the player may choose about a workout. This class is immutable.
@@ -17,6 +19,7 @@ import tachylim.method.SteadyClimb;
  * @param cleanInARow clean passes that earn a step of a climb, 1 to {@value #MOST_CLEAN_IN_A_ROW}
  * @param caution the reserve wanted before a burst
  * @param focus what to attend to, one thing, up to {@value #LONGEST_FOCUS} characters
+ * @param strictness how strict its methods are with slips and tension
  */
 public record Choices(
         School school,
@@ -26,7 +29,8 @@ public record Choices(
         double firstBurstShare,
         int cleanInARow,
         Caution caution,
-        String focus) {
+        String focus,
+        Strictness strictness) {
 
     public static final int MOST_BURSTS = 12;
     public static final int LONGEST_BURST = 2;
@@ -59,6 +63,28 @@ public record Choices(
         check(focus.length() <= LONGEST_FOCUS, "A focus is at most " + LONGEST_FOCUS + " characters");
     }
 
+    /** Choices of a player who is as strict as usual. */
+    public Choices(
+            School school,
+            int bursts,
+            int burstBeats,
+            double controlledShare,
+            double firstBurstShare,
+            int cleanInARow,
+            Caution caution,
+            String focus) {
+        this(
+                school,
+                bursts,
+                burstBeats,
+                controlledShare,
+                firstBurstShare,
+                cleanInARow,
+                caution,
+                focus,
+                Strictness.USUAL);
+    }
+
     private static void check(boolean holds, String refusal) {
         if (!holds) {
             throw new IllegalArgumentException(refusal);
@@ -71,7 +97,14 @@ public record Choices(
 
     /** The same by another method. */
     public Choices by(School other) {
-        return new Choices(other, bursts, burstBeats, controlledShare, firstBurstShare, cleanInARow, caution, focus);
+        return new Choices(
+                other, bursts, burstBeats, controlledShare, firstBurstShare, cleanInARow, caution, focus, strictness);
+    }
+
+    /** The same, as strict as this. */
+    public Choices with(Strictness other) {
+        return new Choices(
+                school, bursts, burstBeats, controlledShare, firstBurstShare, cleanInARow, caution, focus, other);
     }
 
     /** What is chosen when nothing is. */
@@ -90,5 +123,24 @@ public record Choices(
                 SteadyClimb.USUAL_CLEAN_IN_A_ROW,
                 Caution.USUAL,
                 "relaxed hand");
+    }
+
+    /**
+     * What is chosen on instruments of a family when nothing but the method is: a starting point, to be changed. Tongue and
+     * lips tire before fingers do, and earn more by many slow repetitions; a bow needs its stroke's length at any speed.
+     */
+    public static Choices usual(School school, InstrumentFamily family) {
+        Choices usual = usual(school);
+        return switch (family) {
+            case WIND -> usual.with(6, 1, 0.60, 4);
+            case BRASS -> usual.with(6, 1, 0.58, 4);
+            case BOWED -> usual.with(8, 2, 0.65, 3);
+            case PLUCKED, MALLET -> usual.with(8, 2, 0.62, 3);
+            case KEYBOARD, FREE_REED, OTHER -> usual;
+        };
+    }
+
+    private Choices with(int most, int beats, double slow, int inARow) {
+        return new Choices(school, most, beats, slow, firstBurstShare, inARow, caution, focus, strictness);
     }
 }

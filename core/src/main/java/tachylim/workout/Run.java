@@ -298,7 +298,8 @@ public final class Run {
 
     private Run judged(Pass pass, Answer answer) {
         pass.ask().check(answer);
-        return played(pass, answer, tally().played(pass, estimate(), answer), standing.position.after(answer));
+        Answer heard = standing.current().strictness().heard(pass.kind(), answer);
+        return played(pass, answer, tally().played(pass, estimate(), answer), standing.position.after(heard));
     }
 
     private Run unjudged(Pass pass) {

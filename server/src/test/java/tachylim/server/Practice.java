@@ -82,6 +82,8 @@ public final class Practice {
                 "USUAL",
                 "focus",
                 "evenness"));
+        wish.put("roughCounts", false);
+        wish.put("looseOnly", false);
         wish.putAll(parts);
         return wish;
     }

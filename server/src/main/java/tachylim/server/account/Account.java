@@ -12,6 +12,7 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import tachylim.load.DailyMinutes;
 import tachylim.load.Home;
+import tachylim.method.Strictness;
 import tachylim.passage.InstrumentFamily;
 
 /** A player's account; everything else belongs to one. */
@@ -38,6 +39,8 @@ public class Account {
     private LocalDate zoneAskedOn;
     private Instant zoneAskedAt;
     private LocalDate openedOn;
+    private boolean roughCounts;
+    private boolean looseOnly;
     private Instant createdAt;
 
     protected Account() {}
@@ -80,6 +83,16 @@ public class Account {
 
     void instrument(InstrumentFamily family) {
         this.instrument = family;
+    }
+
+    /** How strict the player is with slips and tension. */
+    public Strictness strictness() {
+        return new Strictness(roughCounts, looseOnly);
+    }
+
+    void strictness(Strictness now) {
+        roughCounts = now.roughCounts();
+        looseOnly = now.looseOnly();
     }
 
     /** Where the player lives, and so when their day turns. */

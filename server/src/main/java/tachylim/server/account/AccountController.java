@@ -29,6 +29,7 @@ import org.springframework.web.bind.annotation.RestController;
 import tachylim.load.DailyMinutes;
 import tachylim.load.Home;
 import tachylim.load.SymptomRest;
+import tachylim.method.Strictness;
 import tachylim.passage.InstrumentFamily;
 import tachylim.server.TachylimSettings;
 import tachylim.server.account.AccountService.Habit;
@@ -69,6 +70,13 @@ class AccountController {
             InstrumentFamily instrument,
             int usualMinutes,
             @Schema(nullable = true) Integer minutesTomorrow,
+
+            @Schema(description = "whether a small slip counts as clean on the way up")
+            boolean roughCounts,
+
+            @Schema(description = "whether only loose playing goes up")
+            boolean looseOnly,
+
             LocalDate today,
             double speed,
             HomeDto home) {}
@@ -115,7 +123,10 @@ class AccountController {
             @NotNull(message = "Choose an instrument.") InstrumentFamily instrument,
 
             @Min(value = DailyMinutes.LEAST, message = MINUTES) @Max(value = DailyMinutes.MOST, message = MINUTES)
-            int usualMinutes) {}
+            int usualMinutes,
+
+            boolean roughCounts,
+            boolean looseOnly) {}
 
     record Farewell(
             @NotBlank(message = "Give your password.") @Size(max = 2 * PasswordRule.MOST)
@@ -136,6 +147,8 @@ class AccountController {
                 habit.instrument(),
                 habit.usualMinutes(),
                 habit.minutesTomorrow(),
+                habit.strictness().roughCounts(),
+                habit.strictness().looseOnly(),
                 habit.today(),
                 settings.speed(),
                 new HomeDto(
@@ -209,7 +222,11 @@ class AccountController {
 
     @PutMapping("/account/habits")
     Me changeHabits(@AuthenticationPrincipal SignedIn who, @Valid @RequestBody Habits habits) {
-        accounts.change(who, habits.instrument(), habits.usualMinutes());
+        accounts.change(
+                who,
+                habits.instrument(),
+                habits.usualMinutes(),
+                new Strictness(habits.roughCounts(), habits.looseOnly()));
         return me(who);
     }
 

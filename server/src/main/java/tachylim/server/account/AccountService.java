@@ -14,9 +14,12 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tachylim.load.DailyMinutes;
 import tachylim.load.Home;
+import tachylim.method.School;
+import tachylim.method.Strictness;
 import tachylim.passage.InstrumentFamily;
 import tachylim.server.web.ProblemCode;
 import tachylim.server.web.Refused;
+import tachylim.workout.Choices;
 
 /** Accounts: opening, signing in to, changing and deleting them. */
 @Service
@@ -55,7 +58,18 @@ public class AccountService {
      * @param home where they live
      */
     public record Habit(
-            InstrumentFamily instrument, int usualMinutes, Integer minutesTomorrow, LocalDate today, Home home) {}
+            InstrumentFamily instrument,
+            int usualMinutes,
+            Integer minutesTomorrow,
+            Strictness strictness,
+            LocalDate today,
+            Home home) {
+
+        /** What this player chooses of a workout when nothing but the method is chosen. */
+        public Choices choices(School school) {
+            return Choices.usual(school, instrument).with(strictness);
+        }
+    }
 
     @Transactional(readOnly = true)
     public Habit habit(SignedIn who) {
@@ -65,6 +79,7 @@ public class AccountService {
                 account.instrument(),
                 account.minutes().on(today),
                 account.minutes().tomorrow(today),
+                account.strictness(),
                 today,
                 account.home());
     }
@@ -162,9 +177,10 @@ public class AccountService {
     }
 
     @Transactional
-    public void change(SignedIn who, InstrumentFamily instrument, int usualMinutes) {
+    public void change(SignedIn who, InstrumentFamily instrument, int usualMinutes, Strictness strictness) {
         Account account = get(who);
         account.instrument(instrument);
+        account.strictness(strictness);
         account.minutes(account.minutes().asked(usualMinutes, account.day(clock.instant())));
     }
 

@@ -13,6 +13,7 @@ import java.util.UUID;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 import tachylim.method.School;
+import tachylim.method.Strictness;
 import tachylim.passage.InstrumentFamily;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
@@ -32,6 +33,7 @@ import tachylim.sim.SimulatedPlayer;
 import tachylim.task.Ask;
 import tachylim.tempo.Tempo;
 import tachylim.workout.Brief;
+import tachylim.workout.Choices;
 import tachylim.workout.Music;
 import tachylim.workout.Pass;
 import tachylim.workout.Run;
@@ -116,7 +118,7 @@ class DemoHistory {
     private SignedIn weeks(LocalDate today, ZoneId zone) {
         clock.move(at(today.minusDays(DAYS), LocalTime.of(9, 0), zone));
         SignedIn odile = accounts.open(NAME, UUID.randomUUID().toString(), zone.getId());
-        accounts.change(odile, InstrumentFamily.MALLET, USUAL_MINUTES);
+        accounts.change(odile, InstrumentFamily.MALLET, USUAL_MINUTES, Strictness.USUAL);
         List<DemoPiece> pieces = repertoire(odile, today);
         List<Long> passages = pieces.stream()
                 .map(piece -> piece.piece().passage().id())
@@ -198,8 +200,8 @@ class DemoHistory {
         boolean bursts = random.nextDouble() < BURSTS || daysAgo <= BURSTS_LATELY;
         School usual = bursts ? School.INTERVAL_BURSTS : School.STEADY_CLIMB;
         PlanWish wish = test
-                ? PlanWish.usual(piece.piece().id(), Brief.TEST_MINUTES, School.CEILING_TEST)
-                : PlanWish.usual(piece.piece().id(), WORKOUT_MINUTES, usual);
+                ? PlanWish.usual(piece.piece().id(), Brief.TEST_MINUTES, Choices.usual(School.CEILING_TEST))
+                : PlanWish.usual(piece.piece().id(), WORKOUT_MINUTES, Choices.usual(usual));
         String holder = UUID.randomUUID().toString();
         Instant begun = clock.instant();
         long id = runs.begin(odile, wish, holder);

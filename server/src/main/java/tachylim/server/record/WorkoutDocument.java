@@ -16,6 +16,7 @@ import tachylim.load.Reserve;
 import tachylim.method.Method;
 import tachylim.method.School;
 import tachylim.method.Settings;
+import tachylim.method.Strictness;
 import tachylim.notation.abc.AbcReader;
 import tachylim.notation.abc.AbcWriter;
 import tachylim.passage.Passage;
@@ -41,12 +42,13 @@ import tools.jackson.databind.node.ObjectNode;
  * <p>Version 1 had no number; a tempo was an object with its figure under {@code bpm}. Version 2 has tempos as plain
  * figures, how the player came to the workout, what the estimate rests on, and the burst floor in force. Version 3 has the
  * wish it was planned from, since a run draws its later blocks again; what was believed is kept beside it. Version 4
- * has several pieces, and blocks that say which of them they play, in which version and by which choices.
+ * has several pieces, and blocks that say which of them they play, in which version and by which choices. Version 5 says
+ * how strict they are with slips and tension.
  */
 public final class WorkoutDocument {
 
     private static final String OCTAVE_BY_OCTAVE = "%%propagate-accidentals octave\n";
-    private static final int VERSION = 4;
+    private static final int VERSION = 5;
     private static final JsonMapper JSON = new JsonMapper();
 
     private final JsonNode kept;
@@ -116,7 +118,9 @@ public final class WorkoutDocument {
                 .put("firstBurstShare", choices.firstBurstShare())
                 .put("cleanInARow", choices.cleanInARow())
                 .put("caution", Kept.CAUTION.name(choices.caution()))
-                .put("focus", choices.focus());
+                .put("focus", choices.focus())
+                .put("roughCounts", choices.strictness().roughCounts())
+                .put("looseOnly", choices.strictness().looseOnly());
     }
 
     private static Double bpm(Optional<Tempo> tempo) {
@@ -284,7 +288,10 @@ public final class WorkoutDocument {
                 doc.path("firstBurstShare").asDouble(),
                 doc.path("cleanInARow").asInt(),
                 Kept.CAUTION.value(doc.path("caution").asString()),
-                doc.path("focus").asString());
+                doc.path("focus").asString(),
+                new Strictness(
+                        doc.path("roughCounts").asBoolean(false),
+                        doc.path("looseOnly").asBoolean(false)));
     }
 
     private Allowance allowance() {

@@ -10,6 +10,7 @@ import tachylim.ceiling.Estimate;
 import tachylim.ceiling.TimeToMeasure;
 import tachylim.method.School;
 import tachylim.server.account.AccountService;
+import tachylim.server.account.AccountService.Habit;
 import tachylim.server.account.SignedIn;
 import tachylim.server.ceiling.Passes;
 import tachylim.server.ceiling.StandingService;
@@ -69,8 +70,9 @@ class TodayService {
 
     private PlanWish wish(SignedIn who, Neediest neediest, Integer minutes, boolean easy) {
         School school = easy ? School.EASY : plans.usual(who, neediest.piece());
-        int usual = Brief.usualMinutes(accounts.habit(who).usualMinutes(), school);
-        return PlanWish.usual(neediest.piece().id(), minutes == null || easy ? usual : minutes, school);
+        Habit habit = accounts.habit(who);
+        int usual = Brief.usualMinutes(habit.usualMinutes(), school);
+        return PlanWish.usual(neediest.piece().id(), minutes == null || easy ? usual : minutes, habit.choices(school));
     }
 
     private static String why(Neediest neediest, Today today) {

@@ -12,6 +12,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import tachylim.method.School;
 import tachylim.server.account.AccountService;
+import tachylim.server.account.AccountService.Habit;
 import tachylim.server.account.SignedIn;
 import tachylim.server.workout.PlanDtos.PlanScore;
 import tachylim.server.workout.PlanDtos.PlanView;
@@ -38,8 +39,9 @@ class PlanController {
             @PathVariable long id,
             @RequestParam(required = false) School school) {
         School chosen = school == null ? plans.usual(who, id) : school;
-        int minutes = accounts.habit(who).usualMinutes();
-        return plans.preview(who, PlanWish.usual(id, Brief.usualMinutes(minutes, chosen), chosen));
+        Habit habit = accounts.habit(who);
+        int minutes = Brief.usualMinutes(habit.usualMinutes(), chosen);
+        return plans.preview(who, PlanWish.usual(id, minutes, habit.choices(chosen)));
     }
 
     /** The last session on a piece, to be played again or to start editing from. */

@@ -16,6 +16,7 @@ import java.util.stream.Stream;
 import tachylim.ceiling.Posterior;
 import tachylim.load.Caution;
 import tachylim.method.School;
+import tachylim.method.Strictness;
 import tachylim.server.load.LoadDto;
 import tachylim.shown.Relief;
 import tachylim.workout.Brief;
@@ -91,6 +92,9 @@ public final class PlanDtos {
             @Size(max = Choices.LONGEST_FOCUS, message = "A focus is at most " + Choices.LONGEST_FOCUS + " characters.")
             String focus,
 
+            boolean roughCounts,
+            boolean looseOnly,
+
             @Size(max = Brief.MOST_THEMES - 1, message = PIECES)
             @Schema(description = "the other pieces of the session, in the order they are wanted")
             List<@NotNull Long> others,
@@ -122,9 +126,11 @@ public final class PlanDtos {
 
         /** The same with blocks as they were composed. */
         PlanWish with(List<Sketch> sketches) {
-            return new PlanWish(
-                    pieceId,
-                    minutes,
+            return of(pieceId, minutes, choices(), others, sketches);
+        }
+
+        Choices choices() {
+            return new Choices(
                     school,
                     bursts,
                     burstBeats,
@@ -133,51 +139,42 @@ public final class PlanDtos {
                     cleanInARow,
                     caution,
                     focus,
-                    others,
-                    sketches.stream().map(BlockWish::of).toList());
-        }
-
-        Choices choices() {
-            return new Choices(
-                    school, bursts, burstBeats, controlledShare, firstBurstShare, cleanInARow, caution, focus);
+                    new Strictness(roughCounts, looseOnly));
         }
 
         /** What was wished of a session that was begun, with its blocks as they were. */
         static PlanWish of(Brief begun) {
-            Choices choices = begun.choices();
             List<Long> pieces = begun.themes().stream().map(Theme::id).toList();
-            return new PlanWish(
-                            pieces.get(0),
-                            begun.minutes(),
-                            choices.school(),
-                            choices.bursts(),
-                            choices.burstBeats(),
-                            choices.controlledShare(),
-                            choices.firstBurstShare(),
-                            choices.cleanInARow(),
-                            choices.caution(),
-                            choices.focus(),
-                            pieces.subList(1, pieces.size()),
-                            List.of())
-                    .with(begun.sketches());
+            return of(
+                    pieces.get(0),
+                    begun.minutes(),
+                    begun.choices(),
+                    pieces.subList(1, pieces.size()),
+                    begun.sketches());
         }
 
         /** The usual wish for a piece. */
-        public static PlanWish usual(long pieceId, int minutes, School school) {
-            Choices usual = Choices.usual();
+        public static PlanWish usual(long pieceId, int minutes, Choices choices) {
+            return of(pieceId, minutes, choices, List.of(), List.of());
+        }
+
+        private static PlanWish of(
+                long pieceId, int minutes, Choices choices, List<Long> others, List<Sketch> sketches) {
             return new PlanWish(
                     pieceId,
                     minutes,
-                    school,
-                    usual.bursts(),
-                    usual.burstBeats(),
-                    usual.controlledShare(),
-                    usual.firstBurstShare(),
-                    usual.cleanInARow(),
-                    usual.caution(),
-                    usual.focus(),
-                    List.of(),
-                    List.of());
+                    choices.school(),
+                    choices.bursts(),
+                    choices.burstBeats(),
+                    choices.controlledShare(),
+                    choices.firstBurstShare(),
+                    choices.cleanInARow(),
+                    choices.caution(),
+                    choices.focus(),
+                    choices.strictness().roughCounts(),
+                    choices.strictness().looseOnly(),
+                    others,
+                    sketches.stream().map(BlockWish::of).toList());
         }
     }
 

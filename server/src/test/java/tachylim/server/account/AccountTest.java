@@ -171,7 +171,8 @@ class AccountTest extends ServerTest {
     @Test
     void aCapIsLoweredAtOnceAndRaisedFromTomorrow() {
         Player player = player();
-        Map<String, Object> habits = Map.of("instrument", "BOWED", "usualMinutes", 60);
+        Map<String, Object> habits =
+                Map.of("instrument", "BOWED", "usualMinutes", 60, "roughCounts", false, "looseOnly", false);
         assertThat(player.put("/api/account/habits", habits)
                         .ok()
                         .path("usualMinutes")
@@ -180,11 +181,15 @@ class AccountTest extends ServerTest {
         sql.sql("update account set opened_on = '2020-01-01' where name = ?")
                 .param(player.name())
                 .update();
-        var raised = player.put("/api/account/habits", Map.of("instrument", "BOWED", "usualMinutes", 90))
+        var raised = player.put(
+                        "/api/account/habits",
+                        Map.of("instrument", "BOWED", "usualMinutes", 90, "roughCounts", false, "looseOnly", false))
                 .ok();
         assertThat(raised.path("usualMinutes").asInt()).isEqualTo(60);
         assertThat(raised.path("minutesTomorrow").asInt()).isEqualTo(90);
-        var lowered = player.put("/api/account/habits", Map.of("instrument", "BOWED", "usualMinutes", 20))
+        var lowered = player.put(
+                        "/api/account/habits",
+                        Map.of("instrument", "BOWED", "usualMinutes", 20, "roughCounts", false, "looseOnly", false))
                 .ok();
         assertThat(lowered.path("usualMinutes").asInt()).isEqualTo(20);
         assertThat(lowered.path("minutesTomorrow").isNull()).isTrue();

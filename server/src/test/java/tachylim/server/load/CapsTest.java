@@ -41,7 +41,17 @@ class CapsTest extends ServerTest {
 
     private void somebodyWithTenMinutes() {
         odile = player();
-        odile.put("/api/account/habits", Map.of("instrument", "MALLET", "usualMinutes", MINUTES))
+        odile.put(
+                        "/api/account/habits",
+                        Map.of(
+                                "instrument",
+                                "MALLET",
+                                "usualMinutes",
+                                MINUTES,
+                                "roughCounts",
+                                false,
+                                "looseOnly",
+                                false))
                 .ok();
         passage = Practice.newPassage(odile);
         piece = Practice.firstPiece(odile, passage);
@@ -110,7 +120,17 @@ class CapsTest extends ServerTest {
                             .param(test.odile.name())
                             .update();
                     test.odile
-                            .put("/api/account/habits", Map.of("instrument", "MALLET", "usualMinutes", 600))
+                            .put(
+                                    "/api/account/habits",
+                                    Map.of(
+                                            "instrument",
+                                            "MALLET",
+                                            "usualMinutes",
+                                            600,
+                                            "roughCounts",
+                                            false,
+                                            "looseOnly",
+                                            false))
                             .ok();
                 }),
                 way("more minutes and another zone", test -> {
@@ -119,7 +139,17 @@ class CapsTest extends ServerTest {
                             .param(test.odile.name())
                             .update();
                     test.odile
-                            .put("/api/account/habits", Map.of("instrument", "MALLET", "usualMinutes", 600))
+                            .put(
+                                    "/api/account/habits",
+                                    Map.of(
+                                            "instrument",
+                                            "MALLET",
+                                            "usualMinutes",
+                                            600,
+                                            "roughCounts",
+                                            false,
+                                            "looseOnly",
+                                            false))
                             .ok();
                     test.odile
                             .put("/api/account/zone", Map.of("zone", "Pacific/Kiritimati"))
@@ -134,7 +164,17 @@ class CapsTest extends ServerTest {
                             .put("/api/account/zone", Map.of("zone", "Pacific/Kiritimati"))
                             .ok();
                     test.odile
-                            .put("/api/account/habits", Map.of("instrument", "MALLET", "usualMinutes", 600))
+                            .put(
+                                    "/api/account/habits",
+                                    Map.of(
+                                            "instrument",
+                                            "MALLET",
+                                            "usualMinutes",
+                                            600,
+                                            "roughCounts",
+                                            false,
+                                            "looseOnly",
+                                            false))
                             .ok();
                 }),
                 way("putting the passage away", test -> test.odile.delete("/api/passages/" + test.passage)),
@@ -273,7 +313,9 @@ class CapsTest extends ServerTest {
         somebodyWithTenMinutes();
         JsonNode run =
                 Practice.playOn(odile, Practice.begin(odile, piece, window).ok(), window, 3);
-        odile.put("/api/account/habits", Map.of("instrument", "MALLET", "usualMinutes", 5))
+        odile.put(
+                        "/api/account/habits",
+                        Map.of("instrument", "MALLET", "usualMinutes", 5, "roughCounts", false, "looseOnly", false))
                 .ok();
         JsonNode end = Practice.playOn(odile, run, window, 300);
         assertThat(end.path("step").path("ended").asString()).isEqualTo("PLAYED");
@@ -292,7 +334,9 @@ class CapsTest extends ServerTest {
         odile.put("/api/account/zone", Map.of("zone", "Asia/Tokyo")).ok();
         clock.pass(Duration.ofHours(22));
         odile.put("/api/account/zone", Map.of("zone", "Europe/Lisbon")).ok();
-        JsonNode me = odile.put("/api/account/habits", Map.of("instrument", "MALLET", "usualMinutes", 600))
+        JsonNode me = odile.put(
+                        "/api/account/habits",
+                        Map.of("instrument", "MALLET", "usualMinutes", 600, "roughCounts", false, "looseOnly", false))
                 .ok();
         assertThat(me.path("usualMinutes").asInt()).isEqualTo(MINUTES);
     }
@@ -354,7 +398,9 @@ class CapsTest extends ServerTest {
     @Test
     void breaksAndReserveAreCarriedIntoTheNextWorkout() {
         odile = player();
-        odile.put("/api/account/habits", Map.of("instrument", "MALLET", "usualMinutes", 120))
+        odile.put(
+                        "/api/account/habits",
+                        Map.of("instrument", "MALLET", "usualMinutes", 120, "roughCounts", false, "looseOnly", false))
                 .ok();
         piece = Practice.firstPiece(odile, Practice.newPassage(odile));
         for (int i = 0; i < 3; i++) {

@@ -29,7 +29,9 @@ class MusicFollowsTest extends ServerTest {
     @BeforeEach
     void somebodyWhoKnowsAPassage() {
         odile = player();
-        odile.put("/api/account/habits", Map.of("instrument", "MALLET", "usualMinutes", 120))
+        odile.put(
+                        "/api/account/habits",
+                        Map.of("instrument", "MALLET", "usualMinutes", 120, "roughCounts", false, "looseOnly", false))
                 .ok();
         passage = odile.post(
                         "/api/passages",

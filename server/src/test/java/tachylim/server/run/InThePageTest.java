@@ -23,6 +23,7 @@ import tachylim.load.Caution;
 import tachylim.load.Condition;
 import tachylim.load.Limit;
 import tachylim.method.School;
+import tachylim.method.Strictness;
 import tachylim.passage.Meter;
 import tachylim.passage.PaperPattern;
 import tachylim.passage.Passage;
@@ -150,6 +151,8 @@ class InThePageTest {
                 choices.cleanInARow(),
                 choices.caution(),
                 choices.focus(),
+                choices.strictness().roughCounts(),
+                choices.strictness().looseOnly(),
                 List.of(),
                 List.of());
         Relief relief =
@@ -181,7 +184,8 @@ class InThePageTest {
                 usual.firstBurstShare(),
                 1 + chance.nextInt(4),
                 Caution.values()[chance.nextInt(Caution.values().length)],
-                "ease");
+                "ease",
+                new Strictness(chance.nextBoolean(), chance.nextBoolean()));
         return new Brief(
                 themes,
                 List.of(),

@@ -309,7 +309,9 @@ class RunTest extends ServerTest {
     @Test
     void nothingIsPlannedOverWhatIsLeftOfTheDay() {
         Player odile = player();
-        odile.put("/api/account/habits", Map.of("instrument", "MALLET", "usualMinutes", 10))
+        odile.put(
+                        "/api/account/habits",
+                        Map.of("instrument", "MALLET", "usualMinutes", 10, "roughCounts", false, "looseOnly", false))
                 .ok();
         JsonNode run = Practice.newRun(odile, window);
         JsonNode relief = run.path("relief");

@@ -1,16 +1,25 @@
 package tachylim.bench.players;
 
 import java.util.Locale;
+import tachylim.task.Answer;
+import tachylim.task.PassKind;
 
 /** How bursts lay to the ceiling as it truly was. */
-final class BurstCount {
+final class BurstCount implements Ear {
 
     private int all;
     private int below;
     private int above115;
     private int above125;
 
-    void add(double ratio) {
+    @Override
+    public void heard(PassKind kind, double seconds, double ratio, Answer answer) {
+        if (kind == PassKind.BURST) {
+            add(ratio);
+        }
+    }
+
+    private void add(double ratio) {
         all++;
         below += ratio < 1 ? 1 : 0;
         above115 += ratio > 1.15 ? 1 : 0;

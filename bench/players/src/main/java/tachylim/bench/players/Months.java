@@ -32,7 +32,7 @@ final class Months {
                 Player player = new Player(kind, random.split());
                 double at = 0.8 + 0.15 * random.nextDouble();
                 player.awkwardBetween(at, at + 0.05);
-                Practice practice = new Practice(player, random.split(), Choices.usual(school), bursts::add);
+                Practice practice = new Practice(player, random.split(), Choices.usual(school), bursts);
                 for (int day = 1; day <= DAYS; day++) {
                     practice.day();
                     if (day == DAYS / 2) {
@@ -74,7 +74,7 @@ final class Months {
             player.awkwardBetween(at, at + 0.05);
         }
         School school = random.nextBoolean() ? School.INTERVAL_BURSTS : School.STEADY_CLIMB;
-        Practice practice = new Practice(player, random.split(), Choices.usual(school), burst -> {});
+        Practice practice = new Practice(player, random.split(), Choices.usual(school), Ear.DEAF);
         for (int day = 1; day <= BAND_DAYS; day++) {
             practice.day();
             practice.sleep();
@@ -92,7 +92,7 @@ final class Months {
             for (int i = 0; i < players; i++) {
                 SplittableRandom random = new SplittableRandom(seed * 500_009 + i);
                 Player player = new Player(kind, random.split());
-                Practice practice = new Practice(player, random.split(), Choices.usual(), burst -> {});
+                Practice practice = new Practice(player, random.split(), Choices.usual(), Ear.DEAF);
                 List<Forecast> said = new ArrayList<>();
                 List<Double> truth = new ArrayList<>();
                 for (int day = 1; day <= 7 * weeks + ahead; day++) {

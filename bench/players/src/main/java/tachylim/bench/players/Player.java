@@ -73,6 +73,11 @@ final class Player {
         place += Math.log(1 + learning);
     }
 
+    /** Learns so much, as a share of the ceiling. */
+    void learns(double share) {
+        place += Math.log(1 + share);
+    }
+
     /** A day that is as good or bad as it happens to be. */
     void wake() {
         today = place + kind.wobble() * Gauss.of(random);

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.SplittableRandom;
-import java.util.function.DoubleConsumer;
 import org.apache.commons.numbers.fraction.Fraction;
 import java.util.stream.Stream;
 import tachylim.ceiling.AwkwardBand;
@@ -49,18 +48,18 @@ final class Practice {
     private final List<AwkwardBands.Tried> tried = new ArrayList<>();
     private final List<Forecast.Measured> measured = new ArrayList<>();
     private long day;
-    private final DoubleConsumer burst;
+    private final Ear ear;
     private Posterior belief;
     private Optional<Tempo> lastClimb = Optional.empty();
     private double reached;
 
     /**
-     * @param burst told of every burst, as its tempo over the ceiling as it truly is today
+     * @param ear told of everything that is played
      */
-    Practice(Player player, SplittableRandom random, Choices choices, DoubleConsumer burst) {
+    Practice(Player player, SplittableRandom random, Choices choices, Ear ear) {
         this.player = player;
         this.choices = choices;
-        this.burst = burst;
+        this.ear = ear;
         this.music =
                 new PaperPattern(new Meter(4, 4), Fraction.of(1, 4), 1 << random.nextInt(4), List.of(4)).toPassage();
         this.target = Tempo.clamped(player.ceiling() * (1.05 + 0.25 * random.nextDouble()));
@@ -73,18 +72,30 @@ final class Practice {
         return belief;
     }
 
+    Tempo target() {
+        return target;
+    }
+
+    int minutes() {
+        return minutes;
+    }
+
+    /** What is known of the piece this morning. */
+    Theme theme() {
+        return Theme.of(music, target, Known.of(belief).besides(bands()))
+                .climbedTo(lastClimb)
+                .reaching(reached);
+    }
+
     /** One day's workout. */
     void day() {
+        day(choices, new Allowance(60, 90, 3_600));
+    }
+
+    /** One day's workout as it is chosen today, within what may be done; told as it was played. */
+    Run day(Choices today, Allowance left) {
         Forecast.Belief morning = now();
-        Run run = Run.start(Planner.plan(Brief.on(
-                Theme.of(music, target, Known.of(belief).besides(bands()))
-                        .climbedTo(lastClimb)
-                        .reaching(reached),
-                minutes,
-                choices,
-                new Allowance(60, 90, 3_600),
-                Condition.FRESH,
-                "")));
+        Run run = Run.start(Planner.plan(Brief.on(theme(), minutes, today, left, Condition.FRESH, "")));
         while (!run.isDone()) {
             run = run.after(
                     run.step() instanceof Rest rest
@@ -109,6 +120,7 @@ final class Practice {
                 }
             }
         }
+        return run;
     }
 
     private Forecast.Belief now() {
@@ -154,18 +166,16 @@ final class Practice {
         Pass pass = (Pass) run.step();
         Music played = run.blocks().get(run.block()).music();
         double reserve = run.tally().reserve().level();
-        if (pass.kind() == PassKind.BURST) {
-            burst.accept(pass.tempo().bpm() / player.ceilingToday());
-        }
         double share = played.share()
                 * Math.max(1, pass.notes().size() - 1)
                 / Math.max(1, played.notes().notes().size() - 1);
         Tempo tempo = played.asWritten(pass.tempo());
-        if (pass.ask().passes() == 1) {
-            return player.play(tempo, Math.min(1, share), reserve);
-        }
-        return Answer.together(Stream.generate(() -> player.play(tempo, Math.min(1, share), reserve))
-                .limit(pass.ask().passes())
-                .toList());
+        double ratio = pass.tempo().bpm() / player.ceilingToday();
+        int passes = pass.ask().passes();
+        List<Answer> each = Stream.generate(() -> player.play(tempo, Math.min(1, share), reserve))
+                .limit(passes)
+                .toList();
+        each.forEach(one -> ear.heard(pass.kind(), pass.playSeconds() / passes, ratio, one));
+        return passes == 1 ? each.get(0) : Answer.together(each);
     }
 }

@@ -28,6 +28,9 @@ public final class Trials {
         if (what.equals("all") || what.equals("schools")) {
             Months.schools(players / MONTHS_ARE_LONG, seed);
         }
+        if (what.equals("methods")) {
+            Weeks.methods(players, seed);
+        }
         if (what.equals("all") || what.equals("bands")) {
             Months.bands(players / MONTHS_ARE_LONG, seed);
         }
@@ -43,7 +46,7 @@ public final class Trials {
         for (int i = 0; i < players; i++) {
             SplittableRandom random = new SplittableRandom(seed * 100_003 + i);
             Player player = new Player(kind, random.split());
-            Practice practice = new Practice(player, random.split(), Choices.usual(), bursts::add);
+            Practice practice = new Practice(player, random.split(), Choices.usual(), bursts);
             for (int day = 1; day <= 12; day++) {
                 practice.day();
                 if (after.containsKey(day)) {
