@@ -25,6 +25,7 @@ const TestResult = lazy(() => import("./features/ceiling/TestResult"));
 const Load = lazy(() => import("./features/load/Load"));
 const Log = lazy(() => import("./features/log/Log"));
 const SessionPage = lazy(() => import("./features/log/SessionPage"));
+const Counts = lazy(() => import("./features/count/Counts"));
 const Settings = lazy(() => import("./features/settings/Settings"));
 
 export function App() {
@@ -78,6 +79,7 @@ function Rooms({ me }: { me: Schemas["Me"] }) {
         <Route path="/load" element={<Load />} />
         <Route path="/log" element={<Log />} />
         <Route path="/log/:runId" element={<SessionPage />} />
+        <Route path="/counts" element={<Counts me={me} />} />
         <Route path="/settings" element={<Settings me={me} />} />
       </Route>
       <Route path="*" element={<Navigate to="/" replace />} />

@@ -168,6 +168,10 @@ export function useLoad() {
   return useQuery({ queryKey: ["load"], queryFn: () => given(api.GET("/api/load")) });
 }
 
+export function useCounts() {
+  return useQuery({ queryKey: ["counts"], queryFn: () => given(api.GET("/api/changes")) });
+}
+
 export function useLog(before: number | undefined) {
   return useQuery({
     queryKey: ["log", before],

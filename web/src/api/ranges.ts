@@ -6,7 +6,18 @@ export const RANGES = {
     version: { minLength: 0, maxLength: 80 },
   },
   CauseWish: { cause: { minLength: 0, maxLength: 60 } },
+  ChangeWish: {
+    beats: { minimum: 0.25, maximum: 16 },
+    name: { minLength: 0, maxLength: 60 },
+    song: { minLength: 0, maxLength: 60 },
+    target: { minimum: 20, maximum: 400 },
+  },
   ChoiceWish: { minutes: { minimum: 0.5, maximum: 60 } },
+  CountWish: {
+    clean: { minimum: 0, maximum: 600 },
+    clientId: { minLength: 36, maxLength: 36 },
+    seconds: { minimum: 30, maximum: 60 },
+  },
   Credentials: {
     name: { minLength: 0, maxLength: 60 },
     password: { minLength: 10, maxLength: 400 },

@@ -42,6 +42,9 @@ export const breaks = (passageId: number): Touches => [
 export const readiness = (passageId: number): Touches => [["bench", passageId], ...PLANS];
 export const practice = (passageId: number): Touches => [["bench", passageId], ["load"], ...PLANS];
 
+/** What is counted is practice of its day. */
+export const counts: Touches = [["counts"], ["load"], ...PLANS];
+
 /** A run that was begun, went on or is over: what was played counts for the load, the log and the ceilings. */
 export const run: Touches = [
   ["load"],

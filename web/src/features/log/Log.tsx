@@ -2,7 +2,7 @@ import { type ReactNode, useState } from "react";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
 import { useLog } from "../../api/queries";
-import { Button } from "../../ui/Button";
+import { Button, ButtonLink } from "../../ui/Button";
 import { andMore, bpm, clock, longDay, minutes, oneDecimal, timeOfDay, unbroken } from "../../ui/format";
 import { Failed, Page, Waiting } from "../../ui/Page";
 import { Sketch } from "../../relief/Sketch";
@@ -25,7 +25,7 @@ export default function Log() {
   if (log.isError) return <Failed error={log.error} again={() => void log.refetch()} />;
   const { entries, olderThan } = log.data;
   return (
-    <Page title="Log">
+    <Page title="Log" aside={<ButtonLink to="/counts">Counts</ButtonLink>}>
       {entries.length === 0 ? (
         <p className="py-8 text-lg text-soft">Nothing has been played yet. Every workout you begin is kept here.</p>
       ) : (

@@ -128,6 +128,9 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
             <Link to={`/plan/${plan.wish.pieceId}`} className="font-semibold text-spruce underline underline-offset-4">
               Change this plan
             </Link>
+            <Link to="/counts" className="ml-5 font-semibold text-spruce underline underline-offset-4">
+              Count changes
+            </Link>
           </p>
         </section>
         <LeftToday load={data.load} />

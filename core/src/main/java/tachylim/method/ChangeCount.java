@@ -1,6 +1,7 @@
 package tachylim.method;
 
 import java.util.Collections;
+import tachylim.count.Change;
 import tachylim.passage.Piece;
 import tachylim.task.Ask;
 import tachylim.task.PassKind;
@@ -20,7 +21,7 @@ import tachylim.tempo.Tempo;
  */
 public record ChangeCount(Tempo tempo, int change, int seconds, int wanted, int counts) implements Method {
 
-    private static final int USUAL_SECONDS = 60;
+    private static final int USUAL_SECONDS = Change.MINUTE;
     private static final int USUAL_COUNTS = 2;
     private static final double BEATS_PER_CHANGE = 2;
 
@@ -29,7 +30,7 @@ public record ChangeCount(Tempo tempo, int change, int seconds, int wanted, int 
      */
     public ChangeCount {
         tempo = Stride.notAbove(tempo);
-        if (seconds != 30 && seconds != 60) {
+        if (seconds != Change.HALF_A_MINUTE && seconds != Change.MINUTE) {
             throw new IllegalArgumentException("A count lasts 30 or 60 seconds, not " + seconds);
         }
         if (change < 0 || wanted < 1 || wanted > Ask.MOST || counts < 1 || counts > 6) {
@@ -37,14 +38,10 @@ public record ChangeCount(Tempo tempo, int change, int seconds, int wanted, int 
         }
     }
 
-    /** How many changes a minute a tempo needs with one every so many beats. */
-    public static int needed(Tempo target, double beatsPerChange) {
-        return (int) Math.max(1, Math.min(Ask.MOST, Math.round(target.bpm() / beatsPerChange)));
-    }
-
     static ChangeCount at(Span span) {
         int link = Math.max(0, Math.min(span.ground().notes() - 2, span.ground().weak()));
-        return new ChangeCount(span.ease(), link, USUAL_SECONDS, needed(span.target(), BEATS_PER_CHANGE), USUAL_COUNTS);
+        return new ChangeCount(
+                span.ease(), link, USUAL_SECONDS, new Change(span.target(), BEATS_PER_CHANGE).needed(), USUAL_COUNTS);
     }
 
     static ChangeCount read(Settings kept) {

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import org.junit.jupiter.api.Test;
+import tachylim.count.Change;
 import tachylim.passage.Piece;
 import tachylim.task.Answer;
 import tachylim.task.Ask;
@@ -15,7 +16,7 @@ class ChangeCountTest {
 
     @Test
     void theTargetSaysHowManyAreWanted() {
-        assertThat(ChangeCount.needed(Tempo.of(112), 2)).isEqualTo(56);
+        assertThat(new Change(Tempo.of(112), 2).needed()).isEqualTo(56);
         ChangeCount count = ChangeCount.at(Played.SPAN);
         assertThat(count.wanted()).isEqualTo(69);
         Move.Play first = (Move.Play) count.opening().move();

@@ -163,6 +163,7 @@ class DemoTest {
                 "/log",
                 "/log/" + run,
                 "/settings",
+                "/counts",
                 "/start");
     }
 

@@ -101,7 +101,9 @@ class KillTest {
                             .getAsJsonObject("relief")
                             .getAsJsonArray("stretches")
                             .isEmpty()) {
-                client.put("/api/account/habits", Map.of("instrument", "MALLET", "usualMinutes", 600, "roughCounts", false, "looseOnly", false));
+                client.put(
+                        "/api/account/habits",
+                        Map.of("instrument", "MALLET", "usualMinutes", 600, "roughCounts", false, "looseOnly", false));
                 return null;
             } else if (today.ok()) {
                 Reply begun = client.post(

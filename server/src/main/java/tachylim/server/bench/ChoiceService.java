@@ -132,7 +132,7 @@ public class ChoiceService {
             Tempo matching = Catalogue.parse(one.variant()).of(stretch.music()).matching(stretch.target());
             load.played(
                     who,
-                    new Played(
+                    Played.onTheBench(
                             passageId, null, choiceId, matching, ceiling(who, stretch.passage()), 60 * one.minutes()));
         } else {
             load.notPlayed(who, choiceId);
@@ -145,7 +145,7 @@ public class ChoiceService {
         StoredPassage passage = repertoire.passage(who, passageId);
         load.played(
                 who,
-                new Played(
+                Played.onTheBench(
                         passageId, wish.clientId(), null, Tempo.of(wish.bpm()), ceiling(who, passage), wish.seconds()));
     }
 

@@ -4,19 +4,20 @@ import tachylim.load.Effort;
 import tachylim.tempo.Tempo;
 
 /**
- * Something played on the bench.
+ * Something played outside of a run.
  *
- * @param passageId the passage
+ * @param passageId the passage, null where it belongs to none
  * @param clientId an id of the browser's making, so that it counts once; null when it ticks off a choice
  * @param choiceId the chosen version it ticks off, or null
  * @param tempo the tempo set
- * @param ceiling the ceiling of the passage today
  * @param seconds how long it was played
+ * @param effort what it cost, in effort minutes
  */
-public record Played(long passageId, String clientId, Long choiceId, Tempo tempo, Tempo ceiling, double seconds) {
+public record Played(Long passageId, String clientId, Long choiceId, Tempo tempo, double seconds, double effort) {
 
-    /** Nobody is asked how tense it was: it counts as played lightly. */
-    double effort() {
-        return Effort.unasked(seconds, tempo, ceiling);
+    /** On the bench; nobody is asked how tense it was, so it counts as played lightly. */
+    public static Played onTheBench(
+            long passageId, String clientId, Long choiceId, Tempo tempo, Tempo ceiling, double seconds) {
+        return new Played(passageId, clientId, choiceId, tempo, seconds, Effort.unasked(seconds, tempo, ceiling));
     }
 }

@@ -19,6 +19,7 @@ class PageController {
         "/passages/**",
         "/plan/**",
         "/run/**",
+        "/counts",
         "/ceiling",
         "/ceiling/**",
         "/load",

@@ -95,6 +95,19 @@ class IsolationTest extends ServerTest {
                 "/api/passages/{id}/practice",
                 passage,
                 Map.of("clientId", UUID.randomUUID().toString(), "bpm", 80, "seconds", 20));
+        long change = owner.post("/api/changes", Map.of("name", "G to C", "song", "", "target", 112, "beats", 2))
+                .ok()
+                .path("changes")
+                .path(0)
+                .path("id")
+                .asLong();
+        same(
+                other,
+                "POST",
+                "/api/changes/{id}/counts",
+                change,
+                Map.of("clientId", UUID.randomUUID().toString(), "seconds", 60, "clean", 30));
+        same(other, "DELETE", "/api/changes/{id}", change, null);
         Player third = player();
         third.post("/api/symptoms", Map.of("clientId", UUID.randomUUID().toString()));
         same(

@@ -59,6 +59,25 @@ class QueryCountTest extends ServerTest {
         assertThat(queries(odile, "/api/log")).isEqualTo(log).isLessThanOrEqualTo(6);
     }
 
+    @Test
+    void manyCountsCostNoMoreQueriesThanOne() {
+        Player odile = player();
+        long one = queries(odile, "/api/changes");
+        for (int i = 0; i < 4; i++) {
+            String counts = "/api/changes/"
+                    + odile.post("/api/changes", Map.of("name", "G to C", "song", "", "target", 112, "beats", 2))
+                            .ok()
+                            .path("changes")
+                            .path(i)
+                            .path("id")
+                            .asLong()
+                    + "/counts";
+            odile.post(counts, Map.of("clientId", UUID.randomUUID().toString(), "seconds", 60, "clean", 30))
+                    .ok();
+        }
+        assertThat(queries(odile, "/api/changes")).isLessThanOrEqualTo(one + 1).isLessThanOrEqualTo(11);
+    }
+
     /** The later answers of a run ask no more than the first: nothing is played again to take one. */
     @Test
     void anAnswerCostsTheSameHoweverManyCameBefore() {

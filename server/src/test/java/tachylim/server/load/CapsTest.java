@@ -495,12 +495,26 @@ class CapsTest extends ServerTest {
         plays.put(
                 "PUT /api/passages/{id}/choice/{choiceId}",
                 () -> odile.put("/api/passages/" + passage + "/choice/" + choice, Map.of("played", true)));
+        plays.put("POST /api/changes/{id}/counts", () -> {
+            long change = odile.post("/api/changes", Map.of("name", "G to C", "song", "", "target", 112, "beats", 2))
+                    .ok()
+                    .path("changes")
+                    .path(0)
+                    .path("id")
+                    .asLong();
+            return odile.post(
+                    "/api/changes/" + change + "/counts",
+                    Map.of("clientId", UUID.randomUUID().toString(), "seconds", 60, "clean", 30));
+        });
         return plays;
     }
 
     static Stream<String> closedInTheRest() {
         return Stream.of(
-                "POST /api/runs", "POST /api/passages/{id}/practice", "PUT /api/passages/{id}/choice/{choiceId}");
+                "POST /api/runs",
+                "POST /api/passages/{id}/practice",
+                "PUT /api/passages/{id}/choice/{choiceId}",
+                "POST /api/changes/{id}/counts");
     }
 
     /** What changes something is either known to play, and is tried above, or known not to. */
@@ -516,6 +530,8 @@ class CapsTest extends ServerTest {
                 "/api/account/habits",
                 "/api/account/farewell",
                 "/api/passages",
+                "/api/changes",
+                "/api/changes/{id}",
                 "/api/passages/{id}",
                 "/api/passages/{id}/pieces",
                 "/api/passages/{id}/extras",

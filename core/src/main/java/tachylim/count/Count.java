@@ -1,0 +1,32 @@
+package tachylim.count;
+
+import java.time.LocalDate;
+import tachylim.task.Ask;
+
+/**
+ * Clean changes that were counted once. This class is immutable.
+ *
+ * @param day the day, not null
+ * @param seconds for how long, {@value Change#HALF_A_MINUTE} or {@value Change#MINUTE}
+ * @param clean how many were clean, 0 to {@value Ask#MOST}
+ */
+public record Count(LocalDate day, int seconds, int clean) {
+
+    /**
+     * @throws IllegalArgumentException if it lasted another time, or a number is out of range
+     */
+    public Count {
+        if (seconds != Change.MINUTE && seconds != Change.HALF_A_MINUTE) {
+            throw new IllegalArgumentException(
+                    "A count lasts " + Change.HALF_A_MINUTE + " or " + Change.MINUTE + " seconds, not " + seconds);
+        }
+        if (clean < 0 || clean > Ask.MOST) {
+            throw new IllegalArgumentException("0 to " + Ask.MOST + " changes are counted, not " + clean);
+        }
+    }
+
+    /** Clean changes a minute. */
+    public double perMinute() {
+        return clean * 60.0 / seconds;
+    }
+}

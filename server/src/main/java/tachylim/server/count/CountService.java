@@ -1,0 +1,158 @@
+package tachylim.server.count;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.Collections;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.springframework.data.domain.Limit;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tachylim.count.Change;
+import tachylim.count.Count;
+import tachylim.count.Trend;
+import tachylim.server.account.SignedIn;
+import tachylim.server.count.CountDtos.ChangeDto;
+import tachylim.server.count.CountDtos.ChangeWish;
+import tachylim.server.count.CountDtos.CountDto;
+import tachylim.server.count.CountDtos.CountWish;
+import tachylim.server.count.CountDtos.CountsView;
+import tachylim.server.load.LoadService;
+import tachylim.server.load.Played;
+import tachylim.server.load.Today;
+import tachylim.server.web.Refused;
+import tachylim.tempo.Tempo;
+
+/** Changes that are counted, and what was counted of them. */
+@Service
+class CountService {
+
+    private static final int MOST_CHANGES = 60;
+    private static final int DAYS_SHOWN = 90;
+    private static final int COUNTS_SHOWN = 600;
+
+    private final CountedChangeRepository changes;
+    private final TakenCountRepository taken;
+    private final LoadService load;
+    private final Clock clock;
+
+    CountService(CountedChangeRepository changes, TakenCountRepository taken, LoadService load, Clock clock) {
+        this.changes = changes;
+        this.taken = taken;
+        this.load = load;
+        this.clock = clock;
+    }
+
+    @Transactional
+    public CountsView view(SignedIn who) {
+        Today today = load.today(who);
+        Map<Long, Double> best = taken.best(who.accountId()).stream()
+                .collect(Collectors.toMap(
+                        TakenCountRepository.Best::getChangeId, TakenCountRepository.Best::getPerMinute));
+        Map<Long, List<Count>> counts = new LinkedHashMap<>();
+        taken.findByAccountIdAndDayGreaterThanEqualOrderByDayDescIdDesc(
+                        who.accountId(), today.day().minusDays(DAYS_SHOWN), Limit.of(COUNTS_SHOWN))
+                .forEach(one -> counts.computeIfAbsent(one.changeId(), none -> new java.util.ArrayList<>())
+                        .add(one.count()));
+        counts.values().forEach(Collections::reverse);
+        List<ChangeDto> all =
+                changes.findByAccountIdOrderBySongAscIdAsc(who.accountId(), Limit.of(MOST_CHANGES)).stream()
+                        .map(one -> dto(one, best.get(one.id()), counts.getOrDefault(one.id(), List.of())))
+                        .toList();
+        return new CountsView(today.day(), today.caution(), songs(all), all);
+    }
+
+    private static ChangeDto dto(CountedChange one, Double best, List<Count> counts) {
+        Change change = one.change();
+        Trend trend = counts.isEmpty() ? null : Trend.of(counts);
+        return new ChangeDto(
+                one.id(),
+                one.name(),
+                one.song(),
+                change.target().bpm(),
+                change.beats(),
+                change.needed(),
+                best,
+                trend == null ? null : change.tempo(trend.now()).bpm(),
+                trend == null ? "Not counted yet." : sentence(change, trend),
+                counts.stream()
+                        .map(count -> new CountDto(count.day(), count.seconds(), count.clean(), count.perMinute()))
+                        .toList());
+    }
+
+    private static String sentence(Change change, Trend trend) {
+        long now = Math.round(trend.now());
+        String keeps = "Lately " + now + " a minute, which keeps up with " + change.tempo(trend.now());
+        String gained = trend.gained().isEmpty()
+                ? ""
+                : Math.round(trend.gained().getAsDouble()) == 0
+                        ? "; about as many as before"
+                        : "; " + Math.abs(Math.round(trend.gained().getAsDouble()))
+                                + (trend.gained().getAsDouble() > 0 ? " more" : " fewer") + " than before";
+        return keeps + gained + ".";
+    }
+
+    /** A song goes no faster than its slowest change. */
+    private static List<String> songs(List<ChangeDto> all) {
+        return all.stream()
+                .filter(change -> !change.song().isEmpty() && change.tempo() != null)
+                .collect(Collectors.groupingBy(ChangeDto::song, LinkedHashMap::new, Collectors.toList()))
+                .entrySet()
+                .stream()
+                .filter(song -> song.getValue().size() > 1)
+                .map(song -> {
+                    ChangeDto slowest = song.getValue().stream()
+                            .min(Comparator.comparingDouble(ChangeDto::tempo))
+                            .orElseThrow();
+                    return song.getKey() + " goes no faster than " + Tempo.of(slowest.tempo())
+                            + ": its slowest change is " + slowest.name() + ".";
+                })
+                .toList();
+    }
+
+    @Transactional
+    public void add(SignedIn who, ChangeWish wish) {
+        Change change = Refused.unlessValid("target", () -> new Change(Tempo.of(wish.target()), wish.beats()));
+        if (changes.countByAccountId(who.accountId()) >= MOST_CHANGES) {
+            throw Refused.field("name", "There is room for " + MOST_CHANGES + " changes. Take one away first.");
+        }
+        changes.save(new CountedChange(
+                who.accountId(), wish.name().strip(), wish.song().strip(), change, clock.instant()));
+    }
+
+    @Transactional
+    public void delete(SignedIn who, long id) {
+        changes.delete(change(who, id));
+    }
+
+    private CountedChange change(SignedIn who, long id) {
+        return changes.findByIdAndAccountId(id, who.accountId()).orElseThrow(() -> Refused.notFound("This change"));
+    }
+
+    /** Counts are practice: they count for the day, and there are none in the rest after a symptom. */
+    @Transactional
+    public void count(SignedIn who, long id, CountWish wish) {
+        CountedChange counted = change(who, id);
+        if (taken.existsByAccountIdAndClientId(who.accountId(), wish.clientId())) {
+            return;
+        }
+        Instant now = clock.instant();
+        Count count = Refused.unlessValid(
+                "seconds", () -> new Count(load.today(who, now).day(), wish.seconds(), wish.clean()));
+        Double best = taken.bestOf(id);
+        Change change = counted.change();
+        load.played(
+                who,
+                new Played(
+                        null,
+                        wish.clientId(),
+                        null,
+                        change.tempo(count.perMinute()),
+                        count.seconds(),
+                        change.effort(count, best == null ? 0 : best)));
+        taken.save(new TakenCount(who.accountId(), id, wish.clientId(), count, now));
+    }
+}

@@ -1,0 +1,15 @@
+package tachylim.server.count;
+
+import java.util.List;
+import java.util.Optional;
+import org.springframework.data.domain.Limit;
+import org.springframework.data.jpa.repository.JpaRepository;
+
+interface CountedChangeRepository extends JpaRepository<CountedChange, Long> {
+
+    List<CountedChange> findByAccountIdOrderBySongAscIdAsc(long accountId, Limit limit);
+
+    Optional<CountedChange> findByIdAndAccountId(long id, long accountId);
+
+    long countByAccountId(long accountId);
+}

@@ -1,0 +1,30 @@
+package tachylim.server.count;
+
+import java.time.LocalDate;
+import java.util.List;
+import org.springframework.data.domain.Limit;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
+
+interface TakenCountRepository extends JpaRepository<TakenCount, Long> {
+
+    /** The most of a change there ever was, a minute. */
+    interface Best {
+        Long getChangeId();
+
+        Double getPerMinute();
+    }
+
+    List<TakenCount> findByAccountIdAndDayGreaterThanEqualOrderByDayDescIdDesc(
+            long accountId, LocalDate since, Limit limit);
+
+    @Query("""
+            select c.changeId as changeId, max(c.clean * 60.0 / c.seconds) as perMinute
+            from TakenCount c where c.accountId = :accountId group by c.changeId""")
+    List<Best> best(long accountId);
+
+    @Query("select max(c.clean * 60.0 / c.seconds) from TakenCount c where c.changeId = :changeId")
+    Double bestOf(long changeId);
+
+    boolean existsByAccountIdAndClientId(long accountId, String clientId);
+}

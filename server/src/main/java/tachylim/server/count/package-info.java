@@ -1,0 +1,2 @@
+/** Changes that are counted, several times a day and without a plan. */
+package tachylim.server.count;

@@ -1,0 +1,121 @@
+import { Minus, Plus } from "lucide-react";
+import { useRef, useState } from "react";
+import type { Schemas } from "../../api/client";
+import { Button, KeyCap } from "../../ui/Button";
+import { Choice } from "../../ui/Choice";
+import { bpm } from "../../ui/format";
+import { useKeys } from "../../ui/useKeys";
+import { actionOf } from "../run/keys";
+import { type CountState, useCounting } from "./useCounting";
+
+interface Props {
+  change: Schemas["ChangeDto"];
+  instrument: string;
+  speed: number;
+  onCounted: (seconds: number, clean: number) => void;
+  onClose: () => void;
+}
+
+/** One change, for a minute: a key, a pedal or the whole screen for each clean one. */
+export function Counting({ change, instrument, speed, onCounted, onClose }: Props) {
+  const [seconds, setSeconds] = useState(60);
+  const counting = useCounting(seconds, speed, instrument);
+  const { state, clean } = counting;
+  const wanted = Math.round((change.needed * seconds) / 60);
+  const keeping = useRef(false);
+  const keep = () => {
+    if (keeping.current) return;
+    keeping.current = true;
+    onCounted(seconds, clean);
+    counting.again();
+    keeping.current = false;
+  };
+  useKeys((event) => {
+    if (event.repeat) return;
+    const action = actionOf(event);
+    const yes = action === "start" || action === "clean" || action === "pedal-1";
+    const no = action === "rough" || action === "pedal-2" || event.key === "Backspace";
+    if (!yes && !no) return;
+    // A button that has the focus must not be pressed by the same key.
+    event.preventDefault();
+    if (no && state.at !== "ready") counting.oneLess();
+    else if (yes && state.at === "ready") counting.start();
+    else if (yes && state.at === "counting") counting.one();
+    else if (yes && state.at === "over") keep();
+  });
+  return (
+    <div className="grid gap-5 text-center" data-testid="counting" data-at={state.at}>
+      <p className="text-lg">
+        {change.name}
+        <span className="text-soft">
+          {" "}
+          · {wanted} clean in {seconds} s keep up with {bpm(change.target)}
+        </span>
+      </p>
+      {state.at === "ready" && (
+        <Choice
+          label="For"
+          value={String(seconds)}
+          onChange={(value) => setSeconds(Number(value))}
+          options={[
+            { value: "60", label: "a minute" },
+            { value: "30", label: "half a minute" },
+          ]}
+        />
+      )}
+      <button
+        type="button"
+        className="rounded-md border border-rule-strong py-4 disabled:opacity-100"
+        disabled={state.at !== "counting"}
+        onClick={counting.one}
+        aria-label="One clean"
+      >
+        <span className="block text-[7rem] leading-none font-bold tabular-nums" data-testid="counted">
+          {state.at === "lead" ? state.left : clean}
+        </span>
+        <span className="text-soft">
+          {state.at === "ready" && "Only clean ones count. Stop at pain, numbness or tingling."}
+          {state.at === "lead" && "get ready"}
+          {state.at === "counting" && `${Math.ceil(state.left)} s left`}
+          {state.at === "over" && "clean ones; put right what was miscounted, then keep it"}
+        </span>
+      </button>
+      <svg viewBox="0 0 100 2" preserveAspectRatio="none" className="block h-2 w-full" aria-hidden="true">
+        <rect width="100" height="2" className="fill-rule" />
+        <rect width={100 * share(state, seconds)} height="2" className="fill-spruce" />
+      </svg>
+      <div className="flex flex-wrap justify-center gap-2">
+        {state.at === "ready" && (
+          <>
+            <Button kind="main" onClick={counting.start}>
+              Start <KeyCap>Space</KeyCap>
+            </Button>
+            <Button onClick={onClose}>Close</Button>
+          </>
+        )}
+        {(state.at === "counting" || state.at === "over") && (
+          <Button onClick={counting.oneLess} aria-label="One less">
+            <Minus size={16} aria-hidden="true" /> <KeyCap>K</KeyCap>
+          </Button>
+        )}
+        {state.at === "over" && (
+          <>
+            <Button onClick={counting.one} aria-label="One more">
+              <Plus size={16} aria-hidden="true" />
+            </Button>
+            <Button kind="main" onClick={keep}>
+              Keep {clean} <KeyCap>Space</KeyCap>
+            </Button>
+            <Button onClick={counting.stop}>Throw it away</Button>
+          </>
+        )}
+        {(state.at === "lead" || state.at === "counting") && (
+          <Button onClick={counting.stop}>Stop, keep nothing</Button>
+        )}
+      </div>
+    </div>
+  );
+}
+
+const share = (state: CountState, seconds: number) =>
+  state.at === "counting" ? 1 - state.left / seconds : state.at === "over" ? 1 : 0;
