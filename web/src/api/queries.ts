@@ -168,6 +168,10 @@ export function useLoad() {
   return useQuery({ queryKey: ["load"], queryFn: () => given(api.GET("/api/load")) });
 }
 
+export function useTemplates() {
+  return useQuery({ queryKey: ["templates"], queryFn: () => given(api.GET("/api/templates")) });
+}
+
 export function useCounts() {
   return useQuery({ queryKey: ["counts"], queryFn: () => given(api.GET("/api/changes")) });
 }

@@ -75,4 +75,5 @@ export const RANGES = {
   },
   SymptomWish: { secondsAgo: { minimum: 0, maximum: 1209600 } },
   Taps: { seconds: { minItems: 0, maxItems: 13 } },
+  TemplateWish: { name: { minLength: 0, maxLength: 60 } },
 } as const;

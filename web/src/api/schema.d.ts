@@ -142,7 +142,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["delete_1"];
+        delete: operations["delete_2"];
         options?: never;
         head?: never;
         patch?: never;
@@ -948,6 +948,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/templates": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all"];
+        put: operations["keep"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["delete_1"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/today": {
         parameters: {
             query?: never;
@@ -1656,6 +1688,12 @@ export interface components {
              * @description of how many, where something is counted
              */
             askOf: number;
+            /** @description the same without the player's marks; null where there are none */
+            bare: string | null;
+            /** @description the beat at which each bar begins */
+            bars: number[];
+            /** @description for each note the beat it falls in, from 0 */
+            beatOf: number[];
             /** Format: int32 */
             beats: number;
             clicks: components["schemas"]["ClickDto"][];
@@ -1689,6 +1727,11 @@ export interface components {
             places: number[];
             /** @enum {string} */
             pulse: "STEADY" | "RECOUNTED" | "SWITCHING" | "GLIDING" | "DROPPING_OUT" | "FREE";
+            /**
+             * Format: double
+             * @description the beats from one time round to the next
+             */
+            roundBeats: number;
             /** Format: int32 */
             rounds: number;
             /** Format: double */
@@ -2232,6 +2275,16 @@ export interface components {
         Taps: {
             seconds: number[];
         };
+        TemplateDto: {
+            /** Format: int64 */
+            id: number;
+            name: string;
+            wish: components["schemas"]["PlanWish"];
+        };
+        TemplateWish: {
+            name: string;
+            wish: components["schemas"]["PlanWish"];
+        };
         TestDto: {
             /** Format: date */
             day: string;
@@ -2672,7 +2725,7 @@ export interface operations {
             };
         };
     };
-    delete_1: {
+    delete_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -4447,6 +4500,97 @@ export interface operations {
         };
     };
     withdraw: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    all: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TemplateDto"][];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TemplateWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TemplateDto"][];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    delete_1: {
         parameters: {
             query?: never;
             header?: never;

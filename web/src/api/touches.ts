@@ -42,6 +42,8 @@ export const breaks = (passageId: number): Touches => [
 export const readiness = (passageId: number): Touches => [["bench", passageId], ...PLANS];
 export const practice = (passageId: number): Touches => [["bench", passageId], ["load"], ...PLANS];
 
+export const templates: Touches = [["templates"]];
+
 /** What is counted is practice of its day. */
 export const counts: Touches = [["counts"], ["load"], ...PLANS];
 

@@ -77,5 +77,51 @@ export function largest(
   }
   const { times, measures } = LONGER[best.at]!;
   draw(looks(scale, space.width * times, measures));
-  fit(box, scale, space);
+  return fit(box, scale, space);
+}
+
+/** Lines of music of which two are shown at a time. */
+const SHOWN_LINES = 2;
+
+/** Draws music so that two lines of it are as high as the space: what is below is not seen yet. */
+export function windowed(
+  draw: (options: ReturnType<typeof looks>) => void,
+  box: HTMLElement,
+  scale: number,
+  { width, maxHeight }: { width: number; maxHeight: number },
+) {
+  draw(looks(scale, width));
+  const music = box.querySelector("svg")?.getBBox();
+  const count = lines(box).length;
+  if (!music || count === 0) return;
+  const pitch = music.height / count;
+  fit(box, Math.min(scale, (maxHeight - 2 * MARGIN) / (SHOWN_LINES * pitch)), { width });
+}
+
+/** A line of music as it was drawn: where it is in its frame, and the bar that it begins with, from 0. */
+export interface MusicLine {
+  top: number;
+  firstBar: number;
+}
+
+const LINE = /abcjs-l(\d+)/;
+const BAR = /abcjs-mm(\d+)/;
+
+/** The lines of the music that is drawn in `box`. */
+export function lines(box: HTMLElement): MusicLine[] {
+  const origin = box.getBoundingClientRect();
+  const found: MusicLine[] = [];
+  box.querySelectorAll(".abcjs-note, .abcjs-rest, .abcjs-staff-extra, .abcjs-bar").forEach((element) => {
+    const names = element.getAttribute("class") ?? "";
+    const line = Number(LINE.exec(names)?.[1] ?? NaN);
+    const bar = Number(BAR.exec(names)?.[1] ?? NaN);
+    if (Number.isNaN(line)) return;
+    const top = element.getBoundingClientRect().top - origin.top;
+    const known = found[line] ?? { top: Infinity, firstBar: Infinity };
+    found[line] = {
+      top: Math.min(known.top, top),
+      firstBar: Math.min(known.firstBar, Number.isNaN(bar) ? Infinity : bar),
+    };
+  });
+  return found.filter(({ firstBar }) => Number.isFinite(firstBar));
 }

@@ -96,7 +96,7 @@ interface HandleProps {
   onDrag: (to: { y: number; movedX: number }) => void;
 }
 
-function Handle({ label, x, y, value, min, max, text, hue, onStep, onDrag }: HandleProps) {
+export function Handle({ label, x, y, value, min, max, text, hue, onStep, onDrag }: HandleProps) {
   const onKeyDown = (event: KeyboardEvent) => {
     const up = event.key === "ArrowUp" || event.key === "ArrowRight";
     const down = event.key === "ArrowDown" || event.key === "ArrowLeft";

@@ -13,9 +13,11 @@ import { LeftToday } from "../today/LeftToday";
 import { useKeys } from "../../ui/useKeys";
 import { AddBlock } from "./AddBlock";
 import { begun, type Block, redone, stepped, undone, type Wish } from "./blocks";
+import { BlockHandles } from "./BlockHandles";
 import { Blocks } from "./Blocks";
 import { Handles } from "./Handles";
 import { Pieces } from "./Pieces";
+import { Templates } from "./Templates";
 import { usePlanHere } from "./usePlanHere";
 import { WishFields } from "./WishFields";
 
@@ -79,7 +81,10 @@ function Editor({ usual }: { usual: Schemas["PlanView"] }) {
           empty
             ? undefined
             : (scales, width) => (
-                <Handles relief={view.relief} wish={wish} scales={scales} width={width} onChange={change} />
+                <>
+                  <Handles relief={view.relief} wish={wish} scales={scales} width={width} onChange={change} />
+                  <BlockHandles relief={view.relief} blocks={view.wish.blocks} scales={scales} onChange={rearrange} />
+                </>
               )
         }
       />
@@ -102,6 +107,7 @@ function Editor({ usual }: { usual: Schemas["PlanView"] }) {
         <section aria-label="Blocks" className="min-w-0">
           <div className="mb-1.5 flex flex-wrap items-center gap-2">
             <h2 className="mr-auto">The session, block by block</h2>
+            <Templates wish={{ ...wish, blocks: view.wish.blocks }} onTake={put} />
             <Button disabled={again.isPending} onClick={() => again.mutate(undefined, { onSuccess: put })}>
               Last time’s again
             </Button>

@@ -122,8 +122,8 @@ export function WishFields({ wish, schools, advice, onChange }: Props) {
                 value={wish.roughCounts ? "counts" : "holds"}
                 onChange={(event) => onChange({ roughCounts: event.target.value === "counts" })}
               >
-                <option value="holds">holds the tempo</option>
-                <option value="counts">counts as clean</option>
+                <option value="holds">holds back</option>
+                <option value="counts">passes</option>
               </select>
             )}
           </Labelled>
@@ -137,14 +137,14 @@ export function WishFields({ wish, schools, advice, onChange }: Props) {
                 value={wish.looseOnly ? "loose" : "edge"}
                 onChange={(event) => onChange({ looseOnly: event.target.value === "loose" })}
               >
-                <option value="edge">up to the edge</option>
+                <option value="edge">to the edge</option>
                 <option value="loose">loose only</option>
               </select>
             )}
           </Labelled>
         )}
         {bursts && (
-          <Labelled label="A burst needs">
+          <Labelled label="Reserve for it">
             {({ id }) => (
               <select
                 id={id}
@@ -152,7 +152,7 @@ export function WishFields({ wish, schools, advice, onChange }: Props) {
                 value={wish.caution}
                 onChange={(event) => onChange({ caution: event.target.value as Wish["caution"] })}
               >
-                <option value="USUAL">the usual reserve</option>
+                <option value="USUAL">as usual</option>
                 <option value="CAUTIOUS">more of it</option>
               </select>
             )}
@@ -160,7 +160,8 @@ export function WishFields({ wish, schools, advice, onChange }: Props) {
         )}
       </div>
       <p className="text-sm text-soft">
-        The dots in the picture can be dragged, or moved with the arrow keys. Reserve and effort are rules of thumb.
+        The dots in the picture can be dragged, or moved with the arrow keys: tempos and minutes by the round ones, the
+        places of blocks by their grips. Reserve and effort are rules of thumb.
       </p>
     </form>
   );

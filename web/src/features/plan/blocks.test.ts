@@ -4,7 +4,9 @@ import {
   begun,
   type Block,
   changed,
+  fitted,
   moved,
+  movedTo,
   redone,
   stepped,
   undone,
@@ -46,6 +48,20 @@ describe("the blocks of a plan", () => {
     expect(withPiece(full, 9)).toBe(full);
     expect(withoutPiece(withPiece(WISH, 9), 7)).toMatchObject({ pieceId: 9, others: [] });
     expect(withoutPiece(WISH, 7)).toBe(WISH);
+  });
+
+  it("take the place of another", () => {
+    expect(parts(movedTo(BLOCKS, 2, 0))).toEqual(["CLOSER", "WARM_UP", "CORE"]);
+    expect(parts(movedTo(BLOCKS, 0, 2))).toEqual(["CORE", "CLOSER", "WARM_UP"]);
+    expect(movedTo(BLOCKS, 1, 1)).toBe(BLOCKS);
+    expect(movedTo(BLOCKS, 1, 3)).toBe(BLOCKS);
+  });
+
+  it("are kept for whatever pieces, as far as these have them", () => {
+    const own = [block("CORE"), { ...block("CORE"), theme: 1 }, { ...block("PREPARE"), version: "notes.2-5" }];
+    const kept = { ...WISH, others: [8], blocks: own };
+    expect(fitted(kept, { ...WISH, pieceId: 9 })).toMatchObject({ pieceId: 9, others: [], blocks: [own[0]] });
+    expect(fitted(kept, { ...WISH, others: [3] }).blocks).toEqual(own);
   });
 
   it("go back and forth", () => {

@@ -25,6 +25,28 @@ export function added(blocks: Block[], block: Block): Block[] {
   return last?.part === "CLOSER" ? [...blocks.slice(0, -1), block, last] : [...blocks, block];
 }
 
+/** A block put in the place of another, which makes room for it. */
+export function movedTo(blocks: Block[], from: number, to: number): Block[] {
+  const block = blocks[from];
+  if (!block || to === from || to < 0 || to >= blocks.length) return blocks;
+  const next = without(blocks, from);
+  next.splice(to, 0, block);
+  return next;
+}
+
+/** Some notes of one piece, and its modes, mean nothing in another. */
+const isOfItsPiece = (block: Block) => block.version.startsWith("notes.") || block.version.startsWith("mode.");
+
+/** A session as it was kept, for the pieces at hand: without the blocks of pieces that there are not. */
+export function fitted(kept: Wish, { pieceId, others }: Wish): Wish {
+  const pieces = [pieceId, ...others];
+  const before = [kept.pieceId, ...kept.others];
+  const blocks = kept.blocks.filter(
+    (block) => block.theme < pieces.length && (!isOfItsPiece(block) || pieces[block.theme] === before[block.theme]),
+  );
+  return { ...kept, pieceId, others, blocks };
+}
+
 /** A wish about one piece more, composed anew. */
 export function withPiece(wish: Wish, pieceId: number): Wish {
   const others = wish.others;

@@ -13,7 +13,10 @@ const LIGHT = "border-night-soft text-night-ink hover:border-night-ink";
 export function PauseDialog({ open, onClose, onLeave, onEnd }: Props & { onLeave: () => void; onEnd: () => void }) {
   return (
     <Dialog dark title="Paused" open={open} onClose={onClose}>
-      <p className="mb-5 text-night-soft">The workout stays at this step, also if you leave the page.</p>
+      <p className="mb-5 text-night-soft">
+        The workout stays at this step, also if you leave the page. By pedal: the first goes on, the second is for a
+        symptom, the third ends it.
+      </p>
       <div className="flex flex-wrap gap-3">
         <Button kind="main" onClick={onClose} autoFocus>
           Go on

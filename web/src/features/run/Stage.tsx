@@ -1,14 +1,15 @@
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { Engraving } from "../../notation/Engraving";
 import { keep } from "../../keep";
 import { Relief } from "../../relief/Relief";
 import { KeyCap } from "../../ui/Button";
 import { bpm, minutes, oneDecimal, unbroken } from "../../ui/format";
+import { useWindow } from "../../ui/useWindow";
 import type { Schemas } from "../../api/client";
 import { Answers } from "./Answers";
 import type { Pass } from "./asks";
 import { BeatTrack } from "./BeatTrack";
+import { Followed } from "./Followed";
 import { KeysDialog, PauseDialog, SymptomDialog } from "./Dialogs";
 import { ACTIONS, type Action, keyOf } from "./keys";
 import { RestCountdown } from "./RestCountdown";
@@ -67,8 +68,23 @@ function how(pass: Pass) {
 /** The step at hand: ready, playing, to be judged, or a rest. */
 export function Stage({ run, view, speed, instrument }: Props) {
   const navigate = useNavigate();
-  const { state, playing, beat, mayBeClean, hint, tension, told, keepsGoing, sending, open, close, end, rested, act } =
-    useStage(run, view, speed, instrument);
+  const {
+    state,
+    playing,
+    beat,
+    mayBeClean,
+    hint,
+    tension,
+    told,
+    keepsGoing,
+    marked,
+    sending,
+    open,
+    close,
+    end,
+    rested,
+    act,
+  } = useStage(run, view, speed, instrument);
   useWakefulScreen();
   const { pass, rest } = view.step;
   // What was played last stays at hand while resting, to say where it broke.
@@ -78,8 +94,9 @@ export function Stage({ run, view, speed, instrument }: Props) {
     view.relief.stretches.filter((stretch) => stretch.played).at(-1)?.effortAfter ?? view.relief.effortBefore;
   const left = view.relief.seconds - view.at;
   const estimate = (view.block === null ? undefined : view.relief.blocks[view.block])?.estimate ?? view.relief.estimate;
-  const phone = window.innerWidth < PHONE_WIDTH;
-  const short = window.innerHeight < SHORT_HEIGHT;
+  const { width, height } = useWindow();
+  const phone = width < PHONE_WIDTH;
+  const short = height < SHORT_HEIGHT;
   return (
     <div
       className="mx-auto flex w-full max-w-[1500px] flex-1 flex-col gap-2 px-4 py-3 short:gap-1 short:py-1 sm:px-9"
@@ -100,6 +117,11 @@ export function Stage({ run, view, speed, instrument }: Props) {
         <span className="hidden sm:block short:hidden">
           <ActionButton action="keys" onAct={act} quiet />
         </span>
+        {pass?.bare && (
+          <span className="hidden lg:block short:hidden">
+            <ActionButton action="marks" onAct={act} quiet pressed={marked} />
+          </span>
+        )}
         <ActionButton action="keep-going" onAct={act} quiet pressed={keepsGoing} />
         <ActionButton action="pause" onAct={act} quiet />
         <ActionButton action="symptom" onAct={act} />
@@ -176,11 +198,13 @@ export function Stage({ run, view, speed, instrument }: Props) {
           {rest && rest.reason !== "AWAY" && last && <WhereItBroke key={view.ordinal} {...last} />}
           {pass && (
             <>
-              <Engraving
-                abc={pass.abc}
-                label={pass.wholePiece ? "The notes of the piece" : "The notes of this burst"}
+              <Followed
+                pass={pass}
+                abc={marked ? pass.abc : (pass.bare ?? pass.abc)}
+                playing={playing}
+                beat={beat}
                 scale={phone || short ? 0.9 : pass.kind === "BURST" ? 2.5 : 1.4}
-                maxHeight={short ? 96 : phone ? 150 : 240}
+                maxHeight={short ? 148 : phone ? 150 : 240}
               />
               <BeatTrack pass={pass} playing={playing} beat={beat} />
             </>

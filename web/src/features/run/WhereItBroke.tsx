@@ -5,11 +5,14 @@ import * as touches from "../../api/touches";
 import { RANGES } from "../../api/ranges";
 import { upTo } from "../../api/within";
 import { Score, type Spot } from "../../notation/Score";
+import { KeyCap } from "../../ui/Button";
 import type { Pass } from "./asks";
+import { keyOf } from "./keys";
+import { useTyped } from "./useTyped";
 
 interface Props {
   /** What was played last. */
-  pass: Pick<Pass, "abc" | "places" | "firstLink">;
+  pass: Pick<Pass, "abc" | "places" | "firstLink" | "beatOf">;
   passageId: number;
 }
 
@@ -35,8 +38,8 @@ export function WhereItBroke({ pass, passageId }: Props) {
     touches.breaks(passageId),
   );
   const { firstLink } = pass;
-  if (firstLink === null) return null;
   const note = (at: number) => {
+    if (firstLink === null) return;
     const link = firstLink + at - 1;
     const words = `Noted: it broke going to note ${at + 1}`;
     broke.mutate(link, {
@@ -58,8 +61,14 @@ export function WhereItBroke({ pass, passageId }: Props) {
       },
     );
   };
+  const typed = useTyped(pass.beatOf, firstLink !== null, {
+    note: (at) => (at === 0 ? setSaid("The first note has no link before it.") : note(at)),
+    cause: (at) => CAUSES[at] && diagnose(CAUSES[at]),
+    missing: () => setSaid("There is no such note in what was played."),
+  });
+  if (firstLink === null) return null;
   return (
-    <div>
+    <div className="mb-4">
       <Score abc={pass.abc} places={pass.places} label="What was played last" scale={1.1} room={6}>
         {({ spots }) => (
           <div className="absolute inset-0">
@@ -70,9 +79,15 @@ export function WhereItBroke({ pass, passageId }: Props) {
       <p role="status" className="mt-2 text-night-soft">
         {broke.isError || because.isError
           ? sentence(broke.error ?? because.error)
-          : said || "Where did it break? Tap the note it did not get to."}
+          : typed.said ||
+            said || (
+              <>
+                Where did it break? Tap the note it did not get to, or <KeyCap>{keyOf("where")}</KeyCap>, its beat and
+                its place in the beat.
+              </>
+            )}
       </p>
-      {noted && <Why onSay={diagnose} />}
+      {noted && <Why onSay={diagnose} numbered={typed.naming} />}
     </div>
   );
 }
@@ -80,7 +95,7 @@ export function WhereItBroke({ pass, passageId }: Props) {
 const CAUSES = ["left hand", "right hand", "shift", "crossing", "tongue", "bow", "breath", "too much movement"];
 
 /** One tap more: why it broke, or in other words. */
-export function Why({ onSay }: { onSay: (cause: string) => void }) {
+export function Why({ onSay, numbered = false }: { onSay: (cause: string) => void; numbered?: boolean }) {
   const [words, setWords] = useState("");
   return (
     <form
@@ -91,14 +106,15 @@ export function Why({ onSay }: { onSay: (cause: string) => void }) {
         onSay(words);
       }}
     >
-      {CAUSES.map((cause) => (
+      {CAUSES.map((cause, at) => (
         <button
           key={cause}
           type="button"
+          aria-label={cause}
           onClick={() => onSay(cause)}
           className="min-h-10 rounded-[5px] border border-night-rule px-3 text-night-ink hover:border-night-soft"
         >
-          {cause}
+          {numbered && <KeyCap>{at + 1}</KeyCap>} {cause}
         </button>
       ))}
       <input

@@ -105,7 +105,7 @@ export const ANSWERING: Record<Pass["ask"], Answering> = {
     labels: (_pass, { slips, breaks }) => ({
       clean: "done",
       rough: of(slips, "a slip"),
-      broke: of(breaks, "a breakdown"),
+      broke: of(breaks, "broke"),
     }),
     press: (key, _pass, told, { whole }) => {
       if (key === "rough") return { told: { ...told, slips: told.slips + 1 } };

@@ -64,6 +64,12 @@ describe("three pedals", () => {
     expect(pedalled("pedal-3", "playing")).toBe("start");
     expect(pedalled("pedal-3", "ready")).toBe("back-off");
     expect(pedalled("pedal-1", "rest")).toBeUndefined();
+    expect(pedalled("pedal-2", "rest")).toBe("tenser");
+    expect(pedalled("pedal-3", "rest")).toBe("pause");
+    expect(pedalled("pedal-2", "pause")).toBe("symptom");
+    expect(pedalled("pedal-3", "pause")).toBe("end");
+    expect(pedalled("pedal-1", "symptom")).toBe("close");
+    expect(pedalled("pedal-3", "symptom")).toBe("end");
     expect(pedalled("rough", "ready")).toBe("rough");
   });
 });

@@ -16,12 +16,14 @@ export const ACTIONS = {
   "back-off": { code: "KeyB", key: "B", label: "back off" },
   symptom: { code: "KeyX", key: "X", label: "symptom, stop" },
   "keep-going": { code: "KeyG", key: "G", label: "keep going" },
+  where: { code: "KeyW", key: "W", label: "in a rest: where it broke" },
+  marks: { code: "KeyM", key: "M", label: "marks" },
   pause: { code: "Escape", key: "Esc", label: "pause" },
   keys: { code: "Slash", key: "?", label: "keys" },
   // With these three alone a whole run is played: what they do depends on where the step stands.
   "pedal-1": { code: "PageDown", key: "PageDown", label: "first pedal: start, clean" },
-  "pedal-2": { code: "PageUp", key: "PageUp", label: "second pedal: rough, one not clean, rest" },
-  "pedal-3": { code: "ArrowDown", key: "ArrowDown", label: "third pedal: broke, stop, back off" },
+  "pedal-2": { code: "PageUp", key: "PageUp", label: "second pedal: rough, rest; in a rest: it was tenser" },
+  "pedal-3": { code: "ArrowDown", key: "ArrowDown", label: "third pedal: broke, stop, back off; in a rest: pause" },
 } as const;
 
 export type Action = keyof typeof ACTIONS;
@@ -81,14 +83,30 @@ export function actionOf(event: Pressed): Action | undefined {
   );
 }
 
-/** What a pedal does where the step stands; in a rest there is nothing to be done. */
-export function pedalled(action: Action, state: "ready" | "playing" | "judge" | "rest"): Action | undefined {
+/** What a pedal does where the step stands; in a rest the tension felt goes up by one, and a pause leads to the rest. */
+export function pedalled(
+  action: Action,
+  state: "ready" | "playing" | "judge" | "rest" | "pause" | "symptom",
+): Action | "tenser" | "close" | "end" | undefined {
   if (!action.startsWith("pedal-")) return action;
-  if (state === "rest") return undefined;
   const meaning = {
-    "pedal-1": { ready: "start", playing: "clean", judge: "clean" },
-    "pedal-2": { ready: "rest", playing: "rough", judge: "rough" },
-    "pedal-3": { ready: "back-off", playing: "start", judge: "broke" },
+    "pedal-1": { ready: "start", playing: "clean", judge: "clean", rest: undefined, pause: "close", symptom: "close" },
+    "pedal-2": {
+      ready: "rest",
+      playing: "rough",
+      judge: "rough",
+      rest: "tenser",
+      pause: "symptom",
+      symptom: undefined,
+    },
+    "pedal-3": {
+      ready: "back-off",
+      playing: "start",
+      judge: "broke",
+      rest: "pause",
+      pause: "end",
+      symptom: "end",
+    },
   } as const;
   return meaning[action as keyof typeof meaning][state];
 }

@@ -10,6 +10,9 @@ import type { RunView, useRun } from "./useRun";
 /** How long nothing is said, when it keeps going, until a pass counts as unjudged, in seconds. */
 const SILENCE = 4;
 const KEEP_GOING = "tachylim.keep-going";
+const MARKS = "tachylim.marks";
+
+const MOST_TENSION = 5;
 
 /** A verdict may come this much before the last beat is over, in seconds. */
 const LAST_MOMENT = 0.8;
@@ -37,6 +40,7 @@ export function useStage(run: Run, view: RunView, speed: number, instrument: str
   const [paused, setPaused] = useState(0);
   const [told, setTold] = useState(NOTHING_TOLD);
   const [keepsGoing, setKeepsGoing] = useState(keep.getItem(KEEP_GOING) === "yes");
+  const [marked, setMarked] = useState(keep.getItem(MARKS) !== "no");
   const { pass, rest } = view.step;
   const [click] = useState(() => wishes(instrument));
   const over = useCallback(() => setPlayed("whole"), [setPlayed]);
@@ -148,6 +152,9 @@ export function useStage(run: Run, view: RunView, speed: number, instrument: str
       case "keep-going":
         keep.setItem(KEEP_GOING, keepsGoing ? "no" : "yes");
         return setKeepsGoing(!keepsGoing);
+      case "marks":
+        keep.setItem(MARKS, marked ? "no" : "yes");
+        return setMarked(!marked);
       case "keys":
         return setOpen("keys");
     }
@@ -157,26 +164,40 @@ export function useStage(run: Run, view: RunView, speed: number, instrument: str
   const asked = played === "cut" || (played === "whole" && ask && !ANSWERING[ask].end);
   const state: StageState = rest ? "rest" : playing ? "playing" : asked ? "judge" : "ready";
 
-  useKeys((event) => {
-    if (open || event.ctrlKey || event.metaKey || event.altKey || event.repeat) return;
-    // What is written in a field is no key of the run.
-    if (event.target instanceof HTMLInputElement) return;
-    const pressed = actionOf(event);
-    if (!pressed) return;
-    const action = pedalled(pressed, state);
-    if (!action) return event.preventDefault();
-    // A focused button keeps its own Space and Enter.
-    if (action === "start" && event.target instanceof HTMLButtonElement) return;
-    event.preventDefault();
-    act(action);
-  });
-
   const close = () => setOpen(undefined);
   /** Ends the run, with what was played of the pass at hand. */
   const end = (kind: "STOPPED" | "SYMPTOM") => {
     close();
     send({ kind, verdict: null, told: null, tension: null, seconds: paused });
   };
+  useKeys((event) => {
+    if (event.ctrlKey || event.metaKey || event.altKey || event.repeat) return;
+    // What is written in a field is no key of the run.
+    if (event.target instanceof HTMLInputElement) return;
+    const pressed = actionOf(event);
+    if (!pressed) return;
+    if (open) {
+      // What lies over the step has buttons of its own; only pedals, which reach none, are heard here.
+      if (!pressed.startsWith("pedal-") || open === "keys") return;
+      event.preventDefault();
+      const meant = pedalled(pressed, open);
+      if (meant === "close") close();
+      else if (meant === "symptom") setOpen("symptom");
+      else if (meant === "end") end(open === "symptom" ? "SYMPTOM" : "STOPPED");
+      return;
+    }
+    const action = pedalled(pressed, state);
+    if (!action || action === "close" || action === "end") return event.preventDefault();
+    if (action === "tenser") {
+      event.preventDefault();
+      return felt(Math.min(MOST_TENSION, tension + 1));
+    }
+    // A focused button keeps its own Space and Enter.
+    if (action === "start" && event.target instanceof HTMLButtonElement) return;
+    event.preventDefault();
+    act(action);
+  });
+
   const rested = (seconds: number) => send({ kind: "RESTED", verdict: null, told: null, tension: null, seconds });
   return {
     state,
@@ -187,6 +208,7 @@ export function useStage(run: Run, view: RunView, speed: number, instrument: str
     tension,
     told,
     keepsGoing,
+    marked,
     sending,
     open,
     close,

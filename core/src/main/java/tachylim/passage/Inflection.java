@@ -75,6 +75,11 @@ public record Inflection(
                 syllable);
     }
 
+    /** Without any mark. */
+    public Inflection unmarked() {
+        return new Inflection(grace, articulations, slursOpened, slursClosed, List.of(), syllable);
+    }
+
     /** With one more articulation. */
     public Inflection with(Articulation articulation) {
         Set<Articulation> now = EnumSet.of(articulation);

@@ -82,6 +82,16 @@ public record Passage(
         return new Passage(meter, beatUnit, key, barLines, others, length, directions);
     }
 
+    /** The same without the player's marks: as the composer wrote it. */
+    public Passage unmarked() {
+        if (notes.stream().allMatch(note -> note.inflection().marks().isEmpty())) {
+            return this;
+        }
+        return withNotes(notes.stream()
+                .map(note -> note.with(note.inflection().unmarked()))
+                .toList());
+    }
+
     /** Whether it is counted from paper: no note has a pitch. */
     public boolean isPaper() {
         return notes.stream().allMatch(note -> note.pitches().isEmpty());

@@ -59,6 +59,11 @@ public record Pass(Task task, Piece notes, int beats, int rounds, int countIn, S
         return pulse() instanceof Pulse.Switching switching ? Spread.of(played, switching) : played;
     }
 
+    /** The beats from one time round to the next; of what is played once, all of them. */
+    public double roundBeats(Passage played) {
+        return rounds == 1 ? beats : (beats - Math.ceil(played.length().doubleValue() - 1e-9)) / (rounds - 1);
+    }
+
     /** Seconds of counting in. */
     public double countInSeconds() {
         return tempo().secondsFor(countIn);

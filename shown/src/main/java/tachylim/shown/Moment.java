@@ -76,6 +76,18 @@ public record Moment(
             @Schema(description = "for each note where its letter stands in the text")
             List<Integer> places,
 
+            @Schema(nullable = true, description = "the same without the player's marks; null where there are none")
+            String bare,
+
+            @Schema(description = "for each note the beat it falls in, from 0")
+            List<Integer> beatOf,
+
+            @Schema(description = "the beat at which each bar begins")
+            List<Double> bars,
+
+            @Schema(description = "the beats from one time round to the next")
+            double roundBeats,
+
             @Schema(
                     nullable = true,
                     description = "which link of the passage follows its first note; null where it is not as written")

@@ -2,6 +2,7 @@ package tachylim.shown;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.IntStream;
 import tachylim.notation.abc.AbcWriter;
 import tachylim.passage.Passage;
 import tachylim.shown.Moment.ClickDto;
@@ -46,7 +47,9 @@ final class StepDescription {
 
     private PassDto pass(Pass pass) {
         Passage music = run.blocks().get(run.block()).music().notes();
-        AbcWriter.Written written = AbcWriter.engraving(pass.written(music));
+        Passage played = pass.written(music);
+        AbcWriter.Written written = AbcWriter.engraving(played);
+        Passage bare = played.unmarked();
         boolean asWritten = run.blocks().get(run.block()).music().isAsWritten()
                 && pass.pulse().kind() != Pulse.Kind.SWITCHING;
         List<ClickDto> clicks = ClickProgramme.of(pass, music).stream()
@@ -72,6 +75,14 @@ final class StepDescription {
                 pass.rate(music),
                 written.abc(),
                 written.places(),
+                bare.equals(played) ? null : AbcWriter.engraving(bare).abc(),
+                played.notes().stream()
+                        .map(note -> (int) note.onset().doubleValue())
+                        .toList(),
+                IntStream.range(0, played.bars())
+                        .mapToObj(bar -> played.barStart(bar).doubleValue())
+                        .toList(),
+                pass.roundBeats(played),
                 asWritten ? firstNote + pass.notes().firstNote() : null,
                 pass.notes().size() == music.notes().size(),
                 before + 1,

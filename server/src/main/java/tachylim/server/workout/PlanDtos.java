@@ -6,6 +6,7 @@ import jakarta.validation.constraints.DecimalMax;
 import jakarta.validation.constraints.DecimalMin;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
@@ -177,6 +178,19 @@ public final class PlanDtos {
                     sketches.stream().map(BlockWish::of).toList());
         }
     }
+
+    private static final int LONGEST_NAME = 60;
+
+    /** A session to be kept under a name. */
+    public record TemplateWish(
+            @NotBlank(message = "Give the template a name.")
+            @Size(max = LONGEST_NAME, message = "A name has up to " + LONGEST_NAME + " characters.")
+            String name,
+
+            @NotNull @Valid PlanWish wish) {}
+
+    /** A session that was kept; its pieces are those it was made for. */
+    public record TemplateDto(long id, String name, PlanWish wish) {}
 
     /** A method to choose, as a player calls it. */
     public record SchoolDto(School school, String title, String hint) {

@@ -108,6 +108,12 @@ class IsolationTest extends ServerTest {
                 change,
                 Map.of("clientId", UUID.randomUUID().toString(), "seconds", 60, "clean", 30));
         same(other, "DELETE", "/api/changes/{id}", change, null);
+        long template = owner.put("/api/templates", Map.of("name", "mine", "wish", Practice.plan(piece, Map.of())))
+                .ok()
+                .path(0)
+                .path("id")
+                .asLong();
+        same(other, "DELETE", "/api/templates/{id}", template, null);
         Player third = player();
         third.post("/api/symptoms", Map.of("clientId", UUID.randomUUID().toString()));
         same(

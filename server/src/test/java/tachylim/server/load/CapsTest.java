@@ -532,6 +532,8 @@ class CapsTest extends ServerTest {
                 "/api/passages",
                 "/api/changes",
                 "/api/changes/{id}",
+                "/api/templates",
+                "/api/templates/{id}",
                 "/api/passages/{id}",
                 "/api/passages/{id}/pieces",
                 "/api/passages/{id}/extras",

@@ -1,0 +1,74 @@
+package tachylim.server.workout;
+
+import java.time.Clock;
+import java.util.List;
+import java.util.stream.Stream;
+import org.springframework.data.domain.Limit;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tachylim.server.account.SignedIn;
+import tachylim.server.web.Refused;
+import tachylim.server.workout.PlanDtos.PlanWish;
+import tachylim.server.workout.PlanDtos.TemplateDto;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Sessions that a player keeps to plan others like them. */
+@Service
+class TemplateService {
+
+    private static final int MOST = 40;
+
+    /** What was kept before there was a choice is as if it had not been chosen. */
+    private static final JsonMapper JSON = JsonMapper.builder()
+            .disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
+            .disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
+            .build();
+
+    private final PlanTemplateRepository templates;
+    private final Clock clock;
+
+    TemplateService(PlanTemplateRepository templates, Clock clock) {
+        this.templates = templates;
+        this.clock = clock;
+    }
+
+    @Transactional(readOnly = true)
+    List<TemplateDto> all(SignedIn who) {
+        return templates.findByAccountIdOrderByName(who.accountId(), Limit.of(MOST)).stream()
+                .flatMap(TemplateService::read)
+                .toList();
+    }
+
+    /** One that cannot be read any more, because a method or a part has gone, is not offered. */
+    private static Stream<TemplateDto> read(PlanTemplate kept) {
+        try {
+            return Stream.of(new TemplateDto(kept.id(), kept.name(), JSON.readValue(kept.wish(), PlanWish.class)));
+        } catch (JacksonException gone) {
+            return Stream.of();
+        }
+    }
+
+    /** Keeps a session under a name; one of the same name is replaced. */
+    @Transactional
+    public void keep(SignedIn who, String name, PlanWish wish) {
+        Refused.unlessValid("wish", wish::choices);
+        String document = JSON.writeValueAsString(wish);
+        templates
+                .findByAccountIdAndName(who.accountId(), name.strip())
+                .ifPresentOrElse(same -> same.wish(document), () -> {
+                    if (templates.countByAccountId(who.accountId()) >= MOST) {
+                        throw Refused.field("name", "There is room for " + MOST + " templates. Delete one first.");
+                    }
+                    templates.save(new PlanTemplate(who.accountId(), name.strip(), document, clock.instant()));
+                });
+    }
+
+    @Transactional
+    public void delete(SignedIn who, long id) {
+        templates.delete(templates
+                .findByIdAndAccountId(id, who.accountId())
+                .orElseThrow(() -> Refused.notFound("This template")));
+    }
+}

@@ -1,0 +1,128 @@
+import { type KeyboardEvent, type PointerEvent, useState } from "react";
+import type { ReliefData, Scales } from "../../relief/terrain";
+import { PART } from "../../relief/Labels";
+import { type Block, changed, moved, movedTo } from "./blocks";
+import { Handle } from "./Handles";
+
+interface Props {
+  relief: ReliefData;
+  blocks: Block[];
+  scales: Scales;
+  onChange: (blocks: Block[]) => void;
+}
+
+const LEAST_SECONDS = 10;
+const MOST_SECONDS = 10_800;
+const STEP_SECONDS = 30;
+/** Narrower blocks are moved and timed in the list. */
+const LEAST_WIDTH = 34;
+
+/** The blocks of a plan by hand: where one ends is dragged to give it more time, its grip to put it elsewhere. */
+export function BlockHandles({ relief, blocks, scales: { x, base }, onChange }: Props) {
+  const perSecond = (x(relief.seconds) - x(0)) / Math.max(1, relief.seconds);
+  return (
+    <g>
+      {relief.blocks.map((drawn, i) => {
+        const block = blocks[i];
+        if (!block || (drawn.end - drawn.start) * perSecond < LEAST_WIDTH) return null;
+        const last = (seconds: number) =>
+          onChange(changed(blocks, i, { seconds: Math.min(MOST_SECONDS, Math.max(LEAST_SECONDS, seconds)) }));
+        const name = PART[drawn.part];
+        const room = x(drawn.end) - x(drawn.start);
+        return (
+          <g key={i}>
+            {drawn.part !== "WARM_UP" && (
+              <Handle
+                label={`Minutes of ${name}, block ${i + 1}`}
+                x={x(drawn.end) - 1}
+                y={base}
+                value={block.seconds / 60}
+                min={0}
+                max={MOST_SECONDS / 60}
+                text={`${Math.round(block.seconds / 6) / 10} minutes`}
+                onStep={(way) => last(block.seconds + way * STEP_SECONDS)}
+                onDrag={({ movedX }) => last(block.seconds + movedX / perSecond)}
+                hue="fill-soft"
+              />
+            )}
+            {isFree(room, name) && (
+              <Grip
+                label={`Place of ${name}, block ${i + 1}`}
+                x={x(drawn.end) - 18}
+                y={base + 27}
+                place={i}
+                places={blocks.length}
+                onStep={(way) => onChange(moved(blocks, i, way))}
+                onDrop={(at) => {
+                  const to = relief.blocks.findIndex((other) => x(other.start) <= at && at < x(other.end));
+                  if (to >= 0) onChange(movedTo(blocks, i, to));
+                }}
+              />
+            )}
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+/** Whether a grip has room beside what is written under its block. */
+function isFree(room: number, name: string) {
+  const written = name.length * 7 + 10;
+  const taken = room > written ? written + (room > 150 ? 48 : 0) : 0;
+  return room - taken > 32;
+}
+
+interface GripProps {
+  label: string;
+  x: number;
+  y: number;
+  place: number;
+  places: number;
+  onStep: (way: 1 | -1) => void;
+  onDrop: (x: number) => void;
+}
+
+/** Six dots to take a block by. */
+function Grip({ label, x, y, place, places, onStep, onDrop }: GripProps) {
+  const [held, setHeld] = useState<number>();
+  const at = held ?? x;
+  const onKeyDown = (event: KeyboardEvent) => {
+    const later = event.key === "ArrowRight" || event.key === "ArrowDown";
+    const earlier = event.key === "ArrowLeft" || event.key === "ArrowUp";
+    if (!later && !earlier) return;
+    event.preventDefault();
+    event.stopPropagation();
+    onStep(later ? 1 : -1);
+  };
+  const inFrame = (event: PointerEvent<SVGGElement>) =>
+    event.clientX - event.currentTarget.ownerSVGElement!.getBoundingClientRect().left;
+  return (
+    <g
+      role="slider"
+      tabIndex={0}
+      aria-label={label}
+      aria-valuenow={place + 1}
+      aria-valuemin={1}
+      aria-valuemax={places}
+      aria-valuetext={`${place + 1} of ${places}`}
+      onKeyDown={onKeyDown}
+      onPointerDown={(event) => {
+        event.currentTarget.setPointerCapture(event.pointerId);
+        setHeld(inFrame(event));
+      }}
+      onPointerMove={(event) => held !== undefined && setHeld(inFrame(event))}
+      onPointerUp={(event) => {
+        setHeld(undefined);
+        onDrop(inFrame(event));
+      }}
+      onPointerCancel={() => setHeld(undefined)}
+      className="pointer-events-auto cursor-grab touch-none"
+    >
+      <rect x={at - 14} y={y - 11} width="28" height="22" rx="4" className="fill-transparent" />
+      {[-6, 0, 6].flatMap((dx) =>
+        [-3, 3].map((dy) => <circle key={`${dx} ${dy}`} cx={at + dx} cy={y + dy} r="1.7" className="fill-soft" />),
+      )}
+    </g>
+  );
+}

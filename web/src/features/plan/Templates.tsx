@@ -1,0 +1,102 @@
+import { Trash2 } from "lucide-react";
+import { useState } from "react";
+import { api, given } from "../../api/client";
+import { sentence, useChange, useTemplates } from "../../api/queries";
+import { RANGES } from "../../api/ranges";
+import * as touches from "../../api/touches";
+import { upTo } from "../../api/within";
+import { Button } from "../../ui/Button";
+import { Dialog } from "../../ui/Dialog";
+import { Field } from "../../ui/Field";
+import { useSay } from "../../ui/Toasts";
+import { fieldError } from "../bench/PassageFields";
+import { fitted, type Wish } from "./blocks";
+
+interface Props {
+  /** The session as it is now, with its blocks. */
+  wish: Wish;
+  onTake: (wish: Wish) => void;
+}
+
+/** Sessions that were kept, to be had for the pieces at hand; and a way to keep this one. */
+export function Templates({ wish, onTake }: Props) {
+  const templates = useTemplates();
+  const say = useSay();
+  const [open, setOpen] = useState(false);
+  const [name, setName] = useState("");
+  const keep = useChange(() => given(api.PUT("/api/templates", { body: { name, wish } })), touches.templates);
+  const away = useChange(
+    (id: number) => given(api.DELETE("/api/templates/{id}", { params: { path: { id } } })),
+    touches.templates,
+  );
+  const all = templates.data ?? [];
+  return (
+    <>
+      <Button onClick={() => setOpen(true)}>Templates</Button>
+      <Dialog title="Templates" open={open} onClose={() => setOpen(false)}>
+        {all.length === 0 ? (
+          <p className="mb-4 text-soft">
+            Nothing is kept yet. A template has the blocks, minutes and methods of a session, for whatever pieces.
+          </p>
+        ) : (
+          <ul className="mb-5 divide-y divide-rule border-y border-rule">
+            {all.map((template) => (
+              <li key={template.id} className="flex items-center gap-2 py-1.5">
+                <span className="mr-auto">
+                  <b>{template.name}</b>{" "}
+                  <span className="text-soft">
+                    {template.wish.minutes} min, {template.wish.blocks.length} blocks
+                  </span>
+                </span>
+                <Button
+                  aria-label={`Take ${template.name}`}
+                  onClick={() => {
+                    onTake(fitted(template.wish, wish));
+                    setOpen(false);
+                  }}
+                >
+                  Take it
+                </Button>
+                <Button aria-label={`Delete ${template.name}`} onClick={() => away.mutate(template.id)}>
+                  <Trash2 size={16} aria-hidden="true" />
+                </Button>
+              </li>
+            ))}
+          </ul>
+        )}
+        <form
+          noValidate
+          className="grid gap-3"
+          onSubmit={(event) => {
+            event.preventDefault();
+            keep.mutate(undefined, {
+              onSuccess: () => {
+                say(`Kept as ${name.trim()}.`);
+                setName("");
+              },
+            });
+          }}
+        >
+          <Field
+            label="Keep this session as"
+            {...upTo(RANGES.TemplateWish.name)}
+            value={name}
+            error={fieldError(keep.error, "name")}
+            onChange={(event) => setName(event.target.value)}
+          />
+          {(away.isError || (keep.isError && !fieldError(keep.error, "name"))) && (
+            <p role="alert" className="text-plum">
+              {sentence(away.error ?? keep.error)}
+            </p>
+          )}
+          <div className="flex gap-2">
+            <Button type="submit" kind="main" disabled={keep.isPending}>
+              Keep it
+            </Button>
+            <Button onClick={() => setOpen(false)}>Close</Button>
+          </div>
+        </form>
+      </Dialog>
+    </>
+  );
+}
