@@ -76,4 +76,6 @@ export const RANGES = {
   SymptomWish: { secondsAgo: { minimum: 0, maximum: 1209600 } },
   Taps: { seconds: { minItems: 0, maxItems: 13 } },
   TemplateWish: { name: { minLength: 0, maxLength: 60 } },
+  WarmUp: { lines: { minItems: 0, maxItems: 8 } },
+  WarmUpLine: { seconds: { minimum: 15, maximum: 600 }, what: { minLength: 0, maxLength: 80 } },
 } as const;

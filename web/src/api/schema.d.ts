@@ -68,6 +68,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/account/warm-up": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["warmUp"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/account/zone": {
         parameters: {
             query?: never;
@@ -1003,7 +1019,7 @@ export interface components {
         /** @description what the first piece wants now by a rule of thumb, with the reason; null on Today */
         Advice: {
             /** @enum {string} */
-            school: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "UPKEEP" | "CEILING_TEST";
+            school: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "WARM_UP_ROUTINE" | "UPKEEP" | "CEILING_TEST";
             title: string;
             why: string;
         } | null;
@@ -1090,7 +1106,7 @@ export interface components {
             /** @enum {string} */
             part: "WARM_UP" | "OPENER" | "PREPARE" | "MEASURE" | "CORE" | "PERFORM" | "STUDY" | "CLOSER";
             /** @enum {string} */
-            school: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "UPKEEP" | "CEILING_TEST";
+            school: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "WARM_UP_ROUTINE" | "UPKEEP" | "CEILING_TEST";
             /** Format: double */
             seconds: number;
             /** Format: int32 */
@@ -1618,6 +1634,8 @@ export interface components {
             today: string;
             /** Format: int32 */
             usualMinutes: number;
+            /** @description the lines of the own warm-up; none when it is large, easy movement */
+            warmUp: components["schemas"]["WarmUpLine"][];
         };
         MeasuredPass: {
             /** Format: double */
@@ -1632,7 +1650,7 @@ export interface components {
         MethodDto: {
             hint: string;
             /** @enum {string} */
-            school: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "UPKEEP" | "CEILING_TEST";
+            school: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "WARM_UP_ROUTINE" | "UPKEEP" | "CEILING_TEST";
             shape: components["schemas"]["ShapeDto"][];
             title: string;
             use: string;
@@ -1876,7 +1894,7 @@ export interface components {
             pieceId: number;
             roughCounts: boolean;
             /** @enum {string} */
-            school: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "UPKEEP" | "CEILING_TEST";
+            school: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "WARM_UP_ROUTINE" | "UPKEEP" | "CEILING_TEST";
         };
         PlaybackDto: {
             /** Format: double */
@@ -2067,7 +2085,7 @@ export interface components {
         SchoolDto: {
             hint: string;
             /** @enum {string} */
-            school: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "UPKEEP" | "CEILING_TEST";
+            school: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "WARM_UP_ROUTINE" | "UPKEEP" | "CEILING_TEST";
             title: string;
         };
         ScoreView: {
@@ -2377,6 +2395,17 @@ export interface components {
             remark: string;
             title: string;
         };
+        WarmUp: {
+            lines: components["schemas"]["WarmUpLine"][];
+        };
+        /** @description the lines of the own warm-up; none when it is large, easy movement */
+        WarmUpLine: {
+            /** @description whether it is done at the instrument, and counts */
+            playing: boolean;
+            /** Format: int32 */
+            seconds: number;
+            what: string;
+        };
         WholeDto: {
             parts: components["schemas"]["PartDto"][];
             /** Format: double */
@@ -2522,6 +2551,39 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    warmUp: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WarmUp"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Me"];
+                };
             };
             /** @description Refused, or failed */
             default: {
@@ -3857,7 +3919,7 @@ export interface operations {
     usual: {
         parameters: {
             query?: {
-                school?: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "UPKEEP" | "CEILING_TEST";
+                school?: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "WARM_UP_ROUTINE" | "UPKEEP" | "CEILING_TEST";
             };
             header?: never;
             path: {

@@ -42,7 +42,10 @@ function Editor({ usual }: { usual: Schemas["PlanView"] }) {
   const told = preview.data ?? usual;
   // What the server said of the pieces may be of those before.
   const sameSession = told.pieces.length === 1 + wish.others.length;
-  const view = here && sameSession ? { ...told, relief: here.relief, wish: { ...wish, blocks: here.blocks } } : told;
+  const drawn = here && sameSession ? { ...told, relief: here.relief, wish: { ...wish, blocks: here.blocks } } : told;
+  // The server may still be drawing what was put together: the next change is made to that, not to what is drawn yet.
+  const latest = wish.blocks.length === drawn.wish.blocks.length ? wish.blocks : drawn.wish.blocks;
+  const view = { ...drawn, wish: { ...drawn.wish, blocks: latest } };
   const put = (next: Wish) => setHistory((now) => stepped(now, next));
   const change = (part: Partial<Wish>) => put({ ...wish, ...part, blocks: [] });
   const rearrange = (blocks: Block[]) => put({ ...wish, blocks });

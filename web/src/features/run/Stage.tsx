@@ -94,6 +94,8 @@ export function Stage({ run, view, speed, instrument }: Props) {
     view.relief.stretches.filter((stretch) => stretch.played).at(-1)?.effortAfter ?? view.relief.effortBefore;
   const left = view.relief.seconds - view.at;
   const estimate = (view.block === null ? undefined : view.relief.blocks[view.block])?.estimate ?? view.relief.estimate;
+  // A line of the player's own warm-up is not the piece.
+  const routine = pass?.kind === "WARM_UP" && pass.pulse === "FREE";
   const { width, height } = useWindow();
   const phone = width < PHONE_WIDTH;
   const short = height < SHORT_HEIGHT;
@@ -198,14 +200,16 @@ export function Stage({ run, view, speed, instrument }: Props) {
           {rest && rest.reason !== "AWAY" && last && <WhereItBroke key={view.ordinal} {...last} />}
           {pass && (
             <>
-              <Followed
-                pass={pass}
-                abc={marked ? pass.abc : (pass.bare ?? pass.abc)}
-                playing={playing}
-                beat={beat}
-                scale={phone || short ? 0.9 : pass.kind === "BURST" ? 2.5 : 1.4}
-                maxHeight={short ? 148 : phone ? 150 : 240}
-              />
+              {!routine && (
+                <Followed
+                  pass={pass}
+                  abc={marked ? pass.abc : (pass.bare ?? pass.abc)}
+                  playing={playing}
+                  beat={beat}
+                  scale={phone || short ? 0.9 : pass.kind === "BURST" ? 2.5 : 1.4}
+                  maxHeight={short ? 148 : phone ? 150 : 240}
+                />
+              )}
               <BeatTrack pass={pass} playing={playing} beat={beat} />
             </>
           )}

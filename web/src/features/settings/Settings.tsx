@@ -16,6 +16,7 @@ import { Browsers } from "./Browsers";
 import { Home } from "./Home";
 import { Keys } from "./Keys";
 import { Room } from "./Room";
+import { WarmUp } from "./WarmUp";
 import * as touches from "../../api/touches";
 import { within } from "../../api/within";
 import { RANGES } from "../../api/ranges";
@@ -38,6 +39,7 @@ export default function Settings({ me }: { me: Schemas["Me"] }) {
     >
       <div className="grid gap-x-16 gap-y-10 lg:grid-cols-2">
         <Habits me={me} />
+        <WarmUp me={me} />
         <Password />
         <Home me={me} />
         <Browsers />

@@ -17,6 +17,7 @@ import tachylim.load.Reserve;
 import tachylim.method.Method;
 import tachylim.method.School;
 import tachylim.method.Settings;
+import tachylim.method.WarmUpRoutine;
 import tachylim.notation.abc.AbcReader;
 import tachylim.passage.Passage;
 import tachylim.tempo.Tempo;
@@ -80,6 +81,7 @@ final class Score {
                                 condition.at("reserve").number(),
                                 condition.at("reserveK").number()),
                         condition.at("sinceBreak").number()),
+                WarmUpRoutine.items(plan.at("routine").text()),
                 plan.at("spared").text());
     }
 

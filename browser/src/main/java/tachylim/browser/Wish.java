@@ -34,6 +34,7 @@ final class Wish {
                 choices,
                 known.allowance(),
                 known.condition(),
+                known.routine(),
                 known.spared());
     }
 }

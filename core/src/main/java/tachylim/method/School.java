@@ -159,6 +159,15 @@ public enum School {
             Reach.EASY,
             StudyCard::usual,
             StudyCard::read),
+    /** A warm-up as the player has put it down; it makes no core. */
+    WARM_UP_ROUTINE(
+            "warm-up-routine",
+            "Your warm-up",
+            "your own lines, one after another",
+            "for whoever warms up by a book of their own, put down in Settings",
+            Reach.EASY,
+            WarmUpRoutine::under,
+            WarmUpRoutine::read),
     /** What keeps a piece that has reached its target; takes the place of bursts there. */
     UPKEEP(
             "upkeep",

@@ -6,6 +6,7 @@ import java.util.Optional;
 import tachylim.ceiling.Known;
 import tachylim.load.Condition;
 import tachylim.method.School;
+import tachylim.method.WarmUpRoutine;
 import tachylim.passage.Passage;
 import tachylim.tempo.Tempo;
 
@@ -19,6 +20,7 @@ import tachylim.tempo.Tempo;
  * @param choices what the player chose, where a block has no choices of its own
  * @param allowance what may still be done today
  * @param condition how the player comes to it
+ * @param routine the lines of the player's own warm-up; none for large, easy movement
  * @param spared why today is for easy playing without measuring or bursts, one sentence; empty on other days
  */
 public record Brief(
@@ -28,6 +30,7 @@ public record Brief(
         Choices choices,
         Allowance allowance,
         Condition condition,
+        List<WarmUpRoutine.Item> routine,
         String spared) {
 
     public static final int LEAST_MINUTES = 3;
@@ -53,6 +56,7 @@ public record Brief(
      * @throws IllegalArgumentException if minutes, pieces or blocks are outside their range
      */
     public Brief {
+        routine = List.copyOf(routine);
         themes = List.copyOf(themes);
         sketches = List.copyOf(sketches);
         if (minutes < LEAST_MINUTES || minutes > MOST_MINUTES) {
@@ -71,6 +75,23 @@ public record Brief(
                 throw new IllegalArgumentException("There is no piece " + (sketch.theme() + 1) + " in this session");
             }
         }
+    }
+
+    /** A brief of a player who warms up by large, easy movement. */
+    public Brief(
+            List<Theme> themes,
+            List<Sketch> sketches,
+            int minutes,
+            Choices choices,
+            Allowance allowance,
+            Condition condition,
+            String spared) {
+        this(themes, sketches, minutes, choices, allowance, condition, List.of(), spared);
+    }
+
+    /** The same, warmed up for by these lines. */
+    public Brief warmedUpBy(List<WarmUpRoutine.Item> lines) {
+        return new Brief(themes, sketches, minutes, choices, allowance, condition, lines, spared);
     }
 
     /** A brief for one piece, and a rested player who has played nothing faster than {@link Planner#FASTEST_UNREACHED}. */
@@ -101,11 +122,11 @@ public record Brief(
     Brief knowing(int theme, Known now) {
         List<Theme> changed = new ArrayList<>(themes);
         changed.set(theme, themes.get(theme).knowing(now));
-        return new Brief(changed, sketches, minutes, choices, allowance, condition, spared);
+        return new Brief(changed, sketches, minutes, choices, allowance, condition, routine, spared);
     }
 
     /** The same with these blocks. */
     public Brief with(List<Sketch> blocks) {
-        return new Brief(themes, blocks, minutes, choices, allowance, condition, spared);
+        return new Brief(themes, blocks, minutes, choices, allowance, condition, routine, spared);
     }
 }

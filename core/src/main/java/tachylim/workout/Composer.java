@@ -73,14 +73,14 @@ public final class Composer {
         double all = brief.minutes() * 60.0;
         if (Planner.isEasy(brief)) {
             return List.of(
-                    sketch(Part.WARM_UP, 0, Planner.WARM_UP_SECONDS),
+                    sketch(Part.WARM_UP, 0, Planner.warmUpSeconds(brief)),
                     sketch(Part.OPENER, 0, all * (OPENER_SHARE + CORE_SHARE)),
                     sketch(Part.CLOSER, 0, Math.max(LEAST_CLOSER_SECONDS, all * CLOSER_SHARE)));
         }
         double measuring = Planner.probes(brief, 0) * Planner.probeSeconds(brief, 0);
         if (brief.choices().school() == School.CEILING_TEST) {
             return List.of(
-                    sketch(Part.WARM_UP, 0, Planner.WARM_UP_SECONDS),
+                    sketch(Part.WARM_UP, 0, Planner.warmUpSeconds(brief)),
                     sketch(Part.MEASURE, 0, Math.max(all, measuring)),
                     sketch(Part.CLOSER, 0, LEAST_CLOSER_SECONDS));
         }
@@ -91,7 +91,7 @@ public final class Composer {
     private List<Sketch> draft(double practice, double measuring) {
         int near = near();
         List<Sketch> draft = new ArrayList<>();
-        draft.add(sketch(Part.WARM_UP, near, Planner.WARM_UP_SECONDS));
+        draft.add(sketch(Part.WARM_UP, near, Planner.warmUpSeconds(brief)));
         draft.add(sketch(Part.OPENER, near, Math.min(MOST_OPENER_SECONDS, practice * OPENER_SHARE)));
         if (measuring > 0) {
             draft.add(sketch(Part.MEASURE, 0, measuring));

@@ -14,6 +14,7 @@ import tachylim.method.Probes;
 import tachylim.method.School;
 import tachylim.method.Span;
 import tachylim.method.SteadyClimb;
+import tachylim.method.WarmUpRoutine;
 import tachylim.passage.Passage;
 import tachylim.task.PassKind;
 import tachylim.tempo.Tempo;
@@ -43,7 +44,7 @@ public final class Planner {
 
     private static final double WARM_UP_FIRST = 0.5;
     private static final double WARM_UP_SECOND = 0.62;
-    static final double WARM_UP_SECONDS = 240;
+    private static final double WARM_UP_SECONDS = 240;
 
     /** The rest that a probe may need before it, in seconds. */
     private static final double PROBE_REST = 60;
@@ -291,7 +292,18 @@ public final class Planner {
 
     // The blocks
 
+    /** What a warm-up takes. */
+    static double warmUpSeconds(Brief brief) {
+        return brief.routine().isEmpty() ? WARM_UP_SECONDS : WarmUpRoutine.seconds(brief.routine());
+    }
+
     private Block warmUp() {
+        if (!brief.routine().isEmpty()) {
+            return block(
+                    new WarmUpRoutine(brief.routine(), slow(ceiling().times(WARM_UP_FIRST))),
+                    "Your own warm-up of " + Math.round(warmUpSeconds(brief) / 60) + " min, outside the "
+                            + brief.minutes() + " minutes.");
+        }
         Tempo first = slow(ceiling().times(WARM_UP_FIRST));
         Tempo second = slow(ceiling().times(WARM_UP_SECOND));
         return block(

@@ -94,7 +94,7 @@ class PreparationTest {
             entries.add(random.nextBoolean() ? reached(item, day) : lost(item, day, "why"));
         }
         Preparation now = Preparation.of(entries);
-        assertThat(now.reached()).doesNotContainAnyElementsOf(now.open());
+        assertThat(now.reached()).noneMatch(now.open()::contains);
         assertThat(now.reached().size() + now.open().size()).isEqualTo(Readiness.values().length);
         assertThat(now.items())
                 .allSatisfy(state -> assertThat(state.lostOn() == null || state.reachedOn() != null)

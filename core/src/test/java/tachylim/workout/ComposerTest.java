@@ -15,6 +15,7 @@ import org.junit.jupiter.api.Test;
 import tachylim.ceiling.Known;
 import tachylim.ceiling.Posterior;
 import tachylim.load.Condition;
+import tachylim.method.WarmUpRoutine;
 import tachylim.passage.Meter;
 import tachylim.passage.PaperPattern;
 import tachylim.passage.Passage;
@@ -204,5 +205,21 @@ class ComposerTest {
         assertThat(run.past())
                 .filteredOn(segment -> segment.step() instanceof Pass pass && pass.kind() == PassKind.CLOSING)
                 .isNotEmpty();
+    }
+
+    @Test
+    void aWarmUpOfOnesOwnTakesItsTimeOutsideTheMinutes() {
+        List<WarmUpRoutine.Item> lines = List.of(
+                new WarmUpRoutine.Item("Shoulders", 300, false), new WarmUpRoutine.Item("Long strokes", 300, true));
+        Workout own = Planner.plan(
+                new Brief(List.of(theme(0, 2, 0.05)), List.of(), 20, Choices.usual(), PLENTY, Condition.FRESH, "")
+                        .warmedUpBy(lines));
+        assertThat(own.blocks().get(0).method()).isInstanceOf(WarmUpRoutine.class);
+        List<Segment> warmUp = Run.start(own).ahead().stream()
+                .filter(segment -> segment.part() == Part.WARM_UP)
+                .toList();
+        assertThat(warmUp.stream().mapToDouble(Segment::seconds).sum()).isBetween(600.0, 630.0);
+        assertThat(Composer.secondsOf(own)).isLessThanOrEqualTo(1200).isGreaterThan(1000);
+        assertThat(Totals.of(warmUp).effort()).isPositive();
     }
 }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.google.gson.JsonParser;
 import com.microsoft.playwright.Page;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 
 /** The clicks of a real pass, rendered by the browser's own audio engine, against the core's programme. */
@@ -45,17 +46,10 @@ class ClickTest {
         List<Double> programme = step.getAsJsonArray("clicks").asList().stream()
                 .map(click -> click.getAsJsonObject().get("seconds").getAsDouble())
                 .toList();
-        String module = "/"
-                + JsonParser.parseString(odile.api("/.vite/manifest.json"))
-                        .getAsJsonObject()
-                        .getAsJsonObject("src/click/clicks.ts")
-                        .get("file")
-                        .getAsString();
-
         List<?> onsets = (List<?>) page.evaluate(
                 RENDER,
                 List.of(
-                        module,
+                        module(odile),
                         page.evaluate(
                                 "text => JSON.parse(text)",
                                 step.getAsJsonArray("clicks").toString())));
@@ -66,5 +60,60 @@ class ClickTest {
                     .as("click %d at %.3f s", i, programme.get(i))
                     .isLessThan(MILLISECOND);
         }
+    }
+
+    /** Where the click is in the build of the pages. */
+    private static String module(Musician odile) {
+        return "/"
+                + JsonParser.parseString(odile.api("/.vite/manifest.json"))
+                        .getAsJsonObject()
+                        .getAsJsonObject("src/click/clicks.ts")
+                        .get("file")
+                        .getAsString();
+    }
+
+    /**
+     * Renders an hour of twelve clicks a second, a minute after another as passes are, and finds how far each click is from
+     * its time; with what the page's memory held after each ten minutes.
+     */
+    private static final String HOUR = """
+            async module => {
+              const { schedule } = await import(module);
+              const rate = 8000, lead = 0.25, perSecond = 12, minutes = 60;
+              const audio = new OfflineAudioContext(1, (minutes * 60 + 1) * rate, rate);
+              const clicks = Array.from({ length: 60 * perSecond }, (_, i) =>
+                ({ seconds: i / perSecond, kind: i % 48 === 0 ? "ACCENT" : i % 12 === 0 ? "BEAT" : "SUBDIVISION" }));
+              const held = [];
+              const minute = at => {
+                schedule(audio, clicks, lead + 60 * at);
+                if (at % 10 === 9) held.push(performance.memory.usedJSHeapSize);
+              };
+              minute(0);
+              for (let at = 1; at < minutes; at++) {
+                void audio.suspend(60 * at).then(() => { minute(at); return audio.resume(); });
+              }
+              const data = (await audio.startRendering()).getChannelData(0);
+              let found = 0, worst = 0, silent = rate;
+              for (let i = 0; i < data.length; i++) {
+                if (Math.abs(data[i]) > 0.02) {
+                  if (silent > rate * 0.02) {
+                    worst = Math.max(worst, Math.abs(i / rate - lead - found / perSecond));
+                    found++;
+                  }
+                  silent = 0;
+                } else silent++;
+              }
+              return { found, worst, held };
+            }""";
+
+    @Test
+    void anHourOfDenseClicksNeitherDriftsNorGrows() {
+        Musician odile = Shared.somebodyNew();
+        Map<?, ?> hour = (Map<?, ?>) odile.page.evaluate(HOUR, module(odile));
+        assertThat(((Number) hour.get("found")).intValue()).isEqualTo(60 * 60 * 12);
+        assertThat(((Number) hour.get("worst")).doubleValue()).isLessThan(MILLISECOND);
+        List<Double> held = ((List<?>) hour.get("held"))
+                .stream().map(bytes -> ((Number) bytes).doubleValue()).toList();
+        assertThat(held.get(5)).as("the heap, every ten minutes: %s", held).isLessThan(held.get(0) + 20e6);
     }
 }

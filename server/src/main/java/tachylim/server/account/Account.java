@@ -10,9 +10,11 @@ import jakarta.persistence.Id;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.List;
 import tachylim.load.DailyMinutes;
 import tachylim.load.Home;
 import tachylim.method.Strictness;
+import tachylim.method.WarmUpRoutine;
 import tachylim.passage.InstrumentFamily;
 
 /** A player's account; everything else belongs to one. */
@@ -41,6 +43,7 @@ public class Account {
     private LocalDate openedOn;
     private boolean roughCounts;
     private boolean looseOnly;
+    private String routine = "";
     private Instant createdAt;
 
     protected Account() {}
@@ -83,6 +86,15 @@ public class Account {
 
     void instrument(InstrumentFamily family) {
         this.instrument = family;
+    }
+
+    /** The lines of the player's own warm-up; none when it is large, easy movement. */
+    public List<WarmUpRoutine.Item> routine() {
+        return WarmUpRoutine.items(routine);
+    }
+
+    void routine(List<WarmUpRoutine.Item> lines) {
+        routine = WarmUpRoutine.text(lines);
     }
 
     /** How strict the player is with slips and tension. */

@@ -30,9 +30,11 @@ import tachylim.load.DailyMinutes;
 import tachylim.load.Home;
 import tachylim.load.SymptomRest;
 import tachylim.method.Strictness;
+import tachylim.method.WarmUpRoutine;
 import tachylim.passage.InstrumentFamily;
 import tachylim.server.TachylimSettings;
 import tachylim.server.account.AccountService.Habit;
+import tachylim.server.web.Refused;
 
 @RestController
 @RequestMapping("/api")
@@ -40,6 +42,9 @@ import tachylim.server.account.AccountService.Habit;
 class AccountController {
 
     private static final String MINUTES = "Give " + DailyMinutes.LEAST + " to " + DailyMinutes.MOST + " minutes a day.";
+
+    private static final String LINE = "A line of a warm-up has 1 to " + WarmUpRoutine.Item.LONGEST + " characters.";
+    private static final String LINE_TIME = "A line of a warm-up takes a quarter of a minute to ten.";
 
     private static final int LONGEST_NAME = 60;
     private static final String NAME = "A name has up to " + LONGEST_NAME + " characters.";
@@ -76,6 +81,9 @@ class AccountController {
 
             @Schema(description = "whether only loose playing goes up")
             boolean looseOnly,
+
+            @Schema(description = "the lines of the own warm-up; none when it is large, easy movement")
+            List<WarmUpLine> warmUp,
 
             LocalDate today,
             double speed,
@@ -128,6 +136,24 @@ class AccountController {
             boolean roughCounts,
             boolean looseOnly) {}
 
+    record WarmUpLine(
+            @NotBlank(message = LINE) @Size(max = WarmUpRoutine.Item.LONGEST, message = LINE)
+            String what,
+
+            @Min(value = WarmUpRoutine.Item.SHORTEST_SECONDS, message = LINE_TIME)
+            @Max(value = WarmUpRoutine.Item.LONGEST_SECONDS, message = LINE_TIME)
+            int seconds,
+
+            @Schema(description = "whether it is done at the instrument, and counts")
+            boolean playing) {}
+
+    record WarmUp(
+            @NotNull
+            @Size(
+                    max = WarmUpRoutine.MOST_ITEMS,
+                    message = "A warm-up has up to " + WarmUpRoutine.MOST_ITEMS + " lines.")
+            List<@Valid @NotNull WarmUpLine> lines) {}
+
     record Farewell(
             @NotBlank(message = "Give your password.") @Size(max = 2 * PasswordRule.MOST)
             String password) {}
@@ -149,6 +175,9 @@ class AccountController {
                 habit.minutesTomorrow(),
                 habit.strictness().roughCounts(),
                 habit.strictness().looseOnly(),
+                habit.routine().stream()
+                        .map(line -> new WarmUpLine(line.what(), line.seconds(), line.playing()))
+                        .toList(),
                 habit.today(),
                 settings.speed(),
                 new HomeDto(
@@ -227,6 +256,17 @@ class AccountController {
                 habits.instrument(),
                 habits.usualMinutes(),
                 new Strictness(habits.roughCounts(), habits.looseOnly()));
+        return me(who);
+    }
+
+    @PutMapping("/account/warm-up")
+    Me warmUp(@AuthenticationPrincipal SignedIn who, @Valid @RequestBody WarmUp wish) {
+        accounts.warmUpBy(
+                who,
+                wish.lines().stream()
+                        .map(line -> Refused.unlessValid(
+                                "what", () -> new WarmUpRoutine.Item(line.what(), line.seconds(), line.playing())))
+                        .toList());
         return me(who);
     }
 

@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.dao.DataIntegrityViolationException;
@@ -16,6 +17,7 @@ import tachylim.load.DailyMinutes;
 import tachylim.load.Home;
 import tachylim.method.School;
 import tachylim.method.Strictness;
+import tachylim.method.WarmUpRoutine;
 import tachylim.passage.InstrumentFamily;
 import tachylim.server.web.ProblemCode;
 import tachylim.server.web.Refused;
@@ -62,6 +64,7 @@ public class AccountService {
             int usualMinutes,
             Integer minutesTomorrow,
             Strictness strictness,
+            List<WarmUpRoutine.Item> routine,
             LocalDate today,
             Home home) {
 
@@ -80,6 +83,7 @@ public class AccountService {
                 account.minutes().on(today),
                 account.minutes().tomorrow(today),
                 account.strictness(),
+                account.routine(),
                 today,
                 account.home());
     }
@@ -182,6 +186,12 @@ public class AccountService {
         account.instrument(instrument);
         account.strictness(strictness);
         account.minutes(account.minutes().asked(usualMinutes, account.day(clock.instant())));
+    }
+
+    /** Puts down how the player warms up; no lines mean large, easy movement. */
+    @Transactional
+    public void warmUpBy(SignedIn who, List<WarmUpRoutine.Item> lines) {
+        get(who).routine(lines);
     }
 
     /** Deletes the account and all its data; every session of it ends. */

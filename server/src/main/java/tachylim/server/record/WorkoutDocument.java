@@ -17,6 +17,7 @@ import tachylim.method.Method;
 import tachylim.method.School;
 import tachylim.method.Settings;
 import tachylim.method.Strictness;
+import tachylim.method.WarmUpRoutine;
 import tachylim.notation.abc.AbcReader;
 import tachylim.notation.abc.AbcWriter;
 import tachylim.passage.Passage;
@@ -43,7 +44,7 @@ import tools.jackson.databind.node.ObjectNode;
  * figures, how the player came to the workout, what the estimate rests on, and the burst floor in force. Version 3 has the
  * wish it was planned from, since a run draws its later blocks again; what was believed is kept beside it. Version 4
  * has several pieces, and blocks that say which of them they play, in which version and by which choices. Version 5 says
- * how strict they are with slips and tension.
+ * how strict they are with slips and tension, and by which lines one is warmed up.
  */
 public final class WorkoutDocument {
 
@@ -72,7 +73,8 @@ public final class WorkoutDocument {
                 .put("reserveK", workout.condition().reserve().k())
                 .put("sinceBreak", workout.condition().sinceBreak());
         doc.put("minutes", workout.brief().minutes())
-                .put("spared", workout.brief().spared());
+                .put("spared", workout.brief().spared())
+                .put("routine", WarmUpRoutine.text(workout.brief().routine()));
         choices(doc.putObject("choices"), workout.brief().choices());
         doc.put("caution", Kept.CAUTION.name(workout.caution()))
                 .put("burstFloor", workout.caution().burstFloor());
@@ -244,6 +246,7 @@ public final class WorkoutDocument {
                 choices(kept.path("choices")),
                 allowance(),
                 condition(),
+                WarmUpRoutine.items(kept.path("routine").asString("")),
                 kept.path("spared").asString(""));
         return new Workout(brief, blocks, remarks());
     }

@@ -18,6 +18,7 @@ import tachylim.load.Limit;
 import tachylim.method.School;
 import tachylim.passage.Passage;
 import tachylim.passage.Readiness;
+import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
 import tachylim.server.bench.ChoiceService;
 import tachylim.server.bench.LinkService;
@@ -68,6 +69,7 @@ public class PlanService {
     private final LinkService links;
     private final ChoiceService choices;
     private final StorageService storage;
+    private final AccountService accounts;
 
     PlanService(
             WorkoutRepository workouts,
@@ -79,7 +81,8 @@ public class PlanService {
             ReadinessService readiness,
             LinkService links,
             ChoiceService choices,
-            StorageService storage) {
+            StorageService storage,
+            AccountService accounts) {
         this.workouts = workouts;
         this.beliefs = beliefs;
         this.repertoire = repertoire;
@@ -90,6 +93,7 @@ public class PlanService {
         this.links = links;
         this.choices = choices;
         this.storage = storage;
+        this.accounts = accounts;
     }
 
     @Transactional(readOnly = true)
@@ -116,6 +120,7 @@ public class PlanService {
                 Refused.unlessValid("choices", wish::choices),
                 today.allowance(),
                 today.condition(),
+                accounts.get(who).routine(),
                 today.spared());
         Limit effort = today.limit(Limit.Kind.EFFORT);
         return new PlanScore(
@@ -221,6 +226,7 @@ public class PlanService {
                         choices,
                         today.allowance(),
                         today.condition(),
+                        accounts.get(who).routine(),
                         today.spared())));
         if (today.rest() != null) {
             return workout.withOnlyRemark(today.restSentence());

@@ -528,6 +528,7 @@ class CapsTest extends ServerTest {
                 "/api/account/zone",
                 "/api/account/password",
                 "/api/account/habits",
+                "/api/account/warm-up",
                 "/api/account/farewell",
                 "/api/passages",
                 "/api/changes",

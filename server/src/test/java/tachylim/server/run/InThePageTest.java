@@ -24,6 +24,7 @@ import tachylim.load.Condition;
 import tachylim.load.Limit;
 import tachylim.method.School;
 import tachylim.method.Strictness;
+import tachylim.method.WarmUpRoutine;
 import tachylim.passage.Meter;
 import tachylim.passage.PaperPattern;
 import tachylim.passage.Passage;
@@ -193,6 +194,11 @@ class InThePageTest {
                 choices,
                 new Allowance(10 + chance.nextInt(40), chance.nextInt(60), 600 + chance.nextInt(2_000)),
                 Condition.FRESH,
+                chance.nextInt(4) == 0
+                        ? List.of(
+                                new WarmUpRoutine.Item("Shoulders", 60, false),
+                                new WarmUpRoutine.Item("Long, easy strokes", 30 + chance.nextInt(60), true))
+                        : List.of(),
                 chance.nextInt(8) == 0 ? "A day for easy playing." : "");
     }
 

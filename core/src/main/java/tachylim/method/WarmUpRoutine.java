@@ -1,0 +1,189 @@
+package tachylim.method;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.stream.Collectors;
+import tachylim.task.Answer;
+import tachylim.task.Ask;
+import tachylim.task.PassKind;
+import tachylim.task.Pulse;
+import tachylim.task.Task;
+import tachylim.task.Tension;
+import tachylim.tempo.Tempo;
+
+/**
+ * A warm-up by a player's own book, line after line: the body first, away from the instrument, then whatever is large and
+ * easy at it. Nothing is asked; what is played costs what easy playing costs. This class is immutable.
+ *
+ * @param items its lines, 1 to {@value #MOST_ITEMS}
+ * @param tempo about how fast its playing is, which its cost is told by, and which it never goes above
+ */
+public record WarmUpRoutine(List<Item> items, Tempo tempo) implements Method {
+
+    public static final int MOST_ITEMS = 8;
+
+    /** What is done when nothing else was put down. */
+    private static final Item USUAL = new Item("Large, easy movement", 60, true);
+
+    private static final double EASY = 0.6;
+
+    /**
+     * A line of it. This class is immutable.
+     *
+     * @param what what to do, 1 to {@value #LONGEST} characters
+     * @param seconds for how long, {@value #SHORTEST_SECONDS} to {@value #LONGEST_SECONDS}
+     * @param playing whether it is done at the instrument
+     */
+    public record Item(String what, int seconds, boolean playing) {
+
+        public static final int LONGEST = 80;
+        public static final int SHORTEST_SECONDS = 15;
+        public static final int LONGEST_SECONDS = 600;
+
+        /**
+         * @throws IllegalArgumentException if it says nothing or too much, or lasts too short or too long
+         */
+        public Item {
+            what = what.replaceAll("\\s+", " ").strip();
+            if (what.isEmpty() || what.length() > LONGEST) {
+                throw new IllegalArgumentException("A line of a warm-up has 1 to " + LONGEST + " characters");
+            }
+            if (seconds < SHORTEST_SECONDS || seconds > LONGEST_SECONDS) {
+                throw new IllegalArgumentException("A line of a warm-up takes " + SHORTEST_SECONDS + " seconds to "
+                        + LONGEST_SECONDS / 60 + " minutes, not " + seconds + " seconds");
+            }
+        }
+
+        private String inText() {
+            return seconds + (playing ? " at " : " away ") + what;
+        }
+
+        private static Item of(String text) {
+            String[] parts = text.split(" ", 3);
+            if (parts.length < 3) {
+                throw new IllegalArgumentException("No line of a warm-up: " + text);
+            }
+            return new Item(parts[2], Integer.parseInt(parts[0]), parts[1].equals("at"));
+        }
+    }
+
+    /**
+     * @throws IllegalArgumentException if it has no lines, or too many
+     */
+    public WarmUpRoutine {
+        items = List.copyOf(items);
+        tempo = Stride.notAbove(tempo);
+        if (items.isEmpty() || items.size() > MOST_ITEMS) {
+            throw new IllegalArgumentException("A warm-up has 1 to " + MOST_ITEMS + " lines, not " + items.size());
+        }
+    }
+
+    static WarmUpRoutine under(Span span) {
+        return new WarmUpRoutine(List.of(USUAL), span.ease().times(EASY));
+    }
+
+    static WarmUpRoutine read(Settings kept) {
+        return new WarmUpRoutine(items(kept.text("items")), kept.tempo("tempo"));
+    }
+
+    /** Lines as a text, one to a line, which {@link #items} reads back. */
+    public static String text(List<Item> items) {
+        return items.stream().map(Item::inText).collect(Collectors.joining("\n"));
+    }
+
+    /**
+     * The lines of a text; none of an empty one.
+     *
+     * @throws IllegalArgumentException if it is no text of lines
+     */
+    public static List<Item> items(String text) {
+        return text.isBlank()
+                ? List.of()
+                : Arrays.stream(text.split("\n")).map(Item::of).toList();
+    }
+
+    /** How long lines take, in seconds. */
+    public static int seconds(List<Item> items) {
+        return items.stream().mapToInt(Item::seconds).sum();
+    }
+
+    @Override
+    public School school() {
+        return School.WARM_UP_ROUTINE;
+    }
+
+    @Override
+    public Settings settings() {
+        return Settings.NONE.with("items", text(items)).with("tempo", tempo);
+    }
+
+    @Override
+    public String promise() {
+        return "Your own warm-up, " + items.size() + (items.size() == 1 ? " line." : " lines.");
+    }
+
+    @Override
+    public Tempo limit() {
+        return tempo;
+    }
+
+    @Override
+    public Position opening() {
+        return new At(0, tempo);
+    }
+
+    private final class At implements Position {
+
+        private final int index;
+        private final Tempo cap;
+
+        At(int index, Tempo cap) {
+            this.index = index;
+            this.cap = cap;
+        }
+
+        @Override
+        public Move move() {
+            Item item = items.get(index);
+            if (!item.playing()) {
+                return new Move.Away(item.seconds(), item.what() + ".");
+            }
+            Task task = Task.at(PassKind.WARM_UP, cap)
+                    .with(new Pulse.Free(cap, item.seconds()))
+                    .in(item.what())
+                    .asking(Ask.NOTHING);
+            return new Move.Play(task, item.what() + ", as easily as you can.");
+        }
+
+        @Override
+        public Position unjudged() {
+            return index + 1 < items.size() ? new At(index + 1, cap) : new Finished("Warm.");
+        }
+
+        /** Nothing is asked; who says all the same that a hand gripped plays slower from there, or not at all. */
+        @Override
+        public Position after(Answer answer) {
+            if (answer.tension() == Tension.LOCKED) {
+                return new Finished("Locked: stop here and let the hands hang.");
+            }
+            return answer.tension().atLeast(Tension.GRIPPING) ? eased(1) : unjudged();
+        }
+
+        @Override
+        public Position backedOff() {
+            return eased(0);
+        }
+
+        private Position eased(int done) {
+            if (Stride.isSlowest(cap) || index + done >= items.size()) {
+                return new Finished("Leave the warm-up at that.");
+            }
+            return new At(index + done, Stride.below(cap));
+        }
+
+        @Override
+        public Position under(Tempo most, String because) {
+            return new At(index, Tempo.slower(cap, Stride.notAbove(most)));
+        }
+    }
+}

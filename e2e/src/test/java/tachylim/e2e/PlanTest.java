@@ -1,0 +1,109 @@
+package tachylim.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+
+/** A plan is put right by hand and by keys, kept as a template, and warmed up for by lines of one's own. */
+class PlanTest {
+
+    private final Musician odile = Shared.somebodyNew().firstWorkout();
+    private final Page page = odile.page;
+
+    private void plan() {
+        page.keyboard().press("Escape");
+        page.getByText("End it here").click();
+        assertThat(page.getByText("What was found")).isVisible();
+        page.navigate("/");
+        page.getByText("Change this plan").click();
+        assertThat(blocks().first()).isVisible();
+    }
+
+    private Locator blocks() {
+        return page.getByTestId("blocks").locator("li");
+    }
+
+    /** What a block is called in the list. */
+    private String name(int block) {
+        return blocks().nth(block).locator("p").first().innerText();
+    }
+
+    private Locator slider(String name) {
+        return page.getByRole(
+                        AriaRole.SLIDER, new Page.GetByRoleOptions().setName(Pattern.compile("^" + name + ", block")))
+                .first();
+    }
+
+    private Locator minutes() {
+        return page.getByRole(
+                AriaRole.SPINBUTTON,
+                new Page.GetByRoleOptions().setName("Minutes").setExact(true));
+    }
+
+    @Test
+    void blocksAreTimedAndMovedOnTheRelief() {
+        plan();
+        Locator end = slider("Minutes of Controlled");
+        double before = Double.parseDouble(end.getAttribute("aria-valuenow"));
+        end.focus();
+        for (int i = 0; i < 4; i++) {
+            page.keyboard().press("ArrowRight");
+        }
+        assertThat(end).hasAttribute("aria-valuenow", String.valueOf((int) before + 2));
+        Locator grip = slider("Place of .*");
+        int place = Integer.parseInt(grip.getAttribute("aria-valuenow"));
+        String moved = name(place - 1);
+        String neighbour = name(place);
+        grip.focus();
+        page.keyboard().press("ArrowRight");
+        assertThat(blocks().nth(place)).containsText(moved);
+        assertThat(blocks().nth(place - 1)).containsText(neighbour);
+        page.getByLabel("Undo").click();
+        assertThat(blocks().nth(place - 1)).containsText(moved);
+    }
+
+    @Test
+    void aSessionIsKeptAndTakenAgain() {
+        plan();
+        minutes().fill("12");
+        odile.button("Templates").click();
+        page.getByLabel("Keep this session as").fill("Twelve");
+        odile.button("Keep it").click();
+        assertThat(odile.button("Take Twelve")).isVisible();
+        page.keyboard().press("Escape");
+        page.reload();
+        assertThat(blocks().first()).isVisible();
+        odile.button("Templates").click();
+        odile.button("Take Twelve").click();
+        assertThat(minutes()).hasValue("12");
+        assertThat(odile.button("Begin this workout")).isEnabled();
+    }
+
+    @Test
+    void everySessionBeginsWithTheWarmUpThatWasPutDown() {
+        plan();
+        page.navigate("/settings");
+        odile.button("My own").click();
+        page.getByLabel("What, line 1").fill("Walk, then shoulders");
+        page.getByLabel("What, line 2").fill("Long, easy strokes");
+        page.getByRole(AriaRole.FORM, new Page.GetByRoleOptions().setName("Warm-up"))
+                .getByText("Keep", new Locator.GetByTextOptions().setExact(true))
+                .click();
+        assertThat(page.getByText("Kept: every session begins so.").first()).isVisible();
+        page.navigate("/");
+        page.getByText("Change this plan").click();
+        assertThat(page.getByText("Your own warm-up of 5 min")).isVisible();
+        odile.button("Begin this workout").click();
+        assertThat(page.getByText("Away from the instrument")).isVisible();
+        assertThat(page.getByText("Walk, then shoulders.")).isVisible();
+        assertThat(odile.stage()).hasAttribute("data-state", "ready");
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)))
+                .containsText("Long, easy strokes");
+        assertThat(Shared.BROWSING.complaints()).isEmpty();
+    }
+}
