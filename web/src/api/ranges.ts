@@ -24,6 +24,7 @@ export const RANGES = {
     zone: { minLength: 0, maxLength: 60 },
   },
   CutWish: { seams: { minItems: 0, maxItems: 400 }, size: { minimum: 1, maximum: 64 } },
+  ElsewhereWish: { clientId: { minLength: 36, maxLength: 36 }, minutes: { minimum: 1, maximum: 600 } },
   EventWish: {
     ordinal: { minimum: 0 },
     seconds: { minimum: 0, maximum: 86400 },
@@ -33,6 +34,7 @@ export const RANGES = {
   },
   ExtraWish: { firstNote: { minimum: 0 }, lastNote: { minimum: 0 }, name: { minLength: 0, maxLength: 80 } },
   Farewell: { password: { minLength: 0, maxLength: 400 } },
+  GivenWish: { by: { minLength: 0, maxLength: 60 }, cap: { minimum: 0, maximum: 100000 } },
   Habits: { usualMinutes: { minimum: 5, maximum: 600 } },
   MarkWish: { note: { minimum: 0 }, value: { minLength: 0, maxLength: 8 }, why: { minLength: 0, maxLength: 300 } },
   ModeWish: { mode: { minLength: 0, maxLength: 60 } },

@@ -244,6 +244,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/load/elsewhere": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["elsewhere"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/load/elsewhere/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["notElsewhere"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/load/given": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["give"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/load/given/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["lift"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/log": {
         parameters: {
             query?: never;
@@ -948,6 +1012,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/symptoms/advised": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["advised"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/symptoms/{id}": {
         parameters: {
             query?: never;
@@ -1112,6 +1192,13 @@ export interface components {
             /** Format: int32 */
             theme: number;
             version: string;
+        };
+        /** @description every rule that caps the effort of today, the one that allows least first */
+        CapDto: {
+            /** Format: double */
+            effort: number;
+            title: string;
+            why: string;
         };
         CauseView: {
             /** Format: int64 */
@@ -1325,6 +1412,31 @@ export interface components {
             key: string;
             title: string;
         };
+        ElsewhereDto: {
+            /** Format: date */
+            day: string;
+            /** Format: double */
+            effort: number;
+            /** Format: int64 */
+            id: number;
+            /** @enum {string} */
+            kind: "REHEARSAL" | "PERFORMANCE" | "LESSON" | "TEACHING" | "PRACTICE";
+            /** Format: double */
+            seconds: number;
+            title: string;
+        };
+        ElsewhereKind: {
+            /** @enum {string} */
+            kind: "REHEARSAL" | "PERFORMANCE" | "LESSON" | "TEACHING" | "PRACTICE";
+            title: string;
+        };
+        ElsewhereWish: {
+            clientId: string;
+            /** @enum {string} */
+            kind: "REHEARSAL" | "PERFORMANCE" | "LESSON" | "TEACHING" | "PRACTICE";
+            /** Format: int32 */
+            minutes: number;
+        };
         Engraved: {
             abc: string;
             places: number[];
@@ -1445,6 +1557,24 @@ export interface components {
             title: string;
             /** @description what it is called where files are asked for */
             words: string;
+        };
+        GivenDto: {
+            by: string;
+            /** Format: double */
+            cap: number;
+            /** @description whether it was taken away, and holds for today only */
+            ending: boolean;
+            /** Format: int64 */
+            id: number;
+            /** @enum {string} */
+            kind: "EFFORT" | "BURST_SECONDS" | "PLAYING_MINUTES";
+        };
+        GivenWish: {
+            by: string;
+            /** Format: double */
+            cap: number;
+            /** @enum {string} */
+            kind: "EFFORT" | "BURST_SECONDS" | "PLAYING_MINUTES";
         };
         Greeting: {
             demo: boolean;
@@ -1589,7 +1719,14 @@ export interface components {
             restsUntil: string | null;
         };
         LoadView: {
+            /** @description whether bursts are closed until the player has had advice */
+            adviceWanted: boolean;
+            /** @description every rule that caps the effort of today, the one that allows least first */
+            caps: components["schemas"]["CapDto"][];
             days: components["schemas"]["DayDto"][];
+            elsewhere: components["schemas"]["ElsewhereDto"][];
+            given: components["schemas"]["GivenDto"][];
+            kinds: components["schemas"]["ElsewhereKind"][];
             symptoms: components["schemas"]["SymptomDto"][];
             today: components["schemas"]["LoadDto"];
         };
@@ -2953,6 +3090,130 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["LoadView"];
                 };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    elsewhere: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ElsewhereWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["LoadView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    notElsewhere: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    give: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GivenWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["LoadView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    lift: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Refused, or failed */
             default: {
@@ -4542,6 +4803,33 @@ export interface operations {
                 "application/json": components["schemas"]["SymptomWish"];
             };
         };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    advised: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
         responses: {
             /** @description No Content */
             204: {

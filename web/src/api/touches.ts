@@ -42,6 +42,9 @@ export const breaks = (passageId: number): Touches => [
 export const readiness = (passageId: number): Touches => [["bench", passageId], ...PLANS];
 export const practice = (passageId: number): Touches => [["bench", passageId], ["load"], ...PLANS];
 
+/** What counts for a day, and what a day may have. */
+export const load: Touches = [["load"], ["bench"], ["counts"], ...PLANS];
+
 export const templates: Touches = [["templates"]];
 
 /** What is counted is practice of its day. */

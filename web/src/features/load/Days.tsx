@@ -48,7 +48,15 @@ export function Days({ days, today, cap }: { days: Day[]; today: string; cap: nu
           className="stroke-ink"
           strokeWidth="2.5"
         />
-        <text x={width - 8} y={y(cap) - 6} textAnchor="end" fontSize="12" className="fill-ink">
+        <text
+          x={width - 8}
+          y={y(cap) - 6}
+          textAnchor="end"
+          fontSize="12"
+          className="fill-ink stroke-ground"
+          strokeWidth="4"
+          paintOrder="stroke"
+        >
           today's cap {oneDecimal(cap)}
         </text>
         {weeks.map((week) => (

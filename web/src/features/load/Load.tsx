@@ -1,9 +1,14 @@
 import type { Schemas } from "../../api/client";
-import { useLoad } from "../../api/queries";
+import { api, given } from "../../api/client";
+import { useChange, useLoad } from "../../api/queries";
+import * as touches from "../../api/touches";
+import { Button } from "../../ui/Button";
 import { clock, day, oneDecimal } from "../../ui/format";
 import { Caution, Failed, Page, Waiting } from "../../ui/Page";
 import { Reports } from "../symptom/Reports";
 import { Days } from "./Days";
+import { Elsewhere } from "./Elsewhere";
+import { Given } from "./Given";
 
 type Limit = Schemas["LimitDto"];
 
@@ -15,7 +20,7 @@ export default function Load() {
   const load = useLoad();
   if (load.isPending) return <Waiting />;
   if (load.isError) return <Failed error={load.error} again={() => void load.refetch()} />;
-  const { today, days, symptoms } = load.data;
+  const { today, days, symptoms, caps, adviceWanted } = load.data;
   const binding = today.limits[0]!;
   return (
     <Page
@@ -28,6 +33,8 @@ export default function Load() {
           <Gauge key={limit.kind} limit={limit} binds={i === 0} />
         ))}
       </ul>
+      {adviceWanted && <Advice />}
+      <Caps caps={caps} />
       <section className="mt-8">
         <h2 className="mb-2">Effort by day</h2>
         {days.length === 0 ? (
@@ -36,6 +43,10 @@ export default function Load() {
           <Days days={days} today={today.day} cap={cap(today)} />
         )}
       </section>
+      <div className="mt-8 grid gap-x-12 gap-y-8 border-t border-rule pt-5 md:grid-cols-2">
+        <Elsewhere view={load.data} />
+        <Given view={load.data} />
+      </div>
       <section className="mt-8 grid gap-x-12 gap-y-4 border-t border-rule pt-5 md:grid-cols-2">
         <div>
           <h2 className="mb-1.5">What effort is</h2>
@@ -51,6 +62,50 @@ export default function Load() {
       </section>
       <Reports symptoms={symptoms} />
     </Page>
+  );
+}
+
+/** Every rule with its arithmetic, for whoever wants to know. */
+function Caps({ caps }: { caps: Schemas["CapDto"][] }) {
+  return (
+    <details className="mt-6">
+      <summary className="min-h-8 cursor-pointer font-semibold">
+        How today’s effort is capped: {caps.length === 1 ? "one rule" : `${caps.length} rules`}, the least counts
+      </summary>
+      <table className="mt-2 w-full text-left">
+        <tbody>
+          {caps.map((one, i) => (
+            <tr key={one.title + one.why} className="border-b border-rule align-top">
+              <th scope="row" className={`py-1.5 pr-6 whitespace-nowrap ${i === 0 ? "font-semibold" : "font-normal"}`}>
+                {one.title}
+              </th>
+              <td className="py-1.5 pr-6 text-right font-mono whitespace-nowrap">{oneDecimal(one.effort)}</td>
+              <td className="w-full py-1.5 text-soft">{one.why}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="mt-2 text-sm text-soft">
+        Exponential averages over 7 and 28 days (Williams 2017). As predictors such ratios are contested; here they keep
+        jumps small, and what a teacher or clinician says goes before them.
+      </p>
+    </details>
+  );
+}
+
+/** A second report keeps bursts closed until somebody who knows was asked. */
+function Advice() {
+  const advised = useChange(() => given(api.POST("/api/symptoms/advised")), touches.symptoms);
+  return (
+    <div className="mt-6 border-l-2 border-plum pl-3">
+      <p>
+        Two reports within two weeks: bursts stay closed until a physician or a licensed therapist who knows musicians
+        has been asked.
+      </p>
+      <Button className="mt-2" disabled={advised.isPending} onClick={() => advised.mutate(undefined)}>
+        I have had advice
+      </Button>
+    </div>
   );
 }
 

@@ -98,7 +98,7 @@ function Editor({ usual }: { usual: Schemas["PlanView"] }) {
         <Total name="notes" value={totals.notes.toLocaleString()} />
         <Total name="of bursts" value={clock(totals.burstSeconds)} />
         <Total
-          name={`effort, of ${bpm(view.relief.effortCap - view.relief.effortBefore)} left`}
+          name={`effort, of ${bpm(Math.max(0, view.relief.effortCap - view.relief.effortBefore))} left`}
           value={oneDecimal(totals.effort)}
         />
       </dl>

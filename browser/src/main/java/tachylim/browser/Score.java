@@ -13,6 +13,7 @@ import tachylim.ceiling.Estimate;
 import tachylim.ceiling.Known;
 import tachylim.ceiling.Posterior;
 import tachylim.load.Condition;
+import tachylim.load.Guardrails;
 import tachylim.load.Reserve;
 import tachylim.method.Method;
 import tachylim.method.School;
@@ -80,7 +81,8 @@ final class Score {
                         new Reserve(
                                 condition.at("reserve").number(),
                                 condition.at("reserveK").number()),
-                        condition.at("sinceBreak").number()),
+                        condition.at("sinceBreak").number(),
+                        condition.at("unbroken").number(Guardrails.UNBROKEN_SECONDS)),
                 WarmUpRoutine.items(plan.at("routine").text()),
                 plan.at("spared").text());
     }

@@ -1,34 +1,50 @@
 package tachylim.load;
 
 /**
- * How a player comes to the next step: what is left of the reserve, and how long the last break is ago. It is
- * carried from one workout to the next, so that beginning another is no rest. This class is immutable.
+ * How a player comes to the next step: what is left of the reserve, how long the last break is ago, and how long may be
+ * played without one. It is carried from one workout to the next, so that beginning another is no rest. This class is
+ * immutable.
  *
  * @param reserve the reserve
  * @param sinceBreak seconds since the last break of {@link Guardrails#BREAK_SECONDS}, not negative
+ * @param unbroken seconds that may be played without a break, {@link Return#UNBROKEN_SECONDS} or more
  */
-public record Condition(Reserve reserve, double sinceBreak) {
+public record Condition(Reserve reserve, double sinceBreak, double unbroken) {
 
     /** After a night, or a break that was long enough for anything. */
     public static final Condition FRESH = new Condition(Reserve.full(), 0);
 
     /**
-     * @throws IllegalArgumentException if the seconds are negative
+     * @throws IllegalArgumentException if the seconds are negative, or too few to be played at all
      */
     public Condition {
         if (!(sinceBreak >= 0)) {
             throw new IllegalArgumentException("A break lies in the past, not " + -sinceBreak + " seconds ahead");
         }
+        if (!(unbroken >= Return.UNBROKEN_SECONDS)) {
+            throw new IllegalArgumentException(
+                    "Less than " + Return.UNBROKEN_SECONDS + " s between breaks: " + unbroken);
+        }
+    }
+
+    /** The condition of a player who may play as long without a break as on any day. */
+    public Condition(Reserve reserve, double sinceBreak) {
+        this(reserve, sinceBreak, Guardrails.UNBROKEN_SECONDS);
+    }
+
+    /** The same, with so many seconds between breaks. */
+    public Condition unbrokenFor(double seconds) {
+        return new Condition(reserve, sinceBreak, seconds);
     }
 
     /** The condition after {@code seconds} without playing; long enough, they are a break. */
     public Condition rested(double seconds) {
         return new Condition(
-                reserve.afterRest(seconds), seconds >= Guardrails.BREAK_SECONDS ? 0 : sinceBreak + seconds);
+                reserve.afterRest(seconds), seconds >= Guardrails.BREAK_SECONDS ? 0 : sinceBreak + seconds, unbroken);
     }
 
     /** The condition after playing, which took {@code seconds} in all and left {@code after} of the reserve. */
     public Condition played(Reserve after, double seconds) {
-        return new Condition(after, sinceBreak + seconds);
+        return new Condition(after, sinceBreak + seconds, unbroken);
     }
 }

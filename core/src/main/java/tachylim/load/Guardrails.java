@@ -1,22 +1,30 @@
 package tachylim.load;
 
 import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import tachylim.task.Tension;
 
 /**
- * Today's limits, from what the player usually plays and what today has been so far. The least of the
- * rules for a kind sets its cap, and that rule is named.
+ * Today's limits, from what the player usually plays, what the last weeks have been, what lies ahead, and what today has
+ * been so far. Of the rules for effort the one that allows least sets the cap, and is named.
  *
  * <p>These are guardrails by rule of thumb, not forecasts of injury. This class is immutable.
  *
  * @param usualMinutes the minutes the player usually plays, {@value DailyMinutes#LEAST} to
  *     {@value DailyMinutes#MOST}
- * @param lastSymptom when pain, numbness or tingling was last reported, null if never
+ * @param care what a reported symptom means for today
+ * @param history the days before
+ * @param performances the days on which something is needed
+ * @param ordered limits that somebody gave
  */
-public record Guardrails(int usualMinutes, Instant lastSymptom) {
+public record Guardrails(
+        int usualMinutes, Care care, History history, Collection<LocalDate> performances, List<Ordered> ordered) {
 
     /** Seconds of bursts a day at first. */
     public static final double BURST_SECONDS = 90;
@@ -29,16 +37,47 @@ public record Guardrails(int usualMinutes, Instant lastSymptom) {
     /** Playing time may exceed the usual minutes by this much, since effort is the stricter measure. */
     private static final double PLAYING_ROOM = 1.25;
 
+    /** A day may have so much of a usual one. */
+    static final double MOST_OF_USUAL = 1.5;
+
+    /** Fewer days with playing in four weeks say nothing of a usual one. */
+    static final int LEAST_DAYS = 5;
+
+    /** The last seven days may have so much of the mean of the three weeks before. */
+    public static final double MOST_GROWTH = 1.15;
+
+    private static final int WEEKS_BEFORE = 3;
+
+    /** The least that keeps hands in shape: no rule about averages allows less, since each would feed on itself. */
+    static final double LEAST_EFFORT = 8;
+
+    /** Bursts that were taken well: so much of the first cap used, and each such day adds so much of it, up to double. */
+    private static final double TOLERATED_SHARE = 0.66;
+
+    private static final double BURST_GROWTH = 0.05;
+
     /**
      * @throws IllegalArgumentException if the minutes are outside 5..600
      */
     public Guardrails {
         DailyMinutes.checked(usualMinutes);
+        performances = List.copyOf(performances);
+        ordered = List.copyOf(ordered);
+    }
+
+    /** Those of a player of whom nothing is known yet. */
+    public Guardrails(int usualMinutes, Instant lastSymptom) {
+        this(
+                usualMinutes,
+                new Care(lastSymptom, null, false),
+                History.none(LocalDate.EPOCH, usualMinutes),
+                List.of(),
+                List.of());
     }
 
     /** The rest after a symptom, if there still is one. */
     public Optional<SymptomRest> rest(Instant now) {
-        return Optional.ofNullable(lastSymptom)
+        return Optional.ofNullable(care.lastSymptom())
                 .map(SymptomRest::after)
                 .filter(rest -> rest.until().isAfter(now));
     }
@@ -61,36 +100,150 @@ public record Guardrails(int usualMinutes, Instant lastSymptom) {
     }
 
     private Limit effort(DayLoad day, Instant now) {
+        Cap least = caps(now).get(0);
+        return new Limit(Limit.Kind.EFFORT, least.effort(), day.effort(), least.why());
+    }
+
+    /** Every rule that caps the effort of today, the one that allows least first. */
+    public List<Cap> caps(Instant now) {
+        List<Cap> caps = new ArrayList<>();
         if (rest(now).isPresent()) {
-            return new Limit(
-                    Limit.Kind.EFFORT,
-                    0,
-                    day.effort(),
-                    SymptomRest.LENGTH.toHours() + " hours without playing after a symptom.");
+            caps.add(new Cap(
+                    Cap.Rule.SYMPTOM, 0, SymptomRest.LENGTH.toHours() + " hours without playing after a symptom."));
         }
-        return new Limit(
-                Limit.Kind.EFFORT, usualMinutes, day.effort(), "The " + usualMinutes + " minutes you usually play.");
+        caps.add(new Cap(Cap.Rule.OWN, usualMinutes, "The " + usualMinutes + " minutes you usually play."));
+        Optional<Return> back = back();
+        back.ifPresent(one -> caps.add(new Cap(Cap.Rule.RETURN, one.cap(), one.why())));
+        if (back.isEmpty()) {
+            average().ifPresent(caps::add);
+            week().ifPresent(caps::add);
+        }
+        usualDay().ifPresent(caps::add);
+        taper().ifPresent(caps::add);
+        orders(Limit.Kind.EFFORT).forEach(one -> caps.add(new Cap(Cap.Rule.ORDERED, one.cap(), one.why())));
+        return caps.stream().sorted(Comparator.comparingDouble(Cap::effort)).toList();
+    }
+
+    /** The return that today is in, if it is. */
+    public Optional<Return> back() {
+        Optional<Return> symptom =
+                Optional.ofNullable(care.restOver()).flatMap(over -> Return.afterSymptom(history, over));
+        Optional<Return> layoff = Return.afterLayoff(history);
+        return symptom.isPresent()
+                        && (layoff.isEmpty()
+                                || symptom.get().cap() < layoff.get().cap())
+                ? symptom
+                : layoff;
+    }
+
+    private Optional<Cap> average() {
+        if (history.days() < History.WEEK) {
+            return Optional.empty();
+        }
+        Baselines averages = history.baselines();
+        return Optional.of(new Cap(
+                Cap.Rule.AVERAGE,
+                Math.max(LEAST_EFFORT, averages.mostToday()),
+                "Your week is at " + oneDecimal(averages.week()) + " a day, your month at "
+                        + oneDecimal(averages.month()) + "; this brings the week to "
+                        + Baselines.MOST_RATIO + " of the month."));
+    }
+
+    private Optional<Cap> usualDay() {
+        return history.median(history.today(), LEAST_DAYS)
+                .map(median -> new Cap(
+                        Cap.Rule.USUAL_DAY,
+                        Math.max(LEAST_EFFORT, MOST_OF_USUAL * median),
+                        "One and a half times the " + oneDecimal(median) + " of a usual day of the last four weeks."));
+    }
+
+    /** Weeks of a layoff are nothing to grow from: there the return has led back to a usual day by its own steps. */
+    private Optional<Cap> week() {
+        if (history.days() < History.MONTH || Return.isNear(history)) {
+            return Optional.empty();
+        }
+        double before = history.sum(History.MONTH - 1, History.WEEK) / WEEKS_BEFORE;
+        double since = history.sum(History.WEEK - 1, 1);
+        return Optional.of(new Cap(
+                Cap.Rule.WEEK,
+                Math.max(LEAST_EFFORT, MOST_GROWTH * before - since),
+                "The three weeks before had " + Math.round(before) + " each; " + Math.round(100 * MOST_GROWTH)
+                        + "% of that, less the " + Math.round(since) + " of the last six days."));
+    }
+
+    private Optional<Cap> taper() {
+        double usual = Math.min(
+                usualMinutes, history.median(history.today(), LEAST_DAYS).orElse((double) usualMinutes));
+        return Taper.before(performances, history.today())
+                .map(taper -> new Cap(
+                        Cap.Rule.TAPER,
+                        taper.share() * usual,
+                        taper.when() + ": " + Math.round(100 * taper.share()) + "% of a usual day's "
+                                + Math.round(usual) + "."));
+    }
+
+    private List<Ordered> orders(Limit.Kind kind) {
+        return ordered.stream().filter(one -> one.kind() == kind).toList();
     }
 
     private Limit bursts(DayLoad day) {
+        Limit ours = ownBursts(day);
+        return orders(Limit.Kind.BURST_SECONDS).stream()
+                .min(Comparator.comparingDouble(Ordered::cap))
+                .filter(one -> one.cap() < ours.cap())
+                .map(one -> new Limit(Limit.Kind.BURST_SECONDS, one.cap(), day.burstSeconds(), one.why()))
+                .orElse(ours);
+    }
+
+    private Limit ownBursts(DayLoad day) {
         if (day.worstTension() == Tension.LOCKED) {
-            return new Limit(
-                    Limit.Kind.BURST_SECONDS, 0, day.burstSeconds(), "Tension reached 5 today, so no more bursts.");
+            return noBursts(day, "Tension reached 5 today, so no more bursts.");
         }
+        if (care.burstsLocked()) {
+            return noBursts(
+                    day,
+                    "Two reports within " + Care.AGAIN_DAYS
+                            + " days: no bursts until you have had advice and say so on Load.");
+        }
+        Optional<Return> back = back();
+        if (back.isPresent() && back.get().isTooEarlyForBursts()) {
+            return noBursts(day, "No bursts in the first third of coming back.");
+        }
+        Optional<Taper> taper = Taper.before(performances, history.today());
+        if (taper.isPresent() && taper.get().isTooLateForBursts()) {
+            return noBursts(day, taper.get().when() + ": no bursts any more.");
+        }
+        long well = history.tolerated(TOLERATED_SHARE * BURST_SECONDS);
+        double cap = BURST_SECONDS * Math.min(2, 1 + BURST_GROWTH * well);
         return new Limit(
                 Limit.Kind.BURST_SECONDS,
-                BURST_SECONDS,
+                cap,
                 day.burstSeconds(),
-                Math.round(BURST_SECONDS) + " seconds of bursts a day to begin with.");
+                well == 0
+                        ? Math.round(BURST_SECONDS) + " seconds of bursts a day to begin with."
+                        : Math.round(BURST_SECONDS) + " seconds of bursts, and " + Math.round(100 * BURST_GROWTH)
+                                + "% more for each of " + well + " days of the last four weeks that were taken well.");
+    }
+
+    private static Limit noBursts(DayLoad day, String why) {
+        return new Limit(Limit.Kind.BURST_SECONDS, 0, day.burstSeconds(), why);
     }
 
     private Limit minutes(DayLoad day) {
-        double cap = usualMinutes * PLAYING_ROOM;
+        double own = usualMinutes * PLAYING_ROOM;
+        Optional<Ordered> given = orders(Limit.Kind.PLAYING_MINUTES).stream()
+                .min(Comparator.comparingDouble(Ordered::cap))
+                .filter(one -> one.cap() < own);
         return new Limit(
                 Limit.Kind.PLAYING_MINUTES,
-                cap,
+                given.map(Ordered::cap).orElse(own),
                 day.playedSeconds() / 60,
-                Math.round(100 * (PLAYING_ROOM - 1)) + "% more than the " + usualMinutes
-                        + " minutes you usually play.");
+                given.map(Ordered::why)
+                        .orElse(Math.round(100 * (PLAYING_ROOM - 1)) + "% more than the " + usualMinutes
+                                + " minutes you usually play."));
+    }
+
+    private static String oneDecimal(double value) {
+        return String.format(Locale.ROOT, "%.1f", value);
     }
 }

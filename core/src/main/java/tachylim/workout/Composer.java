@@ -7,6 +7,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import tachylim.load.Guardrails;
 import tachylim.method.School;
@@ -70,7 +72,7 @@ public final class Composer {
     }
 
     private List<Sketch> sketches() {
-        double all = brief.minutes() * 60.0;
+        double all = Math.min(brief.minutes() * 60.0, affordable());
         if (Planner.isEasy(brief)) {
             return List.of(
                     sketch(Part.WARM_UP, 0, Planner.warmUpSeconds(brief)),
@@ -85,6 +87,14 @@ public final class Composer {
                     sketch(Part.CLOSER, 0, LEAST_CLOSER_SECONDS));
         }
         return filled(draft(all - measuring, measuring));
+    }
+
+    /** A session asks for about so much effort a minute, its rests counted in. */
+    private static final double EFFORT_A_MINUTE = 0.9;
+
+    /** The time for which what is left of today is about enough, in seconds: with little left, every part has less. */
+    private double affordable() {
+        return Math.max(Brief.LEAST_MINUTES, brief.allowance().effort() / EFFORT_A_MINUTE) * 60;
     }
 
     /** Opener, probes, core and close, as long as they may be. */
@@ -158,12 +168,25 @@ public final class Composer {
                 break;
             }
         }
+        best = played(best);
         if (wanted - taken.seconds <= wanted * NEARLY) {
             return best;
         }
         List<Sketch> longer = stretched(best, wanted - taken.seconds);
         Taken reached = taken(longer);
         return reached.seconds > taken.seconds && reached.seconds <= wanted ? longer : best;
+    }
+
+    /** Without the versions for which a day has nothing left. */
+    private List<Sketch> played(List<Sketch> sketches) {
+        Set<Integer> played = Run.start(drawn(sketches)).ahead().stream()
+                .filter(segment -> segment.step() instanceof Pass)
+                .map(Segment::block)
+                .collect(Collectors.toSet());
+        return IntStream.range(0, sketches.size())
+                .filter(block -> sketches.get(block).part() != Part.PREPARE || played.contains(block))
+                .mapToObj(sketches::get)
+                .toList();
     }
 
     /** So much less playing of what is asked for is no less, in seconds. */

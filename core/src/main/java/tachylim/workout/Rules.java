@@ -8,7 +8,7 @@ package tachylim.workout;
 public final class Rules {
 
     /** The edition in force. */
-    public static final int EDITION = 5;
+    public static final int EDITION = 6;
 
     private Rules() {}
 }

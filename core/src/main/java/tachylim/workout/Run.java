@@ -356,7 +356,9 @@ public final class Run {
             }
             if (now.pending != null) {
                 Standing beyond = settle(now.at(now.position, null));
-                return beyond.step instanceof Done ? beyond : now.telling(now.pending);
+                // Nobody changes over to a block in which nothing is played.
+                boolean nothing = now.pending.reason() == Rest.Reason.CHANGE && beyond.block != now.block;
+                return nothing || beyond.step instanceof Done ? beyond : now.telling(now.pending);
             }
             if (now.position.move() instanceof Move.Away away) {
                 double seconds = Math.min(away.seconds(), secondsLeft(now));
@@ -472,11 +474,12 @@ public final class Run {
         if (pass == null) {
             return null;
         }
-        if (tally().sinceBreak() + pass.seconds() > Guardrails.UNBROKEN_SECONDS) {
+        // What is longer than may be played at once is played all the same, from a break.
+        if (tally().sinceBreak() > 0 && tally().sinceBreak() + pass.seconds() > unbroken()) {
             return new Rest(
                     Rest.Reason.BREAK,
                     Guardrails.BREAK_SECONDS,
-                    Math.round(Guardrails.UNBROKEN_SECONDS / 60)
+                    Math.round(unbroken() / 60)
                             + " minutes without a break: put the instrument down for "
                             + Math.round(Guardrails.BREAK_SECONDS / 60) + ".");
         }
@@ -499,10 +502,17 @@ public final class Run {
      */
     private Pass withinTime(Standing now, Pass pass) {
         Pass shorter = pass;
-        while (shorter != null && secondsFor(now, shorter) > secondsLeft(now)) {
+        while (shorter != null
+                && (secondsFor(now, shorter) > secondsLeft(now)
+                        || shorter.ask().passes() > 1 && shorter.seconds() > unbroken())) {
             shorter = shorter.ask().passes() > 1 ? phrasing(now.current()).shorter(shorter) : null;
         }
         return shorter;
+    }
+
+    /** How long may be played without a break, in seconds. */
+    private double unbroken() {
+        return tally().condition().unbroken();
     }
 
     /** What a pass takes of the clock: the rest it needs first, itself, its answer, and a rest after a burst. */

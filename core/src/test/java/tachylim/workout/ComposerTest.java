@@ -222,4 +222,29 @@ class ComposerTest {
         assertThat(Composer.secondsOf(own)).isLessThanOrEqualTo(1200).isGreaterThan(1000);
         assertThat(Totals.of(warmUp).effort()).isPositive();
     }
+
+    /** On a day with little left every part has less of it, and no block stands in the plan in which nothing is played. */
+    @Property(tries = 60)
+    void onADayWithLittleLeftThereIsStillACoreAndNothingIsEmpty(
+            @ForAll @IntRange(min = 6, max = 25) int effort, @ForAll @IntRange(min = 1, max = 3) int pieces) {
+        Workout workout = session(pieces, 2, 40, 0.05, new Allowance(effort, 90, 3_000));
+        List<Segment> ahead = Run.start(workout).ahead();
+        for (int block = 0; block < workout.blocks().size(); block++) {
+            int at = block;
+            if (workout.blocks().get(at).part() == Part.PREPARE) {
+                assertThat(ahead).anyMatch(segment -> segment.block() == at && segment.step() instanceof Pass);
+            }
+        }
+        for (int i = 1; i < ahead.size(); i++) {
+            assertThat(isChange(ahead.get(i - 1)) && isChange(ahead.get(i))).isFalse();
+        }
+        if (effort >= 8) {
+            assertThat(ahead).anyMatch(segment -> segment.part() == Part.CORE && segment.step() instanceof Pass);
+        }
+        assertThat(Totals.of(ahead).effort()).isLessThanOrEqualTo(effort + 1e-9);
+    }
+
+    private static boolean isChange(Segment segment) {
+        return segment.step() instanceof Rest rest && rest.reason() == Rest.Reason.CHANGE;
+    }
 }

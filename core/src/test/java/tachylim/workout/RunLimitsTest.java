@@ -17,6 +17,7 @@ import tachylim.ceiling.Posterior;
 import tachylim.load.Condition;
 import tachylim.load.Guardrails;
 import tachylim.load.Reserve;
+import tachylim.load.Return;
 import tachylim.method.School;
 import tachylim.notation.abc.AbcReader;
 import tachylim.passage.Meter;
@@ -306,5 +307,22 @@ class RunLimitsTest {
     void anAnswerToSomethingElseIsRefused() {
         Run run = begun(School.CREST_AND_SETTLE, 600);
         assertThatThrownBy(() -> run.after(new Event.Judged(CLEAN))).hasMessageContaining("how many were clean");
+    }
+
+    /** Whoever comes back from a layoff has a break after eight minutes, and no set that is longer. */
+    @Test
+    void inTheDaysOfAReturnABreakComesEveryEightMinutes() {
+        Run run = Run.start(plan(music(2, 4), Condition.FRESH.unbrokenFor(Return.UNBROKEN_SECONDS)));
+        double sinceBreak = 0;
+        int breaks = 0;
+        for (Segment segment : run.ahead()) {
+            boolean isBreak = segment.step() instanceof Rest rest && rest.reason() == Rest.Reason.BREAK;
+            breaks += isBreak ? 1 : 0;
+            sinceBreak = isBreak ? 0 : sinceBreak + segment.seconds();
+            if (segment.step() instanceof Pass) {
+                assertThat(sinceBreak).isLessThanOrEqualTo(Return.UNBROKEN_SECONDS + Tally.ANSWER_SECONDS);
+            }
+        }
+        assertThat(breaks).isBetween(2, 5);
     }
 }

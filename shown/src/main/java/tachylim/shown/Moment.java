@@ -3,7 +3,6 @@ package tachylim.shown;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.function.IntUnaryOperator;
-import tachylim.load.Guardrails;
 import tachylim.load.Limit;
 import tachylim.task.Ask;
 import tachylim.task.PassKind;
@@ -135,7 +134,7 @@ public record Moment(
                 answered(run.past()),
                 run.tally().elapsed(),
                 Relief.of(run, effortBefore, new Limit(Limit.Kind.EFFORT, cap, effortBefore, "What today allows.")),
-                Math.max(0, Guardrails.UNBROKEN_SECONDS - run.tally().sinceBreak()));
+                Math.max(0, run.tally().condition().unbroken() - run.tally().sinceBreak()));
     }
 
     private static AnsweredDto answered(List<Segment> past) {

@@ -8,6 +8,7 @@ import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
@@ -18,6 +19,7 @@ import tachylim.passage.InstrumentFamily;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
 import tachylim.server.demo.DemoRepertoire.DemoPassage;
+import tachylim.server.load.LoadService;
 import tachylim.server.repertoire.MusicText;
 import tachylim.server.repertoire.PassageDtos.CutKind;
 import tachylim.server.repertoire.PassageDtos.CutWish;
@@ -55,6 +57,9 @@ class DemoHistory {
     private static final int USUAL_MINUTES = 40;
     private static final int WORKOUT_MINUTES = 14;
 
+    /** Days off of the last week, so that a week does not grow beyond what today may be. */
+    private static final Set<Integer> RESTS = Set.of(2, 3);
+
     /** Days before today, both ends included. */
     private static final int LAYOFF_FROM = 44;
 
@@ -79,6 +84,7 @@ class DemoHistory {
     private final RepertoireService repertoire;
     private final PassageEditor editor;
     private final RunService runs;
+    private final LoadService load;
     private final DemoBench bench;
     private final DemoClock clock;
     private final TransactionTemplate transaction;
@@ -89,6 +95,7 @@ class DemoHistory {
             RepertoireService repertoire,
             PassageEditor editor,
             RunService runs,
+            LoadService load,
             DemoBench bench,
             DemoClock clock,
             TransactionTemplate transaction,
@@ -96,6 +103,7 @@ class DemoHistory {
         this.accounts = accounts;
         this.repertoire = repertoire;
         this.runs = runs;
+        this.load = load;
         this.editor = editor;
         this.bench = bench;
         this.clock = clock;
@@ -128,7 +136,8 @@ class DemoHistory {
         int turn = 0;
         for (int daysAgo = DAYS - 1; daysAgo >= 1; daysAgo--) {
             boolean away = daysAgo <= LAYOFF_FROM && daysAgo >= LAYOFF_TO;
-            boolean practises = random.nextDouble() < PRACTISES || daysAgo == 1 || TESTS.contains(daysAgo);
+            boolean practises = !RESTS.contains(daysAgo)
+                    && (random.nextDouble() < PRACTISES || daysAgo == 1 || TESTS.contains(daysAgo));
             if (!away && practises) {
                 turn = evening(
                         odile,
@@ -155,6 +164,9 @@ class DemoHistory {
             DemoPiece piece = pieces.get((turn + session) % pieces.size());
             // A session at once: two thousand answers would be two thousand writes to the disk.
             boolean test = session == 0 && TESTS.contains(daysAgo);
+            if (!load.today(odile).allowance().isWorthStarting()) {
+                return turn + session;
+            }
             transaction.executeWithoutResult(status -> play(odile, piece, test, daysAgo, random));
         }
         return turn + sessions;

@@ -1,11 +1,15 @@
 package tachylim.server.load;
 
+import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import java.time.Instant;
 import java.time.LocalDate;
+import tachylim.load.Elsewhere;
 
 /** What was played on the bench, with a version or along with the plain notes: no pass, but practice. */
 @Entity
@@ -25,6 +29,10 @@ class BenchPractice {
     private double playSeconds;
     private double effort;
 
+    @Enumerated(EnumType.STRING)
+    @Column(columnDefinition = "varchar(20)")
+    private Elsewhere elsewhere;
+
     protected BenchPractice() {}
 
     BenchPractice(long accountId, Played played, LocalDate day, Instant at) {
@@ -34,8 +42,34 @@ class BenchPractice {
         this.choiceId = played.choiceId();
         this.day = day;
         this.at = at;
-        this.tempo = played.tempo().bpm();
+        this.tempo = played.tempo() == null ? 0 : played.tempo().bpm();
         this.playSeconds = played.seconds();
         this.effort = played.effort();
+    }
+
+    /** Something that was played elsewhere. */
+    BenchPractice(long accountId, String clientId, Elsewhere elsewhere, int minutes, LocalDate day, Instant at) {
+        this(accountId, new Played(null, clientId, null, null, 60.0 * minutes, elsewhere.effort(minutes)), day, at);
+        this.elsewhere = elsewhere;
+    }
+
+    long id() {
+        return id;
+    }
+
+    LocalDate day() {
+        return day;
+    }
+
+    double playSeconds() {
+        return playSeconds;
+    }
+
+    double effort() {
+        return effort;
+    }
+
+    Elsewhere elsewhere() {
+        return elsewhere;
     }
 }

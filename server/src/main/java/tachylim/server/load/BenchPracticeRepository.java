@@ -4,7 +4,9 @@ import jakarta.persistence.QueryHint;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Optional;
 import org.hibernate.jpa.HibernateHints;
+import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
 import org.springframework.data.jpa.repository.QueryHints;
@@ -29,6 +31,10 @@ interface BenchPracticeRepository extends JpaRepository<BenchPractice, Long> {
     @QueryHints(@QueryHint(name = HibernateHints.HINT_FLUSH_MODE, value = "COMMIT"))
     @Query("select max(p.day) from BenchPractice p where p.accountId = :accountId and p.day < :day")
     LocalDate lastDay(long accountId, LocalDate day);
+
+    List<BenchPractice> findByAccountIdAndElsewhereNotNullOrderByIdDesc(long accountId, Limit limit);
+
+    Optional<BenchPractice> findByIdAndAccountIdAndElsewhereNotNull(long id, long accountId);
 
     boolean existsByAccountIdAndClientId(long accountId, String clientId);
 

@@ -1,18 +1,34 @@
 package tachylim.server.load;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.DecimalMax;
+import jakarta.validation.constraints.DecimalMin;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.Arrays;
 import java.util.List;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import tachylim.load.Elsewhere;
+import tachylim.load.Limit;
+import tachylim.load.Ordered;
 import tachylim.server.account.SignedIn;
+import tachylim.server.web.Refused;
 
 @RestController
 @RequestMapping("/api")
@@ -20,6 +36,8 @@ import tachylim.server.account.SignedIn;
 class LoadController {
 
     private static final int DAYS_SHOWN = 70;
+    private static final String MINUTES = "Give 1 to " + Elsewhere.MOST_MINUTES + " minutes.";
+    private static final String CAP = "A limit is not negative.";
 
     private final LoadService load;
 
@@ -43,13 +61,107 @@ class LoadController {
 
     record SymptomDto(long id, Instant at, boolean withdrawn) {}
 
-    record LoadView(LoadDto today, List<DayDto> days, List<SymptomDto> symptoms) {}
+    record CapDto(String title, double effort, String why) {}
+
+    record ElsewhereDto(long id, LocalDate day, Elsewhere kind, String title, double seconds, double effort) {}
+
+    record ElsewhereKind(Elsewhere kind, String title) {
+
+        static final List<ElsewhereKind> ALL = Arrays.stream(Elsewhere.values())
+                .map(kind -> new ElsewhereKind(kind, kind.title()))
+                .toList();
+    }
+
+    record GivenDto(
+            long id,
+            Limit.Kind kind,
+            double cap,
+            String by,
+
+            @Schema(description = "whether it was taken away, and holds for today only")
+            boolean ending) {}
+
+    record LoadView(
+            LoadDto today,
+
+            @Schema(description = "every rule that caps the effort of today, the one that allows least first")
+            List<CapDto> caps,
+
+            List<DayDto> days,
+            List<SymptomDto> symptoms,
+
+            @Schema(description = "whether bursts are closed until the player has had advice")
+            boolean adviceWanted,
+
+            List<ElsewhereKind> kinds,
+            List<ElsewhereDto> elsewhere,
+            List<GivenDto> given) {}
+
+    record ElsewhereWish(
+            @NotNull @Size(min = 36, max = 36) String clientId,
+            @NotNull(message = "Say what it was.") Elsewhere kind,
+
+            @Min(value = 1, message = MINUTES) @Max(value = Elsewhere.MOST_MINUTES, message = MINUTES)
+            int minutes) {}
+
+    record GivenWish(
+            @NotNull(message = "Say what is limited.") Limit.Kind kind,
+
+            @DecimalMin(value = "0", message = CAP) @DecimalMax(value = "100000", message = CAP)
+            double cap,
+
+            @NotBlank(message = "Say whose limit it is.")
+            @Size(max = Ordered.LONGEST_NAME, message = "A name has up to " + Ordered.LONGEST_NAME + " characters.")
+            String by) {}
 
     @GetMapping("/load")
     LoadView view(@AuthenticationPrincipal SignedIn who) {
         Today today = load.today(who);
         return new LoadView(
-                today.dto(), load.days(who, today.day().minusDays(DAYS_SHOWN - 1), today.day()), load.symptoms(who));
+                today.dto(),
+                today.caps().stream()
+                        .map(cap -> new CapDto(cap.rule().title(), cap.effort(), cap.why()))
+                        .toList(),
+                load.days(who, today.day().minusDays(DAYS_SHOWN - 1), today.day()),
+                load.symptoms(who),
+                load.isAdviceWanted(who),
+                ElsewhereKind.ALL,
+                load.elsewhere(who),
+                load.given(who, today.day()));
+    }
+
+    /** Something that was played elsewhere today: it counts. */
+    @PostMapping("/load/elsewhere")
+    LoadView elsewhere(@AuthenticationPrincipal SignedIn who, @Valid @RequestBody ElsewhereWish wish) {
+        load.elsewhere(who, wish.clientId(), wish.kind(), wish.minutes());
+        return view(who);
+    }
+
+    @DeleteMapping("/load/elsewhere/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void notElsewhere(@AuthenticationPrincipal SignedIn who, @PathVariable long id) {
+        load.notElsewhere(who, id);
+    }
+
+    /** A limit that somebody gave: it holds at once. */
+    @PostMapping("/load/given")
+    LoadView give(@AuthenticationPrincipal SignedIn who, @Valid @RequestBody GivenWish wish) {
+        load.give(who, Refused.unlessValid("cap", () -> new Ordered(wish.kind(), wish.cap(), wish.by())));
+        return view(who);
+    }
+
+    /** Takes a given limit away; it holds until the day is over. */
+    @DeleteMapping("/load/given/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void lift(@AuthenticationPrincipal SignedIn who, @PathVariable long id) {
+        load.liftTomorrow(who, id);
+    }
+
+    /** After a second report: the player has had advice. */
+    @PostMapping("/symptoms/advised")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void advised(@AuthenticationPrincipal SignedIn who) {
+        load.advised(who);
     }
 
     /** Takes back a report made by mistake; it stays on record as withdrawn. */

@@ -1,23 +1,33 @@
 package tachylim.server.load;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.NavigableMap;
 import java.util.Objects;
-import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Stream;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tachylim.load.Care;
 import tachylim.load.Condition;
 import tachylim.load.DayLoad;
+import tachylim.load.Elsewhere;
 import tachylim.load.Guardrails;
+import tachylim.load.History;
+import tachylim.load.Ordered;
+import tachylim.load.Return;
 import tachylim.load.Sparing;
+import tachylim.load.SymptomRest;
+import tachylim.load.Taper;
 import tachylim.server.TachylimSettings;
 import tachylim.server.account.Account;
 import tachylim.server.account.AccountService;
@@ -25,7 +35,10 @@ import tachylim.server.account.SignedIn;
 import tachylim.server.ceiling.DaySums;
 import tachylim.server.ceiling.Passes;
 import tachylim.server.load.LoadController.DayDto;
+import tachylim.server.load.LoadController.ElsewhereDto;
+import tachylim.server.load.LoadController.GivenDto;
 import tachylim.server.load.LoadController.SymptomDto;
+import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.web.Refused;
 import tachylim.task.Tension;
 import tachylim.workout.Allowance;
@@ -35,6 +48,10 @@ import tachylim.workout.Allowance;
 public class LoadService {
 
     private static final int SYMPTOMS_SHOWN = 20;
+    private static final int MOST_REMEMBERED = 2_000;
+    private static final Duration REMEMBERED = Duration.ofMinutes(5);
+    private static final int ELSEWHERE_SHOWN = 10;
+    private static final int MOST_GIVEN = 12;
     private static final int MOST_SYMPTOMS_A_DAY = 50;
     private static final int MOST_PRACTICE_A_DAY = 1_000;
 
@@ -43,8 +60,16 @@ public class LoadService {
     private final BenchPracticeRepository practices;
     private final SymptomRepository symptoms;
     private final StoredConditionRepository conditions;
+    private final GivenLimitRepository given;
+    private final RepertoireService repertoire;
     private final TachylimSettings settings;
     private final Clock clock;
+
+    /** The weeks before today, as they were read last: nothing rests on it that would not be read again soon. */
+    private final Cache<Long, History> before = Caffeine.newBuilder()
+            .maximumSize(MOST_REMEMBERED)
+            .expireAfterWrite(REMEMBERED)
+            .build();
 
     LoadService(
             AccountService accounts,
@@ -52,6 +77,8 @@ public class LoadService {
             BenchPracticeRepository practices,
             SymptomRepository symptoms,
             StoredConditionRepository conditions,
+            GivenLimitRepository given,
+            RepertoireService repertoire,
             TachylimSettings settings,
             Clock clock) {
         this.accounts = accounts;
@@ -59,6 +86,8 @@ public class LoadService {
         this.practices = practices;
         this.symptoms = symptoms;
         this.conditions = conditions;
+        this.given = given;
+        this.repertoire = repertoire;
         this.settings = settings;
         this.clock = clock;
     }
@@ -74,20 +103,26 @@ public class LoadService {
     public Today today(SignedIn who, Instant now) {
         Account account = accounts.get(who);
         LocalDate day = account.day(now);
-        DayLoad done = done(who, day);
-        Optional<Symptom> symptom = symptoms.findFirstByAccountIdAndWithdrawnAtIsNullOrderByAtDesc(who.accountId());
-        symptom.ifPresent(one -> one.notAfter(clock.instant()));
-        Guardrails guardrails = new Guardrails(
-                account.minutes().on(day), symptom.map(Symptom::at).orElse(null));
+        Weeks weeks = weeks(who, account, day);
+        List<Symptom> reports = reports(who);
+        reports.forEach(one -> one.notAfter(clock.instant()));
+        Guardrails guardrails = guardrails(who, account, weeks, reports, now);
         return new Today(
                 day,
                 account.home().zoneAt(now),
-                done,
-                guardrails.today(done, now),
+                weeks.done(),
+                guardrails.today(weeks.done(), now),
+                guardrails.caps(now),
                 guardrails.rest(now).orElse(null),
-                condition(who, now),
-                Sparing.why(day, lastDay(who, day), symptom.map(Symptom::at).orElse(null), now),
-                guardrails.caution(done, now));
+                condition(who, now)
+                        .unbrokenFor(
+                                guardrails.back().isPresent() ? Return.UNBROKEN_SECONDS : Guardrails.UNBROKEN_SECONDS),
+                Sparing.why(
+                        day,
+                        lastDay(who, day),
+                        reports.isEmpty() ? null : reports.get(0).at(),
+                        now),
+                guardrails.caution(weeks.done(), now));
     }
 
     /** What may still be done on the day of {@code now}. */
@@ -95,10 +130,68 @@ public class LoadService {
     public Allowance allowance(SignedIn who, Instant now) {
         Account account = accounts.get(who);
         LocalDate day = account.day(now);
-        Instant symptom = symptoms.findFirstByAccountIdAndWithdrawnAtIsNullOrderByAtDesc(who.accountId())
-                .map(Symptom::at)
-                .orElse(null);
-        return Today.allowance(new Guardrails(account.minutes().on(day), symptom).today(done(who, day), now));
+        // Asked with every answer of a run: the weeks before are the same as a moment ago.
+        History known = before.getIfPresent(who.accountId());
+        Weeks weeks = known != null && known.today().equals(day)
+                ? new Weeks(done(days(who, day, day), day), known)
+                : weeks(who, account, day);
+        return Today.allowance(
+                guardrails(who, account, weeks, reports(who), now).today(weeks.done(), now));
+    }
+
+    /** The day at hand and the weeks before it. */
+    private record Weeks(DayLoad done, History history) {}
+
+    private Weeks weeks(SignedIn who, Account account, LocalDate day) {
+        List<DayDto> days = days(who, day.minusDays(History.DAYS), day);
+        NavigableMap<LocalDate, Double> played = new TreeMap<>();
+        Map<LocalDate, Double> bursts = new HashMap<>();
+        for (DayDto one : days) {
+            if (one.day().isBefore(day) && one.effort() > 0) {
+                played.put(one.day(), one.effort());
+                if (!Tension.of(one.worstTension()).atLeast(Tension.GRIPPING)) {
+                    bursts.put(one.day(), one.burstSeconds());
+                }
+            }
+        }
+        History history = new History(day, played, bursts, account.minutes().on(day));
+        before.put(who.accountId(), history);
+        return new Weeks(done(days, day), history);
+    }
+
+    private static DayLoad done(List<DayDto> days, LocalDate day) {
+        return days.stream()
+                .filter(one -> one.day().equals(day))
+                .findFirst()
+                .map(one -> new DayLoad(
+                        one.effort(), one.burstSeconds(), one.playedSeconds(), Tension.of(one.worstTension())))
+                .orElse(DayLoad.NONE);
+    }
+
+    private List<Symptom> reports(SignedIn who) {
+        return symptoms.findByAccountIdAndWithdrawnAtIsNullOrderByAtDesc(who.accountId(), Limit.of(SYMPTOMS_SHOWN));
+    }
+
+    private Guardrails guardrails(SignedIn who, Account account, Weeks weeks, List<Symptom> reports, Instant now) {
+        LocalDate day = weeks.history().today();
+        return new Guardrails(
+                account.minutes().on(day),
+                care(account, reports, now),
+                weeks.history(),
+                repertoire.needed(who, day, day.plusDays(Taper.DAYS)),
+                given.holding(who.accountId(), day, Limit.of(MOST_GIVEN)).stream()
+                        .map(GivenLimit::ordered)
+                        .toList());
+    }
+
+    private static Care care(Account account, List<Symptom> reports, Instant now) {
+        if (reports.isEmpty()) {
+            return Care.NONE;
+        }
+        Symptom last = reports.get(0);
+        Instant until = SymptomRest.after(last.at()).until();
+        boolean again = last.advisedAt() == null && reports.stream().anyMatch(one -> Care.isAgain(one.at(), last.at()));
+        return new Care(last.at(), until.isAfter(now) ? null : account.home().day(until), again);
     }
 
     private LocalDate lastDay(SignedIn who, LocalDate day) {
@@ -106,14 +199,6 @@ public class LoadService {
                 .filter(Objects::nonNull)
                 .max(Comparator.naturalOrder())
                 .orElse(null);
-    }
-
-    private DayLoad done(SignedIn who, LocalDate day) {
-        return days(who, day, day).stream()
-                .findFirst()
-                .map(one -> new DayLoad(
-                        one.effort(), one.burstSeconds(), one.playedSeconds(), Tension.of(one.worstTension())))
-                .orElse(DayLoad.NONE);
     }
 
     /** The days with practice, oldest first: passes of runs, and what was played on the bench. */
@@ -185,6 +270,90 @@ public class LoadService {
     @Transactional
     public void notPlayed(SignedIn who, long choiceId) {
         practices.deleteByAccountIdAndChoiceId(who.accountId(), choiceId);
+    }
+
+    // Elsewhere
+
+    /** Counts something that was played elsewhere, once for each id of the browser's making. It is over: nothing forbids it. */
+    @Transactional
+    public void elsewhere(SignedIn who, String clientId, Elsewhere kind, int minutes) {
+        if (practices.existsByAccountIdAndClientId(who.accountId(), clientId)) {
+            return;
+        }
+        Instant now = clock.instant();
+        if (practices.countByAccountIdAndAtAfter(who.accountId(), now.minus(Duration.ofDays(1)))
+                >= MOST_PRACTICE_A_DAY) {
+            throw Refused.field("minutes", "That is more than a day of practice.");
+        }
+        LocalDate today = accounts.get(who).day(now);
+        practices.save(Refused.unlessValid(
+                "minutes", () -> new BenchPractice(who.accountId(), clientId, kind, minutes, today, now)));
+    }
+
+    @Transactional(readOnly = true)
+    List<ElsewhereDto> elsewhere(SignedIn who) {
+        return practices
+                .findByAccountIdAndElsewhereNotNullOrderByIdDesc(who.accountId(), Limit.of(ELSEWHERE_SHOWN))
+                .stream()
+                .map(one -> new ElsewhereDto(
+                        one.id(), one.day(), one.elsewhere(), one.elsewhere().title(), one.playSeconds(), one.effort()))
+                .toList();
+    }
+
+    /** Takes back what was entered by mistake, on its own day. */
+    @Transactional
+    void notElsewhere(SignedIn who, long id) {
+        BenchPractice one = practices
+                .findByIdAndAccountIdAndElsewhereNotNull(id, who.accountId())
+                .orElseThrow(() -> Refused.notFound("This entry"));
+        if (!one.day().equals(accounts.today(who))) {
+            throw Refused.field("id", "Only what was entered today can be taken back.");
+        }
+        practices.delete(one);
+    }
+
+    // Limits that somebody gave
+
+    @Transactional(readOnly = true)
+    List<GivenDto> given(SignedIn who, LocalDate today) {
+        return given.holding(who.accountId(), today, Limit.of(MOST_GIVEN)).stream()
+                .map(one -> new GivenDto(
+                        one.id(),
+                        one.ordered().kind(),
+                        one.ordered().cap(),
+                        one.ordered().by(),
+                        one.untilDay() != null))
+                .toList();
+    }
+
+    /** A limit holds at once; with another of its kind the one that allows less holds. */
+    @Transactional
+    void give(SignedIn who, Ordered ordered) {
+        LocalDate today = accounts.today(who);
+        if (given.holding(who.accountId(), today, Limit.of(MOST_GIVEN)).size() >= MOST_GIVEN) {
+            throw Refused.field("by", "There is room for " + MOST_GIVEN + " limits.");
+        }
+        given.save(new GivenLimit(who.accountId(), ordered, today));
+    }
+
+    /** Less of a limit is more of a day: it goes when the day is over. */
+    @Transactional
+    void liftTomorrow(SignedIn who, long id) {
+        given.findByIdAndAccountId(id, who.accountId())
+                .orElseThrow(() -> Refused.notFound("This limit"))
+                .endsOn(accounts.today(who));
+    }
+
+    /** Whether bursts are closed until the player has had advice. */
+    @Transactional(readOnly = true)
+    boolean isAdviceWanted(SignedIn who) {
+        return care(accounts.get(who), reports(who), clock.instant()).burstsLocked();
+    }
+
+    /** The player has had advice after a second report. */
+    @Transactional
+    void advised(SignedIn who) {
+        reports(who).stream().findFirst().ifPresent(last -> last.advised(clock.instant()));
     }
 
     // Symptoms

@@ -18,6 +18,7 @@ class Symptom {
     private String clientId;
     private Instant at;
     private Instant withdrawnAt;
+    private Instant advisedAt;
 
     protected Symptom() {}
 
@@ -39,6 +40,17 @@ class Symptom {
     void notAfter(Instant now) {
         if (at.isAfter(now)) {
             at = now;
+        }
+    }
+
+    Instant advisedAt() {
+        return advisedAt;
+    }
+
+    /** The player has had advice, and says so. */
+    void advised(Instant now) {
+        if (advisedAt == null) {
+            advisedAt = now;
         }
     }
 

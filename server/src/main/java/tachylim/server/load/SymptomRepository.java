@@ -12,7 +12,7 @@ import org.springframework.data.jpa.repository.QueryHints;
 interface SymptomRepository extends JpaRepository<Symptom, Long> {
 
     @QueryHints(@QueryHint(name = HibernateHints.HINT_FLUSH_MODE, value = "COMMIT"))
-    Optional<Symptom> findFirstByAccountIdAndWithdrawnAtIsNullOrderByAtDesc(long accountId);
+    List<Symptom> findByAccountIdAndWithdrawnAtIsNullOrderByAtDesc(long accountId, Limit limit);
 
     Optional<Symptom> findByAccountIdAndClientId(long accountId, String clientId);
 

@@ -3,6 +3,7 @@ package tachylim.server.load;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.List;
+import tachylim.load.Cap;
 import tachylim.load.Condition;
 import tachylim.load.DayLoad;
 import tachylim.load.Limit;
@@ -18,6 +19,7 @@ import tachylim.workout.Allowance;
  * @param zone where it is counted
  * @param done what was done on it
  * @param limits all limits, the binding one first
+ * @param caps every rule that caps the effort of it, the one that allows least first
  * @param rest the rest after a symptom, or null
  * @param condition how the player comes to whatever is played next
  * @param spared why today is for easy playing without measuring, one sentence; empty on other days
@@ -28,6 +30,7 @@ public record Today(
         ZoneId zone,
         DayLoad done,
         List<Limit> limits,
+        List<Cap> caps,
         SymptomRest rest,
         Condition condition,
         String spared,

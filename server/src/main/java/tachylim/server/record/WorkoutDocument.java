@@ -12,6 +12,7 @@ import tachylim.ceiling.Estimate;
 import tachylim.ceiling.Known;
 import tachylim.ceiling.Posterior;
 import tachylim.load.Condition;
+import tachylim.load.Guardrails;
 import tachylim.load.Reserve;
 import tachylim.method.Method;
 import tachylim.method.School;
@@ -44,7 +45,8 @@ import tools.jackson.databind.node.ObjectNode;
  * figures, how the player came to the workout, what the estimate rests on, and the burst floor in force. Version 3 has the
  * wish it was planned from, since a run draws its later blocks again; what was believed is kept beside it. Version 4
  * has several pieces, and blocks that say which of them they play, in which version and by which choices. Version 5 says
- * how strict they are with slips and tension, and by which lines one is warmed up.
+ * how strict they are with slips and tension, by which lines one is warmed up, and how long may be
+ * played without a break.
  */
 public final class WorkoutDocument {
 
@@ -71,7 +73,8 @@ public final class WorkoutDocument {
         doc.putObject("condition")
                 .put("reserve", workout.condition().reserve().level())
                 .put("reserveK", workout.condition().reserve().k())
-                .put("sinceBreak", workout.condition().sinceBreak());
+                .put("sinceBreak", workout.condition().sinceBreak())
+                .put("unbroken", workout.condition().unbroken());
         doc.put("minutes", workout.brief().minutes())
                 .put("spared", workout.brief().spared())
                 .put("routine", WarmUpRoutine.text(workout.brief().routine()));
@@ -313,7 +316,8 @@ public final class WorkoutDocument {
                         new Reserve(
                                 condition.path("reserve").asDouble(),
                                 condition.path("reserveK").asDouble()),
-                        condition.path("sinceBreak").asDouble());
+                        condition.path("sinceBreak").asDouble(),
+                        condition.path("unbroken").asDouble(Guardrails.UNBROKEN_SECONDS));
     }
 
     // Before there were sessions of several pieces

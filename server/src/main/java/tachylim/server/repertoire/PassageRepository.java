@@ -1,15 +1,23 @@
 package tachylim.server.repertoire;
 
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
 
 interface PassageRepository extends JpaRepository<StoredPassage, Long> {
 
     List<StoredPassage> findByAccountIdAndPutAwayFalseOrderById(long accountId, Limit limit);
 
     Optional<StoredPassage> findByIdAndAccountIdAndPutAwayFalse(long id, long accountId);
+
+    /** The days on which something is needed, from one to another. */
+    @Query("""
+            select distinct p.neededOn from StoredPassage p
+            where p.accountId = :accountId and p.putAway = false and p.neededOn between :from and :to""")
+    List<LocalDate> needed(long accountId, LocalDate from, LocalDate to);
 
     long countByAccountId(long accountId);
 

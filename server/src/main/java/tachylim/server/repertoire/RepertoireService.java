@@ -166,6 +166,12 @@ public class RepertoireService implements Pieces {
         return whole.excerpt(new Piece(Math.min(piece.notes().firstNote(), last), last));
     }
 
+    /** The days on which something is needed, from one to another. */
+    @Transactional(readOnly = true)
+    public List<LocalDate> needed(SignedIn who, LocalDate from, LocalDate to) {
+        return passages.needed(who.accountId(), from, to);
+    }
+
     @Transactional(readOnly = true)
     List<PassageDto> list(SignedIn who) {
         LocalDate today = accounts.today(who);

@@ -114,6 +114,24 @@ class IsolationTest extends ServerTest {
                 .path("id")
                 .asLong();
         same(other, "DELETE", "/api/templates/{id}", template, null);
+        owner.post(
+                        "/api/load/elsewhere",
+                        Map.of("clientId", UUID.randomUUID().toString(), "kind", "TEACHING", "minutes", 15))
+                .ok();
+        JsonNode load = owner.post("/api/load/given", Map.of("kind", "EFFORT", "cap", 20, "by", "my teacher"))
+                .ok();
+        same(
+                other,
+                "DELETE",
+                "/api/load/elsewhere/{id}",
+                load.path("elsewhere").path(0).path("id").asLong(),
+                null);
+        same(
+                other,
+                "DELETE",
+                "/api/load/given/{id}",
+                load.path("given").path(0).path("id").asLong(),
+                null);
         Player third = player();
         third.post("/api/symptoms", Map.of("clientId", UUID.randomUUID().toString()));
         same(

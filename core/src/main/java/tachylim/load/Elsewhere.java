@@ -1,0 +1,41 @@
+package tachylim.load;
+
+/**
+ * Playing that no workout knows of, told by its kind and its minutes: how much it asks of a body is a rule of thumb, on the
+ * scale on which a loose minute at 60% of the ceiling is 1.
+ */
+public enum Elsewhere {
+    REHEARSAL("Rehearsal", 1.2),
+    PERFORMANCE("Performance", 1.8),
+    LESSON("Lesson", 1.2),
+    TEACHING("Teaching", 0.5),
+    PRACTICE("Practice without a screen", 1.2);
+
+    /** The most minutes that are told at once. */
+    public static final int MOST_MINUTES = 600;
+
+    private final String title;
+    private final double perMinute;
+
+    Elsewhere(String title, double perMinute) {
+        this.title = title;
+        this.perMinute = perMinute;
+    }
+
+    /** What it is called. */
+    public String title() {
+        return title;
+    }
+
+    /**
+     * What so many minutes of it cost, in effort minutes.
+     *
+     * @throws IllegalArgumentException if they are not 1 to {@value #MOST_MINUTES}
+     */
+    public double effort(int minutes) {
+        if (minutes < 1 || minutes > MOST_MINUTES) {
+            throw new IllegalArgumentException("Give 1 to " + MOST_MINUTES + " minutes, not " + minutes);
+        }
+        return minutes * perMinute;
+    }
+}

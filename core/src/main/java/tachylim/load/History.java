@@ -1,0 +1,91 @@
+package tachylim.load;
+
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.Map;
+import java.util.NavigableMap;
+import java.util.Optional;
+import java.util.TreeMap;
+
+/**
+ * The days before today, as far as they decide what today may be. Days without playing are not in it. This class is
+ * immutable.
+ *
+ * @param today the day that is asked about; what is done of it is not in here
+ * @param played the effort of each day with playing before it, in effort minutes
+ * @param bursts the burst seconds of each day that had any and was taken well
+ * @param usualEffort what the player says they usually play, in effort minutes a day
+ */
+public record History(
+        LocalDate today, NavigableMap<LocalDate, Double> played, Map<LocalDate, Double> bursts, double usualEffort) {
+
+    /** How far back anything is looked at. */
+    public static final int DAYS = 84;
+
+    static final int MONTH = 28;
+    static final int WEEK = 7;
+
+    public History {
+        played = new TreeMap<>(played.headMap(today, false));
+        bursts = Map.copyOf(bursts);
+    }
+
+    /** Nothing has been played yet. */
+    public static History none(LocalDate today, double usualEffort) {
+        return new History(today, new TreeMap<>(), Map.of(), usualEffort);
+    }
+
+    public Optional<LocalDate> first() {
+        return played.isEmpty() ? Optional.empty() : Optional.of(played.firstKey());
+    }
+
+    /** How many days ago the first was that is known; 0 when there is none. */
+    long days() {
+        return first().map(day -> ChronoUnit.DAYS.between(day, today)).orElse(0L);
+    }
+
+    double on(LocalDate day) {
+        return played.getOrDefault(day, 0.0);
+    }
+
+    /** The effort of the days from {@code from} days ago to {@code to} days ago, both counted in. */
+    double sum(int from, int to) {
+        return played.subMap(today.minusDays(from), true, today.minusDays(to), true).values().stream()
+                .mapToDouble(effort -> effort)
+                .sum();
+    }
+
+    /** The averages as they were this morning. */
+    public Baselines baselines() {
+        Baselines averages = Baselines.of(usualEffort);
+        if (played.isEmpty()) {
+            return averages;
+        }
+        for (LocalDate day = played.firstKey(); day.isBefore(today); day = day.plusDays(1)) {
+            averages = averages.after(on(day));
+        }
+        return averages;
+    }
+
+    /** The middle of the days with playing in the 28 before {@code day}; empty when there are fewer than {@code least}. */
+    Optional<Double> median(LocalDate day, int least) {
+        double[] days = played.subMap(day.minusDays(MONTH), true, day, false).values().stream()
+                .mapToDouble(effort -> effort)
+                .sorted()
+                .toArray();
+        if (days.length < least) {
+            return Optional.empty();
+        }
+        int half = days.length / 2;
+        return Optional.of(days.length % 2 == 1 ? days[half] : (days[half - 1] + days[half]) / 2);
+    }
+
+    /** How many days of the last four weeks had bursts that were taken well, and used at least {@code seconds}. */
+    long tolerated(double seconds) {
+        return bursts.entrySet().stream()
+                .filter(day -> day.getKey().isBefore(today)
+                        && !day.getKey().isBefore(today.minusDays(MONTH))
+                        && day.getValue() >= seconds)
+                .count();
+    }
+}

@@ -1,0 +1,196 @@
+package tachylim.server.load;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.time.LocalDate;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import tachylim.server.Player;
+import tachylim.server.Player.Reply;
+import tachylim.server.Practice;
+import tachylim.server.ServerTest;
+import tools.jackson.databind.JsonNode;
+
+/** What a day may have by the weeks before it, by what lies ahead, and by what somebody who knows said. */
+class EnoughTest extends ServerTest {
+
+    @Autowired
+    private JdbcClient sql;
+
+    private static Map<String, Object> elsewhere(String kind, int minutes) {
+        return Map.of("clientId", UUID.randomUUID().toString(), "kind", kind, "minutes", minutes);
+    }
+
+    private static JsonNode limit(JsonNode load, String kind) {
+        for (JsonNode limit : load.path("today").path("limits")) {
+            if (limit.path("kind").asString().equals(kind)) {
+                return limit;
+            }
+        }
+        throw new AssertionError("No limit of " + kind);
+    }
+
+    private LocalDate today(Player player) {
+        return LocalDate.parse(
+                player.get("/api/load").ok().path("today").path("day").asString());
+    }
+
+    /** Practice of a day that is over, so many days ago. */
+    private void practised(Player player, int daysAgo, double effort) {
+        sql.sql("""
+                        insert into bench_practice (account_id, client_id, day, at, tempo, play_seconds, effort)
+                        select id, uuid(), ?, now(6), 0, 600, ? from account where name = ?""")
+                .params(today(player).minusDays(daysAgo), effort, player.name())
+                .update();
+    }
+
+    @Test
+    void whatWasPlayedElsewhereCountsInTwoTaps() {
+        Player odile = player();
+        Map<String, Object> rehearsal = elsewhere("REHEARSAL", 10);
+        JsonNode load = odile.post("/api/load/elsewhere", rehearsal).ok();
+        assertThat(limit(load, "EFFORT").path("used").asDouble()).isCloseTo(12, within(1e-9));
+        assertThat(limit(load, "PLAYING_MINUTES").path("used").asDouble()).isCloseTo(10, within(1e-9));
+        assertThat(odile.post("/api/load/elsewhere", rehearsal).ok().path("elsewhere"))
+                .as("sent twice it counts once")
+                .hasSize(1);
+        long entry = load.path("elsewhere").path(0).path("id").asLong();
+        assertThat(odile.delete("/api/load/elsewhere/" + entry).status()).isEqualTo(204);
+        assertThat(limit(odile.get("/api/load").ok(), "EFFORT").path("used").asDouble())
+                .isZero();
+    }
+
+    @Test
+    void whatWasEnteredYesterdayStays() {
+        Player odile = player();
+        long entry = odile.post("/api/load/elsewhere", elsewhere("TEACHING", 60))
+                .ok()
+                .path("elsewhere")
+                .path(0)
+                .path("id")
+                .asLong();
+        sql.sql("update bench_practice set day = day - interval 1 day where id = ?")
+                .param(entry)
+                .update();
+        Reply refused = odile.delete("/api/load/elsewhere/" + entry);
+        assertThat(refused.status()).isEqualTo(422);
+        assertThat(refused.detail()).contains("today");
+    }
+
+    @Test
+    void aUsualDayCapsTheNextAndItsArithmeticIsTold() {
+        Player odile = player();
+        for (int ago = 1; ago <= 6; ago++) {
+            practised(odile, ago, 10);
+        }
+        JsonNode load = odile.get("/api/load").ok();
+        assertThat(limit(load, "EFFORT").path("cap").asDouble()).isEqualTo(15);
+        assertThat(limit(load, "EFFORT").path("why").asString()).contains("10.0");
+        assertThat(load.path("caps").path(0).path("title").asString()).isEqualTo("A usual day");
+        assertThat(load.path("caps")).hasSizeGreaterThan(1);
+    }
+
+    @Test
+    void afterALayoffADayHasLessAndNoBursts() {
+        Player odile = player();
+        for (int ago = 11; ago <= 18; ago++) {
+            practised(odile, ago, 20);
+        }
+        JsonNode load = odile.get("/api/load").ok();
+        assertThat(limit(load, "EFFORT").path("cap").asDouble()).isCloseTo(8, within(1e-9));
+        assertThat(limit(load, "EFFORT").path("why").asString()).contains("Day 1 of 10");
+        assertThat(limit(load, "BURST_SECONDS").path("cap").asDouble()).isZero();
+        long piece = Practice.firstPiece(odile, Practice.newPassage(odile));
+        JsonNode relief =
+                odile.post("/api/plans", Practice.plan(piece, Map.of())).ok().path("relief");
+        assertThat(relief.path("totals").path("burstSeconds").asDouble()).isZero();
+        assertThat(relief.path("totals").path("effort").asDouble()).isLessThanOrEqualTo(8);
+    }
+
+    @Test
+    void beforeAPerformanceThereIsLessToDo() {
+        Player odile = player();
+        long usual = Math.round(
+                limit(odile.get("/api/load").ok(), "EFFORT").path("cap").asDouble());
+        odile.post(
+                        "/api/passages",
+                        Practice.passage(
+                                Map.of("neededOn", today(odile).plusDays(2).toString())))
+                .ok();
+        JsonNode load = odile.get("/api/load").ok();
+        assertThat(limit(load, "EFFORT").path("cap").asDouble()).isCloseTo(usual * (0.4 + 0.6 * 2 / 7), within(1e-6));
+        assertThat(limit(load, "BURST_SECONDS").path("cap").asDouble()).isZero();
+    }
+
+    @Test
+    void aLimitThatSomebodyGaveHoldsAtOnceAndIsLiftedTomorrow() {
+        Player odile = player();
+        JsonNode load = odile.post("/api/load/given", Map.of("kind", "EFFORT", "cap", 7, "by", "Dr Pell"))
+                .ok();
+        assertThat(limit(load, "EFFORT").path("cap").asDouble()).isEqualTo(7);
+        assertThat(limit(load, "EFFORT").path("why").asString()).contains("Dr Pell");
+        long id = load.path("given").path(0).path("id").asLong();
+        assertThat(odile.delete("/api/load/given/" + id).status()).isEqualTo(204);
+        JsonNode lifted = odile.get("/api/load").ok();
+        assertThat(limit(lifted, "EFFORT").path("cap").asDouble())
+                .as("not today")
+                .isEqualTo(7);
+        assertThat(lifted.path("given").path(0).path("ending").asBoolean()).isTrue();
+        odile.post("/api/load/given", Map.of("kind", "EFFORT", "cap", 500, "by", "me"))
+                .ok();
+        assertThat(limit(odile.get("/api/load").ok(), "EFFORT").path("cap").asDouble())
+                .as("a higher one is no way past it")
+                .isEqualTo(7);
+        sql.sql("update given_limit set until_day = until_day - interval 1 day where id = ?")
+                .param(id)
+                .update();
+        assertThat(limit(odile.get("/api/load").ok(), "EFFORT").path("cap").asDouble())
+                .isGreaterThan(7);
+    }
+
+    @Test
+    void aSecondReportClosesBurstsUntilThereWasAdvice() {
+        Player odile = player();
+        odile.post("/api/symptoms", Map.of("clientId", UUID.randomUUID().toString()));
+        odile.post("/api/symptoms", Map.of("clientId", UUID.randomUUID().toString()));
+        assertThat(odile.get("/api/load").ok().path("adviceWanted").asBoolean())
+                .as("told twice is told once")
+                .isFalse();
+        sql.sql("""
+                        update symptom set at = at - interval 5 day
+                        where account_id = (select id from account where name = ?)""").param(odile.name()).update();
+        odile.post("/api/symptoms", Map.of("clientId", UUID.randomUUID().toString()));
+        JsonNode load = odile.get("/api/load").ok();
+        assertThat(load.path("adviceWanted").asBoolean()).isTrue();
+        assertThat(limit(load, "BURST_SECONDS").path("why").asString()).contains("advice");
+        assertThat(odile.post("/api/symptoms/advised", Map.of()).status()).isEqualTo(204);
+        assertThat(odile.get("/api/load").ok().path("adviceWanted").asBoolean()).isFalse();
+    }
+
+    @ParameterizedTest
+    @CsvSource({"minutes, 0", "minutes, 601"})
+    void elsewhereOutOfRangeIsRefused(String field, int value) {
+        Map<String, Object> wish = new HashMap<>(elsewhere("TEACHING", 60));
+        wish.put(field, value);
+        Reply refused = player().post("/api/load/elsewhere", wish);
+        assertThat(refused.status()).isEqualTo(422);
+        assertThat(refused.detail()).contains("600");
+    }
+
+    @Test
+    void aLimitIsSomebodys() {
+        assertThat(player().post("/api/load/given", Map.of("kind", "EFFORT", "cap", 7, "by", " "))
+                        .status())
+                .isEqualTo(422);
+        assertThat(player().post("/api/load/given", Map.of("kind", "EFFORT", "cap", -1, "by", "me"))
+                        .status())
+                .isEqualTo(422);
+    }
+}

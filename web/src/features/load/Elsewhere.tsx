@@ -1,0 +1,98 @@
+import { Trash2 } from "lucide-react";
+import { useRef, useState } from "react";
+import { api, given, type Schemas } from "../../api/client";
+import { sentence, useChange } from "../../api/queries";
+import * as touches from "../../api/touches";
+import { Button } from "../../ui/Button";
+import { day, minutes, oneDecimal } from "../../ui/format";
+import { useSay } from "../../ui/Toasts";
+
+type View = Schemas["LoadView"];
+type Kind = Schemas["ElsewhereWish"]["kind"];
+
+const MINUTES = [15, 30, 45, 60, 90, 120, 180];
+
+/** What was played elsewhere, in two taps: what, and for how long. */
+export function Elsewhere({ view }: { view: View }) {
+  const say = useSay();
+  const [kind, setKind] = useState<Kind>();
+  // One id for each entry, however often it has to be sent.
+  const clientId = useRef(crypto.randomUUID());
+  const add = useChange(
+    (wish: { kind: Kind; minutes: number }) =>
+      given(api.POST("/api/load/elsewhere", { body: { ...wish, clientId: clientId.current } })),
+    touches.load,
+  );
+  const away = useChange(
+    (id: number) => given(api.DELETE("/api/load/elsewhere/{id}", { params: { path: { id } } })),
+    touches.load,
+  );
+  const chosen = view.kinds.find((one) => one.kind === kind);
+  return (
+    <section aria-label="Played elsewhere" className="grid content-start gap-3">
+      <h2>Played elsewhere today</h2>
+      <div className="flex flex-wrap gap-2">
+        {view.kinds.map((one) => (
+          <Button
+            key={one.kind}
+            aria-pressed={one.kind === kind}
+            className={one.kind === kind ? "border-spruce bg-spruce-pale" : ""}
+            onClick={() => setKind(one.kind === kind ? undefined : one.kind)}
+          >
+            {one.title}
+          </Button>
+        ))}
+      </div>
+      {chosen && (
+        <div className="flex flex-wrap gap-2">
+          {MINUTES.map((length) => (
+            <Button
+              key={length}
+              disabled={add.isPending}
+              aria-label={`${chosen.title}, ${length} minutes`}
+              onClick={() =>
+                add.mutate(
+                  { kind: chosen.kind, minutes: length },
+                  {
+                    onSuccess: () => {
+                      clientId.current = crypto.randomUUID();
+                      setKind(undefined);
+                      say(`${chosen.title}, ${length} min: counted.`);
+                    },
+                  },
+                )
+              }
+            >
+              {length} min
+            </Button>
+          ))}
+        </div>
+      )}
+      {(add.isError || away.isError) && (
+        <p role="alert" className="text-plum">
+          {sentence(add.error ?? away.error)}
+        </p>
+      )}
+      {view.elsewhere.length > 0 && (
+        <ul className="divide-y divide-rule border-y border-rule">
+          {view.elsewhere.map((one) => (
+            <li key={one.id} className="flex min-h-11 items-center gap-3 py-1">
+              <span className="mr-auto">
+                {day(one.day)} · {one.title}, {minutes(one.seconds)}
+              </span>
+              <span className="text-soft">{oneDecimal(one.effort)} effort</span>
+              {one.day === view.today.day && (
+                <Button aria-label={`Take ${one.title} back`} onClick={() => away.mutate(one.id)}>
+                  <Trash2 size={16} aria-hidden="true" />
+                </Button>
+              )}
+            </li>
+          ))}
+        </ul>
+      )}
+      <p className="text-sm text-soft">
+        A minute of rehearsal counts 1.2 effort minutes, on a stage 1.8, teaching 0.5: rules of thumb.
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,102 @@
+import { useState } from "react";
+import { api, given, type Schemas } from "../../api/client";
+import { sentence, useChange } from "../../api/queries";
+import { RANGES } from "../../api/ranges";
+import * as touches from "../../api/touches";
+import { upTo } from "../../api/within";
+import { Button } from "../../ui/Button";
+import { Field, INPUT, Labelled } from "../../ui/Field";
+import { fieldError } from "../bench/PassageFields";
+
+type View = Schemas["LoadView"];
+type Kind = Schemas["GivenWish"]["kind"];
+
+const UNIT: Record<Kind, string> = {
+  EFFORT: "effort minutes a day",
+  BURST_SECONDS: "seconds of bursts a day",
+  PLAYING_MINUTES: "minutes of playing a day",
+};
+const KINDS = Object.keys(UNIT) as Kind[];
+
+/** Limits of a teacher or a clinician: they go before ours, and say whose they are. */
+export function Given({ view }: { view: View }) {
+  const [kind, setKind] = useState<Kind>("PLAYING_MINUTES");
+  const [cap, setCap] = useState(30);
+  const [by, setBy] = useState("");
+  const add = useChange(() => given(api.POST("/api/load/given", { body: { kind, cap, by } })), touches.load);
+  const away = useChange(
+    (id: number) => given(api.DELETE("/api/load/given/{id}", { params: { path: { id } } })),
+    touches.load,
+  );
+  return (
+    <section aria-label="Limits somebody gave" className="grid content-start gap-3">
+      <h2>Limits of a teacher or a clinician</h2>
+      {view.given.length > 0 && (
+        <ul className="divide-y divide-rule border-y border-rule">
+          {view.given.map((one) => (
+            <li key={one.id} className="flex min-h-11 items-center gap-3 py-1">
+              <span className="mr-auto">
+                <b>{one.cap}</b> {UNIT[one.kind]} · {one.by}
+              </span>
+              {one.ending ? (
+                <span className="text-soft">until the day is over</span>
+              ) : (
+                <Button aria-label={`Lift the limit of ${one.by}`} onClick={() => away.mutate(one.id)}>
+                  Lift it tomorrow
+                </Button>
+              )}
+            </li>
+          ))}
+        </ul>
+      )}
+      <form
+        noValidate
+        className="grid max-w-md gap-3"
+        onSubmit={(event) => {
+          event.preventDefault();
+          add.mutate(undefined, { onSuccess: () => setBy("") });
+        }}
+      >
+        <Field
+          label="Whose"
+          placeholder="my teacher"
+          {...upTo(RANGES.GivenWish.by)}
+          value={by}
+          error={fieldError(add.error, "by")}
+          onChange={(event) => setBy(event.target.value)}
+        />
+        <div className="grid grid-cols-[7rem_1fr] gap-3">
+          <Field
+            label="At most"
+            type="number"
+            min={0}
+            value={Number.isNaN(cap) ? "" : cap}
+            error={fieldError(add.error, "cap")}
+            onChange={(event) => setCap(event.target.valueAsNumber)}
+          />
+          <Labelled label="Of what">
+            {({ id }) => (
+              <select id={id} className={INPUT} value={kind} onChange={(event) => setKind(event.target.value as Kind)}>
+                {KINDS.map((one) => (
+                  <option key={one} value={one}>
+                    {UNIT[one]}
+                  </option>
+                ))}
+              </select>
+            )}
+          </Labelled>
+        </div>
+        {(away.isError || (add.isError && !fieldError(add.error, "by") && !fieldError(add.error, "cap"))) && (
+          <p role="alert" className="text-plum">
+            {sentence(away.error ?? add.error)}
+          </p>
+        )}
+        <div>
+          <Button type="submit" disabled={add.isPending}>
+            It holds from now
+          </Button>
+        </div>
+      </form>
+    </section>
+  );
+}
