@@ -21,6 +21,8 @@ export interface ClickWishes {
   silence: Silence;
   /** Nothing sounds; the beat is only seen. */
   seen: boolean;
+  /** Whether the end of a rest is heard. */
+  rests: boolean;
   /** How much later than it was sent the click is heard, in seconds, as far as that was found by tapping. */
   latency: number;
 }
@@ -33,6 +35,7 @@ export const USUAL: ClickWishes = {
   bars: 1,
   silence: "0",
   seen: false,
+  rests: false,
   latency: 0,
 };
 
@@ -51,6 +54,7 @@ export function wishes(instrument: string): ClickWishes {
       silence: SILENCES.find((silence) => silence === kept.silence) ?? USUAL.silence,
       level: Math.min(1, Math.max(0, Number(kept.level ?? USUAL.level)) || 0),
       bars: kept.bars === 2 ? 2 : 1,
+      rests: kept.rests === true,
       latency: Math.min(MOST_LATENCY, Math.max(0, Number(kept.latency ?? 0)) || 0),
     };
   } catch {

@@ -37,6 +37,14 @@ export function usePass(asked: Pass | null, speed: number, onOver: () => void, w
     setPlaying(true);
   }, [pass, speed, stop, wishes]);
 
+  /** Says by one sound that a rest is over, where that is wanted. */
+  const cue = useCallback(() => {
+    if (!wishes.rests) return;
+    audio.current ??= new AudioContext({ latencyHint: "interactive" });
+    void audio.current.resume();
+    schedule(audio.current, [{ seconds: 0, kind: "CUE" }], audio.current.currentTime + LEAD_SECONDS, 1, wishes);
+  }, [wishes]);
+
   /** Seconds of the pass by now, by the clock the clicks sound on, as they are heard. */
   const { latency } = wishes;
   const heard = useCallback(
@@ -74,5 +82,5 @@ export function usePass(asked: Pass | null, speed: number, onOver: () => void, w
 
   useEffect(() => () => silence.current?.(), []);
 
-  return { playing, start, stop, beat, playedSeconds, tempoNow };
+  return { playing, start, stop, cue, beat, playedSeconds, tempoNow };
 }

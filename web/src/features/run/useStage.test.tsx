@@ -4,7 +4,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import type { RunView } from "./useRun";
 
 let overNow: () => void;
-const playing = vi.hoisted(() => ({ on: false, seconds: 0 }));
+const playing = vi.hoisted(() => ({ on: false, seconds: 0, cues: 0 }));
 vi.mock("./usePass", () => ({
   usePass: (_pass: unknown, _speed: number, onOver: () => void) => {
     overNow = onOver;
@@ -12,6 +12,7 @@ vi.mock("./usePass", () => ({
       playing: playing.on,
       start: () => (playing.on = true),
       stop: () => (playing.on = false),
+      cue: () => playing.cues++,
       beat: () => ({ beat: 0, share: 0, over: false }),
       tempoNow: () => 72,
       playedSeconds: () => playing.seconds,
@@ -230,5 +231,41 @@ describe("the step at hand", () => {
     act(() => void fireEvent.keyDown(field, { key: "x", code: "KeyX" }));
     expect(result.current.open).toBeUndefined();
     field.remove();
+  });
+
+  it("says by a sound that a rest is over, as far as that is wanted", () => {
+    const { result } = stage(resting);
+    playing.cues = 0;
+    act(() => result.current.rested(15));
+    expect(playing.cues).toBe(1);
+    expect(sent.at(-1)![0]).toMatchObject({ kind: "RESTED", seconds: 15 });
+  });
+});
+
+describe("with three pedals alone", () => {
+  const pedal = (key: string) => [key, key] as const;
+  const [ONE, TWO, THREE] = [pedal("PageDown"), pedal("PageUp"), pedal("ArrowDown")];
+
+  it("a rest says that it was tenser", () => {
+    const { press, result } = stage(resting);
+    press(...TWO);
+    expect(result.current.tension).toBe(3);
+    expect(sent.at(-1)).toMatchObject([{ kind: "JUDGED", tension: 3 }, "before"]);
+  });
+
+  it("a pause goes on, ends, or is for a symptom", () => {
+    const { press, result } = stage(resting);
+    press(...THREE);
+    expect(result.current.open).toBe("pause");
+    press(...ONE);
+    expect(result.current.open).toBeUndefined();
+    press(...THREE);
+    press(...TWO);
+    expect(result.current.open).toBe("symptom");
+    press(...THREE);
+    expect(sent.at(-1)![0]).toMatchObject({ kind: "SYMPTOM" });
+    press(...THREE);
+    press(...THREE);
+    expect(sent.at(-1)![0]).toMatchObject({ kind: "STOPPED" });
   });
 });

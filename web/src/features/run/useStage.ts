@@ -44,7 +44,7 @@ export function useStage(run: Run, view: RunView, speed: number, instrument: str
   const { pass, rest } = view.step;
   const [click] = useState(() => wishes(instrument));
   const over = useCallback(() => setPlayed("whole"), [setPlayed]);
-  const { playing, start, stop, beat, playedSeconds, tempoNow } = usePass(pass, speed, over, click);
+  const { playing, start, stop, cue, beat, playedSeconds, tempoNow } = usePass(pass, speed, over, click);
   const sending = run.settling;
 
   const onItsWay = useRef<{ clientId: string; verdict: Verdict | null; told: number | null }>(undefined);
@@ -198,7 +198,10 @@ export function useStage(run: Run, view: RunView, speed: number, instrument: str
     act(action);
   });
 
-  const rested = (seconds: number) => send({ kind: "RESTED", verdict: null, told: null, tension: null, seconds });
+  const rested = (seconds: number) => {
+    cue();
+    send({ kind: "RESTED", verdict: null, told: null, tension: null, seconds });
+  };
   return {
     state,
     playing,
