@@ -1428,6 +1428,11 @@ export interface components {
         ElsewhereKind: {
             /** @enum {string} */
             kind: "REHEARSAL" | "PERFORMANCE" | "LESSON" | "TEACHING" | "PRACTICE";
+            /**
+             * Format: double
+             * @description the effort minutes that a minute of it counts, by a rule of thumb
+             */
+            perMinute: number;
             title: string;
         };
         ElsewhereWish: {

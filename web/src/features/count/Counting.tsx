@@ -1,5 +1,5 @@
 import { Minus, Plus } from "lucide-react";
-import { useRef, useState } from "react";
+import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { Button, KeyCap } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
@@ -22,13 +22,9 @@ export function Counting({ change, instrument, speed, onCounted, onClose }: Prop
   const counting = useCounting(seconds, speed, instrument);
   const { state, clean } = counting;
   const wanted = Math.round((change.needed * seconds) / 60);
-  const keeping = useRef(false);
   const keep = () => {
-    if (keeping.current) return;
-    keeping.current = true;
     onCounted(seconds, clean);
     counting.again();
-    keeping.current = false;
   };
   useKeys((event) => {
     if (event.repeat) return;

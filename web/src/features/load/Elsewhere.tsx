@@ -91,7 +91,8 @@ export function Elsewhere({ view }: { view: View }) {
         </ul>
       )}
       <p className="text-sm text-soft">
-        A minute of rehearsal counts 1.2 effort minutes, on a stage 1.8, teaching 0.5: rules of thumb.
+        Effort minutes that a minute counts, by rules of thumb:{" "}
+        {view.kinds.map((one) => `${one.title.toLowerCase()} ${oneDecimal(one.perMinute)}`).join(", ")}.
       </p>
     </section>
   );

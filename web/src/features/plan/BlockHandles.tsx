@@ -1,4 +1,5 @@
 import { type KeyboardEvent, type PointerEvent, useState } from "react";
+import { RANGES } from "../../api/ranges";
 import type { ReliefData, Scales } from "../../relief/terrain";
 import { PART } from "../../relief/Labels";
 import { type Block, changed, moved, movedTo } from "./blocks";
@@ -11,8 +12,7 @@ interface Props {
   onChange: (blocks: Block[]) => void;
 }
 
-const LEAST_SECONDS = 10;
-const MOST_SECONDS = 10_800;
+const { minimum: LEAST_SECONDS, maximum: MOST_SECONDS } = RANGES.BlockWish.seconds;
 const STEP_SECONDS = 30;
 /** Narrower blocks are moved and timed in the list. */
 const LEAST_WIDTH = 34;

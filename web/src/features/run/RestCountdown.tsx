@@ -1,5 +1,8 @@
 import { useEffect, useRef, useState } from "react";
 import { keep } from "../../keep";
+import { KeyCap } from "../../ui/Button";
+import { useKeys } from "../../ui/useKeys";
+import { actionOf, keyOf } from "./keys";
 import { restBegan } from "./queue";
 
 interface Props {
@@ -7,15 +10,25 @@ interface Props {
   ordinal: number;
   seconds: number;
   speed: number;
+  /** Whether the player may say that it is over: away from the instrument there is nothing to recover from. */
+  mayEnd: boolean;
   onOver: (seconds: number) => void;
 }
 
-/** Counts a rest down. It ends by itself and cannot be cut short. */
-export function RestCountdown({ runId, ordinal, seconds, speed, onOver }: Props) {
+/** Counts a rest down. It ends by itself; what the hands need cannot be cut short. */
+export function RestCountdown({ runId, ordinal, seconds, speed, mayEnd, onOver }: Props) {
   const [left, setLeft] = useState(seconds);
   const whenOver = useRef(onOver);
   useEffect(() => {
     whenOver.current = onOver;
+  });
+  const end = () => onOver(Math.max(0, seconds - left));
+  useKeys((event) => {
+    const action = actionOf(event);
+    if (!mayEnd || event.repeat || (action !== "start" && action !== "pedal-1")) return;
+    if (event.target instanceof HTMLButtonElement) return;
+    event.preventDefault();
+    end();
   });
   useEffect(() => {
     const before = ((Date.now() - restBegan(runId, ordinal, keep, Date.now())) / 1000) * speed;
@@ -35,8 +48,19 @@ export function RestCountdown({ runId, ordinal, seconds, speed, onOver }: Props)
     return () => clearInterval(timer);
   }, [runId, ordinal, seconds, speed]);
   return (
-    <span role="timer" aria-label="Seconds of rest left">
-      {Math.ceil(left)}
-    </span>
+    <>
+      <span role="timer" aria-label="Seconds of rest left">
+        {Math.ceil(left)}
+      </span>
+      {mayEnd && (
+        <button
+          type="button"
+          onClick={end}
+          className="mt-4 flex min-h-11 items-center gap-2 rounded-[5px] border border-night-soft px-4 text-lg leading-normal font-semibold tracking-normal"
+        >
+          <KeyCap>{keyOf("start")}</KeyCap> done
+        </button>
+      )}
+    </>
   );
 }

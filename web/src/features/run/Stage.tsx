@@ -179,7 +179,7 @@ export function Stage({ run, view, speed, instrument }: Props) {
           {rest && (
             <>
               <h1 className="text-2xl text-night-ink sm:text-3xl">{REST[rest.reason] ?? "Rest, hands hanging"}</h1>
-              <p
+              <div
                 className="font-bold leading-[0.86] tracking-tight text-night-ink"
                 style={{ fontSize: "clamp(6.5rem, min(21vw, 31vh), 15rem)" }}
               >
@@ -189,9 +189,10 @@ export function Stage({ run, view, speed, instrument }: Props) {
                   ordinal={view.ordinal}
                   seconds={rest.seconds}
                   speed={speed}
+                  mayEnd={rest.reason === "AWAY"}
                   onOver={rested}
                 />
-              </p>
+              </div>
               <p className="mt-3 text-lg text-night-soft">seconds; it ends by itself</p>
             </>
           )}

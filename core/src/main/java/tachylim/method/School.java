@@ -165,7 +165,7 @@ public enum School {
             "Your warm-up",
             "your own lines, one after another",
             "for whoever warms up by a book of their own, put down in Settings",
-            Reach.EASY,
+            Reach.BEFORE,
             WarmUpRoutine::under,
             WarmUpRoutine::read),
     /** What keeps a piece that has reached its target; takes the place of bursts there. */
@@ -189,6 +189,8 @@ public enum School {
 
     /** How far a method goes. */
     private enum Reach {
+        /** It comes before the practice. */
+        BEFORE,
         /** Nowhere near the ceiling. */
         EASY,
         TO_CEILING,
@@ -242,7 +244,12 @@ public enum School {
 
     /** Whether it plays near the ceiling or above it, so that what is played should be decided first. */
     public boolean isFast() {
-        return reach != Reach.EASY;
+        return reach == Reach.TO_CEILING || reach == Reach.ABOVE;
+    }
+
+    /** Whether a player may choose it for the core of a workout. */
+    public boolean makesCore() {
+        return reach != Reach.BEFORE;
     }
 
     /** Whether it is for going above the ceiling, so that what is safe has to be known. */

@@ -1,5 +1,8 @@
 package tachylim.workout;
 
+import java.util.List;
+import tachylim.load.Limit;
+
 /**
  * What may still be done today. This class is immutable.
  *
@@ -21,6 +24,22 @@ public record Allowance(double effort, double burstSeconds, double playingSecond
         if (effort < 0 || burstSeconds < 0 || playingSeconds < 0) {
             throw new IllegalArgumentException("What is left of a day is not negative");
         }
+    }
+
+    /** What the limits of a day leave, one of each kind. */
+    public static Allowance of(List<Limit> limits) {
+        return new Allowance(
+                left(limits, Limit.Kind.EFFORT),
+                left(limits, Limit.Kind.BURST_SECONDS),
+                60 * left(limits, Limit.Kind.PLAYING_MINUTES));
+    }
+
+    private static double left(List<Limit> limits, Limit.Kind kind) {
+        return limits.stream()
+                .filter(limit -> limit.kind() == kind)
+                .findFirst()
+                .orElseThrow()
+                .left();
     }
 
     /** Whether enough is left to be worth warming up for. */

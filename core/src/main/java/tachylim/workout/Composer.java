@@ -168,7 +168,7 @@ public final class Composer {
                 break;
             }
         }
-        best = played(best);
+        best = played(best, taken.played);
         if (wanted - taken.seconds <= wanted * NEARLY) {
             return best;
         }
@@ -178,11 +178,7 @@ public final class Composer {
     }
 
     /** Without the versions for which a day has nothing left. */
-    private List<Sketch> played(List<Sketch> sketches) {
-        Set<Integer> played = Run.start(drawn(sketches)).ahead().stream()
-                .filter(segment -> segment.step() instanceof Pass)
-                .map(Segment::block)
-                .collect(Collectors.toSet());
+    private static List<Sketch> played(List<Sketch> sketches, Set<Integer> played) {
         return IntStream.range(0, sketches.size())
                 .filter(block -> sketches.get(block).part() != Part.PREPARE || played.contains(block))
                 .mapToObj(sketches::get)
@@ -197,8 +193,9 @@ public final class Composer {
      *
      * @param seconds its time, the warm-up not counted
      * @param asked seconds of playing that are not slow passes in versions
+     * @param played the blocks in which anything is played
      */
-    private record Taken(double seconds, double asked) {}
+    private record Taken(double seconds, double asked, Set<Integer> played) {}
 
     private Taken taken(List<Sketch> sketches) {
         List<Segment> ahead = Run.start(drawn(sketches)).ahead();
@@ -207,7 +204,11 @@ public final class Composer {
                 ahead.stream()
                         .filter(segment -> segment.part() != Part.PREPARE && segment.part() != Part.OPENER)
                         .mapToDouble(Segment::playedSeconds)
-                        .sum());
+                        .sum(),
+                ahead.stream()
+                        .filter(segment -> segment.step() instanceof Pass)
+                        .map(Segment::block)
+                        .collect(Collectors.toSet()));
     }
 
     /** With more time for the first core, and for the close: what is too little for a version. */

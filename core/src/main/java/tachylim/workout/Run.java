@@ -332,11 +332,12 @@ public final class Run {
     }
 
     private Run rested(Rest rest, double seconds) {
-        if (seconds + REST_TOLERANCE < rest.seconds()) {
+        boolean away = rest.reason() == Rest.Reason.AWAY;
+        // Who has read, or is warm, goes on: only what the hands need cannot be cut short.
+        if (!away && seconds + REST_TOLERANCE < rest.seconds()) {
             throw new IllegalArgumentException("This rest lasts " + Math.round(rest.seconds()) + " seconds; only "
                     + Math.round(seconds) + " are over");
         }
-        boolean away = rest.reason() == Rest.Reason.AWAY;
         return new Run(
                 workout,
                 standing.at(away ? standing.position.unjudged() : standing.position, null),

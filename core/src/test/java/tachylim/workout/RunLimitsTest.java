@@ -303,6 +303,20 @@ class RunLimitsTest {
         assertThat(over.tally().effort()).isZero();
     }
 
+    /** Who has read goes on; what the hands need is waited for to its end. */
+    @Test
+    void awayFromTheInstrumentIsOverWhenThePlayerSaysSo() {
+        assertThat(begun(School.STUDY_CARD, 300).after(new Event.Rested(20)).isDone())
+                .isTrue();
+        Run run = run();
+        while (!(run.step() instanceof Rest)) {
+            run = next(run);
+        }
+        Run resting = run;
+        double most = ((Rest) run.step()).seconds();
+        assertThatThrownBy(() -> resting.after(new Event.Rested(most / 2))).hasMessageContaining("only");
+    }
+
     @Test
     void anAnswerToSomethingElseIsRefused() {
         Run run = begun(School.CREST_AND_SETTLE, 600);

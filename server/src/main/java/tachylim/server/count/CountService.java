@@ -2,6 +2,7 @@ package tachylim.server.count;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -55,7 +56,7 @@ class CountService {
         Map<Long, List<Count>> counts = new LinkedHashMap<>();
         taken.findByAccountIdAndDayGreaterThanEqualOrderByDayDescIdDesc(
                         who.accountId(), today.day().minusDays(DAYS_SHOWN), Limit.of(COUNTS_SHOWN))
-                .forEach(one -> counts.computeIfAbsent(one.changeId(), none -> new java.util.ArrayList<>())
+                .forEach(one -> counts.computeIfAbsent(one.changeId(), none -> new ArrayList<>())
                         .add(one.count()));
         counts.values().forEach(Collections::reverse);
         List<ChangeDto> all =

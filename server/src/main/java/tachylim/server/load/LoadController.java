@@ -65,10 +65,15 @@ class LoadController {
 
     record ElsewhereDto(long id, LocalDate day, Elsewhere kind, String title, double seconds, double effort) {}
 
-    record ElsewhereKind(Elsewhere kind, String title) {
+    record ElsewhereKind(
+            Elsewhere kind,
+            String title,
+
+            @Schema(description = "the effort minutes that a minute of it counts, by a rule of thumb")
+            double perMinute) {
 
         static final List<ElsewhereKind> ALL = Arrays.stream(Elsewhere.values())
-                .map(kind -> new ElsewhereKind(kind, kind.title()))
+                .map(kind -> new ElsewhereKind(kind, kind.title(), kind.effort(1)))
                 .toList();
     }
 
@@ -124,7 +129,7 @@ class LoadController {
                         .toList(),
                 load.days(who, today.day().minusDays(DAYS_SHOWN - 1), today.day()),
                 load.symptoms(who),
-                load.isAdviceWanted(who),
+                today.adviceWanted(),
                 ElsewhereKind.ALL,
                 load.elsewhere(who),
                 load.given(who, today.day()));

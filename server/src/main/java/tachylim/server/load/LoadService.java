@@ -113,6 +113,7 @@ public class LoadService {
                 weeks.done(),
                 guardrails.today(weeks.done(), now),
                 guardrails.caps(now),
+                guardrails.care().burstsLocked(),
                 guardrails.rest(now).orElse(null),
                 condition(who, now)
                         .unbrokenFor(
@@ -135,8 +136,7 @@ public class LoadService {
         Weeks weeks = known != null && known.today().equals(day)
                 ? new Weeks(done(days(who, day, day), day), known)
                 : weeks(who, account, day);
-        return Today.allowance(
-                guardrails(who, account, weeks, reports(who), now).today(weeks.done(), now));
+        return Allowance.of(guardrails(who, account, weeks, reports(who), now).today(weeks.done(), now));
     }
 
     /** The day at hand and the weeks before it. */
@@ -342,12 +342,6 @@ public class LoadService {
         given.findByIdAndAccountId(id, who.accountId())
                 .orElseThrow(() -> Refused.notFound("This limit"))
                 .endsOn(accounts.today(who));
-    }
-
-    /** Whether bursts are closed until the player has had advice. */
-    @Transactional(readOnly = true)
-    boolean isAdviceWanted(SignedIn who) {
-        return care(accounts.get(who), reports(who), clock.instant()).burstsLocked();
     }
 
     /** The player has had advice after a second report. */

@@ -20,6 +20,7 @@ import tachylim.workout.Allowance;
  * @param done what was done on it
  * @param limits all limits, the binding one first
  * @param caps every rule that caps the effort of it, the one that allows least first
+ * @param adviceWanted whether bursts are closed until the player has had advice
  * @param rest the rest after a symptom, or null
  * @param condition how the player comes to whatever is played next
  * @param spared why today is for easy playing without measuring, one sentence; empty on other days
@@ -31,6 +32,7 @@ public record Today(
         DayLoad done,
         List<Limit> limits,
         List<Cap> caps,
+        boolean adviceWanted,
         SymptomRest rest,
         Condition condition,
         String spared,
@@ -41,15 +43,7 @@ public record Today(
     }
 
     public Allowance allowance() {
-        return allowance(limits);
-    }
-
-    /** What some limits leave. */
-    static Allowance allowance(List<Limit> limits) {
-        return new Allowance(
-                limit(limits, Limit.Kind.EFFORT).left(),
-                limit(limits, Limit.Kind.BURST_SECONDS).left(),
-                limit(limits, Limit.Kind.PLAYING_MINUTES).left() * 60);
+        return Allowance.of(limits);
     }
 
     private static Limit limit(List<Limit> limits, Limit.Kind kind) {

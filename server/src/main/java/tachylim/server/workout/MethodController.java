@@ -39,7 +39,10 @@ class MethodController {
     @GetMapping
     synchronized List<MethodDto> methods() {
         if (methods == null) {
-            methods = Arrays.stream(School.values()).map(MethodDto::of).toList();
+            methods = Arrays.stream(School.values())
+                    .filter(School::makesCore)
+                    .map(MethodDto::of)
+                    .toList();
         }
         return methods;
     }

@@ -196,7 +196,7 @@ public final class PlanDtos {
     public record SchoolDto(School school, String title, String hint) {
 
         static final List<SchoolDto> ALL = Arrays.stream(School.values())
-                .filter(school -> school != School.WARM_UP_ROUTINE)
+                .filter(School::makesCore)
                 .map(school -> new SchoolDto(school, school.title(), school.hint()))
                 .toList();
     }

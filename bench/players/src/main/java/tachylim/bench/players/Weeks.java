@@ -13,7 +13,6 @@ import java.util.function.IntFunction;
 import java.util.stream.IntStream;
 import tachylim.load.DayLoad;
 import tachylim.load.Guardrails;
-import tachylim.load.Limit;
 import tachylim.load.Reserve;
 import tachylim.method.School;
 import tachylim.task.Answer;
@@ -73,19 +72,7 @@ final class Weeks {
     }
 
     private static Allowance allowance(int minutes) {
-        Guardrails rails = new Guardrails(minutes, null);
-        List<Limit> limits = rails.today(DayLoad.NONE, Instant.EPOCH);
-        return new Allowance(
-                left(limits, Limit.Kind.EFFORT),
-                left(limits, Limit.Kind.BURST_SECONDS),
-                60 * left(limits, Limit.Kind.PLAYING_MINUTES));
-    }
-
-    private static double left(List<Limit> limits, Limit.Kind kind) {
-        return limits.stream()
-                .filter(limit -> limit.kind() == kind)
-                .mapToDouble(Limit::left)
-                .sum();
+        return Allowance.of(new Guardrails(minutes, null).today(DayLoad.NONE, Instant.EPOCH));
     }
 
     /** What is told of one who practises so. */
