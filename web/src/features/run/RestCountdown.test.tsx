@@ -34,4 +34,14 @@ describe("a rest", () => {
     fireEvent.click(screen.getByRole("button", { name: /done/ }));
     expect(over).toHaveBeenCalledTimes(2);
   });
+
+  it("keeps the key that ends it from whatever listens after it", () => {
+    rest(true);
+    const other = vi.fn();
+    window.addEventListener("keydown", other);
+    press(" ", "Space");
+    window.removeEventListener("keydown", other);
+    expect(over).toHaveBeenCalledOnce();
+    expect(other).not.toHaveBeenCalled();
+  });
 });

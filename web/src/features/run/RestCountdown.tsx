@@ -28,6 +28,8 @@ export function RestCountdown({ runId, ordinal, seconds, speed, mayEnd, onOver }
     if (!mayEnd || event.repeat || (action !== "start" && action !== "pedal-1")) return;
     if (event.target instanceof HTMLButtonElement) return;
     event.preventDefault();
+    // The same key must not begin what comes next, too.
+    event.stopImmediatePropagation();
     end();
   });
   useEffect(() => {

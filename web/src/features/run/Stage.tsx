@@ -153,7 +153,7 @@ export function Stage({ run, view, speed, instrument }: Props) {
               <h1 className={`text-2xl sm:text-3xl short:text-xl ${COLOUR[pass.kind] ?? "text-night-spruce"}`}>
                 {named(pass, view.method)} {pass.number} of {pass.of}
                 {pass.kind === "BURST" && pass.pulse === "STEADY" && pass.beats <= 2 && ` · ${beats(pass.beats)}`}
-                {pass.mode && ` · ${pass.mode}`}
+                {pass.mode && !routine && ` · ${pass.mode}`}
               </h1>
               <p
                 className="font-bold leading-[0.86] tracking-tight"
@@ -168,11 +168,15 @@ export function Stage({ run, view, speed, instrument }: Props) {
               {view.version && <p className="mt-1 text-lg font-semibold sm:text-xl">{view.version}</p>}
               <p className="mt-2 text-night-soft short:mt-1 short:text-sm sm:mt-3 sm:text-lg">
                 {how(pass) && <b className="block text-night-ink">{how(pass)}</b>}
-                {oneDecimal(pass.notesPerSecond)} notes a second · ceiling&nbsp;
-                {bpm(estimate.ceiling.middle)}
-                {estimate.enoughEvidence
-                  ? `\u00a0±\u00a0${Math.round((estimate.ceiling.high - estimate.ceiling.low) / 2)}`
-                  : ", a guess yet"}
+                {!routine && (
+                  <>
+                    {oneDecimal(pass.notesPerSecond)} notes a second · ceiling&nbsp;
+                    {bpm(estimate.ceiling.middle)}
+                    {estimate.enoughEvidence
+                      ? `\u00a0±\u00a0${Math.round((estimate.ceiling.high - estimate.ceiling.low) / 2)}`
+                      : ", a guess yet"}
+                  </>
+                )}
               </p>
             </>
           )}
@@ -193,7 +197,9 @@ export function Stage({ run, view, speed, instrument }: Props) {
                   onOver={rested}
                 />
               </div>
-              <p className="mt-3 text-lg text-night-soft">seconds; it ends by itself</p>
+              <p className="mt-3 text-lg text-night-soft">
+                {rest.reason === "AWAY" ? "seconds; go on as soon as you are ready" : "seconds; it ends by itself"}
+              </p>
             </>
           )}
         </section>

@@ -37,10 +37,10 @@ public record Condition(Reserve reserve, double sinceBreak, double unbroken) {
         return new Condition(reserve, sinceBreak, seconds);
     }
 
-    /** The condition after {@code seconds} without playing; long enough, they are a break. */
+    /** The condition after {@code seconds} without playing; long enough, they are a break. Who is rested stays so. */
     public Condition rested(double seconds) {
-        return new Condition(
-                reserve.afterRest(seconds), seconds >= Guardrails.BREAK_SECONDS ? 0 : sinceBreak + seconds, unbroken);
+        boolean fresh = sinceBreak == 0 || seconds >= Guardrails.BREAK_SECONDS;
+        return new Condition(reserve.afterRest(seconds), fresh ? 0 : sinceBreak + seconds, unbroken);
     }
 
     /** The condition after playing, which took {@code seconds} in all and left {@code after} of the reserve. */

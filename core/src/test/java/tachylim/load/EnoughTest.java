@@ -192,6 +192,18 @@ class EnoughTest {
         assertThat(rails.caps(NOW).get(0).effort()).isEqualTo(30);
     }
 
+    /** Reading or walking before anything was played brings no break nearer. */
+    @Test
+    void whoIsRestedStaysSoUntilTheFirstNote() {
+        Condition walked = Condition.FRESH.rested(180);
+        assertThat(walked.sinceBreak()).isZero();
+        assertThat(walked.played(Reserve.full(), 60).rested(30).sinceBreak()).isEqualTo(90);
+        assertThat(walked.played(Reserve.full(), 60)
+                        .rested(Guardrails.BREAK_SECONDS)
+                        .sinceBreak())
+                .isZero();
+    }
+
     // Before a performance
 
     @ParameterizedTest

@@ -330,12 +330,20 @@ class AbcReaderTest {
 
     @Property(tries = 2_000)
     void anyTextIsReadOrRefusedWithAPlace(@ForAll("scribbles") String text) {
+        AbcTune tune;
         try {
-            assertThat(AbcReader.read("K:C\n" + text).passage().notes()).isNotEmpty();
+            tune = AbcReader.read("K:C\n" + text);
         } catch (AbcException refused) {
             assertThat(refused.line()).isPositive();
             assertThat(refused.column()).isPositive();
             assertThat(refused.getMessage()).isNotBlank();
+            return;
+        }
+        // What can be read may still be more than one passage holds: a few digits make bars of rest.
+        try {
+            assertThat(tune.passage().notes()).isNotEmpty();
+        } catch (IllegalArgumentException tooMuch) {
+            assertThat(tooMuch).hasMessageContaining("Keep the part you are working on");
         }
     }
 
