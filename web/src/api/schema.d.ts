@@ -1311,6 +1311,17 @@ export interface components {
             problem: string;
             unrolled: boolean;
         };
+        /** @description the pieces of the session, the most pressing first */
+        ChosenPiece: {
+            passage: string;
+            /** Format: int64 */
+            passageId: number;
+            piece: string;
+            /** Format: int64 */
+            pieceId: number;
+            sinceLastTime: string[];
+            why: string;
+        };
         ClickDto: {
             /** @enum {string} */
             kind: "COUNT_IN" | "ACCENT" | "BEAT" | "SUBDIVISION" | "CUE";
@@ -2478,9 +2489,11 @@ export interface components {
             measure: string;
             /** Format: int64 */
             openRun: number | null;
+            /** @description the pieces of the session, the most pressing first */
+            pieces: components["schemas"]["ChosenPiece"][];
             plan: components["schemas"]["PlanView"] | null;
-            sinceLastTime: string[];
-            why: string;
+            /** @description what is said of a day that is not like most; empty on a usual one */
+            word: string;
         };
         TotalsDto: {
             /** Format: int32 */

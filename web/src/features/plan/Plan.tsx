@@ -1,6 +1,6 @@
 import { Redo2, Undo2 } from "lucide-react";
 import { useState } from "react";
-import { Link, useParams } from "react-router";
+import { Link, useParams, useSearchParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import { sentence, useAgain, usePreview, useUsualPlan } from "../../api/queries";
 import { Relief } from "../../relief/Relief";
@@ -24,15 +24,23 @@ import { WishFields } from "./WishFields";
 /** One workout, to be put right before it is played. */
 export default function Plan() {
   const pieceId = Number(useParams().pieceId);
+  const [search] = useSearchParams();
   const usual = useUsualPlan(pieceId);
   if (usual.isPending) return <Waiting />;
   if (usual.isError) return <Failed error={usual.error} again={() => void usual.refetch()} />;
-  return <Editor key={pieceId} usual={usual.data} />;
+  return <Editor key={pieceId} usual={usual.data} asked={asked(search)} />;
 }
 
-function Editor({ usual }: { usual: Schemas["PlanView"] }) {
+/** What of a session was asked for by the address: the other pieces of it, and its minutes. */
+function asked(search: URLSearchParams): Partial<Wish> {
+  const others = (search.get("with") ?? "").split(",").map(Number).filter(Boolean);
+  const minutes = Number(search.get("minutes"));
+  return { ...(others.length > 0 && { others }), ...(minutes > 0 && { minutes }) };
+}
+
+function Editor({ usual, asked }: { usual: Schemas["PlanView"]; asked: Partial<Wish> }) {
   // Without blocks of the player's own they are composed, whatever else is changed.
-  const [history, setHistory] = useState(() => begun({ ...usual.wish, blocks: [] }));
+  const [history, setHistory] = useState(() => begun({ ...usual.wish, ...asked, blocks: [] }));
   const wish = history.now;
   const settled = useDebounced(wish, 120);
   const preview = usePreview(settled);

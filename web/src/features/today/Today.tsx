@@ -11,6 +11,7 @@ import { useKeys } from "../../ui/useKeys";
 import { useBegin, useBeginMethod } from "../run/useBegin";
 import { LeftToday } from "./LeftToday";
 
+const MORE = ["", "one", "two", "three"];
 const MINUTES = [10, 15, 20, 25, 30, 40, 50, 60, 90, 120];
 
 /** What to play now, and whether. */
@@ -37,19 +38,11 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
   const { data } = today;
   if (!plan) return openRun ? <Navigate to={`/run/${openRun}`} replace /> : <FirstDay me={me} />;
 
-  const daysLeft = plan.neededOn
-    ? Math.round((Date.parse(plan.neededOn) - Date.parse(data.day)) / 86_400_000)
-    : undefined;
-  const due =
-    daysLeft === undefined || daysLeft < 0
-      ? ""
-      : daysLeft === 0
-        ? " · needed today"
-        : ` · ${daysLeft} ${daysLeft === 1 ? "day" : "days"} left`;
+  const more = data.pieces.length - 1;
   return (
     <Page
-      above={`${longDay(data.day)}${due}`}
-      title={called(plan.passage, plan.piece)}
+      above={longDay(data.day)}
+      title={called(plan.passage, plan.piece) + (more > 0 ? ` and ${MORE[more]} more` : "")}
       aside={
         <>
           <label className="flex min-h-11 items-center gap-2 rounded-[5px] border border-rule-strong pl-3">
@@ -98,12 +91,14 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
         </p>
       )}
       {mayBegin ? <Relief relief={plan.relief} height={232} /> : <NothingLeft data={data} />}
-      <div className="mt-1 grid gap-x-10 gap-y-6 border-t border-rule pt-4 md:grid-cols-3">
-        <section>
-          <h2 className="mb-1.5">Why this</h2>
-          <p>
-            {data.why} {mayBegin && plan.relief.blocks.find((block) => block.part === "CORE")?.why}
-          </p>
+      <div className="mt-1 grid gap-x-10 gap-y-6 border-t border-rule pt-4 md:grid-cols-[2fr_1fr]">
+        <section aria-label="Why this">
+          {data.word && <p className="mb-3 max-w-[70ch] text-lg">{data.word}</p>}
+          <ol className="grid gap-3">
+            {data.pieces.map((piece) => (
+              <ChosenPiece key={piece.pieceId} piece={piece} />
+            ))}
+          </ol>
           {plan.relief.remarks
             .filter((remark) => remark !== data.load.restSentence)
             .map((remark) => (
@@ -124,8 +119,11 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
               </button>
             </p>
           )}
-          <p className="mt-2">
-            <Link to={`/plan/${plan.wish.pieceId}`} className="font-semibold text-spruce underline underline-offset-4">
+          <p className="mt-3">
+            <Link
+              to={`/plan/${plan.wish.pieceId}?with=${plan.wish.others.join(",")}&minutes=${plan.wish.minutes}`}
+              className="font-semibold text-spruce underline underline-offset-4"
+            >
               Change this plan
             </Link>
             <Link to="/counts" className="ml-5 font-semibold text-spruce underline underline-offset-4">
@@ -133,22 +131,27 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
             </Link>
           </p>
         </section>
-        <LeftToday load={data.load} />
-        <section>
-          <h2 className="mb-1.5">Since last time</h2>
-          {data.sinceLastTime.length > 0 ? (
-            <ul className="mb-3">
-              {data.sinceLastTime.map((change) => (
-                <li key={change}>{change}</li>
-              ))}
-            </ul>
-          ) : (
-            <p className="mb-3 text-soft">This has not been played yet. The first passes find its ceiling.</p>
-          )}
+        <div className="grid content-start gap-4">
+          <LeftToday load={data.load} />
           <Caution />
-        </section>
+        </div>
       </div>
     </Page>
+  );
+}
+
+/** A piece of the session: why it is there, and what has become of it. */
+function ChosenPiece({ piece }: { piece: Schemas["ChosenPiece"] }) {
+  return (
+    <li className="border-l-2 border-spruce/30 pl-3">
+      <h2 className="text-lg leading-snug" dir="auto">
+        {called(piece.passage, piece.piece)}
+      </h2>
+      <p>{piece.why}</p>
+      <p className="text-soft">
+        {piece.sinceLastTime.length > 0 ? piece.sinceLastTime.join(" ") : "Its first passes find its ceiling."}
+      </p>
+    </li>
   );
 }
 

@@ -54,6 +54,8 @@ class ArchitectureTest {
             .definedBy("tachylim.load..")
             .layer("workout")
             .definedBy("tachylim.workout..")
+            .layer("season")
+            .definedBy("tachylim.season..")
             .layer("sim")
             .definedBy("tachylim.sim..")
             .whereLayer("tempo")
@@ -76,6 +78,8 @@ class ArchitectureTest {
             .mayOnlyAccessLayers("tempo", "task")
             .whereLayer("workout")
             .mayOnlyAccessLayers("tempo", "passage", "variant", "task", "method", "ceiling", "load")
+            .whereLayer("season")
+            .mayOnlyAccessLayers("tempo", "ceiling", "load")
             .whereLayer("sim")
             .mayOnlyAccessLayers("tempo", "task", "ceiling");
 

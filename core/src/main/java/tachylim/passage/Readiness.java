@@ -1,5 +1,6 @@
 package tachylim.passage;
 
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
@@ -24,6 +25,10 @@ public enum Readiness {
 
     /** With less than this share of its notes left, a passage is another one to prepare. */
     private static final double STILL_PREPARED = 0.75;
+
+    /** What should be reached before a passage is made fast. */
+    public static final List<Readiness> PREPARATIONS =
+            Arrays.stream(values()).filter(Readiness::isPreparation).toList();
 
     private final String sentence;
     private final boolean preparation;

@@ -142,15 +142,6 @@ class WorkoutTest {
     }
 
     @Test
-    void theNearerTheDateAndTheFurtherTheTargetTheGreaterTheNeed() {
-        double need = Need.of(Tempo.of(138), Tempo.of(124), 30L);
-        assertThat(Need.of(Tempo.of(138), Tempo.of(124), 14L)).isGreaterThan(need);
-        assertThat(Need.of(Tempo.of(138), Tempo.of(110), 30L)).isGreaterThan(need);
-        assertThat(Need.of(Tempo.of(138), Tempo.of(124), null)).isLessThan(need);
-        assertThat(Need.of(Tempo.of(120), Tempo.of(140), 3L)).isPositive();
-    }
-
-    @Test
     void nothingIsPlannedWhenNothingIsLeft() {
         Workout workout = plan(30, new Allowance(0, 90, 3_600), Choices.usual());
         assertThat(workout.blocks()).isEmpty();

@@ -2,10 +2,10 @@ package tachylim.server.bench;
 
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -60,28 +60,38 @@ public class ChoiceService {
                 who.accountId(), passage.id(), today.minusDays(WEEK - 1), MOST);
     }
 
-    /** The versions chosen for today of just the notes of a piece, that were not played yet. */
+    /** The versions chosen for today of just the notes of each of some pieces, that were not played yet. */
     @Transactional(readOnly = true)
-    public List<String> wanted(SignedIn who, StoredPiece piece, LocalDate today) {
-        return openToday(who, piece, today).map(ChosenVariant::variant).toList();
+    public Map<Long, List<String>> wanted(SignedIn who, List<StoredPiece> pieces, LocalDate today) {
+        List<ChosenVariant> open = openToday(who, pieces, today);
+        return pieces.stream()
+                .collect(Collectors.toMap(
+                        StoredPiece::id,
+                        piece -> open.stream()
+                                .filter(one -> isOf(one, piece))
+                                .map(ChosenVariant::variant)
+                                .toList()));
     }
 
-    private Stream<ChosenVariant> openToday(SignedIn who, StoredPiece piece, LocalDate today) {
-        return chosen
-                .findByAccountIdAndPassageIdAndDayGreaterThanEqualOrderByDayAscPlaceAsc(
-                        who.accountId(), piece.passage().id(), today, MOST)
-                .stream()
-                .filter(one -> one.day().equals(today)
-                        && !one.played()
-                        && one.firstNote() == piece.notes().firstNote()
-                        && one.lastNote() == piece.notes().lastNote());
+    private List<ChosenVariant> openToday(SignedIn who, List<StoredPiece> pieces, LocalDate today) {
+        return chosen.findByAccountIdAndPassageIdInAndDayAndPlayedFalseOrderByPlaceAsc(
+                who.accountId(),
+                pieces.stream().map(piece -> piece.passage().id()).distinct().toList(),
+                today,
+                MOST);
+    }
+
+    private static boolean isOf(ChosenVariant one, StoredPiece piece) {
+        return one.passageId() == piece.passage().id()
+                && one.firstNote() == piece.notes().firstNote()
+                && one.lastNote() == piece.notes().lastNote();
     }
 
     /** Ticks a version off that was played in a workout, where its minutes are counted already. */
     @Transactional
     public void playedInRun(SignedIn who, StoredPiece piece, String version, LocalDate today) {
-        openToday(who, piece, today)
-                .filter(one -> one.variant().equals(version))
+        openToday(who, List.of(piece), today).stream()
+                .filter(one -> isOf(one, piece) && one.variant().equals(version))
                 .forEach(one -> one.played(true));
     }
 

@@ -55,6 +55,10 @@ public class ChosenVariant {
         return id;
     }
 
+    long passageId() {
+        return passageId;
+    }
+
     public LocalDate day() {
         return day;
     }

@@ -1,6 +1,7 @@
 package tachylim.server.bench;
 
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.List;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
@@ -9,6 +10,9 @@ interface ChosenVariantRepository extends JpaRepository<ChosenVariant, Long> {
 
     List<ChosenVariant> findByAccountIdAndPassageIdAndDayGreaterThanEqualOrderByDayAscPlaceAsc(
             long accountId, long passageId, LocalDate since, Limit limit);
+
+    List<ChosenVariant> findByAccountIdAndPassageIdInAndDayAndPlayedFalseOrderByPlaceAsc(
+            long accountId, Collection<Long> passageIds, LocalDate day, Limit limit);
 
     List<ChosenVariant> findByIdAndAccountIdAndPassageId(long id, long accountId, long passageId);
 

@@ -45,6 +45,10 @@ public class LinkBreak {
         this.link = now;
     }
 
+    long passageId() {
+        return passageId;
+    }
+
     public LocalDate day() {
         return day;
     }

@@ -1,6 +1,7 @@
 package tachylim.server.bench;
 
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.List;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
@@ -9,4 +10,7 @@ interface LinkBreakRepository extends JpaRepository<LinkBreak, Long> {
 
     List<LinkBreak> findByAccountIdAndPassageIdAndDayGreaterThanEqualOrderByIdDesc(
             long accountId, long passageId, LocalDate since, Limit limit);
+
+    List<LinkBreak> findByAccountIdAndPassageIdInAndDayGreaterThanEqualOrderByIdDesc(
+            long accountId, Collection<Long> passageIds, LocalDate since, Limit limit);
 }

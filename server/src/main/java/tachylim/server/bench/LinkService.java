@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -34,27 +35,45 @@ public class LinkService {
 
     /** How much each link of a passage needs to be driven. */
     double[] need(SignedIn who, StoredPassage passage, int links, LocalDate today) {
+        return need(breaks(who, passage, today), links, today);
+    }
+
+    private static double[] need(List<LinkBreak> broken, int links, LocalDate today) {
         return LinkNeed.of(
                 links,
-                breaks(who, passage, today).stream()
+                broken.stream()
                         .map(one -> new LinkNeed.Break(
                                 one.link(), today.toEpochDay() - one.day().toEpochDay()))
                         .toList());
     }
 
-    /** The links of a piece that broke of late, from 0, those that need it most first. */
+    /** The links of each of some pieces that broke of late, from 0, those that need it most first. */
     @Transactional(readOnly = true)
-    public List<Integer> weakest(SignedIn who, StoredPiece piece, LocalDate today) {
+    public Map<Long, List<Integer>> weakest(SignedIn who, List<StoredPiece> pieces, LocalDate today) {
+        Map<Long, List<LinkBreak>> broken = breaks
+                .findByAccountIdAndPassageIdInAndDayGreaterThanEqualOrderByIdDesc(
+                        who.accountId(),
+                        pieces.stream()
+                                .map(piece -> piece.passage().id())
+                                .distinct()
+                                .toList(),
+                        today.minusDays(LinkNeed.DAYS),
+                        MOST)
+                .stream()
+                .collect(Collectors.groupingBy(LinkBreak::passageId));
+        return pieces.stream()
+                .collect(Collectors.toMap(
+                        StoredPiece::id,
+                        piece -> weakest(
+                                piece, broken.getOrDefault(piece.passage().id(), List.of()), today)));
+    }
+
+    private static List<Integer> weakest(StoredPiece piece, List<LinkBreak> ofPassage, LocalDate today) {
         int first = piece.notes().firstNote();
         int links = piece.notes().size() - 1;
-        List<LinkBreak> broken = breaks(who, piece.passage(), today).stream()
+        double[] need = need(ofPassage, first + links, today);
+        return ofPassage.stream()
                 .filter(one -> one.link() >= first && one.link() < first + links)
-                .toList();
-        if (broken.isEmpty()) {
-            return List.of();
-        }
-        double[] need = need(who, piece.passage(), first + links, today);
-        return broken.stream()
                 .map(LinkBreak::link)
                 .distinct()
                 .sorted(Comparator.comparingDouble(link -> -need[link]))

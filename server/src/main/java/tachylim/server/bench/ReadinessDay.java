@@ -43,6 +43,10 @@ public class ReadinessDay {
         this.day = day;
     }
 
+    long passageId() {
+        return passageId;
+    }
+
     /** The day as the core knows it. */
     Preparation.Entry entry() {
         return new Preparation.Entry(item, reached, why, day);

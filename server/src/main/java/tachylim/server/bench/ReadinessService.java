@@ -1,8 +1,11 @@
 package tachylim.server.bench;
 
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -94,6 +97,21 @@ public class ReadinessService {
     @Transactional(readOnly = true)
     public List<Readiness> open(SignedIn who, StoredPassage passage) {
         return preparation(who, passage).open();
+    }
+
+    /** Which of some passages are prepared to be made fast, by what was said of them. */
+    @Transactional(readOnly = true)
+    public Set<Long> decided(SignedIn who, Collection<Long> passageIds) {
+        Map<Long, List<Preparation.Entry>> entries = days
+                .findByAccountIdAndPassageIdInAndItemInOrderById(
+                        who.accountId(), passageIds, Readiness.PREPARATIONS, Limit.of(MOST_DAYS))
+                .stream()
+                .collect(Collectors.groupingBy(
+                        ReadinessDay::passageId, Collectors.mapping(ReadinessDay::entry, Collectors.toList())));
+        return entries.entrySet().stream()
+                .filter(one -> Preparation.of(one.getValue()).open().stream().noneMatch(Readiness::isPreparation))
+                .map(Map.Entry::getKey)
+                .collect(Collectors.toSet());
     }
 
     @Transactional

@@ -77,6 +77,10 @@ public class CeilingDay extends AssignedId<CeilingDay.Key> {
         return ease;
     }
 
+    Long pieceId() {
+        return pieceId;
+    }
+
     public double ceiling() {
         return ceiling;
     }

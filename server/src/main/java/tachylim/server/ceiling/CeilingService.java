@@ -154,7 +154,7 @@ class CeilingService {
     }
 
     private List<AwkwardDto> awkward(SignedIn who, long id, LocalDate today) {
-        return played.awkward(who, id, today).stream()
+        return played.awkward(who, List.of(id), today).get(id).stream()
                 .map(band -> new AwkwardDto(
                         band.from().bpm(), band.to().bpm(), band.passes(), band.clean(), band.cleanAbove()))
                 .toList();

@@ -6,10 +6,11 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -22,6 +23,7 @@ import tachylim.ceiling.Modes;
 import tachylim.ceiling.Posterior;
 import tachylim.method.School;
 import tachylim.server.account.SignedIn;
+import tachylim.server.ceiling.PlayedPassRepository.OfPiece;
 import tachylim.task.PassKind;
 import tachylim.task.Tension;
 import tachylim.task.Verdict;
@@ -101,20 +103,25 @@ public class Passes {
         return tests.existsByRunIdAndAccountId(runId, who.accountId());
     }
 
-    /** The bands of tempos that go wrong more often than faster ones, by the last weeks. */
+    /** The bands of tempos that go wrong more often than faster ones, by the last weeks, of each of some pieces. */
     @Transactional(readOnly = true)
-    public List<AwkwardBand> awkward(SignedIn who, long pieceId, LocalDate day) {
-        List<AwkwardBands.Tried> tried = new ArrayList<>();
+    public Map<Long, List<AwkwardBand>> awkward(SignedIn who, Collection<Long> pieceIds, LocalDate day) {
+        Map<Long, List<AwkwardBands.Tried>> tried = new HashMap<>();
+        pieceIds.forEach(id -> tried.put(id, new ArrayList<>()));
         for (PlayedPassRepository.Whole one :
-                passes.wholes(who.accountId(), pieceId, day.minusDays(AwkwardBands.DAYS), Evidence.TIRED_BELOW)) {
-            tried.add(new AwkwardBands.Tried(
-                    one.day().toEpochDay(),
-                    Tempo.of(one.tempo()),
-                    Tempo.of(one.ceiling()),
-                    one.verdict() == Verdict.CLEAN));
+                passes.wholes(who.accountId(), pieceIds, day.minusDays(AwkwardBands.DAYS), Evidence.TIRED_BELOW)) {
+            tried.get(one.pieceId())
+                    .add(new AwkwardBands.Tried(
+                            one.day().toEpochDay(),
+                            Tempo.of(one.tempo()),
+                            Tempo.of(one.ceiling()),
+                            one.verdict() == Verdict.CLEAN));
         }
+        Map<Long, List<AwkwardBand>> found = new HashMap<>();
         // To look for bands is to simulate; the same passes have the same bands.
-        return bands.get(new Looked(pieceId, tried.size(), tried.hashCode()), same -> AwkwardBands.in(tried));
+        tried.forEach((id, ofPiece) -> found.put(
+                id, bands.get(new Looked(id, ofPiece.size(), ofPiece.hashCode()), same -> AwkwardBands.in(ofPiece))));
+        return found;
     }
 
     /** The judged passes of a piece in modes, by their names, the oldest first. */
@@ -175,11 +182,14 @@ public class Passes {
         return passes.brokenAfter(who.accountId(), pieceIds, day, MOST);
     }
 
-    /** The slowest tempo of a day at which a hand gripped on a piece; empty when none did. */
+    /** The slowest tempo of a day at which a hand gripped, of those of some pieces on which one did. */
     @Transactional(readOnly = true)
-    public Optional<Tempo> gripped(SignedIn who, long pieceId, LocalDate day) {
-        return Optional.ofNullable(passes.slowest(who.accountId(), pieceId, day, Tension.GRIPPING.ordinal()))
-                .map(Tempo::of);
+    public Map<Long, Tempo> gripped(SignedIn who, Collection<Long> pieceIds, LocalDate day) {
+        return tempos(passes.slowest(who.accountId(), pieceIds, day, Tension.GRIPPING.ordinal()));
+    }
+
+    private static Map<Long, Tempo> tempos(List<PlayedPassRepository.OfPiece> figures) {
+        return figures.stream().collect(Collectors.toMap(OfPiece::pieceId, one -> Tempo.of(one.figure())));
     }
 
     /** The last day before {@code day} on which anything was played in a run; null when there was none. */
@@ -188,11 +198,9 @@ public class Passes {
         return passes.lastDay(who.accountId(), day);
     }
 
-    /** Where the last climb on a piece ended: the tempo of its last pass. */
+    /** Where the last climb ended on those of some pieces that have had one: the tempo of its last pass. */
     @Transactional(readOnly = true)
-    public Optional<Tempo> lastClimb(SignedIn who, long pieceId) {
-        return passes.lastClimb(who.accountId(), pieceId, Limit.of(1)).stream()
-                .map(PlayedPass::tempo)
-                .findFirst();
+    public Map<Long, Tempo> lastClimbs(SignedIn who, Collection<Long> pieceIds) {
+        return tempos(passes.lastClimbs(who.accountId(), pieceIds));
     }
 }

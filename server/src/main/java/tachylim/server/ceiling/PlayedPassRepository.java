@@ -49,22 +49,27 @@ interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
             group by p.tempo, p.kind, p.verdict order by p.tempo""")
     List<Tries> tries(long accountId, long pieceId, LocalDate since);
 
+    /** A figure of one piece. */
+    record OfPiece(Long pieceId, double figure) {}
+
     @Query("""
-            select max(p.rate) from PlayedPass p where p.accountId = :accountId and p.pieceId in :pieceIds
-              and p.verdict = tachylim.task.Verdict.CLEAN""")
-    Double fastestClean(long accountId, Collection<Long> pieceIds);
+            select new tachylim.server.ceiling.PlayedPassRepository$OfPiece(p.pieceId, max(p.rate)) from PlayedPass p
+            where p.accountId = :accountId and p.pieceId in :pieceIds
+              and p.verdict = tachylim.task.Verdict.CLEAN and p.rate is not null
+            group by p.pieceId""")
+    List<OfPiece> fastestClean(long accountId, Collection<Long> pieceIds);
 
     /** A pass of the whole piece with the ceiling as it stood that day. */
-    record Whole(LocalDate day, double tempo, double ceiling, Verdict verdict) {}
+    record Whole(Long pieceId, LocalDate day, double tempo, double ceiling, Verdict verdict) {}
 
     @Query("""
-            select new tachylim.server.ceiling.PlayedPassRepository$Whole(p.day, p.tempo, d.ceiling, p.verdict)
+            select new tachylim.server.ceiling.PlayedPassRepository$Whole(p.pieceId, p.day, p.tempo, d.ceiling, p.verdict)
             from PlayedPass p join CeilingDay d on d.pieceId = p.pieceId and d.day = p.day
-            where p.accountId = :accountId and p.pieceId = :pieceId and p.day > :since and p.verdict is not null
+            where p.accountId = :accountId and p.pieceId in :pieceIds and p.day > :since and p.verdict is not null
               and p.kind not in (tachylim.task.PassKind.WARM_UP, tachylim.task.PassKind.BURST)
               and p.reserve >= :rested and p.way = ''
             order by p.id""")
-    List<Whole> wholes(long accountId, long pieceId, LocalDate since, double rested);
+    List<Whole> wholes(long accountId, Collection<Long> pieceIds, LocalDate since, double rested);
 
     /** A pass in a mode. */
     record InMode(String way, double tempo, Verdict verdict, double reserve) {}
@@ -98,9 +103,11 @@ interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
     List<PlayedPass> probes(long accountId, long runId);
 
     @Query("""
-            select min(p.tempo) from PlayedPass p where p.accountId = :accountId and p.pieceId = :pieceId
-              and p.day = :day and p.tension >= :tension and p.verdict is not null""")
-    Double slowest(long accountId, long pieceId, LocalDate day, int tension);
+            select new tachylim.server.ceiling.PlayedPassRepository$OfPiece(p.pieceId, min(p.tempo)) from PlayedPass p
+            where p.accountId = :accountId and p.pieceId in :pieceIds
+              and p.day = :day and p.tension >= :tension and p.verdict is not null
+            group by p.pieceId""")
+    List<OfPiece> slowest(long accountId, Collection<Long> pieceIds, LocalDate day, int tension);
 
     @QueryHints(@QueryHint(name = HibernateHints.HINT_FLUSH_MODE, value = "COMMIT"))
     @Query("select max(p.day) from PlayedPass p where p.accountId = :accountId and p.day < :day")
@@ -117,10 +124,12 @@ interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
 
     List<PlayedPass> findByAccountIdAndRunIdAndOrdinal(long accountId, long runId, int ordinal);
 
-    /** The last climb's passes, newest first. */
+    /** The last climb's last pass on each piece. */
     @Query("""
-            select p from PlayedPass p where p.accountId = :accountId and p.pieceId = :pieceId
-              and p.part = tachylim.workout.Part.OPENER and p.kind = tachylim.task.PassKind.CONTROLLED
-            order by p.id desc""")
-    List<PlayedPass> lastClimb(long accountId, long pieceId, Limit limit);
+            select new tachylim.server.ceiling.PlayedPassRepository$OfPiece(p.pieceId, p.tempo) from PlayedPass p
+            where p.id in (
+              select max(q.id) from PlayedPass q where q.accountId = :accountId and q.pieceId in :pieceIds
+                and q.part = tachylim.workout.Part.OPENER and q.kind = tachylim.task.PassKind.CONTROLLED
+              group by q.pieceId)""")
+    List<OfPiece> lastClimbs(long accountId, Collection<Long> pieceIds);
 }

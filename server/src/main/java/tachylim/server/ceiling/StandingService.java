@@ -3,6 +3,7 @@ package tachylim.server.ceiling;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
@@ -24,6 +25,7 @@ import tachylim.ceiling.Smoother;
 import tachylim.ceiling.TensionCurve;
 import tachylim.passage.Piece;
 import tachylim.server.account.SignedIn;
+import tachylim.server.ceiling.PlayedPassRepository.OfPiece;
 import tachylim.task.Tension;
 import tachylim.tempo.Tempo;
 
@@ -227,11 +229,19 @@ public class StandingService {
                 .collect(Collectors.toSet());
     }
 
-    /** The most notes a second that were ever clean on any of some pieces; 0 when none were. */
+    /** The most notes a second that were ever clean on each of some pieces; those on which none were are missing. */
     @Transactional(readOnly = true)
-    public double reachedRate(SignedIn who, List<Long> pieceIds) {
-        return Optional.ofNullable(passes.fastestClean(who.accountId(), pieceIds))
-                .orElse(0.0);
+    public Map<Long, Double> reachedRates(SignedIn who, Collection<Long> pieceIds) {
+        return passes.fastestClean(who.accountId(), pieceIds).stream()
+                .collect(Collectors.toMap(OfPiece::pieceId, OfPiece::figure));
+    }
+
+    /** The same as {@link #standings}, with the beliefs themselves at hand, since each will be asked for. */
+    @Transactional(readOnly = true)
+    public Map<Long, Standing> believed(SignedIn who, List<Subject> subjects, LocalDate day) {
+        beliefs.findByAccountIdAndPieceIdIn(
+                who.accountId(), subjects.stream().map(Subject::pieceId).toList());
+        return standings(who, subjects, day);
     }
 
     /** The days on which a piece was played, oldest first. */
@@ -244,11 +254,11 @@ public class StandingService {
         return oldestFirst;
     }
 
-    /** The ceiling as it stood before {@code day}. */
+    /** The ceilings of some pieces as they stood before {@code day}; those not played before it are missing. */
     @Transactional(readOnly = true)
-    public Optional<Double> ceilingBefore(SignedIn who, long pieceId, LocalDate day) {
-        return days.findFirstByAccountIdAndPieceIdAndDayBeforeOrderByDayDesc(who.accountId(), pieceId, day)
-                .map(CeilingDay::ceiling);
+    public Map<Long, Double> ceilingsBefore(SignedIn who, Collection<Long> pieceIds, LocalDate day) {
+        return days.before(who.accountId(), pieceIds, day).stream()
+                .collect(Collectors.toMap(CeilingDay::pieceId, CeilingDay::ceiling));
     }
 
     public static List<Smoother.Day> smoothed(List<CeilingDay> history) {

@@ -107,6 +107,7 @@ public class LoadService {
         List<Symptom> reports = reports(who);
         reports.forEach(one -> one.notAfter(clock.instant()));
         Guardrails guardrails = guardrails(who, account, weeks, reports, now);
+        LocalDate lastPlayed = lastDay(who, day);
         return new Today(
                 day,
                 account.home().zoneAt(now),
@@ -115,12 +116,13 @@ public class LoadService {
                 guardrails.caps(now),
                 guardrails.care().burstsLocked(),
                 guardrails.rest(now).orElse(null),
+                lastPlayed,
                 condition(who, now)
                         .unbrokenFor(
                                 guardrails.back().isPresent() ? Return.UNBROKEN_SECONDS : Guardrails.UNBROKEN_SECONDS),
                 Sparing.why(
                         day,
-                        lastDay(who, day),
+                        lastPlayed,
                         reports.isEmpty() ? null : reports.get(0).at(),
                         now),
                 guardrails.caution(weeks.done(), now));

@@ -22,6 +22,7 @@ import tachylim.workout.Allowance;
  * @param caps every rule that caps the effort of it, the one that allows least first
  * @param adviceWanted whether bursts are closed until the player has had advice
  * @param rest the rest after a symptom, or null
+ * @param lastPlayed the last day before it on which anything was played; null when there was none
  * @param condition how the player comes to whatever is played next
  * @param spared why today is for easy playing without measuring, one sentence; empty on other days
  * @param full what is said when the day has no room left; empty while it has
@@ -34,6 +35,7 @@ public record Today(
         List<Cap> caps,
         boolean adviceWanted,
         SymptomRest rest,
+        LocalDate lastPlayed,
         Condition condition,
         String spared,
         String full) {

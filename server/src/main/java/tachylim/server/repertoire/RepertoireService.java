@@ -3,7 +3,9 @@ package tachylim.server.repertoire;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
+import java.util.Collection;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -244,14 +246,17 @@ public class RepertoireService implements Pieces {
                 passage.version());
     }
 
-    /** The most notes a second that were ever clean in a passage, however it was cut. */
+    /** The most notes a second that were ever clean in each of some passages, however it was cut; 0 for none. */
     @Transactional(readOnly = true)
-    public double reachedRate(SignedIn who, StoredPassage passage) {
-        return standings.reachedRate(
-                who,
-                pieces.findByAccountIdAndPassageId(who.accountId(), passage.id()).stream()
-                        .map(StoredPiece::id)
-                        .toList());
+    public Map<Long, Double> reachedRates(SignedIn who, Collection<Long> passageIds) {
+        Map<Long, Long> passageOf = pieces.everCut(who.accountId(), passageIds).stream()
+                .collect(Collectors.toMap(PieceRepository.Cut::pieceId, PieceRepository.Cut::passageId));
+        Map<Long, Double> reached = new HashMap<>();
+        passageIds.forEach(id -> reached.put(id, 0.0));
+        standings
+                .reachedRates(who, passageOf.keySet())
+                .forEach((piece, rate) -> reached.merge(passageOf.get(piece), rate, Math::max));
+        return reached;
     }
 
     /** The pieces a passage is cut into, in order. */

@@ -27,14 +27,23 @@ class TodayController {
         this.today = today;
     }
 
+    /** A piece of the session, why it is there, and what has become of it. */
+    record ChosenPiece(
+            long pieceId, long passageId, String passage, String piece, String why, List<String> sinceLastTime) {}
+
     /** The session prepared for today; no plan while there is no passage. */
     record TodayView(
             LocalDate day,
             @Schema(nullable = true) PlanView plan,
             LoadDto load,
-            String why,
+
+            @Schema(description = "what is said of a day that is not like most; empty on a usual one")
+            String word,
+
+            @Schema(description = "the pieces of the session, the most pressing first")
+            List<ChosenPiece> pieces,
+
             String measure,
-            List<String> sinceLastTime,
             @Schema(nullable = true) Long openRun) {}
 
     @GetMapping

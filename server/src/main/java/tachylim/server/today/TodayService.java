@@ -4,25 +4,38 @@ import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.OptionalLong;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tachylim.ceiling.Estimate;
 import tachylim.ceiling.TimeToMeasure;
+import tachylim.load.Limit;
 import tachylim.method.School;
+import tachylim.season.Candidate;
+import tachylim.season.DayWord;
+import tachylim.season.DaysPieces;
+import tachylim.season.DaysPieces.Chosen;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.AccountService.Habit;
 import tachylim.server.account.SignedIn;
+import tachylim.server.bench.ReadinessService;
 import tachylim.server.ceiling.Passes;
 import tachylim.server.ceiling.StandingService;
 import tachylim.server.load.LoadService;
 import tachylim.server.load.Today;
 import tachylim.server.repertoire.StoredPassage;
+import tachylim.server.repertoire.StoredPiece;
 import tachylim.server.run.RunService;
 import tachylim.server.run.StoredRun;
+import tachylim.server.today.TodayController.ChosenPiece;
 import tachylim.server.today.TodayController.TodayView;
 import tachylim.server.workout.PlanDtos.PlanWish;
 import tachylim.server.workout.PlanService;
-import tachylim.server.workout.PlanService.Neediest;
+import tachylim.server.workout.PlanService.Worked;
 import tachylim.tempo.Tempo;
 import tachylim.workout.Brief;
 
@@ -36,6 +49,7 @@ class TodayService {
     private final StandingService standings;
     private final RunService runs;
     private final Passes passes;
+    private final ReadinessService readiness;
 
     TodayService(
             AccountService accounts,
@@ -43,71 +57,136 @@ class TodayService {
             LoadService load,
             StandingService standings,
             RunService runs,
-            Passes passes) {
+            Passes passes,
+            ReadinessService readiness) {
         this.accounts = accounts;
         this.plans = plans;
         this.load = load;
         this.standings = standings;
         this.runs = runs;
         this.passes = passes;
+        this.readiness = readiness;
     }
 
     @Transactional
     TodayView view(SignedIn who, Integer minutes, boolean easy) {
         Today today = load.today(who);
         Long openRun = runs.open(who).map(StoredRun::id).orElse(null);
-        return plans.neediest(who, today.day())
-                .map(neediest -> new TodayView(
-                        today.day(),
-                        plans.prepared(who, wish(who, neediest, minutes, easy), neediest, today),
-                        today.dto(),
-                        why(neediest, today),
-                        measure(neediest, today),
-                        sinceLastTime(who, neediest, today),
-                        openRun))
-                .orElseGet(() -> new TodayView(today.day(), null, today.dto(), "", "", List.of(), openRun));
-    }
-
-    private PlanWish wish(SignedIn who, Neediest neediest, Integer minutes, boolean easy) {
-        School school = easy ? School.EASY : plans.usual(who, neediest.piece());
-        Habit habit = accounts.habit(who);
-        int usual = Brief.usualMinutes(habit.usualMinutes(), school);
-        return PlanWish.usual(neediest.piece().id(), minutes == null || easy ? usual : minutes, habit.choices(school));
-    }
-
-    private static String why(Neediest neediest, Today today) {
-        StoredPassage passage = neediest.piece().passage();
-        Estimate estimate = neediest.standing().estimate();
-        Tempo ceiling = estimate.ceiling().middle();
-        String gap = "Its ceiling is " + (estimate.enoughEvidence() ? "" : "only guessed yet, at ") + ceiling
-                + "; wanted is " + Tempo.of(passage.targetBpm());
-        if (passage.neededOn() == null || passage.neededOn().isBefore(today.day())) {
-            return gap + ", the widest gap of what you are working on.";
+        Map<Long, Worked> all = plans.workedOn(who, today.day()).stream()
+                .collect(Collectors.toMap(one -> one.piece().id(), Function.identity()));
+        if (all.isEmpty()) {
+            return new TodayView(today.day(), null, today.dto(), "", List.of(), "", openRun);
         }
-        long days = ChronoUnit.DAYS.between(today.day(), passage.neededOn());
-        return gap + " in " + days + (days == 1 ? " day" : " days") + ", the most pressing of what you are working on.";
+        Habit habit = accounts.habit(who);
+        List<Chosen> chosen = chosen(who, all, minutes == null ? habit.usualMinutes() : minutes, easy, today);
+        List<StoredPiece> pieces =
+                chosen.stream().map(one -> all.get(one.piece().id()).piece()).toList();
+        return new TodayView(
+                today.day(),
+                plans.prepared(who, wish(who, pieces, habit, minutes, easy), pieces, today),
+                today.dto(),
+                word(today, easy),
+                reasons(who, chosen, pieces, all, today),
+                measure(all.get(pieces.get(0).id()), today),
+                openRun);
     }
 
-    /** Why its ceiling should be measured today; empty when it need not be, or should not. */
-    private static String measure(Neediest neediest, Today today) {
-        LocalDate last = neediest.standing().lastPlayed();
+    private List<Chosen> chosen(SignedIn who, Map<Long, Worked> all, int minutes, boolean easy, Today today) {
+        Set<Long> decided = readiness.decided(
+                who,
+                all.values().stream()
+                        .map(one -> one.piece().passage().id())
+                        .distinct()
+                        .toList());
+        return DaysPieces.of(
+                        all.values().stream()
+                                .map(one -> candidate(
+                                        one,
+                                        decided.contains(one.piece().passage().id()),
+                                        today.day()))
+                                .toList(),
+                        easy ? Brief.MINIMUM_DOSE : minutes,
+                        today.limit(Limit.Kind.EFFORT).left())
+                .chosen();
+    }
+
+    private static Candidate candidate(Worked one, boolean decided, LocalDate day) {
+        StoredPassage passage = one.piece().passage();
+        Estimate estimate = one.standing().estimate();
+        return new Candidate(
+                one.piece().id(),
+                passage.id(),
+                Tempo.of(passage.targetBpm()),
+                estimate.ceiling().middle(),
+                estimate.enoughEvidence(),
+                passage.neededOn() == null || passage.neededOn().isBefore(day)
+                        ? OptionalLong.empty()
+                        : OptionalLong.of(ChronoUnit.DAYS.between(day, passage.neededOn())),
+                one.standing().lastPlayed() == null
+                        ? OptionalLong.empty()
+                        : OptionalLong.of(Math.max(
+                                0, ChronoUnit.DAYS.between(one.standing().lastPlayed(), day))),
+                decided);
+    }
+
+    private PlanWish wish(SignedIn who, List<StoredPiece> pieces, Habit habit, Integer minutes, boolean easy) {
+        School school = easy ? School.EASY : plans.usual(who, pieces.get(0));
+        int usual = Brief.usualMinutes(habit.usualMinutes(), school);
+        return PlanWish.usual(
+                pieces.stream().map(StoredPiece::id).toList(),
+                minutes == null || easy ? usual : minutes,
+                habit.choices(school));
+    }
+
+    private static String word(Today today, boolean easy) {
+        return DayWord.of(today.day(), false, easy, today.done().playedSeconds() > 0, today.lastPlayed(), 0)
+                .sentence();
+    }
+
+    /** Why each piece is there, and what has become of it. */
+    private List<ChosenPiece> reasons(
+            SignedIn who, List<Chosen> chosen, List<StoredPiece> pieces, Map<Long, Worked> all, Today today) {
+        List<Long> ids = pieces.stream().map(StoredPiece::id).toList();
+        Map<Long, Double> before = standings.ceilingsBefore(who, ids, today.day());
+        Map<Long, Tempo> climbed = passes.lastClimbs(who, ids);
+        return chosen.stream()
+                .map(one -> {
+                    Worked worked = all.get(one.piece().id());
+                    return new ChosenPiece(
+                            one.piece().id(),
+                            worked.piece().passage().id(),
+                            worked.piece().passage().title(),
+                            worked.piece().part(),
+                            one.why(),
+                            since(
+                                    worked,
+                                    before.get(one.piece().id()),
+                                    climbed.get(one.piece().id()),
+                                    today));
+                })
+                .toList();
+    }
+
+    /** Why the first piece's ceiling should be measured today; empty when it need not be, or should not. */
+    private static String measure(Worked first, Today today) {
+        LocalDate last = first.standing().lastPlayed();
         return today.rest() != null || !today.spared().isEmpty()
                 ? ""
                 : TimeToMeasure.why(
-                        neediest.standing().estimate(),
-                        last == null ? null : ChronoUnit.DAYS.between(last, today.day()));
+                        first.standing().estimate(), last == null ? null : ChronoUnit.DAYS.between(last, today.day()));
     }
 
-    private List<String> sinceLastTime(SignedIn who, Neediest neediest, Today today) {
+    private static List<String> since(Worked one, Double before, Tempo climbed, Today today) {
         List<String> changes = new ArrayList<>();
-        long now = Math.round(neediest.standing().estimate().ceiling().middle().bpm());
-        standings
-                .ceilingBefore(who, neediest.piece().id(), today.day())
-                .ifPresent(before -> changes.add("Ceiling " + Math.round(before) + " → " + now + "."));
-        passes.lastClimb(who, neediest.piece().id())
-                .ifPresent(last -> changes.add("The last climb stopped at " + last + "."));
-        if (neediest.standing().lastPlayed() != null) {
-            long days = ChronoUnit.DAYS.between(neediest.standing().lastPlayed(), today.day());
+        long now = Math.round(one.standing().estimate().ceiling().middle().bpm());
+        if (before != null) {
+            changes.add("Ceiling " + Math.round(before) + " → " + now + ".");
+        }
+        if (climbed != null) {
+            changes.add("The last climb stopped at " + climbed + ".");
+        }
+        if (one.standing().lastPlayed() != null) {
+            long days = ChronoUnit.DAYS.between(one.standing().lastPlayed(), today.day());
             changes.add(
                     days <= 0
                             ? "Played today already."

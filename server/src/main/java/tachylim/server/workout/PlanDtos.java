@@ -156,7 +156,12 @@ public final class PlanDtos {
 
         /** The usual wish for a piece. */
         public static PlanWish usual(long pieceId, int minutes, Choices choices) {
-            return of(pieceId, minutes, choices, List.of(), List.of());
+            return usual(List.of(pieceId), minutes, choices);
+        }
+
+        /** The usual wish for some pieces, the one that needs it most first. */
+        public static PlanWish usual(List<Long> pieceIds, int minutes, Choices choices) {
+            return of(pieceIds.get(0), minutes, choices, pieceIds.subList(1, pieceIds.size()), List.of());
         }
 
         private static PlanWish of(

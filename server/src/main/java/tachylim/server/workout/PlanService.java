@@ -4,19 +4,19 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.Collection;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.function.Function;
+import java.util.function.LongPredicate;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tachylim.ceiling.AwkwardBand;
 import tachylim.load.Limit;
 import tachylim.method.School;
-import tachylim.passage.Passage;
 import tachylim.passage.Readiness;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
@@ -44,7 +44,6 @@ import tachylim.task.Tension;
 import tachylim.tempo.Tempo;
 import tachylim.workout.Brief;
 import tachylim.workout.Choices;
-import tachylim.workout.Need;
 import tachylim.workout.Planner;
 import tachylim.workout.Rules;
 import tachylim.workout.Run;
@@ -110,9 +109,7 @@ public class PlanService {
         List<StoredPiece> pieces = repertoire.pieces(who, wish.pieceIds());
         Today today = load.today(who);
         Map<Long, Standing> known = known(who, pieces, today);
-        List<Theme> themes = pieces.stream()
-                .map(piece -> theme(who, piece, known.get(piece.id()), true, today))
-                .toList();
+        List<Theme> themes = themes(who, pieces, known, id -> true, today);
         Brief brief = new Brief(
                 themes,
                 List.of(),
@@ -148,8 +145,7 @@ public class PlanService {
     }
 
     private Map<Long, Standing> known(SignedIn who, List<StoredPiece> pieces, Today today) {
-        return standings.standings(
-                who, pieces.stream().map(StoredPiece::subject).toList(), today.day());
+        return standings.believed(who, pieces.stream().map(StoredPiece::subject).toList(), today.day());
     }
 
     private static PlanView view(
@@ -218,9 +214,7 @@ public class PlanService {
         Workout workout = Refused.unlessValid(
                 "blocks",
                 () -> Planner.plan(new Brief(
-                        pieces.stream()
-                                .map(piece -> theme(who, piece, known.get(piece.id()), wish.modesOf(piece.id()), today))
-                                .toList(),
+                        themes(who, pieces, known, wish::modesOf, today),
                         wish.sketches(),
                         wish.minutes(),
                         choices,
@@ -237,27 +231,43 @@ public class PlanService {
         return warning.isEmpty() ? workout : workout.withRemark(warning);
     }
 
-    private Theme theme(SignedIn who, StoredPiece piece, Standing standing, boolean inModes, Today today) {
-        Passage music = repertoire.music(piece);
-        return new Theme(
-                piece.id(),
-                music,
-                Tempo.of(piece.passage().targetBpm()),
-                standing.known().besides(passes.awkward(who, piece.id(), today.day())),
-                passes.lastClimb(who, piece.id()),
-                repertoire.reachedRate(who, piece.passage()),
-                today.done().worstTension().atLeast(Tension.GRIPPING)
-                        ? passes.gripped(who, piece.id(), today.day())
-                        : Optional.empty(),
-                links.weakest(who, piece, today.day()),
-                choices.wanted(who, piece, today.day()),
-                inModes ? passes.modes(who, piece.id(), standing.estimate()) : Map.of());
+    /** All that is known of some pieces, in as many queries as of one. */
+    private List<Theme> themes(
+            SignedIn who, List<StoredPiece> pieces, Map<Long, Standing> known, LongPredicate inModes, Today today) {
+        List<Long> ids = pieces.stream().map(StoredPiece::id).toList();
+        Map<Long, List<AwkwardBand>> awkward = passes.awkward(who, ids, today.day());
+        Map<Long, Tempo> climbed = passes.lastClimbs(who, ids);
+        Map<Long, Double> reached = repertoire.reachedRates(
+                who,
+                pieces.stream().map(piece -> piece.passage().id()).distinct().toList());
+        Map<Long, Tempo> gripped = today.done().worstTension().atLeast(Tension.GRIPPING)
+                ? passes.gripped(who, ids, today.day())
+                : Map.of();
+        Map<Long, List<Integer>> weak = links.weakest(who, pieces, today.day());
+        Map<Long, List<String>> wanted = choices.wanted(who, pieces, today.day());
+        return pieces.stream()
+                .map(piece -> new Theme(
+                        piece.id(),
+                        repertoire.music(piece),
+                        Tempo.of(piece.passage().targetBpm()),
+                        known.get(piece.id()).known().besides(awkward.get(piece.id())),
+                        Optional.ofNullable(climbed.get(piece.id())),
+                        reached.get(piece.passage().id()),
+                        Optional.ofNullable(gripped.get(piece.id())),
+                        weak.get(piece.id()),
+                        wanted.get(piece.id()),
+                        inModes.test(piece.id())
+                                ? passes.modes(
+                                        who, piece.id(), known.get(piece.id()).estimate())
+                                : Map.of()))
+                .toList();
     }
 
     /** The tempo at which the next session on a piece opens. */
     @Transactional(readOnly = true)
     public Tempo opensAt(SignedIn who, StoredPiece piece, Standing standing, Today today) {
-        return Planner.opensAt(theme(who, piece, standing, false, today));
+        return Planner.opensAt(themes(who, List.of(piece), Map.of(piece.id(), standing), id -> false, today)
+                .get(0));
     }
 
     /** Keeps the workout that is about to be played. */
@@ -325,33 +335,22 @@ public class PlanService {
                 .collect(Collectors.toMap(StoredWorkout::id, Function.identity()));
     }
 
-    /** The piece that needs today most, with how it stands. */
-    public record Neediest(StoredPiece piece, Standing standing) {}
+    /** The pieces that may be worked on, each with how it stands. */
+    public record Worked(StoredPiece piece, Standing standing) {}
 
     @Transactional(readOnly = true)
-    public Optional<Neediest> neediest(SignedIn who, LocalDate day) {
+    public List<Worked> workedOn(SignedIn who, LocalDate day) {
         List<StoredPiece> pieces = repertoire.pieces(who);
         Map<Long, Standing> known = standings.standings(
                 who, pieces.stream().map(StoredPiece::subject).toList(), day);
         return pieces.stream()
-                .map(piece -> new Neediest(piece, known.get(piece.id())))
-                .max(Comparator.comparingDouble(candidate -> need(candidate, day)));
-    }
-
-    private static double need(Neediest candidate, LocalDate day) {
-        LocalDate date = candidate.piece.passage().neededOn();
-        Long daysLeft = date == null ? null : ChronoUnit.DAYS.between(day, date);
-        return Need.of(
-                Tempo.of(candidate.piece.passage().targetBpm()),
-                candidate.standing.estimate().ceiling().middle(),
-                daysLeft);
+                .map(piece -> new Worked(piece, known.get(piece.id())))
+                .toList();
     }
 
     /** The workout that Today has ready: it is begun or looked at, and which method it might be instead is asked there. */
     @Transactional(readOnly = true)
-    public PlanView prepared(SignedIn who, PlanWish wish, Neediest neediest, Today today) {
-        List<StoredPiece> pieces = List.of(neediest.piece);
-        Workout workout = plan(who, wish, pieces, Map.of(neediest.piece.id(), neediest.standing), today);
-        return view(wish, pieces, workout, null, today);
+    public PlanView prepared(SignedIn who, PlanWish wish, List<StoredPiece> pieces, Today today) {
+        return view(wish, pieces, plan(who, wish, pieces, known(who, pieces, today), today), null, today);
     }
 }

@@ -47,7 +47,7 @@ class TodayTest extends ServerTest {
                 .ok();
         JsonNode view = odile.get("/api/today").ok();
         assertThat(view.path("plan").path("passage").asString()).isEqualTo("Soon");
-        assertThat(view.path("why").asString()).contains("in 10 days");
+        assertThat(view.path("pieces").path(0).path("why").asString()).contains("in 10 days");
     }
 
     @Test
@@ -72,6 +72,43 @@ class TodayTest extends ServerTest {
     }
 
     @Test
+    void aSessionIsOfSeveralPassagesEachWithItsReason() {
+        Player odile = player();
+        for (int target : new int[] {180, 150, 126, 118}) {
+            odile.post("/api/passages", Practice.passage(Map.of("title", "At " + target, "targetBpm", target)))
+                    .ok();
+        }
+        JsonNode forty = odile.get("/api/today?minutes=40").ok();
+        // Thirty effort minutes a day are for three, however much time there is.
+        assertThat(forty.path("pieces")).hasSize(3);
+        assertThat(forty.path("plan").path("pieces")).hasSize(3);
+        assertThat(forty.path("pieces").path(0).path("passage").asString()).isEqualTo("At 180");
+        for (JsonNode piece : forty.path("pieces")) {
+            assertThat(piece.path("why").asString())
+                    .endsWith(".")
+                    .contains(piece.path("passage").asString().substring(3));
+        }
+        assertThat(odile.get("/api/today?minutes=12").ok().path("pieces")).hasSize(1);
+        assertThat(odile.get("/api/today?easy=true").ok().path("pieces")).hasSize(1);
+    }
+
+    @Test
+    void aBadDayAndAForgottenDayHaveTheirOwnWords() {
+        Player odile = player();
+        UUID window = UUID.randomUUID();
+        JsonNode run = Practice.playOn(odile, Practice.newRun(odile, window), window, 4);
+        Practice.send(odile, run, Practice.event(run, window, "STOPPED", Map.of()))
+                .ok();
+        assertThat(odile.get("/api/today").ok().path("word").asString()).isEmpty();
+        assertThat(odile.get("/api/today?easy=true").ok().path("word").asString())
+                .startsWith("Eight easy minutes");
+        sql.sql("update played_pass set day = day - interval 3 day where account_id = ?")
+                .param(signedIn(odile).accountId())
+                .update();
+        assertThat(odile.get("/api/today").ok().path("word").asString()).startsWith("2 days without practice");
+    }
+
+    @Test
     void aBadDayHasEightEasyMinutes() {
         Player odile = player();
         Practice.newPassage(odile);
@@ -88,7 +125,12 @@ class TodayTest extends ServerTest {
         JsonNode run = Practice.playOn(odile, Practice.newRun(odile, window), window, 8);
         Practice.send(odile, run, Practice.event(run, window, "STOPPED", Map.of()))
                 .ok();
-        assertThat(odile.get("/api/today").ok().path("sinceLastTime").toString())
+        assertThat(odile.get("/api/today")
+                        .ok()
+                        .path("pieces")
+                        .path(0)
+                        .path("sinceLastTime")
+                        .toString())
                 .contains("The last climb stopped at")
                 .contains("Played today already.");
     }
@@ -111,7 +153,7 @@ class TodayTest extends ServerTest {
                 .param(account)
                 .update();
         JsonNode today = odile.get("/api/today").ok();
-        assertThat(today.path("sinceLastTime").toString())
+        assertThat(today.path("pieces").path(0).path("sinceLastTime").toString())
                 .contains("Ceiling ")
                 .contains("→")
                 .contains("Last played yesterday.");

@@ -1,4 +1,4 @@
-package tachylim.workout;
+package tachylim.season;
 
 import tachylim.tempo.Tempo;
 

@@ -1,0 +1,72 @@
+package tachylim.season;
+
+import java.util.OptionalLong;
+import tachylim.tempo.Tempo;
+
+/**
+ * A piece that might be worked on today. This class is immutable.
+ *
+ * @param id which piece, by the caller's count
+ * @param passage which passage it belongs to
+ * @param target the tempo it is wanted at
+ * @param ceiling its ceiling today
+ * @param measured whether enough was played for its ceiling to be more than a guess
+ * @param daysLeft days until it is needed; empty without a date or when it is past
+ * @param daysSince days since it was last played; empty when it never was
+ * @param decided whether fingering, articulation and the rest were decided, so that it may be made fast
+ */
+public record Candidate(
+        long id,
+        long passage,
+        Tempo target,
+        Tempo ceiling,
+        boolean measured,
+        OptionalLong daysLeft,
+        OptionalLong daysSince,
+        boolean decided) {
+
+    /** A piece whose fingering is still open counts for so much of its need: what is made fast first is learned twice. */
+    private static final double UNDECIDED = 0.7;
+
+    /** A week without it makes a piece half as pressing again. */
+    private static final double REST_FACTOR = 0.5;
+
+    private static final double WEEK = 7;
+
+    double need() {
+        return Need.of(target, ceiling, daysLeft.isPresent() ? daysLeft.getAsLong() : null);
+    }
+
+    /** How much it asks for today: its need, more when it has lain, less while it is undecided. */
+    double pressing() {
+        return need() * (1 + REST_FACTOR * Math.min(WEEK, lain()) / WEEK) * (decided ? 1 : UNDECIDED);
+    }
+
+    /** Days since it was played, as far as that makes a difference. */
+    private double lain() {
+        return daysSince.orElse((long) WEEK / 2);
+    }
+
+    boolean isUpToTempo() {
+        return ceiling.compareTo(target) >= 0;
+    }
+
+    /** How far it is from its target, as a factor; 1 and less when it is there. */
+    double gap() {
+        return target.ratioTo(ceiling);
+    }
+
+    /** What is known and wanted of it, as a sentence begins. */
+    String standing() {
+        return "Its ceiling is " + (measured ? "" : "only guessed yet, at ") + ceiling + "; wanted is " + target
+                + when();
+    }
+
+    private String when() {
+        if (daysLeft.isEmpty()) {
+            return "";
+        }
+        long days = daysLeft.getAsLong();
+        return days == 0 ? " today" : days == 1 ? " tomorrow" : " in " + days + " days";
+    }
+}

@@ -1,0 +1,100 @@
+package tachylim.season;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Predicate;
+
+/**
+ * Which pieces a day's session is about: the most pressing, the one that presses next, one that is near its goal, and one
+ * that has lain longest. One piece of each passage while there is a choice. This class is immutable.
+ *
+ * @param chosen the pieces, the most pressing first; none when there is nothing to work on
+ */
+public record DaysPieces(List<Chosen> chosen) {
+
+    /** A session has up to so many pieces; more are no session but a list. */
+    public static final int MOST = 4;
+
+    /** A piece is worth turning to for so many minutes, and for so much of the effort that is left. */
+    private static final double MINUTES_EACH = 10;
+
+    private static final long LONG_AGO = Long.MAX_VALUE;
+
+    public DaysPieces {
+        chosen = List.copyOf(chosen);
+    }
+
+    /** A piece with the reason it is there, a sentence or two. */
+    public record Chosen(Candidate piece, String why) {}
+
+    /**
+     * The pieces of a day.
+     *
+     * @param candidates all pieces that are worked on
+     * @param minutes the minutes there are
+     * @param effortLeft what is left of the day's effort, effort minutes
+     */
+    public static DaysPieces of(List<Candidate> candidates, int minutes, double effortLeft) {
+        int room = (int) Math.max(1, Math.min(MOST, Math.min(minutes, effortLeft) / MINUTES_EACH));
+        List<Chosen> chosen = new ArrayList<>();
+        pick(candidates, chosen, one -> true, PRESSING)
+                .ifPresent(one -> chosen.add(new Chosen(one, one.standing() + mostPressing(one))));
+        if (chosen.size() < room) {
+            pick(candidates, chosen, one -> !one.isUpToTempo(), PRESSING)
+                    .ifPresent(one -> chosen.add(new Chosen(one, one.standing() + ", what presses next.")));
+        }
+        if (chosen.size() < room) {
+            pick(candidates, chosen, one -> !one.isUpToTempo(), Comparator.comparingDouble(Candidate::gap))
+                    .ifPresent(one -> chosen.add(new Chosen(one, one.standing() + ", a goal that is near.")));
+        }
+        while (chosen.size() < room) {
+            Optional<Candidate> lain = pick(candidates, chosen, one -> true, LONGEST_LAIN);
+            if (lain.isEmpty()) {
+                break;
+            }
+            chosen.add(new Chosen(lain.get(), kept(lain.get())));
+        }
+        return new DaysPieces(chosen);
+    }
+
+    private static final Comparator<Candidate> PRESSING =
+            Comparator.comparingDouble(Candidate::pressing).reversed();
+
+    private static final Comparator<Candidate> LONGEST_LAIN = Comparator.<Candidate>comparingLong(
+                    one -> one.daysSince().orElse(LONG_AGO))
+            .reversed();
+
+    /** The first by an order of those not chosen yet, from a passage that is not there yet while there is one. */
+    private static Optional<Candidate> pick(
+            List<Candidate> candidates, List<Chosen> chosen, Predicate<Candidate> which, Comparator<Candidate> order) {
+        List<Candidate> left = candidates.stream()
+                .filter(one -> chosen.stream().noneMatch(taken -> taken.piece().id() == one.id()))
+                .filter(which)
+                .sorted(order)
+                .toList();
+        return left.stream()
+                .filter(one -> chosen.stream().noneMatch(taken -> taken.piece().passage() == one.passage()))
+                .findFirst()
+                .or(() -> left.stream().findFirst());
+    }
+
+    private static String mostPressing(Candidate one) {
+        return (one.daysLeft().isPresent() ? ", the most pressing" : ", the widest gap")
+                + " of what you are working on."
+                + (one.decided() ? "" : " Its preparation is still open.");
+    }
+
+    private static String kept(Candidate one) {
+        String since = one.daysSince().isEmpty()
+                ? "It was not played yet."
+                : one.daysSince().getAsLong() <= 1
+                        ? ""
+                        : "Not played for " + one.daysSince().getAsLong() + " days.";
+        String standing = one.isUpToTempo()
+                ? "It is at its tempo: " + one.ceiling() + " of " + one.target() + ", and kept there."
+                : one.standing() + ".";
+        return since.isEmpty() ? standing : standing + " " + since;
+    }
+}

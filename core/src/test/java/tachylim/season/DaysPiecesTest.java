@@ -1,0 +1,140 @@
+package tachylim.season;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.Comparator;
+import java.util.List;
+import java.util.OptionalLong;
+import net.jqwik.api.Arbitraries;
+import net.jqwik.api.Arbitrary;
+import net.jqwik.api.Combinators;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.Provide;
+import net.jqwik.api.constraints.DoubleRange;
+import net.jqwik.api.constraints.IntRange;
+import org.junit.jupiter.api.Test;
+import tachylim.tempo.Tempo;
+
+class DaysPiecesTest {
+
+    private static Candidate piece(long id, double target, double ceiling, Long left, Long since) {
+        return new Candidate(
+                id,
+                id,
+                Tempo.of(target),
+                Tempo.of(ceiling),
+                true,
+                left == null ? OptionalLong.empty() : OptionalLong.of(left),
+                since == null ? OptionalLong.empty() : OptionalLong.of(since),
+                true);
+    }
+
+    private static final Candidate FAR = piece(1, 144, 100, 28L, 1L);
+    private static final Candidate NEXT = piece(2, 120, 100, 28L, 1L);
+    private static final Candidate NEAR = piece(3, 100, 96, null, 1L);
+    private static final Candidate THERE = piece(4, 100, 110, null, 6L);
+
+    private static List<Long> ids(DaysPieces day) {
+        return day.chosen().stream().map(one -> one.piece().id()).toList();
+    }
+
+    @Test
+    void aSessionHasTheMostPressingTheNextANearGoalAndOneThatHasLain() {
+        DaysPieces day = DaysPieces.of(List.of(THERE, NEAR, NEXT, FAR), 40, 40);
+        assertThat(ids(day)).containsExactly(1L, 2L, 3L, 4L);
+        assertThat(day.chosen().stream().map(DaysPieces.Chosen::why))
+                .containsExactly(
+                        "Its ceiling is 100; wanted is 144 in 28 days, the most pressing of what you are working on.",
+                        "Its ceiling is 100; wanted is 120 in 28 days, what presses next.",
+                        "Its ceiling is 96; wanted is 100, a goal that is near.",
+                        "It is at its tempo: 110 of 100, and kept there. Not played for 6 days.");
+    }
+
+    @Test
+    void fewMinutesOrLittleEffortLeftAreForFewPieces() {
+        List<Candidate> all = List.of(FAR, NEXT, NEAR, THERE);
+        assertThat(ids(DaysPieces.of(all, 12, 40))).containsExactly(1L);
+        assertThat(ids(DaysPieces.of(all, 25, 40))).containsExactly(1L, 2L);
+        assertThat(ids(DaysPieces.of(all, 60, 9))).containsExactly(1L);
+        assertThat(ids(DaysPieces.of(all, 60, 0))).containsExactly(1L);
+    }
+
+    @Test
+    void onePieceOfEachPassageWhileThereIsAChoice() {
+        Candidate twin =
+                new Candidate(5, 1, Tempo.of(144), Tempo.of(101), true, OptionalLong.of(28), OptionalLong.of(1), true);
+        assertThat(ids(DaysPieces.of(List.of(FAR, twin, NEXT), 20, 40))).containsExactly(1L, 2L);
+        assertThat(ids(DaysPieces.of(List.of(FAR, twin), 20, 40))).containsExactly(1L, 5L);
+    }
+
+    @Test
+    void whatHasLainPressesMoreAndWhatIsUndecidedLess() {
+        Candidate lain = piece(6, 120, 100, 28L, 7L);
+        assertThat(ids(DaysPieces.of(List.of(NEXT, lain), 10, 40))).containsExactly(6L);
+        Candidate open =
+                new Candidate(7, 7, Tempo.of(121), Tempo.of(100), true, OptionalLong.of(28), OptionalLong.of(1), false);
+        assertThat(ids(DaysPieces.of(List.of(NEXT, open), 10, 40))).containsExactly(2L);
+        assertThat(DaysPieces.of(List.of(open), 10, 40).chosen().get(0).why())
+                .endsWith("Its preparation is still open.");
+    }
+
+    @Test
+    void withoutAPassageThereIsNothing() {
+        assertThat(DaysPieces.of(List.of(), 40, 40).chosen()).isEmpty();
+    }
+
+    @Property(tries = 500)
+    void aDayHasOneToFourDifferentPiecesEachWithAReason(
+            @ForAll("repertoires") List<Candidate> all,
+            @ForAll @IntRange(min = 3, max = 180) int minutes,
+            @ForAll @DoubleRange(min = 0, max = 200) double left) {
+        List<DaysPieces.Chosen> chosen = DaysPieces.of(all, minutes, left).chosen();
+        assertThat(chosen)
+                .hasSizeBetween(1, DaysPieces.MOST)
+                .hasSizeLessThanOrEqualTo(Math.max(1, minutes / 10))
+                .allSatisfy(one -> assertThat(one.why()).matches("[A-Z].*\\."));
+        assertThat(chosen.stream().map(one -> one.piece().id())).doesNotHaveDuplicates();
+        assertThat(chosen.get(0).piece().pressing())
+                .isEqualTo(all.stream()
+                        .map(Candidate::pressing)
+                        .max(Comparator.naturalOrder())
+                        .orElseThrow());
+        long passages = all.stream().map(Candidate::passage).distinct().count();
+        if (chosen.size() == 2 && passages > 1 && all.stream().noneMatch(Candidate::isUpToTempo)) {
+            assertThat(chosen.stream().map(one -> one.piece().passage())).doesNotHaveDuplicates();
+        }
+    }
+
+    @Provide
+    Arbitrary<List<Candidate>> repertoires() {
+        Arbitrary<OptionalLong> days = Arbitraries.longs()
+                .between(0, 90)
+                .map(OptionalLong::of)
+                .injectNull(0.3)
+                .map(one -> one == null ? OptionalLong.empty() : one);
+        return Combinators.combine(
+                        Arbitraries.longs().between(1, 5),
+                        Arbitraries.doubles().between(40, 200),
+                        Arbitraries.doubles().between(40, 200),
+                        days,
+                        days,
+                        Arbitraries.of(true, false))
+                .as((passage, target, ceiling, left, since, decided) ->
+                        new Candidate(0, passage, Tempo.of(target), Tempo.of(ceiling), true, left, since, decided))
+                .list()
+                .ofMinSize(1)
+                .ofMaxSize(12)
+                .map(some -> java.util.stream.IntStream.range(0, some.size())
+                        .mapToObj(i -> new Candidate(
+                                i,
+                                some.get(i).passage(),
+                                some.get(i).target(),
+                                some.get(i).ceiling(),
+                                true,
+                                some.get(i).daysLeft(),
+                                some.get(i).daysSince(),
+                                some.get(i).decided()))
+                        .toList());
+    }
+}
