@@ -23,6 +23,7 @@ const RunPage = lazy(() => import("./features/run/RunPage"));
 const Ceiling = lazy(() => import("./features/ceiling/Ceiling"));
 const TestResult = lazy(() => import("./features/ceiling/TestResult"));
 const Load = lazy(() => import("./features/load/Load"));
+const Season = lazy(() => import("./features/season/Season"));
 const Log = lazy(() => import("./features/log/Log"));
 const SessionPage = lazy(() => import("./features/log/SessionPage"));
 const Counts = lazy(() => import("./features/count/Counts"));
@@ -77,6 +78,7 @@ function Rooms({ me }: { me: Schemas["Me"] }) {
         <Route path="/ceiling/:pieceId" element={<Ceiling />} />
         <Route path="/ceiling/test/:runId" element={<TestResult />} />
         <Route path="/load" element={<Load />} />
+        <Route path="/season" element={<Season />} />
         <Route path="/log" element={<Log />} />
         <Route path="/log/:runId" element={<SessionPage />} />
         <Route path="/counts" element={<Counts me={me} />} />

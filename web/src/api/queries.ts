@@ -164,6 +164,10 @@ export function useFormats() {
   });
 }
 
+export function useSeason() {
+  return useQuery({ queryKey: ["season"], queryFn: () => given(api.GET("/api/season")) });
+}
+
 export function useLoad() {
   return useQuery({ queryKey: ["load"], queryFn: () => given(api.GET("/api/load")) });
 }

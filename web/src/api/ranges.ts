@@ -24,6 +24,7 @@ export const RANGES = {
     zone: { minLength: 0, maxLength: 60 },
   },
   CutWish: { seams: { minItems: 0, maxItems: 400 }, size: { minimum: 1, maximum: 64 } },
+  DaysOff: { days: { minItems: 0, maxItems: 7 } },
   ElsewhereWish: { clientId: { minLength: 36, maxLength: 36 }, minutes: { minimum: 1, maximum: 600 } },
   EventWish: {
     ordinal: { minimum: 0 },
@@ -37,6 +38,7 @@ export const RANGES = {
   GivenWish: { by: { minLength: 0, maxLength: 60 }, cap: { minimum: 0, maximum: 100000 } },
   Habits: { usualMinutes: { minimum: 5, maximum: 600 } },
   MarkWish: { note: { minimum: 0 }, value: { minLength: 0, maxLength: 8 }, why: { minLength: 0, maxLength: 300 } },
+  Minutes: { minutes: { minimum: 0, maximum: 600 } },
   ModeWish: { mode: { minLength: 0, maxLength: 60 } },
   ModesWish: { names: { minItems: 1, maxItems: 20 } },
   Move: { zone: { minLength: 0, maxLength: 60 } },
@@ -49,6 +51,7 @@ export const RANGES = {
     title: { minLength: 0, maxLength: 120 },
     version: { minimum: 0 },
   },
+  PerformanceWish: { name: { minLength: 0, maxLength: 80 } },
   PieceWish: { difficulty: { minimum: 1, maximum: 5 }, name: { minLength: 0, maxLength: 80 } },
   PlanWish: {
     blocks: { minItems: 0, maxItems: 60 },

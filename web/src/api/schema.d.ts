@@ -189,7 +189,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["open"];
+        post: operations["open_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -235,7 +235,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["view_2"];
+        get: operations["view_3"];
         put?: never;
         post?: never;
         delete?: never;
@@ -411,7 +411,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["view_1"];
+        get: operations["view_2"];
         put?: never;
         post?: never;
         delete?: never;
@@ -932,6 +932,134 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/season": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["view_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/season/calendar.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["calendar"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/season/days/{day}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["ask"];
+        post?: never;
+        delete: operations["asUsual"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/season/feed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["open"];
+        delete: operations["close"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/season/moves": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["move_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/season/off": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["off"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/season/performances": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["perform"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/season/performances/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["notPerformed"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/session": {
         parameters: {
             query?: never;
@@ -1237,6 +1365,13 @@ export interface components {
         CellDto: {
             cell: string;
         };
+        ChanceDto: {
+            /** Format: double */
+            after: number;
+            /** Format: double */
+            before: number;
+            passage: string;
+        };
         ChangeDto: {
             /** Format: double */
             beats: number;
@@ -1273,6 +1408,12 @@ export interface components {
             song: string;
             /** Format: double */
             target: number;
+        };
+        Changed: {
+            chances: components["schemas"]["ChanceDto"][];
+            /** @description the days that were changed, as they are now */
+            days: components["schemas"]["SeasonDayDto"][];
+            season: components["schemas"]["SeasonView"];
         };
         ChoiceDto: {
             driven: number[];
@@ -1400,6 +1541,9 @@ export interface components {
             playedSeconds: number;
             /** Format: int32 */
             worstTension: number;
+        };
+        DaysOff: {
+            days: ("MONDAY" | "TUESDAY" | "WEDNESDAY" | "THURSDAY" | "FRIDAY" | "SATURDAY" | "SUNDAY")[];
         };
         /** @description a decision as it was made; an empty value took it away */
         DecisionDto: {
@@ -1549,6 +1693,9 @@ export interface components {
         Farewell: {
             password: string;
         };
+        FeedDto: {
+            address: string;
+        };
         ForecastDto: {
             /** Format: double */
             chance: number | null;
@@ -1591,6 +1738,33 @@ export interface components {
             cap: number;
             /** @enum {string} */
             kind: "EFFORT" | "BURST_SECONDS" | "PLAYING_MINUTES";
+        };
+        GoalDto: {
+            /** Format: double */
+            ceiling: number;
+            /** Format: double */
+            chance: number | null;
+            /** Format: double */
+            likely: number | null;
+            /** Format: double */
+            minutesADay: number;
+            /**
+             * Format: double
+             * @description the tempo that is likely in two weeks
+             */
+            near: number | null;
+            /** Format: date */
+            neededOn: string | null;
+            /** Format: int64 */
+            passageId: number;
+            /** @enum {string|null} */
+            prospect: "ON_COURSE" | "BEHIND" | "UNLIKELY" | null;
+            sentence: string;
+            /** Format: double */
+            target: number;
+            /** Format: double */
+            times: number | null;
+            title: string;
         };
         Greeting: {
             demo: boolean;
@@ -1808,6 +1982,10 @@ export interface components {
             title: string;
             use: string;
         };
+        Minutes: {
+            /** Format: int32 */
+            minutes: number;
+        };
         ModeDto: {
             estimate: components["schemas"]["EstimateDto"];
             name: string;
@@ -1822,6 +2000,12 @@ export interface components {
         };
         Move: {
             zone: string;
+        };
+        MoveWish: {
+            /** Format: date */
+            from: string;
+            /** Format: date */
+            to: string;
         };
         MusicText: {
             /** Format: int32 */
@@ -1962,6 +2146,18 @@ export interface components {
             /** Format: int32 */
             version: number;
         };
+        PerformanceDto: {
+            /** Format: date */
+            day: string;
+            /** Format: int64 */
+            id: number;
+            name: string;
+        };
+        PerformanceWish: {
+            /** Format: date */
+            day: string;
+            name: string;
+        };
         PieceDto: {
             /** Format: int32 */
             difficulty: number;
@@ -2056,6 +2252,12 @@ export interface components {
             notes: components["schemas"]["SoundingDto"][];
             /** Format: double */
             seconds: number;
+        };
+        PlayedDay: {
+            /** Format: date */
+            day: string;
+            /** Format: double */
+            effort: number;
         };
         PlayedWish: {
             played: boolean;
@@ -2254,6 +2456,46 @@ export interface components {
             unread: string[];
             warnings: string[];
         };
+        SeasonDayDto: {
+            /** @description whether its minutes are the player's own word for this day */
+            asked: boolean;
+            /** Format: double */
+            cap: number;
+            /** Format: date */
+            day: string;
+            /**
+             * Format: int32
+             * @description effort minutes planned on it; today what is still planned
+             */
+            minutes: number;
+            /** @description what is performed or needed on it */
+            occasions: string[];
+            off: boolean;
+            /** @enum {string} */
+            rule: "OWN" | "AVERAGE" | "USUAL_DAY" | "WEEK" | "RETURN" | "TAPER" | "ORDERED" | "SYMPTOM";
+            ruleTitle: string;
+            shares: components["schemas"]["ShareDto"][];
+            why: string;
+        };
+        SeasonView: {
+            days: components["schemas"]["SeasonDayDto"][];
+            daysOff: ("MONDAY" | "TUESDAY" | "WEDNESDAY" | "THURSDAY" | "FRIDAY" | "SATURDAY" | "SUNDAY")[];
+            /**
+             * Format: double
+             * @description the effort that today has had
+             */
+            done: number;
+            /**
+             * Format: date-time
+             * @description since when a calendar may read it; null when none may
+             */
+            feedSince: string | null;
+            goals: components["schemas"]["GoalDto"][];
+            past: components["schemas"]["PlayedDay"][];
+            performances: components["schemas"]["PerformanceDto"][];
+            /** Format: date */
+            today: string;
+        };
         Session: {
             entry: components["schemas"]["Entry"];
             measured: boolean;
@@ -2291,6 +2533,12 @@ export interface components {
             seconds: number;
             /** Format: double */
             tempo: number;
+        };
+        ShareDto: {
+            /** Format: int32 */
+            minutes: number;
+            /** Format: int64 */
+            passageId: number;
         };
         Sheet: {
             /** Format: double */
@@ -3006,7 +3254,7 @@ export interface operations {
             };
         };
     };
-    open: {
+    open_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -3091,7 +3339,7 @@ export interface operations {
             };
         };
     };
-    view_2: {
+    view_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -3525,7 +3773,7 @@ export interface operations {
             };
         };
     };
-    view_1: {
+    view_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -4649,6 +4897,316 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["ScoreView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    view_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SeasonView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    calendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": string;
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ask: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                day: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Minutes"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Changed"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    asUsual: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                day: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Changed"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    open: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["FeedDto"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    close: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    move_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MoveWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Changed"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    off: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DaysOff"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SeasonView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    perform: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PerformanceWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SeasonView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    notPerformed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SeasonView"];
                 };
             };
             /** @description Refused, or failed */

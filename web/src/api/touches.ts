@@ -4,7 +4,7 @@ import type { QueryKey } from "@tanstack/react-query";
 export type Touches = QueryKey[];
 
 /** What is planned rests on the load, on readiness and on the pieces there are. */
-const PLANS: Touches = [["today"], ["plan"], ["preview"]];
+const PLANS: Touches = [["today"], ["plan"], ["preview"], ["season"]];
 
 /** All there is: somebody else is here now. */
 export const everything: Touches = [[]];
@@ -44,6 +44,9 @@ export const practice = (passageId: number): Touches => [["bench", passageId], [
 
 /** What counts for a day, and what a day may have. */
 export const load: Touches = [["load"], ["bench"], ["counts"], ...PLANS];
+
+/** What is wanted of days, and what is performed on them. */
+export const season: Touches = [["load"], ["bench"], ...PLANS];
 
 export const templates: Touches = [["templates"]];
 

@@ -75,3 +75,30 @@ export function BlockLabels({ relief, scales: { x, base }, looks }: Props) {
     </g>
   );
 }
+
+/** Which piece is played where, along the ground; a name ends in dots where there is no room for it. */
+export function PieceNames({ relief, scales: { x, base }, looks, names }: Props & { names: string[] }) {
+  const stretches: { theme: number; from: number; to: number }[] = [];
+  for (const block of relief.blocks.filter((one) => one.end > one.start)) {
+    const last = stretches.at(-1);
+    if (last?.theme === block.theme) last.to = block.end;
+    else stretches.push({ theme: block.theme, from: block.start, to: block.end });
+  }
+  return (
+    <g fontSize="13" fill={looks.soft}>
+      {stretches.map(({ theme, from, to }) => {
+        const name = names[theme] ?? "";
+        const room = Math.floor((x(to) - x(from) - 10) / 7);
+        if (room < 5) return null;
+        return (
+          <g key={from}>
+            <line x1={x(from)} x2={x(from)} y1={base + 36} y2={base + 52} stroke={looks.soft} />
+            <text x={x(from) + 5} y={base + 50}>
+              {name.length > room ? `${name.slice(0, room - 1).trimEnd()}…` : name}
+            </text>
+          </g>
+        );
+      })}
+    </g>
+  );
+}

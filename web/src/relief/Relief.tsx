@@ -3,7 +3,7 @@ import { scaleLinear, scaleLog } from "d3-scale";
 import { type KeyboardEvent, type ReactNode, useId, useState } from "react";
 import { bpm, clock, minutes } from "../ui/format";
 import { useWidth } from "../ui/useWidth";
-import { BlockLabels, RestLabels } from "./Labels";
+import { BlockLabels, PieceNames, RestLabels } from "./Labels";
 import { EffortLane, ReserveLane } from "./Lanes";
 import { DAY, type Looks, NIGHT } from "./looks";
 import {
@@ -31,6 +31,8 @@ interface Props {
   lanes?: boolean;
   /** Whether blocks are named beneath. */
   labels?: boolean;
+  /** What each piece is called, where there are several. */
+  names?: string[];
   /** A second relief drawn as an outline behind: what was planned. */
   planned?: ReliefData;
   /** Things to take hold of, drawn over the terrain. */
@@ -54,6 +56,7 @@ export function Relief({
   height = 250,
   lanes = true,
   labels = true,
+  names = [],
   planned,
   handles,
 }: Props) {
@@ -69,7 +72,8 @@ export function Relief({
   const x = scaleLinear([0, total], [gutter, Math.max(gutter + 8, width - 8)]);
   const y = scaleLog(range, [base, 14]);
   const scales: Scales = { x, y, base };
-  const laneTop = height + (labels ? 44 : 14);
+  const named = labels && names.length > 1;
+  const laneTop = height + (labels ? (named ? 62 : 44) : 14);
   const full = laneTop + (lanes ? 104 : 0);
   const shown = pointed === undefined ? undefined : stretchAt(relief.stretches, pointed);
 
@@ -141,6 +145,7 @@ export function Relief({
           <BaseLine relief={relief} scales={scales} to={x(total)} looks={looks} />
           <RestLabels relief={relief} scales={scales} looks={looks} />
           {labels && <BlockLabels relief={relief} scales={scales} looks={looks} />}
+          {named && <PieceNames relief={relief} scales={scales} looks={looks} names={names} />}
           {lanes && (
             <>
               <ReserveLane relief={relief} x={x} top={laneTop} left={gutter} right={x(total)} looks={looks} />

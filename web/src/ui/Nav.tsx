@@ -6,6 +6,7 @@ const PLACES = [
   ["/", "Today"],
   ["/passages", "Passages"],
   ["/ceiling", "Ceiling"],
+  ["/season", "Season"],
   ["/load", "Load"],
   ["/log", "Log"],
 ] as const;

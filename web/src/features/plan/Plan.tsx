@@ -86,6 +86,7 @@ function Editor({ usual, asked }: { usual: Schemas["PlanView"]; asked: Partial<W
       )}
       <Pieces view={view} wish={wish} onChange={put} />
       <Relief
+        names={view.pieces.map(({ passage, piece }) => called(passage, piece))}
         relief={view.relief}
         height={240}
         handles={

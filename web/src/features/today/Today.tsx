@@ -90,7 +90,15 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
           {sentence(begin.error)}
         </p>
       )}
-      {mayBegin ? <Relief relief={plan.relief} height={232} /> : <NothingLeft data={data} />}
+      {mayBegin ? (
+        <Relief
+          relief={plan.relief}
+          names={plan.pieces.map(({ passage, piece }) => called(passage, piece))}
+          height={232}
+        />
+      ) : (
+        <NothingLeft data={data} />
+      )}
       <div className="mt-1 grid gap-x-10 gap-y-6 border-t border-rule pt-4 md:grid-cols-[2fr_1fr]">
         <section aria-label="Why this">
           {data.word && <p className="mb-3 max-w-[70ch] text-lg">{data.word}</p>}

@@ -124,6 +124,14 @@ public final class Forecast {
         return new Forecast(day, today.mean, trend, today.variance, 0, trendVariance);
     }
 
+    /**
+     * The same if what is gained in a day were {@code ratio} times what it is: a rule of thumb, as if gain went with
+     * minutes. What is lost is lost as before.
+     */
+    public Forecast paced(double ratio) {
+        return new Forecast(day, level, trend > 0 ? trend * ratio : trend, levelVariance, covariance, trendVariance);
+    }
+
     /** The same on a later day, before anything is played on it. */
     private Forecast on(long later) {
         double days = later - day;

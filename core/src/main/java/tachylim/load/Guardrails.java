@@ -8,6 +8,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import tachylim.task.Tension;
 
 /**
@@ -49,7 +50,7 @@ public record Guardrails(
     private static final int WEEKS_BEFORE = 3;
 
     /** The least that keeps hands in shape: no rule about averages allows less, since each would feed on itself. */
-    static final double LEAST_EFFORT = 8;
+    public static final double LEAST_EFFORT = 8;
 
     /** Bursts that were taken well: so much of the first cap used, and each such day adds so much of it, up to double. */
     private static final double TOLERATED_SHARE = 0.66;
@@ -97,6 +98,22 @@ public record Guardrails(
                 .map(limit -> "Today's " + limit.kind().unit() + " are used (" + Math.round(limit.used()) + " of "
                         + Math.round(limit.cap()) + "): listen and read, and play on tomorrow.")
                 .orElse("");
+    }
+
+    /**
+     * Those of the day after, when today has come to so much effort: what lies ahead is looked at by the same rules.
+     *
+     * @param restOver the day on which the rest after a symptom is over; null when there was none
+     */
+    public Guardrails after(double effort, LocalDate restOver) {
+        History later = history.after(effort);
+        boolean over = restOver != null && !restOver.isAfter(later.today());
+        return new Guardrails(
+                usualMinutes,
+                new Care(care.lastSymptom(), over ? restOver : null, care.burstsLocked()),
+                later,
+                performances,
+                ordered);
     }
 
     private Limit effort(DayLoad day, Instant now) {
@@ -157,12 +174,25 @@ public record Guardrails(
                         "One and a half times the " + oneDecimal(median) + " of a usual day of the last four weeks."));
     }
 
+    /** What seven days may come to, in effort minutes; empty where nothing is asked of their growth. */
+    public OptionalDouble mostOfAWeek() {
+        return mayAWeekGrow() ? OptionalDouble.of(MOST_GROWTH * weeksBefore()) : OptionalDouble.empty();
+    }
+
+    private boolean mayAWeekGrow() {
+        return history.days() >= History.MONTH && !Return.isNear(history);
+    }
+
+    private double weeksBefore() {
+        return history.sum(History.MONTH - 1, History.WEEK) / WEEKS_BEFORE;
+    }
+
     /** Weeks of a layoff are nothing to grow from: there the return has led back to a usual day by its own steps. */
     private Optional<Cap> week() {
-        if (history.days() < History.MONTH || Return.isNear(history)) {
+        if (!mayAWeekGrow()) {
             return Optional.empty();
         }
-        double before = history.sum(History.MONTH - 1, History.WEEK) / WEEKS_BEFORE;
+        double before = weeksBefore();
         double since = history.sum(History.WEEK - 1, 1);
         return Optional.of(new Cap(
                 Cap.Rule.WEEK,

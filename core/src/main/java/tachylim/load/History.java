@@ -35,6 +35,15 @@ public record History(
         return new History(today, new TreeMap<>(), Map.of(), usualEffort);
     }
 
+    /** The same a day later, when today has come to so much effort. */
+    public History after(double effort) {
+        NavigableMap<LocalDate, Double> longer = new TreeMap<>(played);
+        if (effort > 0) {
+            longer.put(today, effort);
+        }
+        return new History(today.plusDays(1), longer, bursts, usualEffort);
+    }
+
     public Optional<LocalDate> first() {
         return played.isEmpty() ? Optional.empty() : Optional.of(played.firstKey());
     }

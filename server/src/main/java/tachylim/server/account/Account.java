@@ -7,10 +7,17 @@ import jakarta.persistence.Enumerated;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
+import java.time.DayOfWeek;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.Arrays;
+import java.util.Collection;
+import java.util.EnumSet;
 import java.util.List;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
 import tachylim.load.DailyMinutes;
 import tachylim.load.Home;
 import tachylim.method.Strictness;
@@ -44,6 +51,11 @@ public class Account {
     private boolean roughCounts;
     private boolean looseOnly;
     private String routine = "";
+    private int daysOff;
+
+    @Column(columnDefinition = "char(36)")
+    private String calendarName;
+
     private Instant createdAt;
 
     protected Account() {}
@@ -105,6 +117,29 @@ public class Account {
     void strictness(Strictness now) {
         roughCounts = now.roughCounts();
         looseOnly = now.looseOnly();
+    }
+
+    /** The days of the week without practice. */
+    public Set<DayOfWeek> daysOff() {
+        return Arrays.stream(DayOfWeek.values())
+                .filter(day -> (daysOff & bit(day)) != 0)
+                .collect(Collectors.toCollection(() -> EnumSet.noneOf(DayOfWeek.class)));
+    }
+
+    void daysOff(Collection<DayOfWeek> days) {
+        daysOff = days.stream().distinct().mapToInt(Account::bit).sum();
+    }
+
+    private static int bit(DayOfWeek day) {
+        return 1 << day.ordinal();
+    }
+
+    /** What its days are named by in calendars: the same for good, so that a day read twice is one day. */
+    public String calendarName() {
+        if (calendarName == null) {
+            calendarName = UUID.randomUUID().toString();
+        }
+        return calendarName;
     }
 
     /** Where the player lives, and so when their day turns. */

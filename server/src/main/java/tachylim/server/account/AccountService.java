@@ -2,10 +2,12 @@ package tachylim.server.account;
 
 import java.time.Clock;
 import java.time.DateTimeException;
+import java.time.DayOfWeek;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -26,6 +28,8 @@ import tachylim.workout.Choices;
 /** Accounts: opening, signing in to, changing and deleting them. */
 @Service
 public class AccountService {
+
+    private static final int MOST_DAYS_OFF = 6;
 
     private static final String NOT_TOGETHER = "Name and password do not belong together. Check both and try again.";
 
@@ -192,6 +196,21 @@ public class AccountService {
     @Transactional
     public void warmUpBy(SignedIn who, List<WarmUpRoutine.Item> lines) {
         get(who).routine(lines);
+    }
+
+    /** Puts down the days of the week without practice: all of them would be no practice at all. */
+    @Transactional
+    public void daysOff(SignedIn who, Collection<DayOfWeek> days) {
+        if (days.stream().distinct().count() > MOST_DAYS_OFF) {
+            throw Refused.field("days", "Leave at least one day of the week for practice.");
+        }
+        get(who).daysOff(days);
+    }
+
+    /** The account of an id: for whoever holds a secret that leads to it. */
+    @Transactional(readOnly = true)
+    public Optional<SignedIn> of(long id) {
+        return accounts.findById(id).map(account -> new SignedIn(account.id(), account.name()));
     }
 
     /** Deletes the account and all its data; every session of it ends. */

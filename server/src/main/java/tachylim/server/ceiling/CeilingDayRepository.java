@@ -11,6 +11,9 @@ interface CeilingDayRepository extends JpaRepository<CeilingDay, CeilingDay.Key>
 
     List<CeilingDay> findByAccountIdAndPieceIdOrderByDayDesc(long accountId, long pieceId, Limit limit);
 
+    List<CeilingDay> findByAccountIdAndPieceIdInAndDayGreaterThanEqualOrderByDayAsc(
+            long accountId, Collection<Long> pieceIds, LocalDate since);
+
     /** The last day of each of some pieces before {@code day}. */
     @Query("""
             select d from CeilingDay d where d.accountId = :accountId and d.pieceId in :pieceIds

@@ -176,6 +176,13 @@ public class Passes {
         return passes.days(who.accountId(), from, to);
     }
 
+    /** The effort that each piece has had from a day to another. */
+    @Transactional(readOnly = true)
+    public Map<Long, Double> efforts(SignedIn who, LocalDate from, LocalDate to) {
+        return passes.efforts(who.accountId(), from, to).stream()
+                .collect(Collectors.toMap(OfPiece::pieceId, OfPiece::figure));
+    }
+
     /** Passes of some pieces as written that broke after {@code day}, newest first. */
     @Transactional(readOnly = true)
     public List<PlayedPass> brokenAfter(SignedIn who, Collection<Long> pieceIds, LocalDate day) {

@@ -59,6 +59,12 @@ interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
             group by p.pieceId""")
     List<OfPiece> fastestClean(long accountId, Collection<Long> pieceIds);
 
+    @Query("""
+            select new tachylim.server.ceiling.PlayedPassRepository$OfPiece(p.pieceId, sum(p.effort)) from PlayedPass p
+            where p.accountId = :accountId and p.day between :from and :to
+            group by p.pieceId""")
+    List<OfPiece> efforts(long accountId, LocalDate from, LocalDate to);
+
     /** A pass of the whole piece with the ceiling as it stood that day. */
     record Whole(Long pieceId, LocalDate day, double tempo, double ceiling, Verdict verdict) {}
 

@@ -19,6 +19,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tachylim.ceiling.Estimate;
 import tachylim.ceiling.Evidence;
+import tachylim.ceiling.Forecast;
 import tachylim.ceiling.Heritage;
 import tachylim.ceiling.Posterior;
 import tachylim.ceiling.Smoother;
@@ -252,6 +253,23 @@ public class StandingService {
         List<CeilingDay> oldestFirst = new ArrayList<>(newestFirst);
         Collections.reverse(oldestFirst);
         return oldestFirst;
+    }
+
+    /** What the days so far say of those to come, for those of some pieces that were played on enough of them. */
+    @Transactional(readOnly = true)
+    public Map<Long, Forecast> forecasts(SignedIn who, Collection<Long> pieceIds, LocalDate day) {
+        Map<Long, List<CeilingDay>> played = days
+                .findByAccountIdAndPieceIdInAndDayGreaterThanEqualOrderByDayAsc(
+                        who.accountId(), pieceIds, day.minusDays(MOST_DAYS))
+                .stream()
+                .collect(Collectors.groupingBy(CeilingDay::pieceId));
+        Map<Long, Forecast> forecasts = new HashMap<>();
+        played.forEach((piece, ofPiece) -> Forecast.of(ofPiece.stream()
+                        .map(CeilingDay::measured)
+                        .flatMap(Optional::stream)
+                        .toList())
+                .ifPresent(forecast -> forecasts.put(piece, forecast)));
+        return forecasts;
     }
 
     /** The ceilings of some pieces as they stood before {@code day}; those not played before it are missing. */

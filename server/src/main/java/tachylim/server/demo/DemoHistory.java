@@ -2,6 +2,7 @@ package tachylim.server.demo;
 
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.FlushModeType;
+import java.time.DayOfWeek;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
@@ -54,6 +55,7 @@ class DemoHistory {
     private static final long SEED = 20_260_315;
     private static final int DAYS = 70;
     private static final int DAYS_TO_AUDITION = 35;
+    private static final int DAYS_TO_CONCERT = 17;
     private static final int USUAL_MINUTES = 40;
     private static final int WORKOUT_MINUTES = 14;
 
@@ -152,6 +154,9 @@ class DemoHistory {
         }
         clock.goOn();
         bench.day(odile, passages.get(0), passages.subList(1, passages.size()), 0);
+        accounts.daysOff(odile, Set.of(DayOfWeek.SUNDAY));
+        repertoire.perform(odile, "House concert", today.plusDays(DAYS_TO_CONCERT));
+        repertoire.perform(odile, "Audition at Lantern Quay", today.plusDays(DAYS_TO_AUDITION));
         return odile;
     }
 

@@ -31,24 +31,24 @@ final class DemoRepertoire {
                     K:F
                     DFAG FECD FGAc _BAGF | EDCD FDA,D CDEF GAGE |
                     FAcA _edcB AGFG ABcA | GFED C2A,2 D4 z4 |]
-                    """, 138, 101, 127, CutKind.BARS, 2),
+                    """, 110, 101, 127, CutKind.BARS, 2),
             new DemoPassage("Tin Roof Toccata", InstrumentFamily.MALLET, """
                     M:3/4
                     L:1/16
                     K:G
                     [GB]dgd [GB]dgd [Ac]e^ce | [FA]dfd [EG]Bec (6:4:6dcBAGF |
                     GABc dedc BcBA | [DG]4 [DFA]4 [GBd]4 |]
-                    """, 112, 80, 92, CutKind.WHOLE, 1),
+                    """, 104, 80, 92, CutKind.WHOLE, 1),
             new DemoPassage("Nine Lanterns", InstrumentFamily.MALLET, """
                     M:6/8
                     L:1/16
                     K:Bb
                     B,DFBdB FDFBAG | EGceGc AFDFEC | DFBDFB EGcEGc | B,2D2F2 B6 |]
-                    """, 104, 84, 101, CutKind.WHOLE, 1),
+                    """, 96, 84, 101, CutKind.WHOLE, 1),
             new DemoPassage("Saltmarsh Study 3", InstrumentFamily.FREE_REED, """
                     M:2/4
                     L:1/16
                     K:D
                     A2|dfaf gfed|cdec A2AB|cdef gece|fdAd F2A2|Bcde fdBA|GFED D4|]
-                    """, 120, 98, 118, CutKind.WHOLE, 1));
+                    """, 112, 98, 118, CutKind.WHOLE, 1));
 }

@@ -174,13 +174,52 @@ public class LoadService {
         return symptoms.findByAccountIdAndWithdrawnAtIsNullOrderByAtDesc(who.accountId(), Limit.of(SYMPTOMS_SHOWN));
     }
 
+    /**
+     * What the days ahead are planned by.
+     *
+     * @param guardrails those of today, with all that is needed later
+     * @param done what today has had
+     * @param restOver the day on which the rest after the last symptom is over; null when there was none
+     */
+    public record Ahead(Guardrails guardrails, DayLoad done, LocalDate restOver, Instant now) {}
+
+    @Transactional(readOnly = true)
+    public Ahead ahead(SignedIn who, int days) {
+        Instant now = clock.instant();
+        Account account = accounts.get(who);
+        LocalDate day = account.day(now);
+        Weeks weeks = weeks(who, account, day);
+        List<Symptom> reports = reports(who);
+        return new Ahead(
+                guardrails(who, account, weeks, reports, now, days),
+                weeks.done(),
+                reports.isEmpty()
+                        ? null
+                        : account.home()
+                                .day(SymptomRest.after(reports.get(0).at()).until()),
+                now);
+    }
+
+    /** The effort of each day that was played, the oldest first. */
+    @Transactional(readOnly = true)
+    public NavigableMap<LocalDate, Double> efforts(SignedIn who, LocalDate from, LocalDate to) {
+        NavigableMap<LocalDate, Double> efforts = new TreeMap<>();
+        days(who, from, to).forEach(day -> efforts.put(day.day(), day.effort()));
+        return efforts;
+    }
+
     private Guardrails guardrails(SignedIn who, Account account, Weeks weeks, List<Symptom> reports, Instant now) {
+        return guardrails(who, account, weeks, reports, now, Taper.DAYS);
+    }
+
+    private Guardrails guardrails(
+            SignedIn who, Account account, Weeks weeks, List<Symptom> reports, Instant now, int days) {
         LocalDate day = weeks.history().today();
         return new Guardrails(
                 account.minutes().on(day),
                 care(account, reports, now),
                 weeks.history(),
-                repertoire.needed(who, day, day.plusDays(Taper.DAYS)),
+                repertoire.needed(who, day, day.plusDays(days)),
                 given.holding(who.accountId(), day, Limit.of(MOST_GIVEN)).stream()
                         .map(GivenLimit::ordered)
                         .toList());

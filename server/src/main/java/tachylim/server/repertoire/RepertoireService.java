@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -39,10 +40,12 @@ import tachylim.workout.Segment;
 public class RepertoireService implements Pieces {
 
     private static final int MOST_PIECES = 2_000;
+    private static final int MOST_PERFORMANCES = 24;
     static final int MOST_MARKS = 5_000;
 
     private final PassageRepository passages;
     private final PieceRepository pieces;
+    private final PerformanceRepository performances;
     private final NoteMarkRepository marks;
     private final StandingService standings;
     private final AccountService accounts;
@@ -50,11 +53,13 @@ public class RepertoireService implements Pieces {
     RepertoireService(
             PassageRepository passages,
             PieceRepository pieces,
+            PerformanceRepository performances,
             NoteMarkRepository marks,
             StandingService standings,
             AccountService accounts) {
         this.passages = passages;
         this.pieces = pieces;
+        this.performances = performances;
         this.marks = marks;
         this.standings = standings;
         this.accounts = accounts;
@@ -168,10 +173,48 @@ public class RepertoireService implements Pieces {
         return whole.excerpt(new Piece(Math.min(piece.notes().firstNote(), last), last));
     }
 
-    /** The days on which something is needed, from one to another. */
+    /** The days on which something is needed or performed, from one to another. */
     @Transactional(readOnly = true)
     public List<LocalDate> needed(SignedIn who, LocalDate from, LocalDate to) {
-        return passages.needed(who.accountId(), from, to);
+        return Stream.concat(
+                        passages.needed(who.accountId(), from, to).stream(),
+                        performances(who, from).stream().map(Performance::day).filter(day -> !day.isAfter(to)))
+                .distinct()
+                .toList();
+    }
+
+    /** What is performed from a day on, the nearest first. */
+    @Transactional(readOnly = true)
+    public List<Performance> performances(SignedIn who, LocalDate from) {
+        return performances.findByAccountIdAndDayGreaterThanEqualOrderByDayAscIdAsc(
+                who.accountId(), from, Limit.of(MOST_PERFORMANCES));
+    }
+
+    /** Puts a performance down. */
+    @Transactional
+    public void perform(SignedIn who, String name, LocalDate day) {
+        LocalDate today = accounts.today(who);
+        if (day.isBefore(today) || day.isAfter(today.plusYears(2))) {
+            throw Refused.field("day", "Give a day from today on, within two years.");
+        }
+        if (performances(who, today).size() >= MOST_PERFORMANCES) {
+            throw Refused.field("name", "There is room for " + MOST_PERFORMANCES + " performances.");
+        }
+        performances.save(new Performance(who.accountId(), name.strip(), day));
+    }
+
+    @Transactional
+    public void notPerformed(SignedIn who, long id) {
+        performances.delete(performances
+                .findByIdAndAccountId(id, who.accountId())
+                .orElseThrow(() -> Refused.notFound("This performance")));
+    }
+
+    /** Every piece that some passages were ever cut into, with its passage. */
+    @Transactional(readOnly = true)
+    public Map<Long, Long> everCut(SignedIn who, Collection<Long> passageIds) {
+        return pieces.everCut(who.accountId(), passageIds).stream()
+                .collect(Collectors.toMap(PieceRepository.Cut::pieceId, PieceRepository.Cut::passageId));
     }
 
     @Transactional(readOnly = true)
@@ -249,8 +292,7 @@ public class RepertoireService implements Pieces {
     /** The most notes a second that were ever clean in each of some passages, however it was cut; 0 for none. */
     @Transactional(readOnly = true)
     public Map<Long, Double> reachedRates(SignedIn who, Collection<Long> passageIds) {
-        Map<Long, Long> passageOf = pieces.everCut(who.accountId(), passageIds).stream()
-                .collect(Collectors.toMap(PieceRepository.Cut::pieceId, PieceRepository.Cut::passageId));
+        Map<Long, Long> passageOf = everCut(who, passageIds);
         Map<Long, Double> reached = new HashMap<>();
         passageIds.forEach(id -> reached.put(id, 0.0));
         standings

@@ -19,6 +19,7 @@ import tachylim.season.Candidate;
 import tachylim.season.DayWord;
 import tachylim.season.DaysPieces;
 import tachylim.season.DaysPieces.Chosen;
+import tachylim.season.Season;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.AccountService.Habit;
 import tachylim.server.account.SignedIn;
@@ -31,6 +32,7 @@ import tachylim.server.repertoire.StoredPassage;
 import tachylim.server.repertoire.StoredPiece;
 import tachylim.server.run.RunService;
 import tachylim.server.run.StoredRun;
+import tachylim.server.season.SeasonService;
 import tachylim.server.today.TodayController.ChosenPiece;
 import tachylim.server.today.TodayController.TodayView;
 import tachylim.server.workout.PlanDtos.PlanWish;
@@ -50,6 +52,7 @@ class TodayService {
     private final RunService runs;
     private final Passes passes;
     private final ReadinessService readiness;
+    private final SeasonService season;
 
     TodayService(
             AccountService accounts,
@@ -58,7 +61,8 @@ class TodayService {
             StandingService standings,
             RunService runs,
             Passes passes,
-            ReadinessService readiness) {
+            ReadinessService readiness,
+            SeasonService season) {
         this.accounts = accounts;
         this.plans = plans;
         this.load = load;
@@ -66,6 +70,7 @@ class TodayService {
         this.runs = runs;
         this.passes = passes;
         this.readiness = readiness;
+        this.season = season;
     }
 
     @Transactional
@@ -78,6 +83,8 @@ class TodayService {
             return new TodayView(today.day(), null, today.dto(), "", List.of(), "", openRun);
         }
         Habit habit = accounts.habit(who);
+        LocalDate since = today.lastPlayed() == null ? today.day() : today.lastPlayed();
+        Season.Wishes wishes = season.wishes(who, since, today.day());
         List<Chosen> chosen = chosen(who, all, minutes == null ? habit.usualMinutes() : minutes, easy, today);
         List<StoredPiece> pieces =
                 chosen.stream().map(one -> all.get(one.piece().id()).piece()).toList();
@@ -85,7 +92,7 @@ class TodayService {
                 today.day(),
                 plans.prepared(who, wish(who, pieces, habit, minutes, easy), pieces, today),
                 today.dto(),
-                word(today, easy),
+                word(today, easy, wishes),
                 reasons(who, chosen, pieces, all, today),
                 measure(all.get(pieces.get(0).id()), today),
                 openRun);
@@ -138,8 +145,21 @@ class TodayService {
                 habit.choices(school));
     }
 
-    private static String word(Today today, boolean easy) {
-        return DayWord.of(today.day(), false, easy, today.done().playedSeconds() > 0, today.lastPlayed(), 0)
+    private static String word(Today today, boolean easy, Season.Wishes wishes) {
+        LocalDate last = today.lastPlayed();
+        int offBefore = last == null
+                ? 0
+                : (int) last.plusDays(1)
+                        .datesUntil(today.day())
+                        .filter(wishes::isOff)
+                        .count();
+        return DayWord.of(
+                        today.day(),
+                        wishes.isOff(today.day()),
+                        easy,
+                        today.done().playedSeconds() > 0,
+                        last,
+                        offBefore)
                 .sentence();
     }
 

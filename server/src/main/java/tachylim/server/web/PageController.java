@@ -23,6 +23,7 @@ class PageController {
         "/ceiling",
         "/ceiling/**",
         "/load",
+        "/season",
         "/log",
         "/log/**",
         "/settings"

@@ -2,6 +2,7 @@ package tachylim.server.account;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.LocalDate;
 import java.util.HashSet;
 import java.util.Map;
 import java.util.Set;
@@ -131,6 +132,18 @@ class IsolationTest extends ServerTest {
                 "DELETE",
                 "/api/load/given/{id}",
                 load.path("given").path(0).path("id").asLong(),
+                null);
+        String concert = LocalDate.now().plusDays(20).toString();
+        same(
+                other,
+                "DELETE",
+                "/api/season/performances/{id}",
+                owner.post("/api/season/performances", Map.of("name", "Recital", "day", concert))
+                        .ok()
+                        .path("performances")
+                        .path(0)
+                        .path("id")
+                        .asLong(),
                 null);
         Player third = player();
         third.post("/api/symptoms", Map.of("clientId", UUID.randomUUID().toString()));

@@ -51,11 +51,13 @@ class QueryCountTest extends ServerTest {
         long passages = queries(odile, "/api/passages");
         long today = queries(odile, "/api/today");
         long log = queries(odile, "/api/log");
+        long season = queries(odile, "/api/season");
         for (int i = 0; i < 4; i++) {
             playAndStop(odile);
         }
         assertThat(queries(odile, "/api/passages")).isEqualTo(passages).isLessThanOrEqualTo(5);
-        assertThat(queries(odile, "/api/today")).isLessThanOrEqualTo(today + 1).isLessThanOrEqualTo(27);
+        assertThat(queries(odile, "/api/today")).isLessThanOrEqualTo(today + 1).isLessThanOrEqualTo(29);
+        assertThat(queries(odile, "/api/season")).isLessThanOrEqualTo(season).isLessThanOrEqualTo(19);
         assertThat(queries(odile, "/api/log")).isEqualTo(log).isLessThanOrEqualTo(6);
     }
 

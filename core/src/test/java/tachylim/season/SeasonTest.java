@@ -1,0 +1,294 @@
+package tachylim.season;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.time.DayOfWeek;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.NavigableMap;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.DoubleRange;
+import net.jqwik.api.constraints.IntRange;
+import net.jqwik.api.constraints.Size;
+import org.junit.jupiter.api.Test;
+import tachylim.ceiling.Forecast;
+import tachylim.load.Cap;
+import tachylim.load.Care;
+import tachylim.load.Guardrails;
+import tachylim.load.History;
+import tachylim.load.Limit;
+import tachylim.load.Ordered;
+import tachylim.tempo.Tempo;
+
+class SeasonTest {
+
+    /** A Monday. */
+    private static final LocalDate TODAY = LocalDate.of(2026, 5, 4);
+
+    private static final Instant NOW = Instant.parse("2026-05-04T10:00:00Z");
+    private static final Season.Wishes EVERY_DAY = new Season.Wishes(40, Set.of(), Map.of());
+
+    private static Goal goal(long id, double target, LocalDate date, double gain) {
+        List<Forecast.Measured> days = new ArrayList<>();
+        for (int i = 0; i < 20; i++) {
+            long day = TODAY.toEpochDay() - 40 + 2 * i;
+            double level = Math.log(100) - gain * (40 - 2 * i);
+            days.add(new Forecast.Measured(day, new Forecast.Belief(level, 1), new Forecast.Belief(level, 0.0009)));
+        }
+        return new Goal(id, Tempo.of(target), Tempo.of(100), date, Forecast.of(days), 15);
+    }
+
+    private static Goal unplayed(long id, double target, LocalDate date) {
+        return new Goal(id, Tempo.of(target), Tempo.of(100), date, Optional.empty(), 0);
+    }
+
+    private static Guardrails rails(NavigableMap<LocalDate, Double> played, List<LocalDate> performances) {
+        return new Guardrails(40, Care.NONE, new History(TODAY, played, Map.of(), 40), performances, List.of());
+    }
+
+    private static NavigableMap<LocalDate, Double> steady(double effort) {
+        NavigableMap<LocalDate, Double> played = new TreeMap<>();
+        for (int ago = 60; ago > 0; ago--) {
+            played.put(TODAY.minusDays(ago), effort);
+        }
+        return played;
+    }
+
+    private static Season season(List<Goal> goals, Guardrails rails, Season.Wishes wishes) {
+        return Season.plan(goals, rails, 0, NOW, null, wishes);
+    }
+
+    private static int minutes(Season season, long goal) {
+        return season.days().stream()
+                .flatMap(day -> day.shares().stream())
+                .filter(share -> share.goal() == goal)
+                .mapToInt(SeasonDay.Share::minutes)
+                .sum();
+    }
+
+    @Test
+    void aSteadyPlayerHasTheirOwnMinutesEachDayAndNoneOnADayOff() {
+        Season season = season(
+                List.of(goal(1, 120, null, 0.001)),
+                rails(steady(40), List.of()),
+                new Season.Wishes(40, Set.of(DayOfWeek.SUNDAY), Map.of()));
+        assertThat(season.days()).hasSize(Season.LEAST_DAYS);
+        assertThat(season.days().subList(0, 6))
+                .allSatisfy(day -> assertThat(day.minutes()).isEqualTo(40));
+        SeasonDay sunday = season.days().get(6);
+        assertThat(sunday.off()).isTrue();
+        assertThat(sunday.minutes()).isZero();
+        assertThat(sunday.shares()).isEmpty();
+    }
+
+    @Test
+    void theLastWeekBeforeAPerformanceTapers() {
+        LocalDate date = TODAY.plusDays(20);
+        Season season = season(List.of(goal(1, 120, date, 0.001)), rails(steady(40), List.of(date)), EVERY_DAY);
+        assertThat(season.days().get(12).minutes()).isEqualTo(40);
+        assertThat(season.days().get(20).rule()).isEqualTo(Cap.Rule.TAPER);
+        assertThat(season.days().get(20).minutes()).isEqualTo(16);
+        assertThat(season.days().subList(13, 21).stream().map(SeasonDay::minutes))
+                .isSortedAccordingTo((a, b) -> b - a);
+        assertThat(season.days().get(21).minutes()).isGreaterThan(16);
+    }
+
+    @Test
+    void afterALayoffTheDaysComeBackStepByStep() {
+        NavigableMap<LocalDate, Double> played = new TreeMap<>();
+        for (int ago = 60; ago > 12; ago--) {
+            played.put(TODAY.minusDays(ago), 40.0);
+        }
+        Season season = season(List.of(goal(1, 120, null, 0.001)), rails(played, List.of()), EVERY_DAY);
+        assertThat(season.days().get(0).rule()).isEqualTo(Cap.Rule.RETURN);
+        assertThat(season.days().get(0).minutes()).isEqualTo(16);
+        assertThat(season.days().get(5).minutes()).isBetween(24, 29);
+        assertThat(season.days().get(11).minutes()).isBetween(37, 40);
+    }
+
+    @Test
+    void theRestAfterASymptomHasNothingAndThenAReturn() {
+        Instant reported = NOW.minusSeconds(3_600);
+        Guardrails resting = new Guardrails(
+                40,
+                new Care(reported, null, false),
+                new History(TODAY, steady(40), Map.of(), 40),
+                List.of(),
+                List.of());
+        Season season = Season.plan(List.of(goal(1, 120, null, 0.001)), resting, 0, NOW, TODAY.plusDays(2), EVERY_DAY);
+        assertThat(season.days().get(0).minutes()).isZero();
+        assertThat(season.days().get(1).minutes()).isZero();
+        assertThat(season.days().get(1).rule()).isEqualTo(Cap.Rule.SYMPTOM);
+        assertThat(season.days().get(2).rule()).isEqualTo(Cap.Rule.RETURN);
+        assertThat(season.days().get(2).minutes()).isEqualTo(16);
+    }
+
+    @Test
+    void minutesGoByNeedAndByHowSoonItIsNeeded() {
+        Season season = season(
+                List.of(
+                        goal(1, 140, TODAY.plusDays(35), 0.001),
+                        goal(2, 120, TODAY.plusDays(35), 0.001),
+                        goal(3, 120, null, 0.001),
+                        goal(4, 90, null, 0.001)),
+                rails(steady(40), List.of()),
+                EVERY_DAY);
+        assertThat(minutes(season, 1)).isGreaterThan(minutes(season, 2));
+        assertThat(minutes(season, 2)).isGreaterThan(minutes(season, 3));
+        assertThat(minutes(season, 3)).isGreaterThan(minutes(season, 4));
+    }
+
+    @Test
+    void whatADayIsAskedForHoldsAsFarAsItsCapAllows() {
+        Season.Wishes wishes = new Season.Wishes(
+                40, Set.of(), Map.of(TODAY.plusDays(1), 0, TODAY.plusDays(2), 25, TODAY.plusDays(3), 300));
+        Season season = season(List.of(goal(1, 120, null, 0.001)), rails(steady(40), List.of()), wishes);
+        assertThat(season.days().get(1).off()).isTrue();
+        assertThat(season.days().get(1).minutes()).isZero();
+        assertThat(season.days().get(2).minutes()).isEqualTo(25);
+        assertThat(season.days().get(3).minutes()).isEqualTo(40);
+        assertThat(season.days().get(3).why()).contains("40 minutes you usually play");
+    }
+
+    @Test
+    void aWeeksMinutesAreSpreadOverItsDaysOfPractice() {
+        // Fourteen a day for three weeks: by the rules a first day might take more than half of the next week.
+        Season season = season(
+                List.of(goal(1, 120, null, 0.001)),
+                rails(steady(14), List.of()),
+                new Season.Wishes(40, Set.of(DayOfWeek.SUNDAY), Map.of()));
+        assertThat(season.days().subList(0, 6))
+                .allSatisfy(day -> assertThat(day.minutes()).isBetween(12, 18));
+        assertThat(season.days().get(0).cap()).isGreaterThan(20);
+    }
+
+    @Test
+    void whatWasDoneTodayIsNotPlannedAgain() {
+        Season season =
+                Season.plan(List.of(goal(1, 120, null, 0.001)), rails(steady(40), List.of()), 30, NOW, null, EVERY_DAY);
+        assertThat(season.days().get(0).minutes()).isEqualTo(10);
+    }
+
+    @Test
+    void aLimitThatSomebodyGaveHoldsOnEveryDay() {
+        Guardrails ordered = new Guardrails(
+                40,
+                Care.NONE,
+                new History(TODAY, steady(40), Map.of(), 40),
+                List.of(),
+                List.of(new Ordered(Limit.Kind.EFFORT, 12, "Dr Halm")));
+        Season season = season(List.of(goal(1, 120, null, 0.001)), ordered, EVERY_DAY);
+        assertThat(season.days()).allSatisfy(day -> assertThat(day.minutes()).isLessThanOrEqualTo(12));
+        assertThat(season.days().get(3).why()).contains("Dr Halm");
+    }
+
+    @Test
+    void itIsSaidPlainlyWhatWillNotBeReadyAndWhatItWouldTake() {
+        LocalDate date = TODAY.plusDays(35);
+        Season season = season(
+                List.of(goal(1, 102, date, 0.002), goal(2, 150, date, 0.001), unplayed(3, 120, date)),
+                rails(steady(40), List.of()),
+                EVERY_DAY);
+        assertThat(season.outlooks().get(0).sentence()).startsWith("Behind: ").contains("98 is likely");
+        assertThat(season(List.of(goal(1, 102, date, 0.002)), rails(steady(40), List.of()), EVERY_DAY)
+                        .outlooks()
+                        .get(0)
+                        .sentence())
+                .startsWith("On course: ")
+                .endsWith("in 35 days with 40.0 min a day.");
+        Outlook far = season.outlooks().get(1);
+        assertThat(far.prospect()).contains(Forecast.Prospect.UNLIKELY);
+        assertThat(far.times().orElseThrow()).isGreaterThan(1);
+        assertThat(far.sentence())
+                .startsWith("Not ready unless something changes: ")
+                .contains("in 35 days")
+                .contains("times the minutes")
+                .contains("a later date");
+        assertThat(season.outlooks().get(2).sentence()).contains("not played on enough days");
+        assertThat(season.outlooks().get(2).chance()).isEmpty();
+    }
+
+    @Test
+    void moreMinutesADayMakeAChanceNoSmaller() {
+        LocalDate date = TODAY.plusDays(35);
+        Guardrails rails = rails(steady(40), List.of());
+        double little = season(List.of(goal(1, 110, date, 0.002)), rails, new Season.Wishes(10, Set.of(), Map.of()))
+                .outlooks()
+                .get(0)
+                .chance()
+                .orElseThrow();
+        double much = season(List.of(goal(1, 110, date, 0.002)), rails, EVERY_DAY)
+                .outlooks()
+                .get(0)
+                .chance()
+                .orElseThrow();
+        assertThat(much).isGreaterThan(little + 0.1);
+    }
+
+    @Test
+    void theForecastGoesOnAtAnotherPaceFromTheSameCeiling() {
+        Forecast usual = goal(1, 110, null, 0.002).forecast().orElseThrow();
+        long today = TODAY.toEpochDay();
+        assertThat(usual.paced(2).weeklyGain()).isGreaterThan(1.9 * usual.weeklyGain());
+        assertThat(usual.paced(0).at(today + 30).middle().bpm())
+                .isCloseTo(usual.at(today - 2).middle().bpm(), within(0.5));
+        assertThat(usual.paced(1).chance(Tempo.of(110), today + 30)).isEqualTo(usual.chance(Tempo.of(110), today + 30));
+    }
+
+    @Property(tries = 200)
+    void noDayPassesItsCapAndEveryMinuteIsSomebodys(
+            @ForAll @Size(min = 0, max = 60) List<@DoubleRange(min = 0, max = 90) Double> past,
+            @ForAll @IntRange(min = 5, max = 120) int usual,
+            @ForAll @IntRange(min = 0, max = 60) int date,
+            @ForAll @DoubleRange(min = 0, max = 50) double done) {
+        NavigableMap<LocalDate, Double> played = new TreeMap<>();
+        for (int i = 0; i < past.size(); i++) {
+            if (past.get(i) > 1) {
+                played.put(TODAY.minusDays(i + 1), past.get(i));
+            }
+        }
+        LocalDate needed = TODAY.plusDays(date);
+        Guardrails rails = new Guardrails(
+                usual, Care.NONE, new History(TODAY, played, Map.of(), usual), List.of(needed), List.of());
+        Season season = Season.plan(
+                List.of(goal(1, 140, needed, 0.001), goal(2, 120, null, 0.001), unplayed(3, 110, needed)),
+                rails,
+                done,
+                NOW,
+                null,
+                new Season.Wishes(usual, Set.of(DayOfWeek.SUNDAY), Map.of(TODAY.plusDays(2), 600)));
+        for (SeasonDay day : season.days()) {
+            double before = day.day().equals(TODAY) ? done : 0;
+            assertThat(day.minutes()).isNotNegative();
+            assertThat(day.minutes() + (day.minutes() > 0 ? before : 0))
+                    .isLessThanOrEqualTo((int) Math.ceil(day.cap()));
+            assertThat(day.shares().size()).isLessThanOrEqualTo(DaysPieces.MOST);
+            if (day.minutes() >= 3) {
+                assertThat(day.shares().stream()
+                                .mapToInt(SeasonDay.Share::minutes)
+                                .sum())
+                        .isEqualTo(day.minutes());
+            }
+            assertThat(day.shares())
+                    .allSatisfy(share -> assertThat(share.minutes()).isPositive());
+        }
+        // By the same rule, asked of the plan: no week grows by more than it may.
+        History history = rails.history();
+        Guardrails then = rails;
+        for (SeasonDay day : season.days()) {
+            double before = day.day().equals(TODAY) ? done : 0;
+            double most = then.caps(NOW).get(0).effort();
+            assertThat((double) day.minutes()).isLessThanOrEqualTo(Math.max(0, most - before) + 1e-9);
+            history = history.after(before + day.minutes());
+            then = new Guardrails(usual, Care.NONE, history, List.of(needed), List.of());
+        }
+    }
+}

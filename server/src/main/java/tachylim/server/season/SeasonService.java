@@ -1,0 +1,314 @@
+package tachylim.server.season;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tachylim.ceiling.Forecast;
+import tachylim.ceiling.Weakest;
+import tachylim.season.Goal;
+import tachylim.season.Outlook;
+import tachylim.season.Season;
+import tachylim.season.SeasonDay;
+import tachylim.server.account.Account;
+import tachylim.server.account.AccountService;
+import tachylim.server.account.SignedIn;
+import tachylim.server.ceiling.Passes;
+import tachylim.server.ceiling.Standing;
+import tachylim.server.ceiling.StandingService;
+import tachylim.server.load.LoadService;
+import tachylim.server.repertoire.Performance;
+import tachylim.server.repertoire.RepertoireService;
+import tachylim.server.repertoire.StoredPassage;
+import tachylim.server.repertoire.StoredPiece;
+import tachylim.server.season.SeasonController.ChanceDto;
+import tachylim.server.season.SeasonController.Changed;
+import tachylim.server.season.SeasonController.GoalDto;
+import tachylim.server.season.SeasonController.PerformanceDto;
+import tachylim.server.season.SeasonController.PlayedDay;
+import tachylim.server.season.SeasonController.SeasonDayDto;
+import tachylim.server.season.SeasonController.SeasonView;
+import tachylim.server.season.SeasonController.ShareDto;
+import tachylim.server.web.Refused;
+import tachylim.tempo.Tempo;
+
+/** The weeks ahead, planned from what was done until now whenever they are asked for. */
+@Service
+public class SeasonService {
+
+    private static final int PACE_DAYS = 28;
+    private static final int PAST_SHOWN = 14;
+
+    private final LoadService load;
+    private final RepertoireService repertoire;
+    private final StandingService standings;
+    private final Passes passes;
+    private final AccountService accounts;
+    private final AskedDayRepository asked;
+    private final Feeds feeds;
+    private final Clock clock;
+
+    SeasonService(
+            LoadService load,
+            RepertoireService repertoire,
+            StandingService standings,
+            Passes passes,
+            AccountService accounts,
+            AskedDayRepository asked,
+            Feeds feeds,
+            Clock clock) {
+        this.load = load;
+        this.repertoire = repertoire;
+        this.standings = standings;
+        this.passes = passes;
+        this.accounts = accounts;
+        this.asked = asked;
+        this.feeds = feeds;
+        this.clock = clock;
+    }
+
+    /** A season with the passages it is about. */
+    private record Planned(
+            LoadService.Ahead ahead, Map<Long, StoredPassage> passages, List<Goal> goals, Season season) {
+
+        LocalDate today() {
+            return ahead.guardrails().history().today();
+        }
+    }
+
+    /** What the player wants of the days from one on. */
+    @Transactional(readOnly = true)
+    public Season.Wishes wishes(SignedIn who, LocalDate from, LocalDate to) {
+        Account account = accounts.get(who);
+        return new Season.Wishes(
+                account.minutes().on(from),
+                account.daysOff(),
+                asked.findByAccountIdAndDayBetween(who.accountId(), from, to).stream()
+                        .collect(Collectors.toMap(AskedDay::day, AskedDay::minutes)));
+    }
+
+    private Planned planned(SignedIn who) {
+        LoadService.Ahead ahead = load.ahead(who, Season.MOST_DAYS);
+        LocalDate today = ahead.guardrails().history().today();
+        Map<StoredPassage, List<StoredPiece>> byPassage = repertoire.pieces(who).stream()
+                .collect(Collectors.groupingBy(StoredPiece::passage, LinkedHashMap::new, Collectors.toList()));
+        List<Goal> goals = goals(who, byPassage, today);
+        Map<Long, StoredPassage> passages =
+                byPassage.keySet().stream().collect(Collectors.toMap(StoredPassage::id, one -> one));
+        return new Planned(
+                ahead,
+                passages,
+                goals,
+                Season.plan(
+                        goals,
+                        ahead.guardrails(),
+                        ahead.done().effort(),
+                        ahead.now(),
+                        ahead.restOver(),
+                        wishes(who, today, today.plusDays(Season.MOST_DAYS))));
+    }
+
+    private List<Goal> goals(SignedIn who, Map<StoredPassage, List<StoredPiece>> byPassage, LocalDate today) {
+        if (byPassage.isEmpty()) {
+            return List.of();
+        }
+        Map<Long, Standing> known = standings.standings(
+                who,
+                byPassage.values().stream()
+                        .flatMap(List::stream)
+                        .map(StoredPiece::subject)
+                        .toList(),
+                today);
+        Map<StoredPassage, Long> slowest = new HashMap<>();
+        byPassage.forEach((passage, pieces) -> slowest.put(
+                passage,
+                pieces.get(Weakest.of(pieces.stream()
+                                .map(piece -> known.get(piece.id()).estimate())
+                                .toList()))
+                        .id()));
+        Map<Long, Forecast> forecasts = standings.forecasts(who, slowest.values(), today);
+        Map<Long, Double> pace = pace(who, byPassage, today);
+        return byPassage.keySet().stream()
+                .map(passage -> new Goal(
+                        passage.id(),
+                        Tempo.of(passage.targetBpm()),
+                        known.get(slowest.get(passage)).estimate().ceiling().middle(),
+                        passage.neededOn(),
+                        Optional.ofNullable(forecasts.get(slowest.get(passage))),
+                        pace.getOrDefault(passage.id(), 0.0)))
+                .toList();
+    }
+
+    /** The effort a day that each passage had in the last weeks. */
+    private Map<Long, Double> pace(SignedIn who, Map<StoredPassage, List<StoredPiece>> byPassage, LocalDate today) {
+        Map<Long, Long> passageOf = repertoire.everCut(
+                who, byPassage.keySet().stream().map(StoredPassage::id).toList());
+        Map<Long, Double> pace = new HashMap<>();
+        passes.efforts(who, today.minusDays(PACE_DAYS), today.minusDays(1)).forEach((piece, effort) -> {
+            if (passageOf.containsKey(piece)) {
+                pace.merge(passageOf.get(piece), effort / PACE_DAYS, Double::sum);
+            }
+        });
+        return pace;
+    }
+
+    @Transactional(readOnly = true)
+    SeasonView view(SignedIn who) {
+        return view(who, planned(who));
+    }
+
+    private SeasonView view(SignedIn who, Planned planned) {
+        LocalDate today = planned.today();
+        List<Performance> performances = repertoire.performances(who, today);
+        Map<LocalDate, List<String>> occasions = occasions(planned, performances);
+        return new SeasonView(
+                today,
+                planned.ahead.done().effort(),
+                load.efforts(who, today.minusDays(PAST_SHOWN), today.minusDays(1)).entrySet().stream()
+                        .map(one -> new PlayedDay(one.getKey(), one.getValue()))
+                        .toList(),
+                planned.season.days().stream().map(day -> dto(day, occasions)).toList(),
+                goals(planned),
+                accounts.get(who).daysOff(),
+                performances.stream()
+                        .map(one -> new PerformanceDto(one.id(), one.name(), one.day()))
+                        .toList(),
+                feeds.since(who).orElse(null));
+    }
+
+    private static Map<LocalDate, List<String>> occasions(Planned planned, List<Performance> performances) {
+        return Stream.concat(
+                        performances.stream().map(one -> Map.entry(one.day(), one.name())),
+                        planned.passages.values().stream()
+                                .filter(passage -> passage.neededOn() != null)
+                                .sorted(Comparator.comparing(StoredPassage::id))
+                                .map(passage -> Map.entry(
+                                        passage.neededOn(), passage.title() + " at " + Tempo.of(passage.targetBpm()))))
+                .collect(Collectors.groupingBy(
+                        Map.Entry::getKey, Collectors.mapping(Map.Entry::getValue, Collectors.toList())));
+    }
+
+    private static SeasonDayDto dto(SeasonDay day, Map<LocalDate, List<String>> occasions) {
+        return new SeasonDayDto(
+                day.day(),
+                day.minutes(),
+                day.cap(),
+                day.rule(),
+                day.rule().title(),
+                day.why(),
+                day.off(),
+                day.asked(),
+                day.shares().stream()
+                        .map(share -> new ShareDto(share.goal(), share.minutes()))
+                        .toList(),
+                occasions.getOrDefault(day.day(), List.of()));
+    }
+
+    private static List<GoalDto> goals(Planned planned) {
+        List<GoalDto> goals = new ArrayList<>();
+        for (int i = 0; i < planned.goals.size(); i++) {
+            Goal goal = planned.goals.get(i);
+            Outlook outlook = planned.season.outlooks().get(i);
+            goals.add(new GoalDto(
+                    goal.id(),
+                    planned.passages.get(goal.id()).title(),
+                    goal.target().bpm(),
+                    goal.ceiling().bpm(),
+                    goal.neededOn(),
+                    outlook.minutesADay(),
+                    outlook.chance().isPresent() ? outlook.chance().getAsDouble() : null,
+                    outlook.prospect().orElse(null),
+                    outlook.likely().map(Tempo::bpm).orElse(null),
+                    outlook.near().map(Tempo::bpm).orElse(null),
+                    outlook.times().isPresent() ? outlook.times().getAsDouble() : null,
+                    outlook.sentence()));
+        }
+        return goals;
+    }
+
+    // Changes
+
+    @Transactional
+    Changed ask(SignedIn who, LocalDate day, int minutes) {
+        return changed(who, List.of(day), before -> put(who, day, minutes));
+    }
+
+    @Transactional
+    Changed asUsual(SignedIn who, LocalDate day) {
+        return changed(
+                who,
+                List.of(day),
+                before -> asked.findById(new AskedDay.Key(who.accountId(), day)).ifPresent(asked::delete));
+    }
+
+    @Transactional
+    Changed move(SignedIn who, LocalDate from, LocalDate to) {
+        if (from.equals(to)) {
+            throw Refused.field("to", "That is the same day.");
+        }
+        return changed(who, List.of(from, to), before -> {
+            int minutes = on(before, from).minutes();
+            if (minutes == 0) {
+                throw Refused.field("from", "Nothing is planned on that day.");
+            }
+            put(who, from, 0);
+            put(who, to, on(before, to).minutes() + minutes);
+        });
+    }
+
+    private void put(SignedIn who, LocalDate day, int minutes) {
+        AskedDay one = asked.findById(new AskedDay.Key(who.accountId(), day))
+                .orElseGet(() -> new AskedDay(who.accountId(), day));
+        one.minutes(minutes);
+        asked.save(one);
+    }
+
+    private static SeasonDay on(Planned planned, LocalDate day) {
+        return planned.season.days().stream()
+                .filter(one -> one.day().equals(day))
+                .findFirst()
+                .orElseThrow(() -> Refused.field("day", "The season has no such day."));
+    }
+
+    private Changed changed(SignedIn who, List<LocalDate> days, java.util.function.Consumer<Planned> change) {
+        Planned before = planned(who);
+        days.forEach(day -> on(before, day));
+        change.accept(before);
+        asked.flush();
+        Planned after = planned(who);
+        SeasonView view = view(who, after);
+        List<ChanceDto> chances = new ArrayList<>();
+        for (int i = 0; i < after.goals.size(); i++) {
+            Outlook was = before.season.outlooks().get(i);
+            Outlook is = after.season.outlooks().get(i);
+            if (was.chance().isPresent() && is.chance().isPresent()) {
+                chances.add(new ChanceDto(
+                        after.passages.get(is.goal()).title(),
+                        was.chance().getAsDouble(),
+                        is.chance().getAsDouble()));
+            }
+        }
+        return new Changed(
+                view,
+                view.days().stream().filter(day -> days.contains(day.day())).toList(),
+                chances);
+    }
+
+    // Calendars
+
+    /** The season as a calendar. */
+    @Transactional
+    byte[] calendar(SignedIn who) {
+        SeasonView view = view(who);
+        return SeasonCalendar.write(view, accounts.get(who).calendarName(), clock.instant());
+    }
+}

@@ -1,0 +1,110 @@
+import { useId, useState } from "react";
+import type { Schemas } from "../../api/client";
+import { Button } from "../../ui/Button";
+import { INPUT } from "../../ui/Field";
+import { day } from "../../ui/format";
+import type { Pattern } from "./looks";
+import { Swatch } from "./Patterns";
+
+interface Props {
+  at: Schemas["SeasonDayDto"];
+  season: Schemas["SeasonView"];
+  patterns: Map<number, Pattern>;
+  pending: boolean;
+  /** So many minutes are wanted; null for a day like any other. */
+  onAsk: (minutes: number | null) => void;
+  onMove: (to: string) => void;
+}
+
+/** One day: what it holds, which rule caps it, and what else it could be. */
+export function ChosenDay({ at, season, patterns, pending, onAsk, onMove }: Props) {
+  const id = useId();
+  const [minutes, setMinutes] = useState(at.minutes);
+  const title = (passageId: number) => season.goals.find((goal) => goal.passageId === passageId)?.title;
+  return (
+    <section aria-label="The chosen day" className="grid content-start gap-3">
+      <h2>{day(at.day, { weekday: "long", day: "numeric", month: "long" })}</h2>
+      {at.occasions.map((one) => (
+        <p key={one} className="font-semibold text-plum">
+          {one}
+        </p>
+      ))}
+      <p>
+        {at.off ? (
+          <span className="text-3xl font-bold">Off</span>
+        ) : (
+          <>
+            <span className="text-3xl font-bold">{at.minutes}</span> of {Math.round(at.cap)} effort minutes
+          </>
+        )}
+        {at.day === season.today && season.done > 0 && ` · ${Math.round(season.done)} played`}
+      </p>
+      <ul>
+        {at.shares.map((share) => (
+          <li key={share.passageId} className="flex items-baseline gap-2">
+            <Swatch id={`${id}-${share.passageId}`} pattern={patterns.get(share.passageId) ?? "pale"} />
+            {title(share.passageId)}
+            <span className="ml-auto font-mono">{share.minutes} min</span>
+          </li>
+        ))}
+      </ul>
+      <p className="text-soft">
+        {at.ruleTitle}. {at.why}
+      </p>
+      <form
+        className="flex flex-wrap items-end gap-2"
+        onSubmit={(event) => {
+          event.preventDefault();
+          onAsk(minutes);
+        }}
+      >
+        <label>
+          <span className="mb-1 block font-semibold">Minutes wanted</span>
+          <input
+            type="number"
+            min={0}
+            max={600}
+            required
+            value={Number.isNaN(minutes) ? "" : minutes}
+            onChange={(event) => setMinutes(event.target.valueAsNumber)}
+            className={`${INPUT} w-28`}
+          />
+        </label>
+        <Button type="submit" disabled={pending || Number.isNaN(minutes)}>
+          Plan it so
+        </Button>
+        {at.minutes > 0 && (
+          <Button disabled={pending} onClick={() => onAsk(0)}>
+            Day off
+          </Button>
+        )}
+        {at.asked && (
+          <Button disabled={pending} onClick={() => onAsk(null)}>
+            As usual
+          </Button>
+        )}
+      </form>
+      {at.minutes > 0 && (
+        <label className="flex flex-wrap items-center gap-2">
+          <span className="font-semibold">Move it to</span>
+          <select
+            className={`${INPUT} w-auto`}
+            value=""
+            disabled={pending}
+            onChange={(event) => onMove(event.target.value)}
+          >
+            <option value="">another day …</option>
+            {season.days
+              .filter((one) => one.day !== at.day)
+              .slice(0, 28)
+              .map((one) => (
+                <option key={one.day} value={one.day}>
+                  {day(one.day, { weekday: "short", day: "numeric", month: "short" })}
+                </option>
+              ))}
+          </select>
+        </label>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,45 @@
+import { api, given, type Schemas } from "../../api/client";
+import { sentence, useChange } from "../../api/queries";
+import * as touches from "../../api/touches";
+
+type Weekday = Schemas["SeasonView"]["daysOff"][number];
+
+const WEEK: Weekday[] = ["MONDAY", "TUESDAY", "WEDNESDAY", "THURSDAY", "FRIDAY", "SATURDAY", "SUNDAY"];
+
+/** A weekday's name as the browser's locale writes it; 1 January 2024 was a Monday. */
+const named = (i: number) => new Date(2024, 0, i + 1).toLocaleDateString(undefined, { weekday: "short" });
+
+/** The days of the week without practice. */
+export function DaysOff({ season }: { season: Schemas["SeasonView"] }) {
+  const change = useChange((days: Weekday[]) => given(api.PUT("/api/season/off", { body: { days } })), touches.season);
+  const off = new Set(season.daysOff);
+  return (
+    <section aria-label="Days off">
+      <h2 className="mb-2">Days off</h2>
+      <div className="flex flex-wrap gap-1.5">
+        {WEEK.map((one, i) => (
+          <button
+            key={one}
+            type="button"
+            aria-pressed={off.has(one)}
+            disabled={change.isPending}
+            onClick={() => change.mutate(WEEK.filter((other) => (other === one ? !off.has(one) : off.has(other))))}
+            className={`min-h-11 min-w-12 rounded-[5px] border px-2 ${off.has(one) ? "border-spruce bg-spruce-pale font-semibold" : "border-rule-strong"}`}
+          >
+            {named(i)}
+          </button>
+        ))}
+      </div>
+      {change.isError && (
+        <p role="alert" className="mt-2 text-plum">
+          {sentence(change.error)}
+        </p>
+      )}
+      <p className="mt-2 text-sm text-soft">
+        {off.size === 0
+          ? "None is set. What was learned settles on a day without playing; one a week is usual."
+          : "Nothing is planned on them, and none counts as forgotten."}
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,58 @@
+import { useId } from "react";
+import { Link } from "react-router";
+import type { Schemas } from "../../api/client";
+import { bpm, day, oneDecimal } from "../../ui/format";
+import type { Pattern } from "./looks";
+import { Swatch } from "./Patterns";
+
+/** Every passage: where it stands, where it goes by its date, and what is given up. */
+export function Goals({ season, patterns }: { season: Schemas["SeasonView"]; patterns: Map<number, Pattern> }) {
+  const id = useId();
+  if (season.goals.length === 0) {
+    return (
+      <section>
+        <h2 className="mb-2">What is prepared</h2>
+        <p className="text-soft">
+          Nothing yet.{" "}
+          <Link to="/start" className="font-semibold text-spruce underline underline-offset-4">
+            Give a passage
+          </Link>{" "}
+          with a date, and its weeks are planned.
+        </p>
+      </section>
+    );
+  }
+  return (
+    <section aria-label="What is prepared">
+      <h2 className="mb-2">What is prepared</h2>
+      <ul className="divide-y divide-rule border-y border-rule">
+        {season.goals.map((goal) => (
+          <li key={goal.passageId} className="grid gap-x-5 py-3 sm:grid-cols-[1fr_auto]">
+            <div className="min-w-0">
+              <p className="flex items-baseline gap-2">
+                <Swatch id={`${id}-${goal.passageId}`} pattern={patterns.get(goal.passageId) ?? "pale"} />
+                <Link to={`/passages/${goal.passageId}`} className="text-lg font-bold" dir="auto">
+                  {goal.title}
+                </Link>
+                {goal.neededOn && <span className="text-soft">by {day(goal.neededOn)}</span>}
+              </p>
+              <p className={goal.prospect === "UNLIKELY" ? "text-plum" : ""}>{goal.sentence}</p>
+              {goal.near && (
+                <p className="text-soft">
+                  A near goal: {bpm(goal.near)} in two weeks. {oneDecimal(goal.minutesADay)} min a day.
+                </p>
+              )}
+            </div>
+            <p className="font-mono whitespace-nowrap sm:text-right">
+              <span className="text-2xl font-bold">{bpm(goal.ceiling)}</span> of {bpm(goal.target)}
+            </p>
+          </li>
+        ))}
+      </ul>
+      <p className="mt-2 text-sm text-soft">
+        Chances go on from how the ceiling has moved, as if what is gained went with minutes: a rule of thumb, no
+        promise.
+      </p>
+    </section>
+  );
+}
