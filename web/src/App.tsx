@@ -25,6 +25,7 @@ const TestResult = lazy(() => import("./features/ceiling/TestResult"));
 const Load = lazy(() => import("./features/load/Load"));
 const Season = lazy(() => import("./features/season/Season"));
 const Log = lazy(() => import("./features/log/Log"));
+const MonthPage = lazy(() => import("./features/log/MonthPage"));
 const SessionPage = lazy(() => import("./features/log/SessionPage"));
 const Counts = lazy(() => import("./features/count/Counts"));
 const Settings = lazy(() => import("./features/settings/Settings"));
@@ -80,6 +81,7 @@ function Rooms({ me }: { me: Schemas["Me"] }) {
         <Route path="/load" element={<Load />} />
         <Route path="/season" element={<Season />} />
         <Route path="/log" element={<Log />} />
+        <Route path="/log/month" element={<MonthPage />} />
         <Route path="/log/:runId" element={<SessionPage />} />
         <Route path="/counts" element={<Counts me={me} />} />
         <Route path="/settings" element={<Settings me={me} />} />

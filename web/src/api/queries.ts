@@ -180,11 +180,28 @@ export function useCounts() {
   return useQuery({ queryKey: ["counts"], queryFn: () => given(api.GET("/api/changes")) });
 }
 
-export function useLog(before: number | undefined) {
+/** What is looked for in the log; what is empty is not asked about. */
+export interface Wanted {
+  text?: string | undefined;
+  passageId?: number | undefined;
+  from?: string | undefined;
+  to?: string | undefined;
+  outcome?: "PLAYED" | "STOPPED" | "SYMPTOM" | "LEFT" | "OUTDATED" | undefined;
+}
+
+export function useLog(before: number | undefined, wanted: Wanted) {
   return useQuery({
-    queryKey: ["log", before],
-    queryFn: () => given(api.GET("/api/log", { params: { query: { before } } })),
-    placeholderData: (previous) => previous,
+    queryKey: ["log", before, wanted],
+    queryFn: () => given(api.GET("/api/log", { params: { query: { before, ...wanted } } })),
+    placeholderData: (last) => last,
+  });
+}
+
+export function useMonth(of: string | undefined) {
+  return useQuery({
+    queryKey: ["log", "month", of],
+    queryFn: () => given(api.GET("/api/log/month", { params: { query: { of } } })),
+    placeholderData: (last) => last,
   });
 }
 

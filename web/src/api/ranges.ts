@@ -1,5 +1,11 @@
 /** The ranges that the server accepts, as its description says. Written by scripts/ranges.mjs. */
 export const RANGES = {
+  AwayChange: { minutes: { minimum: 1, maximum: 600 }, note: { minLength: 0, maxLength: 200 } },
+  AwayWish: {
+    clientId: { minLength: 36, maxLength: 36 },
+    minutes: { minimum: 1, maximum: 600 },
+    note: { minLength: 0, maxLength: 200 },
+  },
   BlockWish: {
     seconds: { minimum: 10, maximum: 10800 },
     theme: { minimum: 0, maximum: 5 },
@@ -13,6 +19,7 @@ export const RANGES = {
     target: { minimum: 20, maximum: 400 },
   },
   ChoiceWish: { minutes: { minimum: 0.5, maximum: 60 } },
+  Correction: { clean: { minimum: 0, maximum: 600 }, tension: { minimum: 0, maximum: 5 } },
   CountWish: {
     clean: { minimum: 0, maximum: 600 },
     clientId: { minLength: 36, maxLength: 36 },

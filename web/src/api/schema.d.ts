@@ -324,6 +324,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/log/away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["away_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/away/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["away"];
+        post?: never;
+        delete: operations["notAway"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/month": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["month"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/log/{runId}": {
         parameters: {
             query?: never;
@@ -333,6 +381,22 @@ export interface paths {
         };
         get: operations["session"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/{runId}/passes/{place}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["correct"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1243,6 +1307,42 @@ export interface components {
             pieceId: number;
             repeated: components["schemas"]["Repeated"][];
         };
+        AwayChange: {
+            /** @enum {string} */
+            kind: "REHEARSAL" | "PERFORMANCE" | "LESSON" | "TEACHING" | "PRACTICE";
+            /** Format: int32 */
+            minutes: number;
+            note: string;
+        };
+        AwayDto: {
+            /** Format: date */
+            day: string;
+            /** Format: double */
+            effort: number;
+            /** Format: int64 */
+            id: number;
+            /** @enum {string} */
+            kind: "REHEARSAL" | "PERFORMANCE" | "LESSON" | "TEACHING" | "PRACTICE";
+            note: string;
+            /** Format: double */
+            seconds: number;
+            title: string;
+        };
+        AwayKind: {
+            /** @enum {string} */
+            kind: "REHEARSAL" | "PERFORMANCE" | "LESSON" | "TEACHING" | "PRACTICE";
+            title: string;
+        };
+        AwayWish: {
+            clientId: string;
+            /** Format: date */
+            day: string;
+            /** @enum {string} */
+            kind: "REHEARSAL" | "PERFORMANCE" | "LESSON" | "TEACHING" | "PRACTICE";
+            /** Format: int32 */
+            minutes: number;
+            note: string;
+        };
         AwkwardDto: {
             /** Format: double */
             clean: number;
@@ -1478,6 +1578,21 @@ export interface components {
             low: number;
             /** Format: double */
             middle: number;
+        };
+        Corrected: {
+            learnedAnew: boolean;
+            passes: components["schemas"]["SaidPass"][];
+        };
+        Correction: {
+            /** Format: int32 */
+            clean: number | null;
+            /** Format: int32 */
+            tension: number;
+            /**
+             * @description how it went; null to withdraw what was said
+             * @enum {string|null}
+             */
+            verdict: "CLEAN" | "ROUGH" | "BROKE" | null;
         };
         /** @description the counts of the last weeks, the oldest first */
         CountDto: {
@@ -1998,6 +2113,24 @@ export interface components {
         ModesWish: {
             names: string[];
         };
+        Month: {
+            days: components["schemas"]["MonthDay"][];
+            /** Format: date */
+            first: string;
+            kinds: components["schemas"]["AwayKind"][];
+            /** Format: date */
+            today: string;
+        };
+        MonthDay: {
+            away: components["schemas"]["AwayDto"][];
+            /** Format: int32 */
+            counts: number;
+            /** Format: date */
+            day: string;
+            /** Format: double */
+            effort: number;
+            sessions: components["schemas"]["Entry"][];
+        };
         Move: {
             zone: string;
         };
@@ -2437,6 +2570,30 @@ export interface components {
             /** @description the version at hand as a player calls it; empty when as written */
             version: string;
         };
+        SaidPass: {
+            /**
+             * Format: int32
+             * @description of passes answered together, how many were clean
+             */
+            clean: number | null;
+            /** Format: date-time */
+            correctedAt: string | null;
+            /** @enum {string} */
+            kind: "WARM_UP" | "CONTROLLED" | "PROBE" | "BURST" | "CLOSING";
+            /** Format: int32 */
+            passes: number;
+            /** Format: int32 */
+            place: number;
+            /** Format: double */
+            tempo: number;
+            /** Format: int32 */
+            tension: number;
+            /**
+             * @description null when nothing was said, or that was withdrawn
+             * @enum {string|null}
+             */
+            verdict: "CLEAN" | "ROUGH" | "BROKE" | null;
+        };
         SchoolDto: {
             hint: string;
             /** @enum {string} */
@@ -2499,6 +2656,7 @@ export interface components {
         Session: {
             entry: components["schemas"]["Entry"];
             measured: boolean;
+            passes: components["schemas"]["SaidPass"][];
             planned: components["schemas"]["Relief"];
             played: components["schemas"]["Relief"];
         };
@@ -3496,6 +3654,11 @@ export interface operations {
         parameters: {
             query?: {
                 before?: number;
+                text?: string;
+                passageId?: number;
+                from?: string;
+                to?: string;
+                outcome?: "PLAYED" | "STOPPED" | "SYMPTOM" | "LEFT" | "OUTDATED";
             };
             header?: never;
             path?: never;
@@ -3510,6 +3673,131 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["LogPage"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    away_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AwayWish"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    away: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AwayChange"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    notAway: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    month: {
+        parameters: {
+            query?: {
+                /** @description any day of it; this month when left out */
+                of?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Month"];
                 };
             };
             /** @description Refused, or failed */
@@ -3541,6 +3829,42 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Session"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    correct: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                runId: number;
+                place: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Correction"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Corrected"];
                 };
             };
             /** @description Refused, or failed */

@@ -45,6 +45,12 @@ export const practice = (passageId: number): Touches => [["bench", passageId], [
 /** What counts for a day, and what a day may have. */
 export const load: Touches = [["load"], ["bench"], ["counts"], ...PLANS];
 
+/** What was said of a pass, put right: the ceiling is learned anew. */
+export const correction = (runId: number): Touches => [["session", runId], ...run];
+
+/** Practice away from the screen, put down, put right or taken back. */
+export const away: Touches = [["load"], ["log"], ["bench"], ...PLANS];
+
 /** What is wanted of days, and what is performed on them. */
 export const season: Touches = [["load"], ["bench"], ...PLANS];
 

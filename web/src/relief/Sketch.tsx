@@ -2,25 +2,25 @@ import type { Schemas } from "../api/client";
 
 type Pass = Pick<Schemas["SketchDto"], "kind" | "tempo" | "seconds"> & Partial<Pick<Schemas["SketchDto"], "verdict">>;
 
-const WIDTH = 168;
+const USUAL_WIDTH = 168;
 const HEIGHT = 34;
 const MOST_GAP = 1;
 const LOWEST = 4;
 
 /** A session at a glance: a step for each pass as high as its tempo, spires for bursts, notches where it broke. */
-export function Sketch({ passes, label }: { passes: Pass[]; label: string }) {
+export function Sketch({ passes, label, width: all = USUAL_WIDTH }: { passes: Pass[]; label: string; width?: number }) {
   if (passes.length === 0) return null;
   const seconds = passes.reduce((sum, pass) => sum + pass.seconds, 0);
   const slowest = Math.min(...passes.map((pass) => pass.tempo));
   const fastest = Math.max(...passes.map((pass) => pass.tempo));
   // Where there are very many, as in a glide, they stand close.
-  const gap = passes.length > WIDTH / 4 ? 0 : MOST_GAP;
-  const scale = (WIDTH - gap * passes.length) / Math.max(1, seconds);
+  const gap = passes.length > all / 4 ? 0 : MOST_GAP;
+  const scale = (all - gap * passes.length) / Math.max(1, seconds);
   const height = (tempo: number) =>
     fastest === slowest ? HEIGHT * 0.6 : LOWEST + ((HEIGHT - LOWEST) * (tempo - slowest)) / (fastest - slowest);
   let x = 0;
   return (
-    <svg width={WIDTH} height={HEIGHT} role="img" aria-label={label} className="shrink-0">
+    <svg width={all} height={HEIGHT} role="img" aria-label={label} className="shrink-0">
       {passes.map((pass, i) => {
         const width = gap === 0 ? pass.seconds * scale : Math.max(1, pass.seconds * scale);
         const left = x;

@@ -1,33 +1,48 @@
 import { type ReactNode, useState } from "react";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
-import { useLog } from "../../api/queries";
+import { useLog, type Wanted } from "../../api/queries";
 import { Button, ButtonLink } from "../../ui/Button";
 import { andMore, bpm, clock, longDay, minutes, oneDecimal, timeOfDay, unbroken } from "../../ui/format";
 import { Failed, Page, Waiting } from "../../ui/Page";
 import { Sketch } from "../../relief/Sketch";
+import { useDebounced } from "../bench/useDebounced";
+import { OUTCOME } from "./outcome";
+import { Search } from "./Search";
 
 type Entry = Schemas["Entry"];
-
-export const OUTCOME = {
-  PLAYED: "",
-  STOPPED: "stopped early",
-  SYMPTOM: "stopped for a symptom",
-  LEFT: "left open",
-  OUTDATED: "closed by an update",
-} as const;
 
 /** What happened, day by day. */
 export default function Log() {
   const [pages, setPages] = useState<number[]>([]);
-  const log = useLog(pages.at(-1));
+  const [wanted, setWanted] = useState<Wanted>({});
+  const settled = useDebounced(wanted, 250);
+  const log = useLog(pages.at(-1), settled);
+  const looking = Object.values(settled).some(Boolean);
   if (log.isPending) return <Waiting />;
   if (log.isError) return <Failed error={log.error} again={() => void log.refetch()} />;
   const { entries, olderThan } = log.data;
   return (
-    <Page title="Log" aside={<ButtonLink to="/counts">Counts</ButtonLink>}>
+    <Page
+      title="Log"
+      aside={
+        <>
+          <ButtonLink to="/log/month">The month</ButtonLink>
+          <ButtonLink to="/counts">Counts</ButtonLink>
+        </>
+      }
+    >
+      <Search
+        wanted={wanted}
+        onChange={(now) => {
+          setPages([]);
+          setWanted(now);
+        }}
+      />
       {entries.length === 0 ? (
-        <p className="py-8 text-lg text-soft">Nothing has been played yet. Every workout you begin is kept here.</p>
+        <p className="py-8 text-lg text-soft">
+          {looking ? "No session is like that." : "Nothing has been played yet. Every workout you begin is kept here."}
+        </p>
       ) : (
         byDay(entries).map(([date, sessions]) => (
           <section key={date} className="grid gap-x-8 border-t border-rule py-3 md:grid-cols-[13rem_1fr]">

@@ -4,14 +4,15 @@ import { useSession } from "../../api/queries";
 import { Relief } from "../../relief/Relief";
 import { andMore, bpm, clock, longDay, minutes, oneDecimal, timeOfDay, called } from "../../ui/format";
 import { Failed, Page, Waiting } from "../../ui/Page";
-import { OUTCOME } from "./Log";
+import { OUTCOME } from "./outcome";
+import { Passes } from "./Passes";
 
 /** One session, planned against played. */
 export default function SessionPage() {
   const session = useSession(Number(useParams().runId));
   if (session.isPending) return <Waiting />;
   if (session.isError) return <Failed error={session.error} again={() => void session.refetch()} />;
-  const { entry, planned, played, measured } = session.data;
+  const { entry, planned, played, measured, passes } = session.data;
   return (
     <Page
       title={called(entry.passage, entry.piece) + andMore(entry.pieces)}
@@ -40,6 +41,7 @@ export default function SessionPage() {
           </Link>
         </p>
       )}
+      {entry.outcome && <Passes runId={entry.runId} passes={passes} />}
       {entry.note && (
         <p className="mt-3 max-w-[66ch] border-l-2 border-spruce pl-3" dir="auto">
           {entry.note}

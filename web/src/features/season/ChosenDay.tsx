@@ -88,7 +88,7 @@ export function ChosenDay({ at, season, patterns, pending, onAsk, onMove }: Prop
         <label className="flex flex-wrap items-center gap-2">
           <span className="font-semibold">Move it to</span>
           <select
-            className={`${INPUT} w-auto`}
+            className={`${INPUT} w-auto max-w-48`}
             value=""
             disabled={pending}
             onChange={(event) => onMove(event.target.value)}

@@ -38,7 +38,11 @@ public final class Effort {
      * @return effort minutes
      */
     public static double of(double seconds, double ratio, Tension tension) {
-        double tensionFactor = 1 + PER_TENSION * Math.max(0, tension.ordinal() - 1);
-        return seconds / 60 * Math.exp(STEEPNESS * (ratio - REFERENCE)) * tensionFactor;
+        return seconds / 60 * Math.exp(STEEPNESS * (ratio - REFERENCE)) * factor(tension);
+    }
+
+    /** How many times as much the same playing costs at a tension as it does loose. */
+    public static double factor(Tension tension) {
+        return 1 + PER_TENSION * Math.max(0, tension.ordinal() - 1);
     }
 }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import tachylim.ceiling.Evidence;
+import tachylim.load.Effort;
 import tachylim.passage.Passage;
 import tachylim.task.Answer;
 import tachylim.task.Ask;
@@ -60,6 +61,18 @@ public record Segment(
             each.add(slow ? one.oneOf(passes, alike) : one);
         }
         return each;
+    }
+
+    /**
+     * The same with another answer, given long after: what was played stays played, and costs what it costs at the tension
+     * that is now said of it.
+     *
+     * @param now the answer; null when nothing is to be said of it any more
+     */
+    public Segment corrected(Answer now) {
+        Tension tension = now == null ? after.tension() : now.tension();
+        double effort = before.effort() + effort() * Effort.factor(tension) / Effort.factor(after.tension());
+        return new Segment(step, part, block, start, seconds, now, before, after.corrected(effort, tension));
     }
 
     private static boolean speaks(Pass pass) {

@@ -38,6 +38,19 @@ public record Tally(
         return new Tally(condition, 0, 0, 0, 0, 0, Tension.LIGHT, Tension.LOOSE);
     }
 
+    /** The same with another effort and another last tension. */
+    Tally corrected(double effortNow, Tension tensionNow) {
+        return new Tally(
+                condition,
+                effortNow,
+                burstSeconds,
+                playingSeconds,
+                elapsed,
+                leastSeconds,
+                tensionNow,
+                tensionNow.atLeast(worstTension) ? tensionNow : worstTension);
+    }
+
     public Reserve reserve() {
         return condition.reserve();
     }

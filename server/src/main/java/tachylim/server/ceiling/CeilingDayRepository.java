@@ -14,6 +14,8 @@ interface CeilingDayRepository extends JpaRepository<CeilingDay, CeilingDay.Key>
     List<CeilingDay> findByAccountIdAndPieceIdInAndDayGreaterThanEqualOrderByDayAsc(
             long accountId, Collection<Long> pieceIds, LocalDate since);
 
+    void deleteByAccountIdAndPieceIdAndDayAfter(long accountId, long pieceId, LocalDate day);
+
     /** The last day of each of some pieces before {@code day}. */
     @Query("""
             select d from CeilingDay d where d.accountId = :accountId and d.pieceId in :pieceIds

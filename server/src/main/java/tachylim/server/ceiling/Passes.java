@@ -158,6 +158,20 @@ public class Passes {
         }
     }
 
+    /** Takes over what is now said of a segment that is over. */
+    @Transactional
+    public void corrected(SignedIn who, long runId, int ordinal, Segment segment) {
+        passes.findByAccountIdAndRunIdAndOrdinal(who.accountId(), runId, ordinal)
+                .forEach(pass -> pass.corrected(segment));
+        passes.flush();
+    }
+
+    /** The runs from one on in which a piece was played, in their order. */
+    @Transactional(readOnly = true)
+    public List<Long> runsOf(SignedIn who, long pieceId, long from) {
+        return passes.runsOf(who.accountId(), pieceId, from);
+    }
+
     /** Takes back a pass that counted as left without a word. */
     @Transactional
     public void forget(SignedIn who, long runId, int ordinal) {

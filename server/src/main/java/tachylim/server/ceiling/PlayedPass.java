@@ -84,6 +84,12 @@ public class PlayedPass {
         felt(segment);
     }
 
+    /** Takes over what is now said of the segment it was one of. */
+    void corrected(Segment segment) {
+        this.verdict = segment.verdict(turn);
+        felt(segment);
+    }
+
     /** Takes over tension, and what it costs, from the segment as it was answered. */
     void felt(Segment segment) {
         this.tension = segment.after().tension().ordinal();

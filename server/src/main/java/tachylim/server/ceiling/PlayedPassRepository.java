@@ -119,6 +119,12 @@ interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
     @Query("select max(p.day) from PlayedPass p where p.accountId = :accountId and p.day < :day")
     LocalDate lastDay(long accountId, LocalDate day);
 
+    /** The runs from one on in which a piece was played, in their order. */
+    @Query("""
+            select distinct p.runId from PlayedPass p
+            where p.accountId = :accountId and p.pieceId = :pieceId and p.runId >= :from order by p.runId""")
+    List<Long> runsOf(long accountId, long pieceId, long from);
+
     List<PlayedPass> findByAccountIdAndRunIdIn(long accountId, Collection<Long> runIds);
 
     /** Played as written: a count that was missed, or a way that could be told from another, is no break. */

@@ -180,6 +180,27 @@ public class StandingService {
         today.record(learnt.estimate().under(alert), learnt);
     }
 
+    /**
+     * Goes back to what was believed of a piece before something was played, so that it can be learned anew from there.
+     *
+     * @param day the day of what was played; what was learned on later days is forgotten
+     */
+    @Transactional
+    public void goBack(SignedIn who, Subject subject, LocalDate day, Posterior before) {
+        beliefs.findById(subject.pieceId()).ifPresent(belief -> belief.learned(before, day));
+        days.deleteByAccountIdAndPieceIdAndDayAfter(who.accountId(), subject.pieceId(), day);
+        days.flush();
+        days.findById(new CeilingDay.Key(subject.pieceId(), day))
+                .ifPresent(today -> today.record(
+                        before.estimate().under(tension(who, subject, day).tempoAt(TensionCurve.ALERT)), before));
+    }
+
+    /** What is believed of a piece on a day. */
+    @Transactional(readOnly = true)
+    public Posterior believed(Subject subject, LocalDate day) {
+        return belief(subject, day);
+    }
+
     /** A stretch of notes with the piece whose belief is about it. */
     public record Known(long pieceId, Piece notes) {}
 

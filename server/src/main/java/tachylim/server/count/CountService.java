@@ -2,6 +2,7 @@ package tachylim.server.count;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
@@ -29,7 +30,7 @@ import tachylim.tempo.Tempo;
 
 /** Changes that are counted, and what was counted of them. */
 @Service
-class CountService {
+public class CountService {
 
     private static final int MOST_CHANGES = 60;
     private static final int DAYS_SHOWN = 90;
@@ -155,5 +156,12 @@ class CountService {
                         count.seconds(),
                         change.effort(count, best == null ? 0 : best)));
         taken.save(new TakenCount(who.accountId(), id, wish.clientId(), count, now));
+    }
+
+    /** How many counts there were on each of some days. */
+    @Transactional(readOnly = true)
+    public Map<LocalDate, Long> days(SignedIn who, LocalDate from, LocalDate to) {
+        return taken.days(who.accountId(), from, to).stream()
+                .collect(Collectors.toMap(TakenCountRepository.OnDay::getDay, TakenCountRepository.OnDay::getCounts));
     }
 }

@@ -23,6 +23,18 @@ interface TakenCountRepository extends JpaRepository<TakenCount, Long> {
             from TakenCount c where c.accountId = :accountId group by c.changeId""")
     List<Best> best(long accountId);
 
+    /** How many counts there were on a day. */
+    interface OnDay {
+        LocalDate getDay();
+
+        Long getCounts();
+    }
+
+    @Query("""
+            select c.day as day, count(c) as counts from TakenCount c
+            where c.accountId = :accountId and c.day between :from and :to group by c.day""")
+    List<OnDay> days(long accountId, LocalDate from, LocalDate to);
+
     @Query("select max(c.clean * 60.0 / c.seconds) from TakenCount c where c.changeId = :changeId")
     Double bestOf(long changeId);
 

@@ -33,6 +33,9 @@ class BenchPractice {
     @Column(columnDefinition = "varchar(20)")
     private Elsewhere elsewhere;
 
+    private String note = "";
+    private Instant withdrawnAt;
+
     protected BenchPractice() {}
 
     BenchPractice(long accountId, Played played, LocalDate day, Instant at) {
@@ -55,6 +58,22 @@ class BenchPractice {
 
     long id() {
         return id;
+    }
+
+    void withdraw(Instant now) {
+        this.withdrawnAt = now;
+    }
+
+    String note() {
+        return note;
+    }
+
+    /** What it was, put right. */
+    void become(Elsewhere kind, int minutes, String said) {
+        this.elsewhere = kind;
+        this.playSeconds = 60.0 * minutes;
+        this.effort = kind.effort(minutes);
+        this.note = said;
     }
 
     LocalDate day() {

@@ -13,6 +13,7 @@ import java.util.Map;
 import java.util.NavigableMap;
 import java.util.Objects;
 import java.util.TreeMap;
+import java.util.UUID;
 import java.util.stream.Stream;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
@@ -52,6 +53,7 @@ public class LoadService {
     private static final Duration REMEMBERED = Duration.ofMinutes(5);
     private static final int ELSEWHERE_SHOWN = 10;
     private static final int MOST_GIVEN = 12;
+    private static final int DAYS_TOLD = 28;
     private static final int MOST_SYMPTOMS_A_DAY = 50;
     private static final int MOST_PRACTICE_A_DAY = 1_000;
 
@@ -145,7 +147,15 @@ public class LoadService {
     private record Weeks(DayLoad done, History history) {}
 
     private Weeks weeks(SignedIn who, Account account, LocalDate day) {
-        List<DayDto> days = days(who, day.minusDays(History.DAYS), day);
+        LocalDate from = day.minusDays(History.DAYS);
+        // What is told today of days gone by counts from tomorrow: else a day could be raised by telling.
+        List<DayDto> days = days(
+                passes.days(who, from, day),
+                practices.days(
+                        who.accountId(),
+                        from,
+                        day,
+                        day.atStartOfDay(account.home().zone()).toInstant()));
         NavigableMap<LocalDate, Double> played = new TreeMap<>();
         Map<LocalDate, Double> bursts = new HashMap<>();
         for (DayDto one : days) {
@@ -245,8 +255,12 @@ public class LoadService {
     /** The days with practice, oldest first: passes of runs, and what was played on the bench. */
     @Transactional(readOnly = true)
     List<DayDto> days(SignedIn who, LocalDate from, LocalDate to) {
+        return days(passes.days(who, from, to), practices.days(who.accountId(), from, to));
+    }
+
+    private static List<DayDto> days(List<DaySums> played, List<BenchPracticeRepository.Sums> practised) {
         Map<LocalDate, DayDto> days = new TreeMap<>();
-        for (DaySums one : passes.days(who, from, to)) {
+        for (DaySums one : played) {
             days.put(
                     one.getDay(),
                     new DayDto(
@@ -257,7 +271,7 @@ public class LoadService {
                             one.getWorstTension(),
                             one.getPasses()));
         }
-        for (BenchPracticeRepository.Sums one : practices.days(who.accountId(), from, to)) {
+        for (BenchPracticeRepository.Sums one : practised) {
             days.merge(
                     one.getDay(),
                     new DayDto(one.getDay(), one.getEffort(), 0, one.getPlaySeconds(), 0, 0),
@@ -318,6 +332,15 @@ public class LoadService {
     /** Counts something that was played elsewhere, once for each id of the browser's making. It is over: nothing forbids it. */
     @Transactional
     public void elsewhere(SignedIn who, String clientId, Elsewhere kind, int minutes) {
+        elsewhere(who, clientId, accounts.today(who), new Away(kind, minutes, ""));
+    }
+
+    /** Something that was played elsewhere. */
+    public record Away(Elsewhere kind, int minutes, String note) {}
+
+    /** Counts something that was played elsewhere on a day of the last weeks; of days gone by it counts from tomorrow. */
+    @Transactional
+    public void elsewhere(SignedIn who, String clientId, LocalDate day, Away away) {
         if (practices.existsByAccountIdAndClientId(who.accountId(), clientId)) {
             return;
         }
@@ -327,30 +350,83 @@ public class LoadService {
             throw Refused.field("minutes", "That is more than a day of practice.");
         }
         LocalDate today = accounts.get(who).day(now);
-        practices.save(Refused.unlessValid(
-                "minutes", () -> new BenchPractice(who.accountId(), clientId, kind, minutes, today, now)));
+        if (day.isAfter(today) || day.isBefore(today.minusDays(DAYS_TOLD))) {
+            throw Refused.field("day", "Give a day of the last " + DAYS_TOLD + " days.");
+        }
+        BenchPractice practice = Refused.unlessValid(
+                "minutes", () -> new BenchPractice(who.accountId(), clientId, away.kind(), away.minutes(), day, now));
+        practice.become(away.kind(), away.minutes(), away.note().strip());
+        practices.save(practice);
     }
 
     @Transactional(readOnly = true)
     List<ElsewhereDto> elsewhere(SignedIn who) {
         return practices
-                .findByAccountIdAndElsewhereNotNullOrderByIdDesc(who.accountId(), Limit.of(ELSEWHERE_SHOWN))
+                .findByAccountIdAndElsewhereNotNullAndWithdrawnAtNullOrderByIdDesc(
+                        who.accountId(), Limit.of(ELSEWHERE_SHOWN))
                 .stream()
                 .map(one -> new ElsewhereDto(
                         one.id(), one.day(), one.elsewhere(), one.elsewhere().title(), one.playSeconds(), one.effort()))
                 .toList();
     }
 
-    /** Takes back what was entered by mistake, on its own day. */
-    @Transactional
-    void notElsewhere(SignedIn who, long id) {
-        BenchPractice one = practices
-                .findByIdAndAccountIdAndElsewhereNotNull(id, who.accountId())
+    /** Something that was played elsewhere, as it is kept. */
+    public record KeptAway(
+            long id, LocalDate day, Elsewhere kind, String title, double seconds, double effort, String note) {}
+
+    /** What was played elsewhere on some days, the oldest first. */
+    @Transactional(readOnly = true)
+    public List<KeptAway> away(SignedIn who, LocalDate from, LocalDate to) {
+        return practices
+                .findByAccountIdAndElsewhereNotNullAndWithdrawnAtNullAndDayBetweenOrderByDayAscIdAsc(
+                        who.accountId(), from, to, Limit.of(MOST_PRACTICE_A_DAY))
+                .stream()
+                .map(one -> new KeptAway(
+                        one.id(),
+                        one.day(),
+                        one.elsewhere(),
+                        one.elsewhere().title(),
+                        one.playSeconds(),
+                        one.effort(),
+                        one.note()))
+                .toList();
+    }
+
+    private BenchPractice elsewhere(SignedIn who, long id) {
+        return practices
+                .findByIdAndAccountIdAndElsewhereNotNullAndWithdrawnAtNull(id, who.accountId())
                 .orElseThrow(() -> Refused.notFound("This entry"));
-        if (!one.day().equals(accounts.today(who))) {
-            throw Refused.field("id", "Only what was entered today can be taken back.");
+    }
+
+    /** Puts right what was entered by mistake; of a day gone by it counts from tomorrow as it is now, and today as it was. */
+    @Transactional
+    public void elsewhere(SignedIn who, long id, Away away) {
+        BenchPractice one = elsewhere(who, id);
+        Refused.unlessValid("minutes", () -> away.kind().effort(away.minutes()));
+        BenchPractice now = one;
+        if (one.day().isBefore(accounts.today(who))) {
+            one.withdraw(clock.instant());
+            now = new BenchPractice(
+                    who.accountId(),
+                    UUID.randomUUID().toString(),
+                    away.kind(),
+                    away.minutes(),
+                    one.day(),
+                    clock.instant());
         }
-        practices.delete(one);
+        now.become(away.kind(), away.minutes(), away.note().strip());
+        practices.save(now);
+    }
+
+    /** Takes back what was entered by mistake; of a day gone by it still counts for what today may be. */
+    @Transactional
+    public void notElsewhere(SignedIn who, long id) {
+        BenchPractice one = elsewhere(who, id);
+        if (one.day().isBefore(accounts.today(who))) {
+            one.withdraw(clock.instant());
+        } else {
+            practices.delete(one);
+        }
     }
 
     // Limits that somebody gave

@@ -1,18 +1,34 @@
 package tachylim.server.log;
 
+import io.swagger.v3.oas.annotations.Parameter;
 import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import tachylim.load.Elsewhere;
 import tachylim.server.account.SignedIn;
+import tachylim.server.load.LoadService;
+import tachylim.server.run.RunService;
 import tachylim.shown.Relief;
+import tachylim.task.Ask;
 import tachylim.task.PassKind;
 import tachylim.task.Verdict;
 import tachylim.workout.Done;
@@ -22,10 +38,17 @@ import tachylim.workout.Done;
 @Tag(name = "log")
 class LogController {
 
-    private final LogService log;
+    private static final int LONGEST_SEARCH = 100;
+    private static final int LONGEST_NOTE = 200;
+    private static final String NOTE = "A note has up to " + LONGEST_NOTE + " characters.";
+    private static final String MINUTES = "Give 1 to " + Elsewhere.MOST_MINUTES + " minutes.";
 
-    LogController(LogService log) {
+    private final LogService log;
+    private final LoadService load;
+
+    LogController(LogService log, LoadService load) {
         this.log = log;
+        this.load = load;
     }
 
     /** One session. The outcome is null while it is being played. */
@@ -72,15 +95,121 @@ class LogController {
             Long olderThan) {}
 
     /** A session, planned against played, and whether it was a ceiling test that has a result to look at. */
-    record Session(Entry entry, Relief planned, Relief played, boolean measured) {}
+    record Session(Entry entry, Relief planned, Relief played, boolean measured, List<SaidPass> passes) {}
+
+    /** A pass of a session, and what was said of it. */
+    record SaidPass(
+            int place,
+            PassKind kind,
+            double tempo,
+            int passes,
+
+            @Schema(nullable = true, description = "null when nothing was said, or that was withdrawn")
+            Verdict verdict,
+
+            int tension,
+
+            @Schema(nullable = true, description = "of passes answered together, how many were clean")
+            Integer clean,
+
+            @Schema(nullable = true) Instant correctedAt) {}
+
+    record Correction(
+            @Schema(nullable = true, description = "how it went; null to withdraw what was said")
+            Verdict verdict,
+
+            @Min(0) @Max(5) int tension,
+            @Schema(nullable = true) @Min(0) @Max(Ask.MOST) Integer clean) {}
+
+    /** A session's passes after a correction, and whether the ceiling was learned anew from there. */
+    record Corrected(List<SaidPass> passes, boolean learnedAnew) {}
+
+    record AwayDto(long id, LocalDate day, Elsewhere kind, String title, double seconds, double effort, String note) {
+
+        static AwayDto of(LoadService.KeptAway one) {
+            return new AwayDto(one.id(), one.day(), one.kind(), one.title(), one.seconds(), one.effort(), one.note());
+        }
+    }
+
+    record AwayWish(
+            @NotNull @Size(min = 36, max = 36) String clientId,
+            @NotNull(message = "Give its day.") LocalDate day,
+            @NotNull(message = "Say what it was.") Elsewhere kind,
+
+            @Min(value = 1, message = MINUTES) @Max(value = Elsewhere.MOST_MINUTES, message = MINUTES)
+            int minutes,
+
+            @NotNull @Size(max = LONGEST_NOTE, message = NOTE)
+            String note) {}
+
+    record AwayChange(
+            @NotNull(message = "Say what it was.") Elsewhere kind,
+
+            @Min(value = 1, message = MINUTES) @Max(value = Elsewhere.MOST_MINUTES, message = MINUTES)
+            int minutes,
+
+            @NotNull @Size(max = LONGEST_NOTE, message = NOTE)
+            String note) {}
+
+    record MonthDay(LocalDate day, double effort, List<Entry> sessions, List<AwayDto> away, int counts) {}
+
+    /** A month at a glance. */
+    record Month(LocalDate first, LocalDate today, List<MonthDay> days, List<AwayKind> kinds) {}
+
+    record AwayKind(Elsewhere kind, String title) {}
 
     @GetMapping
-    LogPage page(@AuthenticationPrincipal SignedIn who, @RequestParam(required = false) Long before) {
-        return log.page(who, before);
+    LogPage page(
+            @AuthenticationPrincipal SignedIn who,
+            @RequestParam(required = false) Long before,
+            @RequestParam(required = false) @Size(max = LONGEST_SEARCH) String text,
+            @RequestParam(required = false) Long passageId,
+            @RequestParam(required = false) LocalDate from,
+            @RequestParam(required = false) LocalDate to,
+            @RequestParam(required = false) Done.Cause outcome) {
+        return log.page(who, new RunService.Wanted(from, to, outcome, text, passageId), before);
+    }
+
+    @GetMapping("/month")
+    Month month(
+            @AuthenticationPrincipal SignedIn who,
+            @Parameter(description = "any day of it; this month when left out") @RequestParam(required = false)
+                    LocalDate of) {
+        return log.month(who, of);
     }
 
     @GetMapping("/{runId}")
     Session session(@AuthenticationPrincipal SignedIn who, @PathVariable long runId) {
         return log.session(who, runId);
+    }
+
+    /** Puts right what was said of a pass, or withdraws it. */
+    @PutMapping("/{runId}/passes/{place}")
+    Corrected correct(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable long runId,
+            @PathVariable int place,
+            @Valid @RequestBody Correction correction) {
+        return log.correct(who, runId, place, correction);
+    }
+
+    /** Practice away from the screen, put down afterwards. */
+    @PostMapping("/away")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void away(@AuthenticationPrincipal SignedIn who, @Valid @RequestBody AwayWish wish) {
+        load.elsewhere(
+                who, wish.clientId(), wish.day(), new LoadService.Away(wish.kind(), wish.minutes(), wish.note()));
+    }
+
+    @PutMapping("/away/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void away(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody AwayChange change) {
+        load.elsewhere(who, id, new LoadService.Away(change.kind(), change.minutes(), change.note()));
+    }
+
+    @DeleteMapping("/away/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void notAway(@AuthenticationPrincipal SignedIn who, @PathVariable long id) {
+        load.notElsewhere(who, id);
     }
 }

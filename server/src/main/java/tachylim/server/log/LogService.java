@@ -1,17 +1,32 @@
 package tachylim.server.log;
 
+import java.time.LocalDate;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tachylim.load.Elsewhere;
+import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
 import tachylim.server.ceiling.Passes;
+import tachylim.server.count.CountService;
+import tachylim.server.load.LoadService;
+import tachylim.server.log.LogController.AwayDto;
+import tachylim.server.log.LogController.AwayKind;
+import tachylim.server.log.LogController.Corrected;
+import tachylim.server.log.LogController.Correction;
 import tachylim.server.log.LogController.Entry;
 import tachylim.server.log.LogController.LogPage;
+import tachylim.server.log.LogController.Month;
+import tachylim.server.log.LogController.MonthDay;
+import tachylim.server.log.LogController.SaidPass;
 import tachylim.server.log.LogController.Session;
 import tachylim.server.log.LogController.SketchDto;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StoredPiece;
+import tachylim.server.run.Corrections;
 import tachylim.server.run.RunService;
 import tachylim.server.run.RunSummaries;
 import tachylim.server.run.RunSummary;
@@ -19,12 +34,18 @@ import tachylim.server.run.RunViews;
 import tachylim.server.run.StoredRun;
 import tachylim.server.workout.PlanService;
 import tachylim.server.workout.StoredWorkout;
+import tachylim.task.Ask;
+import tachylim.task.Tension;
+import tachylim.workout.Pass;
+import tachylim.workout.Segment;
 
 /** What was played, session by session. */
 @Service
 class LogService {
 
     private static final int PAGE = 30;
+    private static final int MOST_IN_MONTH = 400;
+    private static final RunService.Wanted EVERYTHING = new RunService.Wanted(null, null, null, null, null);
 
     private final RunService runs;
     private final RunViews views;
@@ -32,6 +53,10 @@ class LogService {
     private final RepertoireService repertoire;
     private final RunSummaries summaries;
     private final Passes passes;
+    private final Corrections corrections;
+    private final LoadService load;
+    private final CountService counts;
+    private final AccountService accounts;
 
     LogService(
             RunService runs,
@@ -39,18 +64,27 @@ class LogService {
             PlanService plans,
             RepertoireService repertoire,
             RunSummaries summaries,
-            Passes passes) {
+            Passes passes,
+            Corrections corrections,
+            LoadService load,
+            CountService counts,
+            AccountService accounts) {
         this.summaries = summaries;
         this.runs = runs;
         this.views = views;
         this.plans = plans;
         this.repertoire = repertoire;
         this.passes = passes;
+        this.corrections = corrections;
+        this.load = load;
+        this.counts = counts;
+        this.accounts = accounts;
     }
 
     @Transactional
-    LogPage page(SignedIn who, Long before) {
-        List<StoredRun> found = runs.before(who, before, PAGE);
+    LogPage page(SignedIn who, RunService.Wanted wanted, Long before) {
+        List<StoredRun> found =
+                wanted.equals(EVERYTHING) ? runs.before(who, before, PAGE) : runs.search(who, wanted, before, PAGE);
         Long older = found.size() < PAGE ? null : found.get(PAGE - 1).id();
         return new LogPage(entries(who, found), older);
     }
@@ -61,7 +95,70 @@ class LogService {
         StoredWorkout workout = plans.get(who, stored.workoutId());
         Entry entry = entries(who, List.of(stored)).get(0);
         return new Session(
-                entry, views.planned(stored, workout), views.played(who, stored, workout), passes.isTest(who, runId));
+                entry,
+                views.planned(stored, workout),
+                views.played(who, stored, workout),
+                passes.isTest(who, runId),
+                said(who, stored));
+    }
+
+    private List<SaidPass> said(SignedIn who, StoredRun stored) {
+        return corrections.passes(who, stored).stream().map(LogService::dto).toList();
+    }
+
+    private static SaidPass dto(Corrections.Kept kept) {
+        Segment segment = kept.segment();
+        Pass pass = (Pass) segment.step();
+        boolean set = pass.ask().kind() == Ask.Kind.SET;
+        return new SaidPass(
+                kept.place(),
+                pass.kind(),
+                pass.tempo().bpm(),
+                segment.passes(),
+                segment.answer() == null ? null : segment.answer().verdict(),
+                segment.after().tension().ordinal(),
+                set && segment.answer() != null ? (int) segment.answer().told() : null,
+                kept.correctedAt());
+    }
+
+    @Transactional
+    Corrected correct(SignedIn who, long runId, int place, Correction now) {
+        boolean learned = corrections.correct(
+                who,
+                runId,
+                place,
+                now.verdict(),
+                Tension.of(now.tension()),
+                now.clean() == null ? null : now.clean().doubleValue());
+        return new Corrected(said(who, runs.get(who, runId)), learned);
+    }
+
+    /** A month by its days: its sessions, what was played elsewhere, and how often changes were counted. */
+    @Transactional
+    Month month(SignedIn who, LocalDate of) {
+        LocalDate today = accounts.today(who);
+        LocalDate first = (of == null ? today : of).withDayOfMonth(1);
+        LocalDate last = first.plusMonths(1).minusDays(1);
+        Map<LocalDate, List<Entry>> sessions = entries(who, runs.between(who, first, last, MOST_IN_MONTH)).stream()
+                .collect(Collectors.groupingBy(Entry::day));
+        Map<LocalDate, List<AwayDto>> away =
+                load.away(who, first, last).stream().map(AwayDto::of).collect(Collectors.groupingBy(AwayDto::day));
+        Map<LocalDate, Double> efforts = load.efforts(who, first, last);
+        Map<LocalDate, Long> counted = counts.days(who, first, last);
+        return new Month(
+                first,
+                today,
+                first.datesUntil(last.plusDays(1))
+                        .map(day -> new MonthDay(
+                                day,
+                                efforts.getOrDefault(day, 0.0),
+                                sessions.getOrDefault(day, List.of()),
+                                away.getOrDefault(day, List.of()),
+                                counted.getOrDefault(day, 0L).intValue()))
+                        .toList(),
+                Arrays.stream(Elsewhere.values())
+                        .map(kind -> new AwayKind(kind, kind.title()))
+                        .toList());
     }
 
     /** The entries of some runs, in a few queries however many they are. */

@@ -1,12 +1,14 @@
 package tachylim.server.run;
 
 import jakarta.persistence.LockModeType;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Lock;
 import org.springframework.data.jpa.repository.Query;
+import tachylim.workout.Done;
 
 interface RunRepository extends JpaRepository<StoredRun, Long> {
 
@@ -22,4 +24,29 @@ interface RunRepository extends JpaRepository<StoredRun, Long> {
     List<StoredRun> findByAccountIdOrderByIdDesc(long accountId, Limit limit);
 
     List<StoredRun> findByAccountIdAndIdLessThanOrderByIdDesc(long accountId, long before, Limit limit);
+
+    List<StoredRun> findByAccountIdAndDayBetweenOrderById(long accountId, LocalDate from, LocalDate to, Limit limit);
+
+    /** Sessions that are looked for, the newest first; what is null is not asked about. */
+    @Query("""
+            select r from StoredRun r
+            join StoredPiece p on p.id = r.pieceId join StoredWorkout w on w.id = r.workoutId
+            where r.accountId = :accountId and (:before is null or r.id < :before)
+              and (:from is null or r.day >= :from) and (:to is null or r.day <= :to)
+              and (:outcome is null or r.outcome = :outcome)
+              and (:text is null or lower(r.note) like :text escape '!' or lower(w.focus) like :text escape '!'
+                or lower(p.passage.title) like :text escape '!' or lower(p.name) like :text escape '!')
+              and (:passageId is null or p.passage.id = :passageId or exists (
+                select 1 from PlayedPass q join StoredPiece o on o.id = q.pieceId
+                where q.runId = r.id and o.passage.id = :passageId))
+            order by r.id desc""")
+    List<StoredRun> search(
+            long accountId,
+            Long before,
+            LocalDate from,
+            LocalDate to,
+            Done.Cause outcome,
+            String text,
+            Long passageId,
+            Limit limit);
 }

@@ -5,6 +5,7 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
+import java.time.Instant;
 import tachylim.server.record.SegmentDocument;
 import tachylim.workout.Segment;
 
@@ -24,6 +25,8 @@ class RunSegment {
     @Column(columnDefinition = "text")
     private String record;
 
+    private Instant correctedAt;
+
     protected RunSegment() {}
 
     RunSegment(long accountId, long runId, int place, int ordinal, Segment segment) {
@@ -36,6 +39,24 @@ class RunSegment {
 
     Segment segment() {
         return SegmentDocument.read(record);
+    }
+
+    int ordinal() {
+        return ordinal;
+    }
+
+    int place() {
+        return place;
+    }
+
+    /** When what was said of it was put right; null when it never was. */
+    Instant correctedAt() {
+        return correctedAt;
+    }
+
+    void corrected(Segment now, Instant at) {
+        segment(now);
+        correctedAt = at;
     }
 
     void segment(Segment now) {

@@ -3,7 +3,9 @@ package tachylim.server.run;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.springframework.data.domain.Limit;
@@ -104,6 +106,40 @@ public class RunService {
         return before == null
                 ? runs.findByAccountIdOrderByIdDesc(who.accountId(), Limit.of(most))
                 : runs.findByAccountIdAndIdLessThanOrderByIdDesc(who.accountId(), before, Limit.of(most));
+    }
+
+    /**
+     * What is looked for among sessions; what is null is not asked about.
+     *
+     * @param text what its note, its focus or the name of its music holds
+     */
+    public record Wanted(LocalDate from, LocalDate to, Done.Cause outcome, String text, Long passageId) {
+
+        private String pattern() {
+            return text == null || text.isBlank()
+                    ? null
+                    : "%" + text.strip().toLowerCase(Locale.ROOT).replaceAll("([!%_])", "!$1") + "%";
+        }
+    }
+
+    /** Sessions that are looked for, the newest first. */
+    @Transactional(readOnly = true)
+    public List<StoredRun> search(SignedIn who, Wanted wanted, Long before, int most) {
+        return runs.search(
+                who.accountId(),
+                before,
+                wanted.from(),
+                wanted.to(),
+                wanted.outcome(),
+                wanted.pattern(),
+                wanted.passageId(),
+                Limit.of(most));
+    }
+
+    /** The sessions of some days, the oldest first. */
+    @Transactional(readOnly = true)
+    public List<StoredRun> between(SignedIn who, LocalDate from, LocalDate to, int most) {
+        return runs.findByAccountIdAndDayBetweenOrderById(who.accountId(), from, to, Limit.of(most));
     }
 
     private void closeIfLeft(SignedIn who, StoredRun run, Instant at) {

@@ -15,6 +15,7 @@ import java.util.stream.IntStream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tachylim.ceiling.AwkwardBand;
+import tachylim.ceiling.Posterior;
 import tachylim.load.Limit;
 import tachylim.method.School;
 import tachylim.passage.Readiness;
@@ -310,6 +311,18 @@ public class PlanService {
 
     /** What was believed of one of the pieces of a workout when it was begun, as it is kept. */
     public record Believed(int theme, double passes, byte[] weights) {}
+
+    /** What was believed of a piece when a workout was begun, while that is kept: two weeks. */
+    @Transactional(readOnly = true)
+    public Optional<Posterior> startingBelief(StoredWorkout stored, int theme) {
+        return beliefs.findById(new StartingBelief.Key(stored.id(), theme)).map(StartingBelief::belief);
+    }
+
+    /** Says what ought to have been believed of a piece when a workout was begun. */
+    @Transactional
+    public void startFrom(StoredWorkout stored, int theme, Posterior belief) {
+        beliefs.findById(new StartingBelief.Key(stored.id(), theme)).ifPresent(kept -> kept.belief(belief));
+    }
 
     @Transactional(readOnly = true)
     public List<Believed> believed(StoredWorkout stored) {

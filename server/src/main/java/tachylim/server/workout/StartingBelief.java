@@ -40,6 +40,10 @@ class StartingBelief extends AssignedId<StartingBelief.Key> {
         this.theme = theme;
         this.accountId = accountId;
         this.day = day;
+        belief(belief);
+    }
+
+    void belief(Posterior belief) {
         this.weights = belief.toBytes();
         this.passes = belief.passes();
     }

@@ -89,6 +89,7 @@ class IsolationTest extends ServerTest {
         same(other, "POST", "/api/runs/{id}/holder", runId, Map.of("holder", window.toString()));
         same(other, "PUT", "/api/runs/{id}/note", runId, Map.of("note", "hello"));
         same(other, "GET", "/api/log/{id}", runId, null);
+        same(other, "PUT", "/api/log/{id}/passes/{place}", runId, Map.of("tension", 1));
         same(other, "GET", "/api/ceiling-tests/{id}", runId, null);
         same(
                 other,
@@ -133,6 +134,18 @@ class IsolationTest extends ServerTest {
                 "/api/load/given/{id}",
                 load.path("given").path(0).path("id").asLong(),
                 null);
+        same(
+                other,
+                "DELETE",
+                "/api/log/away/{id}",
+                load.path("elsewhere").path(0).path("id").asLong(),
+                null);
+        same(
+                other,
+                "PUT",
+                "/api/log/away/{id}",
+                load.path("elsewhere").path(0).path("id").asLong(),
+                Map.of("kind", "LESSON", "minutes", 20, "note", ""));
         String concert = LocalDate.now().plusDays(20).toString();
         same(
                 other,
@@ -179,6 +192,7 @@ class IsolationTest extends ServerTest {
         tried.add(method + " " + template.replaceAll("\\?.*", ""));
         String address = template.replace("{key}", "same.2-1")
                 .replace("{link}", "3")
+                .replace("{place}", "0")
                 .replace("{choiceId}", String.valueOf(choice));
         Reply real = other.send(method, address.replace("{id}", String.valueOf(id)), body, true);
         Reply none = other.send(method, address.replace("{id}", String.valueOf(NOWHERE)), body, true);

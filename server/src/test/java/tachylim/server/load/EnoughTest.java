@@ -45,9 +45,9 @@ class EnoughTest extends ServerTest {
     /** Practice of a day that is over, so many days ago. */
     private void practised(Player player, int daysAgo, double effort) {
         sql.sql("""
-                        insert into bench_practice (account_id, client_id, day, at, tempo, play_seconds, effort)
-                        select id, uuid(), ?, now(6), 0, 600, ? from account where name = ?""")
-                .params(today(player).minusDays(daysAgo), effort, player.name())
+                        insert into bench_practice (account_id, client_id, day, at, tempo, play_seconds, effort, elsewhere)
+                        select id, uuid(), ?, timestamp(?), 0, 600, ?, 'PRACTICE' from account where name = ?""")
+                .params(today(player).minusDays(daysAgo), today(player).minusDays(daysAgo), effort, player.name())
                 .update();
     }
 
@@ -68,20 +68,19 @@ class EnoughTest extends ServerTest {
     }
 
     @Test
-    void whatWasEnteredYesterdayStays() {
+    void whatIsTakenBackOfYesterdayStillCountsForToday() {
         Player odile = player();
-        long entry = odile.post("/api/load/elsewhere", elsewhere("TEACHING", 60))
-                .ok()
-                .path("elsewhere")
-                .path(0)
-                .path("id")
-                .asLong();
-        sql.sql("update bench_practice set day = day - interval 1 day where id = ?")
-                .param(entry)
-                .update();
-        Reply refused = odile.delete("/api/load/elsewhere/" + entry);
-        assertThat(refused.status()).isEqualTo(422);
-        assertThat(refused.detail()).contains("today");
+        for (int ago = 1; ago <= 6; ago++) {
+            practised(odile, ago, 10);
+        }
+        practised(odile, 1, 60);
+        JsonNode before = odile.get("/api/load").ok();
+        long entry = before.path("elsewhere").path(0).path("id").asLong();
+        assertThat(odile.delete("/api/load/elsewhere/" + entry).status()).isEqualTo(204);
+        JsonNode after = odile.get("/api/load").ok();
+        assertThat(after.path("elsewhere")).hasSize(6);
+        assertThat(after.path("caps")).isEqualTo(before.path("caps"));
+        assertThat(odile.delete("/api/load/elsewhere/" + entry).status()).isEqualTo(404);
     }
 
     @Test

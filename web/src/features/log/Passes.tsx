@@ -1,0 +1,185 @@
+import { useState } from "react";
+import { api, given, type Schemas } from "../../api/client";
+import { sentence, useChange } from "../../api/queries";
+import * as touches from "../../api/touches";
+import { Button } from "../../ui/Button";
+import { INPUT } from "../../ui/Field";
+import { bpm, day } from "../../ui/format";
+
+type Pass = Schemas["SaidPass"];
+type Verdict = NonNullable<Pass["verdict"]>;
+
+const KIND: Record<Pass["kind"], string> = {
+  WARM_UP: "warm-up",
+  CONTROLLED: "controlled",
+  PROBE: "measuring",
+  BURST: "burst",
+  CLOSING: "closing",
+};
+const VERDICT: Record<Verdict, string> = { CLEAN: "clean", ROUGH: "rough", BROKE: "broke" };
+const TENSIONS = [0, 1, 2, 3, 4, 5];
+
+/** Every pass of a session and what was said of it: what was said by mistake is put right or withdrawn. */
+export function Passes({ runId, passes }: { runId: number; passes: Pass[] }) {
+  const [editing, setEditing] = useState<number>();
+  const correct = useChange(
+    ({ place, ...correction }: { place: number; verdict: Verdict | null; tension: number; clean: number | null }) =>
+      given(api.PUT("/api/log/{runId}/passes/{place}", { params: { path: { runId, place } }, body: correction })),
+    touches.correction(runId),
+  );
+  if (passes.length === 0) return null;
+  return (
+    <details className="mt-5">
+      <summary className="min-h-8 cursor-pointer font-semibold">
+        Its {passes.length === 1 ? "pass" : `${passes.length} passes`}, and what was said of them
+      </summary>
+      <p className="mt-1 max-w-[70ch] text-soft">
+        What was said by mistake can be put right. What was played stays played and counts for its day; the ceiling is
+        learned anew from this session on.
+      </p>
+      {correct.isError && (
+        <p role="alert" className="mt-2 text-plum">
+          {sentence(correct.error)}
+        </p>
+      )}
+      {correct.data && !correct.data.learnedAnew && (
+        <p role="status" className="mt-2 text-soft">
+          Put right in the log. What was learned of the ceiling more than two weeks ago stays as it was.
+        </p>
+      )}
+      <table className="mt-2 w-full max-w-3xl text-left">
+        <thead>
+          <tr className="text-soft">
+            {["", "kind", "tempo", "said", "tension", ""].map((name, i) => (
+              <th key={i} scope="col" className="py-1 pr-5 font-normal">
+                {name}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {passes.map((pass, i) =>
+            editing === pass.place ? (
+              <Editor
+                key={pass.place}
+                number={i + 1}
+                pass={pass}
+                pending={correct.isPending}
+                onLeave={() => setEditing(undefined)}
+                onSay={(verdict, tension, clean) =>
+                  correct.mutate(
+                    { place: pass.place, verdict, tension, clean },
+                    { onSuccess: () => setEditing(undefined) },
+                  )
+                }
+              />
+            ) : (
+              <tr key={pass.place} className="border-t border-rule">
+                <td className="py-1 pr-5 font-mono text-soft">{i + 1}</td>
+                <td className="pr-5">{KIND[pass.kind]}</td>
+                <td className="pr-5 font-mono">{bpm(pass.tempo)}</td>
+                <td className="pr-5">
+                  {pass.clean !== null
+                    ? `${pass.clean} of ${pass.passes} clean`
+                    : pass.verdict
+                      ? VERDICT[pass.verdict]
+                      : "nothing"}
+                  {pass.correctedAt && (
+                    <span className="text-soft"> · put right {day(pass.correctedAt.slice(0, 10))}</span>
+                  )}
+                </td>
+                <td className="pr-5 font-mono">{pass.tension}</td>
+                <td className="text-right">
+                  <button
+                    type="button"
+                    aria-label={`Put pass ${i + 1} right`}
+                    onClick={() => setEditing(pass.place)}
+                    className="min-h-9 font-semibold text-spruce underline underline-offset-4"
+                  >
+                    Put right
+                  </button>
+                </td>
+              </tr>
+            ),
+          )}
+        </tbody>
+      </table>
+    </details>
+  );
+}
+
+interface EditorProps {
+  number: number;
+  pass: Pass;
+  pending: boolean;
+  onLeave: () => void;
+  onSay: (verdict: Verdict | null, tension: number, clean: number | null) => void;
+}
+
+function Editor({ number, pass, pending, onLeave, onSay }: EditorProps) {
+  const set = pass.passes > 1;
+  const [verdict, setVerdict] = useState<Verdict>(pass.verdict ?? "CLEAN");
+  const [clean, setClean] = useState(pass.clean ?? pass.passes);
+  const [tension, setTension] = useState(pass.tension);
+  return (
+    <tr className="border-t border-rule bg-spruce-pale/40">
+      <td className="py-2 pr-5 pl-1 font-mono text-soft">{number}</td>
+      <td className="pr-5">{KIND[pass.kind]}</td>
+      <td className="pr-5 font-mono">{bpm(pass.tempo)}</td>
+      <td className="pr-5">
+        {set ? (
+          <label className="flex items-center gap-2">
+            <input
+              type="number"
+              min={0}
+              max={pass.passes}
+              className={`${INPUT} w-20`}
+              value={Number.isNaN(clean) ? "" : clean}
+              onChange={(event) => setClean(event.target.valueAsNumber)}
+            />
+            of {pass.passes} clean
+          </label>
+        ) : (
+          <select
+            aria-label="How it went"
+            className={`${INPUT} w-auto`}
+            value={verdict}
+            onChange={(event) => setVerdict(event.target.value as Verdict)}
+          >
+            {Object.entries(VERDICT).map(([value, word]) => (
+              <option key={value} value={value}>
+                {word}
+              </option>
+            ))}
+          </select>
+        )}
+      </td>
+      <td className="pr-5">
+        <select
+          aria-label="Tension"
+          className={`${INPUT} w-auto`}
+          value={tension}
+          onChange={(event) => setTension(Number(event.target.value))}
+        >
+          {TENSIONS.map((one) => (
+            <option key={one} value={one}>
+              {one}
+            </option>
+          ))}
+        </select>
+      </td>
+      <td className="flex flex-wrap justify-end gap-2 py-1.5">
+        <Button
+          disabled={pending || Number.isNaN(clean)}
+          onClick={() => onSay(set ? "CLEAN" : verdict, tension, set ? clean : null)}
+        >
+          Say this
+        </Button>
+        <Button disabled={pending} onClick={() => onSay(null, tension, null)}>
+          Withdraw
+        </Button>
+        <Button onClick={onLeave}>Leave it</Button>
+      </td>
+    </tr>
+  );
+}

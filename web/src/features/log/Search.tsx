@@ -1,0 +1,70 @@
+import { Search as Glass } from "lucide-react";
+import { usePassages, type Wanted } from "../../api/queries";
+import { INPUT } from "../../ui/Field";
+import { OUTCOME } from "./outcome";
+
+/** What is looked for among sessions: words, music, days, and how they ended. */
+export function Search({ wanted, onChange }: { wanted: Wanted; onChange: (wanted: Wanted) => void }) {
+  const passages = usePassages();
+  const change = (part: Wanted) => onChange({ ...wanted, ...part });
+  return (
+    <search className="mb-3 flex flex-wrap items-center gap-2">
+      <label className="relative min-w-56 flex-1 sm:max-w-80">
+        <span className="sr-only">Words in notes, focus or music</span>
+        <Glass size={18} aria-hidden="true" className="absolute top-3.5 left-3 text-soft" />
+        <input
+          type="search"
+          maxLength={100}
+          placeholder="Notes, focus, music"
+          className={`${INPUT} pl-10`}
+          value={wanted.text ?? ""}
+          onChange={(event) => change({ text: event.target.value || undefined })}
+        />
+      </label>
+      <select
+        aria-label="Passage"
+        className={`${INPUT} w-auto max-w-56`}
+        value={wanted.passageId ?? ""}
+        onChange={(event) => change({ passageId: Number(event.target.value) || undefined })}
+      >
+        <option value="">Every passage</option>
+        {passages.data?.map((passage) => (
+          <option key={passage.id} value={passage.id}>
+            {passage.title}
+          </option>
+        ))}
+      </select>
+      <select
+        aria-label="How it ended"
+        className={`${INPUT} w-auto max-w-52`}
+        value={wanted.outcome ?? ""}
+        onChange={(event) => change({ outcome: (event.target.value || undefined) as Wanted["outcome"] })}
+      >
+        <option value="">However it ended</option>
+        {Object.entries(OUTCOME).map(([outcome, words]) => (
+          <option key={outcome} value={outcome}>
+            {words || "played to its end"}
+          </option>
+        ))}
+      </select>
+      <label className="flex items-center gap-2">
+        <span className="text-soft">from</span>
+        <input
+          type="date"
+          className={`${INPUT} w-auto`}
+          value={wanted.from ?? ""}
+          onChange={(event) => change({ from: event.target.value || undefined })}
+        />
+      </label>
+      <label className="flex items-center gap-2">
+        <span className="text-soft">to</span>
+        <input
+          type="date"
+          className={`${INPUT} w-auto`}
+          value={wanted.to ?? ""}
+          onChange={(event) => change({ to: event.target.value || undefined })}
+        />
+      </label>
+    </search>
+  );
+}
