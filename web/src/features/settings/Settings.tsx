@@ -13,6 +13,7 @@ import { Caution, Page } from "../../ui/Page";
 import { useSay } from "../../ui/Toasts";
 import { fieldError } from "../bench/PassageFields";
 import { Browsers } from "./Browsers";
+import { Files } from "./Files";
 import { Home } from "./Home";
 import { Keys } from "./Keys";
 import { Room } from "./Room";
@@ -49,6 +50,7 @@ export default function Settings({ me }: { me: Schemas["Me"] }) {
           <ClickPanel key={me.instrument} instrument={me.instrument} />
         </section>
         <Keys />
+        <Files />
         <Room />
         <Farewell onGone={() => void leave()} />
       </div>

@@ -82,6 +82,23 @@ public final class Player {
                 true);
     }
 
+    /** What an address gives, byte for byte. */
+    public byte[] download(String path) {
+        try {
+            HttpResponse<byte[]> response = http.send(
+                    HttpRequest.newBuilder(URI.create(base + path)).build(), HttpResponse.BodyHandlers.ofByteArray());
+            if (response.statusCode() != 200) {
+                throw new AssertionError("Answered with " + response.statusCode());
+            }
+            return response.body();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
     /** The token against forged requests that the browser holds now. */
     public String token() {
         return cookies.getCookieStore().getCookies().stream()

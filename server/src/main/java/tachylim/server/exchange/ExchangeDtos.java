@@ -8,12 +8,15 @@ import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
+import java.time.LocalDate;
 import java.util.List;
+import tachylim.load.Elsewhere;
 import tachylim.notation.Format;
 import tachylim.notation.entry.StepEntry;
 import tachylim.notation.entry.TappedRhythm;
 import tachylim.notation.score.Grid;
 import tachylim.passage.Key;
+import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
 
 /** What reading and entering music takes and gives. */
@@ -108,4 +111,29 @@ final class ExchangeDtos {
 
     record Entered(
             String abc, int notes, @Schema(nullable = true) Integer grid) {}
+
+    /** What was read of the file of an account. */
+    record ReadAccount(int passages, int sessions, int passes) {}
+
+    /** A row of practice as it was read. */
+    record PracticeRow(
+            int row,
+            LocalDate date,
+            Elsewhere what,
+            int minutes,
+            String passage,
+            @Schema(nullable = true) Double tempo,
+            @Schema(nullable = true) Verdict verdict,
+            String note) {}
+
+    record PracticeProblem(int row, String column, String problem) {}
+
+    /** What a file of practice holds: its first rows, and everything that is wrong with it. */
+    record PracticePreview(
+            int rows,
+            List<PracticeRow> first,
+            List<PracticeProblem> problems,
+
+            @Schema(description = "how many rows were kept now")
+            int kept) {}
 }

@@ -370,6 +370,23 @@ public class LoadService {
                 .toList();
     }
 
+    /**
+     * Takes over what was practised before, however long ago, from a notebook.
+     *
+     * @return whether it was not known yet
+     */
+    @Transactional
+    public boolean takeOver(SignedIn who, String clientId, LocalDate day, Away away) {
+        if (practices.existsByAccountIdAndClientId(who.accountId(), clientId)) {
+            return false;
+        }
+        BenchPractice practice =
+                new BenchPractice(who.accountId(), clientId, away.kind(), away.minutes(), day, clock.instant());
+        practice.become(away.kind(), away.minutes(), away.note().strip());
+        practices.save(practice);
+        return true;
+    }
+
     /** Something that was played elsewhere, as it is kept. */
     public record KeptAway(
             long id, LocalDate day, Elsewhere kind, String title, double seconds, double effort, String note) {}

@@ -210,6 +210,19 @@ public class RepertoireService implements Pieces {
                 .orElseThrow(() -> Refused.notFound("This performance")));
     }
 
+    /**
+     * Looks whether a piece that came from elsewhere is of the music it is said to be of.
+     *
+     * @throws IllegalArgumentException if it is not
+     */
+    @Transactional(readOnly = true)
+    public void checkNotes(StoredPiece piece) {
+        int notes = music(piece.passage()).notes().size();
+        if (piece.isOf(piece.passage().edition()) && piece.notes().lastNote() >= notes) {
+            throw new IllegalArgumentException("A piece ends beyond its passage");
+        }
+    }
+
     /** Every piece that some passages were ever cut into, with its passage. */
     @Transactional(readOnly = true)
     public Map<Long, Long> everCut(SignedIn who, Collection<Long> passageIds) {

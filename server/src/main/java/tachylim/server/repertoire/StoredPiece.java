@@ -99,6 +99,11 @@ public class StoredPiece {
         return new Subject(id, passage.guessBpm(), passage.guessPlayed(), grownFrom, tempoRatio);
     }
 
+    /** Whether its notes are counted in an edition of the music. */
+    boolean isOf(int other) {
+        return edition == other;
+    }
+
     public int difficulty() {
         return difficulty;
     }

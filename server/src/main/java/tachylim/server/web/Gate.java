@@ -9,6 +9,7 @@ import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.StandardCharsets;
+import java.util.Map;
 import java.util.Set;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -34,8 +35,17 @@ class Gate extends OncePerRequestFilter {
     private static final int MOST_QUERY = 4_096;
     private static final int MOST_PARAMETERS = 50;
 
-    /** Where files of music are read, which are larger than what is typed. */
-    static final String SCORES = "/api/scores";
+    private static final long MOST_OF_AN_ACCOUNT = 32L * 1024 * 1024;
+    private static final long MOST_OF_A_TABLE = 1024 * 1024;
+
+    /** Where files are read, which are larger than what is typed, and how large they may be. */
+    private static final Map<String, Long> FILES = Map.of(
+            "/api/scores",
+            (long) Format.MOST_BYTES,
+            "/api/imports/account",
+            MOST_OF_AN_ACCOUNT,
+            "/api/imports/practice",
+            MOST_OF_A_TABLE);
 
     private static final Set<String> WITH_BODY = Set.of("POST", "PUT", "PATCH");
 
@@ -53,8 +63,8 @@ class Gate extends OncePerRequestFilter {
     }
 
     private static boolean isRefused(HttpServletRequest request, HttpServletResponse response) throws IOException {
-        boolean score = request.getRequestURI().equals(SCORES);
-        long most = score ? Format.MOST_BYTES : MOST_BYTES;
+        boolean file = FILES.containsKey(request.getRequestURI());
+        long most = FILES.getOrDefault(request.getRequestURI(), MOST_BYTES);
         if (request.getRequestURI().equals("/error")) {
             return refuse(response, 404, "There is nothing here.");
         }
@@ -69,16 +79,16 @@ class Gate extends OncePerRequestFilter {
             return refuse(response, 400, "The address holds something that is no text.");
         }
         boolean body = WITH_BODY.contains(request.getMethod()) && request.getContentLengthLong() > 0;
-        if (body && !isTaken(request.getContentType(), score)) {
-            return refuse(response, 415, score ? "Send the file as it is." : "This takes JSON and nothing else.");
+        if (body && !isTaken(request.getContentType(), file)) {
+            return refuse(response, 415, file ? "Send the file as it is." : "This takes JSON and nothing else.");
         }
         return false;
     }
 
-    private static boolean isTaken(String type, boolean score) {
+    private static boolean isTaken(String type, boolean file) {
         try {
             MediaType given = MediaType.parseMediaType(type == null ? "" : type);
-            return given.equalsTypeAndSubtype(score ? MediaType.APPLICATION_OCTET_STREAM : MediaType.APPLICATION_JSON);
+            return given.equalsTypeAndSubtype(file ? MediaType.APPLICATION_OCTET_STREAM : MediaType.APPLICATION_JSON);
         } catch (IllegalArgumentException noType) {
             return false;
         }

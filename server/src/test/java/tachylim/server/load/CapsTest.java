@@ -538,6 +538,8 @@ class CapsTest extends ServerTest {
                 "/api/load/given",
                 "/api/load/given/{id}",
                 "/api/symptoms/advised",
+                "/api/imports/account",
+                "/api/imports/practice",
                 "/api/log/{runId}/passes/{place}",
                 "/api/log/away",
                 "/api/log/away/{id}",

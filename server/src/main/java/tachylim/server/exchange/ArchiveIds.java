@@ -1,0 +1,47 @@
+package tachylim.server.exchange;
+
+import java.util.List;
+import java.util.function.LongUnaryOperator;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** The ids of pieces that stand inside of what was planned: they are others in a file than in a database. */
+final class ArchiveIds {
+
+    private static final JsonMapper JSON = JsonMapper.shared();
+
+    private ArchiveIds() {}
+
+    /** Whether a column holds a document that names pieces. */
+    static boolean areIn(String table, String column) {
+        return table.equals("workout") && column.equals("plan")
+                || table.equals("plan_template") && column.equals("wish");
+    }
+
+    /** The same document with other ids; 0 is nobody's and stays. */
+    static String renamed(String table, String document, LongUnaryOperator ids) {
+        JsonNode root = JSON.readTree(document);
+        if (table.equals("workout")) {
+            root.path("themes").forEach(theme -> rename((ObjectNode) theme, "piece", ids));
+        } else {
+            rename((ObjectNode) root, "pieceId", ids);
+            if (root.path("others") instanceof ArrayNode others) {
+                List<Long> now = others.valueStream()
+                        .map(one -> ids.applyAsLong(one.asLong()))
+                        .toList();
+                others.removeAll();
+                now.forEach(others::add);
+            }
+        }
+        return JSON.writeValueAsString(root);
+    }
+
+    private static void rename(ObjectNode node, String field, LongUnaryOperator ids) {
+        long id = node.path(field).asLong();
+        if (id != 0) {
+            node.put(field, ids.applyAsLong(id));
+        }
+    }
+}

@@ -1,0 +1,356 @@
+package tachylim.server.exchange;
+
+import jakarta.persistence.EntityManager;
+import java.io.BufferedInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.sql.Statement;
+import java.time.Clock;
+import java.time.DateTimeException;
+import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Base64;
+import java.util.Collections;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.zip.GZIPInputStream;
+import org.springframework.dao.DataAccessException;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.support.GeneratedKeyHolder;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import tachylim.server.account.SignedIn;
+import tachylim.server.exchange.ArchiveTables.Column;
+import tachylim.server.exchange.ArchiveTables.Table;
+import tachylim.server.web.Refused;
+import tools.jackson.core.JacksonException;
+import tools.jackson.core.JsonParser;
+import tools.jackson.core.JsonToken;
+import tools.jackson.core.StreamReadConstraints;
+import tools.jackson.core.json.JsonFactory;
+import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * Reads all of an account from JSON into an account that holds nothing yet. Nothing of a file is believed: every value is
+ * checked against its column, rows are found only within the file, and all that was read is read once more by those who will
+ * use it. Where anything is wrong its place is said and nothing is kept.
+ */
+@Component
+class ArchiveReader {
+
+    private static final long MOST_BYTES = 512L * 1024 * 1024;
+    private static final int LONGEST_TEXT = 16 * 1024 * 1024;
+    private static final int MOST_DEPTH = 40;
+    private static final int ROWS_AT_ONCE = 200;
+    private static final int GZIP = 0x1f;
+    private static final double MOST_FIGURE = 1e9;
+    private static final LocalDate EARLIEST = LocalDate.of(1970, 1, 1);
+    private static final int YEARS_AHEAD = 10;
+
+    /** What may be below nothing: logarithms, gains, and the figure of who told none. */
+    private static final Set<String> SIGNED = Set.of("log_mean", "morning_mean", "gain", "told");
+
+    private static final JsonMapper JSON = JsonMapper.builder(JsonFactory.builder()
+                    .streamReadConstraints(StreamReadConstraints.builder()
+                            .maxStringLength(LONGEST_TEXT)
+                            .maxNestingDepth(MOST_DEPTH)
+                            .maxDocumentLength(MOST_BYTES)
+                            .build())
+                    .build())
+            // A row is read out of the middle of the file.
+            .disable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
+            .build();
+
+    private final ArchiveTables tables;
+    private final ArchiveCheck check;
+    private final JdbcTemplate sql;
+    private final JdbcClient client;
+    private final EntityManager entities;
+    private final Clock clock;
+
+    ArchiveReader(
+            ArchiveTables tables,
+            ArchiveCheck check,
+            JdbcTemplate sql,
+            JdbcClient client,
+            EntityManager entities,
+            Clock clock) {
+        this.tables = tables;
+        this.check = check;
+        this.sql = sql;
+        this.client = client;
+        this.entities = entities;
+        this.clock = clock;
+    }
+
+    /** How many rows of each table were read. */
+    @Transactional
+    public Map<String, Integer> read(SignedIn who, InputStream file) {
+        requireNothingYet(who);
+        Map<String, Integer> counts = new HashMap<>();
+        try (JsonParser json = JSON.createParser(unpacked(file))) {
+            expect(json.nextToken() == JsonToken.START_OBJECT, "This is no file of an account.");
+            expect("format".equals(json.nextName()), "This is no file of an account.");
+            expect(ArchiveWriter.FORMAT.equals(json.nextStringValue()), "This is no file of an account.");
+            expect("version".equals(json.nextName()), "This file does not say its version.");
+            int version = json.nextIntValue(-1);
+            expect(
+                    version == ArchiveWriter.VERSION,
+                    "This file is of version " + version + "; version " + ArchiveWriter.VERSION + " is read here.");
+            expect("account".equals(json.nextName()), "After its version the account itself is expected.");
+            profile(who, json);
+            expect("tables".equals(json.nextName()), "After the account its tables are expected.");
+            expect(json.nextToken() == JsonToken.START_OBJECT, "The tables of this file are not an object.");
+            Map<String, List<Long>> ids = new HashMap<>();
+            for (Table table : ArchiveTables.ALL) {
+                expect(table.name().equals(json.nextName()), "The table " + table.name() + " is expected here.");
+                counts.put(table.name(), rows(who, table, json, ids));
+            }
+            expect(json.nextToken() == JsonToken.END_OBJECT, "There are more tables than there should be.");
+            expect(json.nextToken() == JsonToken.END_OBJECT, "There is more in this file than there should be.");
+        } catch (JacksonException unreadable) {
+            throw refused("This file cannot be read to its end: " + shortened(unreadable.getOriginalMessage()));
+        } catch (IOException broken) {
+            throw refused("This file cannot be unpacked; nothing of it was kept.");
+        }
+        entities.clear();
+        check.readsAgain(who);
+        return counts;
+    }
+
+    private void requireNothingYet(SignedIn who) {
+        for (Table table : ArchiveTables.ALL) {
+            long rows = client.sql("select count(*) from " + table.name() + " where account_id = ?")
+                    .param(who.accountId())
+                    .query(Long.class)
+                    .single();
+            if (rows > 0) {
+                throw refused("This account holds something already. Make another one, and read the file there.");
+            }
+        }
+    }
+
+    private static InputStream unpacked(InputStream file) throws IOException {
+        BufferedInputStream in = new BufferedInputStream(file);
+        in.mark(2);
+        int first = in.read();
+        in.reset();
+        return first == GZIP ? new GZIPInputStream(in) : in;
+    }
+
+    private static void expect(boolean isSo, String otherwise) {
+        if (!isSo) {
+            throw refused(otherwise);
+        }
+    }
+
+    private static Refused refused(String why) {
+        return Refused.field("file", why);
+    }
+
+    private static String shortened(String message) {
+        return message.length() > 120 ? message.substring(0, 120) + "…" : message;
+    }
+
+    private void profile(SignedIn who, JsonParser json) {
+        expect(
+                json.nextToken() == JsonToken.START_ARRAY && json.nextToken() == JsonToken.START_OBJECT,
+                "The account itself is one row.");
+        Map<String, Column> columns = tables.columns("account");
+        Object[] values = values(new Table("account", "", "id", Map.of()), columns, JSON.readTree(json), 1, Map.of());
+        expect(json.nextToken() == JsonToken.END_ARRAY, "The account itself is one row.");
+        List<Object> all = new ArrayList<>(Arrays.asList(values));
+        all.add(who.accountId());
+        String sets =
+                columns.keySet().stream().map(name -> "`" + name + "` = ?").collect(Collectors.joining(", "));
+        keep("account", 1, () -> sql.update("update account set " + sets + " where id = ?", all.toArray()));
+    }
+
+    private int rows(SignedIn who, Table table, JsonParser json, Map<String, List<Long>> ids) {
+        expect(json.nextToken() == JsonToken.START_ARRAY, "The rows of " + table.name() + " are not a list.");
+        Map<String, Column> columns = tables.columns(table.name());
+        List<String> names = new ArrayList<>(columns.keySet());
+        names.add("account_id");
+        if (table.name().equals("run")) {
+            names.add("active_account");
+        }
+        String insert = "insert into " + table.name() + " ("
+                + names.stream().map(name -> "`" + name + "`").collect(Collectors.joining(", ")) + ") values ("
+                + String.join(", ", Collections.nCopies(names.size(), "?")) + ")";
+        List<Long> kept = new ArrayList<>();
+        ids.put(table.name(), kept);
+        List<Object[]> waiting = new ArrayList<>();
+        int row = 0;
+        while (json.nextToken() == JsonToken.START_OBJECT) {
+            int number = ++row;
+            Object[] values = values(table, columns, JSON.readTree(json), number, ids);
+            Object[] all = Arrays.copyOf(values, names.size());
+            all[values.length] = who.accountId();
+            if (table.name().equals("run")) {
+                // A run without an end is the one that is being played.
+                all[values.length + 1] = values[names.indexOf("outcome")] == null ? who.accountId() : null;
+            }
+            if (table.key().isEmpty()) {
+                waiting.add(all);
+                if (waiting.size() == ROWS_AT_ONCE) {
+                    keep(table.name(), number, () -> sql.batchUpdate(insert, waiting));
+                    waiting.clear();
+                }
+            } else {
+                kept.add(keepOne(table, number, insert, all));
+            }
+        }
+        expect(json.currentToken() == JsonToken.END_ARRAY, "The rows of " + table.name() + " are not a list of rows.");
+        if (!waiting.isEmpty()) {
+            keep(table.name(), row, () -> sql.batchUpdate(insert, waiting));
+        }
+        return row;
+    }
+
+    private long keepOne(Table table, int row, String insert, Object[] values) {
+        GeneratedKeyHolder key = new GeneratedKeyHolder();
+        keep(
+                table.name(),
+                row,
+                () -> sql.update(
+                        connection -> {
+                            var statement = connection.prepareStatement(insert, Statement.RETURN_GENERATED_KEYS);
+                            for (int i = 0; i < values.length; i++) {
+                                statement.setObject(i + 1, values[i]);
+                            }
+                            return statement;
+                        },
+                        key));
+        return key.getKey().longValue();
+    }
+
+    private static void keep(String table, int row, Runnable keeping) {
+        try {
+            keeping.run();
+        } catch (DataAccessException refusal) {
+            throw refused("Table " + table + ", at row " + row + " or shortly before: it contradicts another row.");
+        }
+    }
+
+    private Object[] values(
+            Table table, Map<String, Column> columns, JsonNode row, int number, Map<String, List<Long>> ids) {
+        row.propertyNames()
+                .forEach(name -> expect(
+                        columns.containsKey(name),
+                        place(table, number) + "there is no column " + shortened(name) + "."));
+        return columns.values().stream()
+                .map(column -> value(table, column, row.get(column.name()), number, ids))
+                .toArray();
+    }
+
+    private static String place(Table table, int row) {
+        return "Table " + table.name() + ", row " + row + ": ";
+    }
+
+    private Object value(Table table, Column column, JsonNode value, int row, Map<String, List<Long>> ids) {
+        String place = place(table, row) + column.name() + " ";
+        if (value == null || value.isNull()) {
+            expect(column.nullable(), place + "is missing.");
+            return null;
+        }
+        String other = table.references().get(column.name());
+        if (other != null) {
+            expect(
+                    value.isIntegralNumber()
+                            && value.canConvertToInt()
+                            && value.asInt() >= 1
+                            && value.asInt() <= ids.get(other).size(),
+                    place + "names no row of " + other + " in this file.");
+            return ids.get(other).get(value.asInt() - 1);
+        }
+        return switch (column.type()) {
+            case "bigint", "int" -> {
+                expect(
+                        value.isIntegralNumber() && value.canConvertToInt() && value.asInt() >= 0,
+                        place + "is no whole number from 0.");
+                yield value.asInt();
+            }
+            case "double" -> {
+                double figure = value.isNumber() ? value.asDouble() : Double.NaN;
+                boolean signed = SIGNED.contains(column.name());
+                expect(
+                        Math.abs(figure) <= MOST_FIGURE && (signed || figure >= 0),
+                        place + "is no number" + (signed ? "." : " from 0."));
+                yield figure;
+            }
+            case "tinyint" -> {
+                expect(value.isBoolean(), place + "is neither true nor false.");
+                yield value.asBoolean();
+            }
+            case "date" -> date(place, text(place, value, column));
+            case "datetime" -> moment(place, text(place, value, column));
+            case "blob", "mediumblob", "varbinary" -> bytes(place, value);
+            default -> document(table, column, place, text(place, value, column), ids);
+        };
+    }
+
+    private static String text(String place, JsonNode value, Column column) {
+        expect(value.isString(), place + "is no text.");
+        String text = value.asString();
+        expect(
+                column.longest() == 0 || text.length() <= column.longest(),
+                place + "is longer than " + column.longest() + " characters.");
+        expect(text.indexOf('\0') < 0, place + "holds something that is no text.");
+        return text;
+    }
+
+    private LocalDate date(String place, String text) {
+        try {
+            LocalDate date = LocalDate.parse(text);
+            expect(
+                    !date.isBefore(EARLIEST)
+                            && date.isBefore(LocalDate.now(clock).plusYears(YEARS_AHEAD)),
+                    place + "is no day of these times.");
+            return date;
+        } catch (DateTimeException other) {
+            throw refused(place + "is no day such as 2026-03-02.");
+        }
+    }
+
+    private LocalDateTime moment(String place, String text) {
+        try {
+            LocalDateTime moment = LocalDateTime.parse(text);
+            date(place, moment.toLocalDate().toString());
+            return moment;
+        } catch (DateTimeException other) {
+            throw refused(place + "is no moment such as 2026-03-02T10:15:30.");
+        }
+    }
+
+    private static byte[] bytes(String place, JsonNode value) {
+        expect(value.isString(), place + "is no text.");
+        try {
+            return Base64.getDecoder().decode(value.asString());
+        } catch (IllegalArgumentException other) {
+            throw refused(place + "is not in base 64.");
+        }
+    }
+
+    private static String document(Table table, Column column, String place, String text, Map<String, List<Long>> ids) {
+        if (!ArchiveIds.areIn(table.name(), column.name())) {
+            return text;
+        }
+        List<Long> pieces = ids.get("piece");
+        try {
+            return ArchiveIds.renamed(table.name(), text, id -> {
+                expect(id >= 1 && id <= pieces.size(), place + "names no piece of this file.");
+                return pieces.get((int) id - 1);
+            });
+        } catch (JacksonException | ClassCastException other) {
+            throw refused(place + "cannot be read.");
+        }
+    }
+}

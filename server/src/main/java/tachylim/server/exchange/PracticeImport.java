@@ -1,0 +1,154 @@
+package tachylim.server.exchange;
+
+import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tachylim.ceiling.Evidence;
+import tachylim.server.account.AccountService;
+import tachylim.server.account.SignedIn;
+import tachylim.server.ceiling.Standing;
+import tachylim.server.ceiling.StandingService;
+import tachylim.server.exchange.ExchangeDtos.PracticePreview;
+import tachylim.server.exchange.ExchangeDtos.PracticeProblem;
+import tachylim.server.exchange.ExchangeDtos.PracticeRow;
+import tachylim.server.load.LoadService;
+import tachylim.server.repertoire.RepertoireService;
+import tachylim.server.repertoire.StoredPiece;
+import tachylim.tempo.Tempo;
+
+/**
+ * Takes practice over from a notebook: minutes count for their days, and a tempo that was reached says where a ceiling stood.
+ * All of a file or nothing; read twice it counts once.
+ */
+@Service
+class PracticeImport {
+
+    private static final int SHOWN = 20;
+
+    private final AccountService accounts;
+    private final RepertoireService repertoire;
+    private final StandingService standings;
+    private final LoadService load;
+
+    PracticeImport(AccountService accounts, RepertoireService repertoire, StandingService standings, LoadService load) {
+        this.accounts = accounts;
+        this.repertoire = repertoire;
+        this.standings = standings;
+        this.load = load;
+    }
+
+    /** What a file holds and what is wrong with it; where nothing is, and it is wanted, all of it is kept. */
+    @Transactional
+    public PracticePreview read(SignedIn who, byte[] file, boolean keep) {
+        LocalDate today = accounts.today(who);
+        PracticeRows read = PracticeRows.of(file, today);
+        Map<String, List<StoredPiece>> pieces = repertoire.pieces(who).stream()
+                .collect(Collectors.groupingBy(piece -> plain(piece.passage().title())));
+        Map<Long, Standing> known = standings.standings(
+                who,
+                pieces.values().stream()
+                        .flatMap(List::stream)
+                        .map(StoredPiece::subject)
+                        .toList(),
+                today);
+        List<PracticeRows.Problem> problems = new ArrayList<>(read.problems());
+        read.rows().forEach(row -> problem(row, pieces, known).ifPresent(problems::add));
+        problems.sort(Comparator.comparingInt(PracticeRows.Problem::row));
+        int kept = 0;
+        if (keep && problems.isEmpty()) {
+            kept = keep(who, read.rows(), pieces);
+        }
+        return new PracticePreview(
+                read.rows().size() + read.problems().size(),
+                read.rows().stream().limit(SHOWN).map(PracticeImport::dto).toList(),
+                problems.stream()
+                        .map(one -> new PracticeProblem(one.row(), one.column(), one.problem()))
+                        .toList(),
+                kept);
+    }
+
+    private static String plain(String title) {
+        return title.strip().toLowerCase(Locale.ROOT);
+    }
+
+    private static Optional<PracticeRows.Problem> problem(
+            PracticeRows.Row row, Map<String, List<StoredPiece>> pieces, Map<Long, Standing> known) {
+        if (row.passage().isEmpty()) {
+            return Optional.empty();
+        }
+        List<StoredPiece> named = pieces.getOrDefault(plain(row.passage()), List.of());
+        if (named.isEmpty()) {
+            return wrong(row, "passage", "There is no passage of this name here. Make it first, or leave it out.");
+        }
+        if (row.tempo().isEmpty()) {
+            return Optional.empty();
+        }
+        if (named.size() > 1) {
+            return wrong(
+                    row, "tempo", "This passage is cut into pieces, so a tempo of the whole says nothing of them.");
+        }
+        LocalDate played = known.get(named.get(0).id()).lastPlayed();
+        return played != null && played.isAfter(row.date())
+                ? wrong(row, "tempo", "It was played here after that day; what came before cannot be learned any more.")
+                : Optional.empty();
+    }
+
+    private static Optional<PracticeRows.Problem> wrong(PracticeRows.Row row, String column, String problem) {
+        return Optional.of(new PracticeRows.Problem(row.row(), column, problem));
+    }
+
+    private int keep(SignedIn who, List<PracticeRows.Row> rows, Map<String, List<StoredPiece>> pieces) {
+        int kept = 0;
+        for (PracticeRows.Row row : rows.stream()
+                .sorted(Comparator.comparing(PracticeRows.Row::date))
+                .toList()) {
+            String note = row.passage().isEmpty() || row.note().contains(row.passage())
+                    ? row.note()
+                    : shortened(row.passage()
+                            + row.tempo().map(tempo -> " at " + tempo).orElse("")
+                            + (row.note().isEmpty() ? "" : ": " + row.note()));
+            boolean fresh = load.takeOver(
+                    who,
+                    UUID.nameUUIDFromBytes((row.row() + "|" + row).getBytes(StandardCharsets.UTF_8))
+                            .toString(),
+                    row.date(),
+                    new LoadService.Away(row.what(), row.minutes(), note));
+            if (fresh) {
+                kept++;
+                row.tempo()
+                        .ifPresent(tempo ->
+                                learn(who, pieces.get(plain(row.passage())).get(0), row, tempo));
+            }
+        }
+        return kept;
+    }
+
+    private static String shortened(String note) {
+        return note.length() > 200 ? note.substring(0, 200) : note;
+    }
+
+    private void learn(SignedIn who, StoredPiece piece, PracticeRows.Row row, Tempo tempo) {
+        standings.learn(who, piece.subject(), row.date(), List.of(Evidence.of(tempo, row.verdict())));
+    }
+
+    private static PracticeRow dto(PracticeRows.Row row) {
+        return new PracticeRow(
+                row.row(),
+                row.date(),
+                row.what(),
+                row.minutes(),
+                row.passage(),
+                row.tempo().map(Tempo::bpm).orElse(null),
+                row.tempo().isPresent() ? row.verdict() : null,
+                row.note());
+    }
+}

@@ -1,0 +1,225 @@
+package tachylim.server.exchange;
+
+import java.io.IOException;
+import java.io.StringReader;
+import java.io.UncheckedIOException;
+import java.nio.ByteBuffer;
+import java.nio.charset.CharacterCodingException;
+import java.nio.charset.StandardCharsets;
+import java.time.DateTimeException;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVParser;
+import org.apache.commons.csv.CSVRecord;
+import tachylim.load.Elsewhere;
+import tachylim.server.web.Refused;
+import tachylim.task.Verdict;
+import tachylim.tempo.Tempo;
+
+/**
+ * Practice read from CSV, row by row: what can be read, and of everything else the row, the column and what is wrong.
+ *
+ * @param rows the rows that can be read
+ * @param problems what is wrong with the others
+ */
+record PracticeRows(List<Row> rows, List<Problem> problems) {
+
+    static final String[] COLUMNS = {"date", "what", "minutes", "passage", "tempo", "verdict", "note"};
+    private static final List<String> NEEDED = List.of("date", "minutes");
+    private static final int MOST_ROWS = 5_000;
+    private static final int MOST_PROBLEMS = 100;
+    private static final int MOST_YEARS = 20;
+    private static final int LONGEST_NOTE = 200;
+    private static final int LONGEST_TITLE = 200;
+
+    /**
+     * One entry.
+     *
+     * @param row its row in the file, the names being row 1
+     * @param passage the title of what was practised; empty when it is not said
+     * @param tempo the tempo that was reached; empty when it is not said
+     * @param verdict how it went at that tempo
+     */
+    record Row(
+            int row,
+            LocalDate date,
+            Elsewhere what,
+            int minutes,
+            String passage,
+            Optional<Tempo> tempo,
+            Verdict verdict,
+            String note) {}
+
+    /** What is wrong, and where. */
+    record Problem(int row, String column, String problem) {}
+
+    private static final class Wrong extends RuntimeException {
+
+        private final String column;
+
+        Wrong(String column, String problem) {
+            super(problem);
+            this.column = column;
+        }
+    }
+
+    /** Reads a file; {@code today} is the last day of which anything can be told. */
+    static PracticeRows of(byte[] file, LocalDate today) {
+        CSVFormat format = CSVFormat.RFC4180
+                .builder()
+                .setHeader()
+                .setSkipHeaderRecord(true)
+                .setIgnoreHeaderCase(true)
+                .setIgnoreSurroundingSpaces(true)
+                .setIgnoreEmptyLines(true)
+                .setTrim(true)
+                .get();
+        List<Row> rows = new ArrayList<>();
+        List<Problem> problems = new ArrayList<>();
+        try (CSVParser parser = CSVParser.parse(new StringReader(text(file)), format)) {
+            checkNames(parser);
+            int number = 1;
+            for (CSVRecord one : parser) {
+                number++;
+                if (number > MOST_ROWS + 1) {
+                    throw Refused.field("file", "This file has more than " + MOST_ROWS + " rows. Give it in parts.");
+                }
+                try {
+                    rows.add(row(number, one, today));
+                } catch (Wrong wrong) {
+                    if (problems.size() < MOST_PROBLEMS) {
+                        problems.add(new Problem(number, wrong.column, wrong.getMessage()));
+                    }
+                }
+            }
+        } catch (IOException | UncheckedIOException | IllegalArgumentException | IllegalStateException unreadable) {
+            throw Refused.field("file", "This cannot be read as CSV: " + shortened(unreadable.getMessage()));
+        }
+        return new PracticeRows(rows, problems);
+    }
+
+    private static String text(byte[] file) {
+        try {
+            String text = StandardCharsets.UTF_8
+                    .newDecoder()
+                    .decode(ByteBuffer.wrap(file))
+                    .toString();
+            return text.startsWith("\uFEFF") ? text.substring(1) : text;
+        } catch (CharacterCodingException other) {
+            throw Refused.field("file", "This file is no text in UTF-8. Save it as CSV in UTF-8.");
+        }
+    }
+
+    private static void checkNames(CSVParser parser) {
+        List<String> names = parser.getHeaderNames().stream()
+                .map(name -> name.toLowerCase(Locale.ROOT))
+                .toList();
+        List<String> missing =
+                NEEDED.stream().filter(name -> !names.contains(name)).toList();
+        if (!missing.isEmpty()) {
+            throw Refused.field(
+                    "file",
+                    "The first row names the columns; " + String.join(" and ", missing)
+                            + " is missing. The columns are " + String.join(", ", COLUMNS) + ".");
+        }
+        List<String> unknown =
+                names.stream().filter(name -> !List.of(COLUMNS).contains(name)).toList();
+        if (!unknown.isEmpty()) {
+            throw Refused.field(
+                    "file",
+                    "There is no column " + shortened(unknown.get(0)) + ". The columns are "
+                            + String.join(", ", COLUMNS) + ".");
+        }
+    }
+
+    private static String shortened(String text) {
+        return text == null ? "" : text.length() > 100 ? text.substring(0, 100) + "…" : text;
+    }
+
+    private static Row row(int number, CSVRecord one, LocalDate today) {
+        String passage = cell(one, "passage", LONGEST_TITLE);
+        Optional<Tempo> tempo = tempo(cell(one, "tempo", 20));
+        if (tempo.isPresent() && passage.isEmpty()) {
+            throw new Wrong("tempo", "A tempo needs the passage it is of.");
+        }
+        return new Row(
+                number,
+                date(cell(one, "date", 20), today),
+                what(cell(one, "what", 60)),
+                minutes(cell(one, "minutes", 10)),
+                passage,
+                tempo,
+                verdict(cell(one, "verdict", 20)),
+                cell(one, "note", LONGEST_NOTE));
+    }
+
+    private static String cell(CSVRecord one, String column, int longest) {
+        String cell = one.isMapped(column) && one.isSet(column) ? Csv.text(one.get(column)) : "";
+        if (cell.length() > longest) {
+            throw new Wrong(column, "This is longer than " + longest + " characters.");
+        }
+        return cell;
+    }
+
+    private static LocalDate date(String cell, LocalDate today) {
+        try {
+            LocalDate date = LocalDate.parse(cell);
+            if (date.isAfter(today) || date.isBefore(today.minusYears(MOST_YEARS))) {
+                throw new Wrong("date", "This day is not of the last " + MOST_YEARS + " years.");
+            }
+            return date;
+        } catch (DateTimeException other) {
+            throw new Wrong("date", "This is no day such as 2026-03-02.");
+        }
+    }
+
+    private static Elsewhere what(String cell) {
+        return cell.isEmpty()
+                ? Elsewhere.PRACTICE
+                : Stream.of(Elsewhere.values())
+                        .filter(kind -> kind.name().equalsIgnoreCase(cell)
+                                || kind.title().equalsIgnoreCase(cell))
+                        .findFirst()
+                        .orElseThrow(() -> new Wrong(
+                                "what",
+                                "This is none of "
+                                        + String.join(
+                                                ", ",
+                                                Stream.of(Elsewhere.values())
+                                                        .map(kind -> kind.name().toLowerCase(Locale.ROOT))
+                                                        .toList())
+                                        + "."));
+    }
+
+    private static int minutes(String cell) {
+        try {
+            int minutes = Integer.parseInt(cell);
+            Elsewhere.PRACTICE.effort(minutes);
+            return minutes;
+        } catch (IllegalArgumentException other) {
+            throw new Wrong("minutes", "Give 1 to " + Elsewhere.MOST_MINUTES + " whole minutes.");
+        }
+    }
+
+    private static Optional<Tempo> tempo(String cell) {
+        try {
+            return cell.isEmpty() ? Optional.empty() : Optional.of(Tempo.of(Double.parseDouble(cell)));
+        } catch (IllegalArgumentException other) {
+            throw new Wrong("tempo", "Give a tempo of " + Tempo.MIN + " to " + Tempo.MAX + " beats a minute.");
+        }
+    }
+
+    private static Verdict verdict(String cell) {
+        return cell.isEmpty()
+                ? Verdict.CLEAN
+                : Stream.of(Verdict.values())
+                        .filter(one -> one.name().equalsIgnoreCase(cell))
+                        .findFirst()
+                        .orElseThrow(() -> new Wrong("verdict", "This is none of clean, rough, broke."));
+    }
+}
