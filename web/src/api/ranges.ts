@@ -72,6 +72,7 @@ export const RANGES = {
     others: { minItems: 0, maxItems: 5 },
   },
   PracticeWish: { bpm: { minimum: 20, maximum: 400 }, seconds: { minimum: 0.5, maximum: 3600 } },
+  RatingWish: { rating: { minimum: 0, maximum: 10 } },
   SignIn: {
     name: { minLength: 0, maxLength: 60 },
     password: { minLength: 0, maxLength: 400 },

@@ -1044,6 +1044,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/runs/{id}/rating": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["felt"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/runs/{id}/score": {
         parameters: {
             query?: never;
@@ -1971,6 +1987,8 @@ export interface components {
             restHours: number;
         };
         Habits: {
+            /** @description whether effort is counted by how hard sessions felt, from tomorrow */
+            felt: boolean | null;
             /** @enum {string} */
             instrument: "WIND" | "BRASS" | "BOWED" | "PLUCKED" | "KEYBOARD" | "MALLET" | "FREE_REED" | "OTHER";
             looseOnly: boolean;
@@ -2140,6 +2158,8 @@ export interface components {
             why: string;
         };
         Me: {
+            /** @description whether effort is, or from tomorrow will be, counted by how hard sessions felt */
+            felt: boolean;
             home: components["schemas"]["HomeDto"];
             /** @enum {string} */
             instrument: "WIND" | "BRASS" | "BOWED" | "PLUCKED" | "KEYBOARD" | "MALLET" | "FREE_REED" | "OTHER";
@@ -2558,6 +2578,10 @@ export interface components {
              * @description until when playing rests
              */
             until?: string;
+        };
+        RatingWish: {
+            /** Format: int32 */
+            rating: number;
         };
         ReadAccount: {
             /** Format: int32 */
@@ -5418,6 +5442,39 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["NoteWish"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    felt: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RatingWish"];
             };
         };
         responses: {

@@ -67,7 +67,13 @@ export default function First({ me }: { me: Schemas["Me"] }) {
     mutationFn: () =>
       given(
         api.PUT("/api/account/habits", {
-          body: { instrument: draft.instrument, usualMinutes: draft.minutes, roughCounts: false, looseOnly: false },
+          body: {
+            instrument: draft.instrument,
+            usualMinutes: draft.minutes,
+            roughCounts: false,
+            looseOnly: false,
+            felt: null,
+          },
         }),
       ),
     onSuccess: () => {

@@ -1,11 +1,12 @@
 import { useEffect, useState } from "react";
 import { api, given, type Schemas } from "../../api/client";
-import { sentence, useAfter, useChange, useTouch } from "../../api/queries";
+import { sentence, useAfter, useChange, useGreeting, useTouch } from "../../api/queries";
 import { Relief } from "../../relief/Relief";
 import { Button, ButtonLink } from "../../ui/Button";
 import { bpm, called, clock, minutes, oneDecimal, unbroken } from "../../ui/format";
 import { INPUT, Labelled } from "../../ui/Field";
 import { useSay } from "../../ui/Toasts";
+import { HowHard } from "./HowHard";
 import type { RunView } from "./useRun";
 import * as touches from "../../api/touches";
 import { upTo } from "../../api/within";
@@ -23,6 +24,7 @@ const TITLE = {
 export function Ended({ view, settled }: { view: RunView; settled: boolean }) {
   const touch = useTouch();
   const say = useSay();
+  const felt = useGreeting().data?.me?.felt;
   const [note, setNote] = useState(view.note);
   const keep = useChange(
     () => given(api.PUT("/api/runs/{id}/note", { params: { path: { id: view.id } }, body: { note } })),
@@ -50,6 +52,7 @@ export function Ended({ view, settled }: { view: RunView; settled: boolean }) {
           <Figure name="of bursts" value={clock(totals.burstSeconds)} />
           <Figure name={`of ${bpm(view.relief.effortCap)} effort minutes today`} value={oneDecimal(effort)} />
         </dl>
+        {felt && settled && view.step.ended !== "OUTDATED" && <HowHard runId={view.id} />}
         <Moved runId={view.id} settled={settled} />
         <form
           className="max-w-2xl"

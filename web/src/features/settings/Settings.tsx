@@ -64,8 +64,9 @@ function Habits({ me }: { me: Schemas["Me"] }) {
   const [usualMinutes, setMinutes] = useState(me.minutesTomorrow ?? me.usualMinutes);
   const [roughCounts, setRoughCounts] = useState(me.roughCounts);
   const [looseOnly, setLooseOnly] = useState(me.looseOnly);
+  const [felt, setFelt] = useState(me.felt);
   const change = useChange(
-    () => given(api.PUT("/api/account/habits", { body: { instrument, usualMinutes, roughCounts, looseOnly } })),
+    () => given(api.PUT("/api/account/habits", { body: { instrument, usualMinutes, roughCounts, looseOnly, felt } })),
     touches.habits,
   );
   const raised = usualMinutes > me.usualMinutes;
@@ -135,6 +136,16 @@ function Habits({ me }: { me: Schemas["Me"] }) {
         options={[
           { value: "edge", label: "Up to the edge", hint: "at 3 the tempo holds" },
           { value: "loose", label: "Loose only", hint: "at 2 it holds, at 3 it goes down" },
+        ]}
+      />
+      <Choice
+        label="Effort is counted"
+        value={felt ? "felt" : "played"}
+        columns="grid-cols-2"
+        onChange={(school) => setFelt(school === "felt")}
+        options={[
+          { value: "played", label: "By tempo and tension", hint: "of each pass" },
+          { value: "felt", label: "By how hard it felt", hint: "asked once at the end; from tomorrow" },
         ]}
       />
       <div>

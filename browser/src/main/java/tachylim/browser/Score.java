@@ -125,7 +125,8 @@ final class Score {
                 tempo(doc.at("gripped")),
                 doc.at("weak").items().stream().map(Doc::whole).toList(),
                 doc.at("versions").items().stream().map(Doc::text).toList(),
-                modes);
+                modes,
+                doc.at("passesLeft").whole());
     }
 
     private static Passage music(Doc doc) {

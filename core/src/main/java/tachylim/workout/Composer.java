@@ -242,14 +242,34 @@ public final class Composer {
                 ? "today's effort is used up by it. Tomorrow there is more."
                 : playing > NEARLY_ALL * left.playingSeconds()
                         ? "today's minutes of playing are used up by it. Tomorrow there is more."
-                        : planned + Guardrails.BREAK_SECONDS > wanted
-                                ? "playing longer would need a break of " + Math.round(Guardrails.BREAK_SECONDS / 60)
-                                        + ", which does not fit."
-                                : brief.themes().size() < Brief.MOST_THEMES
-                                        ? "more of the same would be repetition. Add another piece to fill the time."
-                                        : "more of the same would be repetition.";
+                        : isWornOut(workout, ahead)
+                                ? "a piece has " + Guardrails.PASSES_OF_A_PIECE
+                                        + " passes a day, and has had them. Add another piece to fill the time."
+                                : planned + Guardrails.BREAK_SECONDS > wanted
+                                        ? "playing longer would need a break of "
+                                                + Math.round(Guardrails.BREAK_SECONDS / 60) + ", which does not fit."
+                                        : brief.themes().size() < Brief.MOST_THEMES
+                                                ? "more of the same would be repetition. Add another piece to fill the time."
+                                                : "more of the same would be repetition.";
         return Optional.of(
                 "Planned " + Math.round(planned / 60) + " of the " + brief.minutes() + " minutes: " + because);
+    }
+
+    /** Whether any of its pieces has next to nothing left of its passes of the day. */
+    private static boolean isWornOut(Workout workout, List<Segment> ahead) {
+        List<Theme> themes = workout.brief().themes();
+        return IntStream.range(0, themes.size())
+                .anyMatch(theme -> passesOf(theme, workout, ahead)
+                        > NEARLY_ALL * themes.get(theme).passesLeft());
+    }
+
+    private static int passesOf(int theme, Workout workout, List<Segment> ahead) {
+        return ahead.stream()
+                .filter(one -> one.step() instanceof Pass
+                        && one.part() != Part.WARM_UP
+                        && workout.blocks().get(one.block()).theme() == theme)
+                .mapToInt(Segment::passes)
+                .sum();
     }
 
     /** A limit of which so much is used leaves no room for another pass. */

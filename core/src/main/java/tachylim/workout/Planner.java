@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.function.Function;
 import tachylim.ceiling.Estimate;
 import tachylim.load.Condition;
+import tachylim.load.Guardrails;
 import tachylim.method.EasyPasses;
 import tachylim.method.IntervalBursts;
 import tachylim.method.Method;
@@ -137,6 +138,9 @@ public final class Planner {
             remarks.add("Even at " + Tempo.of(Tempo.MIN) + " the quickest notes of this come at "
                     + Math.round(main.slowestRate()) + " a second, and nothing above " + Math.round(main.fastestRate())
                     + " is planned that was never reached. Count a shorter beat.");
+        } else if (brief.themes().stream().allMatch(theme -> theme.passesLeft() == 0)) {
+            remarks.add("This has had its " + Guardrails.PASSES_OF_A_PIECE
+                    + " passes of today; more of the same is repeated and not learned. Another piece, or tomorrow.");
         } else if (brief.allowance().isWorthStarting()) {
             brief.sketches().forEach(sketch -> blocks.add(new Planner(brief, sketch, music.apply(sketch)).block()));
             if (!brief.spared().isEmpty()) {

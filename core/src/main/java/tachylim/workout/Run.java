@@ -370,7 +370,7 @@ public final class Run {
             Move.Play play = play(now);
             if (play != null) {
                 Step step = nextStep(now, play);
-                if (step != null && !isBreakBeforeNothing(now, step)) {
+                if (step != null && !isBreakBeforeNothing(now, step) && !isBeyondItsPasses(now.current(), step)) {
                     return now.telling(step);
                 }
             }
@@ -387,9 +387,32 @@ public final class Run {
 
     /** After a locked hand only the close is left; after a gripping one nothing is measured. */
     private boolean isPassedOver(Block block) {
-        return tally().worstTension() == Tension.LOCKED && block.part() != Part.CLOSER
+        return hasHadEnough(block)
+                || tally().worstTension() == Tension.LOCKED && block.part() != Part.CLOSER
                 || tally().worstTension().atLeast(Tension.GRIPPING)
                         && block.method().school() == School.CEILING_TEST;
+    }
+
+    /** Whether a piece has had its passes of the day. */
+    private boolean hasHadEnough(Block block) {
+        return block.part() != Part.WARM_UP && passesLeft(block) <= 0;
+    }
+
+    /** Whether a step has more passes than its piece has left of today. */
+    private boolean isBeyondItsPasses(Block block, Step step) {
+        return block.part() != Part.WARM_UP
+                && step instanceof Pass pass
+                && pass.ask().passes() > passesLeft(block);
+    }
+
+    private int passesLeft(Block block) {
+        int played = past().stream()
+                .filter(one -> one.step() instanceof Pass pass
+                        && pass.kind() != PassKind.WARM_UP
+                        && workout.blocks().get(one.block()).theme() == block.theme())
+                .mapToInt(Segment::passes)
+                .sum();
+        return workout.brief().themes().get(block.theme()).passesLeft() - played;
     }
 
     /** What the method wants to be played, at a tempo; null when it wants nothing more. */

@@ -61,7 +61,10 @@ class ComposerTest {
         if (filled < Composer.FULL) {
             assertThat(workout.remarks()).anyMatch(remark -> remark.startsWith("Planned "));
         }
-        assertThat(filled).isGreaterThan(0.7);
+        // Two hours of one bar are not planned, however much time there is.
+        boolean wornOut =
+                workout.remarks().stream().anyMatch(remark -> remark.contains("passes a day, and has had them"));
+        assertThat(filled).isGreaterThan(wornOut ? 0.3 : 0.7);
     }
 
     @Property(tries = 100)

@@ -68,6 +68,45 @@ class RunLimitsTest {
         return run;
     }
 
+    @ParameterizedTest
+    @EnumSource(
+            value = School.class,
+            names = {"INTERVAL_BURSTS", "STEADY_CLIMB", "EASY", "SWITCH_BURSTS", "CEILING_TEST"})
+    void aPieceHasNoMorePassesADayThanItHasLeft(School school) {
+        for (int left : new int[] {1, 7, 20}) {
+            Run run = Run.start(Planner.plan(Brief.on(
+                    Theme.of(music(2, 4), Tempo.of(138), Known.of(Posterior.prior(Tempo.of(124), 0.04)))
+                            .withPassesLeft(left),
+                    40,
+                    Choices.usual(school),
+                    PLENTY,
+                    Condition.FRESH,
+                    "")));
+            while (!run.isDone()) {
+                run = next(run);
+            }
+            assertThat(run.past().stream()
+                            .filter(one -> one.step() instanceof Pass pass && pass.kind() != PassKind.WARM_UP)
+                            .mapToInt(Segment::passes)
+                            .sum())
+                    .isLessThanOrEqualTo(left);
+        }
+    }
+
+    @Test
+    void aPieceThatHasHadItsPassesIsNotPlanned() {
+        Workout none = Planner.plan(Brief.on(
+                Theme.of(music(2, 4), Tempo.of(138), Known.of(Posterior.prior(Tempo.of(124), 0.04)))
+                        .withPassesLeft(0),
+                30,
+                Choices.usual(),
+                PLENTY,
+                Condition.FRESH,
+                ""));
+        assertThat(none.blocks()).isEmpty();
+        assertThat(none.remarks().get(0)).contains("240 passes of today");
+    }
+
     @Test
     void aBurstLeftWithoutAWordCountsAsPlayed() {
         Run burst = atBurst(run());

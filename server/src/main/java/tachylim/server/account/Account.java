@@ -52,6 +52,8 @@ public class Account {
     private boolean looseOnly;
     private String routine = "";
     private int daysOff;
+    private boolean felt;
+    private LocalDate feltFrom;
 
     @Column(columnDefinition = "char(36)")
     private String calendarName;
@@ -117,6 +119,25 @@ public class Account {
     void strictness(Strictness now) {
         roughCounts = now.roughCounts();
         looseOnly = now.looseOnly();
+    }
+
+    /** Whether effort is counted by how hard sessions felt on a day. */
+    public boolean isFeltOn(LocalDate day) {
+        return feltFrom != null && day.isBefore(feltFrom) ? !felt : felt;
+    }
+
+    /** Whether it is from tomorrow, if nothing else is said. */
+    boolean isFelt() {
+        return felt;
+    }
+
+    /** Another way to count holds from the day after: the caps of a day are not counted anew in its middle. */
+    void felt(boolean now, LocalDate today) {
+        if (now != felt) {
+            boolean back = feltFrom != null && today.isBefore(feltFrom);
+            felt = now;
+            feltFrom = back ? null : today.plusDays(1);
+        }
     }
 
     /** The days of the week without practice. */

@@ -82,6 +82,9 @@ class AccountController {
             @Schema(description = "whether only loose playing goes up")
             boolean looseOnly,
 
+            @Schema(description = "whether effort is, or from tomorrow will be, counted by how hard sessions felt")
+            boolean felt,
+
             @Schema(description = "the lines of the own warm-up; none when it is large, easy movement")
             List<WarmUpLine> warmUp,
 
@@ -134,7 +137,10 @@ class AccountController {
             int usualMinutes,
 
             boolean roughCounts,
-            boolean looseOnly) {}
+            boolean looseOnly,
+
+            @Schema(nullable = true, description = "whether effort is counted by how hard sessions felt, from tomorrow")
+            Boolean felt) {}
 
     record WarmUpLine(
             @NotBlank(message = LINE) @Size(max = WarmUpRoutine.Item.LONGEST, message = LINE)
@@ -175,6 +181,7 @@ class AccountController {
                 habit.minutesTomorrow(),
                 habit.strictness().roughCounts(),
                 habit.strictness().looseOnly(),
+                habit.felt(),
                 habit.routine().stream()
                         .map(line -> new WarmUpLine(line.what(), line.seconds(), line.playing()))
                         .toList(),
@@ -255,7 +262,8 @@ class AccountController {
                 who,
                 habits.instrument(),
                 habits.usualMinutes(),
-                new Strictness(habits.roughCounts(), habits.looseOnly()));
+                new Strictness(habits.roughCounts(), habits.looseOnly()),
+                habits.felt());
         return me(who);
     }
 

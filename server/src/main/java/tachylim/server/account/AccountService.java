@@ -68,6 +68,7 @@ public class AccountService {
             int usualMinutes,
             Integer minutesTomorrow,
             Strictness strictness,
+            boolean felt,
             List<WarmUpRoutine.Item> routine,
             LocalDate today,
             Home home) {
@@ -87,6 +88,7 @@ public class AccountService {
                 account.minutes().on(today),
                 account.minutes().tomorrow(today),
                 account.strictness(),
+                account.isFelt(),
                 account.routine(),
                 today,
                 account.home());
@@ -185,8 +187,12 @@ public class AccountService {
     }
 
     @Transactional
-    public void change(SignedIn who, InstrumentFamily instrument, int usualMinutes, Strictness strictness) {
+    public void change(
+            SignedIn who, InstrumentFamily instrument, int usualMinutes, Strictness strictness, Boolean felt) {
         Account account = get(who);
+        if (felt != null) {
+            account.felt(felt, account.day(clock.instant()));
+        }
         account.instrument(instrument);
         account.strictness(strictness);
         account.minutes(account.minutes().asked(usualMinutes, account.day(clock.instant())));

@@ -190,6 +190,13 @@ public class Passes {
         return passes.days(who.accountId(), from, to);
     }
 
+    /** How many passes of a day those of some pieces have had that were played at all, warming up not counted. */
+    @Transactional(readOnly = true)
+    public Map<Long, Integer> had(SignedIn who, Collection<Long> pieceIds, LocalDate day) {
+        return passes.had(who.accountId(), pieceIds, day).stream()
+                .collect(Collectors.toMap(OfPiece::pieceId, one -> (int) one.figure()));
+    }
+
     /** The effort that each piece has had from a day to another. */
     @Transactional(readOnly = true)
     public Map<Long, Double> efforts(SignedIn who, LocalDate from, LocalDate to) {

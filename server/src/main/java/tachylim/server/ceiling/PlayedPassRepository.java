@@ -65,6 +65,13 @@ interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
             group by p.pieceId""")
     List<OfPiece> efforts(long accountId, LocalDate from, LocalDate to);
 
+    @Query("""
+            select new tachylim.server.ceiling.PlayedPassRepository$OfPiece(p.pieceId, count(p) * 1.0) from PlayedPass p
+            where p.accountId = :accountId and p.pieceId in :pieceIds and p.day = :day
+              and p.kind <> tachylim.task.PassKind.WARM_UP
+            group by p.pieceId""")
+    List<OfPiece> had(long accountId, Collection<Long> pieceIds, LocalDate day);
+
     /** A pass of the whole piece with the ceiling as it stood that day. */
     record Whole(Long pieceId, LocalDate day, double tempo, double ceiling, Verdict verdict) {}
 

@@ -128,7 +128,7 @@ class DemoHistory {
     private SignedIn weeks(LocalDate today, ZoneId zone) {
         clock.move(at(today.minusDays(DAYS), LocalTime.of(9, 0), zone));
         SignedIn odile = accounts.open(NAME, UUID.randomUUID().toString(), zone.getId());
-        accounts.change(odile, InstrumentFamily.MALLET, USUAL_MINUTES, Strictness.USUAL);
+        accounts.change(odile, InstrumentFamily.MALLET, USUAL_MINUTES, Strictness.USUAL, null);
         List<DemoPiece> pieces = repertoire(odile, today);
         List<Long> passages = pieces.stream()
                 .map(piece -> piece.piece().passage().id())

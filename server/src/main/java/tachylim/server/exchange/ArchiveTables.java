@@ -42,7 +42,9 @@ class ArchiveTables {
             "loose_only",
             "routine",
             "days_off",
-            "calendar_name");
+            "calendar_name",
+            "felt",
+            "felt_from");
 
     static final List<Table> ALL = List.of(
             new Table("passage", "id", "id", Map.of()),
@@ -64,6 +66,7 @@ class ArchiveTables {
             new Table("ceiling_day", "", "piece_id, day", Map.of("piece_id", "piece")),
             new Table("ceiling_test", "", "run_id", Map.of("run_id", "run", "piece_id", "piece")),
             new Table("bench_practice", "", "id", Map.of("passage_id", "passage", "choice_id", "chosen_variant")),
+            new Table("session_rating", "", "run_id", Map.of("run_id", "run")),
             new Table("symptom", "", "id", Map.of()),
             new Table("player_condition", "", "account_id", Map.of()),
             new Table("given_limit", "", "id", Map.of()),

@@ -48,6 +48,10 @@ class LoadController {
     record DayDto(
             LocalDate day, double effort, double burstSeconds, double playedSeconds, int worstTension, long passes) {
 
+        DayDto costing(double more) {
+            return new DayDto(day, Math.max(0, effort + more), burstSeconds, playedSeconds, worstTension, passes);
+        }
+
         DayDto and(DayDto more) {
             return new DayDto(
                     day,

@@ -14,6 +14,8 @@ import java.util.NavigableMap;
 import java.util.Objects;
 import java.util.TreeMap;
 import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
@@ -22,6 +24,7 @@ import tachylim.load.Care;
 import tachylim.load.Condition;
 import tachylim.load.DayLoad;
 import tachylim.load.Elsewhere;
+import tachylim.load.FeltEffort;
 import tachylim.load.Guardrails;
 import tachylim.load.History;
 import tachylim.load.Ordered;
@@ -35,6 +38,7 @@ import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
 import tachylim.server.ceiling.DaySums;
 import tachylim.server.ceiling.Passes;
+import tachylim.server.ceiling.PlayedPass;
 import tachylim.server.load.LoadController.DayDto;
 import tachylim.server.load.LoadController.ElsewhereDto;
 import tachylim.server.load.LoadController.GivenDto;
@@ -63,6 +67,7 @@ public class LoadService {
     private final SymptomRepository symptoms;
     private final StoredConditionRepository conditions;
     private final GivenLimitRepository given;
+    private final SessionRatingRepository ratings;
     private final RepertoireService repertoire;
     private final TachylimSettings settings;
     private final Clock clock;
@@ -80,6 +85,7 @@ public class LoadService {
             SymptomRepository symptoms,
             StoredConditionRepository conditions,
             GivenLimitRepository given,
+            SessionRatingRepository ratings,
             RepertoireService repertoire,
             TachylimSettings settings,
             Clock clock) {
@@ -89,6 +95,7 @@ public class LoadService {
         this.symptoms = symptoms;
         this.conditions = conditions;
         this.given = given;
+        this.ratings = ratings;
         this.repertoire = repertoire;
         this.settings = settings;
         this.clock = clock;
@@ -149,13 +156,18 @@ public class LoadService {
     private Weeks weeks(SignedIn who, Account account, LocalDate day) {
         LocalDate from = day.minusDays(History.DAYS);
         // What is told today of days gone by counts from tomorrow: else a day could be raised by telling.
-        List<DayDto> days = days(
-                passes.days(who, from, day),
-                practices.days(
-                        who.accountId(),
-                        from,
-                        day,
-                        day.atStartOfDay(account.home().zone()).toInstant()));
+        List<DayDto> days = felt(
+                account,
+                days(
+                        passes.days(who, from, day),
+                        practices.days(
+                                who.accountId(),
+                                from,
+                                day,
+                                day.atStartOfDay(account.home().zone()).toInstant())),
+                day,
+                from,
+                day);
         NavigableMap<LocalDate, Double> played = new TreeMap<>();
         Map<LocalDate, Double> bursts = new HashMap<>();
         for (DayDto one : days) {
@@ -255,7 +267,45 @@ public class LoadService {
     /** The days with practice, oldest first: passes of runs, and what was played on the bench. */
     @Transactional(readOnly = true)
     List<DayDto> days(SignedIn who, LocalDate from, LocalDate to) {
-        return days(passes.days(who, from, to), practices.days(who.accountId(), from, to));
+        Account account = accounts.get(who);
+        LocalDate today = account.day(clock.instant());
+        return felt(
+                account, days(passes.days(who, from, to), practices.days(who.accountId(), from, to)), today, from, to);
+    }
+
+    /** The same days as they were felt, where the player's effort is counted so. */
+    private List<DayDto> felt(Account account, List<DayDto> days, LocalDate today, LocalDate from, LocalDate to) {
+        if (!account.isFeltOn(today) || days.isEmpty()) {
+            return days;
+        }
+        Map<LocalDate, SessionRatingRepository.Felt> felt = ratings.days(account.id(), from, to).stream()
+                .collect(Collectors.toMap(SessionRatingRepository.Felt::day, Function.identity()));
+        return days.stream()
+                .map(day -> felt.containsKey(day.day())
+                        ? day.costing(FeltEffort.correction(
+                                felt.get(day.day()).counted(),
+                                felt.get(day.day()).felt(),
+                                day.day().isBefore(today)))
+                        : day)
+                .toList();
+    }
+
+    /** Keeps how hard a session felt, on its own day. */
+    @Transactional
+    public void felt(SignedIn who, long runId, LocalDate day, int rating) {
+        if (!day.equals(accounts.today(who))) {
+            throw Refused.field("rating", "How hard it felt is told on the day itself.");
+        }
+        List<PlayedPass> played = passes.ofRuns(who.accountId(), List.of(runId));
+        SessionRating one = ratings.findById(runId).orElseGet(() -> new SessionRating(who.accountId(), runId, day));
+        Refused.unlessValid("rating", () -> {
+            one.tell(
+                    rating,
+                    played.stream().mapToDouble(PlayedPass::playSeconds).sum(),
+                    played.stream().mapToDouble(PlayedPass::effort).sum());
+            return one;
+        });
+        ratings.save(one);
     }
 
     private static List<DayDto> days(List<DaySums> played, List<BenchPracticeRepository.Sums> practised) {

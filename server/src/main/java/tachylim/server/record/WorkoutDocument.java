@@ -95,6 +95,7 @@ public final class WorkoutDocument {
                 .put("lastTempo", bpm(theme.lastTempo()))
                 .put("reachedRate", theme.reachedRate())
                 .put("gripped", bpm(theme.gripped()))
+                .put("passesLeft", theme.passesLeft())
                 .put("alert", bpm(theme.known().alert()));
         estimate(doc.putObject("estimate"), theme.estimate());
         ArrayNode weak = doc.putArray("weak");
@@ -275,7 +276,8 @@ public final class WorkoutDocument {
                 tempoIfAny(doc.path("gripped")),
                 weak,
                 versions,
-                modes);
+                modes,
+                doc.path("passesLeft").asInt(Guardrails.PASSES_OF_A_PIECE));
     }
 
     private static Passage music(JsonNode doc) {
@@ -351,7 +353,8 @@ public final class WorkoutDocument {
                 tempoIfAny(brief.path("gripped")),
                 List.of(),
                 List.of(),
-                Map.of());
+                Map.of(),
+                Guardrails.PASSES_OF_A_PIECE);
         return new Workout(
                 new Brief(
                         List.of(theme),

@@ -19,6 +19,7 @@ import tachylim.server.run.RunDtos.AfterPiece;
 import tachylim.server.run.RunDtos.Beginning;
 import tachylim.server.run.RunDtos.EventWish;
 import tachylim.server.run.RunDtos.NoteWish;
+import tachylim.server.run.RunDtos.RatingWish;
 import tachylim.server.run.RunDtos.RunScore;
 import tachylim.server.run.RunDtos.RunView;
 import tachylim.server.run.RunDtos.TakeOver;
@@ -69,6 +70,13 @@ class RunController {
     RunView takeOver(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody TakeOver wish) {
         runs.takeOver(who, id, wish.holder());
         return runs.view(who, id, wish.holder());
+    }
+
+    /** How hard a session felt, once it is over, on its own day. */
+    @PutMapping("/{id}/rating")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void felt(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody RatingWish wish) {
+        runs.felt(who, id, wish.rating());
     }
 
     @PutMapping("/{id}/note")

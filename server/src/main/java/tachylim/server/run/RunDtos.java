@@ -8,6 +8,7 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.util.List;
+import tachylim.load.FeltEffort;
 import tachylim.server.workout.PlanDtos.BeliefDto;
 import tachylim.server.workout.PlanDtos.PlanWish;
 import tachylim.shown.BandDto;
@@ -184,6 +185,9 @@ public final class RunDtos {
             List<Integer> broke,
             List<Repeated> repeated,
             double opensAt) {}
+
+    /** How hard a session felt, from 0 to 10. */
+    record RatingWish(@Min(0) @Max(FeltEffort.MOST) int rating) {}
 
     /** Why something broke, and how often in four weeks. */
     record Repeated(String cause, long times) {}

@@ -446,6 +446,15 @@ public class RunService {
     }
 
     @Transactional
+    void felt(SignedIn who, long id, int rating) {
+        StoredRun stored = lock(who, id);
+        if (stored.outcome() == null) {
+            throw Refused.field("rating", "This session is still open; how hard it felt is told at its end.");
+        }
+        load.felt(who, id, stored.day(), rating);
+    }
+
+    @Transactional
     public void note(SignedIn who, long id, String note) {
         lock(who, id).note(note.strip());
     }

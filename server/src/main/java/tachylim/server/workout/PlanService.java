@@ -16,6 +16,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tachylim.ceiling.AwkwardBand;
 import tachylim.ceiling.Posterior;
+import tachylim.load.Guardrails;
 import tachylim.load.Limit;
 import tachylim.method.School;
 import tachylim.passage.Readiness;
@@ -244,6 +245,7 @@ public class PlanService {
         Map<Long, Tempo> gripped = today.done().worstTension().atLeast(Tension.GRIPPING)
                 ? passes.gripped(who, ids, today.day())
                 : Map.of();
+        Map<Long, Integer> had = passes.had(who, ids, today.day());
         Map<Long, List<Integer>> weak = links.weakest(who, pieces, today.day());
         Map<Long, List<String>> wanted = choices.wanted(who, pieces, today.day());
         return pieces.stream()
@@ -260,7 +262,8 @@ public class PlanService {
                         inModes.test(piece.id())
                                 ? passes.modes(
                                         who, piece.id(), known.get(piece.id()).estimate())
-                                : Map.of()))
+                                : Map.of(),
+                        Math.max(0, Guardrails.PASSES_OF_A_PIECE - had.getOrDefault(piece.id(), 0))))
                 .toList();
     }
 

@@ -87,6 +87,7 @@ class IsolationTest extends ServerTest {
         same(other, "GET", "/api/runs/{id}/after", runId, null);
         same(other, "POST", "/api/runs/{id}/events", runId, Practice.answer(run, window));
         same(other, "POST", "/api/runs/{id}/holder", runId, Map.of("holder", window.toString()));
+        same(other, "PUT", "/api/runs/{id}/rating", runId, Map.of("rating", 3));
         same(other, "PUT", "/api/runs/{id}/note", runId, Map.of("note", "hello"));
         same(other, "GET", "/api/log/{id}", runId, null);
         same(other, "PUT", "/api/log/{id}/passes/{place}", runId, Map.of("tension", 1));

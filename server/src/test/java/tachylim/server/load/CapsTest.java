@@ -573,6 +573,7 @@ class CapsTest extends ServerTest {
                 "/api/symptoms/{id}",
                 "/api/runs/{id}/holder",
                 "/api/runs/{id}/note",
+                "/api/runs/{id}/rating",
                 // Of a run that was begun; a symptom ends it.
                 "/api/runs/{id}/events");
         Set<String> unknown = new LinkedHashSet<>();

@@ -192,4 +192,67 @@ class EnoughTest extends ServerTest {
                         .status())
                 .isEqualTo(422);
     }
+
+    // How hard it felt
+
+    private void counts(Player player, boolean felt) {
+        player.put(
+                        "/api/account/habits",
+                        Map.of(
+                                "instrument",
+                                "MALLET",
+                                "usualMinutes",
+                                30,
+                                "roughCounts",
+                                false,
+                                "looseOnly",
+                                false,
+                                "felt",
+                                felt))
+                .ok();
+    }
+
+    private double used(Player player) {
+        return limit(player.get("/api/load").ok(), "EFFORT").path("used").asDouble();
+    }
+
+    @Test
+    void effortIsCountedByWhatWasFeltFromTheDayAfterItWasChosen() {
+        Player odile = player();
+        counts(odile, true);
+        UUID window = UUID.randomUUID();
+        JsonNode run = Practice.playOn(odile, Practice.newRun(odile, window), window, 10);
+        String rating = "/api/runs/" + run.path("id").asLong() + "/rating";
+        assertThat(odile.put(rating, Map.of("rating", 9)).status()).isEqualTo(422);
+        Practice.send(odile, run, Practice.event(run, window, "STOPPED", Map.of()))
+                .ok();
+        double counted = used(odile);
+        assertThat(odile.put(rating, Map.of("rating", 10)).status()).isEqualTo(204);
+        assertThat(used(odile)).as("not on the day it was chosen").isEqualTo(counted);
+        sql.sql("update account set felt_from = null where id = ?")
+                .param(signedIn(odile).accountId())
+                .update();
+        assertThat(used(odile)).isGreaterThan(counted);
+        odile.put(rating, Map.of("rating", 0));
+        assertThat(used(odile)).as("easy is no more room today").isEqualTo(counted);
+        assertThat(odile.put(rating, Map.of("rating", 11)).status()).isEqualTo(422);
+        sql.sql("update run set day = day - interval 1 day where id = ?")
+                .param(run.path("id").asLong())
+                .update();
+        assertThat(odile.put(rating, Map.of("rating", 3)).status()).isEqualTo(422);
+    }
+
+    @Test
+    void whoChangesTheirMindTheSameDayHasWhatTheyHad() {
+        Player odile = player();
+        counts(odile, true);
+        assertThat(odile.get("/api/greeting").ok().path("me").path("felt").asBoolean())
+                .isTrue();
+        counts(odile, false);
+        assertThat(sql.sql("select felt_from is null from account where id = ?")
+                        .param(signedIn(odile).accountId())
+                        .query(Boolean.class)
+                        .single())
+                .isTrue();
+    }
 }

@@ -31,6 +31,9 @@ public final class Trials {
         if (what.equals("methods")) {
             Weeks.methods(players, seed);
         }
+        if (what.equals("enough")) {
+            Enough.trial(players, seed);
+        }
         if (what.equals("all") || what.equals("bands")) {
             Months.bands(players / MONTHS_ARE_LONG, seed);
         }

@@ -1,0 +1,173 @@
+package tachylim.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Download;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.BoundingBox;
+import com.microsoft.playwright.options.FilePayload;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.util.regex.Pattern;
+import java.util.zip.GZIPInputStream;
+import org.junit.jupiter.api.Test;
+
+/** The weeks ahead, and what is kept of those behind: moved, put right, taken along. */
+class SeasonTest {
+
+    private final Musician odile = Shared.somebodyNew();
+    private final Page page = odile.page;
+
+    private Locator day(int ahead) {
+        return page.getByRole(AriaRole.OPTION).nth(ahead);
+    }
+
+    private Locator answer() {
+        return page.getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText("of"));
+    }
+
+    private Locator section(String name) {
+        return page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName(name));
+    }
+
+    /** A workout that is begun, played a little and ended. */
+    private void somePractice() {
+        odile.firstWorkout();
+        for (int pass = 0; pass < 3; pass++) {
+            odile.playAndAnswer("j");
+        }
+        odile.untilReady();
+        page.keyboard().press("Escape");
+        odile.button("End it here").click();
+        assertThat(page.getByText("What was found")).isVisible();
+        odile.untilArrived();
+    }
+
+    @Test
+    void aDayIsMovedByKeysAndByDraggingAndSaysWhatThatDoes() {
+        somePractice();
+        page.navigate("/season");
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)))
+                .containsText(Pattern.compile("weeks|ready|early|course"));
+        day(1).focus();
+        page.keyboard().press("Shift+ArrowRight");
+        assertThat(answer()).containsText("off");
+        assertThat(day(1)).hasAttribute("aria-label", Pattern.compile(".*day off.*"));
+        assertThat(day(2)).hasAttribute("aria-selected", "true");
+        BoundingBox from = day(4).boundingBox();
+        BoundingBox to = day(6).boundingBox();
+        page.mouse().move(from.x + from.width / 2, from.y + from.height - 80);
+        page.mouse().down();
+        page.mouse()
+                .move(
+                        to.x + to.width / 2,
+                        to.y + to.height - 80,
+                        new com.microsoft.playwright.Mouse.MoveOptions().setSteps(4));
+        page.mouse().up();
+        assertThat(day(4)).hasAttribute("aria-label", Pattern.compile(".*day off.*"));
+        day(4).focus();
+        odile.button("As usual").click();
+        assertThat(day(4)).not().hasAttribute("aria-label", Pattern.compile(".*day off.*"));
+        assertThat(Shared.BROWSING.complaints()).isEmpty();
+    }
+
+    @Test
+    void aPerformanceBringsATaperAndADayOffItsWords() {
+        somePractice();
+        page.navigate("/season");
+        page.getByLabel("Name").fill("Recital at Lantern Quay");
+        String soon = odile.api("/api/season").replaceAll("(?s).*\"today\":\"([^\"]+)\".*", "$1");
+        String date = java.time.LocalDate.parse(soon).plusDays(9).toString();
+        page.getByLabel("Day", new Page.GetByLabelOptions().setExact(true)).fill(date);
+        odile.button("Add it").click();
+        assertThat(section("Performances")).containsText("Recital at Lantern Quay");
+        day(9).focus();
+        assertThat(section("The chosen day")).containsText("Recital at Lantern Quay");
+        assertThat(section("The chosen day")).containsText("Before a performance");
+        String weekday = java.time.LocalDate.parse(soon)
+                .getDayOfWeek()
+                .getDisplayName(java.time.format.TextStyle.SHORT, java.util.Locale.UK);
+        section("Days off")
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(weekday))
+                .click();
+        assertThat(day(0)).hasAttribute("aria-label", Pattern.compile(".*day off.*"));
+        odile.button("Open an address").click();
+        String address = page.getByLabel("The address, shown this once").inputValue();
+        assertThat(page.request().get(address).text()).startsWith("BEGIN:VCALENDAR");
+        odile.button("Close it").click();
+        assertThat(odile.button("Open an address")).isVisible();
+        assertThat(page.request().get(address).status()).isEqualTo(404);
+    }
+
+    @Test
+    void whatWasSaidIsPutRightAndPracticeAwayIsPutDown() {
+        somePractice();
+        page.navigate("/log");
+        page.getByLabel("Words in notes, focus or music").fill("nothing is like this");
+        assertThat(page.getByText("No session is like that.")).isVisible();
+        page.getByLabel("Words in notes, focus or music").fill("");
+        page.locator("a[href^='/log/']:not([href='/log/month'])").first().click();
+        page.getByText(Pattern.compile("what was said of them")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("Put pass \\d+ right")))
+                .last()
+                .click();
+        odile.button("Withdraw").click();
+        assertThat(page.getByText("put right").last()).isVisible();
+        page.navigate("/log/month");
+        page.getByLabel("Minutes").fill("25");
+        page.getByLabel("Note").fill("scales by the window");
+        odile.button("Put it down").click();
+        assertThat(section("Away from the screen")).containsText("scales by the window");
+        page.navigate("/");
+        assertThat(page.getByText("effort minutes")).isVisible();
+    }
+
+    private static String unpacked(byte[] file) throws IOException {
+        return new String(new GZIPInputStream(new ByteArrayInputStream(file)).readAllBytes(), StandardCharsets.UTF_8);
+    }
+
+    @Test
+    void allOfAnAccountIsTakenAlongIntoAnEmptyOne() throws IOException {
+        somePractice();
+        page.navigate("/settings");
+        Download taken = page.waitForDownload(
+                () -> page.getByText("All of it in one file").click());
+        byte[] file = Files.readAllBytes(taken.path());
+        Musician other = Shared.somebodyNew();
+        other.page.navigate("/settings");
+        other.page
+                .getByLabel("The file of an account")
+                .setInputFiles(new FilePayload("tachylim.json.gz", "application/gzip", file));
+        assertThat(other.page.getByText("1 passages and 1 sessions are here now."))
+                .isVisible();
+        assertThat(unpacked(other.page.request().get("/api/exports/account").body()))
+                .isEqualTo(unpacked(file));
+        other.page.navigate("/log");
+        assertThat(other.page.locator("a[href^='/log/']:not([href='/log/month'])"))
+                .hasCount(1);
+    }
+
+    @Test
+    void aNotebookIsLookedAtBeforeAnyOfItIsKept() {
+        page.navigate("/settings");
+        Locator file = page.getByLabel("A CSV of practice");
+        file.setInputFiles(csv("date,minutes\n2026-13-40,20\n2026-03-02,-1\n"));
+        assertThat(page.getByText("2 of 2 rows cannot be read, so nothing is taken over."))
+                .isVisible();
+        assertThat(page.getByText("Row 2, date: This is no day such as 2026-03-02."))
+                .isVisible();
+        file.setInputFiles(csv("date,minutes,note\n2026-03-02,20,scales\n2026-03-03,15,\n"));
+        odile.button("Take 2 entries over").click();
+        assertThat(page.getByText("2 entries were taken over.")).isVisible();
+        assertThat(Shared.BROWSING.complaints()).isEmpty();
+    }
+
+    private static FilePayload csv(String text) {
+        return new FilePayload("notebook.csv", "text/csv", text.getBytes(StandardCharsets.UTF_8));
+    }
+}

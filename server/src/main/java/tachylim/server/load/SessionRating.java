@@ -1,0 +1,41 @@
+package tachylim.server.load;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import java.time.LocalDate;
+import tachylim.load.FeltEffort;
+import tachylim.server.record.AssignedId;
+
+/** How hard a session felt, told once at its end. */
+@Entity
+class SessionRating extends AssignedId<Long> {
+
+    @Id
+    private Long runId;
+
+    private Long accountId;
+    private LocalDate day;
+    private int rating;
+    private double felt;
+    private double counted;
+
+    protected SessionRating() {}
+
+    SessionRating(long accountId, long runId, LocalDate day) {
+        this.accountId = accountId;
+        this.runId = runId;
+        this.day = day;
+    }
+
+    /** Takes over how hard it felt. */
+    void tell(int now, double seconds, double effort) {
+        this.rating = now;
+        this.felt = FeltEffort.of(seconds, now);
+        this.counted = effort;
+    }
+
+    @Override
+    public Long getId() {
+        return runId;
+    }
+}
