@@ -61,6 +61,7 @@ export function Strip({ season, patterns, chosen, onChoose, onMove }: Props) {
     if (dragged && dragged.from !== dragged.over) {
       onMove(dragged.from, dragged.over);
       onChoose(dragged.over);
+      days.current.get(dragged.over)?.focus();
     }
     setDragged(undefined);
   }

@@ -54,11 +54,13 @@ export function Files() {
 function Notebook() {
   const say = useSay();
   const [file, setFile] = useState<File>();
-  const read = useChange(
-    ({ chosen, keep }: { chosen: File; keep: boolean }) =>
-      given(api.POST("/api/imports/practice", { params: { query: { keep } }, ...asIs(chosen) })),
-    touches.away,
-  );
+  const read = useChange(async ({ chosen, keep }: { chosen: File; keep: boolean }) => {
+    const now = await given(api.POST("/api/imports/practice", { params: { query: { keep } }, ...asIs(chosen) }));
+    if (keep && now.problems.length === 0) {
+      say(now.kept === 0 ? "All of it was here already." : `Entries taken over: ${now.kept}.`);
+    }
+    return now;
+  }, touches.away);
   const preview = read.data;
   return (
     <div className="grid gap-2">
@@ -88,19 +90,7 @@ function Notebook() {
       {preview && <Preview preview={preview} />}
       {file && preview && preview.problems.length === 0 && preview.rows > 0 && preview.kept === 0 && (
         <div>
-          <Button
-            kind="main"
-            disabled={read.isPending}
-            onClick={() =>
-              read.mutate(
-                { chosen: file, keep: true },
-                {
-                  onSuccess: (now) =>
-                    say(now.kept === 0 ? "All of it was here already." : `${now.kept} entries were taken over.`),
-                },
-              )
-            }
-          >
+          <Button kind="main" disabled={read.isPending} onClick={() => read.mutate({ chosen: file, keep: true })}>
             Take {preview.rows} {preview.rows === 1 ? "entry" : "entries"} over
           </Button>
         </div>
@@ -153,7 +143,11 @@ function Preview({ preview }: { preview: Schemas["PracticePreview"] }) {
 /** The file of another account, for one that holds nothing yet. */
 function WholeAccount() {
   const say = useSay();
-  const read = useChange((chosen: File) => given(api.POST("/api/imports/account", asIs(chosen))), touches.everything);
+  const read = useChange(async (chosen: File) => {
+    const { passages, sessions } = await given(api.POST("/api/imports/account", asIs(chosen)));
+    // Said here: with a passage in the account this part of the page is gone.
+    say(`Passages here now: ${passages}; sessions: ${sessions}.`);
+  }, touches.everything);
   return (
     <div className="grid gap-2">
       <h3 className="font-semibold">Read the file of another account</h3>
@@ -167,12 +161,7 @@ function WholeAccount() {
           disabled={read.isPending}
           onChange={(event) => {
             const chosen = event.target.files?.[0];
-            if (chosen) {
-              read.mutate(chosen, {
-                onSuccess: ({ passages, sessions }) =>
-                  say(`${passages} passages and ${sessions} sessions are here now.`),
-              });
-            }
+            if (chosen) read.mutate(chosen);
           }}
         />
       </label>

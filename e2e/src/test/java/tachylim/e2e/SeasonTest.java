@@ -143,7 +143,7 @@ class SeasonTest {
         other.page
                 .getByLabel("The file of an account")
                 .setInputFiles(new FilePayload("tachylim.json.gz", "application/gzip", file));
-        assertThat(other.page.getByText("1 passages and 1 sessions are here now."))
+        assertThat(other.page.getByText("Passages here now: 1; sessions: 1.").first())
                 .isVisible();
         assertThat(unpacked(other.page.request().get("/api/exports/account").body()))
                 .isEqualTo(unpacked(file));
@@ -163,7 +163,7 @@ class SeasonTest {
                 .isVisible();
         file.setInputFiles(csv("date,minutes,note\n2026-03-02,20,scales\n2026-03-03,15,\n"));
         odile.button("Take 2 entries over").click();
-        assertThat(page.getByText("2 entries were taken over.")).isVisible();
+        assertThat(page.getByText("Entries taken over: 2.").first()).isVisible();
         assertThat(Shared.BROWSING.complaints()).isEmpty();
     }
 
