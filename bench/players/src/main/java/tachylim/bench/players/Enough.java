@@ -58,7 +58,7 @@ final class Enough {
     static void trial(int players, long seed) {
         Enough all = new Enough();
         for (int i = 0; i < players; i++) {
-            all.player(new SplittableRandom(seed * 7_919 + i), Kind.ALL.get(i % Kind.ALL.size()));
+            all.player(new SplittableRandom(seed * 7_919 + i), Kind.ALL[i % Kind.ALL.length]);
         }
         System.out.println(all);
     }
