@@ -134,7 +134,11 @@ export function ClickPanel({ instrument }: { instrument: string }) {
       <div className="flex flex-wrap gap-x-6">
         <Tick label="accents" checked={now.accents} onChange={(accents) => put({ accents })} />
         <Tick label="subdivisions" checked={now.subdivisions} onChange={(subdivisions) => put({ subdivisions })} />
-        <Tick label="a sound when a rest is over" checked={now.rests} onChange={(rests) => put({ rests })} />
+        <Tick
+          label="a sound when a break is due or a rest is over"
+          checked={now.rests}
+          onChange={(rests) => put({ rests })}
+        />
         <Tick label="seen only, nothing sounds" checked={now.seen} onChange={(seen) => put({ seen })} />
       </div>
       <div className="flex flex-wrap items-center gap-3">

@@ -31,7 +31,7 @@ export function Nav({ name }: { name: string }) {
       <div className="border-b border-rule print:hidden">
         <nav
           aria-label="Places"
-          className="mx-auto flex max-w-[1300px] items-stretch justify-between gap-x-1.5 px-2.5 text-[0.9rem] sm:justify-start sm:gap-x-7 sm:px-9 sm:text-base"
+          className="mx-auto flex max-w-[1300px] items-stretch justify-between gap-x-1 px-2 text-[0.8rem] sm:justify-start sm:gap-x-7 sm:px-9 sm:text-base"
         >
           <Link to="/" className="flex items-center gap-2 py-3 pr-2 text-lg font-bold max-sm:hidden">
             <Mark /> <span className="max-md:sr-only">Tachylim</span>
@@ -52,7 +52,7 @@ export function Nav({ name }: { name: string }) {
             <SymptomButton />
           </span>
           <NavLink to="/settings" className="flex min-h-12 max-w-48 items-center truncate text-soft hover:text-ink">
-            <CircleUserRound size={22} aria-hidden="true" className="sm:hidden" />
+            <CircleUserRound size={22} aria-hidden="true" className="shrink-0 sm:hidden" />
             <span className="sr-only">Settings of </span>
             <span className="truncate max-sm:sr-only" dir="auto">
               {name}

@@ -242,6 +242,19 @@ describe("the step at hand", () => {
   });
 });
 
+describe("a break that is due", () => {
+  it("is said by a sound once", () => {
+    playing.cues = 0;
+    const due = view({ step: { why: "", pass: null, rest: { seconds: 300, reason: "BREAK" }, ended: null } });
+    const { rerender, run } = stage();
+    expect(playing.cues).toBe(0);
+    rerender({ now: due, here: run });
+    expect(playing.cues).toBe(1);
+    rerender({ now: due, here: run });
+    expect(playing.cues).toBe(1);
+  });
+});
+
 describe("with three pedals alone", () => {
   const pedal = (key: string) => [key, key] as const;
   const [ONE, TWO, THREE] = [pedal("PageDown"), pedal("PageUp"), pedal("ArrowDown")];

@@ -198,6 +198,16 @@ export function useStage(run: Run, view: RunView, speed: number, instrument: str
     act(action);
   });
 
+  // A break is said once when it is due: whoever plays set after set is not looking.
+  const breakDue = view.step.rest?.reason === "BREAK";
+  const saidBreak = useRef(cue);
+  useEffect(() => {
+    saidBreak.current = cue;
+  });
+  useEffect(() => {
+    if (breakDue) saidBreak.current();
+  }, [breakDue, view.ordinal]);
+
   const rested = (seconds: number) => {
     cue();
     send({ kind: "RESTED", verdict: null, told: null, tension: null, seconds });

@@ -1,7 +1,7 @@
 import { useId } from "react";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
-import { bpm, day, oneDecimal } from "../../ui/format";
+import { bpm, day } from "../../ui/format";
 import type { Pattern } from "./looks";
 import { Swatch } from "./Patterns";
 
@@ -37,11 +37,7 @@ export function Goals({ season, patterns }: { season: Schemas["SeasonView"]; pat
                 {goal.neededOn && <span className="text-soft">by {day(goal.neededOn)}</span>}
               </p>
               <p className={goal.prospect === "UNLIKELY" ? "text-plum" : ""}>{goal.sentence}</p>
-              {goal.near && (
-                <p className="text-soft">
-                  A near goal: {bpm(goal.near)} in two weeks. {oneDecimal(goal.minutesADay)} min a day.
-                </p>
-              )}
+              {goal.near && <p className="text-soft">A near goal: {bpm(goal.near)} in two weeks.</p>}
             </div>
             <p className="font-mono whitespace-nowrap sm:text-right">
               <span className="text-2xl font-bold">{bpm(goal.ceiling)}</span> of {bpm(goal.target)}

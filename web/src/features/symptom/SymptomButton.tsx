@@ -32,7 +32,7 @@ export function SymptomButton() {
       <button
         type="button"
         onClick={() => setOpen(true)}
-        className="flex min-h-11 items-center self-center rounded-[5px] border border-plum px-2 font-semibold sm:px-3 text-plum hover:bg-plum hover:text-white"
+        className="flex min-h-11 items-center self-center rounded-[5px] border border-plum px-1.5 font-semibold sm:px-3 text-plum hover:bg-plum hover:text-white"
       >
         Symptom
       </button>

@@ -143,7 +143,8 @@ public record Season(List<SeasonDay> days, List<Outlook> outlooks) {
         }
         double needs = goals.stream().mapToDouble(goal -> goal.need(day)).sum();
         goals.forEach(goal -> owed.merge(goal.id(), minutes * goal.need(day) / needs, Double::sum));
-        int places = (int) Math.max(LEAST_PLACES, Math.min(DaysPieces.MOST, minutes / MINUTES_EACH));
+        int places = Math.min(
+                minutes / LEAST_SHARE, (int) Math.max(LEAST_PLACES, Math.min(DaysPieces.MOST, minutes / MINUTES_EACH)));
         List<Goal> chosen = goals.stream()
                 .filter(goal -> owed.get(goal.id()) > 0)
                 .sorted(Comparator.comparingDouble((Goal goal) -> -owed.get(goal.id())))
@@ -152,11 +153,11 @@ public record Season(List<SeasonDay> days, List<Outlook> outlooks) {
         double all = chosen.stream().mapToDouble(goal -> owed.get(goal.id())).sum();
         List<SeasonDay.Share> shares = new ArrayList<>();
         int left = minutes;
-        for (int i = 0; i < chosen.size() && left >= LEAST_SHARE; i++) {
+        for (int i = 0; i < chosen.size(); i++) {
             Goal goal = chosen.get(i);
-            int share = (int) Math.max(LEAST_SHARE, Math.round(minutes * owed.get(goal.id()) / all));
-            boolean last = i == chosen.size() - 1 || left - share < LEAST_SHARE;
-            int given = last ? left : share;
+            int forOthers = LEAST_SHARE * (chosen.size() - 1 - i);
+            int wanted = (int) Math.max(LEAST_SHARE, Math.round(minutes * owed.get(goal.id()) / all));
+            int given = forOthers == 0 ? left : Math.min(wanted, left - forOthers);
             shares.add(new SeasonDay.Share(goal.id(), given));
             owed.merge(goal.id(), (double) -given, Double::sum);
             left -= given;

@@ -147,6 +147,37 @@ class SeasonTest {
     }
 
     @Test
+    void aDayIsNoLongerThanItHasToBeForOnePassageAlone() {
+        Season season = season(
+                List.of(goal(1, 140, TODAY.plusDays(35), 0.001), goal(2, 103, TODAY.plusDays(35), 0.001)),
+                rails(steady(15), List.of()),
+                new Season.Wishes(15, Set.of(), Map.of()));
+        assertThat(season.days().subList(0, 14))
+                .filteredOn(day -> day.shares().size() == 2)
+                .hasSizeGreaterThan(3)
+                .allSatisfy(day -> assertThat(day.shares().get(1).minutes()).isGreaterThanOrEqualTo(3));
+    }
+
+    @Test
+    void leapDaysAndTheEndsOfYearsAreDaysLikeOthers() {
+        LocalDate before = LocalDate.of(2027, 12, 20);
+        Guardrails rails =
+                new Guardrails(30, Care.NONE, History.none(before, 30), List.of(LocalDate.of(2028, 3, 1)), List.of());
+        Season season = Season.plan(
+                List.of(unplayed(1, 120, LocalDate.of(2028, 3, 1))),
+                rails,
+                0,
+                Instant.parse("2027-12-20T10:00:00Z"),
+                null,
+                new Season.Wishes(30, Set.of(), Map.of()));
+        assertThat(season.days())
+                .extracting(SeasonDay::day)
+                .doesNotHaveDuplicates()
+                .contains(LocalDate.of(2028, 2, 29));
+        assertThat(season.days().get(season.days().size() - 1).day()).isEqualTo(LocalDate.of(2028, 3, 8));
+    }
+
+    @Test
     void whatADayIsAskedForHoldsAsFarAsItsCapAllows() {
         Season.Wishes wishes = new Season.Wishes(
                 40, Set.of(), Map.of(TODAY.plusDays(1), 0, TODAY.plusDays(2), 25, TODAY.plusDays(3), 300));

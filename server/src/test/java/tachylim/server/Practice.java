@@ -49,6 +49,14 @@ public final class Practice {
                 .asLong();
     }
 
+    /** A session that is begun, played for some events and stopped. */
+    public static JsonNode played(Player player, int events) {
+        UUID window = UUID.randomUUID();
+        JsonNode run = playOn(player, newRun(player, window), window, events);
+        send(player, run, event(run, window, "STOPPED", Map.of())).ok();
+        return run;
+    }
+
     public static long firstPiece(Player player, long passage) {
         return player.get("/api/passages/" + passage)
                 .ok()

@@ -127,6 +127,11 @@ class ArchiveReader {
     }
 
     private void requireNothingYet(SignedIn who) {
+        // One file at a time, from however many windows.
+        client.sql("select id from account where id = ? for update")
+                .param(who.accountId())
+                .query(Long.class)
+                .single();
         for (Table table : ArchiveTables.ALL) {
             long rows = client.sql("select count(*) from " + table.name() + " where account_id = ?")
                     .param(who.accountId())

@@ -160,7 +160,8 @@ public class Corrections {
         Workout workout = stored.workout(Map.of());
         List<Theme> themes = workout.brief().themes();
         for (int theme = 0; theme < themes.size(); theme++) {
-            if (run.pieceOf(themes.get(theme)) == pieceId) {
+            // One that is being played goes on from what it began with: its steps were told by that.
+            if (run.pieceOf(themes.get(theme)) == pieceId && run.outcome() != null) {
                 plans.startFrom(stored, theme, standings.believed(subject, run.day()));
             }
         }

@@ -85,12 +85,16 @@ class TodayService {
         Habit habit = accounts.habit(who);
         LocalDate since = today.lastPlayed() == null ? today.day() : today.lastPlayed();
         Season.Wishes wishes = season.wishes(who, since, today.day());
-        List<Chosen> chosen = chosen(who, all, minutes == null ? habit.usualMinutes() : minutes, easy, today);
+        Integer asked = wishes.asked().get(today.day());
+        int usual = asked != null && asked >= Brief.LEAST_MINUTES
+                ? Math.min(Brief.MOST_MINUTES, asked)
+                : habit.usualMinutes();
+        List<Chosen> chosen = chosen(who, all, minutes == null ? usual : minutes, easy, today);
         List<StoredPiece> pieces =
                 chosen.stream().map(one -> all.get(one.piece().id()).piece()).toList();
         return new TodayView(
                 today.day(),
-                plans.prepared(who, wish(who, pieces, habit, minutes, easy), pieces, today),
+                plans.prepared(who, wish(who, pieces, habit, usual, minutes, easy), pieces, today),
                 today.dto(),
                 word(today, easy, wishes),
                 reasons(who, chosen, pieces, all, today),
@@ -136,9 +140,10 @@ class TodayService {
                 decided);
     }
 
-    private PlanWish wish(SignedIn who, List<StoredPiece> pieces, Habit habit, Integer minutes, boolean easy) {
+    private PlanWish wish(
+            SignedIn who, List<StoredPiece> pieces, Habit habit, int usualToday, Integer minutes, boolean easy) {
         School school = easy ? School.EASY : plans.usual(who, pieces.get(0));
-        int usual = Brief.usualMinutes(habit.usualMinutes(), school);
+        int usual = Brief.usualMinutes(usualToday, school);
         return PlanWish.usual(
                 pieces.stream().map(StoredPiece::id).toList(),
                 minutes == null || easy ? usual : minutes,

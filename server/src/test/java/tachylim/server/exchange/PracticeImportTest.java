@@ -154,10 +154,7 @@ class PracticeImportTest extends ServerTest {
     @Test
     void everyPassIsARow() {
         Player odile = player();
-        UUID window = UUID.randomUUID();
-        JsonNode run = Practice.playOn(odile, Practice.newRun(odile, window), window, 10);
-        Practice.send(odile, run, Practice.event(run, window, "STOPPED", Map.of()))
-                .ok();
+        Practice.played(odile, 10);
         String[] lines = new String(odile.download("/api/exports/passes.csv"), StandardCharsets.UTF_8).split("\r\n");
         long passes = sql.sql("select count(*) from played_pass where account_id = ?")
                 .param(signedIn(odile).accountId())

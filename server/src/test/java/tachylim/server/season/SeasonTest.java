@@ -151,6 +151,15 @@ class SeasonTest extends ServerTest {
     }
 
     @Test
+    void theMinutesWantedOfTodayAreWhatTodayPrepares() {
+        Player odile = preparing();
+        odile.put("/api/season/days/" + today(odile), Map.of("minutes", 12)).ok();
+        JsonNode today = odile.get("/api/today").ok();
+        assertThat(today.path("plan").path("wish").path("minutes").asInt()).isEqualTo(12);
+        assertThat(today.path("pieces")).hasSize(1);
+    }
+
+    @Test
     void severalPerformancesEachHaveTheirTaper() {
         Player odile = preparing();
         LocalDate today = today(odile);

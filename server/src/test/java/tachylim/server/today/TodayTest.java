@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.LocalDate;
 import java.util.Map;
-import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import tachylim.server.Player;
 import tachylim.server.Practice;
@@ -95,10 +94,7 @@ class TodayTest extends ServerTest {
     @Test
     void aBadDayAndAForgottenDayHaveTheirOwnWords() {
         Player odile = player();
-        UUID window = UUID.randomUUID();
-        JsonNode run = Practice.playOn(odile, Practice.newRun(odile, window), window, 4);
-        Practice.send(odile, run, Practice.event(run, window, "STOPPED", Map.of()))
-                .ok();
+        Practice.played(odile, 4);
         assertThat(odile.get("/api/today").ok().path("word").asString()).isEmpty();
         assertThat(odile.get("/api/today?easy=true").ok().path("word").asString())
                 .startsWith("Eight easy minutes");
@@ -121,10 +117,7 @@ class TodayTest extends ServerTest {
     @Test
     void whatChangedSinceLastTimeIsSaid() {
         Player odile = player();
-        UUID window = UUID.randomUUID();
-        JsonNode run = Practice.playOn(odile, Practice.newRun(odile, window), window, 8);
-        Practice.send(odile, run, Practice.event(run, window, "STOPPED", Map.of()))
-                .ok();
+        Practice.played(odile, 8);
         assertThat(odile.get("/api/today")
                         .ok()
                         .path("pieces")
@@ -138,10 +131,7 @@ class TodayTest extends ServerTest {
     @Test
     void tomorrowKnowsYesterdaysCeiling() {
         Player odile = player();
-        UUID window = UUID.randomUUID();
-        JsonNode run = Practice.playOn(odile, Practice.newRun(odile, window), window, 8);
-        Practice.send(odile, run, Practice.event(run, window, "STOPPED", Map.of()))
-                .ok();
+        Practice.played(odile, 8);
         long account = signedIn(odile).accountId();
         sql.sql("update ceiling_day set day = day - interval 1 day where account_id = ?")
                 .param(account)
