@@ -55,6 +55,9 @@ public final class Years {
         pages.put("Load", "/api/load");
         pages.put("Log", "/api/log");
         pages.put("Log, older", "/api/log?before=" + before);
+        pages.put("Log, looked for", "/api/log?text=weather");
+        pages.put("a month", "/api/log/month");
+        pages.put("Season", "/api/season");
         pages.put("a session", "/api/log/" + run);
         for (Map.Entry<String, String> page : pages.entrySet()) {
             List<Double> took = new ArrayList<>();
@@ -72,7 +75,8 @@ public final class Years {
     private void answers() throws Exception {
         String piece = first(send("GET", "/api/today", null), "\"pieceId\":(\\d+)");
         String plan = send("GET", "/api/pieces/" + piece + "/plan", null);
-        String wish = first(plan, "\"wish\":(\\{[^{}]*\\})").replaceFirst("\"minutes\":\\d+", "\"minutes\":60");
+        String wish = (first(plan, "\"wish\":(\\{[^{}]*),\"blocks\"") + ",\"blocks\":[]}")
+                .replaceFirst("\"minutes\":\\d+", "\"minutes\":60");
         String holder = UUID.randomUUID().toString();
         String view = send("POST", "/api/runs", "{\"plan\":" + wish + ",\"holder\":\"" + holder + "\"}");
         String run = first(view, "\"id\":(\\d+)");

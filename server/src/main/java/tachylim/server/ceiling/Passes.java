@@ -229,6 +229,7 @@ public class Passes {
     /** Where the last climb ended on those of some pieces that have had one: the tempo of its last pass. */
     @Transactional(readOnly = true)
     public Map<Long, Tempo> lastClimbs(SignedIn who, Collection<Long> pieceIds) {
-        return tempos(passes.lastClimbs(who.accountId(), pieceIds));
+        List<Long> last = passes.lastClimbs(who.accountId(), pieceIds);
+        return last.isEmpty() ? Map.of() : tempos(passes.tempos(last));
     }
 }
