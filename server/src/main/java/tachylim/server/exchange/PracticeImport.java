@@ -20,7 +20,7 @@ import tachylim.server.ceiling.StandingService;
 import tachylim.server.exchange.ExchangeDtos.PracticePreview;
 import tachylim.server.exchange.ExchangeDtos.PracticeProblem;
 import tachylim.server.exchange.ExchangeDtos.PracticeRow;
-import tachylim.server.load.LoadService;
+import tachylim.server.load.AwayService;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StoredPiece;
 import tachylim.tempo.Tempo;
@@ -37,13 +37,13 @@ class PracticeImport {
     private final AccountService accounts;
     private final RepertoireService repertoire;
     private final StandingService standings;
-    private final LoadService load;
+    private final AwayService away;
 
-    PracticeImport(AccountService accounts, RepertoireService repertoire, StandingService standings, LoadService load) {
+    PracticeImport(AccountService accounts, RepertoireService repertoire, StandingService standings, AwayService away) {
         this.accounts = accounts;
         this.repertoire = repertoire;
         this.standings = standings;
-        this.load = load;
+        this.away = away;
     }
 
     /** What a file holds and what is wrong with it; where nothing is, and it is wanted, all of it is kept. */
@@ -116,12 +116,12 @@ class PracticeImport {
                     : shortened(row.passage()
                             + row.tempo().map(tempo -> " at " + tempo).orElse("")
                             + (row.note().isEmpty() ? "" : ": " + row.note()));
-            boolean fresh = load.takeOver(
+            boolean fresh = away.takeOver(
                     who,
                     UUID.nameUUIDFromBytes((row.row() + "|" + row).getBytes(StandardCharsets.UTF_8))
                             .toString(),
                     row.date(),
-                    new LoadService.Away(row.what(), row.minutes(), note));
+                    new AwayService.Away(row.what(), row.minutes(), note));
             if (fresh) {
                 kept++;
                 row.tempo()

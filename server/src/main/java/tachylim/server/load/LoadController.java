@@ -40,9 +40,11 @@ class LoadController {
     private static final String CAP = "A limit is not negative.";
 
     private final LoadService load;
+    private final AwayService away;
 
-    LoadController(LoadService load) {
+    LoadController(LoadService load, AwayService away) {
         this.load = load;
+        this.away = away;
     }
 
     record DayDto(
@@ -135,21 +137,21 @@ class LoadController {
                 load.symptoms(who),
                 today.adviceWanted(),
                 ElsewhereKind.ALL,
-                load.elsewhere(who),
+                away.elsewhere(who),
                 load.given(who, today.day()));
     }
 
     /** Something that was played elsewhere today: it counts. */
     @PostMapping("/load/elsewhere")
     LoadView elsewhere(@AuthenticationPrincipal SignedIn who, @Valid @RequestBody ElsewhereWish wish) {
-        load.elsewhere(who, wish.clientId(), wish.kind(), wish.minutes());
+        away.elsewhere(who, wish.clientId(), wish.kind(), wish.minutes());
         return view(who);
     }
 
     @DeleteMapping("/load/elsewhere/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void notElsewhere(@AuthenticationPrincipal SignedIn who, @PathVariable long id) {
-        load.notElsewhere(who, id);
+        away.notElsewhere(who, id);
     }
 
     /** A limit that somebody gave: it holds at once. */

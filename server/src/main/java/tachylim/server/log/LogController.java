@@ -25,7 +25,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import tachylim.load.Elsewhere;
 import tachylim.server.account.SignedIn;
-import tachylim.server.load.LoadService;
+import tachylim.server.load.AwayService;
 import tachylim.server.run.RunService;
 import tachylim.shown.Relief;
 import tachylim.task.Ask;
@@ -44,11 +44,11 @@ class LogController {
     private static final String MINUTES = "Give 1 to " + Elsewhere.MOST_MINUTES + " minutes.";
 
     private final LogService log;
-    private final LoadService load;
+    private final AwayService away;
 
-    LogController(LogService log, LoadService load) {
+    LogController(LogService log, AwayService away) {
         this.log = log;
-        this.load = load;
+        this.away = away;
     }
 
     /** One session. The outcome is null while it is being played. */
@@ -126,7 +126,7 @@ class LogController {
 
     record AwayDto(long id, LocalDate day, Elsewhere kind, String title, double seconds, double effort, String note) {
 
-        static AwayDto of(LoadService.KeptAway one) {
+        static AwayDto of(AwayService.KeptAway one) {
             return new AwayDto(one.id(), one.day(), one.kind(), one.title(), one.seconds(), one.effort(), one.note());
         }
     }
@@ -197,19 +197,19 @@ class LogController {
     @PostMapping("/away")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void away(@AuthenticationPrincipal SignedIn who, @Valid @RequestBody AwayWish wish) {
-        load.elsewhere(
-                who, wish.clientId(), wish.day(), new LoadService.Away(wish.kind(), wish.minutes(), wish.note()));
+        away.elsewhere(
+                who, wish.clientId(), wish.day(), new AwayService.Away(wish.kind(), wish.minutes(), wish.note()));
     }
 
     @PutMapping("/away/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void away(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody AwayChange change) {
-        load.elsewhere(who, id, new LoadService.Away(change.kind(), change.minutes(), change.note()));
+        away.elsewhere(who, id, new AwayService.Away(change.kind(), change.minutes(), change.note()));
     }
 
     @DeleteMapping("/away/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void notAway(@AuthenticationPrincipal SignedIn who, @PathVariable long id) {
-        load.notElsewhere(who, id);
+        away.notElsewhere(who, id);
     }
 }

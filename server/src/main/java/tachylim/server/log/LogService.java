@@ -12,6 +12,7 @@ import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
 import tachylim.server.ceiling.Passes;
 import tachylim.server.count.CountService;
+import tachylim.server.load.AwayService;
 import tachylim.server.load.LoadService;
 import tachylim.server.log.LogController.AwayDto;
 import tachylim.server.log.LogController.AwayKind;
@@ -55,6 +56,7 @@ class LogService {
     private final Passes passes;
     private final Corrections corrections;
     private final LoadService load;
+    private final AwayService aways;
     private final CountService counts;
     private final AccountService accounts;
 
@@ -67,6 +69,7 @@ class LogService {
             Passes passes,
             Corrections corrections,
             LoadService load,
+            AwayService aways,
             CountService counts,
             AccountService accounts) {
         this.summaries = summaries;
@@ -77,6 +80,7 @@ class LogService {
         this.passes = passes;
         this.corrections = corrections;
         this.load = load;
+        this.aways = aways;
         this.counts = counts;
         this.accounts = accounts;
     }
@@ -142,7 +146,7 @@ class LogService {
         Map<LocalDate, List<Entry>> sessions = entries(who, runs.between(who, first, last, MOST_IN_MONTH)).stream()
                 .collect(Collectors.groupingBy(Entry::day));
         Map<LocalDate, List<AwayDto>> away =
-                load.away(who, first, last).stream().map(AwayDto::of).collect(Collectors.groupingBy(AwayDto::day));
+                aways.away(who, first, last).stream().map(AwayDto::of).collect(Collectors.groupingBy(AwayDto::day));
         Map<LocalDate, Double> efforts = load.efforts(who, first, last);
         Map<LocalDate, Long> counted = counts.days(who, first, last);
         return new Month(
