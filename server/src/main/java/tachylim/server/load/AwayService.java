@@ -1,0 +1,152 @@
+package tachylim.server.load;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.data.domain.Limit;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tachylim.load.Elsewhere;
+import tachylim.server.account.AccountService;
+import tachylim.server.account.SignedIn;
+import tachylim.server.load.LoadController.ElsewhereDto;
+import tachylim.server.web.Refused;
+
+/** What was played away from the screen: told afterwards, put right and taken back; it counts as anything else does. */
+@Service
+public class AwayService {
+
+    private static final int ELSEWHERE_SHOWN = 10;
+    private static final int DAYS_TOLD = 28;
+    private static final int MOST_PRACTICE_A_DAY = 1_000;
+
+    private final AccountService accounts;
+    private final BenchPracticeRepository practices;
+    private final Clock clock;
+
+    AwayService(AccountService accounts, BenchPracticeRepository practices, Clock clock) {
+        this.accounts = accounts;
+        this.practices = practices;
+        this.clock = clock;
+    }
+
+    /** Counts something that was played elsewhere, once for each id of the browser's making. It is over: nothing forbids it. */
+    @Transactional
+    public void elsewhere(SignedIn who, String clientId, Elsewhere kind, int minutes) {
+        elsewhere(who, clientId, accounts.today(who), new Away(kind, minutes, ""));
+    }
+
+    /** Something that was played elsewhere. */
+    public record Away(Elsewhere kind, int minutes, String note) {}
+
+    /** Counts something that was played elsewhere on a day of the last weeks; of days gone by it counts from tomorrow. */
+    @Transactional
+    public void elsewhere(SignedIn who, String clientId, LocalDate day, Away away) {
+        if (practices.existsByAccountIdAndClientId(who.accountId(), clientId)) {
+            return;
+        }
+        Instant now = clock.instant();
+        if (practices.countByAccountIdAndAtAfter(who.accountId(), now.minus(Duration.ofDays(1)))
+                >= MOST_PRACTICE_A_DAY) {
+            throw Refused.field("minutes", "That is more than a day of practice.");
+        }
+        LocalDate today = accounts.get(who).day(now);
+        if (day.isAfter(today) || day.isBefore(today.minusDays(DAYS_TOLD))) {
+            throw Refused.field("day", "Give a day of the last " + DAYS_TOLD + " days.");
+        }
+        BenchPractice practice = Refused.unlessValid(
+                "minutes", () -> new BenchPractice(who.accountId(), clientId, away.kind(), away.minutes(), day, now));
+        practice.become(away.kind(), away.minutes(), away.note().strip());
+        practices.save(practice);
+    }
+
+    @Transactional(readOnly = true)
+    List<ElsewhereDto> elsewhere(SignedIn who) {
+        return practices
+                .findByAccountIdAndElsewhereNotNullAndWithdrawnAtNullOrderByIdDesc(
+                        who.accountId(), Limit.of(ELSEWHERE_SHOWN))
+                .stream()
+                .map(one -> new ElsewhereDto(
+                        one.id(), one.day(), one.elsewhere(), one.elsewhere().title(), one.playSeconds(), one.effort()))
+                .toList();
+    }
+
+    /**
+     * Takes over what was practised before, however long ago, from a notebook.
+     *
+     * @return whether it was not known yet
+     */
+    @Transactional
+    public boolean takeOver(SignedIn who, String clientId, LocalDate day, Away away) {
+        if (practices.existsByAccountIdAndClientId(who.accountId(), clientId)) {
+            return false;
+        }
+        BenchPractice practice =
+                new BenchPractice(who.accountId(), clientId, away.kind(), away.minutes(), day, clock.instant());
+        practice.become(away.kind(), away.minutes(), away.note().strip());
+        practices.save(practice);
+        return true;
+    }
+
+    /** Something that was played elsewhere, as it is kept. */
+    public record KeptAway(
+            long id, LocalDate day, Elsewhere kind, String title, double seconds, double effort, String note) {}
+
+    /** What was played elsewhere on some days, the oldest first. */
+    @Transactional(readOnly = true)
+    public List<KeptAway> away(SignedIn who, LocalDate from, LocalDate to) {
+        return practices
+                .findByAccountIdAndElsewhereNotNullAndWithdrawnAtNullAndDayBetweenOrderByDayAscIdAsc(
+                        who.accountId(), from, to, Limit.of(MOST_PRACTICE_A_DAY))
+                .stream()
+                .map(one -> new KeptAway(
+                        one.id(),
+                        one.day(),
+                        one.elsewhere(),
+                        one.elsewhere().title(),
+                        one.playSeconds(),
+                        one.effort(),
+                        one.note()))
+                .toList();
+    }
+
+    private BenchPractice elsewhere(SignedIn who, long id) {
+        return practices
+                .findByIdAndAccountIdAndElsewhereNotNullAndWithdrawnAtNull(id, who.accountId())
+                .orElseThrow(() -> Refused.notFound("This entry"));
+    }
+
+    /** Puts right what was entered by mistake; of a day gone by it counts from tomorrow as it is now, and today as it was. */
+    @Transactional
+    public void elsewhere(SignedIn who, long id, Away away) {
+        BenchPractice one = elsewhere(who, id);
+        Refused.unlessValid("minutes", () -> away.kind().effort(away.minutes()));
+        BenchPractice now = one;
+        if (one.day().isBefore(accounts.today(who))) {
+            one.withdraw(clock.instant());
+            now = new BenchPractice(
+                    who.accountId(),
+                    UUID.randomUUID().toString(),
+                    away.kind(),
+                    away.minutes(),
+                    one.day(),
+                    clock.instant());
+        }
+        now.become(away.kind(), away.minutes(), away.note().strip());
+        practices.save(now);
+    }
+
+    /** Takes back what was entered by mistake; of a day gone by it still counts for what today may be. */
+    @Transactional
+    public void notElsewhere(SignedIn who, long id) {
+        BenchPractice one = elsewhere(who, id);
+        if (one.day().isBefore(accounts.today(who))) {
+            one.withdraw(clock.instant());
+        } else {
+            practices.delete(one);
+        }
+    }
+}
