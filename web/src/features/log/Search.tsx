@@ -47,24 +47,17 @@ export function Search({ wanted, onChange }: { wanted: Wanted; onChange: (wanted
           </option>
         ))}
       </select>
-      <label className="flex items-center gap-2">
-        <span className="text-soft">from</span>
-        <input
-          type="date"
-          className={`${INPUT} w-auto`}
-          value={wanted.from ?? ""}
-          onChange={(event) => change({ from: event.target.value || undefined })}
-        />
-      </label>
-      <label className="flex items-center gap-2">
-        <span className="text-soft">to</span>
-        <input
-          type="date"
-          className={`${INPUT} w-auto`}
-          value={wanted.to ?? ""}
-          onChange={(event) => change({ to: event.target.value || undefined })}
-        />
-      </label>
+      {(["from", "to"] as const).map((end) => (
+        <label key={end} className="flex items-center gap-2">
+          <span className="text-soft">{end}</span>
+          <input
+            type="date"
+            className={`${INPUT} w-auto`}
+            value={wanted[end] ?? ""}
+            onChange={(event) => change({ [end]: event.target.value || undefined })}
+          />
+        </label>
+      ))}
     </search>
   );
 }

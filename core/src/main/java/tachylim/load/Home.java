@@ -1,9 +1,12 @@
 package tachylim.load;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.ZoneId;
+import java.util.Comparator;
+import java.util.stream.Stream;
 
 /**
  * Where a player lives, and so when their day turns: at {@value #TURNS_AT} in the morning, since what is
@@ -55,6 +58,16 @@ public record Home(ZoneId zone, ZoneId next, Instant nextFrom, LocalDate askedOn
         return local.toLocalTime().isBefore(LocalTime.of(TURNS_AT, 0))
                 ? local.toLocalDate().minusDays(1)
                 : local.toLocalDate();
+    }
+
+    /** When the day that runs at {@code now} began: after a move that is where it began, whichever zone that was. */
+    public Instant dayBegan(Instant now) {
+        LocalDate today = day(now);
+        return Stream.of(zone, zoneAt(now))
+                .map(where -> today.atTime(TURNS_AT, 0).atZone(where).toInstant())
+                .filter(began -> !began.isAfter(now) && day(began).equals(today))
+                .min(Comparator.naturalOrder())
+                .orElseGet(() -> dayEnds(now).minus(Duration.ofDays(1)));
     }
 
     /** When the day that runs at {@code now} ends. */

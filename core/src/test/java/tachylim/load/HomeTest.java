@@ -100,4 +100,30 @@ class HomeTest {
             return home;
         }
     }
+
+    @Test
+    void aDayBeganWhenItTurnedAlsoWhenTheClocksChange() {
+        Home paris = Home.in(ZoneId.of("Europe/Paris"));
+        // The night in which clocks go forward, and the one in which they go back.
+        for (String night : new String[] {"2026-03-29T00:30:00Z", "2026-10-25T00:30:00Z", "2028-02-29T01:00:00Z"}) {
+            Instant now = Instant.parse(night);
+            Instant began = paris.dayBegan(now);
+            assertThat(began).isBefore(now);
+            assertThat(paris.day(began)).isEqualTo(paris.day(now));
+            assertThat(paris.day(began.minusNanos(1))).isEqualTo(paris.day(now).minusDays(1));
+        }
+    }
+
+    @Test
+    void aDayInWhichOneMovesBeganWhereItBegan() {
+        Instant asked = Instant.parse("2026-05-04T12:00:00Z");
+        Home moved = Home.in(ZoneId.of("Europe/Paris")).movingTo(ZoneId.of("America/New_York"), asked);
+        for (int hour = 0; hour < 72; hour++) {
+            Instant now = asked.plusSeconds(3_600L * hour);
+            Instant began = moved.dayBegan(now);
+            assertThat(began).isBeforeOrEqualTo(now);
+            assertThat(moved.day(began)).isEqualTo(moved.day(now));
+            assertThat(moved.day(began.minusNanos(1))).isBefore(moved.day(now));
+        }
+    }
 }

@@ -107,7 +107,7 @@ public class LoadService {
     public Today today(SignedIn who, Instant now) {
         Account account = accounts.get(who);
         LocalDate day = account.day(now);
-        Weeks weeks = weeks(who, account, day);
+        Weeks weeks = weeks(who, account, now);
         List<Symptom> reports = reports(who);
         reports.forEach(one -> one.notAfter(clock.instant()));
         Guardrails guardrails = guardrails(who, account, weeks, reports, now);
@@ -141,14 +141,15 @@ public class LoadService {
         History known = before.getIfPresent(who.accountId());
         Weeks weeks = known != null && known.today().equals(day)
                 ? new Weeks(done(days(who, day, day), day), known)
-                : weeks(who, account, day);
+                : weeks(who, account, now);
         return Allowance.of(guardrails(who, account, weeks, reports(who), now).today(weeks.done(), now));
     }
 
     /** The day at hand and the weeks before it. */
     private record Weeks(DayLoad done, History history) {}
 
-    private Weeks weeks(SignedIn who, Account account, LocalDate day) {
+    private Weeks weeks(SignedIn who, Account account, Instant now) {
+        LocalDate day = account.day(now);
         LocalDate from = day.minusDays(History.DAYS);
         // What is told today of days gone by counts from tomorrow: else a day could be raised by telling.
         List<DayDto> days = felt(
@@ -156,10 +157,7 @@ public class LoadService {
                 days(
                         passes.days(who, from, day),
                         practices.days(
-                                who.accountId(),
-                                from,
-                                day,
-                                day.atStartOfDay(account.home().zone()).toInstant())),
+                                who.accountId(), from, day, account.home().dayBegan(now))),
                 day,
                 from,
                 day);
@@ -205,7 +203,7 @@ public class LoadService {
         Instant now = clock.instant();
         Account account = accounts.get(who);
         LocalDate day = account.day(now);
-        Weeks weeks = weeks(who, account, day);
+        Weeks weeks = weeks(who, account, now);
         List<Symptom> reports = reports(who);
         return new Ahead(
                 guardrails(who, account, weeks, reports, now, days),
