@@ -1,26 +1,62 @@
 package tachylim.server;
 
+import java.sql.Connection;
+import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.util.Arrays;
+import java.util.Properties;
 import org.flywaydb.core.Flyway;
 import org.flywaydb.core.api.MigrationInfo;
+import org.springframework.boot.flyway.autoconfigure.FlywayConfigurationCustomizer;
 import org.springframework.boot.flyway.autoconfigure.FlywayMigrationStrategy;
+import org.springframework.boot.jdbc.autoconfigure.DataSourceProperties;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.jdbc.datasource.DriverManagerDataSource;
+import tachylim.server.ensemble.Baton;
 
 /**
- * How the schema is brought up to date. Every migration may be run again, so one that was cut off is simply begun anew; what
- * a newer Tachylim has written is left alone.
+ * How the schema is brought up to date: by one instance while the others wait. Every migration may be run again, so one that
+ * was cut off is simply begun anew; what a newer Tachylim has written is left alone.
  */
 @Configuration
 class Migrations {
 
+    /** Steps take the time they take: their connection is their own, and only has to be there in time. */
     @Bean
-    FlywayMigrationStrategy repeatable() {
-        return flyway -> {
+    FlywayConfigurationCustomizer ownConnection(DataSourceProperties database) {
+        DriverManagerDataSource own = new DriverManagerDataSource(
+                database.determineUrl(), database.determineUsername(), database.determinePassword());
+        Properties inTime = new Properties();
+        inTime.setProperty("connectTimeout", "2000");
+        own.setConnectionProperties(inTime);
+        return configuration -> configuration.dataSource(own);
+    }
+
+    @Bean
+    FlywayMigrationStrategy oneByOne(Baton baton) {
+        return flyway -> baton.alone("migrations", () -> {
             refuseNewer(flyway);
+            beginWhereNothingIs(flyway);
             flyway.repair();
-            flyway.migrate();
-        };
+            return flyway.migrate();
+        });
+    }
+
+    /** A database that holds the baton and nothing else counts as empty; of any other without a history Flyway keeps off. */
+    private static void beginWhereNothingIs(Flyway flyway) {
+        try (Connection connection = flyway.getConfiguration().getDataSource().getConnection();
+                ResultSet tables = connection.getMetaData().getTables(connection.getCatalog(), null, "%", null)) {
+            int others = 0;
+            while (tables.next()) {
+                others += Baton.TABLE.equalsIgnoreCase(tables.getString("TABLE_NAME")) ? 0 : 1;
+            }
+            if (others == 0) {
+                flyway.baseline();
+            }
+        } catch (SQLException failure) {
+            throw new IllegalStateException("It cannot be told what this database holds", failure);
+        }
     }
 
     private static void refuseNewer(Flyway flyway) {

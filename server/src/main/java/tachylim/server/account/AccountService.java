@@ -21,6 +21,7 @@ import tachylim.method.School;
 import tachylim.method.Strictness;
 import tachylim.method.WarmUpRoutine;
 import tachylim.passage.InstrumentFamily;
+import tachylim.server.ensemble.Again;
 import tachylim.server.web.ProblemCode;
 import tachylim.server.web.Refused;
 import tachylim.workout.Choices;
@@ -119,13 +120,13 @@ public class AccountService {
         }
         String hash = guard.oneOfFew(() -> passwords.encode(PasswordRule.composed(password)));
         try {
-            Account account = accounts.saveAndFlush(new Account(
+            Account account = Again.of(() -> accounts.saveAndFlush(new Account(
                     trimmed,
                     hash,
                     InstrumentFamily.OTHER,
                     DailyMinutes.USUAL,
                     zone(zone).orElse(ZoneOffset.UTC),
-                    clock.instant()));
+                    clock.instant())));
             return new SignedIn(account.id(), account.name());
         } catch (DataIntegrityViolationException sameMoment) {
             throw nameTaken();
@@ -149,7 +150,7 @@ public class AccountService {
         guard.forget(Guard.What.SIGN_IN_OF_NAME, trimmed);
         if (passwords.upgradeEncoding(account.passwordHash())) {
             account.passwordHash(guard.oneOfFew(() -> passwords.encode(PasswordRule.composed(password))));
-            accounts.save(account);
+            Again.run(() -> accounts.save(account));
         }
         return new SignedIn(account.id(), account.name());
     }
@@ -171,7 +172,7 @@ public class AccountService {
         PasswordRule.check("newPassword", fresh, who.name());
         checkPresent(who, account, old, "oldPassword", "That is not the present password.");
         account.passwordHash(guard.oneOfFew(() -> passwords.encode(PasswordRule.composed(fresh))));
-        accounts.save(account);
+        Again.run(() -> accounts.save(account));
     }
 
     /** Asks for another zone; it holds once the running day is over in both. */

@@ -11,6 +11,7 @@ import java.util.function.Supplier;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
+import tachylim.server.ensemble.Again;
 import tachylim.server.web.Refused;
 
 /**
@@ -39,7 +40,7 @@ class Guard {
     private static final long FIRST_WAIT_MILLIS = 250;
     private static final long LONGEST_WAIT_MILLIS = 3_000;
 
-    /** Tries that wait hold a thread each, so only so many may; hashing holds a processor. */
+    /** Tries that wait hold a thread each, so only so many may on one instance; hashing holds a processor of its own. */
     private static final int MOST_WAITING = 24;
 
     private static final int MOST_HASHING = 4;
@@ -63,10 +64,10 @@ class Guard {
     void count(What what, String whose) {
         String subject = subject(what, whose);
         Instant now = clock.instant();
-        Integer made = apart.execute(status -> {
+        Integer made = Again.of(() -> apart.execute(status -> {
             tries.count(subject, now, now.minus(WINDOW));
             return tries.tries(subject);
-        });
+        }));
         int over = (made == null ? Integer.MAX_VALUE : made) - what.free;
         if (over > 0) {
             slowDown(Math.min(LONGEST_WAIT_MILLIS, FIRST_WAIT_MILLIS << Math.min(over - 1, 8)));
@@ -106,8 +107,8 @@ class Guard {
     }
 
     void forget(What what, String whose) {
-        apart.executeWithoutResult(
-                status -> tries.forget(subject(what, whose), clock.instant().minus(WINDOW)));
+        Again.run(() -> apart.executeWithoutResult(
+                status -> tries.forget(subject(what, whose), clock.instant().minus(WINDOW))));
     }
 
     /** Whatever is sent as a name or an address, however long, becomes a key of one length. */

@@ -1,24 +1,24 @@
 package tachylim.server.account;
 
+import jakarta.servlet.DispatcherType;
+import java.util.EnumSet;
+import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.beans.factory.config.BeanPostProcessor;
+import org.springframework.boot.web.servlet.FilterRegistrationBean;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.context.annotation.Primary;
-import org.springframework.session.config.SessionRepositoryCustomizer;
+import org.springframework.session.FindByIndexNameSessionRepository;
+import org.springframework.session.Session;
 import org.springframework.session.jdbc.JdbcIndexedSessionRepository;
+import org.springframework.session.web.http.SessionRepositoryFilter;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionOperations;
 import org.springframework.transaction.support.TransactionTemplate;
 
-/** Keeps when a session was last used to the minute: to look at a page writes nothing else to the disk. */
+/** Sessions cost the database as little as they can: see {@link LastUsed}. */
 @Configuration
 class SparingSessions {
-
-    /** As the repository writes it, but only when a minute has gone by, or before it is said whose session it is. */
-    private static final String UPDATE = """
-            UPDATE SPRING_SESSION
-            SET SESSION_ID = ?, LAST_ACCESS_TIME = ?, MAX_INACTIVE_INTERVAL = ?, EXPIRY_TIME = ?, PRINCIPAL_NAME = ?
-            WHERE PRIMARY_ID = ?
-              AND (LAST_ACCESS_TIME < 1000 * (UNIX_TIMESTAMP() - 60) OR PRINCIPAL_NAME IS NULL)""";
 
     /** A session is looked up in one statement, which needs no transaction around it. */
     @Bean("springSessionTransactionOperations")
@@ -26,15 +26,38 @@ class SparingSessions {
         return TransactionOperations.withoutTransaction();
     }
 
+    /** Lies around the sessions of the database as the framework sets them up. */
+    @Bean
+    static BeanPostProcessor lastUsed(ObjectProvider<TransactionTemplate> together) {
+        return new BeanPostProcessor() {
+            @Override
+            @SuppressWarnings("unchecked")
+            public Object postProcessAfterInitialization(Object bean, String name) {
+                return bean instanceof JdbcIndexedSessionRepository
+                        ? new LastUsed((FindByIndexNameSessionRepository<Session>) bean, together.getObject())
+                        : bean;
+            }
+        };
+    }
+
+    /**
+     * Before the filter that asks for sessions, each time that a request comes through; not where a page is handed on within
+     * one, which is still the same request.
+     */
+    @Bean
+    FilterRegistrationBean<LastUsed.OnceARequest> onceARequest() {
+        FilterRegistrationBean<LastUsed.OnceARequest> registration =
+                new FilterRegistrationBean<>(new LastUsed.OnceARequest());
+        registration.setOrder(SessionRepositoryFilter.DEFAULT_ORDER - 1);
+        registration.setDispatcherTypes(EnumSet.of(DispatcherType.REQUEST, DispatcherType.ASYNC, DispatcherType.ERROR));
+        registration.setAsyncSupported(true);
+        return registration;
+    }
+
     /** All else that is written goes together or not at all. */
     @Bean
     @Primary
     TransactionTemplate together(PlatformTransactionManager transactions) {
         return new TransactionTemplate(transactions);
-    }
-
-    @Bean
-    SessionRepositoryCustomizer<JdbcIndexedSessionRepository> sparing() {
-        return repository -> repository.setUpdateSessionQuery(UPDATE);
     }
 }

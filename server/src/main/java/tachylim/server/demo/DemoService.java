@@ -12,6 +12,7 @@ import org.springframework.stereotype.Service;
 import tachylim.load.Home;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
+import tachylim.server.ensemble.Baton;
 import tachylim.server.run.RunService;
 
 /** The demo account: there from the start, and written anew when its history is no longer up to today. */
@@ -24,13 +25,15 @@ class DemoService {
     private final RunService runs;
     private final DemoHistory history;
     private final Clock clock;
+    private final Baton baton;
     private SignedIn odile;
 
-    DemoService(AccountService accounts, RunService runs, DemoHistory history, Clock clock) {
+    DemoService(AccountService accounts, RunService runs, DemoHistory history, Clock clock, Baton baton) {
         this.accounts = accounts;
         this.runs = runs;
         this.history = history;
         this.clock = clock;
+        this.baton = baton;
     }
 
     /** Prepares the account while nobody waits; whoever opens it sooner waits for the rest. */
@@ -42,19 +45,21 @@ class DemoService {
     }
 
     synchronized SignedIn account() {
-        if (odile != null && accounts.named(DemoHistory.NAME).isPresent()) {
-            return odile;
+        if (odile == null || !accounts.named(DemoHistory.NAME).equals(Optional.of(odile))) {
+            odile = baton.alone("demo", this::upToDate);
         }
+        return odile;
+    }
+
+    private SignedIn upToDate() {
         ZoneId zone = ZoneId.systemDefault();
         LocalDate today = Home.in(zone).day(clock.instant());
         Optional<SignedIn> present = accounts.named(DemoHistory.NAME);
         if (present.isPresent() && isUpToDate(present.get(), today)) {
-            odile = present.get();
-        } else {
-            present.ifPresent(accounts::deleteNow);
-            odile = history.write(today, zone);
+            return present.get();
         }
-        return odile;
+        present.ifPresent(accounts::deleteNow);
+        return history.write(today, zone);
     }
 
     private boolean isUpToDate(SignedIn who, LocalDate today) {

@@ -18,6 +18,8 @@ import tachylim.load.Reserve;
 import tachylim.passage.Piece;
 import tachylim.server.ceiling.Passes;
 import tachylim.server.ceiling.PlayedPass;
+import tachylim.server.ensemble.Again;
+import tachylim.server.ensemble.Baton;
 import tachylim.server.workout.PlanService;
 import tachylim.server.workout.StoredWorkout;
 import tachylim.task.Answer;
@@ -53,6 +55,7 @@ class OldRuns implements ApplicationRunner {
     private final PlanService plans;
     private final TransactionTemplate transaction;
     private final JdbcClient sql;
+    private final Baton baton;
 
     OldRuns(
             RunRepository runs,
@@ -61,7 +64,8 @@ class OldRuns implements ApplicationRunner {
             Passes passes,
             PlanService plans,
             TransactionTemplate transaction,
-            JdbcClient sql) {
+            JdbcClient sql,
+            Baton baton) {
         this.runs = runs;
         this.events = events;
         this.segments = segments;
@@ -69,19 +73,29 @@ class OldRuns implements ApplicationRunner {
         this.plans = plans;
         this.transaction = transaction;
         this.sql = sql;
+        this.baton = baton;
     }
 
     @Override
     public void run(ApplicationArguments arguments) {
-        List<Long> old = sql.sql(
+        if (!old().isEmpty()) {
+            baton.alone("old-runs", this::keepAll);
+        }
+    }
+
+    private List<Long> old() {
+        return sql.sql(
                         "select r.id from run r join workout w on w.id = r.workout_id where w.planned is null order by r.id")
                 .query(Long.class)
                 .list();
-        old.forEach(id -> transaction.executeWithoutResult(
-                status -> keep(runs.findById(id).orElseThrow())));
-        if (!old.isEmpty()) {
-            LOG.info("Kept the segments of {} runs from before there were any", old.size());
-        }
+    }
+
+    private int keepAll() {
+        List<Long> old = old();
+        old.forEach(id -> Again.run(() -> transaction.executeWithoutResult(
+                status -> keep(runs.findById(id).orElseThrow()))));
+        LOG.info("Kept the segments of {} runs from before there were any", old.size());
+        return old.size();
     }
 
     private void keep(StoredRun stored) {

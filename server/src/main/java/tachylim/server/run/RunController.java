@@ -18,6 +18,7 @@ import tachylim.server.account.SignedIn;
 import tachylim.server.run.RunDtos.AfterPiece;
 import tachylim.server.run.RunDtos.Beginning;
 import tachylim.server.run.RunDtos.EventWish;
+import tachylim.server.run.RunDtos.HeardRun;
 import tachylim.server.run.RunDtos.NoteWish;
 import tachylim.server.run.RunDtos.RatingWish;
 import tachylim.server.run.RunDtos.RunScore;
@@ -59,6 +60,11 @@ class RunController {
     @GetMapping("/{id}/after")
     List<AfterPiece> after(@AuthenticationPrincipal SignedIn who, @PathVariable long id) {
         return after.of(who, id);
+    }
+
+    @GetMapping("/{id}/events")
+    HeardRun heard(@AuthenticationPrincipal SignedIn who, @PathVariable long id) {
+        return scores.heard(who, id);
     }
 
     @PostMapping("/{id}/events")

@@ -210,6 +210,18 @@ public final class RunDtos {
             @Schema(nullable = true) Double seconds,
             @Schema(nullable = true) LeftDto left) {}
 
+    /** One answer of a run that is kept, with its tension as it stands. */
+    record HeardAnswer(
+            String clientId, @Schema(nullable = true) Integer tension) {}
+
+    /**
+     * What is kept of a run: a page that was refused, or told nothing, finds here whether its answer was taken all the same.
+     *
+     * @param over whether nothing more is taken
+     * @param answers in the order of their places
+     */
+    record HeardRun(boolean over, List<HeardAnswer> answers) {}
+
     /** Where one of the pieces of a run is found. */
     record PlaceDto(long pieceId, long passageId, String passage, String piece, int firstNote) {}
 

@@ -14,7 +14,11 @@ interface RunRepository extends JpaRepository<StoredRun, Long> {
 
     Optional<StoredRun> findByIdAndAccountId(long id, long accountId);
 
-    /** Events of one run come one after the other, whichever window or server they reach. */
+    /**
+     * Lets events of one run come one after the other where they reach the same database: the later waits instead of losing.
+     * On several nodes of a cluster the lock holds on its own alone; there the key of run and ordinal, and the run's row that
+     * each event writes, let one of two commit and the other begin anew.
+     */
     @Lock(LockModeType.PESSIMISTIC_WRITE)
     @Query("select r from StoredRun r where r.id = :id and r.accountId = :accountId")
     Optional<StoredRun> lock(long id, long accountId);

@@ -8,6 +8,8 @@ import tachylim.server.account.SignedIn;
 import tachylim.server.record.WorkoutDocument;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StoredPiece;
+import tachylim.server.run.RunDtos.HeardAnswer;
+import tachylim.server.run.RunDtos.HeardRun;
 import tachylim.server.run.RunDtos.KeptEvent;
 import tachylim.server.run.RunDtos.LeftDto;
 import tachylim.server.run.RunDtos.PlaceDto;
@@ -59,6 +61,17 @@ class RunScores {
                 stored.effortBefore(),
                 begun.brief().themes().stream()
                         .map(theme -> place(who, stored, theme))
+                        .toList());
+    }
+
+    /** What is kept of a run, whether it is over or not. */
+    @Transactional(readOnly = true)
+    HeardRun heard(SignedIn who, long id) {
+        StoredRun stored = runs.get(who, id);
+        return new HeardRun(
+                stored.outcome() != null,
+                events.findByAccountIdAndRunIdOrderByOrdinal(who.accountId(), id).stream()
+                        .map(event -> new HeardAnswer(event.clientId(), event.tension()))
                         .toList());
     }
 

@@ -143,6 +143,10 @@ public class RunService {
     }
 
     private void closeIfLeft(SignedIn who, StoredRun run, Instant at) {
+        if (run.isOfALaterEdition()) {
+            throw Refused.later(
+                    "This workout was begun by a newer Tachylim, which is just taking over. It is tried again.");
+        }
         if (!run.isOfThisEdition()) {
             run.end(Done.of(Done.Cause.OUTDATED));
         } else if (isLeft(who, run, at)) {

@@ -130,6 +130,11 @@ public class StoredRun {
         return rules == Rules.EDITION;
     }
 
+    /** Whether it was begun by a newer Tachylim than this one, as happens while several instances are brought up to date. */
+    boolean isOfALaterEdition() {
+        return rules > Rules.EDITION;
+    }
+
     boolean isHeldBy(String window) {
         return holder.equals(window);
     }

@@ -20,6 +20,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.util.StringUtils;
 import org.springframework.web.filter.OncePerRequestFilter;
 import tachylim.notation.Format;
+import tachylim.server.ensemble.Collision;
 
 /**
  * Refuses requests that no page of ours would send, before anything of them is read; and whatever goes wrong behind it, it
@@ -60,6 +61,12 @@ class Gate extends OncePerRequestFilter {
         } catch (ServletException | IOException | RuntimeException failure) {
             answer(failure, response);
         }
+    }
+
+    /** A request whose body had to be waited for comes through here a second time, and may go wrong then as well. */
+    @Override
+    protected boolean shouldNotFilterAsyncDispatch() {
+        return false;
     }
 
     private static boolean isRefused(HttpServletRequest request, HttpServletResponse response) throws IOException {
@@ -119,7 +126,7 @@ class Gate extends OncePerRequestFilter {
             throw failure instanceof IOException io ? io : new IOException(failure);
         }
         response.reset();
-        if (DatabaseTrouble.isBehind(failure)) {
+        if (DatabaseTrouble.isBehind(failure) || Collision.isBehind(failure)) {
             LOG.warn("The database does not answer: {}", failure.getMessage());
             response.setHeader("Retry-After", DatabaseTrouble.RETRY_AFTER_SECONDS);
             refuse(response, 503, DatabaseTrouble.SENTENCE);

@@ -6,7 +6,6 @@ import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataIntegrityViolationException;
-import org.springframework.dao.PessimisticLockingFailureException;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.HttpStatusCode;
@@ -21,6 +20,7 @@ import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 import org.springframework.web.util.DisconnectedClientHelper;
+import tachylim.server.ensemble.Collision;
 import tools.jackson.databind.DatabindException;
 
 /** Turns every failure into a problem detail (RFC 9457) with a sentence for people. */
@@ -36,12 +36,8 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
         return problem;
     }
 
-    /** Two requests changed the same thing at once: the later one looks again. */
-    @ExceptionHandler({
-        ObjectOptimisticLockingFailureException.class,
-        DataIntegrityViolationException.class,
-        PessimisticLockingFailureException.class
-    })
+    /** Two requests changed the same thing at once, however often it was tried: whoever was later looks again. */
+    @ExceptionHandler({ObjectOptimisticLockingFailureException.class, DataIntegrityViolationException.class})
     ProblemDetail atOnce(Exception collision) {
         LOG.info("Two changes at once: {}", collision.getMessage());
         ProblemDetail problem = problem(
@@ -59,7 +55,7 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
         if (failure instanceof AccessDeniedException denied) {
             throw denied;
         }
-        if (DatabaseTrouble.isBehind(failure)) {
+        if (DatabaseTrouble.isBehind(failure) || Collision.isBehind(failure)) {
             LOG.warn("The database does not answer: {}", failure.getMessage());
             ProblemDetail problem = problem(HttpStatus.SERVICE_UNAVAILABLE, DatabaseTrouble.SENTENCE);
             problem.setProperty("code", ProblemCode.DATABASE);

@@ -37,6 +37,11 @@ public final class Refused extends RuntimeException {
         return new Refused(HttpStatus.TOO_MANY_REQUESTS, message);
     }
 
+    /** What cannot be done here now, but soon, or by another instance. */
+    public static Refused later(String message) {
+        return new Refused(HttpStatus.SERVICE_UNAVAILABLE, message);
+    }
+
     /** What {@code core} makes of input; its refusal becomes one of {@code field}. */
     public static <T> T unlessValid(String field, Supplier<T> core) {
         try {

@@ -85,6 +85,7 @@ class IsolationTest extends ServerTest {
         same(other, "GET", "/api/runs/{id}?holder=" + window, runId, null);
         same(other, "GET", "/api/runs/{id}/score", runId, null);
         same(other, "GET", "/api/runs/{id}/after", runId, null);
+        same(other, "GET", "/api/runs/{id}/events", runId, null);
         same(other, "POST", "/api/runs/{id}/events", runId, Practice.answer(run, window));
         same(other, "POST", "/api/runs/{id}/holder", runId, Map.of("holder", window.toString()));
         same(other, "PUT", "/api/runs/{id}/rating", runId, Map.of("rating", 3));

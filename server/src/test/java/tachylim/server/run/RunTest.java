@@ -369,4 +369,36 @@ class RunTest extends ServerTest {
                         .status())
                 .isEqualTo(422);
     }
+
+    @Test
+    void whatIsKeptOfARunIsShownWhetherItIsOverOrNot() {
+        Player odile = player();
+        long piece = Practice.firstPiece(odile, Practice.newPassage(odile));
+        JsonNode run = Practice.begin(odile, piece, window).ok();
+        String events = "/api/runs/" + run.path("id").asLong() + "/events";
+        Map<String, Object> answer = Practice.answer(run, window);
+        odile.post(events, answer).ok();
+        JsonNode heard = odile.get(events).ok();
+        assertThat(heard.path("over").asBoolean()).isFalse();
+        assertThat(heard.path("answers")).hasSize(1);
+        assertThat(heard.path("answers").path(0).path("clientId").asString()).isEqualTo(answer.get("clientId"));
+        sql.sql("update run set outcome = 'LEFT', active_account = null where id = ?")
+                .param(run.path("id").asLong())
+                .update();
+        assertThat(odile.get(events).ok().path("over").asBoolean()).isTrue();
+    }
+
+    @Test
+    void aRunThatANewerInstanceHasBegunIsLeftToIt() {
+        Player odile = player();
+        long piece = Practice.firstPiece(odile, Practice.newPassage(odile));
+        JsonNode run = Practice.begin(odile, piece, window).ok();
+        long id = run.path("id").asLong();
+        sql.sql("update run set rules = rules + 1 where id = ?").param(id).update();
+        assertThat(odile.post("/api/runs/" + id + "/events", Practice.answer(run, window))
+                        .status())
+                .isEqualTo(503);
+        sql.sql("update run set rules = rules - 1 where id = ?").param(id).update();
+        odile.post("/api/runs/" + id + "/events", Practice.answer(run, window)).ok();
+    }
 }

@@ -9,9 +9,11 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.springframework.dao.CannotAcquireLockException;
 import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
+import org.springframework.orm.jpa.JpaSystemException;
 import org.springframework.transaction.CannotCreateTransactionException;
 import org.springframework.transaction.TransactionSystemException;
 
@@ -31,7 +33,13 @@ class DatabaseTroubleTest {
                                 "(conn=4) Connection reset by peer",
                                 "08S01",
                                 new IOException("Connection reset by peer"))),
-                new IllegalStateException(new SQLException("Broken pipe", "08000", new IOException("Broken pipe"))));
+                new IllegalStateException(new SQLException("Broken pipe", "08000", new IOException("Broken pipe"))),
+                // Whoever lost against others again and again was not taken either.
+                new CannotAcquireLockException("Lock wait timeout exceeded"),
+                new IllegalStateException(new SQLException("The server is running with --read-only", "HY000", 1290)),
+                // What goes wrong is told by its undoing, which could not be carried out either.
+                new JpaSystemException(new org.hibernate.TransactionException(
+                        "Unable to rollback against JDBC Connection", new SQLException("Connection is closed"))));
     }
 
     @ParameterizedTest
