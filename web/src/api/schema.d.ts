@@ -1003,7 +1003,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        get: operations["heard"];
         put?: never;
         post: operations["record"];
         delete?: never;
@@ -1995,6 +1995,15 @@ export interface components {
             roughCounts: boolean;
             /** Format: int32 */
             usualMinutes: number;
+        };
+        HeardAnswer: {
+            clientId: string;
+            /** Format: int32 */
+            tension: number | null;
+        };
+        HeardRun: {
+            answers: components["schemas"]["HeardAnswer"][];
+            over: boolean;
         };
         HistoryDay: {
             /** Format: double */
@@ -5347,6 +5356,37 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["AfterPiece"][];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    heard: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["HeardRun"];
                 };
             };
             /** @description Refused, or failed */

@@ -6,11 +6,28 @@ import type { Schemas } from "../../api/client";
 
 type RunView = Schemas["RunView"];
 
-/** What the server has decided about an event: sending it again would change nothing. */
-const SETTLED = new Set(["out-of-step", "over", "too-late"]);
+/** With these the server says that an event comes to nothing; all else may still turn out either way. */
+const SAYS_NO = new Set(["out-of-step", "over", "too-late"]);
 
-export const isSettled = (error: unknown): error is Problem =>
-  error instanceof Problem && (SETTLED.has(error.code ?? "") || error.status === 422 || error.status === 400);
+const saysNo = (error: unknown): error is Problem =>
+  error instanceof Problem && (SAYS_NO.has(error.code ?? "") || cannotBeRead(error));
+
+const cannotBeRead = (refusal: Problem) => refusal.status === 422 || refusal.status === 400;
+
+type Fate = "kept" | "refused" | "open";
+
+/**
+ * What a refusal comes to by what the server keeps of the run. A no alone settles nothing: it may have been said of an answer
+ * that was taken before, or by a server that was behind.
+ */
+export function fate({ event }: Queued, refusal: Problem, { over, answers }: Schemas["HeardRun"]): Fate {
+  const place = answers.findIndex((answer) => answer.clientId === event.clientId);
+  if (place >= 0) {
+    if (event.tension === answers[place]!.tension) return "kept";
+    return over || place < answers.length - 1 || cannotBeRead(refusal) ? "refused" : "open";
+  }
+  return over || answers.length > event.ordinal || cannotBeRead(refusal) ? "refused" : "open";
+}
 
 /** How long to wait before the next try: longer each time, and as long as the server says where it does. */
 export function waitBefore(attempt: number, error: unknown): number {
@@ -26,13 +43,18 @@ function send(runId: number, queued: Queued): Promise<RunView> {
   return given(api.POST("/api/runs/{id}/events", { params: { path: { id: runId } }, body }));
 }
 
+const heard = (runId: number) => given(api.GET("/api/runs/{id}/events", { params: { path: { id: runId } } }));
+
 export interface Sent {
   view?: RunView;
   /** What was refused for good, in the server's words. */
   refused: string[];
 }
 
-/** Sends what is on its way, one after the other; what is not settled stays, and is thrown for the caller to try again. */
+/**
+ * Sends what is on its way, one after the other. What the server has not shown to be kept or refused stays, and is thrown for
+ * the caller to try again.
+ */
 export async function sendQueued(
   runId: number,
   queue: EventQueue,
@@ -45,9 +67,11 @@ export async function sendQueued(
       queue.confirmed(queued);
       onView(sent.view);
     } catch (error) {
-      if (!isSettled(error)) throw error;
+      if (!saysNo(error)) throw error;
+      const decided = fate(queued, error, await heard(runId));
+      if (decided === "open") throw error;
       queue.confirmed(queued);
-      sent.refused.push(error.detail);
+      if (decided === "refused") sent.refused.push(error.detail);
     }
   }
   return sent;

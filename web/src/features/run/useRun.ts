@@ -11,6 +11,9 @@ export type RunView = Schemas["RunView"];
 /** Whether the run can go on here, and if not why. */
 export type Link = "loading" | "ok" | "offline" | "elsewhere" | "signed-out" | "gone";
 
+/** So often a run may be looked for in vain before it is taken to be gone. */
+const GONE_AFTER = 2;
+
 const sameStep = (one: RunView, other: RunView) =>
   one.ordinal === other.ordinal && JSON.stringify(one.step) === JSON.stringify(other.step);
 
@@ -88,7 +91,8 @@ export function useRun(id: number) {
   const fail = useCallback((error: unknown) => {
     if (error instanceof Problem && error.code === "taken-over") return setLink("elsewhere");
     if (error instanceof Problem && (error.status === 401 || error.status === 403)) return setLink("signed-out");
-    if (error instanceof Problem && error.status === 404) return setLink("gone");
+    // A server that is behind does not know it yet: gone is what stays away.
+    if (error instanceof Problem && error.status === 404 && attempt.current >= GONE_AFTER) return setLink("gone");
     if (error instanceof NoConnection || (error instanceof Problem && error.status >= 500)) setLink("offline");
     else if (error instanceof Problem) setNotice(error.detail);
     clearTimeout(timer.current);
