@@ -24,8 +24,12 @@ set_up_database() {
       fail "the database could not be set up; $STATE/db-setup.log says why."
     touch "$STATE/db/.initialised"
   fi
-  [ -s "$STATE/password" ] ||
-    (umask 077 && head -c 24 /dev/urandom | base64 | tr -d '/+=\n' >"$STATE/password")
+}
+
+# A password, made up when it is first asked for and readable by its owner alone.
+secret_in() { # file
+  [ -s "$1" ] || (umask 077 && head -c 24 /dev/urandom | base64 | tr -d '/+=\n' >"$1")
+  cat "$1"
 }
 
 # Starts the database process; a second time in one run at the same port, since the server knows it by that.
@@ -57,7 +61,7 @@ start_database() {
     [ "$try" -lt 3 ] || fail "the database stopped while starting; $STATE/db.log says why."
   done
   local password
-  password=$(cat "$STATE/password")
+  password=$(secret_in "$STATE/password")
   sql "CREATE USER IF NOT EXISTS tachylim@'127.0.0.1'; ALTER USER tachylim@'127.0.0.1' IDENTIFIED BY '$password';
        GRANT ALL ON \`tachylim%\`.* TO tachylim@'127.0.0.1';"
   export TACHYLIM_DB_USER=tachylim TACHYLIM_DB_PASSWORD=$password TACHYLIM_DB_HOST=127.0.0.1:$DB_PORT

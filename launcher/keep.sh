@@ -143,6 +143,8 @@ backup() { # file
     clear_leftovers
     trap stop_all EXIT
     start_database
+  elif child_runs proxy; then
+    fail "a cluster runs here: write a copy from one of its nodes, as docs/growing.md shows."
   elif ! database_answers; then
     fail "it is just starting or stopping; try again in a moment."
   fi

@@ -1,5 +1,45 @@
 # The processes that are started, what is written down of them, and how they are ended.
 
+# Whatever may have been started, in the order in which it is ended: who asks goes before whom it asks.
+CHILDREN=(server instance1 instance2 proxy db node3 node2 node1)
+
+# What the command line of a child holds and that of no other process.
+mark_of() {
+  case $1 in
+    server | instance?) echo "$JAR" ;;
+    db) echo "$STATE/db" ;;
+    proxy) echo "$(cluster_home)/haproxy.cfg" ;;
+    node?) echo "$(cluster_home)/$1.cnf" ;;
+  esac
+}
+
+name_of() {
+  case $1 in
+    instance?) echo "instance ${1#instance}" ;;
+    db) echo "database" ;;
+    node?) echo "node ${1#node}" ;;
+    *) echo "$1" ;;
+  esac
+}
+
+child_runs() { runs "$STATE/$1.pid" "$(mark_of "$1")"; }
+
+any_child_runs() {
+  local child
+  for child in "${CHILDREN[@]}"; do
+    ! child_runs "$child" || return 0
+  done
+  return 1
+}
+
+end_children() {
+  local child
+  for child in "${CHILDREN[@]}"; do
+    end_process "$STATE/$child.pid" "$(mark_of "$child")" "$(name_of "$child")"
+  done
+  rm -f "$STATE/address"
+}
+
 # A directory in the place of a pid file, or one that belongs to somebody else, is no reason to guess.
 check_pid_file() {
   [ ! -e "$1" ] || { [ -f "$1" ] && [ -r "$1" ]; } ||
@@ -70,18 +110,20 @@ is_locked() { [ -e "$STATE/lock" ] && ! flock -n "$STATE/lock" true; }
 
 # What a killed launcher left running or lying about.
 clear_leftovers() {
-  if runs "$STATE/server.pid" "$JAR" || runs "$STATE/db.pid" "$STATE/db"; then
+  local child
+  if any_child_runs; then
     say "The last run ended without stopping; stopping what it left behind"
-  elif [ -e "$STATE/server.pid" ] || [ -e "$STATE/db.pid" ]; then
-    say "The last run was cut off; its pid files are stale and are removed"
+  else
+    for child in "${CHILDREN[@]}"; do
+      [ -e "$STATE/$child.pid" ] || continue
+      say "The last run was cut off; its pid files are stale and are removed"
+      break
+    done
   fi
-  end_process "$STATE/server.pid" "$JAR" server
-  end_process "$STATE/db.pid" "$STATE/db" database
-  rm -f "$STATE/address"
+  end_children
 }
 
 stop_all() {
-  end_process "$STATE/server.pid" "$JAR" server
-  end_process "$STATE/db.pid" "$STATE/db" database
-  rm -f "$STATE/address" "$STATE/launcher.pid"
+  end_children
+  rm -f "$STATE/launcher.pid"
 }

@@ -1,24 +1,37 @@
 # Starting, watching and stopping the database and the server.
 
-launch_server() { # the server's arguments
+launch_jar() { # child, port, then the server's arguments
+  local child=$1 port=$2
+  shift 2
   # A gigabyte is ample: a score of 200 pages is read within half of it.
   java -Xmx1g -XX:TieredStopAtLevel=1 -XX:+UseSerialGC -XX:+ExitOnOutOfMemoryError -Djava.io.tmpdir="$STATE/tmp" -jar "$JAR" \
-    --server.port="$PORT" "$@" >>"$STATE/server.log" 2>&1 9>&- &
-  echo $! >"$STATE/server.pid"
+    --server.port="$port" "$@" >>"$STATE/$child.log" 2>&1 9>&- &
+  echo $! >"$STATE/$child.pid"
+  # That it was killed is told by whoever watches it, in a sentence.
+  disown
 }
 
-healthy() { curl -fs --max-time 5 "http://127.0.0.1:$PORT/actuator/health" >/dev/null 2>&1; }
+launch_server() { launch_jar server "$PORT" "$@"; } # the server's arguments
 
-serve() { # name of what is kept, then the server's arguments
-  local name=$1
-  shift
-  need_packages
+healthy_at() { curl -fs --max-time 5 "http://127.0.0.1:$1/actuator/health" >/dev/null 2>&1; } # port
+
+healthy() { healthy_at "$PORT"; }
+
+# Whatever is served: what has to be there is, nothing else is in the way, and it all stops together.
+before_serving() { # the packages it needs besides
+  need_packages "$@"
   take_lock
   clear_leftovers
   port_is_taken "$PORT" && fail "port $PORT is taken by another program. Choose one with --port, such as --port $((PORT + 1))."
   build
   trap 'say ""; say "Stopping"; stop_all; exit 0' INT TERM
   trap stop_all EXIT
+}
+
+serve() { # name of what is kept, then the server's arguments
+  local name=$1
+  shift
+  before_serving
   start_database
   before_upgrade "$name"
   use_database "$name"
@@ -43,10 +56,10 @@ watch_children() { # the server's arguments
   while :; do
     sleep 1 9>&- &
     wait $! || true
-    if ! runs "$STATE/db.pid" "$STATE/db"; then
+    if ! child_runs db; then
       back_off "database" "$STATE/db.log"
       launch_database || say "The database does not start; $STATE/db.log says why"
-    elif ! runs "$STATE/server.pid" "$JAR"; then
+    elif ! child_runs server; then
       back_off "server" "$STATE/server.log"
       launch_server "$@"
     elif [ "$pause" -gt 1 ] && [ $((SECONDS - since)) -gt 5 ] && healthy; then
@@ -83,8 +96,6 @@ stop_running() {
     sleep 0.1
   done
   is_locked && fail "it does not stop: process $launcher still runs. Nothing is lost by ending it with kill -9 $launcher."
-  if runs "$STATE/server.pid" "$JAR" || runs "$STATE/db.pid" "$STATE/db"; then
-    clear_leftovers
-  fi
+  ! any_child_runs || clear_leftovers
   say "Stopped."
 }

@@ -9,6 +9,15 @@ java_is_17_or_newer() {
   command -v javac >/dev/null && [ "$(javac -version 2>&1 | sed 's/[^0-9]*\([0-9]*\).*/\1/')" -ge 17 ]
 }
 
+# What makes a database a node of a cluster, wherever Debian has put it.
+galera_provider() {
+  local file
+  for file in /usr/lib/galera/libgalera_smm.so /usr/lib/libgalera_smm.so /usr/lib/*/galera/libgalera_smm.so; do
+    [ ! -e "$file" ] || { echo "$file"; return; }
+  done
+  return 1
+}
+
 # Debian packages for the commands that are missing.
 need_packages() {
   local wanted=()
@@ -18,6 +27,11 @@ need_packages() {
   command -v curl >/dev/null || wanted+=(curl)
   command -v flock >/dev/null || wanted+=(util-linux)
   command -v npm >/dev/null || wanted+=(nodejs npm)
+  if [ "${1:-}" = cluster ]; then
+    command -v haproxy >/dev/null || [ -x /usr/sbin/haproxy ] || wanted+=(haproxy)
+    galera_provider >/dev/null || wanted+=(galera-4)
+    command -v rsync >/dev/null || wanted+=(rsync)
+  fi
   if [ "${1:-}" = browser ]; then
     [ -x /usr/bin/chromium ] || wanted+=(chromium)
   fi
@@ -44,3 +58,11 @@ need_node() {
   node_is_new_enough || fail "no Node of at least $NODE_LEAST could be found or installed."
 }
 
+# Where a cluster cannot be had, its trial is left out and says why; everything else is tested all the same.
+try_cluster_packages() {
+  local why
+  if ! why=$( (need_packages cluster) 2>&1); then
+    say "Without galera and haproxy the trial of several instances is left out"
+    export TACHYLIM_NO_CLUSTER="galera or haproxy cannot be installed here: ${why##*$'\n'}"
+  fi
+}

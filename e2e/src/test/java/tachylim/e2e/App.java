@@ -11,6 +11,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
+import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.Duration;
@@ -23,7 +24,7 @@ import java.util.concurrent.TimeUnit;
 /** The real jar as a process of its own, against the database that {@code ./tachylim test} starts. */
 final class App implements AutoCloseable {
 
-    private static final Path JAR = Path.of("..", "server", "target", "tachylim.jar");
+    static final Path JAR = Path.of("..", "server", "target", "tachylim.jar");
     private static final Duration PATIENCE = Duration.ofMinutes(15);
 
     private final String database;
@@ -127,6 +128,23 @@ final class App implements AutoCloseable {
 
     String base() {
         return "http://localhost:" + port;
+    }
+
+    long pid() {
+        return process.pid();
+    }
+
+    /** One value, asked of the database itself. */
+    String ask(String query) {
+        String url = "jdbc:mariadb://" + environment("TACHYLIM_DB_HOST") + "/" + database;
+        try (Connection connection = DriverManager.getConnection(
+                        url, environment("TACHYLIM_DB_USER"), environment("TACHYLIM_DB_PASSWORD"));
+                Statement statement = connection.createStatement();
+                ResultSet answer = statement.executeQuery(query)) {
+            return answer.next() ? answer.getString(1) : "";
+        } catch (SQLException e) {
+            throw new IllegalStateException(e);
+        }
     }
 
     @Override

@@ -11,6 +11,7 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.time.Duration;
 import java.util.Map;
+import java.util.function.Supplier;
 
 /** A client of the API without a browser: keeps cookies and says plainly when there was no answer. */
 final class Client {
@@ -18,15 +19,31 @@ final class Client {
     private static final Gson JSON = new Gson();
     private static final Duration PATIENCE = Duration.ofSeconds(8);
 
-    private final String base;
-    private final CookieManager cookies = new CookieManager();
-    private final HttpClient http = HttpClient.newBuilder()
-            .cookieHandler(cookies)
-            .connectTimeout(PATIENCE)
-            .build();
+    private final Supplier<String> base;
+    private final CookieManager cookies;
+    private final HttpClient http;
 
     Client(String base) {
+        this(() -> base);
+    }
+
+    /** A client that goes in by another door each time; all of them lead to the same. */
+    Client(Supplier<String> base) {
+        this(base, new CookieManager());
+    }
+
+    private Client(Supplier<String> base, CookieManager cookies) {
         this.base = base;
+        this.cookies = cookies;
+        this.http = HttpClient.newBuilder()
+                .cookieHandler(cookies)
+                .connectTimeout(PATIENCE)
+                .build();
+    }
+
+    /** The same browser by another door. */
+    Client through(String door) {
+        return new Client(() -> door, cookies);
     }
 
     /** An answer; status 0 when there was none. */
@@ -49,8 +66,21 @@ final class Client {
         return send("PUT", path, body);
     }
 
+    Reply delete(String path) {
+        return send("DELETE", path, null);
+    }
+
     private Reply send(String method, String path, Object body) {
-        HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(base + path))
+        return send(base.get(), method, path, body);
+    }
+
+    /** Goes in by this door, whatever the usual one is. */
+    Reply postAt(String door, String path, Object body) {
+        return send(door, "POST", path, body);
+    }
+
+    private Reply send(String door, String method, String path, Object body) {
+        HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(door + path))
                 .timeout(PATIENCE)
                 .method(
                         method,
@@ -96,27 +126,30 @@ final class Client {
         return this;
     }
 
-    /** A passage of four bars on paper, and the id of its one piece. */
-    long newPiece(String title) {
+    /** A passage of one bar on paper, as it is asked for. */
+    static Map<String, Object> passage(String title) {
         Map<String, Object> music =
                 Map.of("source", "PAPER", "meter", "4/4", "beatUnit", "1/4", "text", "4", "bars", 1);
-        Reply made = post(
-                "/api/passages",
-                Map.of(
-                        "title",
-                        title,
-                        "instrument",
-                        "MALLET",
-                        "music",
-                        music,
-                        "targetBpm",
-                        138,
-                        "cleanAt",
-                        110,
-                        "played",
-                        true,
-                        "version",
-                        0));
+        return Map.of(
+                "title",
+                title,
+                "instrument",
+                "MALLET",
+                "music",
+                music,
+                "targetBpm",
+                138,
+                "cleanAt",
+                110,
+                "played",
+                true,
+                "version",
+                0);
+    }
+
+    /** A new passage, and the id of its one piece. */
+    long newPiece(String title) {
+        Reply made = post("/api/passages", passage(title));
         return made.json()
                 .getAsJsonObject("passage")
                 .getAsJsonArray("pieces")

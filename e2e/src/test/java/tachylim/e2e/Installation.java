@@ -56,10 +56,15 @@ final class Installation implements AutoCloseable {
     }
 
     Installation start() {
+        return start("start");
+    }
+
+    /** Starts what the launcher starts under this word, and waits until it is ready. */
+    Installation start(String word) {
         try {
             Files.createDirectories(home);
             Files.deleteIfExists(home.resolve("address"));
-            launcher = call("start", "--port", String.valueOf(port))
+            launcher = call(word, "--port", String.valueOf(port))
                     .redirectOutput(ProcessBuilder.Redirect.appendTo(
                             home.resolve("launcher.txt").toFile()))
                     .start();
@@ -70,7 +75,11 @@ final class Installation implements AutoCloseable {
         return this;
     }
 
-    private void await(BooleanSupplier there) {
+    Path home() {
+        return home;
+    }
+
+    void await(BooleanSupplier there) {
         Instant until = Instant.now().plus(PATIENCE);
         while (!there.getAsBoolean()) {
             assertThat(launcher.isAlive() && Instant.now().isBefore(until))
@@ -133,10 +142,18 @@ final class Installation implements AutoCloseable {
     /** Asks the database itself, past the server. */
     List<String> ask(String query) {
         try {
+            return ask(socket(), query);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    static List<String> ask(String socket, String query) {
+        try {
             Process process = new ProcessBuilder(
                             "mariadb",
                             "--no-defaults",
-                            "--socket=" + socket(),
+                            "--socket=" + socket,
                             "--batch",
                             "--skip-column-names",
                             "-e",

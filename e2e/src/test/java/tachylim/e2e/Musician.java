@@ -59,6 +59,9 @@ final class Musician {
         click(button("Next: the passage"));
         assertThat(page.getByText("Step 2 of 3")).isVisible();
         fill(page.getByLabel("Target tempo"), "120");
+        // The rhythm is drawn when the engraver is there, and moves what is below it.
+        assertThat(page.getByRole(AriaRole.IMG, new Page.GetByRoleOptions().setName("The rhythm of the passage")))
+                .isVisible();
         click(button("Next: how fast today"));
         assertThat(page.getByText("Step 3 of 3")).isVisible();
         fill(page.getByLabel("Clean at", new Page.GetByLabelOptions().setExact(true)), "92");

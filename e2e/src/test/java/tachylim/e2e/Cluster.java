@@ -1,0 +1,242 @@
+package tachylim.e2e;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.DirectoryStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Assumptions;
+
+/** Three nodes, two instances and what stands before them, started by the launcher as a school would start them. */
+final class Cluster implements AutoCloseable {
+
+    static final List<String> NODES = List.of("node1", "node2", "node3");
+
+    private final Installation installation;
+    private final Map<String, String> map;
+    private final List<Process> pair = new ArrayList<>();
+
+    Cluster(Path home) {
+        String missing = System.getenv("TACHYLIM_NO_CLUSTER");
+        Assumptions.assumeTrue(
+                missing == null, () -> "The trial of several instances on a cluster was left out: " + missing);
+        installation = new Installation(home).start("cluster");
+        map = lines(home.resolve("cluster.map"))
+                .collect(Collectors.toMap(
+                        line -> line.split(" ")[0], line -> line.split(" ", 2)[1], (a, b) -> b, TreeMap::new));
+    }
+
+    private static Stream<String> lines(Path file) {
+        try {
+            return Files.readAllLines(file).stream();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** Where everybody goes in. */
+    String door() {
+        return installation.base();
+    }
+
+    /** The doors of the two instances themselves, past what stands before them. */
+    List<String> doors() {
+        return List.of(at(map.get("instance1")), at(map.get("instance2")));
+    }
+
+    private static String at(String port) {
+        return "http://localhost:" + port;
+    }
+
+    // Two more instances, each writing to a node of its own
+
+    /**
+     * Starts two instances at once on an empty database, each of which writes to a node of its own: what the launcher never
+     * does, and what happens all the same for a moment when a writer goes.
+     *
+     * @return their doors
+     */
+    List<String> pairOfWriters(String database) {
+        ask("node1", "CREATE DATABASE " + database);
+        awaitEqual(List.of());
+        List<String> ports = List.of(String.valueOf(App.freePort()), String.valueOf(App.freePort()));
+        for (int i = 0; i < 2; i++) {
+            pair.add(instance(ports.get(i), map.get(NODES.get(i) + "-sql"), database));
+        }
+        List<String> doors = ports.stream().map(Cluster::at).toList();
+        installation.await(() -> pair.stream().allMatch(Process::isAlive)
+                && doors.stream()
+                        .allMatch(door -> new Client(door)
+                                .get("/actuator/health/readiness")
+                                .ok()));
+        return doors;
+    }
+
+    private Process instance(String port, String node, String database) {
+        ProcessBuilder builder = new ProcessBuilder(
+                        "java",
+                        "-Xmx512m",
+                        "-XX:+UseSerialGC",
+                        "-XX:TieredStopAtLevel=1",
+                        "-jar",
+                        App.JAR.toString(),
+                        "--server.port=" + port,
+                        "--tachylim.speed=100000",
+                        "--tachylim.hash-strength=4")
+                .redirectErrorStream(true)
+                .redirectOutput(
+                        installation.home().resolve("pair-" + node + ".log").toFile());
+        builder.environment()
+                .putAll(Map.of(
+                        "TACHYLIM_DB_URL",
+                        "jdbc:mariadb://127.0.0.1:" + node + "/" + database,
+                        "TACHYLIM_DB_USER",
+                        "tachylim",
+                        "TACHYLIM_DB_PASSWORD",
+                        lines(installation.home().resolve("password"))
+                                .findFirst()
+                                .orElseThrow()));
+        try {
+            return builder.start();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    // The nodes
+
+    private String socket(String node) {
+        return map.get("home") + "/" + node + ".sock";
+    }
+
+    /** Asks one node, past everything that stands before it. */
+    List<String> ask(String node, String query) {
+        return Installation.ask(socket(node), query);
+    }
+
+    /** Lets a node fall behind the others for a while: what it is sent waits, and it is not asked to slow them down. */
+    void lag(String node, long millis) {
+        ask(
+                node,
+                "SET GLOBAL wsrep_desync = ON; FLUSH TABLES WITH READ LOCK; DO SLEEP(" + millis / 1000.0
+                        + "); UNLOCK TABLES; SET GLOBAL wsrep_desync = OFF");
+    }
+
+    /** The node to which everything is written just now. */
+    String writer() {
+        for (String node : NODES) {
+            if (isSynced(node)
+                    && !ask(node, "SELECT 1 FROM information_schema.processlist WHERE user = 'tachylim' LIMIT 1")
+                            .isEmpty()) {
+                return node;
+            }
+        }
+        return NODES.get(0);
+    }
+
+    private boolean isSynced(String node) {
+        try {
+            return ask(
+                            node,
+                            "SELECT variable_value FROM information_schema.global_status WHERE variable_name = 'wsrep_local_state_comment'")
+                    .equals(List.of("Synced"));
+        } catch (AssertionError away) {
+            return false;
+        }
+    }
+
+    /** Ends a part as a power cut would: a node, an instance, or the proxy. */
+    void kill(String part) {
+        long before = installation.pid(part);
+        installation.kill(part);
+        installation.awaitAnother(part, before);
+    }
+
+    /** Stops a part for a while in the middle of whatever it does, as a machine does that has too much to do. */
+    void freeze(String part, int seconds) {
+        run("kill", "-STOP", String.valueOf(installation.pid(part)));
+        run("sleep", String.valueOf(seconds));
+        run("kill", "-CONT", String.valueOf(installation.pid(part)));
+    }
+
+    private static void run(String... command) {
+        try {
+            new ProcessBuilder(command).start().waitFor();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** Waits until everything that was killed is back. */
+    void awaitWhole() {
+        installation.await(() -> NODES.stream().allMatch(this::isSynced)
+                && doors().stream()
+                        .allMatch(door -> new Client(door)
+                                .get("/actuator/health/readiness")
+                                .ok())
+                && new Client(door()).get("/actuator/health/readiness").ok());
+    }
+
+    /** Waits until every table of these databases is the same on every node, and fails where one never becomes so. */
+    void awaitEqual(List<String> databases) {
+        installation.await(() -> NODES.stream().allMatch(this::isSynced));
+        List<String> tables = databases.isEmpty()
+                ? List.of()
+                : ask(
+                        "node1",
+                        "SELECT CONCAT(table_schema, '.', table_name) FROM information_schema.tables WHERE table_schema IN ('"
+                                + String.join("', '", databases) + "') ORDER BY 1");
+        for (String table : tables) {
+            installation.await(() -> NODES.stream()
+                            .map(node -> ask(node, "SET wsrep_sync_wait = 15; CHECKSUM TABLE " + table))
+                            .distinct()
+                            .count()
+                    == 1);
+        }
+    }
+
+    /** Everything that the launcher has said. */
+    String told() {
+        return installation.told();
+    }
+
+    /** What the parts wrote down is there to look at afterwards. */
+    private void keepLogs() {
+        try {
+            Path kept = Files.createDirectories(Path.of("target", "cluster"));
+            for (Path from : List.of(installation.home(), Path.of(map.get("home")))) {
+                try (DirectoryStream<Path> logs = Files.newDirectoryStream(from, "*.{log,txt}")) {
+                    for (Path log : logs) {
+                        Files.copy(log, kept.resolve(log.getFileName()), StandardCopyOption.REPLACE_EXISTING);
+                    }
+                }
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    @Override
+    public void close() {
+        pair.forEach(Process::destroy);
+        installation.close();
+        keepLogs();
+        try (Stream<Path> files = Files.walk(Path.of(map.get("home")))) {
+            files.sorted(Comparator.reverseOrder())
+                    .forEach(file -> file.toFile().delete());
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+}
