@@ -34,23 +34,27 @@ final class Browsing implements AutoCloseable {
     private final List<String> complaints = new ArrayList<>();
 
     /** Somebody with a browser window of this size. */
+    BrowserContext somebody(String base, int width, int height) {
+        return opened(new Browser.NewContextOptions().setBaseURL(base).setViewportSize(width, height));
+    }
+
     BrowserContext somebody(App app, int width, int height) {
-        BrowserContext context = browser.newContext(new Browser.NewContextOptions()
-                .setBaseURL(app.base())
-                .setViewportSize(width, height)
-                .setLocale("en-GB"));
+        return somebody(app.base(), width, height);
+    }
+
+    private BrowserContext opened(Browser.NewContextOptions options) {
+        BrowserContext context = browser.newContext(options.setLocale("en-GB"));
         context.setDefaultTimeout(Shared.PATIENCE_MS);
+        LeaveWithTheTest.opened(context);
         return context;
     }
 
     /** Somebody's other browser, in another zone of time, signed in as in the first. */
     BrowserContext in(String zone, BrowserContext first) {
-        BrowserContext context = browser.newContext(new Browser.NewContextOptions()
+        BrowserContext context = opened(new Browser.NewContextOptions()
                 .setBaseURL(Shared.APP.base())
                 .setViewportSize(1280, 800)
-                .setLocale("en-GB")
                 .setTimezoneId(zone));
-        context.setDefaultTimeout(Shared.PATIENCE_MS);
         context.addCookies(first.cookies());
         return context;
     }

@@ -153,11 +153,20 @@ final class Cluster implements AutoCloseable {
         }
     }
 
-    /** Ends a part as a power cut would: a node, an instance, or the proxy. */
-    void kill(String part) {
+    /**
+     * Ends a part as a power cut would: a node, an instance, or the proxy. It is away for a while then.
+     *
+     * @return the process that it was
+     */
+    long end(String part) {
         long before = installation.pid(part);
         installation.kill(part);
-        installation.awaitAnother(part, before);
+        return before;
+    }
+
+    /** Ends a part and waits until it is started again. */
+    void kill(String part) {
+        installation.awaitAnother(part, end(part));
     }
 
     /** Stops a part for a while in the middle of whatever it does, as a machine does that has too much to do. */

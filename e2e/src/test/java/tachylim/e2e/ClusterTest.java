@@ -135,6 +135,29 @@ class ClusterTest {
         isKept(rehearsal, "tachylim_demo");
     }
 
+    /** What is answered while a part is away waits in the page, and arrives by itself. */
+    @Test
+    void whoeverIsAtAPageGoesOnPlaying() {
+        try (Browsing browsing = new Browsing()) {
+            Musician odile = new Musician(browsing.page(browsing.somebody(cluster.door(), 1280, 800)))
+                    .register()
+                    .firstWorkout();
+            int passes = 0;
+            for (String fate : List.of("instance", "writer", "another node", "proxy")) {
+                passes += odile.playToTheCue();
+                cluster.end(part(fate));
+                odile.page.keyboard().press("j");
+                passes += odile.playToTheCue();
+                odile.page.keyboard().press("j");
+                cluster.awaitWhole();
+            }
+            odile.untilArrived();
+            odile.untilTold("/api/log", "\"passes\":" + passes + ",");
+            assertThat(browsing.complaints()).isEmpty();
+        }
+        cluster.awaitEqual(List.of("tachylim_demo"));
+    }
+
     private void disturb(String fate) {
         if (fate.startsWith("frozen ")) {
             cluster.freeze(part(fate.substring("frozen ".length())), 3 + random.nextInt(8));

@@ -114,11 +114,18 @@ final class Musician {
         return stage().count() > 0 && state().equals("judge") && ordinal().equals(before);
     }
 
-    /** Plays on to the end of a pass that wants an answer: only then it may have been clean. */
-    void playToTheCue() {
+    /**
+     * Plays on to the end of a pass that wants an answer: only then it may have been clean.
+     *
+     * @return how many passes that were
+     */
+    int playToTheCue() {
+        int passes = 1;
         while (!play()) {
             untilReady();
+            passes++;
         }
+        return passes;
     }
 
     /** Plays one pass with keys alone and answers it, if it wants to be answered. */
