@@ -5,6 +5,7 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -32,6 +33,10 @@ final class Browsing implements AutoCloseable {
                     .setExecutablePath(Path.of("/usr/bin/chromium"))
                     .setArgs(FLAGS));
     private final List<String> complaints = new ArrayList<>();
+
+    Browsing() {
+        PlaywrightAssertions.setDefaultAssertionTimeout(Shared.PATIENCE_MS);
+    }
 
     /** Somebody with a browser window of this size. */
     BrowserContext somebody(String base, int width, int height) {

@@ -2,14 +2,16 @@ package tachylim.e2e;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.net.URI;
 import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
-import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Random;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -22,13 +24,18 @@ final class Cluster implements AutoCloseable {
 
     private final Installation installation;
     private final Map<String, String> map;
-    private final List<Process> pair = new ArrayList<>();
+    private final Map<String, Single> pair = new LinkedHashMap<>();
 
     Cluster(Path home) {
+        this(home, Installation.AT_ONCE);
+    }
+
+    /** A cluster on which musical time runs this many times faster than the clock on the wall. */
+    Cluster(Path home, int speed) {
         String missing = System.getenv("TACHYLIM_NO_CLUSTER");
         Assumptions.assumeTrue(
                 missing == null, () -> "The trial of several instances on a cluster was left out: " + missing);
-        installation = new Installation(home).start("cluster");
+        installation = new Installation(home, speed).start("cluster");
         map = lines(home.resolve("cluster.map"))
                 .collect(Collectors.toMap(
                         line -> line.split(" ")[0], line -> line.split(" ", 2)[1], (a, b) -> b, TreeMap::new));
@@ -67,47 +74,77 @@ final class Cluster implements AutoCloseable {
     List<String> pairOfWriters(String database) {
         ask("node1", "CREATE DATABASE " + database);
         awaitEqual(List.of());
-        List<String> ports = List.of(String.valueOf(App.freePort()), String.valueOf(App.freePort()));
+        List<String> doors = List.of(at(String.valueOf(App.freePort())), at(String.valueOf(App.freePort())));
         for (int i = 0; i < 2; i++) {
-            pair.add(instance(ports.get(i), map.get(NODES.get(i) + "-sql"), database));
+            pair.put(doors.get(i), new Single(doors.get(i), map.get(NODES.get(i) + "-sql"), database));
         }
-        List<String> doors = ports.stream().map(Cluster::at).toList();
-        installation.await(() -> pair.stream().allMatch(Process::isAlive)
-                && doors.stream()
-                        .allMatch(door -> new Client(door)
-                                .get("/actuator/health/readiness")
-                                .ok()));
+        doors.forEach(this::awaitReady);
         return doors;
     }
 
-    private Process instance(String port, String node, String database) {
-        ProcessBuilder builder = new ProcessBuilder(
-                        "java",
-                        "-Xmx512m",
-                        "-XX:+UseSerialGC",
-                        "-XX:TieredStopAtLevel=1",
-                        "-jar",
-                        App.JAR.toString(),
-                        "--server.port=" + port,
-                        "--tachylim.speed=100000",
-                        "--tachylim.hash-strength=4")
-                .redirectErrorStream(true)
-                .redirectOutput(
-                        installation.home().resolve("pair-" + node + ".log").toFile());
-        builder.environment()
-                .putAll(Map.of(
-                        "TACHYLIM_DB_URL",
-                        "jdbc:mariadb://127.0.0.1:" + node + "/" + database,
-                        "TACHYLIM_DB_USER",
-                        "tachylim",
-                        "TACHYLIM_DB_PASSWORD",
-                        lines(installation.home().resolve("password"))
-                                .findFirst()
-                                .orElseThrow()));
-        try {
-            return builder.start();
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
+    /** One of a pair goes, in its own time, and comes back from this jar, as it does when it is upgraded. */
+    void upgrade(String door, Path jar) {
+        pair.get(door).stop();
+        pair.get(door).start(jar);
+        awaitReady(door);
+    }
+
+    private void awaitReady(String door) {
+        installation.await(() -> pair.get(door).process.isAlive()
+                && new Client(door).get("/actuator/health/readiness").ok());
+    }
+
+    /** An instance that the launcher knows nothing of. */
+    private final class Single {
+
+        private final String door;
+        private final String node;
+        private final String database;
+        private Process process;
+
+        private Single(String door, String node, String database) {
+            this.door = door;
+            this.node = node;
+            this.database = database;
+            start(App.JAR);
+        }
+
+        private void start(Path jar) {
+            ProcessBuilder builder = new ProcessBuilder(
+                            "java",
+                            "-Xmx512m",
+                            "-XX:+UseSerialGC",
+                            "-XX:TieredStopAtLevel=1",
+                            "-jar",
+                            jar.toString(),
+                            "--server.port=" + URI.create(door).getPort(),
+                            "--tachylim.speed=" + Installation.AT_ONCE,
+                            "--tachylim.hash-strength=4")
+                    .redirectErrorStream(true)
+                    .redirectOutput(ProcessBuilder.Redirect.appendTo(installation
+                            .home()
+                            .resolve(database + "-" + node + ".log")
+                            .toFile()));
+            String password =
+                    lines(installation.home().resolve("password")).findFirst().orElseThrow();
+            builder.environment()
+                    .putAll(Map.of(
+                            "TACHYLIM_DB_URL",
+                            "jdbc:mariadb://127.0.0.1:" + node + "/" + database,
+                            "TACHYLIM_DB_USER",
+                            "tachylim",
+                            "TACHYLIM_DB_PASSWORD",
+                            password));
+            try {
+                process = builder.start();
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
+        }
+
+        private void stop() {
+            process.destroy();
+            process.onExit().join();
         }
     }
 
@@ -140,6 +177,22 @@ final class Cluster implements AutoCloseable {
             }
         }
         return NODES.get(0);
+    }
+
+    /** Which part it is that has this task just now: the writer, another node, or an instance. */
+    String part(String task, Random random) {
+        return switch (task) {
+            case "writer" -> writer();
+            case "another node" -> {
+                String writer = writer();
+                yield NODES.stream()
+                        .filter(node -> !node.equals(writer))
+                        .findFirst()
+                        .orElseThrow();
+            }
+            case "instance" -> random.nextBoolean() ? "instance1" : "instance2";
+            default -> task;
+        };
     }
 
     private boolean isSynced(String node) {
@@ -238,7 +291,7 @@ final class Cluster implements AutoCloseable {
 
     @Override
     public void close() {
-        pair.forEach(Process::destroy);
+        pair.values().forEach(single -> single.process.destroy());
         installation.close();
         keepLogs();
         try (Stream<Path> files = Files.walk(Path.of(map.get("home")))) {

@@ -2,6 +2,10 @@ package tachylim.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
+import java.nio.file.FileSystem;
+import java.nio.file.FileSystems;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -36,6 +40,8 @@ class ClusterTest {
     /** What happens to parts; those that only stop for a while are tried when there is time. */
     private static final List<String> FATES = List.of(
             "writer", "another node", "proxy", "instance", "frozen writer", "frozen another node", "frozen instance");
+
+    private static final String NEWER = "of_a_newer_version";
 
     @TempDir
     private static Path home;
@@ -135,49 +141,43 @@ class ClusterTest {
         isKept(rehearsal, "tachylim_demo");
     }
 
-    /** What is answered while a part is away waits in the page, and arrives by itself. */
+    /** One instance after the other comes back as a newer version, the first of which brings the database up to date. */
     @Test
-    void whoeverIsAtAPageGoesOnPlaying() {
-        try (Browsing browsing = new Browsing()) {
-            Musician odile = new Musician(browsing.page(browsing.somebody(cluster.door(), 1280, 800)))
-                    .register()
-                    .firstWorkout();
-            int passes = 0;
-            for (String fate : List.of("instance", "writer", "another node", "proxy")) {
-                passes += odile.playToTheCue();
-                cluster.end(part(fate));
-                odile.page.keyboard().press("j");
-                passes += odile.playToTheCue();
-                odile.page.keyboard().press("j");
-                cluster.awaitWhole();
-            }
-            odile.untilArrived();
-            odile.untilTold("/api/log", "\"passes\":" + passes + ",");
-            assertThat(browsing.complaints()).isEmpty();
+    void aNewerVersionIsTakenInOneByOne() throws IOException {
+        List<String> doors = cluster.pairOfWriters("tachylim_upgrade");
+        Path newer = newer();
+        Rehearsal rehearsal = new Rehearsal("upgraded", doors, Integer.MAX_VALUE, SEED).begin(PLAYERS);
+        for (String door : doors) {
+            rehearsal.awaitTold(rehearsal.told() + 3 * PLAYERS);
+            cluster.upgrade(door, newer);
+            rehearsal.awaitTold(rehearsal.told() + 3 * PLAYERS);
+            assertThat(cluster.ask("node3", "SELECT COUNT(*) FROM tachylim_upgrade." + NEWER))
+                    .containsExactly("0");
         }
-        cluster.awaitEqual(List.of("tachylim_demo"));
+        rehearsal.end();
+        assertThat(rehearsal.failures() - rehearsal.count("503") - rehearsal.count("0"))
+                .as("but for those that came to an instance that was away")
+                .isZero();
+        isKept(rehearsal, "tachylim_upgrade");
+    }
+
+    /** A version with one step more for the database. */
+    private static Path newer() throws IOException {
+        Path jar = Files.copy(App.JAR, home.resolve("newer.jar"));
+        try (FileSystem inside = FileSystems.newFileSystem(jar)) {
+            Files.writeString(
+                    inside.getPath("BOOT-INF", "classes", "db", "migration", "V9999__" + NEWER + ".sql"),
+                    "CREATE TABLE IF NOT EXISTS " + NEWER + " (id INT PRIMARY KEY);\n");
+        }
+        return jar;
     }
 
     private void disturb(String fate) {
         if (fate.startsWith("frozen ")) {
-            cluster.freeze(part(fate.substring("frozen ".length())), 3 + random.nextInt(8));
+            cluster.freeze(cluster.part(fate.substring("frozen ".length()), random), 3 + random.nextInt(8));
         } else {
-            cluster.kill(part(fate));
+            cluster.kill(cluster.part(fate, random));
         }
-    }
-
-    private String part(String what) {
-        String writer = cluster.writer();
-        return switch (what) {
-            case "writer" -> writer;
-            case "another node" ->
-                Cluster.NODES.stream()
-                        .filter(node -> !node.equals(writer))
-                        .findFirst()
-                        .orElseThrow();
-            case "instance" -> random.nextBoolean() ? "instance1" : "instance2";
-            default -> what;
-        };
     }
 
     @Test

@@ -1,7 +1,5 @@
 package tachylim.e2e;
 
-import com.microsoft.playwright.assertions.PlaywrightAssertions;
-
 /** One server and one browser for all stories, since starting them is most of the time they take. */
 final class Shared {
 
@@ -18,7 +16,6 @@ final class Shared {
     static final Browsing BROWSING;
 
     static {
-        PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE_MS);
         APP = App.start("e2e_" + FORK, SPEED);
         BROWSING = new Browsing();
         Runtime.getRuntime().addShutdownHook(new Thread(APP::close));
