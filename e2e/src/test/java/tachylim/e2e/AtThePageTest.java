@@ -13,7 +13,7 @@ import org.junit.jupiter.api.io.TempDir;
 
 /** Somebody plays at a page while parts of the cluster behind it die. */
 @Tag("cluster")
-@Timeout(value = 15, unit = TimeUnit.MINUTES)
+@Timeout(value = 40, unit = TimeUnit.MINUTES)
 class AtThePageTest {
 
     private static final int ROUNDS = Integer.getInteger("tachylim.cluster.rounds", 1);

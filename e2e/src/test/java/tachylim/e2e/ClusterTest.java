@@ -26,7 +26,7 @@ import org.junit.jupiter.api.io.TempDir;
  * Short unless it is asked for more.
  */
 @Tag("cluster")
-@Timeout(value = 40, unit = TimeUnit.MINUTES)
+@Timeout(value = 90, unit = TimeUnit.MINUTES)
 class ClusterTest {
 
     private static final int PLAYERS = Integer.getInteger("tachylim.cluster.players", 3);
