@@ -18,7 +18,15 @@ at_node() { # node, statement
   mariadb --no-defaults --socket="$CLUSTER/$1.sock" --batch --skip-column-names -e "$2" 2>/dev/null
 }
 
-node_is_synced() { [ "$(at_node "$1" "SELECT variable_value FROM information_schema.global_status WHERE variable_name = 'wsrep_local_state_comment'")" = Synced ]; }
+# A node that hangs says nothing, which is not waited for.
+node_says() { # node, status variable
+  timeout 2 mariadb --no-defaults --socket="$CLUSTER/$1.sock" --batch --skip-column-names \
+    -e "SELECT variable_value FROM information_schema.global_status WHERE variable_name = '$2'" 2>/dev/null
+}
+
+node_is_synced() { [ "$(node_says "$1" wsrep_local_state_comment)" = Synced ]; }
+
+node_has_left() { [ "$(node_says "$1" wsrep_connected)" = OFF ]; }
 
 # --- what is written down ---------------------------------------------------------------------------
 
@@ -230,16 +238,38 @@ write_map() {
 # A node comes back when the others have given up the one that it was: else they have to agree on both at once.
 NODE_PAUSE=4
 
+# A node that could not agree with the others any more gives them up for good, and runs on all the same: it is ended, so that
+# it begins anew.
+LOOKS_EVERY=5
+
+look_after() { # node; keeps what it saw in look and left of its caller
+  [ "$SECONDS" -ge "${look[$1]:-0}" ] || return 0
+  look[$1]=$((SECONDS + LOOKS_EVERY))
+  if ! node_has_left "$1"; then
+    left[$1]=0
+    return 0
+  fi
+  left[$1]=$((${left[$1]:-0} + 1))
+  case ${left[$1]} in
+    2)
+      say "The $(name_of "$1") has lost the others and does not come back by itself; ending it"
+      kill "$(cat "$STATE/$1.pid")" 2>/dev/null || true
+      ;;
+    4) kill -9 "$(cat "$STATE/$1.pid")" 2>/dev/null || true ;;
+  esac
+}
+
 # Whatever dies is started again where it was: soon, and then less and less often until it stays for a while.
 watch_cluster() {
   local child least
-  local -A pause=() due=() since=()
+  local -A pause=() due=() since=() look=() left=()
   while :; do
     sleep 1 9>&- &
     wait $! || true
     for child in "${NODES[@]}" proxy "${INSTANCES[@]}"; do
       if child_runs "$child"; then
         [ "$SECONDS" -lt $((${since[$child]:-0} + 60)) ] || pause[$child]=0
+        [[ $child != node* ]] || look_after "$child"
       elif [ -z "${due[$child]:-}" ]; then
         [[ $child == node* ]] && least=$NODE_PAUSE || least=0
         due[$child]=$((SECONDS + (${pause[$child]:-0} > least ? pause[$child] : least)))
@@ -249,6 +279,7 @@ watch_cluster() {
         say "The $(name_of "$child") stopped by itself; starting it again"
         launch_child "$child"
         since[$child]=$SECONDS
+        left[$child]=0
         due[$child]=
       fi
     done

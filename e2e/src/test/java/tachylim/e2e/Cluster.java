@@ -196,11 +196,21 @@ final class Cluster implements AutoCloseable {
     }
 
     private boolean isSynced(String node) {
+        return says(node, "wsrep_local_state_comment", "Synced");
+    }
+
+    /** Whether a node has caught up and sees all others: one that was frozen believes for a moment that it has missed nothing. */
+    private boolean isWithTheOthers(String node) {
+        return isSynced(node) && says(node, "wsrep_cluster_size", String.valueOf(NODES.size()));
+    }
+
+    private boolean says(String node, String variable, String value) {
         try {
             return ask(
                             node,
-                            "SELECT variable_value FROM information_schema.global_status WHERE variable_name = 'wsrep_local_state_comment'")
-                    .equals(List.of("Synced"));
+                            "SELECT variable_value FROM information_schema.global_status WHERE variable_name = '"
+                                    + variable + "'")
+                    .equals(List.of(value));
         } catch (AssertionError away) {
             return false;
         }
@@ -220,6 +230,13 @@ final class Cluster implements AutoCloseable {
     /** Ends a part and waits until it is started again. */
     void kill(String part) {
         installation.awaitAnother(part, end(part));
+    }
+
+    /** Lets a node give up the others for good and run on by itself, and waits until it is started again. */
+    void leave(String node) {
+        long before = installation.pid(node);
+        ask(node, "SET GLOBAL wsrep_cluster_address = ''");
+        installation.awaitAnother(node, before);
     }
 
     /** Stops a part for a while in the middle of whatever it does, as a machine does that has too much to do. */
@@ -242,7 +259,7 @@ final class Cluster implements AutoCloseable {
 
     /** Waits until everything that was killed is back. */
     void awaitWhole() {
-        installation.await(() -> NODES.stream().allMatch(this::isSynced)
+        installation.await(() -> NODES.stream().allMatch(this::isWithTheOthers)
                 && doors().stream()
                         .allMatch(door -> new Client(door)
                                 .get("/actuator/health/readiness")

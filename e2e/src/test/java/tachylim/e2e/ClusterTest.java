@@ -172,6 +172,13 @@ class ClusterTest {
         return jar;
     }
 
+    @Test
+    void aNodeThatHasGivenUpTheOthersBeginsAnew() {
+        cluster.leave("node3");
+        cluster.awaitWhole();
+        assertThat(cluster.told()).contains("The node 3 has lost the others");
+    }
+
     private void disturb(String fate) {
         if (fate.startsWith("frozen ")) {
             cluster.freeze(cluster.part(fate.substring("frozen ".length()), random), 3 + random.nextInt(8));
