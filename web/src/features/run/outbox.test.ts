@@ -114,6 +114,19 @@ describe("what is on its way", () => {
     expect(queue.all()).toHaveLength(0);
   });
 
+  it("does not wait for ever behind an answer that was refused, also when the connection went in between", async () => {
+    const queue = new EventQueue(7, memory());
+    queue.add(answer("a"));
+    queue.add({ ...answer("b"), ordinal: 1 });
+    post.mockRejectedValueOnce(refusal(422)).mockRejectedValueOnce(new NoConnection());
+    get.mockResolvedValue(kept([]));
+    await expect(sendQueued(7, queue)).rejects.toThrow();
+    expect(queue.all()).toHaveLength(1);
+    post.mockRejectedValueOnce(refusal(409, "out-of-step"));
+    expect((await sendQueued(7, queue)).refused).toEqual(["No."]);
+    expect(queue.all()).toHaveLength(0);
+  });
+
   it("says what was refused for good, and goes on with the rest", async () => {
     const queue = new EventQueue(7, memory());
     queue.add(answer("a"));

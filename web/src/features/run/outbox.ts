@@ -20,13 +20,14 @@ type Fate = "kept" | "refused" | "open";
  * What a refusal comes to by what the server keeps of the run. A no alone settles nothing: it may have been said of an answer
  * that was taken before, or by a server that was behind.
  */
-export function fate({ event }: Queued, refusal: Problem, { over, answers }: Schemas["HeardRun"]): Fate {
+export function fate({ event, baseless }: Queued, refusal: Problem, { over, answers }: Schemas["HeardRun"]): Fate {
   const place = answers.findIndex((answer) => answer.clientId === event.clientId);
   if (place >= 0) {
     if (event.tension === answers[place]!.tension) return "kept";
     return over || place < answers.length - 1 || cannotBeRead(refusal) ? "refused" : "open";
   }
-  return over || answers.length > event.ordinal || cannotBeRead(refusal) ? "refused" : "open";
+  // What stood before it is known not to come: then a server that has less is not behind.
+  return over || baseless || answers.length > event.ordinal || cannotBeRead(refusal) ? "refused" : "open";
 }
 
 /** How long to wait before the next try: longer each time, and as long as the server says where it does. */
@@ -70,8 +71,10 @@ export async function sendQueued(
       if (!saysNo(error)) throw error;
       const decided = fate(queued, error, await heard(runId));
       if (decided === "open") throw error;
-      queue.confirmed(queued);
       if (decided === "refused") sent.refused.push(error.detail);
+      // A tension that came too late leaves its answer where it is.
+      if (decided === "refused" && error.code !== "too-late") queue.refused(queued);
+      else queue.confirmed(queued);
     }
   }
   return sent;

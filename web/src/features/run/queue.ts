@@ -8,6 +8,8 @@ export interface Queued {
   event: EventWish;
   madeAt: number;
   revision: number;
+  /** Whether it was played on from an answer that was refused. */
+  baseless?: boolean;
 }
 
 const PREFIX = "tachylim.run.";
@@ -56,7 +58,7 @@ export class EventQueue {
   add(event: EventWish, now = Date.now()) {
     const all = this.all();
     const before = all.find((other) => other.event.clientId === event.clientId);
-    const queued = { event, madeAt: before?.madeAt ?? now, revision: (before?.revision ?? 0) + 1 };
+    const queued = { ...before, event, madeAt: before?.madeAt ?? now, revision: (before?.revision ?? 0) + 1 };
     this.write(before ? all.map((other) => (other === before ? queued : other)) : [...all, queued]);
   }
 
@@ -64,6 +66,14 @@ export class EventQueue {
   confirmed(sent: Queued) {
     this.write(
       this.all().filter((other) => other.event.clientId !== sent.event.clientId || other.revision !== sent.revision),
+    );
+  }
+
+  /** Forgets what was refused; what was played on from it can no longer wait for it. */
+  refused(sent: Queued) {
+    this.confirmed(sent);
+    this.write(
+      this.all().map((other) => (other.event.ordinal > sent.event.ordinal ? { ...other, baseless: true } : other)),
     );
   }
 
