@@ -14,14 +14,12 @@ cluster_home() {
 
 node_owner() { if [ "$(id -u)" -eq 0 ]; then echo mysql; else id -un; fi; }
 
-at_node() { # node, statement
-  mariadb --no-defaults --socket="$CLUSTER/$1.sock" --batch --skip-column-names -e "$2" 2>/dev/null
+at_node() { # node, statement, seconds at the most: a node that hangs says nothing
+  timeout "${3:-60}" mariadb --no-defaults --socket="$CLUSTER/$1.sock" --batch --skip-column-names -e "$2" 2>/dev/null
 }
 
-# A node that hangs says nothing, which is not waited for.
 node_says() { # node, status variable
-  timeout 2 mariadb --no-defaults --socket="$CLUSTER/$1.sock" --batch --skip-column-names \
-    -e "SELECT variable_value FROM information_schema.global_status WHERE variable_name = '$2'" 2>/dev/null
+  at_node "$1" "SELECT variable_value FROM information_schema.global_status WHERE variable_name = '$2'" 2
 }
 
 node_is_synced() { [ "$(node_says "$1" wsrep_local_state_comment)" = Synced ]; }
