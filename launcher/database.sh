@@ -32,6 +32,9 @@ secret_in() { # file
   cat "$1"
 }
 
+# What a database is given besides; each option counts over those before it.
+DB_OPTIONS=()
+
 # Starts the database process; a second time in one run at the same port, since the server knows it by that.
 launch_database() {
   # What it sorts and unpacks stays in a folder of its own, not among what others leave in /tmp.
@@ -39,7 +42,7 @@ launch_database() {
   mariadbd --no-defaults --user="$(id -un)" --datadir="$STATE/db" --socket="$(socket)" --port="$DB_PORT" \
     --bind-address=127.0.0.1 --pid-file="$STATE/db.mariadb.pid" --log-error="$STATE/db.log" --tmpdir="$STATE/tmp" \
     --innodb-flush-log-at-trx-commit=1 --character-set-server=utf8mb4 \
-    --collation-server=utf8mb4_unicode_ci --skip-name-resolve >/dev/null 2>&1 9>&- &
+    --collation-server=utf8mb4_unicode_ci --skip-name-resolve "${DB_OPTIONS[@]}" >/dev/null 2>&1 9>&- &
   echo $! >"$STATE/db.pid"
   for _ in $(seq 1 300); do
     database_answers && return

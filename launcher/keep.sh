@@ -77,7 +77,7 @@ check_copy() { # file, database
   while read -r table rows; do
     there=$(ask "SELECT COUNT(*) FROM \`$2\`.\`$table\`")
     [ "$there" = "$rows" ] || { echo "of $table, $there of $rows rows of $1 could be read"; return 1; }
-  done < <(gzip -dc "$1" | sed -n 's/^INSERT INTO `\([A-Za-z_]*\)` VALUES.*/\1/p' | sort | uniq -c | awk '{ print $2, $1 }')
+  done < <(gzip -dc "$1" | sed -n 's/^INSERT INTO .\([A-Za-z_]*\). VALUES.*/\1/p' | sort | uniq -c | awk '{ print $2, $1 }')
   broken=$(broken_links "$2")
   [ "$broken" = 0 ] || { echo "$broken rows of $1 point at rows that are not there"; return 1; }
 }

@@ -34,6 +34,7 @@ need_packages() {
   fi
   if [ "${1:-}" = browser ]; then
     [ -x /usr/bin/chromium ] || wanted+=(chromium)
+    command -v shellcheck >/dev/null || wanted+=(shellcheck)
   fi
   [ ${#wanted[@]} -eq 0 ] && return
   if [ "$(id -u)" -ne 0 ]; then

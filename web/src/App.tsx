@@ -1,12 +1,13 @@
 import { QueryClientProvider } from "@tanstack/react-query";
 import { lazy, Suspense } from "react";
-import { BrowserRouter, Navigate, Outlet, Route, Routes } from "react-router";
+import { BrowserRouter, Navigate, Route, Routes } from "react-router";
 import type { Schemas } from "./api/client";
 import { queryClient, useGreeting } from "./api/queries";
 import { ZoneOffer } from "./features/settings/Home";
-import { useOutbox } from "./features/run/useOutbox";
+import { useOutbox } from "./outbox/useOutbox";
 import { keep } from "./keep";
 import { ErrorBoundary } from "./ui/ErrorBoundary";
+import { Guarded } from "./ui/Guarded";
 import { Nav } from "./ui/Nav";
 import { Failed, Waiting } from "./ui/Page";
 import { Toasts } from "./ui/Toasts";
@@ -66,8 +67,10 @@ function Rooms({ me }: { me: Schemas["Me"] }) {
   useOutbox();
   return (
     <Routes>
-      <Route path="/run/:id" element={<RunPage me={me} />} />
-      <Route path="/start" element={<First me={me} />} />
+      <Route element={<Guarded />}>
+        <Route path="/run/:id" element={<RunPage me={me} />} />
+        <Route path="/start" element={<First me={me} />} />
+      </Route>
       <Route element={<Framed me={me} />}>
         <Route index element={<Today me={me} />} />
         <Route path="/passages" element={<Passages />} />
@@ -102,9 +105,7 @@ function Framed({ me }: { me: Schemas["Me"] }) {
           is open.
         </p>
       )}
-      <Suspense fallback={<Waiting />}>
-        <Outlet />
-      </Suspense>
+      <Guarded />
     </>
   );
 }

@@ -52,7 +52,7 @@ export function ReserveLane({ relief, x, top, left, right, looks }: Props) {
         x2={right}
         y1={y(relief.burstFloor)}
         y2={y(relief.burstFloor)}
-        stroke={looks.plum}
+        stroke={looks.burst}
         strokeDasharray="2 4"
         strokeWidth="1.5"
       />

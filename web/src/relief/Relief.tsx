@@ -105,7 +105,7 @@ export function Relief({
           <defs>
             <pattern id={hatch} width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
               <rect width="5" height="5" fill={looks.ground} />
-              <rect width="3" height="5" fill={looks.plum} />
+              <rect width="3" height="5" fill={looks.burst} />
             </pattern>
             <pattern id={`${hatch}-staff`} width="6" height="6" patternUnits="userSpaceOnUse">
               <rect width="6" height="6" fill={looks.ground} />
@@ -339,7 +339,7 @@ function Ground({ relief, scales, looks, hatch }: Layer & { hatch: string }) {
             key={burst.start}
             d={`${path(peak(burst, scales))}Z`}
             fill={faint(burst) || burst.pulse === "FREE" ? "none" : `url(#${hatch})`}
-            stroke={looks.plum}
+            stroke={looks.burst}
             strokeWidth="1.25"
             strokeDasharray={burst.pulse === "FREE" ? "2 3" : undefined}
           />

@@ -33,7 +33,7 @@ export function Sketch({ passes, label, width: all = USUAL_WIDTH }: { passes: Pa
               y={top}
               width={width}
               height={HEIGHT - top}
-              className={pass.kind === "BURST" ? "fill-plum" : pass.kind === "PROBE" ? "fill-brass" : "fill-spruce"}
+              className={pass.kind === "BURST" ? "fill-burst" : pass.kind === "PROBE" ? "fill-brass" : "fill-spruce"}
               opacity={pass.kind === "WARM_UP" || pass.kind === "CLOSING" ? 0.4 : 0.9}
             />
             {pass.verdict === "BROKE" && <rect x={left} y={top} width={width} height="3.5" className="fill-ink" />}

@@ -4,7 +4,7 @@ export interface Looks {
   soft: string;
   rule: string;
   spruce: string;
-  plum: string;
+  burst: string;
   brass: string;
   band: string;
   ground: string;
@@ -15,7 +15,7 @@ export const DAY: Looks = {
   soft: "var(--color-soft)",
   rule: "var(--color-rule-faint)",
   spruce: "var(--color-spruce)",
-  plum: "var(--color-plum)",
+  burst: "var(--color-burst)",
   brass: "var(--color-brass-deep)",
   band: "var(--color-brass)",
   ground: "var(--color-ground)",
@@ -26,7 +26,7 @@ export const NIGHT: Looks = {
   soft: "var(--color-night-soft)",
   rule: "var(--color-night-rule-faint)",
   spruce: "var(--color-night-spruce)",
-  plum: "var(--color-night-plum)",
+  burst: "var(--color-night-burst)",
   brass: "var(--color-night-brass-pale)",
   band: "var(--color-night-brass)",
   ground: "var(--color-night)",

@@ -8,7 +8,7 @@ const KINDS = {
   main: "bg-spruce text-white hover:bg-spruce-deep disabled:bg-rule disabled:text-soft",
   plain: "border border-rule-strong bg-transparent text-ink hover:border-ink disabled:text-rule-strong",
   quiet: "text-spruce underline-offset-4 hover:underline px-2",
-  danger: "border border-plum text-plum hover:bg-plum hover:text-white",
+  danger: "border border-danger text-danger hover:bg-danger hover:text-white",
 } as const;
 
 interface Looks {

@@ -7,7 +7,7 @@ interface Frame {
 }
 
 export const INPUT =
-  "min-h-11 w-full rounded-[5px] border border-rule-strong bg-white px-3 py-2 text-base text-ink aria-invalid:border-plum aria-invalid:border-2";
+  "min-h-11 w-full rounded-[5px] border border-rule-strong bg-white px-3 py-2 text-base text-ink aria-invalid:border-danger aria-invalid:border-2";
 
 /** A label, what it labels, and under it a hint or what is wrong. */
 export function Labelled({
@@ -26,7 +26,7 @@ export function Labelled({
       {children({ id, describedBy })}
       <p
         id={describedBy}
-        className={`mt-1 text-sm ${error ? "font-semibold text-plum" : "text-soft"}`}
+        className={`mt-1 text-sm ${error ? "font-semibold text-danger" : "text-soft"}`}
         role={error ? "alert" : undefined}
       >
         {error ?? hint}

@@ -15,7 +15,7 @@ export function Mark() {
   return (
     <svg viewBox="0 0 32 32" width="26" height="26" aria-hidden="true">
       <path d="M2 27V20l6-2 5 9z" className="fill-spruce" />
-      <path d="M13 27V5l2.5 3.5L18 5v22z" className="fill-plum" />
+      <path d="M13 27V5l2.5 3.5L18 5v22z" className="fill-burst" />
       <path d="M18 27l6-9 6 2v7z" className="fill-spruce" />
     </svg>
   );

@@ -1,6 +1,6 @@
 import { type ReactNode, useEffect } from "react";
 import { sentence } from "../api/queries";
-import { Button } from "./Button";
+import { Button, ButtonLink } from "./Button";
 
 interface Props {
   title: string;
@@ -42,6 +42,19 @@ export function Failed({ error, again }: { error: unknown; again?: () => void })
       <p className="mb-4 text-lg">{sentence(error)}</p>
       {again && <Button onClick={again}>Try again</Button>}
     </div>
+  );
+}
+
+/** There is no such address. */
+export function Nowhere() {
+  return (
+    <main id="main" className="mx-auto max-w-xl px-4 py-16">
+      <h1 className="mb-3">There is no such page.</h1>
+      <p className="mb-5 text-soft">The address may have been cut off. What you played and typed is kept.</p>
+      <ButtonLink kind="main" to="/">
+        To today
+      </ButtonLink>
+    </main>
   );
 }
 

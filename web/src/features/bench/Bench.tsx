@@ -3,7 +3,7 @@ import { Tabs } from "radix-ui";
 import { useMemo, useState } from "react";
 import { Link, useParams } from "react-router";
 import { api, given, type Schemas } from "../../api/client";
-import { sentence, useBench, useChange, usePassage } from "../../api/queries";
+import { useBench, useChange, usePassage } from "../../api/queries";
 import { Score } from "../../notation/Score";
 import { Button, ButtonLink } from "../../ui/Button";
 import { day, family } from "../../ui/format";
@@ -25,6 +25,7 @@ import { useNoteKeys } from "./useNoteKeys";
 import { usePlayback } from "./usePlayback";
 import { Versions } from "./Versions";
 import * as touches from "../../api/touches";
+import { Failure } from "../../ui/Alert";
 
 /** One passage on the bench: its notes and links, its versions, pieces and marks, and how ready it is. */
 export default function Bench() {
@@ -181,11 +182,7 @@ function Workplace({ detail, bench, onEdit }: Props) {
               <Versions detail={detail} bench={bench} bpm={bpm} onBpm={setBpm} />
             </Tabs.Content>
             <Tabs.Content value="pieces" className="grid gap-8">
-              {cut.isError && (
-                <p role="alert" className="text-plum">
-                  {sentence(cut.error)}
-                </p>
-              )}
+              <Failure of={cut} />
               <Pieces
                 detail={detail}
                 cursor={cursor}

@@ -15,7 +15,7 @@ export function Brackets({ layout, pieces, slowest }: Props) {
         stretches(layout, piece).map(({ from, to, line, first }) => {
           const bottom = (layout.lines[line]?.bottom ?? 0) + 14 + (i % 2) * 5;
           const weak = piece.id === slowest && pieces.length > 1;
-          const stroke = weak ? "stroke-plum" : "stroke-soft";
+          const stroke = weak ? "stroke-danger" : "stroke-soft";
           const room = to - from - 6;
           const words = `${piece.name} · ease ${Math.round(piece.estimate.ease.middle)}${weak ? ", holds it back" : ""}`;
           return (
@@ -25,7 +25,7 @@ export function Brackets({ layout, pieces, slowest }: Props) {
                 <text
                   x={from + 4}
                   y={(layout.lines[line]?.bottom ?? 0) + 37}
-                  className={weak ? "fill-plum font-semibold" : "fill-soft"}
+                  className={weak ? "fill-danger font-semibold" : "fill-soft"}
                 >
                   {room > words.length * 6.6 ? words : piece.name.length * 6.8 < room ? piece.name : ""}
                 </text>

@@ -8,6 +8,7 @@ import { Page } from "../../ui/Page";
 import { MusicEditor } from "./MusicEditor";
 import { PassageFields } from "./PassageFields";
 import * as touches from "../../api/touches";
+import { Alert, Failure } from "../../ui/Alert";
 
 interface Props {
   detail: Schemas["PassageDetail"];
@@ -57,11 +58,7 @@ export function EditPassage({ detail, onDone }: Props) {
           <p className="mt-2 text-sm text-soft">
             Marks, pieces and ceilings follow the notes that stay. What cannot follow is listed before it is done.
           </p>
-          {change.isError && !lost && (
-            <p role="alert" className="mt-3 font-semibold text-plum">
-              {sentence(change.error)}
-            </p>
-          )}
+          {change.isError && !lost && <Alert className="mt-3 font-semibold">{sentence(change.error)}</Alert>}
           <div className="mt-4 flex flex-wrap gap-3">
             <Button kind="main" type="submit" disabled={change.isPending || waiting}>
               Keep the change
@@ -105,7 +102,7 @@ function PutAway({ passageId, open, onClose }: { passageId: number; open: boolea
         It leaves your passages and your plans. What you played of it stays in the log and counts for your load; if
         nothing was ever played of it, it is deleted.
       </p>
-      {putAway.isError && <p className="mb-3 text-plum">{sentence(putAway.error)}</p>}
+      <Failure of={putAway} className="mb-3" />
       <div className="flex gap-3">
         <Button
           kind="danger"

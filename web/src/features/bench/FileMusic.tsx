@@ -6,6 +6,7 @@ import { Button } from "../../ui/Button";
 import { INPUT } from "../../ui/Field";
 import { LineChoice } from "./LineChoice";
 import { useScoreFile } from "./useScoreFile";
+import { Alert } from "../../ui/Alert";
 
 const GRIDS = [1, 2, 3, 4, 6, 8, 12, 24];
 const SIXTEENTHS = 4;
@@ -38,11 +39,7 @@ export function FileMusic({ onTake }: Props) {
           Reading.
         </p>
       )}
-      {score.error && (
-        <p role="alert" className="mt-2 font-semibold text-plum">
-          {sentence(score.error)}
-        </p>
-      )}
+      {score.error && <Alert className="mt-2 font-semibold">{sentence(score.error)}</Alert>}
       {view && chosen && line && (
         <>
           <div className="mt-3 flex flex-wrap items-end gap-x-4 gap-y-2">
@@ -74,7 +71,7 @@ export function FileMusic({ onTake }: Props) {
             {chosen.abc ? (
               <Engraving abc={chosen.abc} label={`${chosen.notes} notes of ${line.part}`} />
             ) : (
-              <p className="py-6 text-center text-plum">{chosen.problem}</p>
+              <p className="py-6 text-center text-danger">{chosen.problem}</p>
             )}
           </div>
           <div className="mt-2 flex flex-wrap items-start justify-between gap-4">
@@ -178,7 +175,7 @@ function Remarks({ view }: { view: Schemas["ScoreView"] }) {
     <div className="max-w-xl text-sm text-soft">
       {view.unread.length > 0 && (
         <details className="mb-1">
-          <summary className="cursor-pointer font-semibold text-plum">
+          <summary className="cursor-pointer font-semibold text-danger">
             {view.unread.length === 1 ? "One tune could not be read" : `${view.unread.length} tunes could not be read`}
           </summary>
           <ul className="max-h-40 overflow-y-auto">

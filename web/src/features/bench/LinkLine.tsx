@@ -24,7 +24,7 @@ export function LinkLine({ layout, links, chosen, onChoose }: Props) {
           i === chosen
             ? "stroke-brass-deep"
             : trouble
-              ? "stroke-plum"
+              ? "stroke-danger"
               : link.drivenToday > 0
                 ? "stroke-spruce"
                 : "stroke-rule-strong";

@@ -75,7 +75,7 @@ export function LinkPanel({ passageId, link, about, bpm, caution, onClose }: Pro
           <X size={18} />
         </button>
       </div>
-      {failure && <p className="text-plum">{sentence(failure)}</p>}
+      {failure && <p className="text-danger">{sentence(failure)}</p>}
       {view.data && (
         <>
           <ul className="mt-1 grid grid-cols-2 gap-x-6 gap-y-2 md:grid-cols-4">

@@ -147,7 +147,7 @@ export function MarksPanel({ detail, bench, cursor, onCursor }: Props) {
             placeholder="crossing is quieter this way"
           />
         </label>
-        {failure !== undefined && <p className="mt-2 text-plum">{sentence(failure)}</p>}
+        {failure !== undefined && <p className="mt-2 text-danger">{sentence(failure)}</p>}
         <p className="mt-3 text-sm text-soft">
           A full triangle under a note is on the beat, a ring is between beats. Decide slowly and keep it: a mark
           changed later is asked about, since what was learned with it has to be learned again.

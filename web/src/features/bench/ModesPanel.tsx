@@ -103,7 +103,7 @@ export function ModesPanel({ detail, bench }: Props) {
           </Button>
         )}
       </form>
-      {(order.isError || want.isError) && <p className="mt-2 text-plum">{sentence(order.error ?? want.error)}</p>}
+      {(order.isError || want.isError) && <p className="mt-2 text-danger">{sentence(order.error ?? want.error)}</p>}
     </section>
   );
 }

@@ -114,7 +114,7 @@ export function MusicEditor({ value, onChange, onTitle, onWaiting }: Props) {
                 : "Reading."}
           </p>
         )}
-        {reading.isError && !problem && <p className="text-plum">{sentence(reading.error)}</p>}
+        {reading.isError && !problem && <p className="text-danger">{sentence(reading.error)}</p>}
       </div>
     </div>
   );

@@ -1,7 +1,7 @@
 import { useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { api, given, type Schemas } from "../../api/client";
-import { sentence, useChange } from "../../api/queries";
+import { useChange } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { Page } from "../../ui/Page";
 import { CleanAt } from "./CleanAt";
@@ -9,6 +9,7 @@ import { FIRST_ABC, MusicEditor } from "./MusicEditor";
 import { fieldError, PassageFields } from "./PassageFields";
 import { useDraft } from "./useDraft";
 import * as touches from "../../api/touches";
+import { Failure } from "../../ui/Alert";
 
 /** A new passage, with its notes typed or left on the stand. */
 export default function NewPassage({ me }: { me: Schemas["Me"] }) {
@@ -64,11 +65,7 @@ export default function NewPassage({ me }: { me: Schemas["Me"] }) {
             onTitle={(title) => setDraft((now) => (now.title ? now : { ...now, title: title.slice(0, 120) }))}
             onWaiting={setWaiting}
           />
-          {create.isError && (
-            <p role="alert" className="mt-3 font-semibold text-plum">
-              {sentence(create.error)}
-            </p>
-          )}
+          <Failure of={create} className="mt-3 font-semibold" />
           {!waiting && (
             <Button kind="main" type="submit" disabled={create.isPending} className="mt-4">
               Keep this passage

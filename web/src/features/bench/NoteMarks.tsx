@@ -33,7 +33,7 @@ export function NoteMarks({ layout, notes, cursor, seams, showBeats, onChoose }:
             {seams.has(i) && (
               <path
                 d={`M${spot.x - 11} ${line.top - 8}V${line.bottom + 10}`}
-                className="stroke-plum"
+                className="stroke-danger"
                 strokeWidth={2}
                 strokeDasharray="2 3"
               />

@@ -55,7 +55,7 @@ export function OwnCell({ onOpen }: { onOpen: (key: string) => void }) {
       <span className="text-sm text-soft">
         {taps.count > 0 ? "Tap each note, and once more where it starts again." : "One weight a note, or tap it."}
       </span>
-      {(read.error ?? show.error) && <p className="w-full text-sm text-plum">{sentence(read.error ?? show.error)}</p>}
+      {(read.error ?? show.error) && <p className="w-full text-sm text-danger">{sentence(read.error ?? show.error)}</p>}
     </form>
   );
 }

@@ -1,5 +1,6 @@
 import { Field, INPUT, Labelled } from "../../ui/Field";
 import { RANGES } from "../../api/ranges";
+import { Alert } from "../../ui/Alert";
 
 export interface Paper {
   meter: string;
@@ -84,11 +85,7 @@ export function PaperPattern({ value, onChange, error }: Props) {
           onChange={(event) => set({ text: event.target.value })}
         />
       )}
-      {!mixed && error && (
-        <p role="alert" className="text-sm font-semibold text-plum">
-          {error}
-        </p>
-      )}
+      {!mixed && error && <Alert className="text-sm font-semibold">{error}</Alert>}
     </div>
   );
 }

@@ -1,13 +1,14 @@
 import { useState } from "react";
 import { Link } from "react-router";
 import { api, given, type Schemas } from "../../api/client";
-import { sentence, useChange } from "../../api/queries";
+import { useChange } from "../../api/queries";
 import { Button, KeyCap } from "../../ui/Button";
 import { INPUT } from "../../ui/Field";
 import { TempoAxis, TempoLine } from "../passages/TempoLine";
 import * as touches from "../../api/touches";
 import { upTo, within } from "../../api/within";
 import { RANGES } from "../../api/ranges";
+import { Failure } from "../../ui/Alert";
 
 type Piece = Schemas["PieceDto"];
 type CutWish = Schemas["CutWish"];
@@ -94,7 +95,7 @@ function PieceRow({
         <p className="px-2 text-sm text-soft">
           notes {piece.firstNote + 1}–{piece.lastNote + 1}
         </p>
-        {change.isError && <p className="text-sm text-plum">{sentence(change.error)}</p>}
+        <Failure of={change} className="text-sm" />
       </div>
       <label className="flex items-center gap-2 text-sm text-soft">
         difficulty
@@ -164,11 +165,7 @@ function CutForm({ passageId }: { passageId: number }) {
       <Button type="submit" disabled={cut.isPending}>
         Cut
       </Button>
-      {cut.isError && (
-        <p role="alert" className="w-full text-sm text-plum">
-          {sentence(cut.error)}
-        </p>
-      )}
+      <Failure of={cut} className="w-full text-sm" />
     </form>
   );
 }

@@ -65,13 +65,13 @@ export function PlayBar({ playback, bpm, onBpm, of, label, variant, first, last,
         />
         I play along: it counts for today
       </label>
-      {along && caution && <p className="w-full border-l-2 border-plum pl-3 text-sm">{caution}</p>}
+      {along && caution && <p className="w-full border-l-2 border-danger pl-3 text-sm">{caution}</p>}
       {!valid && (
-        <p className="text-sm text-plum">
+        <p className="text-sm text-danger">
           A tempo lies between {TEMPO.minimum} and {TEMPO.maximum}.
         </p>
       )}
-      {playback.error !== undefined && <p className="text-sm text-plum">{sentence(playback.error)}</p>}
+      {playback.error !== undefined && <p className="text-sm text-danger">{sentence(playback.error)}</p>}
     </div>
   );
 }

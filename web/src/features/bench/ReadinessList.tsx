@@ -1,8 +1,9 @@
 import { Check, RotateCcw } from "lucide-react";
 import { api, given, type Schemas } from "../../api/client";
-import { sentence, useChange } from "../../api/queries";
+import { useChange } from "../../api/queries";
 import { day } from "../../ui/format";
 import * as touches from "../../api/touches";
+import { Failure } from "../../ui/Alert";
 
 interface Props {
   passageId: number;
@@ -46,14 +47,14 @@ export function ReadinessList({ passageId, items }: Props) {
                 {item.reached ? (
                   <Check size={12} aria-hidden="true" />
                 ) : item.lostOn ? (
-                  <RotateCcw size={11} aria-hidden="true" className="text-plum" />
+                  <RotateCcw size={11} aria-hidden="true" className="text-danger" />
                 ) : null}
               </span>
               <span className={item.reached ? "" : "text-soft"}>
                 {item.sentence}
                 {item.reached && item.reachedOn && <span className="text-soft"> {day(item.reachedOn)}</span>}
                 {!item.reached && item.lostOn && (
-                  <span className="text-plum">
+                  <span className="text-danger">
                     {" "}
                     lost {day(item.lostOn)}, {item.why}
                   </span>
@@ -63,7 +64,7 @@ export function ReadinessList({ passageId, items }: Props) {
           </li>
         ))}
       </ul>
-      {change.isError && <p className="text-sm text-plum">{sentence(change.error)}</p>}
+      <Failure of={change} className="text-sm" />
     </section>
   );
 }

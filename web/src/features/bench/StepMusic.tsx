@@ -7,6 +7,7 @@ import { Keyboard } from "./Keyboard";
 import { useTaps } from "../../ui/useTaps";
 import { useStepEntry } from "./useStepEntry";
 import { TEMPO, within } from "../../api/within";
+import { Alert } from "../../ui/Alert";
 
 const METERS = ["4/4", "3/4", "2/4", "6/8", "9/8", "12/8", "5/4", "7/8", "2/2"];
 const KEYS = [
@@ -148,11 +149,7 @@ export function StepMusic({ onTake }: Props) {
         )}
         {shown?.grid && <span className="pb-2 text-sm text-soft">drawn to {shown.grid} places in a quarter note</span>}
       </div>
-      {steps.error && (
-        <p role="alert" className="mt-2 text-plum">
-          {sentence(steps.error)}
-        </p>
-      )}
+      {steps.error && <Alert className="mt-2">{sentence(steps.error)}</Alert>}
       <div className="mt-3 flex justify-end">
         <Button
           kind="main"

@@ -97,7 +97,7 @@ export function Stitching({ detail, bench, link }: Props) {
           </label>
         )}
       </div>
-      {(change.isError || play.isError) && <p className="text-plum">{sentence(change.error ?? play.error)}</p>}
+      {(change.isError || play.isError) && <p className="text-danger">{sentence(change.error ?? play.error)}</p>}
       <ol className="divide-y divide-rule border-y border-rule">
         {stitching.joins.map((join, i) => (
           <li key={i} className="flex flex-wrap items-center gap-x-5 py-1">

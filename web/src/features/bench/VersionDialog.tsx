@@ -33,7 +33,7 @@ export function VersionDialog({ passageId, variant, stretch, bpm, caution, onClo
   return (
     <Dialog title={shown?.variant.title ?? "A version"} open={variant !== undefined} onClose={close} wide>
       {whole.isError ? (
-        <p className="mb-4 text-plum">{sentence(whole.error)}</p>
+        <p className="mb-4 text-danger">{sentence(whole.error)}</p>
       ) : (
         shown && (
           <>

@@ -13,6 +13,7 @@ import { VersionDialog } from "./VersionDialog";
 import * as touches from "../../api/touches";
 import { TEMPO, within } from "../../api/within";
 import { RANGES } from "../../api/ranges";
+import { Alert, Failure } from "../../ui/Alert";
 
 type Variant = Schemas["VariantDto"];
 
@@ -104,11 +105,7 @@ export function Versions({ detail, bench, bpm, onBpm }: Props) {
         The large figure is the tempo at which a version&apos;s quick notes match the target of{" "}
         {bpmWords(passage.targetBpm)}.
       </p>
-      {sheet.isError && (
-        <p role="alert" className="py-3 text-plum">
-          {sentence(sheet.error)}
-        </p>
-      )}
+      <Failure of={sheet} className="py-3" />
       <div className="border-t border-rule">
         {families.map(([family, variants]) => (
           <Family
@@ -254,12 +251,8 @@ function TodaysChoice({ passageId, bench, sheet, onOpen }: TodayProps) {
           {bench.today.length > 0 ? "Choose again" : "Choose for me"}
         </Button>
       </div>
-      {bench.caution && <p className="mt-2 max-w-3xl border-l-2 border-plum pl-3">{bench.caution}</p>}
-      {(choose.isError || tick.isError) && (
-        <p role="alert" className="mt-2 text-plum">
-          {sentence(choose.error ?? tick.error)}
-        </p>
-      )}
+      {bench.caution && <p className="mt-2 max-w-3xl border-l-2 border-danger pl-3">{bench.caution}</p>}
+      {(choose.isError || tick.isError) && <Alert className="mt-2">{sentence(choose.error ?? tick.error)}</Alert>}
       {bench.today.length > 0 && (
         <ul className="mt-2 grid grid-cols-1 gap-x-8 border-t border-rule md:grid-cols-2">
           {bench.today.map((one, i) => {

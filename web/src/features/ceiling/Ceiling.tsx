@@ -1,6 +1,6 @@
 import { Link, Navigate, useNavigate, useParams } from "react-router";
 import type { Schemas } from "../../api/client";
-import { sentence, useCeiling, usePassages } from "../../api/queries";
+import { useCeiling, usePassages } from "../../api/queries";
 import { Button, ButtonLink } from "../../ui/Button";
 import { INPUT } from "../../ui/Field";
 import { bpm, called, day, oneDecimal, unbroken } from "../../ui/format";
@@ -11,6 +11,7 @@ import { useBeginMethod } from "../run/useBegin";
 import { Figures, give } from "./Figures";
 import { History, historyRows } from "./History";
 import { Success, successRows } from "./Success";
+import { Failure } from "../../ui/Alert";
 
 /** How fast it really is, and since when. */
 export default function Ceiling() {
@@ -85,11 +86,7 @@ function OfPiece({ id, pieces }: { id: number; pieces: { id: number; label: stri
         </div>
       }
     >
-      {begin.isError && (
-        <p role="alert" className="mb-3 font-semibold text-plum">
-          {sentence(begin.error)}
-        </p>
-      )}
+      <Failure of={begin} className="mb-3 font-semibold" />
       <p className="max-w-[80ch]">
         {underline(view)} {view.measure}
       </p>
@@ -97,7 +94,7 @@ function OfPiece({ id, pieces }: { id: number; pieces: { id: number; label: stri
       {view.awkward.map((band) => (
         <p
           key={band.from}
-          className="mt-3 flex max-w-[80ch] flex-wrap items-center gap-x-3 border-l-2 border-plum pl-3"
+          className="mt-3 flex max-w-[80ch] flex-wrap items-center gap-x-3 border-l-2 border-danger pl-3"
         >
           <span>
             From {bpm(band.from)} to {bpm(band.to)} it goes wrong more often than just above: clean{" "}
@@ -182,7 +179,7 @@ function Outlook({ view }: { view: Schemas["CeilingView"] }) {
 const PROSPECT = {
   ON_COURSE: { title: "On course", looks: "text-spruce" },
   BEHIND: { title: "Behind", looks: "text-brass-deep" },
-  UNLIKELY: { title: "Unlikely", looks: "text-plum" },
+  UNLIKELY: { title: "Unlikely", looks: "text-danger" },
 } as const;
 
 const date = (iso: string) => day(iso, { day: "numeric", month: "long" });

@@ -89,7 +89,7 @@ export function Success({ estimate, curve, tries, target, awkward = [] }: Props)
               width={x(one.to) - x(one.from) + 6}
               y={TOP}
               height={HEIGHT - TOP - BOTTOM}
-              className="fill-plum"
+              className="fill-danger"
               opacity="0.14"
             />
             <text
@@ -97,7 +97,7 @@ export function Success({ estimate, curve, tries, target, awkward = [] }: Props)
               y={HEIGHT - BOTTOM - 8}
               textAnchor="middle"
               fontSize="12"
-              className="fill-plum"
+              className="fill-danger"
             >
               awkward
             </text>
@@ -118,7 +118,7 @@ export function Success({ estimate, curve, tries, target, awkward = [] }: Props)
           x={x(estimate.breakdown.middle)}
           label="breakdown"
           anchor={x(estimate.breakdown.middle) > width - 90 ? "end" : "start"}
-          looks="stroke-plum"
+          looks="stroke-danger"
           dashes="6 3"
         />
         <path d={draw(curve) ?? ""} fill="none" className="stroke-ink" strokeWidth="2" />
@@ -183,7 +183,7 @@ function PassMark({ x, y, way, burst }: { x: number; y: number; way: Way; burst?
     return (
       <path
         d={`M${x - 2.4} ${y - 2.4}l4.8 4.8m0 -4.8l-4.8 4.8`}
-        className={burst ? "stroke-plum" : "stroke-ink"}
+        className={burst ? "stroke-burst" : "stroke-ink"}
         strokeWidth="1.5"
       />
     );
@@ -193,7 +193,7 @@ function PassMark({ x, y, way, burst }: { x: number; y: number; way: Way; burst?
     return (
       <path
         d={`M${x} ${y - 3}l3 3l-3 3l-3 -3z`}
-        className={`stroke-plum ${filled ? "fill-plum" : "fill-none"}`}
+        className={`stroke-burst ${filled ? "fill-burst" : "fill-none"}`}
         strokeWidth="1.1"
       />
     );

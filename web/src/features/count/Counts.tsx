@@ -13,7 +13,7 @@ import { useSay } from "../../ui/Toasts";
 import { Counting } from "./Counting";
 import { NewChange } from "./NewChange";
 import { Strip } from "./Strip";
-import { note, sendCounts, waiting } from "./waiting";
+import { noteCount, sendCounts, waitingCounts } from "../../outbox/counts";
 
 type Change = Schemas["ChangeDto"];
 
@@ -30,7 +30,7 @@ export default function Counts({ me }: { me: Schemas["Me"] }) {
   const current = changes.find((one) => one.id === counting?.id);
   return (
     <Page title="How many clean changes in a minute?" above="Counts">
-      {caution && <p className="mb-4 border-l-2 border-plum pl-3">{caution}</p>}
+      {caution && <p className="mb-4 border-l-2 border-danger pl-3">{caution}</p>}
       {unsent > 0 && (
         <p role="status" className="mb-4 border-l-2 border-brass pl-3">
           {unsent === 1 ? "A count has" : `${unsent} counts have`} not arrived yet; kept in this browser and sent as
@@ -72,7 +72,7 @@ export default function Counts({ me }: { me: Schemas["Me"] }) {
             speed={me.speed}
             onClose={() => setCounting(undefined)}
             onCounted={(seconds, clean) => {
-              note(keep, current.id, seconds, clean);
+              noteCount(keep, current.id, seconds, clean);
               void send();
             }}
           />
@@ -86,15 +86,15 @@ export default function Counts({ me }: { me: Schemas["Me"] }) {
 function useSending() {
   const say = useSay();
   const touch = useTouch();
-  const [unsent, setUnsent] = useState(() => waiting(keep).length);
+  const [unsent, setUnsent] = useState(() => waitingCounts(keep).all().length);
   const send = useCallback(async () => {
-    if (waiting(keep).length === 0) return;
+    if (waitingCounts(keep).all().length === 0) return;
     try {
       (await sendCounts(keep)).forEach(say);
     } catch {
       // It stays, and the page says so.
     }
-    setUnsent(waiting(keep).length);
+    setUnsent(waitingCounts(keep).all().length);
     await touch(touches.counts);
   }, [say, touch]);
   useEffect(() => {

@@ -7,6 +7,7 @@ import { upTo, within } from "../../api/within";
 import { Button } from "../../ui/Button";
 import { Field } from "../../ui/Field";
 import { fieldError } from "../bench/PassageFields";
+import { Alert } from "../../ui/Alert";
 
 const EMPTY = { name: "", song: "", target: 100, beats: 2 };
 
@@ -60,11 +61,7 @@ export function NewChange() {
           onChange={(event) => put({ beats: Number(event.target.value) })}
         />
       </div>
-      {add.isError && !fieldError(add.error, "name") && (
-        <p role="alert" className="text-plum">
-          {sentence(add.error)}
-        </p>
-      )}
+      {add.isError && !fieldError(add.error, "name") && <Alert>{sentence(add.error)}</Alert>}
       <div>
         <Button type="submit" disabled={add.isPending}>
           Add it

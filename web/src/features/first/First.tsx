@@ -18,6 +18,7 @@ import { useDraft } from "../bench/useDraft";
 import { useBegin } from "../run/useBegin";
 import { TEMPO, upTo, within } from "../../api/within";
 import { RANGES } from "../../api/ranges";
+import { Alert } from "../../ui/Alert";
 
 const FIRST_WORKOUT_MINUTES = 10;
 
@@ -204,11 +205,7 @@ function Steps({
 }) {
   return (
     <>
-      {problem != null && (
-        <p role="alert" className="mt-4 font-semibold text-plum">
-          {sentence(problem)}
-        </p>
-      )}
+      {problem != null && <Alert className="mt-4 font-semibold">{sentence(problem)}</Alert>}
       <div className="mt-6 flex gap-3">
         {back && <Button onClick={back}>Back</Button>}
         <Button kind="main" type="submit" disabled={pending}>

@@ -85,7 +85,7 @@ function Hill({ d, x, top, half }: { d: Day; x: number; top: number; half: numbe
         d={`M${x - half} ${BASE}L${x - half * 0.6} ${top}H${x + half * 0.6}L${x + half} ${BASE}z`}
         className="fill-spruce"
       />
-      {d.burstSeconds > 0 && <path d={`M${x - 1.6} ${top}v-9l1.6 3 1.6 -3v9z`} className="fill-plum" />}
+      {d.burstSeconds > 0 && <path d={`M${x - 1.6} ${top}v-9l1.6 3 1.6 -3v9z`} className="fill-burst" />}
       {d.worstTension >= TENSE && (
         <circle cx={x} cy={top - 16} r="3.5" fill="none" className="stroke-ink" strokeWidth="1.75" />
       )}

@@ -6,6 +6,7 @@ import * as touches from "../../api/touches";
 import { Button } from "../../ui/Button";
 import { day, minutes, oneDecimal } from "../../ui/format";
 import { useSay } from "../../ui/Toasts";
+import { Alert } from "../../ui/Alert";
 
 type View = Schemas["LoadView"];
 type Kind = Schemas["ElsewhereWish"]["kind"];
@@ -68,11 +69,7 @@ export function Elsewhere({ view }: { view: View }) {
           ))}
         </div>
       )}
-      {(add.isError || away.isError) && (
-        <p role="alert" className="text-plum">
-          {sentence(add.error ?? away.error)}
-        </p>
-      )}
+      {(add.isError || away.isError) && <Alert>{sentence(add.error ?? away.error)}</Alert>}
       {view.elsewhere.length > 0 && (
         <ul className="divide-y divide-rule border-y border-rule">
           {view.elsewhere.map((one) => (

@@ -7,6 +7,7 @@ import { upTo } from "../../api/within";
 import { Button } from "../../ui/Button";
 import { Field, INPUT, Labelled } from "../../ui/Field";
 import { fieldError } from "../bench/PassageFields";
+import { Alert } from "../../ui/Alert";
 
 type View = Schemas["LoadView"];
 type Kind = Schemas["GivenWish"]["kind"];
@@ -87,9 +88,7 @@ export function Given({ view }: { view: View }) {
           </Labelled>
         </div>
         {(away.isError || (add.isError && !fieldError(add.error, "by") && !fieldError(add.error, "cap"))) && (
-          <p role="alert" className="text-plum">
-            {sentence(away.error ?? add.error)}
-          </p>
+          <Alert>{sentence(away.error ?? add.error)}</Alert>
         )}
         <div>
           <Button type="submit" disabled={add.isPending}>

@@ -97,7 +97,7 @@ function Caps({ caps }: { caps: Schemas["CapDto"][] }) {
 function Advice() {
   const advised = useChange(() => given(api.POST("/api/symptoms/advised")), touches.symptoms);
   return (
-    <div className="mt-6 border-l-2 border-plum pl-3">
+    <div className="mt-6 border-l-2 border-danger pl-3">
       <p>
         Two reports within two weeks: bursts stay closed until a physician or a licensed therapist who knows musicians
         has been asked.
@@ -139,7 +139,11 @@ function Gauge({ limit, binds }: { limit: Limit; binds: boolean }) {
         aria-label={`${Math.round(share * 100)}% used`}
       >
         <rect width="100" height="8" className="fill-rule" />
-        <rect width={share * 100} height="8" className={limit.kind === "BURST_SECONDS" ? "fill-plum" : "fill-spruce"} />
+        <rect
+          width={share * 100}
+          height="8"
+          className={limit.kind === "BURST_SECONDS" ? "fill-burst" : "fill-spruce"}
+        />
       </svg>
       <p className="mt-1 text-sm text-soft">
         {unit(limit)}. {limit.why}

@@ -7,6 +7,7 @@ import { Button } from "../../ui/Button";
 import { Field, INPUT, Labelled } from "../../ui/Field";
 import { day, minutes } from "../../ui/format";
 import { fieldError } from "../bench/PassageFields";
+import { Alert } from "../../ui/Alert";
 
 type Kind = Schemas["AwayWish"]["kind"];
 
@@ -99,9 +100,7 @@ export function Away({ month }: { month: Schemas["Month"] }) {
         />
         {(remove.isError ||
           (keep.isError && !["day", "minutes", "note"].some((one) => fieldError(keep.error, one)))) && (
-          <p role="alert" className="text-plum">
-            {sentence(remove.error ?? keep.error)}
-          </p>
+          <Alert>{sentence(remove.error ?? keep.error)}</Alert>
         )}
         <div className="flex gap-2">
           <Button type="submit" disabled={keep.isPending || !on}>

@@ -9,10 +9,13 @@ import { Away } from "./Away";
 
 type Day = Schemas["MonthDay"];
 
+/** The first day of a month, as an address names it; any other word means this month. */
+const MONTH = /^\d{4}-(0[1-9]|1[0-2])-01$/;
+
 /** A month at a glance: each session as its own small relief. */
 export default function MonthPage() {
   const [search] = useSearchParams();
-  const month = useMonth(search.get("of") ?? undefined);
+  const month = useMonth(MONTH.exec(search.get("of") ?? "")?.[0]);
   if (month.isPending) return <Waiting />;
   if (month.isError) return <Failed error={month.error} again={() => void month.refetch()} />;
   const { first, today, days } = month.data;

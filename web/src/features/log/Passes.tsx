@@ -1,10 +1,11 @@
 import { useState } from "react";
 import { api, given, type Schemas } from "../../api/client";
-import { sentence, useChange } from "../../api/queries";
+import { useChange } from "../../api/queries";
 import * as touches from "../../api/touches";
 import { Button } from "../../ui/Button";
 import { INPUT } from "../../ui/Field";
 import { bpm, day } from "../../ui/format";
+import { Failure } from "../../ui/Alert";
 
 type Pass = Schemas["SaidPass"];
 type Verdict = NonNullable<Pass["verdict"]>;
@@ -37,11 +38,7 @@ export function Passes({ runId, passes }: { runId: number; passes: Pass[] }) {
         What was said by mistake can be put right. What was played stays played and counts for its day; the ceiling is
         learned anew from this session on.
       </p>
-      {correct.isError && (
-        <p role="alert" className="mt-2 text-plum">
-          {sentence(correct.error)}
-        </p>
-      )}
+      <Failure of={correct} className="mt-2" />
       {correct.data && !correct.data.learnedAnew && (
         <p role="status" className="mt-2 text-soft">
           Put right in the log. What was learned of the ceiling more than two weeks ago stays as it was.

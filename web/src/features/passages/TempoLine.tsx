@@ -41,7 +41,7 @@ export function TempoLine({ estimate, target, range }: Props) {
         />
         <path d={`M${x(ease.middle)} 24v12`} className="stroke-spruce" strokeWidth="4" />
         <path d={`M${x(ceiling.middle)} 18v24`} className="stroke-brass-deep" strokeWidth="3" />
-        <path d={`M${x(breakdown.middle) - 4} 26l8 8m0 -8l-8 8`} className="stroke-plum" strokeWidth="2.5" />
+        <path d={`M${x(breakdown.middle) - 4} 26l8 8m0 -8l-8 8`} className="stroke-danger" strokeWidth="2.5" />
         <path d={`M${x(target)} 8v34`} className="stroke-ink" strokeWidth="1.5" />
         <path d={`M${x(target)} 8h7l-7 6z`} className="fill-ink" />
         <text x={x(target) + 9} y={15} fontSize="12" className="fill-ink">
@@ -73,7 +73,7 @@ export function TempoAxis({ range }: { range: [number, number] }) {
         <span className="text-brass-deep">▌</span>ceiling, clean 4 times in 5
       </span>
       <span>
-        <span className="text-plum">✕</span> breakdown
+        <span className="text-danger">✕</span> breakdown
       </span>
       <span>⚑ target</span>
       <span className="ml-auto font-mono">

@@ -1,7 +1,8 @@
-import { type KeyboardEvent, type PointerEvent, useState } from "react";
+import { useState } from "react";
 import { RANGES } from "../../api/ranges";
 import type { ReliefData, Scales } from "../../relief/terrain";
 import { PART } from "../../relief/Labels";
+import { arrows, drag } from "../../ui/drag";
 import { type Block, changed, moved, movedTo } from "./blocks";
 import { Handle } from "./Handles";
 
@@ -87,16 +88,6 @@ interface GripProps {
 function Grip({ label, x, y, place, places, onStep, onDrop }: GripProps) {
   const [held, setHeld] = useState<number>();
   const at = held ?? x;
-  const onKeyDown = (event: KeyboardEvent) => {
-    const later = event.key === "ArrowRight" || event.key === "ArrowDown";
-    const earlier = event.key === "ArrowLeft" || event.key === "ArrowUp";
-    if (!later && !earlier) return;
-    event.preventDefault();
-    event.stopPropagation();
-    onStep(later ? 1 : -1);
-  };
-  const inFrame = (event: PointerEvent<SVGGElement>) =>
-    event.clientX - event.currentTarget.ownerSVGElement!.getBoundingClientRect().left;
   return (
     <g
       role="slider"
@@ -106,17 +97,19 @@ function Grip({ label, x, y, place, places, onStep, onDrop }: GripProps) {
       aria-valuemin={1}
       aria-valuemax={places}
       aria-valuetext={`${place + 1} of ${places}`}
-      onKeyDown={onKeyDown}
-      onPointerDown={(event) => {
-        event.currentTarget.setPointerCapture(event.pointerId);
-        setHeld(inFrame(event));
-      }}
-      onPointerMove={(event) => held !== undefined && setHeld(inFrame(event))}
-      onPointerUp={(event) => {
-        setHeld(undefined);
-        onDrop(inFrame(event));
-      }}
-      onPointerCancel={() => setHeld(undefined)}
+      {...arrows(onStep, -1)}
+      {...drag({
+        onTake: ({ x: from }) => {
+          setHeld(from);
+          return true;
+        },
+        onMove: ({ x: to }) => setHeld(to),
+        onDrop: ({ x: to }) => {
+          setHeld(undefined);
+          onDrop(to);
+        },
+        onLose: () => setHeld(undefined),
+      })}
       className="pointer-events-auto cursor-grab touch-none"
     >
       <rect x={at - 14} y={y - 11} width="28" height="22" rx="4" className="fill-transparent" />

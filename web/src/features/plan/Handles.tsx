@@ -1,8 +1,8 @@
-import type { KeyboardEvent, PointerEvent } from "react";
 import type { Schemas } from "../../api/client";
 import type { ReliefData, Scales } from "../../relief/terrain";
 import { within } from "../../api/within";
 import { RANGES } from "../../api/ranges";
+import { arrows, drag, type Held } from "../../ui/drag";
 
 type Wish = Schemas["PlanWish"];
 
@@ -46,7 +46,7 @@ export function Handles({ relief, wish, scales, width, onChange }: Props) {
           text={`${Math.round(wish.firstBurstShare * 100)}% of the ceiling`}
           onStep={(way) => firstBurst(wish.firstBurstShare + way * 0.01)}
           onDrag={({ y }) => firstBurst(shareAt(y))}
-          hue="fill-plum"
+          hue="fill-burst"
         />
       )}
       {slow && (
@@ -93,23 +93,10 @@ interface HandleProps {
   text: string;
   hue: string;
   onStep: (way: 1 | -1) => void;
-  onDrag: (to: { y: number; movedX: number }) => void;
+  onDrag: (to: Held) => void;
 }
 
 export function Handle({ label, x, y, value, min, max, text, hue, onStep, onDrag }: HandleProps) {
-  const onKeyDown = (event: KeyboardEvent) => {
-    const up = event.key === "ArrowUp" || event.key === "ArrowRight";
-    const down = event.key === "ArrowDown" || event.key === "ArrowLeft";
-    if (!up && !down) return;
-    event.preventDefault();
-    event.stopPropagation();
-    onStep(up ? 1 : -1);
-  };
-  const onPointerMove = (event: PointerEvent<SVGGElement>) => {
-    if (!event.currentTarget.hasPointerCapture(event.pointerId)) return;
-    const frame = event.currentTarget.ownerSVGElement!.getBoundingClientRect();
-    onDrag({ y: event.clientY - frame.top, movedX: event.movementX });
-  };
   return (
     <g
       role="slider"
@@ -119,9 +106,8 @@ export function Handle({ label, x, y, value, min, max, text, hue, onStep, onDrag
       aria-valuemin={min}
       aria-valuemax={max}
       aria-valuetext={text}
-      onKeyDown={onKeyDown}
-      onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
-      onPointerMove={onPointerMove}
+      {...arrows(onStep)}
+      {...drag({ onMove: onDrag })}
       className="pointer-events-auto cursor-grab touch-none"
     >
       <circle cx={x} cy={y} r="16" fill="transparent" />

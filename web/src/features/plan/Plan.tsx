@@ -1,4 +1,5 @@
 import { Redo2, Undo2 } from "lucide-react";
+import { RANGES } from "../../api/ranges";
 import { useState } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
 import type { Schemas } from "../../api/client";
@@ -20,6 +21,7 @@ import { Pieces } from "./Pieces";
 import { Templates } from "./Templates";
 import { usePlanHere } from "./usePlanHere";
 import { WishFields } from "./WishFields";
+import { Alert } from "../../ui/Alert";
 
 /** One workout, to be put right before it is played. */
 export default function Plan() {
@@ -31,11 +33,19 @@ export default function Plan() {
   return <Editor key={pieceId} usual={usual.data} asked={asked(search)} />;
 }
 
+const isId = (number: number) => Number.isSafeInteger(number) && number > 0;
+
 /** What of a session was asked for by the address: the other pieces of it, and its minutes. */
 function asked(search: URLSearchParams): Partial<Wish> {
-  const others = (search.get("with") ?? "").split(",").map(Number).filter(Boolean);
+  const others = (search.get("with") ?? "")
+    .split(",")
+    .map(Number)
+    .filter(isId)
+    .slice(0, RANGES.PlanWish.others.maxItems);
   const minutes = Number(search.get("minutes"));
-  return { ...(others.length > 0 && { others }), ...(minutes > 0 && { minutes }) };
+  const { minimum, maximum } = RANGES.PlanWish.minutes;
+  const possible = Number.isInteger(minutes) && minutes >= minimum && minutes <= maximum;
+  return { ...(others.length > 0 && { others }), ...(possible && { minutes }) };
 }
 
 function Editor({ usual, asked }: { usual: Schemas["PlanView"]; asked: Partial<Wish> }) {
@@ -80,9 +90,7 @@ function Editor({ usual, asked }: { usual: Schemas["PlanView"]; asked: Partial<W
       }
     >
       {(preview.isError || begin.isError || again.isError) && (
-        <p role="alert" className="mb-3 font-semibold text-plum">
-          {sentence(preview.error ?? begin.error ?? again.error)}
-        </p>
+        <Alert className="mb-3 font-semibold">{sentence(preview.error ?? begin.error ?? again.error)}</Alert>
       )}
       <Pieces view={view} wish={wish} onChange={put} />
       <Relief

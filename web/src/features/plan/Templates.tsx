@@ -11,6 +11,7 @@ import { Field } from "../../ui/Field";
 import { useSay } from "../../ui/Toasts";
 import { fieldError } from "../bench/PassageFields";
 import { fitted, type Wish } from "./blocks";
+import { Alert } from "../../ui/Alert";
 
 interface Props {
   /** The session as it is now, with its blocks. */
@@ -85,9 +86,7 @@ export function Templates({ wish, onTake }: Props) {
             onChange={(event) => setName(event.target.value)}
           />
           {(away.isError || (keep.isError && !fieldError(keep.error, "name"))) && (
-            <p role="alert" className="text-plum">
-              {sentence(away.error ?? keep.error)}
-            </p>
+            <Alert>{sentence(away.error ?? keep.error)}</Alert>
           )}
           <div className="flex gap-2">
             <Button type="submit" kind="main" disabled={keep.isPending}>

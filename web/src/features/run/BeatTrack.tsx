@@ -41,7 +41,7 @@ export function BeatTrack({ pass, playing, beat }: Props) {
     return () => cancelAnimationFrame(frame);
   }, [playing, beat, bar, timed, playSeconds]);
 
-  const hue = burst ? "fill-night-plum stroke-night-plum" : "fill-night-spruce stroke-night-spruce";
+  const hue = burst ? "fill-night-burst stroke-night-burst" : "fill-night-spruce stroke-night-spruce";
   return (
     <svg
       viewBox="0 0 1000 96"
@@ -55,7 +55,7 @@ export function BeatTrack({ pass, playing, beat }: Props) {
           y="22"
           width={(Math.min(pass.beats, bar) / bar) * 960}
           height="34"
-          className="fill-night-plum"
+          className="fill-night-burst"
           opacity="0.25"
         />
       )}
@@ -77,7 +77,7 @@ export function BeatTrack({ pass, playing, beat }: Props) {
         y="78"
         height="6"
         width="0"
-        className={burst ? "fill-night-plum" : "fill-night-spruce"}
+        className={burst ? "fill-night-burst" : "fill-night-spruce"}
       />
       <line x1="20" x2="980" y1="81" y2="81" className="stroke-night-rule" strokeWidth="1" />
       <circle

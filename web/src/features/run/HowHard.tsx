@@ -1,6 +1,7 @@
 import { api, given } from "../../api/client";
-import { sentence, useChange } from "../../api/queries";
+import { useChange } from "../../api/queries";
 import * as touches from "../../api/touches";
+import { Failure } from "../../ui/Alert";
 
 const RATINGS = [0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10];
 const WORD: Partial<Record<number, string>> = { 0: "nothing", 2: "easy", 5: "hard", 10: "all there was" };
@@ -31,11 +32,7 @@ export function HowHard({ runId }: { runId: number }) {
           </button>
         ))}
       </div>
-      {tell.isError && (
-        <p role="alert" className="mt-1 text-plum">
-          {sentence(tell.error)}
-        </p>
-      )}
+      <Failure of={tell} className="mt-1" />
     </section>
   );
 }

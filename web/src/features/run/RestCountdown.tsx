@@ -3,7 +3,7 @@ import { keep } from "../../keep";
 import { KeyCap } from "../../ui/Button";
 import { useKeys } from "../../ui/useKeys";
 import { actionOf, keyOf } from "./keys";
-import { restBegan } from "./queue";
+import { restBegan } from "../../outbox/queue";
 
 interface Props {
   runId: number;

@@ -31,7 +31,7 @@ const KIND = {
   BURST: "Burst",
   CLOSING: "Easy",
 } as const;
-const COLOUR: Partial<Record<keyof typeof KIND, string>> = { PROBE: "text-night-brass", BURST: "text-night-plum" };
+const COLOUR: Partial<Record<keyof typeof KIND, string>> = { PROBE: "text-night-brass", BURST: "text-night-burst" };
 const REST: Partial<Record<NonNullable<Schemas["RestDto"]>["reason"], string>> = {
   BREAK: "Break",
   AWAY: "Away from the instrument",

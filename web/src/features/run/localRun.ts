@@ -1,5 +1,5 @@
 import type { Schemas } from "../../api/client";
-import type { EventWish } from "./queue";
+import type { EventWish } from "../../outbox/queue";
 
 type RunView = Schemas["RunView"];
 type Score = Schemas["RunScore"];

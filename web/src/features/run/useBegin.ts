@@ -3,7 +3,7 @@ import { useNavigate } from "react-router";
 import { api, given, Problem, type Schemas } from "../../api/client";
 import { useTouch } from "../../api/queries";
 import * as touches from "../../api/touches";
-import { windowId } from "./windowId";
+import { windowId } from "../../outbox/windowId";
 
 const begin = (plan: Schemas["PlanWish"]) => given(api.POST("/api/runs", { body: { plan, holder: windowId() } }));
 

@@ -1,10 +1,10 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { api, given, NoConnection, Problem, type Schemas } from "../../api/client";
 import { keep } from "../../keep";
-import { sendQueued, waitBefore } from "./outbox";
-import { EventQueue, type EventWish } from "./queue";
+import { sendQueued, waitBefore } from "../../outbox/answers";
+import { EventQueue, type EventWish } from "../../outbox/queue";
 import { LocalRun } from "./localRun";
-import { windowId } from "./windowId";
+import { windowId } from "../../outbox/windowId";
 
 export type RunView = Schemas["RunView"];
 

@@ -4,6 +4,7 @@ import * as touches from "../../api/touches";
 import { Button } from "../../ui/Button";
 import { INPUT } from "../../ui/Field";
 import { day } from "../../ui/format";
+import { Alert } from "../../ui/Alert";
 
 /** The season in a calendar: as a file, or read from a private address that can be closed. */
 export function Calendars({ season }: { season: Schemas["SeasonView"] }) {
@@ -44,11 +45,7 @@ export function Calendars({ season }: { season: Schemas["SeasonView"] }) {
           </Button>
         )}
       </div>
-      {(open.isError || close.isError) && (
-        <p role="alert" className="text-plum">
-          {sentence(open.error ?? close.error)}
-        </p>
-      )}
+      {(open.isError || close.isError) && <Alert>{sentence(open.error ?? close.error)}</Alert>}
     </section>
   );
 }

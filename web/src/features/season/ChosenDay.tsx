@@ -25,7 +25,7 @@ export function ChosenDay({ at, season, patterns, pending, onAsk, onMove }: Prop
     <section aria-label="The chosen day" className="grid content-start gap-3">
       <h2>{day(at.day, { weekday: "long", day: "numeric", month: "long" })}</h2>
       {at.occasions.map((one) => (
-        <p key={one} className="font-semibold text-plum">
+        <p key={one} className="font-semibold text-danger">
           {one}
         </p>
       ))}

@@ -1,6 +1,7 @@
 import { api, given, type Schemas } from "../../api/client";
-import { sentence, useChange } from "../../api/queries";
+import { useChange } from "../../api/queries";
 import * as touches from "../../api/touches";
+import { Failure } from "../../ui/Alert";
 
 type Weekday = Schemas["SeasonView"]["daysOff"][number];
 
@@ -30,11 +31,7 @@ export function DaysOff({ season }: { season: Schemas["SeasonView"] }) {
           </button>
         ))}
       </div>
-      {change.isError && (
-        <p role="alert" className="mt-2 text-plum">
-          {sentence(change.error)}
-        </p>
-      )}
+      <Failure of={change} className="mt-2" />
       <p className="mt-2 text-sm text-soft">
         {off.size === 0
           ? "None is set. What was learned settles on a day without playing; one a week is usual."

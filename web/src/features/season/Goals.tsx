@@ -36,7 +36,7 @@ export function Goals({ season, patterns }: { season: Schemas["SeasonView"]; pat
                 </Link>
                 {goal.neededOn && <span className="text-soft">by {day(goal.neededOn)}</span>}
               </p>
-              <p className={goal.prospect === "UNLIKELY" ? "text-plum" : ""}>{goal.sentence}</p>
+              <p className={goal.prospect === "UNLIKELY" ? "text-danger" : ""}>{goal.sentence}</p>
               {goal.near && <p className="text-soft">A near goal: {bpm(goal.near)} in two weeks.</p>}
             </div>
             <p className="font-mono whitespace-nowrap sm:text-right">

@@ -9,6 +9,7 @@ import { Button } from "../../ui/Button";
 import { Field } from "../../ui/Field";
 import { day } from "../../ui/format";
 import { fieldError } from "../bench/PassageFields";
+import { Alert } from "../../ui/Alert";
 
 /** Performances and auditions: the days before them have less, and no bursts at the end. */
 export function Performances({ season }: { season: Schemas["SeasonView"] }) {
@@ -60,9 +61,7 @@ export function Performances({ season }: { season: Schemas["SeasonView"] }) {
           onChange={(event) => setOn(event.target.value)}
         />
         {(away.isError || (add.isError && !fieldError(add.error, "name") && !fieldError(add.error, "day"))) && (
-          <p role="alert" className="text-plum">
-            {sentence(away.error ?? add.error)}
-          </p>
+          <Alert>{sentence(away.error ?? add.error)}</Alert>
         )}
         <div>
           <Button type="submit" disabled={add.isPending || !name.trim() || !on}>

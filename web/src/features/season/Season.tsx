@@ -64,7 +64,7 @@ function Weeks({ season }: { season: Schemas["SeasonView"] }) {
           </p>
           <p role="status" className="mt-2 min-h-6">
             {latest.isError ? (
-              <b className="text-plum">{sentence(latest.error)}</b>
+              <b className="text-danger">{sentence(latest.error)}</b>
             ) : (
               latest.data && <Answer changed={latest.data} />
             )}

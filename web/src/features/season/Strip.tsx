@@ -1,6 +1,7 @@
-import { type KeyboardEvent, type PointerEvent, useId, useRef, useState } from "react";
+import { type KeyboardEvent, useId, useRef, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { day as dayName } from "../../ui/format";
+import { drag } from "../../ui/drag";
 import { useWidth } from "../../ui/useWidth";
 import type { Pattern } from "./looks";
 import { Patterns } from "./Patterns";
@@ -52,10 +53,7 @@ export function Strip({ season, patterns, chosen, onChoose, onMove }: Props) {
     days.current.get(next.day)?.focus();
   }
 
-  function under(event: PointerEvent): string | undefined {
-    const left = frame.current?.getBoundingClientRect().left ?? 0;
-    return season.days[Math.floor((event.clientX - left - GUTTER) / step) - past.length]?.day;
-  }
+  const under = (x: number) => season.days[Math.floor((x - GUTTER) / step) - past.length]?.day;
 
   function drop() {
     if (dragged && dragged.from !== dragged.over) {
@@ -115,18 +113,19 @@ export function Strip({ season, patterns, chosen, onChoose, onMove }: Props) {
               className={`group outline-none ${one.minutes > 0 ? "cursor-grab" : "cursor-pointer"}`}
               onKeyDown={(event) => key(event, one)}
               onFocus={() => onChoose(one.day)}
-              onPointerDown={(event) => {
-                onChoose(one.day);
-                if (one.minutes === 0) return;
-                event.currentTarget.setPointerCapture(event.pointerId);
-                setDragged({ from: one.day, over: one.day });
-              }}
-              onPointerMove={(event) => {
-                const over = dragged && under(event);
-                if (over) setDragged({ from: dragged.from, over });
-              }}
-              onPointerUp={drop}
-              onPointerCancel={() => setDragged(undefined)}
+              {...drag({
+                onTake: () => {
+                  onChoose(one.day);
+                  if (one.minutes > 0) setDragged({ from: one.day, over: one.day });
+                  return one.minutes > 0;
+                },
+                onMove: ({ x }) => {
+                  const over = under(x);
+                  if (over) setDragged({ from: one.day, over });
+                },
+                onDrop: drop,
+                onLose: () => setDragged(undefined),
+              })}
             >
               <rect
                 x={planned(i)}
@@ -222,7 +221,12 @@ function Bar({
 /** Something is performed or needed here. */
 function Flag({ left }: { left: number }) {
   return (
-    <path d={`M${left} 22V4l9 4.5-9 4.5`} className="fill-plum stroke-plum" strokeWidth="1.5" aria-hidden="true" />
+    <path
+      d={`M${left} 22V4l9 4.5-9 4.5`}
+      className="fill-brass-deep stroke-brass-deep"
+      strokeWidth="1.5"
+      aria-hidden="true"
+    />
   );
 }
 

@@ -1,7 +1,8 @@
 import { api, given } from "../../api/client";
-import { sentence, useChange, useSessions } from "../../api/queries";
+import { useChange, useSessions } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import * as touches from "../../api/touches";
+import { Failure } from "../../ui/Alert";
 
 const when = (instant: string) =>
   new Date(instant).toLocaleString(undefined, { day: "numeric", month: "short", hour: "numeric", minute: "2-digit" });
@@ -16,7 +17,7 @@ export function Browsers() {
   return (
     <section className="max-w-md">
       <h2 className="mb-2 text-lg">Signed in</h2>
-      {sessions.isError && <p className="text-plum">{sentence(sessions.error)}</p>}
+      <Failure of={sessions} />
       <ul className="divide-y divide-rule border-y border-rule">
         {sessions.data?.map((one) => (
           <li key={one.handle} className="flex min-h-14 flex-wrap items-center justify-between gap-x-4 py-1.5">

@@ -1,11 +1,12 @@
 import { useState } from "react";
 import { api, given, type Schemas } from "../../api/client";
-import { sentence, useChange, usePassages } from "../../api/queries";
+import { useChange, usePassages } from "../../api/queries";
 import * as touches from "../../api/touches";
 import { Button } from "../../ui/Button";
 import { INPUT } from "../../ui/Field";
 import { bpm, day } from "../../ui/format";
 import { useSay } from "../../ui/Toasts";
+import { Alert, Failure } from "../../ui/Alert";
 
 const LINK = "font-semibold text-spruce underline underline-offset-4";
 
@@ -82,11 +83,7 @@ function Notebook() {
           }}
         />
       </label>
-      {read.isError && (
-        <p role="alert" className="text-plum">
-          {sentence(read.error)}
-        </p>
-      )}
+      <Failure of={read} />
       {preview && <Preview preview={preview} />}
       {file && preview && preview.problems.length === 0 && preview.rows > 0 && preview.kept === 0 && (
         <div>
@@ -103,9 +100,9 @@ function Preview({ preview }: { preview: Schemas["PracticePreview"] }) {
   if (preview.problems.length > 0) {
     return (
       <div>
-        <p role="alert" className="font-semibold text-plum">
+        <Alert className="font-semibold">
           {preview.problems.length} of {preview.rows} rows cannot be read, so nothing is taken over.
-        </p>
+        </Alert>
         <ul className="mt-1 max-h-56 overflow-y-auto border-y border-rule">
           {preview.problems.map((one) => (
             <li key={`${one.row}-${one.column}`} className="border-b border-rule py-1 last:border-0">
@@ -166,11 +163,7 @@ function WholeAccount() {
         />
       </label>
       {read.isPending && <p role="status">It is being read.</p>}
-      {read.isError && (
-        <p role="alert" className="text-plum">
-          {sentence(read.error)}
-        </p>
-      )}
+      <Failure of={read} />
     </div>
   );
 }

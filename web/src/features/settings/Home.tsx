@@ -2,6 +2,7 @@ import { api, given, type Schemas } from "../../api/client";
 import { sentence, useChange, zone } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import * as touches from "../../api/touches";
+import { Failure } from "../../ui/Alert";
 
 type Me = Schemas["Me"];
 
@@ -37,7 +38,7 @@ export function Home({ me }: { me: Me }) {
           </Button>
         )
       )}
-      {move.isError && <p className="mt-2 text-plum">{sentence(move.error)}</p>}
+      <Failure of={move} className="mt-2" />
     </section>
   );
 }
@@ -77,7 +78,7 @@ export function ZoneOffer({
       <div className="mx-auto flex max-w-[1300px] flex-wrap items-center gap-x-4 gap-y-2 px-4 py-2 sm:px-9">
         <p className="mr-auto">
           This browser is in {place(here)}; your day is counted in {place(me.home.zone)}.
-          {move.isError && <span className="text-plum"> {sentence(move.error)}</span>}
+          {move.isError && <span className="text-danger"> {sentence(move.error)}</span>}
         </p>
         <Button onClick={() => move.mutate(here)} disabled={move.isPending}>
           I live here now

@@ -1,13 +1,14 @@
 import { Plus, Trash2 } from "lucide-react";
 import { useState } from "react";
 import { api, given, type Schemas } from "../../api/client";
-import { sentence, useChange } from "../../api/queries";
+import { useChange } from "../../api/queries";
 import { RANGES } from "../../api/ranges";
 import * as touches from "../../api/touches";
 import { upTo } from "../../api/within";
 import { Button } from "../../ui/Button";
 import { INPUT } from "../../ui/Field";
 import { useSay } from "../../ui/Toasts";
+import { Failure } from "../../ui/Alert";
 
 type Line = Schemas["WarmUpLine"];
 
@@ -88,11 +89,7 @@ export function WarmUp({ me }: { me: Schemas["Me"] }) {
           </span>
         </fieldset>
       ))}
-      {keep.isError && (
-        <p role="alert" className="text-plum">
-          {sentence(keep.error)}
-        </p>
-      )}
+      <Failure of={keep} />
       <div className="flex gap-2">
         <Button
           disabled={lines.length >= MOST_LINES}

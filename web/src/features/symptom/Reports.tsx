@@ -1,9 +1,10 @@
 import { useState } from "react";
 import { api, given, type Schemas } from "../../api/client";
-import { sentence, useChange } from "../../api/queries";
+import { useChange } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import * as touches from "../../api/touches";
+import { Failure } from "../../ui/Alert";
 
 const when = (instant: string) =>
   new Date(instant).toLocaleString(undefined, {
@@ -40,7 +41,7 @@ export function Reports({ symptoms }: { symptoms: Schemas["SymptomDto"][] }) {
           </li>
         ))}
       </ul>
-      {withdraw.isError && <p className="text-plum">{sentence(withdraw.error)}</p>}
+      <Failure of={withdraw} />
       <Dialog title="Was this report a mistake?" open={asked !== undefined} onClose={() => setAsked(undefined)}>
         <p className="mb-5 text-soft">
           Then the rest after it ends now. If anything still hurts, tingles or is numb, leave it as it is and rest.

@@ -6,7 +6,7 @@ import { keep } from "../../keep";
 import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import { useSay } from "../../ui/Toasts";
-import { noteSymptom, sendSymptoms } from "../run/outbox";
+import { noteSymptom, sendSymptoms } from "../../outbox/symptoms";
 
 /** Pain, numbness or tingling can be reported from every page. */
 export function SymptomButton() {
@@ -32,7 +32,7 @@ export function SymptomButton() {
       <button
         type="button"
         onClick={() => setOpen(true)}
-        className="flex min-h-11 items-center self-center rounded-[5px] border border-plum px-1.5 font-semibold sm:px-3 text-plum hover:bg-plum hover:text-white"
+        className="flex min-h-11 items-center self-center rounded-[5px] border border-danger px-1.5 font-semibold sm:px-3 text-danger hover:bg-danger hover:text-white"
       >
         Symptom
       </button>

@@ -2,7 +2,7 @@ import { Play } from "lucide-react";
 import { useState } from "react";
 import { Link, Navigate, useNavigate } from "react-router";
 import type { Schemas } from "../../api/client";
-import { sentence, useToday } from "../../api/queries";
+import { useToday } from "../../api/queries";
 import { Relief } from "../../relief/Relief";
 import { Button, ButtonLink, KeyCap } from "../../ui/Button";
 import { longDay, called } from "../../ui/format";
@@ -10,6 +10,7 @@ import { Caution, Failed, Page, Waiting } from "../../ui/Page";
 import { useKeys } from "../../ui/useKeys";
 import { useBegin, useBeginMethod } from "../run/useBegin";
 import { LeftToday } from "./LeftToday";
+import { Failure } from "../../ui/Alert";
 
 const MORE = ["", "one", "two", "three"];
 const MINUTES = [10, 15, 20, 25, 30, 40, 50, 60, 90, 120];
@@ -85,11 +86,7 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
         </>
       }
     >
-      {begin.isError && (
-        <p role="alert" className="mb-3 font-semibold text-plum">
-          {sentence(begin.error)}
-        </p>
-      )}
+      <Failure of={begin} className="mb-3 font-semibold" />
       {mayBegin ? (
         <Relief
           relief={plan.relief}

@@ -16,7 +16,7 @@ export function Landscape() {
       {spires.map((x) => (
         <g key={x}>
           <path d={`M${x - 40} 165l6 -38h22l4 38z`} className="fill-spruce" />
-          <path d={`M${x - 5} 165l2 -140 3 5 3 -5 2 140z`} className="fill-plum" />
+          <path d={`M${x - 5} 165l2 -140 3 5 3 -5 2 140z`} className="fill-burst" />
         </g>
       ))}
       <path d="M490 165l14-44h50l8 14 12-22h50l8 52z" className="fill-spruce" />

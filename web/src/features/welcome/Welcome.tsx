@@ -11,6 +11,7 @@ import { Landscape } from "./Landscape";
 import * as touches from "../../api/touches";
 import { upTo } from "../../api/within";
 import { RANGES } from "../../api/ranges";
+import { Alert } from "../../ui/Alert";
 
 /** The server has the whole rule; this only saves a round. */
 const { name: NAME, password: PASSWORD } = RANGES.Credentials;
@@ -84,11 +85,7 @@ export default function Welcome({ register: registering = false, demo }: { regis
             error={form.formState.errors.password?.message ?? passwordError}
             {...form.register("password")}
           />
-          {problem && !nameError && !passwordError && (
-            <p role="alert" className="font-semibold text-plum">
-              {sentence(problem)}
-            </p>
-          )}
+          {problem && !nameError && !passwordError && <Alert className="font-semibold">{sentence(problem)}</Alert>}
           <div className="mt-1 flex flex-wrap items-center gap-3">
             <Button kind="main" type="submit" disabled={enter.isPending}>
               {registering ? "Register" : "Sign in"}

@@ -13,15 +13,12 @@ import java.util.zip.Inflater;
  * most and what weighs less than a hundred-thousandth of the largest is dropped. Rows are much like their neighbours, so
  * each byte is kept as its difference to the one before, and all is deflated. Where that is still too much, as in a wide
  * belief, only every second, fourth … place is kept and those between lie on a straight line of logarithms.
- *
- * <p>The earlier edition kept four bytes for each cell of a grid without γ, λ and trend; it is read with these as
- * likely as before any pass.
  */
 final class KeptBelief {
 
     static final int MOST_BYTES = 16_000;
 
-    private static final byte EDITION = 2;
+    private static final byte EDITION = 1;
     private static final int LARGEST = 255;
     private static final double STEPS_PER_NAT = 12;
 
@@ -31,13 +28,6 @@ final class KeptBelief {
     private static final int HEADER = 2;
     private static final int ROOM_FOR_NOTHING_GAINED = 1_000;
     private static final int ROW_HEADER = 2 * Short.BYTES;
-
-    private static final int EARLIER_BREAKS = 5;
-    private static final int EARLIER_SHAPES = Shape.WIDTHS.length * EARLIER_BREAKS;
-    private static final int EARLIER_BYTES = EARLIER_SHAPES * Posterior.PLACES * Float.BYTES;
-
-    /** To which of the breaking distances each of the earlier edition's goes, and how much to the next. */
-    private static final double[] EARLIER_BREAK = {0, 0.8, 1.6, 2.4, 3};
 
     private KeptBelief() {}
 
@@ -117,14 +107,24 @@ final class KeptBelief {
     }
 
     static Posterior read(byte[] kept, double passes) {
-        if (kept.length == EARLIER_BYTES) {
-            return earlier(ByteBuffer.wrap(kept), passes);
-        }
+        return readUnpacked(unpacked(kept), passes);
+    }
+
+    /** The same bytes no longer deflated, for who has nothing to inflate by: many more of them. */
+    static byte[] unpacked(byte[] kept) {
         if (kept.length < HEADER || kept[0] != EDITION) {
             throw new IllegalArgumentException("These " + kept.length + " bytes are no kept belief");
         }
-        int stride = kept[1];
         ByteBuffer bytes = inflated(kept);
+        return ByteBuffer.allocate(HEADER + bytes.remaining())
+                .put(kept, 0, HEADER)
+                .put(bytes)
+                .array();
+    }
+
+    static Posterior readUnpacked(byte[] unpacked, double passes) {
+        int stride = unpacked[1];
+        ByteBuffer bytes = ByteBuffer.wrap(unpacked, HEADER, unpacked.length - HEADER);
         Row[] rows = new Row[Shape.COUNT];
         for (int shape = 0; shape < Shape.COUNT; shape++) {
             int count = bytes.getShort();
@@ -152,29 +152,5 @@ final class KeptBelief {
             weights[i] = Math.exp(log);
         }
         return new Row(from * stride, weights);
-    }
-
-    private static Posterior earlier(ByteBuffer bytes, double passes) {
-        double[][] weights = new double[Shape.COUNT][Posterior.PLACES];
-        int alike = Shape.COUNT / (Shape.WIDTHS.length * Shape.BREAKS.length);
-        for (int old = 0; old < EARLIER_SHAPES; old++) {
-            int width = old / EARLIER_BREAKS;
-            double at = EARLIER_BREAK[old % EARLIER_BREAKS];
-            for (int place = 0; place < Posterior.PLACES; place++) {
-                double weight = bytes.getFloat();
-                for (int breaking = 0; breaking < Shape.BREAKS.length; breaking++) {
-                    double share = Math.max(0, 1 - Math.abs(breaking - at));
-                    for (int i = 0; share > 0 && i < alike; i++) {
-                        int shape = (width * Shape.BREAKS.length + breaking) * alike + i;
-                        weights[shape][place] += weight * share * Shape.TREND_PRIOR[Shape.trend(shape)];
-                    }
-                }
-            }
-        }
-        Row[] rows = new Row[Shape.COUNT];
-        for (int shape = 0; shape < rows.length; shape++) {
-            rows[shape] = new Row(0, weights[shape]);
-        }
-        return Posterior.normalised(rows, passes);
     }
 }

@@ -61,7 +61,17 @@ public final class Known {
 
     /** An estimate whose belief was not kept: it says what it said, and learns nothing. */
     public static Known said(Estimate estimate) {
-        return new Known(null, null, estimate, List.of(), false);
+        return said(estimate, Optional.empty(), List.of());
+    }
+
+    /** The same, with where tension says that ease ends and with the bands that are awkward. */
+    public static Known said(Estimate estimate, Optional<Tempo> alert, List<AwkwardBand> awkward) {
+        return new Known(null, alert.orElse(null), estimate, awkward, false);
+    }
+
+    /** The same known by a belief. */
+    public Known by(Posterior found) {
+        return of(found, alert, awkward);
     }
 
     public Estimate estimate() {

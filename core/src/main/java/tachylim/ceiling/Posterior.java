@@ -393,12 +393,30 @@ public final class Posterior {
     }
 
     /**
-     * Reads what {@link #toBytes} wrote, by this edition or an earlier one.
+     * Reads what {@link #toBytes} wrote.
      *
      * @param passes the evidence it rests on, kept beside it
      * @throws IllegalArgumentException if these bytes are no belief
      */
     public static Posterior fromBytes(byte[] kept, double passes) {
         return KeptBelief.read(kept, passes);
+    }
+
+    /**
+     * What {@link #toBytes} wrote, no longer packed, for {@link #fromUnpacked}.
+     *
+     * @throws IllegalArgumentException if these bytes are no belief
+     */
+    public static byte[] unpacked(byte[] kept) {
+        return KeptBelief.unpacked(kept);
+    }
+
+    /**
+     * Reads what {@link #unpacked} gave.
+     *
+     * @param passes the evidence it rests on, kept beside it
+     */
+    public static Posterior fromUnpacked(byte[] unpacked, double passes) {
+        return KeptBelief.readUnpacked(unpacked, passes);
     }
 }

@@ -1,11 +1,11 @@
 package tachylim.method;
 
+import tachylim.codec.Codec;
 import tachylim.task.Answer;
 import tachylim.task.Ask;
 import tachylim.task.PassKind;
 import tachylim.task.Pulse;
 import tachylim.task.Task;
-import tachylim.task.Tension;
 import tachylim.tempo.Tempo;
 
 /**
@@ -19,8 +19,16 @@ import tachylim.tempo.Tempo;
  * @param hold seconds at the top, 0 to 120
  * @param glides how many, 1 to 12
  */
-public record Arch(Tempo from, Tempo to, double up, double hold, int glides) implements Method {
+public record Arch(Tempo from, Tempo to, double up, double hold, int glides) implements StateMachine<Arch.At> {
 
+    static final Codec<Arch> CODEC = Codec.object(method -> new Arch(
+            method.get("from", Tempo.CODEC, Arch::from),
+            method.get("to", Tempo.CODEC, Arch::to),
+            method.number("up", Arch::up),
+            method.number("hold", Arch::hold),
+            method.whole("glides", Arch::glides)));
+
+    private static final double EASING = 0.9;
     private static final double USUAL_FROM = 0.55;
     private static final double USUAL_UP = 40;
     private static final double USUAL_HOLD = 6;
@@ -55,24 +63,9 @@ public record Arch(Tempo from, Tempo to, double up, double hold, int glides) imp
         return Math.max(5, Math.min(USUAL_UP, Math.floor((seconds - USUAL_HOLD - AROUND) / 2)));
     }
 
-    static Arch read(Settings kept) {
-        return new Arch(
-                kept.tempo("from"), kept.tempo("to"), kept.number("up"), kept.number("hold"), kept.whole("glides"));
-    }
-
     @Override
     public School school() {
         return School.ARCH;
-    }
-
-    @Override
-    public Settings settings() {
-        return Settings.NONE
-                .with("from", from)
-                .with("to", to)
-                .with("up", up)
-                .with("hold", hold)
-                .with("glides", glides);
     }
 
     @Override
@@ -86,77 +79,71 @@ public record Arch(Tempo from, Tempo to, double up, double hold, int glides) imp
         return to;
     }
 
+    /**
+     * Where it stands.
+     *
+     * @param top the top of the next glide
+     * @param done glides played
+     */
+    record At(Tempo top, int done) {}
+
     @Override
-    public Position opening() {
-        return new At(to, 1, "Smoothly up to " + to + " and back. Mark the tempo at which it gets tense.");
+    public Next<At> begin() {
+        return Next.go(new At(to, 0), "Smoothly up to " + to + " and back. Mark the tempo at which it gets tense.");
     }
 
-    private final class At implements Position {
+    @Override
+    public Move move(At at, Tempo cap, String why) {
+        Pulse pulse = new Pulse.Gliding(from, at.top, up, hold);
+        return new Move.Play(Task.at(PassKind.CONTROLLED, from).with(pulse).asking(Ask.EDGE), why);
+    }
 
-        private final Tempo top;
-        private final int glide;
-        private final String why;
-
-        At(Tempo top, int glide, String why) {
-            this.top = top;
-            this.glide = glide;
-            this.why = why;
+    @Override
+    public Next<At> after(At at, Tempo cap, Answer answer) {
+        if (!(answer.told() > 0 && answer.told() < at.top.bpm())) {
+            return unjudged(at, cap);
         }
+        Tempo edge = Tempo.clamped(Math.floor(answer.told()));
+        return Next.go(new At(edge, at.done + 1), "The edge was at " + edge + ": up to there this time.");
+    }
 
-        @Override
-        public Move move() {
-            Pulse pulse = new Pulse.Gliding(from, top, up, hold);
-            return new Move.Play(Task.at(PassKind.CONTROLLED, from).with(pulse).asking(Ask.EDGE), why);
-        }
+    @Override
+    public Next<At> unjudged(At at, Tempo cap) {
+        return Next.go(new At(at.top, at.done + 1), "Up to " + at.top + " again.");
+    }
 
-        @Override
-        public Position after(Answer answer) {
-            if (answer.tension() == Tension.LOCKED) {
-                return new Finished("Locked: leave this now and let the hands recover.");
-            }
-            if (answer.tension().atLeast(Tension.GRIPPING)) {
-                return lower("It gripped");
-            }
-            boolean marked = answer.told() > 0 && answer.told() < top.bpm();
-            Tempo next = marked ? Tempo.clamped(Math.floor(answer.told())) : top;
-            return to(
-                    next,
-                    marked ? "The edge was at " + next + ": up to there this time." : "Up to " + next + " again.");
-        }
+    @Override
+    public Next<At> slower(At at, Tempo cap, Cause cause) {
+        Tempo next = Tempo.slower(Stride.notAbove(at.top.times(EASING)), Stride.below(at.top));
+        return Next.go(
+                new At(next, at.done + 1),
+                (cause == Cause.GRIPPING ? "It gripped" : "You backed off") + ": up to " + next + " only.");
+    }
 
-        private Position to(Tempo next, String reason) {
-            if (glide >= glides) {
-                return new Finished("All " + glides + " glides are played.");
-            }
-            return next.compareTo(from) <= 0
-                    ? new Finished("The edge has come down to " + from + ": enough for today.")
-                    : new At(next, glide + 1, reason);
-        }
+    @Override
+    public Tempo easiest(At at, Tempo cap) {
+        return at.top;
+    }
 
-        private Position lower(String because) {
-            Tempo next = Tempo.slower(Stride.notAbove(top.times(0.9)), Stride.below(top));
-            return to(next, because + ": up to " + next + " only.");
-        }
+    @Override
+    public Next<At> under(At at, Tempo cap, String because, String why) {
+        return cap.compareTo(at.top) < 0
+                ? Next.go(new At(cap, at.done), because + ": up to " + cap + " only.")
+                : Next.go(at, why);
+    }
 
-        @Override
-        public Position unjudged() {
-            return to(top, "Up to " + top + " again.");
-        }
+    @Override
+    public boolean isTooLow(At at) {
+        return at.top.compareTo(from) <= 0;
+    }
 
-        @Override
-        public Position backedOff() {
-            return lower("You backed off");
-        }
+    @Override
+    public int done(At at) {
+        return at.done;
+    }
 
-        @Override
-        public Position under(Tempo most, String because) {
-            Tempo lower = Stride.notAbove(most);
-            if (lower.compareTo(top) >= 0) {
-                return this;
-            }
-            return lower.compareTo(from) <= 0
-                    ? new Finished(because + ": nothing is left to glide up to.")
-                    : new At(lower, glide, because + ": up to " + lower + " only.");
-        }
+    @Override
+    public int most() {
+        return glides;
     }
 }

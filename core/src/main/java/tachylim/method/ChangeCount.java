@@ -1,6 +1,8 @@
 package tachylim.method;
 
 import java.util.Collections;
+import java.util.List;
+import tachylim.codec.Codec;
 import tachylim.count.Change;
 import tachylim.passage.Piece;
 import tachylim.task.Ask;
@@ -19,7 +21,14 @@ import tachylim.tempo.Tempo;
  * @param wanted how many clean ones are wanted in that time, 1 to 600
  * @param counts how many counts, 1 to 6
  */
-public record ChangeCount(Tempo tempo, int change, int seconds, int wanted, int counts) implements Method {
+public record ChangeCount(Tempo tempo, int change, int seconds, int wanted, int counts) implements Series {
+
+    static final Codec<ChangeCount> CODEC = Codec.object(method -> new ChangeCount(
+            method.get("tempo", Tempo.CODEC, ChangeCount::tempo),
+            method.whole("change", ChangeCount::change),
+            method.whole("seconds", ChangeCount::seconds),
+            method.whole("wanted", ChangeCount::wanted),
+            method.whole("counts", ChangeCount::counts)));
 
     private static final int USUAL_SECONDS = Change.MINUTE;
     private static final int USUAL_COUNTS = 2;
@@ -44,28 +53,9 @@ public record ChangeCount(Tempo tempo, int change, int seconds, int wanted, int 
                 span.ease(), link, USUAL_SECONDS, new Change(span.target(), BEATS_PER_CHANGE).needed(), USUAL_COUNTS);
     }
 
-    static ChangeCount read(Settings kept) {
-        return new ChangeCount(
-                kept.tempo("tempo"),
-                kept.whole("change"),
-                kept.whole("seconds"),
-                kept.whole("wanted"),
-                kept.whole("counts"));
-    }
-
     @Override
     public School school() {
         return School.CHANGE_COUNT;
-    }
-
-    @Override
-    public Settings settings() {
-        return Settings.NONE
-                .with("tempo", tempo)
-                .with("change", change)
-                .with("seconds", seconds)
-                .with("wanted", wanted)
-                .with("counts", counts);
     }
 
     @Override
@@ -80,13 +70,12 @@ public record ChangeCount(Tempo tempo, int change, int seconds, int wanted, int 
     }
 
     @Override
-    public Position opening() {
+    public List<Line> lines() {
         Task task = Task.at(PassKind.CONTROLLED, tempo)
                 .with(new Pulse.Free(tempo, seconds))
                 .of(new Piece(change, change + 1))
                 .asking(Ask.count(wanted));
-        Series.Said count =
-                new Series.Said(task, "Only clean ones count; " + wanted + " in " + seconds + " s are wanted.");
-        return Series.of(Collections.nCopies(counts, count), "Counted.");
+        Line count = new Line(task, "Only clean ones count; " + wanted + " in " + seconds + " s are wanted.");
+        return Collections.nCopies(counts, count);
     }
 }

@@ -1,5 +1,6 @@
 package tachylim.method;
 
+import tachylim.codec.Codec;
 import tachylim.task.Answer;
 import tachylim.task.Ask;
 import tachylim.task.PassKind;
@@ -18,7 +19,12 @@ import tachylim.tempo.Tempo;
  * @param cleanInARow clean passes that make it easy, 1 to 6
  * @param sets how many sets at the most, 1 to 40
  */
-public record CrestAndSettle(Tempo crest, int cleanInARow, int sets) implements Method {
+public record CrestAndSettle(Tempo crest, int cleanInARow, int sets) implements StateMachine<CrestAndSettle.At> {
+
+    static final Codec<CrestAndSettle> CODEC = Codec.object(method -> new CrestAndSettle(
+            method.get("crest", Tempo.CODEC, CrestAndSettle::crest),
+            method.whole("cleanInARow", CrestAndSettle::cleanInARow),
+            method.whole("sets", CrestAndSettle::sets)));
 
     private static final double DROP = 0.96;
     private static final double STEP = 0.01;
@@ -38,10 +44,6 @@ public record CrestAndSettle(Tempo crest, int cleanInARow, int sets) implements 
         return new CrestAndSettle(span.top(), Math.min(6, span.cleanInARow()), USUAL_SETS);
     }
 
-    static CrestAndSettle read(Settings kept) {
-        return new CrestAndSettle(kept.tempo("crest"), kept.whole("cleanInARow"), kept.whole("sets"));
-    }
-
     /** Where it settles first. */
     public Tempo start() {
         return Tempo.slower(crest.times(DROP).onMetronome(), crest);
@@ -50,14 +52,6 @@ public record CrestAndSettle(Tempo crest, int cleanInARow, int sets) implements 
     @Override
     public School school() {
         return School.CREST_AND_SETTLE;
-    }
-
-    @Override
-    public Settings settings() {
-        return Settings.NONE
-                .with("crest", crest)
-                .with("cleanInARow", cleanInARow)
-                .with("sets", sets);
     }
 
     @Override
@@ -70,79 +64,69 @@ public record CrestAndSettle(Tempo crest, int cleanInARow, int sets) implements 
         return crest;
     }
 
+    /**
+     * Where it stands.
+     *
+     * @param done sets played
+     */
+    record At(Tempo tempo, int done) {}
+
     @Override
-    public Position opening() {
-        return new At(start(), 1, crest, "Settle at " + start() + " until it is easy.");
+    public Next<At> begin() {
+        return Next.go(new At(start(), 0), "Settle at " + start() + " until it is easy.");
     }
 
-    private final class At implements Position {
+    @Override
+    public Move move(At at, Tempo cap, String why) {
+        return new Move.Play(Task.at(PassKind.CONTROLLED, at.tempo).asking(Ask.set(cleanInARow)), why);
+    }
 
-        private final Tempo tempo;
-        private final int set;
-        private final Tempo most;
-        private final String why;
-
-        At(Tempo tempo, int set, Tempo most, String why) {
-            this.tempo = tempo;
-            this.set = set;
-            this.most = most;
-            this.why = why;
+    @Override
+    public Next<At> after(At at, Tempo cap, Answer answer) {
+        if (answer.verdict() == Verdict.BROKE) {
+            return slower(at, cap, Cause.BROKE);
         }
-
-        @Override
-        public Move move() {
-            return new Move.Play(Task.at(PassKind.CONTROLLED, tempo).asking(Ask.set(cleanInARow)), why);
+        if (answer.verdict() != Verdict.CLEAN || answer.tension().atLeast(Tension.ALERT)) {
+            return to(at, at.tempo, "Not easy yet: " + at.tempo + " again.");
         }
-
-        @Override
-        public Position after(Answer answer) {
-            if (answer.tension() == Tension.LOCKED) {
-                return new Finished("Locked at " + tempo + ": leave this now and let the hands recover.");
-            }
-            boolean gripping = answer.tension().atLeast(Tension.GRIPPING);
-            if (gripping || answer.verdict() == Verdict.BROKE) {
-                return lower((gripping ? "Gripping at " : "It broke at ") + tempo);
-            }
-            boolean easy =
-                    answer.verdict() == Verdict.CLEAN && !answer.tension().atLeast(Tension.ALERT);
-            if (easy && tempo.compareTo(most) >= 0) {
-                return new Finished("Easy at " + most + ": settled.");
-            }
-            Tempo next = easy ? new Stride(STEP).up(tempo, most) : tempo;
-            return to(
-                    next,
-                    easy ? "Easy at " + tempo + ", so up to " + next + "." : "Not easy yet: " + tempo + " again.");
+        if (at.tempo.compareTo(cap) >= 0) {
+            return Next.stop("Easy at " + cap + ": settled.");
         }
+        Tempo next = new Stride(STEP).up(at.tempo, cap);
+        return to(at, next, "Easy at " + at.tempo + ", so up to " + next + ".");
+    }
 
-        private Position to(Tempo next, String reason) {
-            return set >= sets
-                    ? new Finished("All " + sets + " sets are played; the last was at " + tempo + ".")
-                    : new At(next, set + 1, most, reason);
-        }
+    private static Next<At> to(At at, Tempo next, String reason) {
+        return Next.go(new At(next, at.done + 1), reason);
+    }
 
-        private Position lower(String because) {
-            if (Stride.isSlowest(tempo)) {
-                return new Finished(because + ": slower than this cannot be set.");
-            }
-            Tempo next = new Stride(STEP).down(tempo, 3);
-            return to(next, because + ", so down to " + next + ".");
-        }
+    @Override
+    public Next<At> slower(At at, Tempo cap, Cause cause) {
+        Tempo next = new Stride(STEP).down(at.tempo, 3);
+        return Stride.isSlowest(at.tempo)
+                ? Next.stop(cause.at(at.tempo) + ": slower than this cannot be set.")
+                : to(at, next, cause.at(at.tempo) + ", so down to " + next + ".");
+    }
 
-        @Override
-        public Position unjudged() {
-            return to(tempo, "Nothing was said of the last: " + tempo + " again.");
-        }
+    @Override
+    public Next<At> unjudged(At at, Tempo cap) {
+        return to(at, at.tempo, "Nothing was said of the last: " + at.tempo + " again.");
+    }
 
-        @Override
-        public Position backedOff() {
-            return lower("You backed off from " + tempo);
-        }
+    @Override
+    public Next<At> under(At at, Tempo cap, String because, String why) {
+        return cap.compareTo(at.tempo) < 0
+                ? Next.go(new At(cap, at.done), because + ": " + cap + ".")
+                : Next.go(at, why);
+    }
 
-        @Override
-        public Position under(Tempo lower, String because) {
-            Tempo cap = Tempo.slower(most, Stride.notAbove(lower));
-            boolean lowered = cap.compareTo(tempo) < 0;
-            return new At(Tempo.slower(tempo, cap), set, cap, lowered ? because + ": " + cap + "." : why);
-        }
+    @Override
+    public int done(At at) {
+        return at.done;
+    }
+
+    @Override
+    public int most() {
+        return sets;
     }
 }

@@ -2,11 +2,11 @@ package tachylim.method;
 
 import java.util.Collections;
 import java.util.List;
+import tachylim.codec.Codec;
 import tachylim.task.Answer;
 import tachylim.task.Ask;
 import tachylim.task.PassKind;
 import tachylim.task.Task;
-import tachylim.task.Tension;
 import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
 
@@ -20,7 +20,14 @@ import tachylim.tempo.Tempo;
  * @param tempos the tempo of each pass, 1 to 20 of them
  * @param why the reason for these tempos, one sentence
  */
-public record EasyPasses(PassKind kind, List<Tempo> tempos, String why) implements Method {
+public record EasyPasses(PassKind kind, List<Tempo> tempos, String why) implements StateMachine<Integer> {
+
+    private static final Codec<PassKind> KIND = Codec.TEXT.as(PassKind::valueOf, PassKind::name);
+
+    static final Codec<EasyPasses> CODEC = Codec.object(method -> new EasyPasses(
+            method.get("kind", KIND, EasyPasses::kind),
+            method.get("tempos", Tempo.CODEC.list(), EasyPasses::tempos),
+            method.text("why", EasyPasses::why)));
 
     /** How much slower a pass gets after one that broke or gripped. */
     private static final double EASING = 0.9;
@@ -52,18 +59,9 @@ public record EasyPasses(PassKind kind, List<Tempo> tempos, String why) implemen
                 PassKind.CLOSING, Collections.nCopies(LOOSE_PASSES, span.ease().times(LOOSE)), "Easy and loose.");
     }
 
-    static EasyPasses read(Settings kept) {
-        return new EasyPasses(PassKind.valueOf(kept.text("kind")), kept.tempos("tempos"), kept.text("why"));
-    }
-
     @Override
     public School school() {
         return School.EASY;
-    }
-
-    @Override
-    public Settings settings() {
-        return Settings.NONE.with("kind", kind.name()).with("why", why).with("tempos", tempos);
     }
 
     @Override
@@ -72,93 +70,84 @@ public record EasyPasses(PassKind kind, List<Tempo> tempos, String why) implemen
     }
 
     @Override
-    public Position opening() {
-        return new Next(0, limit(), why);
-    }
-
-    @Override
     public Tempo limit() {
         return tempos.stream().max(Tempo::compareTo).orElseThrow();
     }
 
-    private final class Next implements Position {
+    @Override
+    public Next<Integer> begin() {
+        return Next.go(0, why);
+    }
 
-        private final int index;
-        private final Tempo cap;
-        private final String reason;
+    private Tempo tempo(int at, Tempo cap) {
+        return Tempo.slower(tempos.get(at), cap);
+    }
 
-        Next(int index, Tempo cap, String reason) {
-            this.index = index;
-            this.cap = cap;
-            this.reason = reason;
+    @Override
+    public Move move(Integer at, Tempo cap, String reason) {
+        Task task = Task.at(kind, tempo(at, cap));
+        return new Move.Play(task.asking(isWarmUp() ? Ask.NOTHING : Ask.set(alike(at))), reason);
+    }
+
+    private boolean isWarmUp() {
+        return kind == PassKind.WARM_UP;
+    }
+
+    /** How many of one tempo follow one another: they are answered at once. */
+    private int alike(int at) {
+        int next = at + 1;
+        while (!isWarmUp()
+                && next < tempos.size()
+                && next - at < MOST_ALIKE
+                && tempos.get(next).equals(tempos.get(at))) {
+            next++;
         }
+        return next - at;
+    }
 
-        private Tempo tempo() {
-            return Tempo.slower(tempos.get(index), cap);
-        }
+    @Override
+    public Next<Integer> unjudged(Integer at, Tempo cap) {
+        return Next.go(at + alike(at), why);
+    }
 
-        @Override
-        public Move move() {
-            Task task = Task.at(kind, tempo());
-            return new Move.Play(task.asking(kind == PassKind.WARM_UP ? Ask.NOTHING : Ask.set(alike())), reason);
-        }
+    @Override
+    public Next<Integer> after(Integer at, Tempo cap, Answer answer) {
+        return answer.verdict() == Verdict.BROKE ? slower(at, cap, Cause.BROKE) : unjudged(at, cap);
+    }
 
-        /** How many of one tempo follow one another: they are answered at once. */
-        private int alike() {
-            int next = index + 1;
-            while (kind != PassKind.WARM_UP
-                    && next < tempos.size()
-                    && next - index < MOST_ALIKE
-                    && tempos.get(next).equals(tempos.get(index))) {
-                next++;
+    /** Slower than the pass before, and no faster again after that. */
+    @Override
+    public Next<Integer> slower(Integer at, Tempo cap, Cause cause) {
+        boolean left = cause == Cause.BACKED_OFF;
+        Tempo now = tempo(at, cap);
+        String because = left ? "You backed off." : "Easier than planned, since the last was not loose.";
+        if (Stride.isSlowest(now)) {
+            if (!isWarmUp()) {
+                return Next.stop("Slower than this cannot be set: stop here.");
             }
-            return next - index;
+            because = "Slower than this cannot be set: play it as easily as you can.";
         }
+        return Next.go(left ? at : at + alike(at), because).notAbove(Tempo.clamped(Math.floor(now.bpm() * EASING)));
+    }
 
-        private Position finished() {
-            return new Finished(kind == PassKind.WARM_UP ? "Warm." : "Ended on something that works.");
-        }
+    /** A warm-up is played however slow it has to be. */
+    @Override
+    public Tempo easiest(Integer at, Tempo cap) {
+        return isWarmUp() ? Tempo.of(Tempo.MAX) : tempo(at, cap);
+    }
 
-        @Override
-        public Position unjudged() {
-            return index + alike() >= tempos.size() ? finished() : new Next(index + alike(), cap, why);
-        }
+    @Override
+    public Next<Integer> under(Integer at, Tempo cap, String because, String reason) {
+        return Next.go(at, cap.compareTo(tempos.get(at)) < 0 ? because + ": " + cap + "." : reason);
+    }
 
-        @Override
-        public Position after(Answer answer) {
-            if (answer.tension() == Tension.LOCKED) {
-                return new Finished("Locked: stop here and let the hands hang.");
-            }
-            int next = index + alike();
-            if (next >= tempos.size()) {
-                return finished();
-            }
-            boolean ease = answer.verdict() == Verdict.BROKE || answer.tension().atLeast(Tension.GRIPPING);
-            return ease ? eased(next, "Easier than planned, since the last was not loose.") : new Next(next, cap, why);
-        }
+    @Override
+    public int done(Integer at) {
+        return at;
+    }
 
-        /** Slower than the pass before, and no faster again after that. */
-        private Position eased(int next, String because) {
-            if (Stride.isSlowest(tempo()) && kind == PassKind.WARM_UP && next < tempos.size()) {
-                return new Next(next, tempo(), "Slower than this cannot be set: play it as easily as you can.");
-            }
-            if (Stride.isSlowest(tempo())) {
-                return new Finished("Slower than this cannot be set: stop here.");
-            }
-            return new Next(next, Tempo.clamped(Math.floor(tempo().bpm() * EASING)), because);
-        }
-
-        @Override
-        public Position under(Tempo most, String because) {
-            Tempo lower = Stride.notAbove(most);
-            return lower.compareTo(tempo()) >= 0
-                    ? new Next(index, Tempo.slower(cap, lower), reason)
-                    : new Next(index, lower, because + ": " + lower + ".");
-        }
-
-        @Override
-        public Position backedOff() {
-            return eased(index, "You backed off.");
-        }
+    @Override
+    public int most() {
+        return tempos.size();
     }
 }

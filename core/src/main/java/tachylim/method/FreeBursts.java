@@ -1,11 +1,11 @@
 package tachylim.method;
 
+import tachylim.codec.Codec;
 import tachylim.task.Answer;
 import tachylim.task.Ask;
 import tachylim.task.PassKind;
 import tachylim.task.Pulse;
 import tachylim.task.Task;
-import tachylim.task.Tension;
 import tachylim.tempo.Tempo;
 
 /**
@@ -20,8 +20,17 @@ import tachylim.tempo.Tempo;
  * @param loose how long the easy playing lasts, at least as long as a burst and up to 180
  * @param bursts how many, 1 to 12
  */
-public record FreeBursts(Tempo easy, Tempo fast, double seconds, double loose, int bursts) implements Method {
+public record FreeBursts(Tempo easy, Tempo fast, double seconds, double loose, int bursts)
+        implements StateMachine<FreeBursts.At> {
 
+    static final Codec<FreeBursts> CODEC = Codec.object(method -> new FreeBursts(
+            method.get("easy", Tempo.CODEC, FreeBursts::easy),
+            method.get("fast", Tempo.CODEC, FreeBursts::fast),
+            method.number("seconds", FreeBursts::seconds),
+            method.number("loose", FreeBursts::loose),
+            method.whole("bursts", FreeBursts::bursts)));
+
+    private static final double EASING = 0.95;
     private static final double USUAL_EASY = 0.5;
     private static final double USUAL_SECONDS = 4;
     private static final double USUAL_LOOSE = 20;
@@ -50,33 +59,9 @@ public record FreeBursts(Tempo easy, Tempo fast, double seconds, double loose, i
                 : SteadyClimb.toCeiling(span);
     }
 
-    static FreeBursts read(Settings kept) {
-        return new FreeBursts(
-                kept.tempo("easy"),
-                kept.tempo("fast"),
-                kept.number("seconds"),
-                kept.number("loose"),
-                kept.whole("bursts"));
-    }
-
-    @Override
-    public boolean goesAbove() {
-        return true;
-    }
-
     @Override
     public School school() {
         return School.FREE_BURSTS;
-    }
-
-    @Override
-    public Settings settings() {
-        return Settings.NONE
-                .with("easy", easy)
-                .with("fast", fast)
-                .with("seconds", seconds)
-                .with("loose", loose)
-                .with("bursts", bursts);
     }
 
     @Override
@@ -90,98 +75,96 @@ public record FreeBursts(Tempo easy, Tempo fast, double seconds, double loose, i
         return fast;
     }
 
+    /**
+     * Where it stands.
+     *
+     * @param done bursts played
+     * @param length how long the next may last, in seconds
+     * @param quick about the tempo of the bursts now
+     * @param slow that of the easy playing
+     */
+    record At(boolean bursting, int done, double length, Tempo quick, Tempo slow) {}
+
     @Override
-    public Position opening() {
-        return new At(false, 0, seconds, fast, easy, "Large and easy, until everything is loose.");
+    public Next<At> begin() {
+        return Next.go(new At(false, 0, seconds, fast, easy), "Large and easy, until everything is loose.");
     }
 
-    private final class At implements Position {
+    @Override
+    public Move move(At at, Tempo cap, String why) {
+        Task task = at.bursting
+                ? Task.at(PassKind.BURST, at.quick)
+                        .with(new Pulse.Free(at.quick, at.length))
+                        .asking(Ask.HELD)
+                : Task.at(PassKind.CONTROLLED, at.slow)
+                        .with(new Pulse.Free(at.slow, loose))
+                        .asking(Ask.NOTHING);
+        return new Move.Play(task, why);
+    }
 
-        private final boolean bursting;
-        private final int done;
-        private final double length;
-        private final Tempo most;
-        private final Tempo slow;
-        private final String why;
-
-        At(boolean bursting, int done, double length, Tempo most, Tempo slow, String why) {
-            this.bursting = bursting;
-            this.done = done;
-            this.length = length;
-            this.most = most;
-            this.slow = slow;
-            this.why = why;
+    @Override
+    public Next<At> after(At at, Tempo cap, Answer answer) {
+        boolean messy = answer.told() > 0 && answer.told() < at.length;
+        if (!at.bursting || !messy) {
+            return unjudged(at, cap);
         }
+        return easy(
+                at,
+                Math.max(SHORTEST, answer.told()),
+                "Messy after " + Math.round(answer.told()) + " s: the next is as long. Easy until loose.");
+    }
 
-        @Override
-        public Move move() {
-            Task task = bursting
-                    ? Task.at(PassKind.BURST, most)
-                            .with(new Pulse.Free(most, length))
-                            .asking(Ask.HELD)
-                    : Task.at(PassKind.CONTROLLED, slow)
-                            .with(new Pulse.Free(slow, loose))
-                            .asking(Ask.NOTHING);
-            return new Move.Play(task, why);
-        }
+    @Override
+    public Next<At> unjudged(At at, Tempo cap) {
+        return at.bursting
+                ? easy(at, at.length, "Easy until loose.")
+                : Next.go(
+                        new At(true, at.done, at.length, at.quick, at.slow),
+                        "As fast as is clean, " + Math.round(at.length) + " s at the most. Stop when it gets messy.");
+    }
 
-        @Override
-        public Position after(Answer answer) {
-            if (answer.tension().atLeast(Tension.GRIPPING)) {
-                return new Finished("Tense: let it go for today.");
-            }
-            return bursting ? afterBurst(answer) : burst();
-        }
+    private static Next<At> easy(At at, double length, String reason) {
+        return Next.go(new At(false, at.done + 1, length, at.quick, at.slow), reason);
+    }
 
-        private Position burst() {
-            return new At(
-                    true,
-                    done,
-                    length,
-                    most,
-                    slow,
-                    "As fast as is clean, " + Math.round(length) + " s at the most. Stop when it gets messy.");
-        }
+    @Override
+    public Next<At> gripping(At at, Tempo cap, Answer answer) {
+        return Next.stop("Tense: let it go for today.");
+    }
 
-        private Position afterBurst(Answer answer) {
-            boolean messy = answer.told() > 0 && answer.told() < length;
-            double next = messy ? Math.max(SHORTEST, answer.told()) : length;
-            return easy(
-                    next,
-                    messy
-                            ? "Messy after " + Math.round(answer.told()) + " s: the next is as long. Easy until loose."
-                            : "Easy until loose.");
-        }
+    @Override
+    public Next<At> slower(At at, Tempo cap, Cause cause) {
+        Tempo now = at.bursting ? at.quick : at.slow;
+        Tempo lower = Tempo.slower(Stride.notAbove(now.times(EASING)), Stride.below(now));
+        return Next.go(
+                at.bursting
+                        ? new At(true, at.done, at.length, lower, at.slow)
+                        : new At(false, at.done, at.length, at.quick, lower),
+                "You backed off: about " + lower + ".");
+    }
 
-        private Position easy(double next, String reason) {
-            return done + 1 >= bursts
-                    ? new Finished("All " + bursts + " bursts are played.")
-                    : new At(false, done + 1, next, most, slow, reason);
-        }
+    @Override
+    public Tempo easiest(At at, Tempo cap) {
+        return at.slow;
+    }
 
-        @Override
-        public Position unjudged() {
-            return bursting ? easy(length, "Easy until loose.") : burst();
-        }
+    @Override
+    public Next<At> under(At at, Tempo cap, String because, String why) {
+        return Next.go(new At(at.bursting, at.done, at.length, Tempo.slower(at.quick, cap), at.slow), why);
+    }
 
-        @Override
-        public Position backedOff() {
-            Tempo now = bursting ? most : slow;
-            Tempo lower = Tempo.slower(Stride.notAbove(now.times(0.95)), Stride.below(now));
-            if (Stride.isSlowest(slow) || lower.compareTo(slow) <= 0 && bursting) {
-                return new Finished("You backed off: enough for today.");
-            }
-            return bursting
-                    ? new At(true, done, length, lower, slow, "You backed off: about " + lower + ".")
-                    : new At(false, done, length, most, lower, "You backed off: about " + lower + ".");
-        }
+    @Override
+    public boolean isTooLow(At at) {
+        return at.quick.compareTo(at.slow) <= 0;
+    }
 
-        @Override
-        public Position under(Tempo lower, String because) {
-            Tempo cap = Tempo.slower(most, Stride.notAbove(lower));
-            return cap.compareTo(slow) <= 0
-                    ? new Finished(because + ": no burst is left.")
-                    : new At(bursting, done, length, cap, slow, why);
-        }
+    @Override
+    public int done(At at) {
+        return at.done;
+    }
+
+    @Override
+    public int most() {
+        return bursts;
     }
 }

@@ -1,11 +1,10 @@
 package tachylim.method;
 
+import tachylim.codec.Codec;
 import tachylim.passage.Piece;
 import tachylim.task.Answer;
 import tachylim.task.PassKind;
 import tachylim.task.Task;
-import tachylim.task.Tension;
-import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
 
 /**
@@ -20,7 +19,17 @@ import tachylim.tempo.Tempo;
  * @param notes how many notes the piece has, 2 or more
  * @param bursts how many bursts at the most, 1 to 40
  */
-public record GrowingBursts(Tempo tempo, Way way, int from, int notes, int bursts) implements Method {
+public record GrowingBursts(Tempo tempo, Way way, int from, int notes, int bursts)
+        implements StateMachine<GrowingBursts.At> {
+
+    private static final Codec<Way> WAY = Codec.TEXT.as(Way::valueOf, Way::name);
+
+    static final Codec<GrowingBursts> CODEC = Codec.object(method -> new GrowingBursts(
+            method.get("tempo", Tempo.CODEC, GrowingBursts::tempo),
+            method.get("way", WAY, GrowingBursts::way),
+            method.whole("from", GrowingBursts::from),
+            method.whole("notes", GrowingBursts::notes),
+            method.whole("bursts", GrowingBursts::bursts)));
 
     /** How bursts can grow. */
     public enum Way {
@@ -35,6 +44,7 @@ public record GrowingBursts(Tempo tempo, Way way, int from, int notes, int burst
         }
     }
 
+    private static final double EASING = 0.96;
     private static final int USUAL_BURSTS = 14;
 
     /**
@@ -56,15 +66,6 @@ public record GrowingBursts(Tempo tempo, Way way, int from, int notes, int burst
         return new GrowingBursts(tempo, Way.OUTWARD, link, span.ground().notes(), USUAL_BURSTS);
     }
 
-    static GrowingBursts read(Settings kept) {
-        return new GrowingBursts(
-                kept.tempo("tempo"),
-                Way.valueOf(kept.text("way")),
-                kept.whole("from"),
-                kept.whole("notes"),
-                kept.whole("bursts"));
-    }
-
     /** The k notes that are played when there are k of them. */
     public Piece stretch(int k) {
         return switch (way) {
@@ -78,23 +79,8 @@ public record GrowingBursts(Tempo tempo, Way way, int from, int notes, int burst
     }
 
     @Override
-    public boolean goesAbove() {
-        return true;
-    }
-
-    @Override
     public School school() {
         return School.GROWING_BURSTS;
-    }
-
-    @Override
-    public Settings settings() {
-        return Settings.NONE
-                .with("tempo", tempo)
-                .with("way", way.name())
-                .with("from", from)
-                .with("notes", notes)
-                .with("bursts", bursts);
     }
 
     @Override
@@ -108,90 +94,83 @@ public record GrowingBursts(Tempo tempo, Way way, int from, int notes, int burst
         return tempo;
     }
 
-    @Override
-    public Position opening() {
-        return new At(2, 0, -1, tempo, "Two notes at " + tempo + ".");
+    /**
+     * Where it stands.
+     *
+     * @param k how many notes are next
+     * @param done bursts played
+     * @param failed how many there were when it last broke; -1 when it has not
+     */
+    record At(int k, int done, int failed, Tempo now) {
+
+        private At grown(int next, int failedNow) {
+            return new At(next, done + 1, failedNow, now);
+        }
     }
 
-    private final class At implements Position {
+    @Override
+    public Next<At> begin() {
+        return Next.go(new At(2, 0, -1, tempo), "Two notes at " + tempo + ".");
+    }
 
-        private final int k;
-        private final int done;
-        private final int failed;
-        private final Tempo now;
-        private final String why;
+    @Override
+    public Move move(At at, Tempo cap, String why) {
+        return new Move.Play(Task.at(PassKind.BURST, at.now).of(stretch(at.k)), why);
+    }
 
-        At(int k, int done, int failed, Tempo now, String why) {
-            this.k = k;
-            this.done = done;
-            this.failed = failed;
-            this.now = now;
-            this.why = why;
-        }
-
-        @Override
-        public Move move() {
-            return new Move.Play(Task.at(PassKind.BURST, now).of(stretch(k)), why);
-        }
-
-        @Override
-        public Position after(Answer answer) {
-            if (answer.tension() == Tension.LOCKED) {
-                return new Finished("Locked: no more bursts today.");
+    @Override
+    public Next<At> after(At at, Tempo cap, Answer answer) {
+        int k = at.k;
+        return switch (answer.verdict()) {
+            case CLEAN ->
+                k >= notes
+                        ? Next.stop("All " + notes + " notes at " + at.now + ": it holds.")
+                        : Next.go(at.grown(k + 1, at.failed), k + " notes are clean: " + (k + 1) + " now.");
+            case ROUGH -> Next.go(at.grown(k, at.failed), "Not quite: " + k + " notes again.");
+            case BROKE -> {
+                String link = "It broke with " + k + " notes, at the link " + link(k);
+                int fewer = Math.max(2, k - 1);
+                yield at.failed == k
+                        ? Next.stop(link + ", twice. Look at the hand there.")
+                        : Next.go(at.grown(fewer, k), link + ": back to " + fewer + ".");
             }
-            if (answer.tension().atLeast(Tension.GRIPPING)) {
-                return slower("Gripping with " + k + " notes");
-            }
-            if (answer.verdict() == Verdict.BROKE) {
-                String link = "It broke with " + k + " notes, at the link " + link();
-                return failed == k
-                        ? new Finished(link + ", twice. Look at the hand there.")
-                        : to(Math.max(2, k - 1), k, link + ": back to " + Math.max(2, k - 1) + ".");
-            }
-            if (answer.verdict() == Verdict.ROUGH) {
-                return to(k, failed, "Not quite: " + k + " notes again.");
-            }
-            return k >= notes
-                    ? new Finished("All " + notes + " notes at " + now + ".")
-                    : to(k + 1, failed, k + " notes are clean: " + (k + 1) + " now.");
-        }
+        };
+    }
 
-        /** Between the note that was added last and the one it was added to, as a player counts them. */
-        private String link() {
-            int first = stretch(k).firstNote();
-            boolean addedBefore = k > 2 && first < stretch(k - 1).firstNote();
-            int from = addedBefore ? first + 1 : stretch(k).lastNote();
-            return "from note " + from + " to note " + (from + 1) + " of the piece";
-        }
+    /** Between the note that was added last and the one it was added to, as a player counts them. */
+    private String link(int k) {
+        int first = stretch(k).firstNote();
+        boolean addedBefore = k > 2 && first < stretch(k - 1).firstNote();
+        int note = addedBefore ? first + 1 : stretch(k).lastNote();
+        return "from note " + note + " to note " + (note + 1) + " of the piece";
+    }
 
-        private Position to(int next, int failedAt, String reason) {
-            return done + 1 >= bursts
-                    ? new Finished("All " + bursts + " bursts are played; they had grown to " + k + " notes.")
-                    : new At(next, done + 1, failedAt, now, reason);
-        }
+    @Override
+    public Next<At> slower(At at, Tempo cap, Cause cause) {
+        Tempo lower = Tempo.slower(Stride.notAbove(at.now.times(EASING)), Stride.below(at.now));
+        String because = cause == Cause.GRIPPING ? "Gripping with " + at.k + " notes" : cause.at(at.now);
+        return Next.go(new At(at.k, at.done + 1, at.failed, lower), because + ", so slower, at " + lower + ".");
+    }
 
-        private Position slower(String because) {
-            if (Stride.isSlowest(now) || done + 1 >= bursts) {
-                return new Finished(because + ": enough for today.");
-            }
-            Tempo lower = Tempo.slower(Stride.notAbove(now.times(0.96)), Stride.below(now));
-            return new At(k, done + 1, failed, lower, because + ", so slower, at " + lower + ".");
-        }
+    @Override
+    public Next<At> unjudged(At at, Tempo cap) {
+        return Next.go(at.grown(at.k, at.failed), "Nothing was said: " + at.k + " notes again.");
+    }
 
-        @Override
-        public Position unjudged() {
-            return to(k, failed, "Nothing was said: " + k + " notes again.");
-        }
+    @Override
+    public Next<At> under(At at, Tempo cap, String because, String why) {
+        return cap.compareTo(at.now) < 0
+                ? Next.go(new At(at.k, at.done, at.failed, cap), because + ": at " + cap + ".")
+                : Next.go(at, why);
+    }
 
-        @Override
-        public Position backedOff() {
-            return slower("You backed off from " + now);
-        }
+    @Override
+    public int done(At at) {
+        return at.done;
+    }
 
-        @Override
-        public Position under(Tempo lower, String because) {
-            Tempo cap = Tempo.slower(now, Stride.notAbove(lower));
-            return cap.equals(now) ? this : new At(k, done, failed, cap, because + ": at " + cap + ".");
-        }
+    @Override
+    public int most() {
+        return bursts;
     }
 }

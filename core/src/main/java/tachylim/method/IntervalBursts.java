@@ -1,5 +1,6 @@
 package tachylim.method;
 
+import tachylim.codec.Codec;
 import tachylim.task.Answer;
 import tachylim.task.Ask;
 import tachylim.task.PassKind;
@@ -24,7 +25,15 @@ import tachylim.tempo.Tempo;
  * @param bursts how many bursts, 1 to 30
  */
 public record IntervalBursts(Tempo controlled, Tempo floor, Tempo first, Tempo limit, double step, int bursts)
-        implements Method {
+        implements StateMachine<IntervalBursts.At> {
+
+    static final Codec<IntervalBursts> CODEC = Codec.object(method -> new IntervalBursts(
+            method.get("controlled", Tempo.CODEC, IntervalBursts::controlled),
+            method.get("floor", Tempo.CODEC, IntervalBursts::floor),
+            method.get("first", Tempo.CODEC, IntervalBursts::first),
+            method.get("limit", Tempo.CODEC, IntervalBursts::limit),
+            method.number("step", IntervalBursts::step),
+            method.whole("bursts", IntervalBursts::bursts)));
 
     /** Where slow passes lie between bursts, as a share of the ceiling. */
     public static final double USUAL_CONTROLLED = 0.62;
@@ -55,35 +64,9 @@ public record IntervalBursts(Tempo controlled, Tempo floor, Tempo first, Tempo l
         }
     }
 
-    static IntervalBursts read(Settings kept) {
-        return new IntervalBursts(
-                kept.tempo("controlled"),
-                kept.tempo("floor"),
-                kept.tempo("first"),
-                kept.tempo("limit"),
-                kept.number("step"),
-                kept.whole("bursts"));
-    }
-
     @Override
     public School school() {
         return School.INTERVAL_BURSTS;
-    }
-
-    @Override
-    public Settings settings() {
-        return Settings.NONE
-                .with("controlled", controlled)
-                .with("floor", floor)
-                .with("first", first)
-                .with("limit", limit)
-                .with("step", step)
-                .with("bursts", bursts);
-    }
-
-    @Override
-    public boolean goesAbove() {
-        return true;
     }
 
     @Override
@@ -92,177 +75,145 @@ public record IntervalBursts(Tempo controlled, Tempo floor, Tempo first, Tempo l
                 + "; none above " + limit + ".";
     }
 
+    /**
+     * Where it stands.
+     *
+     * @param slow the tempo of the slow passes now
+     * @param burst that of the bursts
+     * @param bursting whether a burst is next
+     * @param done bursts played
+     * @param broken broken bursts in a row
+     * @param unsettled slow passes that broke or gripped, in all
+     */
+    record At(Tempo slow, Tempo burst, boolean bursting, int done, int broken, int unsettled) {
+
+        private At bursts() {
+            return new At(slow, burst, true, done, broken, unsettled);
+        }
+
+        private At played(Tempo next, int brokenNow) {
+            return new At(slow, next, false, done + 1, brokenNow, unsettled);
+        }
+    }
+
     @Override
-    public Position opening() {
-        return new At(
-                controlled,
-                first,
-                false,
-                0,
-                0,
-                0,
+    public Next<At> begin() {
+        return Next.go(
+                new At(controlled, first, false, 0, 0, 0),
                 "Slow and loose at " + controlled + ", then a burst at " + first + ", above the ceiling of " + floor
                         + ".");
     }
 
-    private final class At implements Position {
+    /** The slow pass earns nothing by itself: it is answered only where there is something to say. */
+    @Override
+    public Move move(At at, Tempo cap, String why) {
+        return at.bursting
+                ? new Move.Play(PassKind.BURST, at.burst, why)
+                : new Move.Play(Task.at(PassKind.CONTROLLED, at.slow).asking(Ask.NOTHING), why);
+    }
 
-        private final Tempo slow;
-        private final Tempo burst;
-        private final boolean bursting;
-        private final int done;
-        private final int brokeInARow;
-        private final int unsettled;
-        private final String why;
-
-        At(Tempo slow, Tempo burst, boolean bursting, int done, int brokeInARow, int unsettled, String why) {
-            this.slow = slow;
-            this.burst = burst;
-            this.bursting = bursting;
-            this.done = done;
-            this.brokeInARow = brokeInARow;
-            this.unsettled = unsettled;
-            this.why = why;
+    @Override
+    public Next<At> after(At at, Tempo cap, Answer answer) {
+        if (at.bursting) {
+            return afterBurst(at, cap, answer);
         }
+        return answer.verdict() == Verdict.BROKE ? unsettled(at, Cause.BROKE) : burst(at);
+    }
 
-        @Override
-        public Move move() {
-            // The slow pass earns nothing by itself: it is answered only where there is something to say.
-            return bursting
-                    ? new Move.Play(PassKind.BURST, burst, why)
-                    : new Move.Play(Task.at(PassKind.CONTROLLED, slow).asking(Ask.NOTHING), why);
-        }
+    @Override
+    public Next<At> gripping(At at, Tempo cap, Answer answer) {
+        return at.bursting ? afterBurst(at, cap, answer) : unsettled(at, Cause.GRIPPING);
+    }
 
-        @Override
-        public Position after(Answer answer) {
-            if (answer.tension() == Tension.LOCKED) {
-                return new Finished("Locked: no more bursts today.");
-            }
-            return bursting ? afterBurst(answer) : afterSlow(answer);
-        }
+    private Next<At> burst(At at) {
+        return Next.go(
+                at.bursts(),
+                "At " + at.burst + ", " + Math.round(100 * (at.burst.ratioTo(floor) - 1))
+                        + "% above the ceiling. End it if it gets messy.");
+    }
 
-        private Position afterSlow(Answer answer) {
-            boolean gripping = answer.tension().atLeast(Tension.GRIPPING);
-            if (!gripping && answer.verdict() != Verdict.BROKE) {
-                return burst();
-            }
-            return slower(gripping ? "Gripping at " : "It broke at ");
+    private Next<At> unsettled(At at, Cause cause) {
+        if (at.unsettled + 1 >= UNSETTLED_PASSES) {
+            return Next.stop("The slow passes are not settled: bursts would only train the slip.");
         }
+        Tempo next = new Stride(step).down(at.slow, 4);
+        return Stride.isSlowest(at.slow)
+                ? Next.stop("Slower than " + at.slow + " cannot be set: leave the bursts.")
+                : Next.go(
+                        new At(next, at.burst, false, at.done, at.broken, at.unsettled + 1),
+                        cause.at(at.slow) + ", so slower, at " + next + ", before any burst.");
+    }
 
-        private Position burst() {
-            return new At(
-                    slow,
-                    burst,
-                    true,
-                    done,
-                    brokeInARow,
-                    unsettled,
-                    "At " + burst + ", " + percentAbove() + "% above the ceiling. End it if it gets messy.");
+    private Next<At> afterBurst(At at, Tempo cap, Answer answer) {
+        boolean broke = answer.verdict() == Verdict.BROKE;
+        if (broke && at.broken + 1 >= 2) {
+            return Next.stop("Two bursts broke in a row: a messy burst is no longer practice.");
         }
+        Stride stride = new Stride(step);
+        Tempo next = at.burst;
+        if (broke || answer.tension().atLeast(Tension.GRIPPING)) {
+            next = stride.down(at.burst, 2);
+        } else if (answer.verdict() == Verdict.CLEAN && !answer.tension().atLeast(Tension.EDGE)) {
+            next = stride.up(at.burst, cap);
+        }
+        return Next.go(
+                at.played(next, broke ? at.broken + 1 : 0),
+                wentAt(at.burst, answer) + ". Back to " + at.slow + " until loose; the next burst is " + next + ".");
+    }
 
-        @Override
-        public Position unjudged() {
-            if (!bursting) {
-                return burst();
-            }
-            return done + 1 >= bursts
-                    ? new Finished("All " + bursts + " bursts are played; the last was at " + burst + ".")
-                    : new At(
-                            slow,
-                            burst,
-                            false,
-                            done + 1,
-                            brokeInARow,
-                            unsettled,
-                            "Back to " + slow + " until loose; the next burst is " + burst + ".");
+    private static String wentAt(Tempo burst, Answer answer) {
+        if (answer.tension().atLeast(Tension.GRIPPING)) {
+            return Cause.GRIPPING.at(burst);
         }
+        return switch (answer.verdict()) {
+            case CLEAN -> "Clean at " + burst;
+            case ROUGH -> "Rough at " + burst;
+            case BROKE -> Cause.BROKE.at(burst);
+        };
+    }
 
-        private long percentAbove() {
-            return Math.round(100 * (burst.ratioTo(floor) - 1));
-        }
+    @Override
+    public Next<At> unjudged(At at, Tempo cap) {
+        return at.bursting
+                ? Next.go(
+                        at.played(at.burst, at.broken),
+                        "Back to " + at.slow + " until loose; the next burst is " + at.burst + ".")
+                : burst(at);
+    }
 
-        private Position slower(String cause) {
-            if (unsettled + 1 >= UNSETTLED_PASSES || Stride.isSlowest(slow)) {
-                return new Finished("The slow passes are not settled: bursts would only train the slip.");
-            }
-            Tempo next = new Stride(step).down(slow, 4);
-            return new At(
-                    next,
-                    burst,
-                    false,
-                    done,
-                    brokeInARow,
-                    unsettled + 1,
-                    cause + slow + ", so slower, at " + next + ", before any burst.");
+    @Override
+    public Next<At> slower(At at, Tempo cap, Cause cause) {
+        if (Stride.isSlowest(at.slow)) {
+            return Next.stop("Slower than " + at.slow + " cannot be set: leave the bursts.");
         }
+        Tempo burst = new Stride(step).down(at.burst, 2);
+        Tempo slow = new Stride(step).down(at.slow, 2);
+        return Next.go(
+                new At(slow, burst, false, at.done, at.broken, at.unsettled),
+                "You backed off: slow at " + slow + ", and the next burst is " + burst + ".");
+    }
 
-        private Position afterBurst(Answer answer) {
-            int played = done + 1;
-            boolean broke = answer.verdict() == Verdict.BROKE;
-            int broken = broke ? brokeInARow + 1 : 0;
-            if (played >= bursts) {
-                return new Finished("All " + bursts + " bursts are played; the last was at " + burst + ".");
-            }
-            if (broken >= 2) {
-                return new Finished("Two bursts broke in a row: a messy burst is no longer practice.");
-            }
-            Stride stride = new Stride(step);
-            Tempo next = burst;
-            if (broke || answer.tension().atLeast(Tension.GRIPPING)) {
-                next = stride.down(burst, 2);
-            } else if (answer.verdict() == Verdict.CLEAN && !answer.tension().atLeast(Tension.EDGE)) {
-                next = stride.up(burst, limit);
-            }
-            if (next.compareTo(floor) <= 0) {
-                return new Finished("Bursts have come down to the ceiling of " + floor + ": enough for today.");
-            }
-            return new At(slow, next, false, played, broken, unsettled, afterBurstWhy(answer, next));
-        }
+    @Override
+    public Next<At> under(At at, Tempo cap, String because, String why) {
+        return cap.compareTo(at.burst) < 0
+                ? Next.go(
+                        new At(at.slow, cap, at.bursting, at.done, at.broken, at.unsettled),
+                        because + ": the next burst is " + cap + ".")
+                : Next.go(at, why);
+    }
 
-        private String afterBurstWhy(Answer answer, Tempo next) {
-            String cause;
-            if (answer.tension().atLeast(Tension.GRIPPING)) {
-                cause = "Gripping at " + burst;
-            } else {
-                cause = switch (answer.verdict()) {
-                    case CLEAN -> "Clean at " + burst;
-                    case ROUGH -> "Rough at " + burst;
-                    case BROKE -> "It broke at " + burst;
-                };
-            }
-            return cause + ". Back to " + slow + " until loose; the next burst is " + next + ".";
-        }
+    @Override
+    public boolean isTooLow(At at) {
+        return at.burst.compareTo(floor) <= 0;
+    }
 
-        @Override
-        public Position under(Tempo most, String because) {
-            if (most.compareTo(limit) >= 0) {
-                return this;
-            }
-            Tempo lower = Stride.notAbove(Tempo.slower(burst, most));
-            if (lower.compareTo(floor) <= 0) {
-                return new Finished(because + ": no burst above the ceiling of " + floor + " is left.");
-            }
-            IntervalBursts within =
-                    new IntervalBursts(controlled, floor, Tempo.slower(first, most), most, step, bursts);
-            String reason = lower.compareTo(burst) < 0 ? because + ": the next burst is " + lower + "." : why;
-            return within.new At(slow, lower, bursting, done, brokeInARow, unsettled, reason);
-        }
+    @Override
+    public int done(At at) {
+        return at.done;
+    }
 
-        @Override
-        public Position backedOff() {
-            Tempo lowerBurst = new Stride(step).down(burst, 2);
-            Tempo lowerSlow = new Stride(step).down(slow, 2);
-            if (lowerBurst.compareTo(floor) <= 0 || Stride.isSlowest(slow)) {
-                return new Finished("You backed off to the ceiling of " + floor + ": enough bursts for today.");
-            }
-            return new At(
-                    lowerSlow,
-                    lowerBurst,
-                    false,
-                    done,
-                    brokeInARow,
-                    unsettled,
-                    "You backed off: slow at " + lowerSlow + ", and the next burst is " + lowerBurst + ".");
-        }
+    @Override
+    public int most() {
+        return bursts;
     }
 }

@@ -14,9 +14,6 @@ public interface Method {
     /** Which of the methods it is. */
     School school();
 
-    /** All it has to be told to be the same again, by names that never change. */
-    Settings settings();
-
     /** What it does, in one sentence with its numbers: why it stands where it stands. */
     String promise();
 
@@ -25,6 +22,6 @@ public interface Method {
 
     /** Whether it goes above the ceiling, so that what is safe has to be known. */
     default boolean goesAbove() {
-        return false;
+        return school().goesAbove();
     }
 }

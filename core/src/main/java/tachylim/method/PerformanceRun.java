@@ -1,6 +1,7 @@
 package tachylim.method;
 
 import java.util.List;
+import tachylim.codec.Codec;
 import tachylim.task.Ask;
 import tachylim.task.PassKind;
 import tachylim.task.Task;
@@ -12,7 +13,10 @@ import tachylim.tempo.Tempo;
  *
  * @param tempo the tempo, which it never goes above
  */
-public record PerformanceRun(Tempo tempo) implements Method {
+public record PerformanceRun(Tempo tempo) implements Series {
+
+    static final Codec<PerformanceRun> CODEC =
+            Codec.object(method -> new PerformanceRun(method.get("tempo", Tempo.CODEC, PerformanceRun::tempo)));
 
     public PerformanceRun {
         tempo = Stride.notAbove(tempo);
@@ -22,18 +26,9 @@ public record PerformanceRun(Tempo tempo) implements Method {
         return new PerformanceRun(span.top());
     }
 
-    static PerformanceRun read(Settings kept) {
-        return new PerformanceRun(kept.tempo("tempo"));
-    }
-
     @Override
     public School school() {
         return School.PERFORMANCE_RUN;
-    }
-
-    @Override
-    public Settings settings() {
-        return Settings.NONE.with("tempo", tempo);
     }
 
     @Override
@@ -47,11 +42,9 @@ public record PerformanceRun(Tempo tempo) implements Method {
     }
 
     @Override
-    public Position opening() {
-        return Series.of(
-                List.of(new Series.Said(
-                        Task.at(PassKind.CONTROLLED, tempo).asking(Ask.SLIPS),
-                        "From the first note to the last at " + tempo + ", whatever happens.")),
-                "Played through.");
+    public List<Line> lines() {
+        return List.of(new Line(
+                Task.at(PassKind.CONTROLLED, tempo).asking(Ask.SLIPS),
+                "From the first note to the last at " + tempo + ", whatever happens."));
     }
 }

@@ -1,7 +1,7 @@
 package tachylim.method;
 
+import tachylim.codec.Codec;
 import tachylim.task.Answer;
-import tachylim.task.Tension;
 import tachylim.tempo.Tempo;
 
 /**
@@ -15,7 +15,12 @@ import tachylim.tempo.Tempo;
  * @param passes how many at the most, 1 to {@value #MOST}
  * @param enough how well the ceiling has to be known for nothing to be left to measure, as a share either way
  */
-public record Probes(Tempo limit, int passes, double enough) implements Method {
+public record Probes(Tempo limit, int passes, double enough) implements StateMachine<Integer> {
+
+    static final Codec<Probes> CODEC = Codec.object(method -> new Probes(
+            method.get("limit", Tempo.CODEC, Probes::limit),
+            method.whole("passes", Probes::passes),
+            method.number("enough", Probes::enough)));
 
     /** The passes of a test of its own. */
     public static final int MOST = 14;
@@ -46,18 +51,9 @@ public record Probes(Tempo limit, int passes, double enough) implements Method {
         return new Probes(span.reach(), MOST, ENOUGH);
     }
 
-    static Probes read(Settings kept) {
-        return new Probes(kept.tempo("limit"), kept.whole("passes"), kept.number("enough"));
-    }
-
     @Override
     public School school() {
         return School.CEILING_TEST;
-    }
-
-    @Override
-    public Settings settings() {
-        return Settings.NONE.with("limit", limit).with("passes", passes).with("enough", enough);
     }
 
     @Override
@@ -67,55 +63,40 @@ public record Probes(Tempo limit, int passes, double enough) implements Method {
     }
 
     @Override
-    public Position opening() {
-        return new At(0, limit);
+    public Next<Integer> begin() {
+        return Next.go(0, "");
     }
 
-    private final class At implements Position {
+    @Override
+    public Move move(Integer at, Tempo cap, String why) {
+        return new Move.Measure(cap, enough, "Probe " + (at + 1) + " of " + passes);
+    }
 
-        private final int done;
-        private final Tempo most;
+    @Override
+    public Next<Integer> after(Integer at, Tempo cap, Answer answer) {
+        return unjudged(at, cap);
+    }
 
-        At(int done, Tempo most) {
-            this.done = done;
-            this.most = most;
-        }
+    @Override
+    public Next<Integer> unjudged(Integer at, Tempo cap) {
+        return Next.go(at + 1, "");
+    }
 
-        @Override
-        public Move move() {
-            return new Move.Measure(most, enough, "Probe " + (done + 1) + " of " + passes);
-        }
+    @Override
+    public Next<Integer> slower(Integer at, Tempo cap, Cause cause) {
+        return Next.stop(
+                cause == Cause.GRIPPING
+                        ? "Gripping: what is measured now would only be the grip."
+                        : "You backed off: enough is measured for today.");
+    }
 
-        @Override
-        public Position after(Answer answer) {
-            if (answer.tension().atLeast(Tension.GRIPPING)) {
-                return new Finished(
-                        answer.tension() == Tension.LOCKED
-                                ? "Locked: nothing more is measured today."
-                                : "Gripping: what is measured now would only be the grip.");
-            }
-            return next();
-        }
+    @Override
+    public int done(Integer at) {
+        return at;
+    }
 
-        private Position next() {
-            return done + 1 >= passes
-                    ? new Finished(passes == 1 ? "Measured." : "All " + passes + " probes are played.")
-                    : new At(done + 1, most);
-        }
-
-        @Override
-        public Position unjudged() {
-            return next();
-        }
-
-        @Override
-        public Position backedOff() {
-            return new Finished("You backed off: enough is measured for today.");
-        }
-
-        @Override
-        public Position under(Tempo lower, String because) {
-            return new At(done, Tempo.slower(most, Stride.notAbove(lower)));
-        }
+    @Override
+    public int most() {
+        return passes;
     }
 }

@@ -1,10 +1,10 @@
 package tachylim.method;
 
+import tachylim.codec.Codec;
 import tachylim.task.Answer;
 import tachylim.task.PassKind;
 import tachylim.task.Pulse;
 import tachylim.task.Task;
-import tachylim.task.Tension;
 import tachylim.tempo.Tempo;
 
 /**
@@ -22,7 +22,15 @@ import tachylim.tempo.Tempo;
  * @param passes how many at the most, 1 to 100
  */
 public record PulseLadder(Tempo start, Tempo limit, double perBeat, double lowest, double highest, int passes)
-        implements Method {
+        implements StateMachine<PulseLadder.At> {
+
+    static final Codec<PulseLadder> CODEC = Codec.object(method -> new PulseLadder(
+            method.get("start", Tempo.CODEC, PulseLadder::start),
+            method.get("limit", Tempo.CODEC, PulseLadder::limit),
+            method.number("perBeat", PulseLadder::perBeat),
+            method.number("lowest", PulseLadder::lowest),
+            method.number("highest", PulseLadder::highest),
+            method.whole("passes", PulseLadder::passes)));
 
     private static final double STEP = 0.02;
     private static final double USUAL_LOWEST = 60;
@@ -53,16 +61,6 @@ public record PulseLadder(Tempo start, Tempo limit, double perBeat, double lowes
         return new PulseLadder(start, span.top(), perBeat, USUAL_LOWEST, USUAL_HIGHEST, USUAL_PASSES);
     }
 
-    static PulseLadder read(Settings kept) {
-        return new PulseLadder(
-                kept.tempo("start"),
-                kept.tempo("limit"),
-                kept.number("perBeat"),
-                kept.number("lowest"),
-                kept.number("highest"),
-                kept.whole("passes"));
-    }
-
     /** The beats that go to a click at a tempo, when so many went to it before. */
     double beatsPerClick(Tempo tempo, double before) {
         double beats = before;
@@ -82,98 +80,79 @@ public record PulseLadder(Tempo start, Tempo limit, double perBeat, double lowes
     }
 
     @Override
-    public Settings settings() {
-        return Settings.NONE
-                .with("start", start)
-                .with("limit", limit)
-                .with("perBeat", perBeat)
-                .with("lowest", lowest)
-                .with("highest", highest)
-                .with("passes", passes);
-    }
-
-    @Override
     public String promise() {
         return "From " + start + ", 2% faster each time it is clean; above " + Math.round(highest)
                 + " the click counts twice as many notes.";
     }
 
+    /**
+     * Where it stands.
+     *
+     * @param beats the beats that go to a click
+     * @param done passes played
+     */
+    record At(Tempo tempo, double beats, int done) {}
+
     @Override
-    public Position opening() {
-        return new At(start, beatsPerClick(start, first()), 1, limit, "");
+    public Next<At> begin() {
+        return Next.go(new At(start, beatsPerClick(start, first()), 0), "");
     }
 
-    private final class At implements Position {
+    @Override
+    public Move move(At at, Tempo cap, String why) {
+        Pulse.Recounted pulse = new Pulse.Recounted(at.tempo, at.beats);
+        long notes = Math.round(at.beats * perBeat);
+        return new Move.Play(
+                Task.at(PassKind.CONTROLLED, at.tempo).with(pulse),
+                why + (why.isEmpty() ? "" : " ") + (notes <= 1 ? "One note" : notes + " notes")
+                        + " to the click, which is at " + Math.round(pulse.clicksPerMinute()) + ".");
+    }
 
-        private final Tempo tempo;
-        private final double beats;
-        private final int pass;
-        private final Tempo most;
-        private final String because;
+    @Override
+    public Next<At> after(At at, Tempo cap, Answer answer) {
+        return switch (answer.verdict()) {
+            case BROKE -> slower(at, cap, Cause.BROKE);
+            case ROUGH -> to(at, at.tempo, "A small slip: " + at.tempo + " again.");
+            case CLEAN ->
+                at.tempo.compareTo(cap) >= 0
+                        ? Next.stop("Clean at " + cap + ", the top of this ladder.")
+                        : to(at, new Stride(STEP).up(at.tempo, cap), "Clean at " + at.tempo + ".");
+        };
+    }
 
-        At(Tempo tempo, double beats, int pass, Tempo most, String because) {
-            this.tempo = tempo;
-            this.beats = beats;
-            this.pass = pass;
-            this.most = most;
-            this.because = because;
-        }
+    private Next<At> to(At at, Tempo next, String reason) {
+        return Next.go(new At(next, beatsPerClick(next, at.beats), at.done + 1), reason);
+    }
 
-        @Override
-        public Move move() {
-            Pulse.Recounted pulse = new Pulse.Recounted(tempo, beats);
-            long notes = Math.round(beats * perBeat);
-            return new Move.Play(
-                    Task.at(PassKind.CONTROLLED, tempo).with(pulse),
-                    because + (because.isEmpty() ? "" : " ") + (notes <= 1 ? "One note" : notes + " notes")
-                            + " to the click, which is at " + Math.round(pulse.clicksPerMinute()) + ".");
-        }
+    @Override
+    public Next<At> slower(At at, Tempo cap, Cause cause) {
+        return Stride.isSlowest(at.tempo)
+                ? Next.stop("Slower than this cannot be set: change something else first.")
+                : to(
+                        at,
+                        new Stride(STEP).down(at.tempo, 2),
+                        cause == Cause.BACKED_OFF ? "You backed off." : cause.at(at.tempo) + ".");
+    }
 
-        @Override
-        public Position after(Answer answer) {
-            if (answer.tension() == Tension.LOCKED) {
-                return new Finished("Locked at " + tempo + ": leave this now and let the hands recover.");
-            }
-            if (answer.tension().atLeast(Tension.GRIPPING)) {
-                return lower("Gripping at " + tempo + ".");
-            }
-            return switch (answer.verdict()) {
-                case BROKE -> lower("It broke at " + tempo + ".");
-                case ROUGH -> to(tempo, "A small slip: " + tempo + " again.");
-                case CLEAN ->
-                    tempo.compareTo(most) >= 0
-                            ? new Finished("Clean at " + most + ", the top of this ladder.")
-                            : to(new Stride(STEP).up(tempo, most), "Clean at " + tempo + ".");
-            };
-        }
+    @Override
+    public Next<At> unjudged(At at, Tempo cap) {
+        return to(at, at.tempo, "Nothing was said of the last.");
+    }
 
-        private Position to(Tempo next, String reason) {
-            return pass >= passes
-                    ? new Finished("All " + passes + " passes are played. Tomorrow it goes on at " + tempo + ".")
-                    : new At(next, beatsPerClick(next, beats), pass + 1, most, reason);
-        }
+    @Override
+    public Next<At> under(At at, Tempo cap, String because, String why) {
+        return cap.compareTo(at.tempo) < 0
+                ? Next.go(new At(cap, at.beats, at.done), because + ": " + cap + ".")
+                : Next.go(at, why);
+    }
 
-        private Position lower(String reason) {
-            return Stride.isSlowest(tempo)
-                    ? new Finished("Slower than this cannot be set: change something else first.")
-                    : to(new Stride(STEP).down(tempo, 2), reason);
-        }
+    @Override
+    public int done(At at) {
+        return at.done;
+    }
 
-        @Override
-        public Position unjudged() {
-            return to(tempo, "Nothing was said of the last.");
-        }
-
-        @Override
-        public Position backedOff() {
-            return lower("You backed off.");
-        }
-
-        @Override
-        public Position under(Tempo lower, String why) {
-            Tempo cap = Tempo.slower(most, Stride.notAbove(lower));
-            Tempo now = Tempo.slower(tempo, cap);
-            return new At(now, beats, pass, cap, now.equals(tempo) ? because : why + ": " + now + ".");
-        }
+    @Override
+    public int most() {
+        return passes;
     }
 }

@@ -2,6 +2,7 @@ package tachylim.method;
 
 import java.util.ArrayList;
 import java.util.List;
+import tachylim.codec.Codec;
 import tachylim.task.Ask;
 import tachylim.task.PassKind;
 import tachylim.task.Task;
@@ -15,7 +16,12 @@ import tachylim.tempo.Tempo;
  * @param reference the way that is sure, in words
  * @param tried the way that is tried, in words
  */
-public record ReferenceComparison(List<Tempo> tempos, String reference, String tried) implements Method {
+public record ReferenceComparison(List<Tempo> tempos, String reference, String tried) implements Series {
+
+    static final Codec<ReferenceComparison> CODEC = Codec.object(method -> new ReferenceComparison(
+            method.get("tempos", Tempo.CODEC.list(), ReferenceComparison::tempos),
+            method.text("reference", ReferenceComparison::reference),
+            method.text("tried", ReferenceComparison::tried)));
 
     private static final double[] USUAL = {0.6, 0.7, 0.8, 0.88, 0.94, 1};
 
@@ -37,18 +43,9 @@ public record ReferenceComparison(List<Tempo> tempos, String reference, String t
         return new ReferenceComparison(tempos, "as you know it", "in the new way");
     }
 
-    static ReferenceComparison read(Settings kept) {
-        return new ReferenceComparison(kept.tempos("tempos"), kept.text("reference"), kept.text("tried"));
-    }
-
     @Override
     public School school() {
         return School.REFERENCE_COMPARISON;
-    }
-
-    @Override
-    public Settings settings() {
-        return Settings.NONE.with("tempos", tempos).with("reference", reference).with("tried", tried);
     }
 
     @Override
@@ -63,15 +60,14 @@ public record ReferenceComparison(List<Tempo> tempos, String reference, String t
     }
 
     @Override
-    public Position opening() {
-        List<Series.Said> all = new ArrayList<>();
+    public List<Line> lines() {
+        List<Line> all = new ArrayList<>();
         for (Tempo tempo : tempos) {
             Task task = Task.at(PassKind.CONTROLLED, tempo);
-            all.add(new Series.Said(
-                    task.in(reference).asking(Ask.NOTHING), "First " + reference + ", at " + tempo + "."));
-            all.add(new Series.Said(
+            all.add(new Line(task.in(reference).asking(Ask.NOTHING), "First " + reference + ", at " + tempo + "."));
+            all.add(new Line(
                     task.in(tried).asking(Ask.MATCH), "Now " + tried + ", at the same " + tempo + ": can it be told?"));
         }
-        return Series.of(all, "Compared up to " + limit() + ".");
+        return all;
     }
 }

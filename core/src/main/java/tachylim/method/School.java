@@ -2,10 +2,11 @@ package tachylim.method;
 
 import java.util.Arrays;
 import java.util.function.Function;
+import tachylim.codec.Codec;
 
 /**
  * The methods there are, one line each: what a player calls it, how it moves and when to use it, whether it is fast, how it makes the core of a workout,
- * and how it is read back from its settings. Nothing else knows them all.
+ * and how its settings are written and read. Nothing else knows them all.
  */
 public enum School {
     /** Slow passes alternating with bursts above the ceiling; how high, the planner decides with what a day allows. */
@@ -16,7 +17,7 @@ public enum School {
             "for a piece that is even but slow: a little speed at a time, never long enough to tense up",
             Reach.ABOVE,
             SteadyClimb::toCeiling,
-            IntervalBursts::read),
+            IntervalBursts.CODEC),
     /** Small earned steps up to the ceiling; what takes the place of bursts, too, where there can be none. */
     STEADY_CLIMB(
             "steady-climb",
@@ -25,7 +26,7 @@ public enum School {
             "for a piece that is new, or when a sure way to the ceiling is wanted; when it stands still for a week, take another",
             Reach.TO_CEILING,
             SteadyClimb::toCeiling,
-            SteadyClimb::read),
+            SteadyClimb.CODEC),
     /** A climb in the smallest steps, across an awkward band where there is one. */
     NARROW_STEPS(
             "narrow-steps",
@@ -34,7 +35,7 @@ public enum School {
             "for a tempo at which it goes wrong though faster and slower go well",
             Reach.TO_CEILING,
             SteadyClimb::across,
-            SteadyClimb::read),
+            SteadyClimb.CODEC),
     /** Nothing but easy passes: the least that keeps the hands in shape on a bad day. */
     EASY(
             "easy-passes",
@@ -43,7 +44,7 @@ public enum School {
             "for a bad day, a sore hand, or the day before a performance",
             Reach.EASY,
             EasyPasses::under,
-            EasyPasses::read),
+            EasyPasses.CODEC),
     /** A step back, two steps up. */
     SETBACK_LADDER(
             "setback-ladder",
@@ -52,7 +53,7 @@ public enum School {
             "for a tempo that is there one day and gone the next: coming back to it from below makes it stay",
             Reach.TO_CEILING,
             SetbackLadder::over,
-            SetbackLadder::read),
+            SetbackLadder.CODEC),
     TAPER(
             "taper",
             "Taper",
@@ -60,7 +61,7 @@ public enum School {
             "for winds and whoever learns by many slow repetitions: most of the time is slow, only the end is fast",
             Reach.TO_CEILING,
             Taper::over,
-            Taper::read),
+            Taper.CODEC),
     CREST_AND_SETTLE(
             "crest-and-settle",
             "Crest and settle",
@@ -68,7 +69,7 @@ public enum School {
             "for a ceiling that was just reached and is not comfortable yet",
             Reach.TO_CEILING,
             CrestAndSettle::at,
-            CrestAndSettle::read),
+            CrestAndSettle.CODEC),
     ARCH(
             "arch",
             "Arch",
@@ -76,7 +77,7 @@ public enum School {
             "for strokes and patterns that repeat: the edge is found while playing, without stopping",
             Reach.TO_CEILING,
             Arch::over,
-            Arch::read),
+            Arch.CODEC),
     PULSE_LADDER(
             "pulse-ladder",
             "Pulse ladder",
@@ -84,7 +85,7 @@ public enum School {
             "for bows and small drills: the notes get faster while the click stays calm",
             Reach.TO_CEILING,
             PulseLadder::over,
-            PulseLadder::read),
+            PulseLadder.CODEC),
     SETTLE_OVERNIGHT(
             "settle-overnight",
             "Settle overnight",
@@ -92,7 +93,7 @@ public enum School {
             "for a piece that is nearly there: little today, and sleep does the rest",
             Reach.TO_CEILING,
             SettleOvernight::under,
-            SettleOvernight::read),
+            SettleOvernight.CODEC),
     /** These go above the ceiling, as interval bursts do. */
     SWITCH_BURSTS(
             "switch-bursts",
@@ -101,7 +102,7 @@ public enum School {
             "for patterns on one click: the change between slow and fast is the exercise",
             Reach.ABOVE,
             SwitchBursts::over,
-            SwitchBursts::read),
+            SwitchBursts.CODEC),
     FREE_BURSTS(
             "free-bursts",
             "Free bursts",
@@ -109,7 +110,7 @@ public enum School {
             "for a motion rather than a piece: how fast is the hand when nobody counts?",
             Reach.ABOVE,
             FreeBursts::over,
-            FreeBursts::read),
+            FreeBursts.CODEC),
     GROWING_BURSTS(
             "growing-bursts",
             "Growing bursts",
@@ -117,7 +118,7 @@ public enum School {
             "for a place that breaks: it grows outward from the link that fails",
             Reach.ABOVE,
             GrowingBursts::over,
-            GrowingBursts::read),
+            GrowingBursts.CODEC),
     CHANGE_COUNT(
             "change-count",
             "Change count",
@@ -125,7 +126,7 @@ public enum School {
             "for one change between two chords, positions or strokes; short, and several times a day",
             Reach.TO_CEILING,
             ChangeCount::at,
-            ChangeCount::read),
+            ChangeCount.CODEC),
     TEMPO_SWEEP(
             "tempo-sweep",
             "Tempo sweep",
@@ -133,7 +134,7 @@ public enum School {
             "for finding where it works and where it does not; no tempo is an enemy",
             Reach.TO_CEILING,
             TempoSweep::over,
-            TempoSweep::read),
+            TempoSweep.CODEC),
     REFERENCE_COMPARISON(
             "reference-comparison",
             "Reference comparison",
@@ -141,7 +142,7 @@ public enum School {
             "for a new sticking, tonguing or bowing that is to sound like the sure one",
             Reach.TO_CEILING,
             ReferenceComparison::over,
-            ReferenceComparison::read),
+            ReferenceComparison.CODEC),
     PERFORMANCE_RUN(
             "performance-run",
             "Performance run",
@@ -149,7 +150,7 @@ public enum School {
             "for a piece that is ready: from cold, once, as it will be",
             Reach.TO_CEILING,
             PerformanceRun::at,
-            PerformanceRun::read),
+            PerformanceRun.CODEC),
     /** Nothing is played at all. */
     STUDY_CARD(
             "study-card",
@@ -158,7 +159,7 @@ public enum School {
             "for tired hands, trains and waiting rooms: the score without the instrument",
             Reach.EASY,
             StudyCard::usual,
-            StudyCard::read),
+            StudyCard.CODEC),
     /** A warm-up as the player has put it down; it makes no core. */
     WARM_UP_ROUTINE(
             "warm-up-routine",
@@ -167,7 +168,7 @@ public enum School {
             "for whoever warms up by a book of their own, put down in Settings",
             Reach.BEFORE,
             WarmUpRoutine::under,
-            WarmUpRoutine::read),
+            WarmUpRoutine.CODEC),
     /** What keeps a piece that has reached its target; takes the place of bursts there. */
     UPKEEP(
             "upkeep",
@@ -176,7 +177,7 @@ public enum School {
             "for a piece that has reached its target and is to stay there",
             Reach.TO_CEILING,
             Upkeep::at,
-            Upkeep::read),
+            Upkeep.CODEC),
     /** Whole passes that measure: a test of its own, and the probes of every other workout. */
     CEILING_TEST(
             "ceiling-test",
@@ -185,7 +186,7 @@ public enum School {
             "for a ceiling that is old or vague; a rested hand says most",
             Reach.TO_CEILING,
             Probes::test,
-            Probes::read);
+            Probes.CODEC);
 
     /** How far a method goes. */
     private enum Reach {
@@ -197,13 +198,20 @@ public enum School {
         ABOVE
     }
 
+    /** A method stands in a document as its settings, with the word of its school. */
+    public static final Codec<Method> METHOD =
+            Codec.family("method", method -> method.school().word, word -> of(word).codec);
+
+    /** A school stands in a document as its word. */
+    public static final Codec<School> CODEC = Codec.TEXT.as(School::of, School::word);
+
     private final String word;
     private final String title;
     private final String hint;
     private final String use;
     private final Reach reach;
     private final Function<Span, Method> core;
-    private final Function<Settings, Method> reading;
+    private final Codec<? extends Method> codec;
 
     School(
             String word,
@@ -212,14 +220,14 @@ public enum School {
             String use,
             Reach reach,
             Function<Span, Method> core,
-            Function<Settings, Method> reading) {
+            Codec<? extends Method> codec) {
         this.word = word;
         this.title = title;
         this.hint = hint;
         this.use = use;
         this.reach = reach;
         this.core = core;
-        this.reading = reading;
+        this.codec = codec;
     }
 
     /** The word under which its methods are kept; it never changes. */
@@ -260,15 +268,6 @@ public enum School {
     /** Its method between ease and the ceiling. */
     public Method core(Span span) {
         return core.apply(span);
-    }
-
-    /**
-     * A method by the word it was kept under, with its settings.
-     *
-     * @throws IllegalArgumentException if there is none of that word, or a setting is missing or out of range
-     */
-    public static Method read(String word, Settings settings) {
-        return of(word).reading.apply(settings);
     }
 
     /**

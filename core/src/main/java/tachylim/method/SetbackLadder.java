@@ -1,8 +1,8 @@
 package tachylim.method;
 
+import tachylim.codec.Codec;
 import tachylim.task.Answer;
 import tachylim.task.PassKind;
-import tachylim.task.Tension;
 import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
 
@@ -18,7 +18,13 @@ import tachylim.tempo.Tempo;
  * @param limit the tempo it never goes above
  * @param pairs how many pairs at the most, 1 to 30
  */
-public record SetbackLadder(Tempo base, int step, Tempo limit, int pairs) implements Method {
+public record SetbackLadder(Tempo base, int step, Tempo limit, int pairs) implements StateMachine<SetbackLadder.At> {
+
+    static final Codec<SetbackLadder> CODEC = Codec.object(method -> new SetbackLadder(
+            method.get("base", Tempo.CODEC, SetbackLadder::base),
+            method.whole("step", SetbackLadder::step),
+            method.get("limit", Tempo.CODEC, SetbackLadder::limit),
+            method.whole("pairs", SetbackLadder::pairs)));
 
     private static final double USUAL_STEP = 0.02;
     private static final int USUAL_PAIRS = 8;
@@ -42,22 +48,9 @@ public record SetbackLadder(Tempo base, int step, Tempo limit, int pairs) implem
         return new SetbackLadder(Tempo.slower(span.ease().onMetronome(), span.top()), step, span.top(), USUAL_PAIRS);
     }
 
-    static SetbackLadder read(Settings kept) {
-        return new SetbackLadder(kept.tempo("base"), kept.whole("step"), kept.tempo("limit"), kept.whole("pairs"));
-    }
-
     @Override
     public School school() {
         return School.SETBACK_LADDER;
-    }
-
-    @Override
-    public Settings settings() {
-        return Settings.NONE
-                .with("base", base)
-                .with("step", step)
-                .with("limit", limit)
-                .with("pairs", pairs);
     }
 
     @Override
@@ -66,10 +59,19 @@ public record SetbackLadder(Tempo base, int step, Tempo limit, int pairs) implem
                 + limit + ".";
     }
 
+    /**
+     * Where it stands.
+     *
+     * @param now the base
+     * @param up whether the upper one of the pair is next
+     * @param done pairs played
+     */
+    record At(Tempo now, boolean up, int done) {}
+
     @Override
-    public Position opening() {
-        return new At(
-                base, false, 1, limit, "Back to " + lower(base) + " first, then up to " + upper(base, limit) + ".");
+    public Next<At> begin() {
+        return Next.go(
+                new At(base, false, 0), "Back to " + lower(base) + " first, then up to " + upper(base, limit) + ".");
     }
 
     private Tempo lower(Tempo b) {
@@ -80,96 +82,71 @@ public record SetbackLadder(Tempo base, int step, Tempo limit, int pairs) implem
         return Tempo.slower(Tempo.clamped(b.bpm() + step), most);
     }
 
-    private final class At implements Position {
+    private Tempo tempo(At at, Tempo cap) {
+        return Tempo.slower(at.up ? upper(at.now, cap) : lower(at.now), cap);
+    }
 
-        private final Tempo now;
-        private final boolean up;
-        private final int pair;
-        private final Tempo most;
-        private final String why;
+    @Override
+    public Move move(At at, Tempo cap, String why) {
+        return new Move.Play(PassKind.CONTROLLED, tempo(at, cap), why);
+    }
 
-        At(Tempo now, boolean up, int pair, Tempo most, String why) {
-            this.now = now;
-            this.up = up;
-            this.pair = pair;
-            this.most = most;
-            this.why = why;
+    @Override
+    public Next<At> after(At at, Tempo cap, Answer answer) {
+        if (answer.verdict() == Verdict.BROKE) {
+            return slower(at, cap, Cause.BROKE);
         }
-
-        private Tempo tempo() {
-            return Tempo.slower(up ? upper(now, most) : lower(now), most);
+        if (!at.up) {
+            return up(at, cap);
         }
-
-        @Override
-        public Move move() {
-            return new Move.Play(PassKind.CONTROLLED, tempo(), why);
+        Tempo tempo = tempo(at, cap);
+        boolean clean = answer.verdict() == Verdict.CLEAN;
+        if (clean && tempo.compareTo(cap) >= 0) {
+            return Next.stop("Up to " + cap + ", the top of this ladder.");
         }
+        Tempo next = clean ? upper(at.now, cap) : at.now;
+        return Next.go(
+                new At(next, false, at.done + 1),
+                (clean ? "Clean at " : "A small slip at ") + tempo + ": around " + next + " now, from " + lower(next)
+                        + ".");
+    }
 
-        @Override
-        public Position after(Answer answer) {
-            if (answer.tension() == Tension.LOCKED) {
-                return new Finished("Locked at " + tempo() + ": leave this now and let the hands recover.");
-            }
-            if (answer.tension().atLeast(Tension.GRIPPING)) {
-                return back("Gripping at ");
-            }
-            if (answer.verdict() == Verdict.BROKE) {
-                return back("It broke at ");
-            }
-            if (!up) {
-                return new At(now, true, pair, most, "Two steps up from there, to " + upper(now, most) + ".");
-            }
-            boolean clean = answer.verdict() == Verdict.CLEAN;
-            if (pair >= pairs) {
-                return new Finished("All " + pairs + " pairs are played; the last was up to " + tempo() + ".");
-            }
-            if (clean && tempo().compareTo(most) >= 0) {
-                return new Finished("Up to " + most + ", the top of this ladder.");
-            }
-            Tempo next = clean ? upper(now, most) : now;
-            return new At(
-                    next,
-                    false,
-                    pair + 1,
-                    most,
-                    (clean ? "Clean at " : "A small slip at ") + tempo() + ": around " + next + " now, from "
-                            + lower(next) + ".");
-        }
+    private Next<At> up(At at, Tempo cap) {
+        return Next.go(new At(at.now, true, at.done), "Two steps up from there, to " + upper(at.now, cap) + ".");
+    }
 
-        /** Everything that follows is slower than the pass that went wrong. */
-        private Position back(String because) {
-            if (pair >= pairs || Stride.isSlowest(tempo())) {
-                return new Finished(because + tempo() + ": enough of this ladder.");
-            }
-            Tempo lower = Tempo.slower(Tempo.clamped(now.bpm() - step), Stride.below(tempo()));
-            Tempo start = Tempo.slower(lower(lower), Stride.below(tempo()));
-            return new At(
-                    lower,
-                    false,
-                    pair + 1,
-                    most,
-                    because + tempo() + ": around " + lower + " now, from " + start + ".");
+    /** Everything that follows is slower than the pass that went wrong. */
+    @Override
+    public Next<At> slower(At at, Tempo cap, Cause cause) {
+        Tempo tempo = tempo(at, cap);
+        if (Stride.isSlowest(tempo)) {
+            return Next.stop(cause.at(tempo) + ": enough of this ladder.");
         }
+        Tempo lower = Tempo.slower(lower(at.now), Stride.below(tempo));
+        Tempo start = Tempo.slower(lower(lower), Stride.below(tempo));
+        return Next.go(
+                new At(lower, false, at.done + 1), cause.at(tempo) + ": around " + lower + " now, from " + start + ".");
+    }
 
-        @Override
-        public Position unjudged() {
-            if (!up) {
-                return new At(now, true, pair, most, "Two steps up from there, to " + upper(now, most) + ".");
-            }
-            return pair >= pairs
-                    ? new Finished("All " + pairs + " pairs are played; the last was up to " + tempo() + ".")
-                    : new At(now, false, pair + 1, most, "Nothing was said: around " + now + " again.");
-        }
+    @Override
+    public Next<At> unjudged(At at, Tempo cap) {
+        return at.up
+                ? Next.go(new At(at.now, false, at.done + 1), "Nothing was said: around " + at.now + " again.")
+                : up(at, cap);
+    }
 
-        @Override
-        public Position backedOff() {
-            return back("You backed off from ");
-        }
+    @Override
+    public Next<At> under(At at, Tempo cap, String because, String why) {
+        return Next.go(new At(Tempo.slower(at.now, cap), at.up, at.done), why);
+    }
 
-        @Override
-        public Position under(Tempo lower, String because) {
-            Tempo cap = Tempo.slower(most, Stride.notAbove(lower));
-            return cap.equals(most) ? this : new At(Tempo.slower(now, cap), up, pair, cap, why);
-        }
+    @Override
+    public int done(At at) {
+        return at.done;
+    }
+
+    @Override
+    public int most() {
+        return pairs;
     }
 }

@@ -1,6 +1,8 @@
 package tachylim.method;
 
 import java.util.Collections;
+import java.util.List;
+import tachylim.codec.Codec;
 import tachylim.task.Ask;
 import tachylim.task.PassKind;
 import tachylim.task.Task;
@@ -13,7 +15,12 @@ import tachylim.tempo.Tempo;
  * @param sets how many sets, 1 to 6
  * @param passes passes in each, 1 to 6
  */
-public record SettleOvernight(Tempo tempo, int sets, int passes) implements Method {
+public record SettleOvernight(Tempo tempo, int sets, int passes) implements Series {
+
+    static final Codec<SettleOvernight> CODEC = Codec.object(method -> new SettleOvernight(
+            method.get("tempo", Tempo.CODEC, SettleOvernight::tempo),
+            method.whole("sets", SettleOvernight::sets),
+            method.whole("passes", SettleOvernight::passes)));
 
     private static final double UNDER = 0.96;
     private static final int USUAL_SETS = 2;
@@ -33,18 +40,9 @@ public record SettleOvernight(Tempo tempo, int sets, int passes) implements Meth
         return new SettleOvernight(span.top().times(UNDER), USUAL_SETS, USUAL_PASSES);
     }
 
-    static SettleOvernight read(Settings kept) {
-        return new SettleOvernight(kept.tempo("tempo"), kept.whole("sets"), kept.whole("passes"));
-    }
-
     @Override
     public School school() {
         return School.SETTLE_OVERNIGHT;
-    }
-
-    @Override
-    public Settings settings() {
-        return Settings.NONE.with("tempo", tempo).with("sets", sets).with("passes", passes);
     }
 
     @Override
@@ -58,9 +56,9 @@ public record SettleOvernight(Tempo tempo, int sets, int passes) implements Meth
     }
 
     @Override
-    public Position opening() {
-        Series.Said set = new Series.Said(
+    public List<Line> lines() {
+        Line set = new Line(
                 Task.at(PassKind.CONTROLLED, tempo).asking(Ask.set(passes)), "Just under the limit, at " + tempo + ".");
-        return Series.of(Collections.nCopies(sets, set), "Sleep on it; tomorrow it is tested.");
+        return Collections.nCopies(sets, set);
     }
 }

@@ -1,5 +1,6 @@
 package tachylim.method;
 
+import tachylim.codec.Codec;
 import tachylim.task.Answer;
 import tachylim.task.Ask;
 import tachylim.task.PassKind;
@@ -23,7 +24,15 @@ import tachylim.tempo.Tempo;
  * @param sets whether the passes that earn a step are played on one click and answered at once
  */
 public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow, int mostPasses, boolean sets)
-        implements Method {
+        implements StateMachine<SteadyClimb.At> {
+
+    static final Codec<SteadyClimb> CODEC = Codec.object(method -> new SteadyClimb(
+            method.get("start", Tempo.CODEC, SteadyClimb::start),
+            method.get("limit", Tempo.CODEC, SteadyClimb::limit),
+            method.number("step", SteadyClimb::step),
+            method.whole("cleanInARow", SteadyClimb::cleanInARow),
+            method.whole("mostPasses", SteadyClimb::mostPasses),
+            method.flag("sets", SteadyClimb::sets)));
 
     /** The step of 2% that players use when none is chosen. */
     public static final double USUAL_STEP = 0.02;
@@ -84,30 +93,9 @@ public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow
         return Math.max(1, span.cleanInARow() - 1);
     }
 
-    static SteadyClimb read(Settings kept) {
-        return new SteadyClimb(
-                kept.tempo("start"),
-                kept.tempo("limit"),
-                kept.number("step"),
-                kept.whole("cleanInARow"),
-                kept.whole("mostPasses"),
-                kept.flag("sets"));
-    }
-
     @Override
     public School school() {
         return School.STEADY_CLIMB;
-    }
-
-    @Override
-    public Settings settings() {
-        return Settings.NONE
-                .with("start", start)
-                .with("limit", limit)
-                .with("step", step)
-                .with("cleanInARow", cleanInARow)
-                .with("mostPasses", mostPasses)
-                .with("sets", sets ? 1 : 0);
     }
 
     @Override
@@ -118,133 +106,103 @@ public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow
     }
 
     @Override
-    public Position opening() {
-        return new On(
-                start,
-                0,
-                0,
-                0,
-                "Starts at " + start + "; " + clean() + " clean earn a step of " + Math.round(step * 100) + "%.");
+    public Next<At> begin() {
+        String clean = cleanInARow == 1 ? "each" : String.valueOf(cleanInARow);
+        return Next.go(
+                new At(start, 0, 0, 0),
+                "Starts at " + start + "; " + clean + " clean earn a step of " + Math.round(step * 100) + "%.");
     }
 
-    private String clean() {
-        return cleanInARow == 1 ? "each" : String.valueOf(cleanInARow);
+    /**
+     * Where a climb stands.
+     *
+     * @param clean clean passes of the row
+     * @param rough rough ones in a row
+     * @param passes passes played in all
+     */
+    record At(Tempo tempo, int clean, int rough, int passes) {}
+
+    @Override
+    public Move move(At at, Tempo cap, String why) {
+        return new Move.Play(Task.at(PassKind.CONTROLLED, at.tempo).asking(Ask.set(atOnce(at))), why);
     }
 
-    private final class On implements Position {
+    /** How many passes are answered at once: what is missing of a row, as far as there are passes left. */
+    private int atOnce(At at) {
+        return sets ? Math.min(cleanInARow - at.clean, mostPasses - at.passes) : 1;
+    }
 
-        private final Tempo tempo;
-        private final int clean;
-        private final int rough;
-        private final int passes;
-        private final String why;
+    @Override
+    public Next<At> after(At at, Tempo cap, Answer answer) {
+        return switch (answer.verdict()) {
+            case BROKE -> slower(at, cap, Cause.BROKE);
+            case ROUGH ->
+                at.rough + 1 >= 2
+                        ? lower(at, 1, atOnce(at), "Two rough in a row at " + at.tempo + ", so one step down to ")
+                        : stay(
+                                at,
+                                0,
+                                at.rough + 1,
+                                (atOnce(at) > 1 ? "Not all were clean at " : "A small slip at ") + at.tempo
+                                        + ": the same tempo again.");
+            case CLEAN -> afterClean(at, cap, answer.tension());
+        };
+    }
 
-        On(Tempo tempo, int clean, int rough, int passes, String why) {
-            this.tempo = tempo;
-            this.clean = clean;
-            this.rough = rough;
-            this.passes = passes;
-            this.why = why;
+    private Next<At> afterClean(At at, Tempo cap, Tension tension) {
+        int row = at.clean + atOnce(at);
+        if (tension.atLeast(Tension.EDGE)) {
+            return stay(at, at.clean, 0, "Clean at " + at.tempo + " but at the edge: stay here until it is loose.");
         }
-
-        @Override
-        public Move move() {
-            return new Move.Play(Task.at(PassKind.CONTROLLED, tempo).asking(Ask.set(atOnce())), why);
+        if (row < cleanInARow) {
+            return stay(at, row, 0, row + " of " + cleanInARow + " clean at " + at.tempo + ".");
         }
-
-        /** How many passes are answered at once: what is missing of a row, as far as there are passes left. */
-        private int atOnce() {
-            return sets ? Math.min(cleanInARow - clean, mostPasses - passes) : 1;
+        if (at.tempo.compareTo(cap) >= 0) {
+            return Next.stop("Held clean at " + cap + ", the top of this climb.");
         }
+        Tempo next = new Stride(step).up(at.tempo, cap);
+        return Next.go(
+                new At(next, 0, 0, at.passes + atOnce(at)), row + " clean at " + at.tempo + ", so up to " + next + ".");
+    }
 
-        private boolean isUsedUp() {
-            return passes + atOnce() >= mostPasses;
-        }
+    private Next<At> stay(At at, int clean, int rough, String reason) {
+        return Next.go(new At(at.tempo, clean, rough, at.passes + atOnce(at)), reason);
+    }
 
-        private Finished usedUp() {
-            return new Finished("All " + mostPasses + " passes are played; the last was at " + tempo + ".");
-        }
+    /** A set that was backed off from is not played: it costs one of the passes, so that backing off comes to an end. */
+    @Override
+    public Next<At> slower(At at, Tempo cap, Cause cause) {
+        boolean left = cause == Cause.BACKED_OFF;
+        return lower(at, 2, left ? 1 : atOnce(at), cause.at(at.tempo) + (left ? ", so " : ", so two steps down to "));
+    }
 
-        @Override
-        public Position unjudged() {
-            return isUsedUp()
-                    ? usedUp()
-                    : new On(
-                            tempo,
-                            clean,
-                            rough,
-                            passes + atOnce(),
-                            "Nothing was said of the last: " + tempo + " again.");
+    private Next<At> lower(At at, int steps, int played, String reason) {
+        if (Stride.isSlowest(at.tempo)) {
+            return Next.stop("Slower than " + at.tempo + " cannot be set: change something else first.");
         }
+        Tempo next = new Stride(step).down(at.tempo, steps);
+        return Next.go(new At(next, 0, 0, at.passes + played), reason + next + ".");
+    }
 
-        @Override
-        public Position after(Answer answer) {
-            if (answer.tension() == Tension.LOCKED) {
-                return new Finished("Locked at " + tempo + ": leave this now and let the hands recover.");
-            }
-            if (isUsedUp()) {
-                return usedUp();
-            }
-            if (answer.tension().atLeast(Tension.GRIPPING)) {
-                return lower(2, atOnce(), "Gripping at " + tempo + ", so two steps down to ");
-            }
-            return switch (answer.verdict()) {
-                case BROKE -> lower(2, atOnce(), "It broke at " + tempo + ", so two steps down to ");
-                case ROUGH ->
-                    rough + 1 >= 2
-                            ? lower(1, atOnce(), "Two rough in a row at " + tempo + ", so one step down to ")
-                            : stay(
-                                    0,
-                                    rough + 1,
-                                    (atOnce() > 1 ? "Not all were clean at " : "A small slip at ") + tempo
-                                            + ": the same tempo again.");
-                case CLEAN -> afterClean(answer.tension());
-            };
-        }
+    @Override
+    public Next<At> unjudged(At at, Tempo cap) {
+        return stay(at, at.clean, at.rough, "Nothing was said of the last: " + at.tempo + " again.");
+    }
 
-        private Position afterClean(Tension tension) {
-            int row = clean + atOnce();
-            if (tension.atLeast(Tension.EDGE)) {
-                return stay(clean, 0, "Clean at " + tempo + " but at the edge: stay here until it is loose.");
-            }
-            if (row < cleanInARow) {
-                return stay(row, 0, row + " of " + cleanInARow + " clean at " + tempo + ".");
-            }
-            if (tempo.compareTo(limit) >= 0) {
-                return new Finished("Held clean at " + limit + ", the top of this climb.");
-            }
-            Tempo next = new Stride(step).up(tempo, limit);
-            return new On(next, 0, 0, passes + atOnce(), row + " clean at " + tempo + ", so up to " + next + ".");
-        }
+    @Override
+    public Next<At> under(At at, Tempo cap, String because, String why) {
+        return cap.compareTo(at.tempo) < 0
+                ? Next.go(new At(cap, 0, at.rough, at.passes), because + ": " + cap + ".")
+                : Next.go(at, why);
+    }
 
-        private Position stay(int cleanNow, int roughNow, String reason) {
-            return new On(tempo, cleanNow, roughNow, passes + atOnce(), reason);
-        }
+    @Override
+    public int done(At at) {
+        return at.passes;
+    }
 
-        private Position lower(int steps, int played, String reason) {
-            if (Stride.isSlowest(tempo)) {
-                return new Finished("Slower than " + tempo + " cannot be set: change something else first.");
-            }
-            Tempo next = new Stride(step).down(tempo, steps);
-            return new On(next, 0, 0, passes + played, reason + next + ".");
-        }
-
-        @Override
-        public Position under(Tempo most, String because) {
-            if (most.compareTo(limit) >= 0) {
-                return this;
-            }
-            Tempo lower = Tempo.slower(tempo, most).onMetronome();
-            SteadyClimb within = new SteadyClimb(Tempo.slower(start, most), most, step, cleanInARow, mostPasses, sets);
-            boolean lowered = lower.compareTo(tempo) < 0;
-            return within
-            .new On(lower, lowered ? 0 : clean, rough, passes, lowered ? because + ": " + lower + "." : why);
-        }
-
-        /** A set that was left is not played: it costs one of the passes, so that backing off comes to an end. */
-        @Override
-        public Position backedOff() {
-            return passes + 1 >= mostPasses ? usedUp() : lower(2, 1, "You backed off from " + tempo + ", so ");
-        }
+    @Override
+    public int most() {
+        return mostPasses;
     }
 }

@@ -1,5 +1,6 @@
 package tachylim.method;
 
+import tachylim.codec.Codec;
 import tachylim.task.Answer;
 import tachylim.tempo.Tempo;
 
@@ -9,7 +10,10 @@ import tachylim.tempo.Tempo;
  * @param what what to do, one sentence
  * @param seconds for how long, 30 to 1800
  */
-public record StudyCard(String what, double seconds) implements Method {
+public record StudyCard(String what, double seconds) implements StateMachine<Integer> {
+
+    static final Codec<StudyCard> CODEC = Codec.object(method ->
+            new StudyCard(method.text("what", StudyCard::what), method.number("seconds", StudyCard::seconds)));
 
     private static final String USUAL = "Read it in silence from beginning to end, and hear every note.";
     private static final double SHORTEST = 30;
@@ -28,18 +32,9 @@ public record StudyCard(String what, double seconds) implements Method {
         return new StudyCard(USUAL, Math.min(LONGEST, Math.max(SHORTEST, span.seconds())));
     }
 
-    static StudyCard read(Settings kept) {
-        return new StudyCard(kept.text("what"), kept.number("seconds"));
-    }
-
     @Override
     public School school() {
         return School.STUDY_CARD;
-    }
-
-    @Override
-    public Settings settings() {
-        return Settings.NONE.with("what", what).with("seconds", seconds);
     }
 
     @Override
@@ -53,35 +48,37 @@ public record StudyCard(String what, double seconds) implements Method {
     }
 
     @Override
-    public Position opening() {
-        return new Reading();
+    public Next<Integer> begin() {
+        return Next.go(0, what);
     }
 
-    private final class Reading implements Position {
+    @Override
+    public Move move(Integer at, Tempo cap, String why) {
+        return new Move.Away(seconds, what);
+    }
 
-        @Override
-        public Move move() {
-            return new Move.Away(seconds, what);
-        }
+    @Override
+    public Next<Integer> after(Integer at, Tempo cap, Answer answer) {
+        return unjudged(at, cap);
+    }
 
-        @Override
-        public Position after(Answer answer) {
-            return unjudged();
-        }
+    @Override
+    public Next<Integer> unjudged(Integer at, Tempo cap) {
+        return Next.go(at + 1, what);
+    }
 
-        @Override
-        public Position unjudged() {
-            return new Finished("Studied.");
-        }
+    @Override
+    public Next<Integer> slower(Integer at, Tempo cap, Cause cause) {
+        return unjudged(at, cap);
+    }
 
-        @Override
-        public Position backedOff() {
-            return unjudged();
-        }
+    @Override
+    public int done(Integer at) {
+        return at;
+    }
 
-        @Override
-        public Position under(Tempo most, String because) {
-            return this;
-        }
+    @Override
+    public int most() {
+        return 1;
     }
 }

@@ -1,5 +1,6 @@
 package tachylim.method;
 
+import tachylim.codec.Codec;
 import tachylim.task.Answer;
 import tachylim.task.PassKind;
 import tachylim.task.Pulse;
@@ -24,7 +25,16 @@ import tachylim.tempo.Whole;
  * @param passes how many passes, 1 to 30
  */
 public record SwitchBursts(Tempo first, Tempo floor, Tempo limit, int spread, int quick, int beats, int passes)
-        implements Method {
+        implements StateMachine<SwitchBursts.At> {
+
+    static final Codec<SwitchBursts> CODEC = Codec.object(method -> new SwitchBursts(
+            method.get("first", Tempo.CODEC, SwitchBursts::first),
+            method.get("floor", Tempo.CODEC, SwitchBursts::floor),
+            method.get("limit", Tempo.CODEC, SwitchBursts::limit),
+            method.whole("spread", SwitchBursts::spread),
+            method.whole("quick", SwitchBursts::quick),
+            method.whole("beats", SwitchBursts::beats),
+            method.whole("passes", SwitchBursts::passes)));
 
     private static final double STEP = 0.02;
     private static final int USUAL_SPREAD = 2;
@@ -60,37 +70,9 @@ public record SwitchBursts(Tempo first, Tempo floor, Tempo limit, int spread, in
                 USUAL_PASSES);
     }
 
-    static SwitchBursts read(Settings kept) {
-        return new SwitchBursts(
-                kept.tempo("first"),
-                kept.tempo("floor"),
-                kept.tempo("limit"),
-                kept.whole("spread"),
-                kept.whole("quick"),
-                kept.whole("beats"),
-                kept.whole("passes"));
-    }
-
-    @Override
-    public boolean goesAbove() {
-        return true;
-    }
-
     @Override
     public School school() {
         return School.SWITCH_BURSTS;
-    }
-
-    @Override
-    public Settings settings() {
-        return Settings.NONE
-                .with("first", first)
-                .with("floor", floor)
-                .with("limit", limit)
-                .with("spread", spread)
-                .with("quick", quick)
-                .with("beats", beats)
-                .with("passes", passes);
     }
 
     @Override
@@ -99,88 +81,86 @@ public record SwitchBursts(Tempo first, Tempo floor, Tempo limit, int spread, in
                 + (quick == 1 ? "one beat" : quick + " beats") + " as written; none above " + limit + ".";
     }
 
+    /**
+     * Where it stands.
+     *
+     * @param tempo the tempo of the click
+     * @param done passes played
+     * @param broken broken ones in a row
+     */
+    record At(Tempo tempo, int done, int broken) {}
+
     @Override
-    public Position opening() {
-        return new At(
-                first,
-                0,
-                0,
-                limit,
+    public Next<At> begin() {
+        return Next.go(
+                new At(first, 0, 0),
                 "Slow, then " + (quick == 1 ? "a beat" : quick + " beats") + " at full speed, on the same click.");
     }
 
-    private final class At implements Position {
+    @Override
+    public Move move(At at, Tempo cap, String why) {
+        int places = Math.max(1, beats / quick);
+        int from = at.done % places * quick;
+        return new Move.Play(
+                Task.at(PassKind.BURST, at.tempo).with(new Pulse.Switching(at.tempo, spread, from, quick)), why);
+    }
 
-        private final Tempo tempo;
-        private final int done;
-        private final int broken;
-        private final Tempo most;
-        private final String why;
-
-        At(Tempo tempo, int done, int broken, Tempo most, String why) {
-            this.tempo = tempo;
-            this.done = done;
-            this.broken = broken;
-            this.most = most;
-            this.why = why;
+    @Override
+    public Next<At> after(At at, Tempo cap, Answer answer) {
+        if (answer.verdict() == Verdict.BROKE) {
+            return at.broken + 1 >= 2
+                    ? Next.stop("Two broke in a row: a messy burst is no longer practice.")
+                    : to(at, down(at), at.broken + 1, Cause.BROKE.at(at.tempo));
         }
+        boolean up = answer.verdict() == Verdict.CLEAN && !answer.tension().atLeast(Tension.EDGE);
+        return to(
+                at, up ? new Stride(STEP).up(at.tempo, cap) : at.tempo, 0, (up ? "Clean at " : "Rough at ") + at.tempo);
+    }
 
-        @Override
-        public Move move() {
-            int places = Math.max(1, beats / quick);
-            int from = done % places * quick;
-            return new Move.Play(
-                    Task.at(PassKind.BURST, tempo).with(new Pulse.Switching(tempo, spread, from, quick)), why);
-        }
+    @Override
+    public Next<At> gripping(At at, Tempo cap, Answer answer) {
+        return answer.verdict() == Verdict.BROKE
+                ? after(at, cap, answer)
+                : to(at, down(at), 0, Cause.GRIPPING.at(at.tempo));
+    }
 
-        @Override
-        public Position after(Answer answer) {
-            if (answer.tension() == Tension.LOCKED) {
-                return new Finished("Locked: no more bursts today.");
-            }
-            boolean broke = answer.verdict() == Verdict.BROKE;
-            if (broke && broken + 1 >= 2) {
-                return new Finished("Two broke in a row: a messy burst is no longer practice.");
-            }
-            if (broke || answer.tension().atLeast(Tension.GRIPPING)) {
-                return to(
-                        new Stride(STEP).down(tempo, 2),
-                        broke ? broken + 1 : 0,
-                        broke ? "It broke at " : "Gripping at ");
-            }
-            boolean up = answer.verdict() == Verdict.CLEAN && !answer.tension().atLeast(Tension.EDGE);
-            return to(up ? new Stride(STEP).up(tempo, most) : tempo, 0, up ? "Clean at " : "Rough at ");
-        }
+    @Override
+    public Next<At> slower(At at, Tempo cap, Cause cause) {
+        return to(at, down(at), at.broken, cause.at(at.tempo));
+    }
 
-        private Position to(Tempo next, int brokeNow, String because) {
-            if (done + 1 >= passes) {
-                return new Finished("All " + passes + " are played; the last was at " + tempo + ".");
-            }
-            if (next.compareTo(floor) <= 0) {
-                return new Finished("The click has come down to the ceiling of " + floor + ": enough for today.");
-            }
-            return new At(next, done + 1, brokeNow, most, because + tempo + "; the click is at " + next + " now.");
-        }
+    @Override
+    public Next<At> unjudged(At at, Tempo cap) {
+        return to(at, at.tempo, 0, "Nothing was said at " + at.tempo);
+    }
 
-        @Override
-        public Position unjudged() {
-            return to(tempo, 0, "Nothing was said at ");
-        }
+    private static Tempo down(At at) {
+        return new Stride(STEP).down(at.tempo, 2);
+    }
 
-        @Override
-        public Position backedOff() {
-            return to(new Stride(STEP).down(tempo, 2), broken, "You backed off from ");
-        }
+    private static Next<At> to(At at, Tempo next, int broken, String because) {
+        return Next.go(new At(next, at.done + 1, broken), because + "; the click is at " + next + " now.");
+    }
 
-        @Override
-        public Position under(Tempo lower, String because) {
-            Tempo cap = Tempo.slower(most, Stride.notAbove(lower));
-            if (cap.compareTo(tempo) >= 0) {
-                return new At(tempo, done, broken, cap, why);
-            }
-            return cap.compareTo(floor) <= 0
-                    ? new Finished(because + ": no burst above the ceiling of " + floor + " is left.")
-                    : new At(cap, done, broken, cap, because + ": the click is at " + cap + ".");
-        }
+    @Override
+    public Next<At> under(At at, Tempo cap, String because, String why) {
+        return cap.compareTo(at.tempo) < 0
+                ? Next.go(new At(cap, at.done, at.broken), because + ": the click is at " + cap + ".")
+                : Next.go(at, why);
+    }
+
+    @Override
+    public boolean isTooLow(At at) {
+        return at.tempo.compareTo(floor) <= 0;
+    }
+
+    @Override
+    public int done(At at) {
+        return at.done;
+    }
+
+    @Override
+    public int most() {
+        return passes;
     }
 }

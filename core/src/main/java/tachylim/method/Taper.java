@@ -1,8 +1,8 @@
 package tachylim.method;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.IntStream;
+import tachylim.codec.Codec;
 import tachylim.task.Ask;
 import tachylim.task.PassKind;
 import tachylim.task.Task;
@@ -20,7 +20,14 @@ import tachylim.tempo.Tempo;
  * @param first repetitions at the first, a, 1 to 30
  * @param last repetitions at the last, z, 1 to 30
  */
-public record Taper(Tempo from, Tempo to, int tempos, int first, int last) implements Method {
+public record Taper(Tempo from, Tempo to, int tempos, int first, int last) implements Series {
+
+    static final Codec<Taper> CODEC = Codec.object(method -> new Taper(
+            method.get("from", Tempo.CODEC, Taper::from),
+            method.get("to", Tempo.CODEC, Taper::to),
+            method.whole("tempos", Taper::tempos),
+            method.whole("first", Taper::first),
+            method.whole("last", Taper::last)));
 
     private static final double USUAL_FROM = 0.6;
     private static final int USUAL_TEMPOS = 6;
@@ -46,11 +53,6 @@ public record Taper(Tempo from, Tempo to, int tempos, int first, int last) imple
         return new Taper(from, span.top(), USUAL_TEMPOS, USUAL_FIRST, USUAL_LAST);
     }
 
-    static Taper read(Settings kept) {
-        return new Taper(
-                kept.tempo("from"), kept.tempo("to"), kept.whole("tempos"), kept.whole("first"), kept.whole("last"));
-    }
-
     /** The j-th tempo, from 0. */
     public Tempo tempo(int j) {
         return Tempo.slower(
@@ -68,16 +70,6 @@ public record Taper(Tempo from, Tempo to, int tempos, int first, int last) imple
     }
 
     @Override
-    public Settings settings() {
-        return Settings.NONE
-                .with("from", from)
-                .with("to", to)
-                .with("tempos", tempos)
-                .with("first", first)
-                .with("last", last);
-    }
-
-    @Override
     public String promise() {
         return first + " times at " + from + ", thinning out to " + last + " at " + to + ", over " + tempos
                 + " tempos.";
@@ -89,13 +81,14 @@ public record Taper(Tempo from, Tempo to, int tempos, int first, int last) imple
     }
 
     @Override
-    public Position opening() {
-        List<Series.Said> all = new ArrayList<>();
-        IntStream.range(0, tempos)
-                .forEach(j -> all.add(new Series.Said(
-                        Task.at(PassKind.CONTROLLED, tempo(j)).asking(Ask.set(repetitions(j))),
-                        repetitions(j) + (repetitions(j) == 1 ? " time at " : " times at ") + tempo(j) + ", " + (j + 1)
-                                + " of " + tempos + ".")));
-        return Series.of(all, "Thinned out to " + to + ".");
+    public List<Line> lines() {
+        return IntStream.range(0, tempos).mapToObj(this::line).toList();
+    }
+
+    private Line line(int j) {
+        int times = repetitions(j);
+        return new Line(
+                Task.at(PassKind.CONTROLLED, tempo(j)).asking(Ask.set(times)),
+                times + (times == 1 ? " time at " : " times at ") + tempo(j) + ", " + (j + 1) + " of " + tempos + ".");
     }
 }

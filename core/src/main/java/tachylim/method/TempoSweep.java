@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.stream.IntStream;
+import tachylim.codec.Codec;
 import tachylim.task.PassKind;
 import tachylim.task.Task;
 import tachylim.tempo.Tempo;
@@ -13,7 +14,10 @@ import tachylim.tempo.Tempo;
  *
  * @param tempos the tempos in the order they are played, 2 to 12
  */
-public record TempoSweep(List<Tempo> tempos) implements Method {
+public record TempoSweep(List<Tempo> tempos) implements Series {
+
+    static final Codec<TempoSweep> CODEC =
+            Codec.object(method -> new TempoSweep(method.get("tempos", Tempo.CODEC.list(), TempoSweep::tempos)));
 
     private static final int USUAL = 8;
     private static final double USUAL_FROM = 0.7;
@@ -50,18 +54,9 @@ public record TempoSweep(List<Tempo> tempos) implements Method {
         return order;
     }
 
-    static TempoSweep read(Settings kept) {
-        return new TempoSweep(kept.tempos("tempos"));
-    }
-
     @Override
     public School school() {
         return School.TEMPO_SWEEP;
-    }
-
-    @Override
-    public Settings settings() {
-        return Settings.NONE.with("tempos", tempos);
     }
 
     @Override
@@ -75,13 +70,11 @@ public record TempoSweep(List<Tempo> tempos) implements Method {
     }
 
     @Override
-    public Position opening() {
-        return Series.of(
-                IntStream.range(0, tempos.size())
-                        .mapToObj(i -> new Series.Said(
-                                Task.at(PassKind.CONTROLLED, tempos.get(i)),
-                                "Tempo " + (i + 1) + " of " + tempos.size() + ", in no order: " + tempos.get(i) + "."))
-                        .toList(),
-                "Swept up to " + limit() + ".");
+    public List<Line> lines() {
+        return IntStream.range(0, tempos.size())
+                .mapToObj(i -> new Line(
+                        Task.at(PassKind.CONTROLLED, tempos.get(i)),
+                        "Tempo " + (i + 1) + " of " + tempos.size() + ", in no order: " + tempos.get(i) + "."))
+                .toList();
     }
 }

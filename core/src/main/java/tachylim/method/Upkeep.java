@@ -1,10 +1,10 @@
 package tachylim.method;
 
+import tachylim.codec.Codec;
 import tachylim.task.Answer;
 import tachylim.task.Ask;
 import tachylim.task.PassKind;
 import tachylim.task.Task;
-import tachylim.task.Tension;
 import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
 
@@ -19,7 +19,12 @@ import tachylim.tempo.Tempo;
  * @param target the tempo of the performances
  * @param performances how many, 1 to 12
  */
-public record Upkeep(Tempo easy, Tempo target, int performances) implements Method {
+public record Upkeep(Tempo easy, Tempo target, int performances) implements StateMachine<Upkeep.At> {
+
+    static final Codec<Upkeep> CODEC = Codec.object(method -> new Upkeep(
+            method.get("easy", Tempo.CODEC, Upkeep::easy),
+            method.get("target", Tempo.CODEC, Upkeep::target),
+            method.whole("performances", Upkeep::performances)));
 
     private static final int USUAL = 4;
     private static final double EASY_SHARE = 0.62;
@@ -46,18 +51,9 @@ public record Upkeep(Tempo easy, Tempo target, int performances) implements Meth
                 : EasyPasses.under(span);
     }
 
-    static Upkeep read(Settings kept) {
-        return new Upkeep(kept.tempo("easy"), kept.tempo("target"), kept.whole("performances"));
-    }
-
     @Override
     public School school() {
         return School.UPKEEP;
-    }
-
-    @Override
-    public Settings settings() {
-        return Settings.NONE.with("easy", easy).with("target", target).with("performances", performances);
     }
 
     @Override
@@ -71,92 +67,93 @@ public record Upkeep(Tempo easy, Tempo target, int performances) implements Meth
         return target;
     }
 
+    /**
+     * Where it stands.
+     *
+     * @param slow the tempo of the easy passes
+     * @param fast that of the performances
+     * @param performing whether a performance is next
+     * @param done performances played
+     * @param wrong performances in a row that did not go well
+     */
+    record At(Tempo slow, Tempo fast, boolean performing, int done, int wrong) {}
+
     @Override
-    public Position opening() {
-        return new At(easy, target, false, 0, 0, "Easy at " + easy + ", then once through at " + target + ".");
+    public Next<At> begin() {
+        return Next.go(new At(easy, target, false, 0, 0), "Easy at " + easy + ", then once through at " + target + ".");
     }
 
-    private final class At implements Position {
+    @Override
+    public Move move(At at, Tempo cap, String why) {
+        Task once = Task.at(PassKind.CONTROLLED, at.performing ? at.fast : at.slow);
+        return new Move.Play(at.performing ? once : once.asking(Ask.NOTHING), why);
+    }
 
-        private final Tempo slow;
-        private final Tempo fast;
-        private final boolean performing;
-        private final int done;
-        private final int wrong;
-        private final String why;
-
-        At(Tempo slow, Tempo fast, boolean performing, int done, int wrong, String why) {
-            this.slow = slow;
-            this.fast = fast;
-            this.performing = performing;
-            this.done = done;
-            this.wrong = wrong;
-            this.why = why;
+    @Override
+    public Next<At> after(At at, Tempo cap, Answer answer) {
+        if (!at.performing || answer.verdict() == Verdict.CLEAN) {
+            return next(at, 0);
         }
+        return at.wrong + 1 >= 2
+                ? Next.stop("Two did not go well in a row: leave it at that.")
+                : next(at, at.wrong + 1);
+    }
 
-        @Override
-        public Move move() {
-            Task once = Task.at(PassKind.CONTROLLED, performing ? fast : slow);
-            return new Move.Play(performing ? once : once.asking(Ask.NOTHING), why);
-        }
+    @Override
+    public Next<At> unjudged(At at, Tempo cap) {
+        return next(at, at.wrong);
+    }
 
-        @Override
-        public Position after(Answer answer) {
-            if (answer.tension().atLeast(Tension.GRIPPING)) {
-                return new Finished("Tense at " + (performing ? fast : slow) + ": nothing has to be proved here.");
-            }
-            if (!performing) {
-                return new At(slow, fast, true, done, wrong, "Once through at " + fast + ", as if somebody listened.");
-            }
-            int wrongNow = answer.verdict() == Verdict.CLEAN ? 0 : wrong + 1;
-            if (done + 1 >= performances) {
-                return new Finished("All " + performances + " are played.");
-            }
-            if (wrongNow >= 2) {
-                return new Finished("Two did not go well in a row: leave it at that.");
-            }
-            return new At(slow, fast, false, done + 1, wrongNow, "Easy at " + slow + " before the next one.");
-        }
+    private static Next<At> next(At at, int wrong) {
+        return at.performing
+                ? Next.go(
+                        new At(at.slow, at.fast, false, at.done + 1, wrong),
+                        "Easy at " + at.slow + " before the next one.")
+                : Next.go(
+                        new At(at.slow, at.fast, true, at.done, at.wrong),
+                        "Once through at " + at.fast + ", as if somebody listened.");
+    }
 
-        @Override
-        public Position unjudged() {
-            if (!performing) {
-                return new At(slow, fast, true, done, wrong, "Once through at " + fast + ", as if somebody listened.");
-            }
-            return done + 1 >= performances
-                    ? new Finished("All " + performances + " are played.")
-                    : new At(slow, fast, false, done + 1, wrong, "Easy at " + slow + " before the next one.");
-        }
+    @Override
+    public Next<At> gripping(At at, Tempo cap, Answer answer) {
+        return Next.stop("Tense: nothing has to be proved here.");
+    }
 
-        @Override
-        public Position backedOff() {
-            return slowed(EASING, "You backed off");
-        }
+    @Override
+    public Next<At> slower(At at, Tempo cap, Cause cause) {
+        Tempo slow = Tempo.slower(at.slow.times(EASING).onMetronome(), Stride.below(at.slow));
+        Tempo fast = Tempo.slower(at.fast.times(EASING).onMetronome(), Stride.below(at.fast));
+        return Next.go(
+                new At(slow, fast, at.performing, at.done, at.wrong),
+                "You backed off: slower, at " + (at.performing ? fast : slow) + ".");
+    }
 
-        private Position slowed(double ratio, String because) {
-            if (Stride.isSlowest(slow)) {
-                return new Finished(because + ": leave it at that.");
-            }
-            Tempo slower = Tempo.slower(slow.times(ratio).onMetronome(), Stride.below(slow));
-            Tempo lower = Tempo.slower(fast.times(ratio).onMetronome(), Stride.below(fast));
-            return new At(
-                    slower,
-                    lower,
-                    performing,
-                    done,
-                    wrong,
-                    because + ": slower, at " + (performing ? lower : slower) + ".");
-        }
+    @Override
+    public Tempo easiest(At at, Tempo cap) {
+        return at.slow;
+    }
 
-        @Override
-        public Position under(Tempo most, String because) {
-            if (most.compareTo(fast) >= 0) {
-                return this;
-            }
-            Tempo lower = Stride.notAbove(most);
-            return lower.compareTo(slow) <= 0
-                    ? new Finished(because + ": leave it at that.")
-                    : new At(slow, lower, performing, done, wrong, performing ? because + ": " + lower + "." : why);
-        }
+    @Override
+    public Next<At> under(At at, Tempo cap, String because, String why) {
+        return cap.compareTo(at.fast) < 0
+                ? Next.go(
+                        new At(at.slow, cap, at.performing, at.done, at.wrong),
+                        at.performing ? because + ": " + cap + "." : why)
+                : Next.go(at, why);
+    }
+
+    @Override
+    public boolean isTooLow(At at) {
+        return at.fast.compareTo(at.slow) <= 0;
+    }
+
+    @Override
+    public int done(At at) {
+        return at.done;
+    }
+
+    @Override
+    public int most() {
+        return performances;
     }
 }

@@ -3,12 +3,12 @@ package tachylim.method;
 import java.util.Arrays;
 import java.util.List;
 import java.util.stream.Collectors;
+import tachylim.codec.Codec;
 import tachylim.task.Answer;
 import tachylim.task.Ask;
 import tachylim.task.PassKind;
 import tachylim.task.Pulse;
 import tachylim.task.Task;
-import tachylim.task.Tension;
 import tachylim.tempo.Tempo;
 
 /**
@@ -18,7 +18,12 @@ import tachylim.tempo.Tempo;
  * @param items its lines, 1 to {@value #MOST_ITEMS}
  * @param tempo about how fast its playing is, which its cost is told by, and which it never goes above
  */
-public record WarmUpRoutine(List<Item> items, Tempo tempo) implements Method {
+public record WarmUpRoutine(List<Item> items, Tempo tempo) implements StateMachine<Integer> {
+
+    public static final Codec<List<Item>> ITEMS = Codec.TEXT.as(WarmUpRoutine::items, WarmUpRoutine::text);
+
+    static final Codec<WarmUpRoutine> CODEC = Codec.object(method -> new WarmUpRoutine(
+            method.get("items", ITEMS, WarmUpRoutine::items), method.get("tempo", Tempo.CODEC, WarmUpRoutine::tempo)));
 
     public static final int MOST_ITEMS = 8;
 
@@ -82,10 +87,6 @@ public record WarmUpRoutine(List<Item> items, Tempo tempo) implements Method {
         return new WarmUpRoutine(List.of(USUAL), span.ease().times(EASY));
     }
 
-    static WarmUpRoutine read(Settings kept) {
-        return new WarmUpRoutine(items(kept.text("items")), kept.tempo("tempo"));
-    }
-
     /** Lines as a text, one to a line, which {@link #items} reads back. */
     public static String text(List<Item> items) {
         return items.stream().map(Item::inText).collect(Collectors.joining("\n"));
@@ -113,11 +114,6 @@ public record WarmUpRoutine(List<Item> items, Tempo tempo) implements Method {
     }
 
     @Override
-    public Settings settings() {
-        return Settings.NONE.with("items", text(items)).with("tempo", tempo);
-    }
-
-    @Override
     public String promise() {
         return "Your own warm-up, " + items.size() + (items.size() == 1 ? " line." : " lines.");
     }
@@ -128,62 +124,46 @@ public record WarmUpRoutine(List<Item> items, Tempo tempo) implements Method {
     }
 
     @Override
-    public Position opening() {
-        return new At(0, tempo);
+    public Next<Integer> begin() {
+        return Next.go(0, "");
     }
 
-    private final class At implements Position {
-
-        private final int index;
-        private final Tempo cap;
-
-        At(int index, Tempo cap) {
-            this.index = index;
-            this.cap = cap;
+    @Override
+    public Move move(Integer at, Tempo cap, String why) {
+        Item item = items.get(at);
+        if (!item.playing()) {
+            return new Move.Away(item.seconds(), item.what() + ".");
         }
+        Task task = Task.at(PassKind.WARM_UP, cap)
+                .with(new Pulse.Free(cap, item.seconds()))
+                .in(item.what())
+                .asking(Ask.NOTHING);
+        return new Move.Play(task, item.what() + ", as easily as you can.");
+    }
 
-        @Override
-        public Move move() {
-            Item item = items.get(index);
-            if (!item.playing()) {
-                return new Move.Away(item.seconds(), item.what() + ".");
-            }
-            Task task = Task.at(PassKind.WARM_UP, cap)
-                    .with(new Pulse.Free(cap, item.seconds()))
-                    .in(item.what())
-                    .asking(Ask.NOTHING);
-            return new Move.Play(task, item.what() + ", as easily as you can.");
-        }
+    @Override
+    public Next<Integer> after(Integer at, Tempo cap, Answer answer) {
+        return unjudged(at, cap);
+    }
 
-        @Override
-        public Position unjudged() {
-            return index + 1 < items.size() ? new At(index + 1, cap) : new Finished("Warm.");
-        }
+    @Override
+    public Next<Integer> unjudged(Integer at, Tempo cap) {
+        return Next.go(at + 1, "");
+    }
 
-        /** Nothing is asked; who says all the same that a hand gripped plays slower from there, or not at all. */
-        @Override
-        public Position after(Answer answer) {
-            if (answer.tension() == Tension.LOCKED) {
-                return new Finished("Locked: stop here and let the hands hang.");
-            }
-            return answer.tension().atLeast(Tension.GRIPPING) ? eased(1) : unjudged();
-        }
+    /** Nothing is asked; who says all the same that a hand gripped plays slower from there. */
+    @Override
+    public Next<Integer> slower(Integer at, Tempo cap, Cause cause) {
+        return Next.go(cause == Cause.BACKED_OFF ? at : at + 1, "").notAbove(Stride.below(cap));
+    }
 
-        @Override
-        public Position backedOff() {
-            return eased(0);
-        }
+    @Override
+    public int done(Integer at) {
+        return at;
+    }
 
-        private Position eased(int done) {
-            if (Stride.isSlowest(cap) || index + done >= items.size()) {
-                return new Finished("Leave the warm-up at that.");
-            }
-            return new At(index + done, Stride.below(cap));
-        }
-
-        @Override
-        public Position under(Tempo most, String because) {
-            return new At(index, Tempo.slower(cap, Stride.notAbove(most)));
-        }
+    @Override
+    public int most() {
+        return items.size();
     }
 }

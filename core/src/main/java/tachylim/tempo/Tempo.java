@@ -1,5 +1,7 @@
 package tachylim.tempo;
 
+import tachylim.codec.Codec;
+
 /**
  * A tempo in beats per minute (BPM) of a passage's beat unit.
  *
@@ -21,6 +23,9 @@ public record Tempo(double bpm) implements Comparable<Tempo> {
 
     /** What is said of a tempo outside the range. */
     public static final String RANGE = "A tempo lies between " + MIN + " and " + MAX + " beats a minute";
+
+    /** A tempo stands in a document as its beats a minute. */
+    public static final Codec<Tempo> CODEC = Codec.NUMBER.as(Tempo::of, Tempo::bpm);
 
     private static final double SECONDS_PER_MINUTE = 60;
 

@@ -348,7 +348,7 @@ public final class Composer {
 
     /** What a version takes with the change to it: a set of passes. */
     private double versionSeconds(int theme, String version) {
-        return Run.CHANGE_SECONDS
+        return Pacing.CHANGE_SECONDS
                 + Planner.setSeconds(brief, theme, music(theme, version).orElseThrow());
     }
 

@@ -2,10 +2,8 @@ package tachylim.workout;
 
 import java.util.ArrayList;
 import java.util.List;
-import tachylim.ceiling.Estimate;
+import java.util.Optional;
 import tachylim.ceiling.Known;
-import tachylim.load.Guardrails;
-import tachylim.load.Reserve;
 import tachylim.method.Move;
 import tachylim.method.Position;
 import tachylim.method.School;
@@ -19,18 +17,12 @@ import tachylim.tempo.Whole;
  * A workout being played: where it stands, and what comes next.
  *
  * <p>A run is the fold of its events over the workout: the same events always lead to the same step,
- * so a run is kept by keeping its events. The rules that always win are here: a burst never starts
- * with the reserve below its floor nor leaves it below {@value Reserve#LEAST_AFTER_BURST}, today's
- * allowance is never planned over, unbroken playing ends in a break, and a locked hand ends the bursts.
+ * so a run is kept by keeping its events. The rules that always win are applied here, to every step of
+ * whichever method: those of resting stand in {@link Pacing}, those of the day in {@link Caps}, and a
+ * locked hand ends the bursts.
  * This class is immutable.
  */
 public final class Run {
-
-    /** Rest after a burst at the least, in seconds. */
-    public static final double LEAST_REST = 15;
-
-    /** The rest between two blocks, in seconds. */
-    public static final double CHANGE_SECONDS = 20;
 
     /** A rest the player asked for, in seconds. */
     public static final double ASKED_SECONDS = 20;
@@ -41,17 +33,11 @@ public final class Run {
     /** A burst that was offered may be put off unplayed this often; from then on it counts as played. */
     public static final int FREE_PUT_OFFS = 2;
 
-    /** A burst that needs more of the reserve than this is shortened or left out. */
-    private static final double MOST_NEEDED = 0.95;
-
     /** No workout has more steps than this. */
     private static final int MOST_STEPS = 2_000;
 
     /** Clocks differ by a little: a rest this much short still counts. */
     private static final double REST_TOLERANCE = 1;
-
-    /** A probe is played rested: with this much of the reserve. */
-    static final double PROBE_RESERVE = 0.9;
 
     private final Workout workout;
     private final Standing standing;
@@ -80,14 +66,6 @@ public final class Run {
 
         Block current() {
             return blocks.get(block);
-        }
-
-        Block last() {
-            return blocks.get(blocks.size() - 1);
-        }
-
-        boolean isLast() {
-            return block == blocks.size() - 1;
         }
     }
 
@@ -139,22 +117,6 @@ public final class Run {
     /** What is known by now of one of its pieces. */
     public Known known(int theme) {
         return progress.learnt().get(theme).known();
-    }
-
-    /** How fast the music of the block at hand is. */
-    private Estimate estimate() {
-        return estimate(standing.current());
-    }
-
-    private Estimate estimate(Block block) {
-        return block.music().estimate(known(block.theme()).estimate());
-    }
-
-    private Phrasing phrasing(Block block) {
-        List<Integer> weak = block.music().isAsWritten()
-                ? workout.brief().themes().get(block.theme()).weak()
-                : List.of();
-        return new Phrasing(block.music().notes(), weak);
     }
 
     /** What to do now. */
@@ -281,7 +243,7 @@ public final class Run {
             return burst ? progress.putOff() : progress;
         }
         double seconds = burst || playedSeconds < 0 ? pass.playSeconds() : playedSeconds;
-        Tally after = tally().left(pass, seconds, estimate());
+        Tally after = tally().left(pass, seconds, situation(standing).estimate());
         return progress.with(segment(pass, after.elapsed() - tally().elapsed(), null, after), standing.current());
     }
 
@@ -299,11 +261,15 @@ public final class Run {
     private Run judged(Pass pass, Answer answer) {
         pass.ask().check(answer);
         Answer heard = standing.current().strictness().heard(pass.kind(), answer);
-        return played(pass, answer, tally().played(pass, estimate(), answer), standing.position.after(heard));
+        return played(
+                pass,
+                answer,
+                tally().played(pass, situation(standing).estimate(), answer),
+                standing.position.after(heard));
     }
 
     private Run unjudged(Pass pass) {
-        return played(pass, null, tally().unjudged(pass, estimate()), standing.position.unjudged());
+        return played(pass, null, tally().unjudged(pass, situation(standing).estimate()), standing.position.unjudged());
     }
 
     private Run played(Pass pass, Answer answer, Tally after, Position then) {
@@ -317,12 +283,14 @@ public final class Run {
                     "The ceiling may be as low as "
                             + block.music().estimate(known.estimate()).ceiling().low());
         }
-        Rest rest = pass.kind() == PassKind.BURST ? restAfterBurst(after, next, learnt.bursts(standing.block)) : null;
+        Rest rest = pass.kind() == PassKind.BURST
+                ? new Pacing(situation(standing)).afterBurst(after, next, learnt.bursts(standing.block))
+                : null;
         return new Run(workout, standing.at(next, rest), learnt);
     }
 
     /** Where a hand gripped today on a piece, nothing of it is as fast again, in whichever block. */
-    private static Position within(Block block, Position position, Progress progress) {
+    static Position within(Block block, Position position, Progress progress) {
         return progress.of(block)
                 .gripped()
                 .map(block.music()::tempo)
@@ -346,80 +314,71 @@ public final class Run {
 
     /** Moves on through finished blocks and limits until there is a step to take; nobody rests before the end. */
     private Standing settle(Standing from) {
-        Standing now = from;
         if (past().size() >= MOST_STEPS) {
-            return now.telling(new Done(Done.Cause.PLAYED, "This workout has gone on long enough."));
+            return from.telling(new Done(Done.Cause.PLAYED, "This workout has gone on long enough."));
         }
+        Standing resting = null;
+        Standing now = from;
         while (now.block < now.blocks.size()) {
-            if (isPassedOver(now.current())) {
+            if (isPassedOver(situation(now))) {
                 now = nextBlock(now);
                 continue;
             }
-            if (now.pending != null) {
-                Standing beyond = settle(now.at(now.position, null));
-                // Nobody changes over to a block in which nothing is played.
-                boolean nothing = now.pending.reason() == Rest.Reason.CHANGE && beyond.block != now.block;
-                return nothing || beyond.step instanceof Done ? beyond : now.telling(now.pending);
+            Standing rested = now.at(now.position, null);
+            Step step = stepIn(rested);
+            if (step != null) {
+                return resting != null
+                        ? resting.telling(resting.pending)
+                        : now.telling(now.pending != null ? now.pending : step);
             }
-            if (now.position.move() instanceof Move.Away away) {
-                double seconds = Math.min(away.seconds(), secondsLeft(now));
-                if (seconds > 0) {
-                    return now.telling(new Rest(Rest.Reason.AWAY, seconds, away.why()));
-                }
+            // Nobody changes over to a block in which nothing is played; any other rest is taken if anything follows.
+            if (resting == null && now.pending != null && now.pending.reason() != Rest.Reason.CHANGE) {
+                resting = now;
             }
-            Move.Play play = play(now);
-            if (play != null) {
-                Step step = nextStep(now, play);
-                if (step != null && !isBreakBeforeNothing(now, step) && !isBeyondItsPasses(now.current(), step)) {
-                    return now.telling(step);
-                }
-            }
-            now = nextBlock(now);
+            now = nextBlock(rested);
         }
-        return now.telling(new Done(
-                Done.Cause.PLAYED,
-                now.blocks.isEmpty()
-                        ? "Nothing more may be played today."
-                        : progress.left().isWorthStarting()
-                                ? Done.Cause.PLAYED.sentence()
-                                : "Today's limits are reached; what was played is kept."));
+        return now.telling(new Done(Done.Cause.PLAYED, endSentence(now)));
+    }
+
+    private String endSentence(Standing at) {
+        if (at.blocks.isEmpty()) {
+            return "Nothing more may be played today.";
+        }
+        return progress.left().isWorthStarting()
+                ? Done.Cause.PLAYED.sentence()
+                : "Today's limits are reached; what was played is kept.";
+    }
+
+    /** What is to be done in a block; null when it is over. */
+    private Step stepIn(Standing now) {
+        Situation here = situation(now);
+        if (now.position.move() instanceof Move.Away away) {
+            double seconds = Math.min(away.seconds(), new Pacing(here).secondsLeft());
+            if (seconds > 0) {
+                return new Rest(Rest.Reason.AWAY, seconds, away.why());
+            }
+        }
+        Move.Play play = play(here, now.position.move());
+        Step step = play == null ? null : nextStep(here, play);
+        return step == null || isBreakBeforeNothing(now, step) ? null : step;
+    }
+
+    private Situation situation(Standing now) {
+        return new Situation(workout, progress, now.blocks, now.block, now.blockStart);
     }
 
     /** After a locked hand only the close is left; after a gripping one nothing is measured. */
-    private boolean isPassedOver(Block block) {
-        return hasHadEnough(block)
-                || tally().worstTension() == Tension.LOCKED && block.part() != Part.CLOSER
-                || tally().worstTension().atLeast(Tension.GRIPPING)
-                        && block.method().school() == School.CEILING_TEST;
-    }
-
-    /** Whether a piece has had its passes of the day. */
-    private boolean hasHadEnough(Block block) {
-        return block.part() != Part.WARM_UP && passesLeft(block) <= 0;
-    }
-
-    /** Whether a step has more passes than its piece has left of today. */
-    private boolean isBeyondItsPasses(Block block, Step step) {
-        return block.part() != Part.WARM_UP
-                && step instanceof Pass pass
-                && pass.ask().passes() > passesLeft(block);
-    }
-
-    private int passesLeft(Block block) {
-        int played = past().stream()
-                .filter(one -> one.step() instanceof Pass pass
-                        && pass.kind() != PassKind.WARM_UP
-                        && workout.blocks().get(one.block()).theme() == block.theme())
-                .mapToInt(Segment::passes)
-                .sum();
-        return workout.brief().themes().get(block.theme()).passesLeft() - played;
+    private static boolean isPassedOver(Situation at) {
+        Tension worst = at.tally().worstTension();
+        return new Caps(at).hasHadEnough()
+                || worst == Tension.LOCKED && at.current().part() != Part.CLOSER
+                || worst.atLeast(Tension.GRIPPING) && at.current().method().school() == School.CEILING_TEST;
     }
 
     /** What the method wants to be played, at a tempo; null when it wants nothing more. */
-    private Move.Play play(Standing now) {
-        Move move = now.position.move();
+    private static Move.Play play(Situation now, Move move) {
         if (move instanceof Move.Measure measure) {
-            Learnt learnt = progress.of(now.current());
+            Learnt learnt = now.progress().of(now.current());
             double giveOrTake = learnt.known().estimate().ceiling().giveOrTake();
             if (giveOrTake <= measure.enough()) {
                 return null;
@@ -452,7 +411,7 @@ public final class Run {
         }
         boolean playedInIt = past().stream().anyMatch(segment -> segment.block() == now.block);
         Rest change = playedInIt
-                ? new Rest(Rest.Reason.CHANGE, CHANGE_SECONDS, "Hands hanging before the next block.")
+                ? Pacing.change()
                 : now.pending != null && now.pending.reason() == Rest.Reason.CHANGE ? now.pending : null;
         List<Block> blocks = drawnAgain(now.blocks, next);
         Position opening = within(blocks.get(next), blocks.get(next).method().opening(), progress);
@@ -481,199 +440,23 @@ public final class Run {
     }
 
     /** The pass, or the rest it needs first; null when a limit ends the block. */
-    private Step nextStep(Standing now, Move.Play play) {
-        Block current = now.current();
-        Pass pass = phrasing(current).pass(play, current.burstBeats(), progress.bursts(now.block));
+    private static Step nextStep(Situation now, Move.Play play) {
+        Pacing pacing = new Pacing(now);
+        Caps caps = new Caps(now);
+        Pass pass = now.phrasing().pass(play, now.current().burstBeats(), now.bursts());
         if (pass.kind() == PassKind.BURST) {
-            pass = withinReserve(now, pass, play);
-            if (pass == null || pass.burstSeconds() > progress.left().burstSeconds()) {
-                return null;
-            }
+            pass = pacing.withinReserve(pass, play);
         }
-        pass = withinTime(now, pass);
+        pass = pass == null || caps.hasNoBurstTimeFor(pass) ? null : pacing.withinTime(pass);
+        pass = pass == null ? null : caps.withinAllowance(pass);
         if (pass == null) {
             return null;
         }
-        pass = withinAllowance(now, pass);
-        if (pass == null) {
-            return null;
-        }
-        // What is longer than may be played at once is played all the same, from a break.
-        if (tally().sinceBreak() > 0 && tally().sinceBreak() + pass.seconds() > unbroken()) {
-            return new Rest(
-                    Rest.Reason.BREAK,
-                    Guardrails.BREAK_SECONDS,
-                    Math.round(unbroken() / 60)
-                            + " minutes without a break: put the instrument down for "
-                            + Math.round(Guardrails.BREAK_SECONDS / 60) + ".");
-        }
-        double rest = restBefore(now, pass);
-        return rest > 0 ? new Rest(Rest.Reason.RECOVER, rest, reserveSentence(now, pass)) : pass;
+        Optional<Rest> rest = pacing.restBefore(pass);
+        return rest.isPresent() ? rest.get() : caps.isBeyondItsPasses(pass) ? null : pass;
     }
 
-    /** The reserve a pass may be begun with: what is slow needs none. */
-    private double reserveFor(Standing now, Pass pass) {
-        return switch (pass.kind()) {
-            case BURST -> neededFor(now.current(), pass);
-            case PROBE -> PROBE_RESERVE;
-            case WARM_UP, CONTROLLED, CLOSING -> 0;
-        };
-    }
-
-    /**
-     * The pass, a set with fewer passes where all of them are more than the block has time for; null if even one is, with
-     * the rests that it needs.
-     */
-    private Pass withinTime(Standing now, Pass pass) {
-        Pass shorter = pass;
-        while (shorter != null
-                && (secondsFor(now, shorter) > secondsLeft(now)
-                        || shorter.ask().passes() > 1 && shorter.seconds() > unbroken())) {
-            shorter = shorter.ask().passes() > 1 ? phrasing(now.current()).shorter(shorter) : null;
-        }
-        return shorter;
-    }
-
-    /** How long may be played without a break, in seconds. */
-    private double unbroken() {
-        return tally().condition().unbroken();
-    }
-
-    /** What a pass takes of the clock: the rest it needs first, itself, its answer, and a rest after a burst. */
-    private double secondsFor(Standing now, Pass pass) {
-        double after = pass.kind() == PassKind.BURST ? LEAST_REST : 0;
-        return restBefore(now, pass) + pass.seconds() + Tally.ANSWER_SECONDS + after;
-    }
-
-    private double restBefore(Standing now, Pass pass) {
-        return Whole.above(tally().afterCountIn(pass).restUntil(reserveFor(now, pass)));
-    }
-
-    /** What a block has left. The warm-up takes what it takes: neither rests nor backing off may use its time up. */
-    private double secondsLeft(Standing now) {
-        return now.current().part() == Part.WARM_UP
-                ? Double.MAX_VALUE
-                : now.current().seconds() - (tally().elapsed() - now.blockStart - breaks(now.block));
-    }
-
-    /** Breaks are due whatever is being played: they take nothing of a block's time. */
-    private double breaks(int block) {
-        return past().stream()
-                .filter(segment -> segment.block() == block
-                        && segment.step() instanceof Rest rest
-                        && rest.reason() == Rest.Reason.BREAK)
-                .mapToDouble(Segment::seconds)
-                .sum();
-    }
-
-    /** The pass, with fewer rounds where the whole is more than is left of today; null if even once is. */
-    private Pass withinAllowance(Standing now, Pass pass) {
-        List<Pass> closing = now.isLast() ? List.of() : closing(now);
-        double effort = progress.left().effort() - closingEffort(now.last(), closing);
-        double seconds = progress.left().playingSeconds()
-                - closing.stream().mapToDouble(Pass::playSeconds).sum();
-        for (Pass shorter = pass;
-                shorter != null;
-                shorter = phrasing(now.current()).shorter(shorter)) {
-            if (shorter.playSeconds() <= seconds && worstEffort(now.current(), shorter) <= effort) {
-                return shorter;
-            }
-        }
-        return null;
-    }
-
-    /** What a pass may cost at the most: any tension may be answered, and no answer may pass the cap. */
-    private double worstEffort(Block block, Pass pass) {
-        return Tally.effort(pass, estimate(block), Tension.LOCKED);
-    }
-
-    /**
-     * What the closing block costs, kept back so that every workout can end on something that works: loose
-     * passes, and room for the worst answer to the last.
-     */
-    private double closingEffort(Block last, List<Pass> closing) {
-        double worst = closing.stream()
-                .mapToDouble(pass -> worstEffort(last, pass))
-                .max()
-                .orElse(0);
-        return worst
-                + closing.stream()
-                        .skip(1)
-                        .mapToDouble(pass -> Tally.effort(pass, estimate(last), Tension.LIGHT))
-                        .sum();
-    }
-
-    /** The passes of the close, as it is drawn with what is known by now; none when a session ends otherwise. */
-    private List<Pass> closing(Standing now) {
-        if (now.last().part() != Part.CLOSER) {
-            return List.of();
-        }
-        Block last = Planner.again(
-                workout.brief().knowing(now.last().theme(), known(now.last().theme())), now.last());
-        List<Pass> passes = new ArrayList<>();
-        for (Position at = within(last, last.method().opening(), progress);
-                at.move() instanceof Move.Play play;
-                at = at.after(play.task().ask().expected())) {
-            passes.add(phrasing(last).pass(play, last.burstBeats(), 0));
-        }
-        return passes;
-    }
-
-    /** The burst, shortened to one beat where two ask too much of the reserve; null if one does too. */
-    private Pass withinReserve(Standing now, Pass pass, Move.Play play) {
-        if (neededFor(now.current(), pass) <= MOST_NEEDED) {
-            return pass;
-        }
-        Pass shorter = phrasing(now.current()).pass(play, 1, progress.bursts(now.block));
-        return neededFor(now.current(), shorter) <= MOST_NEEDED ? shorter : null;
-    }
-
-    private double neededFor(Block block, Pass burst) {
-        Tempo ease = estimate(block).ease().middle();
-        double cost = burst.paces(burst.playSeconds()).stream()
-                .mapToDouble(pace -> Reserve.cost(
-                        pace.tempo().ratioTo(ease),
-                        pace.seconds(),
-                        tally().reserve().k()))
-                .sum();
-        return Math.max(workout.caution().burstFloor(), Reserve.LEAST_AFTER_BURST + cost);
-    }
-
-    private String reserveSentence(Standing at, Pass pass) {
-        String now = "The reserve is at " + percent(tally().reserve().level());
-        return pass.kind() == PassKind.PROBE
-                ? now + "; what is measured is measured rested, at " + percent(PROBE_RESERVE) + "."
-                : now + "; the next burst needs " + percent(neededFor(at.current(), pass)) + ".";
-    }
-
-    /** Long enough that, with the slow pass that follows, the next burst finds its reserve. */
-    private Rest restAfterBurst(Tally after, Position next, int burstsSoFar) {
-        double seconds = LEAST_REST;
-        String left = "The burst left " + percent(after.reserve().level()) + " of the reserve";
-        String why = left + "; let the hands hang.";
-        if (next.move() instanceof Move.Play slowMove) {
-            int beats = standing.current().burstBeats();
-            Phrasing phrasing = phrasing(standing.current());
-            Pass slow = phrasing.pass(slowMove, beats, burstsSoFar);
-            if (slow.kind() != PassKind.BURST
-                    && next.unjudged().move() instanceof Move.Play burstMove
-                    && burstMove.kind() == PassKind.BURST) {
-                double needed = Math.min(
-                        MOST_NEEDED, neededFor(standing.current(), phrasing.pass(burstMove, beats, burstsSoFar)));
-                double ratio = slow.tempo().ratioTo(estimate().ease().middle());
-                double before = Reserve.beforeSlowPlaying(needed, ratio, slow.playSeconds());
-                double rest = Whole.above(after.reserve().restUntil(before));
-                if (rest > seconds) {
-                    seconds = rest;
-                    why = left + "; " + Math.round(rest) + " s and a slow pass bring it to the " + percent(needed)
-                            + " the next one needs.";
-                }
-            }
-        }
-        return new Rest(Rest.Reason.RECOVER, seconds, why);
-    }
-
-    private static String percent(double share) {
+    static String percent(double share) {
         return Math.round(100 * share) + "%";
     }
 }

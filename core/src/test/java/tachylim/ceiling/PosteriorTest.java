@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
-import java.nio.ByteBuffer;
 import java.util.List;
 import java.util.SplittableRandom;
 import java.util.function.Function;
@@ -142,26 +141,6 @@ class PosteriorTest {
             }
         }
         assertAlike(kept.estimate().ceiling(), exact.estimate().ceiling());
-    }
-
-    @Test
-    void aBeliefKeptByTheEarlierEditionIsReadWithWhatItDidNotKnowAsLikelyAsEver() {
-        int shapes = 25;
-        ByteBuffer bytes = ByteBuffer.allocate(shapes * Posterior.PLACES * Float.BYTES);
-        double[] widths = {0.1, 0.25, 0.3, 0.25, 0.1};
-        double[] breaks = {0.1, 0.3, 0.3, 0.2, 0.1};
-        for (int shape = 0; shape < shapes; shape++) {
-            for (int place = 0; place < Posterior.PLACES; place++) {
-                double off = (Posterior.place(place) - Math.log(120)) / 0.05;
-                bytes.putFloat((float) (widths[shape / 5] * breaks[shape % 5] * Math.exp(-off * off / 2)));
-            }
-        }
-        Posterior read = Posterior.fromBytes(bytes.array(), 12);
-        assertThat(read.passes()).isEqualTo(12);
-        assertThat(read.estimate().ceiling().middle().bpm()).isBetween(108.0, 118.0);
-        assertThat(read.estimate().enoughEvidence()).isTrue();
-        assertThat(read.ceilingOf(0.1).giveOrTake())
-                .isGreaterThan(read.estimate().ceiling().giveOrTake());
     }
 
     @ParameterizedTest

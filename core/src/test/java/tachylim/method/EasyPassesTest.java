@@ -37,7 +37,7 @@ class EasyPassesTest {
     void theTemposArePlayedInTurn() {
         Position second = easy(60, 70).after(Answer.expected());
         assertThat(tempo(second)).isEqualTo(Tempo.of(70));
-        assertThat(second.after(Answer.expected()).move()).isEqualTo(new Move.Finish("Ended on something that works."));
+        assertThat(second.after(Answer.expected()).move()).isEqualTo(new Move.Finish("All of it is played: 2."));
     }
 
     @Test

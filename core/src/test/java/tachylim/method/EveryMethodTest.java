@@ -3,6 +3,7 @@ package tachylim.method;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import net.jqwik.api.Arbitraries;
@@ -120,6 +121,36 @@ class EveryMethodTest {
         assertThat(new Finished("It is over.").under(most, "")).isEqualTo(new Finished("It is over."));
     }
 
+    /** Whatever is asked for, at the instrument or away from it, comes to an end, and says what to do for how long. */
+    @Property
+    void whatIsDoneAwayComesToAnEndToo(@ForAll("methods") Method method, @ForAll("answers") List<Answer> answers) {
+        Position position = method.opening();
+        for (int i = 0; !(position.move() instanceof Move.Finish); i++) {
+            assertThat(i).isLessThan(ENOUGH);
+            assertThat(position.move().why()).isNotBlank();
+            if (position.move() instanceof Move.Away away) {
+                assertThat(away.seconds()).isPositive();
+                assertThat(position.after(new Answer(Verdict.CLEAN, Tension.LOCKED))
+                                .move())
+                        .isInstanceOf(Move.Finish.class);
+                position = position.unjudged();
+            } else {
+                position = position.after(answers.get(i % answers.size()));
+            }
+        }
+    }
+
+    /** Every school is among those that are tried, and each wants something to be done. */
+    @Property(tries = 1)
+    void everySchoolIsTried() {
+        for (School school : School.values()) {
+            assertThat(school.core(Played.SPAN).opening().move())
+                    .as(school.title())
+                    .isNotInstanceOf(Move.Finish.class);
+        }
+        assertThat(School.STUDY_CARD.core(Played.SPAN).opening().move()).isInstanceOf(Move.Away.class);
+    }
+
     /** What a position wants played; what it wants measured is measured as fast as it may be. */
     private static Move.Play play(Position position) {
         return position.move() instanceof Move.Measure measure
@@ -129,21 +160,24 @@ class EveryMethodTest {
 
     @Property
     void itIsTheSameWhenItIsReadBack(@ForAll("methods") Method method) {
-        assertThat(School.read(method.school().word(), method.settings())).isEqualTo(method);
+        assertThat(School.METHOD.read(School.METHOD.write(method))).isEqualTo(method);
         assertThat(method.promise()).isNotBlank();
     }
 
     @Property
     void aSettingThatIsMissingIsNamed(@ForAll("methods") Method method) {
-        method.settings().values().keySet().stream()
-                .filter(name -> !name.equals("sets"))
-                .forEach(name -> {
-                    Map<String, Object> fewer = method.settings().values();
-                    fewer.remove(name);
-                    assertThatThrownBy(() -> School.read(method.school().word(), new Settings(fewer)))
-                            .hasMessageContaining(name);
-                });
-        assertThatThrownBy(() -> School.read("nothing", Settings.NONE)).hasMessageContaining("nothing");
+        Map<?, ?> written = (Map<?, ?>) School.METHOD.write(method);
+        written.keySet().stream().filter(name -> !name.equals("method")).forEach(name -> {
+            Map<Object, Object> fewer = new LinkedHashMap<>(written);
+            fewer.remove(name);
+            if (fewer.get("tempos") == null && name.equals("tempos")) {
+                assertThatThrownBy(() -> School.METHOD.read(fewer)).isInstanceOf(IllegalArgumentException.class);
+            } else {
+                assertThatThrownBy(() -> School.METHOD.read(fewer)).hasMessageContaining((String) name);
+            }
+        });
+        assertThatThrownBy(() -> School.METHOD.read(Map.of("method", "nothing")))
+                .hasMessageContaining("nothing");
     }
 
     @Provide

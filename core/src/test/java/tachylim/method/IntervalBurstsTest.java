@@ -53,7 +53,7 @@ class IntervalBurstsTest {
 
     @Test
     void burstsThatComeDownToTheCeilingEnd() {
-        assertThat(bursts().after(CLEAN).after(BROKE).move().why()).contains("down to the ceiling of 124");
+        assertThat(bursts().after(CLEAN).after(BROKE).move().why()).contains("come down too far");
     }
 
     @Test

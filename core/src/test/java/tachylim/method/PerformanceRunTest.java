@@ -21,6 +21,6 @@ class PerformanceRunTest {
         assertThat(run.opening()
                         .after(new Answer(Verdict.BROKE, Tension.EDGE, 3))
                         .move())
-                .isEqualTo(new Move.Finish("Played through."));
+                .isEqualTo(new Move.Finish("All of it is played: 1."));
     }
 }

@@ -28,7 +28,7 @@ class SwitchBurstsTest {
     @Test
     void itEndsWhereNothingAboveTheCeilingIsLeft() {
         Answer broke = new Answer(Verdict.BROKE, Tension.LIGHT);
-        assertThat(OVER_124.opening().after(broke).move().why()).contains("come down to the ceiling");
+        assertThat(OVER_124.opening().after(broke).move().why()).contains("come down too far");
         assertThat(OVER_124.opening()
                         .after(Answer.expected())
                         .after(Answer.expected())

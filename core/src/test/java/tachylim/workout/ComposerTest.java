@@ -23,6 +23,8 @@ import tachylim.task.Ask;
 import tachylim.task.PassKind;
 import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
+import tachylim.variant.Catalogue;
+import tachylim.variant.Variant;
 
 class ComposerTest {
 
@@ -49,7 +51,7 @@ class ComposerTest {
         return Planner.plan(new Brief(themes, List.of(), minutes, Choices.usual(), left, Condition.FRESH, ""));
     }
 
-    @Property(tries = 150)
+    @Property(tries = 60)
     void theMinutesAreFilledOrItIsSaidWhyNot(
             @ForAll @IntRange(min = 5, max = 120) int minutes,
             @ForAll @IntRange(min = 1, max = 6) int pieces,
@@ -67,7 +69,7 @@ class ComposerTest {
         assertThat(filled).isGreaterThan(wornOut ? 0.3 : 0.7);
     }
 
-    @Property(tries = 100)
+    @Property(tries = 40)
     void noMoreThanSixAlikeFollowOneAnother(
             @ForAll @IntRange(min = 5, max = 120) int minutes, @ForAll @IntRange(min = 1, max = 4) int pieces) {
         Object last = null;
@@ -122,6 +124,14 @@ class ComposerTest {
                 .toList();
         assertThat(versions).hasSizeGreaterThan(4);
         assertThat(versions).extracting(block -> block.music().version()).doesNotHaveDuplicates();
+        List<Variant.Family> families = versions.stream()
+                .map(block -> Catalogue.parse(block.music().version()).family())
+                .toList();
+        for (int i = 1; i < families.size(); i++) {
+            assertThat(families.get(i))
+                    .as("the family of version %d of %s", i, families)
+                    .isNotEqualTo(families.get(i - 1));
+        }
     }
 
     @Test

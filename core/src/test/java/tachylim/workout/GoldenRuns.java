@@ -32,7 +32,7 @@ import tachylim.tempo.Tempo;
  * written down with every figure and sentence of every step. A digest of that text is what is compared, so that a change of
  * the code which is meant to change no rule can be held to it.
  */
-final class GoldenRuns {
+public final class GoldenRuns {
 
     /** How many there are. */
     static final int HOW_MANY = 1_000;
@@ -45,6 +45,17 @@ final class GoldenRuns {
 
     private GoldenRuns(int number) {
         this.chance = new Random(7_919L * number + 20_261_129);
+    }
+
+    /** One of them as it is planned. */
+    public static Workout planned(int number) {
+        return Planner.plan(new GoldenRuns(number).brief());
+    }
+
+    /** What was done in one of them, in order. */
+    public static List<Segment> played(int number) {
+        GoldenRuns one = new GoldenRuns(number);
+        return one.play(Planner.plan(one.brief())).past();
     }
 
     /** All that is told of one of them. */
@@ -67,20 +78,27 @@ final class GoldenRuns {
     private void play() {
         Workout workout = Planner.plan(brief());
         workout.remarks().forEach(this::line);
-        Run run = Run.start(workout);
+        Run planned = Run.start(workout);
+        planned.blocks().forEach(this::line);
+        planned.ahead().forEach(this::line);
+        Run run = play(workout);
+        run.past().forEach(this::line);
         run.blocks().forEach(this::line);
-        run.ahead().forEach(this::line);
+        line(run.step().why());
+    }
+
+    private Run play(Workout workout) {
+        Run run = Run.start(workout);
         for (int i = 0; i < MOST_EVENTS && !run.isDone(); i++) {
             if (chance.nextInt(40) == 0) {
                 Allowance left = run.left();
-                run = run.under(new Allowance(left.effort() * 0.8, left.burstSeconds() / 2, left.playingSeconds() * 0.9));
+                run = run.under(
+                        new Allowance(left.effort() * 0.8, left.burstSeconds() / 2, left.playingSeconds() * 0.9));
             } else {
                 run = run.after(event(run));
             }
         }
-        run.past().forEach(this::line);
-        run.blocks().forEach(this::line);
-        line(run.step().why());
+        return run;
     }
 
     private void line(Object... parts) {
@@ -155,7 +173,9 @@ final class GoldenRuns {
                 choices(school),
                 new Allowance(5 + chance.nextInt(60), chance.nextInt(70), 400 + chance.nextInt(2_600)),
                 new Condition(
-                        new Reserve(1, 1 + 2 * chance.nextDouble()), chance.nextInt(3) * 200.0, 900 + chance.nextInt(700)),
+                        new Reserve(1, 1 + 2 * chance.nextDouble()),
+                        chance.nextInt(3) * 200.0,
+                        900 + chance.nextInt(700)),
                 chance.nextInt(4) == 0
                         ? List.of(
                                 new WarmUpRoutine.Item("Shoulders", 60, false),

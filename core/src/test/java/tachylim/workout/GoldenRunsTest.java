@@ -30,7 +30,9 @@ class GoldenRunsTest {
     @Tag("long")
     void aThousandAreToldAsTheyWere() throws IOException {
         if (Boolean.getBoolean("tachylim.golden.write")) {
-            Files.write(SOURCE, IntStream.range(0, GoldenRuns.HOW_MANY).mapToObj(this::line).toList());
+            Files.write(
+                    SOURCE,
+                    IntStream.range(0, GoldenRuns.HOW_MANY).mapToObj(this::line).toList());
         }
         compare(1);
     }
@@ -51,7 +53,9 @@ class GoldenRunsTest {
         try (InputStream in = GoldenRunsTest.class.getResourceAsStream(KEPT)) {
             return in == null
                     ? Files.readAllLines(SOURCE)
-                    : new String(in.readAllBytes(), StandardCharsets.UTF_8).lines().toList();
+                    : new String(in.readAllBytes(), StandardCharsets.UTF_8)
+                            .lines()
+                            .toList();
         }
     }
 }

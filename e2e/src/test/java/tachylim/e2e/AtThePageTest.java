@@ -12,8 +12,9 @@ import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.api.io.TempDir;
 
 /** Somebody plays at a page while parts of the cluster behind it die. */
-@Tag("cluster")
 @Timeout(value = 40, unit = TimeUnit.MINUTES)
+@Tag("cluster")
+@Tag("long")
 class AtThePageTest {
 
     private static final int ROUNDS = Integer.getInteger("tachylim.cluster.rounds", 1);

@@ -1,10 +1,13 @@
 package tachylim.e2e;
 
+import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.PlaywrightException;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -50,8 +53,33 @@ final class Browsing implements AutoCloseable {
     private BrowserContext opened(Browser.NewContextOptions options) {
         BrowserContext context = browser.newContext(options.setLocale("en-GB"));
         context.setDefaultTimeout(Shared.PATIENCE_MS);
+        unhurried(context);
         LeaveWithTheTest.opened(context);
         return context;
+    }
+
+    /** What is played by the clock takes a while on these pages, so that what happens meanwhile can be seen. */
+    private static void unhurried(BrowserContext context) {
+        context.route(GREETING, route -> {
+            try {
+                APIResponse greeting = route.fetch();
+                route.fulfill(new Route.FulfillOptions()
+                        .setResponse(greeting)
+                        .setBody(greeting.text().replace("\"speed\":" + SHARED, "\"speed\":" + SLOWER)));
+            } catch (PlaywrightException withoutANetwork) {
+                route.abort();
+            }
+        });
+    }
+
+    private static final String GREETING = "**/api/greeting";
+    private static final String SHARED = Shared.SPEED + ".0";
+    private static final String SLOWER = Shared.UNHURRIED + ".0";
+
+    /** Whoever only wants to come to the end of a workout plays as fast as the server lets them. */
+    static void hurry(Page page) {
+        page.context().unroute(GREETING);
+        page.reload();
     }
 
     /** Somebody's other browser, in another zone of time, signed in as in the first. */

@@ -6,6 +6,7 @@ import com.google.gson.JsonParser;
 import com.microsoft.playwright.Page;
 import java.util.List;
 import java.util.Map;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
 /** The clicks of a real pass, rendered by the browser's own audio engine, against the core's programme. */
@@ -107,6 +108,7 @@ class ClickTest {
             }""";
 
     @Test
+    @Tag("long")
     void anHourOfDenseClicksNeitherDriftsNorGrows() {
         Musician odile = Shared.somebodyNew();
         Map<?, ?> hour = (Map<?, ?>) odile.page.evaluate(HOUR, module(odile));

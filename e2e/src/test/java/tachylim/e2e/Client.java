@@ -114,7 +114,9 @@ final class Client {
             return new Reply(
                     answer.statusCode(), json ? JSON.fromJson(answer.body(), JsonObject.class) : new JsonObject());
         } catch (IOException none) {
-            return new Reply(0, new JsonObject());
+            JsonObject why = new JsonObject();
+            why.addProperty("none", method + " " + path + ": " + none);
+            return new Reply(0, why);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw new IllegalStateException(e);

@@ -25,8 +25,9 @@ import org.junit.jupiter.api.io.TempDir;
  * Several instances on a cluster: what players were told is what every node keeps, once and in order, whatever lags or dies.
  * Short unless it is asked for more.
  */
-@Tag("cluster")
 @Timeout(value = 90, unit = TimeUnit.MINUTES)
+@Tag("cluster")
+@Tag("long")
 class ClusterTest {
 
     private static final int PLAYERS = Integer.getInteger("tachylim.cluster.players", 3);
@@ -77,7 +78,9 @@ class ClusterTest {
         Rehearsal rehearsal = new Rehearsal("undisturbed", cluster.doors(), ANSWERS, SEED)
                 .begin(PLAYERS)
                 .join();
-        assertThat(rehearsal.failures()).isZero();
+        assertThat(rehearsal.failures())
+                .as(() -> "without an answer: " + rehearsal.unanswered())
+                .isZero();
         assertThat(rehearsal.count("409 changed"))
                 .as("who was later is told what is there, not that something changed")
                 .isZero();
@@ -88,7 +91,9 @@ class ClusterTest {
     void twoWritersAtOnceKeepTheirOrder() {
         Rehearsal rehearsal =
                 new Rehearsal("two writers", pair, ANSWERS, SEED).begin(PLAYERS).join();
-        assertThat(rehearsal.failures()).isZero();
+        assertThat(rehearsal.failures())
+                .as(() -> "without an answer: " + rehearsal.unanswered())
+                .isZero();
         assertThat(rehearsal.count("409 changed"))
                 .as("who was later is told what is there, not that something changed")
                 .isZero();

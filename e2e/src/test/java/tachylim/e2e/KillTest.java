@@ -13,11 +13,13 @@ import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.locks.LockSupport;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tachylim.e2e.Client.Reply;
 
 /** Server and database are killed at random while somebody practises: what they were told is what is kept, once. */
+@Tag("long")
 class KillTest {
 
     private static final int KILLS = Integer.getInteger("tachylim.kills", 4);

@@ -141,6 +141,13 @@ final class Musician {
                 + " && !['playing', 'judge'].includes(document.querySelector('[data-state]')?.dataset.state)");
     }
 
+    /** From here on musical time runs as fast as the server lets it. */
+    Musician hurry() {
+        Browsing.hurry(page);
+        untilReady();
+        return this;
+    }
+
     /** Plays on until the workout is over; every seventh pass is rough. */
     void playToTheEnd() {
         untilReady();

@@ -48,6 +48,10 @@ final class Rehearsal {
 
     private final Map<String, AtomicInteger> statuses = new ConcurrentHashMap<>();
     private final ConcurrentLinkedQueue<String> odd = new ConcurrentLinkedQueue<>();
+
+    /** Why there was no answer, each time. */
+    private final ConcurrentLinkedQueue<String> unanswered = new ConcurrentLinkedQueue<>();
+
     private final AtomicLong longestAway = new AtomicLong();
     private volatile long longestEver;
     private final ConcurrentLinkedQueue<Long> took = new ConcurrentLinkedQueue<>();
@@ -133,6 +137,11 @@ final class Rehearsal {
                 .filter(one -> one.getKey().startsWith("5") || one.getKey().equals("0"))
                 .mapToInt(one -> one.getValue().get())
                 .sum();
+    }
+
+    /** What was answered with an error of the server's, or not at all, and why. */
+    List<String> unanswered() {
+        return List.copyOf(unanswered);
     }
 
     int count(String status) {
@@ -441,6 +450,9 @@ final class Rehearsal {
     private void note(Reply reply) {
         String what = reply.status() + (reply.status() == 409 ? " " + code(reply) : "");
         statuses.computeIfAbsent(what, any -> new AtomicInteger()).incrementAndGet();
+        if (reply.status() == 0) {
+            unanswered.add(reply.json().get("none").getAsString());
+        }
     }
 
     /** Whoever gets no answer waits a little before asking again, as the page does. */

@@ -49,7 +49,7 @@ class StoryTest {
             odile.playAndAnswer("j");
         }
         loseTheServerInMidPass(odile);
-        odile.playToTheEnd();
+        odile.hurry().playToTheEnd();
 
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Played")))
                 .isVisible();
@@ -174,7 +174,7 @@ class StoryTest {
     /** The page carries the core: begun once, a workout needs nobody else, and what was answered arrives once and in order. */
     @Test
     void aWorkoutGoesOnToItsEndWithoutANetwork() {
-        Musician odile = Shared.somebodyNew().firstWorkout();
+        Musician odile = Shared.somebodyNew().firstWorkout().hurry();
         odile.playAndAnswer("j");
         assertThat(odile.stage()).hasAttribute("data-carried", "true");
         String run = odile.page.url().replaceAll(".*/run/", "");
@@ -190,7 +190,7 @@ class StoryTest {
     /** Three pedals, as page turners send them. */
     @Test
     void aWorkoutIsPlayedWithThreePedals() {
-        Musician odile = Shared.somebodyNew().firstWorkout();
+        Musician odile = Shared.somebodyNew().firstWorkout().hurry();
         odile.playWithPedals();
         assertThat(odile.page.getByText("What was found")).isVisible();
     }

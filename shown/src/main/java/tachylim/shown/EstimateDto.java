@@ -1,9 +1,16 @@
 package tachylim.shown;
 
 import tachylim.ceiling.Estimate;
+import tachylim.codec.Codec;
 
 /** How fast a piece is today. */
 public record EstimateDto(BandDto ease, BandDto ceiling, BandDto breakdown, boolean enoughEvidence) {
+
+    static final Codec<EstimateDto> CODEC = Codec.object(estimate -> new EstimateDto(
+            estimate.get("ease", BandDto.CODEC, EstimateDto::ease),
+            estimate.get("ceiling", BandDto.CODEC, EstimateDto::ceiling),
+            estimate.get("breakdown", BandDto.CODEC, EstimateDto::breakdown),
+            estimate.flag("enoughEvidence", EstimateDto::enoughEvidence)));
 
     public static EstimateDto of(Estimate estimate) {
         return of(estimate, estimate.enoughEvidence());

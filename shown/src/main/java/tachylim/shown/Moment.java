@@ -3,6 +3,7 @@ package tachylim.shown;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.function.IntUnaryOperator;
+import tachylim.codec.Codec;
 import tachylim.load.Limit;
 import tachylim.task.Ask;
 import tachylim.task.PassKind;
@@ -46,7 +47,27 @@ public record Moment(
         Relief relief,
         double secondsToBreak) {
 
-    public record ClickDto(double seconds, Click.Kind kind) {}
+    public static final Codec<Moment> CODEC = Codec.object(moment -> new Moment(
+            moment.get("step", StepDto.CODEC, Moment::step),
+            moment.get("part", Codec.constants(Part.values()).nullable(), Moment::part),
+            moment.text("blockWhy", Moment::blockWhy),
+            moment.get("block", Codec.WHOLE.nullable(), Moment::block),
+            moment.whole("theme", Moment::theme),
+            moment.text("version", Moment::version),
+            moment.text("method", Moment::method),
+            moment.number("target", Moment::target),
+            moment.text("upcoming", Moment::upcoming),
+            moment.get("answered", AnsweredDto.CODEC.nullable(), Moment::answered),
+            moment.number("at", Moment::at),
+            moment.get("relief", Relief.CODEC, Moment::relief),
+            moment.number("secondsToBreak", Moment::secondsToBreak)));
+
+    public record ClickDto(double seconds, Click.Kind kind) {
+
+        static final Codec<ClickDto> CODEC = Codec.object(click -> new ClickDto(
+                click.number("seconds", ClickDto::seconds),
+                click.get("kind", Codec.constants(Click.Kind.values()), ClickDto::kind)));
+    }
 
     public record PassDto(
             PassKind kind,
@@ -95,19 +116,64 @@ public record Moment(
             boolean wholePiece,
             int number,
             int of,
-            List<ClickDto> clicks) {}
+            List<ClickDto> clicks) {
 
-    public record RestDto(Rest.Reason reason, double seconds) {}
+        static final Codec<PassDto> CODEC = Codec.object(pass -> new PassDto(
+                pass.get("kind", Codec.constants(PassKind.values()), PassDto::kind),
+                pass.number("tempo", PassDto::tempo),
+                pass.whole("beats", PassDto::beats),
+                pass.whole("rounds", PassDto::rounds),
+                pass.whole("countIn", PassDto::countIn),
+                pass.number("seconds", PassDto::seconds),
+                pass.number("metronome", PassDto::metronome),
+                pass.number("fastest", PassDto::fastest),
+                pass.get("pulse", Codec.constants(Pulse.Kind.values()), PassDto::pulse),
+                pass.text("mode", PassDto::mode),
+                pass.get("ask", Codec.constants(Ask.Kind.values()), PassDto::ask),
+                pass.whole("askOf", PassDto::askOf),
+                pass.number("notesPerSecond", PassDto::notesPerSecond),
+                pass.text("abc", PassDto::abc),
+                pass.get("places", Codec.WHOLE.list(), PassDto::places),
+                pass.get("bare", Codec.TEXT.nullable(), PassDto::bare),
+                pass.get("beatOf", Codec.WHOLE.list(), PassDto::beatOf),
+                pass.get("bars", Codec.NUMBER.list(), PassDto::bars),
+                pass.number("roundBeats", PassDto::roundBeats),
+                pass.get("firstLink", Codec.WHOLE.nullable(), PassDto::firstLink),
+                pass.flag("wholePiece", PassDto::wholePiece),
+                pass.whole("number", PassDto::number),
+                pass.whole("of", PassDto::of),
+                pass.get("clicks", ClickDto.CODEC.list(), PassDto::clicks)));
+    }
+
+    public record RestDto(Rest.Reason reason, double seconds) {
+
+        static final Codec<RestDto> CODEC = Codec.object(rest -> new RestDto(
+                rest.get("reason", Codec.constants(Rest.Reason.values()), RestDto::reason),
+                rest.number("seconds", RestDto::seconds)));
+    }
 
     /** The step the run stands at: exactly one of pass, rest and ended is there. */
     public record StepDto(
             String why,
             @Schema(nullable = true) PassDto pass,
             @Schema(nullable = true) RestDto rest,
-            @Schema(nullable = true) Done.Cause ended) {}
+            @Schema(nullable = true) Done.Cause ended) {
+
+        static final Codec<StepDto> CODEC = Codec.object(step -> new StepDto(
+                step.text("why", StepDto::why),
+                step.get("pass", PassDto.CODEC.nullable(), StepDto::pass),
+                step.get("rest", RestDto.CODEC.nullable(), StepDto::rest),
+                step.get("ended", Codec.constants(Done.Cause.values()).nullable(), StepDto::ended)));
+    }
 
     /** The answer to the pass that was just played. */
-    public record AnsweredDto(Verdict verdict, int tension, double tempo) {}
+    public record AnsweredDto(Verdict verdict, int tension, double tempo) {
+
+        static final Codec<AnsweredDto> CODEC = Codec.object(answered -> new AnsweredDto(
+                answered.get("verdict", Codec.constants(Verdict.values()), AnsweredDto::verdict),
+                answered.whole("tension", AnsweredDto::tension),
+                answered.number("tempo", AnsweredDto::tempo)));
+    }
 
     /**
      * A run as it stands.

@@ -40,6 +40,16 @@ public record PlanOutline(
     public record BlockOutline(
             Part part, int theme, String version, String method, String why, double target, Estimate estimate) {}
 
+    /**
+     * The outline of a workout as it was stored: its methods and choices are not read, so that what became of them does not
+     * matter.
+     *
+     * @param tree a document of {@link tachylim.record.WorkoutCodec}
+     */
+    public static PlanOutline read(Object tree) {
+        return StoredOutline.read(tree);
+    }
+
     /** The outline of a run as it stands: its blocks as they are drawn by now, the ceiling as it is known by now. */
     public static PlanOutline of(Run run) {
         Workout workout = run.workout();

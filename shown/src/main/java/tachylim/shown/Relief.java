@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import tachylim.codec.Codec;
 import tachylim.load.Limit;
 import tachylim.task.Ask;
 import tachylim.task.Pulse;
@@ -31,6 +32,19 @@ public record Relief(
         String effortWhy,
         TotalsDto totals,
         List<String> remarks) {
+
+    public static final Codec<Relief> CODEC = Codec.object(relief -> new Relief(
+            relief.number("seconds", Relief::seconds),
+            relief.number("target", Relief::target),
+            relief.get("estimate", EstimateDto.CODEC, Relief::estimate),
+            relief.get("stretches", StretchDto.CODEC.list(), Relief::stretches),
+            relief.get("blocks", BlockDto.CODEC.list(), Relief::blocks),
+            relief.number("burstFloor", Relief::burstFloor),
+            relief.number("effortBefore", Relief::effortBefore),
+            relief.number("effortCap", Relief::effortCap),
+            relief.text("effortWhy", Relief::effortWhy),
+            relief.get("totals", TotalsDto.CODEC, Relief::totals),
+            relief.get("remarks", Codec.TEXT.list(), Relief::remarks)));
 
     /** What a stretch of the relief is drawn as. */
     public enum Form {
@@ -70,7 +84,28 @@ public record Relief(
             double reserveBefore,
             double reserveAfter,
             double effortAfter,
-            String why) {}
+            String why) {
+
+        static final Codec<StretchDto> CODEC = Codec.object(stretch -> new StretchDto(
+                stretch.get("form", Codec.constants(Form.values()), StretchDto::form),
+                stretch.whole("block", StretchDto::block),
+                stretch.number("start", StretchDto::start),
+                stretch.number("seconds", StretchDto::seconds),
+                stretch.number("countIn", StretchDto::countIn),
+                stretch.get("tempo", Codec.NUMBER.nullable(), StretchDto::tempo),
+                stretch.get("fastest", Codec.NUMBER.nullable(), StretchDto::fastest),
+                stretch.get("pulse", Codec.constants(Pulse.Kind.values()).nullable(), StretchDto::pulse),
+                stretch.flag("counted", StretchDto::counted),
+                stretch.whole("passes", StretchDto::passes),
+                stretch.get("rest", Codec.constants(Rest.Reason.values()).nullable(), StretchDto::rest),
+                stretch.flag("played", StretchDto::played),
+                stretch.get("verdict", Codec.constants(Verdict.values()).nullable(), StretchDto::verdict),
+                stretch.get("tension", Codec.WHOLE.nullable(), StretchDto::tension),
+                stretch.number("reserveBefore", StretchDto::reserveBefore),
+                stretch.number("reserveAfter", StretchDto::reserveAfter),
+                stretch.number("effortAfter", StretchDto::effortAfter),
+                stretch.text("why", StretchDto::why)));
+    }
 
     /** A block, and where it begins and ends; one that no time or allowance is left for has no length. */
     public record BlockDto(
@@ -89,7 +124,19 @@ public record Relief(
             double start,
             double end,
             double target,
-            EstimateDto estimate) {}
+            EstimateDto estimate) {
+
+        static final Codec<BlockDto> CODEC = Codec.object(block -> new BlockDto(
+                block.get("part", Codec.constants(Part.values()), BlockDto::part),
+                block.whole("theme", BlockDto::theme),
+                block.text("version", BlockDto::version),
+                block.text("method", BlockDto::method),
+                block.text("why", BlockDto::why),
+                block.number("start", BlockDto::start),
+                block.number("end", BlockDto::end),
+                block.number("target", BlockDto::target),
+                block.get("estimate", EstimateDto.CODEC, BlockDto::estimate)));
+    }
 
     public record TotalsDto(
             double playingSeconds,
@@ -103,6 +150,19 @@ public record Relief(
             int rough,
             int broke,
             double effort) {
+
+        static final Codec<TotalsDto> CODEC = Codec.object(totals -> new TotalsDto(
+                totals.number("playingSeconds", TotalsDto::playingSeconds),
+                totals.number("restSeconds", TotalsDto::restSeconds),
+                totals.number("seconds", TotalsDto::seconds),
+                totals.whole("notes", TotalsDto::notes),
+                totals.number("burstSeconds", TotalsDto::burstSeconds),
+                totals.whole("bursts", TotalsDto::bursts),
+                totals.whole("passes", TotalsDto::passes),
+                totals.whole("clean", TotalsDto::clean),
+                totals.whole("rough", TotalsDto::rough),
+                totals.whole("broke", TotalsDto::broke),
+                totals.number("effort", TotalsDto::effort)));
 
         public static TotalsDto of(Totals totals) {
             return new TotalsDto(

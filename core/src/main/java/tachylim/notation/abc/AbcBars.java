@@ -2,7 +2,6 @@ package tachylim.notation.abc;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import org.apache.commons.numbers.fraction.Fraction;
 import tachylim.passage.Direction;
 import tachylim.passage.Direction.RepeatSign;
@@ -91,7 +90,7 @@ final class AbcBars {
     private static String inWords(Fraction counts) {
         return counts.getDenominator() == 1
                 ? String.valueOf(counts.getNumerator())
-                : String.format(Locale.ROOT, "%.2f", counts.doubleValue());
+                : AbcFigure.hundredths(counts.doubleValue());
     }
 
     /** The repeats that the signs of the bar line at {@code now} begin or end. */

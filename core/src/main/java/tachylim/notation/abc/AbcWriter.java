@@ -3,7 +3,6 @@ package tachylim.notation.abc;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import org.apache.commons.numbers.fraction.Fraction;
 import tachylim.notation.score.Glyph;
@@ -106,7 +105,7 @@ public final class AbcWriter {
     private static String tempo(Direction.TempoMark mark) {
         String bpm = mark.bpm() == Math.rint(mark.bpm())
                 ? String.valueOf((long) mark.bpm())
-                : String.format(Locale.ROOT, "%.2f", mark.bpm());
+                : AbcFigure.hundredths(mark.bpm());
         return mark.unit().getNumerator() + "/" + mark.unit().getDenominator() + "=" + bpm;
     }
 

@@ -7,7 +7,7 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import java.time.Instant;
 import java.time.LocalDate;
-import tachylim.server.record.Kept;
+import tachylim.server.record.EnumColumn;
 import tachylim.task.PassKind;
 import tachylim.task.Tension;
 import tachylim.task.Verdict;
@@ -33,10 +33,10 @@ public class PlayedPass {
     private LocalDate day;
     private Instant at;
 
-    @Convert(converter = Kept.PassKindName.class)
+    @Convert(converter = EnumColumn.PassKindName.class)
     private PassKind kind;
 
-    @Convert(converter = Kept.PartName.class)
+    @Convert(converter = EnumColumn.PartName.class)
     private Part part;
 
     /** In which version or other way; empty when as written. */
@@ -47,7 +47,7 @@ public class PlayedPass {
     private double burstSeconds;
     private int notes;
 
-    @Convert(converter = Kept.VerdictName.class)
+    @Convert(converter = EnumColumn.VerdictName.class)
     private Verdict verdict;
 
     private int tension;

@@ -31,7 +31,7 @@ import tachylim.server.repertoire.Source;
 import tachylim.server.repertoire.StoredPiece;
 import tachylim.server.run.RunDtos.EventWish;
 import tachylim.server.run.RunService;
-import tachylim.server.workout.PlanDtos.PlanWish;
+import tachylim.shown.PlanWish;
 import tachylim.sim.SimulatedPlayer;
 import tachylim.task.Ask;
 import tachylim.tempo.Tempo;

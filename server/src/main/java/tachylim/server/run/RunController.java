@@ -21,9 +21,9 @@ import tachylim.server.run.RunDtos.EventWish;
 import tachylim.server.run.RunDtos.HeardRun;
 import tachylim.server.run.RunDtos.NoteWish;
 import tachylim.server.run.RunDtos.RatingWish;
-import tachylim.server.run.RunDtos.RunScore;
 import tachylim.server.run.RunDtos.RunView;
 import tachylim.server.run.RunDtos.TakeOver;
+import tachylim.shown.RunScore;
 
 @RestController
 @RequestMapping("/api/runs")

@@ -9,16 +9,15 @@ import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.util.List;
 import tachylim.load.FeltEffort;
-import tachylim.server.workout.PlanDtos.BeliefDto;
-import tachylim.server.workout.PlanDtos.PlanWish;
 import tachylim.shown.BandDto;
+import tachylim.shown.KeptEvent;
 import tachylim.shown.Moment.StepDto;
+import tachylim.shown.PlanWish;
 import tachylim.shown.Relief;
 import tachylim.task.Answer;
 import tachylim.task.Ask;
 import tachylim.task.Tension;
 import tachylim.task.Verdict;
-import tachylim.workout.Allowance;
 import tachylim.workout.Part;
 
 /** What the running part of the API takes and gives. */
@@ -50,7 +49,7 @@ public final class RunDtos {
             @NotNull @Pattern(regexp = UUID) String clientId,
             @NotNull @Pattern(regexp = UUID) String holder,
             @Min(0) int ordinal,
-            @NotNull RunEvent.Kind kind,
+            @NotNull KeptEvent.Kind kind,
             @Schema(nullable = true) Verdict verdict,
 
             @Min(value = 0, message = TENSION) @Max(value = Tension.MOST, message = TENSION) @Schema(nullable = true)
@@ -78,7 +77,7 @@ public final class RunDtos {
                     newId(),
                     holder,
                     ordinal,
-                    RunEvent.Kind.JUDGED,
+                    KeptEvent.Kind.JUDGED,
                     answer.verdict(),
                     answer.tension().ordinal(),
                     answer.tells() ? answer.told() : null,
@@ -88,12 +87,12 @@ public final class RunDtos {
 
         /** A pass that was played without a word. */
         public static EventWish unjudged(String holder, int ordinal) {
-            return new EventWish(newId(), holder, ordinal, RunEvent.Kind.UNJUDGED, null, null, null, null, null);
+            return new EventWish(newId(), holder, ordinal, KeptEvent.Kind.UNJUDGED, null, null, null, null, null);
         }
 
         /** A rest that is over. */
         public static EventWish rested(String holder, int ordinal, double seconds) {
-            return new EventWish(newId(), holder, ordinal, RunEvent.Kind.RESTED, null, null, null, seconds, null);
+            return new EventWish(newId(), holder, ordinal, KeptEvent.Kind.RESTED, null, null, null, seconds, null);
         }
 
         /** The same with the answer in full. */
@@ -115,7 +114,7 @@ public final class RunDtos {
         }
 
         static EventWish symptom(String clientId, double secondsAgo) {
-            return new EventWish(clientId, NOBODY, 0, RunEvent.Kind.SYMPTOM, null, null, null, 0.0, secondsAgo);
+            return new EventWish(clientId, NOBODY, 0, KeptEvent.Kind.SYMPTOM, null, null, null, 0.0, secondsAgo);
         }
     }
 
@@ -192,24 +191,6 @@ public final class RunDtos {
     /** Why something broke, and how often in four weeks. */
     record Repeated(String cause, long times) {}
 
-    /** What may still be done of a day. */
-    record LeftDto(double effort, double burstSeconds, double playingSeconds) {
-
-        static LeftDto of(Allowance left) {
-            return left == null ? null : new LeftDto(left.effort(), left.burstSeconds(), left.playingSeconds());
-        }
-    }
-
-    /** An event that was kept, with what was left of the day when its step was told. */
-    record KeptEvent(
-            String clientId,
-            RunEvent.Kind kind,
-            @Schema(nullable = true) Verdict verdict,
-            @Schema(nullable = true) Integer tension,
-            @Schema(nullable = true) Double told,
-            @Schema(nullable = true) Double seconds,
-            @Schema(nullable = true) LeftDto left) {}
-
     /** One answer of a run that is kept, with its tension as it stands. */
     record HeardAnswer(
             String clientId, @Schema(nullable = true) Integer tension) {}
@@ -221,22 +202,4 @@ public final class RunDtos {
      * @param answers in the order of their places
      */
     record HeardRun(boolean over, List<HeardAnswer> answers) {}
-
-    /** Where one of the pieces of a run is found. */
-    record PlaceDto(long pieceId, long passageId, String passage, String piece, int firstNote) {}
-
-    /**
-     * All that a page needs to go on by itself: the workout as it is kept, what was believed when it was begun, and what has
-     * happened since. It is handed on to the core in the page as it is.
-     */
-    record RunScore(
-            @Schema(description = "the rules it is played by: a core of another edition cannot go on with it")
-            int edition,
-
-            String workout,
-            List<BeliefDto> beliefs,
-            List<KeptEvent> events,
-            @Schema(nullable = true) LeftDto left,
-            double effortBefore,
-            List<PlaceDto> pieces) {}
 }

@@ -7,52 +7,36 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import java.time.Instant;
 import java.util.Map;
-import tachylim.server.record.Kept;
-import tachylim.task.Answer;
-import tachylim.task.Tension;
+import tachylim.codec.Names;
+import tachylim.server.record.EnumColumn;
+import tachylim.shown.KeptEvent;
+import tachylim.shown.LeftDto;
 import tachylim.task.Verdict;
 import tachylim.workout.Allowance;
-import tachylim.workout.Event;
 
 /** One event of a run, sent once under an id of the browser's making, with what was allowed when its step was told. */
 @Entity
 class RunEvent {
 
-    /** What can happen. */
-    public enum Kind {
-        JUDGED,
-        UNJUDGED,
-        RESTED,
-        BACKED_OFF,
-        REST_ASKED,
-        STOPPED,
-        SYMPTOM;
-
-        /** Whether it ends the run, from whichever window and at whatever step. */
-        boolean ends() {
-            return this == STOPPED || this == SYMPTOM;
-        }
-    }
-
-    static final Kept.Names<Kind> NAMES = new Kept.Names<>(
-            Kind.class,
+    static final Names<KeptEvent.Kind> NAMES = new Names<>(
+            KeptEvent.Kind.class,
             Map.of(
-                    Kind.JUDGED,
+                    KeptEvent.Kind.JUDGED,
                     "JUDGED",
-                    Kind.UNJUDGED,
+                    KeptEvent.Kind.UNJUDGED,
                     "UNJUDGED",
-                    Kind.RESTED,
+                    KeptEvent.Kind.RESTED,
                     "RESTED",
-                    Kind.BACKED_OFF,
+                    KeptEvent.Kind.BACKED_OFF,
                     "BACKED_OFF",
-                    Kind.REST_ASKED,
+                    KeptEvent.Kind.REST_ASKED,
                     "REST_ASKED",
-                    Kind.STOPPED,
+                    KeptEvent.Kind.STOPPED,
                     "STOPPED",
-                    Kind.SYMPTOM,
+                    KeptEvent.Kind.SYMPTOM,
                     "SYMPTOM"));
 
-    static final class KindName extends Kept.Column<Kind> {
+    static final class KindName extends EnumColumn<KeptEvent.Kind> {
         KindName() {
             super(NAMES);
         }
@@ -68,9 +52,9 @@ class RunEvent {
     private String clientId;
 
     @Convert(converter = KindName.class)
-    private Kind kind;
+    private KeptEvent.Kind kind;
 
-    @Convert(converter = Kept.VerdictName.class)
+    @Convert(converter = EnumColumn.VerdictName.class)
     private Verdict verdict;
 
     private Integer tension;
@@ -88,7 +72,7 @@ class RunEvent {
             long runId,
             int ordinal,
             String clientId,
-            Kind kind,
+            KeptEvent.Kind kind,
             Verdict verdict,
             Integer tension,
             Double figure,
@@ -118,7 +102,7 @@ class RunEvent {
         return ordinal;
     }
 
-    Kind kind() {
+    KeptEvent.Kind kind() {
         return kind;
     }
 
@@ -143,23 +127,8 @@ class RunEvent {
         return toldEffort == null ? null : new Allowance(toldEffort, toldBurstSeconds, toldPlayingSeconds);
     }
 
-    /** The event with all that it depends on, for a page that goes on by itself. */
-    RunDtos.KeptEvent told(RunDtos.LeftDto left) {
-        return new RunDtos.KeptEvent(clientId, kind, verdict, tension, told, seconds, left);
-    }
-
-    /** The event as the core knows it. */
-    Event event() {
-        double played = seconds == null ? Event.UNSAID : seconds;
-        return switch (kind) {
-            case JUDGED ->
-                new Event.Judged(new Answer(verdict, Tension.of(tension), told == null ? Answer.NOTHING_TOLD : told));
-            case UNJUDGED -> new Event.Unjudged();
-            case RESTED -> new Event.Rested(seconds);
-            case BACKED_OFF -> new Event.BackedOff(played);
-            case REST_ASKED -> new Event.RestAsked(played);
-            case STOPPED -> new Event.Stopped(false, played);
-            case SYMPTOM -> new Event.Stopped(true, played);
-        };
+    /** The event with all that its step depends on. */
+    KeptEvent kept() {
+        return new KeptEvent(clientId, kind, verdict, tension, told, seconds, LeftDto.of(told()));
     }
 }

@@ -7,8 +7,7 @@ import java.util.List;
 import org.springframework.stereotype.Component;
 import tachylim.server.workout.PlanService;
 import tachylim.server.workout.StoredWorkout;
-import tachylim.workout.Allowance;
-import tachylim.workout.Event;
+import tachylim.shown.KeptEvent;
 import tachylim.workout.Run;
 
 /**
@@ -29,23 +28,15 @@ class RunMemory {
         this.plans = plans;
     }
 
-    /** All of an event that its step depends on. */
-    private record Sign(String clientId, Event event, Allowance told) {
-
-        static Sign of(RunEvent event) {
-            return new Sign(event.clientId(), event.event(), event.told());
-        }
-    }
-
     /**
      * Where a run stood after some events.
      *
      * @param earlier where it stood before, since the last answer may be put right; null when that is not known
      */
-    private record Remembered(List<Sign> events, Run run, Remembered earlier) {
+    private record Remembered(List<KeptEvent> events, Run run, Remembered earlier) {
 
         /** The latest of both from which a run with these events goes on; null when it does from neither. */
-        Remembered before(List<Sign> signs) {
+        Remembered before(List<KeptEvent> signs) {
             if (events.size() <= signs.size() && events.equals(signs.subList(0, events.size()))) {
                 return this;
             }
@@ -59,11 +50,11 @@ class RunMemory {
 
     /** A run after some of its events. */
     SoFar after(StoredRun stored, StoredWorkout workout, List<RunEvent> played) {
-        List<Sign> signs = played.stream().map(Sign::of).toList();
+        List<KeptEvent> signs = played.stream().map(RunEvent::kept).toList();
         Remembered known = known(stored, signs);
         Run run = known == null ? Run.start(plans.begun(workout)) : known.run;
         for (RunEvent event : played.subList(known == null ? 0 : known.events.size(), played.size())) {
-            run = (event.told() == null ? run : run.under(event.told())).after(event.event());
+            run = event.kept().onto(run);
         }
         remember(stored, signs, run, known);
         return new SoFar(stored, workout, played, stored.told() == null ? run : run.under(stored.told()));
@@ -71,16 +62,16 @@ class RunMemory {
 
     /** Takes note of where a run stands after {@code played}. */
     void note(StoredRun stored, List<RunEvent> played, Run run) {
-        List<Sign> signs = played.stream().map(Sign::of).toList();
+        List<KeptEvent> signs = played.stream().map(RunEvent::kept).toList();
         remember(stored, signs, run, known(stored, signs));
     }
 
-    private Remembered known(StoredRun stored, List<Sign> signs) {
+    private Remembered known(StoredRun stored, List<KeptEvent> signs) {
         Remembered last = runs.getIfPresent(stored.id());
         return last == null ? null : last.before(signs);
     }
 
-    private void remember(StoredRun stored, List<Sign> signs, Run run, Remembered known) {
+    private void remember(StoredRun stored, List<KeptEvent> signs, Run run, Remembered known) {
         if (known == null || known.events.size() < signs.size()) {
             runs.put(stored.id(), new Remembered(signs, run, known == null ? null : known.alone()));
         }

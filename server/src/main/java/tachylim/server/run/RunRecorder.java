@@ -51,7 +51,8 @@ class RunRecorder {
     /** The run after an event, or a refusal that says why it does not fit. */
     static Run step(Run before, RunEvent event) {
         try {
-            return Refused.unlessValid("seconds", () -> before.after(event.event()));
+            return Refused.unlessValid(
+                    "seconds", () -> before.after(event.kept().event(before)));
         } catch (IllegalStateException outOfStep) {
             throw Refused.conflict(ProblemCode.OUT_OF_STEP, outOfStep.getMessage() + ".");
         }

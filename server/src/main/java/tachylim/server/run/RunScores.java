@@ -1,24 +1,24 @@
 package tachylim.server.run;
 
-import java.util.Base64;
 import java.util.List;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tachylim.record.WorkoutCodec;
 import tachylim.server.account.SignedIn;
-import tachylim.server.record.WorkoutDocument;
+import tachylim.server.record.Documents;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StoredPiece;
 import tachylim.server.run.RunDtos.HeardAnswer;
 import tachylim.server.run.RunDtos.HeardRun;
-import tachylim.server.run.RunDtos.KeptEvent;
-import tachylim.server.run.RunDtos.LeftDto;
-import tachylim.server.run.RunDtos.PlaceDto;
-import tachylim.server.run.RunDtos.RunScore;
 import tachylim.server.web.ProblemCode;
 import tachylim.server.web.Refused;
-import tachylim.server.workout.PlanDtos.BeliefDto;
 import tachylim.server.workout.PlanService;
 import tachylim.server.workout.StoredWorkout;
+import tachylim.shown.BeliefDto;
+import tachylim.shown.KeptEvent;
+import tachylim.shown.LeftDto;
+import tachylim.shown.PlaceDto;
+import tachylim.shown.RunScore;
 import tachylim.workout.Rules;
 import tachylim.workout.Theme;
 
@@ -49,12 +49,9 @@ class RunScores {
         var begun = plans.begun(workout);
         return new RunScore(
                 Rules.EDITION,
-                WorkoutDocument.write(begun),
+                Documents.write(WorkoutCodec.WORKOUT, begun),
                 plans.believed(workout).stream()
-                        .map(belief -> new BeliefDto(
-                                belief.theme(),
-                                belief.passes(),
-                                Base64.getEncoder().encodeToString(belief.weights())))
+                        .map(belief -> BeliefDto.of(belief.theme(), belief.passes(), belief.weights()))
                         .toList(),
                 kept(who, id),
                 LeftDto.of(stored.told()),
@@ -77,7 +74,7 @@ class RunScores {
 
     private List<KeptEvent> kept(SignedIn who, long id) {
         return events.findByAccountIdAndRunIdOrderByOrdinal(who.accountId(), id).stream()
-                .map(event -> event.told(LeftDto.of(event.told())))
+                .map(RunEvent::kept)
                 .toList();
     }
 

@@ -6,7 +6,8 @@ import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import java.time.Instant;
-import tachylim.server.record.SegmentDocument;
+import tachylim.record.SegmentCodec;
+import tachylim.server.record.Documents;
 import tachylim.workout.Segment;
 
 /** One step of a run as it was asked, answered and costed. */
@@ -38,7 +39,7 @@ class RunSegment {
     }
 
     Segment segment() {
-        return SegmentDocument.read(record);
+        return Documents.read(SegmentCodec.SEGMENT, record);
     }
 
     int ordinal() {
@@ -60,6 +61,6 @@ class RunSegment {
     }
 
     void segment(Segment now) {
-        record = SegmentDocument.write(now);
+        record = Documents.write(SegmentCodec.SEGMENT, now);
     }
 }

@@ -20,9 +20,10 @@ import tachylim.server.run.RunDtos.EventWish;
 import tachylim.server.run.RunDtos.RunView;
 import tachylim.server.web.ProblemCode;
 import tachylim.server.web.Refused;
-import tachylim.server.workout.PlanDtos.PlanWish;
 import tachylim.server.workout.PlanService;
 import tachylim.server.workout.StoredWorkout;
+import tachylim.shown.KeptEvent;
+import tachylim.shown.PlanWish;
 import tachylim.task.Answer;
 import tachylim.task.Ask;
 import tachylim.task.Tension;
@@ -266,7 +267,7 @@ public class RunService {
         Instant now = clock.instant();
         StoredRun stored = lock(who, id);
         Instant said = said(wish, now);
-        if (wish.kind() == RunEvent.Kind.SYMPTOM) {
+        if (wish.kind() == KeptEvent.Kind.SYMPTOM) {
             load.symptom(who, wish.clientId(), said);
         }
         List<RunEvent> kept = eventsOf(who, id);
@@ -296,11 +297,11 @@ public class RunService {
     }
 
     private static void check(EventWish wish) {
-        if (wish.kind() == RunEvent.Kind.JUDGED
+        if (wish.kind() == KeptEvent.Kind.JUDGED
                 && (wish.verdict() == null && wish.told() == null || wish.tension() == null)) {
             throw Refused.field("verdict", "An answer needs a verdict and a tension.");
         }
-        if (wish.kind() == RunEvent.Kind.RESTED && wish.seconds() == null) {
+        if (wish.kind() == KeptEvent.Kind.RESTED && wish.seconds() == null) {
             throw Refused.field("seconds", "A rest needs its seconds.");
         }
     }
@@ -342,7 +343,7 @@ public class RunService {
 
     /** An answer whose figure says how it went is kept with the verdict that it makes. */
     private static EventWish toldInFull(EventWish wish, Run run) {
-        if (wish.kind() != RunEvent.Kind.JUDGED || !(run.step() instanceof Pass pass)) {
+        if (wish.kind() != KeptEvent.Kind.JUDGED || !(run.step() instanceof Pass pass)) {
             return wish;
         }
         boolean counts = pass.ask().kind() == Ask.Kind.SET || pass.ask().kind() == Ask.Kind.COUNT;
@@ -399,7 +400,7 @@ public class RunService {
                 kept.stream().filter(event -> !event.kind().ends()).toList();
         boolean lastStep =
                 wish.ordinal() == played.size() && played.size() < kept.size() && kept.size() == played.size() + 1;
-        if (wish.kind() != RunEvent.Kind.JUDGED || !lastStep || !stored.isOfThisEdition()) {
+        if (wish.kind() != KeptEvent.Kind.JUDGED || !lastStep || !stored.isOfThisEdition()) {
             throw Refused.conflict(
                     ProblemCode.OVER, "This workout was over before this answer came, so it is not counted.");
         }
@@ -423,7 +424,7 @@ public class RunService {
             List<RunEvent> kept,
             RunEvent event,
             EventWish wish) {
-        boolean other = event.kind() == RunEvent.Kind.JUDGED
+        boolean other = event.kind() == KeptEvent.Kind.JUDGED
                 && wish.tension() != null
                 && !wish.tension().equals(event.tension());
         if (!other) {

@@ -6,9 +6,9 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.util.ArrayList;
 import java.util.List;
+import tachylim.record.StoredNames;
 import tachylim.server.ceiling.PlayedPass;
 import tachylim.server.record.AssignedId;
-import tachylim.server.record.Kept;
 import tachylim.task.PassKind;
 import tachylim.task.Verdict;
 import tools.jackson.databind.JsonNode;
@@ -50,10 +50,10 @@ public class RunSummary extends AssignedId<Long> {
         for (PlayedPass pass : inOrder) {
             add(pass, run.pieceId().equals(pass.pieceId()));
             drawn.addArray()
-                    .add(Kept.PASS_KIND.name(pass.kind()))
+                    .add(StoredNames.PASS_KIND.name(pass.kind()))
                     .add(pass.tempo().bpm())
                     .add(pass.playSeconds())
-                    .add(pass.verdict() == null ? null : Kept.VERDICT.name(pass.verdict()));
+                    .add(pass.verdict() == null ? null : StoredNames.VERDICT.name(pass.verdict()));
         }
         this.sketch = drawn.toString();
     }
@@ -80,12 +80,12 @@ public class RunSummary extends AssignedId<Long> {
         List<Drawn> drawn = new ArrayList<>();
         for (JsonNode pass : JSON.readTree(sketch)) {
             drawn.add(new Drawn(
-                    Kept.PASS_KIND.value(pass.path(0).asString()),
+                    StoredNames.PASS_KIND.value(pass.path(0).asString()),
                     pass.path(1).asDouble(),
                     pass.path(2).asDouble(),
                     pass.path(3).isNull()
                             ? null
-                            : Kept.VERDICT.value(pass.path(3).asString())));
+                            : StoredNames.VERDICT.value(pass.path(3).asString())));
         }
         return drawn;
     }

@@ -10,6 +10,7 @@ import tachylim.server.repertoire.StoredPiece;
 import tachylim.server.run.RunDtos.LastAnswer;
 import tachylim.server.run.RunDtos.RunView;
 import tachylim.server.workout.StoredWorkout;
+import tachylim.shown.KeptEvent;
 import tachylim.shown.Moment;
 import tachylim.shown.Moment.StepDto;
 import tachylim.shown.PlanOutline;
@@ -98,7 +99,7 @@ public class RunViews {
 
     /** The relief of the plan, as it was told. */
     public Relief planned(StoredRun stored, StoredWorkout workout) {
-        return relief(stored, workout.outline(), List.of(), workout.planned().orElse(List.of()));
+        return relief(stored, workout.outline(), List.of(), workout.planned());
     }
 
     private static Relief relief(StoredRun stored, PlanOutline outline, List<Segment> past, List<Segment> ahead) {
@@ -117,7 +118,7 @@ public class RunViews {
     /** The last answer, as long as its tension may still be put right: nothing has followed it. */
     private static LastAnswer lastAnswer(List<RunEvent> kept, Moment now) {
         RunEvent last = kept.isEmpty() ? null : kept.get(kept.size() - 1);
-        return last == null || last.kind() != RunEvent.Kind.JUDGED || now.answered() == null
+        return last == null || last.kind() != KeptEvent.Kind.JUDGED || now.answered() == null
                 ? null
                 : new LastAnswer(
                         last.clientId(),

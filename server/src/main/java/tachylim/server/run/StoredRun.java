@@ -10,7 +10,7 @@ import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.Instant;
 import java.time.LocalDate;
-import tachylim.server.record.Kept;
+import tachylim.server.record.EnumColumn;
 import tachylim.workout.Allowance;
 import tachylim.workout.Done;
 import tachylim.workout.Rules;
@@ -32,7 +32,7 @@ public class StoredRun {
     private Instant startedAt;
     private Instant lastAt;
 
-    @Convert(converter = Kept.CauseName.class)
+    @Convert(converter = EnumColumn.CauseName.class)
     private Done.Cause outcome;
 
     private String outcomeWhy;

@@ -35,9 +35,9 @@ import tachylim.server.run.StoredRun;
 import tachylim.server.season.SeasonService;
 import tachylim.server.today.TodayController.ChosenPiece;
 import tachylim.server.today.TodayController.TodayView;
-import tachylim.server.workout.PlanDtos.PlanWish;
 import tachylim.server.workout.PlanService;
 import tachylim.server.workout.PlanService.Worked;
+import tachylim.shown.PlanWish;
 import tachylim.tempo.Tempo;
 import tachylim.workout.Brief;
 

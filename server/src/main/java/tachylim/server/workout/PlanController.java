@@ -14,9 +14,9 @@ import tachylim.method.School;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.AccountService.Habit;
 import tachylim.server.account.SignedIn;
-import tachylim.server.workout.PlanDtos.PlanScore;
 import tachylim.server.workout.PlanDtos.PlanView;
-import tachylim.server.workout.PlanDtos.PlanWish;
+import tachylim.shown.PlanScore;
+import tachylim.shown.PlanWish;
 import tachylim.workout.Brief;
 
 @RestController

@@ -20,6 +20,7 @@ import tachylim.load.Guardrails;
 import tachylim.load.Limit;
 import tachylim.method.School;
 import tachylim.passage.Readiness;
+import tachylim.record.WorkoutCodec;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
 import tachylim.server.bench.ChoiceService;
@@ -30,17 +31,17 @@ import tachylim.server.ceiling.Standing;
 import tachylim.server.ceiling.StandingService;
 import tachylim.server.load.LoadService;
 import tachylim.server.load.Today;
-import tachylim.server.record.WorkoutDocument;
+import tachylim.server.record.Documents;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StorageService;
 import tachylim.server.repertoire.StoredPiece;
 import tachylim.server.web.ProblemCode;
 import tachylim.server.web.Refused;
-import tachylim.server.workout.PlanDtos.BeliefDto;
-import tachylim.server.workout.PlanDtos.PlanScore;
 import tachylim.server.workout.PlanDtos.PlanView;
-import tachylim.server.workout.PlanDtos.PlanWish;
 import tachylim.server.workout.PlanDtos.SchoolDto;
+import tachylim.shown.BeliefDto;
+import tachylim.shown.PlanScore;
+import tachylim.shown.PlanWish;
 import tachylim.shown.Relief;
 import tachylim.task.Tension;
 import tachylim.tempo.Tempo;
@@ -124,7 +125,7 @@ public class PlanService {
         Limit effort = today.limit(Limit.Kind.EFFORT);
         return new PlanScore(
                 Rules.EDITION,
-                WorkoutDocument.write(new Workout(brief, List.of(), List.of())),
+                Documents.write(WorkoutCodec.WORKOUT, new Workout(brief, List.of(), List.of())),
                 IntStream.range(0, themes.size())
                         .mapToObj(theme -> BeliefDto.of(
                                 theme, themes.get(theme).known().belief().orElseThrow()))

@@ -10,10 +10,10 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import tachylim.ceiling.Posterior;
-import tachylim.server.record.SegmentDocument;
-import tachylim.server.record.WorkoutDocument;
+import tachylim.record.SegmentCodec;
+import tachylim.record.WorkoutCodec;
+import tachylim.server.record.Documents;
 import tachylim.shown.PlanOutline;
 import tachylim.workout.Run;
 import tachylim.workout.Segment;
@@ -61,8 +61,9 @@ public class StoredWorkout {
         this.minutes = minutes;
         this.focus = focus;
         this.school = workout.brief().choices().school().word();
-        this.plan = WorkoutDocument.write(workout);
-        this.planned = SegmentDocument.writeAll(Run.start(workout).ahead());
+        this.plan = Documents.write(WorkoutCodec.WORKOUT, workout);
+        this.planned =
+                Documents.write(SegmentCodec.SEGMENT.list(), Run.start(workout).ahead());
     }
 
     public Long id() {
@@ -87,7 +88,7 @@ public class StoredWorkout {
 
     /** What is shown of the plan. */
     public PlanOutline outline() {
-        return WorkoutDocument.read(plan).outline();
+        return PlanOutline.read(Documents.tree(plan));
     }
 
     /**
@@ -96,16 +97,11 @@ public class StoredWorkout {
      * @param beliefs what was believed of its pieces when it was begun, as far as that is still kept
      */
     public Workout workout(Map<Integer, Posterior> beliefs) {
-        return WorkoutDocument.read(plan).workout(beliefs);
+        return Documents.read(WorkoutCodec.workout(beliefs), plan);
     }
 
-    /** Its steps as they were told when it was begun; empty while nobody has kept them. */
-    public Optional<List<Segment>> planned() {
-        return Optional.ofNullable(planned).map(SegmentDocument::readAll);
-    }
-
-    /** Keeps the steps of a workout from before they were kept. */
-    public void planned(List<Segment> steps) {
-        planned = SegmentDocument.writeAll(steps);
+    /** Its steps as they were told when it was begun. */
+    public List<Segment> planned() {
+        return Documents.read(SegmentCodec.SEGMENT.list(), planned);
     }
 }

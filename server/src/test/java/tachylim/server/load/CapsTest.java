@@ -177,7 +177,11 @@ class CapsTest extends ServerTest {
                                             false))
                             .ok();
                 }),
-                way("putting the passage away", test -> test.odile.delete("/api/passages/" + test.passage)),
+                way(
+                        "putting the passage away",
+                        test -> test.odile
+                                .delete("/api/passages/" + test.passage)
+                                .ok()),
                 way("another passage", test -> Practice.newPassage(test.odile)),
                 way(
                         "cutting anew",

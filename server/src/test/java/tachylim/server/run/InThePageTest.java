@@ -8,13 +8,13 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.Base64;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import org.apache.commons.numbers.fraction.Fraction;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tachylim.ceiling.Known;
@@ -28,17 +28,17 @@ import tachylim.method.WarmUpRoutine;
 import tachylim.passage.Meter;
 import tachylim.passage.PaperPattern;
 import tachylim.passage.Passage;
-import tachylim.server.record.WorkoutDocument;
-import tachylim.server.run.RunDtos.KeptEvent;
-import tachylim.server.run.RunDtos.LeftDto;
-import tachylim.server.run.RunDtos.PlaceDto;
-import tachylim.server.run.RunDtos.RunScore;
-import tachylim.server.workout.PlanDtos.BeliefDto;
-import tachylim.server.workout.PlanDtos.PlanScore;
-import tachylim.server.workout.PlanDtos.PlanWish;
+import tachylim.record.WorkoutCodec;
+import tachylim.server.record.Documents;
+import tachylim.shown.BeliefDto;
+import tachylim.shown.KeptEvent;
+import tachylim.shown.LeftDto;
 import tachylim.shown.Moment;
+import tachylim.shown.PlaceDto;
+import tachylim.shown.PlanScore;
+import tachylim.shown.PlanWish;
 import tachylim.shown.Relief;
-import tachylim.task.Answer;
+import tachylim.shown.RunScore;
 import tachylim.task.Ask;
 import tachylim.task.Tension;
 import tachylim.task.Verdict;
@@ -46,7 +46,6 @@ import tachylim.tempo.Tempo;
 import tachylim.workout.Allowance;
 import tachylim.workout.Brief;
 import tachylim.workout.Choices;
-import tachylim.workout.Event;
 import tachylim.workout.Pass;
 import tachylim.workout.Planner;
 import tachylim.workout.Rest;
@@ -60,7 +59,6 @@ import tools.jackson.databind.json.JsonMapper;
 /** The core that a page carries and the server's own tell the same of the same runs. */
 class InThePageTest {
 
-    private static final int RUNS = 1_000;
     private static final int MOST_EVENTS = 4;
     private static final Path HERE = Path.of("..", "browser");
     private static final JsonMapper JSON = new JsonMapper();
@@ -79,10 +77,20 @@ class InThePageTest {
     private record Played(RunScore score, List<Told> told, Drawn plan) {}
 
     @Test
+    void aHundredRunsGoOnAlikeInBothPlaces() throws IOException, InterruptedException {
+        goOnAlike(100);
+    }
+
+    @Test
+    @Tag("long")
     void aThousandRunsGoOnAlikeInBothPlaces() throws IOException, InterruptedException {
+        goOnAlike(1_000);
+    }
+
+    private void goOnAlike(int many) throws IOException, InterruptedException {
         Path runs = folder.resolve("runs.jsonl");
         try (BufferedWriter lines = Files.newBufferedWriter(runs)) {
-            for (int i = 0; i < RUNS; i++) {
+            for (int i = 0; i < many; i++) {
                 lines.write(JSON.writeValueAsString(played()));
                 lines.newLine();
             }
@@ -98,9 +106,9 @@ class InThePageTest {
         assertThat(node.waitFor()).as(said).isZero();
         JsonNode compared = JSON.readTree(said);
         assertThat(compared.path("edition").asInt()).isEqualTo(Rules.EDITION);
-        assertThat(compared.path("played").asInt()).isEqualTo(RUNS);
-        assertThat(compared.path("moments").asInt()).isGreaterThan(3 * RUNS);
-        assertThat(compared.path("plans").asInt()).isGreaterThan(RUNS / 8);
+        assertThat(compared.path("played").asInt()).isEqualTo(many);
+        assertThat(compared.path("moments").asInt()).isGreaterThan(3 * many);
+        assertThat(compared.path("plans").asInt()).isGreaterThan(many / 8);
         assertThat(compared.path("count").asInt()).as(said).isZero();
     }
 
@@ -115,31 +123,32 @@ class InThePageTest {
             Posterior belief = themes.get(i).known().belief().orElseThrow();
             byte[] weights = belief.toBytes();
             beliefs.put(i, Posterior.fromBytes(weights, belief.passes()));
-            kept.add(new BeliefDto(i, belief.passes(), Base64.getEncoder().encodeToString(weights)));
+            kept.add(BeliefDto.of(i, belief.passes(), weights));
             places.add(new PlaceDto(i, i, "Passage " + i, "", 3 * i));
         }
-        String document = WorkoutDocument.write(planned);
-        Run run = Run.start(WorkoutDocument.read(document).workout(beliefs));
+        String document = Documents.write(WorkoutCodec.WORKOUT, planned);
+        Run run = Run.start(Documents.read(WorkoutCodec.workout(beliefs), document));
         List<KeptEvent> before = new ArrayList<>();
         for (int i = chance.nextInt(3); i > 0 && !run.isDone(); i--) {
             KeptEvent event = event(run, LeftDto.of(run.left()));
             before.add(event);
-            run = run.after(happened(event, run));
+            run = run.after(event.event(run));
         }
         double effort = chance.nextInt(10);
         RunScore score = new RunScore(Rules.EDITION, document, kept, before, LeftDto.of(run.left()), effort, places);
         List<Told> told = new ArrayList<>(List.of(new Told(null, moment(run, effort))));
         for (int i = 1 + chance.nextInt(MOST_EVENTS); i > 0 && !run.isDone(); i--) {
             KeptEvent event = event(run, null);
-            run = run.after(happened(event, run));
+            run = run.after(event.event(run));
             told.add(new Told(event, moment(run, effort)));
         }
         return new Played(score, told, chance.nextInt(5) == 0 ? drawn(planned.brief(), kept, beliefs) : null);
     }
 
     private static Drawn drawn(Brief brief, List<BeliefDto> kept, Map<Integer, Posterior> beliefs) {
-        String document = WorkoutDocument.write(new Workout(brief.with(List.of()), List.of(), List.of()));
-        Brief known = WorkoutDocument.read(document).workout(beliefs).brief();
+        String document =
+                Documents.write(WorkoutCodec.WORKOUT, new Workout(brief.with(List.of()), List.of(), List.of()));
+        Brief known = Documents.read(WorkoutCodec.workout(beliefs), document).brief();
         Choices choices = known.choices();
         PlanWish wish = new PlanWish(
                 0,
@@ -212,43 +221,25 @@ class InThePageTest {
 
     private KeptEvent event(Run run, LeftDto left) {
         if (run.step() instanceof Rest rest) {
-            return new KeptEvent("", RunEvent.Kind.RESTED, null, null, null, rest.seconds() + chance.nextInt(9), left);
+            return new KeptEvent("", KeptEvent.Kind.RESTED, null, null, null, rest.seconds() + chance.nextInt(9), left);
         }
         Ask ask = ((Pass) run.step()).ask();
         int tension = chance.nextInt(10) == 0 ? Tension.MOST - chance.nextInt(2) : chance.nextInt(4);
         return switch (chance.nextInt(12)) {
-            case 0 -> new KeptEvent("", RunEvent.Kind.UNJUDGED, null, null, null, null, left);
-            case 1 -> new KeptEvent("", RunEvent.Kind.BACKED_OFF, null, null, null, 2.5, left);
-            case 2 -> new KeptEvent("", RunEvent.Kind.REST_ASKED, null, null, null, 0.0, left);
+            case 0 -> new KeptEvent("", KeptEvent.Kind.UNJUDGED, null, null, null, null, left);
+            case 1 -> new KeptEvent("", KeptEvent.Kind.BACKED_OFF, null, null, null, 2.5, left);
+            case 2 -> new KeptEvent("", KeptEvent.Kind.REST_ASKED, null, null, null, 0.0, left);
             default -> {
                 boolean counted = ask.kind() == Ask.Kind.SET || ask.kind() == Ask.Kind.COUNT;
                 yield new KeptEvent(
                         "",
-                        RunEvent.Kind.JUDGED,
+                        KeptEvent.Kind.JUDGED,
                         Verdict.values()[Math.max(0, chance.nextInt(5) - 2)],
                         tension,
                         counted ? (double) chance.nextInt(ask.of() + 1) : null,
                         null,
                         left);
             }
-        };
-    }
-
-    /** The event as the server takes it from a page: with the verdict that its figure makes. */
-    private static Event happened(KeptEvent event, Run run) {
-        return switch (event.kind()) {
-            case JUDGED ->
-                new Event.Judged(((Pass) run.step())
-                        .ask()
-                        .answer(
-                                event.verdict(),
-                                Tension.of(event.tension()),
-                                event.told() == null ? Answer.NOTHING_TOLD : event.told()));
-            case UNJUDGED -> new Event.Unjudged();
-            case RESTED -> new Event.Rested(event.seconds());
-            case BACKED_OFF -> new Event.BackedOff(event.seconds());
-            case REST_ASKED -> new Event.RestAsked(event.seconds());
-            default -> throw new IllegalArgumentException("Nobody does " + event.kind() + " here");
         };
     }
 }

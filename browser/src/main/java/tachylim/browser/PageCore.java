@@ -1,0 +1,88 @@
+package tachylim.browser;
+
+import java.util.Map;
+import org.teavm.jso.JSExport;
+import tachylim.shown.BlockWish;
+import tachylim.shown.KeptEvent;
+import tachylim.shown.Moment;
+import tachylim.shown.PlanScore;
+import tachylim.shown.PlanWish;
+import tachylim.shown.Planned;
+import tachylim.shown.RunScore;
+import tachylim.workout.Brief;
+import tachylim.workout.Rules;
+import tachylim.workout.Run;
+import tachylim.workout.Workout;
+
+/** What a page may ask of the core it carries. A page plays one run at a time. */
+public final class PageCore {
+
+    private static Run run;
+    private static RunScore score;
+
+    /** What the last plan was drawn from, since a plan is changed many times before it is begun. */
+    private static String plannedBy;
+
+    private static PlanScore known;
+    private static Brief brief;
+
+    private PageCore() {}
+
+    /** Which rules these are: the server's must be the same. */
+    @JSExport
+    public static int edition() {
+        return Rules.EDITION;
+    }
+
+    /** Takes up a run as the server told it, with all that happened in it, and tells the moment where it stands. */
+    @JSExport
+    public static String begin(String told) {
+        score = RunScore.CODEC.read(Json.read(told));
+        run = score.run(Json.read(score.workout()));
+        return moment();
+    }
+
+    /** Plays the run on by one event, and tells the moment that comes after it; or why the event does not fit. */
+    @JSExport
+    public static String after(String event) {
+        try {
+            run = run.after(KeptEvent.CODEC.read(Json.read(event)).event(run));
+            return moment();
+        } catch (IllegalArgumentException | IllegalStateException refusal) {
+            return refused(refusal);
+        }
+    }
+
+    /**
+     * Plans a session by what the server told of it: the picture, and the blocks as they were composed.
+     *
+     * @param told what is known of its pieces and of the day
+     * @param wish what the player asks of it
+     * @return the plan, or why there is none
+     */
+    @JSExport
+    public static String plan(String told, String wish) {
+        try {
+            if (!told.equals(plannedBy)) {
+                known = PlanScore.CODEC.read(Json.read(told));
+                brief = known.brief(Json.read(known.workout()));
+                plannedBy = told;
+            }
+            Workout workout = known.plan(PlanWish.CODEC.read(Json.read(wish)).over(brief));
+            return Json.write(Planned.CODEC.write(new Planned(
+                    known.relief(workout),
+                    workout.brief().sketches().stream().map(BlockWish::of).toList())));
+        } catch (IllegalArgumentException refusal) {
+            return refused(refusal);
+        }
+    }
+
+    private static String refused(RuntimeException refusal) {
+        return Json.write(Map.of("refused", String.valueOf(refusal.getMessage())));
+    }
+
+    private static String moment() {
+        return Json.write(Moment.CODEC.write(
+                Moment.of(run, theme -> score.pieces().get(theme).firstNote(), score.effortBefore())));
+    }
+}

@@ -1,0 +1,40 @@
+package tachylim.method;
+
+import tachylim.tempo.Tempo;
+
+/**
+ * Where a method goes from a state: on to another one, or to its end.
+ *
+ * @param <S> its states
+ */
+sealed interface Next<S> {
+
+    /**
+     * On to a state.
+     *
+     * @param why the reason, one sentence
+     * @param most nothing is faster from here on
+     */
+    record Go<S>(S state, String why, Tempo most) implements Next<S> {
+
+        /** The same, with nothing faster than a tempo from here on. */
+        Next<S> notAbove(Tempo tempo) {
+            return new Go<>(state, why, tempo);
+        }
+    }
+
+    /**
+     * To the end.
+     *
+     * @param why the reason, one sentence
+     */
+    record Stop<S>(String why) implements Next<S> {}
+
+    static <S> Go<S> go(S state, String why) {
+        return new Go<>(state, why, Tempo.of(Tempo.MAX));
+    }
+
+    static <S> Next<S> stop(String why) {
+        return new Stop<>(why);
+    }
+}

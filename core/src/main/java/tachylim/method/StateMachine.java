@@ -1,0 +1,65 @@
+package tachylim.method;
+
+import tachylim.task.Answer;
+import tachylim.tempo.Tempo;
+
+/**
+ * A method as {@link Standing} plays it: its states, and where answers lead from each. What every method shares is not
+ * written here but there: a locked hand ends it, gripping and backing off go slower, so many passes are the end, and
+ * so is what is slower than can be set.
+ *
+ * @param <S> its states, immutable
+ */
+interface StateMachine<S> extends Method {
+
+    /** The state before the first pass, and the reason for it. */
+    Next<S> begin();
+
+    /**
+     * What to do in a state.
+     *
+     * @param cap nothing may be faster
+     * @param why the reason that led to it
+     */
+    Move move(S at, Tempo cap, String why);
+
+    /** After an answer that neither gripped nor locked. */
+    Next<S> after(S at, Tempo cap, Answer answer);
+
+    /** After it was played and nothing was said: nothing is earned, nothing is lost. */
+    Next<S> unjudged(S at, Tempo cap);
+
+    /** Slower than now. */
+    Next<S> slower(S at, Tempo cap, Cause cause);
+
+    /** How much of {@link #most()} was played. */
+    int done(S at);
+
+    /** How much it plays at the most. */
+    int most();
+
+    /** After an answer that gripped. */
+    default Next<S> gripping(S at, Tempo cap, Answer answer) {
+        return slower(at, cap, Cause.GRIPPING);
+    }
+
+    /** With nothing above a cap that is lower than the one so far. */
+    default Next<S> under(S at, Tempo cap, String because, String why) {
+        return Next.go(at, why);
+    }
+
+    /** Whether a state has come down so far that it is no longer worth playing. */
+    default boolean isTooLow(S at) {
+        return false;
+    }
+
+    /** The tempo that cannot be lowered any more once it is as slow as can be set. */
+    default Tempo easiest(S at, Tempo cap) {
+        return move(at, cap, "") instanceof Move.Play play ? play.tempo() : Tempo.of(Tempo.MAX);
+    }
+
+    @Override
+    default Position opening() {
+        return Standing.opening(this);
+    }
+}

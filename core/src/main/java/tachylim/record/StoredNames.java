@@ -1,0 +1,105 @@
+package tachylim.record;
+
+import java.util.Map;
+import tachylim.codec.Names;
+import tachylim.load.Caution;
+import tachylim.task.Ask;
+import tachylim.task.PassKind;
+import tachylim.task.Verdict;
+import tachylim.workout.Done;
+import tachylim.workout.Part;
+import tachylim.workout.Rest;
+
+/** The names under which values are stored, in columns and documents alike, written out once. */
+public final class StoredNames {
+
+    private StoredNames() {}
+
+    public static final Names<Part> PART = new Names<>(
+            Part.class,
+            Map.of(
+                    Part.WARM_UP,
+                    "WARM_UP",
+                    Part.OPENER,
+                    "OPENER",
+                    Part.PREPARE,
+                    "PREPARE",
+                    Part.MEASURE,
+                    "MEASURE",
+                    Part.CORE,
+                    "CORE",
+                    Part.PERFORM,
+                    "PERFORM",
+                    Part.STUDY,
+                    "STUDY",
+                    Part.CLOSER,
+                    "CLOSER"));
+
+    public static final Names<PassKind> PASS_KIND = new Names<>(
+            PassKind.class,
+            Map.of(
+                    PassKind.WARM_UP,
+                    "WARM_UP",
+                    PassKind.CONTROLLED,
+                    "CONTROLLED",
+                    PassKind.PROBE,
+                    "PROBE",
+                    PassKind.BURST,
+                    "BURST",
+                    PassKind.CLOSING,
+                    "CLOSING"));
+
+    public static final Names<Verdict> VERDICT =
+            new Names<>(Verdict.class, Map.of(Verdict.CLEAN, "CLEAN", Verdict.ROUGH, "ROUGH", Verdict.BROKE, "BROKE"));
+
+    public static final Names<Ask.Kind> ASK = new Names<>(
+            Ask.Kind.class,
+            Map.of(
+                    Ask.Kind.VERDICT,
+                    "VERDICT",
+                    Ask.Kind.NOTHING,
+                    "NOTHING",
+                    Ask.Kind.SET,
+                    "SET",
+                    Ask.Kind.COUNT,
+                    "COUNT",
+                    Ask.Kind.EDGE,
+                    "EDGE",
+                    Ask.Kind.SLIPS,
+                    "SLIPS",
+                    Ask.Kind.MATCH,
+                    "MATCH",
+                    Ask.Kind.HELD,
+                    "HELD"));
+
+    public static final Names<Rest.Reason> REST = new Names<>(
+            Rest.Reason.class,
+            Map.of(
+                    Rest.Reason.RECOVER,
+                    "RECOVER",
+                    Rest.Reason.CHANGE,
+                    "CHANGE",
+                    Rest.Reason.BREAK,
+                    "BREAK",
+                    Rest.Reason.AWAY,
+                    "AWAY",
+                    Rest.Reason.ASKED,
+                    "ASKED"));
+
+    public static final Names<Done.Cause> CAUSE = new Names<>(
+            Done.Cause.class,
+            Map.of(
+                    Done.Cause.PLAYED,
+                    "PLAYED",
+                    Done.Cause.STOPPED,
+                    "STOPPED",
+                    Done.Cause.SYMPTOM,
+                    "SYMPTOM",
+                    Done.Cause.LEFT,
+                    "LEFT",
+                    Done.Cause.OUTDATED,
+                    "OUTDATED"));
+
+    public static final Names<Caution> CAUTION =
+            new Names<>(Caution.class, Map.of(Caution.USUAL, "USUAL", Caution.CAUTIOUS, "CAUTIOUS"));
+}

@@ -1,0 +1,176 @@
+package tachylim.workout;
+
+import java.util.Optional;
+import tachylim.load.Guardrails;
+import tachylim.load.Reserve;
+import tachylim.method.Move;
+import tachylim.method.Position;
+import tachylim.task.PassKind;
+import tachylim.tempo.Tempo;
+import tachylim.tempo.Whole;
+
+/**
+ * Rests and breaks: a burst never starts with the reserve below its floor nor leaves it below
+ * {@value Reserve#LEAST_AFTER_BURST}, what measures is played rested, unbroken playing ends in a break, and a block takes no
+ * more than its time.
+ */
+final class Pacing {
+
+    /** Rest after a burst at the least, in seconds. */
+    static final double LEAST_REST = 15;
+
+    /** The rest between two blocks, in seconds. */
+    static final double CHANGE_SECONDS = 20;
+
+    /** A burst that needs more of the reserve than this is shortened or left out. */
+    private static final double MOST_NEEDED = 0.95;
+
+    /** A probe is played rested: with this much of the reserve. */
+    static final double PROBE_RESERVE = 0.9;
+
+    private final Situation now;
+
+    Pacing(Situation now) {
+        this.now = now;
+    }
+
+    static Rest change() {
+        return new Rest(Rest.Reason.CHANGE, CHANGE_SECONDS, "Hands hanging before the next block.");
+    }
+
+    // What a pass needs first
+
+    /** The rest or the break that a pass needs before it; empty when it may begin. */
+    Optional<Rest> restBefore(Pass pass) {
+        // What is longer than may be played at once is played all the same, from a break.
+        if (now.tally().sinceBreak() > 0 && now.tally().sinceBreak() + pass.seconds() > unbroken()) {
+            return Optional.of(new Rest(
+                    Rest.Reason.BREAK,
+                    Guardrails.BREAK_SECONDS,
+                    Math.round(unbroken() / 60)
+                            + " minutes without a break: put the instrument down for "
+                            + Math.round(Guardrails.BREAK_SECONDS / 60) + "."));
+        }
+        double seconds = recovering(pass);
+        return seconds > 0
+                ? Optional.of(new Rest(Rest.Reason.RECOVER, seconds, reserveSentence(pass)))
+                : Optional.empty();
+    }
+
+    private double recovering(Pass pass) {
+        return Whole.above(now.tally().afterCountIn(pass).restUntil(reserveFor(pass)));
+    }
+
+    /** The reserve a pass may be begun with: what is slow needs none. */
+    private double reserveFor(Pass pass) {
+        return switch (pass.kind()) {
+            case BURST -> neededFor(pass);
+            case PROBE -> PROBE_RESERVE;
+            case WARM_UP, CONTROLLED, CLOSING -> 0;
+        };
+    }
+
+    private double neededFor(Pass burst) {
+        Tempo ease = now.estimate().ease().middle();
+        double cost = burst.paces(burst.playSeconds()).stream()
+                .mapToDouble(pace -> Reserve.cost(
+                        pace.tempo().ratioTo(ease),
+                        pace.seconds(),
+                        now.tally().reserve().k()))
+                .sum();
+        return Math.max(now.workout().caution().burstFloor(), Reserve.LEAST_AFTER_BURST + cost);
+    }
+
+    private String reserveSentence(Pass pass) {
+        String level = "The reserve is at " + Run.percent(now.tally().reserve().level());
+        return pass.kind() == PassKind.PROBE
+                ? level + "; what is measured is measured rested, at " + Run.percent(PROBE_RESERVE) + "."
+                : level + "; the next burst needs " + Run.percent(neededFor(pass)) + ".";
+    }
+
+    /** The burst, shortened to one beat where two ask too much of the reserve; null if one does too. */
+    Pass withinReserve(Pass pass, Move.Play play) {
+        if (neededFor(pass) <= MOST_NEEDED) {
+            return pass;
+        }
+        Pass shorter = now.phrasing().pass(play, 1, now.bursts());
+        return neededFor(shorter) <= MOST_NEEDED ? shorter : null;
+    }
+
+    // The time of a block
+
+    /** How long may be played without a break, in seconds. */
+    private double unbroken() {
+        return now.tally().condition().unbroken();
+    }
+
+    /** What a block has left. The warm-up takes what it takes: neither rests nor backing off may use its time up. */
+    double secondsLeft() {
+        return now.current().part() == Part.WARM_UP
+                ? Double.MAX_VALUE
+                : now.current().seconds() - (now.tally().elapsed() - now.blockStart() - breaks());
+    }
+
+    /** Breaks are due whatever is being played: they take nothing of a block's time. */
+    private double breaks() {
+        return now.progress().past().stream()
+                .filter(segment -> segment.block() == now.block()
+                        && segment.step() instanceof Rest rest
+                        && rest.reason() == Rest.Reason.BREAK)
+                .mapToDouble(Segment::seconds)
+                .sum();
+    }
+
+    /**
+     * The pass, a set with fewer passes where all of them are more than the block has time for; null if even one is, with
+     * the rests that it needs.
+     */
+    Pass withinTime(Pass pass) {
+        Pass shorter = pass;
+        while (shorter != null
+                && (secondsFor(shorter) > secondsLeft()
+                        || shorter.ask().passes() > 1 && shorter.seconds() > unbroken())) {
+            shorter = shorter.ask().passes() > 1 ? now.phrasing().shorter(shorter) : null;
+        }
+        return shorter;
+    }
+
+    /** What a pass takes of the clock: the rest it needs first, itself, its answer, and a rest after a burst. */
+    private double secondsFor(Pass pass) {
+        double after = pass.kind() == PassKind.BURST ? LEAST_REST : 0;
+        return recovering(pass) + pass.seconds() + Tally.ANSWER_SECONDS + after;
+    }
+
+    // After a burst
+
+    /**
+     * Long enough that, with the slow pass that follows, the next burst finds its reserve.
+     *
+     * @param after what was played with the burst
+     * @param next where the method goes from it
+     * @param bursts bursts judged in the block by then
+     */
+    Rest afterBurst(Tally after, Position next, int bursts) {
+        String left = "The burst left " + Run.percent(after.reserve().level()) + " of the reserve";
+        if (next.move() instanceof Move.Play slowMove) {
+            int beats = now.current().burstBeats();
+            Pass slow = now.phrasing().pass(slowMove, beats, bursts);
+            if (slow.kind() != PassKind.BURST
+                    && next.unjudged().move() instanceof Move.Play burstMove
+                    && burstMove.kind() == PassKind.BURST) {
+                double needed = Math.min(MOST_NEEDED, neededFor(now.phrasing().pass(burstMove, beats, bursts)));
+                double ratio = slow.tempo().ratioTo(now.estimate().ease().middle());
+                double before = Reserve.beforeSlowPlaying(needed, ratio, slow.playSeconds());
+                double rest = Whole.above(after.reserve().restUntil(before));
+                if (rest > LEAST_REST) {
+                    return new Rest(
+                            Rest.Reason.RECOVER,
+                            rest,
+                            left + "; " + Math.round(rest) + " s and a slow pass bring it to the " + Run.percent(needed)
+                                    + " the next one needs.");
+                }
+            }
+        }
+        return new Rest(Rest.Reason.RECOVER, LEAST_REST, left + "; let the hands hang.");
+    }
+}

@@ -1,0 +1,68 @@
+package tachylim.shown;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.List;
+import tachylim.codec.Codec;
+import tachylim.load.Limit;
+import tachylim.record.WorkoutCodec;
+import tachylim.workout.Brief;
+import tachylim.workout.Planner;
+import tachylim.workout.Run;
+import tachylim.workout.Workout;
+
+/**
+ * All that a page needs to plan by itself for the same pieces on the same day. It is handed on to the core in the page as
+ * it is.
+ *
+ * @param workout a document of {@link WorkoutCodec} without blocks
+ * @param rest why nothing may be played, empty when something may
+ * @param warning what is said of a session that is fast, empty when there is nothing to say
+ */
+public record PlanScore(
+        @Schema(description = "the rules it is planned by: a core of another edition cannot go on with it")
+        int edition,
+
+        String workout,
+        List<BeliefDto> beliefs,
+        double effortBefore,
+        double effortCap,
+        String effortWhy,
+        String rest,
+        String warning) {
+
+    public static final Codec<PlanScore> CODEC = Codec.object(score -> new PlanScore(
+            score.whole("edition", PlanScore::edition),
+            score.text("workout", PlanScore::workout),
+            score.get("beliefs", BeliefDto.CODEC.list(), PlanScore::beliefs),
+            score.number("effortBefore", PlanScore::effortBefore),
+            score.number("effortCap", PlanScore::effortCap),
+            score.text("effortWhy", PlanScore::effortWhy),
+            score.text("rest", PlanScore::rest),
+            score.text("warning", PlanScore::warning)));
+
+    /**
+     * What is known to plan from.
+     *
+     * @param workoutTree the workout's document, read
+     */
+    public Brief brief(Object workoutTree) {
+        return WorkoutCodec.workout(BeliefDto.byTheme(beliefs))
+                .read(workoutTree)
+                .brief();
+    }
+
+    /** The workout for a brief, with what this day has to say about it. */
+    public Workout plan(Brief asked) {
+        Workout workout = Planner.plan(asked);
+        if (!rest.isEmpty()) {
+            return workout.withOnlyRemark(rest);
+        }
+        return !warning.isEmpty() && asked.choices().school().isFast() ? workout.withRemark(warning) : workout;
+    }
+
+    /** A planned workout as it is shown on this day. */
+    public Relief relief(Workout workout) {
+        return Relief.of(
+                Run.start(workout), effortBefore, new Limit(Limit.Kind.EFFORT, effortCap, effortBefore, effortWhy));
+    }
+}

@@ -1,0 +1,166 @@
+package tachylim.shown;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.DecimalMax;
+import jakarta.validation.constraints.DecimalMin;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.util.List;
+import java.util.stream.Stream;
+import tachylim.codec.Codec;
+import tachylim.load.Caution;
+import tachylim.method.School;
+import tachylim.method.Strictness;
+import tachylim.workout.Brief;
+import tachylim.workout.Choices;
+import tachylim.workout.Music;
+import tachylim.workout.Sketch;
+import tachylim.workout.Theme;
+
+/** What a player asks of a workout. */
+public record PlanWish(
+        long pieceId,
+
+        @Min(value = Brief.LEAST_MINUTES, message = PlanWish.MINUTES)
+        @Max(value = Brief.MOST_MINUTES, message = PlanWish.MINUTES)
+        int minutes,
+
+        @NotNull(message = "Choose a method.") School school,
+        @Min(1) @Max(Choices.MOST_BURSTS) int bursts,
+        @Min(1) @Max(Choices.LONGEST_BURST) int burstBeats,
+
+        @DecimalMin("" + Choices.LEAST_CONTROLLED) @DecimalMax("" + Choices.MOST_CONTROLLED)
+        double controlledShare,
+
+        @DecimalMin("" + Choices.LEAST_FIRST) @DecimalMax("" + Choices.MOST_FIRST)
+        double firstBurstShare,
+
+        @Min(1) @Max(Choices.MOST_CLEAN_IN_A_ROW) int cleanInARow,
+
+        @NotNull(message = "Choose how much reserve a burst needs.")
+        Caution caution,
+
+        @NotNull
+        @Size(max = Choices.LONGEST_FOCUS, message = "A focus is at most " + Choices.LONGEST_FOCUS + " characters.")
+        String focus,
+
+        boolean roughCounts,
+        boolean looseOnly,
+
+        @Size(max = Brief.MOST_THEMES - 1, message = PlanWish.PIECES)
+        @Schema(description = "the other pieces of the session, in the order they are wanted")
+        List<@NotNull Long> others,
+
+        @Valid
+        @Size(max = Brief.MOST_SKETCHES, message = PlanWish.BLOCKS)
+        @Schema(description = "its blocks as the player has put them together; none to have them composed")
+        List<@NotNull BlockWish> blocks) {
+
+    private static final String MINUTES = "Give " + Brief.LEAST_MINUTES + " to " + Brief.MOST_MINUTES + " minutes.";
+    private static final String PIECES = "A session has up to " + Brief.MOST_THEMES + " pieces.";
+    private static final String BLOCKS = "A session has up to " + Brief.MOST_SKETCHES + " blocks.";
+
+    public static final Codec<PlanWish> CODEC = Codec.object(wish -> new PlanWish(
+            wish.get("pieceId", Codec.LONG, PlanWish::pieceId),
+            wish.whole("minutes", PlanWish::minutes),
+            wish.get("school", Codec.constants(School.values()), PlanWish::school),
+            wish.whole("bursts", PlanWish::bursts),
+            wish.whole("burstBeats", PlanWish::burstBeats),
+            wish.number("controlledShare", PlanWish::controlledShare),
+            wish.number("firstBurstShare", PlanWish::firstBurstShare),
+            wish.whole("cleanInARow", PlanWish::cleanInARow),
+            wish.get("caution", Codec.constants(Caution.values()), PlanWish::caution),
+            wish.text("focus", PlanWish::focus),
+            wish.flag("roughCounts", PlanWish::roughCounts),
+            wish.flag("looseOnly", PlanWish::looseOnly),
+            wish.get("others", Codec.LONG.list(), PlanWish::others),
+            wish.get("blocks", BlockWish.CODEC.list(), PlanWish::blocks)));
+
+    public PlanWish {
+        others = others == null ? List.of() : List.copyOf(others);
+        blocks = blocks == null ? List.of() : List.copyOf(blocks);
+    }
+
+    /** All its pieces, the one that needs it most first. */
+    public List<Long> pieceIds() {
+        return Stream.concat(Stream.of(pieceId), others.stream()).distinct().toList();
+    }
+
+    /** Whether any block plays a piece in a mode. */
+    public boolean modesOf(long piece) {
+        int theme = pieceIds().indexOf(piece);
+        return blocks.stream().anyMatch(block -> block.theme() == theme && Music.isMode(block.version()));
+    }
+
+    public List<Sketch> sketches() {
+        return blocks.stream().map(block -> block.sketch(choices())).toList();
+    }
+
+    /** The same with blocks as they were composed. */
+    public PlanWish with(List<Sketch> sketches) {
+        return of(pieceId, minutes, choices(), others, sketches);
+    }
+
+    public Choices choices() {
+        return new Choices(
+                school,
+                bursts,
+                burstBeats,
+                controlledShare,
+                firstBurstShare,
+                cleanInARow,
+                caution,
+                focus,
+                new Strictness(roughCounts, looseOnly));
+    }
+
+    /** The session that is wished for, of the pieces and on the day that {@code known} is about. */
+    public Brief over(Brief known) {
+        return new Brief(
+                known.themes(),
+                sketches(),
+                minutes,
+                choices(),
+                known.allowance(),
+                known.condition(),
+                known.routine(),
+                known.spared());
+    }
+
+    /** What was wished of a session that was begun, with its blocks as they were. */
+    public static PlanWish of(Brief begun) {
+        List<Long> pieces = begun.themes().stream().map(Theme::id).toList();
+        return of(pieces.get(0), begun.minutes(), begun.choices(), pieces.subList(1, pieces.size()), begun.sketches());
+    }
+
+    /** The usual wish for a piece. */
+    public static PlanWish usual(long pieceId, int minutes, Choices choices) {
+        return usual(List.of(pieceId), minutes, choices);
+    }
+
+    /** The usual wish for some pieces, the one that needs it most first. */
+    public static PlanWish usual(List<Long> pieceIds, int minutes, Choices choices) {
+        return of(pieceIds.get(0), minutes, choices, pieceIds.subList(1, pieceIds.size()), List.of());
+    }
+
+    private static PlanWish of(long pieceId, int minutes, Choices choices, List<Long> others, List<Sketch> sketches) {
+        return new PlanWish(
+                pieceId,
+                minutes,
+                choices.school(),
+                choices.bursts(),
+                choices.burstBeats(),
+                choices.controlledShare(),
+                choices.firstBurstShare(),
+                choices.cleanInARow(),
+                choices.caution(),
+                choices.focus(),
+                choices.strictness().roughCounts(),
+                choices.strictness().looseOnly(),
+                others,
+                sketches.stream().map(BlockWish::of).toList());
+    }
+}

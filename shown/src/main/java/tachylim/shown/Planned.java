@@ -1,0 +1,16 @@
+package tachylim.shown;
+
+import java.util.List;
+import tachylim.codec.Codec;
+
+/**
+ * A session as a page has planned it: the picture, and the blocks as they were composed.
+ *
+ * @param blocks what a player may put together otherwise
+ */
+public record Planned(Relief relief, List<BlockWish> blocks) {
+
+    public static final Codec<Planned> CODEC = Codec.object(planned -> new Planned(
+            planned.get("relief", Relief.CODEC, Planned::relief),
+            planned.get("blocks", BlockWish.CODEC.list(), Planned::blocks)));
+}

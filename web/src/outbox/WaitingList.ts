@@ -1,0 +1,33 @@
+import type { Keep } from "../keep";
+
+/** What waits in the browser until the server has it: a list under one key, which outlives reloads. */
+export class WaitingList<T extends { clientId: string }> {
+  constructor(
+    private readonly keep: Keep,
+    private readonly key: string,
+  ) {}
+
+  /** All that waits, the oldest first. */
+  all(): T[] {
+    try {
+      const kept: unknown = JSON.parse(this.keep.getItem(this.key) ?? "[]");
+      return Array.isArray(kept) ? (kept as T[]) : [];
+    } catch {
+      return [];
+    }
+  }
+
+  add(one: T) {
+    this.write([...this.all(), one]);
+  }
+
+  /** Forgets one: it has arrived, or never will. Its id makes sending it twice harmless. */
+  forget({ clientId }: { clientId: string }) {
+    this.write(this.all().filter((other) => other.clientId !== clientId));
+  }
+
+  private write(list: T[]) {
+    if (list.length === 0) this.keep.removeItem(this.key);
+    else this.keep.setItem(this.key, JSON.stringify(list));
+  }
+}

@@ -1,0 +1,80 @@
+import { api, given, Problem } from "../api/client";
+import { EventQueue, type Queued } from "./queue";
+import { windowId } from "./windowId";
+import type { Schemas } from "../api/client";
+
+type RunView = Schemas["RunView"];
+
+/** With these the server says that an event comes to nothing; all else may still turn out either way. */
+const SAYS_NO = new Set(["out-of-step", "over", "too-late"]);
+
+const saysNo = (error: unknown): error is Problem =>
+  error instanceof Problem && (SAYS_NO.has(error.code ?? "") || cannotBeRead(error));
+
+const cannotBeRead = (refusal: Problem) => refusal.status === 422 || refusal.status === 400;
+
+type Fate = "kept" | "refused" | "open";
+
+/**
+ * What a refusal comes to by what the server keeps of the run. A no alone settles nothing: it may have been said of an answer
+ * that was taken before, or by a server that was behind.
+ */
+export function fate({ event, baseless }: Queued, refusal: Problem, { over, answers }: Schemas["HeardRun"]): Fate {
+  const place = answers.findIndex((answer) => answer.clientId === event.clientId);
+  if (place >= 0) {
+    if (event.tension === answers[place]!.tension) return "kept";
+    return over || place < answers.length - 1 || cannotBeRead(refusal) ? "refused" : "open";
+  }
+  // What stood before it is known not to come: then a server that has less is not behind.
+  return over || baseless || answers.length > event.ordinal || cannotBeRead(refusal) ? "refused" : "open";
+}
+
+/** How long to wait before the next try: longer each time, and as long as the server says where it does. */
+export function waitBefore(attempt: number, error: unknown): number {
+  if (error instanceof Problem && error.code === "too-soon")
+    return Math.min(60_000, 1_000 * Number(error.more.seconds) + 100);
+  return Math.min(20_000, 1_000 * 2 ** Math.min(attempt, 5));
+}
+
+const ago = (queued: Queued) => Math.max(0, (Date.now() - queued.madeAt) / 1000);
+
+function send(runId: number, queued: Queued): Promise<RunView> {
+  const body = { ...queued.event, holder: windowId(), secondsAgo: ago(queued) };
+  return given(api.POST("/api/runs/{id}/events", { params: { path: { id: runId } }, body }));
+}
+
+const heard = (runId: number) => given(api.GET("/api/runs/{id}/events", { params: { path: { id: runId } } }));
+
+export interface Sent {
+  view?: RunView;
+  /** What was refused for good, in the server's words. */
+  refused: string[];
+}
+
+/**
+ * Sends what is on its way, one after the other. What the server has not shown to be kept or refused stays, and is thrown for
+ * the caller to try again.
+ */
+export async function sendQueued(
+  runId: number,
+  queue: EventQueue,
+  onView: (view: RunView) => void = () => undefined,
+): Promise<Sent> {
+  const sent: Sent = { refused: [] };
+  for (let queued = queue.first(); queued; queued = queue.first()) {
+    try {
+      sent.view = await send(runId, queued);
+      queue.confirmed(queued);
+      onView(sent.view);
+    } catch (error) {
+      if (!saysNo(error)) throw error;
+      const decided = fate(queued, error, await heard(runId));
+      if (decided === "open") throw error;
+      if (decided === "refused") sent.refused.push(error.detail);
+      // A tension that came too late leaves its answer where it is.
+      if (decided === "refused" && error.code !== "too-late") queue.refused(queued);
+      else queue.confirmed(queued);
+    }
+  }
+  return sent;
+}

@@ -1,0 +1,161 @@
+import { beforeEach, describe, expect, it, vi } from "vitest";
+import { NoConnection, Problem } from "../api/client";
+import { memory } from "../memory";
+
+const post = vi.hoisted(() => vi.fn());
+const get = vi.hoisted(() => vi.fn());
+vi.mock("../api/client", async (original) => ({
+  ...(await original<typeof import("../api/client")>()),
+  api: { POST: post, GET: get },
+  given: (call: Promise<unknown>) => call,
+}));
+vi.mock("./windowId", () => ({ windowId: () => "w" }));
+
+const { fate, sendQueued, waitBefore } = await import("./answers");
+const { sendEverything } = await import("./outbox");
+const { noteSymptom } = await import("./symptoms");
+const { EventQueue } = await import("./queue");
+
+const answer = (clientId: string, kind: "JUDGED" | "STOPPED" = "JUDGED") =>
+  ({
+    clientId,
+    holder: "w",
+    ordinal: 0,
+    kind,
+    verdict: "CLEAN",
+    tension: 1,
+    told: null,
+    seconds: null,
+    secondsAgo: null,
+  }) as const;
+
+const refusal = (status: number, code?: string) => new Problem(status, "No.", { code });
+
+const kept = (ids: string[], over = false, tension = 1) => ({
+  over,
+  answers: ids.map((clientId) => ({ clientId, tension })),
+});
+
+const sent = (tension = 1) => ({ event: { ...answer("a"), tension }, madeAt: 0, revision: 1 });
+
+describe("what a no comes to", () => {
+  it.each([
+    ["nothing stands there yet", sent(), "out-of-step", kept([]), "open"],
+    ["something else stands there", sent(), "out-of-step", kept(["b"]), "refused"],
+    ["it stands there itself", sent(), "out-of-step", kept(["a", "b"]), "kept"],
+    ["the run is over without it", sent(), "over", kept([], true), "refused"],
+    ["the run is over and it is in it", sent(), "over", kept(["a"], true), "kept"],
+    ["its tension was to be put right and something has followed", sent(4), "too-late", kept(["a", "b"]), "refused"],
+    ["its tension was to be put right and nothing has followed", sent(4), "too-late", kept(["a"]), "open"],
+  ] as const)("%s", (_case, queued, code, heard, what) => {
+    expect(fate(queued, refusal(409, code), heard)).toBe(what);
+  });
+
+  it("is final for what can never be taken", () => {
+    expect(fate(sent(), refusal(422), kept([]))).toBe("refused");
+  });
+});
+
+describe("what is on its way", () => {
+  beforeEach(() => {
+    post.mockReset();
+    get.mockReset();
+  });
+
+  it.each([
+    new NoConnection(),
+    refusal(500),
+    refusal(503),
+    refusal(429),
+    refusal(409, "changed"),
+    refusal(409, "too-soon"),
+  ])("stays where nothing was decided: %s", async (error) => {
+    const queue = new EventQueue(7, memory());
+    queue.add(answer("a"));
+    post.mockRejectedValueOnce(error);
+    await expect(sendQueued(7, queue)).rejects.toBe(error);
+    expect(queue.all()).toHaveLength(1);
+    expect(get).not.toHaveBeenCalled();
+  });
+
+  it("stays when there is no answer, and goes when there is one", async () => {
+    const queue = new EventQueue(7, memory());
+    queue.add(answer("a"));
+    post.mockRejectedValueOnce(refusal(500));
+    await expect(sendQueued(7, queue)).rejects.toThrow();
+    expect(queue.all()).toHaveLength(1);
+    post.mockResolvedValueOnce({ id: 7 });
+    expect((await sendQueued(7, queue)).view).toEqual({ id: 7 });
+    expect(queue.all()).toHaveLength(0);
+  });
+
+  it("stays where a no comes from a server that is behind", async () => {
+    const queue = new EventQueue(7, memory());
+    queue.add(answer("a"));
+    post.mockRejectedValueOnce(refusal(409, "out-of-step"));
+    get.mockResolvedValueOnce(kept([]));
+    await expect(sendQueued(7, queue)).rejects.toThrow("No.");
+    expect(queue.all()).toHaveLength(1);
+  });
+
+  it("stays where it cannot be asked what a no was said of", async () => {
+    const queue = new EventQueue(7, memory());
+    queue.add(answer("a"));
+    post.mockRejectedValueOnce(refusal(409, "over"));
+    get.mockRejectedValueOnce(new NoConnection());
+    await expect(sendQueued(7, queue)).rejects.toThrow();
+    expect(queue.all()).toHaveLength(1);
+  });
+
+  it("goes without a word where it was taken all the same", async () => {
+    const queue = new EventQueue(7, memory());
+    queue.add(answer("a"));
+    post.mockRejectedValueOnce(refusal(409, "over"));
+    get.mockResolvedValueOnce(kept(["a"], true));
+    expect((await sendQueued(7, queue)).refused).toEqual([]);
+    expect(queue.all()).toHaveLength(0);
+  });
+
+  it("does not wait for ever behind an answer that was refused, also when the connection went in between", async () => {
+    const queue = new EventQueue(7, memory());
+    queue.add(answer("a"));
+    queue.add({ ...answer("b"), ordinal: 1 });
+    post.mockRejectedValueOnce(refusal(422)).mockRejectedValueOnce(new NoConnection());
+    get.mockResolvedValue(kept([]));
+    await expect(sendQueued(7, queue)).rejects.toThrow();
+    expect(queue.all()).toHaveLength(1);
+    post.mockRejectedValueOnce(refusal(409, "out-of-step"));
+    expect((await sendQueued(7, queue)).refused).toEqual(["No."]);
+    expect(queue.all()).toHaveLength(0);
+  });
+
+  it("says what was refused for good, and goes on with the rest", async () => {
+    const queue = new EventQueue(7, memory());
+    queue.add(answer("a"));
+    queue.add(answer("b"));
+    get.mockResolvedValueOnce(kept(["other"]));
+    post.mockRejectedValueOnce(refusal(409, "over")).mockResolvedValueOnce({ id: 7 });
+    expect((await sendQueued(7, queue)).refused).toEqual(["No."]);
+    expect(post).toHaveBeenCalledTimes(2);
+  });
+
+  it("goes of every run, also past one that cannot be reached", async () => {
+    const keep = memory();
+    new EventQueue(1, keep).add(answer("a"));
+    new EventQueue(2, keep).add(answer("b", "STOPPED"));
+    noteSymptom(keep);
+    post.mockImplementation((_path: string, wish?: { params?: { path: { id: number } } }) =>
+      wish?.params?.path.id === 1 ? Promise.reject(refusal(404)) : Promise.resolve({}),
+    );
+    await sendEverything(keep);
+    expect(EventQueue.runs(keep)).toEqual([1]);
+    expect(post.mock.calls.map((call) => call[0] as string)).toContain("/api/symptoms");
+    expect(keep.getItem("tachylim.symptoms")).toBeNull();
+  });
+
+  it("waits longer each time, and as long as it is told", () => {
+    expect(waitBefore(1, refusal(500))).toBeGreaterThan(waitBefore(0, refusal(500)));
+    expect(waitBefore(30, refusal(500))).toBe(20_000);
+    expect(waitBefore(0, new Problem(409, "", { code: "too-soon", seconds: 3 }))).toBe(3_100);
+  });
+});

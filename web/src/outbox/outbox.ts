@@ -1,0 +1,37 @@
+import { Problem } from "../api/client";
+import type { Keep } from "../keep";
+import { sendQueued } from "./answers";
+import { sendCounts } from "./counts";
+import { EventQueue } from "./queue";
+import { sendSymptoms } from "./symptoms";
+
+/**
+ * Sends everything that waits in the browser, symptoms first, and says what was refused. What cannot be sent now stays, and
+ * holds nothing else up.
+ */
+export async function sendEverything(keep: Keep): Promise<string[]> {
+  const refused: string[] = [];
+  let failure: unknown;
+  const attempt = async (send: () => Promise<string[] | void>) => {
+    try {
+      refused.push(...((await send()) ?? []));
+    } catch (error) {
+      failure = error;
+    }
+  };
+  await attempt(() => sendSymptoms(keep));
+  for (const id of EventQueue.runs(keep)) {
+    await attempt(async () => {
+      try {
+        return (await sendQueued(id, new EventQueue(id, keep))).refused;
+      } catch (error) {
+        // Another account's, or another window's: they send it.
+        if (error instanceof Problem && (error.status === 404 || error.code === "taken-over")) return [];
+        throw error;
+      }
+    });
+  }
+  await attempt(() => sendCounts(keep));
+  if (failure) throw failure;
+  return refused;
+}

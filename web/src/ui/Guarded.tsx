@@ -1,0 +1,20 @@
+import { Suspense } from "react";
+import { Outlet, useLocation, useParams } from "react-router";
+import { ErrorBoundary } from "./ErrorBoundary";
+import { Nowhere, Waiting } from "./Page";
+
+/** Numbers of what is kept: whatever else stands in an address leads nowhere. */
+const NUMBER = /^[1-9]\d{0,14}$/;
+
+/** Each place by itself: an address that cannot be is said, and a page that cannot be drawn leaves the others alone. */
+export function Guarded() {
+  const { pathname } = useLocation();
+  const names = Object.values(useParams());
+  return (
+    <ErrorBoundary key={pathname}>
+      <Suspense fallback={<Waiting />}>
+        {names.every((name) => NUMBER.test(name ?? "")) ? <Outlet /> : <Nowhere />}
+      </Suspense>
+    </ErrorBoundary>
+  );
+}
