@@ -24,10 +24,10 @@ export class Problem extends Error {
   }
 }
 
-/** No answer at all: the network or the server is away. */
+/** No answer at all: the network or the server is away, or the server takes too long. */
 export class NoConnection extends Error {
-  constructor() {
-    super("No connection to Tachylim. What you typed is still here; try again in a moment.");
+  constructor(what = "No connection to Tachylim.") {
+    super(`${what} What you typed is still here; try again in a moment.`);
   }
 }
 
@@ -46,10 +46,13 @@ const csrf: Middleware = {
   },
 };
 
-/** A request that is not answered within this is as good as lost; files of music and the demo's ten weeks take longer. */
+/**
+ * A request that is not answered within this is as good as lost. Files of music, the demo's ten weeks and whoever comes in by a
+ * password take longer, the more so on a busy machine.
+ */
 const PATIENCE_MS = 10_000;
 const LONG_PATIENCE_MS = 180_000;
-const LONG = /\/api\/(scores|demo)\b/;
+const LONG = /\/api\/(scores|demo|account|session)\b/;
 
 const inTime = (request: Request) =>
   fetch(request, { signal: AbortSignal.timeout(LONG.test(request.url) ? LONG_PATIENCE_MS : PATIENCE_MS) });
@@ -62,8 +65,9 @@ export async function given<T>(call: Promise<{ data?: T; error?: unknown; respon
   let answer;
   try {
     answer = await call;
-  } catch {
-    throw new NoConnection();
+  } catch (error) {
+    const late = error instanceof DOMException && error.name === "TimeoutError";
+    throw late ? new NoConnection("Tachylim takes too long to answer.") : new NoConnection();
   }
   if (!answer.response.ok) {
     if (answer.response.status >= 502 && answer.response.status <= 504) throw new NoConnection();

@@ -1,7 +1,5 @@
-import { zodResolver } from "@hookform/resolvers/zod";
-import { useForm } from "react-hook-form";
+import { type FormEvent, useState } from "react";
 import { Link, useLocation, useNavigate } from "react-router";
-import { z } from "zod";
 import { api, given, Problem } from "../../api/client";
 import { sentence, useChange, zone } from "../../api/queries";
 import { Button } from "../../ui/Button";
@@ -17,25 +15,27 @@ import { Alert } from "../../ui/Alert";
 const { name: NAME, password: PASSWORD } = RANGES.Credentials;
 const LENGTH = `A password has ${PASSWORD.minLength} characters or more, in any script.`;
 
-const signIn = z.object({
-  name: z
-    .string()
-    .trim()
-    .min(1, "Give your name.")
-    .max(NAME.maxLength, `A name has up to ${NAME.maxLength} characters.`),
-  password: z.string().min(1, "Give your password."),
-});
-const register = signIn.extend({ password: z.string().min(PASSWORD.minLength, LENGTH) });
+interface Credentials {
+  name: string;
+  password: string;
+}
+
+/** What is wrong with each field before it is sent. */
+function wrong({ name, password }: Credentials, registering: boolean): Partial<Credentials> {
+  const short = password.length < (registering ? PASSWORD.minLength : 1);
+  return {
+    ...(name === "" && { name: "Give your name." }),
+    ...(short && { password: registering ? LENGTH : "Give your password." }),
+  };
+}
 
 /** Before anyone is signed in. */
 export default function Welcome({ register: registering = false, demo }: { register?: boolean; demo: boolean }) {
   const navigate = useNavigate();
   const location = useLocation();
-  const form = useForm<z.infer<typeof signIn>>({
-    resolver: zodResolver(registering ? register : signIn),
-    defaultValues: { name: "", password: "" },
-  });
-  const enter = useChange(async (wish: z.infer<typeof signIn>) => {
+  const [typed, setTyped] = useState<Credentials>({ name: "", password: "" });
+  const [errors, setErrors] = useState<Partial<Credentials>>({});
+  const enter = useChange(async (wish: Credentials) => {
     const body = { ...wish, zone: zone() };
     await given(registering ? api.POST("/api/account", { body }) : api.POST("/api/session", { body }));
     if (registering) void navigate("/start", { replace: true });
@@ -44,8 +44,14 @@ export default function Welcome({ register: registering = false, demo }: { regis
   const openDemo = useChange(() => given(api.POST("/api/demo")), touches.everything);
   const problem = enter.error ?? openDemo.error;
   const nameError = problem instanceof Problem && problem.field === "name" ? problem.detail : undefined;
-
   const passwordError = problem instanceof Problem && problem.field === "password" ? problem.detail : undefined;
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    const wish = { ...typed, name: typed.name.trim() };
+    const found = wrong(wish, registering);
+    setErrors(found);
+    if (Object.keys(found).length === 0) enter.mutate(wish);
+  };
   return (
     <main className="mx-auto grid min-h-dvh max-w-[1180px] content-center items-center gap-x-16 gap-y-8 px-6 py-10 lg:grid-cols-[1.2fr_1fr]">
       <section>
@@ -61,17 +67,14 @@ export default function Welcome({ register: registering = false, demo }: { regis
       </section>
       <section aria-label={registering ? "Register" : "Sign in"} className="max-w-md">
         <h2 className="mb-4 text-2xl">{registering ? "New here" : "Sign in"}</h2>
-        <form
-          noValidate
-          onSubmit={(event) => void form.handleSubmit((wish) => enter.mutate(wish))(event)}
-          className="grid gap-3"
-        >
+        <form noValidate onSubmit={submit} className="grid gap-3">
           <Field
             label="Name"
             autoComplete="username"
             {...upTo(NAME)}
-            error={form.formState.errors.name?.message ?? nameError}
-            {...form.register("name")}
+            value={typed.name}
+            onChange={(event) => setTyped({ ...typed, name: event.target.value })}
+            error={errors.name ?? nameError}
           />
           <Field
             label="Password"
@@ -82,8 +85,9 @@ export default function Welcome({ register: registering = false, demo }: { regis
                 ? "At least 10 characters in any script; a few words that do not belong together are good."
                 : undefined
             }
-            error={form.formState.errors.password?.message ?? passwordError}
-            {...form.register("password")}
+            value={typed.password}
+            onChange={(event) => setTyped({ ...typed, password: event.target.value })}
+            error={errors.password ?? passwordError}
           />
           {problem && !nameError && !passwordError && <Alert className="font-semibold">{sentence(problem)}</Alert>}
           <div className="mt-1 flex flex-wrap items-center gap-3">

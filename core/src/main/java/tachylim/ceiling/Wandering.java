@@ -1,5 +1,7 @@
 package tachylim.ceiling;
 
+import tachylim.load.Layoff;
+
 /**
  * How far a skill wanders while nobody looks: about 1% by the square root of the days, and after a week without
  * practice wider still and lower. What practice adds is not here, but in the trend that each player shows. This class is
@@ -11,7 +13,6 @@ package tachylim.ceiling;
 record Wandering(double drift, double sd) {
 
     private static final double NIGHTLY = 0.01;
-    private static final int LAYOFF_DAYS = 7;
     private static final double LAYOFF_DRIFT = 0.004;
     private static final double MOST_DRIFT = 0.12;
     private static final double LAYOFF_WIDENING = 0.005;
@@ -19,7 +20,7 @@ record Wandering(double drift, double sd) {
 
     /** From the evening of a day on which it was played to a day {@code days} later, 1 or more. */
     static Wandering over(long days) {
-        double away = Math.max(0, days - LAYOFF_DAYS);
+        double away = Math.max(0, days - Layoff.LEAST);
         return new Wandering(
                 -Math.min(MOST_DRIFT, LAYOFF_DRIFT * away),
                 Math.hypot(NIGHTLY * Math.sqrt(days), Math.min(MOST_WIDENING, LAYOFF_WIDENING * away)));

@@ -2,8 +2,6 @@ package tachylim.load;
 
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
-import java.util.ArrayList;
-import java.util.List;
 import java.util.Optional;
 
 /**
@@ -17,9 +15,6 @@ import java.util.Optional;
  * @param usual the effort of a usual day before, in effort minutes
  */
 public record Return(int day, int length, int away, double usual) {
-
-    /** Fewer days without playing are no layoff. */
-    public static final int LAYOFF = 7;
 
     public static final double FIRST = 0.4;
     static final int SHORTEST = 3;
@@ -47,22 +42,6 @@ public record Return(int day, int length, int away, double usual) {
         return Layoff.last(history)
                 .filter(one -> ChronoUnit.DAYS.between(one.back(), history.today()) < History.MONTH)
                 .isPresent();
-    }
-
-    /** Days without playing, from the first of them to the day on which somebody was back. */
-    private record Layoff(LocalDate from, LocalDate back, int away) {
-
-        static Optional<Layoff> last(History history) {
-            List<LocalDate> days = new ArrayList<>(history.played().keySet());
-            days.add(history.today());
-            for (int i = days.size() - 1; i > 0; i--) {
-                int away = (int) ChronoUnit.DAYS.between(days.get(i - 1), days.get(i)) - 1;
-                if (away >= LAYOFF) {
-                    return Optional.of(new Layoff(days.get(i - 1).plusDays(1), days.get(i), away));
-                }
-            }
-            return Optional.empty();
-        }
     }
 
     /** The return from the rest after a symptom that was over on a day, if today belongs to it. */

@@ -3,16 +3,12 @@ package tachylim.load;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.temporal.ChronoUnit;
 
 /**
  * Days on which nothing is measured and nothing fast is played: the first after a week or more away, and those soon after
  * a symptom. A rule of thumb; whoever treats the player knows better.
  */
 public final class Sparing {
-
-    /** A pause of so many days makes a return. */
-    public static final int AWAY_DAYS = 7;
 
     /** So long after a symptom playing stays easy. */
     private static final Duration AFTER_SYMPTOM = Duration.ofDays(7);
@@ -32,7 +28,7 @@ public final class Sparing {
             return "A symptom was reported in the last " + AFTER_SYMPTOM.toDays()
                     + " days: easy playing only, nothing is measured. What a licensed practitioner told you goes first.";
         }
-        long away = lastPlayed == null ? 0 : ChronoUnit.DAYS.between(lastPlayed, today);
-        return away >= AWAY_DAYS ? away + " days away: today is for easy playing, and nothing is measured yet." : "";
+        int away = lastPlayed == null ? 0 : Layoff.daysBetween(lastPlayed, today);
+        return away >= Layoff.LEAST ? away + " days away: today is for easy playing, and nothing is measured yet." : "";
     }
 }

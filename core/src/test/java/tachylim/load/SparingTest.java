@@ -15,14 +15,16 @@ class SparingTest {
     @Test
     void aDayLikeAnyOtherSparesNobody() {
         assertThat(Sparing.why(TODAY, TODAY.minusDays(1), null, NOW)).isEmpty();
-        assertThat(Sparing.why(TODAY, TODAY.minusDays(6), null, NOW)).isEmpty();
+        assertThat(Sparing.why(TODAY, TODAY.minusDays(7), null, NOW))
+                .as("six days without playing")
+                .isEmpty();
         assertThat(Sparing.why(TODAY, null, null, NOW)).isEmpty();
     }
 
     @Test
     void theFirstDayAfterAWeekAwayIsEasy() {
-        assertThat(Sparing.why(TODAY, TODAY.minusDays(7), null, NOW)).startsWith("7 days away");
-        assertThat(Sparing.why(TODAY, TODAY.minusDays(40), null, NOW)).startsWith("40 days away");
+        assertThat(Sparing.why(TODAY, TODAY.minusDays(8), null, NOW)).startsWith("7 days away");
+        assertThat(Sparing.why(TODAY, TODAY.minusDays(41), null, NOW)).startsWith("40 days away");
     }
 
     @Test

@@ -3,6 +3,7 @@ package tachylim.e2e;
 import com.google.gson.Gson;
 import com.google.gson.JsonObject;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.net.CookieManager;
 import java.net.HttpCookie;
 import java.net.URI;
@@ -21,7 +22,7 @@ final class Client {
     private static final Duration PATIENCE = Duration.ofSeconds(8);
 
     /** A server that has just started takes longer with what it has never done, the more so on a busy machine. */
-    private static final Duration LONG = Duration.ofMinutes(1);
+    private static final Duration LONG = Duration.ofMinutes(3);
 
     private final Supplier<String> base;
     private final CookieManager cookies;
@@ -79,6 +80,23 @@ final class Client {
 
     Reply delete(String path) {
         return send("DELETE", path, null);
+    }
+
+    /** What stands at an address, as text. */
+    String text(String path) {
+        try {
+            return http.send(
+                            HttpRequest.newBuilder(URI.create(base.get() + path))
+                                    .timeout(patience)
+                                    .build(),
+                            HttpResponse.BodyHandlers.ofString())
+                    .body();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
     }
 
     private Reply send(String method, String path, Object body) {

@@ -76,6 +76,7 @@ class ClusterTest {
     @Test
     void anyInstanceAnswersAnybody() {
         Rehearsal rehearsal = new Rehearsal("undisturbed", cluster.doors(), ANSWERS, SEED)
+                .patiently()
                 .begin(PLAYERS)
                 .join();
         assertThat(rehearsal.failures())
@@ -89,8 +90,10 @@ class ClusterTest {
 
     @Test
     void twoWritersAtOnceKeepTheirOrder() {
-        Rehearsal rehearsal =
-                new Rehearsal("two writers", pair, ANSWERS, SEED).begin(PLAYERS).join();
+        Rehearsal rehearsal = new Rehearsal("two writers", pair, ANSWERS, SEED)
+                .patiently()
+                .begin(PLAYERS)
+                .join();
         assertThat(rehearsal.failures())
                 .as(() -> "without an answer: " + rehearsal.unanswered())
                 .isZero();
@@ -102,7 +105,8 @@ class ClusterTest {
 
     @Test
     void aNodeThatLagsTellsNothingThatIsPast() {
-        Rehearsal rehearsal = new Rehearsal("a node lags", pair, ANSWERS, SEED).begin(PLAYERS);
+        Rehearsal rehearsal =
+                new Rehearsal("a node lags", pair, ANSWERS, SEED).patiently().begin(PLAYERS);
         while (!rehearsal.isDone()) {
             cluster.lag("node2", 200 + random.nextInt(1_000));
             rehearsal.awaitTold(rehearsal.told() + PLAYERS);

@@ -27,6 +27,7 @@ final class Installation implements AutoCloseable {
     private final Path home;
     private final int speed;
     private final int port = App.freePort();
+    private Path script = LAUNCHER;
     private Process launcher;
 
     Installation(Path home) {
@@ -43,7 +44,7 @@ final class Installation implements AutoCloseable {
     record Said(int exit, String text) {}
 
     private ProcessBuilder call(String... words) {
-        List<String> command = new ArrayList<>(List.of(LAUNCHER.toString()));
+        List<String> command = new ArrayList<>(List.of(script.toString()));
         command.addAll(List.of(words));
         ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true);
         builder.environment().put("TACHYLIM_HOME", home.toString());
@@ -63,6 +64,11 @@ final class Installation implements AutoCloseable {
             Thread.currentThread().interrupt();
             throw new IllegalStateException(e);
         }
+    }
+
+    /** From here on by the launcher of another version. */
+    void changeTo(Path otherLauncher) {
+        script = otherLauncher;
     }
 
     Installation start() {

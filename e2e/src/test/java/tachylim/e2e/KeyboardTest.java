@@ -68,7 +68,7 @@ class KeyboardTest {
         assertThat(odile.stage()).hasAttribute("data-state", "ready");
         page.evaluate("() => document.activeElement.blur()");
 
-        odile.playToTheEnd();
+        odile.hurry().playToTheEnd();
         type("What was found", "Third finger first.");
         press("Keep the note");
         press("To today");

@@ -62,6 +62,7 @@ final class Rehearsal {
     private final AtomicBoolean over = new AtomicBoolean();
     private CompletableFuture<Void> everybody;
     private boolean quiet;
+    private boolean patient;
 
     Rehearsal(String name, List<String> doors, int answers, long seed) {
         this.name = name;
@@ -73,6 +74,12 @@ final class Rehearsal {
     /** Nobody answers twice or begins twice: only what players do. */
     Rehearsal quietly() {
         quiet = true;
+        return this;
+    }
+
+    /** Whoever is only to be answered, and not soon: an instance that has just started takes seconds for what it has never done. */
+    Rehearsal patiently() {
+        patient = true;
         return this;
     }
 
@@ -269,7 +276,7 @@ final class Rehearsal {
         }
 
         private void register() {
-            client = new Client(this::door);
+            client = patient ? new Client(this::door).patient() : new Client(this::door);
             // Whether somebody was registered whose answer was lost is not asked: the next is another.
             until(
                     () -> {

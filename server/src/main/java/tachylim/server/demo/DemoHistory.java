@@ -17,6 +17,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 import tachylim.method.School;
 import tachylim.method.Strictness;
 import tachylim.passage.InstrumentFamily;
+import tachylim.server.TachylimSettings;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
 import tachylim.server.demo.DemoRepertoire.DemoPassage;
@@ -53,7 +54,7 @@ class DemoHistory {
     static final String NAME = "Odile Marrane";
 
     private static final long SEED = 20_260_315;
-    private static final int DAYS = 70;
+    private static final int TEN_WEEKS = 70;
     private static final int DAYS_TO_AUDITION = 35;
     private static final int DAYS_TO_CONCERT = 17;
     private static final int USUAL_MINUTES = 40;
@@ -91,6 +92,7 @@ class DemoHistory {
     private final DemoClock clock;
     private final TransactionTemplate transaction;
     private final EntityManager entities;
+    private final int days;
 
     DemoHistory(
             AccountService accounts,
@@ -101,7 +103,9 @@ class DemoHistory {
             DemoBench bench,
             DemoClock clock,
             TransactionTemplate transaction,
-            EntityManager entities) {
+            EntityManager entities,
+            TachylimSettings settings) {
+        this.days = settings.demoDays();
         this.accounts = accounts;
         this.repertoire = repertoire;
         this.runs = runs;
@@ -126,7 +130,7 @@ class DemoHistory {
     }
 
     private SignedIn weeks(LocalDate today, ZoneId zone) {
-        clock.move(at(today.minusDays(DAYS), LocalTime.of(9, 0), zone));
+        clock.move(at(today.minusDays(days), LocalTime.of(9, 0), zone));
         SignedIn odile = accounts.open(NAME, UUID.randomUUID().toString(), zone.getId());
         accounts.change(odile, InstrumentFamily.MALLET, USUAL_MINUTES, Strictness.USUAL, null);
         List<DemoPiece> pieces = repertoire(odile, today);
@@ -136,7 +140,7 @@ class DemoHistory {
                 .toList();
         SplittableRandom random = new SplittableRandom(SEED);
         int turn = 0;
-        for (int daysAgo = DAYS - 1; daysAgo >= 1; daysAgo--) {
+        for (int daysAgo = days - 1; daysAgo >= 1; daysAgo--) {
             boolean away = daysAgo <= LAYOFF_FROM && daysAgo >= LAYOFF_TO;
             boolean practises = !RESTS.contains(daysAgo)
                     && (random.nextDouble() < PRACTISES || daysAgo == 1 || TESTS.contains(daysAgo));
@@ -248,7 +252,7 @@ class DemoHistory {
     }
 
     private static SimulatedPlayer player(DemoPiece piece, int daysAgo, SplittableRandom random) {
-        double progress = 1 - (double) daysAgo / DAYS;
+        double progress = 1 - (double) daysAgo / TEN_WEEKS;
         DemoPassage passage = piece.passage();
         double truth = passage.truthAtStart() * Math.pow(passage.truthNow() / passage.truthAtStart(), progress);
         boolean justBack = daysAgo < LAYOFF_TO && daysAgo > LAYOFF_TO - 8;
