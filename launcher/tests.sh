@@ -35,7 +35,7 @@ maven() { PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD=1 mvn -B -ntp -f "$ROOT/pom.xml" "$@"
 # What other modules build on is put where they find it when they are built by themselves.
 pack_core() { maven -q install -DskipTests -pl .,core,shown,browser; }
 
-pack_server() { maven -q -o verify -DskipTests -pl server,e2e; }
+pack_server() { maven -q verify -DskipTests -pl server,e2e; }
 
 build_pages() {
   cd "$ROOT/web"
@@ -57,7 +57,7 @@ check_scripts() { shellcheck --check-sourced "$ROOT/tachylim" "$ROOT/launcher/cl
 run_module() { # module, forks, then further arguments
   local module=$1 forks=$2
   shift 2
-  maven -o surefire:test -pl "$module" -Dtest.forks="$forks" "$@"
+  maven surefire:test -pl "$module" -Dtest.forks="$forks" "$@"
 }
 
 start_test_database() {
