@@ -114,6 +114,16 @@ public interface Codec<T> {
         });
     }
 
+    /** Such a value, which must be there. */
+    default Codec<T> required() {
+        return of(this::write, node -> {
+            if (node == null) {
+                throw new IllegalArgumentException("is missing");
+            }
+            return read(node);
+        });
+    }
+
     /** Such values by name; none where there are no names. */
     default Codec<Map<String, T>> byName() {
         return of(

@@ -26,7 +26,7 @@ public record EasyPasses(PassKind kind, List<Tempo> tempos, String why) implemen
 
     static final Codec<EasyPasses> CODEC = Codec.object(method -> new EasyPasses(
             method.get("kind", KIND, EasyPasses::kind),
-            method.get("tempos", Tempo.CODEC.list(), EasyPasses::tempos),
+            method.get("tempos", Tempo.CODEC.list().required(), EasyPasses::tempos),
             method.text("why", EasyPasses::why)));
 
     /** How much slower a pass gets after one that broke or gripped. */

@@ -19,7 +19,7 @@ import tachylim.tempo.Tempo;
 public record ReferenceComparison(List<Tempo> tempos, String reference, String tried) implements Series {
 
     static final Codec<ReferenceComparison> CODEC = Codec.object(method -> new ReferenceComparison(
-            method.get("tempos", Tempo.CODEC.list(), ReferenceComparison::tempos),
+            method.get("tempos", Tempo.CODEC.list().required(), ReferenceComparison::tempos),
             method.text("reference", ReferenceComparison::reference),
             method.text("tried", ReferenceComparison::tried)));
 

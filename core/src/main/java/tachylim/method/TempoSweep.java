@@ -16,8 +16,8 @@ import tachylim.tempo.Tempo;
  */
 public record TempoSweep(List<Tempo> tempos) implements Series {
 
-    static final Codec<TempoSweep> CODEC =
-            Codec.object(method -> new TempoSweep(method.get("tempos", Tempo.CODEC.list(), TempoSweep::tempos)));
+    static final Codec<TempoSweep> CODEC = Codec.object(
+            method -> new TempoSweep(method.get("tempos", Tempo.CODEC.list().required(), TempoSweep::tempos)));
 
     private static final int USUAL = 8;
     private static final double USUAL_FROM = 0.7;

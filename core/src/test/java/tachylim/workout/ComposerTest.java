@@ -51,7 +51,7 @@ class ComposerTest {
         return Planner.plan(new Brief(themes, List.of(), minutes, Choices.usual(), left, Condition.FRESH, ""));
     }
 
-    @Property(tries = 60)
+    @Property(tries = 150)
     void theMinutesAreFilledOrItIsSaidWhyNot(
             @ForAll @IntRange(min = 5, max = 120) int minutes,
             @ForAll @IntRange(min = 1, max = 6) int pieces,
@@ -69,7 +69,7 @@ class ComposerTest {
         assertThat(filled).isGreaterThan(wornOut ? 0.3 : 0.7);
     }
 
-    @Property(tries = 40)
+    @Property(tries = 100)
     void noMoreThanSixAlikeFollowOneAnother(
             @ForAll @IntRange(min = 5, max = 120) int minutes, @ForAll @IntRange(min = 1, max = 4) int pieces) {
         Object last = null;

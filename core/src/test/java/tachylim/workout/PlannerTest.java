@@ -202,7 +202,7 @@ class PlannerTest {
         assertThat(workout.blocks()).noneMatch(b -> b.method() instanceof IntervalBursts);
     }
 
-    @Property(tries = 150)
+    @Property(tries = 400)
     void anythingThatCanBeAskedCanBePlannedAndPlayed(
             @ForAll @DoubleRange(min = 20, max = 400) double ceiling,
             @ForAll @DoubleRange(min = 20, max = 400) double target,
@@ -232,7 +232,7 @@ class PlannerTest {
         }
     }
 
-    @Property(tries = 50)
+    @Property(tries = 100)
     void aStepFollowsAnotherWithoutAGapInTime(@ForAll @DoubleRange(min = 50, max = 300) double ceiling) {
         double now = 0;
         for (Segment segment : Run.start(plan(sure(ceiling), ceiling * 1.2, School.INTERVAL_BURSTS, null))

@@ -172,7 +172,7 @@ class RunLearnsTest {
     }
 
     /** Whatever is answered: gripping caps the whole day, a locked hand leads to the close, bursts stay safe. */
-    @Property(tries = 50)
+    @Property(tries = 120)
     void theLawsHoldInTheWholeRun(
             @ForAll("answers") List<Answer> answers,
             @ForAll School school,

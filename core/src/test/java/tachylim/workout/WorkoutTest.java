@@ -172,7 +172,7 @@ class WorkoutTest {
                         .isLessThanOrEqualTo(Guardrails.UNBROKEN_SECONDS));
     }
 
-    @Property(tries = 100)
+    @Property(tries = 300)
     void nothingIsPlannedOverACap(
             @ForAll @IntRange(min = 3, max = 180) int minutes,
             @ForAll @DoubleRange(min = 0, max = 80) double effort,
@@ -186,7 +186,7 @@ class WorkoutTest {
     }
 
     /** Whatever is answered, a locked hand included. */
-    @Property(tries = 100)
+    @Property(tries = 300)
     void noAnswerPassesACap(
             @ForAll @DoubleRange(min = 0, max = 80) double effort,
             @ForAll @DoubleRange(min = 0, max = 90) double burstSeconds,
@@ -208,7 +208,7 @@ class WorkoutTest {
         assertThat(totals.playingSeconds()).isLessThanOrEqualTo(allowance.playingSeconds() + 1e-9);
     }
 
-    @Property(tries = 100)
+    @Property(tries = 300)
     void aBurstNeverStartsWithTheReserveBelowItsFloorNorDrainsIt(
             @ForAll("answers") List<Answer> answers,
             @ForAll Caution caution,
@@ -231,7 +231,7 @@ class WorkoutTest {
         }
     }
 
-    @Property(tries = 80)
+    @Property(tries = 200)
     void everyRunEndsAndALockedHandEndsTheBursts(@ForAll("answers") List<Answer> answers) {
         Run run = play(usual(), answers);
         assertThat(run.isDone()).isTrue();
