@@ -84,17 +84,26 @@ public final class Posterior {
             throw new IllegalArgumentException("A guess is off by 2% to 100%, not by " + sd);
         }
         Row[] rows = new Row[Shape.COUNT];
+        // Where the ceiling lies on a curve follows from its width and its lapse alone.
+        Row[] around = new Row[Shape.WIDTHS.length * Shape.LAPSES.length];
         for (int index = 0; index < Shape.COUNT; index++) {
-            Shape shape = Shape.of(index);
-            double prior = Shape.prior(index);
-            double[] weights = new double[PLACES];
-            for (int place = 0; place < PLACES; place++) {
-                double off = (shape.at(place(place)).ceiling() - ceiling.log()) / sd;
-                weights[place] = prior * Math.exp(-off * off / 2);
+            int which = Shape.width(index) * Shape.LAPSES.length + Shape.lapse(index);
+            if (around[which] == null) {
+                around[which] = around(ceiling, sd, Shape.of(index));
             }
-            rows[index] = new Row(0, weights);
+            rows[index] = around[which].times(Shape.prior(index));
         }
         return normalised(rows, 0);
+    }
+
+    /** A Gaussian around the place at which a shape's ceiling is the one that is guessed. */
+    private static Row around(Tempo ceiling, double sd, Shape shape) {
+        double[] weights = new double[PLACES];
+        for (int place = 0; place < PLACES; place++) {
+            double off = (shape.at(place(place)).ceiling() - ceiling.log()) / sd;
+            weights[place] = Math.exp(-off * off / 2);
+        }
+        return new Row(0, weights);
     }
 
     /** What {@link #prior} says, without laying out the grid: guesses differ in nothing but where they lie. */
@@ -117,7 +126,7 @@ public final class Posterior {
         }
         Row[] scaled = new Row[rows.length];
         for (int shape = 0; shape < rows.length; shape++) {
-            scaled[shape] = rows[shape].trimmed(NEGLIGIBLE * sum).times(1 / sum);
+            scaled[shape] = rows[shape].trimmed(NEGLIGIBLE * sum, 1 / sum);
         }
         return new Posterior(scaled, passes);
     }
@@ -351,10 +360,11 @@ public final class Posterior {
             }
         }
         double[] smooth = spread(density);
+        double total = Arrays.stream(smooth).sum();
         return new Band(
-                quantile(smooth, from, fine, 0.1),
-                quantile(smooth, from, fine, 0.5),
-                quantile(smooth, from, fine, 0.9));
+                quantile(smooth, total, from, fine, 0.1),
+                quantile(smooth, total, from, fine, 0.5),
+                quantile(smooth, total, from, fine, 0.9));
     }
 
     /** How far beyond the grid a quantity may lie, ln BPM. */
@@ -366,6 +376,9 @@ public final class Posterior {
     private static double[] spread(double[] density) {
         double[] smooth = new double[density.length];
         for (int i = 0; i < density.length; i++) {
+            if (density[i] == 0) {
+                continue;
+            }
             for (int near = Math.max(0, i - FINE / 2); near <= Math.min(density.length - 1, i + FINE / 2); near++) {
                 smooth[near] += density[i] / FINE;
             }
@@ -373,8 +386,7 @@ public final class Posterior {
         return smooth;
     }
 
-    private static Tempo quantile(double[] density, double from, double fine, double wanted) {
-        double total = Arrays.stream(density).sum();
+    private static Tempo quantile(double[] density, double total, double from, double fine, double wanted) {
         double sum = 0;
         for (int i = 0; i < density.length; i++) {
             double next = sum + density[i] / total;

@@ -1,7 +1,5 @@
 package tachylim.ceiling;
 
-import java.util.Arrays;
-
 /**
  * The weights of one shape over the places of the curve: a stretch of the places, since far from the truth nothing
  * weighs anything. This class is immutable as long as nobody keeps its array.
@@ -27,6 +25,11 @@ record Row(int from, double[] weights) {
 
     /** The same, without the ends that weigh less than {@code least}. */
     Row trimmed(double least) {
+        return trimmed(least, 1);
+    }
+
+    /** The same times a factor, without the ends that weigh less than {@code least} before. */
+    Row trimmed(double least, double factor) {
         int first = 0;
         int end = weights.length;
         while (first < end && weights[first] < least) {
@@ -35,18 +38,19 @@ record Row(int from, double[] weights) {
         while (end > first && weights[end - 1] < least) {
             end--;
         }
-        if (first == 0 && end == weights.length) {
-            return this;
-        }
-        return first == end ? EMPTY : new Row(from + first, Arrays.copyOfRange(weights, first, end));
+        return first == end ? EMPTY : scaled(first, end, factor);
     }
 
     Row times(double factor) {
-        double[] scaled = weights.clone();
+        return scaled(0, weights.length, factor);
+    }
+
+    private Row scaled(int first, int end, double factor) {
+        double[] scaled = new double[end - first];
         for (int i = 0; i < scaled.length; i++) {
-            scaled[i] *= factor;
+            scaled[i] = weights[first + i] * factor;
         }
-        return new Row(from, scaled);
+        return new Row(from + first, scaled);
     }
 
     /** The weights of several shapes at each place together. */

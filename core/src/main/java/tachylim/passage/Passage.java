@@ -141,10 +141,18 @@ public record Passage(
         return (notes.size() - 1) / span.doubleValue();
     }
 
+    /** The same as {@link #gap} where nobody asks for the fraction in its lowest terms, which takes far longer. */
+    private double gapAsNumber(int link) {
+        Fraction from = notes.get(link).onset();
+        Fraction to = notes.get(link + 1).onset();
+        long over = (long) to.getNumerator() * from.getDenominator() - (long) from.getNumerator() * to.getDenominator();
+        return over / ((double) from.getDenominator() * to.getDenominator());
+    }
+
     /** The most notes to a beat that any link asks for, which is what speed has to reach. */
     public double quickestNotesPerBeat() {
         return IntStream.range(0, notes.size() - 1)
-                .mapToDouble(link -> 1 / gap(link).doubleValue())
+                .mapToDouble(link -> 1 / gapAsNumber(link))
                 .max()
                 .orElse(1);
     }

@@ -95,6 +95,9 @@ public final class Planner {
     private final Tempo target;
     private final double seconds;
 
+    /** Of the music as it is played, to a beat. */
+    private final double quickestNotes;
+
     private Planner(Brief brief, Sketch sketch) {
         this(brief, sketch, brief.themes().get(sketch.theme()).in(sketch.version()));
     }
@@ -108,6 +111,7 @@ public final class Planner {
         this.estimate = music.estimate(theme.estimate());
         this.target = music.tempo(theme.target());
         this.seconds = sketch.seconds();
+        this.quickestNotes = music.notes().quickestNotesPerBeat();
     }
 
     /** The planner for a piece as written, for what does not depend on a block. */
@@ -242,13 +246,12 @@ public final class Planner {
     }
 
     private double slowestRate() {
-        return Tempo.of(Tempo.MIN).rate(music.notes().quickestNotesPerBeat());
+        return Tempo.of(Tempo.MIN).rate(quickestNotes);
     }
 
     /** {@code tempo}, or the tempo at which the quickest notes come as fast as may be planned, if that is slower. */
     private Tempo reachable(Tempo tempo) {
-        return Tempo.slower(
-                tempo, Tempo.clamped(60 * fastestRate() / music.notes().quickestNotesPerBeat()));
+        return Tempo.slower(tempo, Tempo.clamped(60 * fastestRate() / quickestNotes));
     }
 
     /** What is slow is never faster than what is wanted. */
@@ -410,7 +413,7 @@ public final class Planner {
                 notes.notes().size(),
                 Math.max(1, (int) Math.ceil(notes.length().doubleValue() - 1e-9)),
                 Math.max(1, (int) Math.ceil(notes.barBeats().doubleValue() - 1e-9)),
-                notes.quickestNotesPerBeat(),
+                quickestNotes,
                 weak);
     }
 

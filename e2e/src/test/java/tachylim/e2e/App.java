@@ -7,6 +7,8 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.file.FileSystem;
+import java.nio.file.FileSystems;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
@@ -47,6 +49,17 @@ final class App implements AutoCloseable {
         app.emptyDatabase();
         app.launch();
         return app;
+    }
+
+    /** Another version of the server, with one step more for the database; its libraries are those of this one. */
+    static Path withMigration(Path jar, String name, String step) throws IOException {
+        Files.copy(JAR, jar);
+        Files.createSymbolicLink(
+                jar.resolveSibling("lib"), JAR.resolveSibling("lib").toRealPath());
+        try (FileSystem inside = FileSystems.newFileSystem(jar)) {
+            Files.writeString(inside.getPath("db", "migration", name), step);
+        }
+        return jar;
     }
 
     static String environment(String name) {

@@ -3,9 +3,6 @@ package tachylim.e2e;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
-import java.nio.file.FileSystem;
-import java.nio.file.FileSystems;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -172,13 +169,10 @@ class ClusterTest {
 
     /** A version with one step more for the database. */
     private static Path newer() throws IOException {
-        Path jar = Files.copy(App.JAR, home.resolve("newer.jar"));
-        try (FileSystem inside = FileSystems.newFileSystem(jar)) {
-            Files.writeString(
-                    inside.getPath("BOOT-INF", "classes", "db", "migration", "V9999__" + NEWER + ".sql"),
-                    "CREATE TABLE IF NOT EXISTS " + NEWER + " (id INT PRIMARY KEY);\n");
-        }
-        return jar;
+        return App.withMigration(
+                home.resolve("newer.jar"),
+                "V9999__" + NEWER + ".sql",
+                "CREATE TABLE IF NOT EXISTS " + NEWER + " (id INT PRIMARY KEY);\n");
     }
 
     @Test

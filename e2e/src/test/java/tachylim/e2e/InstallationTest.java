@@ -6,8 +6,6 @@ import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.FileSystem;
-import java.nio.file.FileSystems;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
@@ -198,11 +196,8 @@ class InstallationTest {
                 migrations.resolve("V1__schema.sql"));
         Files.writeString(migrations.resolve("V2__later.sql"), step);
         Files.createSymbolicLink(root.resolve("launcher"), here.resolve("launcher"));
-        Path jar = Files.createDirectories(root.resolve("server/target")).resolve("tachylim.jar");
-        Files.copy(App.JAR, jar);
-        try (FileSystem inside = FileSystems.newFileSystem(jar)) {
-            Files.writeString(inside.getPath("BOOT-INF", "classes", "db", "migration", "V2__later.sql"), step);
-        }
+        Path target = Files.createDirectories(root.resolve("server/target"));
+        App.withMigration(target.resolve("tachylim.jar"), "V2__later.sql", step);
         return Files.copy(Installation.LAUNCHER, root.resolve("tachylim"), StandardCopyOption.COPY_ATTRIBUTES);
     }
 
