@@ -1,5 +1,4 @@
 import { QueryClientProvider } from "@tanstack/react-query";
-import { lazy, Suspense } from "react";
 import { BrowserRouter, Navigate, Route, Routes } from "react-router";
 import type { Schemas } from "./api/client";
 import { queryClient, useGreeting } from "./api/queries";
@@ -8,28 +7,29 @@ import { useOutbox } from "./outbox/useOutbox";
 import { keep } from "./keep";
 import { ErrorBoundary } from "./ui/ErrorBoundary";
 import { Guarded } from "./ui/Guarded";
+import { later } from "./ui/later";
 import { Nav } from "./ui/Nav";
 import { Failed, Waiting } from "./ui/Page";
 import { Toasts } from "./ui/Toasts";
 
-const Welcome = lazy(() => import("./features/welcome/Welcome"));
-const First = lazy(() => import("./features/first/First"));
-const Today = lazy(() => import("./features/today/Today"));
-const Passages = lazy(() => import("./features/passages/Passages"));
-const NewPassage = lazy(() => import("./features/bench/NewPassage"));
-const Bench = lazy(() => import("./features/bench/Bench"));
-const SheetPage = lazy(() => import("./features/bench/SheetPage"));
-const Plan = lazy(() => import("./features/plan/Plan"));
-const RunPage = lazy(() => import("./features/run/RunPage"));
-const Ceiling = lazy(() => import("./features/ceiling/Ceiling"));
-const TestResult = lazy(() => import("./features/ceiling/TestResult"));
-const Load = lazy(() => import("./features/load/Load"));
-const Season = lazy(() => import("./features/season/Season"));
-const Log = lazy(() => import("./features/log/Log"));
-const MonthPage = lazy(() => import("./features/log/MonthPage"));
-const SessionPage = lazy(() => import("./features/log/SessionPage"));
-const Counts = lazy(() => import("./features/count/Counts"));
-const Settings = lazy(() => import("./features/settings/Settings"));
+const Welcome = later(() => import("./features/welcome/Welcome"));
+const First = later(() => import("./features/first/First"));
+const Today = later(() => import("./features/today/Today"));
+const Passages = later(() => import("./features/passages/Passages"));
+const NewPassage = later(() => import("./features/bench/NewPassage"));
+const Bench = later(() => import("./features/bench/Bench"));
+const SheetPage = later(() => import("./features/bench/SheetPage"));
+const Plan = later(() => import("./features/plan/Plan"));
+const RunPage = later(() => import("./features/run/RunPage"));
+const Ceiling = later(() => import("./features/ceiling/Ceiling"));
+const TestResult = later(() => import("./features/ceiling/TestResult"));
+const Load = later(() => import("./features/load/Load"));
+const Season = later(() => import("./features/season/Season"));
+const Log = later(() => import("./features/log/Log"));
+const MonthPage = later(() => import("./features/log/MonthPage"));
+const SessionPage = later(() => import("./features/log/SessionPage"));
+const Counts = later(() => import("./features/count/Counts"));
+const Settings = later(() => import("./features/settings/Settings"));
 
 export function App() {
   return (
@@ -37,9 +37,7 @@ export function App() {
       <ErrorBoundary>
         <Toasts>
           <BrowserRouter>
-            <Suspense fallback={<Waiting />}>
-              <Places />
-            </Suspense>
+            <Places />
           </BrowserRouter>
         </Toasts>
       </ErrorBoundary>

@@ -1,7 +1,6 @@
-import { Suspense } from "react";
 import { Outlet, useLocation, useParams } from "react-router";
 import { ErrorBoundary } from "./ErrorBoundary";
-import { Nowhere, Waiting } from "./Page";
+import { Nowhere } from "./Page";
 
 /** Numbers of what is kept: whatever else stands in an address leads nowhere. */
 const NUMBER = /^[1-9]\d{0,14}$/;
@@ -12,9 +11,7 @@ export function Guarded() {
   const names = Object.values(useParams());
   return (
     <ErrorBoundary key={pathname}>
-      <Suspense fallback={<Waiting />}>
-        {names.every((name) => NUMBER.test(name ?? "")) ? <Outlet /> : <Nowhere />}
-      </Suspense>
+      {names.every((name) => NUMBER.test(name ?? "")) ? <Outlet /> : <Nowhere />}
     </ErrorBoundary>
   );
 }
