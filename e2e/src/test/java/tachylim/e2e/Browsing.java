@@ -43,6 +43,11 @@ final class Browsing implements AutoCloseable {
 
     /** Somebody with a browser window of this size. */
     BrowserContext somebody(String base, int width, int height) {
+        return unhurried(somebodyInAHurry(base, width, height));
+    }
+
+    /** The same, where musical time runs as fast on the pages as the server lets it. */
+    BrowserContext somebodyInAHurry(String base, int width, int height) {
         return opened(new Browser.NewContextOptions().setBaseURL(base).setViewportSize(width, height));
     }
 
@@ -53,13 +58,12 @@ final class Browsing implements AutoCloseable {
     private BrowserContext opened(Browser.NewContextOptions options) {
         BrowserContext context = browser.newContext(options.setLocale("en-GB"));
         context.setDefaultTimeout(Shared.PATIENCE_MS);
-        unhurried(context);
         LeaveWithTheTest.opened(context);
         return context;
     }
 
     /** What is played by the clock takes a while on these pages, so that what happens meanwhile can be seen. */
-    private static void unhurried(BrowserContext context) {
+    private static BrowserContext unhurried(BrowserContext context) {
         context.route(GREETING, route -> {
             try {
                 APIResponse greeting = route.fetch();
@@ -70,6 +74,7 @@ final class Browsing implements AutoCloseable {
                 route.abort();
             }
         });
+        return context;
     }
 
     private static final String GREETING = "**/api/greeting";
@@ -84,10 +89,10 @@ final class Browsing implements AutoCloseable {
 
     /** Somebody's other browser, in another zone of time, signed in as in the first. */
     BrowserContext in(String zone, BrowserContext first) {
-        BrowserContext context = opened(new Browser.NewContextOptions()
+        BrowserContext context = unhurried(opened(new Browser.NewContextOptions()
                 .setBaseURL(Shared.APP.base())
                 .setViewportSize(1280, 800)
-                .setTimezoneId(zone));
+                .setTimezoneId(zone)));
         context.addCookies(first.cookies());
         return context;
     }

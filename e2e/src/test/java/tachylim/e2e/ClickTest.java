@@ -36,7 +36,7 @@ class ClickTest {
 
     @Test
     void everyClickSoundsWithinAMillisecondOfItsTime() {
-        Musician odile = Shared.somebodyNew().firstWorkout();
+        Musician odile = Shared.somebodyPlaying();
         Page page = odile.page;
         String run = page.url().replaceAll(".*/run/", "");
         String window = (String) page.evaluate("() => sessionStorage.getItem('tachylim.window')");

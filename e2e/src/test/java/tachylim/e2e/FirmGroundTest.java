@@ -64,7 +64,7 @@ class FirmGroundTest {
     @ParameterizedTest(name = "{0}")
     @MethodSource("troubles")
     void anAnswerThatIsNotSettledIsSentAgainUntilItIs(String name, BiConsumer<Route, Integer> trouble) {
-        Musician odile = Shared.somebodyNew().firstWorkout();
+        Musician odile = Shared.somebodyPlayingFast();
         AtomicInteger tries = new AtomicInteger();
         odile.page.route(EVENTS, route -> {
             if (route.request().method().equals("POST") && tries.incrementAndGet() <= 2) {
@@ -85,7 +85,7 @@ class FirmGroundTest {
 
     @Test
     void aTensionPutRightWhileItsAnswerIsOnItsWayArrives() {
-        Musician odile = Shared.somebodyNew().firstWorkout();
+        Musician odile = Shared.somebodyPlayingFast();
         odile.playToTheCue();
         AtomicInteger sent = new AtomicInteger();
         odile.page.route(EVENTS, route -> {
@@ -102,7 +102,7 @@ class FirmGroundTest {
 
     @Test
     void aSymptomDoesNotWaitBehindAnAnswer() {
-        Musician odile = Shared.somebodyNew().firstWorkout();
+        Musician odile = Shared.somebodyPlayingFast();
         odile.page.route(EVENTS, route -> {
             if (route.request().postData().contains("\"JUDGED\"")) {
                 fulfil(route, 500, "{\"status\":500}");
@@ -125,7 +125,7 @@ class FirmGroundTest {
 
     @Test
     void whatWasLeftOnItsWayIsSentWhereverTheApplicationOpens() {
-        Musician odile = Shared.somebodyNew().firstWorkout();
+        Musician odile = Shared.somebodyPlayingFast();
         BrowserContext context = odile.page.context();
         odile.playToTheCue();
         context.route(EVENTS, Route::abort);
@@ -154,7 +154,7 @@ class FirmGroundTest {
 
     @Test
     void aFullStorageSwallowsNoAnswer() {
-        Musician odile = Shared.somebodyNew().firstWorkout();
+        Musician odile = Shared.somebodyPlaying();
         odile.page.evaluate(
                 "() => { Storage.prototype.setItem = () => { throw new DOMException('full', 'QuotaExceededError'); }; }");
         odile.playAndAnswer("j");

@@ -12,7 +12,7 @@ import org.junit.jupiter.api.Test;
 /** A plan is put right by hand and by keys, kept as a template, and warmed up for by lines of one's own. */
 class PlanTest {
 
-    private final Musician odile = Shared.somebodyNew().firstWorkout();
+    private final Musician odile = Shared.somebodyPlaying();
     private final Page page = odile.page;
 
     private void plan() {

@@ -28,6 +28,20 @@ final class Shared {
 
     /** Somebody who has just registered. */
     static Musician somebodyNew() {
-        return new Musician(BROWSING.page(BROWSING.somebody(APP))).register();
+        return somebody().register();
+    }
+
+    /** Somebody with the first pass of the first workout before them. */
+    static Musician somebodyPlaying() {
+        return somebody().atTheFirstPass();
+    }
+
+    /** The same, in a hurry: for whoever only waits for the passes to be over. */
+    static Musician somebodyPlayingFast() {
+        return new Musician(BROWSING.page(BROWSING.somebodyInAHurry(APP.base(), 1280, 800))).atTheFirstPass();
+    }
+
+    private static Musician somebody() {
+        return new Musician(BROWSING.page(BROWSING.somebody(APP)));
     }
 }

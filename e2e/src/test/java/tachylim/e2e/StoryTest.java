@@ -134,7 +134,7 @@ class StoryTest {
 
     @Test
     void aReloadInARestTakesNothingAwayAndSendsNothingTwice() {
-        Musician odile = Shared.somebodyNew().firstWorkout();
+        Musician odile = Shared.somebodyPlaying();
         odile.playAndAnswer("j");
         odile.untilReady();
         odile.page.keyboard().press("r");
@@ -158,7 +158,7 @@ class StoryTest {
 
     @Test
     void anAnswerGivenWithoutANetworkArrivesWhenItIsBack() {
-        Musician odile = Shared.somebodyNew().firstWorkout();
+        Musician odile = Shared.somebodyPlaying();
         BrowserContext context = odile.page.context();
         odile.page.keyboard().press("Space");
         odile.page.waitForFunction(
@@ -174,7 +174,7 @@ class StoryTest {
     /** The page carries the core: begun once, a workout needs nobody else, and what was answered arrives once and in order. */
     @Test
     void aWorkoutGoesOnToItsEndWithoutANetwork() {
-        Musician odile = Shared.somebodyNew().firstWorkout().hurry();
+        Musician odile = Shared.somebodyPlayingFast();
         odile.playAndAnswer("j");
         assertThat(odile.stage()).hasAttribute("data-carried", "true");
         String run = odile.page.url().replaceAll(".*/run/", "");
@@ -190,14 +190,14 @@ class StoryTest {
     /** Three pedals, as page turners send them. */
     @Test
     void aWorkoutIsPlayedWithThreePedals() {
-        Musician odile = Shared.somebodyNew().firstWorkout().hurry();
+        Musician odile = Shared.somebodyPlayingFast();
         odile.playWithPedals();
         assertThat(odile.page.getByText("What was found")).isVisible();
     }
 
     @Test
     void aSecondWindowIsToldAndMayTakeOver() {
-        Musician odile = Shared.somebodyNew().firstWorkout();
+        Musician odile = Shared.somebodyPlaying();
         Page second = Shared.BROWSING.page(odile.page.context());
         second.navigate(odile.page.url());
         assertThat(second.getByText("This workout goes on in another window.")).isVisible();
@@ -210,7 +210,7 @@ class StoryTest {
 
     @Test
     void aSymptomStopsPlayingAtOnceAndForTwoDays() {
-        Musician odile = Shared.somebodyNew().firstWorkout();
+        Musician odile = Shared.somebodyPlaying();
         odile.page.keyboard().press("Space");
         odile.page.keyboard().press("x");
         assertThat(odile.page.getByText("Stopped. Pain, numbness or tingling?")).isVisible();

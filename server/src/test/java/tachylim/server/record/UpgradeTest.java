@@ -8,9 +8,11 @@ import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
+import java.time.Instant;
 import java.util.Map;
 import java.util.UUID;
 import org.flywaydb.core.Flyway;
+import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.core.io.Resource;
@@ -30,6 +32,9 @@ class UpgradeTest extends ServerTest {
 
     /** How many judged passes of hers there are. */
     private static final int PASSES = 19;
+
+    /** The morning of a day after all that she practised. */
+    private static final Instant UPGRADED = Instant.parse("2026-12-01T10:00:00Z");
 
     private static final String NAME = "tachylim_upgrade";
 
@@ -52,6 +57,14 @@ class UpgradeTest extends ServerTest {
             ScriptUtils.executeSqlScript(connection, new ClassPathResource("stored/release-1.sql"));
         }
         properties.add("tachylim.test.database", () -> NAME);
+    }
+
+    /** Whichever tests ran before: the release was used until then. */
+    @BeforeEach
+    void afterTheRelease() {
+        if (clock.instant().isBefore(UPGRADED)) {
+            clock.set(UPGRADED);
+        }
     }
 
     private Player ines() {
