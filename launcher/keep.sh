@@ -27,18 +27,21 @@ write_copy() { # database, file
       echo "-- Tachylim backup 1"
       mariadb-dump --no-defaults --socket="$(socket)" --single-transaction --skip-extended-insert --hex-blob --no-tablespaces "$1"
     } | gzip >"$part"
-  ) 2>"$STATE/copy.log" && gzip -t "$part" 2>>"$STATE/copy.log" && gzip -dc "$part" | tail -n 1 | grep -q '^-- Dump completed' || {
+  ) 2>"$STATE/copy.log" && check_copy "$part" >>"$STATE/copy.log" || {
     rm -f "$part"
     fail "$2 could not be written; what is kept is untouched. $(tail -n 1 "$STATE/copy.log" 2>/dev/null)"
   }
   mv "$part" "$2"
 }
 
+# Says what is wrong with a copy, and with the database it was read into where one is named, and fails if anything is.
+check_copy() { java -XX:TieredStopAtLevel=1 -XX:+UseSerialGC -cp "$JAR" tachylim.server.keep.CheckCopy "$@"; } # file, database
+
 # Reads a copy into a database of its own and looks whether it is whole. Says what is wrong and fails otherwise.
 read_copy() { # file, database
   local file=$1 database=$2 problem
   sql "DROP DATABASE IF EXISTS $database; CREATE DATABASE $database"
-  if problem=$(load_copy "$file" "$database" && check_copy "$file" "$database"); then
+  if problem=$(check_copy "$file" && load_copy "$file" "$database" && check_copy "$file" "$database"); then
     return
   fi
   sql "DROP DATABASE IF EXISTS $database"
@@ -50,9 +53,6 @@ read_copy() { # file, database
 # somebody else's making can do no harm.
 load_copy() { # file, database
   local key
-  [ -s "$1" ] || { echo "$1 is empty"; return 1; }
-  gzip -t "$1" 2>/dev/null || { echo "$1 is no backup of Tachylim, or breaks off"; return 1; }
-  gzip -dc "$1" | tail -n 1 | grep -q '^-- Dump completed' || { echo "$1 is no backup of Tachylim, or breaks off before its end"; return 1; }
   key=$(head -c 18 /dev/urandom | base64 | tr -d '/+=\n')
   sql "CREATE OR REPLACE USER tachylim_reader@localhost IDENTIFIED BY '$key'; GRANT ALL ON $2.* TO tachylim_reader@localhost"
   if ! gzip -dc "$1" | MYSQL_PWD=$key mariadb --no-defaults --binary-mode --socket="$(socket)" --user=tachylim_reader "$2" >"$STATE/copy.log" 2>&1; then
@@ -61,36 +61,6 @@ load_copy() { # file, database
     return 1
   fi
   sql "DROP USER tachylim_reader@localhost"
-}
-
-check_copy() { # file, database
-  local table rows there schema broken
-  for table in flyway_schema_history account passage piece workout run run_event played_pass; do
-    has_table "$2" "$table" || { echo "$1 holds no $table, so it is no backup of Tachylim"; return 1; }
-  done
-  schema=$(schema_of "$2")
-  [ "$schema" -ge 1 ] || { echo "$1 does not say which schema it has"; return 1; }
-  [ "$schema" -le "$(newest_schema)" ] ||
-    { echo "$1 was written by a newer Tachylim (schema $schema, here $(newest_schema)); read it back with that one"; return 1; }
-  [ "$(ask "SELECT COUNT(*) FROM $2.flyway_schema_history WHERE success = 0")" = 0 ] ||
-    { echo "$1 was written in the middle of an upgrade"; return 1; }
-  while read -r table rows; do
-    there=$(ask "SELECT COUNT(*) FROM \`$2\`.\`$table\`")
-    [ "$there" = "$rows" ] || { echo "of $table, $there of $rows rows of $1 could be read"; return 1; }
-  done < <(gzip -dc "$1" | sed -n 's/^INSERT INTO .\([A-Za-z_]*\). VALUES.*/\1/p' | sort | uniq -c | awk '{ print $2, $1 }')
-  broken=$(broken_links "$2")
-  [ "$broken" = 0 ] || { echo "$broken rows of $1 point at rows that are not there"; return 1; }
-}
-
-# Loading looks at no links between tables, so it is done afterwards.
-broken_links() { # database
-  local query total=0
-  while read -r query; do
-    total=$((total + $(ask "$query")))
-  done < <(ask "SELECT CONCAT('SELECT COUNT(*) FROM $1.', k.table_name, ' c LEFT JOIN $1.', k.referenced_table_name, ' p ON p.',
-      k.referenced_column_name, ' = c.', k.column_name, ' WHERE c.', k.column_name, ' IS NOT NULL AND p.', k.referenced_column_name, ' IS NULL')
-    FROM information_schema.key_column_usage k WHERE k.table_schema = '$1' AND k.referenced_table_name IS NOT NULL")
-  echo "$total"
 }
 
 # --- the schema -----------------------------------------------------------------------------------
@@ -138,6 +108,7 @@ backup() { # file
   [ ! -d "$1" ] || fail "$1 is a folder; name a file in it."
   [ -w "$(dirname "$1")" ] || fail "$(dirname "$1") cannot be written; name a file elsewhere."
   need_packages
+  build
   if ! is_locked; then
     take_lock
     clear_leftovers
@@ -158,6 +129,7 @@ backup() { # file
 restore() { # file
   [ -f "${1:-}" ] && [ -r "$1" ] || fail "name the file to read: ./tachylim restore FILE"
   need_packages
+  build
   is_locked && fail "it runs. Stop it with ./tachylim stop, then read $1 back."
   take_lock
   clear_leftovers

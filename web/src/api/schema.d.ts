@@ -1403,6 +1403,14 @@ export interface components {
             pieceId: number;
             repeated: components["schemas"]["Repeated"][];
         };
+        AnsweredDto: {
+            /** Format: double */
+            tempo: number;
+            /** Format: int32 */
+            tension: number;
+            /** @enum {string} */
+            verdict: "CLEAN" | "ROUGH" | "BROKE";
+        } | null;
         AwayChange: {
             /** @enum {string} */
             kind: "REHEARSAL" | "PERFORMANCE" | "LESSON" | "TEACHING" | "PRACTICE";
@@ -2683,6 +2691,7 @@ export interface components {
             workout: string;
         };
         RunView: {
+            answered: components["schemas"]["AnsweredDto"] | null;
             /** Format: double */
             at: number;
             /**
@@ -2720,6 +2729,11 @@ export interface components {
             step: components["schemas"]["StepDto"];
             /** Format: double */
             target: number;
+            /**
+             * Format: int32
+             * @description which of the session's pieces it stands in, from 0
+             */
+            theme: number;
             upcoming: string;
             /** @description the version at hand as a player calls it; empty when as written */
             version: string;

@@ -1,6 +1,7 @@
 import { KeyGround } from "../ui/KeyGround";
 import { scaleLinear, scaleLog } from "d3-scale";
 import { type KeyboardEvent, type ReactNode, useId, useState } from "react";
+import { Heights } from "../ui/Axis";
 import { bpm, clock, minutes } from "../ui/format";
 import { useWidth } from "../ui/useWidth";
 import { BlockLabels, PieceNames, RestLabels } from "./Labels";
@@ -117,21 +118,13 @@ export function Relief({
               <stop offset="1" stopColor={looks.band} stopOpacity="0.08" />
             </linearGradient>
           </defs>
-          {tempoTicks(range, Math.floor(height / 28)).map((tempo) => (
-            <g key={tempo}>
-              <line x1={gutter} x2={width - 8} y1={y(tempo)} y2={y(tempo)} stroke={looks.rule} />
-              <text
-                x={gutter - 8}
-                y={y(tempo) + 4}
-                textAnchor="end"
-                fontSize="12"
-                fill={looks.soft}
-                className="font-mono"
-              >
-                {tempo}
-              </text>
-            </g>
-          ))}
+          <Heights
+            ticks={tempoTicks(range, Math.floor(height / 28))}
+            y={y}
+            from={gutter}
+            to={width - 8}
+            looks={looks}
+          />
           <Ceilings
             relief={relief}
             scales={scales}

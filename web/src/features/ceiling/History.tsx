@@ -2,6 +2,7 @@ import { scaleLog, scaleTime } from "d3-scale";
 import { area, curveMonotoneX, line } from "d3-shape";
 import type { Schemas } from "../../api/client";
 import { tempoTicks } from "../../relief/terrain";
+import { Along, Heights, shortDay } from "../../ui/Axis";
 import { bpm, day } from "../../ui/format";
 import type { Rows } from "../../ui/DataTable";
 import { useWidth } from "../../ui/useWidth";
@@ -68,14 +69,7 @@ export function History({ view }: { view: Schemas["CeilingView"] }) {
         aria-label={`From ${bpm(first.ceiling)} on ${day(first.day)} to ${bpm(last.ceiling)} on ${day(last.day)}; target ${bpm(view.targetBpm)}.`}
         className="block font-sans"
       >
-        {tempoTicks(range, 8).map((tempo) => (
-          <g key={tempo}>
-            <line x1="46" x2={width - 60} y1={y(tempo)} y2={y(tempo)} className="stroke-rule" />
-            <text x="40" y={y(tempo) + 4} textAnchor="end" fontSize="12" className="fill-soft font-mono">
-              {tempo}
-            </text>
-          </g>
-        ))}
+        <Heights ticks={tempoTicks(range, 8)} y={y} from={46} to={width - 60} />
         <path d={band(days) ?? ""} className="fill-brass" opacity="0.26" />
         <path d={heading(cone) ?? ""} className="fill-spruce" opacity="0.13" />
         <path d={likeliest(cone) ?? ""} fill="none" className="stroke-spruce" strokeWidth="1.5" strokeDasharray="6 4" />
@@ -135,18 +129,12 @@ export function History({ view }: { view: Schemas["CeilingView"] }) {
         <text x={width - 54} y={y(last.ceiling) + 4} fontSize="13" fontWeight="700" className="fill-brass-deep">
           {bpm(last.ceiling)}
         </text>
-        {x.ticks(Math.max(2, Math.floor(width / 130))).map((tick) => (
-          <text
-            key={tick.getTime()}
-            x={x(tick)}
-            y={HEIGHT - 20}
-            textAnchor="middle"
-            fontSize="12"
-            className="fill-soft"
-          >
-            {tick.toLocaleDateString(undefined, { day: "numeric", month: "short" })}
-          </text>
-        ))}
+        <Along
+          ticks={x.ticks(Math.max(2, Math.floor(width / 130))).map(Number)}
+          x={x}
+          y={HEIGHT - 20}
+          label={shortDay}
+        />
       </svg>
       <p className="text-sm text-soft">
         Line: smoothed, from today. Dots: as it was known that day, filled when it was measured. Band: 80% interval.

@@ -2,6 +2,7 @@ import { scaleLinear, scaleLog } from "d3-scale";
 import { area, line } from "d3-shape";
 import type { Schemas } from "../../api/client";
 import { tempoTicks } from "../../relief/terrain";
+import { Along, Heights } from "../../ui/Axis";
 import { bpm } from "../../ui/format";
 import type { Rows } from "../../ui/DataTable";
 import { useWidth } from "../../ui/useWidth";
@@ -13,6 +14,7 @@ const HEIGHT = 344;
 const TOP = 92;
 const BOTTOM = 104;
 const LEFT = 52;
+const SHARES = [0, 0.25, 0.5, 0.75, 1];
 
 /** The strips of marks outside the curve: passes next to it, bursts beyond them. */
 const STRIP = 38;
@@ -59,26 +61,8 @@ export function Success({ estimate, curve, tries, target, awkward = [] }: Props)
         aria-label={description({ estimate, tries })}
         className="block font-sans"
       >
-        {[0, 0.25, 0.5, 0.75, 1].map((share) => (
-          <g key={share}>
-            <line x1={LEFT} x2={width - 12} y1={y(share)} y2={y(share)} className="stroke-rule" />
-            <text x={LEFT - 6} y={y(share) + 4} textAnchor="end" fontSize="12" className="fill-soft font-mono">
-              {share * 100}%
-            </text>
-          </g>
-        ))}
-        {tempoTicks(range, Math.floor(width / 60)).map((tempo) => (
-          <text
-            key={tempo}
-            x={x(tempo)}
-            y={HEIGHT - 14}
-            textAnchor="middle"
-            fontSize="12"
-            className="fill-soft font-mono"
-          >
-            {tempo}
-          </text>
-        ))}
+        <Heights ticks={SHARES} y={y} from={LEFT} to={width - 12} label={(share) => `${share * 100}%`} />
+        <Along ticks={tempoTicks(range, Math.floor(width / 60))} x={x} y={HEIGHT - 14} />
         <text x={width - 12} y={HEIGHT - 1} textAnchor="end" fontSize="12" className="fill-soft">
           beats a minute
         </text>

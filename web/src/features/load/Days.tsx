@@ -1,5 +1,6 @@
 import { scaleLinear } from "d3-scale";
 import type { Schemas } from "../../api/client";
+import { Along, Heights, shortDay } from "../../ui/Axis";
 import { clock, day, oneDecimal } from "../../ui/format";
 import { useWidth } from "../../ui/useWidth";
 
@@ -12,6 +13,8 @@ const DAY_MS = 86_400_000;
 const TENSE = 4;
 const WEEKS = 10;
 const WIDEST_DATE = 52;
+const NAME_WIDTH = 120;
+const ABOVE_MARKS = 24;
 
 const at = (iso: string) => Date.parse(`${iso}T12:00:00`);
 
@@ -20,22 +23,18 @@ export function Days({ days, today, cap }: { days: Day[]; today: string; cap: nu
   const [frame, width] = useWidth<HTMLDivElement>(1100);
   const first = at(today) - (SHOWN - 1) * DAY_MS;
   const x = scaleLinear([first, at(today)], [52, width - 20]);
-  const y = scaleLinear([0, Math.max(cap, ...days.map((d) => d.effort)) * 1.1], [BASE, 12]);
+  const y = scaleLinear([0, Math.max(cap, ...days.map((d) => d.effort)) * 1.1], [BASE, 26]);
   const slot = (width - 72) / SHOWN;
+  // The name of the cap stands above whatever lies under it.
+  const near = days.filter((d) => at(d.day) > at(today) - (NAME_WIDTH / slot) * DAY_MS);
+  const highest = Math.max(0, ...near.map((d) => d.effort));
   // A date under every week where there is room for it, else under every second or third.
   const every = Math.ceil(WIDEST_DATE / ((slot * SHOWN) / WEEKS));
   const weeks = Array.from({ length: Math.ceil(WEEKS / every) }, (_, i) => at(today) - i * every * 7 * DAY_MS);
   return (
     <div ref={frame} className="overflow-hidden">
       <svg width={width} height={HEIGHT} role="img" aria-label={describe(days)} className="block">
-        {y.ticks(4).map((tick) => (
-          <g key={tick}>
-            <line x1="46" x2={width - 8} y1={y(tick)} y2={y(tick)} className="stroke-rule" />
-            <text x="40" y={y(tick) + 4} textAnchor="end" fontSize="12" className="fill-soft font-mono">
-              {tick}
-            </text>
-          </g>
-        ))}
+        <Heights ticks={y.ticks(4)} y={y} from={46} to={width - 8} />
         {days.map((d) => (
           <Hill key={d.day} d={d} x={x(at(d.day))} top={y(d.effort)} half={Math.max(2, slot * 0.46)} />
         ))}
@@ -50,7 +49,7 @@ export function Days({ days, today, cap }: { days: Day[]; today: string; cap: nu
         />
         <text
           x={width - 8}
-          y={y(cap) - 6}
+          y={highest > cap ? y(highest) - ABOVE_MARKS : y(cap) - 6}
           textAnchor="end"
           fontSize="12"
           className="fill-ink stroke-ground"
@@ -59,18 +58,7 @@ export function Days({ days, today, cap }: { days: Day[]; today: string; cap: nu
         >
           today's cap {oneDecimal(cap)}
         </text>
-        {weeks.map((week) => (
-          <text
-            key={week}
-            x={week === at(today) ? width - 8 : x(week)}
-            y={BASE + 18}
-            textAnchor={week === at(today) ? "end" : "middle"}
-            fontSize="12"
-            className="fill-soft"
-          >
-            {new Date(week).toLocaleDateString(undefined, { day: "numeric", month: "short" })}
-          </text>
-        ))}
+        <Along ticks={weeks} x={x} y={BASE + 18} to={width - 8} label={shortDay} />
       </svg>
       <p className="text-right text-sm text-soft">effort minutes · spire: bursts · ring: tension {TENSE} or more</p>
     </div>

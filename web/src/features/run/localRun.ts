@@ -6,10 +6,7 @@ type Score = Schemas["RunScore"];
 type Happened = Pick<EventWish, "clientId" | "kind" | "verdict" | "tension" | "told" | "seconds">;
 
 /** What the core tells of where a run stands; which piece that is and who answered, the page knows. */
-type Moment = Omit<RunView, "last"> & {
-  theme: number;
-  answered: Pick<NonNullable<Schemas["LastAnswer"]>, "verdict" | "tension" | "tempo"> | null;
-};
+type Moment = Omit<RunView, "last" | "passage" | "piece" | "pieceId" | "passageId">;
 
 /** The core that the page carries. */
 export interface Core {

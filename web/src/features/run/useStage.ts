@@ -1,9 +1,10 @@
-import { useCallback, useEffect, useLayoutEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useLayoutEffect, useReducer, useRef, useState } from "react";
 import { useKeys } from "../../ui/useKeys";
 import { wishes } from "../../click/wishes";
 import { keep } from "../../keep";
-import { ANSWERING, type Key, NOTHING_TOLD, type Outcome, type Verdict } from "./asks";
+import { ANSWERING, type Key, type Outcome, type Verdict } from "./asks";
 import { type Action, actionOf, pedalled } from "./keys";
+import { stageAfter, stageAt, type Played } from "./stage";
 import { usePass } from "./usePass";
 import type { RunView, useRun } from "./useRun";
 
@@ -17,9 +18,6 @@ const MOST_TENSION = 5;
 /** A verdict may come this much before the last beat is over, in seconds. */
 const LAST_MOMENT = 0.8;
 
-/** What lies over the step while it is asked about. */
-export type Over = "pause" | "symptom" | "keys" | undefined;
-
 /** Where a step stands: ready to be played, playing, to be judged, or a rest. */
 export type StageState = "ready" | "playing" | "judge" | "rest";
 
@@ -27,18 +25,11 @@ type Run = Pick<ReturnType<typeof useRun>, "settling" | "send">;
 
 /** What can be done at the step at hand, and where it stands; how it looks is somebody else's. */
 export function useStage(run: Run, view: RunView, speed: number, instrument: string) {
-  // What was played belongs to its step: the moment another is there, nothing of that has been played.
-  const [playedOf, setPlayedOf] = useState<{ ordinal: number; much: "no" | "cut" | "whole" }>();
-  const played = playedOf?.ordinal === view.ordinal ? playedOf.much : "no";
-  const setPlayed = useCallback(
-    (much: "no" | "cut" | "whole") => setPlayedOf({ ordinal: view.ordinal, much }),
-    [view.ordinal],
-  );
-  const [hint, setHint] = useState("");
-  const [tension, setTension] = useState(view.last?.tension ?? 1);
-  const [open, setOpen] = useState<Over>();
-  const [paused, setPaused] = useState(0);
-  const [told, setTold] = useState(NOTHING_TOLD);
+  const { ordinal } = view;
+  const [stage, change] = useReducer(stageAfter, stageAt(ordinal, view.last?.tension ?? 1));
+  // The moment another step is there, nothing of it has been played, told or hinted.
+  const { played, told, hint, tension, over: open, paused } = stageAfter(stage, { is: "reached", ordinal });
+  const setPlayed = useCallback((much: Played) => change({ is: "played", ordinal, played: much }), [ordinal]);
   const [keepsGoing, setKeepsGoing] = useState(keep.getItem(KEEP_GOING) === "yes");
   const [marked, setMarked] = useState(keep.getItem(MARKS) !== "no");
   const { pass, rest } = view.step;
@@ -51,17 +42,15 @@ export function useStage(run: Run, view: RunView, speed: number, instrument: str
 
   useLayoutEffect(() => {
     onItsWay.current = undefined;
-    setHint("");
-    setTold(NOTHING_TOLD);
-  }, [view.ordinal]);
+    change({ is: "reached", ordinal });
+  }, [ordinal]);
 
   /** What was played of the pass at hand: nothing where it was not begun. */
   const soFar = () => (playing || played !== "no" ? playedSeconds() : 0);
 
   const { send } = run;
   const follow = (outcome: Outcome) => {
-    if (outcome.told) setTold(outcome.told);
-    if (outcome.hint) setHint(outcome.hint);
+    change({ is: "told", told: outcome.told, hint: outcome.hint });
     if (!outcome.send) return;
     stop();
     const clientId = send({ ...outcome.send, tension: outcome.send.kind === "JUDGED" ? tension : null, seconds: null });
@@ -95,14 +84,14 @@ export function useStage(run: Run, view: RunView, speed: number, instrument: str
   }, [played, ask, told, keepsGoing, sending, open, speed]);
   // Each step that is reached begins by itself once: the one that the page opens at waits for a hand, and so does one that
   // was stopped.
-  const begun = useRef(view.ordinal);
+  const begun = useRef(ordinal);
   useEffect(() => {
-    if (playing) begun.current = view.ordinal;
-    if (keepsGoing && ask && !sending && !open && begun.current !== view.ordinal) start();
-  }, [playing, view.ordinal, keepsGoing, ask, sending, open, start]);
+    if (playing) begun.current = ordinal;
+    if (keepsGoing && ask && !sending && !open && begun.current !== ordinal) start();
+  }, [playing, ordinal, keepsGoing, ask, sending, open, start]);
 
   const felt = (figure: number) => {
-    setTension(figure);
+    change({ is: "felt", tension: figure });
     // Between two steps a tension belongs to the pass just judged, also while its answer is on its way.
     if (sending && onItsWay.current) {
       const { clientId, verdict, told: figures } = onItsWay.current;
@@ -127,7 +116,6 @@ export function useStage(run: Run, view: RunView, speed: number, instrument: str
     switch (action) {
       case "start":
         if (!pass || sending) return;
-        setHint("");
         if (playing) {
           stop();
           setPlayed("cut");
@@ -146,9 +134,8 @@ export function useStage(run: Run, view: RunView, speed: number, instrument: str
         return simply("BACKED_OFF");
       case "symptom":
       case "pause":
-        setPaused(soFar());
-        stop();
-        return setOpen(action);
+        change({ is: "covered", over: action, paused: soFar() });
+        return stop();
       case "keep-going":
         keep.setItem(KEEP_GOING, keepsGoing ? "no" : "yes");
         return setKeepsGoing(!keepsGoing);
@@ -156,7 +143,7 @@ export function useStage(run: Run, view: RunView, speed: number, instrument: str
         keep.setItem(MARKS, marked ? "no" : "yes");
         return setMarked(!marked);
       case "keys":
-        return setOpen("keys");
+        return change({ is: "covered", over: "keys" });
     }
   }
 
@@ -164,7 +151,7 @@ export function useStage(run: Run, view: RunView, speed: number, instrument: str
   const asked = played === "cut" || (played === "whole" && ask && !ANSWERING[ask].end);
   const state: StageState = rest ? "rest" : playing ? "playing" : asked ? "judge" : "ready";
 
-  const close = () => setOpen(undefined);
+  const close = () => change({ is: "uncovered" });
   /** Ends the run, with what was played of the pass at hand. */
   const end = (kind: "STOPPED" | "SYMPTOM") => {
     close();
@@ -182,7 +169,7 @@ export function useStage(run: Run, view: RunView, speed: number, instrument: str
       event.preventDefault();
       const meant = pedalled(pressed, open);
       if (meant === "close") close();
-      else if (meant === "symptom") setOpen("symptom");
+      else if (meant === "symptom") change({ is: "covered", over: "symptom" });
       else if (meant === "end") end(open === "symptom" ? "SYMPTOM" : "STOPPED");
       return;
     }
@@ -206,7 +193,7 @@ export function useStage(run: Run, view: RunView, speed: number, instrument: str
   });
   useEffect(() => {
     if (breakDue) saidBreak.current();
-  }, [breakDue, view.ordinal]);
+  }, [breakDue, ordinal]);
 
   const rested = (seconds: number) => {
     cue();

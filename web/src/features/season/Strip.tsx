@@ -1,5 +1,6 @@
 import { type KeyboardEvent, useId, useRef, useState } from "react";
 import type { Schemas } from "../../api/client";
+import { Heights } from "../../ui/Axis";
 import { day as dayName } from "../../ui/format";
 import { drag } from "../../ui/drag";
 import { useWidth } from "../../ui/useWidth";
@@ -69,14 +70,15 @@ export function Strip({ season, patterns, chosen, onChoose, onMove }: Props) {
       <svg width={width} height={HEIGHT + FOOT} className="block touch-pan-y overflow-visible select-none">
         <title>Minutes by day and passage</title>
         <Patterns id={id} />
-        {[most / 2, most].map((minutes) => (
-          <g key={minutes} aria-hidden="true">
-            <line x1={GUTTER} x2={width} y1={y(minutes)} y2={y(minutes)} className="stroke-rule-faint" />
-            <text x={GUTTER - 8} y={y(minutes) + 4} textAnchor="end" fontSize="12" className="fill-soft font-mono">
-              {Math.round(minutes)}
-            </text>
-          </g>
-        ))}
+        <g aria-hidden="true">
+          <Heights
+            ticks={[most / 2, most]}
+            y={y}
+            from={GUTTER}
+            to={width}
+            label={(minutes) => `${Math.round(minutes)}`}
+          />
+        </g>
         {past.map((one, i) => (
           <rect
             key={one.day}

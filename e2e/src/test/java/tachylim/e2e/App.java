@@ -17,11 +17,11 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.Duration;
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.concurrent.TimeUnit;
+import org.awaitility.Awaitility;
 
 /** The real jar as a process of its own, against the database that {@code ./tachylim test} starts. */
 final class App implements AutoCloseable {
@@ -107,21 +107,15 @@ final class App implements AutoCloseable {
         HttpRequest health = HttpRequest.newBuilder(URI.create(base() + "/actuator/health"))
                 .timeout(Duration.ofSeconds(5))
                 .build();
-        Instant until = Instant.now().plus(PATIENCE);
-        while (Instant.now().isBefore(until) && process.isAlive()) {
-            try {
-                if (http.send(health, HttpResponse.BodyHandlers.discarding()).statusCode() == 200) {
-                    return;
-                }
-            } catch (IOException notYet) {
-                Thread.onSpinWait();
-            } catch (InterruptedException e) {
-                Thread.currentThread().interrupt();
-                throw new IllegalStateException(e);
-            }
-            awaitExit(200);
-        }
-        throw new IllegalStateException("The server did not become healthy; see e2e/target/" + database + ".log");
+        Awaitility.await()
+                .atMost(PATIENCE)
+                .pollInSameThread()
+                .pollInterval(Duration.ofMillis(200))
+                .ignoreExceptionsMatching(IOException.class::isInstance)
+                .failFast("it ended; see e2e/target/" + database + ".log", () -> !process.isAlive())
+                .until(() -> http.send(health, HttpResponse.BodyHandlers.discarding())
+                                .statusCode()
+                        == 200);
     }
 
     private boolean awaitExit(long millis) {

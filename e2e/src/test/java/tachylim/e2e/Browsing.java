@@ -64,12 +64,18 @@ final class Browsing implements AutoCloseable {
 
     /** What is played by the clock takes a while on these pages, so that what happens meanwhile can be seen. */
     private static BrowserContext unhurried(BrowserContext context) {
+        return at(Shared.UNHURRIED, context);
+    }
+
+    /** From their next loading on, musical time runs so many times faster on these pages. */
+    private static BrowserContext at(int speed, BrowserContext context) {
+        context.unroute(GREETING);
         context.route(GREETING, route -> {
             try {
                 APIResponse greeting = route.fetch();
                 route.fulfill(new Route.FulfillOptions()
                         .setResponse(greeting)
-                        .setBody(greeting.text().replace("\"speed\":" + SHARED, "\"speed\":" + SLOWER)));
+                        .setBody(greeting.text().replace("\"speed\":" + Shared.SPEED, "\"speed\":" + speed)));
             } catch (PlaywrightException withoutANetwork) {
                 route.abort();
             }
@@ -78,12 +84,10 @@ final class Browsing implements AutoCloseable {
     }
 
     private static final String GREETING = "**/api/greeting";
-    private static final String SHARED = Shared.SPEED + ".0";
-    private static final String SLOWER = Shared.UNHURRIED + ".0";
 
-    /** Whoever only wants to come to the end of a workout plays as fast as the server lets them. */
-    static void hurry(Page page) {
-        page.context().unroute(GREETING);
+    /** From here on musical time runs so many times faster on this page. */
+    static void at(int speed, Page page) {
+        at(speed, page.context());
         page.reload();
     }
 

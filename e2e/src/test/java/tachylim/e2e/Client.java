@@ -12,6 +12,8 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.time.Duration;
 import java.util.Map;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.TimeUnit;
 import java.util.function.Supplier;
 
 /** A client of the API without a browser: keeps cookies and says plainly when there was no answer. */
@@ -56,6 +58,17 @@ final class Client {
     /** The same browser, for whoever only wants to know what is answered, and not how soon. */
     Client patient() {
         return new Client(base, cookies, LONG);
+    }
+
+    /** Whoever gets no answer lets a little time go by before asking again, as the page does. */
+    static void holdBack() {
+        after(Duration.ofMillis(100), () -> {});
+    }
+
+    /** Does something when so much time has gone by: how long things take is part of what is played here. */
+    static void after(Duration time, Runnable what) {
+        CompletableFuture.runAsync(what, CompletableFuture.delayedExecutor(time.toMillis(), TimeUnit.MILLISECONDS))
+                .join();
     }
 
     /** An answer; status 0 when there was none. */

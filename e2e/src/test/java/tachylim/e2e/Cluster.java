@@ -7,6 +7,7 @@ import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
+import java.time.Duration;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -241,9 +242,9 @@ final class Cluster implements AutoCloseable {
 
     /** Stops a part for a while in the middle of whatever it does, as a machine does that has too much to do. */
     void freeze(String part, int seconds) {
-        run("kill", "-STOP", String.valueOf(installation.pid(part)));
-        run("sleep", String.valueOf(seconds));
-        run("kill", "-CONT", String.valueOf(installation.pid(part)));
+        String pid = String.valueOf(installation.pid(part));
+        run("kill", "-STOP", pid);
+        Client.after(Duration.ofSeconds(seconds), () -> run("kill", "-CONT", pid));
     }
 
     private static void run(String... command) {

@@ -7,12 +7,12 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
 import java.util.function.BooleanSupplier;
 import java.util.stream.Stream;
+import org.awaitility.Awaitility;
 
 /** An installation of its own, run by the launcher as a player runs it. */
 final class Installation implements AutoCloseable {
@@ -111,24 +111,15 @@ final class Installation implements AutoCloseable {
     }
 
     void await(BooleanSupplier there) {
-        Instant until = Instant.now().plus(PATIENCE);
-        while (!there.getAsBoolean()) {
-            assertThat(launcher.isAlive() && Instant.now().isBefore(until))
-                    .as(() -> "the launcher says: " + told())
-                    .isTrue();
-            pause();
-        }
-    }
-
-    private static void pause() {
-        try {
-            new ProcessBuilder("sleep", "0.1").start().waitFor();
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new IllegalStateException(e);
-        }
+        Awaitility.await()
+                .atMost(PATIENCE)
+                .pollInSameThread()
+                .failFast(() -> {
+                    assertThat(launcher.isAlive())
+                            .as(() -> "the launcher says: " + told())
+                            .isTrue();
+                })
+                .until(there::getAsBoolean);
     }
 
     /** Everything the launcher has said in its window. */

@@ -12,7 +12,6 @@ import java.util.Random;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.atomic.AtomicBoolean;
-import java.util.concurrent.locks.LockSupport;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -66,11 +65,6 @@ class KillTest {
         }
     }
 
-    /** Whoever gets no answer waits a little before asking again, as the page does. */
-    private static void holdBack() {
-        LockSupport.parkNanos(100_000_000);
-    }
-
     private void practise(Installation tachylim, AtomicBoolean over) {
         Client client = new Client(tachylim.base()).signIn("killed");
         while (!over.get()) {
@@ -115,7 +109,7 @@ class KillTest {
                     return begun.json();
                 }
             }
-            holdBack();
+            Client.holdBack();
         }
         return null;
     }
@@ -163,7 +157,7 @@ class KillTest {
                             .contains(reply.json().get("code").getAsString())) {
                 throw new AssertionError("Out of step: " + reply);
             }
-            holdBack();
+            Client.holdBack();
         }
         return null;
     }

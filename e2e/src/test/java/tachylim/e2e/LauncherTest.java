@@ -75,15 +75,10 @@ class LauncherTest {
     @Test
     void aSecondStartIsToldWhereTheFirstRuns() throws Exception {
         Files.writeString(home.resolve("address"), "http://localhost:8080");
-        Path held = home.resolve("held");
-        Process holder = new ProcessBuilder(
-                        "flock", home.resolve("lock").toString(), "sh", "-c", "touch " + held + "; exec cat")
-                .start();
+        Process holder =
+                new ProcessBuilder("flock", home.resolve("lock").toString(), "sh", "-c", "echo held; exec cat").start();
         try {
-            while (!Files.exists(held)) {
-                assertThat(holder.isAlive()).isTrue();
-                Thread.onSpinWait();
-            }
+            assertThat(holder.inputReader().readLine()).isEqualTo("held");
             Said said = say("start", "--port", String.valueOf(App.freePort()));
             assertThat(said.exit()).isEqualTo(1);
             assertThat(said.text())
@@ -154,15 +149,10 @@ class LauncherTest {
 
     @Test
     void aLockThatSomethingElseHoldsIsNotCalledStopped() throws Exception {
-        Path held = home.resolve("held");
-        Process holder = new ProcessBuilder(
-                        "flock", home.resolve("lock").toString(), "sh", "-c", "touch " + held + "; exec cat")
-                .start();
+        Process holder =
+                new ProcessBuilder("flock", home.resolve("lock").toString(), "sh", "-c", "echo held; exec cat").start();
         try {
-            while (!Files.exists(held)) {
-                assertThat(holder.isAlive()).isTrue();
-                Thread.onSpinWait();
-            }
+            assertThat(holder.inputReader().readLine()).isEqualTo("held");
             Said said = say("stop");
             assertThat(said.exit()).isEqualTo(1);
             assertThat(said.text()).contains("something holds").doesNotContain("Stopped.");

@@ -176,7 +176,12 @@ final class Musician {
 
     /** From here on musical time runs as fast as the server lets it. */
     Musician hurry() {
-        Browsing.hurry(page);
+        return at(Shared.SPEED);
+    }
+
+    /** From here on musical time runs so many times faster. */
+    Musician at(int speed) {
+        Browsing.at(speed, page);
         untilReady();
         return this;
     }

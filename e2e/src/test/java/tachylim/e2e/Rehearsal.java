@@ -18,8 +18,8 @@ import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.atomic.AtomicLong;
-import java.util.concurrent.locks.LockSupport;
 import java.util.function.Supplier;
+import org.awaitility.Awaitility;
 import tachylim.e2e.Client.Reply;
 
 /**
@@ -109,9 +109,7 @@ final class Rehearsal {
 
     /** Waits until so many answers were told, or all are done. */
     void awaitTold(int many) {
-        while (told.get() < many && !everybody.isDone()) {
-            LockSupport.parkNanos(5_000_000);
-        }
+        Awaitility.await().forever().until(() -> told.get() >= many || everybody.isDone());
     }
 
     int told() {
@@ -302,7 +300,7 @@ final class Rehearsal {
                 if (made.ok()) {
                     return;
                 }
-                holdBack();
+                Client.holdBack();
             }
         }
 
@@ -337,7 +335,7 @@ final class Rehearsal {
                 if (!begun.isEmpty()) {
                     return begun.get(0).json();
                 }
-                holdBack();
+                Client.holdBack();
             }
         }
 
@@ -428,7 +426,7 @@ final class Rehearsal {
                 if (!waits || System.nanoTime() - began > STUCK_NANOS) {
                     throw new AssertionError(who + " was told " + reply);
                 }
-                holdBack();
+                Client.holdBack();
             }
         }
 
@@ -460,10 +458,5 @@ final class Rehearsal {
         if (reply.status() == 0) {
             unanswered.add(reply.json().get("none").getAsString());
         }
-    }
-
-    /** Whoever gets no answer waits a little before asking again, as the page does. */
-    private static void holdBack() {
-        LockSupport.parkNanos(100_000_000);
     }
 }

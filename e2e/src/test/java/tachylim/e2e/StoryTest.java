@@ -14,6 +14,8 @@ import org.junit.jupiter.api.Test;
 /** The whole story, as somebody new lives it, and what goes wrong in the middle of it. */
 class StoryTest {
 
+    private static final int SLOW = 4;
+
     private static double ceilingIn(String json) {
         var matcher = Pattern.compile("\"ceiling\":\\{\"low\":[\\d.]+,\"middle\":([\\d.]+)")
                 .matcher(json);
@@ -136,7 +138,8 @@ class StoryTest {
     void aReloadInARestTakesNothingAwayAndSendsNothingTwice() {
         Musician odile = Shared.somebodyPlaying();
         odile.playAndAnswer("j");
-        odile.untilReady();
+        // A rest that lasts long enough for a hand on a busy machine.
+        odile.at(SLOW);
         odile.page.keyboard().press("r");
         assertThat(odile.stage()).hasAttribute("data-state", "rest");
         odile.page
@@ -144,8 +147,7 @@ class StoryTest {
                 .first()
                 .click();
         assertThat(odile.page.getByText("Noted: it broke going to note 3")).isVisible();
-        odile.page.reload();
-        odile.untilReady();
+        odile.hurry();
         assertThat(odile.page.getByText("Warm-up 2 of 2")).isVisible();
         odile.page.keyboard().press("3");
         odile.playToTheCue();

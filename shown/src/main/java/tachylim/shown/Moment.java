@@ -203,6 +203,24 @@ public record Moment(
                 Math.max(0, run.tally().condition().unbroken() - run.tally().sinceBreak()));
     }
 
+    /** A run that is over, as it was kept. */
+    public static Moment over(Done done, double target, Relief relief) {
+        return new Moment(
+                new StepDto(done.why(), null, null, done.cause()),
+                null,
+                "",
+                null,
+                0,
+                "",
+                "",
+                target,
+                StepDescription.THE_END,
+                null,
+                relief.seconds(),
+                relief,
+                0);
+    }
+
     private static AnsweredDto answered(List<Segment> past) {
         Segment last = past.isEmpty() ? null : past.get(past.size() - 1);
         return last != null && last.answer() != null && last.step() instanceof Pass pass

@@ -21,6 +21,8 @@ import tachylim.workout.Step;
 /** Says a step of a run in what a page needs to show and sound it. */
 final class StepDescription {
 
+    static final String THE_END = "the end";
+
     private final Run run;
     private final List<Segment> ahead;
     private final int firstNote;
@@ -101,7 +103,7 @@ final class StepDescription {
         for (Segment segment : ahead.subList(Math.min(1, ahead.size()), Math.min(3, ahead.size()))) {
             steps.add(inWords(segment.step()));
         }
-        return steps.isEmpty() ? "the end" : String.join(", then ", steps);
+        return steps.isEmpty() ? THE_END : String.join(", then ", steps);
     }
 
     private static String inWords(Step step) {

@@ -5,7 +5,6 @@ import jakarta.persistence.Id;
 import jakarta.persistence.IdClass;
 import java.io.Serializable;
 import java.time.LocalDate;
-import java.util.Optional;
 import tachylim.ceiling.Estimate;
 import tachylim.ceiling.Forecast;
 import tachylim.ceiling.Posterior;
@@ -33,8 +32,8 @@ public class CeilingDay extends AssignedId<CeilingDay.Key> {
     private double breakdown;
     private double logMean;
     private double logVariance;
-    private Double morningMean;
-    private Double morningVariance;
+    private double morningMean;
+    private double morningVariance;
 
     protected CeilingDay() {}
 
@@ -50,13 +49,12 @@ public class CeilingDay extends AssignedId<CeilingDay.Key> {
         morningVariance = belief.varianceLogCeiling();
     }
 
-    /** The day as a forecast looks at it; empty for one from before mornings were kept. */
-    Optional<Forecast.Measured> measured() {
-        return Optional.ofNullable(morningMean)
-                .map(mean -> new Forecast.Measured(
-                        day.toEpochDay(),
-                        new Forecast.Belief(mean, morningVariance),
-                        new Forecast.Belief(logMean, logVariance)));
+    /** The day as a forecast looks at it. */
+    Forecast.Measured measured() {
+        return new Forecast.Measured(
+                day.toEpochDay(),
+                new Forecast.Belief(morningMean, morningVariance),
+                new Forecast.Belief(logMean, logVariance));
     }
 
     void record(Estimate estimate, Posterior belief) {

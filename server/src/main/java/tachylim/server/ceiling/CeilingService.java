@@ -6,7 +6,6 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.springframework.data.domain.Limit;
@@ -162,10 +161,7 @@ class CeilingService {
 
     /** What the days so far say of those to come; null while they are too few. */
     private static ForecastDto forecast(List<CeilingDay> days, Pieces.Named piece, LocalDate today) {
-        return Forecast.of(days.stream()
-                        .map(CeilingDay::measured)
-                        .flatMap(Optional::stream)
-                        .toList())
+        return Forecast.of(days.stream().map(CeilingDay::measured).toList())
                 .map(forecast -> dto(forecast, piece, today))
                 .orElse(null);
     }

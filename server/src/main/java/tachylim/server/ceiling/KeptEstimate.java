@@ -10,16 +10,16 @@ import tachylim.tempo.Tempo;
 @Embeddable
 class KeptEstimate {
 
-    private Double easeLow;
-    private Double ease;
-    private Double easeHigh;
-    private Double ceilingLow;
-    private Double ceiling;
-    private Double ceilingHigh;
-    private Double breakdownLow;
-    private Double breakdown;
-    private Double breakdownHigh;
-    private Double gain;
+    private double easeLow;
+    private double ease;
+    private double easeHigh;
+    private double ceilingLow;
+    private double ceiling;
+    private double ceilingHigh;
+    private double breakdownLow;
+    private double breakdown;
+    private double breakdownHigh;
+    private double gain;
 
     protected KeptEstimate() {}
 

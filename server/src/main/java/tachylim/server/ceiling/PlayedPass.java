@@ -53,7 +53,7 @@ public class PlayedPass {
     private int tension;
     private double reserve;
     private double effort;
-    private Double rate;
+    private double rate;
 
     protected PlayedPass() {}
 

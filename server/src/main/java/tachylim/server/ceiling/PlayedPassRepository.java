@@ -55,7 +55,7 @@ interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
     @Query("""
             select new tachylim.server.ceiling.PlayedPassRepository$OfPiece(p.pieceId, max(p.rate)) from PlayedPass p
             where p.accountId = :accountId and p.pieceId in :pieceIds
-              and p.verdict = tachylim.task.Verdict.CLEAN and p.rate is not null
+              and p.verdict = tachylim.task.Verdict.CLEAN
             group by p.pieceId""")
     List<OfPiece> fastestClean(long accountId, Collection<Long> pieceIds);
 

@@ -11,7 +11,7 @@ import tachylim.tempo.Tempo;
  *
  * @param day the day it was played
  * @param passes the evidence it rests on
- * @param estimate what it said; null of a belief that was kept before that was
+ * @param estimate what it said
  * @param alert where tension says that ease ends, in BPM; null where it does not say so
  * @param feltKept whether that was kept; otherwise it is not known what tension says
  */

@@ -107,9 +107,7 @@ public class StandingService {
             return Posterior.guessed(Tempo.of(subject.guessBpm()), guessSd(subject));
         }
         KeptEstimate said = known.estimate();
-        return said == null
-                ? belief(subject, day).estimate()
-                : said.estimate(known.passes()).later(ChronoUnit.DAYS.between(known.day(), day), said.gain());
+        return said.estimate(known.passes()).later(ChronoUnit.DAYS.between(known.day(), day), said.gain());
     }
 
     private Posterior belief(Subject subject, LocalDate day) {
@@ -285,10 +283,8 @@ public class StandingService {
                 .stream()
                 .collect(Collectors.groupingBy(CeilingDay::pieceId));
         Map<Long, Forecast> forecasts = new HashMap<>();
-        played.forEach((piece, ofPiece) -> Forecast.of(ofPiece.stream()
-                        .map(CeilingDay::measured)
-                        .flatMap(Optional::stream)
-                        .toList())
+        played.forEach((piece, ofPiece) -> Forecast.of(
+                        ofPiece.stream().map(CeilingDay::measured).toList())
                 .ifPresent(forecast -> forecasts.put(piece, forecast)));
         return forecasts;
     }

@@ -1,5 +1,6 @@
 package tachylim.server.run;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
@@ -11,14 +12,12 @@ import java.util.List;
 import tachylim.load.FeltEffort;
 import tachylim.shown.BandDto;
 import tachylim.shown.KeptEvent;
-import tachylim.shown.Moment.StepDto;
+import tachylim.shown.Moment;
 import tachylim.shown.PlanWish;
-import tachylim.shown.Relief;
 import tachylim.task.Answer;
 import tachylim.task.Ask;
 import tachylim.task.Tension;
 import tachylim.task.Verdict;
-import tachylim.workout.Part;
 
 /** What the running part of the API takes and gives. */
 public final class RunDtos {
@@ -131,6 +130,7 @@ public final class RunDtos {
 
     record LastAnswer(String clientId, Verdict verdict, int tension, double tempo) {}
 
+    /** Whose the moment is: the run, and the piece it stands in. On the wire both are told in one. */
     record RunView(
             long id,
             String passage,
@@ -138,35 +138,18 @@ public final class RunDtos {
             String focus,
             int ordinal,
             boolean held,
-            StepDto step,
-            @Schema(nullable = true) Part part,
-            String blockWhy,
-
-            @Schema(nullable = true, description = "which of the blocks it stands in")
-            Integer block,
-
-            @Schema(description = "the version at hand as a player calls it; empty when as written")
-            String version,
-
-            @Schema(description = "the method of the block at hand as a player calls it")
-            String method,
 
             @Schema(description = "the piece of the block at hand")
             long pieceId,
 
             long passageId,
-
-            double target,
-            String upcoming,
             @Schema(nullable = true) LastAnswer last,
-            double at,
-            Relief relief,
-            double secondsToBreak,
 
             @Schema(description = "whether it was a ceiling test that has a result to look at")
             boolean measured,
 
-            String note) {}
+            String note,
+            @JsonUnwrapped Moment now) {}
 
     /**
      * What a workout left of one of its pieces.

@@ -12,10 +12,8 @@ import tachylim.server.run.RunDtos.RunView;
 import tachylim.server.workout.StoredWorkout;
 import tachylim.shown.KeptEvent;
 import tachylim.shown.Moment;
-import tachylim.shown.Moment.StepDto;
 import tachylim.shown.PlanOutline;
 import tachylim.shown.Relief;
-import tachylim.workout.Done;
 import tachylim.workout.Run;
 import tachylim.workout.Segment;
 
@@ -38,35 +36,24 @@ public class RunViews {
         StoredPiece piece = repertoire.anyPiece(
                 who, stored.pieceOf(run.workout().brief().themes().get(theme)));
         Moment now = Moment.of(run, any -> piece.notes().firstNote(), stored.effortBefore());
-        return new RunView(
-                stored.id(),
-                piece.passage().title(),
-                piece.part(),
-                workout.focus(),
-                kept.size(),
-                stored.isHeldBy(holder),
-                now.step(),
-                now.part(),
-                now.blockWhy(),
-                now.block(),
-                now.version(),
-                now.method(),
-                piece.id(),
-                piece.passage().id(),
-                now.target(),
-                now.upcoming(),
-                lastAnswer(kept, now),
-                now.at(),
-                now.relief(),
-                now.secondsToBreak(),
-                false,
-                stored.note());
+        return view(stored, workout, piece, kept.size(), holder, lastAnswer(kept, now), false, now);
     }
 
     RunView ended(SignedIn who, StoredRun stored, StoredWorkout workout, int events, String holder) {
         StoredPiece piece = repertoire.anyPiece(who, stored.pieceId());
-        Done done = stored.done();
-        Relief relief = played(who, stored, workout);
+        Moment end = Moment.over(stored.done(), workout.outline().target(), played(who, stored, workout));
+        return view(stored, workout, piece, events, holder, null, passes.isTest(who, stored.id()), end);
+    }
+
+    private static RunView view(
+            StoredRun stored,
+            StoredWorkout workout,
+            StoredPiece piece,
+            int events,
+            String holder,
+            LastAnswer last,
+            boolean measured,
+            Moment now) {
         return new RunView(
                 stored.id(),
                 piece.passage().title(),
@@ -74,22 +61,12 @@ public class RunViews {
                 workout.focus(),
                 events,
                 stored.isHeldBy(holder),
-                new StepDto(done.why(), null, null, done.cause()),
-                null,
-                "",
-                null,
-                "",
-                "",
                 piece.id(),
                 piece.passage().id(),
-                workout.outline().target(),
-                "the end",
-                null,
-                relief.seconds(),
-                relief,
-                0,
-                passes.isTest(who, stored.id()),
-                stored.note());
+                last,
+                measured,
+                stored.note(),
+                now);
     }
 
     /** The relief of what was played, as it was kept. */

@@ -18,7 +18,7 @@ interface WorkoutRepository extends JpaRepository<StoredWorkout, Long> {
     /** What was chosen lately on a piece, without the plans themselves. */
     @Query("""
             select w.school from StoredWorkout w
-            where w.accountId = :accountId and w.pieceId = :pieceId and w.school is not null
+            where w.accountId = :accountId and w.pieceId = :pieceId
             order by w.id desc""")
     List<String> schools(long accountId, long pieceId, Limit limit);
 }

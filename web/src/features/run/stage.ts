@@ -1,0 +1,60 @@
+import { NOTHING_TOLD, type Told } from "./asks";
+
+/** What lies over the step while it is asked about. */
+export type Over = "pause" | "symptom" | "keys";
+
+/** How much of the pass at hand was played: what was cut off is asked about as well, but cannot have been clean. */
+export type Played = "no" | "cut" | "whole";
+
+/** What the player has done at the step at hand. */
+export interface Stage {
+  /** Which step it is, by how many events came before it. */
+  ordinal: number;
+  played: Played;
+  told: Told;
+  hint: string;
+  /** How tense the hand is: it holds until it is said otherwise. */
+  tension: number;
+  over: Over | undefined;
+  /** Seconds that had been played of the pass when something was laid over it. */
+  paused: number;
+}
+
+export type Change =
+  | { is: "reached"; ordinal: number }
+  /** Of a step of its own, since its end may be heard when another is there. */
+  | { is: "played"; ordinal: number; played: Played }
+  | { is: "told"; told?: Told | undefined; hint?: string | undefined }
+  | { is: "felt"; tension: number }
+  | { is: "covered"; over: Over; paused?: number }
+  | { is: "uncovered" };
+
+export const stageAt = (ordinal: number, tension: number): Stage => ({
+  ordinal,
+  played: "no",
+  told: NOTHING_TOLD,
+  hint: "",
+  tension,
+  over: undefined,
+  paused: 0,
+});
+
+export function stageAfter(stage: Stage, change: Change): Stage {
+  switch (change.is) {
+    case "reached":
+      return change.ordinal === stage.ordinal
+        ? stage
+        : { ...stageAt(change.ordinal, stage.tension), over: stage.over, paused: stage.paused };
+    case "played":
+      if (change.ordinal !== stage.ordinal) return stage;
+      return { ...stage, played: change.played, hint: change.played === "whole" ? stage.hint : "" };
+    case "told":
+      return { ...stage, told: change.told ?? stage.told, hint: change.hint ?? stage.hint };
+    case "felt":
+      return { ...stage, tension: change.tension };
+    case "covered":
+      return { ...stage, over: change.over, paused: change.paused ?? stage.paused };
+    case "uncovered":
+      return { ...stage, over: undefined };
+  }
+}
