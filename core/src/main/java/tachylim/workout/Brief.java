@@ -89,11 +89,6 @@ public record Brief(
         this(themes, sketches, minutes, choices, allowance, condition, List.of(), spared);
     }
 
-    /** The same, warmed up for by these lines. */
-    public Brief warmedUpBy(List<WarmUpRoutine.Item> lines) {
-        return new Brief(themes, sketches, minutes, choices, allowance, condition, lines, spared);
-    }
-
     /** A brief for one piece, and a rested player who has played nothing faster than {@link Planner#FASTEST_UNREACHED}. */
     public static Brief on(
             Passage music,

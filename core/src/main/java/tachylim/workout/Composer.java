@@ -278,11 +278,7 @@ public final class Composer {
     /** So little of the minutes may be left over. */
     private static final double NEARLY = 0.04;
 
-    /** What a workout takes if all goes well, the warm-up not counted. */
-    public static double secondsOf(Workout workout) {
-        return lasting(Run.start(workout).ahead());
-    }
-
+    /** What is ahead takes so long if all goes well, the warm-up not counted. */
     private static double lasting(List<Segment> ahead) {
         return ahead.stream()
                 .filter(segment -> segment.part() != Part.WARM_UP)

@@ -87,15 +87,6 @@ public final class Run {
         return new Run(workout, new Standing(workout.blocks(), 0, 0, first, null, null), progress);
     }
 
-    /** The run after {@code events}, in order. */
-    public static Run replay(Workout workout, List<Event> events) {
-        Run run = start(workout);
-        for (Event event : events) {
-            run = run.after(event);
-        }
-        return run;
-    }
-
     /** This run with {@code left} for the rest of today: what may be done now, whatever it was begun with. */
     public Run under(Allowance left) {
         if (isDone() || left.equals(progress.left())) {

@@ -152,7 +152,7 @@ class RunLearnsTest {
         List<Event> events = run.past().stream()
                 .map(s -> s.answer() == null ? (Event) new Event.Rested(s.seconds()) : new Event.Judged(s.answer()))
                 .toList();
-        assertThat(Run.replay(workout, events).past()).isEqualTo(run.past());
+        assertThat(Replay.of(workout, events).past()).isEqualTo(run.past());
         assertThat(Run.start(workout).ahead()).isEqualTo(Run.start(workout).ahead());
     }
 

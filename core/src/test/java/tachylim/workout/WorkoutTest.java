@@ -250,7 +250,7 @@ class WorkoutTest {
         List<Event> events = run.past().stream()
                 .map(s -> s.answer() == null ? (Event) new Event.Rested(s.seconds()) : new Event.Judged(s.answer()))
                 .toList();
-        assertThat(Run.replay(usual(), events).step()).isEqualTo(run.step());
+        assertThat(Replay.of(usual(), events).step()).isEqualTo(run.step());
     }
 
     private static Run play(Workout workout, List<Answer> answers) {

@@ -3,13 +3,10 @@ package tachylim.server.repertoire;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
-import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
 
 interface PassageRepository extends JpaRepository<StoredPassage, Long> {
-
-    List<StoredPassage> findByAccountIdAndPutAwayFalseOrderById(long accountId, Limit limit);
 
     Optional<StoredPassage> findByIdAndAccountIdAndPutAwayFalse(long id, long accountId);
 

@@ -1,0 +1,278 @@
+package tachylim.load;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.NavigableMap;
+import java.util.Optional;
+import java.util.TreeMap;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import tachylim.task.Tension;
+
+/** Where each limit begins and ends, and what is said of it. */
+class LimitsOfADayTest {
+
+    private static final LocalDate TODAY = LocalDate.of(2026, 5, 4);
+    private static final Instant NOW = Instant.parse("2026-05-04T10:00:00Z");
+    private static final DayLoad NOTHING = DayLoad.NONE;
+
+    /** So much on each of the days from some days ago to yesterday. */
+    private static NavigableMap<LocalDate, Double> daily(int days, double effort) {
+        NavigableMap<LocalDate, Double> played = new TreeMap<>();
+        for (int ago = days; ago >= 1; ago--) {
+            played.put(TODAY.minusDays(ago), effort);
+        }
+        return played;
+    }
+
+    private static History history(NavigableMap<LocalDate, Double> days) {
+        return new History(TODAY, days, Map.of(), 40);
+    }
+
+    private static Guardrails rails(History history, Care care, Ordered... given) {
+        return new Guardrails(60, care, history, List.of(), List.of(given));
+    }
+
+    private static Limit bursts(Guardrails rails, DayLoad day) {
+        return rails.today(day, NOW).stream()
+                .filter(limit -> limit.kind() == Limit.Kind.BURST_SECONDS)
+                .findFirst()
+                .orElseThrow();
+    }
+
+    // Playing elsewhere
+
+    @Test
+    void whatWasPlayedElsewhereCostsByItsKind() {
+        assertThat(Elsewhere.PERFORMANCE.effort(10)).isCloseTo(18, within(1e-9));
+        assertThat(Elsewhere.TEACHING.effort(1)).isEqualTo(0.5);
+        assertThat(Elsewhere.LESSON.effort(Elsewhere.MOST_MINUTES)).isCloseTo(720, within(1e-9));
+        assertThat(Elsewhere.PRACTICE.title()).isEqualTo("Practice without a screen");
+    }
+
+    @ParameterizedTest
+    @CsvSource({"0", "-1", "601"})
+    void noMinutesAndMoreThanADayHoldsAreRefused(int minutes) {
+        assertThatThrownBy(() -> Elsewhere.REHEARSAL.effort(minutes)).hasMessageContaining("Give 1 to 600 minutes");
+    }
+
+    // Limits and what they are counted in
+
+    @Test
+    void aLimitKnowsItsShareAndWhatIsLeft() {
+        assertThat(new Limit(Limit.Kind.EFFORT, 40, 30, "").left()).isEqualTo(10);
+        assertThat(new Limit(Limit.Kind.EFFORT, 40, 50, "").left()).isZero();
+        assertThat(new Limit(Limit.Kind.EFFORT, 40, 30, "").share()).isEqualTo(0.75);
+        assertThat(new Limit(Limit.Kind.EFFORT, 0, 0, "").share()).isEqualTo(1);
+    }
+
+    @Test
+    void onlyBurstsAreCountedInSeconds() {
+        assertThat(Limit.Kind.BURST_SECONDS.isInSeconds()).isTrue();
+        assertThat(Limit.Kind.EFFORT.isInSeconds()).isFalse();
+        assertThat(Limit.Kind.PLAYING_MINUTES.title()).isEqualTo("Playing");
+        assertThat(Limit.Kind.PLAYING_MINUTES.unit()).isEqualTo("minutes of playing");
+        assertThat(Cap.Rule.RETURN.title()).isEqualTo("Coming back");
+    }
+
+    @Test
+    void aDayThatIsUsedUpIsSaidWhereverSomethingMayBePlayed() {
+        Guardrails rails = rails(History.none(TODAY, 60), Care.NONE);
+        assertThat(rails.caution(NOTHING, NOW)).isEmpty();
+        assertThat(rails.caution(new DayLoad(59, 0, 0, Tension.LOOSE), NOW)).isEmpty();
+        assertThat(rails.caution(new DayLoad(60, 0, 0, Tension.LOOSE), NOW))
+                .isEqualTo("Today's effort minutes are used (60 of 60): listen and read, and play on tomorrow.");
+        assertThat(rails.caution(new DayLoad(0, 0, 75 * 60, Tension.LOOSE), NOW))
+                .startsWith("Today's minutes of playing are used (75 of 75)");
+        assertThat(rails.caution(new DayLoad(0, 500, 0, Tension.LOOSE), NOW))
+                .as("bursts that are used up leave room for all else")
+                .isEmpty();
+    }
+
+    // Bursts
+
+    @Test
+    void burstsAreClosedForTheReasonThatIsSaid() {
+        History fresh = History.none(TODAY, 60);
+        assertThat(bursts(rails(fresh, Care.NONE), NOTHING).cap()).isEqualTo(90);
+        assertThat(bursts(rails(fresh, Care.NONE), new DayLoad(0, 0, 0, Tension.LOCKED)))
+                .isEqualTo(new Limit(Limit.Kind.BURST_SECONDS, 0, 0, "Tension reached 5 today, so no more bursts."));
+        Limit twice = bursts(rails(fresh, new Care(null, null, true)), NOTHING);
+        assertThat(twice.cap()).isZero();
+        assertThat(twice.why()).startsWith("Two reports within 14 days");
+    }
+
+    @ParameterizedTest
+    @CsvSource({"1, 94.5", "4, 108", "20, 180", "25, 180"})
+    void eachDayThatWasTakenWellAddsATwentiethUpToDouble(int days, double cap) {
+        Map<LocalDate, Double> well = new HashMap<>();
+        for (int ago = 1; ago <= days; ago++) {
+            well.put(TODAY.minusDays(ago), Guardrails.BURST_SECONDS);
+        }
+        Guardrails rails = rails(new History(TODAY, new TreeMap<>(), well, 60), Care.NONE);
+        assertThat(bursts(rails, NOTHING).cap()).isCloseTo(cap, within(1e-9));
+    }
+
+    /** Today itself, days of more than four weeks ago, and days that used little of their seconds say nothing. */
+    @ParameterizedTest
+    @CsvSource({"0, 90, 90", "28, 90, 94.5", "29, 90, 90", "1, 59, 90", "1, 60, 94.5"})
+    void onlyDaysOfTheLastFourWeeksThatUsedEnoughCount(int ago, double seconds, double cap) {
+        Guardrails rails =
+                rails(new History(TODAY, new TreeMap<>(), Map.of(TODAY.minusDays(ago), seconds), 60), Care.NONE);
+        assertThat(bursts(rails, NOTHING).cap()).isCloseTo(cap, within(1e-9));
+    }
+
+    @Test
+    void aLimitThatSomebodyGaveHoldsOnlyWhereItIsStricter() {
+        Ordered few = new Ordered(Limit.Kind.BURST_SECONDS, 20, "Dr Aveline Orsk");
+        Ordered many = new Ordered(Limit.Kind.BURST_SECONDS, 200, "Dr Aveline Orsk");
+        Ordered same = new Ordered(Limit.Kind.BURST_SECONDS, 90, "Dr Aveline Orsk");
+        History fresh = History.none(TODAY, 60);
+        assertThat(bursts(rails(fresh, Care.NONE, many, few), NOTHING).cap()).isEqualTo(20);
+        assertThat(bursts(rails(fresh, Care.NONE, many), NOTHING).cap()).isEqualTo(90);
+        assertThat(bursts(rails(fresh, Care.NONE, same), NOTHING).why()).contains("to begin with");
+        Ordered playing = new Ordered(Limit.Kind.PLAYING_MINUTES, 75, "Dr Aveline Orsk");
+        assertThat(rails(fresh, Care.NONE, playing).today(NOTHING, NOW))
+                .filteredOn(limit -> limit.kind() == Limit.Kind.PLAYING_MINUTES)
+                .singleElement()
+                .satisfies(limit -> assertThat(limit.why()).contains("25% more than the 60 minutes"));
+    }
+
+    // Coming back
+
+    @Test
+    void aReturnSaysItsDayItsShareAndWhy() {
+        Return third = new Return(2, 5, 5, 40);
+        assertThat(third.share()).isCloseTo(0.7, within(1e-9));
+        assertThat(third.cap()).isCloseTo(28, within(1e-9));
+        assertThat(third.why()).isEqualTo("Day 3 of 5 back after 5 days away: 70% of the 40 of a usual day before.");
+        assertThat(new Return(0, 3, 0, 40).why())
+                .isEqualTo("Day 1 of 3 back after a symptom: 40% of the 40 of a usual day before.");
+    }
+
+    @ParameterizedTest
+    @CsvSource({"3, 1", "4, 2", "5, 2", "6, 2", "7, 3", "21, 7"})
+    void theFirstThirdHasNoBursts(int length, int without) {
+        for (int day = 0; day < length; day++) {
+            assertThat(new Return(day, length, length, 40).isTooEarlyForBursts())
+                    .isEqualTo(day < without);
+        }
+    }
+
+    @ParameterizedTest
+    @CsvSource({"-1, 3", "3, 3", "0, 2", "0, 22"})
+    void aDayThatIsNoneOfAReturnIsRefused(int day, int length) {
+        assertThatThrownBy(() -> new Return(day, length, 3, 40)).hasMessageContaining("of a return of " + length);
+    }
+
+    /** Weeks before a layoff are compared with nothing for four weeks after it. */
+    @ParameterizedTest
+    @CsvSource({"27, true", "28, false"})
+    void aWeekIsComparedAgainFourWeeksAfterALayoff(int back, boolean near) {
+        NavigableMap<LocalDate, Double> played = daily(back, 40);
+        for (int ago = back + 20; ago < back + 40; ago++) {
+            played.put(TODAY.minusDays(ago), 40.0);
+        }
+        assertThat(Return.isNear(history(played))).isEqualTo(near);
+        assertThat(rails(history(played), Care.NONE).mostOfAWeek().isEmpty()).isEqualTo(near);
+    }
+
+    @Test
+    void aWeekMayGrowByFifteenPercentOfTheThreeBefore() {
+        assertThat(rails(history(daily(30, 10)), Care.NONE).mostOfAWeek()).hasValueCloseTo(80.5, within(1e-9));
+        assertThat(rails(history(daily(28, 10)), Care.NONE).mostOfAWeek()).hasValueCloseTo(80.5, within(1e-9));
+        assertThat(rails(history(daily(27, 10)), Care.NONE).mostOfAWeek()).isEmpty();
+    }
+
+    // Days ahead
+
+    @Test
+    void theDayAfterKnowsWhatTodayCameTo() {
+        Guardrails today = rails(History.none(TODAY, 60), new Care(NOW, null, false));
+        Guardrails next = today.after(25, TODAY.plusDays(2));
+        assertThat(next.history().today()).isEqualTo(TODAY.plusDays(1));
+        assertThat(next.history().played()).containsExactly(Map.entry(TODAY, 25.0));
+        assertThat(next.care().restOver()).as("not over yet").isNull();
+        Guardrails later = next.after(0, TODAY.plusDays(2));
+        assertThat(later.history().played()).as("a day without playing is none").hasSize(1);
+        assertThat(later.care().restOver()).isEqualTo(TODAY.plusDays(2));
+        assertThat(today.after(0, null).care().restOver()).isNull();
+    }
+
+    // Before something is needed
+
+    @ParameterizedTest
+    @CsvSource({"0, It is needed today", "1, It is needed tomorrow", "2, 2 days before", "7, 7 days before"})
+    void aTaperSaysWhen(int daysLeft, String when) {
+        assertThat(new Taper(daysLeft).when()).isEqualTo(when);
+        assertThat(Taper.before(List.of(TODAY.plusDays(daysLeft)), TODAY)).contains(new Taper(daysLeft));
+    }
+
+    @Test
+    void nothingTapersEarlierOrAfterwards() {
+        assertThat(Taper.before(List.of(TODAY.plusDays(8), TODAY.minusDays(1)), TODAY))
+                .isEqualTo(Optional.empty());
+    }
+
+    @Test
+    void aTaperIsOfAUsualDayAndNotOfTheMinutesAlone() {
+        Guardrails rails = new Guardrails(60, Care.NONE, history(daily(6, 20)), List.of(TODAY.plusDays(7)), List.of());
+        assertThat(rails.caps(NOW))
+                .filteredOn(cap -> cap.rule() == Cap.Rule.TAPER)
+                .singleElement()
+                .isEqualTo(new Cap(Cap.Rule.TAPER, 20, "7 days before: 100% of a usual day's 20."));
+    }
+
+    // Minutes of a day
+
+    @ParameterizedTest
+    @CsvSource({"5", "600"})
+    void theLeastAndTheMostMinutesAreTaken(int minutes) {
+        assertThat(DailyMinutes.of(minutes, TODAY).on(TODAY)).isEqualTo(minutes);
+    }
+
+    @Test
+    void theSameMinutesAgainHoldAtOnce() {
+        DailyMinutes given = DailyMinutes.of(30, TODAY);
+        assertThat(given.asked(30, TODAY.plusDays(3)).tomorrow(TODAY.plusDays(3)))
+                .isNull();
+        assertThat(given.asked(31, TODAY.plusDays(3)).tomorrow(TODAY.plusDays(3)))
+                .isEqualTo(31);
+    }
+
+    // Reserve, caution and rest
+
+    @Test
+    void slowPlayingBringsTheReserveBackMoreSlowlyThanRest() {
+        double rest = Reserve.beforeSlowPlaying(0.8, 0, 30);
+        double slow = Reserve.beforeSlowPlaying(0.8, 0.5, 30);
+        assertThat(rest).isLessThan(slow);
+        assertThat(slow).isLessThan(0.8);
+        assertThat(Reserve.beforeSlowPlaying(0.8, 1, 30)).isLessThan(0.8);
+        assertThat(Reserve.beforeSlowPlaying(0.8, 1.01, 30))
+                .as("above ease nothing comes back")
+                .isEqualTo(0.8);
+        assertThat(Reserve.beforeSlowPlaying(0.2, 0, 10_000)).isZero();
+    }
+
+    @Test
+    void whoIsCautiousWantsMoreInHand() {
+        assertThat(Caution.USUAL.burstFloor()).isEqualTo(0.5);
+        assertThat(Caution.CAUTIOUS.burstFloor()).isEqualTo(0.7);
+    }
+
+    @Test
+    void aSymptomSaysFromWhenToWhenNothingIsPlayed() {
+        assertThat(SymptomRest.after(NOW).sentence(ZoneOffset.UTC))
+                .startsWith("You reported a symptom on Monday 4 May, 10:00: no playing until Wednesday 6 May, 10:00.");
+    }
+}
