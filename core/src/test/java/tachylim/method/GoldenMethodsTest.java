@@ -56,9 +56,8 @@ class GoldenMethodsTest {
         for (int piece = 0; piece < PIECES; piece++) {
             Random chance = new Random(1_000L * school.word().hashCode() + piece);
             Method method = method(school, span(chance), chance);
-            StringBuilder tale = new StringBuilder();
+            StringBuilder tale = new StringBuilder(method.promise() + method.limit() + method.goesAbove());
             int passes = play(method, chance, tale);
-            all.append(method.limit()).append(" | ").append(method.promise()).append(" | ");
             all.append(passes)
                     .append(" passes ")
                     .append(digest(tale.toString()))
