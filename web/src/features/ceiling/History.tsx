@@ -66,7 +66,7 @@ export function History({ view }: { view: Schemas["CeilingView"] }) {
         width={width}
         height={HEIGHT}
         role="img"
-        aria-label={`From ${bpm(first.ceiling)} on ${day(first.day)} to ${bpm(last.ceiling)} on ${day(last.day)}; target ${bpm(view.targetBpm)}.`}
+        aria-label={`From ${bpm(first.ceiling)} on ${day(first.day)} to ${bpm(last.ceiling)} on ${day(last.day)}, ${bpm(view.estimate.ceiling.middle)} today; target ${bpm(view.targetBpm)}.`}
         className="block font-sans"
       >
         <Heights ticks={tempoTicks(range, 8)} y={y} from={46} to={width - 60} />
@@ -127,7 +127,7 @@ export function History({ view }: { view: Schemas["CeilingView"] }) {
           target
         </text>
         <text x={width - 54} y={y(last.ceiling) + 4} fontSize="13" fontWeight="700" className="fill-brass-deep">
-          {bpm(last.ceiling)}
+          {bpm(view.estimate.ceiling.middle)}
         </text>
         <Along
           ticks={x.ticks(Math.max(2, Math.floor(width / 130))).map(Number)}

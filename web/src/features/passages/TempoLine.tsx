@@ -11,6 +11,9 @@ interface Props {
 
 const HEIGHT = 46;
 
+/** About how wide a letter of the ceiling's figure is. */
+const LETTER = 8;
+
 /** Ease, ceiling and breakdown against the target, on an axis shared with its neighbours. */
 export function TempoLine({ estimate, target, range }: Props) {
   const [frame, width] = useWidth<HTMLDivElement>(400);
@@ -20,7 +23,11 @@ export function TempoLine({ estimate, target, range }: Props) {
   const said = estimate.enoughEvidence
     ? `${bpm(ceiling.middle)} ± ${within}`
     : `about ${bpm(ceiling.middle)}, not enough evidence`;
-  const labelLeft = x(ceiling.middle) > x(target) - 140 && x(ceiling.middle) < x(target) + 30;
+  // The two figures stand on either side where they would meet: the flag flies away from the ceiling.
+  const reached = x(target) <= x(ceiling.middle);
+  const label = estimate.enoughEvidence ? said : `about ${bpm(ceiling.middle)}, a guess yet`;
+  const meets = !reached && x(ceiling.middle) + label.length * LETTER > x(target);
+  const fly = reached ? -1 : 1;
   return (
     <div ref={frame} className="min-w-0">
       <svg
@@ -43,19 +50,23 @@ export function TempoLine({ estimate, target, range }: Props) {
         <path d={`M${x(ceiling.middle)} 18v24`} className="stroke-brass-deep" strokeWidth="3" />
         <path d={`M${x(breakdown.middle) - 4} 26l8 8m0 -8l-8 8`} className="stroke-danger" strokeWidth="2.5" />
         <path d={`M${x(target)} 8v34`} className="stroke-ink" strokeWidth="1.5" />
-        <path d={`M${x(target)} 8h7l-7 6z`} className="fill-ink" />
-        <text x={x(target) + 9} y={15} fontSize="12" className="fill-ink">
+        <path d={`M${x(target)} 8h${7 * fly}l${-7 * fly} 6z`} className="fill-ink" />
+        <text x={x(target) + 9 * fly} y={15} fontSize="12" textAnchor={reached ? "end" : "start"} className="fill-ink">
           {bpm(target)}
         </text>
         <text
-          x={x(ceiling.middle) + (labelLeft ? 4 : -2)}
+          x={
+            meets
+              ? Math.min(x(ceiling.middle) + 4, x(target) - 6)
+              : Math.max(x(ceiling.middle) - 2, reached ? x(target) + 5 : 0)
+          }
           y={13}
           fontSize="13"
           fontWeight="700"
-          textAnchor={labelLeft ? "end" : "start"}
+          textAnchor={meets ? "end" : "start"}
           className="fill-brass-deep"
         >
-          {estimate.enoughEvidence ? said : `about ${bpm(ceiling.middle)}, a guess yet`}
+          {label}
         </text>
       </svg>
     </div>
