@@ -21,6 +21,7 @@ import tachylim.notation.abc.AbcReader;
 import tachylim.notation.abc.AbcWriter;
 import tachylim.notation.score.Grid;
 import tachylim.notation.score.Line;
+import tachylim.notation.score.LineNote;
 import tachylim.notation.score.Score;
 import tachylim.notation.score.ScoreException;
 import tachylim.notation.score.Wishes;
@@ -29,7 +30,6 @@ import tachylim.passage.Direction;
 import tachylim.passage.Key;
 import tachylim.passage.Mark;
 import tachylim.passage.Meter;
-import tachylim.passage.Note;
 import tachylim.passage.Passage;
 import tachylim.passage.Unrolling;
 
@@ -81,7 +81,7 @@ class ForeignFilesTest {
                 .extracting(line -> line.part() + "/" + line.voice())
                 .containsExactly("Marimba/1", "Marimba/2", "Concertina/");
         assertThat(score.lines().get(1).notes())
-                .extracting(Note::onset)
+                .extracting(LineNote::onset)
                 .containsExactly(Fraction.ZERO, Fraction.of(1, 4));
         assertThat(score.lines().get(0).key()).isEqualTo(new Key(-2));
     }
@@ -101,7 +101,7 @@ class ForeignFilesTest {
         Line line = score.lines().get(0);
         assertThat(line.firstBar()).isEqualTo("0");
         assertThat(line.notes())
-                .extracting(Note::duration)
+                .extracting(LineNote::duration)
                 .containsExactly(
                         Fraction.of(1, 8),
                         Fraction.of(1, 4),
@@ -211,7 +211,7 @@ class ForeignFilesTest {
                                         "<notations><slur type=\"stop\" number=\"1\"/><articulations><breath-mark/></articulations></notations>"))
                 + "</score-partwise>");
         Line line = score.lines().get(0);
-        Note first = line.notes().get(0);
+        LineNote first = line.notes().get(0);
         assertThat(first.pitches()).hasSize(2);
         assertThat(first.inflection().grace()).hasSize(1);
         assertThat(first.inflection().slursOpened()).isEqualTo(1);
@@ -322,7 +322,7 @@ class ForeignFilesTest {
         Line line = score.lines().get(0);
         assertThat(score.warnings()).containsExactly("Drawn to 4 places to a quarter note.");
         assertThat(line.notes())
-                .extracting(Note::onset)
+                .extracting(LineNote::onset)
                 .containsExactly(
                         Fraction.ZERO, Fraction.of(1, 16), Fraction.of(1, 8), Fraction.of(3, 16), Fraction.of(1, 4));
         assertThat(line.notes().get(2).pitches()).hasSize(2);

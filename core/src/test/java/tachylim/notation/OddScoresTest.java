@@ -10,6 +10,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import tachylim.notation.score.LineNote;
 import tachylim.notation.score.Score;
 import tachylim.notation.score.ScoreException;
 import tachylim.notation.score.Wishes;
@@ -47,7 +48,7 @@ class OddScoresTest {
         return note(step, 4, 4, "");
     }
 
-    private static List<Note> notes(Score score) {
+    private static List<LineNote> notes(Score score) {
         return score.lines().get(0).notes();
     }
 
@@ -103,7 +104,7 @@ class OddScoresTest {
     void aDrumOnOneLineIsOnlyRhythm() {
         String knock =
                 "<note><unpitched><display-step>E</display-step><display-octave>4</display-octave></unpitched><duration>2</duration></note>";
-        assertThat(notes(read("", knock + knock))).extracting(Note::pitches).containsExactly(List.of(), List.of());
+        assertThat(notes(read("", knock + knock))).extracting(LineNote::pitches).containsExactly(List.of(), List.of());
         String other = knock.replace(">E<", ">G<");
         assertThat(notes(read("", knock + other)))
                 .extracting(note -> note.pitches().size())
@@ -118,7 +119,7 @@ class OddScoresTest {
                         + "<backup><duration>16</duration></backup>" + "<forward><duration>4</duration></forward>"
                         + note('E', 3, 4, "<voice>2</voice>"));
         assertThat(score.lines()).hasSize(2);
-        assertThat(score.lines().get(1).notes()).extracting(Note::onset).containsExactly(Fraction.of(1, 4));
+        assertThat(score.lines().get(1).notes()).extracting(LineNote::onset).containsExactly(Fraction.of(1, 4));
         assertThat(score.lines().get(1).length()).isEqualTo(Fraction.ONE);
     }
 
@@ -200,7 +201,7 @@ class OddScoresTest {
                 "",
                 "<note><grace slash=\"yes\"/><pitch><step>B</step><octave>4</octave></pitch></note>" + note('C')
                         + "<note><rest/><duration>4</duration></note>" + note('D'));
-        assertThat(notes(score)).extracting(Note::onset).containsExactly(Fraction.ZERO, Fraction.of(1, 2));
+        assertThat(notes(score)).extracting(LineNote::onset).containsExactly(Fraction.ZERO, Fraction.of(1, 2));
         assertThat(notes(score).get(0).inflection().grace()).containsExactly(new Pitch('B', 0, 4));
     }
 

@@ -8,6 +8,7 @@ import java.util.regex.Pattern;
 import org.apache.commons.numbers.fraction.Fraction;
 import tachylim.notation.score.Deadline;
 import tachylim.notation.score.Line;
+import tachylim.notation.score.LineNote;
 import tachylim.notation.score.Omissions;
 import tachylim.passage.Articulation;
 import tachylim.passage.Direction;
@@ -15,7 +16,6 @@ import tachylim.passage.Inflection;
 import tachylim.passage.Key;
 import tachylim.passage.Mark;
 import tachylim.passage.Meter;
-import tachylim.passage.Note;
 import tachylim.passage.Pitch;
 
 /**
@@ -54,7 +54,7 @@ public final class AbcReader {
     private final Omissions omissions;
     private final boolean inBook;
 
-    private final List<Note> notes = new ArrayList<>();
+    private final List<LineNote> notes = new ArrayList<>();
     private final List<Direction> directions = new ArrayList<>();
     private final AbcBars bars;
 
@@ -382,15 +382,10 @@ public final class AbcReader {
         begin();
         if (isTied && (unpitched || tied.containsAll(written))) {
             int held = notes.size() - 1;
-            notes.set(
-                    held,
-                    notes.get(held)
-                            .at(
-                                    notes.get(held).onset(),
-                                    notes.get(held).duration().add(duration)));
+            notes.set(held, notes.get(held).lasting(notes.get(held).duration().add(duration)));
         } else {
             Deadline.check();
-            notes.add(new Note(now, duration, unpitched ? List.of() : written, ahead));
+            notes.add(new LineNote(now, duration, unpitched ? List.of() : written, ahead));
             ahead = Inflection.PLAIN;
         }
         syllables.head(notes.size() - 1);
@@ -460,8 +455,8 @@ public final class AbcReader {
         Fraction change = rhythm.broken();
         if (last == Last.NOTE) {
             int broken = notes.size() - 1;
-            Note note = notes.get(broken);
-            notes.set(broken, note.at(note.onset(), note.duration().add(change)));
+            LineNote note = notes.get(broken);
+            notes.set(broken, note.lasting(note.duration().add(change)));
         }
         advance(change);
     }

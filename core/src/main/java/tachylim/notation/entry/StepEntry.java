@@ -9,10 +9,10 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.apache.commons.numbers.fraction.Fraction;
 import tachylim.notation.score.Line;
+import tachylim.notation.score.LineNote;
 import tachylim.passage.Inflection;
 import tachylim.passage.Key;
 import tachylim.passage.Meter;
-import tachylim.passage.Note;
 import tachylim.passage.Passage;
 import tachylim.passage.Pitch;
 
@@ -57,7 +57,7 @@ public final class StepEntry {
     }
 
     /** Notes in whole notes as a passage, with a bar line wherever the meter has one. */
-    static Passage barred(List<Note> notes, Fraction length, Meter meter, Key key) {
+    static Passage barred(List<LineNote> notes, Fraction length, Meter meter, Key key) {
         if (notes.isEmpty()) {
             throw new IllegalArgumentException("There is no note yet");
         }
@@ -72,7 +72,7 @@ public final class StepEntry {
     private static final class Entry {
 
         private final Key key;
-        private final List<Note> notes = new ArrayList<>();
+        private final List<LineNote> notes = new ArrayList<>();
         private Fraction now = Fraction.ZERO;
         private Fraction plain = Fraction.of(1, 4);
         private boolean dotted;
@@ -131,10 +131,10 @@ public final class StepEntry {
                     chord.add(pitch);
                 }
                 chord.sort(Comparator.comparingInt(Pitch::midi));
-                replaceLast(new Note(last().onset(), last().duration(), chord, Inflection.PLAIN));
+                replaceLast(new LineNote(last().onset(), last().duration(), chord, Inflection.PLAIN));
                 return;
             }
-            notes.add(new Note(now, value(), List.of(pitch)));
+            notes.add(new LineNote(now, value(), List.of(pitch)));
             now = now.add(value());
         }
 
@@ -142,7 +142,7 @@ public final class StepEntry {
             if (notes.isEmpty() || !last().end().equals(now)) {
                 throw new IllegalArgumentException("A tie needs a note right before it");
             }
-            replaceLast(last().at(last().onset(), last().duration().add(value())));
+            replaceLast(last().lasting(last().duration().add(value())));
             now = now.add(value());
         }
 
@@ -158,18 +158,18 @@ public final class StepEntry {
             if (notes.isEmpty()) {
                 throw new IllegalArgumentException("There is no note yet to change");
             }
-            replaceLast(new Note(
+            replaceLast(new LineNote(
                     last().onset(),
                     last().duration(),
                     last().pitches().stream().map(change).toList(),
                     Inflection.PLAIN));
         }
 
-        private Note last() {
+        private LineNote last() {
             return notes.get(notes.size() - 1);
         }
 
-        private void replaceLast(Note note) {
+        private void replaceLast(LineNote note) {
             notes.set(notes.size() - 1, note);
         }
     }

@@ -4,9 +4,9 @@ import java.util.ArrayList;
 import java.util.List;
 import org.apache.commons.numbers.fraction.Fraction;
 import tachylim.notation.score.Grid;
+import tachylim.notation.score.LineNote;
 import tachylim.passage.Key;
 import tachylim.passage.Meter;
-import tachylim.passage.Note;
 import tachylim.passage.Passage;
 import tachylim.passage.Pitch;
 import tachylim.tempo.Tempo;
@@ -65,11 +65,11 @@ public final class TappedRhythm {
                 places.add(next);
             }
         }
-        List<Note> notes = new ArrayList<>();
+        List<LineNote> notes = new ArrayList<>();
         for (int i = 0; i < places.size(); i++) {
             Fraction length = i + 1 < places.size() ? places.get(i + 1).subtract(places.get(i)) : meter.usualBeat();
             boolean pitched = places.size() == pitches.size();
-            notes.add(new Note(places.get(i), length, pitched ? pitches.get(i) : List.of()));
+            notes.add(new LineNote(places.get(i), length, pitched ? pitches.get(i) : List.of()));
         }
         return new Drawn(StepEntry.barred(notes, notes.get(notes.size() - 1).end(), meter, key), drawn);
     }

@@ -33,7 +33,7 @@ public record Line(
         Key key,
         List<Fraction> barLines,
         List<String> barNumbers,
-        List<Note> notes,
+        List<LineNote> notes,
         Fraction length,
         List<Direction> directions) {
 
@@ -58,7 +58,7 @@ public record Line(
             Meter meter,
             Key key,
             List<Fraction> barLines,
-            List<Note> notes,
+            List<LineNote> notes,
             Fraction length,
             List<Direction> directions) {
         return new Line(
@@ -137,7 +137,7 @@ public record Line(
         Meter meterHere = Direction.meterAt(start, meter, directions);
         Fraction beat = beatUnit != null ? beatUnit : meterHere.usualBeat();
         List<Note> stretch = notes.subList(firstAt(start), firstAt(end)).stream()
-                .map(note -> inBeats(note, start, end, beat))
+                .map(note -> note.inBeats(start, end, beat))
                 .toList();
         if (stretch.isEmpty()) {
             throw new IllegalArgumentException("There is no note in bars " + barNumbers.get(firstBar) + " to "
@@ -155,13 +155,6 @@ public record Line(
                 stretch,
                 end.subtract(start).divide(beat),
                 Direction.within(directions, start, end, beat));
-    }
-
-    private static Note inBeats(Note note, Fraction start, Fraction end, Fraction beat) {
-        Fraction until = note.end().compareTo(end) > 0 ? end : note.end();
-        return note.at(
-                note.onset().subtract(start).divide(beat),
-                until.subtract(note.onset()).divide(beat));
     }
 
     private Fraction barStart(int bar) {

@@ -10,14 +10,13 @@ import tachylim.passage.Inflection;
 import tachylim.passage.Key;
 import tachylim.passage.Mark;
 import tachylim.passage.Meter;
-import tachylim.passage.Note;
 import tachylim.passage.Pitch;
 
 /** Gathers the notes of one voice in order of time, in whole notes, and keeps it to one line. */
 public final class LineBuilder {
 
     private final Omissions omissions;
-    private final List<Note> notes = new ArrayList<>();
+    private final List<LineNote> notes = new ArrayList<>();
     private final List<Pitch> grace = new ArrayList<>();
 
     public LineBuilder(Omissions omissions) {
@@ -35,7 +34,7 @@ public final class LineBuilder {
     /** A note; one that starts where the last one starts joins it as a chord, one that starts earlier has no place. */
     public void add(Fraction onset, Fraction duration, List<Pitch> pitches, Inflection inflection) {
         Deadline.check();
-        Note last = last();
+        LineNote last = last();
         if (last != null && onset.compareTo(last.onset()) < 0) {
             omissions.add("notes that overlap others in their voice");
             return;
@@ -45,9 +44,9 @@ public final class LineBuilder {
             return;
         }
         if (last != null && last.end().compareTo(onset) > 0) {
-            replaceLast(last.at(last.onset(), onset.subtract(last.onset())));
+            replaceLast(last.lasting(onset.subtract(last.onset())));
         }
-        notes.add(new Note(onset, duration, pitches, withGrace(inflection)));
+        notes.add(new LineNote(onset, duration, pitches, withGrace(inflection)));
         grace.clear();
     }
 
@@ -63,13 +62,13 @@ public final class LineBuilder {
                         over.syllable());
     }
 
-    private void join(Note chord, Fraction duration, List<Pitch> pitches, Inflection inflection) {
+    private void join(LineNote chord, Fraction duration, List<Pitch> pitches, Inflection inflection) {
         List<Pitch> all = new ArrayList<>(chord.pitches());
         pitches.stream().filter(pitch -> !all.contains(pitch)).forEach(all::add);
         all.sort(Comparator.comparingInt(Pitch::midi));
         Fraction longer = chord.duration().compareTo(duration) >= 0 ? chord.duration() : duration;
         Inflection first = chord.inflection();
-        replaceLast(new Note(chord.onset(), longer, all, first.isPlain() ? inflection : joined(first, inflection)));
+        replaceLast(new LineNote(chord.onset(), longer, all, first.isPlain() ? inflection : joined(first, inflection)));
     }
 
     /** What is over the other notes of a chord is over the chord; of two fingers the figures stand side by side. */
@@ -88,19 +87,19 @@ public final class LineBuilder {
 
     /** Whether the last note, {@code pitch} among its pitches, ends at {@code onset}, so that a tie can hold it. */
     public boolean holdsUntil(Fraction onset, Pitch pitch) {
-        Note last = last();
+        LineNote last = last();
         return last != null && last.end().equals(onset) && last.pitches().contains(pitch);
     }
 
     /** Whether {@code pitch} is struck at {@code onset} already. */
     public boolean strikesAt(Fraction onset, Pitch pitch) {
-        Note last = last();
+        LineNote last = last();
         return last != null && last.onset().equals(onset) && last.pitches().contains(pitch);
     }
 
     /** Whether {@code pitch} sounds at {@code onset} already. */
     public boolean soundsAt(Fraction onset, Pitch pitch) {
-        Note last = last();
+        LineNote last = last();
         return last != null
                 && last.onset().compareTo(onset) <= 0
                 && last.end().compareTo(onset) > 0
@@ -109,7 +108,7 @@ public final class LineBuilder {
 
     /** Lets the last note sound on; what stands over the note it is tied to, such as the end of a slur, stands over it. */
     public void hold(Fraction duration, Inflection over) {
-        Note longer = last().at(last().onset(), last().duration().add(duration));
+        LineNote longer = last().lasting(last().duration().add(duration));
         replaceLast(over.isPlain() ? longer : longer.with(tied(longer.inflection(), over)));
     }
 
@@ -124,11 +123,11 @@ public final class LineBuilder {
                 both.syllable().isEmpty() ? second.syllable() : both.syllable());
     }
 
-    private Note last() {
+    private LineNote last() {
         return notes.isEmpty() ? null : notes.get(notes.size() - 1);
     }
 
-    private void replaceLast(Note note) {
+    private void replaceLast(LineNote note) {
         notes.set(notes.size() - 1, note);
     }
 
@@ -148,9 +147,9 @@ public final class LineBuilder {
             Fraction length,
             List<Direction> directions,
             boolean rhythmOnly) {
-        List<Note> kept = rhythmOnly
+        List<LineNote> kept = rhythmOnly
                 ? notes.stream()
-                        .map(note -> new Note(note.onset(), note.duration(), List.of(), note.inflection()))
+                        .map(note -> new LineNote(note.onset(), note.duration(), List.of(), note.inflection()))
                         .toList()
                 : notes;
         return barNumbers.isEmpty()

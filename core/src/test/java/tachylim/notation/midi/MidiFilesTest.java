@@ -20,13 +20,13 @@ import org.junit.jupiter.params.provider.CsvSource;
 import tachylim.notation.Format;
 import tachylim.notation.score.Grid;
 import tachylim.notation.score.Line;
+import tachylim.notation.score.LineNote;
 import tachylim.notation.score.Score;
 import tachylim.notation.score.ScoreException;
 import tachylim.notation.score.Wishes;
 import tachylim.passage.Direction;
 import tachylim.passage.Key;
 import tachylim.passage.Meter;
-import tachylim.passage.Note;
 import tachylim.passage.Passage;
 
 /** MIDI files as sequencers and keyboards write them. */
@@ -70,7 +70,7 @@ class MidiFilesTest {
         Score score = read(null);
         assertThat(score.lines()).extracting(Line::voice).containsExactly("channel 1", "channel 2");
         assertThat(score.lines().get(0).notes()).hasSize(2);
-        assertThat(score.lines().get(1).notes()).extracting(Note::duration).containsExactly(Fraction.of(1, 2));
+        assertThat(score.lines().get(1).notes()).extracting(LineNote::duration).containsExactly(Fraction.of(1, 2));
     }
 
     @Test
@@ -98,7 +98,9 @@ class MidiFilesTest {
         note(0, 60, 0, 230);
         note(0, 64, 9, 235);
         Line line = read(new Grid(0)).lines().get(0);
-        assertThat(line.notes()).extracting(Note::onset).containsExactly(Fraction.ZERO, Fraction.of(9, 4 * QUARTER));
+        assertThat(line.notes())
+                .extracting(LineNote::onset)
+                .containsExactly(Fraction.ZERO, Fraction.of(9, 4 * QUARTER));
         assertThat(line.notes().get(0).duration())
                 .as("ended where the next one starts")
                 .isEqualTo(Fraction.of(9, 4 * QUARTER));
@@ -109,7 +111,7 @@ class MidiFilesTest {
         track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_ON, 0, 60, 70), 0));
         note(0, 60, 480, 960);
         assertThat(read(null).lines().get(0).notes())
-                .extracting(Note::onset)
+                .extracting(LineNote::onset)
                 .containsExactly(Fraction.ZERO, Fraction.of(1, 4));
     }
 
@@ -119,7 +121,7 @@ class MidiFilesTest {
         track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_ON, 0, 60, 0), 240));
         assertThat(read(new Grid(2)).lines().get(0).notes())
                 .singleElement()
-                .extracting(Note::duration)
+                .extracting(LineNote::duration)
                 .isEqualTo(Fraction.of(1, 8));
     }
 

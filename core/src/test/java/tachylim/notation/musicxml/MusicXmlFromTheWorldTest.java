@@ -12,10 +12,10 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import tachylim.notation.Format;
 import tachylim.notation.score.Line;
+import tachylim.notation.score.LineNote;
 import tachylim.notation.score.Score;
 import tachylim.notation.score.ScoreException;
 import tachylim.notation.score.Wishes;
-import tachylim.passage.Note;
 
 /** MusicXML as other programs write it: rounded, with voices left out, tied across and with measures that are divided. */
 class MusicXmlFromTheWorldTest {
@@ -52,11 +52,11 @@ class MusicXmlFromTheWorldTest {
         return "<voice>" + voice + "</voice>" + more;
     }
 
-    private static List<Note> notes(Score score) {
+    private static List<LineNote> notes(Score score) {
         return score.lines().get(0).notes();
     }
 
-    private static String onsets(List<Note> notes) {
+    private static String onsets(List<LineNote> notes) {
         return String.join(
                 " ",
                 notes.stream()
@@ -82,9 +82,11 @@ class MusicXmlFromTheWorldTest {
         for (String duration : durations.split(" ")) {
             measure.append(note("C4", duration, type, tuplet(actual, normal)));
         }
-        List<Note> notes = notes(read(divisions, measure.toString()));
+        List<LineNote> notes = notes(read(divisions, measure.toString()));
         assertThat(onsets(notes)).isEqualTo("0 " + onsets);
-        assertThat(notes).extracting(Note::duration).containsOnly(notes.get(1).onset());
+        assertThat(notes)
+                .extracting(LineNote::duration)
+                .containsOnly(notes.get(1).onset());
     }
 
     @Test
