@@ -41,6 +41,17 @@ public final class Effort {
         return seconds / 60 * Math.exp(STEEPNESS * (ratio - REFERENCE)) * factor(tension);
     }
 
+    /**
+     * What minutes that are only planned are taken to cost: as if each were played loosely at {@value #REFERENCE} of the
+     * ceiling. So the minutes that a player wants, and what a day may have, can be compared.
+     *
+     * @param minutes minutes of playing
+     * @return effort minutes
+     */
+    public static double planned(double minutes) {
+        return minutes * factor(Tension.LOOSE);
+    }
+
     /** How many times as much the same playing costs at a tension as it does loose. */
     public static double factor(Tension tension) {
         return 1 + PER_TENSION * Math.max(0, tension.ordinal() - 1);

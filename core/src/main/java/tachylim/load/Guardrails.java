@@ -74,7 +74,7 @@ public record Guardrails(
         this(
                 usualMinutes,
                 new Care(lastSymptom, null, false),
-                History.none(LocalDate.EPOCH, usualMinutes),
+                History.none(LocalDate.EPOCH, Effort.planned(usualMinutes)),
                 List.of(),
                 List.of());
     }
@@ -131,7 +131,8 @@ public record Guardrails(
             caps.add(new Cap(
                     Cap.Rule.SYMPTOM, 0, SymptomRest.LENGTH.toHours() + " hours without playing after a symptom."));
         }
-        caps.add(new Cap(Cap.Rule.OWN, usualMinutes, "The " + usualMinutes + " minutes you usually play."));
+        caps.add(new Cap(
+                Cap.Rule.OWN, Effort.planned(usualMinutes), "The " + usualMinutes + " minutes you usually play."));
         Optional<Return> back = back();
         back.ifPresent(one -> caps.add(new Cap(Cap.Rule.RETURN, one.cap(), one.why())));
         if (back.isEmpty()) {
@@ -205,8 +206,8 @@ public record Guardrails(
     }
 
     private Optional<Cap> taper() {
-        double usual = Math.min(
-                usualMinutes, history.median(history.today(), LEAST_DAYS).orElse((double) usualMinutes));
+        double own = Effort.planned(usualMinutes);
+        double usual = Math.min(own, history.median(history.today(), LEAST_DAYS).orElse(own));
         return Taper.before(performances, history.today())
                 .map(taper -> new Cap(
                         Cap.Rule.TAPER,

@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.Set;
 import tachylim.load.Cap;
+import tachylim.load.Effort;
 import tachylim.load.Guardrails;
 
 /**
@@ -90,8 +91,9 @@ public record Season(List<SeasonDay> days, List<Outlook> outlooks) {
             int ahead = days.size();
             double before = ahead == 0 ? done : 0;
             Cap cap = guardrails.caps(now.plus(Duration.ofDays(ahead))).get(0);
+            double wanted = Effort.planned(wishes.on(day));
             int minutes = (int) Math.max(
-                    0, Math.min(wishes.on(day), Math.min(cap.effort(), evenly(guardrails, wishes, day))) - before);
+                    0, Math.min(wanted, Math.min(cap.effort(), evenly(guardrails, wishes, day))) - before);
             days.add(new SeasonDay(
                     day,
                     minutes,

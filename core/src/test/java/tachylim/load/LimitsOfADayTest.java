@@ -234,6 +234,12 @@ class LimitsOfADayTest {
 
     // Minutes of a day
 
+    /** Minutes of playing and effort minutes meet only here: a loose minute at 60% of the ceiling is one of each. */
+    @Test
+    void aMinuteThatIsPlannedCostsWhatALooseOneAtSixtyPercentDoes() {
+        assertThat(Effort.planned(25)).isCloseTo(Effort.of(25 * 60, 0.6, Tension.LOOSE), within(1e-9));
+    }
+
     @ParameterizedTest
     @CsvSource({"5", "600"})
     void theLeastAndTheMostMinutesAreTaken(int minutes) {
