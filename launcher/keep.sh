@@ -27,7 +27,7 @@ write_copy() { # database, file
       echo "-- Tachylim backup 1"
       mariadb-dump --no-defaults --socket="$(socket)" --single-transaction --skip-extended-insert --hex-blob --no-tablespaces "$1"
     } | gzip >"$part"
-  ) 2>"$STATE/copy.log" && check_copy "$part" >>"$STATE/copy.log" || {
+  ) 2>"$STATE/copy.log" && gzip -t "$part" 2>>"$STATE/copy.log" && gzip -dc "$part" | tail -n 1 | grep -q '^-- Dump completed' || {
     rm -f "$part"
     fail "$2 could not be written; what is kept is untouched. $(tail -n 1 "$STATE/copy.log" 2>/dev/null)"
   }
@@ -108,7 +108,6 @@ backup() { # file
   [ ! -d "$1" ] || fail "$1 is a folder; name a file in it."
   [ -w "$(dirname "$1")" ] || fail "$(dirname "$1") cannot be written; name a file elsewhere."
   need_packages
-  build
   if ! is_locked; then
     take_lock
     clear_leftovers
@@ -129,10 +128,10 @@ backup() { # file
 restore() { # file
   [ -f "${1:-}" ] && [ -r "$1" ] || fail "name the file to read: ./tachylim restore FILE"
   need_packages
-  build
   is_locked && fail "it runs. Stop it with ./tachylim stop, then read $1 back."
   take_lock
   clear_leftovers
+  build
   trap stop_all EXIT
   start_database
   local before fresh
