@@ -157,7 +157,7 @@ run_tests() { # which: nothing for all that is quick
       await_part "pages, checked" || true
       part "server" run_module server 2 "${QUICK[@]}"
       await_part "server" || true
-      part "e2e" run_module e2e 3 "${QUICK[@]}"
+      part "e2e" run_module e2e 2 "${QUICK[@]}"
       ;;
     *) usage >&2; exit 2 ;;
   esac

@@ -7,6 +7,7 @@ import java.io.IOException;
 import java.net.Socket;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
@@ -28,6 +29,9 @@ class StandsItsGroundTest extends ServerTest {
 
     private static final double LONGEST_SECONDS = 5;
 
+    /** On a machine that is busy with something else everything takes longer: then compared with how long it took before. */
+    private static final double MOST_TIMES = 3;
+
     @LocalServerPort
     private int port;
 
@@ -41,18 +45,23 @@ class StandsItsGroundTest extends ServerTest {
         return socket;
     }
 
+    private static double secondsOfAnswers(Player player) {
+        long began = System.nanoTime();
+        assertThat(Practice.newPassage(player)).isPositive();
+        assertThat(player.get("/api/today").status()).isEqualTo(200);
+        return (System.nanoTime() - began) / 1e9;
+    }
+
     @Test
     void bodiesThatNeverComeStopNobody() throws IOException {
         Player odile = player();
+        double alone = secondsOfAnswers(odile);
         List<Socket> waiting = new ArrayList<>();
         try {
             for (int i = 0; i < 300; i++) {
                 waiting.add(halfSent(i % 2 == 0 ? "/api/session" : "/api/passages"));
             }
-            long began = System.nanoTime();
-            assertThat(Practice.newPassage(odile)).isPositive();
-            assertThat(odile.get("/api/today").status()).isEqualTo(200);
-            assertThat((System.nanoTime() - began) / 1e9).isLessThan(LONGEST_SECONDS);
+            assertThat(secondsOfAnswers(odile)).isLessThan(Math.max(LONGEST_SECONDS, MOST_TIMES * alone));
             Socket first = waiting.get(0);
             first.setSoTimeout((int) WholeBody.PATIENCE.toMillis() + 10_000);
             String answer = new String(first.getInputStream().readNBytes(12), StandardCharsets.US_ASCII);
@@ -200,21 +209,23 @@ class StandsItsGroundTest extends ServerTest {
         }
     }
 
+    private static final String WORKOUT =
+            "account_id, piece_id, day, created_at, minutes, focus, plan, planned, school";
+
     @Test
     void anAccountThatIsFullIsToldAndLosesNothing() {
         Player odile = player();
         long passage = Practice.newPassage(odile);
         long piece = Practice.firstPiece(odile, passage);
-        sql.sql(
-                        "insert into workout (account_id, piece_id, day, created_at, minutes, focus, plan) select account_id, id, '2026-01-01', now(), 5, '', repeat('x', 14000000) from piece where id = ?")
+        sql.sql("insert into workout (" + WORKOUT + ") select account_id, id, '2026-01-01', now(), 5, '', "
+                        + "repeat('x', 14000000), '', '' from piece where id = ?")
                 .param(piece)
                 .update();
-        sql.sql(
-                        "insert into workout (account_id, piece_id, day, created_at, minutes, focus, plan) select account_id, piece_id, day, created_at, minutes, focus, plan from workout w where piece_id = ? union all "
-                                + "select account_id, piece_id, day, created_at, minutes, focus, plan from workout where piece_id = ? union all "
-                                + "select account_id, piece_id, day, created_at, minutes, focus, plan from workout where piece_id = ? union all "
-                                + "select account_id, piece_id, day, created_at, minutes, focus, plan from workout where piece_id = ?")
-                .params(piece, piece, piece, piece)
+        sql.sql("insert into workout (" + WORKOUT + ") "
+                        + String.join(
+                                " union all ",
+                                Collections.nCopies(4, "select " + WORKOUT + " from workout where piece_id = :piece")))
+                .param("piece", piece)
                 .update();
         assertThat(odile.get("/api/storage").ok().path("usedBytes").asLong())
                 .isGreaterThan(odile.get("/api/storage").ok().path("mostBytes").asLong());
