@@ -23,7 +23,6 @@ class LimitsOfADayTest {
 
     private static final LocalDate TODAY = LocalDate.of(2026, 5, 4);
     private static final Instant NOW = Instant.parse("2026-05-04T10:00:00Z");
-    private static final DayLoad NOTHING = DayLoad.NONE;
 
     /** So much on each of the days from some days ago to yesterday. */
     private static NavigableMap<LocalDate, Double> daily(int days, double effort) {
@@ -87,7 +86,7 @@ class LimitsOfADayTest {
     @Test
     void aDayThatIsUsedUpIsSaidWhereverSomethingMayBePlayed() {
         Guardrails rails = rails(History.none(TODAY, 60), Care.NONE);
-        assertThat(rails.caution(NOTHING, NOW)).isEmpty();
+        assertThat(rails.caution(DayLoad.NONE, NOW)).isEmpty();
         assertThat(rails.caution(new DayLoad(59, 0, 0, Tension.LOOSE), NOW)).isEmpty();
         assertThat(rails.caution(new DayLoad(60, 0, 0, Tension.LOOSE), NOW))
                 .isEqualTo("Today's effort minutes are used (60 of 60): listen and read, and play on tomorrow.");
@@ -103,10 +102,10 @@ class LimitsOfADayTest {
     @Test
     void burstsAreClosedForTheReasonThatIsSaid() {
         History fresh = History.none(TODAY, 60);
-        assertThat(bursts(rails(fresh, Care.NONE), NOTHING).cap()).isEqualTo(90);
+        assertThat(bursts(rails(fresh, Care.NONE), DayLoad.NONE).cap()).isEqualTo(90);
         assertThat(bursts(rails(fresh, Care.NONE), new DayLoad(0, 0, 0, Tension.LOCKED)))
                 .isEqualTo(new Limit(Limit.Kind.BURST_SECONDS, 0, 0, "Tension reached 5 today, so no more bursts."));
-        Limit twice = bursts(rails(fresh, new Care(null, null, true)), NOTHING);
+        Limit twice = bursts(rails(fresh, new Care(null, null, true)), DayLoad.NONE);
         assertThat(twice.cap()).isZero();
         assertThat(twice.why()).startsWith("Two reports within 14 days");
     }
@@ -119,7 +118,7 @@ class LimitsOfADayTest {
             well.put(TODAY.minusDays(ago), Guardrails.BURST_SECONDS);
         }
         Guardrails rails = rails(new History(TODAY, new TreeMap<>(), well, 60), Care.NONE);
-        assertThat(bursts(rails, NOTHING).cap()).isCloseTo(cap, within(1e-9));
+        assertThat(bursts(rails, DayLoad.NONE).cap()).isCloseTo(cap, within(1e-9));
     }
 
     /** Today itself, days of more than four weeks ago, and days that used little of their seconds say nothing. */
@@ -128,7 +127,7 @@ class LimitsOfADayTest {
     void onlyDaysOfTheLastFourWeeksThatUsedEnoughCount(int ago, double seconds, double cap) {
         Guardrails rails =
                 rails(new History(TODAY, new TreeMap<>(), Map.of(TODAY.minusDays(ago), seconds), 60), Care.NONE);
-        assertThat(bursts(rails, NOTHING).cap()).isCloseTo(cap, within(1e-9));
+        assertThat(bursts(rails, DayLoad.NONE).cap()).isCloseTo(cap, within(1e-9));
     }
 
     @Test
@@ -137,11 +136,12 @@ class LimitsOfADayTest {
         Ordered many = new Ordered(Limit.Kind.BURST_SECONDS, 200, "Dr Aveline Orsk");
         Ordered same = new Ordered(Limit.Kind.BURST_SECONDS, 90, "Dr Aveline Orsk");
         History fresh = History.none(TODAY, 60);
-        assertThat(bursts(rails(fresh, Care.NONE, many, few), NOTHING).cap()).isEqualTo(20);
-        assertThat(bursts(rails(fresh, Care.NONE, many), NOTHING).cap()).isEqualTo(90);
-        assertThat(bursts(rails(fresh, Care.NONE, same), NOTHING).why()).contains("to begin with");
+        assertThat(bursts(rails(fresh, Care.NONE, many, few), DayLoad.NONE).cap())
+                .isEqualTo(20);
+        assertThat(bursts(rails(fresh, Care.NONE, many), DayLoad.NONE).cap()).isEqualTo(90);
+        assertThat(bursts(rails(fresh, Care.NONE, same), DayLoad.NONE).why()).contains("to begin with");
         Ordered playing = new Ordered(Limit.Kind.PLAYING_MINUTES, 75, "Dr Aveline Orsk");
-        assertThat(rails(fresh, Care.NONE, playing).today(NOTHING, NOW))
+        assertThat(rails(fresh, Care.NONE, playing).today(DayLoad.NONE, NOW))
                 .filteredOn(limit -> limit.kind() == Limit.Kind.PLAYING_MINUTES)
                 .singleElement()
                 .satisfies(limit -> assertThat(limit.why()).contains("25% more than the 60 minutes"));

@@ -3,17 +3,11 @@ package tachylim.method;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
-import java.io.InputStream;
-import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
-import java.nio.file.Path;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
-import java.util.HexFormat;
 import java.util.Optional;
 import java.util.Random;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
+import tachylim.Golden;
 import tachylim.task.Answer;
 import tachylim.task.Tension;
 import tachylim.task.Verdict;
@@ -25,9 +19,6 @@ import tachylim.tempo.Tempo;
  */
 class GoldenMethodsTest {
 
-    private static final String KEPT = "golden-methods/";
-    private static final Path SOURCE = Path.of("src", "test", "resources", "tachylim", "method", KEPT);
-
     private static final int PIECES = 100;
     private static final int MOST_PASSES = 90;
     private static final int BURSTS = 12;
@@ -36,18 +27,7 @@ class GoldenMethodsTest {
     @EnumSource(School.class)
     void itIsPlayedAsItWas(School school) throws IOException {
         String now = told(school);
-        Path source = SOURCE.resolve(school.word() + ".txt");
-        if (Boolean.getBoolean("tachylim.golden.write")) {
-            Files.createDirectories(SOURCE);
-            Files.writeString(source, now);
-        }
-        try (InputStream kept = getClass().getResourceAsStream(KEPT + school.word() + ".txt")) {
-            assertThat(now)
-                    .isEqualTo(
-                            kept == null
-                                    ? Files.readString(source)
-                                    : new String(kept.readAllBytes(), StandardCharsets.UTF_8));
-        }
+        assertThat(now).isEqualTo(Golden.kept("method/golden-methods/" + school.word() + ".txt", now));
     }
 
     /** A line for each piece: how often it is played, and a digest of all that it promises, does and says. */
@@ -60,7 +40,7 @@ class GoldenMethodsTest {
             int passes = play(method, chance, tale);
             all.append(passes)
                     .append(" passes ")
-                    .append(digest(tale.toString()))
+                    .append(Golden.digest(tale.toString()))
                     .append('\n');
         }
         return all.toString();
@@ -132,14 +112,5 @@ class GoldenMethodsTest {
                 ? Tension.values()[chance.nextInt(Tension.values().length)]
                 : Tension.values()[chance.nextInt(3)];
         return new Answer(verdict, tension, chance.nextInt(3) == 0 ? -1 : chance.nextInt(12));
-    }
-
-    private static String digest(String text) {
-        try {
-            byte[] all = MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8));
-            return HexFormat.of().formatHex(all).substring(0, 12);
-        } catch (NoSuchAlgorithmException impossible) {
-            throw new IllegalStateException(impossible);
-        }
     }
 }

@@ -1,10 +1,6 @@
 package tachylim.workout;
 
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -66,15 +62,6 @@ public final class GoldenRuns {
     }
 
     /** Sixteen characters that stand for a text. */
-    static String digest(String text) {
-        try {
-            byte[] all = MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8));
-            return HexFormat.of().formatHex(all).substring(0, 16);
-        } catch (NoSuchAlgorithmException impossible) {
-            throw new IllegalStateException(impossible);
-        }
-    }
-
     private void play() {
         Workout workout = Planner.plan(brief());
         workout.remarks().forEach(this::line);

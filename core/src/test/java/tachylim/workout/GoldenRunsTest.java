@@ -3,14 +3,12 @@ package tachylim.workout;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
-import java.io.InputStream;
-import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.List;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
+import tachylim.Golden;
 
 /**
  * A thousand random workouts are told as they were when they were written down. Whoever changes a rule on purpose writes them
@@ -18,44 +16,30 @@ import org.junit.jupiter.api.Test;
  */
 class GoldenRunsTest {
 
-    private static final String KEPT = "golden-runs.txt";
-    private static final Path SOURCE = Path.of("src", "test", "resources", "tachylim", "workout", KEPT);
+    private static final String KEPT = "workout/golden-runs.txt";
 
     @Test
     void everyTenthIsToldAsItWas() throws IOException {
-        compare(10);
-    }
-
-    @Test
-    @Tag("long")
-    void aThousandAreToldAsTheyWere() throws IOException {
-        if (Boolean.getBoolean("tachylim.golden.write")) {
-            Files.write(
-                    SOURCE,
-                    IntStream.range(0, GoldenRuns.HOW_MANY).mapToObj(this::line).toList());
-        }
-        compare(1);
-    }
-
-    private void compare(int every) throws IOException {
-        List<String> kept = kept();
+        List<String> kept = Golden.kept(KEPT).lines().toList();
         assertThat(kept).hasSize(GoldenRuns.HOW_MANY);
-        for (int number = 0; number < GoldenRuns.HOW_MANY; number += every) {
+        for (int number = 0; number < GoldenRuns.HOW_MANY; number += EVERY) {
             assertThat(line(number)).isEqualTo(kept.get(number));
         }
     }
 
-    private String line(int number) {
-        return number + " " + GoldenRuns.digest(GoldenRuns.told(number));
+    private static final int EVERY = 10;
+
+    @Test
+    @Tag("long")
+    void aThousandAreToldAsTheyWere() throws IOException {
+        String now = IntStream.range(0, GoldenRuns.HOW_MANY)
+                .mapToObj(number -> line(number) + "\n")
+                .collect(Collectors.joining());
+        assertThat(now.lines())
+                .containsExactlyElementsOf(Golden.kept(KEPT, now).lines().toList());
     }
 
-    private static List<String> kept() throws IOException {
-        try (InputStream in = GoldenRunsTest.class.getResourceAsStream(KEPT)) {
-            return in == null
-                    ? Files.readAllLines(SOURCE)
-                    : new String(in.readAllBytes(), StandardCharsets.UTF_8)
-                            .lines()
-                            .toList();
-        }
+    private static String line(int number) {
+        return number + " " + Golden.digest(GoldenRuns.told(number));
     }
 }

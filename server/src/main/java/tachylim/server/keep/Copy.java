@@ -2,6 +2,7 @@ package tachylim.server.keep;
 
 import java.io.BufferedReader;
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.InputStreamReader;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -35,8 +36,9 @@ record Copy(Path file, Map<String, Integer> rows) {
         }
         Map<String, Integer> rows = new HashMap<>();
         String last = "";
-        try (BufferedReader lines = new BufferedReader(
-                new InputStreamReader(new GZIPInputStream(Files.newInputStream(file)), StandardCharsets.ISO_8859_1))) {
+        try (InputStream packed = Files.newInputStream(file);
+                BufferedReader lines = new BufferedReader(
+                        new InputStreamReader(new GZIPInputStream(packed), StandardCharsets.ISO_8859_1))) {
             for (String line = lines.readLine(); line != null; line = lines.readLine()) {
                 last = line;
                 Matcher row = ROW.matcher(line).region(0, Math.min(line.length(), LONGEST_NAME));

@@ -29,9 +29,6 @@ class StandsItsGroundTest extends ServerTest {
 
     private static final double LONGEST_SECONDS = 5;
 
-    /** On a machine that is busy with something else everything takes longer: then compared with how long it took before. */
-    private static final double MOST_TIMES = 3;
-
     @LocalServerPort
     private int port;
 
@@ -55,13 +52,14 @@ class StandsItsGroundTest extends ServerTest {
     @Test
     void bodiesThatNeverComeStopNobody() throws IOException {
         Player odile = player();
-        double alone = secondsOfAnswers(odile);
+        // What a server does for the first time takes longer, whoever else is there.
+        secondsOfAnswers(odile);
         List<Socket> waiting = new ArrayList<>();
         try {
             for (int i = 0; i < 300; i++) {
                 waiting.add(halfSent(i % 2 == 0 ? "/api/session" : "/api/passages"));
             }
-            assertThat(secondsOfAnswers(odile)).isLessThan(Math.max(LONGEST_SECONDS, MOST_TIMES * alone));
+            assertThat(secondsOfAnswers(odile)).isLessThan(LONGEST_SECONDS);
             Socket first = waiting.get(0);
             first.setSoTimeout((int) WholeBody.PATIENCE.toMillis() + 10_000);
             String answer = new String(first.getInputStream().readNBytes(12), StandardCharsets.US_ASCII);
