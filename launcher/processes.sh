@@ -75,10 +75,11 @@ end_process() { # pid file, what its command line holds, name
 
 port_is_taken() { (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
 
+# A port to listen on, below those that the system lends to whoever calls (32768 and above): it may be taken a minute later.
 free_port() {
   local port
   while :; do
-    port=$((20000 + RANDOM % 20000))
+    port=$((20000 + RANDOM % 12000))
     port_is_taken "$port" || { echo "$port"; return; }
   done
 }

@@ -20,6 +20,7 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
+import java.util.concurrent.ThreadLocalRandom;
 import java.util.concurrent.TimeUnit;
 import org.awaitility.Awaitility;
 
@@ -162,11 +163,15 @@ final class App implements AutoCloseable {
         }
     }
 
+    /** A port to listen on, of those that the system gives to nobody who only calls: it may be a minute before it is taken. */
     static int freePort() {
-        try (ServerSocket socket = new ServerSocket(0)) {
-            return socket.getLocalPort();
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
+        while (true) {
+            int port = ThreadLocalRandom.current().nextInt(10_000, 20_000);
+            try (ServerSocket socket = new ServerSocket(port)) {
+                return socket.getLocalPort();
+            } catch (IOException isTaken) {
+                // The next may be free.
+            }
         }
     }
 }

@@ -39,7 +39,7 @@ class BenchTest {
 
     @BeforeEach
     void aNewPlayer() {
-        page = Shared.BROWSING.page(Shared.BROWSING.somebody(Shared.APP));
+        page = Shared.WINDOWS.taken();
         new Musician(page).register();
     }
 

@@ -24,7 +24,7 @@ class BenchWorkTest {
 
     @BeforeEach
     void aPassageOnTheBench() {
-        page = Shared.BROWSING.page(Shared.BROWSING.somebody(Shared.APP));
+        page = Shared.WINDOWS.taken();
         new Musician(page).register();
         page.navigate("/passages/new");
         page.getByLabel("Title").fill("Kiln Road");

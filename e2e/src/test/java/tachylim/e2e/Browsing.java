@@ -1,13 +1,10 @@
 package tachylim.e2e;
 
-import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
-import com.microsoft.playwright.PlaywrightException;
-import com.microsoft.playwright.Route;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -43,60 +40,58 @@ final class Browsing implements AutoCloseable {
 
     /** Somebody with a browser window of this size. */
     BrowserContext somebody(String base, int width, int height) {
-        return unhurried(somebodyInAHurry(base, width, height));
-    }
-
-    /** The same, where musical time runs as fast on the pages as the server lets it. */
-    BrowserContext somebodyInAHurry(String base, int width, int height) {
-        return opened(new Browser.NewContextOptions().setBaseURL(base).setViewportSize(width, height));
+        return forOneTest(of(base, width, height));
     }
 
     BrowserContext somebody(App app, int width, int height) {
         return somebody(app.base(), width, height);
     }
 
+    /** A window that stays when a test is over. */
+    Page lasting(App app) {
+        return page(opened(of(app.base(), 1280, 800)));
+    }
+
+    private static Browser.NewContextOptions of(String base, int width, int height) {
+        return new Browser.NewContextOptions().setBaseURL(base).setViewportSize(width, height);
+    }
+
+    private BrowserContext forOneTest(Browser.NewContextOptions options) {
+        BrowserContext context = opened(options);
+        LeaveWithTheTest.then(context::close);
+        return context;
+    }
+
     private BrowserContext opened(Browser.NewContextOptions options) {
         BrowserContext context = browser.newContext(options.setLocale("en-GB"));
         context.setDefaultTimeout(Shared.PATIENCE_MS);
-        LeaveWithTheTest.opened(context);
+        context.addInitScript(UNHURRIED);
         return context;
     }
 
-    /** What is played by the clock takes a while on these pages, so that what happens meanwhile can be seen. */
-    private static BrowserContext unhurried(BrowserContext context) {
-        return at(Shared.UNHURRIED, context);
-    }
+    /**
+     * What is played by the clock takes a while on these pages, so that what happens meanwhile can be seen. The page is told so
+     * in its own window: with its requests routed through here it would keep no scripts from one page to the next.
+     */
+    private static final String UNHURRIED = """
+            const ask = window.fetch;
+            window.fetch = async (what, how) => {
+              const answer = await ask(what, how);
+              if (new URL(answer.url || 'http://none/').pathname !== '/api/greeting') return answer;
+              let speed = %d;
+              try { speed = sessionStorage.getItem('e2e.speed') ?? speed; } catch { /* It keeps nothing. */ }
+              const { status, headers } = answer;
+              return new Response((await answer.text()).replace('"speed":%d', `"speed":${speed}`), { status, headers });
+            };""".formatted(Shared.UNHURRIED, Shared.SPEED);
 
-    /** From their next loading on, musical time runs so many times faster on these pages. */
-    private static BrowserContext at(int speed, BrowserContext context) {
-        context.unroute(GREETING);
-        context.route(GREETING, route -> {
-            try {
-                APIResponse greeting = route.fetch();
-                route.fulfill(new Route.FulfillOptions()
-                        .setResponse(greeting)
-                        .setBody(greeting.text().replace("\"speed\":" + Shared.SPEED, "\"speed\":" + speed)));
-            } catch (PlaywrightException withoutANetwork) {
-                route.abort();
-            }
-        });
-        return context;
-    }
-
-    private static final String GREETING = "**/api/greeting";
-
-    /** From here on musical time runs so many times faster on this page. */
+    /** From the next loading on, musical time runs so many times faster on this page. */
     static void at(int speed, Page page) {
-        at(speed, page.context());
-        page.reload();
+        page.evaluate("speed => sessionStorage.setItem('e2e.speed', speed)", speed);
     }
 
     /** Somebody's other browser, in another zone of time, signed in as in the first. */
     BrowserContext in(String zone, BrowserContext first) {
-        BrowserContext context = unhurried(opened(new Browser.NewContextOptions()
-                .setBaseURL(Shared.APP.base())
-                .setViewportSize(1280, 800)
-                .setTimezoneId(zone)));
+        BrowserContext context = forOneTest(of(Shared.APP.base(), 1280, 800).setTimezoneId(zone));
         context.addCookies(first.cookies());
         return context;
     }

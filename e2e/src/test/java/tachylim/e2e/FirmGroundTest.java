@@ -141,7 +141,7 @@ class FirmGroundTest {
 
     @Test
     void aBrowserThatKeepsNothingIsToldAndPlays() {
-        Musician odile = Shared.somebodyNew();
+        Musician odile = new Musician(Shared.BROWSING.page(Shared.BROWSING.somebody(Shared.APP))).register();
         odile.page.addInitScript(
                 "for (const name of ['localStorage', 'sessionStorage'])"
                         + " Object.defineProperty(window, name, { get() { throw new DOMException('denied', 'SecurityError'); } });");

@@ -11,6 +11,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
 import java.util.function.BooleanSupplier;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.awaitility.Awaitility;
 
@@ -116,7 +117,7 @@ final class Installation implements AutoCloseable {
                 .pollInSameThread()
                 .failFast(() -> {
                     assertThat(launcher.isAlive())
-                            .as(() -> "the launcher says: " + told())
+                            .as(() -> "the launcher says: " + told() + whatLogsEndWith())
                             .isTrue();
                 })
                 .until(there::getAsBoolean);
@@ -130,6 +131,29 @@ final class Installation implements AutoCloseable {
             throw new UncheckedIOException(e);
         }
     }
+
+    /** The folder is gone when the test is over: what has gone wrong is told while it is there. */
+    private String whatLogsEndWith() {
+        try (Stream<Path> files = Files.list(home)) {
+            return files.filter(file -> file.toString().endsWith(".log"))
+                    .map(Installation::endOf)
+                    .collect(Collectors.joining("\n"));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static String endOf(Path log) {
+        try {
+            List<String> lines = Files.readAllLines(log);
+            return log.getFileName() + ":\n"
+                    + String.join("\n", lines.subList(Math.max(0, lines.size() - LINES_OF_A_LOG), lines.size()));
+        } catch (IOException e) {
+            return log + " cannot be read: " + e;
+        }
+    }
+
+    private static final int LINES_OF_A_LOG = 40;
 
     String base() {
         return "http://localhost:" + port;

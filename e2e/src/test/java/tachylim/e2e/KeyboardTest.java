@@ -44,7 +44,7 @@ class KeyboardTest {
 
     @Test
     void fromTheFirstPageToALoggedWorkout() {
-        page = Shared.BROWSING.page(Shared.BROWSING.somebody(Shared.APP));
+        page = Shared.WINDOWS.taken();
         Musician odile = new Musician(page);
         page.navigate("/");
         press("I am new here");

@@ -1,6 +1,5 @@
 package tachylim.e2e;
 
-import com.microsoft.playwright.BrowserContext;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.extension.AfterEachCallback;
@@ -14,22 +13,23 @@ import org.junit.jupiter.api.extension.TestInstancePreConstructCallback;
  */
 public final class LeaveWithTheTest implements TestInstancePreConstructCallback, AfterEachCallback {
 
-    private static final List<BrowserContext> OPEN = new ArrayList<>();
+    private static final List<Runnable> LEAVING = new ArrayList<>();
     private static int before;
 
-    static void opened(BrowserContext context) {
-        OPEN.add(context);
+    /** What is to be done when the test, or the class, is over. */
+    static void then(Runnable leave) {
+        LEAVING.add(leave);
     }
 
     @Override
     public void preConstructTestInstance(TestInstanceFactoryContext factory, ExtensionContext context) {
-        before = OPEN.size();
+        before = LEAVING.size();
     }
 
     @Override
     public void afterEach(ExtensionContext context) {
-        List<BrowserContext> leaving = OPEN.subList(before, OPEN.size());
-        leaving.forEach(BrowserContext::close);
+        List<Runnable> leaving = LEAVING.subList(before, LEAVING.size());
+        leaving.forEach(Runnable::run);
         leaving.clear();
     }
 }

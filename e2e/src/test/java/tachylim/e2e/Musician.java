@@ -73,8 +73,9 @@ final class Musician {
     }
 
     /** Where {@link #register} and {@link #firstWorkout} lead, told to the server at once, for whoever is about something else. */
-    Musician atTheFirstPass() {
+    Musician atTheFirstPass(int speed) {
         page.navigate("/favicon.svg");
+        Browsing.at(speed, page);
         page.navigate("/run/" + page.evaluate(FIRST_WORKOUT, List.of(name, PASSWORD)));
         untilReady();
         return this;
@@ -183,6 +184,7 @@ final class Musician {
     /** From here on musical time runs so many times faster. */
     Musician at(int speed) {
         Browsing.at(speed, page);
+        page.reload();
         untilReady();
         return this;
     }

@@ -17,10 +17,12 @@ final class Shared {
 
     static final App APP;
     static final Browsing BROWSING;
+    static final Windows WINDOWS;
 
     static {
         APP = App.start("e2e_" + FORK, SPEED);
         BROWSING = new Browsing();
+        WINDOWS = new Windows(BROWSING, APP);
         Runtime.getRuntime().addShutdownHook(new Thread(APP::close));
     }
 
@@ -33,15 +35,15 @@ final class Shared {
 
     /** Somebody with the first pass of the first workout before them. */
     static Musician somebodyPlaying() {
-        return somebody().atTheFirstPass();
+        return somebody().atTheFirstPass(UNHURRIED);
     }
 
     /** The same, in a hurry: for whoever only waits for the passes to be over. */
     static Musician somebodyPlayingFast() {
-        return new Musician(BROWSING.page(BROWSING.somebodyInAHurry(APP.base(), 1280, 800))).atTheFirstPass();
+        return somebody().atTheFirstPass(SPEED);
     }
 
     private static Musician somebody() {
-        return new Musician(BROWSING.page(BROWSING.somebody(APP)));
+        return new Musician(WINDOWS.taken());
     }
 }

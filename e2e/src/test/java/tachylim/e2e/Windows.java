@@ -1,0 +1,56 @@
+package tachylim.e2e;
+
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.PlaywrightException;
+import java.util.ArrayDeque;
+import java.util.Deque;
+
+/**
+ * Windows of one browser that tests take one after another, each with nothing left in it of the test before: to open one and
+ * to read the pages into it for the first time costs more than most tests do.
+ */
+final class Windows {
+
+    private final Browsing browsing;
+    private final App app;
+    private final Deque<Page> free = new ArrayDeque<>();
+
+    Windows(Browsing browsing, App app) {
+        this.browsing = browsing;
+        this.app = app;
+    }
+
+    /** A window in which nobody is signed in and nothing is kept, until the test is over. */
+    Page taken() {
+        Page page = free.isEmpty() ? browsing.lasting(app) : free.pop();
+        LeaveWithTheTest.then(() -> left(page));
+        return page;
+    }
+
+    /** Emptied for the next, or closed where it cannot be. */
+    private void left(Page page) {
+        if (!page.isClosed() && isEmptied(page)) {
+            free.push(page);
+        } else {
+            page.context().close();
+        }
+    }
+
+    private static boolean isEmptied(Page page) {
+        BrowserContext context = page.context();
+        try {
+            context.pages().stream().filter(other -> other != page).forEach(Page::close);
+            page.unrouteAll();
+            context.unrouteAll();
+            context.setOffline(false);
+            page.navigate("/favicon.svg");
+            page.evaluate("() => { localStorage.clear(); sessionStorage.clear(); }");
+            context.clearCookies();
+            page.navigate("about:blank");
+            return true;
+        } catch (PlaywrightException isBroken) {
+            return false;
+        }
+    }
+}
