@@ -43,9 +43,14 @@ build_pages() {
   npm run --silent weight
 }
 
+# What can be said of the pages before the core is there.
 check_pages() {
   cd "$ROOT/web"
   npm run --silent check
+}
+
+test_pages() {
+  cd "$ROOT/web"
   npm run --silent test
 }
 
@@ -60,6 +65,12 @@ run_module() { # module, forks, then further arguments
   maven surefire:test -pl "$module" -Dtest.forks="$forks" "$@"
 }
 
+# The same with whatever the others leave of the machine.
+run_module_aside() {
+  renice -n 19 -p "$BASHPID" >/dev/null
+  run_module "$@"
+}
+
 start_test_database() {
   rm -rf "$STATE/db"
   set_up_database
@@ -72,8 +83,8 @@ start_test_database() {
   start_database
 }
 
-# Everything that tests need: the database, the pages and the jar.
-prepare_tests() {
+# What all tests need: packages, a database, and the core; with what can be said of the pages meanwhile where that is wanted.
+prepare_tests() { # nothing, or pages
   need_packages browser
   need_node
   STATE=$STATE/test
@@ -84,8 +95,9 @@ prepare_tests() {
   part "npm" fetch_web_packages
   part "core, packed" pack_core
   start_test_database
-  await_part "core, packed"
   await_part "npm"
+  [ "${1:-}" != pages ] || part "pages, checked" check_pages
+  await_part "core, packed"
 }
 
 pack_all() {
@@ -111,9 +123,9 @@ run_tests() { # which: nothing for all that is quick
       part "core" run_module core 2 "${QUICK[@]}"
       ;;
     web)
-      prepare_tests
-      part "pages, checked" check_pages
-      await_part "pages, checked" || true
+      prepare_tests pages
+      part "pages, tested" test_pages
+      await_part "pages, tested" || true
       part "pages, built" build_pages
       ;;
     server)
@@ -146,18 +158,19 @@ run_tests() { # which: nothing for all that is quick
       done
       ;;
     quick)
-      # Two cores carry two of these at a time; more only get in one another's way.
-      prepare_tests
-      part "core" run_module core 1 "${QUICK[@]}"
+      # Two cores carry two of these at a time; more only get in one another's way, but for one that takes what is left.
+      prepare_tests pages
+      part "core" run_module_aside core 1 "${QUICK[@]}"
       part "scripts" check_scripts
       pack_all
-      part "pages, checked" check_pages
+      part "pages, tested" test_pages
       await_part "server, packed"
-      await_part "core" || true
       await_part "pages, checked" || true
+      await_part "pages, tested" || true
       part "server" run_module server 2 "${QUICK[@]}"
       await_part "server" || true
       part "e2e" run_module e2e 2 "${QUICK[@]}"
+      await_part "e2e" || true
       ;;
     *) usage >&2; exit 2 ;;
   esac
@@ -179,7 +192,7 @@ print_tests() {
   say "Of the tests, the classes that took longest:"
   suites | sort -rn | awk 'NR <= 12 { printf "%5.0f s  %s (%d)\n", $1, $2, $3 }'
   printf '%5d s in all\n' "$SECONDS"
-  grep -h -E '^ +Tests +' "$STATE/pages, checked.log" 2>/dev/null || true
+  grep -h -E '^ +Tests +' "$STATE/pages, tested.log" 2>/dev/null || true
   suites | awk '{ all += $3; bad += $4 + $5; skipped += $6 } END { printf "%d passed, %d failed, %d skipped\n", all - bad - skipped, bad, skipped }'
 }
 

@@ -39,8 +39,7 @@ class BenchTest {
 
     @BeforeEach
     void aNewPlayer() {
-        page = Shared.WINDOWS.taken();
-        new Musician(page).register();
+        page = Shared.somebodyNew().page;
     }
 
     private Locator button(String name) {

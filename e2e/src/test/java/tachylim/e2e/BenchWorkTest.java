@@ -24,8 +24,7 @@ class BenchWorkTest {
 
     @BeforeEach
     void aPassageOnTheBench() {
-        page = Shared.WINDOWS.taken();
-        new Musician(page).register();
+        page = Shared.somebodyNew().page;
         page.navigate("/passages/new");
         page.getByLabel("Title").fill("Kiln Road");
         page.getByLabel("Notes", new Page.GetByLabelOptions().setExact(true)).fill(ABC);

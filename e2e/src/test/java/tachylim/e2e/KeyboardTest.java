@@ -44,8 +44,8 @@ class KeyboardTest {
 
     @Test
     void fromTheFirstPageToALoggedWorkout() {
-        page = Shared.WINDOWS.taken();
-        Musician odile = new Musician(page);
+        Musician odile = Shared.stranger();
+        page = odile.page;
         page.navigate("/");
         press("I am new here");
         type("Name", odile.name);

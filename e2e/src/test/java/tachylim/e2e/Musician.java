@@ -72,31 +72,43 @@ final class Musician {
         return this;
     }
 
-    /** Where {@link #register} and {@link #firstWorkout} lead, told to the server at once, for whoever is about something else. */
-    Musician atTheFirstPass(int speed) {
+    /** What {@link #register} does, told to the server at once, for whoever is about something else. */
+    Musician registered() {
         page.navigate("/favicon.svg");
+        page.evaluate(told("tell('POST', '/account', { name, password, zone })"), List.of(name, PASSWORD));
+        return this;
+    }
+
+    /** Where {@link #firstWorkout} leads, told to the server at once. */
+    Musician atTheFirstPass(int speed) {
         Browsing.at(speed, page);
-        page.navigate("/run/" + page.evaluate(FIRST_WORKOUT, List.of(name, PASSWORD)));
+        page.navigate("/run/" + page.evaluate(told(FIRST_WORKOUT), List.of(name, PASSWORD)));
         untilReady();
         return this;
     }
 
+    private static String told(String what) {
+        return """
+                async ([name, password]) => {
+                  const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
+                  const tell = async (method, path, body) => {
+                    const headers = { 'Content-Type': 'application/json' };
+                    const token = /XSRF-TOKEN=([^;]+)/.exec(document.cookie);
+                    if (token) headers['X-XSRF-TOKEN'] = token[1];
+                    const answer = await fetch('/api' + path, { method, headers, body: body && JSON.stringify(body) });
+                    const text = await answer.text();
+                    if (!answer.ok) throw new Error(text);
+                    return text && JSON.parse(text);
+                  };
+                  await tell('GET', '/greeting');
+                  return %s;
+                }""".formatted(what);
+    }
+
     private static final String FIRST_WORKOUT = """
-            async ([name, password]) => {
+            await (async () => {
               const holder = crypto.randomUUID();
               sessionStorage.setItem('tachylim.window', holder);
-              const tell = async (method, path, body) => {
-                const headers = { 'Content-Type': 'application/json' };
-                const token = /XSRF-TOKEN=([^;]+)/.exec(document.cookie);
-                if (token) headers['X-XSRF-TOKEN'] = token[1];
-                const answer = await fetch('/api' + path, { method, headers, body: body && JSON.stringify(body) });
-                const text = await answer.text();
-                if (!answer.ok) throw new Error(text);
-                return text && JSON.parse(text);
-              };
-              await tell('GET', '/greeting');
-              const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
-              await tell('POST', '/account', { name, password, zone });
               const made = await tell('POST', '/passages', {
                 title: 'My first passage', instrument: 'MALLET', targetBpm: 120, neededOn: null, cleanAt: 92, played: true,
                 music: { source: 'PAPER', meter: '4/4', beatUnit: '', bars: 2, text: '4' },
@@ -104,7 +116,18 @@ final class Musician {
               const usual = await tell('GET', `/pieces/${made.passage.pieces[0].id}/plan`);
               const run = await tell('POST', '/runs', { plan: { ...usual.wish, minutes: 10 }, holder });
               return run.id;
-            }""";
+            })()""";
+
+    /** Waits until something holds on the page. It is looked at now and then: at every frame, looking alone would keep it busy. */
+    private void until(String holds, Object of) {
+        page.waitForFunction(holds, of, new Page.WaitForFunctionOptions().setPollingInterval(LOOKS_EVERY_MS));
+    }
+
+    private void until(String holds) {
+        until(holds, null);
+    }
+
+    private static final double LOOKS_EVERY_MS = 25;
 
     Locator stage() {
         return page.locator("[data-state]").first();
@@ -120,9 +143,9 @@ final class Musician {
 
     /** Waits until the step is ready to be played, or the workout is over: a rest ends by itself. */
     void untilReady() {
-        page.waitForFunction(
-                "() => document.querySelector('[data-state=ready] button:not(:disabled)') "
-                        + "&& !document.body.innerText.includes('on its way') || document.body.innerText.includes('What was found')");
+        until("() => document.querySelector('[data-state=ready] button:not(:disabled)') "
+                + "&& !document.body.textContent.includes('on its way')"
+                + " || document.body.textContent.includes('What was found')");
     }
 
     private String ordinal() {
@@ -142,7 +165,7 @@ final class Musician {
         untilReady();
         String before = ordinal();
         page.keyboard().press(key);
-        page.waitForFunction(
+        until(
                 "before => { const stage = document.querySelector('[data-state]'); "
                         + "return !stage || stage.dataset.state === 'judge' || stage.dataset.ordinal !== before; }",
                 before);
@@ -172,7 +195,7 @@ final class Musician {
         if (page.getByText("One press for each that was not").count() > 0 && !key.equals("j")) {
             page.keyboard().press("j");
         }
-        page.waitForFunction("() => !document.body.innerText.includes('on its way')"
+        until("() => !document.body.textContent.includes('on its way')"
                 + " && !['playing', 'judge'].includes(document.querySelector('[data-state]')?.dataset.state)");
     }
 
@@ -224,12 +247,12 @@ final class Musician {
 
     /** Waits until all that was answered has arrived: the page does not wait for it. */
     void untilArrived() {
-        page.waitForFunction("() => !Object.keys(localStorage).some(key => key.endsWith('.queue'))");
+        until("() => !Object.keys(localStorage).some(key => key.endsWith('.queue'))");
     }
 
     /** Waits until the log, or a session of it, says something: an answer may still be on its way. */
     void untilTold(String path, String... wanted) {
-        page.waitForFunction(
+        until(
                 "([path, wanted]) => fetch(path).then(r => r.text()).then(t => wanted.every(w => t.includes(w)))",
                 List.of(path, List.of(wanted)));
     }

@@ -37,7 +37,7 @@ class SeasonTest {
 
     /** A workout that is begun, played a little and ended. */
     private void somePractice() {
-        odile.firstWorkout();
+        odile.atTheFirstPass(Shared.SPEED);
         for (int pass = 0; pass < 3; pass++) {
             odile.playAndAnswer("j");
         }

@@ -28,22 +28,23 @@ final class Shared {
 
     private Shared() {}
 
+    /** Somebody with a window in which nobody is signed in. */
+    static Musician stranger() {
+        return new Musician(WINDOWS.taken());
+    }
+
     /** Somebody who has just registered. */
     static Musician somebodyNew() {
-        return somebody().register();
+        return stranger().registered();
     }
 
     /** Somebody with the first pass of the first workout before them. */
     static Musician somebodyPlaying() {
-        return somebody().atTheFirstPass(UNHURRIED);
+        return somebodyNew().atTheFirstPass(UNHURRIED);
     }
 
     /** The same, in a hurry: for whoever only waits for the passes to be over. */
     static Musician somebodyPlayingFast() {
-        return somebody().atTheFirstPass(SPEED);
-    }
-
-    private static Musician somebody() {
-        return new Musician(WINDOWS.taken());
+        return somebodyNew().atTheFirstPass(SPEED);
     }
 }

@@ -26,7 +26,7 @@ class StoryTest {
     /** Two minutes are counted in moves, of which the slowest beginner makes one in ten seconds. */
     @Test
     void theFirstClickIsThreeStepsAndUnderTwoMinutesAway() {
-        Musician odile = Shared.somebodyNew().firstWorkout();
+        Musician odile = Shared.stranger().register().firstWorkout();
         odile.page.keyboard().press("Space");
         odile.page.waitForFunction(
                 "() => ['playing', 'judge'].includes(document.querySelector('[data-state]').dataset.state)");
