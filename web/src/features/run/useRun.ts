@@ -71,14 +71,22 @@ export function useRun(id: number) {
         play(undefined);
         try {
           const [core, score] = await inFull(id);
-          // The core plays one run at a time: only the last that is taken up, and only where nothing has happened since.
-          if (shown.current === latest && latest.ordinal === score.events.length) play(LocalRun.of(core, score));
+          // The core plays one run at a time: only the last that is taken up, and only where the server is no further.
+          if (shown.current !== latest || latest.ordinal !== score.events.length) return;
+          const taken = LocalRun.of(core, score);
+          // What was answered while the core was on its way here is not answered again: the page goes on behind it.
+          const next = queue
+            .all()
+            .reduce<RunView | undefined>((now, { event }) => now && goOn(taken, event, now), latest);
+          if (!next) return;
+          play(taken);
+          if (next !== latest) show(next);
         } catch {
           // Without it the run goes on step by step with the server, as long as that can be reached.
         }
       }
     },
-    [id, show, play],
+    [id, queue, show, play],
   );
 
   const load = useCallback(async () => {

@@ -10,6 +10,7 @@ import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BiConsumer;
+import java.util.function.Consumer;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -20,6 +21,19 @@ import org.junit.jupiter.params.provider.MethodSource;
 class FirmGroundTest {
 
     private static final String EVENTS = "**/api/runs/*/events";
+
+    /** What becomes of the next answer that is sent. */
+    private Consumer<Route> way = Route::resume;
+
+    /**
+     * Somebody whose answers go the {@link #way} of the test. It is there before the page is: a page that is open may send one
+     * answer more past what is put in its way.
+     */
+    private Musician somebodyPlayingFast() {
+        Musician odile = Shared.somebodyNew();
+        odile.page.context().route(EVENTS, route -> way.accept(route));
+        return odile.atTheFirstPass(Shared.SPEED);
+    }
 
     private static Arguments trouble(String name, BiConsumer<Route, Integer> answer) {
         return Arguments.of(name, answer);
@@ -64,20 +78,20 @@ class FirmGroundTest {
     @ParameterizedTest(name = "{0}")
     @MethodSource("troubles")
     void anAnswerThatIsNotSettledIsSentAgainUntilItIs(String name, BiConsumer<Route, Integer> trouble) {
-        Musician odile = Shared.somebodyPlayingFast();
+        Musician odile = somebodyPlayingFast();
         AtomicInteger tries = new AtomicInteger();
-        odile.page.route(EVENTS, route -> {
+        way = route -> {
             if (route.request().method().equals("POST") && tries.incrementAndGet() <= 2) {
                 trouble.accept(route, tries.get());
             } else {
                 route.resume();
             }
-        });
+        };
         odile.play();
         assertThat(odile.page.getByText("Warm-up 2 of 2")).isVisible();
         odile.untilArrived();
         assertThat(tries.get()).isGreaterThanOrEqualTo(3);
-        odile.page.unroute(EVENTS);
+        way = Route::resume;
         odile.playToTheCue();
         odile.page.keyboard().press("j");
         odile.untilTold("/api/log", "\"passes\":3,");
@@ -85,15 +99,15 @@ class FirmGroundTest {
 
     @Test
     void aTensionPutRightWhileItsAnswerIsOnItsWayArrives() {
-        Musician odile = Shared.somebodyPlayingFast();
+        Musician odile = somebodyPlayingFast();
         odile.playToTheCue();
         AtomicInteger sent = new AtomicInteger();
-        odile.page.route(EVENTS, route -> {
+        way = route -> {
             if (sent.incrementAndGet() == 1) {
                 odile.page.keyboard().press("4");
             }
             route.resume();
-        });
+        };
         odile.page.keyboard().press("k");
         odile.page.keyboard().press("j");
         assertThat(odile.page.getByText("tension 4")).isVisible();
@@ -102,21 +116,21 @@ class FirmGroundTest {
 
     @Test
     void aSymptomDoesNotWaitBehindAnAnswer() {
-        Musician odile = Shared.somebodyPlayingFast();
-        odile.page.route(EVENTS, route -> {
+        Musician odile = somebodyPlayingFast();
+        way = route -> {
             if (route.request().postData().contains("\"JUDGED\"")) {
                 fulfil(route, 500, "{\"status\":500}");
             } else {
                 route.resume();
             }
-        });
+        };
         odile.playToTheCue();
         odile.page.keyboard().press("j");
         assertThat(odile.page.getByText("Your answer is kept").first()).isVisible();
         odile.page.keyboard().press("x");
         odile.button("Yes, stop for 48 hours").click();
         assertThat(odile.page.getByText("Stopped for a symptom").first()).isVisible();
-        odile.page.unroute(EVENTS);
+        way = Route::resume;
         odile.page.navigate("/load");
         assertThat(odile.page.getByText("Resting after a symptom")).isVisible();
         odile.page.waitForFunction(
@@ -125,15 +139,15 @@ class FirmGroundTest {
 
     @Test
     void whatWasLeftOnItsWayIsSentWhereverTheApplicationOpens() {
-        Musician odile = Shared.somebodyPlayingFast();
+        Musician odile = somebodyPlayingFast();
         BrowserContext context = odile.page.context();
         odile.playToTheCue();
-        context.route(EVENTS, Route::abort);
+        way = Route::abort;
         odile.page.keyboard().press("k");
         odile.page.keyboard().press("j");
         assertThat(odile.page.getByText("Your answer is kept").first()).isVisible();
         odile.page.close();
-        context.unroute(EVENTS);
+        way = Route::resume;
         Page later = Shared.BROWSING.page(context);
         later.navigate("/settings");
         later.waitForFunction("() => fetch('/api/log').then(r => r.text()).then(t => t.includes('\"rough\":1,'))");

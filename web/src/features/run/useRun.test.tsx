@@ -1,0 +1,91 @@
+// @vitest-environment jsdom
+import { act, cleanup, renderHook, waitFor } from "@testing-library/react";
+import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+
+/** Answers of the server that a test gives when it wants to, by what they are asked for. */
+const server = vi.hoisted(() => ({ waiting: new Map<string, (answer: object) => void>() }));
+vi.mock("../../api/client", async (importOriginal) => {
+  const asked = (method: string) => (path: string) =>
+    new Promise((resolve) => server.waiting.set(`${method} ${path}`, (data) => resolve({ data })));
+  return {
+    ...(await importOriginal<object>()),
+    api: { GET: asked("GET"), POST: asked("POST") },
+    given: async (answer: Promise<{ data: unknown }>) => (await answer).data,
+  };
+});
+/** A core for which every event is followed by the next pass. */
+vi.mock("tachylim-core", () => {
+  const moment = (why: string) => JSON.stringify({ theme: 0, answered: null, step: { why, ended: null } });
+  return { edition: () => 7, begin: () => moment("begun"), after: (event: string) => moment(`after ${event}`) };
+});
+
+const { useRun } = await import("./useRun");
+
+const RUN = "GET /api/runs/{id}";
+const SCORE = "GET /api/runs/{id}/score";
+const EVENTS = "POST /api/runs/{id}/events";
+
+const view = (ordinal: number) => ({
+  id: 4,
+  ordinal,
+  held: true,
+  theme: 0,
+  step: { why: `step ${ordinal}`, ended: null },
+});
+const score = (events: object[] = []) => ({ edition: 7, events, left: null, pieces: [{ pieceId: 3, passageId: 2 }] });
+const clean = { kind: "JUDGED", verdict: "CLEAN", tension: 1, told: null, seconds: null } as const;
+
+async function answers(to: string, what: object) {
+  await waitFor(() => expect(server.waiting.has(to)).toBe(true));
+  const answer = server.waiting.get(to)!;
+  server.waiting.delete(to);
+  await act(async () => answer(what));
+}
+
+function opened() {
+  const { result } = renderHook(() => useRun(4));
+  const ordinal = () => result.current.view?.ordinal;
+  return { run: () => result.current, ordinal };
+}
+
+beforeEach(() => {
+  server.waiting.clear();
+  localStorage.clear();
+});
+afterEach(cleanup);
+
+describe("a run on the page", () => {
+  it("goes on by itself once it has the core", async () => {
+    const { run, ordinal } = opened();
+    await answers(RUN, view(0));
+    await answers(SCORE, score());
+    await waitFor(() => expect(run().alone).toBe(true));
+    act(() => void run().send(clean));
+    expect(ordinal()).toBe(1);
+    expect(run()).toMatchObject({ waiting: 1, settling: false });
+  });
+
+  it("waits for the server before it has the core", async () => {
+    const { run, ordinal } = opened();
+    await answers(RUN, view(0));
+    act(() => void run().send(clean));
+    expect(ordinal()).toBe(0);
+    expect(run().settling).toBe(true);
+    await answers(EVENTS, view(1));
+    expect(ordinal()).toBe(1);
+    expect(run().settling).toBe(false);
+  });
+
+  it("asks nothing again that was answered while the core was on its way", async () => {
+    const { run, ordinal } = opened();
+    await answers(RUN, view(0));
+    act(() => void run().send(clean));
+    await answers(SCORE, score());
+    await waitFor(() => expect(run().alone).toBe(true));
+    expect(ordinal(), "it goes on behind the answer").toBe(1);
+    expect(run()).toMatchObject({ waiting: 1, settling: false });
+    await answers(EVENTS, { ...view(1), step: run().view!.step });
+    expect(ordinal()).toBe(1);
+    expect(run()).toMatchObject({ waiting: 0, alone: true });
+  });
+});
