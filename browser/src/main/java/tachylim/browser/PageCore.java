@@ -2,6 +2,7 @@ package tachylim.browser;
 
 import java.util.Map;
 import org.teavm.jso.JSExport;
+import tachylim.load.Effort;
 import tachylim.shown.BlockWish;
 import tachylim.shown.KeptEvent;
 import tachylim.shown.Moment;
@@ -83,6 +84,6 @@ public final class PageCore {
 
     private static String moment() {
         return Json.write(Moment.CODEC.write(
-                Moment.of(run, theme -> score.pieces().get(theme).firstNote(), score.effortBefore())));
+                Moment.of(run, theme -> score.pieces().get(theme).firstNote(), new Effort(score.effortBefore()))));
     }
 }

@@ -43,13 +43,13 @@ public record Change(Tempo target, double beats) {
     }
 
     /**
-     * What a count costs, in effort minutes. A count is as fast as is clean, so the best one yet stands for the ceiling; the
+     * What a count costs. A count is as fast as is clean, so the best one yet stands for the ceiling; the
      * first of all is at it.
      *
      * @param count what was counted
      * @param best the most a minute that was ever counted before; 0 when nothing was
      */
-    public double effort(Count count, double best) {
+    public Effort effort(Count count, double best) {
         double ceiling = Math.max(best, count.perMinute());
         double ratio = ceiling > 0 ? count.perMinute() / ceiling : 1;
         return Effort.of(count.seconds(), ratio, Tension.LIGHT);

@@ -7,10 +7,10 @@ package tachylim.load;
  * 2017). That their ratio foretells injuries is contested (Impellizzeri and others 2020); here it only keeps a jump small.
  * This class is immutable.
  *
- * @param week the average over 7 days, in effort minutes a day, not negative
- * @param month the average over 28 days, in effort minutes a day, not negative
+ * @param week the average over 7 days, a day
+ * @param month the average over 28 days, a day
  */
-public record Baselines(double week, double month) {
+public record Baselines(Effort week, Effort month) {
 
     static final double WEEK_WEIGHT = 2.0 / 8;
     static final double MONTH_WEIGHT = 2.0 / 29;
@@ -18,32 +18,27 @@ public record Baselines(double week, double month) {
     /** The week may be so much of the month. */
     public static final double MOST_RATIO = 1.3;
 
-    /**
-     * @throws IllegalArgumentException if an average is negative
-     */
-    public Baselines {
-        if (!(week >= 0 && month >= 0)) {
-            throw new IllegalArgumentException("Averages are not negative: " + week + ", " + month);
-        }
-    }
-
     /** Both at what somebody says they usually play, before there is anything to go by. */
-    public static Baselines of(double usualEffort) {
+    public static Baselines of(Effort usualEffort) {
         return new Baselines(usualEffort, usualEffort);
     }
 
     /** The averages after a day of so much effort. */
-    public Baselines after(double effort) {
-        return new Baselines(week + WEEK_WEIGHT * (effort - week), month + MONTH_WEIGHT * (effort - month));
+    public Baselines after(Effort effort) {
+        return new Baselines(moved(week, WEEK_WEIGHT, effort), moved(month, MONTH_WEIGHT, effort));
+    }
+
+    private static Effort moved(Effort average, double weight, Effort towards) {
+        return new Effort(average.minutes() + weight * (towards.minutes() - average.minutes()));
     }
 
     /**
      * The effort of a day that brings the week to {@value #MOST_RATIO} of the month, not negative. From
      * {@code λ₇L + (1 − λ₇)A = 1.3(λ₂₈L + (1 − λ₂₈)C)} follows {@code L = (1.3(1 − λ₂₈)C − (1 − λ₇)A) / (λ₇ − 1.3λ₂₈)}.
      */
-    public double mostToday() {
-        double most = (MOST_RATIO * (1 - MONTH_WEIGHT) * month - (1 - WEEK_WEIGHT) * week)
+    public Effort mostToday() {
+        double most = (MOST_RATIO * (1 - MONTH_WEIGHT) * month.minutes() - (1 - WEEK_WEIGHT) * week.minutes())
                 / (WEEK_WEIGHT - MOST_RATIO * MONTH_WEIGHT);
-        return Math.max(0, most);
+        return new Effort(Math.max(0, most));
     }
 }

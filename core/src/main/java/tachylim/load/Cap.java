@@ -4,10 +4,10 @@ package tachylim.load;
  * A rule that caps the effort of a day. This class is immutable.
  *
  * @param rule which
- * @param effort the effort that it allows today in all, in effort minutes, not negative
+ * @param effort the effort that it allows today in all
  * @param why where it comes from, one sentence with its arithmetic
  */
-public record Cap(Rule rule, double effort, String why) {
+public record Cap(Rule rule, Effort effort, String why) {
 
     /** The rules there are. */
     public enum Rule {

@@ -5,13 +5,13 @@ import tachylim.task.Tension;
 /**
  * What was done on one day. This class is immutable.
  *
- * @param effort effort minutes
+ * @param effort what it cost
  * @param burstSeconds seconds of bursts
  * @param playedSeconds seconds of playing, without rests
  * @param worstTension the highest tension given
  */
-public record DayLoad(double effort, double burstSeconds, double playedSeconds, Tension worstTension) {
+public record DayLoad(Effort effort, double burstSeconds, double playedSeconds, Tension worstTension) {
 
     /** A day on which nothing has been played. */
-    public static final DayLoad NONE = new DayLoad(0, 0, 0, Tension.LOOSE);
+    public static final DayLoad NONE = new DayLoad(Effort.NONE, 0, 0, Tension.LOOSE);
 }

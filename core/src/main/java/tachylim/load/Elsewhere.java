@@ -28,14 +28,14 @@ public enum Elsewhere {
     }
 
     /**
-     * What so many minutes of it cost, in effort minutes.
+     * What so many minutes of it cost.
      *
      * @throws IllegalArgumentException if they are not 1 to {@value #MOST_MINUTES}
      */
-    public double effort(int minutes) {
+    public Effort effort(int minutes) {
         if (minutes < 1 || minutes > MOST_MINUTES) {
             throw new IllegalArgumentException("Give 1 to " + MOST_MINUTES + " minutes, not " + minutes);
         }
-        return minutes * perMinute;
+        return new Effort(minutes * perMinute);
     }
 }

@@ -19,14 +19,13 @@ public final class FeltEffort {
      *
      * @param seconds how long it was played, not negative
      * @param rating how hard it felt, 0 to {@value #MOST}
-     * @return effort minutes
      * @throws IllegalArgumentException if the rating is outside its range
      */
-    public static double of(double seconds, int rating) {
+    public static Effort of(double seconds, int rating) {
         if (rating < 0 || rating > MOST) {
             throw new IllegalArgumentException("How hard it felt is told from 0 to " + MOST + ", not by " + rating);
         }
-        return seconds / 60 * rating / EASY;
+        return new Effort(seconds / 60 * rating / EASY);
     }
 
     /**
@@ -36,9 +35,10 @@ public final class FeltEffort {
      * @param counted the effort of its rated sessions by tempo and tension
      * @param felt the effort of the same sessions as they were felt
      * @param over whether the day is over
-     * @return what has to be added to the day's effort, below 0 when it felt easier
+     * @return the effort minutes that have to be added to the day's, below 0 when it felt easier
      */
-    public static double correction(double counted, double felt, boolean over) {
-        return over ? felt - counted : Math.max(0, felt - counted);
+    public static double correction(Effort counted, Effort felt, boolean over) {
+        double more = felt.minutes() - counted.minutes();
+        return over ? more : Math.max(0, more);
     }
 }

@@ -8,7 +8,6 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import tachylim.task.Tension;
 
 /**
@@ -53,7 +52,7 @@ public record Guardrails(
     private static final int WEEKS_BEFORE = 3;
 
     /** The least that keeps hands in shape: no rule about averages allows less, since each would feed on itself. */
-    public static final double LEAST_EFFORT = 8;
+    public static final Effort LEAST_EFFORT = new Effort(8);
 
     /** Bursts that were taken well: so much of the first cap used, and each such day adds so much of it, up to double. */
     private static final double TOLERATED_SHARE = 0.66;
@@ -108,7 +107,7 @@ public record Guardrails(
      *
      * @param restOver the day on which the rest after a symptom is over; null when there was none
      */
-    public Guardrails after(double effort, LocalDate restOver) {
+    public Guardrails after(Effort effort, LocalDate restOver) {
         History later = history.after(effort);
         boolean over = restOver != null && !restOver.isAfter(later.today());
         return new Guardrails(
@@ -121,7 +120,8 @@ public record Guardrails(
 
     private Limit effort(DayLoad day, Instant now) {
         Cap least = caps(now).get(0);
-        return new Limit(Limit.Kind.EFFORT, least.effort(), day.effort(), least.why());
+        return new Limit(
+                Limit.Kind.EFFORT, least.effort().minutes(), day.effort().minutes(), least.why());
     }
 
     /** Every rule that caps the effort of today, the one that allows least first. */
@@ -129,7 +129,9 @@ public record Guardrails(
         List<Cap> caps = new ArrayList<>();
         if (rest(now).isPresent()) {
             caps.add(new Cap(
-                    Cap.Rule.SYMPTOM, 0, SymptomRest.LENGTH.toHours() + " hours without playing after a symptom."));
+                    Cap.Rule.SYMPTOM,
+                    Effort.NONE,
+                    SymptomRest.LENGTH.toHours() + " hours without playing after a symptom."));
         }
         caps.add(new Cap(
                 Cap.Rule.OWN, Effort.planned(usualMinutes), "The " + usualMinutes + " minutes you usually play."));
@@ -141,8 +143,8 @@ public record Guardrails(
         }
         usualDay().ifPresent(caps::add);
         taper().ifPresent(caps::add);
-        orders(Limit.Kind.EFFORT).forEach(one -> caps.add(new Cap(Cap.Rule.ORDERED, one.cap(), one.why())));
-        return caps.stream().sorted(Comparator.comparingDouble(Cap::effort)).toList();
+        orders(Limit.Kind.EFFORT).forEach(one -> caps.add(new Cap(Cap.Rule.ORDERED, new Effort(one.cap()), one.why())));
+        return caps.stream().sorted(Comparator.comparing(Cap::effort)).toList();
     }
 
     /** The return that today is in, if it is. */
@@ -152,7 +154,7 @@ public record Guardrails(
         Optional<Return> layoff = Return.afterLayoff(history);
         return symptom.isPresent()
                         && (layoff.isEmpty()
-                                || symptom.get().cap() < layoff.get().cap())
+                                || layoff.get().cap().isMoreThan(symptom.get().cap()))
                 ? symptom
                 : layoff;
     }
@@ -164,7 +166,7 @@ public record Guardrails(
         Baselines averages = history.baselines();
         return Optional.of(new Cap(
                 Cap.Rule.AVERAGE,
-                Math.max(LEAST_EFFORT, averages.mostToday()),
+                LEAST_EFFORT.orMore(averages.mostToday()),
                 "Your week is at " + oneDecimal(averages.week()) + " a day, your month at "
                         + oneDecimal(averages.month()) + "; this brings the week to "
                         + Baselines.MOST_RATIO + " of the month."));
@@ -174,21 +176,21 @@ public record Guardrails(
         return history.median(history.today(), LEAST_DAYS)
                 .map(median -> new Cap(
                         Cap.Rule.USUAL_DAY,
-                        Math.max(LEAST_EFFORT, MOST_OF_USUAL * median),
+                        LEAST_EFFORT.orMore(median.times(MOST_OF_USUAL)),
                         "One and a half times the " + oneDecimal(median) + " of a usual day of the last four weeks."));
     }
 
-    /** What seven days may come to, in effort minutes; empty where nothing is asked of their growth. */
-    public OptionalDouble mostOfAWeek() {
-        return mayAWeekGrow() ? OptionalDouble.of(MOST_GROWTH * weeksBefore()) : OptionalDouble.empty();
+    /** What seven days may come to; empty where nothing is asked of their growth. */
+    public Optional<Effort> mostOfAWeek() {
+        return mayAWeekGrow() ? Optional.of(weeksBefore().times(MOST_GROWTH)) : Optional.empty();
     }
 
     private boolean mayAWeekGrow() {
         return history.days() >= History.MONTH && !Return.isNear(history);
     }
 
-    private double weeksBefore() {
-        return history.sum(History.MONTH - 1, History.WEEK) / WEEKS_BEFORE;
+    private Effort weeksBefore() {
+        return new Effort(history.sum(History.MONTH - 1, History.WEEK).minutes() / WEEKS_BEFORE);
     }
 
     /** Weeks of a layoff are nothing to grow from: there the return has led back to a usual day by its own steps. */
@@ -196,24 +198,24 @@ public record Guardrails(
         if (!mayAWeekGrow()) {
             return Optional.empty();
         }
-        double before = weeksBefore();
-        double since = history.sum(History.WEEK - 1, 1);
+        Effort before = weeksBefore();
+        Effort since = history.sum(History.WEEK - 1, 1);
         return Optional.of(new Cap(
                 Cap.Rule.WEEK,
-                Math.max(LEAST_EFFORT, MOST_GROWTH * before - since),
-                "The three weeks before had " + Math.round(before) + " each; " + Math.round(100 * MOST_GROWTH)
-                        + "% of that, less the " + Math.round(since) + " of the last six days."));
+                LEAST_EFFORT.orMore(before.times(MOST_GROWTH).less(since)),
+                "The three weeks before had " + Math.round(before.minutes()) + " each; " + Math.round(100 * MOST_GROWTH)
+                        + "% of that, less the " + Math.round(since.minutes()) + " of the last six days."));
     }
 
     private Optional<Cap> taper() {
-        double own = Effort.planned(usualMinutes);
-        double usual = Math.min(own, history.median(history.today(), LEAST_DAYS).orElse(own));
+        Effort own = Effort.planned(usualMinutes);
+        Effort usual = own.orLess(history.median(history.today(), LEAST_DAYS).orElse(own));
         return Taper.before(performances, history.today())
                 .map(taper -> new Cap(
                         Cap.Rule.TAPER,
-                        taper.share() * usual,
+                        usual.times(taper.share()),
                         taper.when() + ": " + Math.round(100 * taper.share()) + "% of a usual day's "
-                                + Math.round(usual) + "."));
+                                + Math.round(usual.minutes()) + "."));
     }
 
     private List<Ordered> orders(Limit.Kind kind) {
@@ -277,7 +279,7 @@ public record Guardrails(
                                 + " minutes you usually play."));
     }
 
-    private static String oneDecimal(double value) {
-        return String.format(Locale.ROOT, "%.1f", value);
+    private static String oneDecimal(Effort effort) {
+        return String.format(Locale.ROOT, "%.1f", effort.minutes());
     }
 }

@@ -12,12 +12,12 @@ import java.util.TreeMap;
  * immutable.
  *
  * @param today the day that is asked about; what is done of it is not in here
- * @param played the effort of each day with playing before it, in effort minutes
+ * @param played the effort of each day with playing before it
  * @param bursts the burst seconds of each day that had any and was taken well
- * @param usualEffort what the player says they usually play, in effort minutes a day
+ * @param usualEffort what the player says they usually play, a day
  */
 public record History(
-        LocalDate today, NavigableMap<LocalDate, Double> played, Map<LocalDate, Double> bursts, double usualEffort) {
+        LocalDate today, NavigableMap<LocalDate, Effort> played, Map<LocalDate, Double> bursts, Effort usualEffort) {
 
     /** How far back anything is looked at. */
     public static final int DAYS = 84;
@@ -31,14 +31,14 @@ public record History(
     }
 
     /** Nothing has been played yet. */
-    public static History none(LocalDate today, double usualEffort) {
+    public static History none(LocalDate today, Effort usualEffort) {
         return new History(today, new TreeMap<>(), Map.of(), usualEffort);
     }
 
     /** The same a day later, when today has come to so much effort. */
-    public History after(double effort) {
-        NavigableMap<LocalDate, Double> longer = new TreeMap<>(played);
-        if (effort > 0) {
+    public History after(Effort effort) {
+        NavigableMap<LocalDate, Effort> longer = new TreeMap<>(played);
+        if (effort.isAny()) {
             longer.put(today, effort);
         }
         return new History(today.plusDays(1), longer, bursts, usualEffort);
@@ -53,15 +53,13 @@ public record History(
         return first().map(day -> ChronoUnit.DAYS.between(day, today)).orElse(0L);
     }
 
-    double on(LocalDate day) {
-        return played.getOrDefault(day, 0.0);
+    Effort on(LocalDate day) {
+        return played.getOrDefault(day, Effort.NONE);
     }
 
     /** The effort of the days from {@code from} days ago to {@code to} days ago, both counted in. */
-    double sum(int from, int to) {
-        return played.subMap(today.minusDays(from), true, today.minusDays(to), true).values().stream()
-                .mapToDouble(effort -> effort)
-                .sum();
+    Effort sum(int from, int to) {
+        return Effort.sum(played.subMap(today.minusDays(from), true, today.minusDays(to), true).values().stream());
     }
 
     /** The averages as they were this morning. */
@@ -77,16 +75,16 @@ public record History(
     }
 
     /** The middle of the days with playing in the 28 before {@code day}; empty when there are fewer than {@code least}. */
-    Optional<Double> median(LocalDate day, int least) {
+    Optional<Effort> median(LocalDate day, int least) {
         double[] days = played.subMap(day.minusDays(MONTH), true, day, false).values().stream()
-                .mapToDouble(effort -> effort)
+                .mapToDouble(Effort::minutes)
                 .sorted()
                 .toArray();
         if (days.length < least) {
             return Optional.empty();
         }
         int half = days.length / 2;
-        return Optional.of(days.length % 2 == 1 ? days[half] : (days[half - 1] + days[half]) / 2);
+        return Optional.of(new Effort(days.length % 2 == 1 ? days[half] : (days[half - 1] + days[half]) / 2));
     }
 
     /** How many days of the last four weeks had bursts that were taken well, and used at least {@code seconds}. */

@@ -12,9 +12,9 @@ import java.util.Optional;
  * @param day which day of the return today is, from 0
  * @param length how many days it takes, {@value #SHORTEST} to {@value #LONGEST}
  * @param away how many days nothing was played; 0 after a symptom
- * @param usual the effort of a usual day before, in effort minutes
+ * @param usual the effort of a usual day before
  */
-public record Return(int day, int length, int away, double usual) {
+public record Return(int day, int length, int away, Effort usual) {
 
     public static final double FIRST = 0.4;
     static final int SHORTEST = 3;
@@ -52,7 +52,7 @@ public record Return(int day, int length, int away, double usual) {
     private static Optional<Return> since(History history, LocalDate until, LocalDate back, int away) {
         int length = Math.min(LONGEST, Math.max(SHORTEST, away));
         long day = ChronoUnit.DAYS.between(back, history.today());
-        double usual = history.median(until, 1).orElse(history.usualEffort());
+        Effort usual = history.median(until, 1).orElse(history.usualEffort());
         return day >= 0 && day < length ? Optional.of(new Return((int) day, length, away, usual)) : Optional.empty();
     }
 
@@ -61,9 +61,9 @@ public record Return(int day, int length, int away, double usual) {
         return FIRST + (1 - FIRST) * day / (length - 1);
     }
 
-    /** The effort that today may have, in effort minutes. */
-    public double cap() {
-        return share() * usual;
+    /** The effort that today may have. */
+    public Effort cap() {
+        return usual.times(share());
     }
 
     /** Whether it is too early for bursts: in the first third. */
@@ -74,6 +74,6 @@ public record Return(int day, int length, int away, double usual) {
     String why() {
         String from = away > 0 ? "after " + away + " days away" : "after a symptom";
         return "Day " + (day + 1) + " of " + length + " back " + from + ": " + Math.round(100 * share()) + "% of the "
-                + Math.round(usual) + " of a usual day before.";
+                + Math.round(usual.minutes()) + " of a usual day before.";
     }
 }

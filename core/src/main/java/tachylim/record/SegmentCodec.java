@@ -2,6 +2,7 @@ package tachylim.record;
 
 import java.util.Map;
 import tachylim.codec.Codec;
+import tachylim.load.Effort;
 import tachylim.task.Answer;
 import tachylim.task.Tension;
 import tachylim.workout.Done;
@@ -44,6 +45,8 @@ public final class SegmentCodec {
                 return STEPS.get(name);
             });
 
+    static final Codec<Effort> EFFORT = Codec.NUMBER.as(Effort::new, Effort::minutes);
+
     static final Codec<Tension> TENSION = Codec.WHOLE.as(Tension::of, Tension::ordinal);
 
     private static final Codec<Answer> ANSWER = Codec.object(answer -> new Answer(
@@ -53,7 +56,7 @@ public final class SegmentCodec {
 
     private static final Codec<Tally> TALLY = Codec.object(tally -> new Tally(
             tally.get("condition", ConditionCodec.CONDITION, Tally::condition),
-            tally.number("effort", Tally::effort),
+            tally.get("effort", EFFORT, Tally::effort),
             tally.number("burstSeconds", Tally::burstSeconds),
             tally.number("playingSeconds", Tally::playingSeconds),
             tally.number("elapsed", Tally::elapsed),

@@ -57,7 +57,7 @@ public final class WorkoutCodec {
             theme.whole("passesLeft", Theme::passesLeft)));
 
     public static final Codec<Allowance> ALLOWANCE = Codec.object(allowance -> new Allowance(
-            allowance.number("effort", Allowance::effort),
+            allowance.get("effort", SegmentCodec.EFFORT, Allowance::effort),
             allowance.number("burstSeconds", Allowance::burstSeconds),
             allowance.number("playingSeconds", Allowance::playingSeconds)));
 

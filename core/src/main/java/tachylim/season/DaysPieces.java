@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Predicate;
+import tachylim.load.Effort;
 
 /**
  * Which pieces a day's session is about: the most pressing, the one that presses next, one that is near its goal, and one
@@ -34,10 +35,10 @@ public record DaysPieces(List<Chosen> chosen) {
      *
      * @param candidates all pieces that are worked on
      * @param minutes the minutes there are
-     * @param effortLeft what is left of the day's effort, effort minutes
+     * @param effortLeft what is left of the day's effort
      */
-    public static DaysPieces of(List<Candidate> candidates, int minutes, double effortLeft) {
-        int room = (int) Math.max(1, Math.min(MOST, Math.min(minutes, effortLeft) / MINUTES_EACH));
+    public static DaysPieces of(List<Candidate> candidates, int minutes, Effort effortLeft) {
+        int room = (int) Math.max(1, Math.min(MOST, Math.min(minutes, effortLeft.minutes()) / MINUTES_EACH));
         List<Chosen> chosen = new ArrayList<>();
         pick(candidates, chosen, one -> true, PRESSING)
                 .ifPresent(one -> chosen.add(new Chosen(one, one.standing() + mostPressing(one))));

@@ -9,7 +9,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.OptionalDouble;
+import java.util.Optional;
 import java.util.Set;
 import tachylim.load.Cap;
 import tachylim.load.Effort;
@@ -76,24 +76,27 @@ public record Season(List<SeasonDay> days, List<Outlook> outlooks) {
      *
      * @param goals the passages
      * @param today the limits of the day at hand
-     * @param done the effort it has had already, effort minutes
+     * @param done the effort it has had already
      * @param now the moment
      * @param restOver the day on which the rest after a symptom is over; null when there was none
      * @param wishes what the player wants of days
      */
     public static Season plan(
-            List<Goal> goals, Guardrails today, double done, Instant now, LocalDate restOver, Wishes wishes) {
+            List<Goal> goals, Guardrails today, Effort done, Instant now, LocalDate restOver, Wishes wishes) {
         LocalDate first = today.history().today();
         Map<Long, Double> owed = new HashMap<>();
         List<SeasonDay> days = new ArrayList<>();
         Guardrails guardrails = today;
         for (LocalDate day = first; day.isBefore(first.plusDays(length(goals, first))); day = day.plusDays(1)) {
             int ahead = days.size();
-            double before = ahead == 0 ? done : 0;
+            Effort before = ahead == 0 ? done : Effort.NONE;
             Cap cap = guardrails.caps(now.plus(Duration.ofDays(ahead))).get(0);
-            double wanted = Effort.planned(wishes.on(day));
-            int minutes = (int) Math.max(
-                    0, Math.min(wanted, Math.min(cap.effort(), evenly(guardrails, wishes, day))) - before);
+            Effort most = Effort.planned(wishes.on(day)).orLess(cap.effort());
+            int minutes = (int) evenly(guardrails, wishes, day)
+                    .map(most::orLess)
+                    .orElse(most)
+                    .less(before)
+                    .minutes();
             days.add(new SeasonDay(
                     day,
                     minutes,
@@ -103,7 +106,7 @@ public record Season(List<SeasonDay> days, List<Outlook> outlooks) {
                     wishes.isOff(day),
                     wishes.asked().containsKey(day),
                     shares(goals, day, minutes, owed)));
-            guardrails = guardrails.after(before + minutes, restOver);
+            guardrails = guardrails.after(before.plus(new Effort(minutes)), restOver);
         }
         return new Season(
                 days,
@@ -112,18 +115,22 @@ public record Season(List<SeasonDay> days, List<Outlook> outlooks) {
                         .toList());
     }
 
-    /** A week's minutes are spread over its days of practice: a first day that takes them all leaves the others none. */
-    private static double evenly(Guardrails guardrails, Wishes wishes, LocalDate day) {
+    /**
+     * A week's effort is spread over its days of practice: a first day that takes it all leaves the others none. Empty where
+     * nothing is asked of a week.
+     */
+    private static Optional<Effort> evenly(Guardrails guardrails, Wishes wishes, LocalDate day) {
         if (wishes.asked().containsKey(day)) {
-            return Double.MAX_VALUE;
+            return Optional.empty();
         }
         long days = day.datesUntil(day.plusDays(DAYS_OF_WEEK))
                 .filter(one -> !wishes.isOff(one))
                 .count();
-        OptionalDouble week = guardrails.mostOfAWeek();
-        return week.isEmpty() || days == 0
-                ? Double.MAX_VALUE
-                : Math.max(Guardrails.LEAST_EFFORT, week.getAsDouble() / days);
+        return days == 0
+                ? Optional.empty()
+                : guardrails
+                        .mostOfAWeek()
+                        .map(week -> Guardrails.LEAST_EFFORT.orMore(new Effort(week.minutes() / days)));
     }
 
     private static long length(List<Goal> goals, LocalDate first) {

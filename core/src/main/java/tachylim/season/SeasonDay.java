@@ -3,13 +3,14 @@ package tachylim.season;
 import java.time.LocalDate;
 import java.util.List;
 import tachylim.load.Cap;
+import tachylim.load.Effort;
 
 /**
  * A day of a season as it is planned. This class is immutable.
  *
  * @param day which day
  * @param minutes the effort minutes planned on it; on the day at hand what is still planned
- * @param cap the effort minutes that it may have, if the days before it come as planned
+ * @param cap the effort that it may have, if the days before it come as planned
  * @param rule the rule that sets the cap
  * @param why where the cap comes from, a sentence
  * @param off whether the player wants no practice on it
@@ -19,7 +20,7 @@ import tachylim.load.Cap;
 public record SeasonDay(
         LocalDate day,
         int minutes,
-        double cap,
+        Effort cap,
         Cap.Rule rule,
         String why,
         boolean off,

@@ -1,7 +1,9 @@
 package tachylim.workout;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
+import tachylim.load.Effort;
 import tachylim.method.Move;
 import tachylim.method.Position;
 import tachylim.task.PassKind;
@@ -45,11 +47,12 @@ final class Caps {
     /** The pass, with fewer rounds where the whole is more than is left of today; null if even once is. */
     Pass withinAllowance(Pass pass) {
         List<Pass> closing = now.isLast() ? List.of() : closing();
-        double effort = now.progress().left().effort() - closingEffort(closing);
+        Effort effort = now.progress().left().effort().less(closingEffort(closing));
         double seconds = now.progress().left().playingSeconds()
                 - closing.stream().mapToDouble(Pass::playSeconds).sum();
         for (Pass shorter = pass; shorter != null; shorter = now.phrasing().shorter(shorter)) {
-            if (shorter.playSeconds() <= seconds && worstEffort(now.current(), shorter) <= effort) {
+            if (shorter.playSeconds() <= seconds
+                    && !worstEffort(now.current(), shorter).isMoreThan(effort)) {
                 return shorter;
             }
         }
@@ -57,7 +60,7 @@ final class Caps {
     }
 
     /** What a pass may cost at the most: any tension may be answered, and no answer may pass the cap. */
-    private double worstEffort(Block block, Pass pass) {
+    private Effort worstEffort(Block block, Pass pass) {
         return Tally.effort(pass, now.estimate(block), Tension.LOCKED);
     }
 
@@ -65,17 +68,14 @@ final class Caps {
      * What the closing block costs, kept back so that every workout can end on something that works: loose
      * passes, and room for the worst answer to the last.
      */
-    private double closingEffort(List<Pass> closing) {
+    private Effort closingEffort(List<Pass> closing) {
         Block last = now.last();
-        double worst = closing.stream()
-                .mapToDouble(pass -> worstEffort(last, pass))
-                .max()
-                .orElse(0);
-        return worst
-                + closing.stream()
-                        .skip(1)
-                        .mapToDouble(pass -> Tally.effort(pass, now.estimate(last), Tension.LIGHT))
-                        .sum();
+        Effort worst = closing.stream()
+                .map(pass -> worstEffort(last, pass))
+                .max(Comparator.naturalOrder())
+                .orElse(Effort.NONE);
+        return worst.plus(Effort.sum(
+                closing.stream().skip(1).map(pass -> Tally.effort(pass, now.estimate(last), Tension.LIGHT))));
     }
 
     /** The passes of the close, as it is drawn with what is known by now; none when a session ends otherwise. */

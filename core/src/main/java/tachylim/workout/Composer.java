@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import tachylim.load.Effort;
 import tachylim.load.Guardrails;
 import tachylim.method.School;
 import tachylim.passage.Passage;
@@ -94,7 +95,7 @@ public final class Composer {
 
     /** The time for which what is left of today is about enough, in seconds: with little left, every part has less. */
     private double affordable() {
-        return Math.max(Brief.LEAST_MINUTES, brief.allowance().effort() / EFFORT_A_MINUTE) * 60;
+        return Math.max(Brief.LEAST_MINUTES, brief.allowance().effort().minutes() / EFFORT_A_MINUTE) * 60;
     }
 
     /** Opener, probes, core and close, as long as they may be. */
@@ -237,8 +238,8 @@ public final class Composer {
         }
         Allowance left = brief.allowance();
         double playing = ahead.stream().mapToDouble(Segment::playedSeconds).sum();
-        double effort = ahead.stream().mapToDouble(Segment::effort).sum();
-        String because = effort > NEARLY_ALL * left.effort()
+        Effort effort = Effort.sum(ahead.stream().map(Segment::effort));
+        String because = effort.isMoreThan(left.effort().times(NEARLY_ALL))
                 ? "today's effort is used up by it. Tomorrow there is more."
                 : playing > NEARLY_ALL * left.playingSeconds()
                         ? "today's minutes of playing are used up by it. Tomorrow there is more."

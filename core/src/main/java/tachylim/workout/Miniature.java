@@ -6,6 +6,7 @@ import org.apache.commons.numbers.fraction.Fraction;
 import tachylim.ceiling.Known;
 import tachylim.ceiling.Posterior;
 import tachylim.load.Condition;
+import tachylim.load.Effort;
 import tachylim.method.School;
 import tachylim.passage.Meter;
 import tachylim.passage.PaperPattern;
@@ -19,7 +20,7 @@ public final class Miniature {
     private static final double SECONDS = 300;
     private static final Tempo TARGET = Tempo.of(138);
     private static final Tempo CEILING = Tempo.of(124);
-    private static final Allowance PLENTY = new Allowance(600, 90, 12_000);
+    private static final Allowance PLENTY = new Allowance(new Effort(600), 90, 12_000);
 
     private Miniature() {}
 

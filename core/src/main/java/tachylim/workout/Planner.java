@@ -194,8 +194,7 @@ public final class Planner {
 
     /** The tempo at which the next session on a piece opens, if nothing is learned until then. */
     public static Tempo opensAt(Theme theme) {
-        Brief brief =
-                Brief.on(theme, Brief.LEAST_MINUTES, Choices.usual(), new Allowance(0, 0, 0), Condition.FRESH, "");
+        Brief brief = Brief.on(theme, Brief.LEAST_MINUTES, Choices.usual(), Allowance.NONE, Condition.FRESH, "");
         return ((SteadyClimb) of(brief, 0).opener().method()).start();
     }
 

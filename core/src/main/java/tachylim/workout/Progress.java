@@ -52,7 +52,7 @@ record Progress(int putOffs, Tally tally, Allowance left, List<Learnt> learnt, L
                 putOffs,
                 after,
                 left.less(
-                        after.effort() - tally.effort(),
+                        after.effort().less(tally.effort()),
                         after.burstSeconds() - tally.burstSeconds(),
                         after.playingSeconds() - tally.playingSeconds()),
                 List.copyOf(now),

@@ -71,7 +71,8 @@ public record Segment(
      */
     public Segment corrected(Answer now) {
         Tension tension = now == null ? after.tension() : now.tension();
-        double effort = before.effort() + effort() * Effort.factor(tension) / Effort.factor(after.tension());
+        Effort effort = before.effort()
+                .plus(new Effort(effort().minutes() * Effort.factor(tension) / Effort.factor(after.tension())));
         return new Segment(step, part, block, start, seconds, now, before, after.corrected(effort, tension));
     }
 
@@ -182,9 +183,9 @@ public record Segment(
         return after.burstSeconds() - before.burstSeconds();
     }
 
-    /** Effort minutes it cost. */
-    public double effort() {
-        return after.effort() - before.effort();
+    /** What it cost. */
+    public Effort effort() {
+        return after.effort().less(before.effort());
     }
 
     /** Whether it was played to its end, whatever was said of it. */

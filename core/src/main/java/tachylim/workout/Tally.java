@@ -13,7 +13,7 @@ import tachylim.task.Verdict;
  * What a run has cost so far. This class is immutable.
  *
  * @param condition the reserve now, and how long the last break is ago
- * @param effort effort minutes
+ * @param effort what was played cost
  * @param burstSeconds seconds of bursts
  * @param playingSeconds seconds of playing, count-ins not counted
  * @param elapsed seconds of the run, with the time to answer
@@ -23,7 +23,7 @@ import tachylim.task.Verdict;
  */
 public record Tally(
         Condition condition,
-        double effort,
+        Effort effort,
         double burstSeconds,
         double playingSeconds,
         double elapsed,
@@ -35,11 +35,11 @@ public record Tally(
     static final double ANSWER_SECONDS = 4;
 
     static Tally start(Condition condition) {
-        return new Tally(condition, 0, 0, 0, 0, 0, Tension.LIGHT, Tension.LOOSE);
+        return new Tally(condition, Effort.NONE, 0, 0, 0, 0, Tension.LIGHT, Tension.LOOSE);
     }
 
     /** The same with another effort and another last tension. */
-    Tally corrected(double effortNow, Tension tensionNow) {
+    Tally corrected(Effort effortNow, Tension tensionNow) {
         return new Tally(
                 condition,
                 effortNow,
@@ -61,15 +61,14 @@ public record Tally(
     }
 
     /** What playing {@code pass} costs at a tension. */
-    static double effort(Pass pass, Estimate estimate, Tension tension) {
+    static Effort effort(Pass pass, Estimate estimate, Tension tension) {
         return effort(pass, pass.playSeconds(), estimate, tension);
     }
 
-    private static double effort(Pass pass, double seconds, Estimate estimate, Tension tension) {
-        return pass.paces(seconds).stream()
-                .mapToDouble(pace -> Effort.of(
-                        pace.seconds(), pace.tempo().ratioTo(estimate.ceiling().middle()), tension))
-                .sum();
+    private static Effort effort(Pass pass, double seconds, Estimate estimate, Tension tension) {
+        return Effort.sum(pass.paces(seconds).stream()
+                .map(pace -> Effort.of(
+                        pace.seconds(), pace.tempo().ratioTo(estimate.ceiling().middle()), tension)));
     }
 
     /** The reserve after counting in: a rest with the hands ready. */
@@ -101,7 +100,7 @@ public record Tally(
         double time = pass.countInSeconds() + seconds + ANSWER_SECONDS;
         return new Tally(
                 condition.played(left, time),
-                effort + effort(pass, seconds, estimate, felt),
+                effort.plus(effort(pass, seconds, estimate, felt)),
                 burstSeconds + Math.min(seconds, pass.burstSeconds()),
                 playingSeconds + seconds,
                 elapsed + time,

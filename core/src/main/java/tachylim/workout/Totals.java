@@ -3,6 +3,7 @@ package tachylim.workout;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import tachylim.load.Effort;
 import tachylim.task.PassKind;
 import tachylim.task.Verdict;
 
@@ -19,7 +20,7 @@ import tachylim.task.Verdict;
  * @param clean how many of them were clean; one of a set as any other
  * @param rough how many were rough
  * @param broke how many broke
- * @param effort effort minutes
+ * @param effort what they cost
  */
 public record Totals(
         double playingSeconds,
@@ -32,7 +33,7 @@ public record Totals(
         int clean,
         int rough,
         int broke,
-        double effort) {
+        Effort effort) {
 
     /** The sums of {@code segments}; what was left without a word counts its time and effort, but is no pass. */
     public static Totals of(List<Segment> segments) {
@@ -40,14 +41,14 @@ public record Totals(
         double resting = 0;
         double all = 0;
         double burstSeconds = 0;
-        double effort = 0;
+        Effort effort = Effort.NONE;
         int notes = 0;
         int bursts = 0;
         int passes = 0;
         Map<Verdict, Integer> verdicts = new EnumMap<>(Verdict.class);
         for (Segment segment : segments) {
             all += segment.seconds();
-            effort += segment.effort();
+            effort = effort.plus(segment.effort());
             if (segment.step() instanceof Pass pass) {
                 playing += segment.playedSeconds();
                 burstSeconds += segment.burstSeconds();

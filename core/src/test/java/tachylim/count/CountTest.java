@@ -64,15 +64,15 @@ class CountTest {
     @Test
     void theBestCountStandsForTheCeiling() {
         Change change = new Change(Tempo.of(112), 2);
-        assertThat(change.effort(minute(40), 40)).isCloseTo(3.32, within(0.01));
-        assertThat(change.effort(minute(40), 0)).isCloseTo(3.32, within(0.01));
-        assertThat(change.effort(minute(24), 40)).isCloseTo(1, within(1e-9));
+        assertThat(change.effort(minute(40), 40).minutes()).isCloseTo(3.32, within(0.01));
+        assertThat(change.effort(minute(40), 0).minutes()).isCloseTo(3.32, within(0.01));
+        assertThat(change.effort(minute(24), 40).minutes()).isCloseTo(1, within(1e-9));
     }
 
     @Property
     void noCountCostsNothingNorMoreThanAtItsBest(
             @ForAll @IntRange(max = 600) int clean, @ForAll @DoubleRange(max = 600) double best) {
-        double effort = new Change(Tempo.of(112), 2).effort(minute(clean), best);
+        double effort = new Change(Tempo.of(112), 2).effort(minute(clean), best).minutes();
         assertThat(effort).isPositive().isLessThanOrEqualTo(Math.exp(1.2) + 1e-9);
     }
 

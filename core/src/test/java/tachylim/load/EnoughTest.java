@@ -27,14 +27,14 @@ class EnoughTest {
     private static final Instant NOW = Instant.parse("2026-05-04T10:00:00Z");
 
     /** So much on each of the days from some days ago to some days ago. */
-    private static void play(NavigableMap<LocalDate, Double> days, int from, int to, double effort) {
+    private static void play(NavigableMap<LocalDate, Effort> days, int from, int to, double effort) {
         for (int ago = from; ago >= to; ago--) {
-            days.put(TODAY.minusDays(ago), effort);
+            days.put(TODAY.minusDays(ago), new Effort(effort));
         }
     }
 
-    private static History history(NavigableMap<LocalDate, Double> days) {
-        return new History(TODAY, days, Map.of(), 40);
+    private static History history(NavigableMap<LocalDate, Effort> days) {
+        return new History(TODAY, days, Map.of(), new Effort(40));
     }
 
     private static Guardrails rails(int minutes, History history) {
@@ -49,50 +49,50 @@ class EnoughTest {
 
     @Test
     void aSteadyPlayerMayPlayNearlyThreeTimesAsMuchOnOneDay() {
-        assertThat(Baselines.of(40).mostToday()).isCloseTo(114.8, within(0.1));
-        assertThat(Baselines.of(40).after(40)).isEqualTo(Baselines.of(40));
+        assertThat(Baselines.of(new Effort(40)).mostToday().minutes()).isCloseTo(114.8, within(0.1));
+        assertThat(Baselines.of(new Effort(40)).after(new Effort(40))).isEqualTo(Baselines.of(new Effort(40)));
     }
 
     @Test
     void theAveragesMoveByTheirWeights() {
-        Baselines after = Baselines.of(20).after(60);
-        assertThat(after.week()).isEqualTo(30);
-        assertThat(after.month()).isCloseTo(22.76, within(0.01));
+        Baselines after = Baselines.of(new Effort(20)).after(new Effort(60));
+        assertThat(after.week().minutes()).isEqualTo(30);
+        assertThat(after.month().minutes()).isCloseTo(22.76, within(0.01));
     }
 
     @Property
     void theClosedFormIsWhatASearchFinds(
             @ForAll @DoubleRange(max = 120) double week, @ForAll @DoubleRange(min = 1, max = 120) double month) {
-        Baselines before = new Baselines(week, month);
+        Baselines before = new Baselines(new Effort(week), new Effort(month));
         double low = 0;
         double high = 10_000;
         for (int i = 0; i < 80; i++) {
             double middle = (low + high) / 2;
-            Baselines after = before.after(middle);
-            if (after.week() <= Baselines.MOST_RATIO * after.month()) {
+            Baselines after = before.after(new Effort(middle));
+            if (after.week().minutes() <= Baselines.MOST_RATIO * after.month().minutes()) {
                 low = middle;
             } else {
                 high = middle;
             }
         }
-        assertThat(before.mostToday()).isCloseTo(low, within(1e-6));
+        assertThat(before.mostToday().minutes()).isCloseTo(low, within(1e-6));
     }
 
     // Rules
 
     @Test
     void nothingBindsANewPlayerButTheirOwnMinutes() {
-        List<Cap> caps = rails(30, History.none(TODAY, 30)).caps(NOW);
+        List<Cap> caps = rails(30, History.none(TODAY, new Effort(30))).caps(NOW);
         assertThat(caps).extracting(Cap::rule).containsExactly(Cap.Rule.OWN);
-        assertThat(caps.get(0).effort()).isEqualTo(30);
+        assertThat(caps.get(0).effort()).isEqualTo(new Effort(30));
     }
 
     @Test
     void aDayHasOneAndAHalfTimesAUsualOneAtTheMost() {
-        NavigableMap<LocalDate, Double> days = new TreeMap<>();
+        NavigableMap<LocalDate, Effort> days = new TreeMap<>();
         play(days, 20, 1, 20);
         Cap usual = cap(rails(60, history(days)), Cap.Rule.USUAL_DAY).orElseThrow();
-        assertThat(usual.effort()).isEqualTo(30);
+        assertThat(usual.effort()).isEqualTo(new Effort(30));
         assertThat(usual.why()).contains("20.0").endsWith(".");
         assertThat(rails(60, history(days)).today(DayLoad.NONE, NOW))
                 .filteredOn(limit -> limit.kind() == Limit.Kind.EFFORT)
@@ -102,19 +102,22 @@ class EnoughTest {
 
     @Test
     void aWeekGrowsByFifteenHundredths() {
-        NavigableMap<LocalDate, Double> days = new TreeMap<>();
+        NavigableMap<LocalDate, Effort> days = new TreeMap<>();
         play(days, 40, 7, 20);
         play(days, 6, 1, 25);
         Cap week = cap(rails(60, history(days)), Cap.Rule.WEEK).orElseThrow();
-        assertThat(week.effort()).isCloseTo(1.15 * 140 - 150, within(1e-9));
+        assertThat(week.effort().minutes()).isCloseTo(1.15 * 140 - 150, within(1e-9));
     }
 
     @Test
     void noAverageAllowsLessThanTheMinimumDose() {
-        NavigableMap<LocalDate, Double> days = new TreeMap<>();
+        NavigableMap<LocalDate, Effort> days = new TreeMap<>();
         play(days, 60, 8, 4);
         play(days, 6, 1, 20);
-        assertThat(cap(rails(60, history(days)), Cap.Rule.WEEK).orElseThrow().effort())
+        assertThat(cap(rails(60, history(days)), Cap.Rule.WEEK)
+                        .orElseThrow()
+                        .effort()
+                        .minutes())
                 .isEqualTo(8);
     }
 
@@ -123,7 +126,7 @@ class EnoughTest {
         Guardrails rails = new Guardrails(
                 40,
                 Care.NONE,
-                History.none(TODAY, 40),
+                History.none(TODAY, new Effort(40)),
                 List.of(),
                 List.of(
                         new Ordered(Limit.Kind.EFFORT, 12, "Dr Pell"),
@@ -143,53 +146,53 @@ class EnoughTest {
     @ParameterizedTest
     @CsvSource({"7, 7", "10, 10", "30, 21", "60, 21"})
     void aReturnTakesAsLongAsOneWasAway(int away, int length) {
-        NavigableMap<LocalDate, Double> days = new TreeMap<>();
+        NavigableMap<LocalDate, Effort> days = new TreeMap<>();
         play(days, away + 20, away + 1, 30);
         Return back = rails(60, history(days)).back().orElseThrow();
-        assertThat(back).isEqualTo(new Return(0, length, away, 30));
-        assertThat(back.cap()).isCloseTo(12, within(1e-9));
+        assertThat(back).isEqualTo(new Return(0, length, away, new Effort(30)));
+        assertThat(back.cap().minutes()).isCloseTo(12, within(1e-9));
         assertThat(back.isTooEarlyForBursts()).isTrue();
     }
 
     @Test
     void sixDaysAreNoLayoff() {
-        NavigableMap<LocalDate, Double> days = new TreeMap<>();
+        NavigableMap<LocalDate, Effort> days = new TreeMap<>();
         play(days, 27, 7, 30);
         assertThat(rails(60, history(days)).back()).isEmpty();
     }
 
     @Test
     void aReturnEndsAtAllOfAUsualDayAndThenIsOver() {
-        NavigableMap<LocalDate, Double> days = new TreeMap<>();
+        NavigableMap<LocalDate, Effort> days = new TreeMap<>();
         play(days, 40, 19, 30);
         play(days, 8, 1, 10);
         // Ten days away, and back for eight.
         Return back = rails(60, history(days)).back().orElseThrow();
         assertThat(back.day()).isEqualTo(8);
         assertThat(back.isTooEarlyForBursts()).isFalse();
-        assertThat(new Return(9, 10, 10, 30).cap()).isEqualTo(30);
+        assertThat(new Return(9, 10, 10, new Effort(30)).cap()).isEqualTo(new Effort(30));
         play(days, 10, 9, 10);
         assertThat(rails(60, history(days)).back()).isEmpty();
     }
 
     @Test
     void afterASymptomADayOfAReturnFollowsTheRest() {
-        NavigableMap<LocalDate, Double> days = new TreeMap<>();
+        NavigableMap<LocalDate, Effort> days = new TreeMap<>();
         play(days, 20, 3, 30);
         Guardrails rails = new Guardrails(
                 60, new Care(NOW.minus(SymptomRest.LENGTH), TODAY, false), history(days), List.of(), List.of());
-        assertThat(rails.back()).contains(new Return(0, 3, 0, 30));
+        assertThat(rails.back()).contains(new Return(0, 3, 0, new Effort(30)));
     }
 
     @Test
     void weeksOfALayoffAreNothingToGrowFrom() {
-        NavigableMap<LocalDate, Double> days = new TreeMap<>();
+        NavigableMap<LocalDate, Effort> days = new TreeMap<>();
         play(days, 60, 30, 30);
         play(days, 20, 1, 20);
         Guardrails rails = rails(60, history(days));
         assertThat(rails.back()).isEmpty();
         assertThat(cap(rails, Cap.Rule.WEEK)).isEmpty();
-        assertThat(rails.caps(NOW).get(0).effort()).isEqualTo(30);
+        assertThat(rails.caps(NOW).get(0).effort()).isEqualTo(new Effort(30));
     }
 
     /** Reading or walking before anything was played brings no break nearer. */
@@ -212,10 +215,10 @@ class EnoughTest {
         Guardrails rails = new Guardrails(
                 40,
                 Care.NONE,
-                History.none(TODAY, 40),
+                History.none(TODAY, new Effort(40)),
                 List.of(TODAY.plusDays(daysLeft), TODAY.minusDays(1), TODAY.plusDays(30)),
                 List.of());
-        assertThat(rails.caps(NOW).get(0).effort()).isCloseTo(40 * share, within(0.05));
+        assertThat(rails.caps(NOW).get(0).effort().minutes()).isCloseTo(40 * share, within(0.05));
         assertThat(rails.today(DayLoad.NONE, NOW))
                 .filteredOn(limit -> limit.kind() == Limit.Kind.BURST_SECONDS)
                 .extracting(Limit::cap)
@@ -235,7 +238,7 @@ class EnoughTest {
                 20.0,
                 TODAY.minusDays(40),
                 90.0);
-        History history = new History(TODAY, new TreeMap<>(), bursts, 40);
+        History history = new History(TODAY, new TreeMap<>(), bursts, new Effort(40));
         assertThat(rails(40, history).today(DayLoad.NONE, NOW)).anySatisfy(limit -> {
             assertThat(limit.kind()).isEqualTo(Limit.Kind.BURST_SECONDS);
             assertThat(limit.cap()).isCloseTo(99, within(1e-9));
@@ -244,8 +247,9 @@ class EnoughTest {
 
     @Test
     void aSecondReportClosesBurstsUntilThereWasAdvice() {
-        Guardrails rails = new Guardrails(40, new Care(NOW, null, true), History.none(TODAY, 40), List.of(), List.of());
-        assertThat(rails.today(new DayLoad(0, 0, 0, Tension.LOOSE), NOW))
+        Guardrails rails = new Guardrails(
+                40, new Care(NOW, null, true), History.none(TODAY, new Effort(40)), List.of(), List.of());
+        assertThat(rails.today(new DayLoad(new Effort(0), 0, 0, Tension.LOOSE), NOW))
                 .filteredOn(limit -> limit.kind() == Limit.Kind.BURST_SECONDS)
                 .extracting(Limit::cap)
                 .containsExactly(0.0);
@@ -264,7 +268,7 @@ class EnoughTest {
         Map<Cap.Rule, Integer> bound = new EnumMap<>(Cap.Rule.class);
         for (int i = 0; i < 300; i++) {
             SplittableRandom random = new SplittableRandom(i);
-            NavigableMap<LocalDate, Double> played = new TreeMap<>();
+            NavigableMap<LocalDate, Effort> played = new TreeMap<>();
             double habit = 0.4 + 0.8 * random.nextDouble();
             int minutes = 10 + random.nextInt(90);
             LocalDate away = TODAY.plusDays(random.nextInt(100));
@@ -276,24 +280,26 @@ class EnoughTest {
                 if (gone || random.nextInt(6) == 0) {
                     continue;
                 }
-                History history = new History(day, played, Map.of(), minutes);
+                History history = new History(day, played, Map.of(), new Effort(minutes));
                 Guardrails rails = new Guardrails(minutes, Care.NONE, history, dates, List.of());
                 Cap least = rails.caps(NOW).get(0);
-                double wish = minutes * (habit + (random.nextInt(8) == 0 ? 1 : 0));
-                double effort = Math.min(wish, least.effort());
-                if (wish > least.effort()) {
+                Effort wish = new Effort(minutes * (habit + (random.nextInt(8) == 0 ? 1 : 0)));
+                Effort effort = wish.orLess(least.effort());
+                if (wish.isMoreThan(least.effort())) {
                     bound.merge(least.rule(), 1, Integer::sum);
                 }
-                if (effort > 0) {
+                if (effort.isAny()) {
                     played.put(day, effort);
                 }
                 if (cap(rails, Cap.Rule.WEEK).isPresent()) {
-                    double before = history.sum(27, 7) / 3;
-                    double since = history.sum(6, 1) + effort;
+                    double before = history.sum(27, 7).minutes() / 3;
+                    double since = history.sum(6, 1).plus(effort).minutes();
                     assertThat(since)
                             .isLessThanOrEqualTo(Math.max(
                                             Guardrails.MOST_GROWTH * before,
-                                            history.sum(6, 1) + Guardrails.LEAST_EFFORT)
+                                            history.sum(6, 1)
+                                                    .plus(Guardrails.LEAST_EFFORT)
+                                                    .minutes())
                                     + 1e-9);
                 }
             }

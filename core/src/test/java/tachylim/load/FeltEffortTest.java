@@ -9,9 +9,9 @@ class FeltEffortTest {
 
     @Test
     void itIsMinutesTimesHowHardTheyFelt() {
-        assertThat(FeltEffort.of(20 * 60, 2)).isEqualTo(20);
-        assertThat(FeltEffort.of(20 * 60, 5)).isEqualTo(50);
-        assertThat(FeltEffort.of(20 * 60, 0)).isZero();
+        assertThat(FeltEffort.of(20 * 60, 2)).isEqualTo(new Effort(20));
+        assertThat(FeltEffort.of(20 * 60, 5)).isEqualTo(new Effort(50));
+        assertThat(FeltEffort.of(20 * 60, 0)).isEqualTo(Effort.NONE);
     }
 
     @Test
@@ -22,8 +22,8 @@ class FeltEffortTest {
 
     @Test
     void sayingThatItWasEasyIsNoMoreRoomToday() {
-        assertThat(FeltEffort.correction(20, 10, false)).isZero();
-        assertThat(FeltEffort.correction(20, 10, true)).isEqualTo(-10);
-        assertThat(FeltEffort.correction(20, 35, false)).isEqualTo(15);
+        assertThat(FeltEffort.correction(new Effort(20), new Effort(10), false)).isZero();
+        assertThat(FeltEffort.correction(new Effort(20), new Effort(10), true)).isEqualTo(-10);
+        assertThat(FeltEffort.correction(new Effort(20), new Effort(35), false)).isEqualTo(15);
     }
 }

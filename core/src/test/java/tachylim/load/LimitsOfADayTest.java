@@ -25,16 +25,16 @@ class LimitsOfADayTest {
     private static final Instant NOW = Instant.parse("2026-05-04T10:00:00Z");
 
     /** So much on each of the days from some days ago to yesterday. */
-    private static NavigableMap<LocalDate, Double> daily(int days, double effort) {
-        NavigableMap<LocalDate, Double> played = new TreeMap<>();
+    private static NavigableMap<LocalDate, Effort> daily(int days, double effort) {
+        NavigableMap<LocalDate, Effort> played = new TreeMap<>();
         for (int ago = days; ago >= 1; ago--) {
-            played.put(TODAY.minusDays(ago), effort);
+            played.put(TODAY.minusDays(ago), new Effort(effort));
         }
         return played;
     }
 
-    private static History history(NavigableMap<LocalDate, Double> days) {
-        return new History(TODAY, days, Map.of(), 40);
+    private static History history(NavigableMap<LocalDate, Effort> days) {
+        return new History(TODAY, days, Map.of(), new Effort(40));
     }
 
     private static Guardrails rails(History history, Care care, Ordered... given) {
@@ -52,9 +52,9 @@ class LimitsOfADayTest {
 
     @Test
     void whatWasPlayedElsewhereCostsByItsKind() {
-        assertThat(Elsewhere.PERFORMANCE.effort(10)).isCloseTo(18, within(1e-9));
-        assertThat(Elsewhere.TEACHING.effort(1)).isEqualTo(0.5);
-        assertThat(Elsewhere.LESSON.effort(Elsewhere.MOST_MINUTES)).isCloseTo(720, within(1e-9));
+        assertThat(Elsewhere.PERFORMANCE.effort(10).minutes()).isCloseTo(18, within(1e-9));
+        assertThat(Elsewhere.TEACHING.effort(1)).isEqualTo(new Effort(0.5));
+        assertThat(Elsewhere.LESSON.effort(Elsewhere.MOST_MINUTES).minutes()).isCloseTo(720, within(1e-9));
         assertThat(Elsewhere.PRACTICE.title()).isEqualTo("Practice without a screen");
     }
 
@@ -85,14 +85,15 @@ class LimitsOfADayTest {
 
     @Test
     void aDayThatIsUsedUpIsSaidWhereverSomethingMayBePlayed() {
-        Guardrails rails = rails(History.none(TODAY, 60), Care.NONE);
+        Guardrails rails = rails(History.none(TODAY, new Effort(60)), Care.NONE);
         assertThat(rails.caution(DayLoad.NONE, NOW)).isEmpty();
-        assertThat(rails.caution(new DayLoad(59, 0, 0, Tension.LOOSE), NOW)).isEmpty();
-        assertThat(rails.caution(new DayLoad(60, 0, 0, Tension.LOOSE), NOW))
+        assertThat(rails.caution(new DayLoad(new Effort(59), 0, 0, Tension.LOOSE), NOW))
+                .isEmpty();
+        assertThat(rails.caution(new DayLoad(new Effort(60), 0, 0, Tension.LOOSE), NOW))
                 .isEqualTo("Today's effort minutes are used (60 of 60): listen and read, and play on tomorrow.");
-        assertThat(rails.caution(new DayLoad(0, 0, 75 * 60, Tension.LOOSE), NOW))
+        assertThat(rails.caution(new DayLoad(new Effort(0), 0, 75 * 60, Tension.LOOSE), NOW))
                 .startsWith("Today's minutes of playing are used (75 of 75)");
-        assertThat(rails.caution(new DayLoad(0, 500, 0, Tension.LOOSE), NOW))
+        assertThat(rails.caution(new DayLoad(new Effort(0), 500, 0, Tension.LOOSE), NOW))
                 .as("bursts that are used up leave room for all else")
                 .isEmpty();
     }
@@ -101,9 +102,9 @@ class LimitsOfADayTest {
 
     @Test
     void burstsAreClosedForTheReasonThatIsSaid() {
-        History fresh = History.none(TODAY, 60);
+        History fresh = History.none(TODAY, new Effort(60));
         assertThat(bursts(rails(fresh, Care.NONE), DayLoad.NONE).cap()).isEqualTo(90);
-        assertThat(bursts(rails(fresh, Care.NONE), new DayLoad(0, 0, 0, Tension.LOCKED)))
+        assertThat(bursts(rails(fresh, Care.NONE), new DayLoad(new Effort(0), 0, 0, Tension.LOCKED)))
                 .isEqualTo(new Limit(Limit.Kind.BURST_SECONDS, 0, 0, "Tension reached 5 today, so no more bursts."));
         Limit twice = bursts(rails(fresh, new Care(null, null, true)), DayLoad.NONE);
         assertThat(twice.cap()).isZero();
@@ -117,7 +118,7 @@ class LimitsOfADayTest {
         for (int ago = 1; ago <= days; ago++) {
             well.put(TODAY.minusDays(ago), Guardrails.BURST_SECONDS);
         }
-        Guardrails rails = rails(new History(TODAY, new TreeMap<>(), well, 60), Care.NONE);
+        Guardrails rails = rails(new History(TODAY, new TreeMap<>(), well, new Effort(60)), Care.NONE);
         assertThat(bursts(rails, DayLoad.NONE).cap()).isCloseTo(cap, within(1e-9));
     }
 
@@ -125,8 +126,8 @@ class LimitsOfADayTest {
     @ParameterizedTest
     @CsvSource({"0, 90, 90", "28, 90, 94.5", "29, 90, 90", "1, 59, 90", "1, 60, 94.5"})
     void onlyDaysOfTheLastFourWeeksThatUsedEnoughCount(int ago, double seconds, double cap) {
-        Guardrails rails =
-                rails(new History(TODAY, new TreeMap<>(), Map.of(TODAY.minusDays(ago), seconds), 60), Care.NONE);
+        Guardrails rails = rails(
+                new History(TODAY, new TreeMap<>(), Map.of(TODAY.minusDays(ago), seconds), new Effort(60)), Care.NONE);
         assertThat(bursts(rails, DayLoad.NONE).cap()).isCloseTo(cap, within(1e-9));
     }
 
@@ -135,7 +136,7 @@ class LimitsOfADayTest {
         Ordered few = new Ordered(Limit.Kind.BURST_SECONDS, 20, "Dr Aveline Orsk");
         Ordered many = new Ordered(Limit.Kind.BURST_SECONDS, 200, "Dr Aveline Orsk");
         Ordered same = new Ordered(Limit.Kind.BURST_SECONDS, 90, "Dr Aveline Orsk");
-        History fresh = History.none(TODAY, 60);
+        History fresh = History.none(TODAY, new Effort(60));
         assertThat(bursts(rails(fresh, Care.NONE, many, few), DayLoad.NONE).cap())
                 .isEqualTo(20);
         assertThat(bursts(rails(fresh, Care.NONE, many), DayLoad.NONE).cap()).isEqualTo(90);
@@ -151,11 +152,11 @@ class LimitsOfADayTest {
 
     @Test
     void aReturnSaysItsDayItsShareAndWhy() {
-        Return third = new Return(2, 5, 5, 40);
+        Return third = new Return(2, 5, 5, new Effort(40));
         assertThat(third.share()).isCloseTo(0.7, within(1e-9));
-        assertThat(third.cap()).isCloseTo(28, within(1e-9));
+        assertThat(third.cap().minutes()).isCloseTo(28, within(1e-9));
         assertThat(third.why()).isEqualTo("Day 3 of 5 back after 5 days away: 70% of the 40 of a usual day before.");
-        assertThat(new Return(0, 3, 0, 40).why())
+        assertThat(new Return(0, 3, 0, new Effort(40)).why())
                 .isEqualTo("Day 1 of 3 back after a symptom: 40% of the 40 of a usual day before.");
     }
 
@@ -163,7 +164,7 @@ class LimitsOfADayTest {
     @CsvSource({"3, 1", "4, 2", "5, 2", "6, 2", "7, 3", "21, 7"})
     void theFirstThirdHasNoBursts(int length, int without) {
         for (int day = 0; day < length; day++) {
-            assertThat(new Return(day, length, length, 40).isTooEarlyForBursts())
+            assertThat(new Return(day, length, length, new Effort(40)).isTooEarlyForBursts())
                     .isEqualTo(day < without);
         }
     }
@@ -171,16 +172,17 @@ class LimitsOfADayTest {
     @ParameterizedTest
     @CsvSource({"-1, 3", "3, 3", "0, 2", "0, 22"})
     void aDayThatIsNoneOfAReturnIsRefused(int day, int length) {
-        assertThatThrownBy(() -> new Return(day, length, 3, 40)).hasMessageContaining("of a return of " + length);
+        assertThatThrownBy(() -> new Return(day, length, 3, new Effort(40)))
+                .hasMessageContaining("of a return of " + length);
     }
 
     /** Weeks before a layoff are compared with nothing for four weeks after it. */
     @ParameterizedTest
     @CsvSource({"27, true", "28, false"})
     void aWeekIsComparedAgainFourWeeksAfterALayoff(int back, boolean near) {
-        NavigableMap<LocalDate, Double> played = daily(back, 40);
+        NavigableMap<LocalDate, Effort> played = daily(back, 40);
         for (int ago = back + 20; ago < back + 40; ago++) {
-            played.put(TODAY.minusDays(ago), 40.0);
+            played.put(TODAY.minusDays(ago), new Effort(40));
         }
         assertThat(Return.isNear(history(played))).isEqualTo(near);
         assertThat(rails(history(played), Care.NONE).mostOfAWeek().isEmpty()).isEqualTo(near);
@@ -188,8 +190,8 @@ class LimitsOfADayTest {
 
     @Test
     void aWeekMayGrowByFifteenPercentOfTheThreeBefore() {
-        assertThat(rails(history(daily(30, 10)), Care.NONE).mostOfAWeek()).hasValueCloseTo(80.5, within(1e-9));
-        assertThat(rails(history(daily(28, 10)), Care.NONE).mostOfAWeek()).hasValueCloseTo(80.5, within(1e-9));
+        assertThat(rails(history(daily(30, 10)), Care.NONE).mostOfAWeek()).contains(new Effort(80.5));
+        assertThat(rails(history(daily(28, 10)), Care.NONE).mostOfAWeek()).contains(new Effort(80.5));
         assertThat(rails(history(daily(27, 10)), Care.NONE).mostOfAWeek()).isEmpty();
     }
 
@@ -197,15 +199,15 @@ class LimitsOfADayTest {
 
     @Test
     void theDayAfterKnowsWhatTodayCameTo() {
-        Guardrails today = rails(History.none(TODAY, 60), new Care(NOW, null, false));
-        Guardrails next = today.after(25, TODAY.plusDays(2));
+        Guardrails today = rails(History.none(TODAY, new Effort(60)), new Care(NOW, null, false));
+        Guardrails next = today.after(new Effort(25), TODAY.plusDays(2));
         assertThat(next.history().today()).isEqualTo(TODAY.plusDays(1));
-        assertThat(next.history().played()).containsExactly(Map.entry(TODAY, 25.0));
+        assertThat(next.history().played()).containsExactly(Map.entry(TODAY, new Effort(25)));
         assertThat(next.care().restOver()).as("not over yet").isNull();
-        Guardrails later = next.after(0, TODAY.plusDays(2));
+        Guardrails later = next.after(Effort.NONE, TODAY.plusDays(2));
         assertThat(later.history().played()).as("a day without playing is none").hasSize(1);
         assertThat(later.care().restOver()).isEqualTo(TODAY.plusDays(2));
-        assertThat(today.after(0, null).care().restOver()).isNull();
+        assertThat(today.after(Effort.NONE, null).care().restOver()).isNull();
     }
 
     // Before something is needed
@@ -229,7 +231,7 @@ class LimitsOfADayTest {
         assertThat(rails.caps(NOW))
                 .filteredOn(cap -> cap.rule() == Cap.Rule.TAPER)
                 .singleElement()
-                .isEqualTo(new Cap(Cap.Rule.TAPER, 20, "7 days before: 100% of a usual day's 20."));
+                .isEqualTo(new Cap(Cap.Rule.TAPER, new Effort(20), "7 days before: 100% of a usual day's 20."));
     }
 
     // Minutes of a day
@@ -237,7 +239,8 @@ class LimitsOfADayTest {
     /** Minutes of playing and effort minutes meet only here: a loose minute at 60% of the ceiling is one of each. */
     @Test
     void aMinuteThatIsPlannedCostsWhatALooseOneAtSixtyPercentDoes() {
-        assertThat(Effort.planned(25)).isCloseTo(Effort.of(25 * 60, 0.6, Tension.LOOSE), within(1e-9));
+        assertThat(Effort.planned(25).minutes())
+                .isCloseTo(Effort.of(25 * 60, 0.6, Tension.LOOSE).minutes(), within(1e-9));
     }
 
     @ParameterizedTest

@@ -21,14 +21,14 @@ class LoadTest {
     @ParameterizedTest
     @CsvSource({"0.6, 1.00", "0.8, 1.82", "1.0, 3.32", "1.2, 6.05"})
     void aLooseMinuteCostsMoreTheNearerTheCeiling(double ratio, double effort) {
-        assertThat(Effort.of(60, ratio, Tension.LOOSE)).isCloseTo(effort, within(0.005));
+        assertThat(Effort.of(60, ratio, Tension.LOOSE).minutes()).isCloseTo(effort, within(0.005));
     }
 
     @Test
     void tensionAboveLightCosts15PercentAStep() {
-        double loose = Effort.of(60, 0.9, Tension.LOOSE);
+        Effort loose = Effort.of(60, 0.9, Tension.LOOSE);
         assertThat(Effort.of(60, 0.9, Tension.LIGHT)).isEqualTo(loose);
-        assertThat(Effort.of(60, 0.9, Tension.GRIPPING)).isCloseTo(1.45 * loose, within(1e-9));
+        assertThat(Effort.of(60, 0.9, Tension.GRIPPING).minutes()).isCloseTo(1.45 * loose.minutes(), within(1e-9));
     }
 
     @Test
@@ -77,17 +77,17 @@ class LoadTest {
     void theLimitWithTheLargestUsedShareBinds() {
         Guardrails guardrails = new Guardrails(40, null);
         assertThat(guardrails
-                        .today(new DayLoad(10, 80, 600, Tension.LIGHT), NOON)
+                        .today(new DayLoad(new Effort(10), 80, 600, Tension.LIGHT), NOON)
                         .get(0)
                         .kind())
                 .isEqualTo(Limit.Kind.BURST_SECONDS);
         assertThat(guardrails
-                        .today(new DayLoad(38, 20, 600, Tension.LIGHT), NOON)
+                        .today(new DayLoad(new Effort(38), 20, 600, Tension.LIGHT), NOON)
                         .get(0)
                         .kind())
                 .isEqualTo(Limit.Kind.EFFORT);
         assertThat(guardrails
-                        .today(new DayLoad(10, 20, 2950, Tension.LIGHT), NOON)
+                        .today(new DayLoad(new Effort(10), 20, 2950, Tension.LIGHT), NOON)
                         .get(0)
                         .kind())
                 .isEqualTo(Limit.Kind.PLAYING_MINUTES);
@@ -96,7 +96,7 @@ class LoadTest {
     @Test
     void aLockedHandLeavesNoBurstsForTheDay() {
         Limit bursts = new Guardrails(40, null)
-                .today(new DayLoad(5, 10, 300, Tension.LOCKED), NOON).stream()
+                .today(new DayLoad(new Effort(5), 10, 300, Tension.LOCKED), NOON).stream()
                         .filter(limit -> limit.kind() == Limit.Kind.BURST_SECONDS)
                         .findFirst()
                         .orElseThrow();

@@ -14,6 +14,7 @@ import net.jqwik.api.Provide;
 import net.jqwik.api.constraints.DoubleRange;
 import net.jqwik.api.constraints.IntRange;
 import org.junit.jupiter.api.Test;
+import tachylim.load.Effort;
 import tachylim.tempo.Tempo;
 
 class DaysPiecesTest {
@@ -41,7 +42,7 @@ class DaysPiecesTest {
 
     @Test
     void aSessionHasTheMostPressingTheNextANearGoalAndOneThatHasLain() {
-        DaysPieces day = DaysPieces.of(List.of(THERE, NEAR, NEXT, FAR), 40, 40);
+        DaysPieces day = DaysPieces.of(List.of(THERE, NEAR, NEXT, FAR), 40, new Effort(40));
         assertThat(ids(day)).containsExactly(1L, 2L, 3L, 4L);
         assertThat(day.chosen().stream().map(DaysPieces.Chosen::why))
                 .containsExactly(
@@ -54,34 +55,38 @@ class DaysPiecesTest {
     @Test
     void fewMinutesOrLittleEffortLeftAreForFewPieces() {
         List<Candidate> all = List.of(FAR, NEXT, NEAR, THERE);
-        assertThat(ids(DaysPieces.of(all, 12, 40))).containsExactly(1L);
-        assertThat(ids(DaysPieces.of(all, 25, 40))).containsExactly(1L, 2L);
-        assertThat(ids(DaysPieces.of(all, 60, 9))).containsExactly(1L);
-        assertThat(ids(DaysPieces.of(all, 60, 0))).containsExactly(1L);
+        assertThat(ids(DaysPieces.of(all, 12, new Effort(40)))).containsExactly(1L);
+        assertThat(ids(DaysPieces.of(all, 25, new Effort(40)))).containsExactly(1L, 2L);
+        assertThat(ids(DaysPieces.of(all, 60, new Effort(9)))).containsExactly(1L);
+        assertThat(ids(DaysPieces.of(all, 60, new Effort(0)))).containsExactly(1L);
     }
 
     @Test
     void onePieceOfEachPassageWhileThereIsAChoice() {
         Candidate twin =
                 new Candidate(5, 1, Tempo.of(144), Tempo.of(101), true, OptionalLong.of(28), OptionalLong.of(1), true);
-        assertThat(ids(DaysPieces.of(List.of(FAR, twin, NEXT), 20, 40))).containsExactly(1L, 2L);
-        assertThat(ids(DaysPieces.of(List.of(FAR, twin), 20, 40))).containsExactly(1L, 5L);
+        assertThat(ids(DaysPieces.of(List.of(FAR, twin, NEXT), 20, new Effort(40))))
+                .containsExactly(1L, 2L);
+        assertThat(ids(DaysPieces.of(List.of(FAR, twin), 20, new Effort(40)))).containsExactly(1L, 5L);
     }
 
     @Test
     void whatHasLainPressesMoreAndWhatIsUndecidedLess() {
         Candidate lain = piece(6, 120, 100, 28L, 7L);
-        assertThat(ids(DaysPieces.of(List.of(NEXT, lain), 10, 40))).containsExactly(6L);
+        assertThat(ids(DaysPieces.of(List.of(NEXT, lain), 10, new Effort(40)))).containsExactly(6L);
         Candidate open =
                 new Candidate(7, 7, Tempo.of(121), Tempo.of(100), true, OptionalLong.of(28), OptionalLong.of(1), false);
-        assertThat(ids(DaysPieces.of(List.of(NEXT, open), 10, 40))).containsExactly(2L);
-        assertThat(DaysPieces.of(List.of(open), 10, 40).chosen().get(0).why())
+        assertThat(ids(DaysPieces.of(List.of(NEXT, open), 10, new Effort(40)))).containsExactly(2L);
+        assertThat(DaysPieces.of(List.of(open), 10, new Effort(40))
+                        .chosen()
+                        .get(0)
+                        .why())
                 .endsWith("Its preparation is still open.");
     }
 
     @Test
     void withoutAPassageThereIsNothing() {
-        assertThat(DaysPieces.of(List.of(), 40, 40).chosen()).isEmpty();
+        assertThat(DaysPieces.of(List.of(), 40, new Effort(40)).chosen()).isEmpty();
     }
 
     @Property(tries = 500)
@@ -89,7 +94,8 @@ class DaysPiecesTest {
             @ForAll("repertoires") List<Candidate> all,
             @ForAll @IntRange(min = 3, max = 180) int minutes,
             @ForAll @DoubleRange(min = 0, max = 200) double left) {
-        List<DaysPieces.Chosen> chosen = DaysPieces.of(all, minutes, left).chosen();
+        List<DaysPieces.Chosen> chosen =
+                DaysPieces.of(all, minutes, new Effort(left)).chosen();
         assertThat(chosen)
                 .hasSizeBetween(1, DaysPieces.MOST)
                 .hasSizeLessThanOrEqualTo(Math.max(1, minutes / 10))

@@ -22,6 +22,7 @@ import org.junit.jupiter.api.Test;
 import tachylim.ceiling.Forecast;
 import tachylim.load.Cap;
 import tachylim.load.Care;
+import tachylim.load.Effort;
 import tachylim.load.Guardrails;
 import tachylim.load.History;
 import tachylim.load.Limit;
@@ -50,20 +51,21 @@ class SeasonTest {
         return new Goal(id, Tempo.of(target), Tempo.of(100), date, Optional.empty(), 0);
     }
 
-    private static Guardrails rails(NavigableMap<LocalDate, Double> played, List<LocalDate> performances) {
-        return new Guardrails(40, Care.NONE, new History(TODAY, played, Map.of(), 40), performances, List.of());
+    private static Guardrails rails(NavigableMap<LocalDate, Effort> played, List<LocalDate> performances) {
+        return new Guardrails(
+                40, Care.NONE, new History(TODAY, played, Map.of(), new Effort(40)), performances, List.of());
     }
 
-    private static NavigableMap<LocalDate, Double> steady(double effort) {
-        NavigableMap<LocalDate, Double> played = new TreeMap<>();
+    private static NavigableMap<LocalDate, Effort> steady(double effort) {
+        NavigableMap<LocalDate, Effort> played = new TreeMap<>();
         for (int ago = 60; ago > 0; ago--) {
-            played.put(TODAY.minusDays(ago), effort);
+            played.put(TODAY.minusDays(ago), new Effort(effort));
         }
         return played;
     }
 
     private static Season season(List<Goal> goals, Guardrails rails, Season.Wishes wishes) {
-        return Season.plan(goals, rails, 0, NOW, null, wishes);
+        return Season.plan(goals, rails, Effort.NONE, NOW, null, wishes);
     }
 
     private static int minutes(Season season, long goal) {
@@ -103,9 +105,9 @@ class SeasonTest {
 
     @Test
     void afterALayoffTheDaysComeBackStepByStep() {
-        NavigableMap<LocalDate, Double> played = new TreeMap<>();
+        NavigableMap<LocalDate, Effort> played = new TreeMap<>();
         for (int ago = 60; ago > 12; ago--) {
-            played.put(TODAY.minusDays(ago), 40.0);
+            played.put(TODAY.minusDays(ago), new Effort(40));
         }
         Season season = season(List.of(goal(1, 120, null, 0.001)), rails(played, List.of()), EVERY_DAY);
         assertThat(season.days().get(0).rule()).isEqualTo(Cap.Rule.RETURN);
@@ -120,10 +122,11 @@ class SeasonTest {
         Guardrails resting = new Guardrails(
                 40,
                 new Care(reported, null, false),
-                new History(TODAY, steady(40), Map.of(), 40),
+                new History(TODAY, steady(40), Map.of(), new Effort(40)),
                 List.of(),
                 List.of());
-        Season season = Season.plan(List.of(goal(1, 120, null, 0.001)), resting, 0, NOW, TODAY.plusDays(2), EVERY_DAY);
+        Season season = Season.plan(
+                List.of(goal(1, 120, null, 0.001)), resting, Effort.NONE, NOW, TODAY.plusDays(2), EVERY_DAY);
         assertThat(season.days().get(0).minutes()).isZero();
         assertThat(season.days().get(1).minutes()).isZero();
         assertThat(season.days().get(1).rule()).isEqualTo(Cap.Rule.SYMPTOM);
@@ -161,12 +164,12 @@ class SeasonTest {
     @Test
     void leapDaysAndTheEndsOfYearsAreDaysLikeOthers() {
         LocalDate before = LocalDate.of(2027, 12, 20);
-        Guardrails rails =
-                new Guardrails(30, Care.NONE, History.none(before, 30), List.of(LocalDate.of(2028, 3, 1)), List.of());
+        Guardrails rails = new Guardrails(
+                30, Care.NONE, History.none(before, new Effort(30)), List.of(LocalDate.of(2028, 3, 1)), List.of());
         Season season = Season.plan(
                 List.of(unplayed(1, 120, LocalDate.of(2028, 3, 1))),
                 rails,
-                0,
+                Effort.NONE,
                 Instant.parse("2027-12-20T10:00:00Z"),
                 null,
                 new Season.Wishes(30, Set.of(), Map.of()));
@@ -198,13 +201,13 @@ class SeasonTest {
                 new Season.Wishes(40, Set.of(DayOfWeek.SUNDAY), Map.of()));
         assertThat(season.days().subList(0, 6))
                 .allSatisfy(day -> assertThat(day.minutes()).isBetween(12, 18));
-        assertThat(season.days().get(0).cap()).isGreaterThan(20);
+        assertThat(season.days().get(0).cap()).isGreaterThan(new Effort(20));
     }
 
     @Test
     void whatWasDoneTodayIsNotPlannedAgain() {
-        Season season =
-                Season.plan(List.of(goal(1, 120, null, 0.001)), rails(steady(40), List.of()), 30, NOW, null, EVERY_DAY);
+        Season season = Season.plan(
+                List.of(goal(1, 120, null, 0.001)), rails(steady(40), List.of()), new Effort(30), NOW, null, EVERY_DAY);
         assertThat(season.days().get(0).minutes()).isEqualTo(10);
     }
 
@@ -213,7 +216,7 @@ class SeasonTest {
         Guardrails ordered = new Guardrails(
                 40,
                 Care.NONE,
-                new History(TODAY, steady(40), Map.of(), 40),
+                new History(TODAY, steady(40), Map.of(), new Effort(40)),
                 List.of(),
                 List.of(new Ordered(Limit.Kind.EFFORT, 12, "Dr Halm")));
         Season season = season(List.of(goal(1, 120, null, 0.001)), ordered, EVERY_DAY);
@@ -280,19 +283,19 @@ class SeasonTest {
             @ForAll @IntRange(min = 5, max = 120) int usual,
             @ForAll @IntRange(min = 0, max = 60) int date,
             @ForAll @DoubleRange(min = 0, max = 50) double done) {
-        NavigableMap<LocalDate, Double> played = new TreeMap<>();
+        NavigableMap<LocalDate, Effort> played = new TreeMap<>();
         for (int i = 0; i < past.size(); i++) {
             if (past.get(i) > 1) {
-                played.put(TODAY.minusDays(i + 1), past.get(i));
+                played.put(TODAY.minusDays(i + 1), new Effort(past.get(i)));
             }
         }
         LocalDate needed = TODAY.plusDays(date);
         Guardrails rails = new Guardrails(
-                usual, Care.NONE, new History(TODAY, played, Map.of(), usual), List.of(needed), List.of());
+                usual, Care.NONE, new History(TODAY, played, Map.of(), new Effort(usual)), List.of(needed), List.of());
         Season season = Season.plan(
                 List.of(goal(1, 140, needed, 0.001), goal(2, 120, null, 0.001), unplayed(3, 110, needed)),
                 rails,
-                done,
+                new Effort(done),
                 NOW,
                 null,
                 new Season.Wishes(usual, Set.of(DayOfWeek.SUNDAY), Map.of(TODAY.plusDays(2), 600)));
@@ -300,7 +303,7 @@ class SeasonTest {
             double before = day.day().equals(TODAY) ? done : 0;
             assertThat(day.minutes()).isNotNegative();
             assertThat(day.minutes() + (day.minutes() > 0 ? before : 0))
-                    .isLessThanOrEqualTo((int) Math.ceil(day.cap()));
+                    .isLessThanOrEqualTo((int) Math.ceil(day.cap().minutes()));
             assertThat(day.shares().size()).isLessThanOrEqualTo(DaysPieces.MOST);
             if (day.minutes() >= 3) {
                 assertThat(day.shares().stream()
@@ -316,9 +319,9 @@ class SeasonTest {
         Guardrails then = rails;
         for (SeasonDay day : season.days()) {
             double before = day.day().equals(TODAY) ? done : 0;
-            double most = then.caps(NOW).get(0).effort();
+            double most = then.caps(NOW).get(0).effort().minutes();
             assertThat((double) day.minutes()).isLessThanOrEqualTo(Math.max(0, most - before) + 1e-9);
-            history = history.after(before + day.minutes());
+            history = history.after(new Effort(before + day.minutes()));
             then = new Guardrails(usual, Care.NONE, history, List.of(needed), List.of());
         }
     }

@@ -15,6 +15,7 @@ import org.junit.jupiter.api.Test;
 import tachylim.ceiling.Known;
 import tachylim.ceiling.Posterior;
 import tachylim.load.Condition;
+import tachylim.load.Effort;
 import tachylim.method.WarmUpRoutine;
 import tachylim.passage.Meter;
 import tachylim.passage.PaperPattern;
@@ -28,7 +29,7 @@ import tachylim.variant.Variant;
 
 class ComposerTest {
 
-    private static final Allowance PLENTY = new Allowance(600, 90, 12_000);
+    private static final Allowance PLENTY = new Allowance(new Effort(600), 90, 12_000);
 
     private static Passage bars(int bars) {
         List<Integer> pattern = new ArrayList<>();
@@ -148,7 +149,7 @@ class ComposerTest {
     @Test
     void versionsTakeNothingFromWhatIsAskedFor() {
         Choices climb = Choices.usual(tachylim.method.School.STEADY_CLIMB);
-        Allowance little = new Allowance(40, 90, 3_000);
+        Allowance little = new Allowance(new Effort(40), 90, 3_000);
         Workout workout = Planner.plan(Brief.on(theme(0, 2, 0.05), 40, climb, little, Condition.FRESH, ""));
         List<Sketch> asked = workout.brief().sketches().stream()
                 .filter(sketch -> sketch.part() != Part.PREPARE)
@@ -169,9 +170,11 @@ class ComposerTest {
 
     @Test
     void theLimitThatStandsInTheWayIsNamed() {
-        assertThat(session(1, 1, 60, 0.05, new Allowance(20, 90, 12_000)).remarks())
+        assertThat(session(1, 1, 60, 0.05, new Allowance(new Effort(20), 90, 12_000))
+                        .remarks())
                 .anyMatch(remark -> remark.contains("effort is used up"));
-        assertThat(session(1, 1, 60, 0.05, new Allowance(600, 90, 1_200)).remarks())
+        assertThat(session(1, 1, 60, 0.05, new Allowance(new Effort(600), 90, 1_200))
+                        .remarks())
                 .anyMatch(remark -> remark.contains("minutes of playing are used up"));
     }
 
@@ -232,7 +235,7 @@ class ComposerTest {
                 .toList();
         assertThat(warmUp.stream().mapToDouble(Segment::seconds).sum()).isBetween(600.0, 630.0);
         assertThat(secondsOf(own)).isLessThanOrEqualTo(1200).isGreaterThan(1000);
-        assertThat(Totals.of(warmUp).effort()).isPositive();
+        assertThat(Totals.of(warmUp).effort().minutes()).isPositive();
     }
 
     /** What a workout takes if all goes well, the warm-up not counted. */
@@ -247,7 +250,7 @@ class ComposerTest {
     @Property(tries = 60)
     void onADayWithLittleLeftThereIsStillACoreAndNothingIsEmpty(
             @ForAll @IntRange(min = 6, max = 25) int effort, @ForAll @IntRange(min = 1, max = 3) int pieces) {
-        Workout workout = session(pieces, 2, 40, 0.05, new Allowance(effort, 90, 3_000));
+        Workout workout = session(pieces, 2, 40, 0.05, new Allowance(new Effort(effort), 90, 3_000));
         List<Segment> ahead = Run.start(workout).ahead();
         for (int block = 0; block < workout.blocks().size(); block++) {
             int at = block;
@@ -261,7 +264,7 @@ class ComposerTest {
         if (effort >= 8) {
             assertThat(ahead).anyMatch(segment -> segment.part() == Part.CORE && segment.step() instanceof Pass);
         }
-        assertThat(Totals.of(ahead).effort()).isLessThanOrEqualTo(effort + 1e-9);
+        assertThat(Totals.of(ahead).effort().minutes()).isLessThanOrEqualTo(effort + 1e-9);
     }
 
     private static boolean isChange(Segment segment) {

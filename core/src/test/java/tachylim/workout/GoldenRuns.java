@@ -10,6 +10,7 @@ import tachylim.ceiling.Known;
 import tachylim.ceiling.Posterior;
 import tachylim.load.Caution;
 import tachylim.load.Condition;
+import tachylim.load.Effort;
 import tachylim.load.Reserve;
 import tachylim.method.School;
 import tachylim.method.Strictness;
@@ -80,7 +81,7 @@ public final class GoldenRuns {
             if (chance.nextInt(40) == 0) {
                 Allowance left = run.left();
                 run = run.under(
-                        new Allowance(left.effort() * 0.8, left.burstSeconds() / 2, left.playingSeconds() * 0.9));
+                        new Allowance(left.effort().times(0.8), left.burstSeconds() / 2, left.playingSeconds() * 0.9));
             } else {
                 run = run.after(event(run));
             }
@@ -117,7 +118,7 @@ public final class GoldenRuns {
                 segment.start(),
                 segment.seconds(),
                 segment.step().why(),
-                segment.after().effort(),
+                segment.after().effort().minutes(),
                 segment.after().reserve().level(),
                 segment.after().burstSeconds(),
                 segment.after().playingSeconds(),
@@ -158,7 +159,7 @@ public final class GoldenRuns {
                 List.of(),
                 5 + chance.nextInt(26),
                 choices(school),
-                new Allowance(5 + chance.nextInt(60), chance.nextInt(70), 400 + chance.nextInt(2_600)),
+                new Allowance(new Effort(5 + chance.nextInt(60)), chance.nextInt(70), 400 + chance.nextInt(2_600)),
                 new Condition(
                         new Reserve(1, 1 + 2 * chance.nextDouble()),
                         chance.nextInt(3) * 200.0,

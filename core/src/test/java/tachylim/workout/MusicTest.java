@@ -13,6 +13,7 @@ import tachylim.ceiling.Evidence;
 import tachylim.ceiling.Known;
 import tachylim.ceiling.Posterior;
 import tachylim.load.Condition;
+import tachylim.load.Effort;
 import tachylim.method.School;
 import tachylim.passage.Meter;
 import tachylim.passage.PaperPattern;
@@ -133,8 +134,8 @@ class MusicTest {
         Theme theme = Theme.of(BAR, Tempo.of(120), Known.of(Posterior.prior(Tempo.of(110), 0.03)))
                 .besides(Map.of("three to a bow", own));
         Sketch sketch = new Sketch(Part.CORE, 0, "mode.three to a bow", 300, Choices.usual(School.STEADY_CLIMB));
-        Run run = Run.start(
-                Planner.plan(Brief.on(theme, 20, sketch.choices(), new Allowance(40, 60, 2_400), Condition.FRESH, "")
+        Run run = Run.start(Planner.plan(
+                Brief.on(theme, 20, sketch.choices(), new Allowance(new Effort(40), 60, 2_400), Condition.FRESH, "")
                         .with(List.of(sketch))));
         assertThat(run.ahead())
                 .filteredOn(segment -> segment.step() instanceof Pass)

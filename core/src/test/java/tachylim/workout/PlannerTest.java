@@ -18,6 +18,7 @@ import tachylim.ceiling.Known;
 import tachylim.ceiling.Posterior;
 import tachylim.load.Caution;
 import tachylim.load.Condition;
+import tachylim.load.Effort;
 import tachylim.method.EasyPasses;
 import tachylim.method.IntervalBursts;
 import tachylim.method.Probes;
@@ -32,7 +33,7 @@ import tachylim.tempo.Tempo;
 
 class PlannerTest {
 
-    private static final Allowance PLENTY = new Allowance(100, 90, 6_000);
+    private static final Allowance PLENTY = new Allowance(new Effort(100), 90, 6_000);
     private static final Passage ONE_BAR = paper(1, 4);
 
     private static Passage paper(int bars, int perBeat) {

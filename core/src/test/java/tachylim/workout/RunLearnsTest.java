@@ -23,6 +23,7 @@ import tachylim.ceiling.Evidence;
 import tachylim.ceiling.Known;
 import tachylim.ceiling.Posterior;
 import tachylim.load.Condition;
+import tachylim.load.Effort;
 import tachylim.method.IntervalBursts;
 import tachylim.method.Probes;
 import tachylim.method.School;
@@ -49,7 +50,7 @@ class RunLearnsTest {
                         .gripping(gripped),
                 30,
                 Choices.usual(school),
-                new Allowance(60, 90, 3_600),
+                new Allowance(new Effort(60), 90, 3_600),
                 Condition.FRESH,
                 ""));
     }

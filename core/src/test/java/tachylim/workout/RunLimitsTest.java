@@ -15,6 +15,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 import tachylim.ceiling.Known;
 import tachylim.ceiling.Posterior;
 import tachylim.load.Condition;
+import tachylim.load.Effort;
 import tachylim.load.Guardrails;
 import tachylim.load.Reserve;
 import tachylim.load.Return;
@@ -33,7 +34,7 @@ import tachylim.tempo.Tempo;
 class RunLimitsTest {
 
     private static final Answer CLEAN = new Answer(Verdict.CLEAN, Tension.LIGHT);
-    private static final Allowance PLENTY = new Allowance(60, 90, 3_600);
+    private static final Allowance PLENTY = new Allowance(new Effort(60), 90, 3_600);
 
     private static Passage music(int bars, int perBeat) {
         return new PaperPattern(new Meter(4, 4), Fraction.of(1, 4), bars, List.of(perBeat)).toPassage();
@@ -181,10 +182,11 @@ class RunLimitsTest {
     @Test
     void whatIsLeftOfTodayHoldsAtEveryStep() {
         Run run = next(run());
-        assertThat(run.under(new Allowance(0, 0, 0)).isDone()).isTrue();
-        Run short60 = run.under(new Allowance(60, 90, 60));
+        assertThat(run.under(new Allowance(new Effort(0), 0, 0)).isDone()).isTrue();
+        Run short60 = run.under(new Allowance(new Effort(60), 90, 60));
         assertThat(Totals.of(short60.ahead()).playingSeconds()).isLessThanOrEqualTo(60);
-        Step instead = atBurst(run).under(new Allowance(60, 0, 3_600)).step();
+        Step instead =
+                atBurst(run).under(new Allowance(new Effort(60), 0, 3_600)).step();
         assertThat(instead instanceof Pass pass && pass.kind() == PassKind.BURST)
                 .isFalse();
     }
@@ -299,7 +301,7 @@ class RunLimitsTest {
                     silent.step() instanceof Rest rest ? new Event.Rested(rest.seconds()) : new Event.Unjudged());
         }
         assertThat(silent.known().estimate()).isEqualTo(run.known().estimate());
-        assertThat(silent.tally().effort()).isPositive();
+        assertThat(silent.tally().effort().minutes()).isPositive();
         assertThat(silent.past())
                 .allSatisfy(segment -> assertThat(segment.answer()).isNull());
         assertThat(Totals.of(silent.past()).passes()).isPositive();
@@ -339,7 +341,7 @@ class RunLimitsTest {
         });
         Run over = run.after(new Event.Rested(300));
         assertThat(over.isDone()).isTrue();
-        assertThat(over.tally().effort()).isZero();
+        assertThat(over.tally().effort()).isEqualTo(Effort.NONE);
     }
 
     /** Who has read goes on; what the hands need is waited for to its end. */

@@ -9,6 +9,7 @@ import org.junit.jupiter.api.Test;
 import tachylim.ceiling.AwkwardBand;
 import tachylim.ceiling.Known;
 import tachylim.ceiling.Posterior;
+import tachylim.load.Effort;
 import tachylim.method.School;
 import tachylim.passage.Meter;
 import tachylim.passage.PaperPattern;
@@ -16,7 +17,7 @@ import tachylim.tempo.Tempo;
 
 class WhichMethodTest {
 
-    private static final Allowance LEFT = new Allowance(40, 90, 3_000);
+    private static final Allowance LEFT = new Allowance(new Effort(40), 90, 3_000);
 
     private static Theme theme(double ceiling, double target, double sd) {
         return Theme.of(
@@ -65,7 +66,11 @@ class WhichMethodTest {
 
     @Test
     void aDayWithoutBurstTimeHasNone() {
-        assertThat(WhichMethod.now(theme(100, 115, 0.03), OptionalLong.empty(), new Allowance(40, 0, 3_000), List.of())
+        assertThat(WhichMethod.now(
+                                theme(100, 115, 0.03),
+                                OptionalLong.empty(),
+                                new Allowance(new Effort(40), 0, 3_000),
+                                List.of())
                         .school())
                 .isEqualTo(School.SETBACK_LADDER);
     }

@@ -18,6 +18,7 @@ import org.junit.jupiter.api.Test;
 import tachylim.ceiling.Known;
 import tachylim.ceiling.Posterior;
 import tachylim.load.Caution;
+import tachylim.load.Effort;
 import tachylim.load.Guardrails;
 import tachylim.load.Reserve;
 import tachylim.method.School;
@@ -34,7 +35,7 @@ class WorkoutTest {
 
     private static final Passage TWO_BARS =
             new PaperPattern(new Meter(4, 4), Fraction.of(1, 4), 2, List.of(4)).toPassage();
-    private static final Allowance PLENTY = new Allowance(60, 90, 3_600);
+    private static final Allowance PLENTY = new Allowance(new Effort(60), 90, 3_600);
 
     private static Known ceiling(double bpm) {
         return Known.of(Posterior.prior(Tempo.of(bpm), 0.04));
@@ -60,7 +61,7 @@ class WorkoutTest {
     @Test
     void noBreakIsPlannedAfterWhichNothingIsPlayed() {
         for (int minutes = Brief.LEAST_MINUTES; minutes <= 90; minutes++) {
-            Allowance plenty = new Allowance(400, 90, 9_000);
+            Allowance plenty = new Allowance(new Effort(400), 90, 9_000);
             List<Segment> outline = outline(plan(minutes, plenty, Choices.usual()));
             assertThat(outline.get(outline.size() - 1).step())
                     .as(minutes + " minutes")
@@ -143,7 +144,7 @@ class WorkoutTest {
 
     @Test
     void nothingIsPlannedWhenNothingIsLeft() {
-        Workout workout = plan(30, new Allowance(0, 90, 3_600), Choices.usual());
+        Workout workout = plan(30, new Allowance(new Effort(0), 90, 3_600), Choices.usual());
         assertThat(workout.blocks()).isEmpty();
         assertThat(workout.remarks()).hasSize(1);
         assertThat(Run.start(workout).isDone()).isTrue();
@@ -151,7 +152,7 @@ class WorkoutTest {
 
     @Test
     void whenBurstTimeIsUsedTheCoreClimbsInstead() {
-        Workout workout = plan(30, new Allowance(60, 0, 3_600), Choices.usual());
+        Workout workout = plan(30, new Allowance(new Effort(60), 0, 3_600), Choices.usual());
         assertThat(Totals.of(outline(workout)).bursts()).isZero();
         assertThat(workout.blocks()).anyMatch(block -> block.why().contains("No bursts"));
     }
@@ -160,7 +161,7 @@ class WorkoutTest {
     void longPlayingIsBrokenByFiveMinutes() {
         List<Segment> outline = outline(plan(
                 90,
-                new Allowance(200, 90, 10_000),
+                new Allowance(new Effort(200), 90, 10_000),
                 new Choices(School.INTERVAL_BURSTS, 12, 2, 0.62, 1.03, 6, Caution.USUAL, "evenness")));
         assertThat(outline)
                 .anyMatch(s -> s.step() instanceof Rest rest
@@ -179,7 +180,7 @@ class WorkoutTest {
             @ForAll @DoubleRange(min = 0, max = 90) double burstSeconds,
             @ForAll @DoubleRange(min = 0, max = 4_000) double playing,
             @ForAll School school) {
-        Allowance allowance = new Allowance(effort, burstSeconds, playing);
+        Allowance allowance = new Allowance(new Effort(effort), burstSeconds, playing);
         List<Segment> planned = outline(plan(minutes, allowance, with(school, Caution.USUAL, 2)));
         isWithin(allowance, planned);
         assertThat(Totals.of(planned).clean()).isEqualTo(Totals.of(planned).passes());
@@ -193,7 +194,7 @@ class WorkoutTest {
             @ForAll @DoubleRange(min = 0, max = 4_000) double playing,
             @ForAll School school,
             @ForAll("answers") List<Answer> answers) {
-        Allowance allowance = new Allowance(effort, burstSeconds, playing);
+        Allowance allowance = new Allowance(new Effort(effort), burstSeconds, playing);
         isWithin(
                 allowance,
                 play(plan(60, allowance, with(school, Caution.USUAL, 2)), answers)
@@ -203,7 +204,8 @@ class WorkoutTest {
     private static void isWithin(Allowance allowance, List<Segment> segments) {
         Totals totals = Totals.of(segments);
         assertThat(totals.clean() + totals.rough() + totals.broke()).isLessThanOrEqualTo(totals.passes());
-        assertThat(totals.effort()).isLessThanOrEqualTo(allowance.effort() + 1e-9);
+        assertThat(totals.effort().minutes())
+                .isLessThanOrEqualTo(allowance.effort().minutes() + 1e-9);
         assertThat(totals.burstSeconds()).isLessThanOrEqualTo(allowance.burstSeconds() + 1e-9);
         assertThat(totals.playingSeconds()).isLessThanOrEqualTo(allowance.playingSeconds() + 1e-9);
     }

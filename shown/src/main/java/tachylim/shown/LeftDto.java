@@ -1,6 +1,7 @@
 package tachylim.shown;
 
 import tachylim.codec.Codec;
+import tachylim.load.Effort;
 import tachylim.workout.Allowance;
 
 /** What may still be done of a day. */
@@ -13,10 +14,10 @@ public record LeftDto(double effort, double burstSeconds, double playingSeconds)
 
     /** What is left; null of nothing. */
     public static LeftDto of(Allowance left) {
-        return left == null ? null : new LeftDto(left.effort(), left.burstSeconds(), left.playingSeconds());
+        return left == null ? null : new LeftDto(left.effort().minutes(), left.burstSeconds(), left.playingSeconds());
     }
 
     public Allowance allowance() {
-        return new Allowance(effort, burstSeconds, playingSeconds);
+        return new Allowance(new Effort(effort), burstSeconds, playingSeconds);
     }
 }

@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.function.IntUnaryOperator;
 import tachylim.codec.Codec;
+import tachylim.load.Effort;
 import tachylim.load.Limit;
 import tachylim.task.Ask;
 import tachylim.task.PassKind;
@@ -179,14 +180,15 @@ public record Moment(
      * A run as it stands.
      *
      * @param firstNote which note of its passage each of its pieces begins with
-     * @param effortBefore the effort minutes of its day before it was begun
+     * @param effortBefore the effort of its day before it was begun
      */
-    public static Moment of(Run run, IntUnaryOperator firstNote, double effortBefore) {
+    public static Moment of(Run run, IntUnaryOperator firstNote, Effort effortBefore) {
         Block block = run.isDone() ? null : run.blocks().get(run.block());
         int theme = block == null ? 0 : block.theme();
         Theme about = run.workout().brief().themes().get(theme);
         StepDescription description = new StepDescription(run, firstNote.applyAsInt(theme));
-        double cap = effortBefore + run.tally().effort() + run.left().effort();
+        Effort cap = effortBefore.plus(run.tally().effort()).plus(run.left().effort());
+        Limit today = new Limit(Limit.Kind.EFFORT, cap.minutes(), effortBefore.minutes(), "What today allows.");
         return new Moment(
                 description.step(),
                 block == null ? null : block.part(),
@@ -199,7 +201,7 @@ public record Moment(
                 description.upcoming(),
                 answered(run.past()),
                 run.tally().elapsed(),
-                Relief.of(run, effortBefore, new Limit(Limit.Kind.EFFORT, cap, effortBefore, "What today allows.")),
+                Relief.of(run, effortBefore, today),
                 Math.max(0, run.tally().condition().unbroken() - run.tally().sinceBreak()));
     }
 

@@ -2,6 +2,7 @@ package tachylim.shown;
 
 import java.util.List;
 import tachylim.ceiling.Estimate;
+import tachylim.load.Effort;
 import tachylim.workout.Block;
 import tachylim.workout.Part;
 import tachylim.workout.Run;
@@ -16,7 +17,7 @@ import tachylim.workout.Workout;
  * @param enoughEvidence whether that was held to be known
  * @param blocks its blocks
  * @param burstFloor the reserve that a burst needed
- * @param effortLeft the effort minutes that were left of its day
+ * @param effortLeft the effort that was left of its day
  * @param remarks what was said about it
  */
 public record PlanOutline(
@@ -25,7 +26,7 @@ public record PlanOutline(
         boolean enoughEvidence,
         List<BlockOutline> blocks,
         double burstFloor,
-        double effortLeft,
+        Effort effortLeft,
         List<String> remarks) {
 
     /**

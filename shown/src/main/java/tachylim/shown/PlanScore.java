@@ -3,6 +3,7 @@ package tachylim.shown;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import tachylim.codec.Codec;
+import tachylim.load.Effort;
 import tachylim.load.Limit;
 import tachylim.record.WorkoutCodec;
 import tachylim.workout.Brief;
@@ -63,6 +64,8 @@ public record PlanScore(
     /** A planned workout as it is shown on this day. */
     public Relief relief(Workout workout) {
         return Relief.of(
-                Run.start(workout), effortBefore, new Limit(Limit.Kind.EFFORT, effortCap, effortBefore, effortWhy));
+                Run.start(workout),
+                new Effort(effortBefore),
+                new Limit(Limit.Kind.EFFORT, effortCap, effortBefore, effortWhy));
     }
 }

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import tachylim.codec.Codec;
+import tachylim.load.Effort;
 import tachylim.load.Limit;
 import tachylim.task.Ask;
 import tachylim.task.Pulse;
@@ -176,18 +177,18 @@ public record Relief(
                     totals.clean(),
                     totals.rough(),
                     totals.broke(),
-                    totals.effort());
+                    totals.effort().minutes());
         }
     }
 
     /** The relief of a run: what was played, then what is to come if all goes well. */
-    public static Relief of(Run run, double effortBefore, Limit effort) {
+    public static Relief of(Run run, Effort effortBefore, Limit effort) {
         return of(PlanOutline.of(run), run.past(), run.ahead(), effortBefore, effort);
     }
 
     /** The relief of what is kept: nothing of it is decided again. */
     public static Relief of(
-            PlanOutline plan, List<Segment> past, List<Segment> ahead, double effortBefore, Limit effort) {
+            PlanOutline plan, List<Segment> past, List<Segment> ahead, Effort effortBefore, Limit effort) {
         List<Segment> all = Stream.concat(past.stream(), ahead.stream()).toList();
         List<StretchDto> stretches = IntStream.range(0, all.size())
                 .mapToObj(i -> stretch(all.get(i), i < past.size(), effortBefore))
@@ -202,15 +203,15 @@ public record Relief(
                 stretches,
                 blocks(plan.blocks(), all),
                 plan.burstFloor(),
-                effortBefore,
+                effortBefore.minutes(),
                 effort.cap(),
                 effort.why(),
                 TotalsDto.of(Totals.of(all)),
                 plan.remarks());
     }
 
-    private static StretchDto stretch(Segment segment, boolean played, double effortBefore) {
-        double effortAfter = effortBefore + segment.after().effort();
+    private static StretchDto stretch(Segment segment, boolean played, Effort effortBefore) {
+        double effortAfter = effortBefore.plus(segment.after().effort()).minutes();
         double before = segment.before().reserve().level();
         double after = segment.after().reserve().level();
         if (segment.step() instanceof Pass pass) {

@@ -93,7 +93,7 @@ public class PlayedPass {
     /** Takes over tension, and what it costs, from the segment as it was answered. */
     void felt(Segment segment) {
         this.tension = segment.after().tension().ordinal();
-        this.effort = segment.effort() / segment.passes();
+        this.effort = segment.effort().minutes() / segment.passes();
     }
 
     public int ordinal() {

@@ -47,7 +47,7 @@ class BenchPractice {
         this.at = at;
         this.tempo = played.tempo() == null ? 0 : played.tempo().bpm();
         this.playSeconds = played.seconds();
-        this.effort = played.effort();
+        this.effort = played.effort().minutes();
     }
 
     /** Something that was played elsewhere. */
@@ -72,7 +72,7 @@ class BenchPractice {
     void become(Elsewhere kind, int minutes, String said) {
         this.elsewhere = kind;
         this.playSeconds = 60.0 * minutes;
-        this.effort = kind.effort(minutes);
+        this.effort = kind.effort(minutes).minutes();
         this.note = said;
     }
 

@@ -79,7 +79,8 @@ class LoadController {
             double perMinute) {
 
         static final List<ElsewhereKind> ALL = Arrays.stream(Elsewhere.values())
-                .map(kind -> new ElsewhereKind(kind, kind.title(), kind.effort(1)))
+                .map(kind ->
+                        new ElsewhereKind(kind, kind.title(), kind.effort(1).minutes()))
                 .toList();
     }
 
@@ -131,7 +132,7 @@ class LoadController {
         return new LoadView(
                 today.dto(),
                 today.caps().stream()
-                        .map(cap -> new CapDto(cap.rule().title(), cap.effort(), cap.why()))
+                        .map(cap -> new CapDto(cap.rule().title(), cap.effort().minutes(), cap.why()))
                         .toList(),
                 load.days(who, today.day().minusDays(DAYS_SHOWN - 1), today.day()),
                 load.symptoms(who),

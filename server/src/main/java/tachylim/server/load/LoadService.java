@@ -22,6 +22,7 @@ import org.springframework.transaction.annotation.Transactional;
 import tachylim.load.Care;
 import tachylim.load.Condition;
 import tachylim.load.DayLoad;
+import tachylim.load.Effort;
 import tachylim.load.FeltEffort;
 import tachylim.load.Guardrails;
 import tachylim.load.History;
@@ -161,17 +162,18 @@ public class LoadService {
                 day,
                 from,
                 day);
-        NavigableMap<LocalDate, Double> played = new TreeMap<>();
+        NavigableMap<LocalDate, Effort> played = new TreeMap<>();
         Map<LocalDate, Double> bursts = new HashMap<>();
         for (DayDto one : days) {
             if (one.day().isBefore(day) && one.effort() > 0) {
-                played.put(one.day(), one.effort());
+                played.put(one.day(), new Effort(one.effort()));
                 if (!Tension.of(one.worstTension()).atLeast(Tension.GRIPPING)) {
                     bursts.put(one.day(), one.burstSeconds());
                 }
             }
         }
-        History history = new History(day, played, bursts, account.minutes().on(day));
+        History history = new History(
+                day, played, bursts, Effort.planned(account.minutes().on(day)));
         before.put(who.accountId(), history);
         return new Weeks(done(days, day), history);
     }
@@ -181,7 +183,10 @@ public class LoadService {
                 .filter(one -> one.day().equals(day))
                 .findFirst()
                 .map(one -> new DayLoad(
-                        one.effort(), one.burstSeconds(), one.playedSeconds(), Tension.of(one.worstTension())))
+                        new Effort(one.effort()),
+                        one.burstSeconds(),
+                        one.playedSeconds(),
+                        Tension.of(one.worstTension())))
                 .orElse(DayLoad.NONE);
     }
 
@@ -276,8 +281,8 @@ public class LoadService {
         return days.stream()
                 .map(day -> felt.containsKey(day.day())
                         ? day.costing(FeltEffort.correction(
-                                felt.get(day.day()).counted(),
-                                felt.get(day.day()).felt(),
+                                new Effort(felt.get(day.day()).counted()),
+                                new Effort(felt.get(day.day()).felt()),
                                 day.day().isBefore(today)))
                         : day)
                 .toList();
@@ -295,7 +300,7 @@ public class LoadService {
             one.tell(
                     rating,
                     played.stream().mapToDouble(PlayedPass::playSeconds).sum(),
-                    played.stream().mapToDouble(PlayedPass::effort).sum());
+                    Effort.sum(played.stream().map(PlayedPass::effort).map(Effort::new)));
             return one;
         });
         ratings.save(one);

@@ -11,9 +11,9 @@ import tachylim.tempo.Tempo;
  * @param choiceId the chosen version it ticks off, or null
  * @param tempo the tempo set
  * @param seconds how long it was played
- * @param effort what it cost, in effort minutes
+ * @param effort what it cost
  */
-public record Played(Long passageId, String clientId, Long choiceId, Tempo tempo, double seconds, double effort) {
+public record Played(Long passageId, String clientId, Long choiceId, Tempo tempo, double seconds, Effort effort) {
 
     /** On the bench; nobody is asked how tense it was, so it counts as played lightly. */
     public static Played onTheBench(

@@ -3,6 +3,7 @@ package tachylim.server.load;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import java.time.LocalDate;
+import tachylim.load.Effort;
 import tachylim.load.FeltEffort;
 import tachylim.server.record.AssignedId;
 
@@ -28,10 +29,10 @@ class SessionRating extends AssignedId<Long> {
     }
 
     /** Takes over how hard it felt. */
-    void tell(int now, double seconds, double effort) {
+    void tell(int now, double seconds, Effort effort) {
         this.rating = now;
-        this.felt = FeltEffort.of(seconds, now);
-        this.counted = effort;
+        this.felt = FeltEffort.of(seconds, now).minutes();
+        this.counted = effort.minutes();
     }
 
     @Override

@@ -8,6 +8,7 @@ import jakarta.persistence.Id;
 import java.time.Instant;
 import java.util.Map;
 import tachylim.codec.Names;
+import tachylim.load.Effort;
 import tachylim.server.record.EnumColumn;
 import tachylim.shown.KeptEvent;
 import tachylim.shown.LeftDto;
@@ -89,7 +90,7 @@ class RunEvent {
         this.told = figure;
         this.seconds = seconds;
         this.at = at;
-        this.toldEffort = told.effort();
+        this.toldEffort = told.effort().minutes();
         this.toldBurstSeconds = told.burstSeconds();
         this.toldPlayingSeconds = told.playingSeconds();
     }
@@ -124,7 +125,7 @@ class RunEvent {
 
     /** What was allowed when its step was told; null for those from before that was kept. */
     Allowance told() {
-        return toldEffort == null ? null : new Allowance(toldEffort, toldBurstSeconds, toldPlayingSeconds);
+        return toldEffort == null ? null : new Allowance(new Effort(toldEffort), toldBurstSeconds, toldPlayingSeconds);
     }
 
     /** The event with all that its step depends on. */

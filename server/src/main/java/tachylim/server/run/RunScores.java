@@ -55,7 +55,7 @@ class RunScores {
                         .toList(),
                 kept(who, id),
                 LeftDto.of(stored.told()),
-                stored.effortBefore(),
+                stored.effortBefore().minutes(),
                 begun.brief().themes().stream()
                         .map(theme -> place(who, stored, theme))
                         .toList());

@@ -87,8 +87,8 @@ public class RunViews {
                 stored.effortBefore(),
                 new Limit(
                         Limit.Kind.EFFORT,
-                        stored.effortBefore() + outline.effortLeft(),
-                        stored.effortBefore(),
+                        stored.effortBefore().plus(outline.effortLeft()).minutes(),
+                        stored.effortBefore().minutes(),
                         "Today's cap when this was planned."));
     }
 

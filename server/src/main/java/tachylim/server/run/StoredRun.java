@@ -10,6 +10,7 @@ import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.Instant;
 import java.time.LocalDate;
+import tachylim.load.Effort;
 import tachylim.server.record.EnumColumn;
 import tachylim.workout.Allowance;
 import tachylim.workout.Done;
@@ -59,7 +60,7 @@ public class StoredRun {
             LocalDate day,
             Instant at,
             String holder,
-            double effortBefore,
+            Effort effortBefore,
             Allowance told) {
         this.accountId = accountId;
         this.workoutId = workoutId;
@@ -69,7 +70,7 @@ public class StoredRun {
         this.lastAt = at;
         this.activeAccount = accountId;
         this.holder = holder;
-        this.effortBefore = effortBefore;
+        this.effortBefore = effortBefore.minutes();
         this.rules = Rules.EDITION;
         this.note = "";
         tell(told);
@@ -117,8 +118,8 @@ public class StoredRun {
         return outcome == null ? null : new Done(outcome, outcomeWhy == null ? outcome.sentence() : outcomeWhy);
     }
 
-    public double effortBefore() {
-        return effortBefore;
+    public Effort effortBefore() {
+        return new Effort(effortBefore);
     }
 
     public String note() {
@@ -145,11 +146,11 @@ public class StoredRun {
 
     /** What may still be done as it was last told, with the step that followed from it; null before that was kept. */
     Allowance told() {
-        return toldEffort == null ? null : new Allowance(toldEffort, toldBurstSeconds, toldPlayingSeconds);
+        return toldEffort == null ? null : new Allowance(new Effort(toldEffort), toldBurstSeconds, toldPlayingSeconds);
     }
 
     void tell(Allowance left) {
-        toldEffort = left.effort();
+        toldEffort = left.effort().minutes();
         toldBurstSeconds = left.burstSeconds();
         toldPlayingSeconds = left.playingSeconds();
     }

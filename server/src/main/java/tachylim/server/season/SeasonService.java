@@ -172,7 +172,7 @@ public class SeasonService {
         Map<LocalDate, List<String>> occasions = occasions(planned, performances);
         return new SeasonView(
                 today,
-                planned.ahead.done().effort(),
+                planned.ahead.done().effort().minutes(),
                 load.efforts(who, today.minusDays(PAST_SHOWN), today.minusDays(1)).entrySet().stream()
                         .map(one -> new PlayedDay(one.getKey(), one.getValue()))
                         .toList(),
@@ -201,7 +201,7 @@ public class SeasonService {
         return new SeasonDayDto(
                 day.day(),
                 day.minutes(),
-                day.cap(),
+                day.cap().minutes(),
                 day.rule(),
                 day.rule().title(),
                 day.why(),

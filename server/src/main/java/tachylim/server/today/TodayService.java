@@ -13,6 +13,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tachylim.ceiling.Estimate;
 import tachylim.ceiling.TimeToMeasure;
+import tachylim.load.Effort;
 import tachylim.load.Limit;
 import tachylim.method.School;
 import tachylim.season.Candidate;
@@ -117,7 +118,7 @@ class TodayService {
                                         today.day()))
                                 .toList(),
                         easy ? Brief.MINIMUM_DOSE : minutes,
-                        today.limit(Limit.Kind.EFFORT).left())
+                        new Effort(today.limit(Limit.Kind.EFFORT).left()))
                 .chosen();
     }
 

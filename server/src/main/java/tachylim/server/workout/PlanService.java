@@ -130,7 +130,7 @@ public class PlanService {
                         .mapToObj(theme -> BeliefDto.of(
                                 theme, themes.get(theme).known().belief().orElseThrow()))
                         .toList(),
-                today.done().effort(),
+                today.done().effort().minutes(),
                 effort.cap(),
                 effort.why(),
                 today.rest() == null ? "" : today.restSentence(),

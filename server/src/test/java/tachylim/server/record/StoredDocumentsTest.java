@@ -18,6 +18,7 @@ import org.junit.jupiter.params.provider.EnumSource;
 import tachylim.ceiling.AwkwardBand;
 import tachylim.ceiling.Known;
 import tachylim.ceiling.Posterior;
+import tachylim.load.Effort;
 import tachylim.method.School;
 import tachylim.notation.abc.AbcReader;
 import tachylim.passage.Meter;
@@ -60,7 +61,7 @@ class StoredDocumentsTest {
                 KNOWN,
                 25,
                 Choices.usual(school),
-                new Allowance(40, 90, 3_000),
+                new Allowance(new Effort(40), 90, 3_000),
                 Optional.of(Tempo.of(96))));
     }
 
@@ -111,7 +112,7 @@ class StoredDocumentsTest {
         PlanOutline outline = PlanOutline.read(Documents.tree(golden("workout-1.json")));
         assertThat(outline.burstFloor()).isEqualTo(0.5);
         assertThat(outline.enoughEvidence()).isFalse();
-        assertThat(outline.effortLeft()).isEqualTo(40);
+        assertThat(outline.effortLeft()).isEqualTo(new Effort(40));
         assertThat(outline.estimate()).isEqualTo(workout.estimate());
         assertThat(outline.blocks())
                 .hasSameSizeAs(workout.blocks())
@@ -128,7 +129,7 @@ class StoredDocumentsTest {
         assertThat(segments.get(0).step())
                 .isInstanceOfSatisfying(
                         Pass.class, pass -> assertThat(pass.kind()).isEqualTo(PassKind.WARM_UP));
-        assertThat(segments.get(segments.size() - 1).after().effort()).isGreaterThan(5);
+        assertThat(segments.get(segments.size() - 1).after().effort().minutes()).isGreaterThan(5);
     }
 
     /** What is written now is what the stored documents look like: a change of it needs a new version. */

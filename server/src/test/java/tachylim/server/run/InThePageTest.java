@@ -21,6 +21,7 @@ import tachylim.ceiling.Known;
 import tachylim.ceiling.Posterior;
 import tachylim.load.Caution;
 import tachylim.load.Condition;
+import tachylim.load.Effort;
 import tachylim.load.Limit;
 import tachylim.method.School;
 import tachylim.method.Strictness;
@@ -165,14 +166,16 @@ class InThePageTest {
                 choices.strictness().looseOnly(),
                 List.of(),
                 List.of());
-        Relief relief =
-                Relief.of(Run.start(Planner.plan(known)), 2, new Limit(Limit.Kind.EFFORT, 40, 2, "What today allows."));
+        Relief relief = Relief.of(
+                Run.start(Planner.plan(known)),
+                new Effort(2),
+                new Limit(Limit.Kind.EFFORT, 40, 2, "What today allows."));
         return new Drawn(
                 new PlanScore(Rules.EDITION, document, kept, 2, 40, "What today allows.", "", ""), wish, relief);
     }
 
     private static Moment moment(Run run, double effort) {
-        return Moment.of(run, theme -> 3 * theme, effort);
+        return Moment.of(run, theme -> 3 * theme, new Effort(effort));
     }
 
     private Brief brief() {
@@ -201,7 +204,7 @@ class InThePageTest {
                 List.of(),
                 5 + chance.nextInt(9),
                 choices,
-                new Allowance(10 + chance.nextInt(40), chance.nextInt(60), 600 + chance.nextInt(2_000)),
+                new Allowance(new Effort(10 + chance.nextInt(40)), chance.nextInt(60), 600 + chance.nextInt(2_000)),
                 Condition.FRESH,
                 chance.nextInt(4) == 0
                         ? List.of(

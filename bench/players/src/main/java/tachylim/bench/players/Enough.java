@@ -15,6 +15,7 @@ import tachylim.load.Cap;
 import tachylim.load.Care;
 import tachylim.load.DailyMinutes;
 import tachylim.load.DayLoad;
+import tachylim.load.Effort;
 import tachylim.load.Guardrails;
 import tachylim.load.History;
 import tachylim.load.Limit;
@@ -66,7 +67,7 @@ final class Enough {
     private void player(SplittableRandom random, Kind kind) {
         Player player = new Player(kind, random.split());
         Practice practice = new Practice(player, random.split(), Choices.usual(), Ear.DEAF);
-        NavigableMap<LocalDate, Double> played = new TreeMap<>();
+        NavigableMap<LocalDate, Effort> played = new TreeMap<>();
         Map<LocalDate, Double> bursts = new HashMap<>();
         DailyMinutes minutes = DailyMinutes.of(10 + random.nextInt(70), FIRST.minusDays(1));
         LocalDate away = FIRST.plusDays(random.nextInt(100));
@@ -86,12 +87,12 @@ final class Enough {
                 practice.night();
                 continue;
             }
-            History history = new History(day, played, bursts, minutes.on(day));
+            History history = new History(day, played, bursts, Effort.planned(minutes.on(day)));
             Guardrails rails =
                     new Guardrails(minutes.on(day), care(symptom, again, now), history, dates, List.of());
             DayLoad load = session(practice, random, rails, now);
             check(rails, history, load, now);
-            if (load.effort() > 0) {
+            if (load.effort().isAny()) {
                 played.put(day, load.effort());
                 if (!load.worstTension().atLeast(Tension.GRIPPING)) {
                     bursts.put(day, load.burstSeconds());
@@ -131,13 +132,13 @@ final class Enough {
     }
 
     private static DayLoad after(DayLoad before, Run run) {
-        double effort = before.effort();
+        Effort effort = before.effort();
         double burstSeconds = before.burstSeconds();
         double playedSeconds = before.playedSeconds();
         Tension worst = before.worstTension();
         for (Segment segment : run.past()) {
             if (segment.step() instanceof Pass) {
-                effort += segment.effort();
+                effort = effort.plus(segment.effort());
                 burstSeconds += segment.burstSeconds();
                 playedSeconds += segment.playedSeconds();
                 worst = segment.after().tension().atLeast(worst) ? segment.after().tension() : worst;
@@ -149,13 +150,13 @@ final class Enough {
     private void check(Guardrails rails, History history, DayLoad load, Instant now) {
         Cap cap = rails.caps(now).get(0);
         least.merge(cap.rule(), 1, Integer::sum);
-        if (load.effort() > USED * cap.effort()) {
+        if (load.effort().isMoreThan(cap.effort().times(USED))) {
             bound.merge(cap.rule(), 1, Integer::sum);
         }
-        if (cap.effort() > 0) {
-            most = Math.max(most, load.effort() / cap.effort());
+        if (cap.effort().isAny()) {
+            most = Math.max(most, load.effort().minutes() / cap.effort().minutes());
         }
-        passedEffort += load.effort() > cap.effort() + ROUNDING ? 1 : 0;
+        passedEffort += load.effort().minutes() > cap.effort().minutes() + ROUNDING ? 1 : 0;
         for (Limit limit : rails.today(DayLoad.NONE, now)) {
             if (limit.kind() == Limit.Kind.BURST_SECONDS) {
                 passedBursts += load.burstSeconds() > limit.cap() + ROUNDING ? 1 : 0;
@@ -164,21 +165,17 @@ final class Enough {
                 passedMinutes += load.playedSeconds() / 60 > limit.cap() + ROUNDING ? 1 : 0;
             }
         }
-        playedInRest += rails.rest(now).isPresent() && load.effort() > 0 ? 1 : 0;
+        playedInRest += rails.rest(now).isPresent() && load.effort().isAny() ? 1 : 0;
         if (rails.mostOfAWeek().isPresent()) {
-            double week = after(history, load);
-            double allowed = Math.max(
-                    rails.mostOfAWeek().getAsDouble(), week - load.effort() + Guardrails.LEAST_EFFORT);
-            passedWeeks += week > allowed + ROUNDING ? 1 : 0;
+            Effort before = before(history);
+            Effort allowed = rails.mostOfAWeek().get().orMore(before.plus(Guardrails.LEAST_EFFORT));
+            passedWeeks += before.plus(load.effort()).minutes() > allowed.minutes() + ROUNDING ? 1 : 0;
         }
     }
 
-    private static double after(History history, DayLoad load) {
+    private static Effort before(History history) {
         LocalDate today = history.today();
-        return load.effort()
-                + history.played().subMap(today.minusDays(6), true, today, false).values().stream()
-                        .mapToDouble(one -> one)
-                        .sum();
+        return Effort.sum(history.played().subMap(today.minusDays(6), true, today, false).values().stream());
     }
 
     @Override

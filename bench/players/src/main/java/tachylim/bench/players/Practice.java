@@ -13,6 +13,7 @@ import tachylim.ceiling.Forecast;
 import tachylim.ceiling.Known;
 import tachylim.ceiling.Posterior;
 import tachylim.load.Condition;
+import tachylim.load.Effort;
 import tachylim.passage.Meter;
 import tachylim.passage.PaperPattern;
 import tachylim.passage.Passage;
@@ -89,7 +90,7 @@ final class Practice {
 
     /** One day's workout. */
     void day() {
-        day(choices, new Allowance(60, 90, 3_600));
+        day(choices, new Allowance(new Effort(60), 90, 3_600));
     }
 
     /** One day's workout as it is chosen today, within what may be done; told as it was played. */

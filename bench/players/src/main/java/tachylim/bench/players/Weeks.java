@@ -163,7 +163,7 @@ final class Weeks {
 
     private static boolean isOver(Run run, Allowance left) {
         double little = 1e-6;
-        return run.tally().effort() > left.effort() + little
+        return run.tally().effort().minutes() > left.effort().minutes() + little
                 || run.tally().burstSeconds() > left.burstSeconds() + little
                 || run.tally().playingSeconds() > left.playingSeconds() + little;
     }
