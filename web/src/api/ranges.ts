@@ -1,6 +1,6 @@
 /** The ranges that the server accepts, as its description says. Written by scripts/ranges.mjs. */
 export const RANGES = {
-  AwayChange: { minutes: { minimum: 1, maximum: 600 }, note: { minLength: 0, maxLength: 200 } },
+  Away: { minutes: { minimum: 1, maximum: 600 }, note: { minLength: 0, maxLength: 200 } },
   AwayWish: {
     clientId: { minLength: 36, maxLength: 36 },
     minutes: { minimum: 1, maximum: 600 },

@@ -1411,7 +1411,7 @@ export interface components {
             /** @enum {string} */
             verdict: "CLEAN" | "ROUGH" | "BROKE";
         } | null;
-        AwayChange: {
+        Away: {
             /** @enum {string} */
             kind: "REHEARSAL" | "PERFORMANCE" | "LESSON" | "TEACHING" | "PRACTICE";
             /** Format: int32 */
@@ -1786,19 +1786,6 @@ export interface components {
             key: string;
             title: string;
         };
-        ElsewhereDto: {
-            /** Format: date */
-            day: string;
-            /** Format: double */
-            effort: number;
-            /** Format: int64 */
-            id: number;
-            /** @enum {string} */
-            kind: "REHEARSAL" | "PERFORMANCE" | "LESSON" | "TEACHING" | "PRACTICE";
-            /** Format: double */
-            seconds: number;
-            title: string;
-        };
         ElsewhereKind: {
             /** @enum {string} */
             kind: "REHEARSAL" | "PERFORMANCE" | "LESSON" | "TEACHING" | "PRACTICE";
@@ -2144,7 +2131,7 @@ export interface components {
             /** @description every rule that caps the effort of today, the one that allows least first */
             caps: components["schemas"]["CapDto"][];
             days: components["schemas"]["DayDto"][];
-            elsewhere: components["schemas"]["ElsewhereDto"][];
+            elsewhere: components["schemas"]["AwayDto"][];
             given: components["schemas"]["GivenDto"][];
             kinds: components["schemas"]["ElsewhereKind"][];
             symptoms: components["schemas"]["SymptomDto"][];
@@ -2210,7 +2197,7 @@ export interface components {
             hint: string;
             /** @enum {string} */
             school: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "WARM_UP_ROUTINE" | "UPKEEP" | "CEILING_TEST";
-            shape: components["schemas"]["ShapeDto"][];
+            shape: components["schemas"]["Stretch"][];
             title: string;
             use: string;
         };
@@ -2499,7 +2486,7 @@ export interface components {
             /** Format: double */
             bpm: number;
             clicks: components["schemas"]["SoundedClick"][];
-            notes: components["schemas"]["SoundingDto"][];
+            notes: components["schemas"]["Sounding"][];
             /** Format: double */
             seconds: number;
         };
@@ -2852,14 +2839,6 @@ export interface components {
             /** Format: double */
             target: number;
         };
-        ShapeDto: {
-            /** @enum {string} */
-            kind: "WARM_UP" | "CONTROLLED" | "PROBE" | "BURST" | "CLOSING";
-            /** Format: double */
-            seconds: number;
-            /** Format: double */
-            tempo: number;
-        };
         ShareDto: {
             /** Format: int32 */
             minutes: number;
@@ -2900,7 +2879,7 @@ export interface components {
             /** Format: double */
             seconds: number;
         };
-        SoundingDto: {
+        Sounding: {
             accent: boolean;
             keys: number[];
             /** Format: double */
@@ -2938,6 +2917,14 @@ export interface components {
             passages: number;
             /** Format: int64 */
             usedBytes: number;
+        };
+        Stretch: {
+            /** @enum {string} */
+            kind: "WARM_UP" | "CONTROLLED" | "PROBE" | "BURST" | "CLOSING";
+            /** Format: double */
+            seconds: number;
+            /** Format: double */
+            tempo: number;
         };
         StretchDto: {
             /** Format: int32 */
@@ -4051,7 +4038,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["AwayChange"];
+                "application/json": components["schemas"]["Away"];
             };
         };
         responses: {

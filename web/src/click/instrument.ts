@@ -1,6 +1,6 @@
 import type { Schemas } from "../api/client";
 
-type Sounding = Schemas["SoundingDto"];
+type Sounding = Schemas["Sounding"];
 
 const SHORTEST = 0.09;
 

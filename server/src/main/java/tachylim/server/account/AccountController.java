@@ -100,6 +100,12 @@ class AccountController {
 
     record Move(@NotNull @Size(max = 60) String zone) {}
 
+    /**
+     * One browser that is signed in.
+     *
+     * @param handle names it without telling its secret
+     * @param here whether it is the one that asks
+     */
     record SessionDto(String handle, String browser, Instant since, Instant lastSeen, boolean here) {}
 
     record Credentials(
@@ -218,9 +224,7 @@ class AccountController {
     @GetMapping("/sessions")
     List<SessionDto> sessions(
             @AuthenticationPrincipal SignedIn who, @Parameter(hidden = true) HttpServletRequest request) {
-        return sessions.of(who, request.getSession().getId()).stream()
-                .map(one -> new SessionDto(one.handle(), one.browser(), one.since(), one.lastSeen(), one.here()))
-                .toList();
+        return sessions.of(who, request.getSession().getId());
     }
 
     @DeleteMapping("/sessions/{handle}")

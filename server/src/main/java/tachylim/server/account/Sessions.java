@@ -16,6 +16,7 @@ import org.springframework.session.FindByIndexNameSessionRepository;
 import org.springframework.session.Session;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
+import tachylim.server.account.AccountController.SessionDto;
 
 /** The sessions of an account: listed, ended, and over for good after a while however much they are used. */
 @Component
@@ -34,26 +35,19 @@ class Sessions {
         this.repository = repository;
     }
 
-    /**
-     * One browser that is signed in.
-     *
-     * @param handle names it without telling its secret
-     * @param here whether it is the one that asks
-     */
-    record One(String handle, String browser, Instant since, Instant lastSeen, boolean here) {}
-
-    List<One> of(SignedIn who, String hereId) {
+    /** The browsers that are signed in, the one that asks first. */
+    List<SessionDto> of(SignedIn who, String hereId) {
         return repository.findByPrincipalName(who.getName()).values().stream()
                 .map(session -> one(session, hereId))
-                .sorted(Comparator.comparing(One::here)
-                        .thenComparing(One::lastSeen)
+                .sorted(Comparator.comparing(SessionDto::here)
+                        .thenComparing(SessionDto::lastSeen)
                         .reversed())
                 .toList();
     }
 
-    private static One one(Session session, String hereId) {
+    private static SessionDto one(Session session, String hereId) {
         String browser = session.getAttributeOrDefault(BROWSER, "a browser");
-        return new One(
+        return new SessionDto(
                 handle(session.getId()),
                 browser,
                 session.getCreationTime(),

@@ -21,6 +21,7 @@ import tachylim.variant.Cell;
 import tachylim.variant.DaysChoice;
 import tachylim.variant.Variant;
 import tachylim.workout.Click;
+import tachylim.workout.Playback;
 
 /** What the bench takes and gives. */
 public final class BenchDtos {
@@ -196,11 +197,9 @@ public final class BenchDtos {
 
     public record WindowDto(int firstNote, int lastNote, String abc) {}
 
-    public record SoundingDto(double seconds, double lasts, List<Integer> keys, boolean accent) {}
-
     public record SoundedClick(double seconds, Click.Kind kind) {}
 
-    public record PlaybackDto(double bpm, double seconds, List<SoundingDto> notes, List<SoundedClick> clicks) {}
+    public record PlaybackDto(double bpm, double seconds, List<Playback.Sounding> notes, List<SoundedClick> clicks) {}
 
     record CauseWish(
             @NotBlank(message = "Say why it broke.") @Size(max = 60, message = "A cause has up to 60 characters.")

@@ -24,7 +24,6 @@ import tachylim.server.bench.BenchDtos.MarkDto;
 import tachylim.server.bench.BenchDtos.NoteDto;
 import tachylim.server.bench.BenchDtos.PlaybackDto;
 import tachylim.server.bench.BenchDtos.SoundedClick;
-import tachylim.server.bench.BenchDtos.SoundingDto;
 import tachylim.server.bench.BenchDtos.StitchingDto;
 import tachylim.server.bench.BenchDtos.StitchingWish;
 import tachylim.server.load.LoadService;
@@ -207,9 +206,7 @@ public class BenchService {
         return new PlaybackDto(
                 bpm,
                 playback.seconds(),
-                playback.notes().stream()
-                        .map(note -> new SoundingDto(note.seconds(), note.lasts(), note.keys(), note.accent()))
-                        .toList(),
+                playback.notes(),
                 playback.clicks().stream()
                         .map(click -> new SoundedClick(click.seconds(), click.kind()))
                         .toList());

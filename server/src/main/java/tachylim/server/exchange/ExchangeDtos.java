@@ -126,6 +126,7 @@ final class ExchangeDtos {
             @Schema(nullable = true) Verdict verdict,
             String note) {}
 
+    /** What is wrong, and where. */
     record PracticeProblem(int row, String column, String problem) {}
 
     /** What a file of practice holds: its first rows, and everything that is wrong with it. */

@@ -20,6 +20,7 @@ import tachylim.server.ceiling.StandingService;
 import tachylim.server.exchange.ExchangeDtos.PracticePreview;
 import tachylim.server.exchange.ExchangeDtos.PracticeProblem;
 import tachylim.server.exchange.ExchangeDtos.PracticeRow;
+import tachylim.server.load.Away;
 import tachylim.server.load.AwayService;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StoredPiece;
@@ -60,9 +61,9 @@ class PracticeImport {
                         .map(StoredPiece::subject)
                         .toList(),
                 today);
-        List<PracticeRows.Problem> problems = new ArrayList<>(read.problems());
+        List<PracticeProblem> problems = new ArrayList<>(read.problems());
         read.rows().forEach(row -> problem(row, pieces, known).ifPresent(problems::add));
-        problems.sort(Comparator.comparingInt(PracticeRows.Problem::row));
+        problems.sort(Comparator.comparingInt(PracticeProblem::row));
         int kept = 0;
         if (keep && problems.isEmpty()) {
             kept = keep(who, read.rows(), pieces);
@@ -70,9 +71,7 @@ class PracticeImport {
         return new PracticePreview(
                 read.rows().size() + read.problems().size(),
                 read.rows().stream().limit(SHOWN).map(PracticeImport::dto).toList(),
-                problems.stream()
-                        .map(one -> new PracticeProblem(one.row(), one.column(), one.problem()))
-                        .toList(),
+                problems,
                 kept);
     }
 
@@ -80,7 +79,7 @@ class PracticeImport {
         return title.strip().toLowerCase(Locale.ROOT);
     }
 
-    private static Optional<PracticeRows.Problem> problem(
+    private static Optional<PracticeProblem> problem(
             PracticeRows.Row row, Map<String, List<StoredPiece>> pieces, Map<Long, Standing> known) {
         if (row.passage().isEmpty()) {
             return Optional.empty();
@@ -102,8 +101,8 @@ class PracticeImport {
                 : Optional.empty();
     }
 
-    private static Optional<PracticeRows.Problem> wrong(PracticeRows.Row row, String column, String problem) {
-        return Optional.of(new PracticeRows.Problem(row.row(), column, problem));
+    private static Optional<PracticeProblem> wrong(PracticeRows.Row row, String column, String problem) {
+        return Optional.of(new PracticeProblem(row.row(), column, problem));
     }
 
     private int keep(SignedIn who, List<PracticeRows.Row> rows, Map<String, List<StoredPiece>> pieces) {
@@ -121,7 +120,7 @@ class PracticeImport {
                     UUID.nameUUIDFromBytes((row.row() + "|" + row).getBytes(StandardCharsets.UTF_8))
                             .toString(),
                     row.date(),
-                    new AwayService.Away(row.what(), row.minutes(), note));
+                    new Away(row.what(), row.minutes(), note));
             if (fresh) {
                 kept++;
                 row.tempo()

@@ -17,6 +17,7 @@ import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
 import tachylim.load.Elsewhere;
+import tachylim.server.exchange.ExchangeDtos.PracticeProblem;
 import tachylim.server.web.Refused;
 import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
@@ -27,7 +28,7 @@ import tachylim.tempo.Tempo;
  * @param rows the rows that can be read
  * @param problems what is wrong with the others
  */
-record PracticeRows(List<Row> rows, List<Problem> problems) {
+record PracticeRows(List<Row> rows, List<PracticeProblem> problems) {
 
     static final String[] COLUMNS = {"date", "what", "minutes", "passage", "tempo", "verdict", "note"};
     private static final List<String> NEEDED = List.of("date", "minutes");
@@ -55,9 +56,6 @@ record PracticeRows(List<Row> rows, List<Problem> problems) {
             Verdict verdict,
             String note) {}
 
-    /** What is wrong, and where. */
-    record Problem(int row, String column, String problem) {}
-
     private static final class Wrong extends RuntimeException {
 
         private final String column;
@@ -80,7 +78,7 @@ record PracticeRows(List<Row> rows, List<Problem> problems) {
                 .setTrim(true)
                 .get();
         List<Row> rows = new ArrayList<>();
-        List<Problem> problems = new ArrayList<>();
+        List<PracticeProblem> problems = new ArrayList<>();
         try (CSVParser parser = CSVParser.parse(new StringReader(text(file)), format)) {
             checkNames(parser);
             int number = 1;
@@ -93,7 +91,7 @@ record PracticeRows(List<Row> rows, List<Problem> problems) {
                     rows.add(row(number, one, today));
                 } catch (Wrong wrong) {
                     if (problems.size() < MOST_PROBLEMS) {
-                        problems.add(new Problem(number, wrong.column, wrong.getMessage()));
+                        problems.add(new PracticeProblem(number, wrong.column, wrong.getMessage()));
                     }
                 }
             }

@@ -12,7 +12,6 @@ import org.springframework.transaction.annotation.Transactional;
 import tachylim.load.Elsewhere;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
-import tachylim.server.load.LoadController.ElsewhereDto;
 import tachylim.server.web.Refused;
 
 /** What was played away from the screen: told afterwards, put right and taken back; it counts as anything else does. */
@@ -39,9 +38,6 @@ public class AwayService {
         elsewhere(who, clientId, accounts.today(who), new Away(kind, minutes, ""));
     }
 
-    /** Something that was played elsewhere. */
-    public record Away(Elsewhere kind, int minutes, String note) {}
-
     /** Counts something that was played elsewhere on a day of the last weeks; of days gone by it counts from tomorrow. */
     @Transactional
     public void elsewhere(SignedIn who, String clientId, LocalDate day, Away away) {
@@ -64,13 +60,12 @@ public class AwayService {
     }
 
     @Transactional(readOnly = true)
-    List<ElsewhereDto> elsewhere(SignedIn who) {
+    List<AwayDto> elsewhere(SignedIn who) {
         return practices
                 .findByAccountIdAndElsewhereNotNullAndWithdrawnAtNullOrderByIdDesc(
                         who.accountId(), Limit.of(ELSEWHERE_SHOWN))
                 .stream()
-                .map(one -> new ElsewhereDto(
-                        one.id(), one.day(), one.elsewhere(), one.elsewhere().title(), one.playSeconds(), one.effort()))
+                .map(AwayDto::of)
                 .toList();
     }
 
@@ -91,25 +86,14 @@ public class AwayService {
         return true;
     }
 
-    /** Something that was played elsewhere, as it is kept. */
-    public record KeptAway(
-            long id, LocalDate day, Elsewhere kind, String title, double seconds, double effort, String note) {}
-
     /** What was played elsewhere on some days, the oldest first. */
     @Transactional(readOnly = true)
-    public List<KeptAway> away(SignedIn who, LocalDate from, LocalDate to) {
+    public List<AwayDto> away(SignedIn who, LocalDate from, LocalDate to) {
         return practices
                 .findByAccountIdAndElsewhereNotNullAndWithdrawnAtNullAndDayBetweenOrderByDayAscIdAsc(
                         who.accountId(), from, to, Limit.of(MOST_PRACTICE_A_DAY))
                 .stream()
-                .map(one -> new KeptAway(
-                        one.id(),
-                        one.day(),
-                        one.elsewhere(),
-                        one.elsewhere().title(),
-                        one.playSeconds(),
-                        one.effort(),
-                        one.note()))
+                .map(AwayDto::of)
                 .toList();
     }
 

@@ -69,8 +69,6 @@ class LoadController {
 
     record CapDto(String title, double effort, String why) {}
 
-    record ElsewhereDto(long id, LocalDate day, Elsewhere kind, String title, double seconds, double effort) {}
-
     record ElsewhereKind(
             Elsewhere kind,
             String title,
@@ -106,7 +104,7 @@ class LoadController {
             boolean adviceWanted,
 
             List<ElsewhereKind> kinds,
-            List<ElsewhereDto> elsewhere,
+            List<AwayDto> elsewhere,
             List<GivenDto> given) {}
 
     record ElsewhereWish(

@@ -25,8 +25,11 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import tachylim.load.Elsewhere;
 import tachylim.server.account.SignedIn;
+import tachylim.server.load.Away;
+import tachylim.server.load.AwayDto;
 import tachylim.server.load.AwayService;
 import tachylim.server.run.RunService;
+import tachylim.server.run.SketchDto;
 import tachylim.shown.Relief;
 import tachylim.task.Ask;
 import tachylim.task.PassKind;
@@ -39,9 +42,6 @@ import tachylim.workout.Done;
 class LogController {
 
     private static final int LONGEST_SEARCH = 100;
-    private static final int LONGEST_NOTE = 200;
-    private static final String NOTE = "A note has up to " + LONGEST_NOTE + " characters.";
-    private static final String MINUTES = "Give 1 to " + Elsewhere.MOST_MINUTES + " minutes.";
 
     private final LogService log;
     private final AwayService away;
@@ -81,13 +81,6 @@ class LogController {
 
             String note) {}
 
-    /** One pass of a session, as far as a small picture shows it. */
-    record SketchDto(
-            PassKind kind,
-            double tempo,
-            double seconds,
-            @Schema(nullable = true) Verdict verdict) {}
-
     record LogPage(
             List<Entry> entries,
 
@@ -124,31 +117,15 @@ class LogController {
     /** A session's passes after a correction, and whether the ceiling was learned anew from there. */
     record Corrected(List<SaidPass> passes, boolean learnedAnew) {}
 
-    record AwayDto(long id, LocalDate day, Elsewhere kind, String title, double seconds, double effort, String note) {
-
-        static AwayDto of(AwayService.KeptAway one) {
-            return new AwayDto(one.id(), one.day(), one.kind(), one.title(), one.seconds(), one.effort(), one.note());
-        }
-    }
-
     record AwayWish(
             @NotNull @Size(min = 36, max = 36) String clientId,
             @NotNull(message = "Give its day.") LocalDate day,
             @NotNull(message = "Say what it was.") Elsewhere kind,
 
-            @Min(value = 1, message = MINUTES) @Max(value = Elsewhere.MOST_MINUTES, message = MINUTES)
+            @Min(value = 1, message = Away.MINUTES) @Max(value = Elsewhere.MOST_MINUTES, message = Away.MINUTES)
             int minutes,
 
-            @NotNull @Size(max = LONGEST_NOTE, message = NOTE)
-            String note) {}
-
-    record AwayChange(
-            @NotNull(message = "Say what it was.") Elsewhere kind,
-
-            @Min(value = 1, message = MINUTES) @Max(value = Elsewhere.MOST_MINUTES, message = MINUTES)
-            int minutes,
-
-            @NotNull @Size(max = LONGEST_NOTE, message = NOTE)
+            @NotNull @Size(max = Away.LONGEST_NOTE, message = Away.NOTE)
             String note) {}
 
     record MonthDay(LocalDate day, double effort, List<Entry> sessions, List<AwayDto> away, int counts) {}
@@ -197,14 +174,13 @@ class LogController {
     @PostMapping("/away")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void away(@AuthenticationPrincipal SignedIn who, @Valid @RequestBody AwayWish wish) {
-        away.elsewhere(
-                who, wish.clientId(), wish.day(), new AwayService.Away(wish.kind(), wish.minutes(), wish.note()));
+        away.elsewhere(who, wish.clientId(), wish.day(), new Away(wish.kind(), wish.minutes(), wish.note()));
     }
 
     @PutMapping("/away/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void away(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody AwayChange change) {
-        away.elsewhere(who, id, new AwayService.Away(change.kind(), change.minutes(), change.note()));
+    void away(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody Away change) {
+        away.elsewhere(who, id, change);
     }
 
     @DeleteMapping("/away/{id}")

@@ -12,9 +12,9 @@ import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
 import tachylim.server.ceiling.Passes;
 import tachylim.server.count.CountService;
+import tachylim.server.load.AwayDto;
 import tachylim.server.load.AwayService;
 import tachylim.server.load.LoadService;
-import tachylim.server.log.LogController.AwayDto;
 import tachylim.server.log.LogController.AwayKind;
 import tachylim.server.log.LogController.Corrected;
 import tachylim.server.log.LogController.Correction;
@@ -24,7 +24,6 @@ import tachylim.server.log.LogController.Month;
 import tachylim.server.log.LogController.MonthDay;
 import tachylim.server.log.LogController.SaidPass;
 import tachylim.server.log.LogController.Session;
-import tachylim.server.log.LogController.SketchDto;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StoredPiece;
 import tachylim.server.run.Corrections;
@@ -146,7 +145,7 @@ class LogService {
         Map<LocalDate, List<Entry>> sessions = entries(who, runs.between(who, first, last, MOST_IN_MONTH)).stream()
                 .collect(Collectors.groupingBy(Entry::day));
         Map<LocalDate, List<AwayDto>> away =
-                aways.away(who, first, last).stream().map(AwayDto::of).collect(Collectors.groupingBy(AwayDto::day));
+                aways.away(who, first, last).stream().collect(Collectors.groupingBy(AwayDto::day));
         Map<LocalDate, Double> efforts = load.efforts(who, first, last);
         Map<LocalDate, Long> counted = counts.days(who, first, last);
         return new Month(
@@ -199,9 +198,7 @@ class LogService {
                 summary.effort(),
                 summary.fastestClean(),
                 summary.worstTension(),
-                summary.sketch().stream()
-                        .map(pass -> new SketchDto(pass.kind(), pass.tempo(), pass.seconds(), pass.verdict()))
-                        .toList(),
+                summary.sketch(),
                 run.note());
     }
 }

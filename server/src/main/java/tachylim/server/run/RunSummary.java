@@ -73,13 +73,11 @@ public class RunSummary extends AssignedId<Long> {
         }
     }
 
-    /** One pass of the picture. */
-    public record Drawn(PassKind kind, double tempo, double seconds, Verdict verdict) {}
-
-    public List<Drawn> sketch() {
-        List<Drawn> drawn = new ArrayList<>();
+    /** Its passes in order. */
+    public List<SketchDto> sketch() {
+        List<SketchDto> drawn = new ArrayList<>();
         for (JsonNode pass : JSON.readTree(sketch)) {
-            drawn.add(new Drawn(
+            drawn.add(new SketchDto(
                     StoredNames.PASS_KIND.value(pass.path(0).asString()),
                     pass.path(1).asDouble(),
                     pass.path(2).asDouble(),

@@ -7,7 +7,6 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import tachylim.method.School;
-import tachylim.task.PassKind;
 import tachylim.workout.Miniature;
 
 /** The methods there are, each with what it is for and how it moves. */
@@ -16,20 +15,10 @@ import tachylim.workout.Miniature;
 @Tag(name = "plan")
 class MethodController {
 
-    /** A stretch of the picture in small. */
-    record ShapeDto(PassKind kind, double tempo, double seconds) {}
-
-    record MethodDto(School school, String title, String hint, String use, List<ShapeDto> shape) {
+    record MethodDto(School school, String title, String hint, String use, List<Miniature.Stretch> shape) {
 
         static MethodDto of(School school) {
-            return new MethodDto(
-                    school,
-                    school.title(),
-                    school.hint(),
-                    school.use(),
-                    Miniature.of(school).stream()
-                            .map(stretch -> new ShapeDto(stretch.kind(), stretch.tempo(), stretch.seconds()))
-                            .toList());
+            return new MethodDto(school, school.title(), school.hint(), school.use(), Miniature.of(school));
         }
     }
 

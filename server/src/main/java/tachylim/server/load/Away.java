@@ -1,0 +1,21 @@
+package tachylim.server.load;
+
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import tachylim.load.Elsewhere;
+
+/** Something that was played away from the screen, as it is told. */
+public record Away(
+        @NotNull(message = "Say what it was.") Elsewhere kind,
+
+        @Min(value = 1, message = MINUTES) @Max(value = Elsewhere.MOST_MINUTES, message = MINUTES)
+        int minutes,
+
+        @NotNull @Size(max = LONGEST_NOTE, message = NOTE) String note) {
+
+    public static final int LONGEST_NOTE = 200;
+    public static final String NOTE = "A note has up to " + LONGEST_NOTE + " characters.";
+    public static final String MINUTES = "Give 1 to " + Elsewhere.MOST_MINUTES + " minutes.";
+}
