@@ -7,8 +7,8 @@ package tachylim.load;
  * 2017). That their ratio foretells injuries is contested (Impellizzeri and others 2020); here it only keeps a jump small.
  * This class is immutable.
  *
- * @param week the average over 7 days, a day
- * @param month the average over 28 days, a day
+ * @param week the effort of a day, on average over 7 days
+ * @param month the effort of a day, on average over 28 days
  */
 public record Baselines(Effort week, Effort month) {
 

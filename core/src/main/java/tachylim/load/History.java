@@ -14,7 +14,7 @@ import java.util.TreeMap;
  * @param today the day that is asked about; what is done of it is not in here
  * @param played the effort of each day with playing before it
  * @param bursts the burst seconds of each day that had any and was taken well
- * @param usualEffort what the player says they usually play, a day
+ * @param usualEffort what the player says they usually play on a day
  */
 public record History(
         LocalDate today, NavigableMap<LocalDate, Effort> played, Map<LocalDate, Double> bursts, Effort usualEffort) {
