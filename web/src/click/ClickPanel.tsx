@@ -2,8 +2,8 @@ import { useEffect, useRef, useState } from "react";
 import { Button } from "../ui/Button";
 import { INPUT, Labelled } from "../ui/Field";
 import { useTaps } from "../ui/useTaps";
-import { type Click, schedule } from "./clicks";
-import { type ClickWishes, latencyBy, SILENCES, SOUNDS, wish, wishes } from "./wishes";
+import { schedule } from "./clicks";
+import { type Click, type ClickWishes, latencyBy, SILENCES, SOUNDS, wish, wishes } from "./wishes";
 
 const SOUND_NAMES = { block: "struck block", tick: "dry tick", bell: "small bell" } as const;
 const SILENCE_NAMES = {

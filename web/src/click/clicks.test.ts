@@ -1,5 +1,6 @@
 import { describe, expect, it, vi } from "vitest";
-import { type Click, placeAt, samples, schedule, tempoAt, times } from "./clicks";
+import { placeAt, samples, schedule, tempoAt, times } from "./clicks";
+import type { Click } from "./wishes";
 
 const programme: Click[] = [0, 1, 2, 3, 4].map((beat) => ({
   seconds: (beat * 60) / 132,

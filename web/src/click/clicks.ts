@@ -1,7 +1,4 @@
-import type { Schemas } from "../api/client";
-import type { ClickWishes, Sound } from "./wishes";
-
-export type Click = Schemas["ClickDto"];
+import type { Click, ClickWishes, Sound } from "./wishes";
 
 /** Pitch and loudness of each kind of click: the count-in is higher, the accent brighter. */
 const SOUND: Record<Click["kind"], { pitch: number; gain: number }> = {

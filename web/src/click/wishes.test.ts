@@ -1,9 +1,8 @@
 // @vitest-environment jsdom
 import { afterEach, describe, expect, it } from "vitest";
 import { keep } from "../keep";
-import type { Click } from "./clicks";
 import { placeAt, tempoAt } from "./clicks";
-import { audible, latencyBy, USUAL, wanted, wish, wishes } from "./wishes";
+import { audible, type Click, latencyBy, USUAL, wanted, wish, wishes } from "./wishes";
 
 afterEach(() => ["cello", "flute"].forEach((name) => keep.removeItem(`tachylim.click.${name}`)));
 

@@ -1,5 +1,8 @@
+import type { Schemas } from "../api/client";
 import { keep } from "../keep";
-import type { Click } from "./clicks";
+
+/** One sound of the click, and when. */
+export type Click = Schemas["ClickDto"];
 
 /** How the click sounds: a struck block, a dry tick, a small bell. */
 export const SOUNDS = ["block", "tick", "bell"] as const;

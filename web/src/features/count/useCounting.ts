@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from "react";
-import { type Click, schedule } from "../../click/clicks";
-import { wishes } from "../../click/wishes";
+import { schedule } from "../../click/clicks";
+import { type Click, wishes } from "../../click/wishes";
 
 const LEAD_SECONDS = 3;
 
