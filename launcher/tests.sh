@@ -12,7 +12,8 @@ part() { # name, then the command
   shift
   PARTS+=("$name")
   PART_FROM[$name]=$SECONDS
-  ("$@") >"$STATE/$name.log" 2>&1 9>&- &
+  # It may end long before anybody waits for it: it says itself when.
+  (trap 'echo "$SECONDS" >"$STATE/$name.ended"' EXIT && "$@") >"$STATE/$name.log" 2>&1 9>&- &
   PART_PID[$name]=$!
 }
 
@@ -20,7 +21,7 @@ part() { # name, then the command
 await_part() { # name
   local name=$1 failed=0
   wait "${PART_PID[$name]}" || failed=$?
-  PART_TOOK[$name]=$((SECONDS - PART_FROM[$name]))
+  PART_TOOK[$name]=$(($(cat "$STATE/$name.ended" 2>/dev/null || echo "$SECONDS") - PART_FROM[$name]))
   [ "$failed" -ne 0 ] || return 0
   FAILED+=("$name")
   say "--- $name failed; the end of $STATE/$name.log:"
@@ -91,7 +92,7 @@ prepare_tests() { # nothing, or pages
   take_lock
   clear_leftovers
   trap stop_tests EXIT
-  rm -f "$STATE"/*.log "$ROOT"/{core,server,e2e}/target/surefire-reports/TEST-*.xml
+  rm -f "$STATE"/*.{log,ended} "$ROOT"/{core,server,e2e}/target/surefire-reports/TEST-*.xml
   part "npm" fetch_web_packages
   part "core, packed" pack_core
   start_test_database

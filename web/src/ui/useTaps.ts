@@ -1,7 +1,8 @@
 import { type KeyboardEvent, useRef, useState } from "react";
 
 /**
- * Taps on a button or a key, in seconds, as they came and not as the page got to them. A silence longer than {@link silence} begins anew.
+ * Taps on a button or a key, in seconds, as they came and not as the page got to them. A silence longer than
+ * {@link silence} begins anew.
  *
  * A finger counts where it comes down, and a key does not count again while it is held.
  */

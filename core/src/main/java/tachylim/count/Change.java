@@ -43,8 +43,8 @@ public record Change(Tempo target, double beats) {
     }
 
     /**
-     * What a count costs. A count is as fast as is clean, so the best one yet stands for the ceiling; the
-     * first of all is at it.
+     * What a count costs. A count is as fast as is clean, so the best one yet stands for the ceiling; the first of all is at
+     * it.
      *
      * @param count what was counted
      * @param best the most a minute that was ever counted before; 0 when nothing was

@@ -84,10 +84,12 @@ public record Effort(double minutes) implements Comparable<Effort> {
         return new Effort(minutes * factor);
     }
 
+    /** The lesser of two. */
     public Effort orLess(Effort other) {
         return compareTo(other) <= 0 ? this : other;
     }
 
+    /** The greater of two. */
     public Effort orMore(Effort other) {
         return compareTo(other) >= 0 ? this : other;
     }

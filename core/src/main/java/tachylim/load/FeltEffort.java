@@ -32,13 +32,13 @@ public final class FeltEffort {
      * What a day comes to by what was felt: on the day itself a session costs the more of both, since saying that it was easy
      * is no more room today.
      *
-     * @param counted the effort of its rated sessions by tempo and tension
+     * @param day the effort of the whole day by tempo and tension
+     * @param counted that of its rated sessions
      * @param felt the effort of the same sessions as they were felt
      * @param over whether the day is over
-     * @return the effort minutes that have to be added to the day's, below 0 when it felt easier
      */
-    public static double correction(Effort counted, Effort felt, boolean over) {
+    public static Effort ofDay(Effort day, Effort counted, Effort felt, boolean over) {
         double more = felt.minutes() - counted.minutes();
-        return over ? more : Math.max(0, more);
+        return new Effort(Math.max(0, day.minutes() + (over ? more : Math.max(0, more))));
     }
 }

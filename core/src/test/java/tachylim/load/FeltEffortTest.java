@@ -22,8 +22,10 @@ class FeltEffortTest {
 
     @Test
     void sayingThatItWasEasyIsNoMoreRoomToday() {
-        assertThat(FeltEffort.correction(new Effort(20), new Effort(10), false)).isZero();
-        assertThat(FeltEffort.correction(new Effort(20), new Effort(10), true)).isEqualTo(-10);
-        assertThat(FeltEffort.correction(new Effort(20), new Effort(35), false)).isEqualTo(15);
+        Effort day = new Effort(30);
+        assertThat(FeltEffort.ofDay(day, new Effort(20), new Effort(10), false)).isEqualTo(day);
+        assertThat(FeltEffort.ofDay(day, new Effort(20), new Effort(10), true)).isEqualTo(new Effort(20));
+        assertThat(FeltEffort.ofDay(day, new Effort(20), new Effort(35), false)).isEqualTo(new Effort(45));
+        assertThat(FeltEffort.ofDay(day, new Effort(40), Effort.NONE, true)).isEqualTo(Effort.NONE);
     }
 }

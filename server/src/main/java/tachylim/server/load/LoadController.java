@@ -24,6 +24,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import tachylim.load.Effort;
 import tachylim.load.Elsewhere;
 import tachylim.load.Limit;
 import tachylim.load.Ordered;
@@ -50,8 +51,8 @@ class LoadController {
     record DayDto(
             LocalDate day, double effort, double burstSeconds, double playedSeconds, int worstTension, long passes) {
 
-        DayDto costing(double more) {
-            return new DayDto(day, Math.max(0, effort + more), burstSeconds, playedSeconds, worstTension, passes);
+        DayDto costing(Effort other) {
+            return new DayDto(day, other.minutes(), burstSeconds, playedSeconds, worstTension, passes);
         }
 
         DayDto and(DayDto more) {

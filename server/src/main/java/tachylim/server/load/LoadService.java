@@ -280,7 +280,8 @@ public class LoadService {
                 .collect(Collectors.toMap(SessionRatingRepository.Felt::day, Function.identity()));
         return days.stream()
                 .map(day -> felt.containsKey(day.day())
-                        ? day.costing(FeltEffort.correction(
+                        ? day.costing(FeltEffort.ofDay(
+                                new Effort(day.effort()),
                                 new Effort(felt.get(day.day()).counted()),
                                 new Effort(felt.get(day.day()).felt()),
                                 day.day().isBefore(today)))

@@ -13,8 +13,6 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tachylim.ceiling.Estimate;
 import tachylim.ceiling.TimeToMeasure;
-import tachylim.load.Effort;
-import tachylim.load.Limit;
 import tachylim.method.School;
 import tachylim.season.Candidate;
 import tachylim.season.DayWord;
@@ -118,7 +116,7 @@ class TodayService {
                                         today.day()))
                                 .toList(),
                         easy ? Brief.MINIMUM_DOSE : minutes,
-                        new Effort(today.limit(Limit.Kind.EFFORT).left()))
+                        today.allowance().effort())
                 .chosen();
     }
 
