@@ -52,7 +52,7 @@ check_pages() {
 
 test_pages() {
   cd "$ROOT/web"
-  npm run --silent test
+  NO_COLOR=1 npm run --silent test
 }
 
 check_scripts() { shellcheck --check-sourced "$ROOT/tachylim" "$ROOT/launcher/cluster/node-is-ready" "$ROOT/bench/startup.sh"; }

@@ -73,6 +73,7 @@ export function Relief({
   const x = scaleLinear([0, total], [gutter, Math.max(gutter + 8, width - 8)]);
   const y = scaleLog(range, [base, 14]);
   const scales: Scales = { x, y, base };
+  const stands = levels(relief, scales, gutter, x(total));
   const named = labels && names.length > 1;
   const laneTop = height + (labels ? (named ? 62 : 44) : 14);
   const full = laneTop + (lanes ? 104 : 0);
@@ -125,17 +126,15 @@ export function Relief({
             to={width - 8}
             looks={looks}
           />
-          <Ceilings
-            relief={relief}
-            scales={scales}
-            from={gutter}
-            to={x(total)}
-            fill={`url(#${hatch}-band)`}
-            looks={looks}
-          />
+          {stands.map((level) => (
+            <CeilingBand key={level.from} level={level} y={y} fill={`url(#${hatch}-band)`} looks={looks} />
+          ))}
           {planned && <Outline relief={planned} scales={scales} looks={looks} />}
           <Ground relief={relief} scales={scales} looks={looks} hatch={hatch} />
           <BaseLine relief={relief} scales={scales} to={x(total)} looks={looks} />
+          {stands.map((level) => (
+            <CeilingNames key={level.from} level={level} y={y} looks={looks} />
+          ))}
           <RestLabels relief={relief} scales={scales} looks={looks} />
           {labels && <BlockLabels relief={relief} scales={scales} looks={looks} />}
           {named && <PieceNames relief={relief} scales={scales} looks={looks} names={names} />}
@@ -197,84 +196,69 @@ interface Layer {
   looks: Looks;
 }
 
-/** The ceiling and the target behind all, or those of each piece and version behind its own blocks. */
-function Ceilings({ relief, scales, from, to, fill, looks }: Layer & { from: number; to: number; fill: string }) {
-  const found = grounds(relief);
-  if (found.length <= 1) {
-    const whole = { estimate: relief.estimate, target: relief.target };
-    return <CeilingBand {...whole} scales={scales} from={from} to={to} fill={fill} looks={looks} />;
-  }
-  return found.map(({ start, end, block }) => (
-    <CeilingBand
-      key={start}
-      estimate={block.estimate}
-      target={block.target}
-      scales={scales}
-      from={scales.x(start)}
-      to={scales.x(end)}
-      fill={fill}
-      looks={looks}
-    />
-  ));
-}
-
-/** Below this width nothing is written into a band. */
-const ROOM_TO_WRITE = 150;
-
-function CeilingBand({
-  estimate,
-  target,
-  scales: { y },
-  from,
-  to,
-  fill,
-  looks,
-}: {
+/** Where one ceiling and one target hold, from left to right. */
+interface Level {
   estimate: ReliefData["estimate"];
   target: number;
-  scales: Scales;
   from: number;
   to: number;
-  fill: string;
-  looks: Looks;
-}) {
-  const { ceiling } = estimate;
-  const above = y(target) < y(ceiling.high);
-  const width = Math.round((ceiling.high - ceiling.low) / 2);
-  const clashes = Math.abs(y(target) - (y(ceiling.middle) - 9)) < 9;
-  const room = to - from > ROOM_TO_WRITE;
+}
+
+/** Those of the whole, or of each piece and version at its own blocks. */
+function levels(relief: ReliefData, { x }: Scales, from: number, to: number): Level[] {
+  const found = grounds(relief);
+  if (found.length <= 1) return [{ estimate: relief.estimate, target: relief.target, from, to }];
+  return found.map(({ start, end, block }) => ({
+    estimate: block.estimate,
+    target: block.target,
+    from: x(start),
+    to: x(end),
+  }));
+}
+
+/** The ceiling and the target, behind all. */
+function CeilingBand({ level, y, fill, looks }: { level: Level; y: Scales["y"]; fill: string; looks: Looks }) {
+  const { estimate, target, from, to } = level;
+  const { low, middle, high } = estimate.ceiling;
   return (
     <g>
-      <rect x={from} width={to - from} y={y(ceiling.high)} height={y(ceiling.low) - y(ceiling.high)} fill={fill} />
+      <rect x={from} width={to - from} y={y(high)} height={y(low) - y(high)} fill={fill} />
       <line
         x1={from}
         x2={to}
-        y1={y(ceiling.middle)}
-        y2={y(ceiling.middle)}
+        y1={y(middle)}
+        y2={y(middle)}
         stroke={looks.band}
         strokeWidth="1.5"
         strokeDasharray="7 4"
       />
       <line x1={from} x2={to} y1={y(target)} y2={y(target)} stroke={looks.ink} strokeWidth="1.25" />
-      {room && (
-        <>
-          <text
-            x={from + 6}
-            y={y(ceiling.middle) + (clashes ? 15 : -5)}
-            fontSize="13"
-            fontWeight="700"
-            fill={looks.brass}
-          >
-            {estimate.enoughEvidence
-              ? `ceiling ${bpm(ceiling.middle)} ± ${width}`
-              : `ceiling about ${bpm(ceiling.middle)}, a guess yet`}
-          </text>
-          <text x={to} y={y(target) + (above ? -5 : 14)} textAnchor="end" fontSize="13" fill={looks.ink}>
-            target {bpm(target)}
-          </text>
-        </>
-      )}
     </g>
+  );
+}
+
+/** Below this width nothing is written into a band. */
+const ROOM_TO_WRITE = 150;
+
+/** Their names, before all: bars that stand where they are written do not cover them. */
+function CeilingNames({ level, y, looks }: { level: Level; y: Scales["y"]; looks: Looks }) {
+  const { estimate, target, from, to } = level;
+  const { low, middle, high } = estimate.ceiling;
+  if (to - from <= ROOM_TO_WRITE) return null;
+  const above = y(target) < y(high);
+  const clashes = Math.abs(y(target) - (y(middle) - 9)) < 9;
+  const halo = { fontSize: 13, stroke: looks.ground, strokeWidth: 4, paintOrder: "stroke" };
+  return (
+    <>
+      <text {...halo} x={from + 6} y={y(middle) + (clashes ? 15 : -5)} fontWeight="700" fill={looks.brass}>
+        {estimate.enoughEvidence
+          ? `ceiling ${bpm(middle)} ± ${Math.round((high - low) / 2)}`
+          : `ceiling about ${bpm(middle)}, a guess yet`}
+      </text>
+      <text {...halo} x={to} y={y(target) + (above ? -5 : 14)} textAnchor="end" fill={looks.ink}>
+        target {bpm(target)}
+      </text>
+    </>
   );
 }
 
