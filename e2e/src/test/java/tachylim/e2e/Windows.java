@@ -33,16 +33,25 @@ final class Windows {
         if (!page.isClosed() && isEmptied(page)) {
             free.push(page);
         } else {
+            quiet(page);
             page.context().close();
         }
+    }
+
+    /** Nothing else is open, and nothing stands in the way of a request: one that is still under way would trip over it. */
+    private static void quiet(Page page) {
+        BrowserContext context = page.context();
+        context.pages().stream().filter(other -> other != page).forEach(Page::close);
+        if (!page.isClosed()) {
+            page.unrouteAll();
+        }
+        context.unrouteAll();
     }
 
     private static boolean isEmptied(Page page) {
         BrowserContext context = page.context();
         try {
-            context.pages().stream().filter(other -> other != page).forEach(Page::close);
-            page.unrouteAll();
-            context.unrouteAll();
+            quiet(page);
             context.setOffline(false);
             page.navigate("/favicon.svg");
             page.evaluate("() => { localStorage.clear(); sessionStorage.clear(); }");
