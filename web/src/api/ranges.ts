@@ -24,6 +24,7 @@ export const RANGES = {
     clean: { minimum: 0, maximum: 600 },
     clientId: { minLength: 36, maxLength: 36 },
     seconds: { minimum: 30, maximum: 60 },
+    secondsAgo: { minimum: 0, maximum: 129600 },
   },
   Credentials: {
     name: { minLength: 0, maxLength: 60 },

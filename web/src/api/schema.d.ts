@@ -1715,6 +1715,11 @@ export interface components {
             clientId: string;
             /** Format: int32 */
             seconds: number;
+            /**
+             * Format: double
+             * @description how long ago it ended, where it could not be sent at once
+             */
+            secondsAgo: number | null;
         };
         CountsView: {
             /** @description why nothing should be counted now; empty when something may */
@@ -1830,6 +1835,8 @@ export interface components {
             focus: string;
             /** Format: date-time */
             lastAt: string;
+            /** @description whether some of it arrived so late that it counts for its day, and not for the ceiling */
+            late: boolean;
             /** Format: int32 */
             minutes: number;
             note: string;
@@ -2503,6 +2510,11 @@ export interface components {
             first: components["schemas"]["PracticeRow"][];
             /**
              * Format: int32
+             * @description how many of them seem to be here already
+             */
+            here: number;
+            /**
+             * Format: int32
              * @description how many rows were kept now
              */
             kept: number;
@@ -2519,6 +2531,8 @@ export interface components {
         PracticeRow: {
             /** Format: date */
             date: string;
+            /** @description whether it seems to be here already, so that it is not taken over again */
+            here: boolean;
             /** Format: int32 */
             minutes: number;
             note: string;
@@ -2538,6 +2552,8 @@ export interface components {
             clientId: string;
             /** Format: double */
             seconds: number;
+            /** @description whether it was a variation, whose tempo says less of how fast its notes are */
+            varied: boolean;
         };
         /** @description a refusal or a failure, with a sentence to act on; parts that do not apply are left out */
         Problem: {
@@ -2784,7 +2800,7 @@ export interface components {
             occasions: string[];
             off: boolean;
             /** @enum {string} */
-            rule: "OWN" | "AVERAGE" | "USUAL_DAY" | "WEEK" | "RETURN" | "TAPER" | "ORDERED" | "SYMPTOM";
+            rule: "OWN" | "AVERAGE" | "USUAL_DAY" | "WEEK" | "RETURN" | "TAPER" | "ORDERED" | "SYMPTOM" | "EARLIER";
             ruleTitle: string;
             shares: components["schemas"]["ShareDto"][];
             why: string;

@@ -29,11 +29,11 @@ export function usePlayback(passageId: number) {
   const [error, setError] = useState<unknown>();
 
   const { mutate: practised, error: uncounted } = useChange(
-    ({ bpm, seconds }: { bpm: number; seconds: number }) =>
+    ({ bpm, seconds, varied }: { bpm: number; seconds: number; varied: boolean }) =>
       given(
         api.POST("/api/passages/{id}/practice", {
           params: { path: { id: passageId } },
-          body: { clientId: crypto.randomUUID(), bpm, seconds },
+          body: { clientId: crypto.randomUUID(), bpm, seconds, varied },
         }),
       ),
     touches.practice(passageId),
@@ -84,7 +84,7 @@ export function usePlayback(passageId: number) {
           clearInterval(timer);
           quiet.forEach((end) => end());
           const seconds = Math.min(context.currentTime - from, heard.seconds) - (heard.notes[0]?.seconds ?? 0);
-          if (along && seconds >= LEAST_SECONDS) practised({ bpm, seconds });
+          if (along && seconds >= LEAST_SECONDS) practised({ bpm, seconds, varied: !!variant });
         };
       } catch (failure) {
         setError(failure);

@@ -68,7 +68,7 @@ export function Days({ days, today, cap }: { days: Day[]; today: string; cap: nu
 function Hill({ d, x, top, half }: { d: Day; x: number; top: number; half: number }) {
   return (
     <g>
-      <title>{`${day(d.day)}: ${oneDecimal(d.effort)} effort minutes, ${clock(d.burstSeconds)} of bursts`}</title>
+      <title>{`${day(d.day)}: ${oneDecimal(d.effort)} effort minutes, ${clock(d.burstSeconds)} of fast playing`}</title>
       <path
         d={`M${x - half} ${BASE}L${x - half * 0.6} ${top}H${x + half * 0.6}L${x + half} ${BASE}z`}
         className="fill-spruce"

@@ -14,7 +14,7 @@ type Kind = Schemas["GivenWish"]["kind"];
 
 const UNIT: Record<Kind, string> = {
   EFFORT: "effort minutes a day",
-  BURST_SECONDS: "seconds of bursts a day",
+  BURST_SECONDS: "seconds of fast playing a day",
   PLAYING_MINUTES: "minutes of playing a day",
 };
 const KINDS = Object.keys(UNIT) as Kind[];

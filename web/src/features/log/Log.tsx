@@ -88,6 +88,7 @@ function Row({ entry }: { entry: Entry }) {
           {timeOfDay(entry.startedAt)}
           {open && " · still open"}
           {entry.outcome && OUTCOME[entry.outcome] && ` · ${OUTCOME[entry.outcome]}`}
+          {entry.late && " · arrived days later: counts for its day, not for the ceiling"}
         </span>
         {entry.note && (
           <span className="block text-sm" dir="auto">
@@ -99,7 +100,7 @@ function Row({ entry }: { entry: Entry }) {
       <div>
         <Sketch
           passes={entry.sketch}
-          label={`${entry.clean} clean, ${entry.rough} rough, ${entry.broke} broke; bursts for ${clock(entry.burstSeconds)}`}
+          label={`${entry.clean} clean, ${entry.rough} rough, ${entry.broke} broke; fast playing for ${clock(entry.burstSeconds)}`}
         />
       </div>
       <p className="text-soft sm:col-span-2 lg:col-span-1">

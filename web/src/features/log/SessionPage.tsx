@@ -57,7 +57,8 @@ function Comparison({ planned, played }: { planned: Schemas["TotalsDto"]; played
     ["playing", (totals) => minutes(totals.playingSeconds)],
     ["rest", (totals) => minutes(totals.restSeconds)],
     ["passes", (totals) => String(totals.passes)],
-    ["bursts", (totals) => `${totals.bursts}, ${clock(totals.burstSeconds)}`],
+    ["bursts", (totals) => `${totals.bursts}`],
+    ["fast playing", (totals) => clock(totals.burstSeconds)],
     ["notes", (totals) => totals.notes.toLocaleString()],
     ["effort minutes", (totals) => oneDecimal(totals.effort)],
   ];

@@ -113,7 +113,7 @@ function Editor({ usual, asked }: { usual: Schemas["PlanView"]; asked: Partial<W
         <Total name="playing" value={minutes(totals.playingSeconds)} />
         <Total name="rest" value={minutes(totals.restSeconds)} />
         <Total name="notes" value={totals.notes.toLocaleString()} />
-        <Total name="of bursts" value={clock(totals.burstSeconds)} />
+        <Total name="of fast playing" value={clock(totals.burstSeconds)} />
         <Total
           name={`effort, of ${bpm(Math.max(0, view.relief.effortCap - view.relief.effortBefore))} left`}
           value={oneDecimal(totals.effort)}

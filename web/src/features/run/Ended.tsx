@@ -49,7 +49,7 @@ export function Ended({ view, settled }: { view: RunView; settled: boolean }) {
           <Figure name="passes" value={String(totals.passes)} />
           <Figure name="clean · rough · broke" value={`${totals.clean} · ${totals.rough} · ${totals.broke}`} />
           <Figure name="of playing" value={minutes(totals.playingSeconds)} />
-          <Figure name="of bursts" value={clock(totals.burstSeconds)} />
+          <Figure name="of fast playing" value={clock(totals.burstSeconds)} />
           <Figure name={`of ${bpm(view.relief.effortCap)} effort minutes today`} value={oneDecimal(effort)} />
         </dl>
         {felt && settled && view.step.ended !== "OUTDATED" && <HowHard runId={view.id} />}

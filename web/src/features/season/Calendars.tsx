@@ -21,7 +21,12 @@ export function Calendars({ season }: { season: Schemas["SeasonView"] }) {
       {open.data && (
         <label>
           <span className="mb-1 block font-semibold">The address, shown this once</span>
-          <input readOnly className={INPUT} value={open.data.address} onFocus={(event) => event.target.select()} />
+          <input
+            readOnly
+            className={INPUT}
+            value={new URL(open.data.address, location.origin).href}
+            onFocus={(event) => event.target.select()}
+          />
         </label>
       )}
       <p className="text-soft">

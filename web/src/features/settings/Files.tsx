@@ -85,10 +85,10 @@ function Notebook() {
       </label>
       <Failure of={read} />
       {preview && <Preview preview={preview} />}
-      {file && preview && preview.problems.length === 0 && preview.rows > 0 && preview.kept === 0 && (
+      {file && preview && preview.problems.length === 0 && preview.rows > preview.here && preview.kept === 0 && (
         <div>
           <Button kind="main" disabled={read.isPending} onClick={() => read.mutate({ chosen: file, keep: true })}>
-            Take {preview.rows} {preview.rows === 1 ? "entry" : "entries"} over
+            Take {preview.rows - preview.here} {preview.rows - preview.here === 1 ? "entry" : "entries"} over
           </Button>
         </div>
       )}
@@ -118,6 +118,7 @@ function Preview({ preview }: { preview: Schemas["PracticePreview"] }) {
       <caption className="pb-1 text-left text-soft">
         {preview.rows} {preview.rows === 1 ? "row" : "rows"}
         {preview.rows > preview.first.length && `, the first ${preview.first.length} of them`}
+        {preview.here > 0 && `; ${preview.here} seem to be here already and are left out`}
         {preview.kept > 0 && `; ${preview.kept} taken over`}
       </caption>
       <tbody>
@@ -129,6 +130,7 @@ function Preview({ preview }: { preview: Schemas["PracticePreview"] }) {
               {one.passage}
               {one.tempo !== null && ` at ${bpm(one.tempo)}`}
               {one.note && <span className="text-soft"> {one.note}</span>}
+              {one.here && <span className="text-soft"> (here already)</span>}
             </td>
           </tr>
         ))}

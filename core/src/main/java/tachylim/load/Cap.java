@@ -18,7 +18,8 @@ public record Cap(Rule rule, Effort effort, String why) {
         RETURN("Coming back"),
         TAPER("Before a performance"),
         ORDERED("Given by somebody"),
-        SYMPTOM("After a symptom");
+        SYMPTOM("After a symptom"),
+        EARLIER("As it stood earlier today");
 
         private final String title;
 

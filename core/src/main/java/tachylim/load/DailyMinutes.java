@@ -18,6 +18,19 @@ public record DailyMinutes(int minutes, Integer next, LocalDate from, LocalDate 
     public static final int LEAST = 5;
     public static final int MOST = 600;
 
+    /**
+     * @throws IllegalArgumentException if minutes are outside their range, or others come without their day
+     */
+    public DailyMinutes {
+        checked(minutes);
+        if (next != null) {
+            checked(next);
+        }
+        if ((next == null) != (from == null)) {
+            throw new IllegalArgumentException("Other minutes hold from a day, and a day changes minutes");
+        }
+    }
+
     /** What somebody is taken to play who has not said. */
     public static final int USUAL = 30;
 

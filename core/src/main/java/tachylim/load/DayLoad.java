@@ -6,7 +6,7 @@ import tachylim.task.Tension;
  * What was done on one day. This class is immutable.
  *
  * @param effort what it cost
- * @param burstSeconds seconds of bursts
+ * @param burstSeconds seconds of fast playing: bursts, and a share of what measures
  * @param playedSeconds seconds of playing, without rests
  * @param worstTension the highest tension given
  */

@@ -22,9 +22,15 @@ import tachylim.task.Tension;
  * @param history the days before
  * @param performances the days on which something is needed
  * @param ordered limits that somebody gave
+ * @param lowest the lowest that today's caps have been; empty while nothing has changed them
  */
 public record Guardrails(
-        int usualMinutes, Care care, History history, Collection<LocalDate> performances, List<Ordered> ordered) {
+        int usualMinutes,
+        Care care,
+        History history,
+        Collection<LocalDate> performances,
+        List<Ordered> ordered,
+        Optional<Lowest> lowest) {
 
     /** Seconds of bursts a day at first. */
     public static final double BURST_SECONDS = 90;
@@ -66,6 +72,12 @@ public record Guardrails(
         DailyMinutes.checked(usualMinutes);
         performances = List.copyOf(performances);
         ordered = List.copyOf(ordered);
+    }
+
+    /** Those of a day whose caps were not changed. */
+    public Guardrails(
+            int usualMinutes, Care care, History history, Collection<LocalDate> performances, List<Ordered> ordered) {
+        this(usualMinutes, care, history, performances, ordered, Optional.empty());
     }
 
     /** Those of a player of whom nothing is known yet. */
@@ -144,7 +156,32 @@ public record Guardrails(
         usualDay().ifPresent(caps::add);
         taper().ifPresent(caps::add);
         orders(Limit.Kind.EFFORT).forEach(one -> caps.add(new Cap(Cap.Rule.ORDERED, new Effort(one.cap()), one.why())));
-        return caps.stream().sorted(Comparator.comparing(Cap::effort)).toList();
+        List<Cap> sorted = new ArrayList<>(
+                caps.stream().sorted(Comparator.comparing(Cap::effort)).toList());
+        lowest.flatMap(Lowest::effort)
+                .filter(earlier -> sorted.get(0).effort().isMoreThan(earlier.effort()))
+                .ifPresent(
+                        earlier -> sorted.add(0, new Cap(Cap.Rule.EARLIER, earlier.effort(), onlyDown(earlier.why()))));
+        return List.copyOf(sorted);
+    }
+
+    private static String onlyDown(String why) {
+        return "Today's caps only move down, and earlier today this held: " + why;
+    }
+
+    /** What today's caps are at the most from now on. */
+    public Lowest lowest(DayLoad day, Instant now) {
+        Optional<Cap> effort = caps(now).stream()
+                .filter(cap -> cap.rule() != Cap.Rule.OWN && cap.rule() != Cap.Rule.SYMPTOM)
+                .findFirst();
+        return new Lowest(
+                lowest.flatMap(Lowest::effort)
+                        .filter(earlier -> effort.isEmpty() || effort.get().rule() == Cap.Rule.EARLIER)
+                        .or(() -> effort),
+                lowest.map(Lowest::bursts)
+                        .filter(earlier ->
+                                earlier.cap() <= burstsByTheRules(day).cap())
+                        .orElseGet(() -> burstsByTheRules(day)));
     }
 
     /** The return that today is in, if it is. */
@@ -223,6 +260,15 @@ public record Guardrails(
     }
 
     private Limit bursts(DayLoad day) {
+        Limit now = burstsByTheRules(day);
+        return lowest.map(Lowest::bursts)
+                .filter(earlier -> earlier.cap() < now.cap())
+                .map(earlier ->
+                        new Limit(Limit.Kind.BURST_SECONDS, earlier.cap(), day.burstSeconds(), onlyDown(earlier.why())))
+                .orElse(now);
+    }
+
+    private Limit burstsByTheRules(DayLoad day) {
         Limit ours = ownBursts(day);
         return orders(Limit.Kind.BURST_SECONDS).stream()
                 .min(Comparator.comparingDouble(Ordered::cap))
@@ -233,7 +279,7 @@ public record Guardrails(
 
     private Limit ownBursts(DayLoad day) {
         if (day.worstTension() == Tension.LOCKED) {
-            return noBursts(day, "Tension reached 5 today, so no more bursts.");
+            return noBursts(day, "Tension reached 5 today, so nothing fast any more.");
         }
         if (care.burstsLocked()) {
             return noBursts(
@@ -256,8 +302,8 @@ public record Guardrails(
                 cap,
                 day.burstSeconds(),
                 well == 0
-                        ? Math.round(BURST_SECONDS) + " seconds of bursts a day to begin with."
-                        : Math.round(BURST_SECONDS) + " seconds of bursts, and " + Math.round(100 * BURST_GROWTH)
+                        ? Math.round(BURST_SECONDS) + " seconds of fast playing a day to begin with."
+                        : Math.round(BURST_SECONDS) + " seconds of fast playing, and " + Math.round(100 * BURST_GROWTH)
                                 + "% more for each of " + well + " days of the last four weeks that were taken well.");
     }
 

@@ -10,10 +10,10 @@ package tachylim.load;
  */
 public record Limit(Kind kind, double cap, double used, String why) {
 
-    /** The limits a day can have, each with its name and its unit. */
+    /** The limits a day can have, each with its name and its unit. Fast playing is bursts, and a share of what measures. */
     public enum Kind {
         EFFORT("Effort", "effort minutes", false),
-        BURST_SECONDS("Bursts", "seconds of bursts", true),
+        BURST_SECONDS("Fast playing", "seconds of fast playing", true),
         PLAYING_MINUTES("Playing", "minutes of playing", false);
 
         private final String title;

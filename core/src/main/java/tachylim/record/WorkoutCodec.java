@@ -7,6 +7,7 @@ import org.apache.commons.numbers.fraction.Fraction;
 import tachylim.ceiling.Posterior;
 import tachylim.codec.Codec;
 import tachylim.codec.Fields;
+import tachylim.method.Probes;
 import tachylim.method.School;
 import tachylim.method.WarmUpRoutine;
 import tachylim.notation.abc.AbcReader;
@@ -16,6 +17,7 @@ import tachylim.tempo.Tempo;
 import tachylim.workout.Allowance;
 import tachylim.workout.Block;
 import tachylim.workout.Brief;
+import tachylim.workout.PieceLeft;
 import tachylim.workout.Sketch;
 import tachylim.workout.Theme;
 import tachylim.workout.Workout;
@@ -54,7 +56,12 @@ public final class WorkoutCodec {
             theme.get("weak", Codec.WHOLE.list(), Theme::weak),
             theme.get("versions", Codec.TEXT.list(), Theme::versions),
             theme.get("modes", EstimateCodec.ESTIMATE.byName(), Theme::modes),
-            theme.whole("passesLeft", Theme::passesLeft)));
+            new PieceLeft(
+                    theme.whole("passesLeft", one -> one.left().passes()),
+                    theme.get(
+                            "probesLeft",
+                            Codec.WHOLE.or(Probes.MOST),
+                            one -> one.left().probes()))));
 
     public static final Codec<Allowance> ALLOWANCE = Codec.object(allowance -> new Allowance(
             allowance.get("effort", SegmentCodec.EFFORT, Allowance::effort),

@@ -6,6 +6,7 @@ import java.util.List;
 import tachylim.load.Effort;
 import tachylim.method.Move;
 import tachylim.method.Position;
+import tachylim.method.School;
 import tachylim.task.PassKind;
 import tachylim.task.Tension;
 
@@ -18,9 +19,33 @@ final class Caps {
         this.now = now;
     }
 
+    /** Whether a burst or a probe is more fast playing than is left of today. */
     boolean hasNoBurstTimeFor(Pass pass) {
-        return pass.kind() == PassKind.BURST
-                && pass.burstSeconds() > now.progress().left().burstSeconds();
+        return pass.burstSeconds() > now.progress().left().burstSeconds();
+    }
+
+    /**
+     * Whether a block measures where nothing is to be measured: after a hand that gripped today, and what was measured today
+     * as often as a test does.
+     */
+    boolean mayNotMeasure() {
+        if (now.current().method().school() != School.CEILING_TEST) {
+            return false;
+        }
+        Tension worst = now.tally().worstTension();
+        return worst.atLeast(Tension.GRIPPING)
+                || now.tally().condition().worst().atLeast(Tension.GRIPPING)
+                || probesLeft() <= 0;
+    }
+
+    private int probesLeft() {
+        int theme = now.current().theme();
+        return now.workout().brief().themes().get(theme).left().probes()
+                - (int) now.progress().past().stream()
+                        .filter(one -> one.step() instanceof Pass pass
+                                && pass.kind() == PassKind.PROBE
+                                && now.workout().blocks().get(one.block()).theme() == theme)
+                        .count();
     }
 
     /** Whether the piece of the block at hand has had its passes of the day. */
@@ -41,7 +66,7 @@ final class Caps {
                         && now.workout().blocks().get(one.block()).theme() == theme)
                 .mapToInt(Segment::passes)
                 .sum();
-        return now.workout().brief().themes().get(theme).passesLeft() - played;
+        return now.workout().brief().themes().get(theme).left().passes() - played;
     }
 
     /** The pass, with fewer rounds where the whole is more than is left of today; null if even once is. */

@@ -261,7 +261,7 @@ public final class Composer {
         List<Theme> themes = workout.brief().themes();
         return IntStream.range(0, themes.size())
                 .anyMatch(theme -> passesOf(theme, workout, ahead)
-                        > NEARLY_ALL * themes.get(theme).passesLeft());
+                        > NEARLY_ALL * themes.get(theme).left().passes());
     }
 
     private static int passesOf(int theme, Workout workout, List<Segment> ahead) {

@@ -21,6 +21,9 @@ import tachylim.tempo.Tempo;
  */
 public record Pass(Task task, Piece notes, int beats, int rounds, int countIn, String why) implements Step {
 
+    /** How much of a probe counts as fast playing. */
+    static final double PROBE_SHARE = 1 / 3.0;
+
     /** A pass at one tempo, judged. */
     public Pass(PassKind kind, Tempo tempo, Piece notes, int beats, int rounds, int countIn, String why) {
         this(Task.at(kind, tempo), notes, beats, rounds, countIn, why);
@@ -74,12 +77,24 @@ public record Pass(Task task, Piece notes, int beats, int rounds, int countIn, S
         return pulse().lasting(beats);
     }
 
-    /** Seconds of it that count as burst time. */
+    /** Seconds of it that count as fast playing. */
     public double burstSeconds() {
-        if (kind() != PassKind.BURST) {
-            return 0;
-        }
-        return pulse() instanceof Pulse.Switching switching ? switching.quickSeconds() : playSeconds();
+        return burstSeconds(playSeconds());
+    }
+
+    /**
+     * Seconds of fast playing in its first seconds: those of a burst, and of a probe {@value #PROBE_SHARE}, since it is played
+     * near the ceiling and not above it. A rule of thumb.
+     */
+    double burstSeconds(double played) {
+        return switch (kind()) {
+            case BURST ->
+                Math.min(
+                        played,
+                        pulse() instanceof Pulse.Switching switching ? switching.quickSeconds() : playSeconds());
+            case PROBE -> PROBE_SHARE * played;
+            case WARM_UP, CONTROLLED, CLOSING -> 0;
+        };
     }
 
     /** Its first seconds of playing, as stretches at one tempo each. */

@@ -18,6 +18,7 @@ import tachylim.method.SteadyClimb;
 import tachylim.method.WarmUpRoutine;
 import tachylim.passage.Passage;
 import tachylim.task.PassKind;
+import tachylim.task.Tension;
 import tachylim.tempo.Tempo;
 import tachylim.tempo.Whole;
 
@@ -142,13 +143,15 @@ public final class Planner {
             remarks.add("Even at " + Tempo.of(Tempo.MIN) + " the quickest notes of this come at "
                     + Math.round(main.slowestRate()) + " a second, and nothing above " + Math.round(main.fastestRate())
                     + " is planned that was never reached. Count a shorter beat.");
-        } else if (brief.themes().stream().allMatch(theme -> theme.passesLeft() == 0)) {
+        } else if (brief.themes().stream().allMatch(theme -> theme.left().passes() == 0)) {
             remarks.add("This has had its " + Guardrails.PASSES_OF_A_PIECE
                     + " passes of today; more of the same is repeated and not learned. Another piece, or tomorrow.");
         } else if (brief.allowance().isWorthStarting()) {
             brief.sketches().forEach(sketch -> blocks.add(new Planner(brief, sketch, music.apply(sketch)).block()));
             if (!brief.spared().isEmpty()) {
                 remarks.add(brief.spared());
+            } else if (brief.choices().school() == School.CEILING_TEST && !main.mayMeasure()) {
+                remarks.add(main.whyNotMeasured());
             } else if (main.hasReachedTarget() && brief.choices().school() == School.INTERVAL_BURSTS) {
                 remarks.add("The ceiling of " + main.ceiling() + " has passed the target of " + main.target
                         + ": performances and upkeep take the place of bursts. Raise the target if more is wanted.");
@@ -222,9 +225,30 @@ public final class Planner {
         return choices.school() == School.EASY || !brief.spared().isEmpty();
     }
 
-    /** A hand that gripped measures nothing but itself. */
     private boolean mayMeasure() {
-        return !isEasy() && theme.gripped().isEmpty();
+        return !isEasy() && whyNotMeasured().isEmpty();
+    }
+
+    /** Why nothing is measured on a day that is not easy anyway, one sentence; empty when nothing stands in the way. */
+    private String whyNotMeasured() {
+        if (theme.gripped().isPresent() || brief.condition().worst().atLeast(Tension.GRIPPING)) {
+            return "A hand has gripped today: what it is measured by now would only be the grip.";
+        }
+        if (theme.left().probes() == 0) {
+            return "The ceiling of this was measured today, and once a day is enough.";
+        }
+        return probeTime() > brief.allowance().burstSeconds()
+                ? "Nothing is measured: today's fast playing is used or locked."
+                : "";
+    }
+
+    /** What a probe takes of the day's fast playing, in seconds. */
+    private double probeTime() {
+        return probe().burstSeconds();
+    }
+
+    private Pass probe() {
+        return new Phrasing(music.notes()).pass(new Move.Play(PassKind.PROBE, ceiling(), ""), choices.burstBeats(), 0);
     }
 
     private Tempo ceiling() {
@@ -279,17 +303,17 @@ public final class Planner {
         if (!mayMeasure() || brief.minutes() < LEAST_MINUTES_TO_MEASURE) {
             return 0;
         }
+        int affordable = (int) Math.min(theme.left().probes(), brief.allowance().burstSeconds() / probeTime());
         if (choices.school() == School.CEILING_TEST) {
-            return Probes.MOST;
+            return affordable;
         }
-        int wanted = estimate.isVague() ? Probes.WHEN_UNSURE : Probes.USUAL;
+        int wanted = Math.min(affordable, estimate.isVague() ? Probes.WHEN_UNSURE : Probes.USUAL);
         return (int) Math.min(wanted, brief.minutes() * 60 * MOST_MEASURING / probeSeconds());
     }
 
     /** What a probe takes with its count-in and its rest. */
     private double probeSeconds() {
-        Move.Play probe = new Move.Play(PassKind.PROBE, ceiling(), "");
-        return new Phrasing(music.notes()).pass(probe, choices.burstBeats(), 0).seconds() + PROBE_REST;
+        return probe().seconds() + PROBE_REST;
     }
 
     private Block block(Method method, String why) {
@@ -338,17 +362,15 @@ public final class Planner {
 
     private Block easy() {
         Method loose = School.EASY.core(span());
-        return block(
-                loose,
-                "A day for easy playing only: at " + loose.limit() + ", far below the ease of " + controlledLimit()
-                        + ".");
+        String because = isEasy() ? "A day for easy playing only" : whyNotMeasured() + " Easy playing instead";
+        return block(loose, because + ": at " + loose.limit() + ", far below the ease of " + controlledLimit() + ".");
     }
 
     /** Who asks for it in so many words has one probe at least, however few the minutes. */
     private Block measure() {
         boolean test = choices.school() == School.CEILING_TEST;
         int passes = Math.max(1, probes());
-        Method probes = test ? School.CEILING_TEST.core(span()) : new Probes(overTarget(), passes, Probes.ENOUGH);
+        Method probes = new Probes(test ? span().reach() : overTarget(), passes, Probes.ENOUGH);
         return block(
                 probes,
                 test

@@ -6,7 +6,6 @@ import java.util.Optional;
 import tachylim.ceiling.Known;
 import tachylim.method.Move;
 import tachylim.method.Position;
-import tachylim.method.School;
 import tachylim.task.Answer;
 import tachylim.task.PassKind;
 import tachylim.task.Tension;
@@ -358,12 +357,12 @@ public final class Run {
         return new Situation(workout, progress, now.blocks, now.block, now.blockStart);
     }
 
-    /** After a locked hand only the close is left; after a gripping one nothing is measured. */
+    /** After a locked hand only the close is left. */
     private static boolean isPassedOver(Situation at) {
-        Tension worst = at.tally().worstTension();
-        return new Caps(at).hasHadEnough()
-                || worst == Tension.LOCKED && at.current().part() != Part.CLOSER
-                || worst.atLeast(Tension.GRIPPING) && at.current().method().school() == School.CEILING_TEST;
+        Caps caps = new Caps(at);
+        return caps.hasHadEnough()
+                || caps.mayNotMeasure()
+                || at.tally().worstTension() == Tension.LOCKED && at.current().part() != Part.CLOSER;
     }
 
     /** What the method wants to be played, at a tempo; null when it wants nothing more. */

@@ -14,7 +14,7 @@ import tachylim.task.Verdict;
  *
  * @param condition the reserve now, and how long the last break is ago
  * @param effort what was played cost
- * @param burstSeconds seconds of bursts
+ * @param burstSeconds seconds of fast playing, as {@link Pass#burstSeconds()} counts them
  * @param playingSeconds seconds of playing, count-ins not counted
  * @param elapsed seconds of the run, with the time to answer
  * @param leastSeconds seconds that must have gone by on the clock for this to have been played
@@ -101,7 +101,7 @@ public record Tally(
         return new Tally(
                 condition.played(left, time),
                 effort.plus(effort(pass, seconds, estimate, felt)),
-                burstSeconds + Math.min(seconds, pass.burstSeconds()),
+                burstSeconds + pass.burstSeconds(seconds),
                 playingSeconds + seconds,
                 elapsed + time,
                 leastSeconds + least,

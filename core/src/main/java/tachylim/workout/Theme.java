@@ -6,7 +6,6 @@ import java.util.Optional;
 import tachylim.ceiling.Estimate;
 import tachylim.ceiling.Known;
 import tachylim.ceiling.Modes;
-import tachylim.load.Guardrails;
 import tachylim.passage.Passage;
 import tachylim.tempo.Tempo;
 
@@ -23,7 +22,7 @@ import tachylim.tempo.Tempo;
  * @param weak the links that break most, from 0, the weakest first
  * @param versions the versions chosen for today, by their keys, in the order they are wanted
  * @param modes how fast it is in modes of articulation or movement, by their names; those it was not played in are missing
- * @param passesLeft how many passes of it today still has, 0 to {@value Guardrails#PASSES_OF_A_PIECE}
+ * @param left what today still has of it
  */
 public record Theme(
         long id,
@@ -36,7 +35,7 @@ public record Theme(
         List<Integer> weak,
         List<String> versions,
         Map<String, Estimate> modes,
-        int passesLeft) {
+        PieceLeft left) {
 
     public Theme {
         weak = List.copyOf(weak);
@@ -57,7 +56,7 @@ public record Theme(
                 List.of(),
                 List.of(),
                 Map.of(),
-                Guardrails.PASSES_OF_A_PIECE);
+                PieceLeft.ALL);
     }
 
     public Estimate estimate() {
@@ -66,44 +65,42 @@ public record Theme(
 
     /** The same with what is known now. */
     public Theme knowing(Known now) {
-        return new Theme(id, music, target, now, lastTempo, reachedRate, gripped, weak, versions, modes, passesLeft);
+        return new Theme(id, music, target, now, lastTempo, reachedRate, gripped, weak, versions, modes, left);
     }
 
     /** The same, with where the last climb ended. */
     public Theme climbedTo(Optional<Tempo> tempo) {
-        return new Theme(id, music, target, known, tempo, reachedRate, gripped, weak, versions, modes, passesLeft);
+        return new Theme(id, music, target, known, tempo, reachedRate, gripped, weak, versions, modes, left);
     }
 
     /** The same, having reached so many notes a second. */
     public Theme reaching(double rate) {
-        return new Theme(id, music, target, known, lastTempo, rate, gripped, weak, versions, modes, passesLeft);
+        return new Theme(id, music, target, known, lastTempo, rate, gripped, weak, versions, modes, left);
     }
 
     /** The same, having gripped at a tempo today. */
     public Theme gripping(Optional<Tempo> tempo) {
-        return new Theme(id, music, target, known, lastTempo, reachedRate, tempo, weak, versions, modes, passesLeft);
+        return new Theme(id, music, target, known, lastTempo, reachedRate, tempo, weak, versions, modes, left);
     }
 
     /** The same, with the links that break most. */
     public Theme breakingAt(List<Integer> links) {
-        return new Theme(id, music, target, known, lastTempo, reachedRate, gripped, links, versions, modes, passesLeft);
+        return new Theme(id, music, target, known, lastTempo, reachedRate, gripped, links, versions, modes, left);
     }
 
     /** The same, wanted in some versions today. */
     public Theme in(List<String> keys) {
-        return new Theme(id, music, target, known, lastTempo, reachedRate, gripped, weak, keys, modes, passesLeft);
+        return new Theme(id, music, target, known, lastTempo, reachedRate, gripped, weak, keys, modes, left);
     }
 
     /** The same, with how fast it is in some modes. */
     public Theme besides(Map<String, Estimate> inModes) {
-        return new Theme(
-                id, music, target, known, lastTempo, reachedRate, gripped, weak, versions, inModes, passesLeft);
+        return new Theme(id, music, target, known, lastTempo, reachedRate, gripped, weak, versions, inModes, left);
     }
 
-    /** The same, with so many passes of today left. */
-    public Theme withPassesLeft(int passes) {
-        return new Theme(
-                id, music, target, known, lastTempo, reachedRate, gripped, weak, versions, modes, Math.max(0, passes));
+    /** The same, with so much of today left. */
+    public Theme having(PieceLeft ofToday) {
+        return new Theme(id, music, target, known, lastTempo, reachedRate, gripped, weak, versions, modes, ofToday);
     }
 
     /**

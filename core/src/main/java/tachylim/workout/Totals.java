@@ -14,7 +14,7 @@ import tachylim.task.Verdict;
  * @param restSeconds seconds of rest
  * @param seconds seconds in all, with counting in and answering
  * @param notes notes played, all rounds counted
- * @param burstSeconds seconds of bursts
+ * @param burstSeconds seconds of fast playing
  * @param bursts how many bursts
  * @param passes how many passes
  * @param clean how many of them were clean; one of a set as any other

@@ -105,7 +105,8 @@ class LimitsOfADayTest {
         History fresh = History.none(TODAY, new Effort(60));
         assertThat(bursts(rails(fresh, Care.NONE), DayLoad.NONE).cap()).isEqualTo(90);
         assertThat(bursts(rails(fresh, Care.NONE), new DayLoad(new Effort(0), 0, 0, Tension.LOCKED)))
-                .isEqualTo(new Limit(Limit.Kind.BURST_SECONDS, 0, 0, "Tension reached 5 today, so no more bursts."));
+                .isEqualTo(new Limit(
+                        Limit.Kind.BURST_SECONDS, 0, 0, "Tension reached 5 today, so nothing fast any more."));
         Limit twice = bursts(rails(fresh, new Care(null, null, true)), DayLoad.NONE);
         assertThat(twice.cap()).isZero();
         assertThat(twice.why()).startsWith("Two reports within 14 days");

@@ -6,6 +6,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import org.junit.jupiter.api.Test;
+import tachylim.task.Tension;
 
 class SparingTest {
 
@@ -14,25 +15,34 @@ class SparingTest {
 
     @Test
     void aDayLikeAnyOtherSparesNobody() {
-        assertThat(Sparing.why(TODAY, TODAY.minusDays(1), null, NOW)).isEmpty();
-        assertThat(Sparing.why(TODAY, TODAY.minusDays(7), null, NOW))
+        assertThat(Sparing.why(TODAY, TODAY.minusDays(1), null, Tension.LIGHT, NOW))
+                .isEmpty();
+        assertThat(Sparing.why(TODAY, TODAY.minusDays(7), null, Tension.LIGHT, NOW))
                 .as("six days without playing")
                 .isEmpty();
-        assertThat(Sparing.why(TODAY, null, null, NOW)).isEmpty();
+        assertThat(Sparing.why(TODAY, null, null, Tension.LIGHT, NOW)).isEmpty();
     }
 
     @Test
     void theFirstDayAfterAWeekAwayIsEasy() {
-        assertThat(Sparing.why(TODAY, TODAY.minusDays(8), null, NOW)).startsWith("7 days away");
-        assertThat(Sparing.why(TODAY, TODAY.minusDays(41), null, NOW)).startsWith("40 days away");
+        assertThat(Sparing.why(TODAY, TODAY.minusDays(8), null, Tension.LIGHT, NOW))
+                .startsWith("7 days away");
+        assertThat(Sparing.why(TODAY, TODAY.minusDays(41), null, Tension.LIGHT, NOW))
+                .startsWith("40 days away");
     }
 
     @Test
     void aWeekAfterASymptomIsEasyAndSaysWhoseWordGoesFirst() {
-        assertThat(Sparing.why(TODAY, TODAY.minusDays(1), NOW.minus(Duration.ofDays(3)), NOW))
+        assertThat(Sparing.why(TODAY, TODAY.minusDays(1), NOW.minus(Duration.ofDays(3)), Tension.LIGHT, NOW))
                 .contains("symptom")
                 .contains("licensed practitioner");
-        assertThat(Sparing.why(TODAY, TODAY.minusDays(1), NOW.minus(Duration.ofDays(7)), NOW))
+        assertThat(Sparing.why(TODAY, TODAY.minusDays(1), NOW.minus(Duration.ofDays(7)), Tension.LIGHT, NOW))
                 .isEmpty();
+    }
+
+    @Test
+    void aHandThatLockedIsSparedUntilTomorrow() {
+        assertThat(Sparing.why(TODAY, TODAY, null, Tension.LOCKED, NOW)).contains("until tomorrow");
+        assertThat(Sparing.why(TODAY, TODAY, null, Tension.GRIPPING, NOW)).isEmpty();
     }
 }

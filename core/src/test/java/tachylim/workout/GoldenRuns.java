@@ -12,6 +12,7 @@ import tachylim.load.Caution;
 import tachylim.load.Condition;
 import tachylim.load.Effort;
 import tachylim.load.Reserve;
+import tachylim.method.Probes;
 import tachylim.method.School;
 import tachylim.method.Strictness;
 import tachylim.method.WarmUpRoutine;
@@ -163,7 +164,8 @@ public final class GoldenRuns {
                 new Condition(
                         new Reserve(1, 1 + 2 * chance.nextDouble()),
                         chance.nextInt(3) * 200.0,
-                        900 + chance.nextInt(700)),
+                        900 + chance.nextInt(700),
+                        chance.nextInt(10) == 0 ? Tension.GRIPPING : Tension.LOOSE),
                 chance.nextInt(4) == 0
                         ? List.of(
                                 new WarmUpRoutine.Item("Shoulders", 60, false),
@@ -209,7 +211,7 @@ public final class GoldenRuns {
         return Theme.of(music, Tempo.clamped(ceiling * (0.8 + 0.6 * chance.nextDouble())), Known.of(belief))
                 .climbedTo(chance.nextBoolean() ? Optional.of(Tempo.of(ceiling * 0.7)) : Optional.empty())
                 .gripping(chance.nextInt(10) == 0 ? Optional.of(Tempo.of(ceiling * 0.9)) : Optional.empty())
-                .withPassesLeft(chance.nextInt(5) == 0 ? chance.nextInt(20) : 240)
+                .having(new PieceLeft(chance.nextInt(5) == 0 ? chance.nextInt(20) : 240, Probes.MOST))
                 .breakingAt(chance.nextBoolean() ? List.of(1 + chance.nextInt(2)) : List.of());
     }
 

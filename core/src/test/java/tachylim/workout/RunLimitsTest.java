@@ -19,6 +19,7 @@ import tachylim.load.Effort;
 import tachylim.load.Guardrails;
 import tachylim.load.Reserve;
 import tachylim.load.Return;
+import tachylim.method.Probes;
 import tachylim.method.School;
 import tachylim.notation.abc.AbcReader;
 import tachylim.passage.Meter;
@@ -77,7 +78,7 @@ class RunLimitsTest {
         for (int left : new int[] {1, 7, 20}) {
             Run run = Run.start(Planner.plan(Brief.on(
                     Theme.of(music(2, 4), Tempo.of(138), Known.of(Posterior.prior(Tempo.of(124), 0.04)))
-                            .withPassesLeft(left),
+                            .having(new PieceLeft(left, Probes.MOST)),
                     40,
                     Choices.usual(school),
                     PLENTY,
@@ -98,7 +99,7 @@ class RunLimitsTest {
     void aPieceThatHasHadItsPassesIsNotPlanned() {
         Workout none = Planner.plan(Brief.on(
                 Theme.of(music(2, 4), Tempo.of(138), Known.of(Posterior.prior(Tempo.of(124), 0.04)))
-                        .withPassesLeft(0),
+                        .having(new PieceLeft(0, Probes.MOST)),
                 30,
                 Choices.usual(),
                 PLENTY,

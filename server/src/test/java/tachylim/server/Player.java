@@ -10,6 +10,7 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.util.Map;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -106,6 +107,13 @@ public final class Player {
                 .map(HttpCookie::getValue)
                 .findFirst()
                 .orElse("");
+    }
+
+    /** All cookies that the browser holds now, as a request brings them. */
+    public String cookies() {
+        return cookies.getCookieStore().getCookies().stream()
+                .map(cookie -> cookie.getName() + "=" + cookie.getValue())
+                .collect(Collectors.joining("; "));
     }
 
     /** A request with headers of its own. */

@@ -22,7 +22,7 @@ import tachylim.server.account.SignedIn;
 
 /** A test against the whole server and the real database that {@code ./tachylim test} starts. */
 @Import(ServerTest.Time.class)
-@SpringBootTest(webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT)
+@SpringBootTest(webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT, properties = "tachylim.openapi=true")
 public abstract class ServerTest {
 
     @LocalServerPort
@@ -99,6 +99,11 @@ public abstract class ServerTest {
                 .query(Long.class)
                 .single();
         return new SignedIn(account, player.name());
+    }
+
+    /** Where this server is. */
+    protected String base() {
+        return "http://127.0.0.1:" + port;
     }
 
     /** Lets something happen some days ago. */

@@ -30,6 +30,11 @@ public record BlockWish(
     private static final int MOST_SECONDS = 10_800;
     private static final int LONGEST_VERSION = 80;
 
+    /** The same on another piece. */
+    BlockWish on(int other) {
+        return new BlockWish(part, other, version, seconds, school);
+    }
+
     public static final Codec<BlockWish> CODEC = Codec.object(block -> new BlockWish(
             block.get("part", Codec.constants(Part.values()), BlockWish::part),
             block.whole("theme", BlockWish::theme),

@@ -9,6 +9,7 @@ import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.List;
+import java.util.Set;
 import java.util.stream.Stream;
 import tachylim.codec.Codec;
 import tachylim.load.Caution;
@@ -87,6 +88,30 @@ public record PlanWish(
     /** All its pieces, the one that needs it most first. */
     public List<Long> pieceIds() {
         return Stream.concat(Stream.of(pieceId), others.stream()).distinct().toList();
+    }
+
+    /** The same without pieces that are no longer there: their blocks play the first that is, and piece 0 where none is. */
+    public PlanWish onlyWith(Set<Long> present) {
+        List<Long> was = pieceIds();
+        List<Long> now = was.stream().filter(present::contains).toList();
+        return new PlanWish(
+                now.isEmpty() ? 0 : now.get(0),
+                minutes,
+                school,
+                bursts,
+                burstBeats,
+                controlledShare,
+                firstBurstShare,
+                cleanInARow,
+                caution,
+                focus,
+                roughCounts,
+                looseOnly,
+                now.isEmpty() ? List.of() : now.subList(1, now.size()),
+                blocks.stream()
+                        .map(block -> block.on(
+                                Math.max(0, block.theme() < was.size() ? now.indexOf(was.get(block.theme())) : 0)))
+                        .toList());
     }
 
     /** Whether any block plays a piece in a mode. */

@@ -171,8 +171,8 @@ class AccountController {
             String password) {}
 
     @GetMapping("/greeting")
-    Greeting greeting(@AuthenticationPrincipal SignedIn who) {
-        return new Greeting(settings.demo(), SymptomRest.LENGTH.toHours(), who == null ? null : me(who));
+    Greeting greeting(@AuthenticationPrincipal SignedIn who, @Parameter(hidden = true) HttpServletRequest request) {
+        return new Greeting(settings.showsDemo(request), SymptomRest.LENGTH.toHours(), who == null ? null : me(who));
     }
 
     private Me me(SignedIn who) {

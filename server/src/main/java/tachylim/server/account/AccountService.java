@@ -36,6 +36,7 @@ public class AccountService {
 
     private final AccountRepository accounts;
     private final Guard guard;
+    private final Hashing hashing;
     private final PasswordEncoder passwords;
     private final Sessions sessions;
     private final Clock clock;
@@ -43,7 +44,14 @@ public class AccountService {
     /** The hash of a password nobody has, compared against so that an unknown name takes as long to refuse. */
     private final String nobody;
 
-    AccountService(AccountRepository accounts, Guard guard, PasswordEncoder passwords, Sessions sessions, Clock clock) {
+    AccountService(
+            AccountRepository accounts,
+            Guard guard,
+            Hashing hashing,
+            PasswordEncoder passwords,
+            Sessions sessions,
+            Clock clock) {
+        this.hashing = hashing;
         this.accounts = accounts;
         this.guard = guard;
         this.passwords = passwords;
@@ -95,6 +103,12 @@ public class AccountService {
                 account.home());
     }
 
+    /** Lets what is done for an account wait until whatever else does the same is done: nothing is counted side by side. */
+    @Transactional
+    public void inTurn(SignedIn who) {
+        accounts.lock(who.accountId());
+    }
+
     Instant now() {
         return clock.instant();
     }
@@ -108,8 +122,17 @@ public class AccountService {
     /** Opens an account for somebody at {@code address}. */
     public SignedIn register(String name, String password, String zone, String address) {
         guard.count(Guard.What.REGISTRATION_FROM_ADDRESS, address);
+        if (name.codePoints().anyMatch(AccountService::isUnseen)) {
+            throw Refused.field("name", "This name holds a sign that cannot be seen. Type it anew.");
+        }
         PasswordRule.check("password", password, name);
         return open(name, password, zone);
+    }
+
+    /** What nobody sees would make two names look alike. */
+    private static boolean isUnseen(int sign) {
+        int type = Character.getType(sign);
+        return type == Character.FORMAT || type == Character.PRIVATE_USE || type == Character.UNASSIGNED;
     }
 
     /** Opens an account without asking how it comes: for the demo alone. */
@@ -118,7 +141,7 @@ public class AccountService {
         if (accounts.findByName(trimmed).isPresent()) {
             throw nameTaken();
         }
-        String hash = guard.oneOfFew(() -> passwords.encode(PasswordRule.composed(password)));
+        String hash = hash(Hashing.What.REGISTERING, password);
         try {
             Account account = Again.of(() -> accounts.saveAndFlush(new Account(
                     trimmed,
@@ -143,25 +166,29 @@ public class AccountService {
         guard.count(Guard.What.SIGN_IN_FROM_ADDRESS, address);
         guard.count(Guard.What.SIGN_IN_OF_NAME, trimmed);
         Account account = accounts.findByName(trimmed).orElse(null);
-        boolean right = matches(password, account == null ? nobody : account.passwordHash());
+        boolean right = matches(Hashing.What.SIGNING_IN, password, account == null ? nobody : account.passwordHash());
         if (account == null || !right) {
             throw Refused.unauthorized(NOT_TOGETHER);
         }
         guard.forget(Guard.What.SIGN_IN_OF_NAME, trimmed);
         if (passwords.upgradeEncoding(account.passwordHash())) {
-            account.passwordHash(guard.oneOfFew(() -> passwords.encode(PasswordRule.composed(password))));
+            account.passwordHash(hash(Hashing.What.CHANGING, password));
             Again.run(() -> accounts.save(account));
         }
         return new SignedIn(account.id(), account.name());
     }
 
-    private boolean matches(String password, String hash) {
-        return guard.oneOfFew(() -> passwords.matches(PasswordRule.composed(password), hash));
+    private boolean matches(Hashing.What what, String password, String hash) {
+        return hashing.of(what, () -> passwords.matches(PasswordRule.composed(password), hash));
+    }
+
+    private String hash(Hashing.What what, String password) {
+        return hashing.of(what, () -> passwords.encode(PasswordRule.composed(password)));
     }
 
     private void checkPresent(SignedIn who, Account account, String password, String field, String refusal) {
         guard.count(Guard.What.OLD_PASSWORD, who.getName());
-        if (!matches(password, account.passwordHash())) {
+        if (!matches(Hashing.What.CHANGING, password, account.passwordHash())) {
             throw Refused.field(field, refusal);
         }
         guard.forget(Guard.What.OLD_PASSWORD, who.getName());
@@ -171,7 +198,7 @@ public class AccountService {
         Account account = get(who);
         PasswordRule.check("newPassword", fresh, who.name());
         checkPresent(who, account, old, "oldPassword", "That is not the present password.");
-        account.passwordHash(guard.oneOfFew(() -> passwords.encode(PasswordRule.composed(fresh))));
+        account.passwordHash(hash(Hashing.What.CHANGING, fresh));
         Again.run(() -> accounts.save(account));
     }
 

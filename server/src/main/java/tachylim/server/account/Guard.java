@@ -6,8 +6,6 @@ import java.time.Instant;
 import java.util.HexFormat;
 import java.util.Locale;
 import java.util.concurrent.Semaphore;
-import java.util.concurrent.TimeUnit;
-import java.util.function.Supplier;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -40,17 +38,14 @@ class Guard {
     private static final long FIRST_WAIT_MILLIS = 250;
     private static final long LONGEST_WAIT_MILLIS = 3_000;
 
-    /** Tries that wait hold a thread each, so only so many may on one instance; hashing holds a processor of its own. */
+    /** Tries that wait hold a thread each, so only so many may on one instance. */
     private static final int MOST_WAITING = 24;
-
-    private static final int MOST_HASHING = 4;
 
     private final GuardedTryRepository tries;
     private final TransactionTemplate apart;
     private final Patience patience;
     private final Clock clock;
     private final Semaphore waiting = new Semaphore(MOST_WAITING);
-    private final Semaphore hashing = new Semaphore(MOST_HASHING, true);
 
     Guard(GuardedTryRepository tries, PlatformTransactionManager transactions, Patience patience, Clock clock) {
         this.tries = tries;
@@ -85,24 +80,7 @@ class Guard {
         }
     }
 
-    /** Does what takes a processor for a while, a few at a time. */
-    <T> T oneOfFew(Supplier<T> work) {
-        try {
-            if (!hashing.tryAcquire(5, TimeUnit.SECONDS)) {
-                throw tooMany();
-            }
-        } catch (InterruptedException stopping) {
-            Thread.currentThread().interrupt();
-            throw tooMany();
-        }
-        try {
-            return work.get();
-        } finally {
-            hashing.release();
-        }
-    }
-
-    private static Refused tooMany() {
+    static Refused tooMany() {
         return Refused.tooMany("Too many tries at once. Wait a few seconds and try again; nothing is locked.");
     }
 

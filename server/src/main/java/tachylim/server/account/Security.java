@@ -5,8 +5,10 @@ import java.time.Clock;
 import java.util.Map;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpMethod;
 import org.springframework.http.MediaType;
+import org.springframework.security.authorization.AuthorizationDecision;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.core.userdetails.UserDetailsService;
 import org.springframework.security.core.userdetails.UsernameNotFoundException;
@@ -21,6 +23,7 @@ import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import org.springframework.security.web.csrf.CsrfTokenRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 import tachylim.server.TachylimSettings;
+import tachylim.server.web.ThisMachine;
 
 /** Who may ask for what, and the headers of every answer. */
 @Configuration
@@ -61,19 +64,42 @@ class Security {
         };
     }
 
+    /** Calendars bring a secret and nothing else: they have no session, and are given no cookie. */
+    @Bean
+    @Order(1)
+    SecurityFilterChain calendars(HttpSecurity http) throws Exception {
+        return http.securityMatcher("/calendar/**")
+                .authorizeHttpRequests(requests -> requests.anyRequest().permitAll())
+                .csrf(csrf -> csrf.disable())
+                .sessionManagement(sessions -> sessions.disable())
+                .securityContext(context -> context.disable())
+                .requestCache(cache -> cache.disable())
+                .formLogin(form -> form.disable())
+                .httpBasic(basic -> basic.disable())
+                .logout(logout -> logout.disable())
+                .build();
+    }
+
     @Bean
     SecurityFilterChain chain(
-            HttpSecurity http, SecurityContextRepository contexts, CsrfTokenRepository tokens, Clock clock)
+            HttpSecurity http,
+            SecurityContextRepository contexts,
+            CsrfTokenRepository tokens,
+            TachylimSettings settings,
+            Clock clock)
             throws Exception {
-        return http.authorizeHttpRequests(
-                        requests -> requests.requestMatchers(HttpMethod.GET, "/api/greeting", "/api/openapi")
-                                .permitAll()
-                                .requestMatchers(HttpMethod.POST, "/api/account", "/api/session", "/api/demo")
-                                .permitAll()
-                                .requestMatchers("/api/**")
-                                .authenticated()
-                                .anyRequest()
-                                .permitAll())
+        return http.authorizeHttpRequests(requests -> requests.requestMatchers(HttpMethod.GET, "/api/greeting")
+                        .permitAll()
+                        .requestMatchers("/api/openapi", "/api/openapi.yaml")
+                        .access((who, context) -> new AuthorizationDecision(settings.openapi()))
+                        .requestMatchers("/actuator/**")
+                        .access((who, context) -> new AuthorizationDecision(ThisMachine.asks(context.getRequest())))
+                        .requestMatchers(HttpMethod.POST, "/api/account", "/api/session", "/api/demo")
+                        .permitAll()
+                        .requestMatchers("/api/**")
+                        .authenticated()
+                        .anyRequest()
+                        .permitAll())
                 .csrf(csrf -> csrf.spa().csrfTokenRepository(tokens))
                 .addFilterBefore(new Sessions.Lifetime(clock), SecurityContextHolderFilter.class)
                 .securityContext(context -> context.securityContextRepository(contexts))

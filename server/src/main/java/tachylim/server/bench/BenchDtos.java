@@ -157,7 +157,10 @@ public final class BenchDtos {
 
             @DecimalMin(value = "0.5", message = "Give half a second or more.")
             @DecimalMax(value = "3600", message = "Give up to an hour.")
-            double seconds) {}
+            double seconds,
+
+            @Schema(description = "whether it was a variation, whose tempo says less of how fast its notes are")
+            boolean varied) {}
 
     public record CellDto(String cell) {}
 

@@ -14,8 +14,8 @@ import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
 import tachylim.server.bench.BenchDtos.PracticeWish;
 import tachylim.server.bench.VariantService.Stretch;
-import tachylim.server.load.LoadService;
 import tachylim.server.load.Played;
+import tachylim.server.load.PracticeLog;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StoredPassage;
 import tachylim.server.repertoire.StoredPiece;
@@ -37,7 +37,7 @@ public class ChoiceService {
     private final LinkService links;
     private final ChosenVariantRepository chosen;
     private final AccountService accounts;
-    private final LoadService load;
+    private final PracticeLog practice;
 
     ChoiceService(
             RepertoireService repertoire,
@@ -45,13 +45,13 @@ public class ChoiceService {
             LinkService links,
             ChosenVariantRepository chosen,
             AccountService accounts,
-            LoadService load) {
+            PracticeLog practice) {
         this.repertoire = repertoire;
         this.variants = variants;
         this.links = links;
         this.chosen = chosen;
         this.accounts = accounts;
-        this.load = load;
+        this.practice = practice;
     }
 
     /** Chosen variants since a week ago, yesterday's and today's among them. */
@@ -140,12 +140,13 @@ public class ChoiceService {
         if (played) {
             Stretch stretch = variants.stretch(who, passageId, one.firstNote(), one.lastNote());
             Tempo matching = Catalogue.parse(one.variant()).of(stretch.music()).matching(stretch.target());
-            load.played(
+            practice.played(
                     who,
                     Played.onTheBench(
-                            passageId, null, choiceId, matching, ceiling(who, stretch.passage()), 60 * one.minutes()));
+                            passageId, null, choiceId, matching, ceiling(who, stretch.passage()), 60 * one.minutes()),
+                    0);
         } else {
-            load.notPlayed(who, choiceId);
+            practice.notPlayed(who, choiceId);
         }
         one.played(played);
     }
@@ -153,10 +154,10 @@ public class ChoiceService {
     @Transactional
     void practised(SignedIn who, long passageId, PracticeWish wish) {
         StoredPassage passage = repertoire.passage(who, passageId);
-        load.played(
-                who,
-                Played.onTheBench(
-                        passageId, wish.clientId(), null, Tempo.of(wish.bpm()), ceiling(who, passage), wish.seconds()));
+        Tempo ceiling = ceiling(who, passage);
+        Played played =
+                Played.onTheBench(passageId, wish.clientId(), null, Tempo.of(wish.bpm()), ceiling, wish.seconds());
+        practice.played(who, wish.varied() ? played : played.asWritten(ceiling), 0);
     }
 
     /** The whole goes no faster than its slowest piece: that is what playing on the bench is measured by. */

@@ -26,6 +26,7 @@ import tachylim.server.bench.BenchDtos.PracticeWish;
 import tachylim.server.bench.BenchDtos.Sheet;
 import tachylim.server.bench.BenchDtos.Taps;
 import tachylim.server.bench.BenchDtos.WholeVariant;
+import tachylim.server.web.ChangesNoCap;
 import tachylim.server.web.Refused;
 import tachylim.variant.Cell;
 import tachylim.variant.VariantKind;
@@ -75,6 +76,7 @@ class VariantController {
     }
 
     /** The cell that was tapped; nothing is kept. */
+    @ChangesNoCap("nothing is kept")
     @PostMapping("/cells")
     CellDto tapped(@Valid @RequestBody Taps taps) {
         return new CellDto(Refused.unlessValid("seconds", () -> Cell.tapped(taps.seconds()))

@@ -58,8 +58,12 @@ public class Passes {
         this.standings = standings;
     }
 
-    /** One pass of a run: which run, which of its events, and when. */
-    public record Place(long runId, int ordinal, LocalDate day, Instant at) {}
+    /**
+     * One pass of a run: which run, which of its events, and when.
+     *
+     * @param history whether it came so late that it counts for its day, and says nothing of a ceiling
+     */
+    public record Place(long runId, int ordinal, LocalDate day, Instant at, boolean history) {}
 
     /**
      * Keeps a pass of a run, and lets its piece's ceiling learn from it.
@@ -76,6 +80,9 @@ public class Passes {
             passes.save(new PlayedPass(who.accountId(), subject.pieceId(), place, segment, block.music(), turn));
         }
         Known known = run.known(block.theme());
+        if (place.history()) {
+            return;
+        }
         List<Evidence> evidence = segment.evidence(block.music(), run.past().subList(0, index)).stream()
                 .filter(known::tells)
                 .toList();
@@ -190,11 +197,13 @@ public class Passes {
         return passes.days(who.accountId(), from, to);
     }
 
-    /** How many passes of a day those of some pieces have had that were played at all, warming up not counted. */
+    /** How many passes of a day a piece has had, warming up not counted, and how many of these measured. */
+    public record Had(Long pieceId, Long passes, Long probes) {}
+
+    /** What each piece that was played on a day has had, put away or not. */
     @Transactional(readOnly = true)
-    public Map<Long, Integer> had(SignedIn who, Collection<Long> pieceIds, LocalDate day) {
-        return passes.had(who.accountId(), pieceIds, day).stream()
-                .collect(Collectors.toMap(OfPiece::pieceId, one -> (int) one.figure()));
+    public List<Had> had(SignedIn who, LocalDate day) {
+        return passes.had(who.accountId(), day);
     }
 
     /** The effort that each piece has had from a day to another. */
@@ -218,12 +227,6 @@ public class Passes {
 
     private static Map<Long, Tempo> tempos(List<PlayedPassRepository.OfPiece> figures) {
         return figures.stream().collect(Collectors.toMap(OfPiece::pieceId, one -> Tempo.of(one.figure())));
-    }
-
-    /** The last day before {@code day} on which anything was played in a run; null when there was none. */
-    @Transactional(readOnly = true)
-    public LocalDate lastDay(SignedIn who, LocalDate day) {
-        return passes.lastDay(who.accountId(), day);
     }
 
     /** Where the last climb ended on those of some pieces that have had one: the tempo of its last pass. */

@@ -55,6 +55,9 @@ public class PlayedPass {
     private double effort;
     private double rate;
 
+    /** Whether it was sent so long after it was played that it counts for its day alone. */
+    private boolean history;
+
     protected PlayedPass() {}
 
     /**
@@ -78,15 +81,16 @@ public class PlayedPass {
         this.playSeconds = segment.playedSeconds() / segment.passes();
         this.burstSeconds = segment.burstSeconds() / segment.passes();
         this.notes = segment.notes() / segment.passes();
-        this.verdict = segment.verdict(turn);
+        this.history = place.history();
+        this.verdict = history ? null : segment.verdict(turn);
         this.rate = pass.rate(music.notes());
         this.reserve = segment.before().reserve().level();
         felt(segment);
     }
 
-    /** Takes over what is now said of the segment it was one of. */
+    /** Takes over what is now said of the segment it was one of. What came too late says nothing of a ceiling then either. */
     void corrected(Segment segment) {
-        this.verdict = segment.verdict(turn);
+        this.verdict = history ? null : segment.verdict(turn);
         felt(segment);
     }
 
@@ -94,6 +98,10 @@ public class PlayedPass {
     void felt(Segment segment) {
         this.tension = segment.after().tension().ordinal();
         this.effort = segment.effort().minutes() / segment.passes();
+    }
+
+    public boolean isHistory() {
+        return history;
     }
 
     public int ordinal() {

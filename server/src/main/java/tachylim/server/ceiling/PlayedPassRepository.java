@@ -66,11 +66,12 @@ interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
     List<OfPiece> efforts(long accountId, LocalDate from, LocalDate to);
 
     @Query("""
-            select new tachylim.server.ceiling.PlayedPassRepository$OfPiece(p.pieceId, count(p) * 1.0) from PlayedPass p
-            where p.accountId = :accountId and p.pieceId in :pieceIds and p.day = :day
+            select new tachylim.server.ceiling.Passes$Had(p.pieceId, count(p),
+                   sum(case when p.kind = tachylim.task.PassKind.PROBE then 1 else 0 end)) from PlayedPass p
+            where p.accountId = :accountId and p.day = :day
               and p.kind <> tachylim.task.PassKind.WARM_UP
             group by p.pieceId""")
-    List<OfPiece> had(long accountId, Collection<Long> pieceIds, LocalDate day);
+    List<Passes.Had> had(long accountId, LocalDate day);
 
     /** A pass of the whole piece with the ceiling as it stood that day. */
     record Whole(Long pieceId, LocalDate day, double tempo, double ceiling, Verdict verdict) {}
@@ -121,10 +122,6 @@ interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
               and p.day = :day and p.tension >= :tension and p.verdict is not null
             group by p.pieceId""")
     List<OfPiece> slowest(long accountId, Collection<Long> pieceIds, LocalDate day, int tension);
-
-    @QueryHints(@QueryHint(name = HibernateHints.HINT_FLUSH_MODE, value = "COMMIT"))
-    @Query("select max(p.day) from PlayedPass p where p.accountId = :accountId and p.day < :day")
-    LocalDate lastDay(long accountId, LocalDate day);
 
     /** The runs from one on in which a piece was played, in their order. */
     @Query("""

@@ -41,7 +41,15 @@ final class CountDtos {
     record CountWish(
             @NotNull @Size(min = 36, max = 36) String clientId,
             @Min(Change.HALF_A_MINUTE) @Max(Change.MINUTE) int seconds,
-            @Min(0) @Max(Ask.MOST) int clean) {}
+            @Min(0) @Max(Ask.MOST) int clean,
+
+            @Min(0)
+            @Max(MOST_AGO)
+            @Schema(nullable = true, description = "how long ago it ended, where it could not be sent at once")
+            Double secondsAgo) {}
+
+    /** A count that was kept in a browser for longer than a day and a half has nothing to do with the tempo of today. */
+    private static final long MOST_AGO = 129_600;
 
     record CountDto(LocalDate day, int seconds, int clean, double perMinute) {}
 

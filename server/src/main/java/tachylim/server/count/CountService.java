@@ -24,6 +24,7 @@ import tachylim.server.count.CountDtos.CountWish;
 import tachylim.server.count.CountDtos.CountsView;
 import tachylim.server.load.LoadService;
 import tachylim.server.load.Played;
+import tachylim.server.load.PracticeLog;
 import tachylim.server.load.Today;
 import tachylim.server.web.Refused;
 import tachylim.tempo.Tempo;
@@ -39,12 +40,19 @@ public class CountService {
     private final CountedChangeRepository changes;
     private final TakenCountRepository taken;
     private final LoadService load;
+    private final PracticeLog practice;
     private final Clock clock;
 
-    CountService(CountedChangeRepository changes, TakenCountRepository taken, LoadService load, Clock clock) {
+    CountService(
+            CountedChangeRepository changes,
+            TakenCountRepository taken,
+            LoadService load,
+            PracticeLog practice,
+            Clock clock) {
         this.changes = changes;
         this.taken = taken;
         this.load = load;
+        this.practice = practice;
         this.clock = clock;
     }
 
@@ -141,12 +149,13 @@ public class CountService {
         if (taken.existsByAccountIdAndClientId(who.accountId(), wish.clientId())) {
             return;
         }
-        Instant now = clock.instant();
+        double secondsAgo = wish.secondsAgo() == null ? 0 : wish.secondsAgo();
+        Instant at = clock.instant().minusMillis((long) (1000 * secondsAgo));
         Count count = Refused.unlessValid(
-                "seconds", () -> new Count(load.today(who, now).day(), wish.seconds(), wish.clean()));
+                "seconds", () -> new Count(load.today(who, at).day(), wish.seconds(), wish.clean()));
         Double best = taken.bestOf(id);
         Change change = counted.change();
-        load.played(
+        practice.played(
                 who,
                 new Played(
                         null,
@@ -154,8 +163,10 @@ public class CountService {
                         null,
                         change.tempo(count.perMinute()),
                         count.seconds(),
-                        change.effort(count, best == null ? 0 : best)));
-        taken.save(new TakenCount(who.accountId(), id, wish.clientId(), count, now));
+                        change.effort(count, best == null ? 0 : best),
+                        0),
+                secondsAgo);
+        taken.save(new TakenCount(who.accountId(), id, wish.clientId(), count, at));
     }
 
     /** How many counts there were on each of some days. */

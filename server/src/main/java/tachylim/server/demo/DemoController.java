@@ -10,6 +10,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import tachylim.server.TachylimSettings;
 import tachylim.server.account.SessionStart;
 import tachylim.server.web.Refused;
 
@@ -20,19 +21,24 @@ class DemoController {
 
     private final ObjectProvider<DemoService> demo;
     private final SessionStart start;
+    private final TachylimSettings settings;
 
-    DemoController(ObjectProvider<DemoService> demo, SessionStart start) {
+    DemoController(ObjectProvider<DemoService> demo, SessionStart start, TachylimSettings settings) {
+        this.settings = settings;
         this.demo = demo;
         this.start = start;
     }
 
-    /** Opens the demo account; on a server that is no demo there is none. */
+    /**
+     * Opens the demo account; on a server that is no demo there is none. It is one account for whoever opens it, so others than
+     * this machine are let in only where that was configured.
+     */
     @PostMapping
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void open(
             @Parameter(hidden = true) HttpServletRequest request,
             @Parameter(hidden = true) HttpServletResponse response) {
-        DemoService service = demo.getIfAvailable();
+        DemoService service = settings.showsDemo(request) ? demo.getIfAvailable() : null;
         if (service == null) {
             throw Refused.notFound("The demo");
         }

@@ -16,7 +16,6 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
@@ -36,8 +35,15 @@ class AccountFilesController {
     private final ArchiveReader reader;
     private final PracticeCsv practice;
     private final PracticeImport imports;
+    private final ReadingRoom room;
 
-    AccountFilesController(ArchiveWriter writer, ArchiveReader reader, PracticeCsv practice, PracticeImport imports) {
+    AccountFilesController(
+            ArchiveWriter writer,
+            ArchiveReader reader,
+            PracticeCsv practice,
+            PracticeImport imports,
+            ReadingRoom room) {
+        this.room = room;
         this.writer = writer;
         this.reader = reader;
         this.practice = practice;
@@ -84,24 +90,23 @@ class AccountFilesController {
                     @Content(
                             mediaType = MediaType.APPLICATION_OCTET_STREAM_VALUE,
                             schema = @Schema(type = "string", format = "binary")))
-    ReadAccount readAccount(@AuthenticationPrincipal SignedIn who, @Parameter(hidden = true) HttpServletRequest request)
-            throws IOException {
-        Map<String, Integer> rows = reader.read(who, request.getInputStream());
+    ReadAccount readAccount(
+            @AuthenticationPrincipal SignedIn who, @Parameter(hidden = true) HttpServletRequest request) {
+        Map<String, Integer> rows = room.inTurn(() -> reader.read(who, request.getInputStream()));
         return new ReadAccount(rows.get("passage"), rows.get("run"), rows.get("played_pass"));
     }
 
     /** Reads practice from CSV: a preview, or all of it. */
     @PostMapping(path = "/imports/practice", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+    @io.swagger.v3.oas.annotations.parameters.RequestBody(
+            content =
+                    @Content(
+                            mediaType = MediaType.APPLICATION_OCTET_STREAM_VALUE,
+                            schema = @Schema(type = "string", format = "binary")))
     PracticePreview readPractice(
             @AuthenticationPrincipal SignedIn who,
-            @io.swagger.v3.oas.annotations.parameters.RequestBody(
-                            content =
-                                    @Content(
-                                            mediaType = MediaType.APPLICATION_OCTET_STREAM_VALUE,
-                                            schema = @Schema(type = "string", format = "binary")))
-                    @RequestBody(required = false)
-                    byte[] file,
+            @Parameter(hidden = true) HttpServletRequest request,
             @RequestParam(defaultValue = "false") boolean keep) {
-        return imports.read(who, file == null ? new byte[0] : file, keep);
+        return room.inTurn(() -> imports.read(who, request.getInputStream().readAllBytes(), keep));
     }
 }

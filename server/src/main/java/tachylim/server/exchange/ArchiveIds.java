@@ -2,6 +2,8 @@ package tachylim.server.exchange;
 
 import java.util.List;
 import java.util.function.LongUnaryOperator;
+import tools.jackson.core.StreamReadConstraints;
+import tools.jackson.core.json.JsonFactory;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
@@ -10,7 +12,18 @@ import tools.jackson.databind.node.ObjectNode;
 /** The ids of pieces that stand inside of what was planned: they are others in a file than in a database. */
 final class ArchiveIds {
 
-    private static final JsonMapper JSON = JsonMapper.shared();
+    private static final int LONGEST = 2 * 1024 * 1024;
+    private static final int MOST_TOKENS = 400_000;
+
+    /** What is planned is never longer, deeper or in more pieces. */
+    private static final JsonMapper JSON = JsonMapper.builder(JsonFactory.builder()
+                    .streamReadConstraints(StreamReadConstraints.builder()
+                            .maxDocumentLength(LONGEST)
+                            .maxNestingDepth(60)
+                            .maxTokenCount(MOST_TOKENS)
+                            .build())
+                    .build())
+            .build();
 
     private ArchiveIds() {}
 
@@ -29,7 +42,10 @@ final class ArchiveIds {
             rename((ObjectNode) root, "pieceId", ids);
             if (root.path("others") instanceof ArrayNode others) {
                 List<Long> now = others.valueStream()
-                        .map(one -> ids.applyAsLong(one.asLong()))
+                        .map(JsonNode::asLong)
+                        .filter(id -> id != 0)
+                        .map(ids::applyAsLong)
+                        .filter(id -> id != 0)
                         .toList();
                 others.removeAll();
                 now.forEach(others::add);

@@ -7,6 +7,8 @@ import java.io.InputStream;
 import java.sql.Statement;
 import java.time.Clock;
 import java.time.DateTimeException;
+import java.time.Duration;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
@@ -25,17 +27,17 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
 import tachylim.server.exchange.ArchiveTables.Column;
 import tachylim.server.exchange.ArchiveTables.Table;
+import tachylim.server.load.HeldCaps;
 import tachylim.server.web.Refused;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.JsonParser;
 import tools.jackson.core.JsonToken;
 import tools.jackson.core.StreamReadConstraints;
 import tools.jackson.core.json.JsonFactory;
-import tools.jackson.databind.DeserializationFeature;
-import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
@@ -47,9 +49,13 @@ import tools.jackson.databind.json.JsonMapper;
 class ArchiveReader {
 
     private static final long MOST_BYTES = 512L * 1024 * 1024;
-    private static final int LONGEST_TEXT = 16 * 1024 * 1024;
-    private static final int MOST_DEPTH = 40;
+    private static final int LONGEST_TEXT = 4 * 1024 * 1024;
+    private static final int MOST_DEPTH = 8;
+    private static final long MOST_TOKENS = 40_000_000;
+    private static final int MOST_ROWS = 1_000_000;
     private static final int ROWS_AT_ONCE = 200;
+    private static final int TEXT_AT_ONCE = 4 * 1024 * 1024;
+    private static final Duration PATIENCE = Duration.ofMinutes(2);
     private static final int GZIP = 0x1f;
     private static final double MOST_FIGURE = 1e9;
     private static final LocalDate EARLIEST = LocalDate.of(1970, 1, 1);
@@ -63,10 +69,9 @@ class ArchiveReader {
                             .maxStringLength(LONGEST_TEXT)
                             .maxNestingDepth(MOST_DEPTH)
                             .maxDocumentLength(MOST_BYTES)
+                            .maxTokenCount(MOST_TOKENS)
                             .build())
                     .build())
-            // A row is read out of the middle of the file.
-            .disable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
             .build();
 
     private final ArchiveTables tables;
@@ -74,6 +79,7 @@ class ArchiveReader {
     private final JdbcTemplate sql;
     private final JdbcClient client;
     private final EntityManager entities;
+    private final AccountService accounts;
     private final Clock clock;
 
     ArchiveReader(
@@ -82,12 +88,14 @@ class ArchiveReader {
             JdbcTemplate sql,
             JdbcClient client,
             EntityManager entities,
+            AccountService accounts,
             Clock clock) {
         this.tables = tables;
         this.check = check;
         this.sql = sql;
         this.client = client;
         this.entities = entities;
+        this.accounts = accounts;
         this.clock = clock;
     }
 
@@ -95,6 +103,7 @@ class ArchiveReader {
     @Transactional
     public Map<String, Integer> read(SignedIn who, InputStream file) {
         requireNothingYet(who);
+        Instant deadline = clock.instant().plus(PATIENCE);
         Map<String, Integer> counts = new HashMap<>();
         try (JsonParser json = JSON.createParser(unpacked(file))) {
             expect(json.nextToken() == JsonToken.START_OBJECT, "This is no file of an account.");
@@ -110,11 +119,16 @@ class ArchiveReader {
             expect("tables".equals(json.nextName()), "After the account its tables are expected.");
             expect(json.nextToken() == JsonToken.START_OBJECT, "The tables of this file are not an object.");
             Map<String, List<Long>> ids = new HashMap<>();
+            String next = json.nextName();
             for (Table table : ArchiveTables.ALL) {
-                expect(table.name().equals(json.nextName()), "The table " + table.name() + " is expected here.");
-                counts.put(table.name(), rows(who, table, json, ids));
+                if (next == null && table.holdsToday()) {
+                    continue;
+                }
+                expect(table.name().equals(next), "The table " + table.name() + " is expected here.");
+                counts.put(table.name(), rows(who, table, json, ids, deadline));
+                next = json.nextName();
             }
-            expect(json.nextToken() == JsonToken.END_OBJECT, "There are more tables than there should be.");
+            expect(json.currentToken() == JsonToken.END_OBJECT, "There are more tables than there should be.");
             expect(json.nextToken() == JsonToken.END_OBJECT, "There is more in this file than there should be.");
         } catch (JacksonException unreadable) {
             throw refused("This file cannot be read to its end: " + shortened(unreadable.getOriginalMessage()));
@@ -133,6 +147,9 @@ class ArchiveReader {
                 .query(Long.class)
                 .single();
         for (Table table : ArchiveTables.ALL) {
+            if (table.holdsToday()) {
+                continue;
+            }
             long rows = client.sql("select count(*) from " + table.name() + " where account_id = ?")
                     .param(who.accountId())
                     .query(Long.class)
@@ -170,7 +187,8 @@ class ArchiveReader {
                 json.nextToken() == JsonToken.START_ARRAY && json.nextToken() == JsonToken.START_OBJECT,
                 "The account itself is one row.");
         Map<String, Column> columns = tables.columns("account");
-        Object[] values = values(new Table("account", "", "id", Map.of()), columns, JSON.readTree(json), 1, Map.of());
+        Table account = new Table("account", "", "id", Map.of());
+        Object[] values = values(account, columns, row(account, columns, json, 1), 1, Map.of());
         expect(json.nextToken() == JsonToken.END_ARRAY, "The account itself is one row.");
         List<Object> all = new ArrayList<>(Arrays.asList(values));
         all.add(who.accountId());
@@ -179,7 +197,7 @@ class ArchiveReader {
         keep("account", 1, () -> sql.update("update account set " + sets + " where id = ?", all.toArray()));
     }
 
-    private int rows(SignedIn who, Table table, JsonParser json, Map<String, List<Long>> ids) {
+    private int rows(SignedIn who, Table table, JsonParser json, Map<String, List<Long>> ids, Instant deadline) {
         expect(json.nextToken() == JsonToken.START_ARRAY, "The rows of " + table.name() + " are not a list.");
         Map<String, Column> columns = tables.columns(table.name());
         List<String> names = new ArrayList<>(columns.keySet());
@@ -189,14 +207,27 @@ class ArchiveReader {
         }
         String insert = "insert into " + table.name() + " ("
                 + names.stream().map(name -> "`" + name + "`").collect(Collectors.joining(", ")) + ") values ("
-                + String.join(", ", Collections.nCopies(names.size(), "?")) + ")";
+                + String.join(", ", Collections.nCopies(names.size(), "?")) + ")"
+                + (table.holdsToday() ? HeldCaps.OR_THE_LOWER : "");
         List<Long> kept = new ArrayList<>();
         ids.put(table.name(), kept);
         List<Object[]> waiting = new ArrayList<>();
         int row = 0;
+        long text = 0;
         while (json.nextToken() == JsonToken.START_OBJECT) {
             int number = ++row;
-            Object[] values = values(table, columns, JSON.readTree(json), number, ids);
+            expect(
+                    clock.instant().isBefore(deadline),
+                    "Reading this takes longer than " + PATIENCE.toSeconds() + " seconds; nothing of it was kept.");
+            expect(number <= MOST_ROWS, "The table " + table.name() + " has more than " + MOST_ROWS + " rows.");
+            Map<String, Object> read = row(table, columns, json, number);
+            Object[] values = values(table, columns, read, number, ids);
+            text += read.values().stream()
+                    .mapToLong(value -> value instanceof String said ? said.length() : 0)
+                    .sum();
+            if (table.holdsToday() && !today(who).equals(read.get("day"))) {
+                continue;
+            }
             Object[] all = Arrays.copyOf(values, names.size());
             all[values.length] = who.accountId();
             if (table.name().equals("run")) {
@@ -205,9 +236,10 @@ class ArchiveReader {
             }
             if (table.key().isEmpty()) {
                 waiting.add(all);
-                if (waiting.size() == ROWS_AT_ONCE) {
+                if (waiting.size() == ROWS_AT_ONCE || text > TEXT_AT_ONCE) {
                     keep(table.name(), number, () -> sql.batchUpdate(insert, waiting));
                     waiting.clear();
+                    text = 0;
                 }
             } else {
                 kept.add(keepOne(table, number, insert, all));
@@ -218,6 +250,14 @@ class ArchiveReader {
             keep(table.name(), row, () -> sql.batchUpdate(insert, waiting));
         }
         return row;
+    }
+
+    private String today(SignedIn who) {
+        try {
+            return accounts.today(who).toString();
+        } catch (DateTimeException | IllegalArgumentException nowhere) {
+            throw refused("Where this file says its player lives is no place known here; nothing of it was kept.");
+        }
     }
 
     private long keepOne(Table table, int row, String insert, Object[] values) {
@@ -245,12 +285,40 @@ class ArchiveReader {
         }
     }
 
+    /** A row as it is read, value by value: whatever is none of a column's is refused before more of it is looked at. */
+    private static Map<String, Object> row(Table table, Map<String, Column> columns, JsonParser json, int number) {
+        Map<String, Object> row = new HashMap<>();
+        for (String name = json.nextName(); name != null; name = json.nextName()) {
+            String column = place(table, number) + shortened(name);
+            expect(columns.containsKey(name), place(table, number) + "there is no column " + shortened(name) + ".");
+            expect(!row.containsKey(name), column + " stands there twice.");
+            row.put(name, scalar(column, json));
+        }
+        expect(json.currentToken() == JsonToken.END_OBJECT, place(table, number) + "this is no row.");
+        return row;
+    }
+
+    private static Object scalar(String place, JsonParser json) {
+        return switch (json.nextToken()) {
+            case VALUE_NULL -> null;
+            case VALUE_STRING -> json.getString();
+            case VALUE_TRUE -> true;
+            case VALUE_FALSE -> false;
+            case VALUE_NUMBER_FLOAT -> json.getDoubleValue();
+            case VALUE_NUMBER_INT -> {
+                expect(json.getNumberType() != JsonParser.NumberType.BIG_INTEGER, place + " is no number of these.");
+                yield json.getLongValue();
+            }
+            default -> throw refused(place + " is no single value.");
+        };
+    }
+
     private Object[] values(
-            Table table, Map<String, Column> columns, JsonNode row, int number, Map<String, List<Long>> ids) {
-        row.propertyNames()
-                .forEach(name -> expect(
-                        columns.containsKey(name),
-                        place(table, number) + "there is no column " + shortened(name) + "."));
+            Table table,
+            Map<String, Column> columns,
+            Map<String, Object> row,
+            int number,
+            Map<String, List<Long>> ids) {
         return columns.values().stream()
                 .map(column -> value(table, column, row.get(column.name()), number, ids))
                 .toArray();
@@ -260,31 +328,28 @@ class ArchiveReader {
         return "Table " + table.name() + ", row " + row + ": ";
     }
 
-    private Object value(Table table, Column column, JsonNode value, int row, Map<String, List<Long>> ids) {
+    private Object value(Table table, Column column, Object value, int row, Map<String, List<Long>> ids) {
         String place = place(table, row) + column.name() + " ";
-        if (value == null || value.isNull()) {
-            expect(column.nullable(), place + "is missing.");
-            return null;
+        if (value == null) {
+            expect(column.nullable() || column.byDefault() != null, place + "is missing.");
+            return column.nullable() ? null : column.byDefault();
         }
         String other = table.references().get(column.name());
         if (other != null) {
             expect(
-                    value.isIntegralNumber()
-                            && value.canConvertToInt()
-                            && value.asInt() >= 1
-                            && value.asInt() <= ids.get(other).size(),
+                    value instanceof Long at && at >= 1 && at <= ids.get(other).size(),
                     place + "names no row of " + other + " in this file.");
-            return ids.get(other).get(value.asInt() - 1);
+            return ids.get(other).get(((Long) value).intValue() - 1);
         }
         return switch (column.type()) {
             case "bigint", "int" -> {
                 expect(
-                        value.isIntegralNumber() && value.canConvertToInt() && value.asInt() >= 0,
+                        value instanceof Long whole && whole >= 0 && whole <= Integer.MAX_VALUE,
                         place + "is no whole number from 0.");
-                yield value.asInt();
+                yield ((Long) value).intValue();
             }
             case "double" -> {
-                double figure = value.isNumber() ? value.asDouble() : Double.NaN;
+                double figure = value instanceof Number number ? number.doubleValue() : Double.NaN;
                 boolean signed = SIGNED.contains(column.name());
                 expect(
                         Math.abs(figure) <= MOST_FIGURE && (signed || figure >= 0),
@@ -292,8 +357,8 @@ class ArchiveReader {
                 yield figure;
             }
             case "tinyint" -> {
-                expect(value.isBoolean(), place + "is neither true nor false.");
-                yield value.asBoolean();
+                expect(value instanceof Boolean, place + "is neither true nor false.");
+                yield value;
             }
             case "date" -> date(place, text(place, value, column));
             case "datetime" -> moment(place, text(place, value, column));
@@ -302,9 +367,9 @@ class ArchiveReader {
         };
     }
 
-    private static String text(String place, JsonNode value, Column column) {
-        expect(value.isString(), place + "is no text.");
-        String text = value.asString();
+    private static String text(String place, Object value, Column column) {
+        expect(value instanceof String, place + "is no text.");
+        String text = (String) value;
         expect(
                 column.longest() == 0 || text.length() <= column.longest(),
                 place + "is longer than " + column.longest() + " characters.");
@@ -335,10 +400,10 @@ class ArchiveReader {
         }
     }
 
-    private static byte[] bytes(String place, JsonNode value) {
-        expect(value.isString(), place + "is no text.");
+    private static byte[] bytes(String place, Object value) {
+        expect(value instanceof String, place + "is no text.");
         try {
-            return Base64.getDecoder().decode(value.asString());
+            return Base64.getDecoder().decode((String) value);
         } catch (IllegalArgumentException other) {
             throw refused(place + "is not in base 64.");
         }

@@ -22,10 +22,19 @@ class ArchiveTables {
      * @param order the columns by which its rows are in the same order wherever they are
      * @param references the columns that refer to rows of other tables, with those tables
      */
-    record Table(String name, String key, String order, Map<String, String> references) {}
+    record Table(String name, String key, String order, Map<String, String> references) {
 
-    /** A column: its type as the database calls it, whether it may be missing, and the longest text it takes. */
-    record Column(String name, String type, boolean nullable, long longest) {}
+        /** Whether it says how the day at hand stands: an account may hold that before anything else is read into it. */
+        boolean holdsToday() {
+            return name.equals("held_cap");
+        }
+    }
+
+    /**
+     * A column: its type as the database calls it, whether it may be missing, the longest text it takes, and what stands there
+     * where a file of an earlier release says nothing.
+     */
+    record Column(String name, String type, boolean nullable, long longest, Object byDefault) {}
 
     static final Set<String> PROFILE = Set.of(
             "instrument",
@@ -72,7 +81,8 @@ class ArchiveTables {
             new Table("given_limit", "", "id", Map.of()),
             new Table("performance", "", "id", Map.of()),
             new Table("asked_day", "", "day", Map.of()),
-            new Table("plan_template", "", "id", Map.of()));
+            new Table("plan_template", "", "id", Map.of()),
+            new Table("held_cap", "", "kind", Map.of()));
 
     /** What is not written of any table: whose it is, and what an open run is found by. */
     private static final Set<String> LEFT_OUT = Set.of("account_id", "active_account", "id");
@@ -93,19 +103,32 @@ class ArchiveTables {
         Map<String, Column> found = new LinkedHashMap<>();
         sql
                 .sql("""
-                        select column_name, data_type, is_nullable, coalesce(character_maximum_length, 0)
+                        select column_name, data_type, is_nullable, coalesce(character_maximum_length, 0),
+                               column_default
                         from information_schema.columns
                         where table_schema = database() and table_name = ? and extra not like '%GENERATED%'
                         order by ordinal_position""")
                 .param(table)
                 .query((row, i) -> new Column(
-                        row.getString(1), row.getString(2), row.getString(3).equals("YES"), row.getLong(4)))
+                        row.getString(1),
+                        row.getString(2),
+                        row.getString(3).equals("YES"),
+                        row.getLong(4),
+                        byDefault(row.getString(2), row.getString(5))))
                 .list()
                 .stream()
                 .filter(column -> !LEFT_OUT.contains(column.name())
                         && (!table.equals("account") || PROFILE.contains(column.name())))
                 .forEach(column -> found.put(column.name(), column));
         return found;
+    }
+
+    private static Object byDefault(String type, String said) {
+        return switch (said == null || said.equals("NULL") ? "" : type) {
+            case "tinyint" -> said.equals("1");
+            case "double" -> Double.valueOf(said);
+            default -> null;
+        };
     }
 
     /** The tables of the database that hold something of accounts and are neither here nor known to be left out. */

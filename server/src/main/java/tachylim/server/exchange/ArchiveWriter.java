@@ -18,6 +18,7 @@ import org.springframework.transaction.annotation.Transactional;
 import tachylim.server.account.SignedIn;
 import tachylim.server.exchange.ArchiveTables.Column;
 import tachylim.server.exchange.ArchiveTables.Table;
+import tachylim.server.load.LoadService;
 import tools.jackson.core.JsonGenerator;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -35,17 +36,20 @@ class ArchiveWriter {
     private final ArchiveTables tables;
     private final JdbcTemplate sql;
     private final JdbcClient client;
+    private final LoadService load;
 
-    ArchiveWriter(ArchiveTables tables, JdbcTemplate sql, JdbcClient client) {
+    ArchiveWriter(ArchiveTables tables, JdbcTemplate sql, JdbcClient client, LoadService load) {
         this.tables = tables;
+        this.load = load;
         this.client = client;
         this.sql = new JdbcTemplate(sql.getDataSource());
         this.sql.setFetchSize(ROWS_AT_ONCE);
     }
 
-    /** Writes it, packed. All of it is of one moment. */
-    @Transactional(readOnly = true)
+    /** Writes it, packed, with the caps of the day at hand. All of it is of one moment. */
+    @Transactional
     public void write(SignedIn who, OutputStream out) throws IOException {
+        load.holdCaps(who);
         Map<String, Map<Long, Long>> places = new HashMap<>();
         try (JsonGenerator json = JsonMapper.shared().createGenerator(new GZIPOutputStream(out))) {
             json.writeStartObject();

@@ -124,7 +124,10 @@ final class ExchangeDtos {
             String passage,
             @Schema(nullable = true) Double tempo,
             @Schema(nullable = true) Verdict verdict,
-            String note) {}
+            String note,
+
+            @Schema(description = "whether it seems to be here already, so that it is not taken over again")
+            boolean here) {}
 
     /** What is wrong, and where. */
     record PracticeProblem(int row, String column, String problem) {}
@@ -132,6 +135,10 @@ final class ExchangeDtos {
     /** What a file of practice holds: its first rows, and everything that is wrong with it. */
     record PracticePreview(
             int rows,
+
+            @Schema(description = "how many of them seem to be here already")
+            int here,
+
             List<PracticeRow> first,
             List<PracticeProblem> problems,
 

@@ -4,12 +4,15 @@ import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tachylim.ceiling.Evidence;
@@ -64,13 +67,15 @@ class PracticeImport {
         List<PracticeProblem> problems = new ArrayList<>(read.problems());
         read.rows().forEach(row -> problem(row, pieces, known).ifPresent(problems::add));
         problems.sort(Comparator.comparingInt(PracticeProblem::row));
+        List<Known> rows = known(who, read.rows());
         int kept = 0;
         if (keep && problems.isEmpty()) {
-            kept = keep(who, read.rows(), pieces);
+            kept = keep(who, rows, pieces);
         }
         return new PracticePreview(
                 read.rows().size() + read.problems().size(),
-                read.rows().stream().limit(SHOWN).map(PracticeImport::dto).toList(),
+                (int) rows.stream().filter(Known::isHere).count(),
+                rows.stream().limit(SHOWN).map(PracticeImport::dto).toList(),
                 problems,
                 kept);
     }
@@ -105,28 +110,48 @@ class PracticeImport {
         return Optional.of(new PracticeProblem(row.row(), column, problem));
     }
 
-    private int keep(SignedIn who, List<PracticeRows.Row> rows, Map<String, List<StoredPiece>> pieces) {
+    /**
+     * A row, and whether it was taken over before.
+     *
+     * @param id what it is known by: its day, its passage, its minutes, and which of several such rows it is
+     */
+    private record Known(PracticeRows.Row row, String id, boolean isHere) {}
+
+    /** Rows are known by what they say, wherever in a file they stand and whatever was added around them. */
+    private List<Known> known(SignedIn who, List<PracticeRows.Row> rows) {
+        Map<String, Integer> alike = new HashMap<>();
+        List<String> ids = rows.stream()
+                .map(row -> {
+                    String says = String.join(
+                            "|", row.date() + "", plain(row.passage()), row.minutes() + "", row.what() + "");
+                    return UUID.nameUUIDFromBytes(
+                                    (says + "|" + alike.merge(says, 1, Integer::sum)).getBytes(StandardCharsets.UTF_8))
+                            .toString();
+                })
+                .toList();
+        Set<String> here = away.takenOver(who, ids);
+        return IntStream.range(0, rows.size())
+                .mapToObj(i -> new Known(rows.get(i), ids.get(i), here.contains(ids.get(i))))
+                .toList();
+    }
+
+    private int keep(SignedIn who, List<Known> rows, Map<String, List<StoredPiece>> pieces) {
         int kept = 0;
-        for (PracticeRows.Row row : rows.stream()
-                .sorted(Comparator.comparing(PracticeRows.Row::date))
+        for (Known one : rows.stream()
+                .filter(row -> !row.isHere())
+                .sorted(Comparator.comparing(known -> known.row().date()))
                 .toList()) {
+            PracticeRows.Row row = one.row();
             String note = row.passage().isEmpty() || row.note().contains(row.passage())
                     ? row.note()
                     : shortened(row.passage()
                             + row.tempo().map(tempo -> " at " + tempo).orElse("")
                             + (row.note().isEmpty() ? "" : ": " + row.note()));
-            boolean fresh = away.takeOver(
-                    who,
-                    UUID.nameUUIDFromBytes((row.row() + "|" + row).getBytes(StandardCharsets.UTF_8))
-                            .toString(),
-                    row.date(),
-                    new Away(row.what(), row.minutes(), note));
-            if (fresh) {
-                kept++;
-                row.tempo()
-                        .ifPresent(tempo ->
-                                learn(who, pieces.get(plain(row.passage())).get(0), row, tempo));
-            }
+            away.takeOver(who, one.id(), row.date(), new Away(row.what(), row.minutes(), note));
+            kept++;
+            row.tempo()
+                    .ifPresent(
+                            tempo -> learn(who, pieces.get(plain(row.passage())).get(0), row, tempo));
         }
         return kept;
     }
@@ -139,7 +164,8 @@ class PracticeImport {
         standings.learn(who, piece.subject(), row.date(), List.of(Evidence.of(tempo, row.verdict())));
     }
 
-    private static PracticeRow dto(PracticeRows.Row row) {
+    private static PracticeRow dto(Known known) {
+        PracticeRows.Row row = known.row();
         return new PracticeRow(
                 row.row(),
                 row.date(),
@@ -148,6 +174,7 @@ class PracticeImport {
                 row.passage(),
                 row.tempo().map(Tempo::bpm).orElse(null),
                 row.tempo().isPresent() ? row.verdict() : null,
-                row.note());
+                row.note(),
+                known.isHere());
     }
 }

@@ -24,12 +24,34 @@ class ReadingRoom implements DisposableBean {
     /** A score of two hundred pages takes two seconds or less. */
     static final Duration PATIENCE = Duration.ofSeconds(20);
 
-    private final ExecutorService seats =
-            new ThreadPoolExecutor(SEATS, SEATS, 0, TimeUnit.SECONDS, new ArrayBlockingQueue<>(WAITING), work -> {
-                Thread reader = new Thread(work, "reader");
-                reader.setDaemon(true);
-                return reader;
-            });
+    private final ExecutorService seats = seats(SEATS);
+
+    /** What is read into accounts writes as well; one after the other is soonest done. */
+    private final ExecutorService desk = seats(1);
+
+    private static ExecutorService seats(int many) {
+        return new ThreadPoolExecutor(many, many, 0, TimeUnit.SECONDS, new ArrayBlockingQueue<>(WAITING), work -> {
+            Thread reader = new Thread(work, "reader");
+            reader.setDaemon(true);
+            return reader;
+        });
+    }
+
+    /** What {@code importing} gives, once those before it are done. It ends by itself: it knows its own deadline. */
+    <T> T inTurn(Callable<T> importing) {
+        try {
+            return desk.submit(importing).get();
+        } catch (RejectedExecutionException full) {
+            throw Refused.tooMany("Other files are being read just now. Try again in a few seconds.");
+        } catch (InterruptedException stopping) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException("The server is stopping", stopping);
+        } catch (ExecutionException failed) {
+            throw failed.getCause() instanceof RuntimeException refusal
+                    ? refusal
+                    : new IllegalStateException(failed.getCause());
+        }
+    }
 
     /** What {@code reading} gives, or a refusal when it takes too long or too many are waiting. */
     <T> T read(Callable<T> reading) {
@@ -66,5 +88,6 @@ class ReadingRoom implements DisposableBean {
     @Override
     public void destroy() {
         seats.shutdownNow();
+        desk.shutdownNow();
     }
 }

@@ -1,8 +1,10 @@
 package tachylim.server.exchange;
 
+import io.swagger.v3.oas.annotations.Parameter;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.servlet.http.HttpServletRequest;
 import jakarta.validation.Valid;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -37,6 +39,7 @@ import tachylim.server.exchange.ExchangeDtos.FormatDto;
 import tachylim.server.exchange.ExchangeDtos.LineDto;
 import tachylim.server.exchange.ExchangeDtos.ScoreView;
 import tachylim.server.exchange.ExchangeDtos.Strokes;
+import tachylim.server.web.ChangesNoCap;
 import tachylim.server.web.Refused;
 import tachylim.tempo.Tempo;
 
@@ -66,15 +69,15 @@ class ScoreController {
     }
 
     /** A file of music, and what of it is wanted. Without a choice the first line's first bars with notes are given. */
+    @ChangesNoCap("nothing is kept")
     @PostMapping(path = "/scores", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+    @io.swagger.v3.oas.annotations.parameters.RequestBody(
+            content =
+                    @Content(
+                            mediaType = MediaType.APPLICATION_OCTET_STREAM_VALUE,
+                            schema = @Schema(type = "string", format = "binary")))
     ScoreView read(
-            @io.swagger.v3.oas.annotations.parameters.RequestBody(
-                            content =
-                                    @Content(
-                                            mediaType = MediaType.APPLICATION_OCTET_STREAM_VALUE,
-                                            schema = @Schema(type = "string", format = "binary")))
-                    @RequestBody(required = false)
-                    byte[] file,
+            @Parameter(hidden = true) HttpServletRequest request,
             @RequestParam(required = false) Integer line,
             @RequestParam(required = false) String firstBar,
             @RequestParam(required = false) String lastBar,
@@ -82,7 +85,7 @@ class ScoreController {
             @RequestParam(required = false) Integer grid,
             @RequestParam(required = false) Integer pickup) {
         Wanted wanted = new Wanted(line == null ? 0 : line, bar(firstBar), bar(lastBar), unrolled, grid, pickup);
-        return room.read(() -> view(file == null ? new byte[0] : file, wanted));
+        return room.read(() -> view(request.getInputStream().readAllBytes(), wanted));
     }
 
     /** What of a score is wanted; null for what is usual. */
@@ -166,6 +169,7 @@ class ScoreController {
     }
 
     /** Notes entered a stroke at a time, with a tapped rhythm if there is one. */
+    @ChangesNoCap("nothing is kept")
     @PostMapping("/readings/strokes")
     Entered strokes(@Valid @RequestBody Strokes entered) {
         return room.read(() -> heard(entered));

@@ -4,7 +4,9 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
@@ -69,21 +71,26 @@ public class AwayService {
                 .toList();
     }
 
-    /**
-     * Takes over what was practised before, however long ago, from a notebook.
-     *
-     * @return whether it was not known yet
-     */
-    @Transactional
-    public boolean takeOver(SignedIn who, String clientId, LocalDate day, Away away) {
-        if (practices.existsByAccountIdAndClientId(who.accountId(), clientId)) {
-            return false;
+    private static final int ASKED_AT_ONCE = 500;
+
+    /** Which of some ids something was taken over under, whatever has become of it since. */
+    @Transactional(readOnly = true)
+    public Set<String> takenOver(SignedIn who, List<String> ids) {
+        Set<String> known = new HashSet<>();
+        for (int from = 0; from < ids.size(); from += ASKED_AT_ONCE) {
+            known.addAll(
+                    practices.known(who.accountId(), ids.subList(from, Math.min(ids.size(), from + ASKED_AT_ONCE))));
         }
+        return known;
+    }
+
+    /** Takes over what was practised before, however long ago, from a notebook. */
+    @Transactional
+    public void takeOver(SignedIn who, String id, LocalDate day, Away away) {
         BenchPractice practice =
-                new BenchPractice(who.accountId(), clientId, away.kind(), away.minutes(), day, clock.instant());
+                new BenchPractice(who.accountId(), id, away.kind(), away.minutes(), day, clock.instant());
         practice.become(away.kind(), away.minutes(), away.note().strip());
         practices.save(practice);
-        return true;
     }
 
     /** What was played elsewhere on some days, the oldest first. */
@@ -127,10 +134,6 @@ public class AwayService {
     @Transactional
     public void notElsewhere(SignedIn who, long id) {
         BenchPractice one = elsewhere(who, id);
-        if (one.day().isBefore(accounts.today(who))) {
-            one.withdraw(clock.instant());
-        } else {
-            practices.delete(one);
-        }
+        one.takeBack(accounts.today(who), clock.instant(), practices::delete);
     }
 }

@@ -9,11 +9,15 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.function.Consumer;
 import tachylim.load.Elsewhere;
 
 /** What was played on the bench, with a version or along with the plain notes: no pass, but practice. */
 @Entity
 class BenchPractice {
+
+    /** No more is sent at once than an hour. */
+    static final double LONGEST_SECONDS = 3_600;
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
@@ -28,6 +32,7 @@ class BenchPractice {
     private double tempo;
     private double playSeconds;
     private double effort;
+    private double burstSeconds;
 
     @Enumerated(EnumType.STRING)
     @Column(columnDefinition = "varchar(20)")
@@ -48,16 +53,26 @@ class BenchPractice {
         this.tempo = played.tempo() == null ? 0 : played.tempo().bpm();
         this.playSeconds = played.seconds();
         this.effort = played.effort().minutes();
+        this.burstSeconds = played.burstSeconds();
     }
 
     /** Something that was played elsewhere. */
     BenchPractice(long accountId, String clientId, Elsewhere elsewhere, int minutes, LocalDate day, Instant at) {
-        this(accountId, new Played(null, clientId, null, null, 60.0 * minutes, elsewhere.effort(minutes)), day, at);
+        this(accountId, new Played(null, clientId, null, null, 60.0 * minutes, elsewhere.effort(minutes), 0), day, at);
         this.elsewhere = elsewhere;
     }
 
     long id() {
         return id;
+    }
+
+    /** Takes it back: of a day gone by it still counts for what today may be. */
+    void takeBack(LocalDate today, Instant now, Consumer<BenchPractice> deleting) {
+        if (day.isBefore(today)) {
+            withdraw(now);
+        } else {
+            deleting.accept(this);
+        }
     }
 
     void withdraw(Instant now) {
@@ -74,6 +89,10 @@ class BenchPractice {
         this.playSeconds = 60.0 * minutes;
         this.effort = kind.effort(minutes).minutes();
         this.note = said;
+    }
+
+    Instant at() {
+        return at;
     }
 
     LocalDate day() {

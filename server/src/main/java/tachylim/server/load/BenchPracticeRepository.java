@@ -3,6 +3,7 @@ package tachylim.server.load;
 import jakarta.persistence.QueryHint;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import org.hibernate.jpa.HibernateHints;
@@ -20,11 +21,14 @@ interface BenchPracticeRepository extends JpaRepository<BenchPractice, Long> {
         Double getEffort();
 
         Double getPlaySeconds();
+
+        Double getBurstSeconds();
     }
 
     @QueryHints(@QueryHint(name = HibernateHints.HINT_FLUSH_MODE, value = "COMMIT"))
     @Query("""
-            select p.day as day, sum(p.effort) as effort, sum(p.playSeconds) as playSeconds
+            select p.day as day, sum(p.effort) as effort, sum(p.playSeconds) as playSeconds,
+                   sum(p.burstSeconds) as burstSeconds
             from BenchPractice p where p.accountId = :accountId and p.day between :from and :to
               and p.withdrawnAt is null group by p.day""")
     List<Sums> days(long accountId, LocalDate from, LocalDate to);
@@ -32,7 +36,8 @@ interface BenchPracticeRepository extends JpaRepository<BenchPractice, Long> {
     /** As above, of days gone by as they were told before a moment: what is told later changes nothing of that day. */
     @QueryHints(@QueryHint(name = HibernateHints.HINT_FLUSH_MODE, value = "COMMIT"))
     @Query("""
-            select p.day as day, sum(p.effort) as effort, sum(p.playSeconds) as playSeconds
+            select p.day as day, sum(p.effort) as effort, sum(p.playSeconds) as playSeconds,
+                   sum(p.burstSeconds) as burstSeconds
             from BenchPractice p where p.accountId = :accountId and p.day between :from and :to
               and (p.day = :to and p.withdrawnAt is null
                 or p.day < :to and p.at < :told and (p.withdrawnAt is null or p.withdrawnAt >= :told))
@@ -42,9 +47,14 @@ interface BenchPracticeRepository extends JpaRepository<BenchPractice, Long> {
     List<BenchPractice> findByAccountIdAndElsewhereNotNullAndWithdrawnAtNullAndDayBetweenOrderByDayAscIdAsc(
             long accountId, LocalDate from, LocalDate to, Limit limit);
 
+    /** The last day before another on which anything was played, in a workout or outside of one; null when there was none. */
     @QueryHints(@QueryHint(name = HibernateHints.HINT_FLUSH_MODE, value = "COMMIT"))
-    @Query(
-            "select max(p.day) from BenchPractice p where p.accountId = :accountId and p.day < :day and p.withdrawnAt is null")
+    @Query(nativeQuery = true, value = """
+            select max(day) from (
+              select max(day) as day from played_pass where account_id = :accountId and day < :day
+              union all
+              select max(day) from bench_practice
+              where account_id = :accountId and day < :day and withdrawn_at is null) played""")
     LocalDate lastDay(long accountId, LocalDate day);
 
     List<BenchPractice> findByAccountIdAndElsewhereNotNullAndWithdrawnAtNullOrderByIdDesc(long accountId, Limit limit);
@@ -53,7 +63,17 @@ interface BenchPracticeRepository extends JpaRepository<BenchPractice, Long> {
 
     boolean existsByAccountIdAndClientId(long accountId, String clientId);
 
-    void deleteByAccountIdAndChoiceId(long accountId, long choiceId);
+    List<BenchPractice> findByAccountIdAndChoiceIdAndWithdrawnAtNull(long accountId, long choiceId);
+
+    @Query("select p.clientId from BenchPractice p where p.accountId = :accountId and p.clientId in :ids")
+    List<String> known(long accountId, Collection<String> ids);
+
+    /** What was played on the pages and ended between two moments. */
+    @QueryHints(@QueryHint(name = HibernateHints.HINT_FLUSH_MODE, value = "COMMIT"))
+    @Query("""
+            select p from BenchPractice p where p.accountId = :accountId and p.at > :from and p.at < :to
+              and p.elsewhere is null and p.choiceId is null""")
+    List<BenchPractice> onThePage(long accountId, Instant from, Instant to);
 
     long countByAccountIdAndAtAfter(long accountId, Instant since);
 }

@@ -11,11 +11,9 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.NavigableMap;
-import java.util.Objects;
 import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -55,7 +53,6 @@ public class LoadService {
     private static final Duration REMEMBERED = Duration.ofMinutes(5);
     private static final int MOST_GIVEN = 12;
     private static final int MOST_SYMPTOMS_A_DAY = 50;
-    private static final int MOST_PRACTICE_A_DAY = 1_000;
 
     private final AccountService accounts;
     private final Passes passes;
@@ -64,6 +61,7 @@ public class LoadService {
     private final StoredConditionRepository conditions;
     private final GivenLimitRepository given;
     private final SessionRatingRepository ratings;
+    private final HeldCaps held;
     private final RepertoireService repertoire;
     private final TachylimSettings settings;
     private final Clock clock;
@@ -82,6 +80,7 @@ public class LoadService {
             StoredConditionRepository conditions,
             GivenLimitRepository given,
             SessionRatingRepository ratings,
+            HeldCaps held,
             RepertoireService repertoire,
             TachylimSettings settings,
             Clock clock) {
@@ -92,6 +91,7 @@ public class LoadService {
         this.conditions = conditions;
         this.given = given;
         this.ratings = ratings;
+        this.held = held;
         this.repertoire = repertoire;
         this.settings = settings;
         this.clock = clock;
@@ -112,7 +112,7 @@ public class LoadService {
         List<Symptom> reports = reports(who);
         reports.forEach(one -> one.notAfter(clock.instant()));
         Guardrails guardrails = guardrails(who, account, weeks, reports, now);
-        LocalDate lastPlayed = lastDay(who, day);
+        LocalDate lastPlayed = practices.lastDay(who.accountId(), day);
         return new Today(
                 day,
                 account.home().zoneAt(now),
@@ -124,11 +124,13 @@ public class LoadService {
                 lastPlayed,
                 condition(who, now)
                         .unbrokenFor(
-                                guardrails.back().isPresent() ? Return.UNBROKEN_SECONDS : Guardrails.UNBROKEN_SECONDS),
+                                guardrails.back().isPresent() ? Return.UNBROKEN_SECONDS : Guardrails.UNBROKEN_SECONDS)
+                        .having(weeks.done().worstTension()),
                 Sparing.why(
                         day,
                         lastPlayed,
                         reports.isEmpty() ? null : reports.get(0).at(),
+                        weeks.done().worstTension(),
                         now),
                 guardrails.caution(weeks.done(), now));
     }
@@ -242,7 +244,20 @@ public class LoadService {
                 repertoire.needed(who, day, day.plusDays(days)),
                 given.holding(who.accountId(), day, Limit.of(MOST_GIVEN)).stream()
                         .map(GivenLimit::ordered)
-                        .toList());
+                        .toList(),
+                held.lowest(who, day));
+    }
+
+    /** Lets no cap of today be more than it is now, whatever is changed next. */
+    @Transactional
+    public void holdCaps(SignedIn who) {
+        Instant now = clock.instant();
+        Account account = accounts.get(who);
+        Weeks weeks = weeks(who, account, now);
+        held.hold(
+                who,
+                account.day(now),
+                guardrails(who, account, weeks, reports(who), now).lowest(weeks.done(), now));
     }
 
     private static Care care(Account account, List<Symptom> reports, Instant now) {
@@ -253,13 +268,6 @@ public class LoadService {
         Instant until = SymptomRest.after(last.at()).until();
         boolean again = last.advisedAt() == null && reports.stream().anyMatch(one -> Care.isAgain(one.at(), last.at()));
         return new Care(last.at(), until.isAfter(now) ? null : account.home().day(until), again);
-    }
-
-    private LocalDate lastDay(SignedIn who, LocalDate day) {
-        return Stream.of(passes.lastDay(who, day), practices.lastDay(who.accountId(), day))
-                .filter(Objects::nonNull)
-                .max(Comparator.naturalOrder())
-                .orElse(null);
     }
 
     /** The days with practice, oldest first: passes of runs, and what was played on the bench. */
@@ -323,7 +331,7 @@ public class LoadService {
         for (BenchPracticeRepository.Sums one : practised) {
             days.merge(
                     one.getDay(),
-                    new DayDto(one.getDay(), one.getEffort(), 0, one.getPlaySeconds(), 0, 0),
+                    new DayDto(one.getDay(), one.getEffort(), one.getBurstSeconds(), one.getPlaySeconds(), 0, 0),
                     DayDto::and);
         }
         return List.copyOf(days.values());
@@ -348,34 +356,6 @@ public class LoadService {
         conditions.save(kept);
     }
 
-    // The bench
-
-    /**
-     * Counts something played on the bench, once; nothing may be played in the rest after a symptom.
-     */
-    @Transactional
-    public void played(SignedIn who, Played played) {
-        Instant now = clock.instant();
-        Today today = today(who, now);
-        today.checkMayPlay();
-        if (played.clientId() != null && practices.existsByAccountIdAndClientId(who.accountId(), played.clientId())) {
-            return;
-        }
-        if (practices.countByAccountIdAndAtAfter(who.accountId(), now.minus(Duration.ofDays(1)))
-                >= MOST_PRACTICE_A_DAY) {
-            throw Refused.field("seconds", "That is more than a day of practice on the bench.");
-        }
-        practices.save(new BenchPractice(who.accountId(), played, today.day(), now));
-        Condition after = today.condition().played(today.condition().reserve(), played.seconds());
-        cameOut(who, after, now);
-    }
-
-    /** A choice that was not played after all. */
-    @Transactional
-    public void notPlayed(SignedIn who, long choiceId) {
-        practices.deleteByAccountIdAndChoiceId(who.accountId(), choiceId);
-    }
-
     // Limits that somebody gave
 
     @Transactional(readOnly = true)
@@ -390,14 +370,40 @@ public class LoadService {
                 .toList();
     }
 
-    /** A limit holds at once; with another of its kind the one that allows less holds. */
+    /**
+     * A limit holds at once; with another of its kind the one that allows less holds. Where there is room for no more, the
+     * weakest goes, under which another of its kind holds anyway.
+     */
     @Transactional
     void give(SignedIn who, Ordered ordered) {
         LocalDate today = accounts.today(who);
-        if (given.holding(who.accountId(), today, Limit.of(MOST_GIVEN)).size() >= MOST_GIVEN) {
-            throw Refused.field("by", "There is room for " + MOST_GIVEN + " limits.");
+        List<GivenLimit> holding = given.holding(who.accountId(), today, Limit.of(MOST_GIVEN));
+        if (holding.size() >= MOST_GIVEN) {
+            GivenLimit weakest = holding.stream()
+                    .filter(one -> isIdle(one, ordered, holding))
+                    .max(Comparator.comparingDouble(one -> one.ordered().cap()))
+                    .orElseThrow(() -> Refused.field(
+                            "cap",
+                            "There is room for " + MOST_GIVEN + " limits, and one of this kind that is as strict holds."
+                                    + " Take one away first."));
+            given.delete(weakest);
         }
         given.save(new GivenLimit(who.accountId(), ordered, today));
+    }
+
+    /** Whether a limit allows more than another of its kind does, the one that is given now among them. */
+    private static boolean isIdle(GivenLimit one, Ordered ordered, List<GivenLimit> holding) {
+        boolean underNew =
+                one.ordered().kind() == ordered.kind() && one.ordered().cap() > ordered.cap();
+        boolean newBinds = holding.stream()
+                .noneMatch(other -> other.ordered().kind() == ordered.kind()
+                        && other.ordered().cap() <= ordered.cap());
+        boolean underAnother = holding.stream()
+                .anyMatch(other -> other != one
+                        && other.ordered().kind() == one.ordered().kind()
+                        && (other.ordered().cap() < one.ordered().cap()
+                                || other.ordered().cap() == one.ordered().cap() && other.id() > one.id()));
+        return newBinds && (underNew || underAnother);
     }
 
     /** Less of a limit is more of a day: it goes when the day is over. */
@@ -422,10 +428,14 @@ public class LoadService {
         if (symptoms.findByAccountIdAndClientId(who.accountId(), clientId).isPresent()) {
             return;
         }
-        if (symptoms.countByAccountIdAndAtAfter(who.accountId(), at.minus(Duration.ofDays(1))) >= MOST_SYMPTOMS_A_DAY) {
-            return;
+        List<Symptom> ofTheDay = symptoms.findByAccountIdAndAtAfterOrderByAtDesc(
+                who.accountId(), at.minus(Duration.ofDays(1)), Limit.of(MOST_SYMPTOMS_A_DAY));
+        if (ofTheDay.size() < MOST_SYMPTOMS_A_DAY) {
+            symptoms.save(new Symptom(who.accountId(), clientId, at));
+        } else {
+            // So many are no more news, but the rest begins with the last of them.
+            ofTheDay.get(0).again(at);
         }
-        symptoms.save(new Symptom(who.accountId(), clientId, at));
     }
 
     @Transactional

@@ -12,12 +12,26 @@ import tachylim.tempo.Tempo;
  * @param tempo the tempo set
  * @param seconds how long it was played
  * @param effort what it cost
+ * @param burstSeconds seconds of it above the ceiling
  */
-public record Played(Long passageId, String clientId, Long choiceId, Tempo tempo, double seconds, Effort effort) {
+public record Played(
+        Long passageId,
+        String clientId,
+        Long choiceId,
+        Tempo tempo,
+        double seconds,
+        Effort effort,
+        double burstSeconds) {
+
+    /** As written, along with the page. */
+    public Played asWritten(Tempo ceiling) {
+        return new Played(
+                passageId, clientId, choiceId, tempo, seconds, effort, tempo.compareTo(ceiling) > 0 ? seconds : 0);
+    }
 
     /** On the bench; nobody is asked how tense it was, so it counts as played lightly. */
     public static Played onTheBench(
             long passageId, String clientId, Long choiceId, Tempo tempo, Tempo ceiling, double seconds) {
-        return new Played(passageId, clientId, choiceId, tempo, seconds, Effort.unasked(seconds, tempo, ceiling));
+        return new Played(passageId, clientId, choiceId, tempo, seconds, Effort.unasked(seconds, tempo, ceiling), 0);
     }
 }

@@ -43,6 +43,15 @@ class Symptom {
         }
     }
 
+    /** It is reported once more: the rest begins anew, and what was said of it before is over. */
+    void again(Instant now) {
+        if (now.isAfter(at)) {
+            at = now;
+        }
+        withdrawnAt = null;
+        advisedAt = null;
+    }
+
     Instant advisedAt() {
         return advisedAt;
     }

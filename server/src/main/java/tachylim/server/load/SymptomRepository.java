@@ -20,5 +20,5 @@ interface SymptomRepository extends JpaRepository<Symptom, Long> {
 
     List<Symptom> findByAccountIdOrderByAtDesc(long accountId, Limit limit);
 
-    long countByAccountIdAndAtAfter(long accountId, Instant since);
+    List<Symptom> findByAccountIdAndAtAfterOrderByAtDesc(long accountId, Instant since, Limit limit);
 }

@@ -79,7 +79,12 @@ class LogController {
             @Schema(description = "its passes in order, for a small picture")
             List<SketchDto> sketch,
 
-            String note) {}
+            String note,
+
+            @Schema(
+                    description =
+                            "whether some of it arrived so late that it counts for its day, and not for the ceiling")
+            boolean late) {}
 
     record LogPage(
             List<Entry> entries,

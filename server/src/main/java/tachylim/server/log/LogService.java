@@ -199,6 +199,7 @@ class LogService {
                 summary.fastestClean(),
                 summary.worstTension(),
                 summary.sketch(),
-                run.note());
+                run.note(),
+                run.isLate());
     }
 }

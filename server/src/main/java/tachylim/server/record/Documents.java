@@ -1,12 +1,22 @@
 package tachylim.server.record;
 
 import tachylim.codec.Codec;
+import tools.jackson.core.StreamReadConstraints;
+import tools.jackson.core.json.JsonFactory;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Documents as JSON texts. */
 public final class Documents {
 
-    private static final JsonMapper JSON = new JsonMapper();
+    /** No document of ours is longer, deeper or in more pieces: what is none of ours is refused before it is laid out. */
+    private static final JsonMapper JSON = JsonMapper.builder(JsonFactory.builder()
+                    .streamReadConstraints(StreamReadConstraints.builder()
+                            .maxDocumentLength(4 * 1024 * 1024)
+                            .maxNestingDepth(60)
+                            .maxTokenCount(400_000)
+                            .build())
+                    .build())
+            .build();
 
     private Documents() {}
 

@@ -24,6 +24,7 @@ import tachylim.server.repertoire.PassageDtos.PieceDto;
 import tachylim.server.repertoire.PassageDtos.PieceWish;
 import tachylim.server.repertoire.PassageDtos.Reading;
 import tachylim.server.repertoire.StorageService.Storage;
+import tachylim.server.web.ChangesNoCap;
 
 @RestController
 @RequestMapping("/api")
@@ -47,6 +48,7 @@ class RepertoireController {
     }
 
     /** Reads music that is being typed; nothing is kept. */
+    @ChangesNoCap("nothing is kept")
     @PostMapping("/readings")
     Reading read(@Valid @RequestBody MusicText music) {
         return repertoire.read(music);

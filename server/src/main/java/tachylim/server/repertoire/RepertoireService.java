@@ -1,5 +1,7 @@
 package tachylim.server.repertoire;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
@@ -11,6 +13,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.data.domain.Limit;
@@ -22,6 +25,7 @@ import tachylim.notation.abc.AbcWriter;
 import tachylim.passage.Mark;
 import tachylim.passage.Passage;
 import tachylim.passage.Piece;
+import tachylim.passage.SharedNotes;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
 import tachylim.server.ceiling.Pieces;
@@ -41,6 +45,7 @@ public class RepertoireService implements Pieces {
 
     private static final int MOST_PIECES = 2_000;
     private static final int MOST_PERFORMANCES = 24;
+    private static final int MOST_NOTES_REMEMBERED = 60_000;
     static final int MOST_MARKS = 5_000;
 
     private final PassageRepository passages;
@@ -49,6 +54,12 @@ public class RepertoireService implements Pieces {
     private final NoteMarkRepository marks;
     private final StandingService standings;
     private final AccountService accounts;
+
+    /** Music that was read lately: the same text is the same music. */
+    private final Cache<MusicText, Passage> read = Caffeine.newBuilder()
+            .maximumWeight(MOST_NOTES_REMEMBERED)
+            .weigher((MusicText text, Passage music) -> music.notes().size())
+            .build();
 
     RepertoireService(
             PassageRepository passages,
@@ -136,6 +147,16 @@ public class RepertoireService implements Pieces {
                 .toList();
     }
 
+    /** Which of some pieces are there to be worked on. */
+    @Transactional(readOnly = true)
+    public Set<Long> present(SignedIn who, Collection<Long> ids) {
+        return pieces
+                .findByAccountIdAndIdInAndPutAwayFalseAndPassagePutAwayFalse(who.accountId(), List.copyOf(ids))
+                .stream()
+                .map(StoredPiece::id)
+                .collect(Collectors.toSet());
+    }
+
     /** Pieces by id, put away or not, for looking back. */
     @Transactional(readOnly = true)
     public Map<Long, StoredPiece> piecesById(SignedIn who, List<Long> ids) {
@@ -146,7 +167,12 @@ public class RepertoireService implements Pieces {
     /** The notes of a passage with the player's marks over them. */
     @Transactional(readOnly = true)
     public Passage music(StoredPassage passage) {
-        return Pencil.over(passage.music().passage(), marks(passage));
+        return Pencil.over(plain(passage), marks(passage));
+    }
+
+    /** The notes of a passage as they were put down, read once as long as they are asked for. */
+    private Passage plain(StoredPassage passage) {
+        return read.get(passage.music(), MusicText::passage);
     }
 
     /** The marks that hold, the oldest first, with those they replaced. */
@@ -168,7 +194,22 @@ public class RepertoireService implements Pieces {
     /** The notes of a piece, as it is played. */
     @Transactional(readOnly = true)
     public Passage music(StoredPiece piece) {
-        Passage whole = music(piece.passage());
+        return within(music(piece.passage()), piece);
+    }
+
+    /** For each note of a piece whether another piece plays it too. */
+    @Transactional(readOnly = true)
+    public boolean[] shared(StoredPiece wanted, StoredPiece other) {
+        StoredPassage passage = wanted.passage();
+        boolean countedAlike = other.passage().id().equals(passage.id())
+                && wanted.isOf(passage.edition())
+                && other.isOf(passage.edition());
+        return countedAlike
+                ? SharedNotes.of(wanted.notes(), other.notes())
+                : SharedNotes.of(within(plain(passage), wanted), within(plain(other.passage()), other));
+    }
+
+    private static Passage within(Passage whole, StoredPiece piece) {
         int last = Math.min(piece.notes().lastNote(), whole.notes().size() - 1);
         return whole.excerpt(new Piece(Math.min(piece.notes().firstNote(), last), last));
     }

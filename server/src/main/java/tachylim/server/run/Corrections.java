@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -165,12 +166,18 @@ public class Corrections {
                 plans.startFrom(stored, theme, standings.believed(subject, run.day()));
             }
         }
-        Map<Integer, LocalDate> days = passes.ofRuns(who.accountId(), List.of(run.id())).stream()
-                .collect(Collectors.toMap(PlayedPass::ordinal, PlayedPass::day, (one, same) -> one));
+        List<PlayedPass> played = passes.ofRuns(who.accountId(), List.of(run.id()));
+        Map<Integer, LocalDate> days =
+                played.stream().collect(Collectors.toMap(PlayedPass::ordinal, PlayedPass::day, (one, same) -> one));
+        Set<Integer> history = played.stream()
+                .filter(PlayedPass::isHistory)
+                .map(PlayedPass::ordinal)
+                .collect(Collectors.toSet());
         List<Segment> past = new ArrayList<>();
         for (RunSegment kept : segments.findByAccountIdAndRunIdOrderByPlace(who.accountId(), run.id())) {
             Segment segment = kept.segment();
             if (segment.step() instanceof Pass
+                    && !history.contains(kept.ordinal())
                     && segment.block() < workout.blocks().size()) {
                 Block block = block(workout, segment);
                 Theme theme = themes.get(block.theme());

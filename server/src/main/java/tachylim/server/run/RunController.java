@@ -23,6 +23,7 @@ import tachylim.server.run.RunDtos.NoteWish;
 import tachylim.server.run.RunDtos.RatingWish;
 import tachylim.server.run.RunDtos.RunView;
 import tachylim.server.run.RunDtos.TakeOver;
+import tachylim.server.web.ChangesNoCap;
 import tachylim.shown.RunScore;
 
 @RestController
@@ -42,6 +43,7 @@ class RunController {
 
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
+    @ChangesNoCap("what is begun takes of what there is")
     RunView begin(@AuthenticationPrincipal SignedIn who, @Valid @RequestBody Beginning beginning) {
         long id = runs.begin(who, beginning.plan(), beginning.holder());
         return runs.view(who, id, beginning.holder());
@@ -68,11 +70,13 @@ class RunController {
     }
 
     @PostMapping("/{id}/events")
+    @ChangesNoCap("what is played takes of what there is; what comes late is held where it is kept")
     RunView record(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody EventWish event) {
         return runs.record(who, id, event);
     }
 
     @PostMapping("/{id}/holder")
+    @ChangesNoCap("another window, the same workout")
     RunView takeOver(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody TakeOver wish) {
         runs.takeOver(who, id, wish.holder());
         return runs.view(who, id, wish.holder());
@@ -87,6 +91,7 @@ class RunController {
 
     @PutMapping("/{id}/note")
     @ResponseStatus(HttpStatus.NO_CONTENT)
+    @ChangesNoCap("words")
     void note(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody NoteWish wish) {
         runs.note(who, id, wish.note());
     }

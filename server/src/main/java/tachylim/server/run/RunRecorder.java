@@ -58,8 +58,16 @@ class RunRecorder {
         }
     }
 
-    /** Keeps an event that takes a run from {@code before} to {@code after}. */
-    void keep(SignedIn who, StoredRun stored, Run before, Run after, RunEvent event) {
+    /**
+     * Keeps an event that takes a run from {@code before} to {@code after}.
+     *
+     * @param history whether it came so late that it counts for its day, and says nothing of a ceiling
+     */
+    void keep(SignedIn who, StoredRun stored, Run before, Run after, RunEvent event, boolean history) {
+        if (history) {
+            stored.cameLate();
+            load.holdCaps(who);
+        }
         events.save(event);
         summaries.forget(stored);
         List<Segment> fresh =
@@ -69,7 +77,7 @@ class RunRecorder {
             segments.save(new RunSegment(who.accountId(), stored.id(), place, event.ordinal(), segment));
             if (segment.step() instanceof Pass) {
                 StoredPiece piece = piece(who, stored, after, segment);
-                Passes.Place at = place(who, stored, event);
+                Passes.Place at = place(who, stored, event, history);
                 passes.keep(who, piece.subject(), at, after, place);
                 Block block = after.blocks().get(segment.block());
                 if (!block.music().isAsWritten() && segment.isPlayed()) {
@@ -78,7 +86,7 @@ class RunRecorder {
             }
             place++;
         }
-        if (!fresh.isEmpty()) {
+        if (!fresh.isEmpty() && !history) {
             load.cameOut(who, after.tally().condition(), event.at());
         }
     }
@@ -90,8 +98,8 @@ class RunRecorder {
                 who, stored.pieceOf(run.workout().brief().themes().get(theme)));
     }
 
-    private Passes.Place place(SignedIn who, StoredRun stored, RunEvent event) {
-        return new Passes.Place(stored.id(), event.ordinal(), accounts.get(who).day(event.at()), event.at());
+    private Passes.Place place(SignedIn who, StoredRun stored, RunEvent event, boolean history) {
+        return new Passes.Place(stored.id(), event.ordinal(), accounts.get(who).day(event.at()), event.at(), history);
     }
 
     /** Keeps what a tension put right has changed of the last pass. */
@@ -100,7 +108,7 @@ class RunRecorder {
         Segment segment = run.past().get(last);
         segments.findByAccountIdAndRunIdAndPlace(who.accountId(), stored.id(), last)
                 .ifPresent(kept -> kept.segment(segment));
-        passes.felt(who, piece(who, stored, run, segment).subject(), place(who, stored, event), segment);
+        passes.felt(who, piece(who, stored, run, segment).subject(), place(who, stored, event, false), segment);
         load.cameOut(who, run.tally().condition(), event.at());
     }
 

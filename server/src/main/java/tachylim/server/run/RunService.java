@@ -44,6 +44,12 @@ public class RunService {
     /** An answer that is older than this when it comes was kept somewhere while there was no connection. */
     private static final Duration LATE = Duration.ofMinutes(1);
 
+    /**
+     * What comes later than this is history: it counts for its own day and the weeks since, and says nothing of a ceiling, since
+     * no clock has seen it.
+     */
+    private static final Duration HISTORY_AFTER = Duration.ofHours(36);
+
     private final RunRepository runs;
     private final RunEventRepository events;
     private final RunRecorder recorder;
@@ -329,7 +335,7 @@ public class RunService {
                 stored.touched(said, now));
         Run after = RunRecorder.step(soFar.run(), event);
         checkClock(stored, after, event.at());
-        recorder.keep(who, stored, soFar.run(), after, event);
+        recorder.keep(who, stored, soFar.run(), after, event, isHistory(event, now));
         List<RunEvent> played =
                 Stream.concat(soFar.kept().stream(), Stream.of(event)).toList();
         memory.note(stored, played, after);
@@ -414,7 +420,11 @@ public class RunService {
         Run after = RunRecorder.step(before, event);
         checkClock(stored, after, event.at());
         recorder.forgetLeft(who, stored, before.past().size(), end.ordinal());
-        recorder.keep(who, stored, before, after, event);
+        recorder.keep(who, stored, before, after, event, isHistory(event, now));
+    }
+
+    private static boolean isHistory(RunEvent event, Instant now) {
+        return Duration.between(event.at(), now).compareTo(HISTORY_AFTER) > 0;
     }
 
     private void amend(

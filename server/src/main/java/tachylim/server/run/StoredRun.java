@@ -48,6 +48,8 @@ public class StoredRun {
     @Column(length = 2000)
     private String note;
 
+    private boolean late;
+
     @Version
     private int version;
 
@@ -180,6 +182,15 @@ public class StoredRun {
         outcome = done.cause();
         outcomeWhy = done.why();
         activeAccount = null;
+    }
+
+    /** Whether some of it was sent so long after it was played that it counts for its days, and says nothing of a ceiling. */
+    public boolean isLate() {
+        return late;
+    }
+
+    void cameLate() {
+        late = true;
     }
 
     void note(String text) {

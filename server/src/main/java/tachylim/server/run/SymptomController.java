@@ -11,6 +11,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import tachylim.server.account.SignedIn;
 import tachylim.server.run.RunDtos.SymptomWish;
+import tachylim.server.web.ChangesNoCap;
 
 @RestController
 @RequestMapping("/api/symptoms")
@@ -26,6 +27,7 @@ class SymptomController {
     /** Pain, numbness or tingling, reported from anywhere: a workout that is open ends, and playing rests. */
     @PostMapping
     @ResponseStatus(HttpStatus.NO_CONTENT)
+    @ChangesNoCap("it closes everything, and waits for nothing")
     void report(@AuthenticationPrincipal SignedIn who, @Valid @RequestBody SymptomWish wish) {
         runs.symptom(who, wish.clientId(), wish.secondsAgo() == null ? 0 : wish.secondsAgo());
     }

@@ -1,9 +1,7 @@
 package tachylim.server.season;
 
-import io.swagger.v3.oas.annotations.Parameter;
 import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.tags.Tag;
-import jakarta.servlet.http.HttpServletRequest;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
@@ -30,10 +28,10 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 import tachylim.ceiling.Forecast;
 import tachylim.load.Cap;
 import tachylim.load.DailyMinutes;
+import tachylim.server.TachylimSettings;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
 import tachylim.server.repertoire.RepertoireService;
@@ -47,12 +45,19 @@ class SeasonController {
     private static final int LONGEST_NAME = 80;
     private static final MediaType CALENDAR = MediaType.parseMediaType("text/calendar;charset=UTF-8");
 
+    private final TachylimSettings settings;
     private final SeasonService season;
     private final Feeds feeds;
     private final RepertoireService repertoire;
     private final AccountService accounts;
 
-    SeasonController(SeasonService season, Feeds feeds, RepertoireService repertoire, AccountService accounts) {
+    SeasonController(
+            SeasonService season,
+            Feeds feeds,
+            RepertoireService repertoire,
+            AccountService accounts,
+            TachylimSettings settings) {
+        this.settings = settings;
         this.season = season;
         this.feeds = feeds;
         this.repertoire = repertoire;
@@ -144,7 +149,11 @@ class SeasonController {
 
             @NotNull(message = "Give its day.") LocalDate day) {}
 
-    /** A private address for calendars: it is shown once, since only what it digests to is kept. */
+    /**
+     * A private address for calendars: it is shown once, since only what it digests to is kept. Where the server was not told
+     * its own address it is a path, to be put behind the one at which the page was opened: what a request says of its host
+     * is nothing to rely on.
+     */
     record FeedDto(String address) {}
 
     @GetMapping
@@ -202,10 +211,8 @@ class SeasonController {
 
     /** Opens a private address for calendars; one that was open before is closed. */
     @PostMapping("/feed")
-    FeedDto open(@AuthenticationPrincipal SignedIn who, @Parameter(hidden = true) HttpServletRequest request) {
-        return new FeedDto(ServletUriComponentsBuilder.fromContextPath(request)
-                .path("/calendar/" + feeds.open(who) + ".ics")
-                .toUriString());
+    FeedDto open(@AuthenticationPrincipal SignedIn who) {
+        return new FeedDto(settings.address() + "/calendar/" + feeds.open(who) + ".ics");
     }
 
     @DeleteMapping("/feed")

@@ -20,4 +20,16 @@ class Filters {
         registration.setAsyncSupported(true);
         return registration;
     }
+
+    /** Behind the door where players sign in: nobody else sends files. */
+    @Bean
+    FilterRegistrationBean<Uploads> uploads() {
+        FilterRegistrationBean<Uploads> registration = new FilterRegistrationBean<>(new Uploads());
+        registration.setOrder(BEHIND_SIGNING_IN);
+        registration.setDispatcherTypes(EnumSet.of(DispatcherType.REQUEST, DispatcherType.ASYNC));
+        registration.setAsyncSupported(true);
+        return registration;
+    }
+
+    private static final int BEHIND_SIGNING_IN = 0;
 }

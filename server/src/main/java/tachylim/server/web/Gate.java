@@ -69,8 +69,13 @@ class Gate extends OncePerRequestFilter {
         return false;
     }
 
+    /** Whether a request brings a file. */
+    static boolean isFile(HttpServletRequest request) {
+        return FILES.containsKey(request.getRequestURI());
+    }
+
     private static boolean isRefused(HttpServletRequest request, HttpServletResponse response) throws IOException {
-        boolean file = FILES.containsKey(request.getRequestURI());
+        boolean file = isFile(request);
         long most = FILES.getOrDefault(request.getRequestURI(), MOST_BYTES);
         if (request.getRequestURI().equals("/error")) {
             return refuse(response, 404, "There is nothing here.");

@@ -1,5 +1,6 @@
 package tachylim.server.web;
 
+import java.util.Set;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import tools.jackson.core.JsonParser;
@@ -12,7 +13,12 @@ import tools.jackson.databind.module.SimpleModule;
 @Configuration
 class PlainText {
 
-    static final String REFUSAL = "A text holds a sign that cannot be kept, such as a control sign.";
+    /** Signs that turn whatever follows them round, on pages that are not ours too. */
+    private static final Set<Integer> TURNING =
+            Set.of(0x202A, 0x202B, 0x202C, 0x202D, 0x202E, 0x2066, 0x2067, 0x2068, 0x2069);
+
+    static final String REFUSAL =
+            "A text holds a sign that cannot be kept, such as a control sign or one that turns text round.";
 
     @Bean
     JacksonModule plainTexts() {
@@ -34,6 +40,7 @@ class PlainText {
     private static boolean isPlain(String text) {
         return text.codePoints()
                 .noneMatch(sign -> Character.getType(sign) == Character.SURROGATE
+                        || TURNING.contains(sign)
                         || Character.isISOControl(sign) && sign != '\n' && sign != '\r' && sign != '\t');
     }
 }

@@ -42,8 +42,8 @@ class WholeBody implements Filter {
         if (request.getDispatcherType() == DispatcherType.ASYNC && body != null) {
             chain.doFilter(new Arrived(request, body), answer);
         } else if (request.getDispatcherType() == DispatcherType.REQUEST
-                && request.getContentLengthLong() > 0
-                && request.getContentLengthLong() <= Gate.MOST_BYTES) {
+                && !Gate.isFile(request)
+                && request.getContentLengthLong() > 0) {
             await(request, (HttpServletResponse) answer);
         } else {
             chain.doFilter(request, answer);

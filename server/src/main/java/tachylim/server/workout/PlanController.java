@@ -14,6 +14,7 @@ import tachylim.method.School;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.AccountService.Habit;
 import tachylim.server.account.SignedIn;
+import tachylim.server.web.ChangesNoCap;
 import tachylim.server.workout.PlanDtos.PlanView;
 import tachylim.shown.PlanScore;
 import tachylim.shown.PlanWish;
@@ -51,12 +52,14 @@ class PlanController {
     }
 
     /** What a page plans from by itself. */
+    @ChangesNoCap("nothing is kept")
     @PostMapping("/plans/score")
     PlanScore score(@AuthenticationPrincipal SignedIn who, @Valid @RequestBody PlanWish wish) {
         return plans.score(who, wish);
     }
 
     /** The workout that a wish leads to; nothing is kept until it is begun. */
+    @ChangesNoCap("nothing is kept")
     @PostMapping("/plans")
     PlanView preview(@AuthenticationPrincipal SignedIn who, @Valid @RequestBody PlanWish wish) {
         return plans.preview(who, wish);

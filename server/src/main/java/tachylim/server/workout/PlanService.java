@@ -16,7 +16,6 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tachylim.ceiling.AwkwardBand;
 import tachylim.ceiling.Posterior;
-import tachylim.load.Guardrails;
 import tachylim.load.Limit;
 import tachylim.method.School;
 import tachylim.passage.Readiness;
@@ -47,6 +46,7 @@ import tachylim.task.Tension;
 import tachylim.tempo.Tempo;
 import tachylim.workout.Brief;
 import tachylim.workout.Choices;
+import tachylim.workout.PieceLeft;
 import tachylim.workout.Planner;
 import tachylim.workout.Rules;
 import tachylim.workout.Run;
@@ -66,6 +66,7 @@ public class PlanService {
     private final RepertoireService repertoire;
     private final StandingService standings;
     private final Passes passes;
+    private final TodaysPieces todaysPieces;
     private final LoadService load;
     private final ReadinessService readiness;
     private final LinkService links;
@@ -79,6 +80,7 @@ public class PlanService {
             RepertoireService repertoire,
             StandingService standings,
             Passes passes,
+            TodaysPieces todaysPieces,
             LoadService load,
             ReadinessService readiness,
             LinkService links,
@@ -90,6 +92,7 @@ public class PlanService {
         this.repertoire = repertoire;
         this.standings = standings;
         this.passes = passes;
+        this.todaysPieces = todaysPieces;
         this.load = load;
         this.readiness = readiness;
         this.links = links;
@@ -246,7 +249,7 @@ public class PlanService {
         Map<Long, Tempo> gripped = today.done().worstTension().atLeast(Tension.GRIPPING)
                 ? passes.gripped(who, ids, today.day())
                 : Map.of();
-        Map<Long, Integer> had = passes.had(who, ids, today.day());
+        Map<Long, PieceLeft> left = todaysPieces.left(who, pieces, today.day());
         Map<Long, List<Integer>> weak = links.weakest(who, pieces, today.day());
         Map<Long, List<String>> wanted = choices.wanted(who, pieces, today.day());
         return pieces.stream()
@@ -264,7 +267,7 @@ public class PlanService {
                                 ? passes.modes(
                                         who, piece.id(), known.get(piece.id()).estimate())
                                 : Map.of(),
-                        Math.max(0, Guardrails.PASSES_OF_A_PIECE - had.getOrDefault(piece.id(), 0))))
+                        left.get(piece.id())))
                 .toList();
     }
 

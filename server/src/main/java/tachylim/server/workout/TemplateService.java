@@ -2,14 +2,21 @@ package tachylim.server.workout;
 
 import java.time.Clock;
 import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tachylim.server.account.SignedIn;
+import tachylim.server.repertoire.RepertoireService;
+import tachylim.server.repertoire.StoredPiece;
 import tachylim.server.web.Refused;
 import tachylim.server.workout.PlanDtos.TemplateDto;
 import tachylim.shown.PlanWish;
+import tachylim.variant.Catalogue;
+import tachylim.workout.Music;
+import tachylim.workout.Sketch;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.json.JsonMapper;
@@ -27,17 +34,25 @@ class TemplateService {
             .build();
 
     private final PlanTemplateRepository templates;
+    private final RepertoireService repertoire;
     private final Clock clock;
 
-    TemplateService(PlanTemplateRepository templates, Clock clock) {
+    TemplateService(PlanTemplateRepository templates, RepertoireService repertoire, Clock clock) {
         this.templates = templates;
+        this.repertoire = repertoire;
         this.clock = clock;
     }
 
     @Transactional(readOnly = true)
     List<TemplateDto> all(SignedIn who) {
-        return templates.findByAccountIdOrderByName(who.accountId(), Limit.of(MOST)).stream()
+        List<TemplateDto> kept = templates.findByAccountIdOrderByName(who.accountId(), Limit.of(MOST)).stream()
                 .flatMap(TemplateService::read)
+                .toList();
+        Set<Long> present = repertoire.present(
+                who,
+                kept.stream().flatMap(one -> one.wish().pieceIds().stream()).collect(Collectors.toSet()));
+        return kept.stream()
+                .map(one -> new TemplateDto(one.id(), one.name(), one.wish().onlyWith(present)))
                 .toList();
     }
 
@@ -54,6 +69,18 @@ class TemplateService {
     @Transactional
     public void keep(SignedIn who, String name, PlanWish wish) {
         Refused.unlessValid("wish", wish::choices);
+        List<StoredPiece> pieces = repertoire.pieces(who, wish.pieceIds());
+        for (Sketch sketch : Refused.unlessValid("blocks", wish::sketches)) {
+            if (sketch.theme() >= pieces.size()) {
+                throw Refused.field(
+                        "blocks", "A block is on piece " + (sketch.theme() + 1) + " of " + pieces.size() + ".");
+            }
+            Refused.unlessValid(
+                    "blocks",
+                    () -> sketch.version().isEmpty() || Music.isMode(sketch.version())
+                            ? sketch
+                            : Catalogue.parse(sketch.version()));
+        }
         String document = JSON.writeValueAsString(wish);
         templates
                 .findByAccountIdAndName(who.accountId(), name.strip())

@@ -98,7 +98,7 @@ class IsolationTest extends ServerTest {
                 "POST",
                 "/api/passages/{id}/practice",
                 passage,
-                Map.of("clientId", UUID.randomUUID().toString(), "bpm", 80, "seconds", 20));
+                Map.of("clientId", UUID.randomUUID().toString(), "bpm", 80, "seconds", 20, "varied", false));
         long change = owner.post("/api/changes", Map.of("name", "G to C", "song", "", "target", 112, "beats", 2))
                 .ok()
                 .path("changes")

@@ -74,6 +74,7 @@ class QueryCountTest extends ServerTest {
                             .path("id")
                             .asLong()
                     + "/counts";
+            clock.pass(60);
             odile.post(counts, Map.of("clientId", UUID.randomUUID().toString(), "seconds", 60, "clean", 30))
                     .ok();
         }

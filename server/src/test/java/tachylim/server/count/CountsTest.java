@@ -37,6 +37,7 @@ class CountsTest extends ServerTest {
         assertThat(one.path("needed").asInt()).isEqualTo(56);
         assertThat(one.path("best").isNull()).isTrue();
         odile.post(counts(view, 0), count(40)).ok();
+        clock.pass(60);
         JsonNode after =
                 odile.post(counts(view, 0), count(36)).ok().path("changes").path(0);
         assertThat(after.path("best").asDouble()).isEqualTo(40);
@@ -51,6 +52,7 @@ class CountsTest extends ServerTest {
         odile.post("/api/changes", change("G to C", 2)).ok();
         JsonNode view = odile.post("/api/changes", change("C to F", 2)).ok();
         odile.post(counts(view, 0), count(50)).ok();
+        clock.pass(60);
         JsonNode both = odile.post(counts(view, 1), count(30)).ok();
         assertThat(both.path("songs").path(0).asString())
                 .contains("no faster than 60")

@@ -48,6 +48,32 @@ class PracticeImportTest extends ServerTest {
     }
 
     @Test
+    void whatIsAddedAroundThemHidesNoRowsThatAreHereAlready() {
+        Player odile = player();
+        LocalDate today = today(odile);
+        String twice = today.minusDays(3) + ",20,";
+        odile.upload(KEEP, csv("date,minutes,note", twice, twice, today.minusDays(2) + ",15,"))
+                .ok();
+        JsonNode preview = odile.upload(
+                        PREVIEW,
+                        csv(
+                                "date,minutes,note",
+                                today.minusDays(9) + ",30,new",
+                                twice + "a word",
+                                twice,
+                                twice,
+                                today.minusDays(2) + ",15,"))
+                .ok();
+        assertThat(preview.path("rows").asInt()).isEqualTo(5);
+        assertThat(preview.path("here").asInt()).isEqualTo(3);
+        assertThat(preview.path("first").path(0).path("here").asBoolean()).isFalse();
+        assertThat(preview.path("first").path(1).path("here").asBoolean()).isTrue();
+        assertThat(preview.path("first").path(3).path("here").asBoolean())
+                .as("the third of its kind is new")
+                .isFalse();
+    }
+
+    @Test
     void whatIsWrongIsSaidByItsRowAndNothingIsHalfKept() {
         Player odile = player();
         LocalDate today = today(odile);

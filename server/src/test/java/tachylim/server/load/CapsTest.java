@@ -495,7 +495,7 @@ class CapsTest extends ServerTest {
                 "POST /api/passages/{id}/practice",
                 () -> odile.post(
                         "/api/passages/" + passage + "/practice",
-                        Map.of("clientId", UUID.randomUUID().toString(), "bpm", 60, "seconds", 30)));
+                        Map.of("clientId", UUID.randomUUID().toString(), "bpm", 60, "seconds", 30, "varied", false)));
         plays.put(
                 "PUT /api/passages/{id}/choice/{choiceId}",
                 () -> odile.put("/api/passages/" + passage + "/choice/" + choice, Map.of("played", true)));
@@ -600,7 +600,9 @@ class CapsTest extends ServerTest {
         somebodyWithTenMinutes();
         String id = UUID.randomUUID().toString();
         for (int i = 0; i < 2; i++) {
-            odile.post("/api/passages/" + passage + "/practice", Map.of("clientId", id, "bpm", 100, "seconds", 300));
+            odile.post(
+                    "/api/passages/" + passage + "/practice",
+                    Map.of("clientId", id, "bpm", 100, "seconds", 300, "varied", false));
         }
         assertThat(limit("PLAYING_MINUTES").path("used").asDouble())
                 .as("sent twice, counted once")
@@ -608,7 +610,7 @@ class CapsTest extends ServerTest {
         assertThat(limit("EFFORT").path("used").asDouble()).isGreaterThan(5);
         odile.post(
                 "/api/passages/" + passage + "/practice",
-                Map.of("clientId", UUID.randomUUID().toString(), "bpm", 100, "seconds", 900));
+                Map.of("clientId", UUID.randomUUID().toString(), "bpm", 100, "seconds", 900, "varied", false));
         assertThat(odile.get("/api/passages/" + passage + "/bench")
                         .ok()
                         .path("caution")

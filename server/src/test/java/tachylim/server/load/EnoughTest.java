@@ -147,11 +147,59 @@ class EnoughTest extends ServerTest {
         assertThat(limit(odile.get("/api/load").ok(), "EFFORT").path("cap").asDouble())
                 .as("a higher one is no way past it")
                 .isEqualTo(7);
-        sql.sql("update given_limit set until_day = until_day - interval 1 day where id = ?")
-                .param(id)
-                .update();
+        clock.nextMorning();
         assertThat(limit(odile.get("/api/load").ok(), "EFFORT").path("cap").asDouble())
                 .isGreaterThan(7);
+    }
+
+    @Test
+    void aStricterLimitIsTakenThoughThereAreTwelve() {
+        Player odile = player();
+        for (int cap = 12; cap > 0; cap--) {
+            odile.post("/api/load/given", Map.of("kind", "EFFORT", "cap", 40 + cap, "by", "Dr Pell"))
+                    .ok();
+        }
+        JsonNode load = odile.post("/api/load/given", Map.of("kind", "EFFORT", "cap", 9, "by", "Dr Amsel"))
+                .ok();
+        assertThat(limit(load, "EFFORT").path("cap").asDouble()).isEqualTo(9);
+        assertThat(load.path("given")).hasSize(12);
+        assertThat(load.path("given").toString()).as("the weakest has gone").doesNotContain("52.0");
+        JsonNode seconds = odile.post("/api/load/given", Map.of("kind", "BURST_SECONDS", "cap", 0, "by", "Dr Amsel"))
+                .ok();
+        assertThat(limit(seconds, "BURST_SECONDS").path("cap").asDouble()).isZero();
+        assertThat(limit(seconds, "EFFORT").path("cap").asDouble()).isEqualTo(9);
+        assertThat(odile.post("/api/load/given", Map.of("kind", "EFFORT", "cap", 30, "by", "me"))
+                        .detail())
+                .contains("as strict");
+    }
+
+    @Test
+    void theFiftyFirstReportOfADayClosesAsTheFirstDid() {
+        Player odile = player();
+        for (int i = 0; i < 50; i++) {
+            odile.post("/api/symptoms", Map.of("clientId", UUID.randomUUID().toString()));
+        }
+        odile.get("/api/load")
+                .ok()
+                .path("symptoms")
+                .forEach(one -> odile.delete("/api/symptoms/" + one.path("id").asLong()));
+        sql.sql("update symptom set withdrawn_at = at where account_id = (select id from account where name = ?)")
+                .param(odile.name())
+                .update();
+        assertThat(odile.get("/api/load")
+                        .ok()
+                        .path("today")
+                        .path("restSentence")
+                        .asString())
+                .isEmpty();
+        clock.pass(60);
+        odile.post("/api/symptoms", Map.of("clientId", UUID.randomUUID().toString()));
+        assertThat(odile.get("/api/load")
+                        .ok()
+                        .path("today")
+                        .path("restSentence")
+                        .asString())
+                .isNotEmpty();
     }
 
     @Test

@@ -200,7 +200,10 @@ class SeasonTest extends ServerTest {
 
     private HttpResponse<String> read(String address) throws Exception {
         return HttpClient.newHttpClient()
-                .send(HttpRequest.newBuilder(URI.create(address)).build(), HttpResponse.BodyHandlers.ofString());
+                .send(
+                        HttpRequest.newBuilder(URI.create(base()).resolve(address))
+                                .build(),
+                        HttpResponse.BodyHandlers.ofString());
     }
 
     private static Calendar parsed(String text) throws Exception {
