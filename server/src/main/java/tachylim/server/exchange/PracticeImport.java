@@ -136,24 +136,31 @@ class PracticeImport {
     }
 
     private int keep(SignedIn who, List<Known> rows, Map<String, List<StoredPiece>> pieces) {
-        int kept = 0;
-        for (Known one : rows.stream()
+        List<Known> fresh = rows.stream()
                 .filter(row -> !row.isHere())
                 .sorted(Comparator.comparing(known -> known.row().date()))
-                .toList()) {
-            PracticeRows.Row row = one.row();
-            String note = row.passage().isEmpty() || row.note().contains(row.passage())
-                    ? row.note()
-                    : shortened(row.passage()
-                            + row.tempo().map(tempo -> " at " + tempo).orElse("")
-                            + (row.note().isEmpty() ? "" : ": " + row.note()));
-            away.takeOver(who, one.id(), row.date(), new Away(row.what(), row.minutes(), note));
-            kept++;
-            row.tempo()
-                    .ifPresent(
-                            tempo -> learn(who, pieces.get(plain(row.passage())).get(0), row, tempo));
-        }
-        return kept;
+                .toList();
+        away.takeOver(
+                who,
+                fresh.stream()
+                        .map(one -> new AwayService.Noted(
+                                one.id(),
+                                one.row().date(),
+                                new Away(one.row().what(), one.row().minutes(), note(one.row()))))
+                        .toList());
+        fresh.forEach(one -> one.row()
+                .tempo()
+                .ifPresent(tempo ->
+                        learn(who, pieces.get(plain(one.row().passage())).get(0), one.row(), tempo)));
+        return fresh.size();
+    }
+
+    private static String note(PracticeRows.Row row) {
+        return row.passage().isEmpty() || row.note().contains(row.passage())
+                ? row.note()
+                : shortened(row.passage()
+                        + row.tempo().map(tempo -> " at " + tempo).orElse("")
+                        + (row.note().isEmpty() ? "" : ": " + row.note()));
     }
 
     private static String shortened(String note) {

@@ -84,13 +84,25 @@ public class AwayService {
         return known;
     }
 
-    /** Takes over what was practised before, however long ago, from a notebook. */
+    /**
+     * Something that was practised before, from a notebook.
+     *
+     * @param id what it is known by: under the same it is taken over once
+     */
+    public record Noted(String id, LocalDate day, Away away) {}
+
+    /** Takes over what was practised before, however long ago. */
     @Transactional
-    public void takeOver(SignedIn who, String id, LocalDate day, Away away) {
-        BenchPractice practice =
-                new BenchPractice(who.accountId(), id, away.kind(), away.minutes(), day, clock.instant());
-        practice.become(away.kind(), away.minutes(), away.note().strip());
-        practices.save(practice);
+    public void takeOver(SignedIn who, List<Noted> all) {
+        practices.saveAll(all.stream()
+                .map(one -> {
+                    Away away = one.away();
+                    BenchPractice practice = new BenchPractice(
+                            who.accountId(), one.id(), away.kind(), away.minutes(), one.day(), clock.instant());
+                    practice.become(away.kind(), away.minutes(), away.note().strip());
+                    return practice;
+                })
+                .toList());
     }
 
     /** What was played elsewhere on some days, the oldest first. */

@@ -24,6 +24,7 @@ import tachylim.server.run.RunDtos.RatingWish;
 import tachylim.server.run.RunDtos.RunView;
 import tachylim.server.run.RunDtos.TakeOver;
 import tachylim.server.web.ChangesNoCap;
+import tachylim.server.workout.Drafting;
 import tachylim.shown.RunScore;
 
 @RestController
@@ -34,8 +35,10 @@ class RunController {
     private final RunService runs;
     private final RunScores scores;
     private final RunAfter after;
+    private final Drafting drafting;
 
-    RunController(RunService runs, RunScores scores, RunAfter after) {
+    RunController(RunService runs, RunScores scores, RunAfter after, Drafting drafting) {
+        this.drafting = drafting;
         this.runs = runs;
         this.scores = scores;
         this.after = after;
@@ -45,7 +48,7 @@ class RunController {
     @ResponseStatus(HttpStatus.CREATED)
     @ChangesNoCap("what is begun takes of what there is")
     RunView begin(@AuthenticationPrincipal SignedIn who, @Valid @RequestBody Beginning beginning) {
-        long id = runs.begin(who, beginning.plan(), beginning.holder());
+        long id = drafting.inTurn(() -> runs.begin(who, beginning.plan(), beginning.holder()));
         return runs.view(who, id, beginning.holder());
     }
 

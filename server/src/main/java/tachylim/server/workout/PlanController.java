@@ -27,8 +27,10 @@ class PlanController {
 
     private final PlanService plans;
     private final AccountService accounts;
+    private final Drafting drafting;
 
-    PlanController(PlanService plans, AccountService accounts) {
+    PlanController(PlanService plans, AccountService accounts, Drafting drafting) {
+        this.drafting = drafting;
         this.plans = plans;
         this.accounts = accounts;
     }
@@ -42,13 +44,13 @@ class PlanController {
         School chosen = school == null ? plans.usual(who, id) : school;
         Habit habit = accounts.habit(who);
         int minutes = Brief.usualMinutes(habit.usualMinutes(), chosen);
-        return plans.preview(who, PlanWish.usual(id, minutes, habit.choices(chosen)));
+        return drafting.inTurn(() -> plans.preview(who, PlanWish.usual(id, minutes, habit.choices(chosen))));
     }
 
     /** The last session on a piece, to be played again or to start editing from. */
     @GetMapping("/pieces/{id}/plan/again")
     PlanView again(@AuthenticationPrincipal SignedIn who, @PathVariable long id) {
-        return plans.again(who, id);
+        return drafting.inTurn(() -> plans.again(who, id));
     }
 
     /** What a page plans from by itself. */
@@ -62,6 +64,6 @@ class PlanController {
     @ChangesNoCap("nothing is kept")
     @PostMapping("/plans")
     PlanView preview(@AuthenticationPrincipal SignedIn who, @Valid @RequestBody PlanWish wish) {
-        return plans.preview(who, wish);
+        return drafting.inTurn(() -> plans.preview(who, wish));
     }
 }

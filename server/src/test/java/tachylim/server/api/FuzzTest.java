@@ -5,13 +5,18 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.TreeMap;
 import java.util.UUID;
+import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -27,7 +32,7 @@ import tools.jackson.databind.json.JsonMapper;
 class FuzzTest extends ServerTest {
 
     private static final long SEED = 20_261;
-    private static final int ROUNDS = Integer.getInteger("tachylim.fuzz.rounds", 14);
+    private static final int ROUNDS = Integer.getInteger("tachylim.fuzz.rounds", 8);
     private static final double LONGEST_SECONDS = 2;
 
     private static final JsonMapper JSON = new JsonMapper();
@@ -81,11 +86,33 @@ class FuzzTest extends ServerTest {
     private final Random random = new Random(SEED);
     private final List<String> known = new ArrayList<>();
 
+    /** What ids mean in addresses that begin so, and in bodies under such names: most requests name what is there. */
+    private final Map<String, String> named = new HashMap<>();
+
+    private final Map<Integer, Integer> answered = new TreeMap<>();
+    private final UUID window = UUID.randomUUID();
+    private long piece;
+    private JsonNode run;
+    private int begun;
+    private int steps;
+
     @Test
     void nothingThatIsSentBreaksAnything() {
+        rounds(ROUNDS);
+    }
+
+    /** Thousands of requests more, with {@code -Dtachylim.fuzz.long} as many rounds as are wanted; 1,000 are 100,000 requests. */
+    @Test
+    @Tag("long")
+    @Timeout(value = 2, unit = TimeUnit.HOURS)
+    void nothingThatIsSentForLongBreaksAnything() {
+        rounds(Integer.getInteger("tachylim.fuzz.long", 120));
+    }
+
+    private void rounds(int rounds) {
         JsonNode api = stranger().get("/api/openapi").ok();
         List<String> failures = new ArrayList<>();
-        for (int round = 0; round < ROUNDS; round++) {
+        for (int round = 0; round < rounds; round++) {
             Player odile = somebodyWithThings();
             api.path("paths")
                     .propertyStream()
@@ -97,16 +124,77 @@ class FuzzTest extends ServerTest {
                                     odile, api, path.getKey(), operation.getKey(), operation.getValue(), failures)));
         }
         assertThat(failures).isEmpty();
+        int all = answered.values().stream().mapToInt(Integer::intValue).sum();
+        assertThat(answered.getOrDefault(404, 0))
+                .as("of " + all + ": " + answered)
+                .isLessThan(all / 4);
+        assertThat(answered.getOrDefault(200, 0) + answered.getOrDefault(204, 0))
+                .as("of " + all + ": " + answered)
+                .isGreaterThan(all / 4);
+        assertThat(begun).as("workouts that were begun").isGreaterThanOrEqualTo(rounds);
+        assertThat(steps).as("steps that were answered").isGreaterThan(4 * rounds);
+    }
+
+    /** Plays on, so that what is sent meets workouts in every state. */
+    private void live(Player odile) {
+        if (random.nextInt(3) > 0) {
+            return;
+        }
+        if (run == null || !run.path("step").path("ended").isNull()) {
+            Reply again = Practice.begin(odile, piece, window);
+            run = again.status() == 201 ? again.json() : null;
+            begun += run == null ? 0 : 1;
+        } else {
+            Reply next = Practice.send(odile, run, Practice.answer(run, window));
+            steps += next.status() == 200 ? 1 : 0;
+            run = next.status() == 200
+                    ? next.json()
+                    : odile.get("/api/runs/" + run.path("id").asLong() + "?holder=" + window)
+                            .json();
+        }
+        if (run != null && run.has("id")) {
+            named.put("/api/runs", run.path("id").asString());
+            named.put("ordinal", run.path("ordinal").asString());
+        } else {
+            run = null;
+        }
     }
 
     private Player somebodyWithThings() {
         clock.nextMorning();
         Player odile = player();
-        UUID window = UUID.randomUUID();
         long passage = Practice.newPassage(odile);
-        long piece = Practice.firstPiece(odile, passage);
-        JsonNode run =
-                Practice.playOn(odile, Practice.begin(odile, piece, window).ok(), window, 2);
+        piece = Practice.firstPiece(odile, passage);
+        run = Practice.playOn(odile, Practice.begin(odile, piece, window).ok(), window, 2);
+        begun++;
+        long change = odile.post("/api/changes", Map.of("name", "G to C", "song", "", "target", 112, "beats", 2))
+                .ok()
+                .path("changes")
+                .path(0)
+                .path("id")
+                .asLong();
+        JsonNode templates = odile.put(
+                        "/api/templates", Map.of("name", "Mornings", "wish", Practice.plan(piece, Map.of())))
+                .ok();
+        named.putAll(Map.of(
+                "/api/passages",
+                String.valueOf(passage),
+                "/api/pieces",
+                String.valueOf(piece),
+                "/api/runs",
+                run.path("id").asString(),
+                "/api/log",
+                run.path("id").asString(),
+                "/api/changes",
+                String.valueOf(change),
+                "/api/templates",
+                templates.path(0).path("id").asString(),
+                "pieceId",
+                String.valueOf(piece),
+                "ordinal",
+                run.path("ordinal").asString(),
+                "holder",
+                window.toString()));
         known.clear();
         known.addAll(List.of(
                 String.valueOf(passage),
@@ -118,11 +206,19 @@ class FuzzTest extends ServerTest {
 
     private void tryOut(
             Player odile, JsonNode api, String template, String method, JsonNode operation, List<String> failures) {
+        live(odile);
         StringBuilder address = new StringBuilder(template);
         StringBuilder query = new StringBuilder();
         for (JsonNode parameter : operation.path("parameters")) {
-            String value = scalar(parameter.path("schema"));
             String name = parameter.path("name").asString();
+            String meant = parameter.path("in").asString().equals("path") && (name.equals("id") || name.equals("runId"))
+                    ? named.entrySet().stream()
+                            .filter(one -> template.startsWith(one.getKey()))
+                            .map(Map.Entry::getValue)
+                            .findFirst()
+                            .orElse(null)
+                    : named.get(name);
+            String value = meant != null && random.nextInt(6) > 0 ? meant : scalar(parameter.path("schema"));
             if (parameter.path("in").asString().equals("path")) {
                 String encoded = encode(value.isEmpty() ? "0" : value.substring(0, Math.min(80, value.length())));
                 address.replace(0, address.length(), address.toString().replace("{" + name + "}", encoded));
@@ -142,6 +238,7 @@ class FuzzTest extends ServerTest {
         double began = Work.seconds();
         Reply reply = odile.sendWith(method.toUpperCase(), address + query.toString(), body, Map.of());
         double seconds = Work.seconds() - began;
+        answered.merge(reply.status(), 1, Integer::sum);
         if (reply.status() >= 500 || seconds > LONGEST_SECONDS) {
             failures.add(reply.status() + " in " + seconds + " s of work: " + method + " " + address + query + " "
                     + (body == null ? "" : body.substring(0, Math.min(600, body.length()))));
@@ -202,11 +299,19 @@ class FuzzTest extends ServerTest {
         Map<String, String> parts = new LinkedHashMap<>();
         schema.path("properties")
                 .propertyStream()
-                .forEach(part -> parts.put(part.getKey(), value(api, part.getValue(), depth + 1)));
+                .forEach(part -> parts.put(
+                        part.getKey(),
+                        named.containsKey(part.getKey()) && random.nextInt(6) > 0
+                                ? written(named.get(part.getKey()))
+                                : value(api, part.getValue(), depth + 1)));
         return parts.entrySet().stream()
                 .filter(part -> random.nextInt(30) > 0)
                 .map(part -> "\"" + part.getKey() + "\":" + part.getValue())
                 .collect(java.util.stream.Collectors.joining(",", "{", "}"));
+    }
+
+    private static String written(String value) {
+        return value.matches("\\d+") ? value : "\"" + value + "\"";
     }
 
     private String array(JsonNode api, JsonNode items, int depth) {
