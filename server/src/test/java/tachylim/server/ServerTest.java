@@ -64,7 +64,7 @@ public abstract class ServerTest {
     /** Each test begins in the morning of a day of its own. */
     @BeforeEach
     void anotherDay() {
-        clock.nextMorning();
+        clock.anotherDay();
     }
 
     @DynamicPropertySource

@@ -13,6 +13,7 @@ import jakarta.servlet.ServletRequest;
 import jakarta.servlet.ServletResponse;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.io.BufferedInputStream;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.io.UncheckedIOException;
@@ -51,7 +52,7 @@ class Uploads implements Filter {
         HttpServletRequest request = (HttpServletRequest) any;
         Path file = (Path) request.getAttribute(FILE);
         if (request.getDispatcherType() == DispatcherType.ASYNC && file != null) {
-            try (StoredBody body = new StoredBody(request, file)) {
+            try (Arrived body = new Arrived(request, () -> new BufferedInputStream(Files.newInputStream(file)))) {
                 chain.doFilter(body, answer);
             } finally {
                 Files.deleteIfExists(file);

@@ -12,14 +12,10 @@ import jakarta.servlet.ServletInputStream;
 import jakarta.servlet.ServletRequest;
 import jakarta.servlet.ServletResponse;
 import jakarta.servlet.http.HttpServletRequest;
-import jakarta.servlet.http.HttpServletRequestWrapper;
 import jakarta.servlet.http.HttpServletResponse;
-import java.io.BufferedReader;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.InputStreamReader;
-import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 
 /**
@@ -40,7 +36,7 @@ class WholeBody implements Filter {
         HttpServletRequest request = (HttpServletRequest) any;
         byte[] body = (byte[]) request.getAttribute(BODY);
         if (request.getDispatcherType() == DispatcherType.ASYNC && body != null) {
-            chain.doFilter(new Arrived(request, body), answer);
+            chain.doFilter(new Arrived(request, () -> new ByteArrayInputStream(body)), answer);
         } else if (request.getDispatcherType() == DispatcherType.REQUEST
                 && !Gate.isFile(request)
                 && request.getContentLengthLong() > 0) {
@@ -116,69 +112,6 @@ class WholeBody implements Filter {
         @Override
         public void onComplete(AsyncEvent event) {
             // Nothing is held.
-        }
-    }
-
-    /** The request as if it had just come, with its body at hand. */
-    private static final class Arrived extends HttpServletRequestWrapper {
-
-        private final byte[] body;
-        private final Stream stream;
-
-        Arrived(HttpServletRequest request, byte[] body) {
-            super(request);
-            this.body = body;
-            this.stream = new Stream(body);
-        }
-
-        /** To all that follows this is the first time: no filter may pass it by as one that was looked at before. */
-        @Override
-        public DispatcherType getDispatcherType() {
-            return DispatcherType.REQUEST;
-        }
-
-        @Override
-        public ServletInputStream getInputStream() {
-            return stream;
-        }
-
-        @Override
-        public BufferedReader getReader() {
-            return new BufferedReader(new InputStreamReader(new ByteArrayInputStream(body), StandardCharsets.UTF_8));
-        }
-    }
-
-    private static final class Stream extends ServletInputStream {
-
-        private final ByteArrayInputStream in;
-
-        Stream(byte[] body) {
-            this.in = new ByteArrayInputStream(body);
-        }
-
-        @Override
-        public int read() {
-            return in.read();
-        }
-
-        @Override
-        public int read(byte[] to, int from, int most) {
-            return in.read(to, from, most);
-        }
-
-        @Override
-        public boolean isFinished() {
-            return in.available() == 0;
-        }
-
-        @Override
-        public boolean isReady() {
-            return true;
-        }
-
-        @Override
-        public void setReadListener(ReadListener listener) {
-            throw new IllegalStateException("This body is there already");
         }
     }
 }

@@ -5,23 +5,29 @@ import jakarta.servlet.ReadListener;
 import jakarta.servlet.ServletInputStream;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletRequestWrapper;
-import java.io.BufferedInputStream;
+import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStream;
-import java.nio.file.Files;
-import java.nio.file.Path;
+import java.io.InputStreamReader;
+import java.nio.charset.StandardCharsets;
 
-/** A request whose body lies in a file, as if it had just come. */
-final class StoredBody extends HttpServletRequestWrapper implements AutoCloseable {
+/** A request as if it had just come, with all of its body at hand. */
+final class Arrived extends HttpServletRequestWrapper implements AutoCloseable {
 
-    private final Path file;
+    private final Body body;
     private Stream stream;
 
-    StoredBody(HttpServletRequest request, Path file) {
-        super(request);
-        this.file = file;
+    /** Where the body lies. */
+    interface Body {
+        InputStream open() throws IOException;
     }
 
+    Arrived(HttpServletRequest request, Body body) {
+        super(request);
+        this.body = body;
+    }
+
+    /** To all that follows this is the first time: no filter may pass it by as one that was looked at before. */
     @Override
     public DispatcherType getDispatcherType() {
         return DispatcherType.REQUEST;
@@ -30,9 +36,14 @@ final class StoredBody extends HttpServletRequestWrapper implements AutoCloseabl
     @Override
     public ServletInputStream getInputStream() throws IOException {
         if (stream == null) {
-            stream = new Stream(new BufferedInputStream(Files.newInputStream(file)));
+            stream = new Stream(body.open());
         }
         return stream;
+    }
+
+    @Override
+    public BufferedReader getReader() throws IOException {
+        return new BufferedReader(new InputStreamReader(getInputStream(), StandardCharsets.UTF_8));
     }
 
     @Override
