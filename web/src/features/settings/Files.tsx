@@ -123,8 +123,8 @@ function Preview({ preview }: { preview: Schemas["PracticePreview"] }) {
       </caption>
       <tbody>
         {preview.first.map((one) => (
-          <tr key={one.row} className="border-t border-rule align-top">
-            <td className="py-1 pr-3 whitespace-nowrap">{day(one.date, { dateStyle: "medium" })}</td>
+          <tr key={one.row} className="border-t border-rule align-baseline *:py-1">
+            <td className="pr-3 whitespace-nowrap">{day(one.date, { dateStyle: "medium" })}</td>
             <td className="pr-3 font-mono whitespace-nowrap">{one.minutes} min</td>
             <td className="w-full pr-3">
               {one.passage}
