@@ -60,7 +60,9 @@ export function Days({ days, today, cap }: { days: Day[]; today: string; cap: nu
         </text>
         <Along ticks={weeks} x={x} y={BASE + 18} to={width - 8} label={shortDay} />
       </svg>
-      <p className="text-right text-sm text-soft">effort minutes · spire: fast playing · ring: tension {TENSE} or more</p>
+      <p className="text-right text-sm text-soft">
+        effort minutes · spire: fast playing · ring: tension {TENSE} or more
+      </p>
     </div>
   );
 }
