@@ -17,6 +17,9 @@ import tachylim.tempo.Tempo;
 /** ABC files: text, in UTF-8 or Latin-1, with the fields of a tune's head. */
 public final class AbcFormat implements ScoreFormat {
 
+    /** Text takes many times its bytes once it is laid out; the largest books of tunes are a tenth of this. */
+    private static final int MOST_BYTES = 8 * 1024 * 1024;
+
     @Override
     public String title() {
         return "ABC";
@@ -66,6 +69,10 @@ public final class AbcFormat implements ScoreFormat {
 
     @Override
     public Score read(byte[] file, Wishes wishes) {
+        if (file.length > MOST_BYTES) {
+            throw new ScoreException("This ABC file is larger than " + MOST_BYTES / 1024 / 1024
+                    + " MB. Keep the tunes you are working on");
+        }
         return AbcBook.read(text(file).orElseThrow(() -> new ScoreException("This is no ABC")));
     }
 

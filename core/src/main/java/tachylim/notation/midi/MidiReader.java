@@ -41,7 +41,12 @@ import tachylim.passage.Pitch;
  */
 final class MidiReader {
 
+    /** Each event takes some thirty times its bytes once it is laid out, so a file is looked at before it is. */
+    private static final int MOST_BYTES = 3 * 1024 * 1024;
+
     private static final int MOST_EVENTS = 2_000_000;
+    private static final String TOO_LARGE =
+            "This MIDI file is too large to be read here. Keep the movement you are working on";
     private static final int MOST_NOTES = 100_000;
 
     /** A file of a few bytes can say that it lasts for years: how long is looked at before anything is laid out. */
@@ -82,6 +87,9 @@ final class MidiReader {
 
     static Score read(byte[] file, Wishes wishes) {
         Sequence sequence;
+        if (file.length > MOST_BYTES) {
+            throw new ScoreException(TOO_LARGE);
+        }
         try {
             sequence = MidiSystem.getSequence(new ByteArrayInputStream(file));
         } catch (InvalidMidiDataException | IOException | RuntimeException broken) {
@@ -107,8 +115,7 @@ final class MidiReader {
             }
             events += track.size();
             if (events > MOST_EVENTS) {
-                throw new ScoreException(
-                        "This MIDI file is too large to be read here. Keep the movement you are working on");
+                throw new ScoreException(TOO_LARGE);
             }
         }
         int number = 0;
