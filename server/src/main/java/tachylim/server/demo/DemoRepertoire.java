@@ -38,7 +38,7 @@ final class DemoRepertoire {
                     K:G
                     [GB]dgd [GB]dgd [Ac]e^ce | [FA]dfd [EG]Bec (6:4:6dcBAGF |
                     GABc dedc BcBA | [DG]4 [DFA]4 [GBd]4 |]
-                    """, 104, 80, 92, CutKind.WHOLE, 1),
+                    """, 104, 80, 86, CutKind.WHOLE, 1),
             new DemoPassage("Nine Lanterns", InstrumentFamily.MALLET, """
                     M:6/8
                     L:1/16
