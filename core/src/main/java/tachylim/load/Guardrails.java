@@ -32,7 +32,7 @@ public record Guardrails(
         List<Ordered> ordered,
         Optional<Lowest> lowest) {
 
-    /** Seconds of bursts a day at first. */
+    /** Seconds of fast playing a day at first. */
     public static final double BURST_SECONDS = 90;
 
     /** Playing without a break, in seconds, and the break it then needs. */
@@ -60,7 +60,7 @@ public record Guardrails(
     /** The least that keeps hands in shape: no rule about averages allows less, since each would feed on itself. */
     public static final Effort LEAST_EFFORT = new Effort(8);
 
-    /** Bursts that were taken well: so much of the first cap used, and each such day adds so much of it, up to double. */
+    /** Fast playing that was taken well: so much of the first cap used, and each such day adds so much of it, up to double. */
     private static final double TOLERATED_SHARE = 0.66;
 
     private static final double BURST_GROWTH = 0.05;
