@@ -73,21 +73,18 @@ public final class Forecast {
      * @param morning what was believed of ln ceiling before the first pass of it
      * @param evening what was believed after the last
      */
-    public record Measured(long day, Belief morning, Belief evening) {
+    public record Measured(long day, Moments morning, Moments evening) {
 
         /** What the day alone says; empty when nothing was learned on it. */
-        private Optional<Belief> own() {
-            double precision = 1 / evening.variance - 1 / morning.variance;
+        private Optional<Moments> own() {
+            double precision = 1 / evening.variance() - 1 / morning.variance();
             return precision <= 0
                     ? Optional.empty()
-                    : Optional.of(new Belief(
-                            (evening.mean / evening.variance - morning.mean / morning.variance) / precision,
+                    : Optional.of(new Moments(
+                            (evening.mean() / evening.variance() - morning.mean() / morning.variance()) / precision,
                             1 / precision));
         }
     }
-
-    /** A mean and a variance, positive, of ln ceiling. */
-    public record Belief(double mean, double variance) {}
 
     /** How a date looks. */
     public enum Prospect {
@@ -108,9 +105,9 @@ public final class Forecast {
         Measured first = telling.get(0);
         Forecast now = new Forecast(
                 first.day,
-                first.evening.mean,
+                first.evening.mean(),
                 USUAL_TREND,
-                first.evening.variance + FORM * FORM,
+                first.evening.variance() + FORM * FORM,
                 0,
                 USUAL_TREND_SD * USUAL_TREND_SD);
         for (Measured next : telling.subList(1, telling.size())) {
@@ -120,8 +117,8 @@ public final class Forecast {
     }
 
     /** The same trend from what is believed now: one ceiling today, not two. */
-    private Forecast from(Belief today) {
-        return new Forecast(day, today.mean, trend, today.variance, 0, trendVariance);
+    private Forecast from(Moments today) {
+        return new Forecast(day, today.mean(), trend, today.variance(), 0, trendVariance);
     }
 
     /**
@@ -150,9 +147,9 @@ public final class Forecast {
     }
 
     /** What is known after a day that says {@code seen}. */
-    private Forecast after(Belief seen) {
-        double expected = levelVariance + seen.variance + FORM * FORM;
-        double surprise = seen.mean - level;
+    private Forecast after(Moments seen) {
+        double expected = levelVariance + seen.variance() + FORM * FORM;
+        double surprise = seen.mean() - level;
         double gain = levelVariance / expected;
         double trendGain = covariance / expected;
         return new Forecast(

@@ -42,7 +42,8 @@ public final class Heritage {
             return Optional.of(alike.get().belief.carried(1, likeness(alike.get().notes, wanted)));
         }
         return touching.stream()
-                .min(Comparator.comparingDouble(source -> source.belief.meanLogCeiling()))
+                .min(Comparator.comparingDouble(
+                        source -> source.belief.logCeiling().mean()))
                 .map(slowest -> slowest.belief.carried(1, OF_PARTS * covered(wanted, touching)));
     }
 

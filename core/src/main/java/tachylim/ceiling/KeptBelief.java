@@ -25,6 +25,20 @@ final class KeptBelief {
     /** ln of the share below which a weight is dropped. */
     private static final double LEAST = -11.5;
 
+    /** The share that each level stands for. */
+    private static final double[] SHARES = shares(0);
+
+    /** The least share that is kept as each level. */
+    private static final double[] LOWEST = shares(-0.5);
+
+    private static double[] shares(double off) {
+        double[] shares = new double[LARGEST + 1];
+        for (int level = 0; level < shares.length; level++) {
+            shares[level] = Math.exp((level - LARGEST + off) / STEPS_PER_NAT);
+        }
+        return shares;
+    }
+
     private static final int HEADER = 2;
     private static final int ROOM_FOR_NOTHING_GAINED = 1_000;
     private static final int ROW_HEADER = 2 * Short.BYTES;
@@ -52,12 +66,7 @@ final class KeptBelief {
         for (int shape = 0; shape < Shape.COUNT; shape++) {
             Row kept = thinned(belief.row(shape), stride).trimmed(largest * Math.exp(LEAST));
             bytes.putShort((short) kept.weights().length).putShort((short) kept.from());
-            int before = 0;
-            for (double weight : kept.weights()) {
-                int level = (int) Math.max(0, LARGEST + Math.round(STEPS_PER_NAT * Math.log(weight / largest)));
-                bytes.put((byte) (level - before));
-                before = level;
-            }
+            bytes.put(steps(kept.weights(), largest));
         }
         byte[] deflated = deflated(bytes);
         return ByteBuffer.allocate(HEADER + deflated.length)
@@ -65,6 +74,30 @@ final class KeptBelief {
                 .put((byte) stride)
                 .put(deflated)
                 .array();
+    }
+
+    /** The level of each weight, as the difference to the one before. */
+    private static byte[] steps(double[] weights, double largest) {
+        byte[] steps = new byte[weights.length];
+        int before = 0;
+        for (int i = 0; i < weights.length; i++) {
+            int level = level(weights[i] / largest, before);
+            steps[i] = (byte) (level - before);
+            before = level;
+        }
+        return steps;
+    }
+
+    /** The level of a share, looked for from that of its neighbour, which is seldom far: a logarithm each is slower. */
+    private static int level(double share, int near) {
+        int level = near;
+        while (level < LARGEST && share >= LOWEST[level + 1]) {
+            level++;
+        }
+        while (level > 0 && share < LOWEST[level]) {
+            level--;
+        }
+        return level;
     }
 
     private static byte[] deflated(ByteBuffer bytes) {
@@ -129,28 +162,35 @@ final class KeptBelief {
         for (int shape = 0; shape < Shape.COUNT; shape++) {
             int count = bytes.getShort();
             int from = bytes.getShort();
-            double[] logs = new double[count];
+            int[] levels = new int[count];
             int level = 0;
             for (int i = 0; i < count; i++) {
                 level = level + bytes.get() & LARGEST;
-                logs[i] = (level - LARGEST) / STEPS_PER_NAT;
+                levels[i] = level;
             }
-            rows[shape] = filled(from, logs, stride);
+            rows[shape] = filled(from, levels, stride);
         }
         return Posterior.normalised(rows, passes);
     }
 
-    private static Row filled(int from, double[] logs, int stride) {
-        if (logs.length == 0) {
+    private static Row filled(int from, int[] levels, int stride) {
+        if (levels.length == 0) {
             return Row.EMPTY;
         }
-        double[] weights = new double[(logs.length - 1) * stride + 1];
-        for (int i = 0; i < weights.length; i++) {
-            int before = i / stride;
-            double beyond = (double) (i % stride) / stride;
-            double log = beyond == 0 ? logs[before] : logs[before] * (1 - beyond) + logs[before + 1] * beyond;
-            weights[i] = Math.exp(log);
+        double[] weights = new double[(levels.length - 1) * stride + 1];
+        for (int kept = 0; kept < levels.length; kept++) {
+            weights[kept * stride] = SHARES[levels[kept]];
+        }
+        for (int i = 0; stride > 1 && i < weights.length; i++) {
+            if (i % stride > 0) {
+                weights[i] = between(levels[i / stride], levels[i / stride + 1], (double) (i % stride) / stride);
+            }
         }
         return new Row(from * stride, weights);
+    }
+
+    private static double between(int before, int after, double beyond) {
+        double level = before * (1 - beyond) + after * beyond;
+        return Math.exp((level - LARGEST) / STEPS_PER_NAT);
     }
 }

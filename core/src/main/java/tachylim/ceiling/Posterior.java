@@ -164,10 +164,11 @@ public final class Posterior {
 
     private static Row weighed(Row row, double[] chances) {
         double[] weights = row.weights().clone();
+        int from = row.from();
         for (int i = 0; i < weights.length; i++) {
-            weights[i] *= chances[row.from() + i];
+            weights[i] *= chances[from + i];
         }
-        return new Row(row.from(), weights);
+        return new Row(from, weights);
     }
 
     /**
@@ -274,40 +275,9 @@ public final class Posterior {
         return gain;
     }
 
-    /** The mean of ln ceiling, for smoothing. */
-    public double meanLogCeiling() {
-        double mean = 0;
-        for (int shape = 0; shape < rows.length; shape++) {
-            mean += meanPlace(rows[shape]) + rows[shape].sum() * offset(shape);
-        }
-        return mean;
-    }
-
-    private static double meanPlace(Row row) {
-        double mean = 0;
-        for (int i = 0; i < row.weights().length; i++) {
-            mean += row.weights()[i] * place(row.from() + i);
-        }
-        return mean;
-    }
-
-    /** The variance of ln ceiling. */
-    public double varianceLogCeiling() {
-        double mean = meanLogCeiling();
-        double variance = 0;
-        for (int shape = 0; shape < rows.length; shape++) {
-            double from = offset(shape) - mean;
-            Row row = rows[shape];
-            for (int i = 0; i < row.weights().length; i++) {
-                double off = place(row.from() + i) + from;
-                variance += row.weights()[i] * off * off;
-            }
-        }
-        return variance;
-    }
-
-    private static double offset(int shape) {
-        return Shape.of(shape).at(0).ceiling();
+    /** Mean and variance of ln ceiling, for smoothing. */
+    public Moments logCeiling() {
+        return Moments.of(rows, shape -> LOWEST + Shape.of(shape).at(0).ceiling(), STEP);
     }
 
     /** The chance of a clean pass of the whole at {@code tempo}, all cells weighed. */

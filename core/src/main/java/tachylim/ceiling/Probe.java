@@ -26,6 +26,8 @@ public final class Probe {
     /** Of a wide row every second or third place is enough. */
     private static final int PLACES_LOOKED_AT = 50;
 
+    private static final Verdict[] VERDICTS = Verdict.values();
+
     private Probe() {}
 
     /**
@@ -44,7 +46,7 @@ public final class Probe {
      */
     static Tempo next(Posterior belief, Tempo proven, Tempo limit, List<AwkwardBand> awkward) {
         int highest = (int) Whole.below(Tempo.slower(proven.times(REACH), limit).bpm());
-        int lowest = (int) Math.ceil(Math.exp(belief.meanLogCeiling()) * SLOWEST);
+        int lowest = (int) Math.ceil(Math.exp(belief.logCeiling().mean()) * SLOWEST);
         if (lowest >= highest) {
             return Tempo.clamped(highest);
         }
@@ -70,27 +72,35 @@ public final class Probe {
 
     /** The variance of ln ceiling that is left after a pass at {@code tempo}, its verdicts weighed by their chances. */
     private static double expectedVariance(Row[] curves, Tempo tempo) {
-        double x = tempo.log();
-        double[] chance = new double[Verdict.values().length];
-        double[] first = new double[chance.length];
-        double[] second = new double[chance.length];
+        double[] chance = new double[VERDICTS.length];
+        double[] first = new double[VERDICTS.length];
+        double[] second = new double[VERDICTS.length];
         for (int curve = 0; curve < curves.length; curve++) {
-            Shape shape = Shape.of(curve * Shape.OF_ONE_CURVE);
-            double offset = shape.at(0).ceiling();
             Row row = curves[curve];
             int stride = 1 + row.weights().length / PLACES_LOOKED_AT;
+            Shape shape = Shape.of(curve * Shape.OF_ONE_CURVE);
+            double start = Posterior.place(row.from() + stride / 2);
+            double offset = shape.at(0).ceiling();
+            // From place to place the odds of a slip fall by the same factor, which saves an exponential for each.
+            double fall = Math.exp(-stride * Posterior.STEP / shape.s());
+            double slips = Math.exp((tempo.log() - start) / shape.s());
+            double breaks = slips * Math.exp(-shape.delta() / shape.s());
+            double ceiling = start + offset;
             for (int i = stride / 2; i < row.weights().length; i += stride) {
-                double place = Posterior.place(row.from() + i);
-                CeilingModel model = shape.at(place);
-                double clean = model.clean(x);
-                double broke = model.broke(x);
-                double ceiling = place + offset;
-                for (Verdict verdict : Verdict.values()) {
-                    double weight = stride * row.weights()[i] * CeilingModel.spoken(verdict, clean, 1 - broke);
-                    chance[verdict.ordinal()] += weight;
-                    first[verdict.ordinal()] += weight * ceiling;
-                    second[verdict.ordinal()] += weight * ceiling * ceiling;
+                double clean = (1 - shape.lapse()) / (1 + slips);
+                double broke =
+                        CeilingModel.BROKEN_LAPSE * shape.lapse() + (1 - shape.lapse()) * (breaks / (1 + breaks));
+                double unbroken = 1 - Math.min(1 - clean, broke);
+                double here = stride * row.weights()[i];
+                for (int verdict = 0; verdict < VERDICTS.length; verdict++) {
+                    double weight = here * CeilingModel.spoken(VERDICTS[verdict], clean, unbroken);
+                    chance[verdict] += weight;
+                    first[verdict] += weight * ceiling;
+                    second[verdict] += weight * ceiling * ceiling;
                 }
+                slips *= fall;
+                breaks *= fall;
+                ceiling += stride * Posterior.STEP;
             }
         }
         double variance = 0;

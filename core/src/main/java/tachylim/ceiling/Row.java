@@ -68,8 +68,10 @@ record Row(int from, double[] weights) {
         }
         double[] weights = new double[to - from];
         for (Row row : rows) {
-            for (int i = 0; i < row.weights().length; i++) {
-                weights[row.from() + i - from] += row.weights()[i];
+            double[] own = row.weights();
+            int first = row.from() - from;
+            for (int i = 0; i < own.length; i++) {
+                weights[first + i] += own[i];
             }
         }
         return new Row(from, weights);

@@ -25,7 +25,7 @@ class ForecastTest {
     private static Forecast.Measured measured(long day, double mean, double variance) {
         double vague = 1;
         double precision = 1 / variance + 1 / vague;
-        return new Forecast.Measured(day, new Forecast.Belief(mean, vague), new Forecast.Belief(mean, 1 / precision));
+        return new Forecast.Measured(day, new Moments(mean, vague), new Moments(mean, 1 / precision));
     }
 
     private static Forecast of(List<Forecast.Measured> days) {
@@ -44,7 +44,7 @@ class ForecastTest {
     void aDayOnWhichNothingWasLearnedDoesNotCount() {
         List<Forecast.Measured> days = days(12, 2, Math.log(100), 0.002);
         List<Forecast.Measured> more = new ArrayList<>(days);
-        Forecast.Belief same = new Forecast.Belief(Math.log(500), 0.01);
+        Moments same = new Moments(Math.log(500), 0.01);
         more.add(new Forecast.Measured(23, same, same));
         assertThat(of(more).at(40)).isEqualTo(of(days).at(40));
     }

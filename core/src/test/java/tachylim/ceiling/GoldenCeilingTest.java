@@ -68,7 +68,7 @@ class GoldenCeilingTest {
             int away = chance.nextInt(12) == 0 ? 9 : 1 + chance.nextInt(2);
             day += away;
             belief = belief.afterDays(away);
-            Forecast.Belief morning = new Forecast.Belief(belief.meanLogCeiling(), belief.varianceLogCeiling());
+            Moments morning = belief.logCeiling();
             ceiling *= 1.003;
             for (int pass = 0; pass < 4; pass++) {
                 Tempo tempo = Tempo.of(ceiling * (0.75 + 0.4 * chance.nextDouble()));
@@ -79,9 +79,9 @@ class GoldenCeilingTest {
                 felt.add(new TensionCurve.Felt(tempo, Tension.of(Math.min(5, (int)
                         (4 * tempo.bpm() / ceiling * chance.nextDouble() + 0.5)))));
             }
-            measured.add(new Forecast.Measured(
-                    day, morning, new Forecast.Belief(belief.meanLogCeiling(), belief.varianceLogCeiling())));
-            filtered.add(new Smoother.Day(day, belief.meanLogCeiling(), belief.varianceLogCeiling()));
+            measured.add(new Forecast.Measured(day, morning, belief.logCeiling()));
+            filtered.add(new Smoother.Day(
+                    day, belief.logCeiling().mean(), belief.logCeiling().variance()));
             if (i % 11 == 10) {
                 tell(belief, Tempo.of(ceiling));
             }
@@ -124,7 +124,12 @@ class GoldenCeilingTest {
                 "later",
                 figures(now.later(9, belief.gain()).ceiling()),
                 figures(now.times(1.25).ease()));
-        tell("figures", belief.gain(), belief.meanLogCeiling(), belief.varianceLogCeiling(), belief.passes());
+        tell(
+                "figures",
+                belief.gain(),
+                belief.logCeiling().mean(),
+                belief.logCeiling().variance(),
+                belief.passes());
         tell("said of it", now.enoughEvidence(), now.isVague(), now.overEase(ceiling));
         tell(
                 "carried",
@@ -172,7 +177,9 @@ class GoldenCeilingTest {
                     forecast.chance(target, later),
                     forecast.prospect(target, later),
                     forecast.likelyOn(later),
-                    forecast.timesTheGain(target, later));
+                    forecast.timesTheGain(target, later)
+                            .map(GoldenCeilingTest::figure)
+                            .orElse("-"));
         }
         tell("by when", forecast.dayOf(target, 0), forecast.dayOf(target, 30), forecast.weeklyGain());
         tell(

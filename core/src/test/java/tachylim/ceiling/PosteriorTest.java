@@ -39,7 +39,7 @@ class PosteriorTest {
             }
             fast = fast.afterDays(1);
             plain.night();
-            assertThat(fast.meanLogCeiling()).isCloseTo(plain.meanLogCeiling(), within(1e-9));
+            assertThat(fast.logCeiling().mean()).isCloseTo(plain.meanLogCeiling(), within(1e-9));
             Tempo at = Tempo.of(85 + random.nextInt(40));
             assertThat(fast.cleanAt(at)).isCloseTo(plain.cleanAt(at), within(1e-9));
         }
@@ -80,7 +80,7 @@ class PosteriorTest {
     }
 
     private static double gain(Posterior belief) {
-        return belief.afterDays(1).meanLogCeiling() - belief.meanLogCeiling();
+        return belief.afterDays(1).logCeiling().mean() - belief.logCeiling().mean();
     }
 
     private static Posterior played(Posterior before, double ceiling) {

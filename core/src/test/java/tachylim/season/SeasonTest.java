@@ -20,6 +20,7 @@ import net.jqwik.api.constraints.IntRange;
 import net.jqwik.api.constraints.Size;
 import org.junit.jupiter.api.Test;
 import tachylim.ceiling.Forecast;
+import tachylim.ceiling.Moments;
 import tachylim.load.Cap;
 import tachylim.load.Care;
 import tachylim.load.Effort;
@@ -42,7 +43,7 @@ class SeasonTest {
         for (int i = 0; i < 20; i++) {
             long day = TODAY.toEpochDay() - 40 + 2 * i;
             double level = Math.log(100) - gain * (40 - 2 * i);
-            days.add(new Forecast.Measured(day, new Forecast.Belief(level, 1), new Forecast.Belief(level, 0.0009)));
+            days.add(new Forecast.Measured(day, new Moments(level, 1), new Moments(level, 0.0009)));
         }
         return new Goal(id, Tempo.of(target), Tempo.of(100), date, Forecast.of(days), 15);
     }

@@ -138,7 +138,7 @@ public record PlanWish(
                 firstBurstShare,
                 cleanInARow,
                 caution,
-                focus,
+                focus.strip(),
                 new Strictness(roughCounts, looseOnly));
     }
 

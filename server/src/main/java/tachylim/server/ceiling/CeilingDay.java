@@ -7,6 +7,7 @@ import java.io.Serializable;
 import java.time.LocalDate;
 import tachylim.ceiling.Estimate;
 import tachylim.ceiling.Forecast;
+import tachylim.ceiling.Moments;
 import tachylim.ceiling.Posterior;
 import tachylim.server.record.AssignedId;
 
@@ -45,16 +46,15 @@ public class CeilingDay extends AssignedId<CeilingDay.Key> {
 
     /** Takes note of what is believed before the first pass of the day. */
     void morning(Posterior belief) {
-        morningMean = belief.meanLogCeiling();
-        morningVariance = belief.varianceLogCeiling();
+        Moments first = belief.logCeiling();
+        morningMean = first.mean();
+        morningVariance = first.variance();
     }
 
     /** The day as a forecast looks at it. */
     Forecast.Measured measured() {
         return new Forecast.Measured(
-                day.toEpochDay(),
-                new Forecast.Belief(morningMean, morningVariance),
-                new Forecast.Belief(logMean, logVariance));
+                day.toEpochDay(), new Moments(morningMean, morningVariance), new Moments(logMean, logVariance));
     }
 
     void record(Estimate estimate, Posterior belief) {
@@ -63,8 +63,9 @@ public class CeilingDay extends AssignedId<CeilingDay.Key> {
         ceilingLow = estimate.ceiling().low().bpm();
         ceilingHigh = estimate.ceiling().high().bpm();
         breakdown = estimate.breakdown().middle().bpm();
-        logMean = belief.meanLogCeiling();
-        logVariance = belief.varianceLogCeiling();
+        Moments now = belief.logCeiling();
+        logMean = now.mean();
+        logVariance = now.variance();
     }
 
     public LocalDate day() {

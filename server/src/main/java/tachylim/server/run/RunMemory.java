@@ -5,8 +5,8 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Duration;
 import java.util.List;
 import org.springframework.stereotype.Component;
+import tachylim.server.account.SignedIn;
 import tachylim.server.workout.PlanService;
-import tachylim.server.workout.StoredWorkout;
 import tachylim.shown.KeptEvent;
 import tachylim.workout.Run;
 
@@ -48,16 +48,16 @@ class RunMemory {
         }
     }
 
-    /** A run after some of its events. */
-    SoFar after(StoredRun stored, StoredWorkout workout, List<RunEvent> played) {
+    /** A run after some of its events; what was planned is read only when the run is not remembered. */
+    SoFar after(SignedIn who, StoredRun stored, List<RunEvent> played) {
         List<KeptEvent> signs = played.stream().map(RunEvent::kept).toList();
         Remembered known = known(stored, signs);
-        Run run = known == null ? Run.start(plans.begun(workout)) : known.run;
+        Run run = known == null ? Run.start(plans.begun(plans.get(who, stored.workoutId()))) : known.run;
         for (RunEvent event : played.subList(known == null ? 0 : known.events.size(), played.size())) {
             run = event.kept().onto(run);
         }
         remember(stored, signs, run, known);
-        return new SoFar(stored, workout, played, stored.told() == null ? run : run.under(stored.told()));
+        return new SoFar(stored, played, stored.told() == null ? run : run.under(stored.told()));
     }
 
     /** Takes note of where a run stands after {@code played}. */

@@ -217,8 +217,7 @@ public class RunService {
     @Transactional(readOnly = true)
     public Run soFar(SignedIn who, long id) {
         StoredRun stored = get(who, id);
-        return memory.after(stored, plans.get(who, stored.workoutId()), eventsOf(who, id))
-                .run();
+        return memory.after(who, stored, eventsOf(who, id)).run();
     }
 
     @Transactional
@@ -229,14 +228,13 @@ public class RunService {
             stored = lock(who, id);
             closeIfLeft(who, stored, now);
         }
-        StoredWorkout workout = plans.get(who, stored.workoutId());
         List<RunEvent> kept = eventsOf(who, id);
         if (stored.outcome() != null) {
-            return views.ended(who, stored, workout, kept.size(), holder);
+            return views.ended(who, stored, plans.get(who, stored.workoutId()), kept.size(), holder);
         }
-        SoFar soFar = memory.after(stored, workout, kept);
+        SoFar soFar = memory.after(who, stored, kept);
         stored.putRight(now, soFar.run().tally().leastSeconds() / settings.speed());
-        return views.open(who, stored, workout, kept, bringUp(who, stored, soFar.run(), now), holder);
+        return views.open(who, stored, kept, bringUp(who, stored, soFar.run(), now), holder);
     }
 
     /**
@@ -257,7 +255,7 @@ public class RunService {
         boolean late =
                 Duration.between(soFar.stored().lastAt(), clock.instant()).compareTo(LATE) > 0;
         Run now = late ? bringUp(who, soFar.stored(), soFar.run(), clock.instant()) : soFar.run();
-        return views.open(who, soFar.stored(), soFar.workout(), soFar.kept(), now, wish.holder());
+        return views.open(who, soFar.stored(), soFar.kept(), now, wish.holder());
     }
 
     /** As {@link #record}, for whoever plays without looking: the run as it stands then. */
@@ -277,12 +275,11 @@ public class RunService {
             load.symptom(who, wish.clientId(), said);
         }
         List<RunEvent> kept = eventsOf(who, id);
-        StoredWorkout workout = plans.get(who, stored.workoutId());
         Optional<RunEvent> known = kept.stream()
                 .filter(event -> event.clientId().equals(wish.clientId()))
                 .findFirst();
         if (known.isPresent()) {
-            amend(who, stored, workout, kept, known.get(), wish);
+            amend(who, stored, kept, known.get(), wish);
         } else {
             if (stored.outcome() == null) {
                 closeIfLeft(who, stored, said);
@@ -290,9 +287,9 @@ public class RunService {
             boolean goesOn =
                     stored.outcome() == null || stored.outcome() == Done.Cause.LEFT && !isLeft(who, stored, said);
             if (goesOn) {
-                return take(who, memory.after(stored, workout, kept), wish, said, now);
+                return take(who, memory.after(who, stored, kept), wish, said, now);
             } else if (!wish.kind().ends()) {
-                takeLate(who, stored, workout, kept, wish, said, now);
+                takeLate(who, stored, kept, wish, said, now);
             }
         }
         return null;
@@ -344,7 +341,7 @@ public class RunService {
         if (closed != null && !wish.kind().ends()) {
             stored.end(Done.of(closed));
         }
-        return new SoFar(stored, soFar.workout(), played, brought);
+        return new SoFar(stored, played, brought);
     }
 
     /** An answer whose figure says how it went is kept with the verdict that it makes. */
@@ -395,13 +392,7 @@ public class RunService {
 
     /** An answer to the pass at which a run was ended elsewhere is kept; of anything else it is said that it came too late. */
     private void takeLate(
-            SignedIn who,
-            StoredRun stored,
-            StoredWorkout workout,
-            List<RunEvent> kept,
-            EventWish wish,
-            Instant said,
-            Instant now) {
+            SignedIn who, StoredRun stored, List<RunEvent> kept, EventWish wish, Instant said, Instant now) {
         List<RunEvent> played =
                 kept.stream().filter(event -> !event.kind().ends()).toList();
         boolean lastStep =
@@ -411,7 +402,7 @@ public class RunService {
                     ProblemCode.OVER, "This workout was over before this answer came, so it is not counted.");
         }
         RunEvent end = kept.get(kept.size() - 1);
-        Run before = memory.after(stored, workout, played).run();
+        Run before = memory.after(who, stored, played).run();
         if (!(before.step() instanceof Pass)) {
             throw Refused.conflict(
                     ProblemCode.OVER, "This workout was over before this answer came, so it is not counted.");
@@ -427,13 +418,7 @@ public class RunService {
         return Duration.between(event.at(), now).compareTo(HISTORY_AFTER) > 0;
     }
 
-    private void amend(
-            SignedIn who,
-            StoredRun stored,
-            StoredWorkout workout,
-            List<RunEvent> kept,
-            RunEvent event,
-            EventWish wish) {
+    private void amend(SignedIn who, StoredRun stored, List<RunEvent> kept, RunEvent event, EventWish wish) {
         boolean other = event.kind() == KeptEvent.Kind.JUDGED
                 && wish.tension() != null
                 && !wish.tension().equals(event.tension());
@@ -451,7 +436,7 @@ public class RunService {
                     "Something has followed that answer; its tension stays at " + event.tension() + ".");
         }
         event.tension(wish.tension());
-        Run run = memory.after(stored, workout, kept).run();
+        Run run = memory.after(who, stored, kept).run();
         recorder.amend(who, stored, run, event);
     }
 

@@ -31,23 +31,24 @@ public class RunViews {
         this.recorder = recorder;
     }
 
-    RunView open(SignedIn who, StoredRun stored, StoredWorkout workout, List<RunEvent> kept, Run run, String holder) {
+    RunView open(SignedIn who, StoredRun stored, List<RunEvent> kept, Run run, String holder) {
         int theme = run.isDone() ? 0 : run.blocks().get(run.block()).theme();
         StoredPiece piece = repertoire.anyPiece(
                 who, stored.pieceOf(run.workout().brief().themes().get(theme)));
         Moment now = Moment.of(run, any -> piece.notes().firstNote(), stored.effortBefore());
-        return view(stored, workout, piece, kept.size(), holder, lastAnswer(kept, now), false, now);
+        String focus = run.workout().brief().choices().focus();
+        return view(stored, focus, piece, kept.size(), holder, lastAnswer(kept, now), false, now);
     }
 
     RunView ended(SignedIn who, StoredRun stored, StoredWorkout workout, int events, String holder) {
         StoredPiece piece = repertoire.anyPiece(who, stored.pieceId());
         Moment end = Moment.over(stored.done(), workout.outline().target(), played(who, stored, workout));
-        return view(stored, workout, piece, events, holder, null, passes.isTest(who, stored.id()), end);
+        return view(stored, workout.focus(), piece, events, holder, null, passes.isTest(who, stored.id()), end);
     }
 
     private static RunView view(
             StoredRun stored,
-            StoredWorkout workout,
+            String focus,
             StoredPiece piece,
             int events,
             String holder,
@@ -58,7 +59,7 @@ public class RunViews {
                 stored.id(),
                 piece.passage().title(),
                 piece.part(),
-                workout.focus(),
+                focus,
                 events,
                 stored.isHeldBy(holder),
                 piece.id(),

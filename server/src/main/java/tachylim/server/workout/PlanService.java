@@ -288,14 +288,8 @@ public class PlanService {
         if (workout.blocks().isEmpty()) {
             throw Refused.conflict(ProblemCode.NOTHING_LEFT, String.join(" ", workout.remarks()));
         }
-        StoredWorkout stored = workouts.save(new StoredWorkout(
-                who.accountId(),
-                pieces.get(0).id(),
-                today.day(),
-                at,
-                wish.minutes(),
-                wish.focus().strip(),
-                workout));
+        StoredWorkout stored = workouts.save(
+                new StoredWorkout(who.accountId(), pieces.get(0).id(), today.day(), at, wish.minutes(), workout));
         beliefs.deleteByAccountIdAndDayBefore(who.accountId(), today.day().minusDays(BELIEF_DAYS));
         List<Theme> themes = workout.brief().themes();
         for (int theme = 0; theme < themes.size(); theme++) {

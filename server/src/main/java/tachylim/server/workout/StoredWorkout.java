@@ -46,20 +46,13 @@ public class StoredWorkout {
 
     protected StoredWorkout() {}
 
-    StoredWorkout(
-            long accountId,
-            long pieceId,
-            LocalDate day,
-            Instant createdAt,
-            int minutes,
-            String focus,
-            Workout workout) {
+    StoredWorkout(long accountId, long pieceId, LocalDate day, Instant createdAt, int minutes, Workout workout) {
         this.accountId = accountId;
         this.pieceId = pieceId;
         this.day = day;
         this.createdAt = createdAt;
         this.minutes = minutes;
-        this.focus = focus;
+        this.focus = workout.brief().choices().focus();
         this.school = workout.brief().choices().school().word();
         this.plan = Documents.write(WorkoutCodec.WORKOUT, workout);
         this.planned =

@@ -10,6 +10,7 @@ import tachylim.ceiling.AwkwardBand;
 import tachylim.ceiling.AwkwardBands;
 import tachylim.ceiling.Evidence;
 import tachylim.ceiling.Forecast;
+import tachylim.ceiling.Moments;
 import tachylim.ceiling.Known;
 import tachylim.ceiling.Posterior;
 import tachylim.load.Condition;
@@ -95,7 +96,7 @@ final class Practice {
 
     /** One day's workout as it is chosen today, within what may be done; told as it was played. */
     Run day(Choices today, Allowance left) {
-        Forecast.Belief morning = now();
+        Moments morning = now();
         Run run = Run.start(Planner.plan(Brief.on(theme(), minutes, today, left, Condition.FRESH, "")));
         while (!run.isDone()) {
             run = run.after(
@@ -124,8 +125,8 @@ final class Practice {
         return run;
     }
 
-    private Forecast.Belief now() {
-        return new Forecast.Belief(belief.meanLogCeiling(), belief.varianceLogCeiling());
+    private Moments now() {
+        return belief.logCeiling();
     }
 
     /** The bands of the last four weeks. */
