@@ -1481,6 +1481,8 @@ export interface components {
         BenchView: {
             /** @description what today or a symptom says against playing; empty when nothing does */
             caution: string;
+            /** @description whether playing along counts no more today */
+            closed: boolean;
             decisions: components["schemas"]["DecisionDto"][];
             extras: components["schemas"]["PieceDto"][];
             links: components["schemas"]["LinkDto"][];
@@ -1725,6 +1727,8 @@ export interface components {
             /** @description why nothing should be counted now; empty when something may */
             caution: string;
             changes: components["schemas"]["ChangeDto"][];
+            /** @description whether nothing more is counted today */
+            closed: boolean;
             songs: string[];
             /** Format: date */
             today: string;

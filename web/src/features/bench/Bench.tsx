@@ -145,21 +145,14 @@ function Workplace({ detail, bench, onEdit }: Props) {
           <p role="status" className="sr-only">
             {cursor !== undefined && say(bench, cursor)}
           </p>
-          <PlayBar
-            playback={playback}
-            bpm={bpm}
-            onBpm={setBpm}
-            of="passage"
-            label="the passage"
-            caution={bench.caution}
-          />
+          <PlayBar playback={playback} bpm={bpm} onBpm={setBpm} of="passage" label="the passage" today={bench} />
           {link !== undefined && place === "versions" && bench.links[link] && (
             <LinkPanel
               passageId={passage.id}
               link={link}
               about={bench.links[link]}
               bpm={bpm}
-              caution={bench.caution}
+              today={bench}
               onClose={() => setLink(undefined)}
             />
           )}

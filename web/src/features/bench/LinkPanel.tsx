@@ -6,6 +6,7 @@ import { sentence, useChange, useLink } from "../../api/queries";
 import { Engraving } from "../../notation/Engraving";
 import { Button } from "../../ui/Button";
 import { describe } from "./LinkLine";
+import type { MayPlay } from "./PlayBar";
 import { usePlayback } from "./usePlayback";
 import { VersionDialog } from "./VersionDialog";
 import * as touches from "../../api/touches";
@@ -18,12 +19,12 @@ interface Props {
   link: number;
   about: Schemas["LinkDto"];
   bpm: number;
-  caution: string;
+  today: MayPlay;
   onClose: () => void;
 }
 
 /** One link taken out: how it stands, the notes around it to drill, and the versions that drive it. */
-export function LinkPanel({ passageId, link, about, bpm, caution, onClose }: Props) {
+export function LinkPanel({ passageId, link, about, bpm, today, onClose }: Props) {
   const view = useLink(passageId, link);
   const [open, setOpen] = useState<string>();
   const navigate = useNavigate();
@@ -127,7 +128,7 @@ export function LinkPanel({ passageId, link, about, bpm, caution, onClose }: Pro
         variant={open}
         stretch={WHOLE}
         bpm={bpm}
-        caution={caution}
+        today={today}
         onClose={() => setOpen(undefined)}
       />
     </section>

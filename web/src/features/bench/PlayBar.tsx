@@ -1,10 +1,14 @@
 import { Play, Square } from "lucide-react";
 import { useState } from "react";
+import type { Schemas } from "../../api/client";
 import { sentence } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { INPUT } from "../../ui/Field";
 import type { usePlayback } from "./usePlayback";
 import { isWithin, TEMPO, within } from "../../api/within";
+
+/** What speaks against playing along today; empty when nothing does. When it is closed, nothing more is counted. */
+export type MayPlay = Pick<Schemas["BenchView"], "caution" | "closed">;
 
 interface Props {
   playback: ReturnType<typeof usePlayback>;
@@ -16,14 +20,14 @@ interface Props {
   variant?: string | undefined;
   first?: number | undefined;
   last?: number | undefined;
-  /** What speaks against playing along; empty when nothing does. */
-  caution: string;
+  today: MayPlay;
 }
 
 /** Hear it, at any tempo, with or without the click. */
-export function PlayBar({ playback, bpm, onBpm, of, label, variant, first, last, caution }: Props) {
+export function PlayBar({ playback, bpm, onBpm, of, label, variant, first, last, today }: Props) {
   const [click, setClick] = useState(true);
-  const [along, setAlong] = useState(false);
+  const [wanted, setWanted] = useState(false);
+  const along = wanted && !today.closed;
   const on = playback.playing === of;
   const valid = isWithin(bpm, TEMPO);
   return (
@@ -60,12 +64,15 @@ export function PlayBar({ playback, bpm, onBpm, of, label, variant, first, last,
         <input
           type="checkbox"
           checked={along}
-          onChange={(event) => setAlong(event.target.checked)}
+          disabled={today.closed}
+          onChange={(event) => setWanted(event.target.checked)}
           className="size-4 accent-spruce"
         />
         I play along: it counts for today
       </label>
-      {along && caution && <p className="w-full border-l-2 border-danger pl-3 text-sm">{caution}</p>}
+      {(along || today.closed) && today.caution && (
+        <p className="w-full border-l-2 border-danger pl-3 text-sm">{today.caution}</p>
+      )}
       {!valid && (
         <p className="text-sm text-danger">
           A tempo lies between {TEMPO.minimum} and {TEMPO.maximum}.

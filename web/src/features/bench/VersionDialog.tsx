@@ -4,7 +4,7 @@ import { Score } from "../../notation/Score";
 import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import { oneDecimal } from "../../ui/format";
-import { PlayBar } from "./PlayBar";
+import { type MayPlay, PlayBar } from "./PlayBar";
 import { FileLinks } from "./TakeAlong";
 import { usePlayback } from "./usePlayback";
 import { drives } from "./drives";
@@ -14,12 +14,12 @@ interface Props {
   variant: string | undefined;
   stretch: Stretch;
   bpm: number;
-  caution: string;
+  today: MayPlay;
   onClose: () => void;
 }
 
 /** A version in full: all its notes, how it sounds, what it drives, and its files. */
-export function VersionDialog({ passageId, variant, stretch, bpm, caution, onClose }: Props) {
+export function VersionDialog({ passageId, variant, stretch, bpm, today, onClose }: Props) {
   const whole = useVariant(passageId, variant, stretch, bpm);
   const playback = usePlayback(passageId);
   const [at, setAt] = useState<number>();
@@ -62,7 +62,7 @@ export function VersionDialog({ passageId, variant, stretch, bpm, caution, onClo
               variant={variant}
               first={stretch.first}
               last={stretch.last}
-              caution={caution}
+              today={today}
             />
             <div className="mt-3">
               <FileLinks passageId={passageId} query={{ variant, ...stretch }} />

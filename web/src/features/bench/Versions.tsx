@@ -128,7 +128,7 @@ export function Versions({ detail, bench, bpm, onBpm }: Props) {
         variant={open?.key}
         stretch={open?.stretch ?? stretch}
         bpm={at}
-        caution={bench.caution}
+        today={bench}
         onClose={() => setOpen(undefined)}
       />
     </>
@@ -251,7 +251,9 @@ function TodaysChoice({ passageId, bench, sheet, onOpen }: TodayProps) {
           {bench.today.length > 0 ? "Choose again" : "Choose for me"}
         </Button>
       </div>
-      {bench.caution && <p className="mt-2 max-w-3xl border-l-2 border-danger pl-3">{bench.caution}</p>}
+      {bench.caution && !bench.closed && (
+        <p className="mt-2 max-w-3xl border-l-2 border-danger pl-3">{bench.caution}</p>
+      )}
       {(choose.isError || tick.isError) && <Alert className="mt-2">{sentence(choose.error ?? tick.error)}</Alert>}
       {bench.today.length > 0 && (
         <ul className="mt-2 grid grid-cols-1 gap-x-8 border-t border-rule md:grid-cols-2">

@@ -26,7 +26,7 @@ export default function Counts({ me }: { me: Schemas["Me"] }) {
   const { unsent, send } = useSending();
   if (counts.isPending) return <Waiting />;
   if (counts.isError) return <Failed error={counts.error} again={() => void counts.refetch()} />;
-  const { changes, songs, caution, today } = counts.data;
+  const { changes, songs, caution, closed, today } = counts.data;
   const current = changes.find((one) => one.id === counting?.id);
   return (
     <Page title="How many clean changes in a minute?" above="Counts">
@@ -50,7 +50,7 @@ export default function Counts({ me }: { me: Schemas["Me"] }) {
       ) : (
         <ul className="divide-y divide-rule border-y border-rule">
           {changes.map((change) => (
-            <Row key={change.id} change={change} today={today} onCount={() => setCounting(change)} />
+            <Row key={change.id} change={change} today={today} closed={closed} onCount={() => setCounting(change)} />
           ))}
         </ul>
       )}
@@ -110,7 +110,18 @@ function useSending() {
   return { unsent, send };
 }
 
-function Row({ change, today, onCount }: { change: Change; today: string; onCount: () => void }) {
+function Row({
+  change,
+  today,
+  closed,
+  onCount,
+}: {
+  change: Change;
+  today: string;
+  /** Whether nothing more is counted today. */
+  closed: boolean;
+  onCount: () => void;
+}) {
   const say = useSay();
   const [sure, setSure] = useState(false);
   const away = useChange(
@@ -139,7 +150,7 @@ function Row({ change, today, onCount }: { change: Change; today: string; onCoun
         <Strip counts={change.counts} needed={change.needed} label={`Counts of ${change.name}`} />
       </div>
       <div className="flex gap-2">
-        <Button kind="main" onClick={onCount} aria-label={`Count ${change.name}`}>
+        <Button kind="main" disabled={closed} onClick={onCount} aria-label={`Count ${change.name}`}>
           <Timer size={18} aria-hidden="true" /> Count
         </Button>
         <Button

@@ -166,7 +166,7 @@ public record Guardrails(
     }
 
     private static String onlyDown(String why) {
-        return "Today's caps only move down, and earlier today this held: " + why;
+        return "Caps rise from tomorrow; today this still holds: " + why;
     }
 
     /** What today's caps are at the most from now on. */
@@ -285,7 +285,7 @@ public record Guardrails(
             return noBursts(
                     day,
                     "Two reports within " + Care.AGAIN_DAYS
-                            + " days: no bursts until you have had advice and say so on Load.");
+                            + " days: no bursts before you have had advice and say so on Load.");
         }
         Optional<Return> back = back();
         if (back.isPresent() && back.get().isTooEarlyForBursts()) {

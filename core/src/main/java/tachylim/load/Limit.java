@@ -47,6 +47,14 @@ public record Limit(Kind kind, double cap, double used, String why) {
         return Math.max(0, cap - used);
     }
 
+    /** How far above it the pages outside of workouts close too, as a share of it. */
+    private static final double CLOSED_ABOVE = 1.1;
+
+    /** Whether so much is used that nothing of it may be had on any page: who plays outside of workouts is warned at the cap first. */
+    public boolean isClosed() {
+        return used >= CLOSED_ABOVE * cap;
+    }
+
     /** The used share, 1 or more when nothing is left. */
     public double share() {
         return cap <= 0 ? 1 : used / cap;

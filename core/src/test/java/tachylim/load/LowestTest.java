@@ -34,7 +34,7 @@ class LowestTest {
                 .isEqualTo(tapered.effort().orElseThrow().effort().minutes())
                 .isLessThan(60);
         assertThat(limit(without, Limit.Kind.EFFORT).why())
-                .startsWith("Today's caps only move down")
+                .startsWith("Caps rise from tomorrow")
                 .contains("tomorrow");
         assertThat(limit(without, Limit.Kind.BURST_SECONDS).cap()).isZero();
         assertThat(without.caps(NOW).get(0).rule()).isEqualTo(Cap.Rule.EARLIER);

@@ -94,6 +94,9 @@ public final class BenchDtos {
             @Schema(description = "what today or a symptom says against playing; empty when nothing does")
             String caution,
 
+            @Schema(description = "whether playing along counts no more today")
+            boolean closed,
+
             List<ChoiceDto> today,
             List<PieceDto> extras,
             List<DecisionDto> decisions) {}

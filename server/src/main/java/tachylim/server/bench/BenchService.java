@@ -27,6 +27,7 @@ import tachylim.server.bench.BenchDtos.SoundedClick;
 import tachylim.server.bench.BenchDtos.StitchingDto;
 import tachylim.server.bench.BenchDtos.StitchingWish;
 import tachylim.server.load.LoadService;
+import tachylim.server.load.Today;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StoredPassage;
 import tachylim.server.repertoire.StoredPiece;
@@ -80,7 +81,8 @@ public class BenchService {
                                 .map(mark -> new MarkDto(mark.kind(), mark.value()))
                                 .toList()))
                 .toList();
-        LocalDate today = accounts.today(who);
+        Today now = load.today(who);
+        LocalDate today = now.day();
         List<Played> week = week(who, passage, music, today);
         List<ChoiceDto> chosen = week.stream()
                 .filter(one -> one.kept.day().equals(today))
@@ -97,7 +99,8 @@ public class BenchService {
                 stitching(passage),
                 modes.list(who, passage.instrument()),
                 passage.wantedMode(),
-                load.today(who).caution(),
+                now.caution(),
+                now.closed(),
                 chosen,
                 repertoire.dtos(who, repertoire.extras(passage)),
                 decisions);

@@ -82,6 +82,9 @@ final class CountDtos {
             @Schema(description = "why nothing should be counted now; empty when something may")
             String caution,
 
+            @Schema(description = "whether nothing more is counted today")
+            boolean closed,
+
             List<String> songs,
             List<ChangeDto> changes) {}
 }

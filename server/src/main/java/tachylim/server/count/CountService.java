@@ -72,7 +72,7 @@ public class CountService {
                 changes.findByAccountIdOrderBySongAscIdAsc(who.accountId(), Limit.of(MOST_CHANGES)).stream()
                         .map(one -> dto(one, best.get(one.id()), counts.getOrDefault(one.id(), List.of())))
                         .toList();
-        return new CountsView(today.day(), today.caution(), songs(all), all);
+        return new CountsView(today.day(), today.caution(), today.closed(), songs(all), all);
     }
 
     private static ChangeDto dto(CountedChange one, Double best, List<Count> counts) {

@@ -25,9 +25,6 @@ public class PracticeLog {
 
     private static final int MOST_A_DAY = 1_000;
 
-    /** So much of a cap may be had by who plays on past the warning. */
-    private static final double CLOSED_ABOVE = 1.1;
-
     private static final String ENTER_IT = " If you have played it all the same, enter it on Load: there it counts.";
 
     private final BenchPracticeRepository practices;
@@ -77,7 +74,7 @@ public class PracticeLog {
     private static void checkCaps(Today today, Played played) {
         for (Limit limit : today.limits()) {
             boolean concerned = limit.kind() != Limit.Kind.BURST_SECONDS || played.burstSeconds() > 0;
-            if (concerned && limit.used() >= CLOSED_ABOVE * limit.cap()) {
+            if (concerned && limit.isClosed()) {
                 throw Refused.conflict(
                         ProblemCode.NOTHING_LEFT,
                         "Today's " + limit.kind().unit() + " are used (" + Math.round(limit.used()) + " of "

@@ -62,6 +62,12 @@ public record Today(
         return rest == null ? full : restSentence();
     }
 
+    /** Whether nothing that is played on the pages counts any more: {@link #caution} says why. */
+    public boolean closed() {
+        return rest != null
+                || limits.stream().anyMatch(limit -> limit.kind() != Limit.Kind.BURST_SECONDS && limit.isClosed());
+    }
+
     /** Refuses to let anything be played in the rest after a symptom. */
     public void checkMayPlay() {
         if (rest != null) {

@@ -67,6 +67,23 @@ class EnoughTest extends ServerTest {
                 .isZero();
     }
 
+    /** Practice away from the page is counted whatever it is; the pages warn at the cap and close a tenth above it. */
+    @ParameterizedTest
+    @CsvSource({"0.5, false, false", "1.04, true, false", "1.2, true, true"})
+    void thePagesWarnAtACapAndCloseATenthAboveIt(double ofTheCap, boolean warned, boolean closed) {
+        Player odile = player();
+        long passage = Practice.newPassage(odile);
+        double cap = limit(odile.get("/api/load").ok(), "EFFORT").path("cap").asDouble();
+        // A minute of rehearsal is 1.2 effort minutes.
+        int minutes = (int) Math.round(ofTheCap * cap / 1.2);
+        odile.post("/api/load/elsewhere", elsewhere("REHEARSAL", minutes)).ok();
+        for (String page : new String[] {"/api/changes", "/api/passages/" + passage + "/bench"}) {
+            JsonNode view = odile.get(page).ok();
+            assertThat(!view.path("caution").asString().isEmpty()).as(page).isEqualTo(warned);
+            assertThat(view.path("closed").asBoolean()).as(page).isEqualTo(closed);
+        }
+    }
+
     @Test
     void whatIsTakenBackOfYesterdayStillCountsForToday() {
         Player odile = player();
