@@ -250,6 +250,7 @@ public final class Day {
                 FAULTS.add(name + ": " + page + " does not open: " + answer);
             }
         }
+        samePasses(load);
         String log = send("GET", "/api/log", null);
         Matcher passes = Pattern.compile("\"runId\":(\\d+)[^\\]]*?\"passes\":(\\d+)").matcher(log);
         while (passes.find()) {
@@ -258,6 +259,39 @@ public final class Day {
                 FAULTS.add(name + ": the log has " + passes.group(2) + " passes of " + answers.size() + " that were confirmed");
             }
         }
+    }
+
+    /** What the days of Load add up to is what the workouts of the log do, and what counts say is what was counted. */
+    private void samePasses(String load) throws Exception {
+        double passes = sum(load, "\"passes\":(\\d+)");
+        double fast = sum(load.substring(load.indexOf("\"days\":")), "\"burstSeconds\":([0-9.E-]+)");
+        double logged = 0;
+        double loggedFast = 0;
+        String older = "";
+        while (older != null) {
+            String page = send("GET", "/api/log" + older, null);
+            logged += sum(page, "\"passes\":(\\d+),");
+            loggedFast += sum(page, "\"burstSeconds\":([0-9.E-]+)");
+            String next = first(page, "\"olderThan\":(\\d+)");
+            older = next == null ? null : "?before=" + next;
+        }
+        if (passes != logged || Math.abs(fast - loggedFast) > 0.001) {
+            FAULTS.add(name + ": Load has " + passes + " passes with " + fast + " fast seconds, the log " + logged + " with "
+                    + loggedFast);
+        }
+        String counts = send("GET", "/api/changes", null);
+        double best = best(counts, "\"perMinute\":([0-9.]+)");
+        if (counted > 0 && best != best(counts, "\"best\":([0-9.]+)")) {
+            FAULTS.add(name + ": the best count is not among the counts");
+        }
+    }
+
+    private static double sum(String text, String pattern) {
+        return Pattern.compile(pattern).matcher(text).results().mapToDouble(one -> Double.parseDouble(one.group(1))).sum();
+    }
+
+    private static double best(String text, String pattern) {
+        return Pattern.compile(pattern).matcher(text).results().mapToDouble(one -> Double.parseDouble(one.group(1))).max().orElse(0);
     }
 
     // Asking again until there is an answer

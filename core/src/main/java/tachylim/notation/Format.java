@@ -9,7 +9,7 @@ import tachylim.notation.musicxml.MusicXmlFormat;
 import tachylim.notation.score.Score;
 import tachylim.notation.score.ScoreException;
 import tachylim.notation.score.ScoreFormat;
-import tachylim.notation.score.Section;
+import tachylim.notation.score.Movement;
 import tachylim.notation.score.Wishes;
 import tachylim.tempo.Tempo;
 
@@ -73,9 +73,9 @@ public enum Format {
         Arrays.stream(values()).forEach(format -> format.own.prepare());
     }
 
-    /** Writes {@code sections} under {@code title}, at {@code tempo} where the file has to say one. */
-    public byte[] write(String title, List<Section> sections, Tempo tempo) {
-        return own.write(title, sections, tempo);
+    /** Writes {@code movements} under {@code title}, at {@code tempo} where the file has to say one. */
+    public byte[] write(String title, List<Movement> movements, Tempo tempo) {
+        return own.write(title, movements, tempo);
     }
 
     /** Its name. */

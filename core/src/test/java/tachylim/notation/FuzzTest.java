@@ -20,7 +20,7 @@ import tachylim.notation.midi.MidiWriter;
 import tachylim.notation.musicxml.MusicXmlWriter;
 import tachylim.notation.score.Score;
 import tachylim.notation.score.ScoreException;
-import tachylim.notation.score.Section;
+import tachylim.notation.score.Movement;
 import tachylim.notation.score.Wishes;
 import tachylim.passage.Meter;
 import tachylim.passage.PaperPattern;
@@ -37,8 +37,8 @@ class FuzzTest {
                     "M:3/4\nL:1/16\nK:Eb\n!3!GABc (3def [CE]4 | {d}e4- e4 z4 |: F12 :|\nw: a-b c")
             .passage();
     private static final List<byte[]> GOOD = List.of(
-            MusicXmlWriter.write("Good", List.of(new Section("", PASSAGE))),
-            MidiWriter.write(List.of(new Section("", PASSAGE)), Tempo.of(90)),
+            MusicXmlWriter.write("Good", List.of(new Movement("", PASSAGE))),
+            MidiWriter.write(List.of(new Movement("", PASSAGE)), Tempo.of(90)),
             AbcWriter.tune(PASSAGE, 1, "Good").getBytes(StandardCharsets.UTF_8));
     private static final String ALPHABET = "ABCabcz|:[](){}<>^_=,'-/0123456789 \n\"!+.~&%XKMLVQTw";
 

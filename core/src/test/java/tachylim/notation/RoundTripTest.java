@@ -30,7 +30,7 @@ import tachylim.notation.musicxml.MusicXmlWriter;
 import tachylim.notation.score.Grid;
 import tachylim.notation.score.Line;
 import tachylim.notation.score.Score;
-import tachylim.notation.score.Section;
+import tachylim.notation.score.Movement;
 import tachylim.notation.score.Wishes;
 import tachylim.passage.Meter;
 import tachylim.passage.Note;
@@ -81,7 +81,7 @@ class RoundTripTest {
 
     @Property(tries = 120)
     void musicXmlGivesTheSamePassageAndIsValid(@ForAll("written") Passage passage) throws Exception {
-        byte[] file = MusicXmlWriter.write("A study", List.of(new Section("", passage)));
+        byte[] file = MusicXmlWriter.write("A study", List.of(new Movement("", passage)));
         SCHEMA.newValidator().validate(source(file));
         Score score = Format.read(file, Wishes.NONE);
         assertThat(score.title()).isEqualTo("A study");
@@ -93,7 +93,7 @@ class RoundTripTest {
 
     @Property(tries = 200)
     void midiGivesTheSameKeysAtTheSameTimes(@ForAll("written") Passage passage) {
-        byte[] file = MidiWriter.write(List.of(new Section("", passage)), Tempo.of(96));
+        byte[] file = MidiWriter.write(List.of(new Movement("", passage)), Tempo.of(96));
         Passage again = Format.read(file, Wishes.on(new Grid(0))).lines().get(0).passage(passage.beatUnit());
         assertThat(again.notes()).hasSameSizeAs(passage.notes());
         for (int i = 0; i < passage.notes().size(); i++) {
@@ -110,7 +110,7 @@ class RoundTripTest {
     @Test
     void paperStaysPaper() throws Exception {
         Passage paper = new PaperPattern(new Meter(6, 8), Fraction.of(3, 8), 2, List.of(3, 6, 5, 0)).toPassage();
-        byte[] file = MusicXmlWriter.write("Paper", List.of(new Section("", paper)));
+        byte[] file = MusicXmlWriter.write("Paper", List.of(new Movement("", paper)));
         SCHEMA.newValidator().validate(source(file));
         assertThat(Format.read(file, Wishes.NONE).lines().get(0).passage(paper.beatUnit()))
                 .isEqualTo(paper);
@@ -122,7 +122,7 @@ class RoundTripTest {
     void aSheetHoldsEverySectionOfIt() throws Exception {
         Passage one = AbcReader.read("M:3/4\nL:1/8\nK:G\nGABc d2 | e6").passage();
         Passage two = AbcReader.read("M:6/8\nL:1/8\nK:F\nFGA Bcd | f6").passage();
-        List<Section> sheet = List.of(new Section("Plain", one), new Section("Other", two));
+        List<Movement> sheet = List.of(new Movement("Plain", one), new Movement("Other", two));
         byte[] file = MusicXmlWriter.write("Sheet", sheet);
         SCHEMA.newValidator().validate(source(file));
         assertThat(Format.read(file, Wishes.NONE).lines().get(0).notes())

@@ -10,7 +10,7 @@ import java.util.Optional;
 import tachylim.notation.score.Score;
 import tachylim.notation.score.ScoreException;
 import tachylim.notation.score.ScoreFormat;
-import tachylim.notation.score.Section;
+import tachylim.notation.score.Movement;
 import tachylim.notation.score.Wishes;
 import tachylim.tempo.Tempo;
 
@@ -77,12 +77,12 @@ public final class AbcFormat implements ScoreFormat {
     }
 
     @Override
-    public byte[] write(String title, List<Section> sections, Tempo tempo) {
+    public byte[] write(String title, List<Movement> movements, Tempo tempo) {
         StringBuilder tunes = new StringBuilder();
         int number = 1;
-        for (Section section : sections) {
+        for (Movement movement : movements) {
             tunes.append(tunes.isEmpty() ? "" : "\n")
-                    .append(AbcWriter.tune(section.music(), number++, section.title()));
+                    .append(AbcWriter.tune(movement.music(), number++, movement.title()));
         }
         return tunes.toString().getBytes(StandardCharsets.UTF_8);
     }

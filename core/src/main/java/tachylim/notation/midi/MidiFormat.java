@@ -5,7 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 import tachylim.notation.score.Score;
 import tachylim.notation.score.ScoreFormat;
-import tachylim.notation.score.Section;
+import tachylim.notation.score.Movement;
 import tachylim.notation.score.Wishes;
 import tachylim.tempo.Tempo;
 
@@ -50,7 +50,7 @@ public final class MidiFormat implements ScoreFormat {
     }
 
     @Override
-    public byte[] write(String title, List<Section> sections, Tempo tempo) {
-        return MidiWriter.write(sections, tempo);
+    public byte[] write(String title, List<Movement> movements, Tempo tempo) {
+        return MidiWriter.write(movements, tempo);
     }
 }

@@ -14,7 +14,7 @@ import javax.sound.midi.ShortMessage;
 import javax.sound.midi.Track;
 import org.apache.commons.numbers.core.ArithmeticUtils;
 import org.apache.commons.numbers.fraction.Fraction;
-import tachylim.notation.score.Section;
+import tachylim.notation.score.Movement;
 import tachylim.passage.Articulation;
 import tachylim.passage.Direction;
 import tachylim.passage.Key;
@@ -25,7 +25,7 @@ import tachylim.passage.Pitch;
 import tachylim.tempo.Tempo;
 
 /**
- * Writes music as a MIDI file, its sections one after another with a marker and a bar between them.
+ * Writes music as a MIDI file, its movements one after another with a marker and a bar between them.
  *
  * <p>Ticks divide the quarter note so that every onset falls on one, as far as a file can say. Repeats are
  * not played out; grace notes, slurs and marks have no place in it.
@@ -49,17 +49,17 @@ public final class MidiWriter {
     }
 
     /**
-     * The sections as a MIDI file.
+     * The movements as a MIDI file.
      *
-     * @param tempo the tempo of each section's beat
+     * @param tempo the tempo of each movement's beat
      */
-    public static byte[] write(List<Section> sections, Tempo tempo) {
-        int ticks = resolution(sections);
+    public static byte[] write(List<Movement> movements, Tempo tempo) {
+        int ticks = resolution(movements);
         try {
             Sequence sequence = new Sequence(Sequence.PPQ, ticks);
             MidiWriter writer = new MidiWriter(sequence.createTrack(), ticks);
-            for (Section section : sections) {
-                writer.section(section, tempo);
+            for (Movement movement : movements) {
+                writer.movement(movement, tempo);
             }
             ByteArrayOutputStream out = new ByteArrayOutputStream();
             MidiSystem.write(sequence, 0, out);
@@ -70,11 +70,11 @@ public final class MidiWriter {
     }
 
     /** The least common multiple of what the times divide a quarter by; less when a file cannot say it. */
-    private static int resolution(List<Section> sections) {
+    private static int resolution(List<Movement> movements) {
         long ticks = 1;
-        for (Section section : sections) {
-            Fraction quarters = section.music().beatUnit().multiply(4);
-            for (Note note : section.music().notes()) {
+        for (Movement movement : movements) {
+            Fraction quarters = movement.music().beatUnit().multiply(4);
+            for (Note note : movement.music().notes()) {
                 for (Fraction place : List.of(note.onset(), note.end())) {
                     ticks = ArithmeticUtils.lcm(ticks, place.multiply(quarters).getDenominator());
                     if (ticks > MOST_TICKS) {
@@ -86,10 +86,10 @@ public final class MidiWriter {
         return (int) (ticks < 96 ? ticks * (96 / ticks) : ticks);
     }
 
-    private void section(Section section, Tempo tempo) throws InvalidMidiDataException {
-        Passage music = section.music();
-        if (!section.title().isEmpty()) {
-            meta(0x06, section.title().getBytes(StandardCharsets.UTF_8), Fraction.ZERO, music);
+    private void movement(Movement movement, Tempo tempo) throws InvalidMidiDataException {
+        Passage music = movement.music();
+        if (!movement.title().isEmpty()) {
+            meta(0x06, movement.title().getBytes(StandardCharsets.UTF_8), Fraction.ZERO, music);
         }
         tempo(music.beatUnit(), tempo.bpm(), Fraction.ZERO, music);
         firstMeter(music);

@@ -3,7 +3,7 @@ package tachylim.notation.musicxml;
 import java.util.List;
 import tachylim.notation.score.Score;
 import tachylim.notation.score.ScoreFormat;
-import tachylim.notation.score.Section;
+import tachylim.notation.score.Movement;
 import tachylim.notation.score.Wishes;
 import tachylim.tempo.Tempo;
 
@@ -60,8 +60,8 @@ public final class MusicXmlFormat implements ScoreFormat {
     }
 
     @Override
-    public byte[] write(String title, List<Section> sections, Tempo tempo) {
-        return MusicXmlWriter.write(title, sections);
+    public byte[] write(String title, List<Movement> movements, Tempo tempo) {
+        return MusicXmlWriter.write(title, movements);
     }
 
     @Override

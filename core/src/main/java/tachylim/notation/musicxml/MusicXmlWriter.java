@@ -34,7 +34,7 @@ import org.audiveris.proxymusic.Work;
 import org.audiveris.proxymusic.YesNo;
 import org.audiveris.proxymusic.util.Marshalling;
 import tachylim.notation.score.Glyph;
-import tachylim.notation.score.Section;
+import tachylim.notation.score.Movement;
 import tachylim.notation.score.Spelling;
 import tachylim.passage.Direction;
 import tachylim.passage.Direction.RepeatSign;
@@ -43,7 +43,7 @@ import tachylim.passage.Meter;
 import tachylim.passage.Passage;
 import tachylim.passage.Pitch;
 
-/** Writes music as MusicXML 4.0: one part, its sections one after another, each on a new line. */
+/** Writes music as MusicXML 4.0: one part, its movements one after another, each on a new line. */
 public final class MusicXmlWriter {
 
     private static final int BASS_BELOW = 55;
@@ -55,15 +55,15 @@ public final class MusicXmlWriter {
     private MusicXmlWriter() {}
 
     /**
-     * The sections as a MusicXML file.
+     * The movements as a MusicXML file.
      *
      * @param title the title of the whole
      */
-    public static byte[] write(String title, List<Section> sections) {
-        return new MusicXmlWriter().score(title, sections);
+    public static byte[] write(String title, List<Movement> movements) {
+        return new MusicXmlWriter().score(title, movements);
     }
 
-    private byte[] score(String title, List<Section> sections) {
+    private byte[] score(String title, List<Movement> movements) {
         ScorePartwise score = make.createScorePartwise();
         score.setVersion("4.0");
         Work work = make.createWork();
@@ -79,8 +79,8 @@ public final class MusicXmlWriter {
         score.setPartList(list);
         part.setId(listed);
         score.getPart().add(part);
-        for (Section section : sections) {
-            section(section, sections.size() > 1);
+        for (Movement movement : movements) {
+            movement(movement, movements.size() > 1);
         }
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         try {
@@ -91,8 +91,8 @@ public final class MusicXmlWriter {
         return out.toByteArray();
     }
 
-    private void section(Section section, boolean ofSeveral) {
-        Passage music = section.music();
+    private void movement(Movement movement, boolean ofSeveral) {
+        Passage music = movement.music();
         List<Spelling.Bar> bars = Spelling.of(music);
         int divisions = bars.stream()
                 .flatMap(bar -> bar.glyphs().stream())
@@ -108,7 +108,7 @@ public final class MusicXmlWriter {
             part.getMeasure().add(measure);
             List<Object> items = measure.getNoteOrBackupOrForward();
             if (i == 0) {
-                opening(items, music, section.title(), ofSeveral, divisions);
+                opening(items, music, movement.title(), ofSeveral, divisions);
             }
             bar(items, bars.get(i), music, notes);
         }

@@ -47,10 +47,10 @@ public interface ScoreFormat {
      * Writes a file.
      *
      * @param title its heading
-     * @param sections the music, one after another
+     * @param movements the music, one after another
      * @param tempo how fast it goes, where the file has to say so
      */
-    byte[] write(String title, List<Section> sections, Tempo tempo);
+    byte[] write(String title, List<Movement> movements, Tempo tempo);
 
     /** Builds what reading needs and takes long, so that the first file does not wait for it. */
     default void prepare() {}

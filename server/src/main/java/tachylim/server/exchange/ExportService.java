@@ -7,7 +7,7 @@ import java.util.Locale;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tachylim.notation.Format;
-import tachylim.notation.score.Section;
+import tachylim.notation.score.Movement;
 import tachylim.server.account.SignedIn;
 import tachylim.server.bench.VariantService;
 import tachylim.server.bench.VariantService.Stretch;
@@ -32,21 +32,21 @@ class ExportService {
     public Written write(SignedIn who, long id, Format as, String variant, boolean sheet, Integer first, Integer last) {
         Stretch stretch = sheet ? variants.forSheet(who, id, first, last) : variants.stretch(who, id, first, last);
         String title = stretch.passage().title();
-        List<Section> sections = new ArrayList<>();
+        List<Movement> movements = new ArrayList<>();
         if (sheet) {
-            sections.add(new Section("As written", stretch.music()));
+            movements.add(new Movement("As written", stretch.music()));
             Catalogue.of(stretch.music())
-                    .forEach((one, rendering) -> sections.add(new Section(one.title(), rendering.music())));
+                    .forEach((one, rendering) -> movements.add(new Movement(one.title(), rendering.music())));
         } else if (variant != null && !variant.isEmpty()) {
             Variant one = Refused.unlessValid("variant", () -> Catalogue.parse(variant));
-            sections.add(new Section(
+            movements.add(new Movement(
                     title + ", " + one.title(),
                     Refused.unlessValid("variant", () -> one.of(stretch.music()))
                             .music()));
         } else {
-            sections.add(new Section(title, stretch.music()));
+            movements.add(new Movement(title, stretch.music()));
         }
-        byte[] content = as.write(title, sections, Tempo.of(stretch.passage().targetBpm()));
+        byte[] content = as.write(title, movements, Tempo.of(stretch.passage().targetBpm()));
         return new Written(fileName(title, variant, sheet) + "." + as.ending(), content);
     }
 

@@ -11,7 +11,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import tachylim.notation.abc.AbcReader;
 import tachylim.notation.midi.MidiWriter;
-import tachylim.notation.score.Section;
+import tachylim.notation.score.Movement;
 import tachylim.server.Player;
 import tachylim.server.Player.Reply;
 import tachylim.server.Practice;
@@ -93,7 +93,7 @@ class ExchangeTest extends ServerTest {
         Player odile = player();
         String abc = "M:4/4\nL:1/8\nK:C\nG2 | c2e2 g2e2 | d2B2 G2A2 | c8 |]";
         byte[] midi =
-                MidiWriter.write(List.of(new Section("", AbcReader.read(abc).passage())), Tempo.of(90));
+                MidiWriter.write(List.of(new Movement("", AbcReader.read(abc).passage())), Tempo.of(90));
         JsonNode found = odile.upload("/api/scores", midi).ok();
         assertThat(found.path("format").asString()).isEqualTo("MIDI");
         assertThat(found.path("drawn").path("pickup").asInt()).isEqualTo(4);

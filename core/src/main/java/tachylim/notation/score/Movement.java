@@ -9,4 +9,4 @@ import tachylim.passage.Passage;
  * @param title the heading; empty for none
  * @param music the music
  */
-public record Section(String title, Passage music) {}
+public record Movement(String title, Passage music) {}
