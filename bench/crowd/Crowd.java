@@ -45,7 +45,7 @@ public final class Crowd {
     private final CookieManager cookies = new CookieManager();
     private final HttpClient http;
     private final String holder = UUID.randomUUID().toString();
-    private String piece;
+    private String section;
     private String run;
 
     private Crowd(String base, HttpClient.Builder client, int number) {
@@ -122,7 +122,7 @@ public final class Crowd {
         String passage = send("", "POST", "/api/passages", "{\"title\":\"Kestrel Weather\",\"instrument\":\"MALLET\","
                 + "\"music\":{\"source\":\"ABC\",\"meter\":\"4/4\",\"beatUnit\":\"\",\"text\":\"" + KESTREL + "\",\"bars\":0},"
                 + "\"targetBpm\":138,\"cleanAt\":110,\"played\":true,\"version\":0}");
-        piece = first(passage, "\"pieces\":\\[\\{\"id\":(\\d+)");
+        section = first(passage, "\"sections\":\\[\\{\"id\":(\\d+)");
         ERRORS.set(0);
     }
 
@@ -157,7 +157,7 @@ public final class Crowd {
     }
 
     private String begin() throws Exception {
-        String view = send("begin", "POST", "/api/runs", "{\"holder\":\"" + holder + "\",\"plan\":{\"pieceId\":" + piece
+        String view = send("begin", "POST", "/api/runs", "{\"holder\":\"" + holder + "\",\"plan\":{\"sectionId\":" + section
                 + ",\"minutes\":30,\"school\":\"INTERVAL_BURSTS\",\"bursts\":6,\"burstBeats\":2,\"controlledShare\":0.62,"
                 + "\"firstBurstShare\":1.03,\"cleanInARow\":3,\"caution\":\"USUAL\",\"focus\":\"\",\"roughCounts\":false,"
                 + "\"looseOnly\":false}}");

@@ -47,7 +47,7 @@ public final class Day {
     private final Map<String, Set<String>> confirmed = new LinkedHashMap<>();
     private String name;
     private String passage;
-    private String piece;
+    private String section;
     private String change;
     private String calendar;
     private int counted;
@@ -109,7 +109,7 @@ public final class Day {
                 + "{\"source\":\"ABC\",\"meter\":\"4/4\",\"beatUnit\":\"\",\"text\":\"" + KESTREL + "\",\"bars\":0},\"targetBpm\":138,"
                 + "\"cleanAt\":110,\"played\":true,\"version\":0,\"clientId\":\"" + UUID.randomUUID() + "\"}");
         passage = first(made, "\"passage\":\\{\"id\":(\\d+)");
-        piece = first(made, "\"pieces\":\\[\\{\"id\":(\\d+)");
+        section = first(made, "\"sections\":\\[\\{\"id\":(\\d+)");
         change = first(
                 send("POST", "/api/changes", "{\"name\":\"G to C\",\"song\":\"\",\"target\":112,\"beats\":2}"),
                 "\"changes\":\\[\\{\"id\":(\\d+)");
@@ -163,7 +163,7 @@ public final class Day {
     }
 
     private void workout(String school) throws Exception {
-        String view = send("POST", "/api/runs", "{\"holder\":\"" + holder + "\",\"plan\":{\"pieceId\":" + piece
+        String view = send("POST", "/api/runs", "{\"holder\":\"" + holder + "\",\"plan\":{\"sectionId\":" + section
                 + ",\"minutes\":" + (school.equals("CEILING_TEST") ? 18 : 15) + ",\"school\":\"" + school
                 + "\",\"bursts\":6,\"burstBeats\":2,\"controlledShare\":0.62,\"firstBurstShare\":1.03,\"cleanInARow\":3,"
                 + "\"caution\":\"USUAL\",\"focus\":\"\",\"roughCounts\":false,\"looseOnly\":false}}");

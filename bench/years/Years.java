@@ -42,7 +42,7 @@ public final class Years {
     }
 
     private void pages() throws Exception {
-        String piece = first(send("GET", "/api/today", null), "\"pieceId\":(\\d+)");
+        String section = first(send("GET", "/api/today", null), "\"sectionId\":(\\d+)");
         String passage = first(send("GET", "/api/passages", null), "\"id\":(\\d+)");
         String run = first(send("GET", "/api/log", null), "\"runId\":(-?\\d+)");
         String before = first(send("GET", "/api/log", null), "\"olderThan\":(-?\\d+)");
@@ -50,8 +50,8 @@ public final class Years {
         pages.put("Today", "/api/today");
         pages.put("Passages", "/api/passages");
         pages.put("a passage's bench", "/api/passages/" + passage + "/bench");
-        pages.put("Plan", "/api/pieces/" + piece + "/plan");
-        pages.put("Ceiling", "/api/pieces/" + piece + "/ceiling");
+        pages.put("Plan", "/api/sections/" + section + "/plan");
+        pages.put("Ceiling", "/api/sections/" + section + "/ceiling");
         pages.put("Load", "/api/load");
         pages.put("Log", "/api/log");
         pages.put("Log, older", "/api/log?before=" + before);
@@ -73,8 +73,8 @@ public final class Years {
     }
 
     private void answers() throws Exception {
-        String piece = first(send("GET", "/api/today", null), "\"pieceId\":(\\d+)");
-        String plan = send("GET", "/api/pieces/" + piece + "/plan", null);
+        String section = first(send("GET", "/api/today", null), "\"sectionId\":(\\d+)");
+        String plan = send("GET", "/api/sections/" + section + "/plan", null);
         String wish = (first(plan, "\"wish\":(\\{[^{}]*),\"blocks\"") + ",\"blocks\":[]}")
                 .replaceFirst("\"minutes\":\\d+", "\"minutes\":60");
         String holder = UUID.randomUUID().toString();

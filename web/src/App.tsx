@@ -75,9 +75,9 @@ function Rooms({ me }: { me: Schemas["Me"] }) {
         <Route path="/passages/new" element={<NewPassage me={me} />} />
         <Route path="/passages/:id" element={<Bench />} />
         <Route path="/passages/:id/sheet" element={<SheetPage />} />
-        <Route path="/plan/:pieceId" element={<Plan />} />
+        <Route path="/plan/:sectionId" element={<Plan />} />
         <Route path="/ceiling" element={<Ceiling />} />
-        <Route path="/ceiling/:pieceId" element={<Ceiling />} />
+        <Route path="/ceiling/:sectionId" element={<Ceiling />} />
         <Route path="/ceiling/test/:runId" element={<TestResult />} />
         <Route path="/load" element={<Load />} />
         <Route path="/season" element={<Season />} />

@@ -103,18 +103,18 @@ export function useLink(id: number, link: number | undefined) {
   });
 }
 
-export function useUsualPlan(pieceId: number) {
+export function useUsualPlan(sectionId: number) {
   return useQuery({
-    queryKey: ["plan", pieceId],
-    queryFn: () => given(api.GET("/api/pieces/{id}/plan", { params: { path: { id: pieceId } } })),
+    queryKey: ["plan", sectionId],
+    queryFn: () => given(api.GET("/api/sections/{id}/plan", { params: { path: { id: sectionId } } })),
   });
 }
 
-/** What was wished of the last session on a piece, when it is asked for. */
-export function useAgain(pieceId: number) {
+/** What was wished of the last session on a section, when it is asked for. */
+export function useAgain(sectionId: number) {
   return useMutation({
     mutationFn: async () => {
-      const plan = await given(api.GET("/api/pieces/{id}/plan/again", { params: { path: { id: pieceId } } }));
+      const plan = await given(api.GET("/api/sections/{id}/plan/again", { params: { path: { id: sectionId } } }));
       return plan.wish;
     },
   });
@@ -139,10 +139,10 @@ export function useReading(music: Schemas["MusicText"] | undefined) {
   });
 }
 
-export function useCeiling(pieceId: number) {
+export function useCeiling(sectionId: number) {
   return useQuery({
-    queryKey: ["ceiling", pieceId],
-    queryFn: () => given(api.GET("/api/pieces/{id}/ceiling", { params: { path: { id: pieceId } } })),
+    queryKey: ["ceiling", sectionId],
+    queryFn: () => given(api.GET("/api/sections/{id}/ceiling", { params: { path: { id: sectionId } } })),
     placeholderData: (before) => before,
   });
 }

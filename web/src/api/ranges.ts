@@ -60,7 +60,6 @@ export const RANGES = {
     version: { minimum: 0 },
   },
   PerformanceWish: { name: { minLength: 0, maxLength: 80 } },
-  PieceWish: { difficulty: { minimum: 1, maximum: 5 }, name: { minLength: 0, maxLength: 80 } },
   PlanWish: {
     blocks: { minItems: 0, maxItems: 60 },
     burstBeats: { minimum: 1, maximum: 2 },
@@ -74,6 +73,7 @@ export const RANGES = {
   },
   PracticeWish: { bpm: { minimum: 20, maximum: 400 }, seconds: { minimum: 0.5, maximum: 3600 } },
   RatingWish: { rating: { minimum: 0, maximum: 10 } },
+  SectionWish: { difficulty: { minimum: 1, maximum: 5 }, name: { minLength: 0, maxLength: 80 } },
   SignIn: {
     name: { minLength: 0, maxLength: 60 },
     password: { minLength: 0, maxLength: 400 },

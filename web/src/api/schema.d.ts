@@ -708,22 +708,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/passages/{id}/pieces": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: operations["cut"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/passages/{id}/playback": {
         parameters: {
             query?: never;
@@ -772,6 +756,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/passages/{id}/sections": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["cut"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/passages/{id}/stitching": {
         parameters: {
             query?: never;
@@ -812,70 +812,6 @@ export interface paths {
             cookie?: never;
         };
         get: operations["variant"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/pieces/{id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: operations["changePiece"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/pieces/{id}/ceiling": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["ceiling"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/pieces/{id}/plan": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["usual"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/pieces/{id}/plan/again": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["again"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1220,6 +1156,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sections/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["changeSection"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sections/{id}/ceiling": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ceiling"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sections/{id}/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["usual"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sections/{id}/plan/again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["again"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/session": {
         parameters: {
             query?: never;
@@ -1384,24 +1384,24 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
-        /** @description what the first piece wants now by a rule of thumb, with the reason; null on Today */
+        /** @description what the first section wants now by a rule of thumb, with the reason; null on Today */
         Advice: {
             /** @enum {string} */
             school: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "WARM_UP_ROUTINE" | "UPKEEP" | "CEILING_TEST";
             title: string;
             why: string;
         } | null;
-        AfterPiece: {
+        AfterSection: {
             before: components["schemas"]["BandDto"];
             broke: number[];
             now: components["schemas"]["BandDto"];
             /** Format: double */
             opensAt: number;
             passage: string;
-            piece: string;
-            /** Format: int64 */
-            pieceId: number;
             repeated: components["schemas"]["Repeated"][];
+            section: string;
+            /** Format: int64 */
+            sectionId: number;
         };
         AnsweredDto: {
             /** Format: double */
@@ -1484,7 +1484,7 @@ export interface components {
             /** @description whether playing along counts no more today */
             closed: boolean;
             decisions: components["schemas"]["DecisionDto"][];
-            extras: components["schemas"]["PieceDto"][];
+            extras: components["schemas"]["SectionDto"][];
             links: components["schemas"]["LinkDto"][];
             modes: string[];
             music: components["schemas"]["Engraved"];
@@ -1508,7 +1508,7 @@ export interface components {
             target: number;
             /**
              * Format: int32
-             * @description which of the session's pieces it is about, from 0
+             * @description which of the session's sections it is about, from 0
              */
             theme: number;
             /** @description its version as a player calls it; empty when as written */
@@ -1553,9 +1553,9 @@ export interface components {
             /** Format: date */
             neededOn: string | null;
             passage: string;
-            piece: string;
+            section: string;
             /** Format: int64 */
-            pieceId: number;
+            sectionId: number;
             /** Format: double */
             targetBpm: number;
             /** Format: double */
@@ -1658,14 +1658,14 @@ export interface components {
             problem: string;
             unrolled: boolean;
         };
-        /** @description the pieces of the session, the most pressing first */
-        ChosenPiece: {
+        /** @description the sections of the session, the most pressing first */
+        ChosenSection: {
             passage: string;
             /** Format: int64 */
             passageId: number;
-            piece: string;
+            section: string;
             /** Format: int64 */
-            pieceId: number;
+            sectionId: number;
             sinceLastTime: string[];
             why: string;
         };
@@ -1751,7 +1751,7 @@ export interface components {
         CutWish: {
             /** @enum {string} */
             kind: "WHOLE" | "BARS" | "BEATS" | "PHRASES" | "RESTS" | "BREATHS" | "HAND";
-            /** @description for cutting by hand, the notes two pieces share, from 0 */
+            /** @description for cutting by hand, the notes two sections share, from 0 */
             seams: number[];
             /** Format: int32 */
             size: number;
@@ -1849,18 +1849,18 @@ export interface components {
             passage: string;
             /** Format: int32 */
             passes: number;
-            piece: string;
-            /**
-             * Format: int32
-             * @description how many pieces were played in it
-             */
-            pieces: number;
             /** Format: double */
             playedSeconds: number;
             /** Format: int32 */
             rough: number;
             /** Format: int64 */
             runId: number;
+            section: string;
+            /**
+             * Format: int32
+             * @description how many sections were played in it
+             */
+            sections: number;
             /** @description its passes in order, for a small picture */
             sketch: components["schemas"]["SketchDto"][];
             /** Format: date-time */
@@ -1902,7 +1902,7 @@ export interface components {
             /** Format: int32 */
             firstNote: number;
             /** @enum {string} */
-            kind: "PIECE" | "JOIN" | "DRILL";
+            kind: "SECTION" | "JOIN" | "DRILL";
             /** Format: int32 */
             lastNote: number;
             name: string;
@@ -2039,11 +2039,11 @@ export interface components {
             /** Format: int32 */
             firstNote: number;
             /** Format: int32 */
-            firstPiece: number;
+            firstSection: number;
             /** Format: int32 */
             lastNote: number;
             /** Format: int32 */
-            lastPiece: number;
+            lastSection: number;
             name: string;
             /** @enum {string} */
             stage: "NEIGHBOURS" | "FOURS" | "WHOLE";
@@ -2280,7 +2280,7 @@ export interface components {
             estimate: components["schemas"]["EstimateDto"];
             name: string;
             /** Format: int64 */
-            pieceId: number;
+            sectionId: number;
         };
         PassDto: {
             abc: string;
@@ -2341,7 +2341,7 @@ export interface components {
             seconds: number;
             /** Format: double */
             tempo: number;
-            wholePiece: boolean;
+            wholeSection: boolean;
         } | null;
         PassageDetail: {
             music: components["schemas"]["MusicText"];
@@ -2361,12 +2361,12 @@ export interface components {
             lastPlayed: string | null;
             /** Format: date */
             neededOn: string | null;
-            pieces: components["schemas"]["PieceDto"][];
+            sections: components["schemas"]["SectionDto"][];
             /**
              * Format: int64
-             * @description the piece that holds the passage back
+             * @description the section that holds the passage back
              */
-            slowestPiece: number;
+            slowestSection: number;
             /** Format: double */
             targetBpm: number;
             title: string;
@@ -2406,36 +2406,15 @@ export interface components {
             day: string;
             name: string;
         };
-        PieceDto: {
-            /** Format: int32 */
-            difficulty: number;
-            estimate: components["schemas"]["EstimateDto"];
-            /** Format: int32 */
-            firstNote: number;
-            /** Format: int64 */
-            id: number;
-            /** Format: int32 */
-            lastNote: number;
-            /** Format: date */
-            lastPlayed: string | null;
-            name: string;
-            /** @description whether it is the whole passage */
-            whole: boolean;
-        };
-        PieceWish: {
-            /** Format: int32 */
-            difficulty: number;
-            name: string;
-        };
         PlaceDto: {
             /** Format: int32 */
             firstNote: number;
             passage: string;
             /** Format: int64 */
             passageId: number;
-            piece: string;
+            section: string;
             /** Format: int64 */
-            pieceId: number;
+            sectionId: number;
         };
         PlanScore: {
             beliefs: components["schemas"]["BeliefDto"][];
@@ -2459,11 +2438,11 @@ export interface components {
             /** Format: date */
             neededOn: string | null;
             passage: string;
-            piece: string;
-            /** @description the pieces of the session, in the order its blocks count them */
-            pieces: components["schemas"]["SessionPiece"][];
             relief: components["schemas"]["Relief"];
             schools: components["schemas"]["SchoolDto"][];
+            section: string;
+            /** @description the sections of the session, in the order its blocks count them */
+            sections: components["schemas"]["SessionSection"][];
             wish: components["schemas"]["PlanWish"];
         };
         PlanWish: {
@@ -2485,13 +2464,13 @@ export interface components {
             looseOnly: boolean;
             /** Format: int32 */
             minutes: number;
-            /** @description the other pieces of the session, in the order they are wanted */
+            /** @description the other sections of the session, in the order they are wanted */
             others: number[];
-            /** Format: int64 */
-            pieceId: number;
             roughCounts: boolean;
             /** @enum {string} */
             school: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "WARM_UP_ROUTINE" | "UPKEEP" | "CEILING_TEST";
+            /** Format: int64 */
+            sectionId: number;
         };
         PlaybackDto: {
             /** Format: double */
@@ -2694,7 +2673,7 @@ export interface components {
             effortBefore: number;
             events: components["schemas"]["KeptEvent"][];
             left: components["schemas"]["LeftDto"] | null;
-            pieces: components["schemas"]["PlaceDto"][];
+            sections: components["schemas"]["PlaceDto"][];
             workout: string;
         };
         RunView: {
@@ -2724,21 +2703,21 @@ export interface components {
             passage: string;
             /** Format: int64 */
             passageId: number;
-            piece: string;
-            /**
-             * Format: int64
-             * @description the piece of the block at hand
-             */
-            pieceId: number;
             relief: components["schemas"]["Relief"];
             /** Format: double */
             secondsToBreak: number;
+            section: string;
+            /**
+             * Format: int64
+             * @description the section of the block at hand
+             */
+            sectionId: number;
             step: components["schemas"]["StepDto"];
             /** Format: double */
             target: number;
             /**
              * Format: int32
-             * @description which of the session's pieces it stands in, from 0
+             * @description which of the session's sections it stands in, from 0
              */
             theme: number;
             upcoming: string;
@@ -2828,6 +2807,27 @@ export interface components {
             /** Format: date */
             today: string;
         };
+        SectionDto: {
+            /** Format: int32 */
+            difficulty: number;
+            estimate: components["schemas"]["EstimateDto"];
+            /** Format: int32 */
+            firstNote: number;
+            /** Format: int64 */
+            id: number;
+            /** Format: int32 */
+            lastNote: number;
+            /** Format: date */
+            lastPlayed: string | null;
+            name: string;
+            /** @description whether it is the whole passage */
+            whole: boolean;
+        };
+        SectionWish: {
+            /** Format: int32 */
+            difficulty: number;
+            name: string;
+        };
         Session: {
             entry: components["schemas"]["Entry"];
             measured: boolean;
@@ -2844,8 +2844,8 @@ export interface components {
             /** Format: date-time */
             since: string;
         };
-        /** @description the pieces of the session, in the order its blocks count them */
-        SessionPiece: {
+        /** @description the sections of the session, in the order its blocks count them */
+        SessionSection: {
             /** Format: int32 */
             firstNote: number;
             /** Format: int64 */
@@ -2855,7 +2855,7 @@ export interface components {
             passage: string;
             /** Format: int64 */
             passageId: number;
-            piece: string;
+            section: string;
             /** Format: double */
             target: number;
         };
@@ -2920,7 +2920,7 @@ export interface components {
             link: number;
             /** @enum {string} */
             order: "FIRST_TO_LAST" | "LAST_TO_FIRST" | "HARDEST_FIRST" | "OUTWARD";
-            pieces: number[];
+            sections: number[];
         };
         StitchingWish: {
             /** Format: int32 */
@@ -3055,11 +3055,11 @@ export interface components {
             estimate: components["schemas"]["EstimateDto"];
             passage: string;
             passes: components["schemas"]["MeasuredPass"][];
-            piece: string;
-            /** Format: int64 */
-            pieceId: number;
             /** Format: int64 */
             runId: number;
+            section: string;
+            /** Format: int64 */
+            sectionId: number;
             /** Format: double */
             targetBpm: number;
         };
@@ -3070,9 +3070,9 @@ export interface components {
             measure: string;
             /** Format: int64 */
             openRun: number | null;
-            /** @description the pieces of the session, the most pressing first */
-            pieces: components["schemas"]["ChosenPiece"][];
             plan: components["schemas"]["PlanView"] | null;
+            /** @description the sections of the session, the most pressing first */
+            sections: components["schemas"]["ChosenSection"][];
             /** @description what is said of a day that is not like most; empty on a usual one */
             word: string;
         };
@@ -4583,7 +4583,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["PieceDto"];
+                    "*/*": components["schemas"]["SectionDto"];
                 };
             };
             /** @description Refused, or failed */
@@ -4791,41 +4791,6 @@ export interface operations {
             };
         };
     };
-    cut: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["CutWish"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["PassageDetail"];
-                };
-            };
-            /** @description Refused, or failed */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
     playback: {
         parameters: {
             query: {
@@ -4916,6 +4881,41 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    cut: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CutWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PassageDetail"];
+                };
             };
             /** @description Refused, or failed */
             default: {
@@ -5020,134 +5020,6 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["WholeVariant"];
-                };
-            };
-            /** @description Refused, or failed */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    changePiece: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["PieceWish"];
-            };
-        };
-        responses: {
-            /** @description No Content */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description Refused, or failed */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    ceiling: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["CeilingView"];
-                };
-            };
-            /** @description Refused, or failed */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    usual: {
-        parameters: {
-            query?: {
-                school?: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "WARM_UP_ROUTINE" | "UPKEEP" | "CEILING_TEST";
-            };
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["PlanView"];
-                };
-            };
-            /** @description Refused, or failed */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    again: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["PlanView"];
                 };
             };
             /** @description Refused, or failed */
@@ -5376,7 +5248,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["AfterPiece"][];
+                    "*/*": components["schemas"]["AfterSection"][];
                 };
             };
             /** @description Refused, or failed */
@@ -5925,6 +5797,134 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["SeasonView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    changeSection: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SectionWish"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ceiling: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CeilingView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    usual: {
+        parameters: {
+            query?: {
+                school?: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "WARM_UP_ROUTINE" | "UPKEEP" | "CEILING_TEST";
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PlanView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    again: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PlanView"];
                 };
             };
             /** @description Refused, or failed */

@@ -3,7 +3,7 @@ import type { QueryKey } from "@tanstack/react-query";
 /** What a change touches: the questions whose answers it may alter, so that nothing else is asked for anew. */
 export type Touches = QueryKey[];
 
-/** What is planned rests on the load, on readiness and on the pieces there are. */
+/** What is planned rests on the load, on readiness and on the sections there are. */
 const PLANS: Touches = [["today"], ["plan"], ["preview"], ["season"]];
 
 /** All there is: somebody else is here now. */
@@ -23,7 +23,7 @@ export const music = (passageId: number): Touches => [
   ["storage"],
   ...PLANS,
 ];
-export const pieces = (passageId: number): Touches => [
+export const sections = (passageId: number): Touches => [
   ["passage", passageId],
   ["bench", passageId],
   ["passages"],

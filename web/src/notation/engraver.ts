@@ -1,7 +1,7 @@
 /** Space around the music in which nothing of it is cut off, in pixels. */
 const MARGIN = 4;
 
-/** What the engraver is told for every piece of music, to fill `width`. */
+/** What the engraver is told for every section of music, to fill `width`. */
 export function looks(scale: number, width: number, measuresPerLine = 4) {
   return {
     scale,

@@ -76,8 +76,8 @@ export function BlockLabels({ relief, scales: { x, base }, looks }: Props) {
   );
 }
 
-/** Which piece is played where, along the ground; a name ends in dots where there is no room for it. */
-export function PieceNames({ relief, scales: { x, base }, looks, names }: Props & { names: string[] }) {
+/** Which section is played where, along the ground; a name ends in dots where there is no room for it. */
+export function SectionNames({ relief, scales: { x, base }, looks, names }: Props & { names: string[] }) {
   const stretches: { theme: number; from: number; to: number }[] = [];
   for (const block of relief.blocks.filter((one) => one.end > one.start)) {
     const last = stretches.at(-1);

@@ -4,7 +4,7 @@ import { type KeyboardEvent, type ReactNode, useId, useState } from "react";
 import { Heights } from "../ui/Axis";
 import { bpm, clock, minutes } from "../ui/format";
 import { useWidth } from "../ui/useWidth";
-import { BlockLabels, PieceNames, RestLabels } from "./Labels";
+import { BlockLabels, SectionNames, RestLabels } from "./Labels";
 import { EffortLane, ReserveLane } from "./Lanes";
 import { DAY, type Looks, NIGHT } from "./looks";
 import {
@@ -32,7 +32,7 @@ interface Props {
   lanes?: boolean;
   /** Whether blocks are named beneath. */
   labels?: boolean;
-  /** What each piece is called, where there are several. */
+  /** What each section is called, where there are several. */
   names?: string[];
   /** A second relief drawn as an outline behind: what was planned. */
   planned?: ReliefData;
@@ -137,7 +137,7 @@ export function Relief({
           ))}
           <RestLabels relief={relief} scales={scales} looks={looks} />
           {labels && <BlockLabels relief={relief} scales={scales} looks={looks} />}
-          {named && <PieceNames relief={relief} scales={scales} looks={looks} names={names} />}
+          {named && <SectionNames relief={relief} scales={scales} looks={looks} names={names} />}
           {lanes && (
             <>
               <ReserveLane relief={relief} x={x} top={laneTop} left={gutter} right={x(total)} looks={looks} />
@@ -204,7 +204,7 @@ interface Level {
   to: number;
 }
 
-/** Those of the whole, or of each piece and version at its own blocks. */
+/** Those of the whole, or of each section and version at its own blocks. */
 function levels(relief: ReliefData, { x }: Scales, from: number, to: number): Level[] {
   const found = grounds(relief);
   if (found.length <= 1) return [{ estimate: relief.estimate, target: relief.target, from, to }];

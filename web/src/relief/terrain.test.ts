@@ -117,7 +117,7 @@ describe("the terrain of a workout", () => {
     ).toBe(3);
   });
 
-  it("gives each piece its own ceiling, and neighbours about the same one", () => {
+  it("gives each section its own ceiling, and neighbours about the same one", () => {
     const block = (start: number, end: number, middle: number) => ({
       start,
       end,

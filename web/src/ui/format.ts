@@ -1,11 +1,11 @@
 /** Whole beats a minute, as a metronome shows them. */
 export const bpm = (tempo: number) => String(Math.round(tempo));
 
-/** A piece with its passage; the whole has no name of its own. */
-export const called = (passage: string, piece: string) => [passage, unbroken(piece)].filter(Boolean).join(", ");
+/** A section with its passage; the whole has no name of its own. */
+export const called = (passage: string, section: string) => [passage, unbroken(section)].filter(Boolean).join(", ");
 
-/** What is said of a session that was about more pieces than the one it is named after. */
-export const andMore = (pieces: number) => (pieces > 1 ? ` and ${pieces - 1} more` : "");
+/** What is said of a session that was about more sections than the one it is named after. */
+export const andMore = (sections: number) => (sections > 1 ? ` and ${sections - 1} more` : "");
 
 /** A span such as “bars 3–4” does not break at its dash, nor before its figure. */
 export const unbroken = (name: string) =>

@@ -16,7 +16,7 @@ import { LinkPanel } from "./LinkPanel";
 import { MarksPanel } from "./MarksPanel";
 import { ModesPanel } from "./ModesPanel";
 import { NoteMarks } from "./NoteMarks";
-import { Pieces } from "./Pieces";
+import { Sections } from "./Sections";
 import { PlayBar } from "./PlayBar";
 import { ReadinessList } from "./ReadinessList";
 import { Stitching } from "./Stitching";
@@ -27,7 +27,7 @@ import { Versions } from "./Versions";
 import * as touches from "../../api/touches";
 import { Failure } from "../../ui/Alert";
 
-/** One passage on the bench: its notes and links, its versions, pieces and marks, and how ready it is. */
+/** One passage on the bench: its notes and links, its versions, sections and marks, and how ready it is. */
 export default function Bench() {
   const id = Number(useParams().id);
   const passage = usePassage(id);
@@ -40,7 +40,7 @@ export default function Bench() {
   return <Workplace detail={passage.data} bench={bench.data} onEdit={() => setEditing(true)} />;
 }
 
-type Place = "versions" | "pieces" | "marks" | "modes";
+type Place = "versions" | "sections" | "marks" | "modes";
 
 interface Props {
   detail: Schemas["PassageDetail"];
@@ -56,16 +56,19 @@ function Workplace({ detail, bench, onEdit }: Props) {
   const [taking, setTaking] = useState(false);
   const [bpm, setBpm] = useState(Math.round(passage.targetBpm * 0.6));
   const playback = usePlayback(passage.id);
-  const seams = useMemo(() => new Set(passage.pieces.slice(1).map((piece) => piece.firstNote)), [passage.pieces]);
+  const seams = useMemo(
+    () => new Set(passage.sections.slice(1).map((section) => section.firstNote)),
+    [passage.sections],
+  );
   const cut = useChange(
     (now: number[]) =>
       given(
-        api.PUT("/api/passages/{id}/pieces", {
+        api.PUT("/api/passages/{id}/sections", {
           params: { path: { id: passage.id } },
           body: { kind: "HAND", size: 1, seams: now },
         }),
       ),
-    touches.pieces(passage.id),
+    touches.sections(passage.id),
   );
   const toggleSeam = (note: number) =>
     cut.mutate(seams.has(note) ? [...seams].filter((seam) => seam !== note) : [...seams, note]);
@@ -74,7 +77,7 @@ function Workplace({ detail, bench, onEdit }: Props) {
     cursor,
     setCursor,
     onKey: (key, note) => {
-      if (place === "pieces" && key === "c") toggleSeam(note);
+      if (place === "sections" && key === "c") toggleSeam(note);
       if (place === "versions" && key === "enter" && note < reading.notes - 1) setLink(note);
     },
   });
@@ -99,7 +102,7 @@ function Workplace({ detail, bench, onEdit }: Props) {
         <>
           <Button onClick={onEdit}>Change</Button>
           <Button onClick={() => setTaking(true)}>Print or export</Button>
-          <ButtonLink kind="main" to={`/plan/${passage.slowestPiece}`}>
+          <ButtonLink kind="main" to={`/plan/${passage.slowestSection}`}>
             Plan a workout
           </ButtonLink>
         </>
@@ -127,7 +130,7 @@ function Workplace({ detail, bench, onEdit }: Props) {
                       layout={layout}
                       notes={bench.notes}
                       cursor={cursor}
-                      seams={place === "pieces" ? seams : NONE}
+                      seams={place === "sections" ? seams : NONE}
                       showBeats={place === "marks"}
                       onChoose={choose}
                     />
@@ -136,7 +139,7 @@ function Workplace({ detail, bench, onEdit }: Props) {
                     <LinkLine layout={layout} links={bench.links} chosen={link} onChoose={setLink} />
                   )}
                   {place !== "marks" && (
-                    <Brackets layout={layout} pieces={passage.pieces} slowest={passage.slowestPiece} />
+                    <Brackets layout={layout} sections={passage.sections} slowest={passage.slowestSection} />
                   )}
                 </svg>
               )}
@@ -161,8 +164,8 @@ function Workplace({ detail, bench, onEdit }: Props) {
               <Tabs.Trigger value="versions" className={TAB}>
                 Versions
               </Tabs.Trigger>
-              <Tabs.Trigger value="pieces" className={TAB}>
-                Pieces and seams
+              <Tabs.Trigger value="sections" className={TAB}>
+                Sections and seams
               </Tabs.Trigger>
               <Tabs.Trigger value="marks" className={TAB}>
                 Marks
@@ -174,9 +177,9 @@ function Workplace({ detail, bench, onEdit }: Props) {
             <Tabs.Content value="versions">
               <Versions detail={detail} bench={bench} bpm={bpm} onBpm={setBpm} />
             </Tabs.Content>
-            <Tabs.Content value="pieces" className="grid gap-8">
+            <Tabs.Content value="sections" className="grid gap-8">
               <Failure of={cut} />
-              <Pieces
+              <Sections
                 detail={detail}
                 cursor={cursor}
                 isSeam={cursor !== undefined && seams.has(cursor)}

@@ -3,23 +3,23 @@ import type { Layout } from "../../notation/Score";
 
 interface Props {
   layout: Layout;
-  pieces: Schemas["PieceDto"][];
+  sections: Schemas["SectionDto"][];
   slowest: number;
 }
 
-/** A bracket under each piece; neighbours share the note where they meet, and the seam shows as their overlap. */
-export function Brackets({ layout, pieces, slowest }: Props) {
+/** A bracket under each section; neighbours share the note where they meet, and the seam shows as their overlap. */
+export function Brackets({ layout, sections, slowest }: Props) {
   return (
     <g className="text-[13px]">
-      {pieces.flatMap((piece, i) =>
-        stretches(layout, piece).map(({ from, to, line, first }) => {
+      {sections.flatMap((section, i) =>
+        stretches(layout, section).map(({ from, to, line, first }) => {
           const bottom = (layout.lines[line]?.bottom ?? 0) + 14 + (i % 2) * 5;
-          const weak = piece.id === slowest && pieces.length > 1;
+          const weak = section.id === slowest && sections.length > 1;
           const stroke = weak ? "stroke-danger" : "stroke-soft";
           const room = to - from - 6;
-          const words = `${piece.name} · ease ${Math.round(piece.estimate.ease.middle)}${weak ? ", holds it back" : ""}`;
+          const words = `${section.name} · ease ${Math.round(section.estimate.ease.middle)}${weak ? ", holds it back" : ""}`;
           return (
-            <g key={`${piece.id}.${line}`}>
+            <g key={`${section.id}.${line}`}>
               <path d={`M${from} ${bottom}v6H${to}v-6`} fill="none" className={stroke} strokeWidth={weak ? 2 : 1.2} />
               {first && room > 40 && (
                 <text
@@ -27,7 +27,7 @@ export function Brackets({ layout, pieces, slowest }: Props) {
                   y={(layout.lines[line]?.bottom ?? 0) + 37}
                   className={weak ? "fill-danger font-semibold" : "fill-soft"}
                 >
-                  {room > words.length * 6.6 ? words : piece.name.length * 6.8 < room ? piece.name : ""}
+                  {room > words.length * 6.6 ? words : section.name.length * 6.8 < room ? section.name : ""}
                 </text>
               )}
             </g>
@@ -38,10 +38,10 @@ export function Brackets({ layout, pieces, slowest }: Props) {
   );
 }
 
-/** A piece on each line of music it covers. */
-function stretches(layout: Layout, piece: Schemas["PieceDto"]) {
+/** A section on each line of music it covers. */
+function stretches(layout: Layout, section: Schemas["SectionDto"]) {
   const lines = new Map<number, { from: number; to: number }>();
-  for (let note = piece.firstNote; note <= piece.lastNote; note++) {
+  for (let note = section.firstNote; note <= section.lastNote; note++) {
     const spot = layout.spots[note];
     if (!spot) continue;
     const known = lines.get(spot.line);

@@ -56,7 +56,7 @@ export function EditPassage({ detail, onDone }: Props) {
         <div className="min-w-0">
           <MusicEditor value={wish.music} onChange={(music) => set({ music })} onWaiting={setWaiting} />
           <p className="mt-2 text-sm text-soft">
-            Marks, pieces and ceilings follow the notes that stay. What cannot follow is listed before it is done.
+            Marks, sections and ceilings follow the notes that stay. What cannot follow is listed before it is done.
           </p>
           {change.isError && !lost && <Alert className="mt-3 font-semibold">{sentence(change.error)}</Alert>}
           <div className="mt-4 flex flex-wrap gap-3">

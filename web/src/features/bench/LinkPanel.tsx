@@ -51,7 +51,7 @@ export function LinkPanel({ passageId, link, about, bpm, today, onClose }: Props
           },
         }),
       ),
-    touches.pieces(passageId),
+    touches.sections(passageId),
   );
   const failure = broke.error ?? notBroke.error ?? drill.error ?? view.error;
   return (

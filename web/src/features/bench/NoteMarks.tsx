@@ -10,7 +10,7 @@ interface Props {
   onChoose: (note: number) => void;
 }
 
-/** The note at hand, where pieces meet, and which notes fall on the beat. */
+/** The note at hand, where sections meet, and which notes fall on the beat. */
 export function NoteMarks({ layout, notes, cursor, seams, showBeats, onChoose }: Props) {
   return (
     <g>

@@ -15,9 +15,9 @@ export default function SheetPage() {
   const bench = useBench(id);
   const [paper, setPaper] = useState<Paper>("a4");
   const [which, setWhich] = useState<"today" | "all">("today");
-  const piece = passage.data?.passage.pieces.find((one) => one.id === Number(search.get("piece")));
+  const section = passage.data?.passage.sections.find((one) => one.id === Number(search.get("section")));
   const target = passage.data?.passage.targetBpm ?? 100;
-  const sheet = useSheet(id, { first: piece?.firstNote, last: piece?.lastNote }, target, true);
+  const sheet = useSheet(id, { first: section?.firstNote, last: section?.lastNote }, target, true);
   if (passage.isPending || bench.isPending) return <Waiting />;
   if (passage.isError || bench.isError) return <Failed error={passage.error ?? bench.error} />;
   if (sheet.isError) return <Failed error={sheet.error} />;
@@ -27,7 +27,7 @@ export default function SheetPage() {
   return (
     <div className={`paper-${paper}`}>
       <Page
-        title={piece ? `${passage.data.passage.title}, ${piece.name}` : passage.data.passage.title}
+        title={section ? `${passage.data.passage.title}, ${section.name}` : passage.data.passage.title}
         above={
           <span className="print:hidden">
             <Link to={`/passages/${id}`} className="underline-offset-4 hover:underline">
@@ -80,7 +80,7 @@ export default function SheetPage() {
           Target {Math.round(target)} to the {passage.data.reading.beatUnit} note. Each figure is the tempo at which a
           version&apos;s quick notes match it; stay under it, and stop at pain, numbness, tingling or loss of control.
         </p>
-        {!piece && (
+        {!section && (
           <section className="sheet-part mt-3 pb-2" aria-label="As written">
             <Engraving abc={bench.data.music.abc} label="As written" scale={1.15} />
           </section>

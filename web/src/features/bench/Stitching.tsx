@@ -26,7 +26,7 @@ interface Props {
   link: number | undefined;
 }
 
-/** The order the pieces are worked in, and the joins that put them together again. */
+/** The order the sections are worked in, and the joins that put them together again. */
 export function Stitching({ detail, bench, link }: Props) {
   const { passage } = detail;
   const { stitching } = bench;
@@ -45,12 +45,12 @@ export function Stitching({ detail, bench, link }: Props) {
           body: { kind: "JOIN", name: join.name.slice(0, 80), firstNote: join.firstNote, lastNote: join.lastNote },
         }),
       ),
-    touches.pieces(passage.id),
+    touches.sections(passage.id),
   );
-  if (passage.pieces.length < 2) {
+  if (passage.sections.length < 2) {
     return (
       <p className="text-soft">
-        Once the passage is cut, this shows the order of its pieces and how they are joined again: neighbours, fours,
+        Once the passage is cut, this shows the order of its sections and how they are joined again: neighbours, fours,
         whole.
       </p>
     );
@@ -61,13 +61,13 @@ export function Stitching({ detail, bench, link }: Props) {
         <h2 className="mr-auto text-lg">
           Putting it together
           <span className="font-normal text-soft">
-            : {stitching.pieces.map((i) => passage.pieces[i]?.name).join(", then ")}
+            : {stitching.sections.map((i) => passage.sections[i]?.name).join(", then ")}
           </span>
         </h2>
         <label className="flex items-center gap-2 text-soft">
           order
           <select
-            aria-label="Order of the pieces"
+            aria-label="Order of the sections"
             value={stitching.order}
             onChange={(event) => change.mutate({ order: event.target.value as Order, link: link ?? stitching.link })}
             className={`${INPUT} !w-auto`}

@@ -40,8 +40,8 @@ interface Props {
 /** What leaves the bench: a printed sheet or a file. */
 export function TakeAlong({ detail, open, onClose }: Props) {
   const { passage } = detail;
-  const [piece, setPiece] = useState<number>();
-  const chosen = passage.pieces.find((one) => one.id === piece);
+  const [section, setSection] = useState<number>();
+  const chosen = passage.sections.find((one) => one.id === section);
   const query = { first: chosen?.firstNote, last: chosen?.lastNote };
   return (
     <Dialog title="Print or export" open={open} onClose={onClose}>
@@ -49,13 +49,13 @@ export function TakeAlong({ detail, open, onClose }: Props) {
         Of
         <select
           aria-label="What to take"
-          value={piece ?? ""}
-          onChange={(event) => setPiece(event.target.value === "" ? undefined : Number(event.target.value))}
+          value={section ?? ""}
+          onChange={(event) => setSection(event.target.value === "" ? undefined : Number(event.target.value))}
           className={`${INPUT} !w-auto`}
         >
           <option value="">the whole passage</option>
-          {passage.pieces.length > 1 &&
-            passage.pieces.map((one) => (
+          {passage.sections.length > 1 &&
+            passage.sections.map((one) => (
               <option key={one.id} value={one.id}>
                 {one.name}
               </option>
@@ -67,7 +67,7 @@ export function TakeAlong({ detail, open, onClose }: Props) {
       <h3 className="mt-3 font-semibold">The notes and all their versions</h3>
       <FileLinks passageId={passage.id} query={{ ...query, sheet: true }} />
       <div className="mt-3 flex flex-wrap gap-3">
-        <ButtonLink kind="main" to={`/passages/${passage.id}/sheet${chosen ? `?piece=${chosen.id}` : ""}`}>
+        <ButtonLink kind="main" to={`/passages/${passage.id}/sheet${chosen ? `?section=${chosen.id}` : ""}`}>
           A sheet for the stand
         </ButtonLink>
         <Button onClick={onClose}>Close</Button>

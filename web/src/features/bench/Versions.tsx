@@ -41,10 +41,10 @@ const FAMILIES: Record<Variant["family"], string> = {
 /** Today's versions, chosen for the links that need them, and the whole sheet. */
 export function Versions({ detail, bench, bpm, onBpm }: Props) {
   const { passage, reading } = detail;
-  const [piece, setPiece] = useState<number>();
-  const chosenPiece = passage.pieces.find((one) => one.id === piece);
-  const first = chosenPiece?.firstNote;
-  const last = chosenPiece?.lastNote;
+  const [section, setSection] = useState<number>();
+  const chosenSection = passage.sections.find((one) => one.id === section);
+  const first = chosenSection?.firstNote;
+  const last = chosenSection?.lastNote;
   const stretch = useMemo<Stretch>(() => ({ first, last }), [first, last]);
   const at = useDebounced(bpm >= 20 && bpm <= 400 ? bpm : 60, 250);
   const sheet = useSheet(passage.id, stretch, at);
@@ -69,20 +69,20 @@ export function Versions({ detail, bench, bpm, onBpm }: Props) {
           {sheet.data ? `All ${sheet.data.variants.length} versions` : "All versions"}
           <span className="font-normal text-soft">
             {" "}
-            of {chosenPiece ? chosenPiece.name : `the ${reading.notes} notes`}
+            of {chosenSection ? chosenSection.name : `the ${reading.notes} notes`}
           </span>
         </h2>
         <label className="flex items-center gap-2 text-soft">
           of
           <select
             aria-label="Versions of"
-            value={piece ?? ""}
-            onChange={(event) => setPiece(event.target.value === "" ? undefined : Number(event.target.value))}
+            value={section ?? ""}
+            onChange={(event) => setSection(event.target.value === "" ? undefined : Number(event.target.value))}
             className={`${INPUT} !w-auto`}
           >
             <option value="">the whole</option>
-            {passage.pieces.length > 1 &&
-              passage.pieces.map((one) => (
+            {passage.sections.length > 1 &&
+              passage.sections.map((one) => (
                 <option key={one.id} value={one.id}>
                   {one.name}
                 </option>

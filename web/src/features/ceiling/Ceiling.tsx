@@ -15,21 +15,21 @@ import { Failure } from "../../ui/Alert";
 
 /** How fast it really is, and since when. */
 export default function Ceiling() {
-  const { pieceId } = useParams();
+  const { sectionId } = useParams();
   const passages = usePassages();
   if (passages.isPending) return <Waiting />;
   if (passages.isError) return <Failed error={passages.error} again={() => void passages.refetch()} />;
-  const pieces = passages.data.flatMap((passage) =>
-    passage.pieces.map((piece) => ({
-      ...piece,
-      label: called(passage.title, piece.whole ? "" : piece.name),
+  const sections = passages.data.flatMap((passage) =>
+    passage.sections.map((section) => ({
+      ...section,
+      label: called(passage.title, section.whole ? "" : section.name),
     })),
   );
-  if (pieces.length === 0) {
+  if (sections.length === 0) {
     return (
       <Page title="Ceiling">
         <p className="max-w-[56ch] py-8 text-lg text-soft">
-          A ceiling belongs to a piece. Give a passage first; every pass you judge then moves it.
+          A ceiling belongs to a section. Give a passage first; every pass you judge then moves it.
         </p>
         <ButtonLink kind="main" to="/start">
           Give a passage
@@ -37,14 +37,14 @@ export default function Ceiling() {
       </Page>
     );
   }
-  if (!pieceId) {
-    const latest = [...pieces].sort((a, b) => (b.lastPlayed ?? "").localeCompare(a.lastPlayed ?? ""))[0]!;
+  if (!sectionId) {
+    const latest = [...sections].sort((a, b) => (b.lastPlayed ?? "").localeCompare(a.lastPlayed ?? ""))[0]!;
     return <Navigate to={`/ceiling/${latest.id}`} replace />;
   }
-  return <OfPiece id={Number(pieceId)} pieces={pieces} />;
+  return <OfSection id={Number(sectionId)} sections={sections} />;
 }
 
-function OfPiece({ id, pieces }: { id: number; pieces: { id: number; label: string }[] }) {
+function OfSection({ id, sections }: { id: number; sections: { id: number; label: string }[] }) {
   const ceiling = useCeiling(id);
   const navigate = useNavigate();
   const begin = useBeginMethod();
@@ -57,15 +57,15 @@ function OfPiece({ id, pieces }: { id: number; pieces: { id: number; label: stri
       title={headline(estimate)}
       above={
         <label>
-          <span className="sr-only">Piece</span>
+          <span className="sr-only">Section</span>
           <select
             value={id}
             onChange={(event) => void navigate(`/ceiling/${event.target.value}`)}
             className={`${INPUT} !w-auto max-w-full !bg-transparent`}
           >
-            {pieces.map((piece) => (
-              <option key={piece.id} value={piece.id}>
-                {piece.label}
+            {sections.map((section) => (
+              <option key={section.id} value={section.id}>
+                {section.label}
               </option>
             ))}
           </select>
@@ -75,7 +75,7 @@ function OfPiece({ id, pieces }: { id: number; pieces: { id: number; label: stri
         <div className="flex flex-wrap gap-3">
           <Button
             disabled={begin.isPending}
-            onClick={() => begin.mutate({ pieceId: id, school: "CEILING_TEST" })}
+            onClick={() => begin.mutate({ sectionId: id, school: "CEILING_TEST" })}
             className={view.measure ? "border-brass-deep" : ""}
           >
             Measure the ceiling
@@ -103,7 +103,7 @@ function OfPiece({ id, pieces }: { id: number; pieces: { id: number; label: stri
           <Button
             kind="quiet"
             disabled={begin.isPending}
-            onClick={() => begin.mutate({ pieceId: id, school: "NARROW_STEPS" })}
+            onClick={() => begin.mutate({ sectionId: id, school: "NARROW_STEPS" })}
           >
             Cross it in narrow steps
           </Button>
@@ -213,7 +213,7 @@ function Tests({ tests }: { tests: Schemas["TestDto"][] }) {
 /** All parts of the passage, and what holds the whole back. */
 function Whole({ view }: { view: Schemas["CeilingView"] }) {
   const { whole } = view;
-  const weakest = whole.parts.find((part) => part.pieceId === whole.weakest);
+  const weakest = whole.parts.find((part) => part.sectionId === whole.weakest);
   const tempos = whole.parts.flatMap(({ estimate }) => [estimate.ease.middle, estimate.breakdown.middle]);
   const range: [number, number] = [Math.min(...tempos) * 0.96, Math.max(...tempos, view.targetBpm) * 1.04];
   return (
@@ -225,11 +225,11 @@ function Whole({ view }: { view: Schemas["CeilingView"] }) {
       </p>
       <ul className="grid gap-x-12 lg:grid-cols-2">
         {whole.parts.map((part) => (
-          <li key={part.pieceId} className="grid grid-cols-[8rem_1fr] items-center gap-3 border-t border-rule">
+          <li key={part.sectionId} className="grid grid-cols-[8rem_1fr] items-center gap-3 border-t border-rule">
             <Link
-              to={`/ceiling/${part.pieceId}`}
-              aria-current={part.pieceId === view.pieceId ? "page" : undefined}
-              className={`underline-offset-4 hover:underline ${part.pieceId === view.pieceId ? "font-bold" : ""}`}
+              to={`/ceiling/${part.sectionId}`}
+              aria-current={part.sectionId === view.sectionId ? "page" : undefined}
+              className={`underline-offset-4 hover:underline ${part.sectionId === view.sectionId ? "font-bold" : ""}`}
             >
               {unbroken(part.name || "all of it")}
               {!part.cut && <span className="block text-sm text-soft">on its own</span>}

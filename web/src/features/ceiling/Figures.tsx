@@ -7,7 +7,7 @@ type Band = Schemas["BandDto"];
 /** Half the width of an interval, in whole beats a minute. */
 export const give = (band: Band) => Math.round((band.high - band.low) / 2);
 
-/** The tempos that a piece has, each with its interval and what it means. */
+/** The tempos that a section has, each with its interval and what it means. */
 export function Figures({
   estimate,
   bursts,

@@ -21,15 +21,15 @@ export default function TestResult() {
     <Page
       above={
         <>
-          <Link to={`/ceiling/${view.pieceId}`} className="underline-offset-4 hover:underline">
-            {called(view.passage, view.piece)}
+          <Link to={`/ceiling/${view.sectionId}`} className="underline-offset-4 hover:underline">
+            {called(view.passage, view.section)}
           </Link>{" "}
           · ceiling test of {longDay(view.day)}
         </>
       }
       title={`Clean up to ${bpm(ceiling.middle)}, give or take ${give(ceiling)}`}
       aside={
-        <ButtonLink kind="main" to={`/plan/${view.pieceId}`}>
+        <ButtonLink kind="main" to={`/plan/${view.sectionId}`}>
           Plan a workout
         </ButtonLink>
       }
@@ -68,7 +68,7 @@ export default function TestResult() {
 const WORD = { CLEAN: "clean", ROUGH: "rough", BROKE: "broke" } as const;
 
 function changed({ estimate, before }: Test) {
-  if (!before) return "It is the first test of this piece.";
+  if (!before) return "It is the first test of this section.";
   const by = Math.round(estimate.ceiling.middle) - Math.round(before.estimate.ceiling.middle);
   const within = by === 0 ? "as high as" : by > 0 ? `${by} higher than` : `${-by} lower than`;
   return `That is ${within} in the test of ${day(before.day)}, ${bpm(before.estimate.ceiling.middle)} ± ${give(before.estimate.ceiling)}.`;

@@ -57,8 +57,8 @@ export default function First({ me }: { me: Schemas["Me"] }) {
           },
         }),
       );
-      const pieceId = made.passage.pieces[0]!.id;
-      const usual = await given(api.GET("/api/pieces/{id}/plan", { params: { path: { id: pieceId } } }));
+      const sectionId = made.passage.sections[0]!.id;
+      const usual = await given(api.GET("/api/sections/{id}/plan", { params: { path: { id: sectionId } } }));
       forget();
       await begin.mutateAsync({ ...usual.wish, minutes: FIRST_WORKOUT_MINUTES });
     },

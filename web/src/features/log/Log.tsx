@@ -80,8 +80,8 @@ function Row({ entry }: { entry: Entry }) {
           dir="auto"
         >
           {entry.passage}
-          {entry.piece && `, ${unbroken(entry.piece)}`}
-          {andMore(entry.pieces)}
+          {entry.section && `, ${unbroken(entry.section)}`}
+          {andMore(entry.sections)}
         </Link>
         <span className="text-soft">
           {" "}

@@ -84,7 +84,7 @@ function Cell({ day: one, today }: { day: Day; today: string }) {
           />
           <span className="block truncate" dir="auto">
             {entry.passage}
-            {andMore(entry.pieces)}
+            {andMore(entry.sections)}
           </span>
         </Link>
       ))}

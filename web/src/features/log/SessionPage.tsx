@@ -15,7 +15,7 @@ export default function SessionPage() {
   const { entry, planned, played, measured, passes } = session.data;
   return (
     <Page
-      title={called(entry.passage, entry.piece) + andMore(entry.pieces)}
+      title={called(entry.passage, entry.section) + andMore(entry.sections)}
       above={
         <>
           <Link to="/log" className="underline-offset-4 hover:underline">

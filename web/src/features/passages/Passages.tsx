@@ -43,18 +43,18 @@ export default function Passages() {
 }
 
 function shared(passages: Passage[]): [number, number] {
-  const pieces = passages.flatMap((passage) => passage.pieces);
-  const low = Math.min(100, ...pieces.map((piece) => piece.estimate.ease.middle));
+  const sections = passages.flatMap((passage) => passage.sections);
+  const low = Math.min(100, ...sections.map((section) => section.estimate.ease.middle));
   const high = Math.max(
     100,
     ...passages.map((passage) => passage.targetBpm),
-    ...pieces.map((piece) => piece.estimate.breakdown.middle),
+    ...sections.map((section) => section.estimate.breakdown.middle),
   );
   return [low * 0.92, high * 1.06];
 }
 
 function Row({ passage, range }: { passage: Passage; range: [number, number] }) {
-  const weak = passage.pieces.find((piece) => piece.id === passage.slowestPiece);
+  const weak = passage.sections.find((section) => section.id === passage.slowestSection);
   const left = passage.daysLeft;
   return (
     <li className="grid items-center gap-x-8 gap-y-1 py-4 md:grid-cols-[minmax(14rem,20rem)_1fr_11rem]">
@@ -68,7 +68,7 @@ function Row({ passage, range }: { passage: Passage; range: [number, number] }) 
         </Link>
         <p className="text-sm text-soft">
           {family(passage.instrument)}
-          {weak && passage.pieces.length > 1 && ` · held back by ${weak.name}`}
+          {weak && passage.sections.length > 1 && ` · held back by ${weak.name}`}
         </p>
       </div>
       {weak ? <TempoLine estimate={weak.estimate} target={passage.targetBpm} range={range} /> : <span />}

@@ -20,7 +20,7 @@ const KINDS = [
   { part: "STUDY", name: "A study card", seconds: 240, school: "STUDY_CARD" },
 ] as const;
 
-/** One more block: of which piece, in which version, by which method. */
+/** One more block: of which section, in which version, by which method. */
 export function AddBlock({ view, onChange }: Props) {
   const [kind, setKind] = useState(0);
   const [theme, setTheme] = useState(0);
@@ -28,12 +28,12 @@ export function AddBlock({ view, onChange }: Props) {
   const [school, setSchool] = useState<Block["school"]>("GROWING_BURSTS");
   const wanted = KINDS[kind]!;
   const takesVersion = wanted.part === "PREPARE" || wanted.part === "CORE";
-  const piece = view.pieces[theme] ?? view.pieces[0]!;
+  const section = view.sections[theme] ?? view.sections[0]!;
   const add = () =>
     onChange(
       added(view.wish.blocks, {
         part: wanted.part,
-        theme: Math.min(theme, view.pieces.length - 1),
+        theme: Math.min(theme, view.sections.length - 1),
         version: takesVersion ? version : "",
         seconds: wanted.seconds,
         school: "school" in wanted ? wanted.school : wanted.part === "CORE" ? school : view.wish.school,
@@ -53,20 +53,20 @@ export function AddBlock({ view, onChange }: Props) {
           </select>
         )}
       </Labelled>
-      {view.pieces.length > 1 && (
+      {view.sections.length > 1 && (
         <Labelled label="Of">
           {({ id }) => (
             <select id={id} className={INPUT} value={theme} onChange={(event) => setTheme(Number(event.target.value))}>
-              {view.pieces.map((one, i) => (
+              {view.sections.map((one, i) => (
                 <option key={one.id} value={i}>
-                  {called(one.passage, one.piece)}
+                  {called(one.passage, one.section)}
                 </option>
               ))}
             </select>
           )}
         </Labelled>
       )}
-      {takesVersion && <Version piece={piece} value={version} onChange={setVersion} />}
+      {takesVersion && <Version section={section} value={version} onChange={setVersion} />}
       {wanted.part === "CORE" && (
         <Labelled label="Method">
           {({ id }) => (
@@ -92,18 +92,18 @@ export function AddBlock({ view, onChange }: Props) {
   );
 }
 
-/** The versions of the sheet of a piece, and the modes of its instrument. */
+/** The versions of the sheet of a section, and the modes of its instrument. */
 function Version({
-  piece,
+  section,
   value,
   onChange,
 }: {
-  piece: Schemas["SessionPiece"];
+  section: Schemas["SessionSection"];
   value: string;
   onChange: (key: string) => void;
 }) {
-  const sheet = useSheet(piece.passageId, { first: piece.firstNote, last: piece.lastNote }, piece.target);
-  const bench = useBench(piece.passageId);
+  const sheet = useSheet(section.passageId, { first: section.firstNote, last: section.lastNote }, section.target);
+  const bench = useBench(section.passageId);
   return (
     <Labelled label="Version">
       {({ id }) => (

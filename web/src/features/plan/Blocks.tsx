@@ -18,12 +18,12 @@ const SMALL =
 /** The blocks of a session with their reasons, to be moved, timed, given another method, or taken out. */
 export function Blocks({ view, onChange }: Props) {
   const blocks = view.wish.blocks;
-  const several = view.pieces.length > 1;
+  const several = view.sections.length > 1;
   return (
     <ol className="divide-y divide-rule border-y border-rule" data-testid="blocks">
       {view.relief.blocks.map((drawn, i) => {
         const block = blocks[i];
-        const piece = view.pieces[drawn.theme];
+        const section = view.sections[drawn.theme];
         const name = PART[drawn.part] + (drawn.version && `, ${drawn.version}`);
         return (
           <li key={i} className="flex flex-wrap gap-x-4 gap-y-2 py-2.5 sm:flex-nowrap">
@@ -31,8 +31,8 @@ export function Blocks({ view, onChange }: Props) {
             <div className="min-w-0 flex-1">
               <p className="font-semibold">
                 {name}
-                {several && piece && (
-                  <span className="font-normal text-soft"> · {called(piece.passage, piece.piece)}</span>
+                {several && section && (
+                  <span className="font-normal text-soft"> · {called(section.passage, section.section)}</span>
                 )}
               </p>
               <p className="text-soft">

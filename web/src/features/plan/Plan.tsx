@@ -17,7 +17,7 @@ import { begun, type Block, redone, stepped, undone, type Wish } from "./blocks"
 import { BlockHandles } from "./BlockHandles";
 import { Blocks } from "./Blocks";
 import { Handles } from "./Handles";
-import { Pieces } from "./Pieces";
+import { Sections } from "./Sections";
 import { Templates } from "./Templates";
 import { usePlanHere } from "./usePlanHere";
 import { WishFields } from "./WishFields";
@@ -25,17 +25,17 @@ import { Alert } from "../../ui/Alert";
 
 /** One workout, to be put right before it is played. */
 export default function Plan() {
-  const pieceId = Number(useParams().pieceId);
+  const sectionId = Number(useParams().sectionId);
   const [search] = useSearchParams();
-  const usual = useUsualPlan(pieceId);
+  const usual = useUsualPlan(sectionId);
   if (usual.isPending) return <Waiting />;
   if (usual.isError) return <Failed error={usual.error} again={() => void usual.refetch()} />;
-  return <Editor key={pieceId} usual={usual.data} asked={asked(search)} />;
+  return <Editor key={sectionId} usual={usual.data} asked={asked(search)} />;
 }
 
 const isId = (number: number) => Number.isSafeInteger(number) && number > 0;
 
-/** What of a session was asked for by the address: the other pieces of it, and its minutes. */
+/** What of a session was asked for by the address: the other sections of it, and its minutes. */
 function asked(search: URLSearchParams): Partial<Wish> {
   const others = (search.get("with") ?? "")
     .split(",")
@@ -55,11 +55,11 @@ function Editor({ usual, asked }: { usual: Schemas["PlanView"]; asked: Partial<W
   const settled = useDebounced(wish, 120);
   const preview = usePreview(settled);
   const begin = useBegin();
-  const again = useAgain(usual.wish.pieceId);
+  const again = useAgain(usual.wish.sectionId);
   const here = usePlanHere(wish);
   const told = preview.data ?? usual;
-  // What the server said of the pieces may be of those before.
-  const sameSession = told.pieces.length === 1 + wish.others.length;
+  // What the server said of the sections may be of those before.
+  const sameSession = told.sections.length === 1 + wish.others.length;
   const drawn = here && sameSession ? { ...told, relief: here.relief, wish: { ...wish, blocks: here.blocks } } : told;
   // The server may still be drawing what was put together: the next change is made to that, not to what is drawn yet.
   const latest = wish.blocks.length === drawn.wish.blocks.length ? wish.blocks : drawn.wish.blocks;
@@ -77,7 +77,7 @@ function Editor({ usual, asked }: { usual: Schemas["PlanView"]; asked: Partial<W
   const { totals } = view.relief;
   return (
     <Page
-      title={titled(view.pieces)}
+      title={titled(view.sections)}
       above={
         <Link to="/" className="underline-offset-4 hover:underline">
           Today
@@ -92,9 +92,9 @@ function Editor({ usual, asked }: { usual: Schemas["PlanView"]; asked: Partial<W
       {(preview.isError || begin.isError || again.isError) && (
         <Alert className="mb-3 font-semibold">{sentence(preview.error ?? begin.error ?? again.error)}</Alert>
       )}
-      <Pieces view={view} wish={wish} onChange={put} />
+      <Sections view={view} wish={wish} onChange={put} />
       <Relief
-        names={view.pieces.map(({ passage, piece }) => called(passage, piece))}
+        names={view.sections.map(({ passage, section }) => called(passage, section))}
         relief={view.relief}
         height={240}
         handles={
@@ -155,9 +155,9 @@ function Editor({ usual, asked }: { usual: Schemas["PlanView"]; asked: Partial<W
   );
 }
 
-/** The first piece, and how many there are besides. */
-function titled([first, ...others]: Schemas["SessionPiece"][]) {
-  const name = first ? called(first.passage, first.piece) : "";
+/** The first section, and how many there are besides. */
+function titled([first, ...others]: Schemas["SessionSection"][]) {
+  const name = first ? called(first.passage, first.section) : "";
   return others.length === 0 ? name : `${name} and ${others.length} more`;
 }
 

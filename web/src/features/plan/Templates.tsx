@@ -19,7 +19,7 @@ interface Props {
   onTake: (wish: Wish) => void;
 }
 
-/** Sessions that were kept, to be had for the pieces at hand; and a way to keep this one. */
+/** Sessions that were kept, to be had for the sections at hand; and a way to keep this one. */
 export function Templates({ wish, onTake }: Props) {
   const templates = useTemplates();
   const say = useSay();
@@ -37,7 +37,7 @@ export function Templates({ wish, onTake }: Props) {
       <Dialog title="Templates" open={open} onClose={() => setOpen(false)}>
         {all.length === 0 ? (
           <p className="mb-4 text-soft">
-            Nothing is kept yet. A template has the blocks, minutes and methods of a session, for whatever pieces.
+            Nothing is kept yet. A template has the blocks, minutes and methods of a session, for whatever sections.
           </p>
         ) : (
           <ul className="mb-5 divide-y divide-rule border-y border-rule">

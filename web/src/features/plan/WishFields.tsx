@@ -12,7 +12,7 @@ interface Props {
   wish: Wish;
   /** The methods there are. */
   schools: Schemas["SchoolDto"][];
-  /** What the piece wants now by a rule of thumb; null where nobody asked. */
+  /** What the section wants now by a rule of thumb; null where nobody asked. */
   advice: Schemas["Advice"] | null;
   onChange: (part: Partial<Wish>) => void;
 }
@@ -29,7 +29,7 @@ export function WishFields({ wish, schools, advice, onChange }: Props) {
         <div className="border-l-2 border-brass pl-3 text-sm">
           <p>
             <b>{advice.title}</b>{" "}
-            {wish.school === advice.school ? "is what this piece wants now." : "may be what this piece wants now."}{" "}
+            {wish.school === advice.school ? "is what this section wants now." : "may be what this section wants now."}{" "}
             {advice.why}
           </p>
           {wish.school !== advice.school && (

@@ -12,8 +12,8 @@ import {
   undone,
   type Wish,
   without,
-  withoutPiece,
-  withPiece,
+  withoutSection,
+  withSection,
 } from "./blocks";
 
 const block = (part: Block["part"], seconds = 300): Block => ({
@@ -25,7 +25,7 @@ const block = (part: Block["part"], seconds = 300): Block => ({
 });
 const BLOCKS = [block("WARM_UP"), block("CORE"), block("CLOSER")];
 const parts = (blocks: Block[]) => blocks.map(({ part }) => part);
-const WISH = { pieceId: 7, minutes: 30, others: [], blocks: BLOCKS } as unknown as Wish;
+const WISH = { sectionId: 7, minutes: 30, others: [], blocks: BLOCKS } as unknown as Wish;
 
 describe("the blocks of a plan", () => {
   it("change places, and stay where there is no other", () => {
@@ -41,13 +41,13 @@ describe("the blocks of a plan", () => {
     expect(parts(added([], block("STUDY")))).toEqual(["STUDY"]);
   });
 
-  it("are composed anew when the pieces change", () => {
-    expect(withPiece(WISH, 9)).toMatchObject({ pieceId: 7, others: [9], blocks: [] });
-    expect(withPiece(WISH, 7)).toBe(WISH);
+  it("are composed anew when the sections change", () => {
+    expect(withSection(WISH, 9)).toMatchObject({ sectionId: 7, others: [9], blocks: [] });
+    expect(withSection(WISH, 7)).toBe(WISH);
     const full = { ...WISH, others: [1, 2, 3, 4, 5] };
-    expect(withPiece(full, 9)).toBe(full);
-    expect(withoutPiece(withPiece(WISH, 9), 7)).toMatchObject({ pieceId: 9, others: [] });
-    expect(withoutPiece(WISH, 7)).toBe(WISH);
+    expect(withSection(full, 9)).toBe(full);
+    expect(withoutSection(withSection(WISH, 9), 7)).toMatchObject({ sectionId: 9, others: [] });
+    expect(withoutSection(WISH, 7)).toBe(WISH);
   });
 
   it("take the place of another", () => {
@@ -57,10 +57,10 @@ describe("the blocks of a plan", () => {
     expect(movedTo(BLOCKS, 1, 3)).toBe(BLOCKS);
   });
 
-  it("are kept for whatever pieces, as far as these have them", () => {
+  it("are kept for whatever sections, as far as these have them", () => {
     const own = [block("CORE"), { ...block("CORE"), theme: 1 }, { ...block("PREPARE"), version: "notes.2-5" }];
     const kept = { ...WISH, others: [8], blocks: own };
-    expect(fitted(kept, { ...WISH, pieceId: 9 })).toMatchObject({ pieceId: 9, others: [], blocks: [own[0]] });
+    expect(fitted(kept, { ...WISH, sectionId: 9 })).toMatchObject({ sectionId: 9, others: [], blocks: [own[0]] });
     expect(fitted(kept, { ...WISH, others: [3] }).blocks).toEqual(own);
   });
 

@@ -3,7 +3,7 @@ import type { Schemas } from "../../api/client";
 export type Wish = Schemas["PlanWish"];
 export type Block = Schemas["BlockWish"];
 
-const MOST_PIECES = 6;
+const MOST_SECTIONS = 6;
 
 /** Changes of a list of blocks; each gives a new one, or the same where there is nothing to change. */
 export function moved(blocks: Block[], at: number, by: 1 | -1): Block[] {
@@ -34,31 +34,32 @@ export function movedTo(blocks: Block[], from: number, to: number): Block[] {
   return next;
 }
 
-/** Some notes of one piece, and its modes, mean nothing in another. */
-const isOfItsPiece = (block: Block) => block.version.startsWith("notes.") || block.version.startsWith("mode.");
+/** Some notes of one section, and its modes, mean nothing in another. */
+const isOfItsSection = (block: Block) => block.version.startsWith("notes.") || block.version.startsWith("mode.");
 
-/** A session as it was kept, for the pieces at hand: without the blocks of pieces that there are not. */
-export function fitted(kept: Wish, { pieceId, others }: Wish): Wish {
-  const pieces = [pieceId, ...others];
-  const before = [kept.pieceId, ...kept.others];
+/** A session as it was kept, for the sections at hand: without the blocks of sections that there are not. */
+export function fitted(kept: Wish, { sectionId, others }: Wish): Wish {
+  const sections = [sectionId, ...others];
+  const before = [kept.sectionId, ...kept.others];
   const blocks = kept.blocks.filter(
-    (block) => block.theme < pieces.length && (!isOfItsPiece(block) || pieces[block.theme] === before[block.theme]),
+    (block) =>
+      block.theme < sections.length && (!isOfItsSection(block) || sections[block.theme] === before[block.theme]),
   );
-  return { ...kept, pieceId, others, blocks };
+  return { ...kept, sectionId, others, blocks };
 }
 
-/** A wish about one piece more, composed anew. */
-export function withPiece(wish: Wish, pieceId: number): Wish {
+/** A wish about one section more, composed anew. */
+export function withSection(wish: Wish, sectionId: number): Wish {
   const others = wish.others;
-  if (pieceId === wish.pieceId || others.includes(pieceId) || others.length + 1 >= MOST_PIECES) return wish;
-  return { ...wish, others: [...others, pieceId], blocks: [] };
+  if (sectionId === wish.sectionId || others.includes(sectionId) || others.length + 1 >= MOST_SECTIONS) return wish;
+  return { ...wish, others: [...others, sectionId], blocks: [] };
 }
 
-/** A wish about one piece less, composed anew; one always stays. */
-export function withoutPiece(wish: Wish, pieceId: number): Wish {
-  const left = [wish.pieceId, ...wish.others].filter((id) => id !== pieceId);
+/** A wish about one section less, composed anew; one always stays. */
+export function withoutSection(wish: Wish, sectionId: number): Wish {
+  const left = [wish.sectionId, ...wish.others].filter((id) => id !== sectionId);
   const [first, ...others] = left;
-  return first === undefined ? wish : { ...wish, pieceId: first, others, blocks: [] };
+  return first === undefined ? wish : { ...wish, sectionId: first, others, blocks: [] };
 }
 
 /** What was wished before and after, for taking steps back and forth. */

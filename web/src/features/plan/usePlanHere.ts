@@ -16,9 +16,9 @@ interface Planned {
  * or where it refuses the wish; the server says then what is wrong.
  */
 export function usePlanHere(wish: Wish): Planned | undefined {
-  const pieces = [wish.pieceId, ...wish.others];
+  const sections = [wish.sectionId, ...wish.others];
   const known = useQuery({
-    queryKey: ["plan-score", pieces],
+    queryKey: ["plan-score", sections],
     queryFn: async () => {
       const [core, score] = await Promise.all([
         import("tachylim-core"),

@@ -40,7 +40,7 @@ export function Ended({ view, settled }: { view: RunView; settled: boolean }) {
       <div className="mx-auto max-w-[1100px]">
         <p className="text-soft" dir="auto">
           {view.passage}
-          {view.piece && `, ${unbroken(view.piece)}`}
+          {view.section && `, ${unbroken(view.section)}`}
         </p>
         <h1>{TITLE[view.step.ended!]}</h1>
         <p className="mt-1 mb-6 max-w-[60ch]">{view.step.why}</p>
@@ -109,18 +109,18 @@ function Moved({ runId, settled }: { runId: number; settled: boolean }) {
     <section aria-label="What moved" className="mb-6">
       <h2 className="mb-1">What moved</h2>
       <ul className="divide-y divide-rule border-y border-rule">
-        {after.data.map((piece) => (
-          <li key={piece.pieceId} className="flex flex-wrap items-baseline gap-x-8 gap-y-1 py-2">
-            {several && <b dir="auto">{called(piece.passage, piece.piece)}</b>}
-            <span>{moved(piece)}</span>
-            {piece.broke.length > 0 && <span>It broke going to {notesOf(piece.broke)}.</span>}
-            {piece.repeated.map(({ cause, times }) => (
+        {after.data.map((section) => (
+          <li key={section.sectionId} className="flex flex-wrap items-baseline gap-x-8 gap-y-1 py-2">
+            {several && <b dir="auto">{called(section.passage, section.section)}</b>}
+            <span>{moved(section)}</span>
+            {section.broke.length > 0 && <span>It broke going to {notesOf(section.broke)}.</span>}
+            {section.repeated.map(({ cause, times }) => (
               <span key={cause} dir="auto">
                 {cause}: {times} times in four weeks.
               </span>
             ))}
             <span>
-              Next time it opens at <b>{bpm(piece.opensAt)}</b>.
+              Next time it opens at <b>{bpm(section.opensAt)}</b>.
             </span>
           </li>
         ))}
@@ -131,7 +131,7 @@ function Moved({ runId, settled }: { runId: number; settled: boolean }) {
 
 const give = (band: Schemas["BandDto"]) => bpm((band.high - band.low) / 2);
 
-function moved({ before, now }: Schemas["AfterPiece"]) {
+function moved({ before, now }: Schemas["AfterSection"]) {
   const change = Math.round(now.middle) - Math.round(before.middle);
   const surer = Math.round((now.high - now.low) / 2) < Math.round((before.high - before.low) / 2);
   const figure = `The ceiling is ${bpm(now.middle)} ± ${give(now)}`;

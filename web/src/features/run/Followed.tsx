@@ -72,7 +72,7 @@ export function Followed({ pass, abc, playing, beat, scale, maxHeight }: Props) 
     <div
       ref={frame}
       role="img"
-      aria-label={pass.wholePiece ? "The notes of the piece" : "The notes of this pass"}
+      aria-label={pass.wholeSection ? "The notes of the section" : "The notes of this pass"}
       className="w-full overflow-hidden"
       data-followed={long}
       style={long ? { height: maxHeight } : undefined}

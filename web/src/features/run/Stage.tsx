@@ -94,7 +94,7 @@ export function Stage({ run, view, speed, instrument }: Props) {
     view.relief.stretches.filter((stretch) => stretch.played).at(-1)?.effortAfter ?? view.relief.effortBefore;
   const left = view.relief.seconds - view.at;
   const estimate = (view.block === null ? undefined : view.relief.blocks[view.block])?.estimate ?? view.relief.estimate;
-  // A line of the player's own warm-up is not the piece.
+  // A line of the player's own warm-up is not the section.
   const routine = pass?.kind === "WARM_UP" && pass.pulse === "FREE";
   const { width, height } = useWindow();
   const phone = width < PHONE_WIDTH;
@@ -109,7 +109,7 @@ export function Stage({ run, view, speed, instrument }: Props) {
       <header className="flex flex-wrap items-center gap-x-3 gap-y-1 sm:gap-x-5">
         <p className="mr-auto min-w-full text-lg sm:min-w-0">
           <b dir="auto">{view.passage}</b>
-          {view.piece && `, ${unbroken(view.piece)}`}
+          {view.section && `, ${unbroken(view.section)}`}
           {view.focus && <span className="hidden text-night-soft sm:inline short:hidden"> · focus: {view.focus}</span>}
         </p>
         <p className="text-night-soft short:hidden">

@@ -23,9 +23,9 @@ const score = {
   events: [before],
   left,
   effortBefore: 1,
-  pieces: [
-    { pieceId: 3, passageId: 2, passage: "Kestrel Weather", piece: "bars 3-4", firstNote: 0 },
-    { pieceId: 5, passageId: 4, passage: "Tin Lantern", piece: "", firstNote: 0 },
+  sections: [
+    { sectionId: 3, passageId: 2, passage: "Kestrel Weather", section: "bars 3-4", firstNote: 0 },
+    { sectionId: 5, passageId: 4, passage: "Tin Lantern", section: "", firstNote: 0 },
   ],
 } as unknown as Score;
 const view = { id: 11, ordinal: 1, focus: "wrist", passage: "Kestrel Weather", held: true } as unknown as View;
@@ -53,7 +53,7 @@ describe("a run that the page goes on with by itself", () => {
       focus: "wrist",
       ordinal: 2,
       passage: "Tin Lantern",
-      pieceId: 5,
+      sectionId: 5,
       passageId: 4,
       last: { clientId: "b", verdict: "CLEAN", tension: 1, tempo: 92 },
     });

@@ -5,8 +5,8 @@ type RunView = Schemas["RunView"];
 type Score = Schemas["RunScore"];
 type Happened = Pick<EventWish, "clientId" | "kind" | "verdict" | "tension" | "told" | "seconds">;
 
-/** What the core tells of where a run stands; which piece that is and who answered, the page knows. */
-type Moment = Omit<RunView, "last" | "passage" | "piece" | "pieceId" | "passageId">;
+/** What the core tells of where a run stands; which section that is and who answered, the page knows. */
+type Moment = Omit<RunView, "last" | "passage" | "section" | "sectionId" | "passageId">;
 
 /** The core that the page carries. */
 export interface Core {
@@ -65,7 +65,7 @@ export class LocalRun {
   }
 
   private shown(moment: Moment, view: RunView): RunView {
-    const place = this.score.pieces[moment.theme]!;
+    const place = this.score.sections[moment.theme]!;
     const { answered } = moment;
     const last = this.events.at(-1);
     return {
@@ -73,8 +73,8 @@ export class LocalRun {
       ...moment,
       ordinal: this.events.length,
       passage: place.passage,
-      piece: place.piece,
-      pieceId: place.pieceId,
+      section: place.section,
+      sectionId: place.sectionId,
       passageId: place.passageId,
       last: last?.kind === "JUDGED" && answered ? { clientId: last.clientId, ...answered } : null,
     };

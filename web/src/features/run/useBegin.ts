@@ -10,11 +10,11 @@ const begin = (plan: Schemas["PlanWish"]) => given(api.POST("/api/runs", { body:
 /** Begins a workout and goes to it; an open one is gone on with instead. */
 export const useBegin = () => useBeginning(begin);
 
-/** Begins the usual workout of a method on a piece, without looking at its plan first. */
+/** Begins the usual workout of a method on a section, without looking at its plan first. */
 export const useBeginMethod = () =>
-  useBeginning(async ({ pieceId, school }: { pieceId: number; school: Schemas["PlanWish"]["school"] }) => {
+  useBeginning(async ({ sectionId, school }: { sectionId: number; school: Schemas["PlanWish"]["school"] }) => {
     const usual = await given(
-      api.GET("/api/pieces/{id}/plan", { params: { path: { id: pieceId }, query: { school } } }),
+      api.GET("/api/sections/{id}/plan", { params: { path: { id: sectionId }, query: { school } } }),
     );
     return begin(usual.wish);
   });

@@ -32,7 +32,12 @@ const view = (ordinal: number) => ({
   theme: 0,
   step: { why: `step ${ordinal}`, ended: null },
 });
-const score = (events: object[] = []) => ({ edition: 7, events, left: null, pieces: [{ pieceId: 3, passageId: 2 }] });
+const score = (events: object[] = []) => ({
+  edition: 7,
+  events,
+  left: null,
+  sections: [{ sectionId: 3, passageId: 2 }],
+});
 const clean = { kind: "JUDGED", verdict: "CLEAN", tension: 1, told: null, seconds: null } as const;
 
 async function answers(to: string, what: object) {

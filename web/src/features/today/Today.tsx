@@ -39,11 +39,11 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
   const { data } = today;
   if (!plan) return openRun ? <Navigate to={`/run/${openRun}`} replace /> : <FirstDay me={me} />;
 
-  const more = data.pieces.length - 1;
+  const more = data.sections.length - 1;
   return (
     <Page
       above={longDay(data.day)}
-      title={called(plan.passage, plan.piece) + (more > 0 ? ` and ${MORE[more]} more` : "")}
+      title={called(plan.passage, plan.section) + (more > 0 ? ` and ${MORE[more]} more` : "")}
       aside={
         <>
           <label className="flex min-h-11 items-center gap-2 rounded-[5px] border border-rule-strong pl-3">
@@ -90,7 +90,7 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
       {mayBegin ? (
         <Relief
           relief={plan.relief}
-          names={plan.pieces.map(({ passage, piece }) => called(passage, piece))}
+          names={plan.sections.map(({ passage, section }) => called(passage, section))}
           height={232}
         />
       ) : (
@@ -100,8 +100,8 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
         <section aria-label="Why this">
           {data.word && <p className="mb-3 max-w-[70ch] text-lg">{data.word}</p>}
           <ol className="grid gap-3">
-            {data.pieces.map((piece) => (
-              <ChosenPiece key={piece.pieceId} piece={piece} />
+            {data.sections.map((section) => (
+              <ChosenSection key={section.sectionId} section={section} />
             ))}
           </ol>
           {plan.relief.remarks
@@ -117,7 +117,7 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
               <button
                 type="button"
                 disabled={measure.isPending}
-                onClick={() => measure.mutate({ pieceId: plan.wish.pieceId, school: "CEILING_TEST" })}
+                onClick={() => measure.mutate({ sectionId: plan.wish.sectionId, school: "CEILING_TEST" })}
                 className="min-h-6 font-semibold text-spruce underline underline-offset-4"
               >
                 Measure it now
@@ -126,7 +126,7 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
           )}
           <p className="mt-3">
             <Link
-              to={`/plan/${plan.wish.pieceId}?with=${plan.wish.others.join(",")}&minutes=${plan.wish.minutes}`}
+              to={`/plan/${plan.wish.sectionId}?with=${plan.wish.others.join(",")}&minutes=${plan.wish.minutes}`}
               className="font-semibold text-spruce underline underline-offset-4"
             >
               Change this plan
@@ -145,16 +145,16 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
   );
 }
 
-/** A piece of the session: why it is there, and what has become of it. */
-function ChosenPiece({ piece }: { piece: Schemas["ChosenPiece"] }) {
+/** A section of the session: why it is there, and what has become of it. */
+function ChosenSection({ section }: { section: Schemas["ChosenSection"] }) {
   return (
     <li className="border-l-2 border-spruce/30 pl-3">
       <h2 className="text-lg leading-snug" dir="auto">
-        {called(piece.passage, piece.piece)}
+        {called(section.passage, section.section)}
       </h2>
-      <p>{piece.why}</p>
+      <p>{section.why}</p>
       <p className="text-soft">
-        {piece.sinceLastTime.length > 0 ? piece.sinceLastTime.join(" ") : "Its first passes find its ceiling."}
+        {section.sinceLastTime.length > 0 ? section.sinceLastTime.join(" ") : "Its first passes find its ceiling."}
       </p>
     </li>
   );

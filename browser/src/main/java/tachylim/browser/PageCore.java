@@ -57,7 +57,7 @@ public final class PageCore {
     /**
      * Plans a session by what the server told of it: the picture, and the blocks as they were composed.
      *
-     * @param told what is known of its pieces and of the day
+     * @param told what is known of its sections and of the day
      * @param wish what the player asks of it
      * @return the plan, or why there is none
      */
@@ -84,6 +84,6 @@ public final class PageCore {
 
     private static String moment() {
         return Json.write(Moment.CODEC.write(
-                Moment.of(run, theme -> score.pieces().get(theme).firstNote(), new Effort(score.effortBefore()))));
+                Moment.of(run, theme -> score.sections().get(theme).firstNote(), new Effort(score.effortBefore()))));
     }
 }

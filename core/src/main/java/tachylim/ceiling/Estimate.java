@@ -4,7 +4,7 @@ import java.util.Optional;
 import tachylim.tempo.Tempo;
 
 /**
- * How fast a piece really is today. This class is immutable.
+ * How fast a section really is today. This class is immutable.
  *
  * @param ease clean 95 times in 100, or the tempo of tension 2 where that is lower
  * @param ceiling clean 80 times in 100: the headline

@@ -7,13 +7,13 @@ import tachylim.tempo.Tempo;
  * What one judged pass says about the ceiling.
  *
  * <ul>
- *   <li>A pass of the whole piece, slow or fast, speaks of it as it is. A slow one says little of where the ceiling is, but
+ *   <li>A pass of the whole section, slow or fast, speaks of it as it is. A slow one says little of where the ceiling is, but
  *       much of how often this player slips whatever the tempo.
  *   <li>A part of it, a burst of two beats for example, is easier by as much as the belief has learned from others like
  *       it, so that a clean one says little and a broken one a lot.
- *   <li>A join or a link that is played on its own is a piece with a belief of its own: what is hard in it is where two
- *       pieces meet, and either of them may be far faster. A piece that is cut anew takes over what was known of its notes
- *       ({@link Heritage}), and the whole passage is as fast as all its pieces together allow ({@link Weakest}).
+ *   <li>A join or a link that is played on its own is a section with a belief of its own: what is hard in it is where two
+ *       sections meet, and either of them may be far faster. A section that is cut anew takes over what was known of its notes
+ *       ({@link Heritage}), and the whole passage is as fast as all its sections together allow ({@link Weakest}).
  *   <li>A version that is ticked off on the bench was not judged: it counts for the load and says nothing of a ceiling.
  *   <li>A warm-up is there to prove nothing, and a pass in an awkward band ({@link AwkwardBand}) says that it is awkward and
  *       no more.
@@ -24,7 +24,7 @@ import tachylim.tempo.Tempo;
  *
  * @param tempo the tempo played
  * @param verdict how it went
- * @param share the share of the piece's links that was played, above 0 to 1
+ * @param share the share of the section's links that was played, above 0 to 1
  * @param power how much it counts, as a power of its likelihood, above 0 to 1: less than 1 only when tired, or when it is one
  *     of many alike
  */
@@ -36,7 +36,7 @@ public record Evidence(Tempo tempo, Verdict verdict, double share, double power)
     /** A pass is tired when the reserve at its start is below this. */
     public static final double TIRED_BELOW = 0.6;
 
-    /** As evidence of whether the ceiling is known at all, even one beat of a long piece counts this much. */
+    /** As evidence of whether the ceiling is known at all, even one beat of a long section counts this much. */
     private static final double LEAST_WEIGHT = 0.2;
 
     /**
@@ -47,20 +47,20 @@ public record Evidence(Tempo tempo, Verdict verdict, double share, double power)
             throw new IllegalArgumentException("Evidence counts up to once, not " + power + " times");
         }
         if (!(share > 0 && share <= 1)) {
-            throw new IllegalArgumentException("A pass plays all of a piece or a part of it, not " + share);
+            throw new IllegalArgumentException("A pass plays all of a section or a part of it, not " + share);
         }
     }
 
-    /** A pass of the whole piece, rested. */
+    /** A pass of the whole section, rested. */
     public static Evidence of(Tempo tempo, Verdict verdict) {
         return new Evidence(tempo, verdict, 1, 1);
     }
 
     /**
-     * A pass of part of a piece.
+     * A pass of part of a section.
      *
      * @param reserve the reserve at its start, 0 to 1: tired passes count half
-     * @param share the share of the piece's links it played, above 0; more than 1 counts as the whole
+     * @param share the share of the section's links it played, above 0; more than 1 counts as the whole
      */
     public static Evidence of(Tempo tempo, Verdict verdict, double reserve, double share) {
         return new Evidence(tempo, verdict, Math.min(1, share), reserve < TIRED_BELOW ? TIRED_POWER : 1);

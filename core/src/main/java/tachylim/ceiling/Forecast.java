@@ -67,7 +67,7 @@ public final class Forecast {
     }
 
     /**
-     * A day on which a piece was played. This class is immutable.
+     * A day on which a section was played. This class is immutable.
      *
      * @param day days since any fixed day
      * @param morning what was believed of ln ceiling before the first pass of it

@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
-import tachylim.passage.Piece;
+import tachylim.passage.Section;
 
 /**
  * What is known of a stretch of notes that was never played as such, from others over the same notes.
@@ -29,10 +29,10 @@ public final class Heritage {
      * @param notes its notes
      * @param belief the belief about it, as of today
      */
-    public record Source(Piece notes, Posterior belief) {}
+    public record Source(Section notes, Posterior belief) {}
 
     /** What {@code sources} tell of {@code wanted}; empty when none of them touches it. */
-    public static Optional<Posterior> of(Piece wanted, List<Source> sources) {
+    public static Optional<Posterior> of(Section wanted, List<Source> sources) {
         List<Source> touching = sources.stream()
                 .filter(source -> shared(source.notes, wanted) >= Math.min(LEAST_SHARED, wanted.size()))
                 .toList();
@@ -47,18 +47,18 @@ public final class Heritage {
                 .map(slowest -> slowest.belief.carried(1, OF_PARTS * covered(wanted, touching)));
     }
 
-    private static int shared(Piece one, Piece other) {
+    private static int shared(Section one, Section other) {
         return Math.max(
                 0, Math.min(one.lastNote(), other.lastNote()) - Math.max(one.firstNote(), other.firstNote()) + 1);
     }
 
     /** Notes in both over notes in either (Jaccard 1901). */
-    private static double likeness(Piece one, Piece other) {
+    private static double likeness(Section one, Section other) {
         int both = shared(one, other);
         return (double) both / (one.size() + other.size() - both);
     }
 
-    private static double covered(Piece wanted, List<Source> sources) {
+    private static double covered(Section wanted, List<Source> sources) {
         Set<Integer> known = new HashSet<>();
         sources.forEach(source -> IntStream.rangeClosed(
                         Math.max(source.notes.firstNote(), wanted.firstNote()),

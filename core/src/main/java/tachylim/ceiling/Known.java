@@ -9,7 +9,7 @@ import tachylim.tempo.Tempo;
 import tachylim.tempo.Whole;
 
 /**
- * What is known of a piece, to plan with and to learn on from: the belief about its ceiling, where tension says that
+ * What is known of a section, to plan with and to learn on from: the belief about its ceiling, where tension says that
  * ease ends, and the estimate that follows from both. This class is immutable.
  */
 public final class Known {

@@ -7,8 +7,8 @@ import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
 
 /**
- * How fast a piece is in a mode of articulation or movement: double tongue, three to a bow, from the wrist. A mode uses the
- * hand otherwise, so its passes say nothing of the piece as it is usually played, nor do those of it; only where to begin
+ * How fast a section is in a mode of articulation or movement: double tongue, three to a bow, from the wrist. A mode uses the
+ * hand otherwise, so its passes say nothing of the section as it is usually played, nor do those of it; only where to begin
  * looking is taken from it. What is known of a mode is folded from its last passes, slow ones alike counting less and
  * less, as in any run.
  */
@@ -17,39 +17,39 @@ public final class Modes {
     /** How many of its last passes speak of a mode. */
     public static final int MOST = 24;
 
-    /** How far from the piece's a mode's ceiling may lie, as one standard deviation of ln tempo. */
+    /** How far from the section's a mode's ceiling may lie, as one standard deviation of ln tempo. */
     private static final double SD = 0.16;
 
     private Modes() {}
 
     /**
-     * One judged pass of the whole piece in a mode.
+     * One judged pass of the whole section in a mode.
      *
-     * @param tempo the tempo of the piece
+     * @param tempo the tempo of the section
      * @param verdict how it went
      * @param reserve the reserve at its start, 0 to 1
      */
     public record Tried(Tempo tempo, Verdict verdict, double reserve) {}
 
-    /** A mode that was never played: about as fast as the piece is, and hardly known. */
-    public static Estimate unplayed(Estimate piece) {
-        return Posterior.guessed(piece.ceiling().middle(), SD);
+    /** A mode that was never played: about as fast as the section is, and hardly known. */
+    public static Estimate unplayed(Estimate section) {
+        return Posterior.guessed(section.ceiling().middle(), SD);
     }
 
     /**
      * A mode by its passes.
      *
-     * @param piece how fast the piece is as it is usually played
+     * @param section how fast the section is as it is usually played
      * @param tried its passes, the oldest first; of more than {@value #MOST} only the last count
      */
-    public static Estimate of(Estimate piece, List<Tried> tried) {
+    public static Estimate of(Estimate section, List<Tried> tried) {
         if (tried.isEmpty()) {
-            return unplayed(piece);
+            return unplayed(section);
         }
-        Posterior belief = Posterior.prior(piece.ceiling().middle(), SD);
+        Posterior belief = Posterior.prior(section.ceiling().middle(), SD);
         Map<Tempo, Integer> alike = new HashMap<>();
         for (Tried one : tried.subList(Math.max(0, tried.size() - MOST), tried.size())) {
-            boolean slow = one.tempo.compareTo(piece.ease().middle()) < 0;
+            boolean slow = one.tempo.compareTo(section.ease().middle()) < 0;
             Evidence said = Evidence.of(one.tempo, one.verdict, one.reserve, 1);
             int before = alike.getOrDefault(one.tempo, 0);
             alike.put(one.tempo, before + 1);

@@ -7,7 +7,7 @@ import java.util.function.ToDoubleFunction;
 import tachylim.tempo.Tempo;
 
 /**
- * What is believed about a piece's ceiling: a weight for every cell of a grid over the place of the curve and its
+ * What is believed about a section's ceiling: a weight for every cell of a grid over the place of the curve and its
  * {@link Shape}.
  *
  * <p>The filter is exact on the grid: every pass multiplies each cell by the chance of its verdict
@@ -28,10 +28,10 @@ public final class Posterior {
     /** How far off it is when the player has played it cleanly at about that tempo. */
     public static final double PLAYED_SD = 0.10;
 
-    /** Where a new piece's ceiling is guessed to lie, as a share of its target. */
+    /** Where a new section's ceiling is guessed to lie, as a share of its target. */
     public static final double NEW_SHARE_OF_TARGET = 0.75;
 
-    /** Where the ceiling of a new piece with this target is guessed to lie. */
+    /** Where the ceiling of a new section with this target is guessed to lie. */
     public static Tempo guess(Tempo target) {
         return target.times(NEW_SHARE_OF_TARGET);
     }

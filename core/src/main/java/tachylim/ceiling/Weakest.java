@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.stream.IntStream;
 import tachylim.tempo.Tempo;
 
-/** The piece that holds a passage back: the whole goes no faster than its slowest part. */
+/** The section that holds a passage back: the whole goes no faster than its slowest part. */
 public final class Weakest {
 
     private static final double CLEAN = 0.8;
@@ -20,35 +20,35 @@ public final class Weakest {
     private Weakest() {}
 
     /**
-     * Which of the pieces of a passage is the slowest; the first of several.
+     * Which of the sections of a passage is the slowest; the first of several.
      *
-     * @param pieces an estimate for each, one at least
+     * @param sections an estimate for each, one at least
      * @throws IllegalArgumentException if there is none
      */
-    public static int of(List<Estimate> pieces) {
-        return IntStream.range(0, pieces.size())
+    public static int of(List<Estimate> sections) {
+        return IntStream.range(0, sections.size())
                 .boxed()
-                .min((one, other) -> ceiling(pieces, one).compareTo(ceiling(pieces, other)))
-                .orElseThrow(() -> new IllegalArgumentException("A passage has one piece at least"));
+                .min((one, other) -> ceiling(sections, one).compareTo(ceiling(sections, other)))
+                .orElseThrow(() -> new IllegalArgumentException("A passage has one section at least"));
     }
 
     /** The tempo at which the whole is still just in control. */
-    public static Tempo ceilingOf(List<Estimate> pieces) {
-        return ceiling(pieces, of(pieces));
+    public static Tempo ceilingOf(List<Estimate> sections) {
+        return ceiling(sections, of(sections));
     }
 
     /**
-     * The tempo at which all pieces are clean one after another 4 times in 5: slower than the slowest alone. Between ease
+     * The tempo at which all sections are clean one after another 4 times in 5: slower than the slowest alone. Between ease
      * and ceiling each is taken to follow a logistic curve in ln tempo, and to slip without regard to the others.
      */
-    public static Tempo wholeOf(List<Estimate> pieces) {
-        double low = ceilingOf(pieces).log() - WIDEST;
-        double high = ceilingOf(pieces).log();
+    public static Tempo wholeOf(List<Estimate> sections) {
+        double low = ceilingOf(sections).log() - WIDEST;
+        double high = ceilingOf(sections).log();
         while (high - low > PRECISION) {
             double middle = (low + high) / 2;
             double clean = 1;
-            for (Estimate piece : pieces) {
-                clean *= clean(piece, middle);
+            for (Estimate section : sections) {
+                clean *= clean(section, middle);
             }
             if (clean >= CLEAN) {
                 low = middle;
@@ -59,14 +59,16 @@ public final class Weakest {
         return Tempo.clamped(Math.exp(high));
     }
 
-    private static double clean(Estimate piece, double x) {
-        double ceiling = piece.ceiling().middle().log();
-        double width =
-                (ceiling - Math.min(ceiling - LEAST_WIDTH, piece.ease().middle().log())) / FROM_EASE;
+    private static double clean(Estimate section, double x) {
+        double ceiling = section.ceiling().middle().log();
+        double width = (ceiling
+                        - Math.min(
+                                ceiling - LEAST_WIDTH, section.ease().middle().log()))
+                / FROM_EASE;
         return 1 - CeilingModel.logistic((x - ceiling) / width + AT_CEILING);
     }
 
-    private static Tempo ceiling(List<Estimate> pieces, int piece) {
-        return pieces.get(piece).ceiling().middle();
+    private static Tempo ceiling(List<Estimate> sections, int section) {
+        return sections.get(section).ceiling().middle();
     }
 }

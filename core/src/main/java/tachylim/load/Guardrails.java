@@ -40,8 +40,8 @@ public record Guardrails(
 
     public static final double BREAK_SECONDS = 5 * 60;
 
-    /** Passes of one piece a day, its warm-up not counted: beyond that hands repeat and learn little. A rule of thumb. */
-    public static final int PASSES_OF_A_PIECE = 240;
+    /** Passes of one section a day, its warm-up not counted: beyond that hands repeat and learn little. A rule of thumb. */
+    public static final int PASSES_OF_A_SECTION = 240;
 
     /** Playing time may exceed the usual minutes by this much, since effort is the stricter measure. */
     private static final double PLAYING_ROOM = 1.25;

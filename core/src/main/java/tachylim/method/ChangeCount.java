@@ -4,7 +4,7 @@ import java.util.Collections;
 import java.util.List;
 import tachylim.codec.Codec;
 import tachylim.count.Change;
-import tachylim.passage.Piece;
+import tachylim.passage.Section;
 import tachylim.task.Ask;
 import tachylim.task.PassKind;
 import tachylim.task.Pulse;
@@ -73,7 +73,7 @@ public record ChangeCount(Tempo tempo, int change, int seconds, int wanted, int 
     public List<Line> lines() {
         Task task = Task.at(PassKind.CONTROLLED, tempo)
                 .with(new Pulse.Free(tempo, seconds))
-                .of(new Piece(change, change + 1))
+                .of(new Section(change, change + 1))
                 .asking(Ask.count(wanted));
         Line count = new Line(task, "Only clean ones count; " + wanted + " in " + seconds + " s are wanted.");
         return Collections.nCopies(counts, count);

@@ -1,7 +1,7 @@
 package tachylim.method;
 
 import tachylim.codec.Codec;
-import tachylim.passage.Piece;
+import tachylim.passage.Section;
 import tachylim.task.Answer;
 import tachylim.task.PassKind;
 import tachylim.task.Task;
@@ -16,7 +16,7 @@ import tachylim.tempo.Tempo;
  * @param tempo the tempo of all of them, which it never goes above
  * @param way how they grow
  * @param from the link they grow from, from 0; the first or last note for the other ways
- * @param notes how many notes the piece has, 2 or more
+ * @param notes how many notes the section has, 2 or more
  * @param bursts how many bursts at the most, 1 to 40
  */
 public record GrowingBursts(Tempo tempo, Way way, int from, int notes, int bursts)
@@ -53,7 +53,7 @@ public record GrowingBursts(Tempo tempo, Way way, int from, int notes, int burst
     public GrowingBursts {
         tempo = Stride.notAbove(tempo);
         if (notes < 2 || from < 0 || from > notes - 2 || bursts < 1 || bursts > 40) {
-            throw new IllegalArgumentException("Bursts grow from a link of the piece, 40 times at the most");
+            throw new IllegalArgumentException("Bursts grow from a link of the section, 40 times at the most");
         }
     }
 
@@ -67,13 +67,13 @@ public record GrowingBursts(Tempo tempo, Way way, int from, int notes, int burst
     }
 
     /** The k notes that are played when there are k of them. */
-    public Piece stretch(int k) {
+    public Section stretch(int k) {
         return switch (way) {
-            case FORWARD -> new Piece(0, k - 1);
-            case BACKWARD -> new Piece(notes - k, notes - 1);
+            case FORWARD -> new Section(0, k - 1);
+            case BACKWARD -> new Section(notes - k, notes - 1);
             case OUTWARD -> {
                 int first = Math.max(0, Math.min(from - (k - 1) / 2, notes - k));
-                yield new Piece(first, first + k - 1);
+                yield new Section(first, first + k - 1);
             }
         };
     }
@@ -142,7 +142,7 @@ public record GrowingBursts(Tempo tempo, Way way, int from, int notes, int burst
         int first = stretch(k).firstNote();
         boolean addedBefore = k > 2 && first < stretch(k - 1).firstNote();
         int note = addedBefore ? first + 1 : stretch(k).lastNote();
-        return "from note " + note + " to note " + (note + 1) + " of the piece";
+        return "from note " + note + " to note " + (note + 1) + " of the section";
     }
 
     @Override

@@ -46,7 +46,7 @@ public record Probes(Tempo limit, int passes, double enough) implements StateMac
         }
     }
 
-    /** The ceiling test of a piece that is played up to a tempo. */
+    /** The ceiling test of a section that is played up to a tempo. */
     static Probes test(Span span) {
         return new Probes(span.reach(), MOST, ENOUGH);
     }

@@ -35,7 +35,7 @@ public record Span(
     public record Between(Tempo from, Tempo to) {}
 
     /**
-     * As much of a piece as a method has to know. This class is immutable.
+     * As much of a section as a method has to know. This class is immutable.
      *
      * @param notes how many notes it has, 1 or more
      * @param beats how many beats it lasts, 1 or more

@@ -13,7 +13,7 @@ import tachylim.tempo.Whole;
 /**
  * One click throughout: everything spread over two clicks a beat, but for a beat or two that go as written, and back.
  *
- * <p>The quick beats move through the piece. A clean pass raises the click by a step, a broken or gripping one costs two,
+ * <p>The quick beats move through the section. A clean pass raises the click by a step, a broken or gripping one costs two,
  * two broken in a row end it. This class is immutable.
  *
  * @param first the first tempo of the click, above the floor
@@ -21,7 +21,7 @@ import tachylim.tempo.Whole;
  * @param limit the tempo it never goes above
  * @param spread how many clicks a slow beat takes, 2 to 4
  * @param quick how many beats are quick, 1 or 2
- * @param beats how many beats the piece has, 1 or more
+ * @param beats how many beats the section has, 1 or more
  * @param passes how many passes, 1 to 30
  */
 public record SwitchBursts(Tempo first, Tempo floor, Tempo limit, int spread, int quick, int beats, int passes)

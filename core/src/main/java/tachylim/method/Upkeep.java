@@ -9,7 +9,7 @@ import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
 
 /**
- * What is done with a piece that has reached its target: once through at that tempo as if somebody listened, and easy
+ * What is done with a section that has reached its target: once through at that tempo as if somebody listened, and easy
  * passes between, so that it stays.
  *
  * <p>Each performance follows an easy pass. Two that go wrong in a row end it, as does the first that grips, since

@@ -6,10 +6,10 @@ import java.util.stream.Collectors;
 import tachylim.notation.abc.AbcFormat;
 import tachylim.notation.midi.MidiFormat;
 import tachylim.notation.musicxml.MusicXmlFormat;
+import tachylim.notation.score.Movement;
 import tachylim.notation.score.Score;
 import tachylim.notation.score.ScoreException;
 import tachylim.notation.score.ScoreFormat;
-import tachylim.notation.score.Movement;
 import tachylim.notation.score.Wishes;
 import tachylim.tempo.Tempo;
 

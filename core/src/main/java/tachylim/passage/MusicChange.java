@@ -17,8 +17,8 @@ public record MusicChange(Passage before, Passage after, NoteMap map) {
         return new MusicChange(before, after, NoteMap.between(before, after));
     }
 
-    private static Piece whole(Passage music) {
-        return new Piece(0, music.notes().size() - 1);
+    private static Section whole(Passage music) {
+        return new Section(0, music.notes().size() - 1);
     }
 
     /** The share of the notes there are now that were there before, or of those before that stayed, whichever is less. */

@@ -89,14 +89,14 @@ public final class NoteMap {
     }
 
     /** Where a stretch is now, if all its notes stayed as they were, in the rhythm they had. */
-    public Optional<Piece> unchanged(Piece stretch) {
+    public Optional<Section> unchanged(Section stretch) {
         boolean linked = stretch.lastNote() < places.length
                 && IntStream.range(stretch.firstNote(), stretch.lastNote())
                         .allMatch(link -> link(link)
                                 .filter(now -> before.gap(link).equals(after.gap(now)))
                                 .isPresent());
         return linked && places[stretch.firstNote()] != GONE
-                ? Optional.of(new Piece(places[stretch.firstNote()], places[stretch.lastNote()]))
+                ? Optional.of(new Section(places[stretch.firstNote()], places[stretch.lastNote()]))
                 : Optional.empty();
     }
 
@@ -104,7 +104,7 @@ public final class NoteMap {
     public boolean isSame() {
         return before.notes().size() == after.notes().size()
                 && before.beatUnit().equals(after.beatUnit())
-                && unchanged(new Piece(0, before.notes().size() - 1)).isPresent();
+                && unchanged(new Section(0, before.notes().size() - 1)).isPresent();
     }
 
     /** How many notes are gone. */
@@ -122,7 +122,7 @@ public final class NoteMap {
     }
 
     /** The share of the notes of {@code now} that were in {@code then}, 0 to 1. */
-    public double share(Piece then, Piece now) {
+    public double share(Section then, Section now) {
         long stayed = IntStream.rangeClosed(then.firstNote(), Math.min(then.lastNote(), places.length - 1))
                 .map(i -> places[i])
                 .filter(place -> place >= now.firstNote() && place <= now.lastNote())
@@ -136,7 +136,7 @@ public final class NoteMap {
      *
      * @return a ratio above 0; 1 where no link stayed
      */
-    public double tempoRatio(Piece then) {
+    public double tempoRatio(Section then) {
         double gapsThen = 0;
         double gapsNow = 0;
         Fraction quickestThen = null;

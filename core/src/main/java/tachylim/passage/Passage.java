@@ -181,18 +181,18 @@ public record Passage(
     }
 
     /**
-     * The stretch of this passage that {@code piece} covers, from the start of the beat its first note
+     * The stretch of this passage that {@code section} covers, from the start of the beat its first note
      * lies in, so that it can be counted in, to the end of its last note.
      */
-    public Passage excerpt(Piece piece) {
-        if (piece.lastNote() >= notes.size()) {
+    public Passage excerpt(Section section) {
+        if (section.lastNote() >= notes.size()) {
             throw new IllegalArgumentException(
-                    "The piece ends at note " + (piece.lastNote() + 1) + " of " + notes.size());
+                    "The section ends at note " + (section.lastNote() + 1) + " of " + notes.size());
         }
-        Fraction beat = beatAtOrBefore(notes.get(piece.firstNote()).onset());
+        Fraction beat = beatAtOrBefore(notes.get(section.firstNote()).onset());
         Fraction start = beat.compareTo(Fraction.ZERO) < 0 ? Fraction.ZERO : beat;
-        Fraction end = notes.get(piece.lastNote()).end();
-        List<Note> part = notes.subList(piece.firstNote(), piece.lastNote() + 1).stream()
+        Fraction end = notes.get(section.lastNote()).end();
+        List<Note> part = notes.subList(section.firstNote(), section.lastNote() + 1).stream()
                 .map(note -> note.shifted(start.negate()))
                 .toList();
         List<Fraction> lines = barLines.stream()

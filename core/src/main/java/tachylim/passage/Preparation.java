@@ -31,7 +31,7 @@ public record Preparation(List<State> items) {
     /**
      * A pass that broke.
      *
-     * @param tempoOverEase its tempo over the ease tempo of its piece
+     * @param tempoOverEase its tempo over the ease tempo of its section
      */
     public record Broken(LocalDate day, double tempoOverEase) {}
 
@@ -80,18 +80,19 @@ public record Preparation(List<State> items) {
     /**
      * With what later passes have taken away.
      *
-     * @param onePiece whether the passage is one piece, so that a pass of it was one of the whole
+     * @param oneSection whether the passage is one section, so that a pass of it was one of the whole
      */
-    public Preparation after(List<Broken> broken, boolean onePiece) {
+    public Preparation after(List<Broken> broken, boolean oneSection) {
         return new Preparation(items.stream()
-                .map(state -> state.isReached() ? after(state, broken, onePiece) : state)
+                .map(state -> state.isReached() ? after(state, broken, oneSection) : state)
                 .toList());
     }
 
-    private static State after(State state, List<Broken> broken, boolean onePiece) {
+    private static State after(State state, List<Broken> broken, boolean oneSection) {
         State now = state;
         for (Broken pass : broken) {
-            if (pass.day().isAfter(state.reachedOn()) && state.item().isLostByABreak(pass.tempoOverEase(), onePiece)) {
+            if (pass.day().isAfter(state.reachedOn())
+                    && state.item().isLostByABreak(pass.tempoOverEase(), oneSection)) {
                 now = now.broken(pass.day());
             }
         }

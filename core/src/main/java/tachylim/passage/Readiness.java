@@ -12,7 +12,7 @@ public enum Readiness {
     BREATHS_FIXED("Breaths or phrase ends fixed", true),
     COUNTED("Counted or sung in time", true),
     SLOW_AND_CLEAN("Slow and clean", true),
-    IN_PAIRS("In pairs of pieces", false),
+    IN_PAIRS("In pairs of sections", false),
     WHOLE("Whole", false),
     FROM_MEMORY("From memory", false),
     FROM_COLD("From cold", false),

@@ -35,8 +35,8 @@ public final class SharedNotes {
         return shared;
     }
 
-    /** For each note of a piece whether another piece of the same passage holds it. */
-    public static boolean[] of(Piece wanted, Piece other) {
+    /** For each note of a section whether another section of the same passage holds it. */
+    public static boolean[] of(Section wanted, Section other) {
         boolean[] shared = new boolean[wanted.size()];
         for (int i = 0; i < shared.length; i++) {
             int note = wanted.firstNote() + i;

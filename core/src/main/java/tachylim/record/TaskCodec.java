@@ -4,7 +4,7 @@ import java.util.EnumMap;
 import java.util.Map;
 import tachylim.codec.Codec;
 import tachylim.codec.Names;
-import tachylim.passage.Piece;
+import tachylim.passage.Section;
 import tachylim.task.Ask;
 import tachylim.task.Pulse;
 import tachylim.task.Task;
@@ -15,8 +15,8 @@ final class TaskCodec {
 
     private TaskCodec() {}
 
-    static final Codec<Piece> NOTES = Codec.object(
-            notes -> new Piece(notes.whole("first", Piece::firstNote), notes.whole("last", Piece::lastNote)));
+    static final Codec<Section> NOTES = Codec.object(
+            notes -> new Section(notes.whole("first", Section::firstNote), notes.whole("last", Section::lastNote)));
 
     private static final Codec<Ask> ASK = Codec.object(
             ask -> new Ask(ask.get("kind", StoredNames.ASK, Ask::kind), ask.get("of", Codec.WHOLE.or(1), Ask::of)));

@@ -17,14 +17,14 @@ import tachylim.tempo.Tempo;
 import tachylim.workout.Allowance;
 import tachylim.workout.Block;
 import tachylim.workout.Brief;
-import tachylim.workout.PieceLeft;
+import tachylim.workout.SectionLeft;
 import tachylim.workout.Sketch;
 import tachylim.workout.Theme;
 import tachylim.workout.Workout;
 
 /**
  * How a planned workout stands in a document, with its music and its estimates, so that it reads the same after the
- * passage, the ceiling or the planner has changed. What was believed of each of its pieces is stored apart.
+ * passage, the ceiling or the planner has changed. What was believed of each of its sections is stored apart.
  */
 public final class WorkoutCodec {
 
@@ -56,7 +56,7 @@ public final class WorkoutCodec {
             theme.get("weak", Codec.WHOLE.list(), Theme::weak),
             theme.get("versions", Codec.TEXT.list(), Theme::versions),
             theme.get("modes", EstimateCodec.ESTIMATE.byName(), Theme::modes),
-            new PieceLeft(
+            new SectionLeft(
                     theme.whole("passesLeft", one -> one.left().passes()),
                     theme.get(
                             "probesLeft",
@@ -109,7 +109,7 @@ public final class WorkoutCodec {
     /**
      * Workouts as they are stored.
      *
-     * @param beliefs what was believed of each piece when it was begun, by its place; where that is not there, nothing is
+     * @param beliefs what was believed of each section when it was begun, by its place; where that is not there, nothing is
      *     learned of it
      */
     public static Codec<Workout> workout(Map<Integer, Posterior> beliefs) {

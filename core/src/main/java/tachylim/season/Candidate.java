@@ -4,9 +4,9 @@ import java.util.OptionalLong;
 import tachylim.tempo.Tempo;
 
 /**
- * A piece that might be worked on today. This class is immutable.
+ * A section that might be worked on today. This class is immutable.
  *
- * @param id which piece, by the caller's count
+ * @param id which section, by the caller's count
  * @param passage which passage it belongs to
  * @param target the tempo it is wanted at
  * @param ceiling its ceiling today
@@ -25,10 +25,10 @@ public record Candidate(
         OptionalLong daysSince,
         boolean decided) {
 
-    /** A piece whose fingering is still open counts for so much of its need: what is made fast first is learned twice. */
+    /** A section whose fingering is still open counts for so much of its need: what is made fast first is learned twice. */
     private static final double UNDECIDED = 0.7;
 
-    /** A week without it makes a piece half as pressing again. */
+    /** A week without it makes a section half as pressing again. */
     private static final double REST_FACTOR = 0.5;
 
     private static final double WEEK = 7;

@@ -11,7 +11,7 @@ import tachylim.tempo.Tempo;
  *
  * @param id which passage, by the caller's count
  * @param target the tempo it is wanted at
- * @param ceiling its ceiling today: that of its slowest piece
+ * @param ceiling its ceiling today: that of its slowest section
  * @param neededOn the day it is needed; null without a date
  * @param forecast where its ceiling is heading; empty while too few days were played
  * @param pace the effort minutes a day that it had lately, not negative

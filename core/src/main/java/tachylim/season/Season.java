@@ -152,8 +152,8 @@ public record Season(List<SeasonDay> days, List<Outlook> outlooks) {
         }
         double needs = goals.stream().mapToDouble(goal -> goal.need(day)).sum();
         goals.forEach(goal -> owed.merge(goal.id(), minutes * goal.need(day) / needs, Double::sum));
-        int places = Math.min(
-                minutes / LEAST_SHARE, (int) Math.max(LEAST_PLACES, Math.min(DaysPieces.MOST, minutes / MINUTES_EACH)));
+        int places = Math.min(minutes / LEAST_SHARE, (int)
+                Math.max(LEAST_PLACES, Math.min(DaysSections.MOST, minutes / MINUTES_EACH)));
         List<Goal> chosen = goals.stream()
                 .filter(goal -> owed.get(goal.id()) > 0)
                 .sorted(Comparator.comparingDouble((Goal goal) -> -owed.get(goal.id())))

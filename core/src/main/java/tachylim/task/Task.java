@@ -2,7 +2,7 @@ package tachylim.task;
 
 import java.util.Objects;
 import java.util.Optional;
-import tachylim.passage.Piece;
+import tachylim.passage.Section;
 import tachylim.tempo.Tempo;
 
 /**
@@ -14,7 +14,7 @@ import tachylim.tempo.Tempo;
  * @param mode how it is played, in the player's words or a sentence's beginning; empty when as ever
  * @param ask what is asked when it was played
  */
-public record Task(PassKind kind, Pulse pulse, Optional<Piece> notes, String mode, Ask ask) {
+public record Task(PassKind kind, Pulse pulse, Optional<Section> notes, String mode, Ask ask) {
 
     public Task {
         Objects.requireNonNull(kind, "kind");
@@ -37,7 +37,7 @@ public record Task(PassKind kind, Pulse pulse, Optional<Piece> notes, String mod
         return new Task(kind, other, notes, mode, ask);
     }
 
-    public Task of(Piece stretch) {
+    public Task of(Section stretch) {
         return new Task(kind, pulse, Optional.of(stretch), mode, ask);
     }
 

@@ -28,7 +28,7 @@ public final class Catalogue {
 
     private Catalogue() {}
 
-    /** Beyond this many notes a sheet is for a piece, not for the whole. */
+    /** Beyond this many notes a sheet is for a section, not for the whole. */
     public static final int MOST_NOTES = 256;
 
     /** The variants of {@code passage} with what each becomes, in the order of a sheet. */

@@ -18,7 +18,7 @@ public record Block(Sketch sketch, Music music, Method method, String why) {
         return sketch.part();
     }
 
-    /** Which of the session's pieces it is about. */
+    /** Which of the session's sections it is about. */
     public int theme() {
         return sketch.theme();
     }
@@ -38,7 +38,7 @@ public record Block(Sketch sketch, Music music, Method method, String why) {
         return sketch.choices().strictness();
     }
 
-    /** The tempo its music is wanted at, where that of the piece as written is wanted at its target. */
+    /** The tempo its music is wanted at, where that of the section as written is wanted at its target. */
     public Tempo target(Theme theme) {
         return music.tempo(theme.target());
     }

@@ -13,7 +13,7 @@ import tachylim.tempo.Tempo;
 /**
  * What a workout is planned from. This class is immutable.
  *
- * @param themes the pieces it is about, 1 to {@value #MOST_THEMES}, the one that needs it most first
+ * @param themes the sections it is about, 1 to {@value #MOST_THEMES}, the one that needs it most first
  * @param sketches the blocks it is to have; none when {@link Composer} is to say
  * @param minutes the time there is for practice, warm-up not counted, {@value #LEAST_MINUTES} to
  *     {@value #MOST_MINUTES}
@@ -53,7 +53,7 @@ public record Brief(
     }
 
     /**
-     * @throws IllegalArgumentException if minutes, pieces or blocks are outside their range
+     * @throws IllegalArgumentException if minutes, sections or blocks are outside their range
      */
     public Brief {
         routine = List.copyOf(routine);
@@ -64,7 +64,7 @@ public record Brief(
                     "Give " + LEAST_MINUTES + " to " + MOST_MINUTES + " minutes, not " + minutes);
         }
         if (themes.isEmpty() || themes.size() > MOST_THEMES) {
-            throw new IllegalArgumentException("A session has 1 to " + MOST_THEMES + " pieces, not " + themes.size());
+            throw new IllegalArgumentException("A session has 1 to " + MOST_THEMES + " sections, not " + themes.size());
         }
         if (sketches.size() > MOST_SKETCHES) {
             throw new IllegalArgumentException(
@@ -72,7 +72,7 @@ public record Brief(
         }
         for (Sketch sketch : sketches) {
             if (sketch.theme() >= themes.size()) {
-                throw new IllegalArgumentException("There is no piece " + (sketch.theme() + 1) + " in this session");
+                throw new IllegalArgumentException("There is no section " + (sketch.theme() + 1) + " in this session");
             }
         }
     }
@@ -89,7 +89,7 @@ public record Brief(
         this(themes, sketches, minutes, choices, allowance, condition, List.of(), spared);
     }
 
-    /** A brief for one piece, and a rested player who has played nothing faster than {@link Planner#FASTEST_UNREACHED}. */
+    /** A brief for one section, and a rested player who has played nothing faster than {@link Planner#FASTEST_UNREACHED}. */
     public static Brief on(
             Passage music,
             Tempo target,
@@ -102,18 +102,18 @@ public record Brief(
                 Theme.of(music, target, known).climbedTo(lastTempo), minutes, choices, allowance, Condition.FRESH, "");
     }
 
-    /** A brief for one piece. */
+    /** A brief for one section. */
     public static Brief on(
             Theme theme, int minutes, Choices choices, Allowance allowance, Condition condition, String spared) {
         return new Brief(List.of(theme), List.of(), minutes, choices, allowance, condition, spared);
     }
 
-    /** The piece that needs it most. */
+    /** The section that needs it most. */
     public Theme theme() {
         return themes.get(0);
     }
 
-    /** The same with what is known of a piece now. */
+    /** The same with what is known of a section now. */
     Brief knowing(int theme, Known now) {
         List<Theme> changed = new ArrayList<>(themes);
         changed.set(theme, themes.get(theme).knowing(now));

@@ -48,12 +48,12 @@ final class Caps {
                         .count();
     }
 
-    /** Whether the piece of the block at hand has had its passes of the day. */
+    /** Whether the section of the block at hand has had its passes of the day. */
     boolean hasHadEnough() {
         return now.current().part() != Part.WARM_UP && passesLeft() <= 0;
     }
 
-    /** Whether a pass is of more passes than its piece has left of today. */
+    /** Whether a pass is of more passes than its section has left of today. */
     boolean isBeyondItsPasses(Pass pass) {
         return now.current().part() != Part.WARM_UP && pass.ask().passes() > passesLeft();
     }

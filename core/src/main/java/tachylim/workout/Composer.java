@@ -18,7 +18,7 @@ import tachylim.variant.Catalogue;
 import tachylim.variant.Variant;
 
 /**
- * Composes a session: which blocks it has, on which piece and in which version, so that the minutes given are filled.
+ * Composes a session: which blocks it has, on which section and in which version, so that the minutes given are filled.
  *
  * <p>The warm-up is outside them. The opener is a near goal, the core the far one and whatever else is wanted, and the close
  * something that works and that is not the core where there is anything else. Each probe gets its time and its rest; of
@@ -39,7 +39,7 @@ public final class Composer {
     private static final double CORE_SHARE = 0.375;
     private static final double CLOSER_SHARE = 0.25;
 
-    /** A piece more needs so many minutes more. */
+    /** A section more needs so many minutes more. */
     private static final int MINUTES_PER_THEME = 6;
 
     /** A version is worth turning to for so long. */
@@ -51,13 +51,13 @@ public final class Composer {
     private static final int MOST_TRIMS = 3;
 
     private final Brief brief;
-    private final int pieces;
+    private final int sections;
     private final Map<Integer, List<String>> versions = new HashMap<>();
     private final Map<String, Optional<Music>> musics = new HashMap<>();
 
     private Composer(Brief brief) {
         this.brief = brief;
-        this.pieces = Math.min(brief.themes().size(), Math.max(1, brief.minutes() / MINUTES_PER_THEME));
+        this.sections = Math.min(brief.themes().size(), Math.max(1, brief.minutes() / MINUTES_PER_THEME));
     }
 
     /** The workout for a brief that has no blocks yet. */
@@ -107,8 +107,8 @@ public final class Composer {
         if (measuring > 0) {
             draft.add(sketch(Part.MEASURE, 0, measuring));
         }
-        List<Integer> far = IntStream.range(0, pieces)
-                .filter(theme -> theme != near || pieces == 1)
+        List<Integer> far = IntStream.range(0, sections)
+                .filter(theme -> theme != near || sections == 1)
                 .boxed()
                 .toList();
         far.forEach(theme -> draft.add(sketch(Part.CORE, theme, practice * CORE_SHARE / far.size())));
@@ -119,9 +119,9 @@ public final class Composer {
         return draft;
     }
 
-    /** The piece that is nearest to its goal; the only one where there is no other. */
+    /** The section that is nearest to its goal; the only one where there is no other. */
     private int near() {
-        return IntStream.range(Math.min(1, pieces - 1), pieces)
+        return IntStream.range(Math.min(1, sections - 1), sections)
                 .boxed()
                 .max(Comparator.comparingDouble(
                         theme -> brief.themes().get(theme).nearness()))
@@ -244,19 +244,19 @@ public final class Composer {
                 : playing > NEARLY_ALL * left.playingSeconds()
                         ? "today's minutes of playing are used up by it. Tomorrow there is more."
                         : isWornOut(workout, ahead)
-                                ? "a piece has " + Guardrails.PASSES_OF_A_PIECE
-                                        + " passes a day, and has had them. Add another piece to fill the time."
+                                ? "a section has " + Guardrails.PASSES_OF_A_SECTION
+                                        + " passes a day, and has had them. Add another section to fill the time."
                                 : planned + Guardrails.BREAK_SECONDS > wanted
                                         ? "playing longer would need a break of "
                                                 + Math.round(Guardrails.BREAK_SECONDS / 60) + ", which does not fit."
                                         : brief.themes().size() < Brief.MOST_THEMES
-                                                ? "more of the same would be repetition. Add another piece to fill the time."
+                                                ? "more of the same would be repetition. Add another section to fill the time."
                                                 : "more of the same would be repetition.";
         return Optional.of(
                 "Planned " + Math.round(planned / 60) + " of the " + brief.minutes() + " minutes: " + because);
     }
 
-    /** Whether any of its pieces has next to nothing left of its passes of the day. */
+    /** Whether any of its sections has next to nothing left of its passes of the day. */
     private static boolean isWornOut(Workout workout, List<Segment> ahead) {
         List<Theme> themes = workout.brief().themes();
         return IntStream.range(0, themes.size())
@@ -287,15 +287,15 @@ public final class Composer {
                 .sum();
     }
 
-    /** With slow passes in versions for some seconds more, the pieces taking turns, far goals first. */
+    /** With slow passes in versions for some seconds more, the sections taking turns, far goals first. */
     private List<Sketch> with(List<Sketch> sketches, double missing) {
         List<Sketch> more = new ArrayList<>(sketches);
         double left = missing;
         boolean any = true;
         for (int turn = 0; any && left >= LEAST_VERSION_SECONDS && more.size() < Brief.MOST_SKETCHES; turn++) {
-            int theme = turn % pieces;
+            int theme = turn % sections;
             any = theme != 0
-                    || IntStream.range(0, pieces)
+                    || IntStream.range(0, sections)
                             .anyMatch(other -> open(other, more).isPresent());
             Optional<String> open = open(theme, more);
             if (open.isPresent()) {
@@ -349,7 +349,7 @@ public final class Composer {
                 + Planner.setSeconds(brief, theme, music(theme, version).orElseThrow());
     }
 
-    /** Before what is fast on the same piece, and else before the close. */
+    /** Before what is fast on the same section, and else before the close. */
     private static int place(List<Sketch> sketches, int theme) {
         for (int i = 0; i < sketches.size(); i++) {
             Part part = sketches.get(i).part();
@@ -360,7 +360,7 @@ public final class Composer {
         return sketches.size() - 1;
     }
 
-    /** The next version of a piece that is not in the session yet: one that the player wants, then others of all families. */
+    /** The next version of a section that is not in the session yet: one that the player wants, then others of all families. */
     private Optional<String> open(int theme, List<Sketch> sketches) {
         return versions.computeIfAbsent(theme, this::versions).stream()
                 .filter(key -> sketches.stream()
@@ -399,7 +399,7 @@ public final class Composer {
         return keys;
     }
 
-    /** A piece in a version, worked out once; empty where it would be none, or too long or too fast to be played slowly. */
+    /** A section in a version, worked out once; empty where it would be none, or too long or too fast to be played slowly. */
     private Optional<Music> music(int theme, String key) {
         return musics.computeIfAbsent(theme + " " + key, none -> {
             Theme about = brief.themes().get(theme);

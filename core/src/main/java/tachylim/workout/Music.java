@@ -3,20 +3,20 @@ package tachylim.workout;
 import java.util.Optional;
 import tachylim.ceiling.Estimate;
 import tachylim.passage.Passage;
-import tachylim.passage.Piece;
+import tachylim.passage.Section;
 import tachylim.tempo.Tempo;
 import tachylim.variant.Catalogue;
 import tachylim.variant.Rendering;
 
 /**
- * What a block plays: a piece as it is written, in a version, in a mode, or some notes of it. This class is immutable.
+ * What a block plays: a section as it is written, in a version, in a mode, or some notes of it. This class is immutable.
  *
  * @param version which version, by its key; empty when as written
  * @param title what a player calls it; empty when as written
  * @param notes the notes as they are played
- * @param matching the tempo at which its quick notes come as fast as those of the piece at tempo 1
- * @param share the share of the piece's links that are quick in it, above 0 to 1
- * @param own how fast it is, where that does not follow from the piece as written: of a mode
+ * @param matching the tempo at which its quick notes come as fast as those of the section at tempo 1
+ * @param share the share of the section's links that are quick in it, above 0 to 1
+ * @param own how fast it is, where that does not follow from the section as written: of a mode
  */
 public record Music(
         String version, String title, Passage notes, double matching, double share, Optional<Estimate> own) {
@@ -26,21 +26,21 @@ public record Music(
 
     private static final String STRETCH = "notes.";
 
-    /** A piece as it is written. */
+    /** A section as it is written. */
     public static Music asWritten(Passage music) {
         return new Music("", "", music, 1, 1, Optional.empty());
     }
 
-    /** The key of some notes of a piece, for {@link #of}. */
-    public static String keyOf(Piece stretch) {
+    /** The key of some notes of a section, for {@link #of}. */
+    public static String keyOf(Section stretch) {
         return STRETCH + stretch.firstNote() + "-" + stretch.lastNote();
     }
 
     /**
-     * A piece as it is written, in a mode of articulation or movement.
+     * A section as it is written, in a mode of articulation or movement.
      *
      * @param name what a player calls it, not blank
-     * @param own how fast the piece is in it: a hand that tongues twice as often has another ceiling
+     * @param own how fast the section is in it: a hand that tongues twice as often has another ceiling
      * @throws IllegalArgumentException if the name is blank
      */
     public static Music inMode(Passage music, String name, Estimate own) {
@@ -61,7 +61,7 @@ public record Music(
     }
 
     /**
-     * A piece in a version.
+     * A section in a version.
      *
      * @param key a key of {@link Catalogue}, one of {@link #keyOf}, or empty for as written
      * @throws IllegalArgumentException if there is no such version, or none of this music
@@ -72,7 +72,7 @@ public record Music(
         }
         double links = Math.max(1, music.notes().size() - 1);
         if (key.startsWith(STRETCH)) {
-            Piece stretch = stretch(music, key);
+            Section stretch = stretch(music, key);
             return new Music(
                     key,
                     "Notes " + (stretch.firstNote() + 1) + " to " + (stretch.lastNote() + 1),
@@ -92,10 +92,10 @@ public record Music(
                 Optional.empty());
     }
 
-    private static Piece stretch(Passage music, String key) {
+    private static Section stretch(Passage music, String key) {
         String[] ends = key.substring(STRETCH.length()).split("-");
         try {
-            Piece stretch = new Piece(Integer.parseInt(ends[0]), Integer.parseInt(ends[1]));
+            Section stretch = new Section(Integer.parseInt(ends[0]), Integer.parseInt(ends[1]));
             if (stretch.lastNote() < music.notes().size()) {
                 return stretch;
             }
@@ -103,25 +103,25 @@ public record Music(
             // Said below, with what there is.
         }
         throw new IllegalArgumentException(
-                "There are notes 0 to " + (music.notes().size() - 1) + " in this piece, so not " + key);
+                "There are notes 0 to " + (music.notes().size() - 1) + " in this section, so not " + key);
     }
 
-    /** The tempo at which its quick notes come as fast as those of the piece as written do at {@code written}. */
+    /** The tempo at which its quick notes come as fast as those of the section as written do at {@code written}. */
     public Tempo tempo(Tempo written) {
         return written.times(matching);
     }
 
-    /** The tempo at which the quick notes of the piece as written come as fast as its own do at {@code tempo}. */
+    /** The tempo at which the quick notes of the section as written come as fast as its own do at {@code tempo}. */
     public Tempo asWritten(Tempo tempo) {
         return tempo.times(1 / matching);
     }
 
-    /** How fast it is, where the piece as written is as fast as {@code piece} says. */
-    public Estimate estimate(Estimate piece) {
-        return own.orElseGet(() -> piece.times(matching));
+    /** How fast it is, where the section as written is as fast as {@code section} says. */
+    public Estimate estimate(Estimate section) {
+        return own.orElseGet(() -> section.times(matching));
     }
 
-    /** Whether it is played in a mode: that says nothing of the piece as it is played otherwise. */
+    /** Whether it is played in a mode: that says nothing of the section as it is played otherwise. */
     public boolean isInMode() {
         return own.isPresent();
     }

@@ -2,7 +2,7 @@ package tachylim.workout;
 
 import java.util.List;
 import tachylim.passage.Passage;
-import tachylim.passage.Piece;
+import tachylim.passage.Section;
 import tachylim.task.Ask;
 import tachylim.task.PassKind;
 import tachylim.task.Pulse;
@@ -19,13 +19,13 @@ import tachylim.tempo.Tempo;
  * @param countIn beats counted before it, a bar
  * @param why the reason, one sentence
  */
-public record Pass(Task task, Piece notes, int beats, int rounds, int countIn, String why) implements Step {
+public record Pass(Task task, Section notes, int beats, int rounds, int countIn, String why) implements Step {
 
     /** How much of a probe counts as fast playing. */
     static final double PROBE_SHARE = 1 / 3.0;
 
     /** A pass at one tempo, judged. */
-    public Pass(PassKind kind, Tempo tempo, Piece notes, int beats, int rounds, int countIn, String why) {
+    public Pass(PassKind kind, Tempo tempo, Section notes, int beats, int rounds, int countIn, String why) {
         this(Task.at(kind, tempo), notes, beats, rounds, countIn, why);
     }
 

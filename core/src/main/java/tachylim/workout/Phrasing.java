@@ -8,19 +8,19 @@ import org.apache.commons.numbers.fraction.Fraction;
 import tachylim.method.Move;
 import tachylim.passage.Note;
 import tachylim.passage.Passage;
-import tachylim.passage.Piece;
+import tachylim.passage.Section;
 import tachylim.task.Ask;
 import tachylim.task.PassKind;
 import tachylim.task.Pulse;
 import tachylim.task.Task;
 
 /**
- * Which notes a pass plays and for how long: the whole piece, several times round when it is short, or
- * the beat or two of a burst, which moves through the piece from burst to burst.
+ * Which notes a pass plays and for how long: the whole section, several times round when it is short, or
+ * the beat or two of a burst, which moves through the section from burst to burst.
  */
 final class Phrasing {
 
-    /** A controlled pass of a short piece goes round until it lasts about this many beats. */
+    /** A controlled pass of a short section goes round until it lasts about this many beats. */
     private static final int FULL_PASS_BEATS = 24;
 
     private static final int MOST_ROUNDS = 8;
@@ -59,12 +59,12 @@ final class Phrasing {
         };
     }
 
-    private Piece notes(Move.Play play) {
-        return play.task().notes().orElse(new Piece(0, music.notes().size() - 1));
+    private Section notes(Move.Play play) {
+        return play.task().notes().orElse(new Section(0, music.notes().size() - 1));
     }
 
     private Pass rounds(Move.Play play, int wantedBeats, int most) {
-        Piece notes = notes(play);
+        Section notes = notes(play);
         int each = Math.max(1, Math.min(most, wantedBeats / padded(notes)));
         int rounds = each * play.task().ask().passes();
         return new Pass(play.task(), notes, beats(notes, rounds), rounds, bar, play.why());
@@ -72,30 +72,30 @@ final class Phrasing {
 
     /** Its notes from beginning to end. */
     private Pass once(Move.Play play) {
-        Piece notes = notes(play);
+        Section notes = notes(play);
         return new Pass(play.task(), notes, beats(notes, 1), 1, bar, play.why());
     }
 
     /** Its notes round and round for as many beats as there are. */
     private Pass lasting(Move.Play play, double wanted) {
-        Piece notes = notes(play);
+        Section notes = notes(play);
         int beats = Math.max(1, (int) Math.floor(wanted + 1e-9));
         int rounds = Math.max(1, (beats + padded(notes) - 1) / padded(notes));
         int countIn = play.task().pulse().kind() == Pulse.Kind.FREE ? 0 : bar;
         return new Pass(play.task(), notes, beats, rounds, countIn, play.why());
     }
 
-    private int once(Piece notes) {
+    private int once(Section notes) {
         // Most passes play all of it: what that takes need not be cut out again and again.
         boolean all = notes.size() == music.notes().size();
         return Math.max(1, ceil(all ? music.length() : music.excerpt(notes).length()));
     }
 
-    private int padded(Piece notes) {
+    private int padded(Section notes) {
         return (once(notes) + bar - 1) / bar * bar;
     }
 
-    private int beats(Piece notes, int rounds) {
+    private int beats(Section notes, int rounds) {
         return (rounds - 1) * padded(notes) + once(notes);
     }
 
@@ -110,14 +110,14 @@ final class Phrasing {
         return new Pass(task, pass.notes(), beats(pass.notes(), rounds), rounds, pass.countIn(), pass.why());
     }
 
-    /** A minute of warming up; of a long piece its beginning, so that the warm-up stays one. */
+    /** A minute of warming up; of a long section its beginning, so that the warm-up stays one. */
     private Pass warmUp(Move.Play play) {
         int wanted = Math.max(bar, (int) (WARM_UP_SECONDS * play.tempo().bpm() / 60));
         if (once(notes(play)) <= wanted) {
             return rounds(play, wanted, MOST_ROUNDS * 8);
         }
         int last = Math.max(0, firstNoteAt(Fraction.of(wanted)) - 1);
-        return new Pass(play.task(), new Piece(0, last), wanted, 1, bar, play.why());
+        return new Pass(play.task(), new Section(0, last), wanted, 1, bar, play.why());
     }
 
     /** A burst of {@code beats} beats and the note it lands on. */
@@ -127,7 +127,7 @@ final class Phrasing {
         Fraction to = from.add(beats);
         int first = firstNoteAt(from);
         int last = Math.max(firstNoteAt(to), Math.min(first + 1, music.notes().size() - 1));
-        return new Pass(play.task(), new Piece(first, last), beats, 1, bar, play.why());
+        return new Pass(play.task(), new Section(first, last), beats, 1, bar, play.why());
     }
 
     /** The windows of so many beats, those with weak links first, the others from beginning to end. */

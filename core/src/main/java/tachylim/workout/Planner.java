@@ -76,7 +76,7 @@ public final class Planner {
 
     private static final double FIRST_DOSE_SECONDS = 20;
 
-    /** Whole passes of evidence after which a player is no newcomer to a piece. */
+    /** Whole passes of evidence after which a player is no newcomer to a section. */
     private static final double EXPERIENCED = 30;
 
     /** Nothing faster is planned unless it was reached before, in notes a second: as fast as hands usually go. */
@@ -115,7 +115,7 @@ public final class Planner {
         this.quickestNotes = music.notes().quickestNotesPerBeat();
     }
 
-    /** The planner for a piece as written, for what does not depend on a block. */
+    /** The planner for a section as written, for what does not depend on a block. */
     private static Planner of(Brief brief, int theme) {
         return new Planner(brief, new Sketch(Part.CORE, theme, "", brief.minutes() * 60.0, brief.choices()));
     }
@@ -144,8 +144,8 @@ public final class Planner {
                     + Math.round(main.slowestRate()) + " a second, and nothing above " + Math.round(main.fastestRate())
                     + " is planned that was never reached. Count a shorter beat.");
         } else if (brief.themes().stream().allMatch(theme -> theme.left().passes() == 0)) {
-            remarks.add("This has had its " + Guardrails.PASSES_OF_A_PIECE
-                    + " passes of today; more of the same is repeated and not learned. Another piece, or tomorrow.");
+            remarks.add("This has had its " + Guardrails.PASSES_OF_A_SECTION
+                    + " passes of today; more of the same is repeated and not learned. Another section, or tomorrow.");
         } else if (brief.allowance().isWorthStarting()) {
             brief.sketches().forEach(sketch -> blocks.add(new Planner(brief, sketch, music.apply(sketch)).block()));
             if (!brief.spared().isEmpty()) {
@@ -178,7 +178,7 @@ public final class Planner {
         return new Planner(brief, block.sketch(), block.music()).highestBurst();
     }
 
-    /** How many probes measure a piece in a session, and how long they take with their rests. */
+    /** How many probes measure a section in a session, and how long they take with their rests. */
     static int probes(Brief brief, int theme) {
         return of(brief, theme).probes();
     }
@@ -187,7 +187,7 @@ public final class Planner {
         return of(brief, theme).probeSeconds();
     }
 
-    /** How long a set of slow passes of a piece takes in a version, counted in and answered. */
+    /** How long a set of slow passes of a section takes in a version, counted in and answered. */
     static double setSeconds(Brief brief, int theme, Music version) {
         Sketch sketch = new Sketch(Part.PREPARE, theme, version.version(), 1, brief.choices());
         Planner planner = new Planner(brief, sketch, version);
@@ -195,7 +195,7 @@ public final class Planner {
         return new Phrasing(planner.music.notes()).pass(set, 1, 0).seconds() + Tally.ANSWER_SECONDS;
     }
 
-    /** The tempo at which the next session on a piece opens, if nothing is learned until then. */
+    /** The tempo at which the next session on a section opens, if nothing is learned until then. */
     public static Tempo opensAt(Theme theme) {
         Brief brief = Brief.on(theme, Brief.LEAST_MINUTES, Choices.usual(), Allowance.NONE, Condition.FRESH, "");
         return ((SteadyClimb) of(brief, 0).opener().method()).start();
@@ -476,7 +476,7 @@ public final class Planner {
                         + ceiling() + ", each after a slow pass at " + slow + "; none above " + limit + limitWhy(limit)
                         + " At most " + bursts + ", " + Math.round(bursts * each) + " s of the " + Math.round(dose)
                         + " that a session may have"
-                        + (dose < DOSE_SECONDS ? " while the piece is new." : "."));
+                        + (dose < DOSE_SECONDS ? " while the section is new." : "."));
     }
 
     private String limitWhy(Tempo limit) {
@@ -505,7 +505,7 @@ public final class Planner {
                         + start
                         + (music.matching() == 1
                                 ? "."
-                                : ": its quick notes are as fast there as the piece as written at "
+                                : ": its quick notes are as fast there as the section as written at "
                                         + music.asWritten(start).onMetronome() + "."));
     }
 

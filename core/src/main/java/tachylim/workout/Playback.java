@@ -5,8 +5,8 @@ import java.util.stream.IntStream;
 import tachylim.passage.Articulation;
 import tachylim.passage.Note;
 import tachylim.passage.Passage;
-import tachylim.passage.Piece;
 import tachylim.passage.Pitch;
+import tachylim.passage.Section;
 import tachylim.task.PassKind;
 import tachylim.tempo.Tempo;
 
@@ -37,7 +37,7 @@ public record Playback(List<Sounding> notes, List<Click> clicks, double seconds)
         int beats = (int) Math.ceil(music.length().doubleValue() - 1e-9);
         int bar = Math.max(2, (int) Math.ceil(music.barBeats().doubleValue() - 1e-9));
         Pass pass = new Pass(
-                PassKind.CONTROLLED, tempo, new Piece(0, music.notes().size() - 1), Math.max(1, beats), 1, bar, "");
+                PassKind.CONTROLLED, tempo, new Section(0, music.notes().size() - 1), Math.max(1, beats), 1, bar, "");
         List<Sounding> notes = IntStream.range(0, music.notes().size())
                 .mapToObj(i -> sounding(music.notes().get(i), pass))
                 .toList();

@@ -99,12 +99,12 @@ public final class Run {
         return progress.left();
     }
 
-    /** What is known by now of the piece that it is mostly about, with all that was played in this run. */
+    /** What is known by now of the section that it is mostly about, with all that was played in this run. */
     public Known known() {
         return known(0);
     }
 
-    /** What is known by now of one of its pieces. */
+    /** What is known by now of one of its sections. */
     public Known known(int theme) {
         return progress.learnt().get(theme).known();
     }
@@ -279,7 +279,7 @@ public final class Run {
         return new Run(workout, standing.at(next, rest), learnt);
     }
 
-    /** Where a hand gripped today on a piece, nothing of it is as fast again, in whichever block. */
+    /** Where a hand gripped today on a section, nothing of it is as fast again, in whichever block. */
     static Position within(Block block, Position position, Progress progress) {
         return progress.of(block)
                 .gripped()

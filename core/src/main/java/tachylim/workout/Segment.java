@@ -31,8 +31,8 @@ public record Segment(
         Step step, Part part, int block, double start, double seconds, Answer answer, Tally before, Tally after) {
 
     /**
-     * What it says about the ceiling of the piece that {@code music} comes from: the share of its links that were quick, as
-     * they went, at the tempo at which the piece as written has them as quick. A warm-up, a rest, and what was left without a
+     * What it says about the ceiling of the section that {@code music} comes from: the share of its links that were quick, as
+     * they went, at the tempo at which the section as written has them as quick. A warm-up, a rest, and what was left without a
      * word say nothing; nor does what is played in a mode or another way, without a click or at a gliding tempo. Each pass of a set
      * speaks for itself. Slow passes alike say less and less: they share the day's form, and whatever is awkward at that
      * tempo.
@@ -104,7 +104,7 @@ public record Segment(
                 .sum();
     }
 
-    /** The tempo at which the whole of a piece was clean, and not by force; empty of everything else. */
+    /** The tempo at which the whole of a section was clean, and not by force; empty of everything else. */
     Optional<Tempo> proven(Music music) {
         return answer != null
                         && step instanceof Pass pass
@@ -118,7 +118,7 @@ public record Segment(
                 : Optional.empty();
     }
 
-    /** The tempo of the piece as written at which a hand gripped; empty of everything else. */
+    /** The tempo of the section as written at which a hand gripped; empty of everything else. */
     Optional<Tempo> gripped(Music music) {
         return answer != null && step instanceof Pass && answer.tension().atLeast(Tension.GRIPPING)
                 ? Optional.of(tempoAsWritten(music))
@@ -161,7 +161,7 @@ public record Segment(
         return !set ? answer.verdict() : turn < answer.told() ? Verdict.CLEAN : Verdict.ROUGH;
     }
 
-    /** The tempo of the piece as written at which its notes come as fast as the quickest that were played here. */
+    /** The tempo of the section as written at which its notes come as fast as the quickest that were played here. */
     public Tempo tempoAsWritten(Music music) {
         return music.asWritten(reached((Pass) step));
     }

@@ -10,7 +10,7 @@ import tachylim.passage.Passage;
 import tachylim.tempo.Tempo;
 
 /**
- * A piece that a session is about, with all that is known of it. This class is immutable.
+ * A section that a session is about, with all that is known of it. This class is immutable.
  *
  * @param id whose it is, by the caller's count
  * @param music its notes as written
@@ -35,7 +35,7 @@ public record Theme(
         List<Integer> weak,
         List<String> versions,
         Map<String, Estimate> modes,
-        PieceLeft left) {
+        SectionLeft left) {
 
     public Theme {
         weak = List.copyOf(weak);
@@ -56,7 +56,7 @@ public record Theme(
                 List.of(),
                 List.of(),
                 Map.of(),
-                PieceLeft.ALL);
+                SectionLeft.ALL);
     }
 
     public Estimate estimate() {
@@ -99,7 +99,7 @@ public record Theme(
     }
 
     /** The same, with so much of today left. */
-    public Theme having(PieceLeft ofToday) {
+    public Theme having(SectionLeft ofToday) {
         return new Theme(id, music, target, known, lastTempo, reachedRate, gripped, weak, versions, modes, ofToday);
     }
 

@@ -7,7 +7,7 @@ import tachylim.method.School;
 import tachylim.tempo.Tempo;
 
 /**
- * Which method a piece wants now, with the reason: from what is known of it, how far it is from its target, where it breaks,
+ * Which method a section wants now, with the reason: from what is known of it, how far it is from its target, where it breaks,
  * the days and the burst time left, and what was used lately. A rule of thumb, to be overruled at any time.
  *
  * @param school the method
@@ -31,7 +31,7 @@ public record WhichMethod(School school, String why) {
     private static final int ENOUGH_IN_A_ROW = 3;
 
     /**
-     * The method for a piece.
+     * The method for a section.
      *
      * @param daysLeft days until it is needed; empty without a date
      * @param left what may still be done today

@@ -22,17 +22,17 @@ public record Workout(Brief brief, List<Block> blocks, List<String> remarks) {
         remarks = List.copyOf(remarks);
     }
 
-    /** The music of the piece that it is mostly about. */
+    /** The music of the section that it is mostly about. */
     public Passage music() {
         return brief.theme().music();
     }
 
-    /** The tempo that piece is wanted at. */
+    /** The tempo that section is wanted at. */
     public Tempo target() {
         return brief.theme().target();
     }
 
-    /** How fast that piece was when it was planned. */
+    /** How fast that section was when it was planned. */
     public Estimate estimate() {
         return brief.theme().estimate();
     }

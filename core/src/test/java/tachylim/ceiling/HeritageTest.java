@@ -6,7 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import tachylim.ceiling.Heritage.Source;
-import tachylim.passage.Piece;
+import tachylim.passage.Section;
 import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
 
@@ -28,7 +28,7 @@ class HeritageTest {
     @Test
     void theSameNotesAreKnownAsWell() {
         Posterior known = learnt(100);
-        Posterior taken = Heritage.of(new Piece(4, 12), List.of(new Source(new Piece(4, 12), known)))
+        Posterior taken = Heritage.of(new Section(4, 12), List.of(new Source(new Section(4, 12), known)))
                 .orElseThrow();
         assertThat(taken.estimate()).isEqualTo(known.estimate());
         assertThat(taken.estimate().enoughEvidence()).isTrue();
@@ -37,11 +37,11 @@ class HeritageTest {
     @Test
     void aWholeGoesNoFasterThanItsSlowestPart() {
         Posterior taken = Heritage.of(
-                        new Piece(0, 20),
+                        new Section(0, 20),
                         List.of(
-                                new Source(new Piece(0, 8), learnt(120)),
-                                new Source(new Piece(8, 14), learnt(90)),
-                                new Source(new Piece(14, 20), learnt(110))))
+                                new Source(new Section(0, 8), learnt(120)),
+                                new Source(new Section(8, 14), learnt(90)),
+                                new Source(new Section(14, 20), learnt(110))))
                 .orElseThrow();
         assertThat(ceiling(taken)).isEqualTo(90, within(3.0));
     }
@@ -49,13 +49,13 @@ class HeritageTest {
     @Test
     void theLessIsSharedTheLessIsKnown() {
         Posterior known = learnt(100);
-        Posterior part = Heritage.of(new Piece(0, 7), List.of(new Source(new Piece(0, 31), known)))
+        Posterior part = Heritage.of(new Section(0, 7), List.of(new Source(new Section(0, 31), known)))
                 .orElseThrow();
         assertThat(part.logCeiling().variance())
                 .isGreaterThan(known.logCeiling().variance());
         assertThat(part.passes()).isLessThan(known.passes());
         assertThat(ceiling(part)).isEqualTo(100, within(4.0));
-        assertThat(Heritage.of(new Piece(40, 50), List.of(new Source(new Piece(0, 31), known))))
+        assertThat(Heritage.of(new Section(40, 50), List.of(new Source(new Section(0, 31), known))))
                 .isEmpty();
     }
 

@@ -8,7 +8,7 @@ import org.junit.jupiter.api.Test;
 import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
 
-/** What is known of a piece: by a belief, or by an estimate that was kept without one. */
+/** What is known of a section: by a belief, or by an estimate that was kept without one. */
 class KnownTest {
 
     private static final Posterior BELIEF = Posterior.prior(Tempo.of(100), 0.1);

@@ -11,14 +11,14 @@ import tachylim.tempo.Tempo;
 
 class ModesTest {
 
-    private static final Estimate PIECE = Posterior.prior(Tempo.of(120), 0.03).estimate();
+    private static final Estimate SECTION = Posterior.prior(Tempo.of(120), 0.03).estimate();
 
     @Test
-    void aModeThatWasNeverPlayedIsAboutAsFastAsThePieceAndHardlyKnown() {
-        Estimate unplayed = Modes.unplayed(PIECE);
+    void aModeThatWasNeverPlayedIsAboutAsFastAsTheSectionAndHardlyKnown() {
+        Estimate unplayed = Modes.unplayed(SECTION);
         assertThat(unplayed.ceiling().middle().bpm()).isBetween(117.0, 123.0);
         assertThat(unplayed.isVague()).isTrue();
-        assertThat(Modes.of(PIECE, List.of())).isEqualTo(unplayed);
+        assertThat(Modes.of(SECTION, List.of())).isEqualTo(unplayed);
     }
 
     @Test
@@ -30,17 +30,17 @@ class ModesTest {
             double clean = 1 / (1 + Math.exp((Math.log(tempo) - Math.log(96)) / 0.03));
             tried.add(new Modes.Tried(Tempo.of(tempo), chance.nextDouble() < clean ? Verdict.CLEAN : Verdict.BROKE, 1));
         }
-        Estimate mode = Modes.of(PIECE, tried);
+        Estimate mode = Modes.of(SECTION, tried);
         assertThat(mode.ceiling().middle().bpm()).isBetween(86.0, 98.0);
         assertThat(mode.ceiling().giveOrTake())
-                .isLessThan(Modes.unplayed(PIECE).ceiling().giveOrTake() / 2);
+                .isLessThan(Modes.unplayed(SECTION).ceiling().giveOrTake() / 2);
     }
 
     @Test
     void slowPassesAlikeSayLessAndLess() {
         Modes.Tried slow = new Modes.Tried(Tempo.of(60), Verdict.CLEAN, 1);
-        Estimate few = Modes.of(PIECE, List.of(slow, slow));
-        Estimate many = Modes.of(PIECE, new ArrayList<>(java.util.Collections.nCopies(20, slow)));
+        Estimate few = Modes.of(SECTION, List.of(slow, slow));
+        Estimate many = Modes.of(SECTION, new ArrayList<>(java.util.Collections.nCopies(20, slow)));
         assertThat(many.passes() - few.passes()).isLessThan(3);
     }
 
@@ -51,6 +51,6 @@ class ModesTest {
         List<Modes.Tried> last = new ArrayList<>(java.util.Collections.nCopies(Modes.MOST, clean));
         List<Modes.Tried> all = new ArrayList<>(java.util.Collections.nCopies(30, broken));
         all.addAll(last);
-        assertThat(Modes.of(PIECE, all)).isEqualTo(Modes.of(PIECE, last));
+        assertThat(Modes.of(SECTION, all)).isEqualTo(Modes.of(SECTION, last));
     }
 }

@@ -12,7 +12,7 @@ class TimeToMeasureTest {
     }
 
     @Test
-    void aPieceThatWasNeverPlayedIsWorthMeasuring() {
+    void aSectionThatWasNeverPlayedIsWorthMeasuring() {
         assertThat(TimeToMeasure.why(known(0.2), null)).contains("not been played");
     }
 

@@ -15,28 +15,29 @@ class WeakestTest {
     }
 
     @Test
-    void thePieceWithTheLowestCeilingHoldsThePassageBack() {
-        List<Estimate> pieces = List.of(around(120), around(96), around(110));
-        assertThat(Weakest.of(pieces)).isEqualTo(1);
-        assertThat(Weakest.ceilingOf(pieces)).isEqualTo(pieces.get(1).ceiling().middle());
+    void theSectionWithTheLowestCeilingHoldsThePassageBack() {
+        List<Estimate> sections = List.of(around(120), around(96), around(110));
+        assertThat(Weakest.of(sections)).isEqualTo(1);
+        assertThat(Weakest.ceilingOf(sections))
+                .isEqualTo(sections.get(1).ceiling().middle());
     }
 
     @Test
-    void theWholeOfOnePieceIsThatPiece() {
+    void theWholeOfOneSectionIsThatSection() {
         Estimate alone = around(100);
         assertThat(Weakest.wholeOf(List.of(alone)).bpm())
                 .isCloseTo(alone.ceiling().middle().bpm(), within(0.1));
     }
 
     @Test
-    void aPieceThatIsFarFasterCostsTheWholeNothingAndAnEqualOneSomething() {
+    void aSectionThatIsFarFasterCostsTheWholeNothingAndAnEqualOneSomething() {
         double alone = Weakest.wholeOf(List.of(around(100))).bpm();
         assertThat(Weakest.wholeOf(List.of(around(100), around(180))).bpm()).isCloseTo(alone, within(0.5));
         assertThat(Weakest.wholeOf(List.of(around(100), around(100))).bpm()).isBetween(alone * 0.85, alone - 1);
     }
 
     @Test
-    void aPassageHasOnePieceAtLeast() {
+    void aPassageHasOneSectionAtLeast() {
         assertThatThrownBy(() -> Weakest.of(List.of())).isInstanceOf(IllegalArgumentException.class);
     }
 }

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import org.junit.jupiter.api.Test;
 import tachylim.count.Change;
-import tachylim.passage.Piece;
+import tachylim.passage.Section;
 import tachylim.task.Answer;
 import tachylim.task.Ask;
 import tachylim.task.Tension;
@@ -20,7 +20,7 @@ class ChangeCountTest {
         ChangeCount count = ChangeCount.at(Played.SPAN);
         assertThat(count.wanted()).isEqualTo(69);
         Move.Play first = (Move.Play) count.opening().move();
-        assertThat(first.task().notes()).contains(new Piece(7, 8));
+        assertThat(first.task().notes()).contains(new Section(7, 8));
         assertThat(first.task().ask()).isEqualTo(Ask.count(69));
         assertThat(Played.well(count)).hasSize(2);
     }

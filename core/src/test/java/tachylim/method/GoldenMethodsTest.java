@@ -14,12 +14,12 @@ import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
 
 /**
- * Each method moves and speaks as it was written down, on many pieces and after many answers. Whoever changes one on purpose
+ * Each method moves and speaks as it was written down, on many sections and after many answers. Whoever changes one on purpose
  * writes it anew ({@code mvn -pl core test -Dtest=GoldenMethodsTest -Dtachylim.golden.write=true}) and says so in the commit.
  */
 class GoldenMethodsTest {
 
-    private static final int PIECES = 100;
+    private static final int SECTIONS = 100;
     private static final int MOST_PASSES = 90;
     private static final int BURSTS = 12;
 
@@ -30,11 +30,11 @@ class GoldenMethodsTest {
         assertThat(now).isEqualTo(Golden.kept("method/golden-methods/" + school.word() + ".txt", now));
     }
 
-    /** A line for each piece: how often it is played, and a digest of all that it promises, does and says. */
+    /** A line for each section: how often it is played, and a digest of all that it promises, does and says. */
     private static String told(School school) {
         StringBuilder all = new StringBuilder();
-        for (int piece = 0; piece < PIECES; piece++) {
-            Random chance = new Random(1_000L * school.word().hashCode() + piece);
+        for (int section = 0; section < SECTIONS; section++) {
+            Random chance = new Random(1_000L * school.word().hashCode() + section);
             Method method = method(school, span(chance), chance);
             StringBuilder tale = new StringBuilder(method.promise() + method.limit() + method.goesAbove());
             int passes = play(method, chance, tale);

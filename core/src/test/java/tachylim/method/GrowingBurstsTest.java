@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import org.junit.jupiter.api.Test;
-import tachylim.passage.Piece;
+import tachylim.passage.Section;
 import tachylim.task.Answer;
 import tachylim.task.Tension;
 import tachylim.task.Verdict;
@@ -25,11 +25,11 @@ class GrowingBurstsTest {
 
     @Test
     void itGrowsFromALinkFromTheStartOrFromTheEnd() {
-        assertThat(growing(GrowingBursts.Way.OUTWARD).stretch(2)).isEqualTo(new Piece(7, 8));
-        assertThat(growing(GrowingBursts.Way.OUTWARD).stretch(4)).isEqualTo(new Piece(6, 9));
-        assertThat(growing(GrowingBursts.Way.OUTWARD).stretch(12)).isEqualTo(new Piece(0, 11));
-        assertThat(growing(GrowingBursts.Way.BACKWARD).stretch(3)).isEqualTo(new Piece(9, 11));
-        assertThat(growing(GrowingBursts.Way.FORWARD).stretch(3)).isEqualTo(new Piece(0, 2));
+        assertThat(growing(GrowingBursts.Way.OUTWARD).stretch(2)).isEqualTo(new Section(7, 8));
+        assertThat(growing(GrowingBursts.Way.OUTWARD).stretch(4)).isEqualTo(new Section(6, 9));
+        assertThat(growing(GrowingBursts.Way.OUTWARD).stretch(12)).isEqualTo(new Section(0, 11));
+        assertThat(growing(GrowingBursts.Way.BACKWARD).stretch(3)).isEqualTo(new Section(9, 11));
+        assertThat(growing(GrowingBursts.Way.FORWARD).stretch(3)).isEqualTo(new Section(0, 2));
     }
 
     @Test
@@ -40,10 +40,10 @@ class GrowingBurstsTest {
                 .after(Answer.expected())
                 .after(Answer.expected())
                 .after(broke);
-        assertThat(((Move.Play) fourBroke.move()).task().notes()).contains(new Piece(0, 2));
+        assertThat(((Move.Play) fourBroke.move()).task().notes()).contains(new Section(0, 2));
         assertThat(fourBroke.after(Answer.expected()).after(broke).move().why())
                 .isEqualTo(
-                        "It broke with 4 notes, at the link from note 3 to note 4 of the piece, twice. Look at the hand there.");
+                        "It broke with 4 notes, at the link from note 3 to note 4 of the section, twice. Look at the hand there.");
     }
 
     @Test

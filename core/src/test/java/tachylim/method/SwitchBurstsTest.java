@@ -17,7 +17,7 @@ class SwitchBurstsTest {
             new SwitchBursts(Tempo.of(126), Tempo.of(124), Tempo.of(136), 2, 2, 9, 6);
 
     @Test
-    void theQuickBeatsMoveThroughThePiece() {
+    void theQuickBeatsMoveThroughTheSection() {
         List<Move.Play> plays = Played.well(OVER_124);
         assertThat(plays)
                 .extracting(play -> ((Pulse.Switching) play.task().pulse()).from())

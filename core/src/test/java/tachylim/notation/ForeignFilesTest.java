@@ -164,7 +164,7 @@ class ForeignFilesTest {
     }
 
     @Test
-    void meterAndKeyChangeInMidPieceAndRepeatsAreKeptOrPlayedOut() {
+    void meterAndKeyChangeInMidSectionAndRepeatsAreKeptOrPlayedOut() {
         Score score = read(HEAD
                 + part(
                         "P1",

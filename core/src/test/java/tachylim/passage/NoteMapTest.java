@@ -34,8 +34,8 @@ class NoteMapTest {
         assertThat(map.link(3)).isEmpty();
         assertThat(map.link(4)).contains(6);
         assertThat(map.gone()).isZero();
-        assertThat(map.unchanged(new Piece(0, 3))).contains(new Piece(0, 3));
-        assertThat(map.unchanged(new Piece(2, 5))).isEmpty();
+        assertThat(map.unchanged(new Section(0, 3))).contains(new Section(0, 3));
+        assertThat(map.unchanged(new Section(2, 5))).isEmpty();
         assertThat(map.isSame()).isFalse();
     }
 
@@ -45,7 +45,7 @@ class NoteMapTest {
         assertThat(map.note(3)).isEmpty();
         assertThat(map.gone()).isEqualTo(1);
         assertThat(map.fromNoteOn(3)).isEqualTo(3);
-        assertThat(map.share(new Piece(0, 7), new Piece(0, 7))).isEqualTo(7 / 8.0);
+        assertThat(map.share(new Section(0, 7), new Section(0, 7))).isEqualTo(7 / 8.0);
     }
 
     @Test
@@ -53,49 +53,49 @@ class NoteMapTest {
         Passage quarters = abc(EIGHT);
         Passage eighths = AbcReader.read(EIGHT).passage(Fraction.of(1, 8));
         NoteMap map = NoteMap.between(quarters, eighths);
-        assertThat(map.tempoRatio(new Piece(0, 7))).isEqualTo(2, within(1e-9));
+        assertThat(map.tempoRatio(new Section(0, 7))).isEqualTo(2, within(1e-9));
         assertThat(map.isSame()).isFalse();
     }
 
     @Test
     void quickerNotesCountLower() {
-        assertThat(map(EIGHT, "M:2/4\nL:1/16\nK:C\nCDEF GABc|").tempoRatio(new Piece(0, 7)))
+        assertThat(map(EIGHT, "M:2/4\nL:1/16\nK:C\nCDEF GABc|").tempoRatio(new Section(0, 7)))
                 .isEqualTo(0.5, within(1e-9));
     }
 
     @Test
     void aDottedRhythmCountsByItsQuickestNotesAndAnEvenOneByTheMean() {
         String dotted = "M:4/4\nL:1/8\nK:C\nC>DE>F G>AB>c|";
-        assertThat(map(EIGHT, dotted).tempoRatio(new Piece(0, 7))).isEqualTo(0.5, within(1e-9));
-        assertThat(map(dotted, EIGHT).tempoRatio(new Piece(0, 7))).isLessThan(1.2);
+        assertThat(map(EIGHT, dotted).tempoRatio(new Section(0, 7))).isEqualTo(0.5, within(1e-9));
+        assertThat(map(dotted, EIGHT).tempoRatio(new Section(0, 7))).isLessThan(1.2);
     }
 
     @Test
     void seamsStayAtTheirNotes() {
         NoteMap map = map(EIGHT, "M:6/4\nL:1/8\nK:C\nccC DEF GABc ee|");
-        List<Piece> pieces = List.of(new Piece(0, 4), new Piece(4, 7));
-        assertThat(Recut.of(pieces, map, 12))
+        List<Section> sections = List.of(new Section(0, 4), new Section(4, 7));
+        assertThat(Recut.of(sections, map, 12))
                 .extracting(Recut::notes)
-                .containsExactly(new Piece(0, 6), new Piece(6, 11));
+                .containsExactly(new Section(0, 6), new Section(6, 11));
     }
 
     @Test
-    void aPieceWithoutNotesIsGone() {
+    void aSectionWithoutNotesIsGone() {
         NoteMap map = map(EIGHT, "M:2/4\nL:1/8\nK:C\nCDEF|");
-        assertThat(Recut.of(List.of(new Piece(0, 3), new Piece(3, 7)), map, 4))
-                .containsExactly(new Recut(0, new Piece(0, 3)));
+        assertThat(Recut.of(List.of(new Section(0, 3), new Section(3, 7)), map, 4))
+                .containsExactly(new Recut(0, new Section(0, 3)));
     }
 
     @Property(tries = 300)
-    void piecesGoOnCoveringThePassage(
+    void sectionsGoOnCoveringThePassage(
             @ForAll @Size(min = 3, max = 40) List<@IntRange(min = 0, max = 6) Integer> before,
             @ForAll @Size(min = 2, max = 40) List<@IntRange(min = 0, max = 6) Integer> after) {
         Passage then = line(before);
         Passage now = line(after);
         NoteMap map = NoteMap.between(then, now);
         int middle = before.size() / 2;
-        List<Piece> recut =
-                Recut.of(List.of(new Piece(0, middle), new Piece(middle, before.size() - 1)), map, after.size())
+        List<Section> recut =
+                Recut.of(List.of(new Section(0, middle), new Section(middle, before.size() - 1)), map, after.size())
                         .stream()
                         .map(Recut::notes)
                         .toList();
@@ -109,7 +109,7 @@ class NoteMapTest {
                 .flatMap(Optional::stream)
                 .toList();
         assertThat(places).isSorted().doesNotHaveDuplicates();
-        assertThat(map.tempoRatio(new Piece(0, before.size() - 1))).isPositive();
+        assertThat(map.tempoRatio(new Section(0, before.size() - 1))).isPositive();
     }
 
     private static Passage line(List<Integer> steps) {

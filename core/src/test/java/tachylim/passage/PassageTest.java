@@ -39,13 +39,14 @@ class PassageTest {
     }
 
     @Test
-    void piecesAtBarsOverlapByOneNote() {
-        assertThat(Cut.atBars(paper(3, 4), 1)).containsExactly(new Piece(0, 16), new Piece(16, 32), new Piece(32, 48));
+    void sectionsAtBarsOverlapByOneNote() {
+        assertThat(Cut.atBars(paper(3, 4), 1))
+                .containsExactly(new Section(0, 16), new Section(16, 32), new Section(32, 48));
     }
 
     @Test
-    void piecesByTwoBeatsOverlapByOneNote() {
-        assertThat(Cut.byBeats(paper(1, 3), 2)).containsExactly(new Piece(0, 6), new Piece(6, 12));
+    void sectionsByTwoBeatsOverlapByOneNote() {
+        assertThat(Cut.byBeats(paper(1, 3), 2)).containsExactly(new Section(0, 6), new Section(6, 12));
     }
 
     @Property
@@ -57,7 +58,7 @@ class PassageTest {
             return;
         }
         Passage passage = new PaperPattern(new Meter(4, 4), QUARTER, bars, perBeat).toPassage();
-        for (List<Piece> cut : List.of(Cut.byBeats(passage, beats), Cut.atBars(passage, beats), Cut.whole(passage))) {
+        for (List<Section> cut : List.of(Cut.byBeats(passage, beats), Cut.atBars(passage, beats), Cut.whole(passage))) {
             assertThat(cut.get(0).firstNote()).isZero();
             assertThat(cut.get(cut.size() - 1).lastNote())
                     .isEqualTo(passage.notes().size() - 1);
@@ -66,7 +67,7 @@ class PassageTest {
                 assertThat(cut.get(i).size()).isGreaterThan(1);
             }
             assertThat(cut.stream()
-                            .flatMap(piece -> IntStream.rangeClosed(piece.firstNote(), piece.lastNote())
+                            .flatMap(section -> IntStream.rangeClosed(section.firstNote(), section.lastNote())
                                     .boxed())
                             .collect(Collectors.toSet()))
                     .hasSize(passage.notes().size());
@@ -76,7 +77,7 @@ class PassageTest {
     @Test
     void anExcerptStartsOnTheBeatOfItsFirstNote() {
         Passage passage = paper(2, 4);
-        Passage excerpt = passage.excerpt(new Piece(18, 24));
+        Passage excerpt = passage.excerpt(new Section(18, 24));
         assertThat(excerpt.notes().get(0).onset()).isEqualTo(Fraction.of(1, 2));
         assertThat(excerpt.length()).isEqualTo(Fraction.of(9, 4));
         assertThat(excerpt.barLines()).isEmpty();
@@ -84,7 +85,7 @@ class PassageTest {
 
     @Test
     void anExcerptKeepsTheBarLineItCrosses() {
-        Passage excerpt = paper(2, 4).excerpt(new Piece(12, 20));
+        Passage excerpt = paper(2, 4).excerpt(new Section(12, 20));
         assertThat(excerpt.barLines()).containsExactly(Fraction.ONE);
         assertThat(excerpt.pickup()).isEqualTo(Fraction.ONE);
     }

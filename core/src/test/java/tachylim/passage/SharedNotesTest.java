@@ -49,7 +49,7 @@ class SharedNotesTest {
 
     @Test
     void ofOnePassageTheirPlacesTell() {
-        assertThat(SharedNotes.of(new Piece(2, 5), new Piece(4, 9))).containsExactly(false, false, true, true);
-        assertThat(SharedNotes.of(new Piece(2, 3), new Piece(4, 9))).containsOnly(false);
+        assertThat(SharedNotes.of(new Section(2, 5), new Section(4, 9))).containsExactly(false, false, true, true);
+        assertThat(SharedNotes.of(new Section(2, 3), new Section(4, 9))).containsOnly(false);
     }
 }

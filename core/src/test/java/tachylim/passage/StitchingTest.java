@@ -14,8 +14,8 @@ import tachylim.passage.Stitching.Stage;
 /** Cutting, putting together again, and playing repeats out. */
 class StitchingTest {
 
-    private static final List<Piece> FIVE =
-            List.of(new Piece(0, 4), new Piece(4, 8), new Piece(8, 12), new Piece(12, 16), new Piece(16, 20));
+    private static final List<Section> FIVE =
+            List.of(new Section(0, 4), new Section(4, 8), new Section(8, 12), new Section(12, 16), new Section(16, 20));
     private static final List<Integer> DIFFICULTY = List.of(1, 3, 2, 5, 3);
 
     private static Passage abc(String text) {
@@ -43,15 +43,15 @@ class StitchingTest {
                         Stage.FOURS,
                         Stage.FOURS,
                         Stage.WHOLE);
-        assertThat(joins.get(0).notes()).isEqualTo(new Piece(0, 8));
-        assertThat(joins.get(5).notes()).isEqualTo(new Piece(4, 20));
-        assertThat(joins.get(6).notes()).isEqualTo(new Piece(0, 20));
+        assertThat(joins.get(0).notes()).isEqualTo(new Section(0, 8));
+        assertThat(joins.get(5).notes()).isEqualTo(new Section(4, 20));
+        assertThat(joins.get(6).notes()).isEqualTo(new Section(0, 20));
     }
 
     @Test
-    void aJoinWaitsForTheLastOfItsPieces() {
+    void aJoinWaitsForTheLastOfItsSections() {
         List<Stitching.Join> joins = Stitching.joins(FIVE, List.of(4, 3, 2, 1, 0));
-        assertThat(joins.get(0).notes()).isEqualTo(new Piece(12, 20));
+        assertThat(joins.get(0).notes()).isEqualTo(new Section(12, 20));
         assertThat(Stitching.joins(FIVE.subList(0, 1), List.of(0))).isEmpty();
         assertThat(Stitching.joins(FIVE.subList(0, 2), List.of(0, 1))).hasSize(1);
     }
@@ -59,16 +59,16 @@ class StitchingTest {
     @Test
     void aPassageIsCutAtPhrasesRestsAndBreaths() {
         Passage tune = abc("M:4/4\nL:1/8\nK:C\n(CDEF) G2z2 | !breath!ABcd e4 |");
-        assertThat(Cut.atPhrases(tune)).containsExactly(new Piece(0, 4), new Piece(4, 9));
-        assertThat(Cut.atRests(tune)).containsExactly(new Piece(0, 5), new Piece(5, 9));
-        assertThat(Cut.atBreaths(tune)).containsExactly(new Piece(0, 6), new Piece(6, 9));
+        assertThat(Cut.atPhrases(tune)).containsExactly(new Section(0, 4), new Section(4, 9));
+        assertThat(Cut.atRests(tune)).containsExactly(new Section(0, 5), new Section(5, 9));
+        assertThat(Cut.atBreaths(tune)).containsExactly(new Section(0, 6), new Section(6, 9));
     }
 
     @Test
     void aPassageIsCutByHandAtTheNotesChosen() {
         Passage tune = abc("L:1/8\nK:C\nCDEFGABc");
         assertThat(Cut.atNotes(tune, List.of(5, 2, 0, 7)))
-                .containsExactly(new Piece(0, 2), new Piece(2, 5), new Piece(5, 7));
+                .containsExactly(new Section(0, 2), new Section(2, 5), new Section(5, 7));
         assertThatThrownBy(() -> Cut.atNotes(tune, List.of(8))).hasMessageContaining("note 9");
     }
 

@@ -90,11 +90,11 @@ class WritingTest {
     }
 
     @Test
-    void aPieceRunsForward() {
-        assertThat(new Piece(3, 7).size()).isEqualTo(5);
-        assertThatThrownBy(() -> new Piece(5, 4)).hasMessageContaining("5");
+    void aSectionRunsForward() {
+        assertThat(new Section(3, 7).size()).isEqualTo(5);
+        assertThatThrownBy(() -> new Section(5, 4)).hasMessageContaining("5");
         assertThatThrownBy(() -> passage(List.of(new Note(Fraction.ZERO, Fraction.ONE, List.of())), 4)
-                        .excerpt(new Piece(0, 1)))
+                        .excerpt(new Section(0, 1)))
                 .hasMessageContaining("note 2 of 1");
     }
 
@@ -103,6 +103,6 @@ class WritingTest {
         Passage one = passage(List.of(new Note(Fraction.ZERO, Fraction.ONE, List.of())), 4);
         assertThatThrownBy(() -> Cut.atBars(one, 0)).hasMessageContaining("0");
         assertThatThrownBy(() -> Cut.byBeats(one, -2)).hasMessageContaining("-2");
-        assertThat(Cut.byBeats(one, 1)).containsExactly(new Piece(0, 0));
+        assertThat(Cut.byBeats(one, 1)).containsExactly(new Section(0, 0));
     }
 }

@@ -14,7 +14,7 @@ import tachylim.ceiling.Posterior;
 import tachylim.load.Caution;
 import tachylim.method.School;
 import tachylim.method.Strictness;
-import tachylim.passage.Piece;
+import tachylim.passage.Section;
 import tachylim.task.Ask;
 import tachylim.task.PassKind;
 import tachylim.task.Pulse;
@@ -31,7 +31,7 @@ class RecordTest {
 
     @ParameterizedTest
     @ValueSource(ints = {0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13, 14, 15, 16, 17, 18, 19})
-    void anyWorkoutReadsBackWithAllThatIsKnownOfItsPieces(int number) {
+    void anyWorkoutReadsBackWithAllThatIsKnownOfItsSections(int number) {
         Workout workout = GoldenRuns.planned(number);
         Object stored = WorkoutCodec.WORKOUT.write(workout);
         Workout again = WorkoutCodec.WORKOUT.read(stored);
@@ -98,7 +98,7 @@ class RecordTest {
         };
         Task task = Task.at(PassKind.PROBE, tempo)
                 .with(pulse)
-                .of(new Piece(3, 8))
+                .of(new Section(3, 8))
                 .in("down bows")
                 .asking(Ask.count(56));
         assertThat(TaskCodec.TASK.read(TaskCodec.TASK.write(task))).isEqualTo(task);

@@ -305,7 +305,7 @@ class SeasonTest {
             assertThat(day.minutes()).isNotNegative();
             assertThat(day.minutes() + (day.minutes() > 0 ? before : 0))
                     .isLessThanOrEqualTo((int) Math.ceil(day.cap().minutes()));
-            assertThat(day.shares().size()).isLessThanOrEqualTo(DaysPieces.MOST);
+            assertThat(day.shares().size()).isLessThanOrEqualTo(DaysSections.MOST);
             if (day.minutes() >= 3) {
                 assertThat(day.shares().stream()
                                 .mapToInt(SeasonDay.Share::minutes)

@@ -17,7 +17,7 @@ import org.junit.jupiter.api.Test;
 import tachylim.passage.Meter;
 import tachylim.passage.PaperPattern;
 import tachylim.passage.Passage;
-import tachylim.passage.Piece;
+import tachylim.passage.Section;
 import tachylim.variant.Coverage.Candidate;
 import tachylim.variant.Coverage.Chosen;
 
@@ -166,8 +166,8 @@ class CoverageTest {
     @Test
     void aLinkIsIsolatedWithWhatStandsAroundIt() {
         assertThat(Isolation.around(PASSAGE, 5))
-                .containsExactly(new Piece(5, 6), new Piece(4, 6), new Piece(5, 7), new Piece(4, 7));
-        assertThat(Isolation.around(PASSAGE, 0)).containsExactly(new Piece(0, 1), new Piece(0, 2));
+                .containsExactly(new Section(5, 6), new Section(4, 6), new Section(5, 7), new Section(4, 7));
+        assertThat(Isolation.around(PASSAGE, 0)).containsExactly(new Section(0, 1), new Section(0, 2));
         assertThatThrownBy(() -> Isolation.around(PASSAGE, 99)).hasMessageContaining("100");
         assertThatThrownBy(() -> new Candidate("x", Set.of(), 0, false)).hasMessageContaining("0");
     }

@@ -9,7 +9,7 @@ import org.junit.jupiter.api.Test;
 import tachylim.passage.Meter;
 import tachylim.passage.PaperPattern;
 import tachylim.passage.Passage;
-import tachylim.passage.Piece;
+import tachylim.passage.Section;
 import tachylim.task.PassKind;
 import tachylim.task.Pulse;
 import tachylim.task.Task;
@@ -20,13 +20,13 @@ class ClickProgrammeTest {
     private static final Passage MUSIC =
             new PaperPattern(new Meter(4, 4), Fraction.of(1, 4), 2, List.of(4)).toPassage();
 
-    private static List<Click> clicks(double bpm, Piece notes, int beats) {
+    private static List<Click> clicks(double bpm, Section notes, int beats) {
         return ClickProgramme.of(new Pass(PassKind.CONTROLLED, Tempo.of(bpm), notes, beats, 1, 4, ""), MUSIC);
     }
 
     @Test
     void aBarIsCountedInAndEveryBarIsAccented() {
-        assertThat(clicks(120, new Piece(0, 32), 9))
+        assertThat(clicks(120, new Section(0, 32), 9))
                 .extracting(Click::kind)
                 .containsExactly(
                         Click.Kind.COUNT_IN,
@@ -47,22 +47,22 @@ class ClickProgrammeTest {
 
     @Test
     void clicksFallExactlyOnTheirBeats() {
-        List<Click> clicks = clicks(132, new Piece(0, 32), 9);
+        List<Click> clicks = clicks(132, new Section(0, 32), 9);
         for (int beat = 0; beat < clicks.size(); beat++) {
             assertThat(clicks.get(beat).seconds()).isCloseTo(beat * 60.0 / 132, within(1e-9));
         }
     }
 
     @Test
-    void aPieceFromMidBarIsAccentedOnItsBarLine() {
-        assertThat(clicks(120, new Piece(8, 32), 7).subList(4, 8))
+    void aSectionFromMidBarIsAccentedOnItsBarLine() {
+        assertThat(clicks(120, new Section(8, 32), 7).subList(4, 8))
                 .extracting(Click::kind)
                 .containsExactly(Click.Kind.BEAT, Click.Kind.BEAT, Click.Kind.ACCENT, Click.Kind.BEAT);
     }
 
     @Test
     void slowBeatsAreHalved() {
-        List<Click> clicks = clicks(50, new Piece(0, 8), 2);
+        List<Click> clicks = clicks(50, new Section(0, 8), 2);
         assertThat(clicks)
                 .extracting(Click::kind)
                 .endsWith(
@@ -76,7 +76,7 @@ class ClickProgrammeTest {
 
     private static List<Click> clicks(Pulse pulse, int beats) {
         Task task = Task.at(PassKind.CONTROLLED, pulse.set()).with(pulse);
-        return ClickProgramme.of(new Pass(task, new Piece(0, MUSIC.notes().size() - 1), beats, 1, 4, ""), MUSIC)
+        return ClickProgramme.of(new Pass(task, new Section(0, MUSIC.notes().size() - 1), beats, 1, 4, ""), MUSIC)
                 .stream()
                 .filter(click -> click.kind() == Click.Kind.ACCENT || click.kind() == Click.Kind.BEAT)
                 .toList();
@@ -118,7 +118,7 @@ class ClickProgrammeTest {
     @Test
     void withoutAClickThereIsOnlyTheEnd() {
         Task free = Task.at(PassKind.CONTROLLED, Tempo.of(60)).with(new Pulse.Free(Tempo.of(60), 30));
-        assertThat(ClickProgramme.of(new Pass(free, new Piece(0, 1), 30, 1, 0, ""), MUSIC))
+        assertThat(ClickProgramme.of(new Pass(free, new Section(0, 1), 30, 1, 0, ""), MUSIC))
                 .containsExactly(new Click(30, Click.Kind.CUE));
     }
 }

@@ -44,9 +44,9 @@ class ComposerTest {
                 .climbedTo(Optional.of(Tempo.of(90)));
     }
 
-    private static Workout session(int pieces, int bars, int minutes, double sd, Allowance left) {
+    private static Workout session(int sections, int bars, int minutes, double sd, Allowance left) {
         List<Theme> themes = new ArrayList<>();
-        for (int i = 0; i < pieces; i++) {
+        for (int i = 0; i < sections; i++) {
             themes.add(theme(i, 1 + (bars + i) % 4, sd));
         }
         return Planner.plan(new Brief(themes, List.of(), minutes, Choices.usual(), left, Condition.FRESH, ""));
@@ -55,10 +55,10 @@ class ComposerTest {
     @Property(tries = 150)
     void theMinutesAreFilledOrItIsSaidWhyNot(
             @ForAll @IntRange(min = 5, max = 120) int minutes,
-            @ForAll @IntRange(min = 1, max = 6) int pieces,
+            @ForAll @IntRange(min = 1, max = 6) int sections,
             @ForAll @IntRange(min = 1, max = 4) int bars,
             @ForAll @DoubleRange(min = 0.03, max = 0.22) double sd) {
-        Workout workout = session(pieces, bars, minutes, sd, PLENTY);
+        Workout workout = session(sections, bars, minutes, sd, PLENTY);
         double filled = secondsOf(workout) / (60.0 * minutes);
         assertThat(filled).isLessThanOrEqualTo(1);
         if (filled < Composer.FULL) {
@@ -72,11 +72,11 @@ class ComposerTest {
 
     @Property(tries = 100)
     void noMoreThanSixAlikeFollowOneAnother(
-            @ForAll @IntRange(min = 5, max = 120) int minutes, @ForAll @IntRange(min = 1, max = 4) int pieces) {
+            @ForAll @IntRange(min = 5, max = 120) int minutes, @ForAll @IntRange(min = 1, max = 4) int sections) {
         Object last = null;
         int alike = 0;
         for (Segment segment :
-                Run.start(session(pieces, 1, minutes, 0.05, PLENTY)).ahead()) {
+                Run.start(session(sections, 1, minutes, 0.05, PLENTY)).ahead()) {
             if (segment.step() instanceof Pass pass) {
                 Object now = List.of(segment.block(), pass.kind(), pass.tempo());
                 alike = now.equals(last)
@@ -91,8 +91,8 @@ class ComposerTest {
     /** Both hands are busy: half an hour asks for about twenty answers, a set counting as one. */
     @Test
     void halfAnHourAsksForAboutTwentyAnswers() {
-        for (int pieces = 1; pieces <= 3; pieces++) {
-            assertThat(Run.start(session(pieces, 1, 30, 0.05, PLENTY)).ahead())
+        for (int sections = 1; sections <= 3; sections++) {
+            assertThat(Run.start(session(sections, 1, 30, 0.05, PLENTY)).ahead())
                     .filteredOn(segment ->
                             segment.step() instanceof Pass pass && pass.ask().kind() != Ask.Kind.NOTHING)
                     .hasSizeBetween(12, 24);
@@ -184,18 +184,18 @@ class ComposerTest {
         List<Sketch> own = List.of(
                 new Sketch(Part.WARM_UP, 0, "", 120, choices),
                 new Sketch(Part.PREPARE, 0, "one-note", 200, choices),
-                new Sketch(Part.PREPARE, 0, Music.keyOf(new tachylim.passage.Piece(2, 6)), 100, choices));
+                new Sketch(Part.PREPARE, 0, Music.keyOf(new tachylim.passage.Section(2, 6)), 100, choices));
         Workout workout = Planner.plan(Brief.on(theme(0, 2, 0.05), 30, choices, PLENTY, Condition.FRESH, "")
                 .with(own));
         assertThat(workout.blocks()).extracting(Block::sketch).isEqualTo(own);
         assertThat(workout.blocks().get(2).music().notes().notes()).hasSize(5);
         assertThatThrownBy(() -> Brief.on(theme(0, 2, 0.05), 30, choices, PLENTY, Condition.FRESH, "")
                         .with(List.of(new Sketch(Part.CORE, 1, "", 100, choices))))
-                .hasMessageContaining("no piece 2");
+                .hasMessageContaining("no section 2");
     }
 
     @Test
-    void whatIsLearnedOfOnePieceIsNothingOfTheOther() {
+    void whatIsLearnedOfOneSectionIsNothingOfTheOther() {
         Workout workout = session(2, 1, 30, 0.1, PLENTY);
         Run run = Run.start(workout);
         while (!run.isDone()) {
@@ -249,8 +249,8 @@ class ComposerTest {
     /** On a day with little left every part has less of it, and no block stands in the plan in which nothing is played. */
     @Property(tries = 60)
     void onADayWithLittleLeftThereIsStillACoreAndNothingIsEmpty(
-            @ForAll @IntRange(min = 6, max = 25) int effort, @ForAll @IntRange(min = 1, max = 3) int pieces) {
-        Workout workout = session(pieces, 2, 40, 0.05, new Allowance(new Effort(effort), 90, 3_000));
+            @ForAll @IntRange(min = 6, max = 25) int effort, @ForAll @IntRange(min = 1, max = 3) int sections) {
+        Workout workout = session(sections, 2, 40, 0.05, new Allowance(new Effort(effort), 90, 3_000));
         List<Segment> ahead = Run.start(workout).ahead();
         for (int block = 0; block < workout.blocks().size(); block++) {
             int at = block;

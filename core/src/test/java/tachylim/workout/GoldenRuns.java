@@ -211,7 +211,7 @@ public final class GoldenRuns {
         return Theme.of(music, Tempo.clamped(ceiling * (0.8 + 0.6 * chance.nextDouble())), Known.of(belief))
                 .climbedTo(chance.nextBoolean() ? Optional.of(Tempo.of(ceiling * 0.7)) : Optional.empty())
                 .gripping(chance.nextInt(10) == 0 ? Optional.of(Tempo.of(ceiling * 0.9)) : Optional.empty())
-                .having(new PieceLeft(chance.nextInt(5) == 0 ? chance.nextInt(20) : 240, Probes.MOST))
+                .having(new SectionLeft(chance.nextInt(5) == 0 ? chance.nextInt(20) : 240, Probes.MOST))
                 .breakingAt(chance.nextBoolean() ? List.of(1 + chance.nextInt(2)) : List.of());
     }
 

@@ -65,7 +65,7 @@ class MeasuringIsBoundedTest {
                 Arguments.of(brief(THEME, School.CEILING_TEST, 90, Tension.GRIPPING), "gripped"),
                 Arguments.of(brief(THEME, School.INTERVAL_BURSTS, 90, Tension.GRIPPING), ""),
                 Arguments.of(
-                        brief(THEME.having(new PieceLeft(240, 0)), School.CEILING_TEST, 90, Tension.LIGHT),
+                        brief(THEME.having(new SectionLeft(240, 0)), School.CEILING_TEST, 90, Tension.LIGHT),
                         "once a day"));
     }
 
@@ -106,7 +106,7 @@ class MeasuringIsBoundedTest {
     @Test
     void howeverManyBlocksMeasureADayHasTheProbesOfOneTest() {
         Sketch test = new Sketch(Part.MEASURE, 0, "", 900, Choices.usual(School.CEILING_TEST));
-        Brief brief = brief(THEME.having(new PieceLeft(240, 5)), School.CEILING_TEST, 90, Tension.LIGHT)
+        Brief brief = brief(THEME.having(new SectionLeft(240, 5)), School.CEILING_TEST, 90, Tension.LIGHT)
                 .with(Collections.nCopies(4, test));
         assertThat(probes(played(Planner.plan(brief), new Answer(Verdict.ROUGH, Tension.ALERT))))
                 .isEqualTo(5);

@@ -18,7 +18,7 @@ import tachylim.method.School;
 import tachylim.passage.Meter;
 import tachylim.passage.PaperPattern;
 import tachylim.passage.Passage;
-import tachylim.passage.Piece;
+import tachylim.passage.Section;
 import tachylim.task.Answer;
 import tachylim.task.Ask;
 import tachylim.task.PassKind;
@@ -36,7 +36,7 @@ class MusicTest {
     private static Segment played(Task task, Music music, Answer answer) {
         Pass pass = new Pass(
                 task,
-                new Piece(0, music.notes().notes().size() - 1),
+                new Section(0, music.notes().notes().size() - 1),
                 4,
                 task.ask().passes(),
                 4,
@@ -62,7 +62,7 @@ class MusicTest {
 
     @Test
     void someNotesSpeakForTheirLinksAlone() {
-        Music stretch = Music.of(BAR, Music.keyOf(new Piece(4, 8)));
+        Music stretch = Music.of(BAR, Music.keyOf(new Section(4, 8)));
         assertThat(stretch.notes().notes()).hasSize(5);
         double links = BAR.notes().size() - 1;
         assertThat(evidence(Task.at(PassKind.CONTROLLED, Tempo.of(80)), stretch, Answer.expected())
@@ -101,7 +101,7 @@ class MusicTest {
     }
 
     @Test
-    void aGripIsRememberedAtTheTempoOfThePieceAsWritten() {
+    void aGripIsRememberedAtTheTempoOfTheSectionAsWritten() {
         Music dotted = Music.of(BAR, "same.2-1");
         Answer grip = new Answer(Verdict.ROUGH, Tension.GRIPPING);
         assertThat(played(Task.at(PassKind.CONTROLLED, Tempo.of(60)), dotted, grip)
@@ -111,7 +111,7 @@ class MusicTest {
                 .isCloseTo(60 / dotted.matching(), within(1e-9));
     }
 
-    /** Another use of the hand has another ceiling, and says nothing of the piece as it is usually played. */
+    /** Another use of the hand has another ceiling, and says nothing of the section as it is usually played. */
     @Test
     void aModeHasACeilingOfItsOwn() {
         Estimate own = Posterior.prior(Tempo.of(90), 0.05).estimate();

@@ -13,7 +13,7 @@ import tachylim.method.Move;
 import tachylim.passage.Meter;
 import tachylim.passage.PaperPattern;
 import tachylim.passage.Passage;
-import tachylim.passage.Piece;
+import tachylim.passage.Section;
 import tachylim.task.Answer;
 import tachylim.task.Ask;
 import tachylim.task.PassKind;
@@ -32,18 +32,18 @@ class PhrasingTest {
     }
 
     @Test
-    void aShortPieceGoesRoundUntilItIsWorthCountingIn() {
+    void aShortSectionGoesRoundUntilItIsWorthCountingIn() {
         Pass pass = pass(paper(1, 4), PassKind.CONTROLLED, 80, 2, 0);
         assertThat(pass.rounds()).isEqualTo(3);
         assertThat(pass.beats()).isEqualTo(8 + 8 + 5);
     }
 
     @Test
-    void aLongPieceIsPlayedOnce() {
+    void aLongSectionIsPlayedOnce() {
         Pass pass = pass(paper(8, 4), PassKind.CONTROLLED, 80, 2, 0);
         assertThat(pass.rounds()).isEqualTo(1);
         assertThat(pass.beats()).isEqualTo(33);
-        assertThat(pass.notes()).isEqualTo(new Piece(0, 128));
+        assertThat(pass.notes()).isEqualTo(new Section(0, 128));
     }
 
     @Test
@@ -55,15 +55,15 @@ class PhrasingTest {
     @Test
     void aBurstPlaysItsBeatsAndLandsOnTheNextNote() {
         Pass first = pass(paper(2, 4), PassKind.BURST, 130, 2, 0);
-        assertThat(first.notes()).isEqualTo(new Piece(0, 8));
+        assertThat(first.notes()).isEqualTo(new Section(0, 8));
         assertThat(first.beats()).isEqualTo(2);
-        assertThat(pass(paper(2, 4), PassKind.BURST, 130, 1, 0).notes()).isEqualTo(new Piece(0, 4));
+        assertThat(pass(paper(2, 4), PassKind.BURST, 130, 1, 0).notes()).isEqualTo(new Section(0, 4));
     }
 
     @Test
-    void burstsGoThroughThePieceAndBeginAgain() {
-        assertThat(pass(paper(2, 4), PassKind.BURST, 130, 2, 3).notes()).isEqualTo(new Piece(24, 32));
-        assertThat(pass(paper(2, 4), PassKind.BURST, 130, 2, 4).notes()).isEqualTo(new Piece(0, 8));
+    void burstsGoThroughTheSectionAndBeginAgain() {
+        assertThat(pass(paper(2, 4), PassKind.BURST, 130, 2, 3).notes()).isEqualTo(new Section(24, 32));
+        assertThat(pass(paper(2, 4), PassKind.BURST, 130, 2, 4).notes()).isEqualTo(new Section(0, 8));
     }
 
     @Test
@@ -106,10 +106,10 @@ class PhrasingTest {
     void burstsBeginWithTheLinksThatBreak() {
         Phrasing phrasing = new Phrasing(paper(2, 4), List.of(17, 18, 3));
         Move.Play burst = new Move.Play(PassKind.BURST, Tempo.of(130), "Because.");
-        assertThat(phrasing.pass(burst, 2, 0).notes()).isEqualTo(new Piece(16, 24));
-        assertThat(phrasing.pass(burst, 2, 1).notes()).isEqualTo(new Piece(0, 8));
-        assertThat(phrasing.pass(burst, 2, 2).notes()).isEqualTo(new Piece(8, 16));
-        assertThat(phrasing.pass(burst, 2, 4).notes()).isEqualTo(new Piece(16, 24));
+        assertThat(phrasing.pass(burst, 2, 0).notes()).isEqualTo(new Section(16, 24));
+        assertThat(phrasing.pass(burst, 2, 1).notes()).isEqualTo(new Section(0, 8));
+        assertThat(phrasing.pass(burst, 2, 2).notes()).isEqualTo(new Section(8, 16));
+        assertThat(phrasing.pass(burst, 2, 4).notes()).isEqualTo(new Section(16, 24));
     }
 
     @Test

@@ -106,7 +106,7 @@ class PlannerTest {
     }
 
     @Test
-    void aPieceAtItsTargetIsNotPractisedAboveItInSlowPasses() {
+    void aSectionAtItsTargetIsNotPractisedAboveItInSlowPasses() {
         Workout workout = plan(sure(150), 120, School.INTERVAL_BURSTS, null);
         assertThat(block(workout, Part.OPENER).method().limit()).isLessThanOrEqualTo(Tempo.of(120));
         assertThat(block(workout, Part.CLOSER).method().limit()).isLessThan(Tempo.of(120));
@@ -135,7 +135,7 @@ class PlannerTest {
     }
 
     @Test
-    void aPieceThatHasPassedItsTargetIsToldSoAndKeptUp() {
+    void aSectionThatHasPassedItsTargetIsToldSoAndKeptUp() {
         Workout workout = plan(sure(150), 120, School.INTERVAL_BURSTS, null);
         assertThat(workout.remarks()).anyMatch(remark -> remark.contains("has passed the target of 120"));
         assertThat(block(workout, Part.CORE).method()).isInstanceOf(Upkeep.class);

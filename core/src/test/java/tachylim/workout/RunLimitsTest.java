@@ -74,11 +74,11 @@ class RunLimitsTest {
     @EnumSource(
             value = School.class,
             names = {"INTERVAL_BURSTS", "STEADY_CLIMB", "EASY", "SWITCH_BURSTS", "CEILING_TEST"})
-    void aPieceHasNoMorePassesADayThanItHasLeft(School school) {
+    void aSectionHasNoMorePassesADayThanItHasLeft(School school) {
         for (int left : new int[] {1, 7, 20}) {
             Run run = Run.start(Planner.plan(Brief.on(
                     Theme.of(music(2, 4), Tempo.of(138), Known.of(Posterior.prior(Tempo.of(124), 0.04)))
-                            .having(new PieceLeft(left, Probes.MOST)),
+                            .having(new SectionLeft(left, Probes.MOST)),
                     40,
                     Choices.usual(school),
                     PLENTY,
@@ -96,10 +96,10 @@ class RunLimitsTest {
     }
 
     @Test
-    void aPieceThatHasHadItsPassesIsNotPlanned() {
+    void aSectionThatHasHadItsPassesIsNotPlanned() {
         Workout none = Planner.plan(Brief.on(
                 Theme.of(music(2, 4), Tempo.of(138), Known.of(Posterior.prior(Tempo.of(124), 0.04)))
-                        .having(new PieceLeft(0, Probes.MOST)),
+                        .having(new SectionLeft(0, Probes.MOST)),
                 30,
                 Choices.usual(),
                 PLENTY,
@@ -173,7 +173,7 @@ class RunLimitsTest {
     }
 
     @Test
-    void theWarmUpOfALongPieceIsItsBeginning() {
+    void theWarmUpOfALongSectionIsItsBeginning() {
         Pass first = (Pass) Run.start(plan(music(60, 4), Condition.FRESH)).step();
         assertThat(first.kind()).isEqualTo(PassKind.WARM_UP);
         assertThat(first.playSeconds()).isLessThan(75);

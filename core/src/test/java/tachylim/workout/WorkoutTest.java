@@ -312,7 +312,7 @@ class WorkoutTest {
     }
 
     @Test
-    void burstsMoveThroughThePiece() {
+    void burstsMoveThroughTheSection() {
         assertThat(outline(usual()))
                 .filteredOn(s -> s.step() instanceof Pass p && p.kind() == PassKind.BURST)
                 .extracting(s -> ((Pass) s.step()).notes().firstNote())

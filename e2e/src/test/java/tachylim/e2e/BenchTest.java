@@ -119,22 +119,22 @@ class BenchTest {
     @Test
     void aPassageIsCutByHandWithClickAndKeyAndJoinedAgain() {
         readIn();
-        tab("Pieces and seams").click();
+        tab("Sections and seams").click();
         page.locator("rect[data-note='8']").click();
         button("Cut at note 9").click();
-        assertThat(page.getByText("2 pieces")).isVisible();
+        assertThat(page.getByText("2 sections")).isVisible();
         page.getByLabel(Pattern.compile("^The notes\\.")).focus();
         for (int i = 0; i < 4; i++) {
             page.keyboard().press("ArrowRight");
         }
         page.keyboard().press("c");
-        assertThat(page.getByText("3 pieces")).isVisible();
+        assertThat(page.getByText("3 sections")).isVisible();
         assertThat(page.getByText("Putting it together")).isVisible();
-        page.getByLabel("Order of the pieces").selectOption("LAST_TO_FIRST");
+        page.getByLabel("Order of the sections").selectOption("LAST_TO_FIRST");
         assertThat(page.getByText(Pattern.compile("^Neighbours")).first()).isVisible();
         page.getByLabel(Pattern.compile("^The notes\\.")).focus();
         page.keyboard().press("c");
-        assertThat(page.getByText("2 pieces")).isVisible();
+        assertThat(page.getByText("2 sections")).isVisible();
     }
 
     @Test

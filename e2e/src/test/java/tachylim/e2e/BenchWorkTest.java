@@ -16,7 +16,7 @@ import java.util.regex.Pattern;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
-/** The bench after the notes are on it: pieces, joins, drills, modes and cells of one's own, and files of other programs. */
+/** The bench after the notes are on it: sections, joins, drills, modes and cells of one's own, and files of other programs. */
 class BenchWorkTest {
 
     private static final String ABC =
@@ -49,16 +49,16 @@ class BenchWorkTest {
     }
 
     @Test
-    void piecesAreNamedAndRatedAndPutTogetherHardestFirst() {
-        tab("Pieces and seams");
+    void sectionsAreNamedAndRatedAndPutTogetherHardestFirst() {
+        tab("Sections and seams");
         page.getByLabel("How many").fill("1");
         button("Cut").click();
-        assertThat(page.getByText("3 pieces")).isVisible();
+        assertThat(page.getByText("3 sections")).isVisible();
         page.getByLabel("Name of bar 3").fill("the turn");
         page.getByLabel("Difficulty of bar 3").focus();
         assertThat(page.getByLabel("Name of the turn")).isVisible();
         page.getByLabel("Difficulty of the turn").selectOption("5");
-        page.getByLabel("Order of the pieces").selectOption(new SelectOption().setLabel("hardest first"));
+        page.getByLabel("Order of the sections").selectOption(new SelectOption().setLabel("hardest first"));
         Locator together = page.getByLabel("Putting together");
         assertThat(together.getByText(Pattern.compile("the turn, then"))).isVisible();
         together.getByRole(AriaRole.BUTTON)

@@ -194,12 +194,12 @@ final class Client {
                 0);
     }
 
-    /** A new passage, and the id of its one piece. */
-    long newPiece(String title) {
+    /** A new passage, and the id of its one section. */
+    long newSection(String title) {
         Reply made = patient().post("/api/passages", passage(title));
         return made.json()
                 .getAsJsonObject("passage")
-                .getAsJsonArray("pieces")
+                .getAsJsonArray("sections")
                 .get(0)
                 .getAsJsonObject()
                 .get("id")

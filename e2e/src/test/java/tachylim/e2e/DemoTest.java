@@ -67,7 +67,7 @@ class DemoTest {
                 .getAsJsonObject()
                 .getAsJsonObject("plan")
                 .getAsJsonObject("wish")
-                .get("pieceId")
+                .get("sectionId")
                 .getAsLong();
         Page page = Shared.BROWSING.page(odile);
         page.navigate("/plan/" + needed);
@@ -99,9 +99,9 @@ class DemoTest {
 
     private static long tested() {
         return list(api("/api/passages")).stream()
-                .flatMap(passage -> list(passage.get("pieces")).stream())
-                .map(piece -> piece.get("id").getAsLong())
-                .filter(id -> !api("/api/pieces/" + id + "/ceiling")
+                .flatMap(passage -> list(passage.get("sections")).stream())
+                .map(section -> section.get("id").getAsLong())
+                .filter(id -> !api("/api/sections/" + id + "/ceiling")
                         .getAsJsonObject()
                         .getAsJsonArray("tests")
                         .isEmpty())
@@ -111,7 +111,7 @@ class DemoTest {
 
     private static List<String> views() {
         JsonObject passage = list(api("/api/passages")).get(0);
-        long piece = passage.getAsJsonArray("pieces")
+        long section = passage.getAsJsonArray("sections")
                 .get(0)
                 .getAsJsonObject()
                 .get("id")
@@ -126,8 +126,8 @@ class DemoTest {
                 "/passages/new",
                 "/passages/" + passage.get("id").getAsLong(),
                 "/passages/" + passage.get("id").getAsLong() + "/sheet",
-                "/plan/" + piece,
-                "/ceiling/" + piece,
+                "/plan/" + section,
+                "/ceiling/" + section,
                 "/season",
                 "/load",
                 "/log",

@@ -52,8 +52,8 @@ class DemoWeeksTest {
     }
 
     private static double shareOfTarget(JsonObject passage) {
-        JsonObject piece = passage.getAsJsonArray("pieces").get(0).getAsJsonObject();
-        return piece.getAsJsonObject("estimate")
+        JsonObject section = passage.getAsJsonArray("sections").get(0).getAsJsonObject();
+        return section.getAsJsonObject("estimate")
                         .getAsJsonObject("ceiling")
                         .get("middle")
                         .getAsDouble()

@@ -43,7 +43,7 @@ class InstallationTest {
     static void somebodyPractises() {
         tachylim = new Installation(folder.resolve("home")).start();
         backup = folder.resolve("backup.gz");
-        new Client(tachylim.base()).register(ODILE).newPiece("Kestrel Weather");
+        new Client(tachylim.base()).register(ODILE).newSection("Kestrel Weather");
     }
 
     @AfterAll
@@ -116,7 +116,7 @@ class InstallationTest {
     @Test
     @Order(3)
     void stoppingSaysTheTruth() {
-        new Client(tachylim.base()).signIn(ODILE).newPiece("Nine Lanterns");
+        new Client(tachylim.base()).signIn(ODILE).newSection("Nine Lanterns");
         assertThat(titles()).containsExactly("Kestrel Weather", "Nine Lanterns");
         long server = tachylim.pid("server");
         long database = tachylim.pid("db");

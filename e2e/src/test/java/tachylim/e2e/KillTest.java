@@ -34,7 +34,7 @@ class KillTest {
     void nothingThatWasToldIsLostOrDoubled() {
         Random random = new Random(SEED);
         try (Installation tachylim = new Installation(home).start()) {
-            new Client(tachylim.base()).register("killed").newPiece("Kestrel Weather");
+            new Client(tachylim.base()).register("killed").newSection("Kestrel Weather");
             AtomicBoolean over = new AtomicBoolean();
             CompletableFuture<Void> practice = CompletableFuture.runAsync(() -> practise(tachylim, over));
             for (int kill = 0; kill < KILLS && !practice.isDone(); kill++) {

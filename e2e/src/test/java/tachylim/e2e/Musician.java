@@ -113,7 +113,7 @@ final class Musician {
                 title: 'My first passage', instrument: 'MALLET', targetBpm: 120, neededOn: null, cleanAt: 92, played: true,
                 music: { source: 'PAPER', meter: '4/4', beatUnit: '', bars: 2, text: '4' },
                 version: 0, confirmed: null, clientId: crypto.randomUUID() });
-              const usual = await tell('GET', `/pieces/${made.passage.pieces[0].id}/plan`);
+              const usual = await tell('GET', `/sections/${made.passage.sections[0].id}/plan`);
               const run = await tell('POST', '/runs', { plan: { ...usual.wish, minutes: 10 }, holder });
               return run.id;
             })()""";

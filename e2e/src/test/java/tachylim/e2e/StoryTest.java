@@ -42,8 +42,8 @@ class StoryTest {
         typeAPassage(page);
         cutIntoBars(page);
         plan(page);
-        String piece = page.url().replaceAll(".*/plan/", "");
-        double before = ceilingIn(odile.api("/api/pieces/" + piece + "/ceiling"));
+        String section = page.url().replaceAll(".*/plan/", "");
+        double before = ceilingIn(odile.api("/api/sections/" + section + "/ceiling"));
 
         odile.button("Begin this workout").click();
         page.waitForURL(Pattern.compile(".*/run/\\d+"));
@@ -58,7 +58,7 @@ class StoryTest {
         page.getByLabel("What was found").fill("The turn in bar 1 wants the outside mallet.");
         odile.button("Keep the note").click();
         assertThat(page.getByText("The note is kept.").first()).isVisible();
-        seeWhatChanged(odile, piece, before);
+        seeWhatChanged(odile, section, before);
         assertThat(Shared.BROWSING.complaints()).isEmpty();
     }
 
@@ -82,10 +82,10 @@ class StoryTest {
     }
 
     private static void cutIntoBars(Page page) {
-        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Pieces and seams"))
+        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Sections and seams"))
                 .click();
         page.getByText("Cut", new Page.GetByTextOptions().setExact(true)).click();
-        assertThat(page.getByText("2 pieces")).isVisible();
+        assertThat(page.getByText("2 sections")).isVisible();
         page.getByLabel("Difficulty of bar 2").selectOption("5");
         assertThat(page.getByLabel("Difficulty of bar 2")).hasValue("5");
     }
@@ -116,10 +116,11 @@ class StoryTest {
         assertThat(odile.api("/api/log/" + run)).containsPattern("\"passes\":[1-9]");
     }
 
-    private static void seeWhatChanged(Musician odile, String piece, double before) {
+    private static void seeWhatChanged(Musician odile, String section, double before) {
         Page page = odile.page;
-        assertThat(ceilingIn(odile.api("/api/pieces/" + piece + "/ceiling"))).isGreaterThan(before);
-        page.navigate("/ceiling/" + piece);
+        assertThat(ceilingIn(odile.api("/api/sections/" + section + "/ceiling")))
+                .isGreaterThan(before);
+        page.navigate("/ceiling/" + section);
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("How often it is clean")))
                 .isVisible();
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)))

@@ -57,21 +57,21 @@ public final class Practice {
         return run;
     }
 
-    public static long firstPiece(Player player, long passage) {
+    public static long firstSection(Player player, long passage) {
         return player.get("/api/passages/" + passage)
                 .ok()
                 .path("passage")
-                .path("pieces")
+                .path("sections")
                 .path(0)
                 .path("id")
                 .asLong();
     }
 
     /** A workout plan that the server takes; parts may be put over it. */
-    public static Map<String, Object> plan(long piece, Map<String, Object> parts) {
+    public static Map<String, Object> plan(long section, Map<String, Object> parts) {
         Map<String, Object> wish = new HashMap<>(Map.of(
-                "pieceId",
-                piece,
+                "sectionId",
+                section,
                 "minutes",
                 15,
                 "school",
@@ -96,13 +96,13 @@ public final class Practice {
         return wish;
     }
 
-    public static Player.Reply begin(Player player, long piece, UUID window) {
-        return player.post("/api/runs", Map.of("plan", plan(piece, Map.of()), "holder", window.toString()));
+    public static Player.Reply begin(Player player, long section, UUID window) {
+        return player.post("/api/runs", Map.of("plan", plan(section, Map.of()), "holder", window.toString()));
     }
 
     /** A run of a new passage. */
     public static JsonNode newRun(Player player, UUID window) {
-        return begin(player, firstPiece(player, newPassage(player)), window).ok();
+        return begin(player, firstSection(player, newPassage(player)), window).ok();
     }
 
     public static Map<String, Object> event(JsonNode run, UUID window, String kind, Map<String, Object> parts) {

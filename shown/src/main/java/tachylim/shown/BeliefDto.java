@@ -7,7 +7,7 @@ import java.util.Map;
 import tachylim.ceiling.Posterior;
 import tachylim.codec.Codec;
 
-/** What was believed of one of the pieces: the weights as {@link Posterior#unpacked} gives them, in base 64. */
+/** What was believed of one of the sections: the weights as {@link Posterior#unpacked} gives them, in base 64. */
 public record BeliefDto(int theme, double passes, String weights) {
 
     static final Codec<BeliefDto> CODEC = Codec.object(belief -> new BeliefDto(
@@ -24,7 +24,7 @@ public record BeliefDto(int theme, double passes, String weights) {
         return new BeliefDto(theme, passes, Base64.getEncoder().encodeToString(Posterior.unpacked(weights)));
     }
 
-    /** All of them by the place of their piece. */
+    /** All of them by the place of their section. */
     static Map<Integer, Posterior> byTheme(List<BeliefDto> beliefs) {
         Map<Integer, Posterior> all = new HashMap<>();
         beliefs.forEach(one ->

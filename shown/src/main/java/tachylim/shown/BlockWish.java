@@ -13,7 +13,7 @@ import tachylim.workout.Choices;
 import tachylim.workout.Part;
 import tachylim.workout.Sketch;
 
-/** A block of a session: its part, which of the pieces, in which version, for how long and by which method. */
+/** A block of a session: its part, which of the sections, in which version, for how long and by which method. */
 public record BlockWish(
         @NotNull Part part,
         @Min(0) @Max(Brief.MOST_THEMES - 1) int theme,
@@ -30,7 +30,7 @@ public record BlockWish(
     private static final int MOST_SECONDS = 10_800;
     private static final int LONGEST_VERSION = 80;
 
-    /** The same on another piece. */
+    /** The same on another section. */
     BlockWish on(int other) {
         return new BlockWish(part, other, version, seconds, school);
     }

@@ -3,7 +3,7 @@ package tachylim.shown;
 import tachylim.ceiling.Estimate;
 import tachylim.codec.Codec;
 
-/** How fast a piece is today. */
+/** How fast a section is today. */
 public record EstimateDto(BandDto ease, BandDto ceiling, BandDto breakdown, boolean enoughEvidence) {
 
     static final Codec<EstimateDto> CODEC = Codec.object(estimate -> new EstimateDto(

@@ -32,7 +32,7 @@ public record Moment(
         @Schema(nullable = true, description = "which of the blocks it stands in")
         Integer block,
 
-        @Schema(description = "which of the session's pieces it stands in, from 0")
+        @Schema(description = "which of the session's sections it stands in, from 0")
         int theme,
 
         @Schema(description = "the version at hand as a player calls it; empty when as written")
@@ -114,7 +114,7 @@ public record Moment(
                     description = "which link of the passage follows its first note; null where it is not as written")
             Integer firstLink,
 
-            boolean wholePiece,
+            boolean wholeSection,
             int number,
             int of,
             List<ClickDto> clicks) {
@@ -140,7 +140,7 @@ public record Moment(
                 pass.get("bars", Codec.NUMBER.list(), PassDto::bars),
                 pass.number("roundBeats", PassDto::roundBeats),
                 pass.get("firstLink", Codec.WHOLE.nullable(), PassDto::firstLink),
-                pass.flag("wholePiece", PassDto::wholePiece),
+                pass.flag("wholeSection", PassDto::wholeSection),
                 pass.whole("number", PassDto::number),
                 pass.whole("of", PassDto::of),
                 pass.get("clicks", ClickDto.CODEC.list(), PassDto::clicks)));
@@ -179,7 +179,7 @@ public record Moment(
     /**
      * A run as it stands.
      *
-     * @param firstNote which note of its passage each of its pieces begins with
+     * @param firstNote which note of its passage each of its sections begins with
      * @param effortBefore the effort of its day before it was begun
      */
     public static Moment of(Run run, IntUnaryOperator firstNote, Effort effortBefore) {

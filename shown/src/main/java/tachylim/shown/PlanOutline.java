@@ -32,7 +32,7 @@ public record PlanOutline(
     /**
      * A block as it is shown.
      *
-     * @param theme which of the pieces it is about
+     * @param theme which of the sections it is about
      * @param version the title of its version; empty when as written
      * @param method what its method is called; empty of the first
      * @param target the tempo its music is wanted at, in BPM

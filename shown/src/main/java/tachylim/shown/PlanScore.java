@@ -12,7 +12,7 @@ import tachylim.workout.Run;
 import tachylim.workout.Workout;
 
 /**
- * All that a page needs to plan by itself for the same pieces on the same day. It is handed on to the core in the page as
+ * All that a page needs to plan by itself for the same sections on the same day. It is handed on to the core in the page as
  * it is.
  *
  * @param workout a document of {@link WorkoutCodec} without blocks

@@ -23,7 +23,7 @@ import tachylim.workout.Theme;
 
 /** What a player asks of a workout. */
 public record PlanWish(
-        long pieceId,
+        long sectionId,
 
         @Min(value = Brief.LEAST_MINUTES, message = PlanWish.MINUTES)
         @Max(value = Brief.MOST_MINUTES, message = PlanWish.MINUTES)
@@ -51,8 +51,8 @@ public record PlanWish(
         boolean roughCounts,
         boolean looseOnly,
 
-        @Size(max = Brief.MOST_THEMES - 1, message = PlanWish.PIECES)
-        @Schema(description = "the other pieces of the session, in the order they are wanted")
+        @Size(max = Brief.MOST_THEMES - 1, message = PlanWish.SECTIONS)
+        @Schema(description = "the other sections of the session, in the order they are wanted")
         List<@NotNull Long> others,
 
         @Valid
@@ -61,11 +61,11 @@ public record PlanWish(
         List<@NotNull BlockWish> blocks) {
 
     private static final String MINUTES = "Give " + Brief.LEAST_MINUTES + " to " + Brief.MOST_MINUTES + " minutes.";
-    private static final String PIECES = "A session has up to " + Brief.MOST_THEMES + " pieces.";
+    private static final String SECTIONS = "A session has up to " + Brief.MOST_THEMES + " sections.";
     private static final String BLOCKS = "A session has up to " + Brief.MOST_SKETCHES + " blocks.";
 
     public static final Codec<PlanWish> CODEC = Codec.object(wish -> new PlanWish(
-            wish.get("pieceId", Codec.LONG, PlanWish::pieceId),
+            wish.get("sectionId", Codec.LONG, PlanWish::sectionId),
             wish.whole("minutes", PlanWish::minutes),
             wish.get("school", Codec.constants(School.values()), PlanWish::school),
             wish.whole("bursts", PlanWish::bursts),
@@ -85,14 +85,14 @@ public record PlanWish(
         blocks = blocks == null ? List.of() : List.copyOf(blocks);
     }
 
-    /** All its pieces, the one that needs it most first. */
-    public List<Long> pieceIds() {
-        return Stream.concat(Stream.of(pieceId), others.stream()).distinct().toList();
+    /** All its sections, the one that needs it most first. */
+    public List<Long> sectionIds() {
+        return Stream.concat(Stream.of(sectionId), others.stream()).distinct().toList();
     }
 
-    /** The same without pieces that are no longer there: their blocks play the first that is, and piece 0 where none is. */
+    /** The same without sections that are no longer there: their blocks play the first that is, and section 0 where none is. */
     public PlanWish onlyWith(Set<Long> present) {
-        List<Long> was = pieceIds();
+        List<Long> was = sectionIds();
         List<Long> now = was.stream().filter(present::contains).toList();
         return new PlanWish(
                 now.isEmpty() ? 0 : now.get(0),
@@ -114,9 +114,9 @@ public record PlanWish(
                         .toList());
     }
 
-    /** Whether any block plays a piece in a mode. */
-    public boolean modesOf(long piece) {
-        int theme = pieceIds().indexOf(piece);
+    /** Whether any block plays a section in a mode. */
+    public boolean modesOf(long section) {
+        int theme = sectionIds().indexOf(section);
         return blocks.stream().anyMatch(block -> block.theme() == theme && Music.isMode(block.version()));
     }
 
@@ -126,7 +126,7 @@ public record PlanWish(
 
     /** The same with blocks as they were composed. */
     public PlanWish with(List<Sketch> sketches) {
-        return of(pieceId, minutes, choices(), others, sketches);
+        return of(sectionId, minutes, choices(), others, sketches);
     }
 
     public Choices choices() {
@@ -142,7 +142,7 @@ public record PlanWish(
                 new Strictness(roughCounts, looseOnly));
     }
 
-    /** The session that is wished for, of the pieces and on the day that {@code known} is about. */
+    /** The session that is wished for, of the sections and on the day that {@code known} is about. */
     public Brief over(Brief known) {
         return new Brief(
                 known.themes(),
@@ -157,23 +157,28 @@ public record PlanWish(
 
     /** What was wished of a session that was begun, with its blocks as they were. */
     public static PlanWish of(Brief begun) {
-        List<Long> pieces = begun.themes().stream().map(Theme::id).toList();
-        return of(pieces.get(0), begun.minutes(), begun.choices(), pieces.subList(1, pieces.size()), begun.sketches());
+        List<Long> sections = begun.themes().stream().map(Theme::id).toList();
+        return of(
+                sections.get(0),
+                begun.minutes(),
+                begun.choices(),
+                sections.subList(1, sections.size()),
+                begun.sketches());
     }
 
-    /** The usual wish for a piece. */
-    public static PlanWish usual(long pieceId, int minutes, Choices choices) {
-        return usual(List.of(pieceId), minutes, choices);
+    /** The usual wish for a section. */
+    public static PlanWish usual(long sectionId, int minutes, Choices choices) {
+        return usual(List.of(sectionId), minutes, choices);
     }
 
-    /** The usual wish for some pieces, the one that needs it most first. */
-    public static PlanWish usual(List<Long> pieceIds, int minutes, Choices choices) {
-        return of(pieceIds.get(0), minutes, choices, pieceIds.subList(1, pieceIds.size()), List.of());
+    /** The usual wish for some sections, the one that needs it most first. */
+    public static PlanWish usual(List<Long> sectionIds, int minutes, Choices choices) {
+        return of(sectionIds.get(0), minutes, choices, sectionIds.subList(1, sectionIds.size()), List.of());
     }
 
-    private static PlanWish of(long pieceId, int minutes, Choices choices, List<Long> others, List<Sketch> sketches) {
+    private static PlanWish of(long sectionId, int minutes, Choices choices, List<Long> others, List<Sketch> sketches) {
         return new PlanWish(
-                pieceId,
+                sectionId,
                 minutes,
                 choices.school(),
                 choices.bursts(),

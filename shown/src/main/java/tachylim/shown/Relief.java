@@ -112,7 +112,7 @@ public record Relief(
     public record BlockDto(
             Part part,
 
-            @Schema(description = "which of the session's pieces it is about, from 0")
+            @Schema(description = "which of the session's sections it is about, from 0")
             int theme,
 
             @Schema(description = "its version as a player calls it; empty when as written")

@@ -21,7 +21,7 @@ public record RunScore(
         List<KeptEvent> events,
         @Schema(nullable = true) LeftDto left,
         double effortBefore,
-        List<PlaceDto> pieces) {
+        List<PlaceDto> sections) {
 
     public static final Codec<RunScore> CODEC = Codec.object(score -> new RunScore(
             score.whole("edition", RunScore::edition),
@@ -30,7 +30,7 @@ public record RunScore(
             score.get("events", KeptEvent.CODEC.list(), RunScore::events),
             score.get("left", LeftDto.CODEC.nullable(), RunScore::left),
             score.number("effortBefore", RunScore::effortBefore),
-            score.get("pieces", PlaceDto.CODEC.list(), RunScore::pieces)));
+            score.get("sections", PlaceDto.CODEC.list(), RunScore::sections)));
 
     /**
      * The run with all that happened in it.

@@ -28,7 +28,7 @@ final class StepDescription {
     private final int firstNote;
 
     /**
-     * @param firstNote which note of its passage the piece at hand begins with
+     * @param firstNote which note of its passage the section at hand begins with
      */
     StepDescription(Run run, int firstNote) {
         this.run = run;

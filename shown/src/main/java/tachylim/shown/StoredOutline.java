@@ -19,7 +19,7 @@ final class StoredOutline {
 
     private StoredOutline() {}
 
-    /** How fast a piece was, and whether that was held to be known. */
+    /** How fast a section was, and whether that was held to be known. */
     private record How(Estimate estimate, boolean enough) {
 
         private static final Codec<How> CODEC = Codec.object(how -> new How(

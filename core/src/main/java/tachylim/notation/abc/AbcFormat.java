@@ -7,10 +7,10 @@ import java.nio.charset.CodingErrorAction;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Optional;
+import tachylim.notation.score.Movement;
 import tachylim.notation.score.Score;
 import tachylim.notation.score.ScoreException;
 import tachylim.notation.score.ScoreFormat;
-import tachylim.notation.score.Movement;
 import tachylim.notation.score.Wishes;
 import tachylim.tempo.Tempo;
 

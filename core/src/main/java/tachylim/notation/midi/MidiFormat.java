@@ -3,9 +3,9 @@ package tachylim.notation.midi;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.List;
+import tachylim.notation.score.Movement;
 import tachylim.notation.score.Score;
 import tachylim.notation.score.ScoreFormat;
-import tachylim.notation.score.Movement;
 import tachylim.notation.score.Wishes;
 import tachylim.tempo.Tempo;
 

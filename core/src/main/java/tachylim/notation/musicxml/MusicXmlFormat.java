@@ -1,9 +1,9 @@
 package tachylim.notation.musicxml;
 
 import java.util.List;
+import tachylim.notation.score.Movement;
 import tachylim.notation.score.Score;
 import tachylim.notation.score.ScoreFormat;
-import tachylim.notation.score.Movement;
 import tachylim.notation.score.Wishes;
 import tachylim.tempo.Tempo;
 

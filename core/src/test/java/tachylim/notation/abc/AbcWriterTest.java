@@ -8,7 +8,7 @@ import org.junit.jupiter.api.Test;
 import tachylim.passage.Meter;
 import tachylim.passage.PaperPattern;
 import tachylim.passage.Passage;
-import tachylim.passage.Piece;
+import tachylim.passage.Section;
 
 class AbcWriterTest {
 
@@ -61,7 +61,7 @@ class AbcWriterTest {
     @Test
     void anExcerptIsWrittenWithItsLeadingRest() {
         assertThat(AbcWriter.write(
-                        AbcReader.read("L:1/16\nK:C\nCDEFGABc").passage().excerpt(new Piece(2, 4))))
+                        AbcReader.read("L:1/16\nK:C\nCDEFGABc").passage().excerpt(new Section(2, 4))))
                 .contains("zE/2F/2 G/2");
     }
 }

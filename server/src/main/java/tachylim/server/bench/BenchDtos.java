@@ -15,7 +15,7 @@ import tachylim.notation.entry.TappedRhythm;
 import tachylim.passage.Mark;
 import tachylim.passage.Readiness;
 import tachylim.passage.Stitching;
-import tachylim.server.repertoire.PassageDtos.PieceDto;
+import tachylim.server.repertoire.PassageDtos.SectionDto;
 import tachylim.tempo.Tempo;
 import tachylim.variant.Cell;
 import tachylim.variant.DaysChoice;
@@ -68,9 +68,9 @@ public final class BenchDtos {
             String why) {}
 
     public record JoinDto(
-            Stitching.Stage stage, int firstPiece, int lastPiece, int firstNote, int lastNote, String name) {}
+            Stitching.Stage stage, int firstSection, int lastSection, int firstNote, int lastNote, String name) {}
 
-    public record StitchingDto(Stitching.Order order, int link, List<Integer> pieces, List<JoinDto> joins) {}
+    public record StitchingDto(Stitching.Order order, int link, List<Integer> sections, List<JoinDto> joins) {}
 
     public record ChoiceDto(
             long id,
@@ -98,7 +98,7 @@ public final class BenchDtos {
             boolean closed,
 
             List<ChoiceDto> today,
-            List<PieceDto> extras,
+            List<SectionDto> extras,
             List<DecisionDto> decisions) {}
 
     public record MarkWish(

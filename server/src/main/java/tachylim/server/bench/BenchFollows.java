@@ -6,9 +6,9 @@ import java.util.List;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Component;
 import tachylim.passage.MusicChange;
-import tachylim.passage.Piece;
 import tachylim.passage.Preparation;
 import tachylim.passage.Readiness;
+import tachylim.passage.Section;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
 import tachylim.server.repertoire.FollowsMusic;
@@ -80,9 +80,9 @@ class BenchFollows implements FollowsMusic {
         return lost;
     }
 
-    private static Piece place(ChosenVariant one, MusicChange change) {
+    private static Section place(ChosenVariant one, MusicChange change) {
         return change.map()
-                .unchanged(new Piece(one.firstNote(), one.lastNote()))
+                .unchanged(new Section(one.firstNote(), one.lastNote()))
                 .filter(now -> now.size() == change.after().notes().size()
                         || one.firstNote() > 0
                         || one.lastNote() < change.before().notes().size() - 1)
@@ -95,7 +95,7 @@ class BenchFollows implements FollowsMusic {
             change.map().link(one.link()).ifPresentOrElse(one::link, () -> breaks.delete(one));
         }
         for (ChosenVariant one : week(who, passage)) {
-            Piece now = place(one, change);
+            Section now = place(one, change);
             if (now == null) {
                 chosen.delete(one);
             } else {

@@ -10,7 +10,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tachylim.notation.abc.AbcWriter;
 import tachylim.passage.Passage;
-import tachylim.passage.Piece;
+import tachylim.passage.Section;
 import tachylim.passage.Stitching;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
@@ -30,7 +30,7 @@ import tachylim.server.load.LoadService;
 import tachylim.server.load.Today;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StoredPassage;
-import tachylim.server.repertoire.StoredPiece;
+import tachylim.server.repertoire.StoredSection;
 import tachylim.server.web.Refused;
 import tachylim.tempo.Tempo;
 import tachylim.variant.Catalogue;
@@ -124,7 +124,7 @@ public class BenchService {
             }
             boolean all =
                     one.firstNote() == 0 && one.lastNote() == music.notes().size() - 1;
-            Passage stretch = all ? music : music.excerpt(new Piece(one.firstNote(), one.lastNote()));
+            Passage stretch = all ? music : music.excerpt(new Section(one.firstNote(), one.lastNote()));
             var variant = Catalogue.parse(one.variant());
             week.add(new Played(one, variant.title(), variant.of(stretch)));
         }
@@ -169,24 +169,24 @@ public class BenchService {
     }
 
     private StitchingDto stitching(StoredPassage passage) {
-        List<StoredPiece> cut = repertoire.cut(passage);
-        List<Piece> pieces = cut.stream().map(StoredPiece::notes).toList();
+        List<StoredSection> cut = repertoire.cut(passage);
+        List<Section> sections = cut.stream().map(StoredSection::notes).toList();
         List<Integer> order = Stitching.order(
-                pieces,
-                cut.stream().map(StoredPiece::difficulty).toList(),
+                sections,
+                cut.stream().map(StoredSection::difficulty).toList(),
                 passage.stitching(),
                 passage.stitchingLink());
-        List<JoinDto> joins = Stitching.joins(pieces, order).stream()
+        List<JoinDto> joins = Stitching.joins(sections, order).stream()
                 .map(join -> new JoinDto(
                         join.stage(),
-                        join.firstPiece(),
-                        join.lastPiece(),
+                        join.firstSection(),
+                        join.lastSection(),
                         join.notes().firstNote(),
                         join.notes().lastNote(),
                         join.stage() == Stitching.Stage.WHOLE
                                 ? "the whole"
-                                : cut.get(join.firstPiece()).name() + " to "
-                                        + cut.get(join.lastPiece()).name()))
+                                : cut.get(join.firstSection()).name() + " to "
+                                        + cut.get(join.lastSection()).name()))
                 .toList();
         return new StitchingDto(passage.stitching(), passage.stitchingLink(), order, joins);
     }

@@ -18,7 +18,7 @@ import tachylim.server.load.Played;
 import tachylim.server.load.PracticeLog;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StoredPassage;
-import tachylim.server.repertoire.StoredPiece;
+import tachylim.server.repertoire.StoredSection;
 import tachylim.server.web.Refused;
 import tachylim.tempo.Tempo;
 import tachylim.variant.Catalogue;
@@ -60,38 +60,41 @@ public class ChoiceService {
                 who.accountId(), passage.id(), today.minusDays(WEEK - 1), MOST);
     }
 
-    /** The versions chosen for today of just the notes of each of some pieces, that were not played yet. */
+    /** The versions chosen for today of just the notes of each of some sections, that were not played yet. */
     @Transactional(readOnly = true)
-    public Map<Long, List<String>> wanted(SignedIn who, List<StoredPiece> pieces, LocalDate today) {
-        List<ChosenVariant> open = openToday(who, pieces, today);
-        return pieces.stream()
+    public Map<Long, List<String>> wanted(SignedIn who, List<StoredSection> sections, LocalDate today) {
+        List<ChosenVariant> open = openToday(who, sections, today);
+        return sections.stream()
                 .collect(Collectors.toMap(
-                        StoredPiece::id,
-                        piece -> open.stream()
-                                .filter(one -> isOf(one, piece))
+                        StoredSection::id,
+                        section -> open.stream()
+                                .filter(one -> isOf(one, section))
                                 .map(ChosenVariant::variant)
                                 .toList()));
     }
 
-    private List<ChosenVariant> openToday(SignedIn who, List<StoredPiece> pieces, LocalDate today) {
+    private List<ChosenVariant> openToday(SignedIn who, List<StoredSection> sections, LocalDate today) {
         return chosen.findByAccountIdAndPassageIdInAndDayAndPlayedFalseOrderByPlaceAsc(
                 who.accountId(),
-                pieces.stream().map(piece -> piece.passage().id()).distinct().toList(),
+                sections.stream()
+                        .map(section -> section.passage().id())
+                        .distinct()
+                        .toList(),
                 today,
                 MOST);
     }
 
-    private static boolean isOf(ChosenVariant one, StoredPiece piece) {
-        return one.passageId() == piece.passage().id()
-                && one.firstNote() == piece.notes().firstNote()
-                && one.lastNote() == piece.notes().lastNote();
+    private static boolean isOf(ChosenVariant one, StoredSection section) {
+        return one.passageId() == section.passage().id()
+                && one.firstNote() == section.notes().firstNote()
+                && one.lastNote() == section.notes().lastNote();
     }
 
     /** Ticks a version off that was played in a workout, where its minutes are counted already. */
     @Transactional
-    public void playedInRun(SignedIn who, StoredPiece piece, String version, LocalDate today) {
-        openToday(who, List.of(piece), today).stream()
-                .filter(one -> isOf(one, piece) && one.variant().equals(version))
+    public void playedInRun(SignedIn who, StoredSection section, String version, LocalDate today) {
+        openToday(who, List.of(section), today).stream()
+                .filter(one -> isOf(one, section) && one.variant().equals(version))
                 .forEach(one -> one.played(true));
     }
 
@@ -160,7 +163,7 @@ public class ChoiceService {
         practice.played(who, wish.varied() ? played : played.asWritten(ceiling), 0);
     }
 
-    /** The whole goes no faster than its slowest piece: that is what playing on the bench is measured by. */
+    /** The whole goes no faster than its slowest section: that is what playing on the bench is measured by. */
     private Tempo ceiling(SignedIn who, StoredPassage passage) {
         return Weakest.ceilingOf(repertoire.estimates(who, repertoire.cut(passage)));
     }

@@ -6,7 +6,7 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.LocalDate;
-import tachylim.passage.Piece;
+import tachylim.passage.Section;
 
 /** A variant chosen for a day, and whether it was played. */
 @Entity
@@ -75,7 +75,7 @@ public class ChosenVariant {
         return lastNote;
     }
 
-    void move(Piece now) {
+    void move(Section now) {
         this.firstNote = now.firstNote();
         this.lastNote = now.lastNote();
     }

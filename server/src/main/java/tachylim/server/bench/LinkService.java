@@ -13,7 +13,7 @@ import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StoredPassage;
-import tachylim.server.repertoire.StoredPiece;
+import tachylim.server.repertoire.StoredSection;
 import tachylim.server.web.Refused;
 import tachylim.variant.LinkNeed;
 
@@ -47,30 +47,30 @@ public class LinkService {
                         .toList());
     }
 
-    /** The links of each of some pieces that broke of late, from 0, those that need it most first. */
+    /** The links of each of some sections that broke of late, from 0, those that need it most first. */
     @Transactional(readOnly = true)
-    public Map<Long, List<Integer>> weakest(SignedIn who, List<StoredPiece> pieces, LocalDate today) {
+    public Map<Long, List<Integer>> weakest(SignedIn who, List<StoredSection> sections, LocalDate today) {
         Map<Long, List<LinkBreak>> broken = breaks
                 .findByAccountIdAndPassageIdInAndDayGreaterThanEqualOrderByIdDesc(
                         who.accountId(),
-                        pieces.stream()
-                                .map(piece -> piece.passage().id())
+                        sections.stream()
+                                .map(section -> section.passage().id())
                                 .distinct()
                                 .toList(),
                         today.minusDays(LinkNeed.DAYS),
                         MOST)
                 .stream()
                 .collect(Collectors.groupingBy(LinkBreak::passageId));
-        return pieces.stream()
+        return sections.stream()
                 .collect(Collectors.toMap(
-                        StoredPiece::id,
-                        piece -> weakest(
-                                piece, broken.getOrDefault(piece.passage().id(), List.of()), today)));
+                        StoredSection::id,
+                        section -> weakest(
+                                section, broken.getOrDefault(section.passage().id(), List.of()), today)));
     }
 
-    private static List<Integer> weakest(StoredPiece piece, List<LinkBreak> ofPassage, LocalDate today) {
-        int first = piece.notes().firstNote();
-        int links = piece.notes().size() - 1;
+    private static List<Integer> weakest(StoredSection section, List<LinkBreak> ofPassage, LocalDate today) {
+        int first = section.notes().firstNote();
+        int links = section.notes().size() - 1;
         double[] need = need(ofPassage, first + links, today);
         return ofPassage.stream()
                 .filter(one -> one.link() >= first && one.link() < first + links)
@@ -115,14 +115,14 @@ public class LinkService {
         return repeated;
     }
 
-    /** The notes of a piece, counted from 1, that a player did not get to on a day, in the order of the music. */
+    /** The notes of a section, counted from 1, that a player did not get to on a day, in the order of the music. */
     @Transactional(readOnly = true)
-    public List<Integer> brokeOn(SignedIn who, StoredPiece piece, LocalDate day) {
-        int first = piece.notes().firstNote();
-        return breaks(who, piece.passage(), day).stream()
+    public List<Integer> brokeOn(SignedIn who, StoredSection section, LocalDate day) {
+        int first = section.notes().firstNote();
+        return breaks(who, section.passage(), day).stream()
                 .filter(one -> one.day().equals(day))
                 .map(one -> one.link() - first + 2)
-                .filter(note -> note >= 2 && note <= piece.notes().size())
+                .filter(note -> note >= 2 && note <= section.notes().size())
                 .distinct()
                 .sorted()
                 .toList();

@@ -20,7 +20,7 @@ import tachylim.server.ceiling.Standing;
 import tachylim.server.ceiling.StandingService;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StoredPassage;
-import tachylim.server.repertoire.StoredPiece;
+import tachylim.server.repertoire.StoredSection;
 import tachylim.server.web.Refused;
 
 /** What of a passage's preparation has been reached, and what a later log or a changed mark took away again. */
@@ -64,15 +64,16 @@ public class ReadinessService {
     }
 
     private Preparation afterBreaks(SignedIn who, StoredPassage passage, Preparation kept, LocalDate since) {
-        List<StoredPiece> pieces = repertoire.cut(passage);
+        List<StoredSection> sections = repertoire.cut(passage);
         Map<Long, Standing> known = standings.standings(
-                who, pieces.stream().map(StoredPiece::subject).toList(), accounts.today(who));
+                who, sections.stream().map(StoredSection::subject).toList(), accounts.today(who));
         List<Preparation.Broken> broken =
-                passes.brokenAfter(who, pieces.stream().map(StoredPiece::id).toList(), since).stream()
+                passes.brokenAfter(who, sections.stream().map(StoredSection::id).toList(), since).stream()
                         .map(pass -> new Preparation.Broken(
-                                pass.day(), known.get(pass.pieceId()).estimate().overEase(pass.tempo())))
+                                pass.day(),
+                                known.get(pass.sectionId()).estimate().overEase(pass.tempo())))
                         .toList();
-        return kept.after(broken, pieces.size() == 1);
+        return kept.after(broken, sections.size() == 1);
     }
 
     @Transactional(readOnly = true)

@@ -6,7 +6,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tachylim.notation.abc.AbcWriter;
 import tachylim.passage.Passage;
-import tachylim.passage.Piece;
+import tachylim.passage.Section;
 import tachylim.server.account.SignedIn;
 import tachylim.server.bench.BenchDtos.DriverDto;
 import tachylim.server.bench.BenchDtos.Engraved;
@@ -56,7 +56,7 @@ public class VariantService {
         int from = first == null ? 0 : first;
         int to = last == null ? whole.notes().size() - 1 : last;
         boolean all = from == 0 && to == whole.notes().size() - 1;
-        Passage music = all ? whole : Refused.unlessValid("last", () -> whole.excerpt(new Piece(from, to)));
+        Passage music = all ? whole : Refused.unlessValid("last", () -> whole.excerpt(new Section(from, to)));
         return new Stretch(passage, music, from, to);
     }
 
@@ -78,7 +78,7 @@ public class VariantService {
             throw Refused.field(
                     "last",
                     "This is " + stretch.music.notes().size() + " notes; a sheet of variants is made for up to "
-                            + Catalogue.MOST_NOTES + ". Choose a piece.");
+                            + Catalogue.MOST_NOTES + ". Choose a section.");
         }
         return stretch;
     }
@@ -106,7 +106,7 @@ public class VariantService {
 
     /** Its first notes, for a sheet that is looked over. */
     private static Passage preview(Passage music) {
-        return music.notes().size() <= PREVIEW_NOTES ? music : music.excerpt(new Piece(0, PREVIEW_NOTES - 1));
+        return music.notes().size() <= PREVIEW_NOTES ? music : music.excerpt(new Section(0, PREVIEW_NOTES - 1));
     }
 
     /** A variant by its key, with all its notes; also a cell of the player's own. */
@@ -128,8 +128,8 @@ public class VariantService {
     public LinkView link(SignedIn who, long passageId, int link) {
         Stretch stretch = stretch(who, passageId, null, null);
         List<WindowDto> windows = Refused.unlessValid("link", () -> Isolation.around(stretch.music, link)).stream()
-                .map(piece -> new WindowDto(
-                        piece.firstNote(), piece.lastNote(), AbcWriter.write(stretch.music.excerpt(piece))))
+                .map(section -> new WindowDto(
+                        section.firstNote(), section.lastNote(), AbcWriter.write(stretch.music.excerpt(section))))
                 .toList();
         if (stretch.music.notes().size() > Catalogue.MOST_NOTES) {
             return new LinkView(link, windows, List.of());

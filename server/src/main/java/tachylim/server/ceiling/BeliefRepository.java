@@ -7,10 +7,10 @@ import org.springframework.data.jpa.repository.Query;
 
 interface BeliefRepository extends JpaRepository<StoredBelief, Long> {
 
-    List<StoredBelief> findByAccountIdAndPieceIdIn(long accountId, Collection<Long> pieceIds);
+    List<StoredBelief> findByAccountIdAndSectionIdIn(long accountId, Collection<Long> sectionIds);
 
     @Query("""
-            select new tachylim.server.ceiling.Said(b.pieceId, b.day, b.passes, b.said, b.alert, b.feltKept) from StoredBelief b
-            where b.accountId = :accountId and b.pieceId in :pieceIds""")
-    List<Said> said(long accountId, Collection<Long> pieceIds);
+            select new tachylim.server.ceiling.Said(b.sectionId, b.day, b.passes, b.said, b.alert, b.feltKept) from StoredBelief b
+            where b.accountId = :accountId and b.sectionId in :sectionIds""")
+    List<Said> said(long accountId, Collection<Long> sectionIds);
 }

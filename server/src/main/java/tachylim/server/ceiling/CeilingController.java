@@ -47,12 +47,12 @@ class CeilingController {
     record AwkwardDto(double from, double to, int passes, double clean, double cleanAbove) {}
 
     /** A part of the passage and how fast it is; of those it is cut into, and of joins and links played on their own. */
-    record PartDto(long pieceId, String name, boolean cut, EstimateDto estimate) {}
+    record PartDto(long sectionId, String name, boolean cut, EstimateDto estimate) {}
 
     /** How fast the whole passage may run, and which of its parts holds it back. */
     record WholeDto(double tempo, long weakest, List<PartDto> parts) {}
 
-    /** How fast a piece is in a mode of articulation or movement, by so many of its passes. */
+    /** How fast a section is in a mode of articulation or movement, by so many of its passes. */
     record ModeDto(String name, int passes, EstimateDto estimate) {}
 
     /** A ceiling test and what it found. */
@@ -78,9 +78,9 @@ class CeilingController {
             @Schema(nullable = true) Double timesThePractice) {}
 
     record CeilingView(
-            long pieceId,
+            long sectionId,
             String passage,
-            String piece,
+            String section,
             double targetBpm,
             @Schema(nullable = true) LocalDate neededOn,
             LocalDate today,
@@ -105,9 +105,9 @@ class CeilingController {
     /** What a ceiling test found, and what has changed since the one before. */
     record TestView(
             long runId,
-            long pieceId,
+            long sectionId,
             String passage,
-            String piece,
+            String section,
             double targetBpm,
             LocalDate day,
             EstimateDto estimate,
@@ -116,7 +116,7 @@ class CeilingController {
             List<MeasuredPass> passes,
             @Schema(nullable = true) TestDto before) {}
 
-    @GetMapping("/pieces/{id}/ceiling")
+    @GetMapping("/sections/{id}/ceiling")
     CeilingView ceiling(@AuthenticationPrincipal SignedIn who, @PathVariable long id) {
         return ceilings.view(who, id);
     }

@@ -1,5 +1,6 @@
 package tachylim.server.ceiling;
 
+import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.IdClass;
@@ -11,16 +12,17 @@ import tachylim.ceiling.Moments;
 import tachylim.ceiling.Posterior;
 import tachylim.server.record.AssignedId;
 
-/** Where a piece's ceiling stood at the end of a day on which it was played. */
+/** Where a section's ceiling stood at the end of a day on which it was played. */
 @Entity
 @IdClass(CeilingDay.Key.class)
 public class CeilingDay extends AssignedId<CeilingDay.Key> {
 
-    /** One piece on one day. */
-    public record Key(Long pieceId, LocalDate day) implements Serializable {}
+    /** One section on one day. */
+    public record Key(Long sectionId, LocalDate day) implements Serializable {}
 
     @Id
-    private Long pieceId;
+    @Column(name = "piece_id")
+    private Long sectionId;
 
     @Id
     private LocalDate day;
@@ -38,9 +40,9 @@ public class CeilingDay extends AssignedId<CeilingDay.Key> {
 
     protected CeilingDay() {}
 
-    CeilingDay(long accountId, long pieceId, LocalDate day) {
+    CeilingDay(long accountId, long sectionId, LocalDate day) {
         this.accountId = accountId;
-        this.pieceId = pieceId;
+        this.sectionId = sectionId;
         this.day = day;
     }
 
@@ -76,8 +78,8 @@ public class CeilingDay extends AssignedId<CeilingDay.Key> {
         return ease;
     }
 
-    Long pieceId() {
-        return pieceId;
+    Long sectionId() {
+        return sectionId;
     }
 
     public double ceiling() {
@@ -106,6 +108,6 @@ public class CeilingDay extends AssignedId<CeilingDay.Key> {
 
     @Override
     public Key getId() {
-        return new Key(pieceId, day);
+        return new Key(sectionId, day);
     }
 }

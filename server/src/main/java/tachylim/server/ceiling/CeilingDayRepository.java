@@ -9,16 +9,16 @@ import org.springframework.data.jpa.repository.Query;
 
 interface CeilingDayRepository extends JpaRepository<CeilingDay, CeilingDay.Key> {
 
-    List<CeilingDay> findByAccountIdAndPieceIdOrderByDayDesc(long accountId, long pieceId, Limit limit);
+    List<CeilingDay> findByAccountIdAndSectionIdOrderByDayDesc(long accountId, long sectionId, Limit limit);
 
-    List<CeilingDay> findByAccountIdAndPieceIdInAndDayGreaterThanEqualOrderByDayAsc(
-            long accountId, Collection<Long> pieceIds, LocalDate since);
+    List<CeilingDay> findByAccountIdAndSectionIdInAndDayGreaterThanEqualOrderByDayAsc(
+            long accountId, Collection<Long> sectionIds, LocalDate since);
 
-    void deleteByAccountIdAndPieceIdAndDayAfter(long accountId, long pieceId, LocalDate day);
+    void deleteByAccountIdAndSectionIdAndDayAfter(long accountId, long sectionId, LocalDate day);
 
-    /** The last day of each of some pieces before {@code day}. */
+    /** The last day of each of some sections before {@code day}. */
     @Query("""
-            select d from CeilingDay d where d.accountId = :accountId and d.pieceId in :pieceIds
-              and d.day = (select max(e.day) from CeilingDay e where e.pieceId = d.pieceId and e.day < :day)""")
-    List<CeilingDay> before(long accountId, Collection<Long> pieceIds, LocalDate day);
+            select d from CeilingDay d where d.accountId = :accountId and d.sectionId in :sectionIds
+              and d.day = (select max(e.day) from CeilingDay e where e.sectionId = d.sectionId and e.day < :day)""")
+    List<CeilingDay> before(long accountId, Collection<Long> sectionIds, LocalDate day);
 }

@@ -41,7 +41,7 @@ import tachylim.shown.BandDto;
 import tachylim.shown.EstimateDto;
 import tachylim.tempo.Tempo;
 
-/** What is known of a piece's ceiling, for looking at. */
+/** What is known of a section's ceiling, for looking at. */
 @Service
 class CeilingService {
 
@@ -54,7 +54,7 @@ class CeilingService {
     private static final int CONE_STEPS = 12;
 
     private final StandingService standings;
-    private final Pieces pieces;
+    private final Sections sections;
     private final AccountService accounts;
     private final Passes played;
     private final PlayedPassRepository passes;
@@ -62,13 +62,13 @@ class CeilingService {
 
     CeilingService(
             StandingService standings,
-            Pieces pieces,
+            Sections sections,
             AccountService accounts,
             Passes played,
             PlayedPassRepository passes,
             CeilingTestRepository tests) {
         this.standings = standings;
-        this.pieces = pieces;
+        this.sections = sections;
         this.accounts = accounts;
         this.played = played;
         this.passes = passes;
@@ -77,26 +77,26 @@ class CeilingService {
 
     @Transactional(readOnly = true)
     CeilingView view(SignedIn who, long id) {
-        Pieces.Named piece = pieces.named(who, id);
+        Sections.Named section = sections.named(who, id);
         LocalDate today = accounts.today(who);
-        List<Pieces.PartOf> parts = pieces.parts(who, piece.passageId());
+        List<Sections.PartOf> parts = sections.parts(who, section.passageId());
         Map<Long, Standing> known = standings.standings(
-                who, parts.stream().map(Pieces.PartOf::subject).toList(), today);
+                who, parts.stream().map(Sections.PartOf::subject).toList(), today);
         Standing standing = known.get(id);
         Posterior belief = standing.belief();
         List<CeilingDay> days = standings.history(who, id);
         Long since = standing.lastPlayed() == null ? null : ChronoUnit.DAYS.between(standing.lastPlayed(), today);
         return new CeilingView(
                 id,
-                piece.passage(),
-                piece.piece(),
-                piece.targetBpm(),
-                piece.neededOn(),
+                section.passage(),
+                section.section(),
+                section.targetBpm(),
+                section.neededOn(),
                 today,
                 standing.dto(),
-                BandDto.of(belief.ceilingOf(piece.burstShare())),
+                BandDto.of(belief.ceilingOf(section.burstShare())),
                 standings
-                        .tension(who, piece.subject(), today)
+                        .tension(who, section.subject(), today)
                         .tempoAt(TensionCurve.EDGE)
                         .map(Tempo::bpm)
                         .orElse(null),
@@ -109,15 +109,15 @@ class CeilingService {
                 tests.found(who.accountId(), id, Limit.of(MOST_TESTS)).stream()
                         .map(CeilingService::dto)
                         .toList(),
-                forecast(days, piece, today),
+                forecast(days, section, today),
                 whole(parts, known),
                 modes(who, id, standing.estimate()));
     }
 
-    private List<ModeDto> modes(SignedIn who, long id, Estimate piece) {
+    private List<ModeDto> modes(SignedIn who, long id, Estimate section) {
         return played.inModes(who, id).entrySet().stream()
                 .map(mode -> new ModeDto(
-                        mode.getKey(), mode.getValue().size(), EstimateDto.of(Modes.of(piece, mode.getValue()))))
+                        mode.getKey(), mode.getValue().size(), EstimateDto.of(Modes.of(section, mode.getValue()))))
                 .toList();
     }
 
@@ -129,20 +129,20 @@ class CeilingService {
                 EstimateDto.of(found.said().estimate(found.passes())));
     }
 
-    private static WholeDto whole(List<Pieces.PartOf> parts, Map<Long, Standing> known) {
-        List<Pieces.PartOf> cut = parts.stream().filter(Pieces.PartOf::cut).toList();
+    private static WholeDto whole(List<Sections.PartOf> parts, Map<Long, Standing> known) {
+        List<Sections.PartOf> cut = parts.stream().filter(Sections.PartOf::cut).toList();
         List<Estimate> estimates = cut.stream()
-                .map(part -> known.get(part.subject().pieceId()).estimate())
+                .map(part -> known.get(part.subject().sectionId()).estimate())
                 .toList();
         return new WholeDto(
                 Weakest.wholeOf(estimates).bpm(),
-                cut.get(Weakest.of(estimates)).subject().pieceId(),
+                cut.get(Weakest.of(estimates)).subject().sectionId(),
                 parts.stream()
                         .map(part -> new PartDto(
-                                part.subject().pieceId(),
+                                part.subject().sectionId(),
                                 part.name(),
                                 part.cut(),
-                                known.get(part.subject().pieceId()).dto()))
+                                known.get(part.subject().sectionId()).dto()))
                         .toList());
     }
 
@@ -160,16 +160,16 @@ class CeilingService {
     }
 
     /** What the days so far say of those to come; null while they are too few. */
-    private static ForecastDto forecast(List<CeilingDay> days, Pieces.Named piece, LocalDate today) {
+    private static ForecastDto forecast(List<CeilingDay> days, Sections.Named section, LocalDate today) {
         return Forecast.of(days.stream().map(CeilingDay::measured).toList())
-                .map(forecast -> dto(forecast, piece, today))
+                .map(forecast -> dto(forecast, section, today))
                 .orElse(null);
     }
 
-    private static ForecastDto dto(Forecast forecast, Pieces.Named piece, LocalDate today) {
-        Tempo target = Tempo.of(piece.targetBpm());
-        boolean dated = piece.neededOn() != null && piece.neededOn().isAfter(today);
-        LocalDate until = dated ? piece.neededOn() : today.plusDays(USUALLY_AHEAD);
+    private static ForecastDto dto(Forecast forecast, Sections.Named section, LocalDate today) {
+        Tempo target = Tempo.of(section.targetBpm());
+        boolean dated = section.neededOn() != null && section.neededOn().isAfter(today);
+        LocalDate until = dated ? section.neededOn() : today.plusDays(USUALLY_AHEAD);
         long then = until.toEpochDay();
         long days = ChronoUnit.DAYS.between(today, until);
         List<ConePoint> cone = IntStream.rangeClosed(0, (int) Math.min(CONE_STEPS, days))
@@ -199,17 +199,17 @@ class CeilingService {
     TestView test(SignedIn who, long runId) {
         CeilingTest test = tests.findByRunIdAndAccountId(runId, who.accountId())
                 .orElseThrow(() -> Refused.notFound("This ceiling test"));
-        Pieces.Named piece = pieces.named(who, test.pieceId());
+        Sections.Named section = sections.named(who, test.sectionId());
         Posterior belief = test.belief();
         return new TestView(
                 runId,
-                test.pieceId(),
-                piece.passage(),
-                piece.piece(),
-                piece.targetBpm(),
+                test.sectionId(),
+                section.passage(),
+                section.section(),
+                section.targetBpm(),
                 test.day(),
                 EstimateDto.of(test.estimate()),
-                BandDto.of(belief.ceilingOf(piece.burstShare())),
+                BandDto.of(belief.ceilingOf(section.burstShare())),
                 curve(belief, test.estimate()),
                 passes.probes(who.accountId(), runId).stream()
                         .map(pass -> new MeasuredPass(
@@ -218,8 +218,8 @@ class CeilingService {
                                 pass.tension().ordinal(),
                                 pass.reserve()))
                         .toList(),
-                tests.findFirstByAccountIdAndPieceIdAndRunIdLessThanOrderByRunIdDesc(
-                                who.accountId(), test.pieceId(), runId)
+                tests.findFirstByAccountIdAndSectionIdAndRunIdLessThanOrderByRunIdDesc(
+                                who.accountId(), test.sectionId(), runId)
                         .map(before -> new TestDto(
                                 before.getId(), before.day(), before.probes(), EstimateDto.of(before.estimate())))
                         .orElse(null));

@@ -19,7 +19,10 @@ class CeilingTest extends AssignedId<Long> {
     private Long runId;
 
     private Long accountId;
-    private Long pieceId;
+
+    @Column(name = "piece_id")
+    private Long sectionId;
+
     private LocalDate day;
 
     @Column(columnDefinition = "blob")
@@ -33,10 +36,10 @@ class CeilingTest extends AssignedId<Long> {
 
     protected CeilingTest() {}
 
-    CeilingTest(long runId, long accountId, long pieceId, LocalDate day) {
+    CeilingTest(long runId, long accountId, long sectionId, LocalDate day) {
         this.runId = runId;
         this.accountId = accountId;
-        this.pieceId = pieceId;
+        this.sectionId = sectionId;
         this.day = day;
     }
 
@@ -56,8 +59,8 @@ class CeilingTest extends AssignedId<Long> {
         return said.estimate(passes);
     }
 
-    Long pieceId() {
-        return pieceId;
+    Long sectionId() {
+        return sectionId;
     }
 
     LocalDate day() {

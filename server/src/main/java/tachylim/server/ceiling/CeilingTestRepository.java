@@ -14,13 +14,13 @@ interface CeilingTestRepository extends JpaRepository<CeilingTest, Long> {
 
     @Query("""
             select new tachylim.server.ceiling.CeilingTestRepository$Found(t.runId, t.day, t.passes, t.probes, t.said)
-            from CeilingTest t where t.accountId = :accountId and t.pieceId = :pieceId order by t.runId desc""")
-    List<Found> found(long accountId, long pieceId, Limit most);
+            from CeilingTest t where t.accountId = :accountId and t.sectionId = :sectionId order by t.runId desc""")
+    List<Found> found(long accountId, long sectionId, Limit most);
 
     boolean existsByRunIdAndAccountId(long runId, long accountId);
 
     Optional<CeilingTest> findByRunIdAndAccountId(long runId, long accountId);
 
-    Optional<CeilingTest> findFirstByAccountIdAndPieceIdAndRunIdLessThanOrderByRunIdDesc(
-            long accountId, long pieceId, long runId);
+    Optional<CeilingTest> findFirstByAccountIdAndSectionIdAndRunIdLessThanOrderByRunIdDesc(
+            long accountId, long sectionId, long runId);
 }

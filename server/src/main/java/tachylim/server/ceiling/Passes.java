@@ -23,7 +23,7 @@ import tachylim.ceiling.Modes;
 import tachylim.ceiling.Posterior;
 import tachylim.method.School;
 import tachylim.server.account.SignedIn;
-import tachylim.server.ceiling.PlayedPassRepository.OfPiece;
+import tachylim.server.ceiling.PlayedPassRepository.OfSection;
 import tachylim.task.PassKind;
 import tachylim.task.Tension;
 import tachylim.task.Verdict;
@@ -66,7 +66,7 @@ public class Passes {
     public record Place(long runId, int ordinal, LocalDate day, Instant at, boolean history) {}
 
     /**
-     * Keeps a pass of a run, and lets its piece's ceiling learn from it.
+     * Keeps a pass of a run, and lets its section's ceiling learn from it.
      *
      * @param run the run with it
      * @param index which of its segments it is
@@ -77,7 +77,7 @@ public class Passes {
         Block block = run.blocks().get(segment.block());
         Pass pass = (Pass) segment.step();
         for (int turn = 0; turn < segment.passes(); turn++) {
-            passes.save(new PlayedPass(who.accountId(), subject.pieceId(), place, segment, block.music(), turn));
+            passes.save(new PlayedPass(who.accountId(), subject.sectionId(), place, segment, block.music(), turn));
         }
         Known known = run.known(block.theme());
         if (place.history()) {
@@ -99,7 +99,7 @@ public class Passes {
 
     private void measured(SignedIn who, Subject subject, Place place, Posterior belief) {
         CeilingTest test = tests.findById(place.runId())
-                .orElseGet(() -> new CeilingTest(place.runId(), who.accountId(), subject.pieceId(), place.day()));
+                .orElseGet(() -> new CeilingTest(place.runId(), who.accountId(), subject.sectionId(), place.day()));
         test.measured(belief);
         tests.save(test);
     }
@@ -110,14 +110,14 @@ public class Passes {
         return tests.existsByRunIdAndAccountId(runId, who.accountId());
     }
 
-    /** The bands of tempos that go wrong more often than faster ones, by the last weeks, of each of some pieces. */
+    /** The bands of tempos that go wrong more often than faster ones, by the last weeks, of each of some sections. */
     @Transactional(readOnly = true)
-    public Map<Long, List<AwkwardBand>> awkward(SignedIn who, Collection<Long> pieceIds, LocalDate day) {
+    public Map<Long, List<AwkwardBand>> awkward(SignedIn who, Collection<Long> sectionIds, LocalDate day) {
         Map<Long, List<AwkwardBands.Tried>> tried = new HashMap<>();
-        pieceIds.forEach(id -> tried.put(id, new ArrayList<>()));
+        sectionIds.forEach(id -> tried.put(id, new ArrayList<>()));
         for (PlayedPassRepository.Whole one :
-                passes.wholes(who.accountId(), pieceIds, day.minusDays(AwkwardBands.DAYS), Evidence.TIRED_BELOW)) {
-            tried.get(one.pieceId())
+                passes.wholes(who.accountId(), sectionIds, day.minusDays(AwkwardBands.DAYS), Evidence.TIRED_BELOW)) {
+            tried.get(one.sectionId())
                     .add(new AwkwardBands.Tried(
                             one.day().toEpochDay(),
                             Tempo.of(one.tempo()),
@@ -126,32 +126,33 @@ public class Passes {
         }
         Map<Long, List<AwkwardBand>> found = new HashMap<>();
         // To look for bands is to simulate; the same passes have the same bands.
-        tried.forEach((id, ofPiece) -> found.put(
-                id, bands.get(new Looked(id, ofPiece.size(), ofPiece.hashCode()), same -> AwkwardBands.in(ofPiece))));
+        tried.forEach((id, ofSection) -> found.put(
+                id,
+                bands.get(new Looked(id, ofSection.size(), ofSection.hashCode()), same -> AwkwardBands.in(ofSection))));
         return found;
     }
 
-    /** The judged passes of a piece in modes, by their names, the oldest first. */
+    /** The judged passes of a section in modes, by their names, the oldest first. */
     @Transactional(readOnly = true)
-    public Map<String, List<Modes.Tried>> inModes(SignedIn who, long pieceId) {
+    public Map<String, List<Modes.Tried>> inModes(SignedIn who, long sectionId) {
         Map<String, List<Modes.Tried>> modes = new TreeMap<>();
         for (PlayedPassRepository.InMode one :
-                passes.inModes(who.accountId(), pieceId, Music.MODE, PAST_MODES, MOST_IN_MODES)) {
+                passes.inModes(who.accountId(), sectionId, Music.MODE, PAST_MODES, MOST_IN_MODES)) {
             modes.computeIfAbsent(Music.modeOf(one.way()), none -> new ArrayList<>())
                     .add(0, new Modes.Tried(Tempo.of(one.tempo()), one.verdict(), one.reserve()));
         }
         return modes;
     }
 
-    /** How fast a piece is in the modes that it was played in. */
+    /** How fast a section is in the modes that it was played in. */
     @Transactional(readOnly = true)
-    public Map<String, Estimate> modes(SignedIn who, long pieceId, Estimate piece) {
+    public Map<String, Estimate> modes(SignedIn who, long sectionId, Estimate section) {
         Map<String, Estimate> estimates = new TreeMap<>();
-        inModes(who, pieceId).forEach((mode, tried) -> estimates.put(mode, Modes.of(piece, tried)));
+        inModes(who, sectionId).forEach((mode, tried) -> estimates.put(mode, Modes.of(section, tried)));
         return estimates;
     }
 
-    private record Looked(long pieceId, int passes, int digest) {}
+    private record Looked(long sectionId, int passes, int digest) {}
 
     /** Takes over a tension that was put right. */
     @Transactional
@@ -173,10 +174,10 @@ public class Passes {
         passes.flush();
     }
 
-    /** The runs from one on in which a piece was played, in their order. */
+    /** The runs from one on in which a section was played, in their order. */
     @Transactional(readOnly = true)
-    public List<Long> runsOf(SignedIn who, long pieceId, long from) {
-        return passes.runsOf(who.accountId(), pieceId, from);
+    public List<Long> runsOf(SignedIn who, long sectionId, long from) {
+        return passes.runsOf(who.accountId(), sectionId, from);
     }
 
     /** Takes back a pass that counted as left without a word. */
@@ -197,42 +198,42 @@ public class Passes {
         return passes.days(who.accountId(), from, to);
     }
 
-    /** How many passes of a day a piece has had, warming up not counted, and how many of these measured. */
-    public record Had(Long pieceId, Long passes, Long probes) {}
+    /** How many passes of a day a section has had, warming up not counted, and how many of these measured. */
+    public record Had(Long sectionId, Long passes, Long probes) {}
 
-    /** What each piece that was played on a day has had, put away or not. */
+    /** What each section that was played on a day has had, put away or not. */
     @Transactional(readOnly = true)
     public List<Had> had(SignedIn who, LocalDate day) {
         return passes.had(who.accountId(), day);
     }
 
-    /** The effort that each piece has had from a day to another. */
+    /** The effort that each section has had from a day to another. */
     @Transactional(readOnly = true)
     public Map<Long, Double> efforts(SignedIn who, LocalDate from, LocalDate to) {
         return passes.efforts(who.accountId(), from, to).stream()
-                .collect(Collectors.toMap(OfPiece::pieceId, OfPiece::figure));
+                .collect(Collectors.toMap(OfSection::sectionId, OfSection::figure));
     }
 
-    /** Passes of some pieces as written that broke after {@code day}, newest first. */
+    /** Passes of some sections as written that broke after {@code day}, newest first. */
     @Transactional(readOnly = true)
-    public List<PlayedPass> brokenAfter(SignedIn who, Collection<Long> pieceIds, LocalDate day) {
-        return passes.brokenAfter(who.accountId(), pieceIds, day, MOST);
+    public List<PlayedPass> brokenAfter(SignedIn who, Collection<Long> sectionIds, LocalDate day) {
+        return passes.brokenAfter(who.accountId(), sectionIds, day, MOST);
     }
 
-    /** The slowest tempo of a day at which a hand gripped, of those of some pieces on which one did. */
+    /** The slowest tempo of a day at which a hand gripped, of those of some sections on which one did. */
     @Transactional(readOnly = true)
-    public Map<Long, Tempo> gripped(SignedIn who, Collection<Long> pieceIds, LocalDate day) {
-        return tempos(passes.slowest(who.accountId(), pieceIds, day, Tension.GRIPPING.ordinal()));
+    public Map<Long, Tempo> gripped(SignedIn who, Collection<Long> sectionIds, LocalDate day) {
+        return tempos(passes.slowest(who.accountId(), sectionIds, day, Tension.GRIPPING.ordinal()));
     }
 
-    private static Map<Long, Tempo> tempos(List<PlayedPassRepository.OfPiece> figures) {
-        return figures.stream().collect(Collectors.toMap(OfPiece::pieceId, one -> Tempo.of(one.figure())));
+    private static Map<Long, Tempo> tempos(List<PlayedPassRepository.OfSection> figures) {
+        return figures.stream().collect(Collectors.toMap(OfSection::sectionId, one -> Tempo.of(one.figure())));
     }
 
-    /** Where the last climb ended on those of some pieces that have had one: the tempo of its last pass. */
+    /** Where the last climb ended on those of some sections that have had one: the tempo of its last pass. */
     @Transactional(readOnly = true)
-    public Map<Long, Tempo> lastClimbs(SignedIn who, Collection<Long> pieceIds) {
-        List<Long> last = passes.lastClimbs(who.accountId(), pieceIds);
+    public Map<Long, Tempo> lastClimbs(SignedIn who, Collection<Long> sectionIds) {
+        List<Long> last = passes.lastClimbs(who.accountId(), sectionIds);
         return last.isEmpty() ? Map.of() : tempos(passes.tempos(last));
     }
 }

@@ -1,5 +1,6 @@
 package tachylim.server.ceiling;
 
+import jakarta.persistence.Column;
 import jakarta.persistence.Convert;
 import jakarta.persistence.Entity;
 import jakarta.persistence.GeneratedValue;
@@ -29,7 +30,10 @@ public class PlayedPass {
     private Long runId;
     private int ordinal;
     private int turn;
-    private Long pieceId;
+
+    @Column(name = "piece_id")
+    private Long sectionId;
+
     private LocalDate day;
     private Instant at;
 
@@ -65,13 +69,13 @@ public class PlayedPass {
      *
      * @param turn which of those that were answered together, from 0
      */
-    PlayedPass(long accountId, long pieceId, Passes.Place place, Segment segment, Music music, int turn) {
+    PlayedPass(long accountId, long sectionId, Passes.Place place, Segment segment, Music music, int turn) {
         Pass pass = (Pass) segment.step();
         this.accountId = accountId;
         this.runId = place.runId();
         this.ordinal = place.ordinal();
         this.turn = turn;
-        this.pieceId = pieceId;
+        this.sectionId = sectionId;
         this.day = place.day();
         this.at = place.at();
         this.kind = pass.kind();
@@ -108,8 +112,8 @@ public class PlayedPass {
         return ordinal;
     }
 
-    public Long pieceId() {
-        return pieceId;
+    public Long sectionId() {
+        return sectionId;
     }
 
     public LocalDate day() {

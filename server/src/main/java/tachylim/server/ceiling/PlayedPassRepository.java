@@ -23,13 +23,13 @@ interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
     List<DaySums> days(long accountId, LocalDate from, LocalDate to);
 
     /** A tempo and the tension felt there; where nothing was said nothing was felt either. */
-    record FeltPass(Long pieceId, double tempo, int tension) {}
+    record FeltPass(Long sectionId, double tempo, int tension) {}
 
     @QueryHints(@QueryHint(name = HibernateHints.HINT_FLUSH_MODE, value = "COMMIT"))
     @Query("""
-            select new tachylim.server.ceiling.PlayedPassRepository$FeltPass(p.pieceId, p.tempo, p.tension) from PlayedPass p
-            where p.accountId = :accountId and p.pieceId in :pieceIds and p.day > :since and p.verdict is not null""")
-    List<FeltPass> felt(long accountId, Collection<Long> pieceIds, LocalDate since);
+            select new tachylim.server.ceiling.PlayedPassRepository$FeltPass(p.sectionId, p.tempo, p.tension) from PlayedPass p
+            where p.accountId = :accountId and p.sectionId in :sectionIds and p.day > :since and p.verdict is not null""")
+    List<FeltPass> felt(long accountId, Collection<Long> sectionIds, LocalDate since);
 
     /** All verdicts of one kind at one tempo. */
     interface Tries {
@@ -44,59 +44,59 @@ interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
 
     @Query("""
             select p.tempo as tempo, p.kind as kind, p.verdict as verdict, count(p) as count from PlayedPass p
-            where p.accountId = :accountId and p.pieceId = :pieceId and p.day > :since
+            where p.accountId = :accountId and p.sectionId = :sectionId and p.day > :since
               and p.kind <> tachylim.task.PassKind.WARM_UP and p.verdict is not null and p.way = ''
             group by p.tempo, p.kind, p.verdict order by p.tempo""")
-    List<Tries> tries(long accountId, long pieceId, LocalDate since);
+    List<Tries> tries(long accountId, long sectionId, LocalDate since);
 
-    /** A figure of one piece. */
-    record OfPiece(Long pieceId, double figure) {}
+    /** A figure of one section. */
+    record OfSection(Long sectionId, double figure) {}
 
     @Query("""
-            select new tachylim.server.ceiling.PlayedPassRepository$OfPiece(p.pieceId, max(p.rate)) from PlayedPass p
-            where p.accountId = :accountId and p.pieceId in :pieceIds
+            select new tachylim.server.ceiling.PlayedPassRepository$OfSection(p.sectionId, max(p.rate)) from PlayedPass p
+            where p.accountId = :accountId and p.sectionId in :sectionIds
               and p.verdict = tachylim.task.Verdict.CLEAN
-            group by p.pieceId""")
-    List<OfPiece> fastestClean(long accountId, Collection<Long> pieceIds);
+            group by p.sectionId""")
+    List<OfSection> fastestClean(long accountId, Collection<Long> sectionIds);
 
     @Query("""
-            select new tachylim.server.ceiling.PlayedPassRepository$OfPiece(p.pieceId, sum(p.effort)) from PlayedPass p
+            select new tachylim.server.ceiling.PlayedPassRepository$OfSection(p.sectionId, sum(p.effort)) from PlayedPass p
             where p.accountId = :accountId and p.day between :from and :to
-            group by p.pieceId""")
-    List<OfPiece> efforts(long accountId, LocalDate from, LocalDate to);
+            group by p.sectionId""")
+    List<OfSection> efforts(long accountId, LocalDate from, LocalDate to);
 
     @Query("""
-            select new tachylim.server.ceiling.Passes$Had(p.pieceId, count(p),
+            select new tachylim.server.ceiling.Passes$Had(p.sectionId, count(p),
                    sum(case when p.kind = tachylim.task.PassKind.PROBE then 1 else 0 end)) from PlayedPass p
             where p.accountId = :accountId and p.day = :day
               and p.kind <> tachylim.task.PassKind.WARM_UP
-            group by p.pieceId""")
+            group by p.sectionId""")
     List<Passes.Had> had(long accountId, LocalDate day);
 
-    /** A pass of the whole piece with the ceiling as it stood that day. */
-    record Whole(Long pieceId, LocalDate day, double tempo, double ceiling, Verdict verdict) {}
+    /** A pass of the whole section with the ceiling as it stood that day. */
+    record Whole(Long sectionId, LocalDate day, double tempo, double ceiling, Verdict verdict) {}
 
     @Query("""
-            select new tachylim.server.ceiling.PlayedPassRepository$Whole(p.pieceId, p.day, p.tempo, d.ceiling, p.verdict)
-            from PlayedPass p join CeilingDay d on d.pieceId = p.pieceId and d.day = p.day
-            where p.accountId = :accountId and p.pieceId in :pieceIds and p.day > :since and p.verdict is not null
+            select new tachylim.server.ceiling.PlayedPassRepository$Whole(p.sectionId, p.day, p.tempo, d.ceiling, p.verdict)
+            from PlayedPass p join CeilingDay d on d.sectionId = p.sectionId and d.day = p.day
+            where p.accountId = :accountId and p.sectionId in :sectionIds and p.day > :since and p.verdict is not null
               and p.kind not in (tachylim.task.PassKind.WARM_UP, tachylim.task.PassKind.BURST)
               and p.reserve >= :rested and p.way = ''
             order by p.id""")
-    List<Whole> wholes(long accountId, Collection<Long> pieceIds, LocalDate since, double rested);
+    List<Whole> wholes(long accountId, Collection<Long> sectionIds, LocalDate since, double rested);
 
     /** A pass in a mode. */
     record InMode(String way, double tempo, Verdict verdict, double reserve) {}
 
-    /** Judged passes of whole pieces in modes, newest first; all ways between the two bounds are modes. */
+    /** Judged passes of whole sections in modes, newest first; all ways between the two bounds are modes. */
     @Query("""
             select new tachylim.server.ceiling.PlayedPassRepository$InMode(p.way, p.tempo, p.verdict, p.reserve)
             from PlayedPass p
-            where p.accountId = :accountId and p.pieceId = :pieceId and p.way >= :from and p.way < :to
+            where p.accountId = :accountId and p.sectionId = :sectionId and p.way >= :from and p.way < :to
               and p.verdict is not null
               and p.kind not in (tachylim.task.PassKind.WARM_UP, tachylim.task.PassKind.BURST)
             order by p.id desc""")
-    List<InMode> inModes(long accountId, long pieceId, String from, String to, Limit limit);
+    List<InMode> inModes(long accountId, long sectionId, String from, String to, Limit limit);
 
     /** How many passes measured on a day. */
     interface Measuring {
@@ -107,9 +107,9 @@ interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
 
     @Query("""
             select p.day as day, count(p) as probes from PlayedPass p
-            where p.accountId = :accountId and p.pieceId = :pieceId and p.kind = tachylim.task.PassKind.PROBE
+            where p.accountId = :accountId and p.sectionId = :sectionId and p.kind = tachylim.task.PassKind.PROBE
             group by p.day""")
-    List<Measuring> measuring(long accountId, long pieceId);
+    List<Measuring> measuring(long accountId, long sectionId);
 
     @Query("""
             select p from PlayedPass p where p.accountId = :accountId and p.runId = :runId
@@ -117,38 +117,38 @@ interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
     List<PlayedPass> probes(long accountId, long runId);
 
     @Query("""
-            select new tachylim.server.ceiling.PlayedPassRepository$OfPiece(p.pieceId, min(p.tempo)) from PlayedPass p
-            where p.accountId = :accountId and p.pieceId in :pieceIds
+            select new tachylim.server.ceiling.PlayedPassRepository$OfSection(p.sectionId, min(p.tempo)) from PlayedPass p
+            where p.accountId = :accountId and p.sectionId in :sectionIds
               and p.day = :day and p.tension >= :tension and p.verdict is not null
-            group by p.pieceId""")
-    List<OfPiece> slowest(long accountId, Collection<Long> pieceIds, LocalDate day, int tension);
+            group by p.sectionId""")
+    List<OfSection> slowest(long accountId, Collection<Long> sectionIds, LocalDate day, int tension);
 
-    /** The runs from one on in which a piece was played, in their order. */
+    /** The runs from one on in which a section was played, in their order. */
     @Query("""
             select distinct p.runId from PlayedPass p
-            where p.accountId = :accountId and p.pieceId = :pieceId and p.runId >= :from order by p.runId""")
-    List<Long> runsOf(long accountId, long pieceId, long from);
+            where p.accountId = :accountId and p.sectionId = :sectionId and p.runId >= :from order by p.runId""")
+    List<Long> runsOf(long accountId, long sectionId, long from);
 
     List<PlayedPass> findByAccountIdAndRunIdIn(long accountId, Collection<Long> runIds);
 
     /** Played as written: a count that was missed, or a way that could be told from another, is no break. */
     @Query("""
-            select p from PlayedPass p where p.accountId = :accountId and p.pieceId in :pieceIds
+            select p from PlayedPass p where p.accountId = :accountId and p.sectionId in :sectionIds
               and p.verdict = tachylim.task.Verdict.BROKE and p.way = '' and p.day > :after
             order by p.day desc""")
-    List<PlayedPass> brokenAfter(long accountId, Collection<Long> pieceIds, LocalDate after, Limit limit);
+    List<PlayedPass> brokenAfter(long accountId, Collection<Long> sectionIds, LocalDate after, Limit limit);
 
     List<PlayedPass> findByAccountIdAndRunIdAndOrdinal(long accountId, long runId, int ordinal);
 
-    /** The last climb's last pass on each piece: asked for apart from its tempo, by an index alone. */
+    /** The last climb's last pass on each section: asked for apart from its tempo, by an index alone. */
     @Query("""
-            select max(p.id) from PlayedPass p where p.accountId = :accountId and p.pieceId in :pieceIds
+            select max(p.id) from PlayedPass p where p.accountId = :accountId and p.sectionId in :sectionIds
               and p.part = tachylim.workout.Part.OPENER and p.kind = tachylim.task.PassKind.CONTROLLED
-            group by p.pieceId""")
-    List<Long> lastClimbs(long accountId, Collection<Long> pieceIds);
+            group by p.sectionId""")
+    List<Long> lastClimbs(long accountId, Collection<Long> sectionIds);
 
     @Query("""
-            select new tachylim.server.ceiling.PlayedPassRepository$OfPiece(p.pieceId, p.tempo) from PlayedPass p
+            select new tachylim.server.ceiling.PlayedPassRepository$OfSection(p.sectionId, p.tempo) from PlayedPass p
             where p.id in :ids""")
-    List<OfPiece> tempos(Collection<Long> ids);
+    List<OfSection> tempos(Collection<Long> ids);
 }

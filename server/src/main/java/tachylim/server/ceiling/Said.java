@@ -7,7 +7,7 @@ import tachylim.ceiling.TensionCurve;
 import tachylim.tempo.Tempo;
 
 /**
- * What a belief said when its piece was last played, without the belief.
+ * What a belief said when its section was last played, without the belief.
  *
  * @param day the day it was played
  * @param passes the evidence it rests on
@@ -15,7 +15,7 @@ import tachylim.tempo.Tempo;
  * @param alert where tension says that ease ends, in BPM; null where it does not say so
  * @param feltKept whether that was kept; otherwise it is not known what tension says
  */
-record Said(Long pieceId, LocalDate day, double passes, KeptEstimate estimate, Double alert, boolean feltKept) {
+record Said(Long sectionId, LocalDate day, double passes, KeptEstimate estimate, Double alert, boolean feltKept) {
 
     /** What was felt is of today for so long only. */
     Optional<Tempo> alertOn(LocalDate today) {

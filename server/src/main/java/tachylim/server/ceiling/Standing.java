@@ -10,7 +10,7 @@ import tachylim.shown.EstimateDto;
 import tachylim.tempo.Tempo;
 
 /**
- * What is known of a piece on a day.
+ * What is known of a section on a day.
  *
  * @param estimate how fast it is, with what tension says of it
  * @param alert the tempo at which tension says that ease ends, if it says so

@@ -24,13 +24,13 @@ import tachylim.ceiling.Heritage;
 import tachylim.ceiling.Posterior;
 import tachylim.ceiling.Smoother;
 import tachylim.ceiling.TensionCurve;
-import tachylim.passage.Piece;
+import tachylim.passage.Section;
 import tachylim.server.account.SignedIn;
-import tachylim.server.ceiling.PlayedPassRepository.OfPiece;
+import tachylim.server.ceiling.PlayedPassRepository.OfSection;
 import tachylim.task.Tension;
 import tachylim.tempo.Tempo;
 
-/** The standings of pieces: what is believed of them, and how they have moved. */
+/** The standings of sections: what is believed of them, and how they have moved. */
 @Service
 public class StandingService {
 
@@ -46,25 +46,25 @@ public class StandingService {
         this.passes = passes;
     }
 
-    /** What is known of each piece on a day, in two queries; the beliefs themselves are read only when asked for. */
+    /** What is known of each section on a day, in two queries; the beliefs themselves are read only when asked for. */
     @Transactional(readOnly = true)
     public Map<Long, Standing> standings(SignedIn who, List<Subject> subjects, LocalDate day) {
-        List<Long> ids = subjects.stream().map(Subject::pieceId).toList();
+        List<Long> ids = subjects.stream().map(Subject::sectionId).toList();
         if (ids.isEmpty()) {
             return Map.of();
         }
         Map<Long, Said> said = beliefs.said(who.accountId(), ids).stream()
-                .collect(Collectors.toMap(Said::pieceId, Function.identity()));
+                .collect(Collectors.toMap(Said::sectionId, Function.identity()));
         Map<Long, TensionCurve> asked = asked(who, subjects, said, day);
         Map<Long, Standing> standings = new HashMap<>();
         for (Subject subject : subjects) {
-            Said known = said.get(subject.pieceId());
-            TensionCurve tension = asked.get(subject.pieceId());
+            Said known = said.get(subject.sectionId());
+            TensionCurve tension = asked.get(subject.sectionId());
             Optional<Tempo> alert = tension != null
                     ? tension.tempoAt(TensionCurve.ALERT)
                     : Optional.ofNullable(known).flatMap(one -> one.alertOn(day));
             standings.put(
-                    subject.pieceId(),
+                    subject.sectionId(),
                     new Standing(
                             estimate(subject, known, day).under(alert),
                             alert,
@@ -74,11 +74,11 @@ public class StandingService {
         return standings;
     }
 
-    /** How tense the pieces are of which that is not kept: those from before it was, and those grown from others. */
+    /** How tense the sections are of which that is not kept: those from before it was, and those grown from others. */
     private Map<Long, TensionCurve> asked(SignedIn who, List<Subject> subjects, Map<Long, Said> said, LocalDate day) {
         List<Subject> unknown = subjects.stream()
                 .filter(subject -> {
-                    Said known = said.get(subject.pieceId());
+                    Said known = said.get(subject.sectionId());
                     return known == null ? subject.grownFrom() != null : !known.feltKept();
                 })
                 .toList();
@@ -88,20 +88,20 @@ public class StandingService {
                         .collect(Collectors.toMap(Map.Entry::getKey, one -> TensionCurve.through(one.getValue())));
     }
 
-    /** How tension has risen with tempo on a piece lately. */
+    /** How tension has risen with tempo on a section lately. */
     @Transactional(readOnly = true)
     public TensionCurve tension(SignedIn who, Subject subject, LocalDate day) {
-        return TensionCurve.through(felt(who, List.of(subject), day).getOrDefault(subject.pieceId(), List.of()));
+        return TensionCurve.through(felt(who, List.of(subject), day).getOrDefault(subject.sectionId(), List.of()));
     }
 
-    /** Takes note of what was felt on a piece that something is believed of. */
+    /** Takes note of what was felt on a section that something is believed of. */
     @Transactional
     public void felt(SignedIn who, Subject subject, LocalDate day) {
-        beliefs.findById(subject.pieceId())
+        beliefs.findById(subject.sectionId())
                 .ifPresent(belief -> belief.felt(tension(who, subject, day).tempoAt(TensionCurve.ALERT)));
     }
 
-    /** What was said of a piece when it was last played, brought to a day; a guess when it never was. */
+    /** What was said of a section when it was last played, brought to a day; a guess when it never was. */
     private Estimate estimate(Subject subject, Said known, LocalDate day) {
         if (known == null) {
             return Posterior.guessed(Tempo.of(subject.guessBpm()), guessSd(subject));
@@ -111,30 +111,32 @@ public class StandingService {
     }
 
     private Posterior belief(Subject subject, LocalDate day) {
-        return beliefs.findById(subject.pieceId()).map(belief -> belief.on(day)).orElseGet(() -> prior(subject));
+        return beliefs.findById(subject.sectionId())
+                .map(belief -> belief.on(day))
+                .orElseGet(() -> prior(subject));
     }
 
     @Transactional(readOnly = true)
     public Standing standing(SignedIn who, Subject subject, LocalDate day) {
-        return standings(who, List.of(subject), day).get(subject.pieceId());
+        return standings(who, List.of(subject), day).get(subject.sectionId());
     }
 
-    /** What was felt lately on each piece, and on the one it has grown from at the same speed. */
+    /** What was felt lately on each section, and on the one it has grown from at the same speed. */
     private Map<Long, List<TensionCurve.Felt>> felt(SignedIn who, List<Subject> subjects, LocalDate day) {
         List<Long> ids = subjects.stream()
-                .flatMap(one -> Stream.of(one.pieceId(), one.grownFrom()))
+                .flatMap(one -> Stream.of(one.sectionId(), one.grownFrom()))
                 .filter(Objects::nonNull)
                 .distinct()
                 .toList();
-        Map<Long, List<PlayedPassRepository.FeltPass>> byPiece =
+        Map<Long, List<PlayedPassRepository.FeltPass>> bySection =
                 passes.felt(who.accountId(), ids, day.minusDays(TensionCurve.DAYS)).stream()
-                        .collect(Collectors.groupingBy(PlayedPassRepository.FeltPass::pieceId));
+                        .collect(Collectors.groupingBy(PlayedPassRepository.FeltPass::sectionId));
         return subjects.stream()
                 .collect(Collectors.toMap(
-                        Subject::pieceId,
+                        Subject::sectionId,
                         one -> Stream.concat(
-                                        felt(byPiece.get(one.pieceId()), 1),
-                                        felt(byPiece.get(one.grownFrom()), one.tempoRatio()))
+                                        felt(bySection.get(one.sectionId()), 1),
+                                        felt(bySection.get(one.grownFrom()), one.tempoRatio()))
                                 .toList()));
     }
 
@@ -154,17 +156,17 @@ public class StandingService {
         return subject.guessPlayed() ? Posterior.PLAYED_SD : Posterior.GUESS_SD;
     }
 
-    /** Learns from what was played at once, on its day. The piece is the caller's to have checked. */
+    /** Learns from what was played at once, on its day. The section is the caller's to have checked. */
     @Transactional
     public void learn(SignedIn who, Subject subject, LocalDate day, List<Evidence> evidence) {
-        StoredBelief belief = beliefs.findById(subject.pieceId())
-                .orElseGet(
-                        () -> beliefs.save(new StoredBelief(subject.pieceId(), who.accountId(), day, prior(subject))));
+        StoredBelief belief = beliefs.findById(subject.sectionId())
+                .orElseGet(() ->
+                        beliefs.save(new StoredBelief(subject.sectionId(), who.accountId(), day, prior(subject))));
         LocalDate at = belief.dayOf(day);
         Posterior before = belief.on(at);
-        CeilingDay today = days.findById(new CeilingDay.Key(subject.pieceId(), at))
+        CeilingDay today = days.findById(new CeilingDay.Key(subject.sectionId(), at))
                 .orElseGet(() -> {
-                    CeilingDay first = new CeilingDay(who.accountId(), subject.pieceId(), at);
+                    CeilingDay first = new CeilingDay(who.accountId(), subject.sectionId(), at);
                     first.morning(before);
                     return days.save(first);
                 });
@@ -179,121 +181,120 @@ public class StandingService {
     }
 
     /**
-     * Goes back to what was believed of a piece before something was played, so that it can be learned anew from there.
+     * Goes back to what was believed of a section before something was played, so that it can be learned anew from there.
      *
      * @param day the day of what was played; what was learned on later days is forgotten
      */
     @Transactional
     public void goBack(SignedIn who, Subject subject, LocalDate day, Posterior before) {
-        beliefs.findById(subject.pieceId()).ifPresent(belief -> belief.learned(before, day));
-        days.deleteByAccountIdAndPieceIdAndDayAfter(who.accountId(), subject.pieceId(), day);
+        beliefs.findById(subject.sectionId()).ifPresent(belief -> belief.learned(before, day));
+        days.deleteByAccountIdAndSectionIdAndDayAfter(who.accountId(), subject.sectionId(), day);
         days.flush();
-        days.findById(new CeilingDay.Key(subject.pieceId(), day))
+        days.findById(new CeilingDay.Key(subject.sectionId(), day))
                 .ifPresent(today -> today.record(
                         before.estimate().under(tension(who, subject, day).tempoAt(TensionCurve.ALERT)), before));
     }
 
-    /** What is believed of a piece on a day. */
+    /** What is believed of a section on a day. */
     @Transactional(readOnly = true)
     public Posterior believed(Subject subject, LocalDate day) {
         return belief(subject, day);
     }
 
-    /** A stretch of notes with the piece whose belief is about it. */
-    public record Known(long pieceId, Piece notes) {}
+    /** A stretch of notes with the section whose belief is about it. */
+    public record Known(long sectionId, Section notes) {}
 
-    /** What is known of some stretches of one passage: what a new piece of it may take over. */
+    /** What is known of some stretches of one passage: what a new section of it may take over. */
     @Transactional(readOnly = true)
     public List<Heritage.Source> sources(SignedIn who, List<Known> stretches, LocalDate day) {
-        Map<Long, StoredBelief> kept =
-                beliefs
-                        .findByAccountIdAndPieceIdIn(
-                                who.accountId(),
-                                stretches.stream().map(Known::pieceId).toList())
-                        .stream()
-                        .collect(Collectors.toMap(StoredBelief::pieceId, Function.identity()));
+        Map<Long, StoredBelief> kept = beliefs
+                .findByAccountIdAndSectionIdIn(
+                        who.accountId(),
+                        stretches.stream().map(Known::sectionId).toList())
+                .stream()
+                .collect(Collectors.toMap(StoredBelief::sectionId, Function.identity()));
         return stretches.stream()
-                .filter(one -> kept.containsKey(one.pieceId()))
-                .map(one ->
-                        new Heritage.Source(one.notes(), kept.get(one.pieceId()).on(day)))
+                .filter(one -> kept.containsKey(one.sectionId()))
+                .map(one -> new Heritage.Source(
+                        one.notes(), kept.get(one.sectionId()).on(day)))
                 .toList();
     }
 
     /**
-     * Gives a piece that is new what is known of the same notes, if anything is.
+     * Gives a section that is new what is known of the same notes, if anything is.
      *
      * @return whether anything was
      */
     @Transactional
-    public boolean inherit(SignedIn who, long pieceId, Piece notes, List<Heritage.Source> sources, LocalDate day) {
+    public boolean inherit(SignedIn who, long sectionId, Section notes, List<Heritage.Source> sources, LocalDate day) {
         Optional<Posterior> taken = Heritage.of(notes, sources);
-        taken.ifPresent(belief -> beliefs.save(new StoredBelief(pieceId, who.accountId(), day, belief)));
+        taken.ifPresent(belief -> beliefs.save(new StoredBelief(sectionId, who.accountId(), day, belief)));
         return taken.isPresent();
     }
 
-    /** Gives a piece that has grown out of another what was known of that, at the same notes a second. */
+    /** Gives a section that has grown out of another what was known of that, at the same notes a second. */
     @Transactional
     public boolean carry(SignedIn who, long from, long to, double ratio, double share, LocalDate day) {
-        Optional<StoredBelief> known = beliefs.findByAccountIdAndPieceIdIn(who.accountId(), List.of(from)).stream()
+        Optional<StoredBelief> known = beliefs.findByAccountIdAndSectionIdIn(who.accountId(), List.of(from)).stream()
                 .findFirst();
         known.ifPresent(belief -> beliefs.save(
                 new StoredBelief(to, who.accountId(), day, belief.on(day).carried(ratio, share))));
         return known.isPresent();
     }
 
-    /** Which of some pieces anything is known of. */
+    /** Which of some sections anything is known of. */
     @Transactional(readOnly = true)
-    public Set<Long> known(SignedIn who, List<Long> pieceIds) {
-        return beliefs.findByAccountIdAndPieceIdIn(who.accountId(), pieceIds).stream()
-                .map(StoredBelief::pieceId)
+    public Set<Long> known(SignedIn who, List<Long> sectionIds) {
+        return beliefs.findByAccountIdAndSectionIdIn(who.accountId(), sectionIds).stream()
+                .map(StoredBelief::sectionId)
                 .collect(Collectors.toSet());
     }
 
-    /** The most notes a second that were ever clean on each of some pieces; those on which none were are missing. */
+    /** The most notes a second that were ever clean on each of some sections; those on which none were are missing. */
     @Transactional(readOnly = true)
-    public Map<Long, Double> reachedRates(SignedIn who, Collection<Long> pieceIds) {
-        return passes.fastestClean(who.accountId(), pieceIds).stream()
-                .collect(Collectors.toMap(OfPiece::pieceId, OfPiece::figure));
+    public Map<Long, Double> reachedRates(SignedIn who, Collection<Long> sectionIds) {
+        return passes.fastestClean(who.accountId(), sectionIds).stream()
+                .collect(Collectors.toMap(OfSection::sectionId, OfSection::figure));
     }
 
     /** The same as {@link #standings}, with the beliefs themselves at hand, since each will be asked for. */
     @Transactional(readOnly = true)
     public Map<Long, Standing> believed(SignedIn who, List<Subject> subjects, LocalDate day) {
-        beliefs.findByAccountIdAndPieceIdIn(
-                who.accountId(), subjects.stream().map(Subject::pieceId).toList());
+        beliefs.findByAccountIdAndSectionIdIn(
+                who.accountId(), subjects.stream().map(Subject::sectionId).toList());
         return standings(who, subjects, day);
     }
 
-    /** The days on which a piece was played, oldest first. */
+    /** The days on which a section was played, oldest first. */
     @Transactional(readOnly = true)
-    public List<CeilingDay> history(SignedIn who, long pieceId) {
+    public List<CeilingDay> history(SignedIn who, long sectionId) {
         List<CeilingDay> newestFirst =
-                days.findByAccountIdAndPieceIdOrderByDayDesc(who.accountId(), pieceId, Limit.of(MOST_DAYS));
+                days.findByAccountIdAndSectionIdOrderByDayDesc(who.accountId(), sectionId, Limit.of(MOST_DAYS));
         List<CeilingDay> oldestFirst = new ArrayList<>(newestFirst);
         Collections.reverse(oldestFirst);
         return oldestFirst;
     }
 
-    /** What the days so far say of those to come, for those of some pieces that were played on enough of them. */
+    /** What the days so far say of those to come, for those of some sections that were played on enough of them. */
     @Transactional(readOnly = true)
-    public Map<Long, Forecast> forecasts(SignedIn who, Collection<Long> pieceIds, LocalDate day) {
+    public Map<Long, Forecast> forecasts(SignedIn who, Collection<Long> sectionIds, LocalDate day) {
         Map<Long, List<CeilingDay>> played = days
-                .findByAccountIdAndPieceIdInAndDayGreaterThanEqualOrderByDayAsc(
-                        who.accountId(), pieceIds, day.minusDays(MOST_DAYS))
+                .findByAccountIdAndSectionIdInAndDayGreaterThanEqualOrderByDayAsc(
+                        who.accountId(), sectionIds, day.minusDays(MOST_DAYS))
                 .stream()
-                .collect(Collectors.groupingBy(CeilingDay::pieceId));
+                .collect(Collectors.groupingBy(CeilingDay::sectionId));
         Map<Long, Forecast> forecasts = new HashMap<>();
-        played.forEach((piece, ofPiece) -> Forecast.of(
-                        ofPiece.stream().map(CeilingDay::measured).toList())
-                .ifPresent(forecast -> forecasts.put(piece, forecast)));
+        played.forEach((section, ofSection) -> Forecast.of(
+                        ofSection.stream().map(CeilingDay::measured).toList())
+                .ifPresent(forecast -> forecasts.put(section, forecast)));
         return forecasts;
     }
 
-    /** The ceilings of some pieces as they stood before {@code day}; those not played before it are missing. */
+    /** The ceilings of some sections as they stood before {@code day}; those not played before it are missing. */
     @Transactional(readOnly = true)
-    public Map<Long, Double> ceilingsBefore(SignedIn who, Collection<Long> pieceIds, LocalDate day) {
-        return days.before(who.accountId(), pieceIds, day).stream()
-                .collect(Collectors.toMap(CeilingDay::pieceId, CeilingDay::ceiling));
+    public Map<Long, Double> ceilingsBefore(SignedIn who, Collection<Long> sectionIds, LocalDate day) {
+        return days.before(who.accountId(), sectionIds, day).stream()
+                .collect(Collectors.toMap(CeilingDay::sectionId, CeilingDay::ceiling));
     }
 
     public static List<Smoother.Day> smoothed(List<CeilingDay> history) {

@@ -12,13 +12,14 @@ import tachylim.ceiling.Posterior;
 import tachylim.server.record.AssignedId;
 import tachylim.tempo.Tempo;
 
-/** The belief about a piece's ceiling as of the last day it was played. */
+/** The belief about a section's ceiling as of the last day it was played. */
 @Entity
 @Table(name = "ceiling_belief")
 class StoredBelief extends AssignedId<Long> {
 
     @Id
-    private Long pieceId;
+    @Column(name = "piece_id")
+    private Long sectionId;
 
     private Long accountId;
     private LocalDate day;
@@ -36,15 +37,15 @@ class StoredBelief extends AssignedId<Long> {
 
     protected StoredBelief() {}
 
-    StoredBelief(long pieceId, long accountId, LocalDate day, Posterior first) {
-        this.pieceId = pieceId;
+    StoredBelief(long sectionId, long accountId, LocalDate day, Posterior first) {
+        this.sectionId = sectionId;
         this.accountId = accountId;
         this.day = day;
         keep(first);
     }
 
-    Long pieceId() {
-        return pieceId;
+    Long sectionId() {
+        return sectionId;
     }
 
     LocalDate day() {
@@ -81,6 +82,6 @@ class StoredBelief extends AssignedId<Long> {
 
     @Override
     public Long getId() {
-        return pieceId;
+        return sectionId;
     }
 }

@@ -29,7 +29,7 @@ import tachylim.server.repertoire.PassageDtos.PassageWish;
 import tachylim.server.repertoire.PassageEditor;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.Source;
-import tachylim.server.repertoire.StoredPiece;
+import tachylim.server.repertoire.StoredSection;
 import tachylim.server.run.RunDtos.EventWish;
 import tachylim.server.run.RunService;
 import tachylim.shown.PlanWish;
@@ -117,8 +117,8 @@ class DemoHistory {
         this.entities = entities;
     }
 
-    /** A piece and the passage it was cut from. */
-    private record DemoPiece(StoredPiece piece, DemoPassage passage) {}
+    /** A section and the passage it was cut from. */
+    private record DemoSection(StoredSection section, DemoPassage passage) {}
 
     /** Writes the ten weeks before {@code today} by moving the clock through them. */
     SignedIn write(LocalDate today, ZoneId zone) {
@@ -133,9 +133,9 @@ class DemoHistory {
         clock.move(at(today.minusDays(days), LocalTime.of(9, 0), zone));
         SignedIn odile = accounts.open(NAME, UUID.randomUUID().toString(), zone.getId());
         accounts.change(odile, InstrumentFamily.MALLET, USUAL_MINUTES, Strictness.USUAL, null);
-        List<DemoPiece> pieces = repertoire(odile, today);
-        List<Long> passages = pieces.stream()
-                .map(piece -> piece.piece().passage().id())
+        List<DemoSection> sections = repertoire(odile, today);
+        List<Long> passages = sections.stream()
+                .map(section -> section.section().passage().id())
                 .distinct()
                 .toList();
         SplittableRandom random = new SplittableRandom(SEED);
@@ -147,7 +147,7 @@ class DemoHistory {
             if (!away && practises) {
                 turn = evening(
                         odile,
-                        pieces,
+                        sections,
                         daysAgo,
                         turn,
                         at(today.minusDays(daysAgo), LocalTime.of(17, random.nextInt(50)), zone),
@@ -164,19 +164,24 @@ class DemoHistory {
         return odile;
     }
 
-    /** One or two sessions, each on the piece whose turn it is. */
+    /** One or two sessions, each on the section whose turn it is. */
     private int evening(
-            SignedIn odile, List<DemoPiece> pieces, int daysAgo, int turn, Instant begins, SplittableRandom random) {
+            SignedIn odile,
+            List<DemoSection> sections,
+            int daysAgo,
+            int turn,
+            Instant begins,
+            SplittableRandom random) {
         int sessions = random.nextDouble() < 0.45 ? 2 : 1;
         for (int session = 0; session < sessions; session++) {
             clock.move(begins.plusSeconds(session * 35L * 60));
-            DemoPiece piece = pieces.get((turn + session) % pieces.size());
+            DemoSection section = sections.get((turn + session) % sections.size());
             // A session at once: two thousand answers would be two thousand writes to the disk.
             boolean test = session == 0 && TESTS.contains(daysAgo);
             if (!load.today(odile).allowance().isWorthStarting()) {
                 return turn + session;
             }
-            transaction.executeWithoutResult(status -> play(odile, piece, test, daysAgo, random));
+            transaction.executeWithoutResult(status -> play(odile, section, test, daysAgo, random));
         }
         return turn + sessions;
     }
@@ -185,7 +190,7 @@ class DemoHistory {
         return day.atTime(time).atZone(zone).toInstant();
     }
 
-    private List<DemoPiece> repertoire(SignedIn odile, LocalDate today) {
+    private List<DemoSection> repertoire(SignedIn odile, LocalDate today) {
         for (DemoPassage passage : DemoRepertoire.PASSAGES) {
             long id = editor.create(
                     odile,
@@ -204,25 +209,25 @@ class DemoHistory {
                 editor.cut(odile, id, new CutWish(passage.cut(), passage.size(), List.of()));
             }
         }
-        List<DemoPiece> pieces = new ArrayList<>();
-        for (StoredPiece piece : repertoire.pieces(odile)) {
+        List<DemoSection> sections = new ArrayList<>();
+        for (StoredSection section : repertoire.sections(odile)) {
             DemoRepertoire.PASSAGES.stream()
-                    .filter(passage -> passage.title().equals(piece.passage().title()))
-                    .forEach(passage -> pieces.add(new DemoPiece(piece, passage)));
+                    .filter(passage -> passage.title().equals(section.passage().title()))
+                    .forEach(passage -> sections.add(new DemoSection(section, passage)));
         }
-        return pieces;
+        return sections;
     }
 
     /** Plays a workout to its end, in its own time: each answer comes when its step has been played. */
-    private void play(SignedIn odile, DemoPiece piece, boolean test, int daysAgo, SplittableRandom random) {
+    private void play(SignedIn odile, DemoSection section, boolean test, int daysAgo, SplittableRandom random) {
         // What is asked while playing is written as it is saved; nothing has to be looked through for changes before.
         entities.setFlushMode(FlushModeType.COMMIT);
-        SimulatedPlayer player = player(piece, daysAgo, random);
+        SimulatedPlayer player = player(section, daysAgo, random);
         boolean bursts = random.nextDouble() < BURSTS || daysAgo <= BURSTS_LATELY;
         School usual = bursts ? School.INTERVAL_BURSTS : School.STEADY_CLIMB;
         PlanWish wish = test
-                ? PlanWish.usual(piece.piece().id(), Brief.TEST_MINUTES, Choices.usual(School.CEILING_TEST))
-                : PlanWish.usual(piece.piece().id(), WORKOUT_MINUTES, Choices.usual(usual));
+                ? PlanWish.usual(section.section().id(), Brief.TEST_MINUTES, Choices.usual(School.CEILING_TEST))
+                : PlanWish.usual(section.section().id(), WORKOUT_MINUTES, Choices.usual(usual));
         String holder = UUID.randomUUID().toString();
         Instant begun = clock.instant();
         long id = runs.begin(odile, wish, holder);
@@ -238,7 +243,7 @@ class DemoHistory {
         note(odile, id, daysAgo);
     }
 
-    /** Of what need not be answered she says nothing; a version is as hard as the piece at the tempo it matches. */
+    /** Of what need not be answered she says nothing; a version is as hard as the section at the tempo it matches. */
     private static EventWish answer(SimulatedPlayer player, Run run, Pass pass, String holder, int ordinal) {
         if (pass.ask().kind() == Ask.Kind.NOTHING) {
             return EventWish.unjudged(holder, ordinal);
@@ -251,13 +256,13 @@ class DemoHistory {
                 player.play(pass.ask(), asWritten, run.tally().reserve().level()));
     }
 
-    private static SimulatedPlayer player(DemoPiece piece, int daysAgo, SplittableRandom random) {
+    private static SimulatedPlayer player(DemoSection section, int daysAgo, SplittableRandom random) {
         double progress = 1 - (double) daysAgo / TEN_WEEKS;
-        DemoPassage passage = piece.passage();
+        DemoPassage passage = section.passage();
         double truth = passage.truthAtStart() * Math.pow(passage.truthNow() / passage.truthAtStart(), progress);
         boolean justBack = daysAgo < LAYOFF_TO && daysAgo > LAYOFF_TO - 8;
-        // The second piece of a passage is a little harder than the first.
-        double harder = piece.piece().notes().firstNote() > 0 ? 0.97 : 1;
+        // The second section of a passage is a little harder than the first.
+        double harder = section.section().notes().firstNote() > 0 ? 0.97 : 1;
         SimulatedPlayer player =
                 SimulatedPlayer.withCeiling(Tempo.of(truth * harder * (justBack ? 1 - LOST_IN_LAYOFF : 1)), random);
         if (daysAgo <= TENSE_FROM && daysAgo >= TENSE_TO) {

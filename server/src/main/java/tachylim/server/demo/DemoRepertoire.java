@@ -12,7 +12,7 @@ final class DemoRepertoire {
     /**
      * A passage, and how fast its player truly is: at the start of the ten weeks and at their end.
      *
-     * @param cut how it is cut, and into pieces of what size
+     * @param cut how it is cut, and into sections of what size
      */
     record DemoPassage(
             String title,

@@ -15,7 +15,7 @@ import tachylim.server.load.LoadService;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StorageService;
 import tachylim.server.repertoire.StoredPassage;
-import tachylim.server.repertoire.StoredPiece;
+import tachylim.server.repertoire.StoredSection;
 import tachylim.server.run.Corrections;
 import tachylim.server.run.StoredRun;
 import tachylim.server.web.Refused;
@@ -81,10 +81,10 @@ class ArchiveCheck {
             });
         }
         LocalDate today = accounts.today(who);
-        for (StoredPiece piece : all(who, StoredPiece.class)) {
-            read("piece " + piece.name(), () -> {
-                repertoire.checkNotes(piece);
-                standings.believed(piece.subject(), today);
+        for (StoredSection section : all(who, StoredSection.class)) {
+            read("section " + section.name(), () -> {
+                repertoire.checkNotes(section);
+                standings.believed(section.subject(), today);
             });
         }
         List<Long> workouts = ids(who, StoredWorkout.class);

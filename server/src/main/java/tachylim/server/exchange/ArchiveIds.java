@@ -9,13 +9,13 @@ import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
-/** The ids of pieces that stand inside of what was planned: they are others in a file than in a database. */
+/** The ids of sections that stand inside of what was planned: they are others in a file than in a database. */
 final class ArchiveIds {
 
     private static final int LONGEST = 2 * 1024 * 1024;
     private static final int MOST_TOKENS = 400_000;
 
-    /** What is planned is never longer, deeper or in more pieces. */
+    /** What is planned is never longer, deeper or in more sections. */
     private static final JsonMapper JSON = JsonMapper.builder(JsonFactory.builder()
                     .streamReadConstraints(StreamReadConstraints.builder()
                             .maxDocumentLength(LONGEST)
@@ -27,7 +27,7 @@ final class ArchiveIds {
 
     private ArchiveIds() {}
 
-    /** Whether a column holds a document that names pieces. */
+    /** Whether a column holds a document that names sections. */
     static boolean areIn(String table, String column) {
         return table.equals("workout") && column.equals("plan")
                 || table.equals("plan_template") && column.equals("wish");

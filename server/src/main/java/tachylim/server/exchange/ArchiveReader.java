@@ -412,11 +412,11 @@ class ArchiveReader {
         if (!ArchiveIds.areIn(table.name(), column.name())) {
             return text;
         }
-        List<Long> pieces = ids.get("piece");
+        List<Long> sections = ids.get("piece");
         try {
             return ArchiveIds.renamed(table.name(), text, id -> {
-                expect(id >= 1 && id <= pieces.size(), place + "names no piece of this file.");
-                return pieces.get((int) id - 1);
+                expect(id >= 1 && id <= sections.size(), place + "names no section of this file.");
+                return sections.get((int) id - 1);
             });
         } catch (JacksonException | ClassCastException other) {
             throw refused(place + "cannot be read.");

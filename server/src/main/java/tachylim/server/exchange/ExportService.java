@@ -16,7 +16,7 @@ import tachylim.tempo.Tempo;
 import tachylim.variant.Catalogue;
 import tachylim.variant.Variant;
 
-/** Writes passages, pieces and variants as files. */
+/** Writes passages, sections and variants as files. */
 @Service
 class ExportService {
 

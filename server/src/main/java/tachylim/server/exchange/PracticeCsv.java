@@ -30,7 +30,7 @@ class PracticeCsv {
                         "time_utc",
                         "session",
                         "passage",
-                        "piece",
+                        "section",
                         "kind",
                         "way",
                         "tempo",

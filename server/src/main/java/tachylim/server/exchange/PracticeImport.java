@@ -26,7 +26,7 @@ import tachylim.server.exchange.ExchangeDtos.PracticeRow;
 import tachylim.server.load.Away;
 import tachylim.server.load.AwayService;
 import tachylim.server.repertoire.RepertoireService;
-import tachylim.server.repertoire.StoredPiece;
+import tachylim.server.repertoire.StoredSection;
 import tachylim.tempo.Tempo;
 
 /**
@@ -55,22 +55,23 @@ class PracticeImport {
     public PracticePreview read(SignedIn who, byte[] file, boolean keep) {
         LocalDate today = accounts.today(who);
         PracticeRows read = PracticeRows.of(file, today);
-        Map<String, List<StoredPiece>> pieces = repertoire.pieces(who).stream()
-                .collect(Collectors.groupingBy(piece -> plain(piece.passage().title())));
+        Map<String, List<StoredSection>> sections = repertoire.sections(who).stream()
+                .collect(
+                        Collectors.groupingBy(section -> plain(section.passage().title())));
         Map<Long, Standing> known = standings.standings(
                 who,
-                pieces.values().stream()
+                sections.values().stream()
                         .flatMap(List::stream)
-                        .map(StoredPiece::subject)
+                        .map(StoredSection::subject)
                         .toList(),
                 today);
         List<PracticeProblem> problems = new ArrayList<>(read.problems());
-        read.rows().forEach(row -> problem(row, pieces, known).ifPresent(problems::add));
+        read.rows().forEach(row -> problem(row, sections, known).ifPresent(problems::add));
         problems.sort(Comparator.comparingInt(PracticeProblem::row));
         List<Known> rows = known(who, read.rows());
         int kept = 0;
         if (keep && problems.isEmpty()) {
-            kept = keep(who, rows, pieces);
+            kept = keep(who, rows, sections);
         }
         return new PracticePreview(
                 read.rows().size() + read.problems().size(),
@@ -85,11 +86,11 @@ class PracticeImport {
     }
 
     private static Optional<PracticeProblem> problem(
-            PracticeRows.Row row, Map<String, List<StoredPiece>> pieces, Map<Long, Standing> known) {
+            PracticeRows.Row row, Map<String, List<StoredSection>> sections, Map<Long, Standing> known) {
         if (row.passage().isEmpty()) {
             return Optional.empty();
         }
-        List<StoredPiece> named = pieces.getOrDefault(plain(row.passage()), List.of());
+        List<StoredSection> named = sections.getOrDefault(plain(row.passage()), List.of());
         if (named.isEmpty()) {
             return wrong(row, "passage", "There is no passage of this name here. Make it first, or leave it out.");
         }
@@ -98,7 +99,7 @@ class PracticeImport {
         }
         if (named.size() > 1) {
             return wrong(
-                    row, "tempo", "This passage is cut into pieces, so a tempo of the whole says nothing of them.");
+                    row, "tempo", "This passage is cut into sections, so a tempo of the whole says nothing of them.");
         }
         LocalDate played = known.get(named.get(0).id()).lastPlayed();
         return played != null && played.isAfter(row.date())
@@ -135,7 +136,7 @@ class PracticeImport {
                 .toList();
     }
 
-    private int keep(SignedIn who, List<Known> rows, Map<String, List<StoredPiece>> pieces) {
+    private int keep(SignedIn who, List<Known> rows, Map<String, List<StoredSection>> sections) {
         List<Known> fresh = rows.stream()
                 .filter(row -> !row.isHere())
                 .sorted(Comparator.comparing(known -> known.row().date()))
@@ -151,7 +152,7 @@ class PracticeImport {
         fresh.forEach(one -> one.row()
                 .tempo()
                 .ifPresent(tempo ->
-                        learn(who, pieces.get(plain(one.row().passage())).get(0), one.row(), tempo)));
+                        learn(who, sections.get(plain(one.row().passage())).get(0), one.row(), tempo)));
         return fresh.size();
     }
 
@@ -167,8 +168,8 @@ class PracticeImport {
         return note.length() > 200 ? note.substring(0, 200) : note;
     }
 
-    private void learn(SignedIn who, StoredPiece piece, PracticeRows.Row row, Tempo tempo) {
-        standings.learn(who, piece.subject(), row.date(), List.of(Evidence.of(tempo, row.verdict())));
+    private void learn(SignedIn who, StoredSection section, PracticeRows.Row row, Tempo tempo) {
+        standings.learn(who, section.subject(), row.date(), List.of(Evidence.of(tempo, row.verdict())));
     }
 
     private static PracticeRow dto(Known known) {

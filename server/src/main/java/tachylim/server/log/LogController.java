@@ -58,10 +58,10 @@ class LogController {
             Instant startedAt,
             Instant lastAt,
             String passage,
-            String piece,
+            String section,
 
-            @Schema(description = "how many pieces were played in it")
-            int pieces,
+            @Schema(description = "how many sections were played in it")
+            int sections,
 
             String focus,
             int minutes,

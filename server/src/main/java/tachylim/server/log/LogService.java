@@ -25,7 +25,7 @@ import tachylim.server.log.LogController.MonthDay;
 import tachylim.server.log.LogController.SaidPass;
 import tachylim.server.log.LogController.Session;
 import tachylim.server.repertoire.RepertoireService;
-import tachylim.server.repertoire.StoredPiece;
+import tachylim.server.repertoire.StoredSection;
 import tachylim.server.run.Corrections;
 import tachylim.server.run.RunService;
 import tachylim.server.run.RunSummaries;
@@ -166,26 +166,26 @@ class LogService {
 
     /** The entries of some runs, in a few queries however many they are. */
     private List<Entry> entries(SignedIn who, List<StoredRun> found) {
-        Map<Long, StoredPiece> pieces = repertoire.piecesById(
-                who, found.stream().map(StoredRun::pieceId).toList());
+        Map<Long, StoredSection> sections = repertoire.sectionsById(
+                who, found.stream().map(StoredRun::sectionId).toList());
         Map<Long, StoredWorkout> workouts =
                 plans.byId(who, found.stream().map(StoredRun::workoutId).toList());
         Map<Long, RunSummary> summaries = this.summaries.of(who, found);
         return found.stream()
-                .map(run ->
-                        entry(run, pieces.get(run.pieceId()), workouts.get(run.workoutId()), summaries.get(run.id())))
+                .map(run -> entry(
+                        run, sections.get(run.sectionId()), workouts.get(run.workoutId()), summaries.get(run.id())))
                 .toList();
     }
 
-    private static Entry entry(StoredRun run, StoredPiece piece, StoredWorkout workout, RunSummary summary) {
+    private static Entry entry(StoredRun run, StoredSection section, StoredWorkout workout, RunSummary summary) {
         return new Entry(
                 run.id(),
                 run.day(),
                 run.startedAt(),
                 run.lastAt(),
-                piece.passage().title(),
-                piece.part(),
-                summary.pieces(),
+                section.passage().title(),
+                section.part(),
+                summary.sections(),
                 workout.focus(),
                 workout.minutes(),
                 run.outcome(),

@@ -8,7 +8,7 @@ import tools.jackson.databind.json.JsonMapper;
 /** Documents as JSON texts. */
 public final class Documents {
 
-    /** No document of ours is longer, deeper or in more pieces: what is none of ours is refused before it is laid out. */
+    /** No document of ours is longer, deeper or in more sections: what is none of ours is refused before it is laid out. */
     private static final JsonMapper JSON = JsonMapper.builder(JsonFactory.builder()
                     .streamReadConstraints(StreamReadConstraints.builder()
                             .maxDocumentLength(4 * 1024 * 1024)

@@ -72,7 +72,7 @@ public final class PassageDtos {
             @Min(value = 1, message = "Give at least one.") @Max(value = 64, message = "Give up to 64.")
             int size,
 
-            @Schema(description = "for cutting by hand, the notes two pieces share, from 0")
+            @Schema(description = "for cutting by hand, the notes two sections share, from 0")
             @Size(max = 400, message = "Cut up to 400 times.")
             List<@NotNull Integer> seams) {
 
@@ -91,8 +91,8 @@ public final class PassageDtos {
         HAND
     }
 
-    public record PieceWish(
-            @NotBlank(message = "Give the piece a name.") @Size(max = 80, message = "A name has up to 80 characters.")
+    public record SectionWish(
+            @NotBlank(message = "Give the section a name.") @Size(max = 80, message = "A name has up to 80 characters.")
             String name,
 
             @Min(value = 1, message = "Difficulty runs from 1 to 5.")
@@ -100,7 +100,7 @@ public final class PassageDtos {
             int difficulty) {}
 
     public record ExtraWish(
-            @NotNull(message = "Say what it is for.") PieceKind kind,
+            @NotNull(message = "Say what it is for.") SectionKind kind,
 
             @NotBlank(message = "Give it a name.") @Size(max = 80, message = "A name has up to 80 characters.")
             String name,
@@ -108,7 +108,7 @@ public final class PassageDtos {
             @Min(0) int firstNote,
             @Min(0) int lastNote) {}
 
-    public record PieceDto(
+    public record SectionDto(
             long id,
             String name,
 
@@ -129,10 +129,10 @@ public final class PassageDtos {
             @Schema(nullable = true) LocalDate neededOn,
             @Schema(nullable = true) Long daysLeft,
             @Schema(nullable = true) LocalDate lastPlayed,
-            List<PieceDto> pieces,
+            List<SectionDto> sections,
 
-            @Schema(description = "the piece that holds the passage back")
-            long slowestPiece) {}
+            @Schema(description = "the section that holds the passage back")
+            long slowestSection) {}
 
     public record PassageDetail(PassageDto passage, MusicText music, Reading reading, int version) {}
 }

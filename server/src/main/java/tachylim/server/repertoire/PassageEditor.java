@@ -10,15 +10,15 @@ import tachylim.ceiling.Posterior;
 import tachylim.passage.Cut;
 import tachylim.passage.MusicChange;
 import tachylim.passage.Passage;
-import tachylim.passage.Piece;
+import tachylim.passage.Section;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
 import tachylim.server.repertoire.PassageDtos.CutKind;
 import tachylim.server.repertoire.PassageDtos.CutWish;
 import tachylim.server.repertoire.PassageDtos.ExtraWish;
 import tachylim.server.repertoire.PassageDtos.PassageWish;
-import tachylim.server.repertoire.PassageDtos.PieceDto;
-import tachylim.server.repertoire.PassageDtos.PieceWish;
+import tachylim.server.repertoire.PassageDtos.SectionDto;
+import tachylim.server.repertoire.PassageDtos.SectionWish;
 import tachylim.server.web.ProblemCode;
 import tachylim.server.web.Refused;
 import tachylim.tempo.Tempo;
@@ -34,7 +34,7 @@ public class PassageEditor {
 
     private final RepertoireService repertoire;
     private final PassageRepository passages;
-    private final PieceKeeper keeper;
+    private final SectionKeeper keeper;
     private final List<FollowsMusic> followers;
     private final StorageService storage;
     private final AccountService accounts;
@@ -43,7 +43,7 @@ public class PassageEditor {
     PassageEditor(
             RepertoireService repertoire,
             PassageRepository passages,
-            PieceKeeper keeper,
+            SectionKeeper keeper,
             List<FollowsMusic> followers,
             StorageService storage,
             AccountService accounts,
@@ -83,7 +83,7 @@ public class PassageEditor {
         return passage.id();
     }
 
-    /** Without a tempo of the player's own, a new piece is guessed as the ceiling's prior does. */
+    /** Without a tempo of the player's own, a new section is guessed as the ceiling's prior does. */
     private static double guess(PassageWish wish) {
         return wish.cleanAt() != null
                 ? wish.cleanAt()
@@ -159,7 +159,7 @@ public class PassageEditor {
     public void cut(SignedIn who, long id, CutWish wish) {
         StoredPassage passage = repertoire.passage(who, id);
         Passage music = repertoire.music(passage);
-        List<Piece> cut = switch (wish.kind()) {
+        List<Section> cut = switch (wish.kind()) {
             case WHOLE -> Cut.whole(music);
             case BARS -> Cut.atBars(music, wish.size());
             case BEATS -> Cut.byBeats(music, wish.size());
@@ -180,26 +180,27 @@ public class PassageEditor {
                 "No slur or held note ends a phrase here. Write slurs, or cut by hand at the notes you choose.";
             case RESTS -> "There is no rest between these notes to cut at.";
             case BREATHS -> "No breath is marked yet. Mark breaths first, or cut by hand.";
-            default -> "That leaves the passage in one piece; choose a smaller size.";
+            default -> "That leaves the passage in one section; choose a smaller size.";
         };
     }
 
     @Transactional
-    PieceDto addExtra(SignedIn who, long id, ExtraWish wish) {
+    SectionDto addExtra(SignedIn who, long id, ExtraWish wish) {
         StoredPassage passage = repertoire.passage(who, id);
         int notes = passage.music().passage().notes().size();
-        Piece wanted = Refused.unlessValid("firstNote", () -> new Piece(wish.firstNote(), wish.lastNote()));
+        Section wanted = Refused.unlessValid("firstNote", () -> new Section(wish.firstNote(), wish.lastNote()));
         if (wish.lastNote() >= notes || wanted.size() < 2) {
             throw Refused.field("lastNote", "Choose two notes or more, up to note " + notes + ".");
         }
-        List<StoredPiece> there = repertoire.extras(passage);
-        StoredPiece extra = there.stream()
-                .filter(piece -> piece.notes().equals(wanted) && piece.kind() == wish.kind())
+        List<StoredSection> there = repertoire.extras(passage);
+        StoredSection extra = there.stream()
+                .filter(section -> section.notes().equals(wanted) && section.kind() == wish.kind())
                 .findFirst()
                 .orElse(null);
         if (extra == null) {
-            if (there.size() >= MOST_EXTRAS || wish.kind() == PieceKind.PIECE) {
-                throw Refused.field("kind", "Up to " + MOST_EXTRAS + " joins and drills are kept besides the pieces.");
+            if (there.size() >= MOST_EXTRAS || wish.kind() == SectionKind.SECTION) {
+                throw Refused.field(
+                        "kind", "Up to " + MOST_EXTRAS + " joins and drills are kept besides the sections.");
             }
             extra = keeper.keep(who, passage, wish.kind(), wish.name().strip(), wanted);
         }
@@ -207,7 +208,7 @@ public class PassageEditor {
     }
 
     @Transactional
-    void changePiece(SignedIn who, long id, PieceWish wish) {
-        repertoire.piece(who, id).change(wish.name().strip(), wish.difficulty());
+    void changeSection(SignedIn who, long id, SectionWish wish) {
+        repertoire.section(who, id).change(wish.name().strip(), wish.difficulty());
     }
 }

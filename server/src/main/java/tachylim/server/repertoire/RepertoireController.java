@@ -20,9 +20,9 @@ import tachylim.server.repertoire.PassageDtos.ExtraWish;
 import tachylim.server.repertoire.PassageDtos.PassageDetail;
 import tachylim.server.repertoire.PassageDtos.PassageDto;
 import tachylim.server.repertoire.PassageDtos.PassageWish;
-import tachylim.server.repertoire.PassageDtos.PieceDto;
-import tachylim.server.repertoire.PassageDtos.PieceWish;
 import tachylim.server.repertoire.PassageDtos.Reading;
+import tachylim.server.repertoire.PassageDtos.SectionDto;
+import tachylim.server.repertoire.PassageDtos.SectionWish;
 import tachylim.server.repertoire.StorageService.Storage;
 import tachylim.server.web.ChangesNoCap;
 
@@ -84,7 +84,7 @@ class RepertoireController {
         editor.putAway(who, id);
     }
 
-    @PutMapping("/passages/{id}/pieces")
+    @PutMapping("/passages/{id}/sections")
     PassageDetail cut(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody CutWish wish) {
         editor.cut(who, id, wish);
         return repertoire.detail(who, id);
@@ -92,14 +92,15 @@ class RepertoireController {
 
     /** A join or a link to be played on its own; the one there is already is given when it is the same. */
     @PostMapping("/passages/{id}/extras")
-    PieceDto addExtra(
+    SectionDto addExtra(
             @AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody ExtraWish wish) {
         return editor.addExtra(who, id, wish);
     }
 
-    @PutMapping("/pieces/{id}")
+    @PutMapping("/sections/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void changePiece(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody PieceWish wish) {
-        editor.changePiece(who, id, wish);
+    void changeSection(
+            @AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody SectionWish wish) {
+        editor.changeSection(who, id, wish);
     }
 }

@@ -24,32 +24,32 @@ import tachylim.ceiling.Weakest;
 import tachylim.notation.abc.AbcWriter;
 import tachylim.passage.Mark;
 import tachylim.passage.Passage;
-import tachylim.passage.Piece;
+import tachylim.passage.Section;
 import tachylim.passage.SharedNotes;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
-import tachylim.server.ceiling.Pieces;
+import tachylim.server.ceiling.Sections;
 import tachylim.server.ceiling.Standing;
 import tachylim.server.ceiling.StandingService;
 import tachylim.server.repertoire.PassageDtos.PassageDetail;
 import tachylim.server.repertoire.PassageDtos.PassageDto;
-import tachylim.server.repertoire.PassageDtos.PieceDto;
 import tachylim.server.repertoire.PassageDtos.Reading;
+import tachylim.server.repertoire.PassageDtos.SectionDto;
 import tachylim.server.web.Refused;
 import tachylim.workout.Choices;
 import tachylim.workout.Segment;
 
-/** Passages and their pieces, as they are. */
+/** Passages and their sections, as they are. */
 @Service
-public class RepertoireService implements Pieces {
+public class RepertoireService implements Sections {
 
-    private static final int MOST_PIECES = 2_000;
+    private static final int MOST_SECTIONS = 2_000;
     private static final int MOST_PERFORMANCES = 24;
     private static final int MOST_NOTES_REMEMBERED = 60_000;
     static final int MOST_MARKS = 5_000;
 
     private final PassageRepository passages;
-    private final PieceRepository pieces;
+    private final SectionRepository sections;
     private final PerformanceRepository performances;
     private final NoteMarkRepository marks;
     private final StandingService standings;
@@ -63,13 +63,13 @@ public class RepertoireService implements Pieces {
 
     RepertoireService(
             PassageRepository passages,
-            PieceRepository pieces,
+            SectionRepository sections,
             PerformanceRepository performances,
             NoteMarkRepository marks,
             StandingService standings,
             AccountService accounts) {
         this.passages = passages;
-        this.pieces = pieces;
+        this.sections = sections;
         this.performances = performances;
         this.marks = marks;
         this.standings = standings;
@@ -94,74 +94,74 @@ public class RepertoireService implements Pieces {
     }
 
     @Transactional(readOnly = true)
-    public List<StoredPiece> pieces(SignedIn who) {
-        return pieces.findByAccountIdAndKindAndPutAwayFalseAndPassagePutAwayFalseOrderByPassageIdAscPlaceAsc(
-                who.accountId(), PieceKind.PIECE, Limit.of(MOST_PIECES));
+    public List<StoredSection> sections(SignedIn who) {
+        return sections.findByAccountIdAndKindAndPutAwayFalseAndPassagePutAwayFalseOrderByPassageIdAscPlaceAsc(
+                who.accountId(), SectionKind.SECTION, Limit.of(MOST_SECTIONS));
     }
 
     @Transactional(readOnly = true)
-    public StoredPiece piece(SignedIn who, long id) {
-        return pieces.findByIdAndAccountIdAndPutAwayFalseAndPassagePutAwayFalse(id, who.accountId())
-                .orElseThrow(() -> Refused.notFound("This piece"));
+    public StoredSection section(SignedIn who, long id) {
+        return sections.findByIdAndAccountIdAndPutAwayFalseAndPassagePutAwayFalse(id, who.accountId())
+                .orElseThrow(() -> Refused.notFound("This section"));
     }
 
     @Override
     @Transactional(readOnly = true)
     public Named named(SignedIn who, long id) {
-        StoredPiece piece = piece(who, id);
+        StoredSection section = section(who, id);
         return new Named(
-                piece.subject(),
-                piece.passage().id(),
-                piece.passage().title(),
-                piece.part(),
-                piece.passage().targetBpm(),
-                piece.passage().neededOn(),
-                Segment.shareOf(Choices.LONGEST_BURST, music(piece)));
+                section.subject(),
+                section.passage().id(),
+                section.passage().title(),
+                section.part(),
+                section.passage().targetBpm(),
+                section.passage().neededOn(),
+                Segment.shareOf(Choices.LONGEST_BURST, music(section)));
     }
 
     @Override
     @Transactional(readOnly = true)
     public List<PartOf> parts(SignedIn who, long passageId) {
         return present(passage(who, passageId)).stream()
-                .sorted(Comparator.comparing((StoredPiece piece) -> piece.kind() != PieceKind.PIECE))
-                .map(piece -> new PartOf(piece.subject(), piece.part(), piece.kind() == PieceKind.PIECE))
+                .sorted(Comparator.comparing((StoredSection section) -> section.kind() != SectionKind.SECTION))
+                .map(section -> new PartOf(section.subject(), section.part(), section.kind() == SectionKind.SECTION))
                 .toList();
     }
 
-    /** A piece, put away or not, for what was begun while it was there. */
+    /** A section, put away or not, for what was begun while it was there. */
     @Transactional(readOnly = true)
-    public StoredPiece anyPiece(SignedIn who, long id) {
-        return pieces.findById(id)
-                .filter(piece -> piece.accountId() == who.accountId())
-                .orElseThrow(() -> Refused.notFound("This piece"));
+    public StoredSection anySection(SignedIn who, long id) {
+        return sections.findById(id)
+                .filter(section -> section.accountId() == who.accountId())
+                .orElseThrow(() -> Refused.notFound("This section"));
     }
 
-    /** Some pieces that are worked on, in the order of their ids. */
+    /** Some sections that are worked on, in the order of their ids. */
     @Transactional(readOnly = true)
-    public List<StoredPiece> pieces(SignedIn who, List<Long> ids) {
-        Map<Long, StoredPiece> found =
-                pieces.findByAccountIdAndIdInAndPutAwayFalseAndPassagePutAwayFalse(who.accountId(), ids).stream()
-                        .collect(Collectors.toMap(StoredPiece::id, piece -> piece));
+    public List<StoredSection> sections(SignedIn who, List<Long> ids) {
+        Map<Long, StoredSection> found =
+                sections.findByAccountIdAndIdInAndPutAwayFalseAndPassagePutAwayFalse(who.accountId(), ids).stream()
+                        .collect(Collectors.toMap(StoredSection::id, section -> section));
         return ids.stream()
-                .map(id -> Optional.ofNullable(found.get(id)).orElseThrow(() -> Refused.notFound("This piece")))
+                .map(id -> Optional.ofNullable(found.get(id)).orElseThrow(() -> Refused.notFound("This section")))
                 .toList();
     }
 
-    /** Which of some pieces are there to be worked on. */
+    /** Which of some sections are there to be worked on. */
     @Transactional(readOnly = true)
     public Set<Long> present(SignedIn who, Collection<Long> ids) {
-        return pieces
+        return sections
                 .findByAccountIdAndIdInAndPutAwayFalseAndPassagePutAwayFalse(who.accountId(), List.copyOf(ids))
                 .stream()
-                .map(StoredPiece::id)
+                .map(StoredSection::id)
                 .collect(Collectors.toSet());
     }
 
-    /** Pieces by id, put away or not, for looking back. */
+    /** Sections by id, put away or not, for looking back. */
     @Transactional(readOnly = true)
-    public Map<Long, StoredPiece> piecesById(SignedIn who, List<Long> ids) {
-        return pieces.findByAccountIdAndIdIn(who.accountId(), ids).stream()
-                .collect(Collectors.toMap(StoredPiece::id, piece -> piece));
+    public Map<Long, StoredSection> sectionsById(SignedIn who, List<Long> ids) {
+        return sections.findByAccountIdAndIdIn(who.accountId(), ids).stream()
+                .collect(Collectors.toMap(StoredSection::id, section -> section));
     }
 
     /** The notes of a passage with the player's marks over them. */
@@ -191,15 +191,15 @@ public class RepertoireService implements Pieces {
         marks.save(new NoteMark(passage.accountId(), passage.id(), note, kind, value, why, at));
     }
 
-    /** The notes of a piece, as it is played. */
+    /** The notes of a section, as it is played. */
     @Transactional(readOnly = true)
-    public Passage music(StoredPiece piece) {
-        return within(music(piece.passage()), piece);
+    public Passage music(StoredSection section) {
+        return within(music(section.passage()), section);
     }
 
-    /** For each note of a piece whether another piece plays it too. */
+    /** For each note of a section whether another section plays it too. */
     @Transactional(readOnly = true)
-    public boolean[] shared(StoredPiece wanted, StoredPiece other) {
+    public boolean[] shared(StoredSection wanted, StoredSection other) {
         StoredPassage passage = wanted.passage();
         boolean countedAlike = other.passage().id().equals(passage.id())
                 && wanted.isOf(passage.edition())
@@ -209,9 +209,9 @@ public class RepertoireService implements Pieces {
                 : SharedNotes.of(within(plain(passage), wanted), within(plain(other.passage()), other));
     }
 
-    private static Passage within(Passage whole, StoredPiece piece) {
-        int last = Math.min(piece.notes().lastNote(), whole.notes().size() - 1);
-        return whole.excerpt(new Piece(Math.min(piece.notes().firstNote(), last), last));
+    private static Passage within(Passage whole, StoredSection section) {
+        int last = Math.min(section.notes().lastNote(), whole.notes().size() - 1);
+        return whole.excerpt(new Section(Math.min(section.notes().firstNote(), last), last));
     }
 
     /** The days on which something is needed or performed, from one to another. */
@@ -252,53 +252,53 @@ public class RepertoireService implements Pieces {
     }
 
     /**
-     * Looks whether a piece that came from elsewhere is of the music it is said to be of.
+     * Looks whether a section that came from elsewhere is of the music it is said to be of.
      *
      * @throws IllegalArgumentException if it is not
      */
     @Transactional(readOnly = true)
-    public void checkNotes(StoredPiece piece) {
-        int notes = music(piece.passage()).notes().size();
-        if (piece.isOf(piece.passage().edition()) && piece.notes().lastNote() >= notes) {
-            throw new IllegalArgumentException("A piece ends beyond its passage");
+    public void checkNotes(StoredSection section) {
+        int notes = music(section.passage()).notes().size();
+        if (section.isOf(section.passage().edition()) && section.notes().lastNote() >= notes) {
+            throw new IllegalArgumentException("A section ends beyond its passage");
         }
     }
 
-    /** Every piece that some passages were ever cut into, with its passage. */
+    /** Every section that some passages were ever cut into, with its passage. */
     @Transactional(readOnly = true)
     public Map<Long, Long> everCut(SignedIn who, Collection<Long> passageIds) {
-        return pieces.everCut(who.accountId(), passageIds).stream()
-                .collect(Collectors.toMap(PieceRepository.Cut::pieceId, PieceRepository.Cut::passageId));
+        return sections.everCut(who.accountId(), passageIds).stream()
+                .collect(Collectors.toMap(SectionRepository.Cut::sectionId, SectionRepository.Cut::passageId));
     }
 
     @Transactional(readOnly = true)
     List<PassageDto> list(SignedIn who) {
         LocalDate today = accounts.today(who);
-        List<StoredPiece> all = pieces(who);
-        Map<Long, Standing> byPiece = standings(who, all, today);
-        Map<StoredPassage, List<StoredPiece>> byPassage = all.stream()
-                .collect(Collectors.groupingBy(StoredPiece::passage, LinkedHashMap::new, Collectors.toList()));
+        List<StoredSection> all = sections(who);
+        Map<Long, Standing> bySection = standings(who, all, today);
+        Map<StoredPassage, List<StoredSection>> byPassage = all.stream()
+                .collect(Collectors.groupingBy(StoredSection::passage, LinkedHashMap::new, Collectors.toList()));
         return byPassage.entrySet().stream()
-                .map(entry -> dto(entry.getKey(), entry.getValue(), byPiece, today))
+                .map(entry -> dto(entry.getKey(), entry.getValue(), bySection, today))
                 .toList();
     }
 
-    private Map<Long, Standing> standings(SignedIn who, List<StoredPiece> of, LocalDate day) {
-        return standings.standings(who, of.stream().map(StoredPiece::subject).toList(), day);
+    private Map<Long, Standing> standings(SignedIn who, List<StoredSection> of, LocalDate day) {
+        return standings.standings(who, of.stream().map(StoredSection::subject).toList(), day);
     }
 
     private static PassageDto dto(
-            StoredPassage passage, List<StoredPiece> parts, Map<Long, Standing> standings, LocalDate today) {
-        List<PieceDto> dtos =
-                parts.stream().map(piece -> pieceDto(piece, standings)).toList();
+            StoredPassage passage, List<StoredSection> parts, Map<Long, Standing> standings, LocalDate today) {
+        List<SectionDto> dtos =
+                parts.stream().map(section -> sectionDto(section, standings)).toList();
         LocalDate lastPlayed = dtos.stream()
-                .map(PieceDto::lastPlayed)
+                .map(SectionDto::lastPlayed)
                 .filter(Objects::nonNull)
                 .max(LocalDate::compareTo)
                 .orElse(null);
         Long daysLeft = passage.neededOn() == null ? null : ChronoUnit.DAYS.between(today, passage.neededOn());
         int slowest = Weakest.of(parts.stream()
-                .map(piece -> standings.get(piece.id()).estimate())
+                .map(section -> standings.get(section.id()).estimate())
                 .toList());
         return new PassageDto(
                 passage.id(),
@@ -312,15 +312,15 @@ public class RepertoireService implements Pieces {
                 parts.get(slowest).id());
     }
 
-    private static PieceDto pieceDto(StoredPiece piece, Map<Long, Standing> standings) {
-        Standing standing = standings.get(piece.id());
-        return new PieceDto(
-                piece.id(),
-                piece.name(),
-                piece.isWhole(),
-                piece.notes().firstNote(),
-                piece.notes().lastNote(),
-                piece.difficulty(),
+    private static SectionDto sectionDto(StoredSection section, Map<Long, Standing> standings) {
+        Standing standing = standings.get(section.id());
+        return new SectionDto(
+                section.id(),
+                section.name(),
+                section.isWhole(),
+                section.notes().firstNote(),
+                section.notes().lastNote(),
+                section.difficulty(),
                 standing.dto(),
                 standing.lastPlayed());
     }
@@ -335,7 +335,7 @@ public class RepertoireService implements Pieces {
     PassageDetail detail(SignedIn who, long id) {
         StoredPassage passage = passage(who, id);
         LocalDate today = accounts.today(who);
-        List<StoredPiece> parts = cut(passage);
+        List<StoredSection> parts = cut(passage);
         return new PassageDetail(
                 dto(passage, parts, standings(who, parts, today), today),
                 passage.music(),
@@ -351,41 +351,41 @@ public class RepertoireService implements Pieces {
         passageIds.forEach(id -> reached.put(id, 0.0));
         standings
                 .reachedRates(who, passageOf.keySet())
-                .forEach((piece, rate) -> reached.merge(passageOf.get(piece), rate, Math::max));
+                .forEach((section, rate) -> reached.merge(passageOf.get(section), rate, Math::max));
         return reached;
     }
 
-    /** The pieces a passage is cut into, in order. */
+    /** The sections a passage is cut into, in order. */
     @Transactional(readOnly = true)
-    public List<StoredPiece> cut(StoredPassage passage) {
+    public List<StoredSection> cut(StoredPassage passage) {
         return present(passage).stream()
-                .filter(piece -> piece.kind() == PieceKind.PIECE)
+                .filter(section -> section.kind() == SectionKind.SECTION)
                 .toList();
     }
 
     /** Its joins and links that are played on their own. */
     @Transactional(readOnly = true)
-    public List<StoredPiece> extras(StoredPassage passage) {
+    public List<StoredSection> extras(StoredPassage passage) {
         return present(passage).stream()
-                .filter(piece -> piece.kind() != PieceKind.PIECE)
+                .filter(section -> section.kind() != SectionKind.SECTION)
                 .toList();
     }
 
-    private List<StoredPiece> present(StoredPassage passage) {
-        return pieces.findByAccountIdAndPassageIdAndPutAwayFalseOrderByPlace(passage.accountId(), passage.id());
+    private List<StoredSection> present(StoredPassage passage) {
+        return sections.findByAccountIdAndPassageIdAndPutAwayFalseOrderByPlace(passage.accountId(), passage.id());
     }
 
-    /** How fast each of some pieces is today. */
+    /** How fast each of some sections is today. */
     @Transactional(readOnly = true)
-    public List<Estimate> estimates(SignedIn who, List<StoredPiece> of) {
+    public List<Estimate> estimates(SignedIn who, List<StoredSection> of) {
         Map<Long, Standing> known = standings(who, of, accounts.today(who));
-        return of.stream().map(piece -> known.get(piece.id()).estimate()).toList();
+        return of.stream().map(section -> known.get(section.id()).estimate()).toList();
     }
 
-    /** Pieces with how each stands. */
+    /** Sections with how each stands. */
     @Transactional(readOnly = true)
-    public List<PieceDto> dtos(SignedIn who, List<StoredPiece> of) {
+    public List<SectionDto> dtos(SignedIn who, List<StoredSection> of) {
         Map<Long, Standing> known = standings(who, of, accounts.today(who));
-        return of.stream().map(piece -> pieceDto(piece, known)).toList();
+        return of.stream().map(section -> sectionDto(section, known)).toList();
     }
 }

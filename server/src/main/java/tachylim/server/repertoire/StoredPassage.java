@@ -179,7 +179,7 @@ public class StoredPassage {
         return stitching;
     }
 
-    /** The link from which the pieces are put together outward. */
+    /** The link from which the sections are put together outward. */
     public int stitchingLink() {
         return stitchingLink;
     }

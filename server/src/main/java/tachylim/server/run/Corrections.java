@@ -34,7 +34,7 @@ import tachylim.workout.Workout;
 
 /**
  * Puts right what was said of passes by mistake. What was played stays played and counts for the load; what was learned of
- * the piece's ceiling is learned anew from the morning of that session on, through every session since.
+ * the section's ceiling is learned anew from the morning of that session on, through every session since.
  */
 @Service
 public class Corrections {
@@ -145,24 +145,25 @@ public class Corrections {
         if (start.isEmpty()) {
             return false;
         }
-        long pieceId = first.pieceOf(workout.workout(Map.of()).brief().themes().get(theme));
-        Subject subject = repertoire.anyPiece(who, pieceId).subject();
+        long sectionId =
+                first.sectionOf(workout.workout(Map.of()).brief().themes().get(theme));
+        Subject subject = repertoire.anySection(who, sectionId).subject();
         standings.goBack(who, subject, first.day(), start.get());
-        for (long runId : passes.runsOf(who, pieceId, first.id())) {
+        for (long runId : passes.runsOf(who, sectionId, first.id())) {
             StoredRun run = runs.get(who, runId);
-            learnAgain(who, run, pieceId, subject);
+            learnAgain(who, run, sectionId, subject);
         }
         standings.felt(who, subject, accounts.today(who));
         return true;
     }
 
-    private void learnAgain(SignedIn who, StoredRun run, long pieceId, Subject subject) {
+    private void learnAgain(SignedIn who, StoredRun run, long sectionId, Subject subject) {
         StoredWorkout stored = plans.get(who, run.workoutId());
         Workout workout = stored.workout(Map.of());
         List<Theme> themes = workout.brief().themes();
         for (int theme = 0; theme < themes.size(); theme++) {
             // One that is being played goes on from what it began with: its steps were told by that.
-            if (run.pieceOf(themes.get(theme)) == pieceId && run.outcome() != null) {
+            if (run.sectionOf(themes.get(theme)) == sectionId && run.outcome() != null) {
                 plans.startFrom(stored, theme, standings.believed(subject, run.day()));
             }
         }
@@ -181,7 +182,7 @@ public class Corrections {
                     && segment.block() < workout.blocks().size()) {
                 Block block = block(workout, segment);
                 Theme theme = themes.get(block.theme());
-                if (run.pieceOf(theme) == pieceId) {
+                if (run.sectionOf(theme) == sectionId) {
                     List<Evidence> evidence = segment.evidence(block.music(), past).stream()
                             .filter(theme.known()::tells)
                             .toList();

@@ -11,14 +11,14 @@ import tachylim.server.ceiling.StandingService;
 import tachylim.server.load.LoadService;
 import tachylim.server.load.Today;
 import tachylim.server.repertoire.RepertoireService;
-import tachylim.server.repertoire.StoredPiece;
-import tachylim.server.run.RunDtos.AfterPiece;
+import tachylim.server.repertoire.StoredSection;
+import tachylim.server.run.RunDtos.AfterSection;
 import tachylim.server.run.RunDtos.Repeated;
 import tachylim.server.workout.PlanService;
 import tachylim.shown.BandDto;
 import tachylim.workout.Theme;
 
-/** What a workout has moved: of each of its pieces the ceiling before and now, where it broke, and where it goes on. */
+/** What a workout has moved: of each of its sections the ceiling before and now, where it broke, and where it goes on. */
 @Service
 class RunAfter {
 
@@ -44,9 +44,9 @@ class RunAfter {
         this.load = load;
     }
 
-    /** The pieces in the order of the session; those that were put away since are left out, and so are workouts by other rules. */
+    /** The sections in the order of the session; those that were put away since are left out, and so are workouts by other rules. */
     @Transactional(readOnly = true)
-    List<AfterPiece> of(SignedIn who, long id) {
+    List<AfterSection> of(SignedIn who, long id) {
         StoredRun stored = runs.get(who, id);
         if (!stored.isOfThisEdition()) {
             return List.of();
@@ -54,26 +54,26 @@ class RunAfter {
         Today today = load.today(who);
         List<Theme> themes =
                 plans.get(who, stored.workoutId()).workout(Map.of()).brief().themes();
-        List<Long> ids = themes.stream().map(stored::pieceOf).toList();
-        Map<Long, StoredPiece> pieces = repertoire.piecesById(who, ids);
+        List<Long> ids = themes.stream().map(stored::sectionOf).toList();
+        Map<Long, StoredSection> sections = repertoire.sectionsById(who, ids);
         Map<Long, Standing> known = standings.standings(
-                who, pieces.values().stream().map(StoredPiece::subject).toList(), today.day());
+                who, sections.values().stream().map(StoredSection::subject).toList(), today.day());
         return themes.stream()
-                .filter(theme -> pieces.containsKey(stored.pieceOf(theme)))
+                .filter(theme -> sections.containsKey(stored.sectionOf(theme)))
                 .map(theme -> {
-                    StoredPiece piece = pieces.get(stored.pieceOf(theme));
-                    Standing standing = known.get(piece.id());
-                    return new AfterPiece(
-                            piece.id(),
-                            piece.passage().title(),
-                            piece.part(),
+                    StoredSection section = sections.get(stored.sectionOf(theme));
+                    Standing standing = known.get(section.id());
+                    return new AfterSection(
+                            section.id(),
+                            section.passage().title(),
+                            section.part(),
                             BandDto.of(theme.estimate().ceiling()),
                             BandDto.of(standing.estimate().ceiling()),
-                            links.brokeOn(who, piece, stored.day()),
-                            links.repeated(who, piece.passage(), stored.day()).entrySet().stream()
+                            links.brokeOn(who, section, stored.day()),
+                            links.repeated(who, section.passage(), stored.day()).entrySet().stream()
                                     .map(one -> new Repeated(one.getKey(), one.getValue()))
                                     .toList(),
-                            plans.opensAt(who, piece, standing, today).bpm());
+                            plans.opensAt(who, section, standing, today).bpm());
                 })
                 .toList();
     }

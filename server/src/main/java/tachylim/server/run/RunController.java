@@ -15,7 +15,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import tachylim.server.account.SignedIn;
-import tachylim.server.run.RunDtos.AfterPiece;
+import tachylim.server.run.RunDtos.AfterSection;
 import tachylim.server.run.RunDtos.Beginning;
 import tachylim.server.run.RunDtos.EventWish;
 import tachylim.server.run.RunDtos.HeardRun;
@@ -63,7 +63,7 @@ class RunController {
     }
 
     @GetMapping("/{id}/after")
-    List<AfterPiece> after(@AuthenticationPrincipal SignedIn who, @PathVariable long id) {
+    List<AfterSection> after(@AuthenticationPrincipal SignedIn who, @PathVariable long id) {
         return after.of(who, id);
     }
 

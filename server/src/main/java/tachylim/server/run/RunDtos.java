@@ -130,17 +130,17 @@ public final class RunDtos {
 
     record LastAnswer(String clientId, Verdict verdict, int tension, double tempo) {}
 
-    /** Whose the moment is: the run, and the piece it stands in. On the wire both are told in one. */
+    /** Whose the moment is: the run, and the section it stands in. On the wire both are told in one. */
     record RunView(
             long id,
             String passage,
-            String piece,
+            String section,
             String focus,
             int ordinal,
             boolean held,
 
-            @Schema(description = "the piece of the block at hand")
-            long pieceId,
+            @Schema(description = "the section of the block at hand")
+            long sectionId,
 
             long passageId,
             @Schema(nullable = true) LastAnswer last,
@@ -152,16 +152,16 @@ public final class RunDtos {
             @JsonUnwrapped Moment now) {}
 
     /**
-     * What a workout left of one of its pieces.
+     * What a workout left of one of its sections.
      *
-     * @param broke the notes of the piece, from 1, that were noted as not reached that day
+     * @param broke the notes of the section, from 1, that were noted as not reached that day
      * @param repeated why something broke that day and not for the first time
      * @param opensAt the tempo at which its next session opens, in BPM
      */
-    record AfterPiece(
-            long pieceId,
+    record AfterSection(
+            long sectionId,
             String passage,
-            String piece,
+            String section,
             BandDto before,
             BandDto now,
             List<Integer> broke,

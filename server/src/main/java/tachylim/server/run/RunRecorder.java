@@ -8,7 +8,7 @@ import tachylim.server.bench.ChoiceService;
 import tachylim.server.ceiling.Passes;
 import tachylim.server.load.LoadService;
 import tachylim.server.repertoire.RepertoireService;
-import tachylim.server.repertoire.StoredPiece;
+import tachylim.server.repertoire.StoredSection;
 import tachylim.server.web.ProblemCode;
 import tachylim.server.web.Refused;
 import tachylim.workout.Block;
@@ -76,12 +76,12 @@ class RunRecorder {
         for (Segment segment : fresh) {
             segments.save(new RunSegment(who.accountId(), stored.id(), place, event.ordinal(), segment));
             if (segment.step() instanceof Pass) {
-                StoredPiece piece = piece(who, stored, after, segment);
+                StoredSection section = section(who, stored, after, segment);
                 Passes.Place at = place(who, stored, event, history);
-                passes.keep(who, piece.subject(), at, after, place);
+                passes.keep(who, section.subject(), at, after, place);
                 Block block = after.blocks().get(segment.block());
                 if (!block.music().isAsWritten() && segment.isPlayed()) {
-                    choices.playedInRun(who, piece, block.music().version(), at.day());
+                    choices.playedInRun(who, section, block.music().version(), at.day());
                 }
             }
             place++;
@@ -91,11 +91,11 @@ class RunRecorder {
         }
     }
 
-    /** The piece that was played in a segment. */
-    private StoredPiece piece(SignedIn who, StoredRun stored, Run run, Segment segment) {
+    /** The section that was played in a segment. */
+    private StoredSection section(SignedIn who, StoredRun stored, Run run, Segment segment) {
         int theme = run.blocks().get(segment.block()).theme();
-        return repertoire.anyPiece(
-                who, stored.pieceOf(run.workout().brief().themes().get(theme)));
+        return repertoire.anySection(
+                who, stored.sectionOf(run.workout().brief().themes().get(theme)));
     }
 
     private Passes.Place place(SignedIn who, StoredRun stored, RunEvent event, boolean history) {
@@ -108,7 +108,7 @@ class RunRecorder {
         Segment segment = run.past().get(last);
         segments.findByAccountIdAndRunIdAndPlace(who.accountId(), stored.id(), last)
                 .ifPresent(kept -> kept.segment(segment));
-        passes.felt(who, piece(who, stored, run, segment).subject(), place(who, stored, event, false), segment);
+        passes.felt(who, section(who, stored, run, segment).subject(), place(who, stored, event, false), segment);
         load.cameOut(who, run.tally().condition(), event.at());
     }
 

@@ -34,14 +34,14 @@ interface RunRepository extends JpaRepository<StoredRun, Long> {
     /** Sessions that are looked for, the newest first; what is null is not asked about. */
     @Query("""
             select r from StoredRun r
-            join StoredPiece p on p.id = r.pieceId join StoredWorkout w on w.id = r.workoutId
+            join StoredSection p on p.id = r.sectionId join StoredWorkout w on w.id = r.workoutId
             where r.accountId = :accountId and (:before is null or r.id < :before)
               and (:from is null or r.day >= :from) and (:to is null or r.day <= :to)
               and (:outcome is null or r.outcome = :outcome)
               and (:text is null or lower(r.note) like :text escape '!' or lower(w.focus) like :text escape '!'
                 or lower(p.passage.title) like :text escape '!' or lower(p.name) like :text escape '!')
               and (:passageId is null or p.passage.id = :passageId or exists (
-                select 1 from PlayedPass q join StoredPiece o on o.id = q.pieceId
+                select 1 from PlayedPass q join StoredSection o on o.id = q.sectionId
                 where q.runId = r.id and o.passage.id = :passageId))
             order by r.id desc""")
     List<StoredRun> search(

@@ -7,7 +7,7 @@ import tachylim.record.WorkoutCodec;
 import tachylim.server.account.SignedIn;
 import tachylim.server.record.Documents;
 import tachylim.server.repertoire.RepertoireService;
-import tachylim.server.repertoire.StoredPiece;
+import tachylim.server.repertoire.StoredSection;
 import tachylim.server.run.RunDtos.HeardAnswer;
 import tachylim.server.run.RunDtos.HeardRun;
 import tachylim.server.web.ProblemCode;
@@ -79,12 +79,12 @@ class RunScores {
     }
 
     private PlaceDto place(SignedIn who, StoredRun stored, Theme theme) {
-        StoredPiece piece = repertoire.anyPiece(who, stored.pieceOf(theme));
+        StoredSection section = repertoire.anySection(who, stored.sectionOf(theme));
         return new PlaceDto(
-                piece.id(),
-                piece.passage().id(),
-                piece.passage().title(),
-                piece.part(),
-                piece.notes().firstNote());
+                section.id(),
+                section.passage().id(),
+                section.passage().title(),
+                section.part(),
+                section.notes().firstNote());
     }
 }

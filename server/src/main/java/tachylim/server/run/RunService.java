@@ -184,7 +184,7 @@ public class RunService {
         return runs.save(new StoredRun(
                         who.accountId(),
                         workout.id(),
-                        workout.pieceId(),
+                        workout.sectionId(),
                         today.day(),
                         at,
                         holder,

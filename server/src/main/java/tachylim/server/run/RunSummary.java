@@ -26,7 +26,10 @@ public class RunSummary extends AssignedId<Long> {
     private Long runId;
 
     private Long accountId;
-    private int pieces;
+
+    @Column(name = "pieces")
+    private int sections;
+
     private int passes;
     private int clean;
     private int rough;
@@ -45,10 +48,11 @@ public class RunSummary extends AssignedId<Long> {
     RunSummary(StoredRun run, List<PlayedPass> inOrder) {
         this.runId = run.id();
         this.accountId = run.accountId();
-        this.pieces = (int) inOrder.stream().map(PlayedPass::pieceId).distinct().count();
+        this.sections =
+                (int) inOrder.stream().map(PlayedPass::sectionId).distinct().count();
         ArrayNode drawn = JSON.createArrayNode();
         for (PlayedPass pass : inOrder) {
-            add(pass, run.pieceId().equals(pass.pieceId()));
+            add(pass, run.sectionId().equals(pass.sectionId()));
             drawn.addArray()
                     .add(StoredNames.PASS_KIND.name(pass.kind()))
                     .add(pass.tempo().bpm())
@@ -58,7 +62,7 @@ public class RunSummary extends AssignedId<Long> {
         this.sketch = drawn.toString();
     }
 
-    private void add(PlayedPass pass, boolean ofItsPiece) {
+    private void add(PlayedPass pass, boolean ofItsSection) {
         passes += pass.verdict() == null ? 0 : 1;
         clean += pass.verdict() == Verdict.CLEAN ? 1 : 0;
         rough += pass.verdict() == Verdict.ROUGH ? 1 : 0;
@@ -67,7 +71,7 @@ public class RunSummary extends AssignedId<Long> {
         burstSeconds += pass.burstSeconds();
         effort += pass.effort();
         worstTension = Math.max(worstTension, pass.tension().ordinal());
-        if (ofItsPiece && pass.verdict() == Verdict.CLEAN && pass.kind() != PassKind.WARM_UP) {
+        if (ofItsSection && pass.verdict() == Verdict.CLEAN && pass.kind() != PassKind.WARM_UP) {
             double tempo = pass.tempo().bpm();
             fastestClean = fastestClean == null ? tempo : Math.max(fastestClean, tempo);
         }
@@ -88,9 +92,9 @@ public class RunSummary extends AssignedId<Long> {
         return drawn;
     }
 
-    /** How many pieces were played. */
-    public int pieces() {
-        return pieces;
+    /** How many sections were played. */
+    public int sections() {
+        return sections;
     }
 
     /** Passes with a verdict. */
@@ -122,7 +126,7 @@ public class RunSummary extends AssignedId<Long> {
         return effort;
     }
 
-    /** The fastest clean pass of the piece it is named after that was no warm-up; null when there was none. */
+    /** The fastest clean pass of the section it is named after that was no warm-up; null when there was none. */
     public Double fastestClean() {
         return fastestClean;
     }

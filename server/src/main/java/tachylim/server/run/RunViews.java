@@ -6,7 +6,7 @@ import tachylim.load.Limit;
 import tachylim.server.account.SignedIn;
 import tachylim.server.ceiling.Passes;
 import tachylim.server.repertoire.RepertoireService;
-import tachylim.server.repertoire.StoredPiece;
+import tachylim.server.repertoire.StoredSection;
 import tachylim.server.run.RunDtos.LastAnswer;
 import tachylim.server.run.RunDtos.RunView;
 import tachylim.server.workout.StoredWorkout;
@@ -33,23 +33,23 @@ public class RunViews {
 
     RunView open(SignedIn who, StoredRun stored, List<RunEvent> kept, Run run, String holder) {
         int theme = run.isDone() ? 0 : run.blocks().get(run.block()).theme();
-        StoredPiece piece = repertoire.anyPiece(
-                who, stored.pieceOf(run.workout().brief().themes().get(theme)));
-        Moment now = Moment.of(run, any -> piece.notes().firstNote(), stored.effortBefore());
+        StoredSection section = repertoire.anySection(
+                who, stored.sectionOf(run.workout().brief().themes().get(theme)));
+        Moment now = Moment.of(run, any -> section.notes().firstNote(), stored.effortBefore());
         String focus = run.workout().brief().choices().focus();
-        return view(stored, focus, piece, kept.size(), holder, lastAnswer(kept, now), false, now);
+        return view(stored, focus, section, kept.size(), holder, lastAnswer(kept, now), false, now);
     }
 
     RunView ended(SignedIn who, StoredRun stored, StoredWorkout workout, int events, String holder) {
-        StoredPiece piece = repertoire.anyPiece(who, stored.pieceId());
+        StoredSection section = repertoire.anySection(who, stored.sectionId());
         Moment end = Moment.over(stored.done(), workout.outline().target(), played(who, stored, workout));
-        return view(stored, workout.focus(), piece, events, holder, null, passes.isTest(who, stored.id()), end);
+        return view(stored, workout.focus(), section, events, holder, null, passes.isTest(who, stored.id()), end);
     }
 
     private static RunView view(
             StoredRun stored,
             String focus,
-            StoredPiece piece,
+            StoredSection section,
             int events,
             String holder,
             LastAnswer last,
@@ -57,13 +57,13 @@ public class RunViews {
             Moment now) {
         return new RunView(
                 stored.id(),
-                piece.passage().title(),
-                piece.part(),
+                section.passage().title(),
+                section.part(),
                 focus,
                 events,
                 stored.isHeldBy(holder),
-                piece.id(),
-                piece.passage().id(),
+                section.id(),
+                section.passage().id(),
                 last,
                 measured,
                 stored.note(),

@@ -28,7 +28,10 @@ public class StoredRun {
 
     private Long accountId;
     private Long workoutId;
-    private Long pieceId;
+
+    @Column(name = "piece_id")
+    private Long sectionId;
+
     private LocalDate day;
     private Instant startedAt;
     private Instant lastAt;
@@ -58,7 +61,7 @@ public class StoredRun {
     StoredRun(
             long accountId,
             long workoutId,
-            long pieceId,
+            long sectionId,
             LocalDate day,
             Instant at,
             String holder,
@@ -66,7 +69,7 @@ public class StoredRun {
             Allowance told) {
         this.accountId = accountId;
         this.workoutId = workoutId;
-        this.pieceId = pieceId;
+        this.sectionId = sectionId;
         this.day = day;
         this.startedAt = at;
         this.lastAt = at;
@@ -90,13 +93,13 @@ public class StoredRun {
         return workoutId;
     }
 
-    public Long pieceId() {
-        return pieceId;
+    public Long sectionId() {
+        return sectionId;
     }
 
-    /** The piece that a theme of its workout is: runs from before there were several have one. */
-    long pieceOf(Theme theme) {
-        return theme.id() == 0 ? pieceId : theme.id();
+    /** The section that a theme of its workout is: runs from before there were several have one. */
+    long sectionOf(Theme theme) {
+        return theme.id() == 0 ? sectionId : theme.id();
     }
 
     public LocalDate day() {

@@ -29,7 +29,7 @@ import tachylim.server.load.LoadService;
 import tachylim.server.repertoire.Performance;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StoredPassage;
-import tachylim.server.repertoire.StoredPiece;
+import tachylim.server.repertoire.StoredSection;
 import tachylim.server.season.SeasonController.ChanceDto;
 import tachylim.server.season.SeasonController.Changed;
 import tachylim.server.season.SeasonController.GoalDto;
@@ -99,8 +99,8 @@ public class SeasonService {
     private Planned planned(SignedIn who) {
         LoadService.Ahead ahead = load.ahead(who, Season.MOST_DAYS);
         LocalDate today = ahead.guardrails().history().today();
-        Map<StoredPassage, List<StoredPiece>> byPassage = repertoire.pieces(who).stream()
-                .collect(Collectors.groupingBy(StoredPiece::passage, LinkedHashMap::new, Collectors.toList()));
+        Map<StoredPassage, List<StoredSection>> byPassage = repertoire.sections(who).stream()
+                .collect(Collectors.groupingBy(StoredSection::passage, LinkedHashMap::new, Collectors.toList()));
         List<Goal> goals = goals(who, byPassage, today);
         Map<Long, StoredPassage> passages =
                 byPassage.keySet().stream().collect(Collectors.toMap(StoredPassage::id, one -> one));
@@ -117,7 +117,7 @@ public class SeasonService {
                         wishes(who, today, today.plusDays(Season.MOST_DAYS))));
     }
 
-    private List<Goal> goals(SignedIn who, Map<StoredPassage, List<StoredPiece>> byPassage, LocalDate today) {
+    private List<Goal> goals(SignedIn who, Map<StoredPassage, List<StoredSection>> byPassage, LocalDate today) {
         if (byPassage.isEmpty()) {
             return List.of();
         }
@@ -125,14 +125,14 @@ public class SeasonService {
                 who,
                 byPassage.values().stream()
                         .flatMap(List::stream)
-                        .map(StoredPiece::subject)
+                        .map(StoredSection::subject)
                         .toList(),
                 today);
         Map<StoredPassage, Long> slowest = new HashMap<>();
-        byPassage.forEach((passage, pieces) -> slowest.put(
+        byPassage.forEach((passage, sections) -> slowest.put(
                 passage,
-                pieces.get(Weakest.of(pieces.stream()
-                                .map(piece -> known.get(piece.id()).estimate())
+                sections.get(Weakest.of(sections.stream()
+                                .map(section -> known.get(section.id()).estimate())
                                 .toList()))
                         .id()));
         Map<Long, Forecast> forecasts = standings.forecasts(who, slowest.values(), today);
@@ -149,13 +149,13 @@ public class SeasonService {
     }
 
     /** The effort a day that each passage had in the last weeks. */
-    private Map<Long, Double> pace(SignedIn who, Map<StoredPassage, List<StoredPiece>> byPassage, LocalDate today) {
+    private Map<Long, Double> pace(SignedIn who, Map<StoredPassage, List<StoredSection>> byPassage, LocalDate today) {
         Map<Long, Long> passageOf = repertoire.everCut(
                 who, byPassage.keySet().stream().map(StoredPassage::id).toList());
         Map<Long, Double> pace = new HashMap<>();
-        passes.efforts(who, today.minusDays(PACE_DAYS), today.minusDays(1)).forEach((piece, effort) -> {
-            if (passageOf.containsKey(piece)) {
-                pace.merge(passageOf.get(piece), effort / PACE_DAYS, Double::sum);
+        passes.efforts(who, today.minusDays(PACE_DAYS), today.minusDays(1)).forEach((section, effort) -> {
+            if (passageOf.containsKey(section)) {
+                pace.merge(passageOf.get(section), effort / PACE_DAYS, Double::sum);
             }
         });
         return pace;

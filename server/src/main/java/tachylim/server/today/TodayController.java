@@ -27,9 +27,9 @@ class TodayController {
         this.today = today;
     }
 
-    /** A piece of the session, why it is there, and what has become of it. */
-    record ChosenPiece(
-            long pieceId, long passageId, String passage, String piece, String why, List<String> sinceLastTime) {}
+    /** A section of the session, why it is there, and what has become of it. */
+    record ChosenSection(
+            long sectionId, long passageId, String passage, String section, String why, List<String> sinceLastTime) {}
 
     /** The session prepared for today; no plan while there is no passage. */
     record TodayView(
@@ -40,8 +40,8 @@ class TodayController {
             @Schema(description = "what is said of a day that is not like most; empty on a usual one")
             String word,
 
-            @Schema(description = "the pieces of the session, the most pressing first")
-            List<ChosenPiece> pieces,
+            @Schema(description = "the sections of the session, the most pressing first")
+            List<ChosenSection> sections,
 
             String measure,
             @Schema(nullable = true) Long openRun) {}

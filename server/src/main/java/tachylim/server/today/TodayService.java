@@ -16,8 +16,8 @@ import tachylim.ceiling.TimeToMeasure;
 import tachylim.method.School;
 import tachylim.season.Candidate;
 import tachylim.season.DayWord;
-import tachylim.season.DaysPieces;
-import tachylim.season.DaysPieces.Chosen;
+import tachylim.season.DaysSections;
+import tachylim.season.DaysSections.Chosen;
 import tachylim.season.Season;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.AccountService.Habit;
@@ -28,11 +28,11 @@ import tachylim.server.ceiling.StandingService;
 import tachylim.server.load.LoadService;
 import tachylim.server.load.Today;
 import tachylim.server.repertoire.StoredPassage;
-import tachylim.server.repertoire.StoredPiece;
+import tachylim.server.repertoire.StoredSection;
 import tachylim.server.run.RunService;
 import tachylim.server.run.StoredRun;
 import tachylim.server.season.SeasonService;
-import tachylim.server.today.TodayController.ChosenPiece;
+import tachylim.server.today.TodayController.ChosenSection;
 import tachylim.server.today.TodayController.TodayView;
 import tachylim.server.workout.PlanService;
 import tachylim.server.workout.PlanService.Worked;
@@ -77,7 +77,7 @@ class TodayService {
         Today today = load.today(who);
         Long openRun = runs.open(who).map(StoredRun::id).orElse(null);
         Map<Long, Worked> all = plans.workedOn(who, today.day()).stream()
-                .collect(Collectors.toMap(one -> one.piece().id(), Function.identity()));
+                .collect(Collectors.toMap(one -> one.section().id(), Function.identity()));
         if (all.isEmpty()) {
             return new TodayView(today.day(), null, today.dto(), "", List.of(), "", openRun);
         }
@@ -89,15 +89,16 @@ class TodayService {
                 ? Math.min(Brief.MOST_MINUTES, asked)
                 : habit.usualMinutes();
         List<Chosen> chosen = chosen(who, all, minutes == null ? usual : minutes, easy, today);
-        List<StoredPiece> pieces =
-                chosen.stream().map(one -> all.get(one.piece().id()).piece()).toList();
+        List<StoredSection> sections = chosen.stream()
+                .map(one -> all.get(one.section().id()).section())
+                .toList();
         return new TodayView(
                 today.day(),
-                plans.prepared(who, wish(who, pieces, habit, usual, minutes, easy), pieces, today),
+                plans.prepared(who, wish(who, sections, habit, usual, minutes, easy), sections, today),
                 today.dto(),
                 word(today, easy, wishes),
-                reasons(who, chosen, pieces, all, today),
-                measure(all.get(pieces.get(0).id()), today),
+                reasons(who, chosen, sections, all, today),
+                measure(all.get(sections.get(0).id()), today),
                 openRun);
     }
 
@@ -105,14 +106,14 @@ class TodayService {
         Set<Long> decided = readiness.decided(
                 who,
                 all.values().stream()
-                        .map(one -> one.piece().passage().id())
+                        .map(one -> one.section().passage().id())
                         .distinct()
                         .toList());
-        return DaysPieces.of(
+        return DaysSections.of(
                         all.values().stream()
                                 .map(one -> candidate(
                                         one,
-                                        decided.contains(one.piece().passage().id()),
+                                        decided.contains(one.section().passage().id()),
                                         today.day()))
                                 .toList(),
                         easy ? Brief.MINIMUM_DOSE : minutes,
@@ -121,10 +122,10 @@ class TodayService {
     }
 
     private static Candidate candidate(Worked one, boolean decided, LocalDate day) {
-        StoredPassage passage = one.piece().passage();
+        StoredPassage passage = one.section().passage();
         Estimate estimate = one.standing().estimate();
         return new Candidate(
-                one.piece().id(),
+                one.section().id(),
                 passage.id(),
                 Tempo.of(passage.targetBpm()),
                 estimate.ceiling().middle(),
@@ -140,11 +141,11 @@ class TodayService {
     }
 
     private PlanWish wish(
-            SignedIn who, List<StoredPiece> pieces, Habit habit, int usualToday, Integer minutes, boolean easy) {
-        School school = easy ? School.EASY : plans.usual(who, pieces.get(0));
+            SignedIn who, List<StoredSection> sections, Habit habit, int usualToday, Integer minutes, boolean easy) {
+        School school = easy ? School.EASY : plans.usual(who, sections.get(0));
         int usual = Brief.usualMinutes(usualToday, school);
         return PlanWish.usual(
-                pieces.stream().map(StoredPiece::id).toList(),
+                sections.stream().map(StoredSection::id).toList(),
                 minutes == null || easy ? usual : minutes,
                 habit.choices(school));
     }
@@ -167,31 +168,31 @@ class TodayService {
                 .sentence();
     }
 
-    /** Why each piece is there, and what has become of it. */
-    private List<ChosenPiece> reasons(
-            SignedIn who, List<Chosen> chosen, List<StoredPiece> pieces, Map<Long, Worked> all, Today today) {
-        List<Long> ids = pieces.stream().map(StoredPiece::id).toList();
+    /** Why each section is there, and what has become of it. */
+    private List<ChosenSection> reasons(
+            SignedIn who, List<Chosen> chosen, List<StoredSection> sections, Map<Long, Worked> all, Today today) {
+        List<Long> ids = sections.stream().map(StoredSection::id).toList();
         Map<Long, Double> before = standings.ceilingsBefore(who, ids, today.day());
         Map<Long, Tempo> climbed = passes.lastClimbs(who, ids);
         return chosen.stream()
                 .map(one -> {
-                    Worked worked = all.get(one.piece().id());
-                    return new ChosenPiece(
-                            one.piece().id(),
-                            worked.piece().passage().id(),
-                            worked.piece().passage().title(),
-                            worked.piece().part(),
+                    Worked worked = all.get(one.section().id());
+                    return new ChosenSection(
+                            one.section().id(),
+                            worked.section().passage().id(),
+                            worked.section().passage().title(),
+                            worked.section().part(),
                             one.why(),
                             since(
                                     worked,
-                                    before.get(one.piece().id()),
-                                    climbed.get(one.piece().id()),
+                                    before.get(one.section().id()),
+                                    climbed.get(one.section().id()),
                                     today));
                 })
                 .toList();
     }
 
-    /** Why the first piece's ceiling should be measured today; empty when it need not be, or should not. */
+    /** Why the first section's ceiling should be measured today; empty when it need not be, or should not. */
     private static String measure(Worked first, Today today) {
         LocalDate last = first.standing().lastPlayed();
         return today.rest() != null || !today.spared().isEmpty()

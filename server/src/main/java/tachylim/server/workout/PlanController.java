@@ -35,8 +35,8 @@ class PlanController {
         this.accounts = accounts;
     }
 
-    /** The usual workout for a piece, to start editing from: by the method that was last chosen when none is named. */
-    @GetMapping("/pieces/{id}/plan")
+    /** The usual workout for a section, to start editing from: by the method that was last chosen when none is named. */
+    @GetMapping("/sections/{id}/plan")
     PlanView usual(
             @AuthenticationPrincipal SignedIn who,
             @PathVariable long id,
@@ -47,8 +47,8 @@ class PlanController {
         return drafting.inTurn(() -> plans.preview(who, PlanWish.usual(id, minutes, habit.choices(chosen))));
     }
 
-    /** The last session on a piece, to be played again or to start editing from. */
-    @GetMapping("/pieces/{id}/plan/again")
+    /** The last session on a section, to be played again or to start editing from. */
+    @GetMapping("/sections/{id}/plan/again")
     PlanView again(@AuthenticationPrincipal SignedIn who, @PathVariable long id) {
         return drafting.inTurn(() -> plans.again(who, id));
     }

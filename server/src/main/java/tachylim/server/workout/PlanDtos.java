@@ -28,7 +28,7 @@ public final class PlanDtos {
 
             @NotNull @Valid PlanWish wish) {}
 
-    /** A session that was kept; its pieces are those it was made for. */
+    /** A session that was kept; its sections are those it was made for. */
     public record TemplateDto(long id, String name, PlanWish wish) {}
 
     /** A method to choose, as a player calls it. */
@@ -45,15 +45,15 @@ public final class PlanDtos {
             PlanWish wish,
             List<SchoolDto> schools,
             String passage,
-            String piece,
+            String section,
             @Schema(nullable = true) LocalDate neededOn,
 
-            @Schema(description = "the pieces of the session, in the order its blocks count them")
-            List<SessionPiece> pieces,
+            @Schema(description = "the sections of the session, in the order its blocks count them")
+            List<SessionSection> sections,
 
             @Schema(
                     nullable = true,
-                    description = "what the first piece wants now by a rule of thumb, with the reason; null on Today")
+                    description = "what the first section wants now by a rule of thumb, with the reason; null on Today")
             Advice advice,
 
             Relief relief,
@@ -62,7 +62,7 @@ public final class PlanDtos {
     /** A method with the reason for it. */
     public record Advice(School school, String title, String why) {}
 
-    /** One of the pieces of a session. */
-    public record SessionPiece(
-            long id, long passageId, int firstNote, int lastNote, String passage, String piece, double target) {}
+    /** One of the sections of a session. */
+    public record SessionSection(
+            long id, long passageId, int firstNote, int lastNote, String passage, String section, double target) {}
 }

@@ -33,7 +33,7 @@ import tachylim.server.load.Today;
 import tachylim.server.record.Documents;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StorageService;
-import tachylim.server.repertoire.StoredPiece;
+import tachylim.server.repertoire.StoredSection;
 import tachylim.server.web.ProblemCode;
 import tachylim.server.web.Refused;
 import tachylim.server.workout.PlanDtos.PlanView;
@@ -46,15 +46,15 @@ import tachylim.task.Tension;
 import tachylim.tempo.Tempo;
 import tachylim.workout.Brief;
 import tachylim.workout.Choices;
-import tachylim.workout.PieceLeft;
 import tachylim.workout.Planner;
 import tachylim.workout.Rules;
 import tachylim.workout.Run;
+import tachylim.workout.SectionLeft;
 import tachylim.workout.Theme;
 import tachylim.workout.WhichMethod;
 import tachylim.workout.Workout;
 
-/** Plans workouts from what is known of a piece and what is left of the day. */
+/** Plans workouts from what is known of a section and what is left of the day. */
 @Service
 public class PlanService {
 
@@ -66,7 +66,7 @@ public class PlanService {
     private final RepertoireService repertoire;
     private final StandingService standings;
     private final Passes passes;
-    private final TodaysPieces todaysPieces;
+    private final TodaysSections todaysSections;
     private final LoadService load;
     private final ReadinessService readiness;
     private final LinkService links;
@@ -80,7 +80,7 @@ public class PlanService {
             RepertoireService repertoire,
             StandingService standings,
             Passes passes,
-            TodaysPieces todaysPieces,
+            TodaysSections todaysSections,
             LoadService load,
             ReadinessService readiness,
             LinkService links,
@@ -92,7 +92,7 @@ public class PlanService {
         this.repertoire = repertoire;
         this.standings = standings;
         this.passes = passes;
-        this.todaysPieces = todaysPieces;
+        this.todaysSections = todaysSections;
         this.load = load;
         this.readiness = readiness;
         this.links = links;
@@ -103,19 +103,19 @@ public class PlanService {
 
     @Transactional(readOnly = true)
     public PlanView preview(SignedIn who, PlanWish wish) {
-        List<StoredPiece> pieces = repertoire.pieces(who, wish.pieceIds());
+        List<StoredSection> sections = repertoire.sections(who, wish.sectionIds());
         Today today = load.today(who);
-        Workout workout = plan(who, wish, pieces, known(who, pieces, today), today);
-        return view(wish, pieces, workout, advice(who, workout, pieces.get(0), today), today);
+        Workout workout = plan(who, wish, sections, known(who, sections, today), today);
+        return view(wish, sections, workout, advice(who, workout, sections.get(0), today), today);
     }
 
     /** What a page plans from by itself: the same as {@link #preview} does. */
     @Transactional(readOnly = true)
     public PlanScore score(SignedIn who, PlanWish wish) {
-        List<StoredPiece> pieces = repertoire.pieces(who, wish.pieceIds());
+        List<StoredSection> sections = repertoire.sections(who, wish.sectionIds());
         Today today = load.today(who);
-        Map<Long, Standing> known = known(who, pieces, today);
-        List<Theme> themes = themes(who, pieces, known, id -> true, today);
+        Map<Long, Standing> known = known(who, sections, today);
+        List<Theme> themes = themes(who, sections, known, id -> true, today);
         Brief brief = new Brief(
                 themes,
                 List.of(),
@@ -137,77 +137,78 @@ public class PlanService {
                 effort.cap(),
                 effort.why(),
                 today.rest() == null ? "" : today.restSentence(),
-                Readiness.warning(readiness.open(who, pieces.get(0).passage())));
+                Readiness.warning(readiness.open(who, sections.get(0).passage())));
     }
 
-    /** The last session on a piece again, by what is known and allowed today. */
+    /** The last session on a section again, by what is known and allowed today. */
     @Transactional(readOnly = true)
-    public PlanView again(SignedIn who, long pieceId) {
-        Brief begun = workouts.findFirstByAccountIdAndPieceIdOrderByIdDesc(who.accountId(), pieceId)
+    public PlanView again(SignedIn who, long sectionId) {
+        Brief begun = workouts.findFirstByAccountIdAndSectionIdOrderByIdDesc(who.accountId(), sectionId)
                 .map(last -> last.workout(Map.of()).brief())
-                .filter(last -> last.theme().id() == pieceId)
-                .orElseThrow(() -> Refused.notFound("A session on this piece that could be played again"));
+                .filter(last -> last.theme().id() == sectionId)
+                .orElseThrow(() -> Refused.notFound("A session on this section that could be played again"));
         return preview(who, PlanWish.of(begun));
     }
 
-    private Map<Long, Standing> known(SignedIn who, List<StoredPiece> pieces, Today today) {
-        return standings.believed(who, pieces.stream().map(StoredPiece::subject).toList(), today.day());
+    private Map<Long, Standing> known(SignedIn who, List<StoredSection> sections, Today today) {
+        return standings.believed(
+                who, sections.stream().map(StoredSection::subject).toList(), today.day());
     }
 
     private static PlanView view(
-            PlanWish wish, List<StoredPiece> pieces, Workout workout, PlanDtos.Advice advice, Today today) {
+            PlanWish wish, List<StoredSection> sections, Workout workout, PlanDtos.Advice advice, Today today) {
         Relief relief = Relief.of(Run.start(workout), today.done().effort(), today.limit(Limit.Kind.EFFORT));
-        StoredPiece first = pieces.get(0);
+        StoredSection first = sections.get(0);
         return new PlanView(
                 wish.with(workout.brief().sketches()),
                 SchoolDto.ALL,
                 first.passage().title(),
                 first.part(),
                 first.passage().neededOn(),
-                pieces.stream()
-                        .map(piece -> new PlanDtos.SessionPiece(
-                                piece.id(),
-                                piece.passage().id(),
-                                piece.notes().firstNote(),
-                                piece.notes().lastNote(),
-                                piece.passage().title(),
-                                piece.part(),
-                                piece.passage().targetBpm()))
+                sections.stream()
+                        .map(section -> new PlanDtos.SessionSection(
+                                section.id(),
+                                section.passage().id(),
+                                section.notes().firstNote(),
+                                section.notes().lastNote(),
+                                section.passage().title(),
+                                section.part(),
+                                section.passage().targetBpm()))
                         .toList(),
                 advice,
                 relief,
                 today.dto());
     }
 
-    private PlanDtos.Advice advice(SignedIn who, Workout workout, StoredPiece piece, Today today) {
-        LocalDate date = piece.passage().neededOn();
+    private PlanDtos.Advice advice(SignedIn who, Workout workout, StoredSection section, Today today) {
+        LocalDate date = section.passage().neededOn();
         WhichMethod which = WhichMethod.now(
                 workout.brief().theme(),
                 date == null || date.isBefore(today.day())
                         ? OptionalLong.empty()
                         : OptionalLong.of(ChronoUnit.DAYS.between(today.day(), date)),
                 today.allowance(),
-                lately(who, piece));
+                lately(who, section));
         return new PlanDtos.Advice(which.school(), which.school().title(), which.why());
     }
 
-    /** The method that a piece was last worked on by, where that was chosen for more than a day; or else bursts. */
+    /** The method that a section was last worked on by, where that was chosen for more than a day; or else bursts. */
     @Transactional(readOnly = true)
-    public School usual(SignedIn who, long pieceId) {
-        return usual(who, repertoire.piece(who, pieceId));
+    public School usual(SignedIn who, long sectionId) {
+        return usual(who, repertoire.section(who, sectionId));
     }
 
     @Transactional(readOnly = true)
-    public School usual(SignedIn who, StoredPiece piece) {
-        return lately(who, piece).stream()
+    public School usual(SignedIn who, StoredSection section) {
+        return lately(who, section).stream()
                 .filter(school -> school.isFast() && school != School.CEILING_TEST)
                 .findFirst()
                 .orElse(School.INTERVAL_BURSTS);
     }
 
-    /** The methods of the last workouts on a piece, the newest first. */
-    private List<School> lately(SignedIn who, StoredPiece piece) {
-        return workouts.schools(who.accountId(), piece.id(), LATELY).stream()
+    /** The methods of the last workouts on a section, the newest first. */
+    private List<School> lately(SignedIn who, StoredSection section) {
+        return workouts.schools(who.accountId(), section.id(), LATELY).stream()
                 .map(School::of)
                 .toList();
     }
@@ -215,12 +216,12 @@ public class PlanService {
     private static final org.springframework.data.domain.Limit LATELY = org.springframework.data.domain.Limit.of(3);
 
     private Workout plan(
-            SignedIn who, PlanWish wish, List<StoredPiece> pieces, Map<Long, Standing> known, Today today) {
+            SignedIn who, PlanWish wish, List<StoredSection> sections, Map<Long, Standing> known, Today today) {
         Choices choices = Refused.unlessValid("choices", wish::choices);
         Workout workout = Refused.unlessValid(
                 "blocks",
                 () -> Planner.plan(new Brief(
-                        themes(who, pieces, known, wish::modesOf, today),
+                        themes(who, sections, known, wish::modesOf, today),
                         wish.sketches(),
                         wish.minutes(),
                         choices,
@@ -232,64 +233,69 @@ public class PlanService {
             return workout.withOnlyRemark(today.restSentence());
         }
         String warning = choices.school().isFast()
-                ? Readiness.warning(readiness.open(who, pieces.get(0).passage()))
+                ? Readiness.warning(readiness.open(who, sections.get(0).passage()))
                 : "";
         return warning.isEmpty() ? workout : workout.withRemark(warning);
     }
 
-    /** All that is known of some pieces, in as many queries as of one. */
+    /** All that is known of some sections, in as many queries as of one. */
     private List<Theme> themes(
-            SignedIn who, List<StoredPiece> pieces, Map<Long, Standing> known, LongPredicate inModes, Today today) {
-        List<Long> ids = pieces.stream().map(StoredPiece::id).toList();
+            SignedIn who, List<StoredSection> sections, Map<Long, Standing> known, LongPredicate inModes, Today today) {
+        List<Long> ids = sections.stream().map(StoredSection::id).toList();
         Map<Long, List<AwkwardBand>> awkward = passes.awkward(who, ids, today.day());
         Map<Long, Tempo> climbed = passes.lastClimbs(who, ids);
         Map<Long, Double> reached = repertoire.reachedRates(
                 who,
-                pieces.stream().map(piece -> piece.passage().id()).distinct().toList());
+                sections.stream()
+                        .map(section -> section.passage().id())
+                        .distinct()
+                        .toList());
         Map<Long, Tempo> gripped = today.done().worstTension().atLeast(Tension.GRIPPING)
                 ? passes.gripped(who, ids, today.day())
                 : Map.of();
-        Map<Long, PieceLeft> left = todaysPieces.left(who, pieces, today.day());
-        Map<Long, List<Integer>> weak = links.weakest(who, pieces, today.day());
-        Map<Long, List<String>> wanted = choices.wanted(who, pieces, today.day());
-        return pieces.stream()
-                .map(piece -> new Theme(
-                        piece.id(),
-                        repertoire.music(piece),
-                        Tempo.of(piece.passage().targetBpm()),
-                        known.get(piece.id()).known().besides(awkward.get(piece.id())),
-                        Optional.ofNullable(climbed.get(piece.id())),
-                        reached.get(piece.passage().id()),
-                        Optional.ofNullable(gripped.get(piece.id())),
-                        weak.get(piece.id()),
-                        wanted.get(piece.id()),
-                        inModes.test(piece.id())
+        Map<Long, SectionLeft> left = todaysSections.left(who, sections, today.day());
+        Map<Long, List<Integer>> weak = links.weakest(who, sections, today.day());
+        Map<Long, List<String>> wanted = choices.wanted(who, sections, today.day());
+        return sections.stream()
+                .map(section -> new Theme(
+                        section.id(),
+                        repertoire.music(section),
+                        Tempo.of(section.passage().targetBpm()),
+                        known.get(section.id()).known().besides(awkward.get(section.id())),
+                        Optional.ofNullable(climbed.get(section.id())),
+                        reached.get(section.passage().id()),
+                        Optional.ofNullable(gripped.get(section.id())),
+                        weak.get(section.id()),
+                        wanted.get(section.id()),
+                        inModes.test(section.id())
                                 ? passes.modes(
-                                        who, piece.id(), known.get(piece.id()).estimate())
+                                        who,
+                                        section.id(),
+                                        known.get(section.id()).estimate())
                                 : Map.of(),
-                        left.get(piece.id())))
+                        left.get(section.id())))
                 .toList();
     }
 
-    /** The tempo at which the next session on a piece opens. */
+    /** The tempo at which the next session on a section opens. */
     @Transactional(readOnly = true)
-    public Tempo opensAt(SignedIn who, StoredPiece piece, Standing standing, Today today) {
-        return Planner.opensAt(themes(who, List.of(piece), Map.of(piece.id(), standing), id -> false, today)
+    public Tempo opensAt(SignedIn who, StoredSection section, Standing standing, Today today) {
+        return Planner.opensAt(themes(who, List.of(section), Map.of(section.id(), standing), id -> false, today)
                 .get(0));
     }
 
     /** Keeps the workout that is about to be played. */
     @Transactional
     public StoredWorkout keep(SignedIn who, PlanWish wish, Today today, Instant at) {
-        List<StoredPiece> pieces = repertoire.pieces(who, wish.pieceIds());
+        List<StoredSection> sections = repertoire.sections(who, wish.sectionIds());
         storage.checkRoom(who);
         today.checkMayPlay();
-        Workout workout = plan(who, wish, pieces, known(who, pieces, today), today);
+        Workout workout = plan(who, wish, sections, known(who, sections, today), today);
         if (workout.blocks().isEmpty()) {
             throw Refused.conflict(ProblemCode.NOTHING_LEFT, String.join(" ", workout.remarks()));
         }
         StoredWorkout stored = workouts.save(
-                new StoredWorkout(who.accountId(), pieces.get(0).id(), today.day(), at, wish.minutes(), workout));
+                new StoredWorkout(who.accountId(), sections.get(0).id(), today.day(), at, wish.minutes(), workout));
         beliefs.deleteByAccountIdAndDayBefore(who.accountId(), today.day().minusDays(BELIEF_DAYS));
         List<Theme> themes = workout.brief().themes();
         for (int theme = 0; theme < themes.size(); theme++) {
@@ -310,16 +316,16 @@ public class PlanService {
                 .collect(Collectors.toMap(StartingBelief::theme, StartingBelief::belief)));
     }
 
-    /** What was believed of one of the pieces of a workout when it was begun, as it is kept. */
+    /** What was believed of one of the sections of a workout when it was begun, as it is kept. */
     public record Believed(int theme, double passes, byte[] weights) {}
 
-    /** What was believed of a piece when a workout was begun, while that is kept: two weeks. */
+    /** What was believed of a section when a workout was begun, while that is kept: two weeks. */
     @Transactional(readOnly = true)
     public Optional<Posterior> startingBelief(StoredWorkout stored, int theme) {
         return beliefs.findById(new StartingBelief.Key(stored.id(), theme)).map(StartingBelief::belief);
     }
 
-    /** Says what ought to have been believed of a piece when a workout was begun. */
+    /** Says what ought to have been believed of a section when a workout was begun. */
     @Transactional
     public void startFrom(StoredWorkout stored, int theme, Posterior belief) {
         beliefs.findById(new StartingBelief.Key(stored.id(), theme)).ifPresent(kept -> kept.belief(belief));
@@ -349,22 +355,22 @@ public class PlanService {
                 .collect(Collectors.toMap(StoredWorkout::id, Function.identity()));
     }
 
-    /** The pieces that may be worked on, each with how it stands. */
-    public record Worked(StoredPiece piece, Standing standing) {}
+    /** The sections that may be worked on, each with how it stands. */
+    public record Worked(StoredSection section, Standing standing) {}
 
     @Transactional(readOnly = true)
     public List<Worked> workedOn(SignedIn who, LocalDate day) {
-        List<StoredPiece> pieces = repertoire.pieces(who);
+        List<StoredSection> sections = repertoire.sections(who);
         Map<Long, Standing> known = standings.standings(
-                who, pieces.stream().map(StoredPiece::subject).toList(), day);
-        return pieces.stream()
-                .map(piece -> new Worked(piece, known.get(piece.id())))
+                who, sections.stream().map(StoredSection::subject).toList(), day);
+        return sections.stream()
+                .map(section -> new Worked(section, known.get(section.id())))
                 .toList();
     }
 
     /** The workout that Today has ready: it is begun or looked at, and which method it might be instead is asked there. */
     @Transactional(readOnly = true)
-    public PlanView prepared(SignedIn who, PlanWish wish, List<StoredPiece> pieces, Today today) {
-        return view(wish, pieces, plan(who, wish, pieces, known(who, pieces, today), today), null, today);
+    public PlanView prepared(SignedIn who, PlanWish wish, List<StoredSection> sections, Today today) {
+        return view(wish, sections, plan(who, wish, sections, known(who, sections, today), today), null, today);
     }
 }

@@ -10,13 +10,13 @@ import java.time.LocalDate;
 import tachylim.ceiling.Posterior;
 import tachylim.server.record.AssignedId;
 
-/** What was believed of one of its pieces when a workout was begun: what its run is folded again from. */
+/** What was believed of one of its sections when a workout was begun: what its run is folded again from. */
 @Entity
 @Table(name = "starting_belief")
 @IdClass(StartingBelief.Key.class)
 class StartingBelief extends AssignedId<StartingBelief.Key> {
 
-    /** One of the pieces of a workout. */
+    /** One of the sections of a workout. */
     record Key(Long workoutId, Integer theme) implements Serializable {}
 
     @Id

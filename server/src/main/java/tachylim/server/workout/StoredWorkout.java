@@ -29,7 +29,10 @@ public class StoredWorkout {
     private Long id;
 
     private Long accountId;
-    private Long pieceId;
+
+    @Column(name = "piece_id")
+    private Long sectionId;
+
     private LocalDate day;
     private Instant createdAt;
     private int minutes;
@@ -46,9 +49,9 @@ public class StoredWorkout {
 
     protected StoredWorkout() {}
 
-    StoredWorkout(long accountId, long pieceId, LocalDate day, Instant createdAt, int minutes, Workout workout) {
+    StoredWorkout(long accountId, long sectionId, LocalDate day, Instant createdAt, int minutes, Workout workout) {
         this.accountId = accountId;
-        this.pieceId = pieceId;
+        this.sectionId = sectionId;
         this.day = day;
         this.createdAt = createdAt;
         this.minutes = minutes;
@@ -63,8 +66,8 @@ public class StoredWorkout {
         return id;
     }
 
-    public Long pieceId() {
-        return pieceId;
+    public Long sectionId() {
+        return sectionId;
     }
 
     public LocalDate day() {
@@ -87,7 +90,7 @@ public class StoredWorkout {
     /**
      * The workout, to be played on.
      *
-     * @param beliefs what was believed of its pieces when it was begun, as far as that is still kept
+     * @param beliefs what was believed of its sections when it was begun, as far as that is still kept
      */
     public Workout workout(Map<Integer, Posterior> beliefs) {
         return Documents.read(WorkoutCodec.workout(beliefs), plan);

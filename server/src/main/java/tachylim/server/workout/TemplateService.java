@@ -1,5 +1,6 @@
 package tachylim.server.workout;
 
+import com.fasterxml.jackson.annotation.JsonProperty;
 import java.time.Clock;
 import java.util.List;
 import java.util.Set;
@@ -10,7 +11,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tachylim.server.account.SignedIn;
 import tachylim.server.repertoire.RepertoireService;
-import tachylim.server.repertoire.StoredPiece;
+import tachylim.server.repertoire.StoredSection;
 import tachylim.server.web.Refused;
 import tachylim.server.workout.PlanDtos.TemplateDto;
 import tachylim.shown.PlanWish;
@@ -31,7 +32,15 @@ class TemplateService {
     private static final JsonMapper JSON = JsonMapper.builder()
             .disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
             .disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
+            .addMixIn(PlanWish.class, Stored.class)
             .build();
+
+    /** The names under which a wish is stored, where the code has others. */
+    private interface Stored {
+
+        @JsonProperty("pieceId")
+        long sectionId();
+    }
 
     private final PlanTemplateRepository templates;
     private final RepertoireService repertoire;
@@ -50,7 +59,7 @@ class TemplateService {
                 .toList();
         Set<Long> present = repertoire.present(
                 who,
-                kept.stream().flatMap(one -> one.wish().pieceIds().stream()).collect(Collectors.toSet()));
+                kept.stream().flatMap(one -> one.wish().sectionIds().stream()).collect(Collectors.toSet()));
         return kept.stream()
                 .map(one -> new TemplateDto(one.id(), one.name(), one.wish().onlyWith(present)))
                 .toList();
@@ -69,11 +78,11 @@ class TemplateService {
     @Transactional
     public void keep(SignedIn who, String name, PlanWish wish) {
         Refused.unlessValid("wish", wish::choices);
-        List<StoredPiece> pieces = repertoire.pieces(who, wish.pieceIds());
+        List<StoredSection> sections = repertoire.sections(who, wish.sectionIds());
         for (Sketch sketch : Refused.unlessValid("blocks", wish::sketches)) {
-            if (sketch.theme() >= pieces.size()) {
+            if (sketch.theme() >= sections.size()) {
                 throw Refused.field(
-                        "blocks", "A block is on piece " + (sketch.theme() + 1) + " of " + pieces.size() + ".");
+                        "blocks", "A block is on section " + (sketch.theme() + 1) + " of " + sections.size() + ".");
             }
             Refused.unlessValid(
                     "blocks",

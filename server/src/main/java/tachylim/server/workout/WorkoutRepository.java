@@ -11,14 +11,14 @@ interface WorkoutRepository extends JpaRepository<StoredWorkout, Long> {
 
     Optional<StoredWorkout> findByIdAndAccountId(long id, long accountId);
 
-    Optional<StoredWorkout> findFirstByAccountIdAndPieceIdOrderByIdDesc(long accountId, long pieceId);
+    Optional<StoredWorkout> findFirstByAccountIdAndSectionIdOrderByIdDesc(long accountId, long sectionId);
 
     List<StoredWorkout> findByAccountIdAndIdIn(long accountId, Collection<Long> ids);
 
-    /** What was chosen lately on a piece, without the plans themselves. */
+    /** What was chosen lately on a section, without the plans themselves. */
     @Query("""
             select w.school from StoredWorkout w
-            where w.accountId = :accountId and w.pieceId = :pieceId
+            where w.accountId = :accountId and w.sectionId = :sectionId
             order by w.id desc""")
-    List<String> schools(long accountId, long pieceId, Limit limit);
+    List<String> schools(long accountId, long sectionId, Limit limit);
 }

@@ -35,16 +35,16 @@ class IsolationTest extends ServerTest {
         Player owner = player();
         UUID window = UUID.randomUUID();
         long passage = Practice.newPassage(owner);
-        long piece = Practice.firstPiece(owner, passage);
+        long section = Practice.firstSection(owner, passage);
         JsonNode run =
-                Practice.playOn(owner, Practice.begin(owner, piece, window).ok(), window, 4);
+                Practice.playOn(owner, Practice.begin(owner, section, window).ok(), window, 4);
         long runId = run.path("id").asLong();
         Player other = player();
 
         same(other, "GET", "/api/passages/{id}", passage, null);
         same(other, "PUT", "/api/passages/{id}", passage, Practice.passage(Map.of()));
         same(other, "DELETE", "/api/passages/{id}", passage, null);
-        same(other, "PUT", "/api/passages/{id}/pieces", passage, Map.of("kind", "BARS", "size", 1));
+        same(other, "PUT", "/api/passages/{id}/sections", passage, Map.of("kind", "BARS", "size", 1));
         same(
                 other,
                 "POST",
@@ -68,7 +68,7 @@ class IsolationTest extends ServerTest {
         same(other, "POST", "/api/passages/{id}/links/{link}/breaks", passage, null);
         same(other, "DELETE", "/api/passages/{id}/links/{link}/breaks", passage, null);
         same(other, "PUT", "/api/passages/{id}/links/{link}/breaks/cause", passage, Map.of("cause", "shift"));
-        same(other, "GET", "/api/pieces/{id}/plan/again", piece, null);
+        same(other, "GET", "/api/sections/{id}/plan/again", section, null);
         same(other, "POST", "/api/passages/{id}/choice", passage, Map.of("minutes", 5));
         owner.post("/api/passages/" + passage + "/choice", Map.of("minutes", 5));
         choice = owner.get("/api/passages/" + passage + "/bench")
@@ -79,9 +79,9 @@ class IsolationTest extends ServerTest {
                 .asLong();
         same(other, "PUT", "/api/passages/{id}/choice/{choiceId}", passage, Map.of("played", true));
         same(other, "GET", "/api/passages/{id}/export?as=ABC", passage, null);
-        same(other, "PUT", "/api/pieces/{id}", piece, Map.of("name", "mine", "difficulty", 1));
-        same(other, "GET", "/api/pieces/{id}/plan", piece, null);
-        same(other, "GET", "/api/pieces/{id}/ceiling", piece, null);
+        same(other, "PUT", "/api/sections/{id}", section, Map.of("name", "mine", "difficulty", 1));
+        same(other, "GET", "/api/sections/{id}/plan", section, null);
+        same(other, "GET", "/api/sections/{id}/ceiling", section, null);
         same(other, "GET", "/api/runs/{id}?holder=" + window, runId, null);
         same(other, "GET", "/api/runs/{id}/score", runId, null);
         same(other, "GET", "/api/runs/{id}/after", runId, null);
@@ -112,7 +112,7 @@ class IsolationTest extends ServerTest {
                 change,
                 Map.of("clientId", UUID.randomUUID().toString(), "seconds", 60, "clean", 30));
         same(other, "DELETE", "/api/changes/{id}", change, null);
-        long template = owner.put("/api/templates", Map.of("name", "mine", "wish", Practice.plan(piece, Map.of())))
+        long template = owner.put("/api/templates", Map.of("name", "mine", "wish", Practice.plan(section, Map.of())))
                 .ok()
                 .path(0)
                 .path("id")
@@ -170,7 +170,7 @@ class IsolationTest extends ServerTest {
                 null);
         assertThat(tried).as("every endpoint that takes an id is tried").isEqualTo(endpointsWithId());
 
-        bodies(other, piece, window);
+        bodies(other, section, window);
         assertThat(other.get("/api/passages").ok()).isEmpty();
         assertThat(other.get("/api/log").ok().path("entries")).isEmpty();
         assertThat(other.get("/api/load").ok().path("days")).isEmpty();
@@ -182,7 +182,7 @@ class IsolationTest extends ServerTest {
         assertThat(owner.get("/api/passages/" + passage)
                         .ok()
                         .path("passage")
-                        .path("pieces")
+                        .path("sections")
                         .path(0)
                         .path("name")
                         .asString())
@@ -207,13 +207,13 @@ class IsolationTest extends ServerTest {
         return reply.response().body().replaceFirst("/([\\w-]+)/" + id + "\\b", "/$1/N");
     }
 
-    private static void bodies(Player other, long piece, UUID window) {
-        assertThat(other.post("/api/plans", Practice.plan(piece, Map.of())).status())
+    private static void bodies(Player other, long section, UUID window) {
+        assertThat(other.post("/api/plans", Practice.plan(section, Map.of())).status())
                 .isEqualTo(404);
-        assertThat(other.post("/api/plans/score", Practice.plan(piece, Map.of()))
+        assertThat(other.post("/api/plans/score", Practice.plan(section, Map.of()))
                         .status())
                 .isEqualTo(404);
-        assertThat(Practice.begin(other, piece, window).status()).isEqualTo(404);
+        assertThat(Practice.begin(other, section, window).status()).isEqualTo(404);
     }
 
     private Set<String> endpointsWithId() {

@@ -91,7 +91,7 @@ class FuzzTest extends ServerTest {
 
     private final Map<Integer, Integer> answered = new TreeMap<>();
     private final UUID window = UUID.randomUUID();
-    private long piece;
+    private long section;
     private JsonNode run;
     private int begun;
     private int steps;
@@ -141,7 +141,7 @@ class FuzzTest extends ServerTest {
             return;
         }
         if (run == null || !run.path("step").path("ended").isNull()) {
-            Reply again = Practice.begin(odile, piece, window);
+            Reply again = Practice.begin(odile, section, window);
             run = again.status() == 201 ? again.json() : null;
             begun += run == null ? 0 : 1;
         } else {
@@ -164,8 +164,8 @@ class FuzzTest extends ServerTest {
         clock.nextMorning();
         Player odile = player();
         long passage = Practice.newPassage(odile);
-        piece = Practice.firstPiece(odile, passage);
-        run = Practice.playOn(odile, Practice.begin(odile, piece, window).ok(), window, 2);
+        section = Practice.firstSection(odile, passage);
+        run = Practice.playOn(odile, Practice.begin(odile, section, window).ok(), window, 2);
         begun++;
         long change = odile.post("/api/changes", Map.of("name", "G to C", "song", "", "target", 112, "beats", 2))
                 .ok()
@@ -174,13 +174,13 @@ class FuzzTest extends ServerTest {
                 .path("id")
                 .asLong();
         JsonNode templates = odile.put(
-                        "/api/templates", Map.of("name", "Mornings", "wish", Practice.plan(piece, Map.of())))
+                        "/api/templates", Map.of("name", "Mornings", "wish", Practice.plan(section, Map.of())))
                 .ok();
         named.putAll(Map.of(
                 "/api/passages",
                 String.valueOf(passage),
-                "/api/pieces",
-                String.valueOf(piece),
+                "/api/sections",
+                String.valueOf(section),
                 "/api/runs",
                 run.path("id").asString(),
                 "/api/log",
@@ -189,8 +189,8 @@ class FuzzTest extends ServerTest {
                 String.valueOf(change),
                 "/api/templates",
                 templates.path(0).path("id").asString(),
-                "pieceId",
-                String.valueOf(piece),
+                "sectionId",
+                String.valueOf(section),
                 "ordinal",
                 run.path("ordinal").asString(),
                 "holder",
@@ -198,7 +198,7 @@ class FuzzTest extends ServerTest {
         known.clear();
         known.addAll(List.of(
                 String.valueOf(passage),
-                String.valueOf(piece),
+                String.valueOf(section),
                 String.valueOf(run.path("id").asLong()),
                 window.toString()));
         return odile;

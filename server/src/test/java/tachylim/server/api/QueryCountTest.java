@@ -35,9 +35,9 @@ class QueryCountTest extends ServerTest {
     private static void playAndStop(Player player) {
         UUID window = UUID.randomUUID();
         long passage = Practice.newPassage(player);
-        player.put("/api/passages/" + passage + "/pieces", Map.of("kind", "BARS", "size", 1))
+        player.put("/api/passages/" + passage + "/sections", Map.of("kind", "BARS", "size", 1))
                 .ok();
-        JsonNode run = Practice.begin(player, Practice.firstPiece(player, passage), window)
+        JsonNode run = Practice.begin(player, Practice.firstSection(player, passage), window)
                 .ok();
         JsonNode on = Practice.playOn(player, run, window, 5);
         Practice.send(player, on, Practice.event(on, window, "STOPPED", Map.of()))

@@ -130,7 +130,7 @@ class BenchOverDaysTest extends ServerTest {
     /** The first passes of a workout, which are slow, with these verdicts. */
     private void playSlowly(String... verdicts) {
         UUID window = UUID.randomUUID();
-        JsonNode run = Practice.begin(odile, Practice.firstPiece(odile, passage), window)
+        JsonNode run = Practice.begin(odile, Practice.firstSection(odile, passage), window)
                 .ok();
         for (String verdict : verdicts) {
             clock.pass(run.path("step").path("pass").path("seconds").asDouble());

@@ -20,7 +20,7 @@ import tachylim.server.ServerTest;
 import tachylim.server.bench.BenchDtos.MarkWish;
 import tools.jackson.databind.JsonNode;
 
-/** Preparing a passage: links, versions, marks, readiness, pieces and joins, and how it sounds. */
+/** Preparing a passage: links, versions, marks, readiness, sections and joins, and how it sounds. */
 class BenchTest extends ServerTest {
 
     @Autowired
@@ -189,8 +189,8 @@ class BenchTest extends ServerTest {
         odile.put(at + "/readiness", Map.of("item", "COUNTED", "reached", false))
                 .ok();
         assertThat(bench().path("readiness").path(3).path("lostOn").asString()).isNotEmpty();
-        long piece = Practice.firstPiece(odile, passage);
-        assertThat(odile.post("/api/plans", Practice.plan(piece, Map.of()))
+        long section = Practice.firstSection(odile, passage);
+        assertThat(odile.post("/api/plans", Practice.plan(section, Map.of()))
                         .ok()
                         .path("relief")
                         .path("remarks")
@@ -200,7 +200,7 @@ class BenchTest extends ServerTest {
             odile.put(at + "/readiness", Map.of("item", item.name(), "reached", true))
                     .ok();
         }
-        assertThat(odile.post("/api/plans", Practice.plan(piece, Map.of()))
+        assertThat(odile.post("/api/plans", Practice.plan(section, Map.of()))
                         .ok()
                         .path("relief")
                         .path("remarks")
@@ -209,34 +209,35 @@ class BenchTest extends ServerTest {
     }
 
     @Test
-    void piecesAreCutByHandMergedAndSplit() {
-        odile.put(at + "/pieces", Map.of("kind", "HAND", "size", 1, "seams", List.of(8, 16)))
+    void sectionsAreCutByHandMergedAndSplit() {
+        odile.put(at + "/sections", Map.of("kind", "HAND", "size", 1, "seams", List.of(8, 16)))
                 .ok();
-        JsonNode pieces = odile.get(at).ok().path("passage").path("pieces");
-        assertThat(pieces).hasSize(3);
-        assertThat(pieces.path(1).path("firstNote").asInt()).isEqualTo(8);
-        long kept = pieces.path(2).path("id").asLong();
-        odile.put(at + "/pieces", Map.of("kind", "HAND", "size", 1, "seams", List.of(16)))
+        JsonNode sections = odile.get(at).ok().path("passage").path("sections");
+        assertThat(sections).hasSize(3);
+        assertThat(sections.path(1).path("firstNote").asInt()).isEqualTo(8);
+        long kept = sections.path(2).path("id").asLong();
+        odile.put(at + "/sections", Map.of("kind", "HAND", "size", 1, "seams", List.of(16)))
                 .ok();
-        pieces = odile.get(at).ok().path("passage").path("pieces");
-        assertThat(pieces).hasSize(2);
-        assertThat(pieces.path(1).path("id").asLong())
-                .as("a piece that stays keeps its history")
+        sections = odile.get(at).ok().path("passage").path("sections");
+        assertThat(sections).hasSize(2);
+        assertThat(sections.path(1).path("id").asLong())
+                .as("a section that stays keeps its history")
                 .isEqualTo(kept);
-        assertThat(odile.put(at + "/pieces", Map.of("kind", "HAND", "size", 1, "seams", List.of(77)))
+        assertThat(odile.put(at + "/sections", Map.of("kind", "HAND", "size", 1, "seams", List.of(77)))
                         .detail())
                 .contains("note 78");
-        assertThat(odile.put(at + "/pieces", Map.of("kind", "RESTS", "size", 1)).detail())
+        assertThat(odile.put(at + "/sections", Map.of("kind", "RESTS", "size", 1))
+                        .detail())
                 .contains("no rest");
-        assertThat(odile.put(at + "/pieces", Map.of("kind", "BREATHS", "size", 1))
+        assertThat(odile.put(at + "/sections", Map.of("kind", "BREATHS", "size", 1))
                         .detail())
                 .contains("Mark breaths first");
         mark(7, "BREATH", "breath", false).ok();
-        odile.put(at + "/pieces", Map.of("kind", "BREATHS", "size", 1)).ok();
+        odile.put(at + "/sections", Map.of("kind", "BREATHS", "size", 1)).ok();
         assertThat(odile.get(at)
                         .ok()
                         .path("passage")
-                        .path("pieces")
+                        .path("sections")
                         .path(0)
                         .path("lastNote")
                         .asInt())
@@ -244,12 +245,12 @@ class BenchTest extends ServerTest {
     }
 
     @Test
-    void piecesAreJoinedInTheOrderChosen() {
-        odile.put(at + "/pieces", Map.of("kind", "BEATS", "size", 2)).ok();
+    void sectionsAreJoinedInTheOrderChosen() {
+        odile.put(at + "/sections", Map.of("kind", "BEATS", "size", 2)).ok();
         odile.put(at + "/stitching", Map.of("order", "LAST_TO_FIRST", "link", 0))
                 .ok();
         JsonNode stitching = bench().path("stitching");
-        assertThat(stitching.path("pieces").path(0).asInt()).isEqualTo(3);
+        assertThat(stitching.path("sections").path(0).asInt()).isEqualTo(3);
         assertThat(stitching.path("joins").path(0).path("lastNote").asInt()).isEqualTo(32);
         JsonNode join = odile.post(
                         at + "/extras", Map.of("kind", "JOIN", "name", "end", "firstNote", 16, "lastNote", 32))
@@ -259,13 +260,13 @@ class BenchTest extends ServerTest {
                 .ok();
         assertThat(again.path("id").asLong()).isEqualTo(join.path("id").asLong());
         assertThat(bench().path("extras")).hasSize(1);
-        assertThat(odile.get("/api/pieces/" + join.path("id").asLong() + "/plan")
+        assertThat(odile.get("/api/sections/" + join.path("id").asLong() + "/plan")
                         .ok()
-                        .path("piece")
+                        .path("section")
                         .asString())
                 .isEqualTo("end");
-        assertThat(odile.get(at).ok().path("passage").path("pieces"))
-                .as("a join is no piece of the cut")
+        assertThat(odile.get(at).ok().path("passage").path("sections"))
+                .as("a join is no section of the cut")
                 .hasSize(4);
         assertThat(odile.post(at + "/extras", Map.of("kind", "DRILL", "name", "x", "firstNote", 3, "lastNote", 99))
                         .status())

@@ -18,19 +18,19 @@ class MeasuringTest extends ServerTest {
 
     private final UUID window = UUID.randomUUID();
 
-    private JsonNode begin(Player player, long piece, String school) {
+    private JsonNode begin(Player player, long section, String school) {
         return player.post(
                         "/api/runs",
-                        Map.of("plan", Practice.plan(piece, Map.of("school", school)), "holder", window.toString()))
+                        Map.of("plan", Practice.plan(section, Map.of("school", school)), "holder", window.toString()))
                 .ok();
     }
 
-    private JsonNode wholly(Player player, long piece, String school) {
-        return Practice.playOn(player, begin(player, piece, school), window, 300);
+    private JsonNode wholly(Player player, long section, String school) {
+        return Practice.playOn(player, begin(player, section, school), window, 300);
     }
 
-    private static JsonNode ceiling(Player player, long piece) {
-        return player.get("/api/pieces/" + piece + "/ceiling").ok();
+    private static JsonNode ceiling(Player player, long section) {
+        return player.get("/api/sections/" + section + "/ceiling").ok();
     }
 
     private static double middle(JsonNode estimate) {
@@ -47,9 +47,9 @@ class MeasuringTest extends ServerTest {
     @Test
     void aCeilingTestMeasuresAndItsResultStays() {
         Player odile = player();
-        long piece = Practice.firstPiece(odile, Practice.newPassage(odile));
-        assertThat(ceiling(odile, piece).path("measure").asString()).contains("not been played");
-        JsonNode run = wholly(odile, piece, "CEILING_TEST");
+        long section = Practice.firstSection(odile, Practice.newPassage(odile));
+        assertThat(ceiling(odile, section).path("measure").asString()).contains("not been played");
+        JsonNode run = wholly(odile, section, "CEILING_TEST");
         assertThat(run.path("step").path("ended").asString()).isEqualTo("PLAYED");
         assertThat(run.path("measured").asBoolean()).isTrue();
         long probes = forms(run).stream().filter("PROBE"::equals).count();
@@ -60,15 +60,15 @@ class MeasuringTest extends ServerTest {
         assertThat(result.path("before").isNull()).isTrue();
         assertThat(result.path("estimate").path("ceiling").path("middle").asDouble())
                 .as("the close has said a little more")
-                .isCloseTo(middle(ceiling(odile, piece).path("estimate")), withinPercentage(2));
-        assertThat(ceiling(odile, piece).path("tests")).hasSize(1);
+                .isCloseTo(middle(ceiling(odile, section).path("estimate")), withinPercentage(2));
+        assertThat(ceiling(odile, section).path("tests")).hasSize(1);
         assertThat(odile.get("/api/log/" + run.path("id").asLong())
                         .ok()
                         .path("measured")
                         .asBoolean())
                 .isTrue();
         TestClock.CLOCK.nextMorning();
-        JsonNode second = wholly(odile, piece, "CEILING_TEST");
+        JsonNode second = wholly(odile, section, "CEILING_TEST");
         assertThat(odile.get("/api/ceiling-tests/" + second.path("id").asLong())
                         .ok()
                         .path("before")
@@ -81,8 +81,8 @@ class MeasuringTest extends ServerTest {
     @Test
     void aTestEndsWithTheFirstPassThatGrips() {
         Player odile = player();
-        long piece = Practice.firstPiece(odile, Practice.newPassage(odile));
-        JsonNode now = begin(odile, piece, "CEILING_TEST");
+        long section = Practice.firstSection(odile, Practice.newPassage(odile));
+        JsonNode now = begin(odile, section, "CEILING_TEST");
         while (!now.path("part").asString().equals("MEASURE")
                 || now.path("step").path("pass").isNull()) {
             now = Practice.send(odile, now, Practice.answer(now, window)).ok();
@@ -98,7 +98,8 @@ class MeasuringTest extends ServerTest {
                 .map(stretch -> stretch.path("tempo").asDouble())
                 .toList();
         assertThat(later).isNotEmpty().allMatch(tempo -> tempo < gripped);
-        JsonNode plan = odile.post("/api/plans", Practice.plan(piece, Map.of())).ok();
+        JsonNode plan =
+                odile.post("/api/plans", Practice.plan(section, Map.of())).ok();
         assertThat(plan.path("relief").path("stretches").values())
                 .as("no measuring, and nothing as fast, in the next workout of the day either")
                 .noneMatch(stretch -> stretch.path("form").asString().equals("PROBE"))
@@ -109,12 +110,13 @@ class MeasuringTest extends ServerTest {
     @Test
     void aWorkoutIsWithoutMeasuringAfterAWeekAway() {
         Player odile = player();
-        long piece = Practice.firstPiece(odile, Practice.newPassage(odile));
-        assertThat(forms(wholly(odile, piece, "INTERVAL_BURSTS"))).contains("PROBE");
+        long section = Practice.firstSection(odile, Practice.newPassage(odile));
+        assertThat(forms(wholly(odile, section, "INTERVAL_BURSTS"))).contains("PROBE");
         for (int day = 0; day < 8; day++) {
             TestClock.CLOCK.nextMorning();
         }
-        JsonNode plan = odile.post("/api/plans", Practice.plan(piece, Map.of())).ok();
+        JsonNode plan =
+                odile.post("/api/plans", Practice.plan(section, Map.of())).ok();
         assertThat(plan.path("relief").path("remarks").path(0).asString()).contains("days away");
         assertThat(plan.path("relief").path("stretches").values())
                 .noneMatch(stretch ->
@@ -125,13 +127,13 @@ class MeasuringTest extends ServerTest {
     @Test
     void theHistorySaysWhatWasKnownThenAndTheSmoothedLineWhatIsKnownNow() {
         Player odile = player();
-        long piece = Practice.firstPiece(odile, Practice.newPassage(odile));
-        wholly(odile, piece, "INTERVAL_BURSTS");
-        JsonNode first = ceiling(odile, piece).path("history").path(0);
+        long section = Practice.firstSection(odile, Practice.newPassage(odile));
+        wholly(odile, section, "INTERVAL_BURSTS");
+        JsonNode first = ceiling(odile, section).path("history").path(0);
         assertThat(first.path("probes").asInt()).isPositive();
         TestClock.CLOCK.nextMorning();
-        wholly(odile, piece, "CEILING_TEST");
-        JsonNode later = ceiling(odile, piece).path("history").path(0);
+        wholly(odile, section, "CEILING_TEST");
+        JsonNode later = ceiling(odile, section).path("history").path(0);
         for (String known : List.of("ease", "ceiling", "low", "high", "breakdown", "probes")) {
             assertThat(later.path(known)).isEqualTo(first.path(known));
         }
@@ -140,14 +142,14 @@ class MeasuringTest extends ServerTest {
     }
 
     @Test
-    void aPassageInPiecesSaysWhatHoldsTheWholeBack() {
+    void aPassageInSectionsSaysWhatHoldsTheWholeBack() {
         Player odile = player();
         long passage = Practice.newPassage(odile);
-        odile.put("/api/passages/" + passage + "/pieces", Map.of("kind", "BARS", "size", 1))
+        odile.put("/api/passages/" + passage + "/sections", Map.of("kind", "BARS", "size", 1))
                 .ok();
-        long piece = Practice.firstPiece(odile, passage);
-        wholly(odile, piece, "INTERVAL_BURSTS");
-        JsonNode whole = ceiling(odile, piece).path("whole");
+        long section = Practice.firstSection(odile, passage);
+        wholly(odile, section, "INTERVAL_BURSTS");
+        JsonNode whole = ceiling(odile, section).path("whole");
         assertThat(whole.path("parts").size()).isGreaterThan(1);
         double slowest = whole.path("parts").values().stream()
                 .mapToDouble(part ->
@@ -155,14 +157,14 @@ class MeasuringTest extends ServerTest {
                 .min()
                 .orElseThrow();
         assertThat(whole.path("tempo").asDouble()).isLessThan(slowest);
-        assertThat(whole.path("weakest").asLong()).isNotEqualTo(piece);
+        assertThat(whole.path("weakest").asLong()).isNotEqualTo(section);
     }
 
     @Test
     void ofAFewDaysNothingIsForetold() {
         Player odile = player();
-        long piece = Practice.firstPiece(odile, Practice.newPassage(odile));
-        wholly(odile, piece, "INTERVAL_BURSTS");
-        assertThat(ceiling(odile, piece).path("forecast").isNull()).isTrue();
+        long section = Practice.firstSection(odile, Practice.newPassage(odile));
+        wholly(odile, section, "INTERVAL_BURSTS");
+        assertThat(ceiling(odile, section).path("forecast").isNull()).isTrue();
     }
 }

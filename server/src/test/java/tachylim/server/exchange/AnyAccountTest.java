@@ -65,7 +65,7 @@ class AnyAccountTest extends ServerTest {
             case 0 -> Practice.newPassage(odile);
             case 1 ->
                 sent(odile.put(
-                        "/api/passages/" + passage() + "/pieces",
+                        "/api/passages/" + passage() + "/sections",
                         Map.of("kind", random.nextBoolean() ? "BARS" : "BEATS", "size", 1 + random.nextInt(2))));
             case 2 -> sent(odile.delete("/api/passages/" + passage()));
             case 3, 4 -> play();
@@ -134,19 +134,19 @@ class AnyAccountTest extends ServerTest {
                 : all.path(random.nextInt(all.size())).path("id").asLong();
     }
 
-    private List<Long> pieces() {
-        List<Long> pieces = new ArrayList<>();
+    private List<Long> sections() {
+        List<Long> sections = new ArrayList<>();
         odile.get("/api/passages")
                 .ok()
-                .forEach(passage -> passage.path("pieces")
-                        .forEach(piece -> pieces.add(piece.path("id").asLong())));
-        return pieces;
+                .forEach(passage -> passage.path("sections")
+                        .forEach(section -> sections.add(section.path("id").asLong())));
+        return sections;
     }
 
     private Map<String, Object> wish() {
-        List<Long> pieces = pieces();
-        Map<String, Object> wish = new HashMap<>(Practice.plan(pieces.isEmpty() ? 0 : pieces.get(0), Map.of()));
-        wish.put("others", pieces.stream().skip(1).limit(random.nextInt(4)).toList());
+        List<Long> sections = sections();
+        Map<String, Object> wish = new HashMap<>(Practice.plan(sections.isEmpty() ? 0 : sections.get(0), Map.of()));
+        wish.put("others", sections.stream().skip(1).limit(random.nextInt(4)).toList());
         if (random.nextBoolean()) {
             wish.put(
                     "blocks",

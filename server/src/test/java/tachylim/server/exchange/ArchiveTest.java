@@ -51,17 +51,17 @@ class ArchiveTest extends ServerTest {
         Player odile = player();
         UUID window = UUID.randomUUID();
         long passage = Practice.newPassage(odile);
-        odile.put("/api/passages/" + passage + "/pieces", Map.of("kind", "BARS", "size", 1))
+        odile.put("/api/passages/" + passage + "/sections", Map.of("kind", "BARS", "size", 1))
                 .ok();
-        long piece = Practice.firstPiece(odile, passage);
+        long section = Practice.firstSection(odile, passage);
         JsonNode run =
-                Practice.playOn(odile, Practice.begin(odile, piece, window).ok(), window, 14);
+                Practice.playOn(odile, Practice.begin(odile, section, window).ok(), window, 14);
         Practice.send(odile, run, Practice.event(run, window, "STOPPED", Map.of()))
                 .ok();
         odile.put("/api/runs/" + run.path("id").asLong() + "/note", Map.of("note", "=1+1; \"late\", ü"))
                 .ok();
         // And one that is still open.
-        Practice.playOn(odile, Practice.begin(odile, piece, window).ok(), window, 3);
+        Practice.playOn(odile, Practice.begin(odile, section, window).ok(), window, 3);
         odile.post("/api/passages/" + passage + "/choice", Map.of("minutes", 5)).ok();
         odile.post("/api/passages/" + passage + "/links/2/breaks", Map.of()).ok();
         odile.put("/api/passages/" + passage + "/readiness", Map.of("item", "COUNTED", "reached", true))
@@ -70,7 +70,7 @@ class ArchiveTest extends ServerTest {
                         "/api/passages/" + passage + "/marks",
                         Map.of("note", 0, "kind", "FINGERING", "value", "1", "why", "", "confirmed", true))
                 .ok();
-        odile.put("/api/templates", Map.of("name", "mine", "wish", Practice.plan(piece, Map.of())))
+        odile.put("/api/templates", Map.of("name", "mine", "wish", Practice.plan(section, Map.of())))
                 .ok();
         odile.post("/api/changes", Map.of("name", "G to C", "song", "", "target", 112, "beats", 2))
                 .ok();

@@ -135,14 +135,14 @@ class PracticeImportTest extends ServerTest {
             lines[i + 1] = today.minusDays(40 - 3L * i) + ",15,tin roof toccata," + (90 + i) + ",clean";
         }
         assertThat(odile.upload(KEEP, csv(lines)).ok().path("kept").asInt()).isEqualTo(12);
-        long piece = Practice.firstPiece(odile, passage);
-        JsonNode ceiling = odile.get("/api/pieces/" + piece + "/ceiling").ok();
+        long section = Practice.firstSection(odile, passage);
+        JsonNode ceiling = odile.get("/api/sections/" + section + "/ceiling").ok();
         assertThat(ceiling.path("estimate").path("ceiling").path("middle").asDouble())
                 .isGreaterThan(95);
         assertThat(ceiling.path("history")).hasSize(12);
         // What came before something that was played since cannot be learned any more.
         UUID window = UUID.randomUUID();
-        Practice.playOn(odile, Practice.begin(odile, piece, window).ok(), window, 4);
+        Practice.playOn(odile, Practice.begin(odile, section, window).ok(), window, 4);
         JsonNode late = odile.upload(
                         KEEP, csv("date,minutes,passage,tempo", today.minusDays(1) + ",15,Tin Roof Toccata,99"))
                 .ok();
@@ -187,7 +187,7 @@ class PracticeImportTest extends ServerTest {
                 .query(Long.class)
                 .single();
         assertThat(lines).hasSize((int) passes + 1);
-        assertThat(lines[0]).startsWith("date,time_utc,session,passage,piece,kind");
+        assertThat(lines[0]).startsWith("date,time_utc,session,passage,section,kind");
         assertThat(player().download("/api/exports/passes.csv")).hasSizeLessThan(300);
     }
 }

@@ -31,7 +31,7 @@ class CapsAndDoorsTest extends ServerTest {
     private final UUID window = UUID.randomUUID();
     private Player odile;
     private long passage;
-    private long piece;
+    private long section;
     private JsonNode left;
     private long choice;
 
@@ -220,8 +220,8 @@ class CapsAndDoorsTest extends ServerTest {
         odile = player();
         habits(MINUTES);
         passage = Practice.newPassage(odile);
-        piece = Practice.firstPiece(odile, passage);
-        left = Practice.playOn(odile, Practice.begin(odile, piece, window).ok(), window, 1);
+        section = Practice.firstSection(odile, passage);
+        left = Practice.playOn(odile, Practice.begin(odile, section, window).ok(), window, 1);
         clock.nextMorning();
         clock.nextMorning();
         odile.post("/api/passages/" + passage + "/choice", Map.of("minutes", 6)).ok();
@@ -271,7 +271,7 @@ class CapsAndDoorsTest extends ServerTest {
                 .ok();
     }
 
-    /** As if the piece had been played all morning, a little at a time. */
+    /** As if the section had been played all morning, a little at a time. */
     private void wearOut() {
         JsonNode run = begin(Map.of()).ok();
         JsonNode now = Practice.playOn(odile, run, window, 4);
@@ -313,7 +313,7 @@ class CapsAndDoorsTest extends ServerTest {
     }
 
     private Reply begin(Map<String, Object> parts) {
-        return odile.post("/api/runs", Map.of("plan", Practice.plan(piece, parts), "holder", window.toString()));
+        return odile.post("/api/runs", Map.of("plan", Practice.plan(section, parts), "holder", window.toString()));
     }
 
     private void play(Map<String, Object> parts) {
@@ -329,7 +329,7 @@ class CapsAndDoorsTest extends ServerTest {
     }
 
     private void template() {
-        odile.put("/api/templates", Map.of("name", "Mornings " + id(), "wish", Practice.plan(piece, Map.of())))
+        odile.put("/api/templates", Map.of("name", "Mornings " + id(), "wish", Practice.plan(section, Map.of())))
                 .ok();
         play(Map.of());
     }
@@ -396,17 +396,17 @@ class CapsAndDoorsTest extends ServerTest {
     }
 
     private void cut() {
-        JsonNode cut = odile.put("/api/passages/" + passage + "/pieces", Map.of("kind", "BARS", "size", 1))
+        JsonNode cut = odile.put("/api/passages/" + passage + "/sections", Map.of("kind", "BARS", "size", 1))
                 .ok();
-        piece = cut.path("passage").path("pieces").path(0).path("id").asLong();
+        section = cut.path("passage").path("sections").path(0).path("id").asLong();
         play(Map.of());
     }
 
     private void copy() {
-        long was = piece;
-        piece = Practice.firstPiece(odile, Practice.newPassage(odile));
+        long was = section;
+        section = Practice.firstSection(odile, Practice.newPassage(odile));
         play(Map.of());
-        piece = was;
+        section = was;
     }
 
     private void lift() {

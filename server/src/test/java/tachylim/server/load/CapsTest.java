@@ -36,7 +36,7 @@ class CapsTest extends ServerTest {
 
     private final UUID window = UUID.randomUUID();
     private Player odile;
-    private long piece;
+    private long section;
     private long passage;
 
     private void somebodyWithTenMinutes() {
@@ -54,7 +54,7 @@ class CapsTest extends ServerTest {
                                 false))
                 .ok();
         passage = Practice.newPassage(odile);
-        piece = Practice.firstPiece(odile, passage);
+        section = Practice.firstSection(odile, passage);
     }
 
     private JsonNode limit(String kind) {
@@ -69,7 +69,7 @@ class CapsTest extends ServerTest {
     /** Plays one workout after the other until nothing more is given. */
     private void playAllDay(String verdict, int tension) {
         for (int workout = 0; workout < 12; workout++) {
-            Reply begun = Practice.begin(odile, piece, window);
+            Reply begun = Practice.begin(odile, section, window);
             if (begun.status() >= 300) {
                 return;
             }
@@ -186,7 +186,7 @@ class CapsTest extends ServerTest {
                 way(
                         "cutting anew",
                         test -> test.odile
-                                .put("/api/passages/" + test.passage + "/pieces", Map.of("kind", "BARS", "size", 1))
+                                .put("/api/passages/" + test.passage + "/sections", Map.of("kind", "BARS", "size", 1))
                                 .ok()),
                 way(
                         "midnight",
@@ -228,7 +228,7 @@ class CapsTest extends ServerTest {
     @MethodSource("waysPastTheDay")
     void aLockedHandStaysLocked(String name, Way way) {
         somebodyWithTenMinutes();
-        JsonNode run = Practice.begin(odile, piece, window).ok();
+        JsonNode run = Practice.begin(odile, section, window).ok();
         Map<String, Object> locked = Practice.answer(run, window);
         locked.put("tension", 5);
         Practice.send(odile, run, locked).ok();
@@ -257,7 +257,7 @@ class CapsTest extends ServerTest {
     @Test
     void aWorkoutCannotBePlayedFasterThanTheClock() {
         somebodyWithTenMinutes();
-        JsonNode run = Practice.begin(odile, piece, window).ok();
+        JsonNode run = Practice.begin(odile, section, window).ok();
         Reply tooSoon = Practice.send(
                 odile, run, Practice.event(run, window, "JUDGED", Map.of("verdict", "CLEAN", "tension", 1)));
         assertThat(tooSoon.status()).isEqualTo(409);
@@ -281,7 +281,7 @@ class CapsTest extends ServerTest {
     void aRunPlayedWithoutANetworkIsTakenInOneGo() {
         somebodyWithTenMinutes();
         Instant begun = clock.instant();
-        JsonNode run = Practice.begin(odile, piece, window).ok();
+        JsonNode run = Practice.begin(odile, section, window).ok();
         clock.pass(Duration.ofMinutes(50));
         for (int i = 0; i < 5; i++) {
             boolean rest = !run.path("step").path("rest").isNull();
@@ -316,7 +316,7 @@ class CapsTest extends ServerTest {
     void loweringTheCapActsWithinARunningRun() {
         somebodyWithTenMinutes();
         JsonNode run =
-                Practice.playOn(odile, Practice.begin(odile, piece, window).ok(), window, 3);
+                Practice.playOn(odile, Practice.begin(odile, section, window).ok(), window, 3);
         odile.put(
                         "/api/account/habits",
                         Map.of("instrument", "MALLET", "usualMinutes", 5, "roughCounts", false, "looseOnly", false))
@@ -348,7 +348,7 @@ class CapsTest extends ServerTest {
     @Test
     void aPassThatWasPlayedWhenTheCapWasLoweredIsKept() {
         somebodyWithTenMinutes();
-        JsonNode run = Practice.begin(odile, piece, window).ok();
+        JsonNode run = Practice.begin(odile, section, window).ok();
         Map<String, Object> played = Practice.answer(run, window);
         sql.sql("update account set usual_minutes = 5 where name = ?")
                 .param(odile.name())
@@ -361,7 +361,7 @@ class CapsTest extends ServerTest {
     void aRunThatGoesOnPastFourBelongsToBothDaysAndObeysTheNewOne() {
         odile = player();
         passage = Practice.newPassage(odile);
-        piece = Practice.firstPiece(odile, passage);
+        section = Practice.firstSection(odile, passage);
         clock.set(clock.instant()
                 .atZone(ZoneOffset.UTC)
                 .toLocalDate()
@@ -369,7 +369,7 @@ class CapsTest extends ServerTest {
                 .atTime(2, 57)
                 .toInstant(ZoneOffset.UTC));
         JsonNode run =
-                Practice.playOn(odile, Practice.begin(odile, piece, window).ok(), window, 10);
+                Practice.playOn(odile, Practice.begin(odile, section, window).ok(), window, 10);
         assertThat(run.path("step").path("ended").isNull()).isTrue();
         assertThat(sql.sql("select count(distinct day) from played_pass where run_id = ?")
                         .param(run.path("id").asLong())
@@ -383,14 +383,14 @@ class CapsTest extends ServerTest {
     void aRunLeftOpenOvernightIsClosedWithWhatWasPlayed() {
         somebodyWithTenMinutes();
         JsonNode run =
-                Practice.playOn(odile, Practice.begin(odile, piece, window).ok(), window, 1);
+                Practice.playOn(odile, Practice.begin(odile, section, window).ok(), window, 1);
         clock.pass(Duration.ofHours(20));
         assertThat(odile.get("/api/today").ok().path("openRun").isNull()).isTrue();
         JsonNode ended = odile.get("/api/runs/" + run.path("id").asLong() + "?holder=" + window)
                 .ok();
         assertThat(ended.path("step").path("ended").asString()).isEqualTo("LEFT");
         assertThat(ended.path("relief").path("totals").path("passes").asInt()).isEqualTo(1);
-        Practice.begin(odile, piece, window).ok();
+        Practice.begin(odile, section, window).ok();
         Map<String, Object> late = Practice.event(
                 run, window, "JUDGED", Map.of("verdict", "ROUGH", "tension", 2, "secondsAgo", 20 * 3600 - 120));
         JsonNode kept = Practice.send(odile, run, late).ok();
@@ -406,9 +406,9 @@ class CapsTest extends ServerTest {
                         "/api/account/habits",
                         Map.of("instrument", "MALLET", "usualMinutes", 120, "roughCounts", false, "looseOnly", false))
                 .ok();
-        piece = Practice.firstPiece(odile, Practice.newPassage(odile));
+        section = Practice.firstSection(odile, Practice.newPassage(odile));
         for (int i = 0; i < 3; i++) {
-            JsonNode run = Practice.begin(odile, piece, window).ok();
+            JsonNode run = Practice.begin(odile, section, window).ok();
             JsonNode played = Practice.playOn(odile, run, window, 400);
             assertThat(played.path("step").path("ended").asString()).isEqualTo("PLAYED");
         }
@@ -424,8 +424,8 @@ class CapsTest extends ServerTest {
     @Test
     void anOfferedBurstCannotBePlayedForNothing() {
         odile = player();
-        piece = Practice.firstPiece(odile, Practice.newPassage(odile));
-        JsonNode run = Practice.begin(odile, piece, window).ok();
+        section = Practice.firstSection(odile, Practice.newPassage(odile));
+        JsonNode run = Practice.begin(odile, section, window).ok();
         while (!run.path("step").path("pass").path("kind").asString("").equals("BURST")) {
             run = Practice.send(odile, run, Practice.answer(run, window)).ok();
         }
@@ -435,7 +435,7 @@ class CapsTest extends ServerTest {
         double after = limit("BURST_SECONDS").path("used").asDouble();
         assertThat(after).isGreaterThan(before);
         assertThat(resting.path("relief").path("stretches").toString()).contains("\"BURST\"");
-        JsonNode ceiling = odile.get("/api/pieces/" + piece + "/ceiling").ok();
+        JsonNode ceiling = odile.get("/api/sections/" + section + "/ceiling").ok();
         assertThat(ceiling.path("tries").toString()).doesNotContain("null");
     }
 
@@ -490,7 +490,7 @@ class CapsTest extends ServerTest {
     /** Every endpoint by which something is played. One that is added has to be added here too. */
     private Map<String, Supplied> plays(long choice) {
         Map<String, Supplied> plays = new HashMap<>();
-        plays.put("POST /api/runs", () -> Practice.begin(odile, piece, window));
+        plays.put("POST /api/runs", () -> Practice.begin(odile, section, window));
         plays.put(
                 "POST /api/passages/{id}/practice",
                 () -> odile.post(
@@ -556,7 +556,7 @@ class CapsTest extends ServerTest {
                 "/api/templates",
                 "/api/templates/{id}",
                 "/api/passages/{id}",
-                "/api/passages/{id}/pieces",
+                "/api/passages/{id}/sections",
                 "/api/passages/{id}/extras",
                 "/api/passages/{id}/marks",
                 "/api/passages/{id}/readiness",
@@ -566,7 +566,7 @@ class CapsTest extends ServerTest {
                 "/api/passages/{id}/links/{link}/breaks",
                 "/api/passages/{id}/links/{link}/breaks/cause",
                 "/api/modes/{instrument}",
-                "/api/pieces/{id}",
+                "/api/sections/{id}",
                 "/api/readings",
                 "/api/readings/strokes",
                 "/api/scores",
@@ -627,13 +627,13 @@ class CapsTest extends ServerTest {
                 .update();
         odile.get("/api/today").ok();
         clock.pass(Duration.ofHours(49));
-        Practice.begin(odile, piece, window).ok();
+        Practice.begin(odile, section, window).ok();
     }
 
     @Test
     void aRunBegunByAClockThatWasAheadGoesOnAndStaysInTheLog() {
         somebodyWithTenMinutes();
-        JsonNode run = Practice.begin(odile, piece, window).ok();
+        JsonNode run = Practice.begin(odile, section, window).ok();
         sql.sql("update run set started_at = '2999-01-01', last_at = '2999-01-01' where id = ?")
                 .param(run.path("id").asLong())
                 .update();

@@ -123,9 +123,9 @@ class EnoughTest extends ServerTest {
         assertThat(limit(load, "EFFORT").path("cap").asDouble()).isCloseTo(8, within(1e-9));
         assertThat(limit(load, "EFFORT").path("why").asString()).contains("Day 1 of 10");
         assertThat(limit(load, "BURST_SECONDS").path("cap").asDouble()).isZero();
-        long piece = Practice.firstPiece(odile, Practice.newPassage(odile));
+        long section = Practice.firstSection(odile, Practice.newPassage(odile));
         JsonNode relief =
-                odile.post("/api/plans", Practice.plan(piece, Map.of())).ok().path("relief");
+                odile.post("/api/plans", Practice.plan(section, Map.of())).ok().path("relief");
         assertThat(relief.path("totals").path("burstSeconds").asDouble()).isZero();
         assertThat(relief.path("totals").path("effort").asDouble()).isLessThanOrEqualTo(8);
     }

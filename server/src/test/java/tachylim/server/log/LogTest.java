@@ -16,8 +16,8 @@ class LogTest extends ServerTest {
 
     private final UUID window = UUID.randomUUID();
 
-    private JsonNode begun(Player player, long piece, int events) {
-        return Practice.playOn(player, Practice.begin(player, piece, window).ok(), window, events);
+    private JsonNode begun(Player player, long section, int events) {
+        return Practice.playOn(player, Practice.begin(player, section, window).ok(), window, events);
     }
 
     private void stop(Player player, JsonNode run) {
@@ -28,7 +28,7 @@ class LogTest extends ServerTest {
     @Test
     void aSessionThatIsStillOpenIsInTheLogToo() {
         Player odile = player();
-        JsonNode run = begun(odile, Practice.firstPiece(odile, Practice.newPassage(odile)), 3);
+        JsonNode run = begun(odile, Practice.firstSection(odile, Practice.newPassage(odile)), 3);
         JsonNode entry = odile.get("/api/log").ok().path("entries").path(0);
         assertThat(entry.path("runId").asLong()).isEqualTo(run.path("id").asLong());
         assertThat(entry.path("outcome").isNull()).isTrue();
@@ -38,9 +38,9 @@ class LogTest extends ServerTest {
     @Test
     void theNewestComesFirstAndOlderOnesArePagedTo() {
         Player odile = player();
-        long piece = Practice.firstPiece(odile, Practice.newPassage(odile));
+        long section = Practice.firstSection(odile, Practice.newPassage(odile));
         for (int i = 0; i < 32; i++) {
-            stop(odile, begun(odile, piece, 0));
+            stop(odile, begun(odile, section, 0));
         }
         JsonNode first = odile.get("/api/log").ok();
         assertThat(first.path("entries")).hasSize(30);
@@ -56,7 +56,7 @@ class LogTest extends ServerTest {
     void aSessionIsComparedWithItsPlanEvenWhenThePassageHasChangedSince() {
         Player odile = player();
         long passage = Practice.newPassage(odile);
-        JsonNode run = begun(odile, Practice.firstPiece(odile, passage), 5);
+        JsonNode run = begun(odile, Practice.firstSection(odile, passage), 5);
         stop(odile, run);
         String path = "/api/log/" + run.path("id").asLong();
         JsonNode before = odile.get(path).ok();
@@ -74,7 +74,7 @@ class LogTest extends ServerTest {
     @Test
     void aNoteIsKeptWithItsSession() {
         Player odile = player();
-        JsonNode run = begun(odile, Practice.firstPiece(odile, Practice.newPassage(odile)), 2);
+        JsonNode run = begun(odile, Practice.firstSection(odile, Practice.newPassage(odile)), 2);
         String path = "/api/runs/" + run.path("id").asLong() + "/note";
         assertThat(odile.put(path, Map.of("note", "  The crossing at note 9. <b>"))
                         .status())
@@ -93,7 +93,7 @@ class LogTest extends ServerTest {
     void whatIsPutAwayStaysInTheLogAndCountsForTheDay() {
         Player odile = player();
         long passage = Practice.newPassage(odile);
-        stop(odile, begun(odile, Practice.firstPiece(odile, passage), 5));
+        stop(odile, begun(odile, Practice.firstSection(odile, passage), 5));
         odile.delete("/api/passages/" + passage);
         assertThat(odile.get("/api/log")
                         .ok()
@@ -130,11 +130,11 @@ class LogTest extends ServerTest {
         Player odile = player();
         long tin = passage(odile, "Tin Roof 100%");
         long kestrel = passage(odile, "Kestrel Weather");
-        JsonNode first = begun(odile, Practice.firstPiece(odile, tin), 4);
+        JsonNode first = begun(odile, Practice.firstSection(odile, tin), 4);
         stop(odile, first);
         odile.put("/api/runs/" + first.path("id").asLong() + "/note", Map.of("note", "Left hand late at the turn"))
                 .ok();
-        stop(odile, begun(odile, Practice.firstPiece(odile, kestrel), 0));
+        stop(odile, begun(odile, Practice.firstSection(odile, kestrel), 0));
 
         assertThat(entries(odile, "text=LATE")).hasSize(1);
         assertThat(entries(odile, "text=kestrel")).hasSize(1);
@@ -153,8 +153,8 @@ class LogTest extends ServerTest {
 
     // Putting right
 
-    private double ceiling(Player player, long piece) {
-        return player.get("/api/pieces/" + piece + "/ceiling")
+    private double ceiling(Player player, long section) {
+        return player.get("/api/sections/" + section + "/ceiling")
                 .ok()
                 .path("estimate")
                 .path("ceiling")
@@ -174,11 +174,11 @@ class LogTest extends ServerTest {
     @Test
     void aVerdictThatIsPutRightIsLearnedAnewThroughAllThatCameAfter() {
         Player odile = player();
-        long piece = Practice.firstPiece(odile, Practice.newPassage(odile));
-        JsonNode run = begun(odile, piece, 10);
+        long section = Practice.firstSection(odile, Practice.newPassage(odile));
+        JsonNode run = begun(odile, section, 10);
         stop(odile, run);
-        stop(odile, begun(odile, piece, 12));
-        double before = ceiling(odile, piece);
+        stop(odile, begun(odile, section, 12));
+        double before = ceiling(odile, section);
         String session = "/api/log/" + run.path("id").asLong();
         JsonNode pass = told(odile.get(session).ok());
         String path = session + "/passes/" + pass.path("place").asInt();
@@ -193,7 +193,7 @@ class LogTest extends ServerTest {
                                 pass.path("tension").asInt()))
                 .ok();
         assertThat(same.path("learnedAnew").asBoolean()).isTrue();
-        assertThat(ceiling(odile, piece)).isCloseTo(before, within(0.01));
+        assertThat(ceiling(odile, section)).isCloseTo(before, within(0.01));
 
         odile.put(
                         path,
@@ -203,7 +203,7 @@ class LogTest extends ServerTest {
                                 "tension",
                                 pass.path("tension").asInt()))
                 .ok();
-        double broken = ceiling(odile, piece);
+        double broken = ceiling(odile, section);
         assertThat(broken).isLessThan(before - 0.2);
         JsonNode entry = odile.get(session).ok().path("entry");
         int failed = entry.path("rough").asInt() + entry.path("broke").asInt();
@@ -211,7 +211,7 @@ class LogTest extends ServerTest {
 
         JsonNode withdrawn =
                 odile.put(path, Map.of("tension", pass.path("tension").asInt())).ok();
-        assertThat(ceiling(odile, piece)).isGreaterThan(broken);
+        assertThat(ceiling(odile, section)).isGreaterThan(broken);
         assertThat(withdrawn.path("passes").toString()).contains("correctedAt");
         JsonNode now = odile.get(session).ok().path("entry");
         assertThat(now.path("rough").asInt() + now.path("broke").asInt()).isLessThan(failed);
@@ -220,8 +220,8 @@ class LogTest extends ServerTest {
     @Test
     void whatWasPlayedStaysPlayedWhateverIsSaidOfIt() {
         Player odile = player();
-        long piece = Practice.firstPiece(odile, Practice.newPassage(odile));
-        JsonNode run = begun(odile, piece, 10);
+        long section = Practice.firstSection(odile, Practice.newPassage(odile));
+        JsonNode run = begun(odile, section, 10);
         stop(odile, run);
         double used = used(odile);
         String session = "/api/log/" + run.path("id").asLong();
@@ -243,7 +243,7 @@ class LogTest extends ServerTest {
     @Test
     void anOpenSessionIsNotCorrected() {
         Player odile = player();
-        JsonNode run = begun(odile, Practice.firstPiece(odile, Practice.newPassage(odile)), 4);
+        JsonNode run = begun(odile, Practice.firstSection(odile, Practice.newPassage(odile)), 4);
         assertThat(odile.put(
                                 "/api/log/" + run.path("id").asLong() + "/passes/0",
                                 Map.of("verdict", "CLEAN", "tension", 1))
@@ -328,7 +328,7 @@ class LogTest extends ServerTest {
     @Test
     void aMonthHasEachOfItsDays() {
         Player odile = player();
-        stop(odile, begun(odile, Practice.firstPiece(odile, Practice.newPassage(odile)), 4));
+        stop(odile, begun(odile, Practice.firstSection(odile, Practice.newPassage(odile)), 4));
         JsonNode month = odile.get("/api/log/month").ok();
         LocalDate first = LocalDate.parse(month.path("first").asString());
         assertThat(month.path("days")).hasSize(first.lengthOfMonth());

@@ -95,8 +95,9 @@ class UpgradeTest extends ServerTest {
                         .mapToInt(entry -> entry.path("passes").asInt())
                         .sum())
                 .isEqualTo(PASSES);
-        JsonNode piece = ines.get("/api/passages").ok().path(0).path("pieces").path(0);
-        assertThat(piece.path("estimate").path("ceiling").path("middle").asDouble())
+        JsonNode section =
+                ines.get("/api/passages").ok().path(0).path("sections").path(0);
+        assertThat(section.path("estimate").path("ceiling").path("middle").asDouble())
                 .isBetween(80.0, 140.0);
     }
 

@@ -43,28 +43,28 @@ class MusicFollowsTest extends ServerTest {
         Practice.playOn(odile, Practice.begin(odile, whole(), window).ok(), window, 400);
     }
 
-    private List<JsonNode> pieces() {
-        List<JsonNode> pieces = new ArrayList<>();
+    private List<JsonNode> sections() {
+        List<JsonNode> sections = new ArrayList<>();
         odile.get("/api/passages/" + passage)
                 .ok()
                 .path("passage")
-                .path("pieces")
-                .forEach(pieces::add);
-        return pieces;
+                .path("sections")
+                .forEach(sections::add);
+        return sections;
     }
 
     private long whole() {
-        return pieces().get(0).path("id").asLong();
+        return sections().get(0).path("id").asLong();
     }
 
-    private static double ceiling(JsonNode piece) {
-        return piece.path("estimate").path("ceiling").path("middle").asDouble();
+    private static double ceiling(JsonNode section) {
+        return section.path("estimate").path("ceiling").path("middle").asDouble();
     }
 
-    private static double width(JsonNode piece) {
-        return (piece.path("estimate").path("ceiling").path("high").asDouble()
-                        - piece.path("estimate").path("ceiling").path("low").asDouble())
-                / ceiling(piece);
+    private static double width(JsonNode section) {
+        return (section.path("estimate").path("ceiling").path("high").asDouble()
+                        - section.path("estimate").path("ceiling").path("low").asDouble())
+                / ceiling(section);
     }
 
     private Reply change(String abc, String beatUnit, boolean confirmed) {
@@ -83,28 +83,28 @@ class MusicFollowsTest extends ServerTest {
     }
 
     private void cut(String kind, int size) {
-        odile.put("/api/passages/" + passage + "/pieces", Map.of("kind", kind, "size", size))
+        odile.put("/api/passages/" + passage + "/sections", Map.of("kind", kind, "size", size))
                 .ok();
     }
 
     @Test
     void cuttingAnewKeepsWhatWasLearnedAndCuttingBackBringsItBack() {
-        JsonNode before = pieces().get(0);
+        JsonNode before = sections().get(0);
         cut("BARS", 1);
-        assertThat(pieces()).hasSize(3).allSatisfy(piece -> {
-            assertThat(ceiling(piece)).isEqualTo(ceiling(before), within(ceiling(before) * 0.06));
-            assertThat(width(piece)).isGreaterThan(width(before));
+        assertThat(sections()).hasSize(3).allSatisfy(section -> {
+            assertThat(ceiling(section)).isEqualTo(ceiling(before), within(ceiling(before) * 0.06));
+            assertThat(width(section)).isGreaterThan(width(before));
         });
         cut("WHOLE", 1);
-        assertThat(pieces()).hasSize(1);
-        assertThat(pieces().get(0).path("id").asLong())
+        assertThat(sections()).hasSize(1);
+        assertThat(sections().get(0).path("id").asLong())
                 .isEqualTo(before.path("id").asLong());
-        assertThat(ceiling(pieces().get(0))).isEqualTo(ceiling(before));
+        assertThat(ceiling(sections().get(0))).isEqualTo(ceiling(before));
     }
 
     @Test
     void anExtraOverTheSameNotesKnowsAsMuch() {
-        JsonNode before = pieces().get(0);
+        JsonNode before = sections().get(0);
         JsonNode extra = odile.post(
                         "/api/passages/" + passage + "/extras",
                         Map.of(
@@ -124,37 +124,37 @@ class MusicFollowsTest extends ServerTest {
     @ParameterizedTest
     @CsvSource({"1/8, 2", "1/2, 0.5", "1/4, 1"})
     void anotherBeatKeepsTheNotesASecond(String beatUnit, double ratio) {
-        double before = ceiling(pieces().get(0));
+        double before = ceiling(sections().get(0));
         change(EIGHTHS, beatUnit, false).ok();
-        assertThat(ceiling(pieces().get(0)) / before).isEqualTo(ratio, within(0.04 * ratio));
+        assertThat(ceiling(sections().get(0)) / before).isEqualTo(ratio, within(0.04 * ratio));
     }
 
     @Test
     void quickerNotesAreNotPlannedAtTheTempoOfSlowOnes() {
-        double before = ceiling(pieces().get(0));
+        double before = ceiling(sections().get(0));
         change(EIGHTHS.replace("L:1/8", "L:1/16").replace("M:4/4", "M:2/4"), "1/4", false)
                 .ok();
-        assertThat(ceiling(pieces().get(0)) / before).isEqualTo(0.5, within(0.03));
+        assertThat(ceiling(sections().get(0)) / before).isEqualTo(0.5, within(0.03));
     }
 
     @Test
     void aNoteMoreKeepsMostOfIt() {
-        double before = ceiling(pieces().get(0));
+        double before = ceiling(sections().get(0));
         change(EIGHTHS + "D2", "1/4", false).ok();
-        assertThat(ceiling(pieces().get(0))).isEqualTo(before, within(before * 0.05));
+        assertThat(ceiling(sections().get(0))).isEqualTo(before, within(before * 0.05));
     }
 
     @Test
     void otherMusicBeginsAnewAndThatIsSaidBeforeItIsDone() {
         String other = "M:4/4\nL:1/8\nK:C\n^c^c^d^f ^g^a^c^d | ^f^g^a^c ^d^f^g^a |";
-        double before = ceiling(pieces().get(0));
+        double before = ceiling(sections().get(0));
         Reply asked = change(other, "1/4", false);
         assertThat(asked.status()).isEqualTo(409);
         assertThat(asked.json().path("lost").path(0).asString()).contains("begins anew");
-        assertThat(ceiling(pieces().get(0))).isEqualTo(before);
+        assertThat(ceiling(sections().get(0))).isEqualTo(before);
         change(other, "1/4", true).ok();
-        assertThat(pieces().get(0).path("lastPlayed").isNull()).isTrue();
-        assertThat(pieces().get(0).path("estimate").path("enoughEvidence").asBoolean())
+        assertThat(sections().get(0).path("lastPlayed").isNull()).isTrue();
+        assertThat(sections().get(0).path("estimate").path("enoughEvidence").asBoolean())
                 .isFalse();
         assertThat(odile.get("/api/log")
                         .ok()
@@ -244,7 +244,7 @@ class MusicFollowsTest extends ServerTest {
         assertThat(odile.get("/api/passages/" + fresh)
                         .ok()
                         .path("passage")
-                        .path("pieces")
+                        .path("sections")
                         .path(0)
                         .path("estimate")
                         .path("enoughEvidence")

@@ -27,7 +27,7 @@ class PassageTest extends ServerTest {
                 .ok();
         assertThat(again.path("music").path("text").asString()).isEqualTo(Practice.KESTREL);
         assertThat(again.path("passage")
-                        .path("pieces")
+                        .path("sections")
                         .path(0)
                         .path("estimate")
                         .path("ceiling")
@@ -35,7 +35,7 @@ class PassageTest extends ServerTest {
                         .asDouble())
                 .isBetween(108.0, 112.0);
         assertThat(again.path("passage")
-                        .path("pieces")
+                        .path("sections")
                         .path(0)
                         .path("estimate")
                         .path("enoughEvidence")
@@ -59,7 +59,7 @@ class PassageTest extends ServerTest {
         wish.put("cleanAt", null);
         JsonNode made = player().post("/api/passages", wish).ok();
         assertThat(made.path("passage")
-                        .path("pieces")
+                        .path("sections")
                         .path(0)
                         .path("estimate")
                         .path("ceiling")
@@ -175,31 +175,31 @@ class PassageTest extends ServerTest {
     }
 
     @Test
-    void cuttingKeepsThePiecesThatStayAndPutsTheOthersAway() {
+    void cuttingKeepsTheSectionsThatStayAndPutsTheOthersAway() {
         Player odile = player();
         long passage = Practice.newPassage(odile);
-        JsonNode cut = odile.put("/api/passages/" + passage + "/pieces", Map.of("kind", "BARS", "size", 1))
+        JsonNode cut = odile.put("/api/passages/" + passage + "/sections", Map.of("kind", "BARS", "size", 1))
                 .ok();
-        JsonNode pieces = cut.path("passage").path("pieces");
-        assertThat(pieces).hasSize(2);
-        assertThat(pieces.path(0).path("name").asString()).isEqualTo("bar 1");
-        assertThat(pieces.path(0).path("lastNote").asInt())
-                .isEqualTo(pieces.path(1).path("firstNote").asInt());
-        long second = pieces.path(1).path("id").asLong();
-        odile.put("/api/pieces/" + second, Map.of("name", "the turn", "difficulty", 5));
-        JsonNode again = odile.put("/api/passages/" + passage + "/pieces", Map.of("kind", "BARS", "size", 1))
+        JsonNode sections = cut.path("passage").path("sections");
+        assertThat(sections).hasSize(2);
+        assertThat(sections.path(0).path("name").asString()).isEqualTo("bar 1");
+        assertThat(sections.path(0).path("lastNote").asInt())
+                .isEqualTo(sections.path(1).path("firstNote").asInt());
+        long second = sections.path(1).path("id").asLong();
+        odile.put("/api/sections/" + second, Map.of("name", "the turn", "difficulty", 5));
+        JsonNode again = odile.put("/api/passages/" + passage + "/sections", Map.of("kind", "BARS", "size", 1))
                 .ok();
-        assertThat(again.path("passage").path("pieces").path(1).path("id").asLong())
+        assertThat(again.path("passage").path("sections").path(1).path("id").asLong())
                 .isEqualTo(second);
         assertThat(again.path("passage")
-                        .path("pieces")
+                        .path("sections")
                         .path(1)
                         .path("difficulty")
                         .asInt())
                 .isEqualTo(5);
-        JsonNode beats = odile.put("/api/passages/" + passage + "/pieces", Map.of("kind", "BEATS", "size", 2))
+        JsonNode beats = odile.put("/api/passages/" + passage + "/sections", Map.of("kind", "BEATS", "size", 2))
                 .ok();
-        assertThat(beats.path("passage").path("pieces").path(0).path("name").asString())
+        assertThat(beats.path("passage").path("sections").path(0).path("name").asString())
                 .isEqualTo("beats 1–2");
     }
 

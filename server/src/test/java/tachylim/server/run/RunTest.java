@@ -22,8 +22,8 @@ class RunTest extends ServerTest {
 
     private final UUID window = UUID.randomUUID();
 
-    private static double ceiling(Player player, long piece) {
-        return player.get("/api/pieces/" + piece + "/ceiling")
+    private static double ceiling(Player player, long section) {
+        return player.get("/api/sections/" + section + "/ceiling")
                 .ok()
                 .path("estimate")
                 .path("ceiling")
@@ -41,12 +41,12 @@ class RunTest extends ServerTest {
     @Test
     void aWholeWorkoutMovesTheCeilingAndTheLoadAndIsInTheLog() {
         Player odile = player();
-        long piece = Practice.firstPiece(odile, Practice.newPassage(odile));
-        double before = ceiling(odile, piece);
+        long section = Practice.firstSection(odile, Practice.newPassage(odile));
+        double before = ceiling(odile, section);
         JsonNode run =
-                Practice.playOn(odile, Practice.begin(odile, piece, window).ok(), window, 200);
+                Practice.playOn(odile, Practice.begin(odile, section, window).ok(), window, 200);
         assertThat(run.path("step").path("ended").asString()).isEqualTo("PLAYED");
-        assertThat(ceiling(odile, piece)).isGreaterThan(before);
+        assertThat(ceiling(odile, section)).isGreaterThan(before);
         JsonNode load = odile.get("/api/load").ok();
         assertThat(load.path("days").path(0).path("effort").asDouble()).isPositive();
         assertThat(load.path("days").path(0).path("burstSeconds").asDouble()).isBetween(1.0, 90.0);
@@ -253,7 +253,7 @@ class RunTest extends ServerTest {
     void onlyOneWorkoutIsOpenAtATime() {
         Player odile = player();
         JsonNode run = Practice.newRun(odile, window);
-        Reply second = Practice.begin(odile, Practice.firstPiece(odile, Practice.newPassage(odile)), window);
+        Reply second = Practice.begin(odile, Practice.firstSection(odile, Practice.newPassage(odile)), window);
         assertThat(second.status()).isEqualTo(409);
         assertThat(second.json().path("runId").asLong())
                 .isEqualTo(run.path("id").asLong());
@@ -300,7 +300,7 @@ class RunTest extends ServerTest {
         assertThat(today.path("plan").path("relief").path("stretches")).isEmpty();
         assertThat(today.path("load").path("restsUntil").isNull()).isFalse();
         Reply again = Practice.begin(
-                odile, today.path("plan").path("wish").path("pieceId").asLong(), window);
+                odile, today.path("plan").path("wish").path("sectionId").asLong(), window);
         assertThat(again.status()).isEqualTo(409);
         assertThat(again.json().path("code").asString()).isEqualTo("symptom-rest");
         assertThat(again.detail()).contains("no playing until").contains("Listening");
@@ -347,9 +347,9 @@ class RunTest extends ServerTest {
     })
     void aPlanOutOfRangeIsRefusedWithAReason(String field, double value) {
         Player odile = player();
-        long piece = Practice.firstPiece(odile, Practice.newPassage(odile));
+        long section = Practice.firstSection(odile, Practice.newPassage(odile));
         Object given = field.endsWith("Share") ? (Object) value : (Object) (int) value;
-        Reply reply = odile.post("/api/plans", Practice.plan(piece, Map.of(field, given)));
+        Reply reply = odile.post("/api/plans", Practice.plan(section, Map.of(field, given)));
         assertThat(reply.status()).isEqualTo(422);
         assertThat(reply.detail()).containsPattern("\\d").endsWith(".");
     }
@@ -373,8 +373,8 @@ class RunTest extends ServerTest {
     @Test
     void whatIsKeptOfARunIsShownWhetherItIsOverOrNot() {
         Player odile = player();
-        long piece = Practice.firstPiece(odile, Practice.newPassage(odile));
-        JsonNode run = Practice.begin(odile, piece, window).ok();
+        long section = Practice.firstSection(odile, Practice.newPassage(odile));
+        JsonNode run = Practice.begin(odile, section, window).ok();
         String events = "/api/runs/" + run.path("id").asLong() + "/events";
         Map<String, Object> answer = Practice.answer(run, window);
         odile.post(events, answer).ok();
@@ -391,8 +391,8 @@ class RunTest extends ServerTest {
     @Test
     void aRunThatANewerInstanceHasBegunIsLeftToIt() {
         Player odile = player();
-        long piece = Practice.firstPiece(odile, Practice.newPassage(odile));
-        JsonNode run = Practice.begin(odile, piece, window).ok();
+        long section = Practice.firstSection(odile, Practice.newPassage(odile));
+        JsonNode run = Practice.begin(odile, section, window).ok();
         long id = run.path("id").asLong();
         sql.sql("update run set rules = rules + 1 where id = ?").param(id).update();
         assertThat(odile.post("/api/runs/" + id + "/events", Practice.answer(run, window))

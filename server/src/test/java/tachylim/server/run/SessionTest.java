@@ -14,19 +14,19 @@ import tachylim.server.Practice;
 import tachylim.server.ServerTest;
 import tools.jackson.databind.JsonNode;
 
-/** Sessions of several pieces, put together by the player or composed, with all that can be asked in them. */
+/** Sessions of several sections, put together by the player or composed, with all that can be asked in them. */
 class SessionTest extends ServerTest {
 
     private final UUID window = UUID.randomUUID();
     private Player odile;
     private long passage;
-    private long piece;
+    private long section;
 
     @BeforeEach
     void aPassage() {
         odile = player();
         passage = Practice.newPassage(odile);
-        piece = Practice.firstPiece(odile, passage);
+        section = Practice.firstSection(odile, passage);
     }
 
     private static Map<String, Object> block(String part, int theme, String version, double seconds, String school) {
@@ -34,7 +34,7 @@ class SessionTest extends ServerTest {
     }
 
     private JsonNode begin(Map<String, Object> parts) {
-        return odile.post("/api/runs", Map.of("plan", Practice.plan(piece, parts), "holder", window.toString()))
+        return odile.post("/api/runs", Map.of("plan", Practice.plan(section, parts), "holder", window.toString()))
                 .ok();
     }
 
@@ -46,28 +46,29 @@ class SessionTest extends ServerTest {
     }
 
     @Test
-    void aSessionOfTwoPiecesKeepsEachPassUnderItsOwn() {
-        long other = Practice.firstPiece(odile, Practice.newPassage(odile));
-        JsonNode plan = odile.post("/api/plans", Practice.plan(piece, Map.of("others", List.of(other), "minutes", 20)))
+    void aSessionOfTwoSectionsKeepsEachPassUnderItsOwn() {
+        long other = Practice.firstSection(odile, Practice.newPassage(odile));
+        JsonNode plan = odile.post(
+                        "/api/plans", Practice.plan(section, Map.of("others", List.of(other), "minutes", 20)))
                 .ok();
-        assertThat(plan.path("pieces")).hasSize(2);
+        assertThat(plan.path("sections")).hasSize(2);
         assertThat(plan.path("wish").path("blocks").size())
                 .isEqualTo(plan.path("relief").path("blocks").size());
         JsonNode run = Practice.playOn(odile, begin(Map.of("others", List.of(other), "minutes", 20)), window, 300);
         assertThat(run.path("step").path("ended").asString()).isEqualTo("PLAYED");
-        assertThat(kept(run, "piece_id")).contains("" + piece, "" + other);
-        for (long one : List.of(piece, other)) {
-            assertThat(odile.get("/api/pieces/" + one + "/ceiling").ok().path("history"))
+        assertThat(kept(run, "piece_id")).contains("" + section, "" + other);
+        for (long one : List.of(section, other)) {
+            assertThat(odile.get("/api/sections/" + one + "/ceiling").ok().path("history"))
                     .as("what is learned of " + one)
                     .isNotEmpty();
         }
     }
 
     @Test
-    void aPieceOfSomebodyElseIsNotFound() {
+    void aSectionOfSomebodyElseIsNotFound() {
         Player ines = player();
-        long hers = Practice.firstPiece(ines, Practice.newPassage(ines));
-        assertThat(odile.post("/api/plans", Practice.plan(piece, Map.of("others", List.of(hers))))
+        long hers = Practice.firstSection(ines, Practice.newPassage(ines));
+        assertThat(odile.post("/api/plans", Practice.plan(section, Map.of("others", List.of(hers))))
                         .status())
                 .isEqualTo(404);
     }
@@ -94,38 +95,39 @@ class SessionTest extends ServerTest {
     @Test
     void aModeIsPlayedAndHasACeilingOfItsOwn() {
         List<Map<String, Object>> blocks = List.of(block("CORE", 0, "mode.double tongue", 300, "STEADY_CLIMB"));
-        JsonNode before = odile.get("/api/pieces/" + piece + "/ceiling").ok();
+        JsonNode before = odile.get("/api/sections/" + section + "/ceiling").ok();
         assertThat(before.path("modes")).isEmpty();
         JsonNode run = begin(Map.of("blocks", blocks));
         assertThat(run.path("version").asString()).isEqualTo("double tongue");
         JsonNode over = Practice.playOn(odile, run, window, 60);
         assertThat(kept(over, "way")).isNotEmpty().containsOnly("mode.double tongue");
-        JsonNode after = odile.get("/api/pieces/" + piece + "/ceiling").ok();
+        JsonNode after = odile.get("/api/sections/" + section + "/ceiling").ok();
         assertThat(after.path("estimate")).isEqualTo(before.path("estimate"));
         JsonNode mode = after.path("modes").path(0);
         assertThat(mode.path("name").asString()).isEqualTo("double tongue");
         assertThat(mode.path("passes").asInt()).isPositive();
-        JsonNode plan = odile.post("/api/plans", Practice.plan(piece, Map.of("blocks", blocks)))
+        JsonNode plan = odile.post("/api/plans", Practice.plan(section, Map.of("blocks", blocks)))
                 .ok();
         assertThat(plan.path("relief").path("blocks").path(0).path("estimate")).isEqualTo(mode.path("estimate"));
     }
 
     @Test
     void blocksThatCannotBeAreRefusedWithTheReason() {
-        Reply piece7 = odile.post(
+        Reply section7 = odile.post(
                 "/api/plans",
-                Practice.plan(piece, Map.of("blocks", List.of(block("CORE", 3, "", 200, "STEADY_CLIMB")))));
-        assertThat(piece7.status()).isEqualTo(422);
-        assertThat(piece7.detail()).contains("no piece 4");
+                Practice.plan(section, Map.of("blocks", List.of(block("CORE", 3, "", 200, "STEADY_CLIMB")))));
+        assertThat(section7.status()).isEqualTo(422);
+        assertThat(section7.detail()).contains("no section 4");
         Reply version = odile.post(
                 "/api/plans",
-                Practice.plan(piece, Map.of("blocks", List.of(block("PREPARE", 0, "sideways", 200, "STEADY_CLIMB")))));
+                Practice.plan(
+                        section, Map.of("blocks", List.of(block("PREPARE", 0, "sideways", 200, "STEADY_CLIMB")))));
         assertThat(version.status()).isEqualTo(422);
         assertThat(version.detail()).contains("no variant called sideways");
         assertThat(odile.post(
                                 "/api/plans",
                                 Practice.plan(
-                                        piece, Map.of("blocks", List.of(block("CORE", 0, "", 0.5, "STEADY_CLIMB")))))
+                                        section, Map.of("blocks", List.of(block("CORE", 0, "", 0.5, "STEADY_CLIMB")))))
                         .status())
                 .isEqualTo(422);
     }
@@ -151,7 +153,7 @@ class SessionTest extends ServerTest {
     @Test
     void silenceCountsForTheLoadAndNotForTheCeiling() {
         JsonNode run = begin(Map.of("blocks", List.of(block("PREPARE", 0, "", 300, "STEADY_CLIMB"))));
-        String before = odile.get("/api/pieces/" + piece + "/ceiling")
+        String before = odile.get("/api/sections/" + section + "/ceiling")
                 .ok()
                 .path("estimate")
                 .toString();
@@ -163,7 +165,7 @@ class SessionTest extends ServerTest {
                         .query(Long.class)
                         .single())
                 .isZero();
-        assertThat(odile.get("/api/pieces/" + piece + "/ceiling")
+        assertThat(odile.get("/api/sections/" + section + "/ceiling")
                         .ok()
                         .path("estimate")
                         .toString())
@@ -179,7 +181,7 @@ class SessionTest extends ServerTest {
 
     @Test
     void theMethodThatWasChosenIsRemembered() {
-        assertThat(odile.get("/api/pieces/" + piece + "/plan")
+        assertThat(odile.get("/api/sections/" + section + "/plan")
                         .ok()
                         .path("wish")
                         .path("school")
@@ -188,7 +190,7 @@ class SessionTest extends ServerTest {
         JsonNode run = begin(Map.of("school", "PULSE_LADDER"));
         Practice.send(odile, run, Practice.event(run, window, "STOPPED", Map.of()))
                 .ok();
-        JsonNode plan = odile.get("/api/pieces/" + piece + "/plan").ok();
+        JsonNode plan = odile.get("/api/sections/" + section + "/plan").ok();
         assertThat(plan.path("wish").path("school").asString()).isEqualTo("PULSE_LADDER");
         assertThat(plan.path("advice").path("why").asString()).containsPattern("\\d");
     }
@@ -226,7 +228,8 @@ class SessionTest extends ServerTest {
                 .ok();
         Practice.send(odile, run, Practice.event(run, window, "STOPPED", Map.of()))
                 .ok();
-        JsonNode next = odile.post("/api/plans", Practice.plan(piece, Map.of())).ok();
+        JsonNode next =
+                odile.post("/api/plans", Practice.plan(section, Map.of())).ok();
         double fastest = 0;
         for (JsonNode stretch : next.path("relief").path("stretches")) {
             fastest = Math.max(fastest, stretch.path("tempo").asDouble(0));
@@ -262,7 +265,7 @@ class SessionTest extends ServerTest {
                 .isPositive();
         assertThat(score.path("beliefs").path(0).path("weights").asString()).isNotBlank();
         assertThat(score.path("workout").asString()).contains("\"themes\"");
-        assertThat(score.path("pieces").path(0).path("pieceId").asLong()).isEqualTo(piece);
+        assertThat(score.path("sections").path(0).path("sectionId").asLong()).isEqualTo(section);
         Practice.send(odile, later, Practice.event(later, window, "STOPPED", Map.of()));
         assertThat(odile.get(path).status()).isEqualTo(409);
     }
@@ -293,7 +296,7 @@ class SessionTest extends ServerTest {
         JsonNode after = odile.get(path).ok();
         assertThat(after.path(0).path("repeated").path(0).path("times").asInt()).isEqualTo(2);
         assertThat(after).hasSize(1);
-        assertThat(after.path(0).path("pieceId").asLong()).isEqualTo(piece);
+        assertThat(after.path(0).path("sectionId").asLong()).isEqualTo(section);
         assertThat(after.path(0).path("before")).isEqualTo(untouched.path("before"));
         assertThat(width(after.path(0).path("now"))).isLessThan(width(untouched.path("now")));
         assertThat(after.path(0).path("broke").path(0).asInt()).isEqualTo(4);
@@ -302,9 +305,9 @@ class SessionTest extends ServerTest {
 
     @Test
     void theLastSessionIsPlayedAgainWithTheBlocksItHad() {
-        String again = "/api/pieces/" + piece + "/plan/again";
+        String again = "/api/sections/" + section + "/plan/again";
         assertThat(odile.get(again).status()).isEqualTo(404);
-        long other = Practice.firstPiece(odile, Practice.newPassage(odile));
+        long other = Practice.firstSection(odile, Practice.newPassage(odile));
         List<Map<String, Object>> blocks = List.of(
                 block("PREPARE", 1, "same.2-1", 200, "STEADY_CLIMB"), block("CORE", 0, "", 240, "SETBACK_LADDER"));
         JsonNode run = begin(Map.of("others", List.of(other), "minutes", 12, "blocks", blocks));

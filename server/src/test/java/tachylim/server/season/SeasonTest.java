@@ -156,7 +156,7 @@ class SeasonTest extends ServerTest {
         odile.put("/api/season/days/" + today(odile), Map.of("minutes", 12)).ok();
         JsonNode today = odile.get("/api/today").ok();
         assertThat(today.path("plan").path("wish").path("minutes").asInt()).isEqualTo(12);
-        assertThat(today.path("pieces")).hasSize(1);
+        assertThat(today.path("sections")).hasSize(1);
     }
 
     @Test

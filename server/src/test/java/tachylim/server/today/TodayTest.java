@@ -46,7 +46,7 @@ class TodayTest extends ServerTest {
                 .ok();
         JsonNode view = odile.get("/api/today").ok();
         assertThat(view.path("plan").path("passage").asString()).isEqualTo("Soon");
-        assertThat(view.path("pieces").path(0).path("why").asString()).contains("in 10 days");
+        assertThat(view.path("sections").path(0).path("why").asString()).contains("in 10 days");
     }
 
     @Test
@@ -79,16 +79,16 @@ class TodayTest extends ServerTest {
         }
         JsonNode forty = odile.get("/api/today?minutes=40").ok();
         // Thirty effort minutes a day are for three, however much time there is.
-        assertThat(forty.path("pieces")).hasSize(3);
-        assertThat(forty.path("plan").path("pieces")).hasSize(3);
-        assertThat(forty.path("pieces").path(0).path("passage").asString()).isEqualTo("At 180");
-        for (JsonNode piece : forty.path("pieces")) {
-            assertThat(piece.path("why").asString())
+        assertThat(forty.path("sections")).hasSize(3);
+        assertThat(forty.path("plan").path("sections")).hasSize(3);
+        assertThat(forty.path("sections").path(0).path("passage").asString()).isEqualTo("At 180");
+        for (JsonNode section : forty.path("sections")) {
+            assertThat(section.path("why").asString())
                     .endsWith(".")
-                    .contains(piece.path("passage").asString().substring(3));
+                    .contains(section.path("passage").asString().substring(3));
         }
-        assertThat(odile.get("/api/today?minutes=12").ok().path("pieces")).hasSize(1);
-        assertThat(odile.get("/api/today?easy=true").ok().path("pieces")).hasSize(1);
+        assertThat(odile.get("/api/today?minutes=12").ok().path("sections")).hasSize(1);
+        assertThat(odile.get("/api/today?easy=true").ok().path("sections")).hasSize(1);
     }
 
     @Test
@@ -120,7 +120,7 @@ class TodayTest extends ServerTest {
         Practice.played(odile, 8);
         assertThat(odile.get("/api/today")
                         .ok()
-                        .path("pieces")
+                        .path("sections")
                         .path(0)
                         .path("sinceLastTime")
                         .toString())
@@ -143,7 +143,7 @@ class TodayTest extends ServerTest {
                 .param(account)
                 .update();
         JsonNode today = odile.get("/api/today").ok();
-        assertThat(today.path("pieces").path(0).path("sinceLastTime").toString())
+        assertThat(today.path("sections").path(0).path("sinceLastTime").toString())
                 .contains("Ceiling ")
                 .contains("→")
                 .contains("Last played yesterday.");

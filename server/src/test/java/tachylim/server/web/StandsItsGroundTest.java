@@ -75,7 +75,7 @@ class StandsItsGroundTest extends ServerTest {
     }
 
     @Test
-    void aBodyThatComesInPiecesIsTakenWhole() throws Exception {
+    void aBodyThatComesInSectionsIsTakenWhole() throws Exception {
         String body = "{\"seconds\":[0,0.5,1,1.5]}";
         try (Socket socket = new Socket("127.0.0.1", port)) {
             socket.setSoTimeout(10_000);
@@ -294,8 +294,8 @@ class StandsItsGroundTest extends ServerTest {
         for (Runnable work : List.<Runnable>of(
                 () -> odile.get(at + "/variants/grow"),
                 () -> odile.get(at + "/variants/grow-end?bpm=80"),
-                () -> odile.put(at + "/pieces", Map.of("kind", "BEATS", "size", 1)),
-                () -> odile.put(at + "/pieces", Map.of("kind", "BEATS", "size", 2))
+                () -> odile.put(at + "/sections", Map.of("kind", "BEATS", "size", 1)),
+                () -> odile.put(at + "/sections", Map.of("kind", "BEATS", "size", 2))
                         .ok(),
                 () -> odile.get(at + "/bench").ok(),
                 () -> odile.get("/api/today").ok(),
@@ -314,25 +314,26 @@ class StandsItsGroundTest extends ServerTest {
     void anAccountThatIsFullIsToldAndLosesNothing() {
         Player odile = player();
         long passage = Practice.newPassage(odile);
-        long piece = Practice.firstPiece(odile, passage);
+        long section = Practice.firstSection(odile, passage);
         sql.sql("insert into workout (" + WORKOUT + ") select account_id, id, '2026-01-01', now(), 5, '', "
                         + "repeat('x', 14000000), '', '' from piece where id = ?")
-                .param(piece)
+                .param(section)
                 .update();
         sql.sql("insert into workout (" + WORKOUT + ") "
                         + String.join(
                                 " union all ",
-                                Collections.nCopies(4, "select " + WORKOUT + " from workout where piece_id = :piece")))
-                .param("piece", piece)
+                                Collections.nCopies(
+                                        4, "select " + WORKOUT + " from workout where piece_id = :section")))
+                .param("section", section)
                 .update();
         assertThat(odile.get("/api/storage").ok().path("usedBytes").asLong())
                 .isGreaterThan(odile.get("/api/storage").ok().path("mostBytes").asLong());
         Reply refused = odile.post("/api/passages", Practice.passage(Map.of()));
         assertThat(refused.json().path("code").asString()).isEqualTo("storage-full");
         assertThat(refused.detail()).contains("Nothing was lost");
-        assertThat(Practice.begin(odile, piece, java.util.UUID.randomUUID()).status())
+        assertThat(Practice.begin(odile, section, java.util.UUID.randomUUID()).status())
                 .isEqualTo(409);
         assertThat(odile.get("/api/passages").ok()).hasSize(1);
-        sql.sql("delete from workout where piece_id = ?").param(piece).update();
+        sql.sql("delete from workout where piece_id = ?").param(section).update();
     }
 }

@@ -18,28 +18,43 @@ class TemplateTest extends ServerTest {
     @Autowired
     private JdbcClient sql;
 
-    private static Map<String, Object> template(String name, long piece, int minutes) {
-        return Map.of("name", name, "wish", Practice.plan(piece, Map.of("minutes", minutes)));
+    private static Map<String, Object> template(String name, long section, int minutes) {
+        return Map.of("name", name, "wish", Practice.plan(section, Map.of("minutes", minutes)));
     }
 
     @Test
     void aSessionIsKeptAndComesBackAsItWas() {
         Player odile = player();
-        long piece = Practice.firstPiece(odile, Practice.newPassage(odile));
-        JsonNode wish = odile.get("/api/pieces/" + piece + "/plan").ok().path("wish");
+        long section = Practice.firstSection(odile, Practice.newPassage(odile));
+        JsonNode wish = odile.get("/api/sections/" + section + "/plan").ok().path("wish");
         JsonNode kept = odile.put("/api/templates", Map.of("name", "Long core", "wish", wish))
                 .ok();
         assertThat(kept.path(0).path("wish")).isEqualTo(wish);
         assertThat(odile.post("/api/plans", kept.path(0).path("wish")).status()).isEqualTo(200);
     }
 
+    /** What is stored keeps its names, whatever the code calls it. */
+    @Test
+    void itsSectionIsStoredUnderTheNameItAlwaysHad() {
+        Player odile = player();
+        long section = Practice.firstSection(odile, Practice.newPassage(odile));
+        JsonNode kept =
+                odile.put("/api/templates", template("Mornings", section, 20)).ok();
+        assertThat(kept.path(0).path("wish").path("sectionId").asLong()).isEqualTo(section);
+        String stored = sql.sql("select wish from plan_template where id = ?")
+                .param(kept.path(0).path("id").asLong())
+                .query(String.class)
+                .single();
+        assertThat(stored).contains("\"pieceId\":" + section).doesNotContain("sectionId");
+    }
+
     @Test
     void oneOfTheSameNameIsReplaced() {
         Player odile = player();
-        long piece = Practice.firstPiece(odile, Practice.newPassage(odile));
-        odile.put("/api/templates", template("Mornings", piece, 20)).ok();
+        long section = Practice.firstSection(odile, Practice.newPassage(odile));
+        odile.put("/api/templates", template("Mornings", section, 20)).ok();
         JsonNode kept =
-                odile.put("/api/templates", template(" Mornings ", piece, 30)).ok();
+                odile.put("/api/templates", template(" Mornings ", section, 30)).ok();
         assertThat(kept).hasSize(1);
         assertThat(kept.path(0).path("wish").path("minutes").asInt()).isEqualTo(30);
         assertThat(odile.delete("/api/templates/" + kept.path(0).path("id").asLong())
@@ -51,10 +66,10 @@ class TemplateTest extends ServerTest {
     @Test
     void whatCannotBeReadAnyMoreIsNotOffered() {
         Player odile = player();
-        long piece = Practice.firstPiece(odile, Practice.newPassage(odile));
+        long section = Practice.firstSection(odile, Practice.newPassage(odile));
         JsonNode kept =
-                odile.put("/api/templates", template("Mornings", piece, 20)).ok();
-        odile.put("/api/templates", template("Evenings", piece, 20)).ok();
+                odile.put("/api/templates", template("Mornings", section, 20)).ok();
+        odile.put("/api/templates", template("Evenings", section, 20)).ok();
         sql.sql("update plan_template set wish = replace(wish, 'INTERVAL_BURSTS', 'FORGOTTEN') where id = ?")
                 .param(kept.path(0).path("id").asLong())
                 .update();
@@ -64,8 +79,8 @@ class TemplateTest extends ServerTest {
     @Test
     void whatWasKeptBeforeThereWasAChoiceIsAsUsual() {
         Player odile = player();
-        long piece = Practice.firstPiece(odile, Practice.newPassage(odile));
-        odile.put("/api/templates", template("Mornings", piece, 20)).ok();
+        long section = Practice.firstSection(odile, Practice.newPassage(odile));
+        odile.put("/api/templates", template("Mornings", section, 20)).ok();
         sql.sql("update plan_template set wish = replace(wish, '\"looseOnly\":false,', '')")
                 .update();
         assertThat(odile.get("/api/templates")
@@ -80,11 +95,12 @@ class TemplateTest extends ServerTest {
     @Test
     void aTemplateNeedsANameAndASessionThatMayBe() {
         Player odile = player();
-        long piece = Practice.firstPiece(odile, Practice.newPassage(odile));
-        Reply nameless = odile.put("/api/templates", template(" ", piece, 20));
+        long section = Practice.firstSection(odile, Practice.newPassage(odile));
+        Reply nameless = odile.put("/api/templates", template(" ", section, 20));
         assertThat(nameless.status()).isEqualTo(422);
         assertThat(nameless.detail()).contains("name");
-        assertThat(odile.put("/api/templates", template("Endless", piece, 900)).status())
+        assertThat(odile.put("/api/templates", template("Endless", section, 900))
+                        .status())
                 .isEqualTo(422);
     }
 }

@@ -82,7 +82,7 @@ final class Practice {
         return minutes;
     }
 
-    /** What is known of the piece this morning. */
+    /** What is known of the section this morning. */
     Theme theme() {
         return Theme.of(music, target, Known.of(belief).besides(bands()))
                 .climbedTo(lastClimb)

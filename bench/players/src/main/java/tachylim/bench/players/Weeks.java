@@ -36,7 +36,7 @@ final class Weeks {
     private static final Kind KIND =
             new Kind("twelve weeks", Curve.LOGISTIC, Bursts.INDEPENDENT_LINKS, 0, 0.06, 0.1, 0.02, 0);
 
-    /** What works at the tempo of a piece; counting, comparing and reading are for other things. */
+    /** What works at the tempo of a section; counting, comparing and reading are for other things. */
     private static final List<School> METHODS = Arrays.stream(School.values())
             .filter(school -> school.isFast()
                     && school != School.CHANGE_COUNT
@@ -126,7 +126,7 @@ final class Weeks {
                     SplittableRandom random = new SplittableRandom(seed * 200_003 + i);
                     Player player = new Player(KIND, random.split());
                     Diary diary = new Diary(learning);
-                    // The same piece, target and minutes as the others have.
+                    // The same section, target and minutes as the others have.
                     Practice practice = new Practice(player, random.split(), Choices.usual(), diary);
                     return weeks(player, practice, diary, () -> {
                         playOn(player, practice, diary, climbing);

@@ -1,9 +1,8 @@
 package tachylim.server.repertoire;
 
 import jakarta.persistence.Column;
+import jakarta.persistence.Convert;
 import jakarta.persistence.Entity;
-import jakarta.persistence.EnumType;
-import jakarta.persistence.Enumerated;
 import jakarta.persistence.FetchType;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
@@ -12,13 +11,13 @@ import jakarta.persistence.JoinColumn;
 import jakarta.persistence.ManyToOne;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
-import tachylim.passage.Piece;
+import tachylim.passage.Section;
 import tachylim.server.ceiling.Subject;
 
-/** A piece of a passage. One that is cut anew is put away, so that what was played of it stays. */
+/** A section of a passage. One that is cut anew is put away, so that what was played of it stays. */
 @Entity
 @Table(name = "piece")
-public class StoredPiece {
+public class StoredSection {
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
@@ -30,9 +29,9 @@ public class StoredPiece {
     @JoinColumn(name = "passage_id")
     private StoredPassage passage;
 
-    @Enumerated(EnumType.STRING)
+    @Convert(converter = SectionKind.Name.class)
     @Column(columnDefinition = "varchar(10)")
-    private PieceKind kind;
+    private SectionKind kind;
 
     private int place;
     private String name;
@@ -47,16 +46,16 @@ public class StoredPiece {
     @Version
     private int version;
 
-    protected StoredPiece() {}
+    protected StoredSection() {}
 
-    StoredPiece(long accountId, StoredPassage passage, PieceKind kind, String name, Piece piece) {
+    StoredSection(long accountId, StoredPassage passage, SectionKind kind, String name, Section section) {
         this.accountId = accountId;
         this.passage = passage;
         this.kind = kind;
-        this.place = piece.firstNote();
+        this.place = section.firstNote();
         this.name = name;
-        this.firstNote = piece.firstNote();
-        this.lastNote = piece.lastNote();
+        this.firstNote = section.firstNote();
+        this.lastNote = section.lastNote();
         this.difficulty = 3;
         this.edition = passage.edition();
     }
@@ -73,7 +72,7 @@ public class StoredPiece {
         return passage;
     }
 
-    PieceKind kind() {
+    SectionKind kind() {
         return kind;
     }
 
@@ -83,7 +82,7 @@ public class StoredPiece {
 
     /** Whether it is the whole passage, and has no name beside that of the passage. */
     boolean isWhole() {
-        return name.equals(PieceNames.WHOLE);
+        return name.equals(SectionNames.WHOLE);
     }
 
     /** Which part of its passage it is; empty for the whole. */
@@ -91,8 +90,8 @@ public class StoredPiece {
         return isWhole() ? "" : name;
     }
 
-    public Piece notes() {
-        return new Piece(firstNote, lastNote);
+    public Section notes() {
+        return new Section(firstNote, lastNote);
     }
 
     public Subject subject() {
@@ -126,15 +125,15 @@ public class StoredPiece {
     }
 
     /** The same notes, at another place in another edition of the music. */
-    void move(Piece now, int editionNow) {
+    void move(Section now, int editionNow) {
         this.place = now.firstNote();
         this.firstNote = now.firstNote();
         this.lastNote = now.lastNote();
         this.edition = editionNow;
     }
 
-    /** Says which piece it took its notes over from, and its tempo over that piece's at the same notes a second. */
-    void growFrom(StoredPiece other, double ratio) {
+    /** Says which section it took its notes over from, and its tempo over that section's at the same notes a second. */
+    void growFrom(StoredSection other, double ratio) {
         this.grownFrom = other.id;
         this.tempoRatio = ratio;
     }

@@ -10,7 +10,7 @@ import { upTo, within } from "../../api/within";
 import { RANGES } from "../../api/ranges";
 import { Failure } from "../../ui/Alert";
 
-type Piece = Schemas["PieceDto"];
+type Section = Schemas["SectionDto"];
 type CutWish = Schemas["CutWish"];
 
 interface Props {
@@ -21,23 +21,29 @@ interface Props {
   onSeam: (note: number) => void;
 }
 
-/** The pieces of a passage on one tempo axis, and the ways to cut it. */
-export function Pieces({ detail, cursor, isSeam, onSeam }: Props) {
+/** The sections of a passage on one tempo axis, and the ways to cut it. */
+export function Sections({ detail, cursor, isSeam, onSeam }: Props) {
   const { passage } = detail;
   const range = axis(passage);
   return (
-    <section aria-label="Pieces">
+    <section aria-label="Sections">
       <div className="mb-2 flex flex-wrap items-end justify-between gap-3">
         <h2 className="text-lg">
-          {passage.pieces.length === 1 ? "One piece" : `${passage.pieces.length} pieces`}
+          {passage.sections.length === 1 ? "One section" : `${passage.sections.length} sections`}
           <span className="font-normal text-soft">, neighbours share one note so that the seam is practised</span>
         </h2>
         <SeamButton detail={detail} cursor={cursor} isSeam={isSeam} onSeam={onSeam} />
         <CutForm passageId={passage.id} />
       </div>
       <ul className="divide-y divide-rule border-y border-rule">
-        {passage.pieces.map((piece) => (
-          <PieceRow key={piece.id} passageId={passage.id} piece={piece} target={passage.targetBpm} range={range} />
+        {passage.sections.map((section) => (
+          <SectionRow
+            key={section.id}
+            passageId={passage.id}
+            section={section}
+            target={passage.targetBpm}
+            range={range}
+          />
         ))}
       </ul>
       <TempoAxis range={range} />
@@ -58,51 +64,51 @@ function SeamButton({ detail, cursor, isSeam, onSeam }: Props) {
 }
 
 export function axis(passage: Schemas["PassageDto"]): [number, number] {
-  const low = Math.min(...passage.pieces.map((piece) => piece.estimate.ease.middle));
-  const high = Math.max(passage.targetBpm, ...passage.pieces.map((piece) => piece.estimate.breakdown.middle));
+  const low = Math.min(...passage.sections.map((section) => section.estimate.ease.middle));
+  const high = Math.max(passage.targetBpm, ...passage.sections.map((section) => section.estimate.breakdown.middle));
   return [low * 0.9, high * 1.08];
 }
 
-function PieceRow({
+function SectionRow({
   passageId,
-  piece,
+  section,
   target,
   range,
 }: {
   passageId: number;
-  piece: Piece;
+  section: Section;
   target: number;
   range: [number, number];
 }) {
-  const [name, setName] = useState(piece.name);
+  const [name, setName] = useState(section.name);
   const change = useChange(
-    (wish: Schemas["PieceWish"]) =>
-      given(api.PUT("/api/pieces/{id}", { params: { path: { id: piece.id } }, body: wish })),
-    touches.pieces(passageId),
+    (wish: Schemas["SectionWish"]) =>
+      given(api.PUT("/api/sections/{id}", { params: { path: { id: section.id } }, body: wish })),
+    touches.sections(passageId),
   );
   return (
     <li className="grid items-center gap-x-5 gap-y-2 py-3 md:grid-cols-[11rem_9rem_1fr_auto]">
       <div>
         <input
-          aria-label={`Name of ${piece.name}`}
+          aria-label={`Name of ${section.name}`}
           value={name}
-          {...upTo(RANGES.PieceWish.name)}
+          {...upTo(RANGES.SectionWish.name)}
           dir="auto"
           onChange={(event) => setName(event.target.value)}
-          onBlur={() => name.trim() && name !== piece.name && change.mutate({ name, difficulty: piece.difficulty })}
+          onBlur={() => name.trim() && name !== section.name && change.mutate({ name, difficulty: section.difficulty })}
           className="w-full rounded-[5px] border border-transparent bg-transparent px-2 py-1.5 font-semibold hover:border-rule-strong focus:border-rule-strong focus:bg-white"
         />
         <p className="px-2 text-sm text-soft">
-          notes {piece.firstNote + 1}–{piece.lastNote + 1}
+          notes {section.firstNote + 1}–{section.lastNote + 1}
         </p>
         <Failure of={change} className="text-sm" />
       </div>
       <label className="flex items-center gap-2 text-sm text-soft">
         difficulty
         <select
-          aria-label={`Difficulty of ${piece.name}`}
-          value={piece.difficulty}
-          onChange={(event) => change.mutate({ name: piece.name, difficulty: Number(event.target.value) })}
+          aria-label={`Difficulty of ${section.name}`}
+          value={section.difficulty}
+          onChange={(event) => change.mutate({ name: section.name, difficulty: Number(event.target.value) })}
           className={`${INPUT} !w-auto`}
         >
           {[1, 2, 3, 4, 5].map((figure) => (
@@ -110,13 +116,13 @@ function PieceRow({
           ))}
         </select>
       </label>
-      <TempoLine estimate={piece.estimate} target={target} range={range} />
+      <TempoLine estimate={section.estimate} target={target} range={range} />
       <div className="flex gap-4">
-        <Link to={`/ceiling/${piece.id}`} className="py-2 font-semibold text-spruce underline underline-offset-4">
-          Ceiling<span className="sr-only"> of {piece.name}</span>
+        <Link to={`/ceiling/${section.id}`} className="py-2 font-semibold text-spruce underline underline-offset-4">
+          Ceiling<span className="sr-only"> of {section.name}</span>
         </Link>
-        <Link to={`/plan/${piece.id}`} className="py-2 font-semibold text-spruce underline underline-offset-4">
-          Plan<span className="sr-only"> {piece.name}</span>
+        <Link to={`/plan/${section.id}`} className="py-2 font-semibold text-spruce underline underline-offset-4">
+          Plan<span className="sr-only"> {section.name}</span>
         </Link>
       </div>
     </li>
@@ -128,8 +134,9 @@ function CutForm({ passageId }: { passageId: number }) {
   const [size, setSize] = useState(1);
   const sized = kind === "BARS" || kind === "BEATS";
   const cut = useChange(
-    (wish: CutWish) => given(api.PUT("/api/passages/{id}/pieces", { params: { path: { id: passageId } }, body: wish })),
-    touches.pieces(passageId),
+    (wish: CutWish) =>
+      given(api.PUT("/api/passages/{id}/sections", { params: { path: { id: passageId } }, body: wish })),
+    touches.sections(passageId),
   );
   return (
     <form

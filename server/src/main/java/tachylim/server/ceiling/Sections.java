@@ -4,11 +4,11 @@ import java.time.LocalDate;
 import java.util.List;
 import tachylim.server.account.SignedIn;
 
-/** Where the pieces are whose ceilings are known here; whoever keeps them says what they are called. */
-public interface Pieces {
+/** Where the sections are whose ceilings are known here; whoever keeps them says what they are called. */
+public interface Sections {
 
     /**
-     * A piece by its name, and what it is wanted for.
+     * A section by its name, and what it is wanted for.
      *
      * @param neededOn when it is needed, null without a date
      * @param burstShare the share of its links that a burst of two beats has
@@ -17,7 +17,7 @@ public interface Pieces {
             Subject subject,
             long passageId,
             String passage,
-            String piece,
+            String section,
             double targetBpm,
             LocalDate neededOn,
             double burstShare) {}
@@ -29,7 +29,7 @@ public interface Pieces {
      */
     record PartOf(Subject subject, String name, boolean cut) {}
 
-    /** A piece of the player's, refused when there is none. */
+    /** A section of the player's, refused when there is none. */
     Named named(SignedIn who, long id);
 
     /** What a passage is cut into, in order, and after that what of it is played on its own. */

@@ -3,29 +3,29 @@ package tachylim.server.repertoire;
 import java.util.stream.IntStream;
 import org.apache.commons.numbers.fraction.Fraction;
 import tachylim.passage.Passage;
-import tachylim.passage.Piece;
+import tachylim.passage.Section;
 
-/** What a piece is called until its player names it: the bars or beats it covers, as counted on paper. */
-final class PieceNames {
+/** What a section is called until its player names it: the bars or beats it covers, as counted on paper. */
+final class SectionNames {
 
-    /** The name of a piece that is the whole passage. */
+    /** The name of a section that is the whole passage. */
     static final String WHOLE = "whole";
 
-    private PieceNames() {}
+    private SectionNames() {}
 
-    static String byBars(Piece piece, Passage music) {
-        int first = barOf(music, piece.firstNote());
-        int last = Math.max(first, barOf(music, Math.max(piece.firstNote(), piece.lastNote() - 1)));
+    static String byBars(Section section, Passage music) {
+        int first = barOf(music, section.firstNote());
+        int last = Math.max(first, barOf(music, Math.max(section.firstNote(), section.lastNote() - 1)));
         return first == last ? "bar " + first : "bars " + first + "–" + last;
     }
 
-    static String byBeats(Piece piece, Passage music) {
+    static String byBeats(Section section, Passage music) {
         Fraction pickup = music.pickup();
         int first = (int) Math.floor(
-                        onset(music, piece.firstNote()).subtract(pickup).doubleValue())
+                        onset(music, section.firstNote()).subtract(pickup).doubleValue())
                 + 1;
-        int last =
-                (int) Math.ceil(onset(music, piece.lastNote()).subtract(pickup).doubleValue());
+        int last = (int)
+                Math.ceil(onset(music, section.lastNote()).subtract(pickup).doubleValue());
         return last <= first ? "beat " + first : "beats " + first + "–" + last;
     }
 

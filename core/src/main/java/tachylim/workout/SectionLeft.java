@@ -8,37 +8,37 @@ import tachylim.load.Guardrails;
 import tachylim.method.Probes;
 
 /**
- * What a day still has of a piece. This class is immutable.
+ * What a day still has of a section. This class is immutable.
  *
- * @param passes passes of it, 0 to {@value Guardrails#PASSES_OF_A_PIECE}
+ * @param passes passes of it, 0 to {@value Guardrails#PASSES_OF_A_SECTION}
  * @param probes passes that measure its ceiling, 0 to {@value Probes#MOST}: as many as one test has
  */
-public record PieceLeft(int passes, int probes) {
+public record SectionLeft(int passes, int probes) {
 
-    /** Of a piece that has not been played today. */
-    public static final PieceLeft ALL = new PieceLeft(Guardrails.PASSES_OF_A_PIECE, Probes.MOST);
+    /** Of a section that has not been played today. */
+    public static final SectionLeft ALL = new SectionLeft(Guardrails.PASSES_OF_A_SECTION, Probes.MOST);
 
     /** Where more was had than there is, nothing is left. */
-    public PieceLeft {
+    public SectionLeft {
         passes = Math.max(0, passes);
         probes = Math.max(0, probes);
     }
 
     /**
-     * What today's playing of some music had to do with a piece.
+     * What today's playing of some music had to do with a section.
      *
-     * @param shared for each note of the piece whether it was played there
+     * @param shared for each note of the section whether it was played there
      * @param passes how many passes there were
      * @param probes how many of these measured
      */
     public record Had(boolean[] shared, int passes, int probes) {}
 
     /**
-     * What is left of a piece of so many notes: it has had what at least half of its notes have had, in whatever sections and
+     * What is left of a section of so many notes: it has had what at least half of its notes have had, in whatever sections and
      * copies they were played.
      */
-    public static PieceLeft after(int notes, List<Had> today) {
-        return new PieceLeft(
+    public static SectionLeft after(int notes, List<Had> today) {
+        return new SectionLeft(
                 ALL.passes - halfOfTheNotes(notes, today, Had::passes),
                 ALL.probes - halfOfTheNotes(notes, today, Had::probes));
     }
@@ -56,8 +56,8 @@ public record PieceLeft(int passes, int probes) {
                 .orElse(0);
     }
 
-    /** Its share, where so many pieces that play the same notes are played one after another. */
-    public PieceLeft shared(int pieces) {
-        return new PieceLeft(passes / pieces, probes / pieces);
+    /** Its share, where so many sections that play the same notes are played one after another. */
+    public SectionLeft shared(int sections) {
+        return new SectionLeft(passes / sections, probes / sections);
     }
 }

@@ -3,21 +3,21 @@ package tachylim.passage;
 /**
  * Part of a passage, by the numbers of its first and last note.
  *
- * <p>Neighbouring pieces overlap by one note: the last note of one is the first of the next, so that
+ * <p>Neighbouring sections overlap by one note: the last note of one is the first of the next, so that
  * the seam between them is practised too. This class is immutable.
  *
  * @param firstNote index of its first note, from 0
  * @param lastNote index of its last note, not before the first
  */
-public record Piece(int firstNote, int lastNote) {
+public record Section(int firstNote, int lastNote) {
 
     /**
      * @throws IllegalArgumentException if the notes are out of order or negative
      */
-    public Piece {
+    public Section {
         if (firstNote < 0 || lastNote < firstNote) {
             throw new IllegalArgumentException(
-                    "A piece runs from a note to a later one, not from " + firstNote + " to " + lastNote);
+                    "A section runs from a note to a later one, not from " + firstNote + " to " + lastNote);
         }
     }
 

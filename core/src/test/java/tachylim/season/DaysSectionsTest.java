@@ -17,9 +17,9 @@ import org.junit.jupiter.api.Test;
 import tachylim.load.Effort;
 import tachylim.tempo.Tempo;
 
-class DaysPiecesTest {
+class DaysSectionsTest {
 
-    private static Candidate piece(long id, double target, double ceiling, Long left, Long since) {
+    private static Candidate section(long id, double target, double ceiling, Long left, Long since) {
         return new Candidate(
                 id,
                 id,
@@ -31,20 +31,20 @@ class DaysPiecesTest {
                 true);
     }
 
-    private static final Candidate FAR = piece(1, 144, 100, 28L, 1L);
-    private static final Candidate NEXT = piece(2, 120, 100, 28L, 1L);
-    private static final Candidate NEAR = piece(3, 100, 96, null, 1L);
-    private static final Candidate THERE = piece(4, 100, 110, null, 6L);
+    private static final Candidate FAR = section(1, 144, 100, 28L, 1L);
+    private static final Candidate NEXT = section(2, 120, 100, 28L, 1L);
+    private static final Candidate NEAR = section(3, 100, 96, null, 1L);
+    private static final Candidate THERE = section(4, 100, 110, null, 6L);
 
-    private static List<Long> ids(DaysPieces day) {
-        return day.chosen().stream().map(one -> one.piece().id()).toList();
+    private static List<Long> ids(DaysSections day) {
+        return day.chosen().stream().map(one -> one.section().id()).toList();
     }
 
     @Test
     void aSessionHasTheMostPressingTheNextANearGoalAndOneThatHasLain() {
-        DaysPieces day = DaysPieces.of(List.of(THERE, NEAR, NEXT, FAR), 40, new Effort(40));
+        DaysSections day = DaysSections.of(List.of(THERE, NEAR, NEXT, FAR), 40, new Effort(40));
         assertThat(ids(day)).containsExactly(1L, 2L, 3L, 4L);
-        assertThat(day.chosen().stream().map(DaysPieces.Chosen::why))
+        assertThat(day.chosen().stream().map(DaysSections.Chosen::why))
                 .containsExactly(
                         "Its ceiling is 100; wanted is 144 in 28 days, the most pressing of what you are working on.",
                         "Its ceiling is 100; wanted is 120 in 28 days, what presses next.",
@@ -53,31 +53,33 @@ class DaysPiecesTest {
     }
 
     @Test
-    void fewMinutesOrLittleEffortLeftAreForFewPieces() {
+    void fewMinutesOrLittleEffortLeftAreForFewSections() {
         List<Candidate> all = List.of(FAR, NEXT, NEAR, THERE);
-        assertThat(ids(DaysPieces.of(all, 12, new Effort(40)))).containsExactly(1L);
-        assertThat(ids(DaysPieces.of(all, 25, new Effort(40)))).containsExactly(1L, 2L);
-        assertThat(ids(DaysPieces.of(all, 60, new Effort(9)))).containsExactly(1L);
-        assertThat(ids(DaysPieces.of(all, 60, new Effort(0)))).containsExactly(1L);
+        assertThat(ids(DaysSections.of(all, 12, new Effort(40)))).containsExactly(1L);
+        assertThat(ids(DaysSections.of(all, 25, new Effort(40)))).containsExactly(1L, 2L);
+        assertThat(ids(DaysSections.of(all, 60, new Effort(9)))).containsExactly(1L);
+        assertThat(ids(DaysSections.of(all, 60, new Effort(0)))).containsExactly(1L);
     }
 
     @Test
-    void onePieceOfEachPassageWhileThereIsAChoice() {
+    void oneSectionOfEachPassageWhileThereIsAChoice() {
         Candidate twin =
                 new Candidate(5, 1, Tempo.of(144), Tempo.of(101), true, OptionalLong.of(28), OptionalLong.of(1), true);
-        assertThat(ids(DaysPieces.of(List.of(FAR, twin, NEXT), 20, new Effort(40))))
+        assertThat(ids(DaysSections.of(List.of(FAR, twin, NEXT), 20, new Effort(40))))
                 .containsExactly(1L, 2L);
-        assertThat(ids(DaysPieces.of(List.of(FAR, twin), 20, new Effort(40)))).containsExactly(1L, 5L);
+        assertThat(ids(DaysSections.of(List.of(FAR, twin), 20, new Effort(40)))).containsExactly(1L, 5L);
     }
 
     @Test
     void whatHasLainPressesMoreAndWhatIsUndecidedLess() {
-        Candidate lain = piece(6, 120, 100, 28L, 7L);
-        assertThat(ids(DaysPieces.of(List.of(NEXT, lain), 10, new Effort(40)))).containsExactly(6L);
+        Candidate lain = section(6, 120, 100, 28L, 7L);
+        assertThat(ids(DaysSections.of(List.of(NEXT, lain), 10, new Effort(40))))
+                .containsExactly(6L);
         Candidate open =
                 new Candidate(7, 7, Tempo.of(121), Tempo.of(100), true, OptionalLong.of(28), OptionalLong.of(1), false);
-        assertThat(ids(DaysPieces.of(List.of(NEXT, open), 10, new Effort(40)))).containsExactly(2L);
-        assertThat(DaysPieces.of(List.of(open), 10, new Effort(40))
+        assertThat(ids(DaysSections.of(List.of(NEXT, open), 10, new Effort(40))))
+                .containsExactly(2L);
+        assertThat(DaysSections.of(List.of(open), 10, new Effort(40))
                         .chosen()
                         .get(0)
                         .why())
@@ -86,29 +88,29 @@ class DaysPiecesTest {
 
     @Test
     void withoutAPassageThereIsNothing() {
-        assertThat(DaysPieces.of(List.of(), 40, new Effort(40)).chosen()).isEmpty();
+        assertThat(DaysSections.of(List.of(), 40, new Effort(40)).chosen()).isEmpty();
     }
 
     @Property(tries = 500)
-    void aDayHasOneToFourDifferentPiecesEachWithAReason(
+    void aDayHasOneToFourDifferentSectionsEachWithAReason(
             @ForAll("repertoires") List<Candidate> all,
             @ForAll @IntRange(min = 3, max = 180) int minutes,
             @ForAll @DoubleRange(min = 0, max = 200) double left) {
-        List<DaysPieces.Chosen> chosen =
-                DaysPieces.of(all, minutes, new Effort(left)).chosen();
+        List<DaysSections.Chosen> chosen =
+                DaysSections.of(all, minutes, new Effort(left)).chosen();
         assertThat(chosen)
-                .hasSizeBetween(1, DaysPieces.MOST)
+                .hasSizeBetween(1, DaysSections.MOST)
                 .hasSizeLessThanOrEqualTo(Math.max(1, minutes / 10))
                 .allSatisfy(one -> assertThat(one.why()).matches("[A-Z].*\\."));
-        assertThat(chosen.stream().map(one -> one.piece().id())).doesNotHaveDuplicates();
-        assertThat(chosen.get(0).piece().pressing())
+        assertThat(chosen.stream().map(one -> one.section().id())).doesNotHaveDuplicates();
+        assertThat(chosen.get(0).section().pressing())
                 .isEqualTo(all.stream()
                         .map(Candidate::pressing)
                         .max(Comparator.naturalOrder())
                         .orElseThrow());
         long passages = all.stream().map(Candidate::passage).distinct().count();
         if (chosen.size() == 2 && passages > 1 && all.stream().noneMatch(Candidate::isUpToTempo)) {
-            assertThat(chosen.stream().map(one -> one.piece().passage())).doesNotHaveDuplicates();
+            assertThat(chosen.stream().map(one -> one.section().passage())).doesNotHaveDuplicates();
         }
     }
 

@@ -8,36 +8,36 @@ import java.util.function.Predicate;
 import tachylim.load.Effort;
 
 /**
- * Which pieces a day's session is about: the most pressing, the one that presses next, one that is near its goal, and one
- * that has lain longest. One piece of each passage while there is a choice. This class is immutable.
+ * Which sections a day's session is about: the most pressing, the one that presses next, one that is near its goal, and one
+ * that has lain longest. One section of each passage while there is a choice. This class is immutable.
  *
- * @param chosen the pieces, the most pressing first; none when there is nothing to work on
+ * @param chosen the sections, the most pressing first; none when there is nothing to work on
  */
-public record DaysPieces(List<Chosen> chosen) {
+public record DaysSections(List<Chosen> chosen) {
 
-    /** A session has up to so many pieces; more are no session but a list. */
+    /** A session has up to so many sections; more are no session but a list. */
     public static final int MOST = 4;
 
-    /** A piece is worth turning to for so many minutes, and for so much of the effort that is left. */
+    /** A section is worth turning to for so many minutes, and for so much of the effort that is left. */
     private static final double MINUTES_EACH = 10;
 
     private static final long LONG_AGO = Long.MAX_VALUE;
 
-    public DaysPieces {
+    public DaysSections {
         chosen = List.copyOf(chosen);
     }
 
-    /** A piece with the reason it is there, a sentence or two. */
-    public record Chosen(Candidate piece, String why) {}
+    /** A section with the reason it is there, a sentence or two. */
+    public record Chosen(Candidate section, String why) {}
 
     /**
-     * The pieces of a day.
+     * The sections of a day.
      *
-     * @param candidates all pieces that are worked on
+     * @param candidates all sections that are worked on
      * @param minutes the minutes there are
      * @param effortLeft what is left of the day's effort
      */
-    public static DaysPieces of(List<Candidate> candidates, int minutes, Effort effortLeft) {
+    public static DaysSections of(List<Candidate> candidates, int minutes, Effort effortLeft) {
         int room = (int) Math.max(1, Math.min(MOST, Math.min(minutes, effortLeft.minutes()) / MINUTES_EACH));
         List<Chosen> chosen = new ArrayList<>();
         pick(candidates, chosen, one -> true, PRESSING)
@@ -57,7 +57,7 @@ public record DaysPieces(List<Chosen> chosen) {
             }
             chosen.add(new Chosen(lain.get(), kept(lain.get())));
         }
-        return new DaysPieces(chosen);
+        return new DaysSections(chosen);
     }
 
     private static final Comparator<Candidate> PRESSING =
@@ -71,12 +71,14 @@ public record DaysPieces(List<Chosen> chosen) {
     private static Optional<Candidate> pick(
             List<Candidate> candidates, List<Chosen> chosen, Predicate<Candidate> which, Comparator<Candidate> order) {
         List<Candidate> left = candidates.stream()
-                .filter(one -> chosen.stream().noneMatch(taken -> taken.piece().id() == one.id()))
+                .filter(one ->
+                        chosen.stream().noneMatch(taken -> taken.section().id() == one.id()))
                 .filter(which)
                 .sorted(order)
                 .toList();
         return left.stream()
-                .filter(one -> chosen.stream().noneMatch(taken -> taken.piece().passage() == one.passage()))
+                .filter(one ->
+                        chosen.stream().noneMatch(taken -> taken.section().passage() == one.passage()))
                 .findFirst()
                 .or(() -> left.stream().findFirst());
     }
