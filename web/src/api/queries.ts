@@ -95,11 +95,14 @@ export function useVariant(id: number, key: string | undefined, stretch: Stretch
   });
 }
 
-export function useLink(id: number, link: number | undefined) {
+export function useOneTransition(id: number, transition: number | undefined) {
   return useQuery({
-    queryKey: ["link", id, link],
-    queryFn: () => given(api.GET("/api/passages/{id}/links/{link}", { params: { path: { id, link: link! } } })),
-    enabled: link !== undefined,
+    queryKey: ["transition", id, transition],
+    queryFn: () =>
+      given(
+        api.GET("/api/passages/{id}/transitions/{transition}", { params: { path: { id, transition: transition! } } }),
+      ),
+    enabled: transition !== undefined,
   });
 }
 

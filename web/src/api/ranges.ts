@@ -79,7 +79,7 @@ export const RANGES = {
     password: { minLength: 0, maxLength: 400 },
     zone: { minLength: 0, maxLength: 60 },
   },
-  StitchingWish: { link: { minimum: 0 } },
+  StitchingWish: { transition: { minimum: 0 } },
   Strokes: {
     fifths: { minimum: -7, maximum: 7 },
     grid: { minimum: 1, maximum: 24 },

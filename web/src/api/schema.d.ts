@@ -628,54 +628,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/passages/{id}/links/{link}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["link"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/passages/{id}/links/{link}/breaks": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["broke"];
-        delete: operations["notBroke"];
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/passages/{id}/links/{link}/breaks/cause": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: operations["because"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/passages/{id}/marks": {
         parameters: {
             query?: never;
@@ -781,6 +733,54 @@ export interface paths {
         };
         get?: never;
         put: operations["stitch"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{id}/transitions/{transition}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["transition"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{id}/transitions/{transition}/breaks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["broke"];
+        delete: operations["notBroke"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{id}/transitions/{transition}/breaks/cause": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["because"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1485,13 +1485,13 @@ export interface components {
             closed: boolean;
             decisions: components["schemas"]["DecisionDto"][];
             extras: components["schemas"]["SectionDto"][];
-            links: components["schemas"]["LinkDto"][];
             modes: string[];
             music: components["schemas"]["Engraved"];
             notes: components["schemas"]["NoteDto"][];
             readiness: components["schemas"]["ReadinessDto"][];
             stitching: components["schemas"]["StitchingDto"];
             today: components["schemas"]["ChoiceDto"][];
+            transitions: components["schemas"]["TransitionDto"][];
             wantedMode: string;
         };
         BlockDto: {
@@ -2106,28 +2106,6 @@ export interface components {
             part: string;
             voice: string;
         };
-        LinkDto: {
-            /** Format: int32 */
-            breaks: number;
-            /** @description whether a variant that was played in the last seven days drove it */
-            drivenThisWeek: boolean;
-            /**
-             * Format: int32
-             * @description how often today's choice drives it
-             */
-            drivenToday: number;
-            /**
-             * Format: double
-             * @description 1, and more where it broke lately
-             */
-            need: number;
-        };
-        LinkView: {
-            drivenBy: components["schemas"]["DriverDto"][];
-            /** Format: int32 */
-            link: number;
-            windows: components["schemas"]["WindowDto"][];
-        };
         LoadDto: {
             /** Format: date */
             day: string;
@@ -2309,9 +2287,9 @@ export interface components {
             fastest: number;
             /**
              * Format: int32
-             * @description which link of the passage follows its first note; null where it is not as written
+             * @description which transition of the passage follows its first note; null where it is not as written
              */
-            firstLink: number | null;
+            firstTransition: number | null;
             /** @enum {string} */
             kind: "WARM_UP" | "CONTROLLED" | "PROBE" | "BURST" | "CLOSING";
             /**
@@ -2916,17 +2894,17 @@ export interface components {
         };
         StitchingDto: {
             joins: components["schemas"]["JoinDto"][];
-            /** Format: int32 */
-            link: number;
             /** @enum {string} */
             order: "FIRST_TO_LAST" | "LAST_TO_FIRST" | "HARDEST_FIRST" | "OUTWARD";
             sections: number[];
+            /** Format: int32 */
+            transition: number;
         };
         StitchingWish: {
-            /** Format: int32 */
-            link: number;
             /** @enum {string} */
             order: "FIRST_TO_LAST" | "LAST_TO_FIRST" | "HARDEST_FIRST" | "OUTWARD";
+            /** Format: int32 */
+            transition: number;
         };
         Storage: {
             /** Format: int64 */
@@ -3099,6 +3077,28 @@ export interface components {
             rough: number;
             /** Format: double */
             seconds: number;
+        };
+        TransitionDto: {
+            /** Format: int32 */
+            breaks: number;
+            /** @description whether a variant that was played in the last seven days drove it */
+            drivenThisWeek: boolean;
+            /**
+             * Format: int32
+             * @description how often today's choice drives it
+             */
+            drivenToday: number;
+            /**
+             * Format: double
+             * @description 1, and more where it broke lately
+             */
+            need: number;
+        };
+        TransitionView: {
+            drivenBy: components["schemas"]["DriverDto"][];
+            /** Format: int32 */
+            transition: number;
+            windows: components["schemas"]["WindowDto"][];
         };
         TryDto: {
             /** Format: int64 */
@@ -4597,134 +4597,6 @@ export interface operations {
             };
         };
     };
-    link: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-                link: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["LinkView"];
-                };
-            };
-            /** @description Refused, or failed */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    broke: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-                link: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description No Content */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description Refused, or failed */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    notBroke: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-                link: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description No Content */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description Refused, or failed */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    because: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-                link: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["CauseWish"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["CauseView"];
-                };
-            };
-            /** @description Refused, or failed */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
     mark: {
         parameters: {
             query?: never;
@@ -4949,6 +4821,134 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    transition: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                transition: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TransitionView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    broke: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                transition: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    notBroke: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                transition: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    because: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                transition: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CauseWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CauseView"];
+                };
             };
             /** @description Refused, or failed */
             default: {

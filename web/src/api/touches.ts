@@ -17,7 +17,7 @@ export const note = (runId: number): Touches => [["session", runId], ["log"]];
 
 /** The notes of a passage, and all that is laid over them. */
 export const music = (passageId: number): Touches => [
-  ...["passage", "bench", "sheet", "variant", "link"].map((name) => [name, passageId]),
+  ...["passage", "bench", "sheet", "variant", "transition"].map((name) => [name, passageId]),
   ["passages"],
   ["ceiling"],
   ["storage"],
@@ -34,10 +34,10 @@ export const passages: Touches = [["passages"], ["storage"], ...PLANS];
 export const bench = (passageId: number): Touches => [["bench", passageId]];
 export const modes: Touches = [["bench"]];
 export const marks = (passageId: number): Touches =>
-  ["passage", "bench", "sheet", "variant", "link"].map((name) => [name, passageId]);
+  ["passage", "bench", "sheet", "variant", "transition"].map((name) => [name, passageId]);
 export const breaks = (passageId: number): Touches => [
   ["bench", passageId],
-  ["link", passageId],
+  ["transition", passageId],
 ];
 export const readiness = (passageId: number): Touches => [["bench", passageId], ...PLANS];
 export const practice = (passageId: number): Touches => [["bench", passageId], ["load"], ...PLANS];

@@ -11,8 +11,8 @@ import { Failed, Page, Waiting } from "../../ui/Page";
 import { TAB } from "../../ui/tabs";
 import { Brackets } from "./Brackets";
 import { EditPassage } from "./EditPassage";
-import { LinkLine } from "./LinkLine";
-import { LinkPanel } from "./LinkPanel";
+import { TransitionLine } from "./TransitionLine";
+import { TransitionPanel } from "./TransitionPanel";
 import { MarksPanel } from "./MarksPanel";
 import { ModesPanel } from "./ModesPanel";
 import { NoteMarks } from "./NoteMarks";
@@ -27,7 +27,7 @@ import { Versions } from "./Versions";
 import * as touches from "../../api/touches";
 import { Failure } from "../../ui/Alert";
 
-/** One passage on the bench: its notes and links, its versions, sections and marks, and how ready it is. */
+/** One passage on the bench: its notes and transitions, its versions, sections and marks, and how ready it is. */
 export default function Bench() {
   const id = Number(useParams().id);
   const passage = usePassage(id);
@@ -52,7 +52,7 @@ function Workplace({ detail, bench, onEdit }: Props) {
   const { passage, reading } = detail;
   const [place, setPlace] = useState<Place>("versions");
   const [cursor, setCursor] = useState<number>();
-  const [link, setLink] = useState<number>();
+  const [transition, setTransition] = useState<number>();
   const [taking, setTaking] = useState(false);
   const [bpm, setBpm] = useState(Math.round(passage.targetBpm * 0.6));
   const playback = usePlayback(passage.id);
@@ -78,12 +78,12 @@ function Workplace({ detail, bench, onEdit }: Props) {
     setCursor,
     onKey: (key, note) => {
       if (place === "sections" && key === "c") toggleSeam(note);
-      if (place === "versions" && key === "enter" && note < reading.notes - 1) setLink(note);
+      if (place === "versions" && key === "enter" && note < reading.notes - 1) setTransition(note);
     },
   });
   const choose = (note: number) => {
     setCursor(note);
-    if (place === "versions") setLink(Math.min(note, reading.notes - 2));
+    if (place === "versions") setTransition(Math.min(note, reading.notes - 2));
   };
 
   return (
@@ -136,7 +136,12 @@ function Workplace({ detail, bench, onEdit }: Props) {
                     />
                   )}
                   {place === "versions" && (
-                    <LinkLine layout={layout} links={bench.links} chosen={link} onChoose={setLink} />
+                    <TransitionLine
+                      layout={layout}
+                      transitions={bench.transitions}
+                      chosen={transition}
+                      onChoose={setTransition}
+                    />
                   )}
                   {place !== "marks" && (
                     <Brackets layout={layout} sections={passage.sections} slowest={passage.slowestSection} />
@@ -149,14 +154,14 @@ function Workplace({ detail, bench, onEdit }: Props) {
             {cursor !== undefined && say(bench, cursor)}
           </p>
           <PlayBar playback={playback} bpm={bpm} onBpm={setBpm} of="passage" label="the passage" today={bench} />
-          {link !== undefined && place === "versions" && bench.links[link] && (
-            <LinkPanel
+          {transition !== undefined && place === "versions" && bench.transitions[transition] && (
+            <TransitionPanel
               passageId={passage.id}
-              link={link}
-              about={bench.links[link]}
+              transition={transition}
+              about={bench.transitions[transition]}
               bpm={bpm}
               today={bench}
-              onClose={() => setLink(undefined)}
+              onClose={() => setTransition(undefined)}
             />
           )}
           <Tabs.Root value={place} onValueChange={(next) => setPlace(next as Place)} className="mt-4">
@@ -185,7 +190,7 @@ function Workplace({ detail, bench, onEdit }: Props) {
                 isSeam={cursor !== undefined && seams.has(cursor)}
                 onSeam={toggleSeam}
               />
-              <Stitching detail={detail} bench={bench} link={link} />
+              <Stitching detail={detail} bench={bench} transition={transition} />
             </Tabs.Content>
             <Tabs.Content value="marks">
               <MarksPanel detail={detail} bench={bench} cursor={cursor} onCursor={setCursor} />

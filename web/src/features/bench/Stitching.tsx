@@ -11,7 +11,7 @@ const ORDERS: [Order, string][] = [
   ["FIRST_TO_LAST", "first to last"],
   ["LAST_TO_FIRST", "last to first"],
   ["HARDEST_FIRST", "hardest first"],
-  ["OUTWARD", "outward from a link"],
+  ["OUTWARD", "outward from a transition"],
 ];
 
 const STAGES: Record<Schemas["JoinDto"]["stage"], string> = {
@@ -23,11 +23,11 @@ const STAGES: Record<Schemas["JoinDto"]["stage"], string> = {
 interface Props {
   detail: Schemas["PassageDetail"];
   bench: Schemas["BenchView"];
-  link: number | undefined;
+  transition: number | undefined;
 }
 
 /** The order the sections are worked in, and the joins that put them together again. */
-export function Stitching({ detail, bench, link }: Props) {
+export function Stitching({ detail, bench, transition }: Props) {
   const { passage } = detail;
   const { stitching } = bench;
   const navigate = useNavigate();
@@ -69,7 +69,9 @@ export function Stitching({ detail, bench, link }: Props) {
           <select
             aria-label="Order of the sections"
             value={stitching.order}
-            onChange={(event) => change.mutate({ order: event.target.value as Order, link: link ?? stitching.link })}
+            onChange={(event) =>
+              change.mutate({ order: event.target.value as Order, transition: transition ?? stitching.transition })
+            }
             className={`${INPUT} !w-auto`}
           >
             {ORDERS.map(([order, words]) => (
@@ -81,14 +83,14 @@ export function Stitching({ detail, bench, link }: Props) {
         </label>
         {stitching.order === "OUTWARD" && (
           <label className="flex items-center gap-2 text-soft">
-            link
+            transition
             <select
-              aria-label="Link to start from"
-              value={stitching.link}
-              onChange={(event) => change.mutate({ order: "OUTWARD", link: Number(event.target.value) })}
+              aria-label="Transition to start from"
+              value={stitching.transition}
+              onChange={(event) => change.mutate({ order: "OUTWARD", transition: Number(event.target.value) })}
               className={`${INPUT} !w-auto`}
             >
-              {bench.links.map((_, i) => (
+              {bench.transitions.map((_, i) => (
                 <option key={i} value={i}>
                   {i + 1}–{i + 2}
                 </option>

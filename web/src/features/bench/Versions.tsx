@@ -38,7 +38,7 @@ const FAMILIES: Record<Variant["family"], string> = {
   GROW: "Growing",
 };
 
-/** Today's versions, chosen for the links that need them, and the whole sheet. */
+/** Today's versions, chosen for the transitions that need them, and the whole sheet. */
 export function Versions({ detail, bench, bpm, onBpm }: Props) {
   const { passage, reading } = detail;
   const [section, setSection] = useState<number>();
@@ -216,7 +216,7 @@ function TodaysChoice({ passageId, bench, sheet, onOpen }: TodayProps) {
   );
   const asked = tick.isPending ? tick.variables : undefined;
   const total = bench.today.reduce((sum, one) => sum + one.minutes, 0);
-  const neglected = bench.links.filter((link) => link.drivenToday === 0).length;
+  const neglected = bench.transitions.filter((transition) => transition.drivenToday === 0).length;
   return (
     <section aria-label="Today's versions">
       <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
@@ -225,9 +225,9 @@ function TodaysChoice({ passageId, bench, sheet, onOpen }: TodayProps) {
           <span className="font-normal text-soft">
             {bench.today.length > 0
               ? neglected === 0
-                ? ", every link is driven"
-                : `, ${neglected} ${neglected === 1 ? "link is" : "links are"} left out`
-              : ". Say how long; the weak links come first"}
+                ? ", every transition is driven"
+                : `, ${neglected} ${neglected === 1 ? "transition is" : "transitions are"} left out`
+              : ". Say how long; the weak transitions come first"}
           </span>
         </h2>
         <label className="flex items-center gap-2 text-soft">

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { drives } from "./drives";
 
-describe("the links a version drives, in words", () => {
+describe("the transitions a version drives, in words", () => {
   it("names the notes on both sides as players count them", () => {
     expect(drives([0, 3])).toBe("drives 1–2, 4–5");
   });
@@ -11,6 +11,6 @@ describe("the links a version drives, in words", () => {
   });
 
   it("says so when there is none", () => {
-    expect(drives([])).toBe("drives no link by itself");
+    expect(drives([])).toBe("drives no transition by itself");
   });
 });

@@ -1,8 +1,8 @@
 const MOST_NAMED = 5;
 
-/** The links a version drives, counted from 0, as a few words. */
-export function drives(links: number[]) {
-  if (links.length === 0) return "drives no link by itself";
-  const named = links.slice(0, MOST_NAMED).map((link) => `${link + 1}–${link + 2}`);
-  return `drives ${named.join(", ")}${links.length > MOST_NAMED ? ` and ${links.length - MOST_NAMED} more` : ""}`;
+/** The transitions a version drives, counted from 0, as a few words. */
+export function drives(transitions: number[]) {
+  if (transitions.length === 0) return "drives no transition by itself";
+  const named = transitions.slice(0, MOST_NAMED).map((transition) => `${transition + 1}–${transition + 2}`);
+  return `drives ${named.join(", ")}${transitions.length > MOST_NAMED ? ` and ${transitions.length - MOST_NAMED} more` : ""}`;
 }

@@ -12,47 +12,51 @@ import { useTyped } from "./useTyped";
 
 interface Props {
   /** What was played last. */
-  pass: Pick<Pass, "abc" | "places" | "firstLink" | "beatOf">;
+  pass: Pick<Pass, "abc" | "places" | "firstTransition" | "beatOf">;
   passageId: number;
 }
 
 const REACH = 22;
 
-/** While resting: a tap on the note at which it broke notes the link that leads to it. */
+/** While resting: a tap on the note at which it broke notes the transition that leads to it. */
 export function WhereItBroke({ pass, passageId }: Props) {
   const [said, setSaid] = useState("");
   const broke = useChange(
-    (link: number) =>
-      given(api.POST("/api/passages/{id}/links/{link}/breaks", { params: { path: { id: passageId, link } } })),
+    (transition: number) =>
+      given(
+        api.POST("/api/passages/{id}/transitions/{transition}/breaks", {
+          params: { path: { id: passageId, transition } },
+        }),
+      ),
     touches.breaks(passageId),
   );
-  const [noted, setNoted] = useState<{ link: number; words: string }>();
+  const [noted, setNoted] = useState<{ transition: number; words: string }>();
   const because = useChange(
-    ({ link, cause }: { link: number; cause: string }) =>
+    ({ transition, cause }: { transition: number; cause: string }) =>
       given(
-        api.PUT("/api/passages/{id}/links/{link}/breaks/cause", {
-          params: { path: { id: passageId, link } },
+        api.PUT("/api/passages/{id}/transitions/{transition}/breaks/cause", {
+          params: { path: { id: passageId, transition } },
           body: { cause },
         }),
       ),
     touches.breaks(passageId),
   );
-  const { firstLink } = pass;
+  const { firstTransition } = pass;
   const note = (at: number) => {
-    if (firstLink === null) return;
-    const link = firstLink + at - 1;
+    if (firstTransition === null) return;
+    const transition = firstTransition + at - 1;
     const words = `Noted: it broke going to note ${at + 1}`;
-    broke.mutate(link, {
+    broke.mutate(transition, {
       onSuccess: () => {
         setSaid(`${words}.`);
-        setNoted({ link, words });
+        setNoted({ transition, words });
       },
     });
   };
   const diagnose = (cause: string) => {
     if (!noted || !cause.trim()) return;
     because.mutate(
-      { link: noted.link, cause: cause.trim() },
+      { transition: noted.transition, cause: cause.trim() },
       {
         onSuccess: ({ times }) => {
           setSaid(`${noted.words}: ${cause.trim()}.${times > 1 ? ` That is ${times} times in four weeks.` : ""}`);
@@ -61,12 +65,12 @@ export function WhereItBroke({ pass, passageId }: Props) {
       },
     );
   };
-  const typed = useTyped(pass.beatOf, firstLink !== null, {
-    note: (at) => (at === 0 ? setSaid("The first note has no link before it.") : note(at)),
+  const typed = useTyped(pass.beatOf, firstTransition !== null, {
+    note: (at) => (at === 0 ? setSaid("The first note has no transition before it.") : note(at)),
     cause: (at) => CAUSES[at] && diagnose(CAUSES[at]),
     missing: () => setSaid("There is no such note in what was played."),
   });
-  if (firstLink === null) return null;
+  if (firstTransition === null) return null;
   return (
     <div className="mb-4">
       <Score abc={pass.abc} places={pass.places} label="What was played last" scale={1.1} room={6}>

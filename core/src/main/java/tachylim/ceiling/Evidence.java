@@ -11,7 +11,7 @@ import tachylim.tempo.Tempo;
  *       much of how often this player slips whatever the tempo.
  *   <li>A part of it, a burst of two beats for example, is easier by as much as the belief has learned from others like
  *       it, so that a clean one says little and a broken one a lot.
- *   <li>A join or a link that is played on its own is a section with a belief of its own: what is hard in it is where two
+ *   <li>A join or a transition that is played on its own is a section with a belief of its own: what is hard in it is where two
  *       sections meet, and either of them may be far faster. A section that is cut anew takes over what was known of its notes
  *       ({@link Heritage}), and the whole passage is as fast as all its sections together allow ({@link Weakest}).
  *   <li>A version that is ticked off on the bench was not judged: it counts for the load and says nothing of a ceiling.
@@ -24,7 +24,7 @@ import tachylim.tempo.Tempo;
  *
  * @param tempo the tempo played
  * @param verdict how it went
- * @param share the share of the section's links that was played, above 0 to 1
+ * @param share the share of the section's transitions that was played, above 0 to 1
  * @param power how much it counts, as a power of its likelihood, above 0 to 1: less than 1 only when tired, or when it is one
  *     of many alike
  */
@@ -60,7 +60,7 @@ public record Evidence(Tempo tempo, Verdict verdict, double share, double power)
      * A pass of part of a section.
      *
      * @param reserve the reserve at its start, 0 to 1: tired passes count half
-     * @param share the share of the section's links it played, above 0; more than 1 counts as the whole
+     * @param share the share of the section's transitions it played, above 0; more than 1 counts as the whole
      */
     public static Evidence of(Tempo tempo, Verdict verdict, double reserve, double share) {
         return new Evidence(tempo, verdict, Math.min(1, share), reserve < TIRED_BELOW ? TIRED_POWER : 1);

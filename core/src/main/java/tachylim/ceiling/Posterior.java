@@ -261,7 +261,7 @@ public final class Posterior {
                 passes);
     }
 
-    /** The tempo at which an excerpt with this share of the links is clean 80 times in 100. */
+    /** The tempo at which an excerpt with this share of the transitions is clean 80 times in 100. */
     public Band ceilingOf(double share) {
         return band(rows, 1, shape -> shape.at(0).ceiling(shape.hardness(share)));
     }

@@ -12,8 +12,8 @@ import java.util.stream.IntStream;
  * @param s the width of the curve, ln BPM
  * @param delta how much further up it breaks than slips, ln BPM
  * @param lapse λ, slips that have nothing to do with tempo
- * @param gamma γ, how much easier a short excerpt is: an excerpt with a share f of the links has hardness
- *     {@code f^γ}; 0 is no easier, 1 as if every link went wrong on its own
+ * @param gamma γ, how much easier a short excerpt is: an excerpt with a share f of the transitions has hardness
+ *     {@code f^γ}; 0 is no easier, 1 as if every transition went wrong on its own
  * @param trend what a day of practice adds to the place of the curve, ln BPM
  */
 record Shape(double s, double delta, double lapse, double gamma, double trend) {
@@ -84,7 +84,7 @@ record Shape(double s, double delta, double lapse, double gamma, double trend) {
         return new CeilingModel(mu, s, delta, lapse);
     }
 
-    /** The hardness of an excerpt with this share of the links. */
+    /** The hardness of an excerpt with this share of the transitions. */
     double hardness(double share) {
         return share == 1 ? 1 : Math.pow(share, gamma);
     }

@@ -16,7 +16,7 @@ import tachylim.tempo.Tempo;
  * needs T/b a minute. This class is immutable.
  *
  * @param tempo about how fast it is played, which its cost is told by, and which it never goes above
- * @param change the link that is changed over, from 0
+ * @param change the transition that is changed over, from 0
  * @param seconds how long a count lasts, 30 or 60
  * @param wanted how many clean ones are wanted in that time, 1 to 600
  * @param counts how many counts, 1 to 6
@@ -48,9 +48,14 @@ public record ChangeCount(Tempo tempo, int change, int seconds, int wanted, int 
     }
 
     static ChangeCount at(Span span) {
-        int link = Math.max(0, Math.min(span.ground().notes() - 2, span.ground().weak()));
+        int transition =
+                Math.max(0, Math.min(span.ground().notes() - 2, span.ground().weak()));
         return new ChangeCount(
-                span.ease(), link, USUAL_SECONDS, new Change(span.target(), BEATS_PER_CHANGE).needed(), USUAL_COUNTS);
+                span.ease(),
+                transition,
+                USUAL_SECONDS,
+                new Change(span.target(), BEATS_PER_CHANGE).needed(),
+                USUAL_COUNTS);
     }
 
     @Override

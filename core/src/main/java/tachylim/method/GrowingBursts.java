@@ -8,14 +8,14 @@ import tachylim.task.Task;
 import tachylim.tempo.Tempo;
 
 /**
- * A few notes at speed, then one more: from a link outward, forward from the first note, or backward from the last.
+ * A few notes at speed, then one more: from a transition outward, forward from the first note, or backward from the last.
  *
- * <p>A clean burst grows by a note; a broken one goes back by a note and names the link that failed; the same link failing
+ * <p>A clean burst grows by a note; a broken one goes back by a note and names the transition that failed; the same transition failing
  * twice ends it. This class is immutable.
  *
  * @param tempo the tempo of all of them, which it never goes above
  * @param way how they grow
- * @param from the link they grow from, from 0; the first or last note for the other ways
+ * @param from the transition they grow from, from 0; the first or last note for the other ways
  * @param notes how many notes the section has, 2 or more
  * @param bursts how many bursts at the most, 1 to 40
  */
@@ -33,7 +33,7 @@ public record GrowingBursts(Tempo tempo, Way way, int from, int notes, int burst
 
     /** How bursts can grow. */
     public enum Way {
-        OUTWARD("from the link outward"),
+        OUTWARD("from the transition outward"),
         FORWARD("forward from the first note"),
         BACKWARD("backward from the last note");
 
@@ -53,7 +53,7 @@ public record GrowingBursts(Tempo tempo, Way way, int from, int notes, int burst
     public GrowingBursts {
         tempo = Stride.notAbove(tempo);
         if (notes < 2 || from < 0 || from > notes - 2 || bursts < 1 || bursts > 40) {
-            throw new IllegalArgumentException("Bursts grow from a link of the section, 40 times at the most");
+            throw new IllegalArgumentException("Bursts grow from a transition of the section, 40 times at the most");
         }
     }
 
@@ -62,8 +62,9 @@ public record GrowingBursts(Tempo tempo, Way way, int from, int notes, int burst
             return SteadyClimb.toCeiling(span);
         }
         Tempo tempo = Tempo.slower(span.highest(), span.target());
-        int link = Math.max(0, Math.min(span.ground().notes() - 2, span.ground().weak()));
-        return new GrowingBursts(tempo, Way.OUTWARD, link, span.ground().notes(), USUAL_BURSTS);
+        int transition =
+                Math.max(0, Math.min(span.ground().notes() - 2, span.ground().weak()));
+        return new GrowingBursts(tempo, Way.OUTWARD, transition, span.ground().notes(), USUAL_BURSTS);
     }
 
     /** The k notes that are played when there are k of them. */
@@ -86,7 +87,7 @@ public record GrowingBursts(Tempo tempo, Way way, int from, int notes, int burst
     @Override
     public String promise() {
         return "Two notes at " + tempo + ", then three, then four, " + way.words
-                + "; where it breaks, the link is named.";
+                + "; where it breaks, the transition is named.";
     }
 
     @Override
@@ -128,17 +129,17 @@ public record GrowingBursts(Tempo tempo, Way way, int from, int notes, int burst
                         : Next.go(at.grown(k + 1, at.failed), k + " notes are clean: " + (k + 1) + " now.");
             case ROUGH -> Next.go(at.grown(k, at.failed), "Not quite: " + k + " notes again.");
             case BROKE -> {
-                String link = "It broke with " + k + " notes, at the link " + link(k);
+                String transition = "It broke with " + k + " notes, at the transition " + transition(k);
                 int fewer = Math.max(2, k - 1);
                 yield at.failed == k
-                        ? Next.stop(link + ", twice. Look at the hand there.")
-                        : Next.go(at.grown(fewer, k), link + ": back to " + fewer + ".");
+                        ? Next.stop(transition + ", twice. Look at the hand there.")
+                        : Next.go(at.grown(fewer, k), transition + ": back to " + fewer + ".");
             }
         };
     }
 
     /** Between the note that was added last and the one it was added to, as a player counts them. */
-    private String link(int k) {
+    private String transition(int k) {
         int first = stretch(k).firstNote();
         boolean addedBefore = k > 2 && first < stretch(k - 1).firstNote();
         int note = addedBefore ? first + 1 : stretch(k).lastNote();

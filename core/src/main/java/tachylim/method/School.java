@@ -114,8 +114,8 @@ public enum School {
     GROWING_BURSTS(
             "growing-bursts",
             "Growing bursts",
-            "two notes at speed, then three, then four; the link that fails is named",
-            "for a place that breaks: it grows outward from the link that fails",
+            "two notes at speed, then three, then four; the transition that fails is named",
+            "for a place that breaks: it grows outward from the transition that fails",
             Reach.ABOVE,
             GrowingBursts::over,
             GrowingBursts.CODEC),

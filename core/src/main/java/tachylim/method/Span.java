@@ -41,7 +41,7 @@ public record Span(
      * @param beats how many beats it lasts, 1 or more
      * @param bar the beats of a bar, 1 or more
      * @param perBeat notes a beat in its quickest places, above 0
-     * @param weak the link that breaks most, from 0; that in its midst when none is known
+     * @param weak the transition that breaks most, from 0; that in its midst when none is known
      */
     public record Ground(int notes, int beats, int bar, double perBeat, int weak) {}
 

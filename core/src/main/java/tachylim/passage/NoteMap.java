@@ -81,10 +81,12 @@ public final class NoteMap {
         return note < places.length && places[note] != GONE ? Optional.of(places[note]) : Optional.empty();
     }
 
-    /** Where the link from {@code link} to the next note is now; empty when the two are neighbours no more. */
-    public Optional<Integer> link(int link) {
-        return link + 1 < places.length && places[link] != GONE && places[link + 1] == places[link] + 1
-                ? Optional.of(places[link])
+    /** Where the transition from {@code transition} to the next note is now; empty when the two are neighbours no more. */
+    public Optional<Integer> transition(int transition) {
+        return transition + 1 < places.length
+                        && places[transition] != GONE
+                        && places[transition + 1] == places[transition] + 1
+                ? Optional.of(places[transition])
                 : Optional.empty();
     }
 
@@ -92,8 +94,8 @@ public final class NoteMap {
     public Optional<Section> unchanged(Section stretch) {
         boolean linked = stretch.lastNote() < places.length
                 && IntStream.range(stretch.firstNote(), stretch.lastNote())
-                        .allMatch(link -> link(link)
-                                .filter(now -> before.gap(link).equals(after.gap(now)))
+                        .allMatch(transition -> transition(transition)
+                                .filter(now -> before.gap(transition).equals(after.gap(now)))
                                 .isPresent());
         return linked && places[stretch.firstNote()] != GONE
                 ? Optional.of(new Section(places[stretch.firstNote()], places[stretch.lastNote()]))
@@ -131,20 +133,20 @@ public final class NoteMap {
     }
 
     /**
-     * The tempo now over the tempo then at which the links of {@code then} that stayed come as fast, in notes a
+     * The tempo now over the tempo then at which the transitions of {@code then} that stayed come as fast, in notes a
      * second: by their mean and by the quickest of them, the slower of the two.
      *
-     * @return a ratio above 0; 1 where no link stayed
+     * @return a ratio above 0; 1 where no transition stayed
      */
     public double tempoRatio(Section then) {
         double gapsThen = 0;
         double gapsNow = 0;
         Fraction quickestThen = null;
         Fraction quickestNow = null;
-        for (int link = then.firstNote(); link < then.lastNote(); link++) {
-            Optional<Integer> now = link(link);
+        for (int transition = then.firstNote(); transition < then.lastNote(); transition++) {
+            Optional<Integer> now = transition(transition);
             if (now.isPresent()) {
-                Fraction gapThen = before.gap(link);
+                Fraction gapThen = before.gap(transition);
                 Fraction gapNow = after.gap(now.get());
                 gapsThen += gapThen.doubleValue();
                 gapsNow += gapNow.doubleValue();

@@ -8,7 +8,7 @@ import org.apache.commons.numbers.fraction.Fraction;
  * A line of notes to be made fast: exact onsets in beats, with its bar lines, key and beat unit.
  *
  * <p>The first bar may be a pickup and bars may differ in length: the bar lines stand where they were
- * written. Link {@code i} joins notes {@code i} and {@code i+1}. This class is immutable.
+ * written. Transition {@code i} joins notes {@code i} and {@code i+1}. This class is immutable.
  *
  * @param meter the meter at its start
  * @param beatUnit the note value the tempo counts, as a fraction of a whole note
@@ -123,12 +123,12 @@ public record Passage(
     }
 
     /**
-     * The gap of link {@code link} in beats: from the onset of its note to that of the next.
+     * The gap of transition {@code transition} in beats: from the onset of its note to that of the next.
      *
-     * @param link 0 to {@code notes().size() - 2}
+     * @param transition 0 to {@code notes().size() - 2}
      */
-    public Fraction gap(int link) {
-        return notes.get(link + 1).onset().subtract(notes.get(link).onset());
+    public Fraction gap(int transition) {
+        return notes.get(transition + 1).onset().subtract(notes.get(transition).onset());
     }
 
     /** The mean number of notes to a beat over the stretch from the first to the last onset. */
@@ -142,17 +142,17 @@ public record Passage(
     }
 
     /** The same as {@link #gap} where nobody asks for the fraction in its lowest terms, which takes far longer. */
-    private double gapAsNumber(int link) {
-        Fraction from = notes.get(link).onset();
-        Fraction to = notes.get(link + 1).onset();
+    private double gapAsNumber(int transition) {
+        Fraction from = notes.get(transition).onset();
+        Fraction to = notes.get(transition + 1).onset();
         long over = (long) to.getNumerator() * from.getDenominator() - (long) from.getNumerator() * to.getDenominator();
         return over / ((double) from.getDenominator() * to.getDenominator());
     }
 
-    /** The most notes to a beat that any link asks for, which is what speed has to reach. */
+    /** The most notes to a beat that any transition asks for, which is what speed has to reach. */
     public double quickestNotesPerBeat() {
         return IntStream.range(0, notes.size() - 1)
-                .mapToDouble(link -> 1 / gapAsNumber(link))
+                .mapToDouble(transition -> 1 / gapAsNumber(transition))
                 .max()
                 .orElse(1);
     }
@@ -166,7 +166,7 @@ public record Passage(
         return note < notes.size() - 1 ? gap(note) : notes.get(note).duration();
     }
 
-    /** The smallest gap of any link in beats; the length of the only note where there is one. */
+    /** The smallest gap of any transition in beats; the length of the only note where there is one. */
     public Fraction smallestGap() {
         return IntStream.range(0, notes.size() - 1)
                 .mapToObj(this::gap)

@@ -22,7 +22,7 @@ public final class Stitching {
         FIRST_TO_LAST,
         LAST_TO_FIRST,
         HARDEST_FIRST,
-        /** From the section that holds a given link to both sides. */
+        /** From the section that holds a given transition to both sides. */
         OUTWARD
     }
 
@@ -49,21 +49,21 @@ public final class Stitching {
      * @param sections the sections, in the order of their notes
      * @param difficulty the difficulty of each
      * @param order the order wanted
-     * @param link the link to start from, used by {@link Order#OUTWARD} only
+     * @param transition the transition to start from, used by {@link Order#OUTWARD} only
      */
-    public static List<Integer> order(List<Section> sections, List<Integer> difficulty, Order order, int link) {
+    public static List<Integer> order(List<Section> sections, List<Integer> difficulty, Order order, int transition) {
         Comparator<Integer> first = switch (order) {
             case FIRST_TO_LAST -> Comparator.naturalOrder();
             case LAST_TO_FIRST -> Comparator.reverseOrder();
             case HARDEST_FIRST -> Comparator.comparing(difficulty::get, Comparator.reverseOrder());
-            case OUTWARD -> Comparator.comparingInt(section -> Math.abs(section - holder(sections, link)));
+            case OUTWARD -> Comparator.comparingInt(section -> Math.abs(section - holder(sections, transition)));
         };
         return IntStream.range(0, sections.size()).boxed().sorted(first).toList();
     }
 
-    private static int holder(List<Section> sections, int link) {
+    private static int holder(List<Section> sections, int transition) {
         return IntStream.range(0, sections.size())
-                .filter(i -> sections.get(i).lastNote() > link)
+                .filter(i -> sections.get(i).lastNote() > transition)
                 .findFirst()
                 .orElse(0);
     }

@@ -9,13 +9,13 @@ import java.util.stream.DoubleStream;
 import java.util.stream.IntStream;
 
 /**
- * Chooses the variants that drive every link as often as it needs, at the least cost in minutes.
+ * Chooses the variants that drive every transition as often as it needs, at the least cost in minutes.
  *
  * <p>Weighted set multicover, solved greedily (Dobson 1982): at each step the variant with the most unmet
  * need per minute is taken; with the same figure the one that costs less, then the one named first. What
- * turns out not to be needed is given back, the costliest first. A link's need is rounded to a whole number
+ * turns out not to be needed is given back, the costliest first. A transition's need is rounded to a whole number
  * of drives, and to no more than there are variants that drive it. Variants of yesterday cost a quarter
- * more, so that days differ. The greedy cost is at most {@code 1 + ln(most links of a variant)} times the
+ * more, so that days differ. The greedy cost is at most {@code 1 + ln(most transitions of a variant)} times the
  * least possible.
  */
 public final class Coverage {
@@ -30,7 +30,7 @@ public final class Coverage {
 
     private static final int MOST_SPANS = 4;
 
-    /** A link that needs this much is named as the one that breaks. */
+    /** A transition that needs this much is named as the one that breaks. */
     private static final double TROUBLE = 1.5;
 
     private final List<Candidate> candidates;
@@ -46,7 +46,7 @@ public final class Coverage {
      * A variant that may be chosen. This class is immutable.
      *
      * @param key the variant's key
-     * @param driven the links it drives, from 0
+     * @param driven the transitions it drives, from 0
      * @param minutes what it takes, above 0
      * @param yesterday whether it was played yesterday
      */
@@ -80,8 +80,8 @@ public final class Coverage {
      * What was chosen. This class is immutable.
      *
      * @param choices the variants, in the order of their worth
-     * @param drives how often each link is driven by them
-     * @param undriven links that none of them drives
+     * @param drives how often each transition is driven by them
+     * @param undriven transitions that none of them drives
      */
     public record Chosen(List<Choice> choices, List<Integer> drives, List<Integer> undriven) {}
 
@@ -89,7 +89,7 @@ public final class Coverage {
      * Chooses from {@code candidates} within {@code minutes}.
      *
      * @param candidates what there is to choose from
-     * @param need the need of each link, 1 or more
+     * @param need the need of each transition, 1 or more
      * @param minutes what there is time for, above 0
      */
     public static Chosen choose(List<Candidate> candidates, double[] need, double minutes) {
@@ -100,11 +100,11 @@ public final class Coverage {
     }
 
     /**
-     * Chooses from {@code candidates} so that {@code minutes} are used: every link is driven as often as it
+     * Chooses from {@code candidates} so that {@code minutes} are used: every transition is driven as often as it
      * needs, twice as often, three times, as far as the time goes.
      *
      * @param candidates what there is to choose from
-     * @param need the need of each link, 1 or more
+     * @param need the need of each transition, 1 or more
      * @param minutes what there is time for, above 0
      */
     public static Chosen fill(List<Candidate> candidates, double[] need, double minutes) {
@@ -126,8 +126,8 @@ public final class Coverage {
 
     private static int[] demand(List<Candidate> candidates, double[] need) {
         return IntStream.range(0, need.length)
-                .map(link -> Math.min((int) Math.max(1, Math.round(need[link])), (int) candidates.stream()
-                        .filter(candidate -> candidate.driven.contains(link))
+                .map(transition -> Math.min((int) Math.max(1, Math.round(need[transition])), (int) candidates.stream()
+                        .filter(candidate -> candidate.driven.contains(transition))
                         .count()))
                 .toArray();
     }
@@ -151,13 +151,15 @@ public final class Coverage {
             open.remove(best);
             taken.add(best);
             left -= best.minutes;
-            best.driven.stream().filter(link -> link < unmet.length).forEach(link -> unmet[link]--);
+            best.driven.stream()
+                    .filter(transition -> transition < unmet.length)
+                    .forEach(transition -> unmet[transition]--);
         }
     }
 
     private static int worth(Candidate candidate, int[] unmet) {
         return (int) candidate.driven.stream()
-                .filter(link -> link < unmet.length && unmet[link] > 0)
+                .filter(transition -> transition < unmet.length && unmet[transition] > 0)
                 .count();
     }
 
@@ -167,8 +169,8 @@ public final class Coverage {
         for (Candidate candidate : dearestFirst) {
             int[] drives = drives(taken);
             boolean spare = candidate.driven.stream()
-                    .filter(link -> link < drives.length)
-                    .allMatch(link -> drives[link] > demand[link]);
+                    .filter(transition -> transition < drives.length)
+                    .allMatch(transition -> drives[transition] > demand[transition]);
             if (spare) {
                 taken.remove(candidate);
             }
@@ -177,8 +179,8 @@ public final class Coverage {
 
     private int[] drives(List<Candidate> by) {
         return IntStream.range(0, demand.length)
-                .map(link -> (int) by.stream()
-                        .filter(candidate -> candidate.driven.contains(link))
+                .map(transition -> (int) by.stream()
+                        .filter(candidate -> candidate.driven.contains(transition))
                         .count())
                 .toArray();
     }
@@ -189,27 +191,31 @@ public final class Coverage {
         int[] before = new int[need.length];
         for (Candidate candidate : taken) {
             choices.add(new Choice(candidate.key, candidate.minutes, why(candidate, before, need)));
-            candidate.driven.stream().filter(link -> link < before.length).forEach(link -> before[link]++);
+            candidate.driven.stream()
+                    .filter(transition -> transition < before.length)
+                    .forEach(transition -> before[transition]++);
         }
         return new Chosen(
                 List.copyOf(choices),
                 IntStream.of(drives).boxed().toList(),
                 IntStream.range(0, drives.length)
-                        .filter(link -> drives[link] == 0)
+                        .filter(transition -> drives[transition] == 0)
                         .boxed()
                         .toList());
     }
 
-    /** Only the needs decide; so the reason names the links that are new, or the neediest and how often it comes now. */
+    /** Only the needs decide; so the reason names the transitions that are new, or the neediest and how often it comes now. */
     private static String why(Candidate candidate, int[] before, double[] need) {
         List<Integer> own = candidate.driven.stream()
-                .filter(link -> link < need.length)
+                .filter(transition -> transition < need.length)
                 .sorted()
                 .toList();
-        List<Integer> fresh = own.stream().filter(link -> before[link] == 0).toList();
+        List<Integer> fresh =
+                own.stream().filter(transition -> before[transition] == 0).toList();
         List<Integer> of = fresh.isEmpty() ? own : fresh;
         int neediest = of.stream()
-                .max(Comparator.<Integer>comparingDouble(link -> need[link]).thenComparing(Comparator.reverseOrder()))
+                .max(Comparator.<Integer>comparingDouble(transition -> need[transition])
+                        .thenComparing(Comparator.reverseOrder()))
                 .orElse(0);
         double least = DoubleStream.of(need).min().orElse(1);
         String trouble =
@@ -223,16 +229,16 @@ public final class Coverage {
                 : "Drives " + name(neediest) + ", which breaks most," + times + ".";
     }
 
-    /** Links by the notes they join, those that follow one another in one span; the first few of many. */
-    private static String spans(List<Integer> links) {
+    /** Transitions by the notes they join, those that follow one another in one span; the first few of many. */
+    private static String spans(List<Integer> transitions) {
         List<String> spans = new ArrayList<>();
         int at = 0;
-        while (at < links.size()) {
+        while (at < transitions.size()) {
             int end = at;
-            while (end + 1 < links.size() && links.get(end + 1) == links.get(end) + 1) {
+            while (end + 1 < transitions.size() && transitions.get(end + 1) == transitions.get(end) + 1) {
                 end++;
             }
-            spans.add((links.get(at) + 1) + "–" + (links.get(end) + 2));
+            spans.add((transitions.get(at) + 1) + "–" + (transitions.get(end) + 2));
             at = end + 1;
         }
         return spans.size() <= MOST_SPANS
@@ -248,11 +254,11 @@ public final class Coverage {
         };
     }
 
-    private static String count(int links) {
-        return links == 1 ? "one link" : links + " links";
+    private static String count(int transitions) {
+        return transitions == 1 ? "one transition" : transitions + " transitions";
     }
 
-    private static String name(int link) {
-        return (link + 1) + "–" + (link + 2);
+    private static String name(int transition) {
+        return (transition + 1) + "–" + (transition + 2);
     }
 }

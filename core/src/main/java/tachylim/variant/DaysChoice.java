@@ -10,7 +10,7 @@ import tachylim.tempo.Tempo;
 /**
  * The versions of a passage that a day is best spent on.
  *
- * <p>Only cells can be chosen: groupings, loops and growing touch every link alike and cannot tell the weak ones apart.
+ * <p>Only cells can be chosen: groupings, loops and growing touch every transition alike and cannot tell the weak ones apart.
  * What was played of today's choice stands; what was played yesterday costs a little more, so that days differ.
  */
 public final class DaysChoice {
@@ -27,7 +27,7 @@ public final class DaysChoice {
      *
      * @param music the passage, up to {@link Catalogue#MOST_NOTES} notes
      * @param target the tempo it is wanted at
-     * @param need how much each of its links needs to be driven
+     * @param need how much each of its transitions needs to be driven
      * @param minutes what there is time for, above 0
      * @param yesterday the keys of the versions that were played yesterday
      * @param playedToday the keys of those that were played today

@@ -11,7 +11,7 @@ import tachylim.tempo.Tempo;
  *
  * @param music what is played
  * @param source for each of its notes the note of the passage it stands for, from 0; −1 for none
- * @param driven the links of the passage whose gap is a quick one here, from 0
+ * @param driven the transitions of the passage whose gap is a quick one here, from 0
  * @param matchingShare the tempo at which the quick notes match the passage at its target, over the target
  * @param remark what was left over or left out, a sentence; empty when nothing was
  */

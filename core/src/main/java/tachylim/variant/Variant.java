@@ -2,7 +2,7 @@ package tachylim.variant;
 
 import tachylim.passage.Passage;
 
-/** A way to alter a passage so that it stays interesting when slow and some of its links become quick. */
+/** A way to alter a passage so that it stays interesting when slow and some of its transitions become quick. */
 public sealed interface Variant permits CellVariant, Regroup, Subdivide, Figure, Backwards, OneNote, Drone, Loop, Grow {
 
     /** The kinds of alteration, in the order a sheet shows them. */
@@ -23,7 +23,7 @@ public sealed interface Variant permits CellVariant, Regroup, Subdivide, Figure,
     /** Which kind it is. */
     Family family();
 
-    /** Its name in links and records: stable, of letters, figures, {@code -} and {@code .}. */
+    /** Its name in transitions and records: stable, of letters, figures, {@code -} and {@code .}. */
     String key();
 
     /** Its name on the sheet. */

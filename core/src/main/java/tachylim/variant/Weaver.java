@@ -60,8 +60,8 @@ final class Weaver {
         return duration.equals(span) ? gap : gap.multiply(duration.divide(span));
     }
 
-    void drive(int link) {
-        driven.add(link);
+    void drive(int transition) {
+        driven.add(transition);
     }
 
     /** Holds the last note to the next beat, for at least {@code least} beats from its onset. */

@@ -15,7 +15,7 @@ import tachylim.variant.Rendering;
  * @param title what a player calls it; empty when as written
  * @param notes the notes as they are played
  * @param matching the tempo at which its quick notes come as fast as those of the section at tempo 1
- * @param share the share of the section's links that are quick in it, above 0 to 1
+ * @param share the share of the section's transitions that are quick in it, above 0 to 1
  * @param own how fast it is, where that does not follow from the section as written: of a mode
  */
 public record Music(
@@ -70,7 +70,7 @@ public record Music(
         if (key.isEmpty()) {
             return asWritten(music);
         }
-        double links = Math.max(1, music.notes().size() - 1);
+        double transitions = Math.max(1, music.notes().size() - 1);
         if (key.startsWith(STRETCH)) {
             Section stretch = stretch(music, key);
             return new Music(
@@ -78,7 +78,7 @@ public record Music(
                     "Notes " + (stretch.firstNote() + 1) + " to " + (stretch.lastNote() + 1),
                     music.excerpt(stretch),
                     1,
-                    Math.max(1, stretch.size() - 1) / links,
+                    Math.max(1, stretch.size() - 1) / transitions,
                     Optional.empty());
         }
         var variant = Catalogue.parse(key);
@@ -88,7 +88,7 @@ public record Music(
                 variant.title(),
                 rendering.music(),
                 rendering.matchingShare().doubleValue(),
-                Math.max(1, rendering.driven().size()) / links,
+                Math.max(1, rendering.driven().size()) / transitions,
                 Optional.empty());
     }
 

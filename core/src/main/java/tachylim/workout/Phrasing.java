@@ -31,7 +31,7 @@ final class Phrasing {
     private final int bar;
 
     /**
-     * @param weak the links of it that break most, from 0, the weakest first: bursts begin with them
+     * @param weak the transitions of it that break most, from 0, the weakest first: bursts begin with them
      */
     Phrasing(Passage music, List<Integer> weak) {
         this.music = music;
@@ -130,14 +130,14 @@ final class Phrasing {
         return new Pass(play.task(), new Section(first, last), beats, 1, bar, play.why());
     }
 
-    /** The windows of so many beats, those with weak links first, the others from beginning to end. */
+    /** The windows of so many beats, those with weak transitions first, the others from beginning to end. */
     private List<Integer> windows(int beats) {
         int count = Math.max(1, ceil(music.notes().get(music.notes().size() - 1).onset()) / beats);
         Set<Integer> order = new LinkedHashSet<>();
-        for (int link : weak) {
-            if (link >= 0 && link < music.notes().size()) {
+        for (int transition : weak) {
+            if (transition >= 0 && transition < music.notes().size()) {
                 order.add(Math.min(
-                        count - 1, (int) (music.notes().get(link).onset().doubleValue() / beats)));
+                        count - 1, (int) (music.notes().get(transition).onset().doubleValue() / beats)));
             }
         }
         for (int window = 0; window < count; window++) {

@@ -31,7 +31,7 @@ public record Segment(
         Step step, Part part, int block, double start, double seconds, Answer answer, Tally before, Tally after) {
 
     /**
-     * What it says about the ceiling of the section that {@code music} comes from: the share of its links that were quick, as
+     * What it says about the ceiling of the section that {@code music} comes from: the share of its transitions that were quick, as
      * they went, at the tempo at which the section as written has them as quick. A warm-up, a rest, and what was left without a
      * word say nothing; nor does what is played in a mode or another way, without a click or at a gliding tempo. Each pass of a set
      * speaks for itself. Slow passes alike say less and less: they share the day's form, and whatever is awkward at that
@@ -86,10 +86,10 @@ public record Segment(
     }
 
     private static double share(Pass pass, Music music) {
-        int links = links(music.notes().notes().size());
+        int transitions = transitions(music.notes().notes().size());
         return pass.pulse() instanceof Pulse.Switching switching
                 ? Math.min(1.0, (double) switching.quick() / Math.max(1, pass.beats()))
-                : (double) links(pass.notes().size()) / links;
+                : (double) transitions(pass.notes().size()) / transitions;
     }
 
     /** How many passes like it there were in its block. */
@@ -137,13 +137,13 @@ public record Segment(
         return answer != null && step instanceof Pass pass && pass.kind() == PassKind.BURST;
     }
 
-    /** The share of the links of {@code music} that some beats of it have, on average. */
+    /** The share of the transitions of {@code music} that some beats of it have, on average. */
     public static double shareOf(int beats, Passage music) {
         return Math.min(1, beats / Math.max(1, music.length().doubleValue()));
     }
 
-    /** The links between some notes; a single note counts as one. */
-    private static int links(int notes) {
+    /** The transitions between some notes; a single note counts as one. */
+    private static int transitions(int notes) {
         return Math.max(1, notes - 1);
     }
 

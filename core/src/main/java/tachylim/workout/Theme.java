@@ -19,7 +19,7 @@ import tachylim.tempo.Tempo;
  * @param lastTempo where the last climb ended; empty when there was none
  * @param reachedRate the most notes a second that were ever clean in this music; 0 when none
  * @param gripped the slowest tempo at which a hand gripped on it today; empty when none did
- * @param weak the links that break most, from 0, the weakest first
+ * @param weak the transitions that break most, from 0, the weakest first
  * @param versions the versions chosen for today, by their keys, in the order they are wanted
  * @param modes how fast it is in modes of articulation or movement, by their names; those it was not played in are missing
  * @param left what today still has of it
@@ -83,9 +83,9 @@ public record Theme(
         return new Theme(id, music, target, known, lastTempo, reachedRate, tempo, weak, versions, modes, left);
     }
 
-    /** The same, with the links that break most. */
-    public Theme breakingAt(List<Integer> links) {
-        return new Theme(id, music, target, known, lastTempo, reachedRate, gripped, links, versions, modes, left);
+    /** The same, with the transitions that break most. */
+    public Theme breakingAt(List<Integer> transitions) {
+        return new Theme(id, music, target, known, lastTempo, reachedRate, gripped, transitions, versions, modes, left);
     }
 
     /** The same, wanted in some versions today. */

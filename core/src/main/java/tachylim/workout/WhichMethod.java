@@ -78,10 +78,10 @@ public record WhichMethod(School school, String why) {
                             + " it is far: many slow repetitions, then few faster ones.");
         }
         if (!theme.weak().isEmpty()) {
-            int link = theme.weak().get(0);
+            int transition = theme.weak().get(0);
             return new WhichMethod(
                     School.GROWING_BURSTS,
-                    "It breaks between notes " + (link + 1) + " and " + (link + 2)
+                    "It breaks between notes " + (transition + 1) + " and " + (transition + 2)
                             + ": a few notes at speed, from there outward.");
         }
         if (gap <= NEAR) {

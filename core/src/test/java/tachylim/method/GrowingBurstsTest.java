@@ -33,7 +33,7 @@ class GrowingBurstsTest {
     }
 
     @Test
-    void theLinkThatFailsTwiceIsNamed() {
+    void theTransitionThatFailsTwiceIsNamed() {
         Answer broke = new Answer(Verdict.BROKE, Tension.LIGHT);
         Position fourBroke = growing(GrowingBursts.Way.FORWARD)
                 .opening()
@@ -43,24 +43,24 @@ class GrowingBurstsTest {
         assertThat(((Move.Play) fourBroke.move()).task().notes()).contains(new Section(0, 2));
         assertThat(fourBroke.after(Answer.expected()).after(broke).move().why())
                 .isEqualTo(
-                        "It broke with 4 notes, at the link from note 3 to note 4 of the section, twice. Look at the hand there.");
+                        "It broke with 4 notes, at the transition from note 3 to note 4 of the section, twice. Look at the hand there.");
     }
 
     @Test
-    void theLinkIsThatOfTheNoteThatWasAddedLast() {
+    void theTransitionIsThatOfTheNoteThatWasAddedLast() {
         Answer broke = new Answer(Verdict.BROKE, Tension.LIGHT);
         Position three = growing(GrowingBursts.Way.BACKWARD).opening().after(Answer.expected());
-        assertThat(three.after(broke).move().why()).contains("at the link from note 10 to note 11 ");
+        assertThat(three.after(broke).move().why()).contains("at the transition from note 10 to note 11 ");
         Position outward = growing(GrowingBursts.Way.OUTWARD).opening().after(Answer.expected());
-        assertThat(outward.after(broke).move().why()).contains("at the link from note 7 to note 8 ");
+        assertThat(outward.after(broke).move().why()).contains("at the transition from note 7 to note 8 ");
         Position two = growing(GrowingBursts.Way.BACKWARD).opening();
-        assertThat(two.after(broke).move().why()).contains("at the link from note 11 to note 12 ");
+        assertThat(two.after(broke).move().why()).contains("at the transition from note 11 to note 12 ");
     }
 
     @Test
     void settingsOutOfRangeAreRefused() {
         assertThatThrownBy(() -> new GrowingBursts(Tempo.of(130), GrowingBursts.Way.OUTWARD, 11, 12, 20))
-                .hasMessageContaining("link");
+                .hasMessageContaining("transition");
         assertThat(growing(GrowingBursts.Way.OUTWARD)
                         .opening()
                         .after(new Answer(Verdict.CLEAN, Tension.GRIPPING))

@@ -31,8 +31,8 @@ class NoteMapTest {
         NoteMap map = map(EIGHT, "M:5/4\nL:1/8\nK:C\nCDEF ee GABc|");
         assertThat(map.note(3)).contains(3);
         assertThat(map.note(4)).contains(6);
-        assertThat(map.link(3)).isEmpty();
-        assertThat(map.link(4)).contains(6);
+        assertThat(map.transition(3)).isEmpty();
+        assertThat(map.transition(4)).contains(6);
         assertThat(map.gone()).isZero();
         assertThat(map.unchanged(new Section(0, 3))).contains(new Section(0, 3));
         assertThat(map.unchanged(new Section(2, 5))).isEmpty();

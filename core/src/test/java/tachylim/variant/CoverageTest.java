@@ -37,23 +37,23 @@ class CoverageTest {
                 .toList();
     }
 
-    private static double[] plainNeed(int links) {
-        return LinkNeed.of(links, List.of());
+    private static double[] plainNeed(int transitions) {
+        return TransitionNeed.of(transitions, List.of());
     }
 
     @Test
-    void everyLinkIsDrivenWhenThereIsTime() {
-        int links = PASSAGE.notes().size() - 1;
-        Chosen chosen = Coverage.choose(candidates(Set.of()), plainNeed(links), 60);
-        // The last link reaches the landing note and makes no whole cell.
-        assertThat(chosen.undriven()).isSubsetOf(links - 1);
+    void everyTransitionIsDrivenWhenThereIsTime() {
+        int transitions = PASSAGE.notes().size() - 1;
+        Chosen chosen = Coverage.choose(candidates(Set.of()), plainNeed(transitions), 60);
+        // The last transition reaches the landing note and makes no whole cell.
+        assertThat(chosen.undriven()).isSubsetOf(transitions - 1);
         assertThat(chosen.choices())
                 .isNotEmpty()
                 .allMatch(choice -> choice.why().startsWith("Drives "));
     }
 
     @Test
-    void aLinkInTroubleIsDrivenMoreOftenAndNamed() {
+    void aTransitionInTroubleIsDrivenMoreOftenAndNamed() {
         double[] need = plainNeed(PASSAGE.notes().size() - 1);
         need[6] = 3.2;
         Chosen chosen = Coverage.choose(candidates(Set.of()), need, 60);
@@ -97,21 +97,21 @@ class CoverageTest {
         return chosen.choices().stream().map(Coverage.Choice::key).collect(Collectors.toSet());
     }
 
-    /** Greedy covers whatever can be covered, and costs at most 1 + ln(most links) times the least possible. */
+    /** Greedy covers whatever can be covered, and costs at most 1 + ln(most transitions) times the least possible. */
     @Property(tries = 300)
     void greedyStaysWithinItsBoundOfBruteForce(@ForAll long seed) {
         Random random = new Random(seed);
-        int links = 2 + random.nextInt(5);
+        int transitions = 2 + random.nextInt(5);
         List<Candidate> candidates = new ArrayList<>();
         for (int i = 0; i < 2 + random.nextInt(7); i++) {
-            Set<Integer> driven = IntStream.range(0, links)
-                    .filter(link -> random.nextInt(2) == 0)
+            Set<Integer> driven = IntStream.range(0, transitions)
+                    .filter(transition -> random.nextInt(2) == 0)
                     .boxed()
                     .collect(Collectors.toSet());
             candidates.add(new Candidate("v" + i, driven, 1 + random.nextInt(5), random.nextBoolean()));
         }
-        double[] need = IntStream.range(0, links)
-                .mapToDouble(link -> 1 + random.nextInt(3))
+        double[] need = IntStream.range(0, transitions)
+                .mapToDouble(transition -> 1 + random.nextInt(3))
                 .toArray();
         Chosen chosen = Coverage.choose(candidates, need, 1_000);
         Set<String> keys = keys(chosen);
@@ -146,25 +146,30 @@ class CoverageTest {
 
     private static boolean meets(List<Candidate> chosen, List<Candidate> all, double[] need) {
         return IntStream.range(0, need.length)
-                .allMatch(link -> drives(chosen, link) >= Math.min(Math.round(need[link]), drives(all, link)));
+                .allMatch(transition ->
+                        drives(chosen, transition) >= Math.min(Math.round(need[transition]), drives(all, transition)));
     }
 
-    private static long drives(List<Candidate> of, int link) {
+    private static long drives(List<Candidate> of, int transition) {
         return of.stream()
-                .filter(candidate -> candidate.driven().contains(link))
+                .filter(candidate -> candidate.driven().contains(transition))
                 .count();
     }
 
     @Test
     void aBreakCountsHalfAfterAWeek() {
-        double[] need =
-                LinkNeed.of(3, List.of(new LinkNeed.Break(1, 0), new LinkNeed.Break(1, 7), new LinkNeed.Break(9, 0)));
+        double[] need = TransitionNeed.of(
+                3,
+                List.of(
+                        new TransitionNeed.Break(1, 0),
+                        new TransitionNeed.Break(1, 7),
+                        new TransitionNeed.Break(9, 0)));
         assertThat(need[0]).isEqualTo(1);
         assertThat(need[1]).isCloseTo(2.5, within(1e-12));
     }
 
     @Test
-    void aLinkIsIsolatedWithWhatStandsAroundIt() {
+    void aTransitionIsIsolatedWithWhatStandsAroundIt() {
         assertThat(Isolation.around(PASSAGE, 5))
                 .containsExactly(new Section(5, 6), new Section(4, 6), new Section(5, 7), new Section(4, 7));
         assertThat(Isolation.around(PASSAGE, 0)).containsExactly(new Section(0, 1), new Section(0, 2));

@@ -58,7 +58,7 @@ class DaysChoiceTest {
         double[] need = new double[long_.notes().size() - 1];
         Arrays.fill(need, 1);
         assertThat(DaysChoice.of(long_, TARGET, need, 60, Set.of(), Set.of()).undriven())
-                .as("links between unlike notes belong to no cell")
+                .as("transitions between unlike notes belong to no cell")
                 .isNotEmpty();
     }
 

@@ -23,7 +23,7 @@ import tachylim.passage.Meter;
 import tachylim.passage.PaperPattern;
 import tachylim.passage.Passage;
 
-/** Which links a version drives: those whose gap is a quick one, found by playing it out. */
+/** Which transitions a version drives: those whose gap is a quick one, found by playing it out. */
 class DrivingTest {
 
     private static Passage even(int notesPerBeat, int bars) {
@@ -47,7 +47,7 @@ class DrivingTest {
     }
 
     @Property(tries = 300)
-    void theQuickLinksOfACellAreThoseWithItsSmallestGap(@ForAll("cells") Cell cell) {
+    void theQuickTransitionsOfACellAreThoseWithItsSmallestGap(@ForAll("cells") Cell cell) {
         Passage passage = even(4, 3);
         for (boolean stretched : new boolean[] {false, true}) {
             Rendering rendering = new CellVariant(Variant.Family.OWN, cell, stretched).of(passage);
@@ -57,7 +57,7 @@ class DrivingTest {
                     .min(Fraction::compareTo)
                     .orElseThrow();
             Set<Integer> played = IntStream.range(0, whole)
-                    .filter(link -> rendering.music().gap(link).equals(quick))
+                    .filter(transition -> rendering.music().gap(transition).equals(quick))
                     .boxed()
                     .collect(Collectors.toSet());
             assertThat(rendering.driven())
@@ -67,7 +67,7 @@ class DrivingTest {
     }
 
     @Property(tries = 200)
-    void theTurnsOfACellDriveEveryLinkBetweenThem(@ForAll("cells") Cell cell) {
+    void theTurnsOfACellDriveEveryTransitionBetweenThem(@ForAll("cells") Cell cell) {
         Passage passage = even(4, 3);
         int whole = inCells(passage, cell);
         Set<Integer> driven = new HashSet<>();

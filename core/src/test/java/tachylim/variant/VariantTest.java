@@ -75,10 +75,12 @@ class VariantTest {
                 return;
             }
             double beat = rendering.matching(target).secondsFor(1);
-            for (int link : rendering.driven()) {
-                double quick = rendering.music().gap(link).doubleValue() * beat;
-                double plain = target.secondsFor(passage.gap(link).doubleValue());
-                assertThat(quick).as("%s, link %d", variant.key(), link).isCloseTo(plain, within(1e-9));
+            for (int transition : rendering.driven()) {
+                double quick = rendering.music().gap(transition).doubleValue() * beat;
+                double plain = target.secondsFor(passage.gap(transition).doubleValue());
+                assertThat(quick)
+                        .as("%s, transition %d", variant.key(), transition)
+                        .isCloseTo(plain, within(1e-9));
             }
         });
     }

@@ -61,14 +61,14 @@ class MusicTest {
     }
 
     @Test
-    void someNotesSpeakForTheirLinksAlone() {
+    void someNotesSpeakForTheirTransitionsAlone() {
         Music stretch = Music.of(BAR, Music.keyOf(new Section(4, 8)));
         assertThat(stretch.notes().notes()).hasSize(5);
-        double links = BAR.notes().size() - 1;
+        double transitions = BAR.notes().size() - 1;
         assertThat(evidence(Task.at(PassKind.CONTROLLED, Tempo.of(80)), stretch, Answer.expected())
                         .get(0)
                         .share())
-                .isCloseTo(4 / links, within(1e-9));
+                .isCloseTo(4 / transitions, within(1e-9));
         assertThatThrownBy(() -> Music.of(BAR, "notes.4-400")).hasMessageContaining("There are notes 0 to");
         assertThatThrownBy(() -> Music.of(BAR, "notes.x")).hasMessageContaining("There are notes 0 to");
         assertThatThrownBy(() -> Music.of(BAR, "nothing")).hasMessageContaining("no variant");

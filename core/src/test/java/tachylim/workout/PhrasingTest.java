@@ -103,7 +103,7 @@ class PhrasingTest {
     }
 
     @Test
-    void burstsBeginWithTheLinksThatBreak() {
+    void burstsBeginWithTheTransitionsThatBreak() {
         Phrasing phrasing = new Phrasing(paper(2, 4), List.of(17, 18, 3));
         Move.Play burst = new Move.Play(PassKind.BURST, Tempo.of(130), "Because.");
         assertThat(phrasing.pass(burst, 2, 0).notes()).isEqualTo(new Section(16, 24));

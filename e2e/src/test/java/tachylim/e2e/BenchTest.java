@@ -60,7 +60,7 @@ class BenchTest {
     }
 
     private void notesAreDrawn() {
-        assertThat(page.locator("path[data-link]").first()).isAttached();
+        assertThat(page.locator("path[data-transition]").first()).isAttached();
     }
 
     /** The passage of the file, kept. */
@@ -158,18 +158,18 @@ class BenchTest {
     }
 
     @Test
-    void versionsAreChosenForTheLinkThatBreaks() throws IOException {
+    void versionsAreChosenForTheTransitionThatBreaks() throws IOException {
         readIn();
-        page.locator("path[data-link='4'][stroke=transparent]").first().dispatchEvent("click");
-        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Link 5–6")))
+        page.locator("path[data-transition='4'][stroke=transparent]").first().dispatchEvent("click");
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Transition 5–6")))
                 .isVisible();
         button("It broke here").click();
-        assertThat(page.getByLabel("Link 5 to 6").getByText("broke once in four weeks"))
+        assertThat(page.getByLabel("Transition 5 to 6").getByText("broke once in four weeks"))
                 .isVisible();
         button("It broke here").click();
-        assertThat(page.getByLabel("Link 5 to 6").getByText("broke 2 times in four weeks"))
+        assertThat(page.getByLabel("Transition 5 to 6").getByText("broke 2 times in four weeks"))
                 .isVisible();
-        Locator driver = page.getByLabel("Link 5 to 6")
+        Locator driver = page.getByLabel("Transition 5 to 6")
                 .getByRole(AriaRole.BUTTON)
                 .filter(new Locator.FilterOptions().setHasText("Short–long 1-2, stretched"));
         driver.click();

@@ -33,7 +33,7 @@ class BenchWorkTest {
         page.getByLabel("Target tempo").fill("126");
         button("Keep this passage").click();
         assertThat(heading("Kiln Road")).isVisible();
-        assertThat(page.locator("path[data-link]").first()).isAttached();
+        assertThat(page.locator("path[data-transition]").first()).isAttached();
     }
 
     private Locator button(String name) {
@@ -123,20 +123,23 @@ class BenchWorkTest {
 
     @Test
     void theNotesAroundALinkAreHeardAndDrilled() {
-        page.locator("path[data-link='20'][stroke=transparent]").first().dispatchEvent("click");
-        Locator link = page.getByLabel("Link 21 to 22");
-        assertThat(link.getByRole(AriaRole.LISTITEM)).hasCount(4);
-        link.getByRole(AriaRole.BUTTON)
+        page.locator("path[data-transition='20'][stroke=transparent]").first().dispatchEvent("click");
+        Locator transition = page.getByLabel("Transition 21 to 22");
+        assertThat(transition.getByRole(AriaRole.LISTITEM)).hasCount(4);
+        transition
+                .getByRole(AriaRole.BUTTON)
                 .filter(new Locator.FilterOptions().setHasText("Hear"))
                 .first()
                 .click();
         page.waitForFunction(
-                "() => document.querySelectorAll('section[aria-label=\"Link 21 to 22\"] button').length > 0");
-        assertThat(link.getByRole(AriaRole.BUTTON)
+                "() => document.querySelectorAll('section[aria-label=\"Transition 21 to 22\"] button').length > 0");
+        assertThat(transition
+                        .getByRole(AriaRole.BUTTON)
                         .filter(new Locator.FilterOptions().setHasText("Stop"))
                         .first())
                 .isVisible();
-        link.getByRole(AriaRole.BUTTON)
+        transition
+                .getByRole(AriaRole.BUTTON)
                 .filter(new Locator.FilterOptions().setHasText("Drill 4 notes"))
                 .click();
         page.waitForURL(Pattern.compile(".*/plan/\\d+"));

@@ -111,8 +111,9 @@ public record Moment(
 
             @Schema(
                     nullable = true,
-                    description = "which link of the passage follows its first note; null where it is not as written")
-            Integer firstLink,
+                    description =
+                            "which transition of the passage follows its first note; null where it is not as written")
+            Integer firstTransition,
 
             boolean wholeSection,
             int number,
@@ -139,7 +140,7 @@ public record Moment(
                 pass.get("beatOf", Codec.WHOLE.list(), PassDto::beatOf),
                 pass.get("bars", Codec.NUMBER.list(), PassDto::bars),
                 pass.number("roundBeats", PassDto::roundBeats),
-                pass.get("firstLink", Codec.WHOLE.nullable(), PassDto::firstLink),
+                pass.get("firstTransition", Codec.WHOLE.nullable(), PassDto::firstTransition),
                 pass.flag("wholeSection", PassDto::wholeSection),
                 pass.whole("number", PassDto::number),
                 pass.whole("of", PassDto::of),

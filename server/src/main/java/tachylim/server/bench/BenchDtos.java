@@ -41,7 +41,7 @@ public final class BenchDtos {
     @Schema(description = "a decision as it was made; an empty value took it away")
     public record DecisionDto(int note, Mark.Kind kind, String value, String why, Instant at) {}
 
-    public record LinkDto(
+    public record TransitionDto(
             @Schema(description = "1, and more where it broke lately")
             double need,
 
@@ -70,7 +70,7 @@ public final class BenchDtos {
     public record JoinDto(
             Stitching.Stage stage, int firstSection, int lastSection, int firstNote, int lastNote, String name) {}
 
-    public record StitchingDto(Stitching.Order order, int link, List<Integer> sections, List<JoinDto> joins) {}
+    public record StitchingDto(Stitching.Order order, int transition, List<Integer> sections, List<JoinDto> joins) {}
 
     public record ChoiceDto(
             long id,
@@ -85,7 +85,7 @@ public final class BenchDtos {
     public record BenchView(
             Engraved music,
             List<NoteDto> notes,
-            List<LinkDto> links,
+            List<TransitionDto> transitions,
             List<ReadinessDto> readiness,
             StitchingDto stitching,
             List<String> modes,
@@ -121,7 +121,7 @@ public final class BenchDtos {
     public record ReadinessWish(@NotNull Readiness item, boolean reached) {}
 
     public record StitchingWish(
-            @NotNull Stitching.Order order, @Min(0) int link) {}
+            @NotNull Stitching.Order order, @Min(0) int transition) {}
 
     public record ModeWish(
             @NotNull @Size(max = 60, message = "A mode has up to 60 characters.")
@@ -199,7 +199,7 @@ public final class BenchDtos {
     /** A variant by its key, with its name. */
     public record DriverDto(String key, String title) {}
 
-    public record LinkView(int link, List<WindowDto> windows, List<DriverDto> drivenBy) {}
+    public record TransitionView(int transition, List<WindowDto> windows, List<DriverDto> drivenBy) {}
 
     public record WindowDto(int firstNote, int lastNote, String abc) {}
 

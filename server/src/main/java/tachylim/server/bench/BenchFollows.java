@@ -14,20 +14,20 @@ import tachylim.server.account.SignedIn;
 import tachylim.server.repertoire.FollowsMusic;
 import tachylim.server.repertoire.StoredPassage;
 
-/** Noted breaks stay with their links, chosen versions with their notes, and readiness with most of the passage. */
+/** Noted breaks stay with their transitions, chosen versions with their notes, and readiness with most of the passage. */
 @Component
 class BenchFollows implements FollowsMusic {
 
     private static final int WEEK = 7;
     private static final Limit MOST = Limit.of(2_000);
 
-    private final LinkBreakRepository breaks;
+    private final TransitionBreakRepository breaks;
     private final ChosenVariantRepository chosen;
     private final ReadinessDayRepository days;
     private final AccountService accounts;
 
     BenchFollows(
-            LinkBreakRepository breaks,
+            TransitionBreakRepository breaks,
             ChosenVariantRepository chosen,
             ReadinessDayRepository days,
             AccountService accounts) {
@@ -43,7 +43,7 @@ class BenchFollows implements FollowsMusic {
                 who.accountId(), passage.id(), since, MOST);
     }
 
-    private List<LinkBreak> breaks(SignedIn who, StoredPassage passage) {
+    private List<TransitionBreak> breaks(SignedIn who, StoredPassage passage) {
         return breaks.findByAccountIdAndPassageIdAndDayGreaterThanEqualOrderByIdDesc(
                 who.accountId(), passage.id(), LocalDate.EPOCH, MOST);
     }
@@ -58,14 +58,14 @@ class BenchFollows implements FollowsMusic {
     @Override
     public List<String> lost(SignedIn who, StoredPassage passage, MusicChange change) {
         List<String> lost = new ArrayList<>();
-        long links = breaks(who, passage).stream()
-                .filter(one -> change.map().link(one.link()).isEmpty())
+        long transitions = breaks(who, passage).stream()
+                .filter(one -> change.map().transition(one.transition()).isEmpty())
                 .count();
-        if (links > 0) {
+        if (transitions > 0) {
             lost.add(
-                    links == 1
-                            ? "One break was noted at a link that goes."
-                            : links + " breaks were noted at links that go.");
+                    transitions == 1
+                            ? "One break was noted at a transition that goes."
+                            : transitions + " breaks were noted at transitions that go.");
         }
         long versions = week(who, passage).stream()
                 .filter(one -> one.day().equals(accounts.today(who)) && place(one, change) == null)
@@ -91,8 +91,8 @@ class BenchFollows implements FollowsMusic {
 
     @Override
     public void follow(SignedIn who, StoredPassage passage, MusicChange change) {
-        for (LinkBreak one : breaks(who, passage)) {
-            change.map().link(one.link()).ifPresentOrElse(one::link, () -> breaks.delete(one));
+        for (TransitionBreak one : breaks(who, passage)) {
+            change.map().transition(one.transition()).ifPresentOrElse(one::transition, () -> breaks.delete(one));
         }
         for (ChosenVariant one : week(who, passage)) {
             Section now = place(one, change);

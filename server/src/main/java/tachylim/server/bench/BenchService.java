@@ -19,13 +19,13 @@ import tachylim.server.bench.BenchDtos.ChoiceDto;
 import tachylim.server.bench.BenchDtos.DecisionDto;
 import tachylim.server.bench.BenchDtos.Engraved;
 import tachylim.server.bench.BenchDtos.JoinDto;
-import tachylim.server.bench.BenchDtos.LinkDto;
 import tachylim.server.bench.BenchDtos.MarkDto;
 import tachylim.server.bench.BenchDtos.NoteDto;
 import tachylim.server.bench.BenchDtos.PlaybackDto;
 import tachylim.server.bench.BenchDtos.SoundedClick;
 import tachylim.server.bench.BenchDtos.StitchingDto;
 import tachylim.server.bench.BenchDtos.StitchingWish;
+import tachylim.server.bench.BenchDtos.TransitionDto;
 import tachylim.server.load.LoadService;
 import tachylim.server.load.Today;
 import tachylim.server.repertoire.RepertoireService;
@@ -43,7 +43,7 @@ public class BenchService {
 
     private final RepertoireService repertoire;
     private final VariantService variants;
-    private final LinkService linkService;
+    private final TransitionService transitionService;
     private final ChoiceService choices;
     private final ReadinessService readiness;
     private final ModeService modes;
@@ -53,7 +53,7 @@ public class BenchService {
     BenchService(
             RepertoireService repertoire,
             VariantService variants,
-            LinkService linkService,
+            TransitionService transitionService,
             ChoiceService choices,
             ReadinessService readiness,
             ModeService modes,
@@ -61,7 +61,7 @@ public class BenchService {
             LoadService load) {
         this.repertoire = repertoire;
         this.variants = variants;
-        this.linkService = linkService;
+        this.transitionService = transitionService;
         this.choices = choices;
         this.readiness = readiness;
         this.modes = modes;
@@ -94,7 +94,7 @@ public class BenchService {
         return new BenchView(
                 new Engraved(written.abc(), written.places()),
                 notes,
-                links(who, passage, music, week, today),
+                transitions(who, passage, music, week, today),
                 readiness.list(who, passage),
                 stitching(passage),
                 modes.list(who, passage.instrument()),
@@ -109,10 +109,10 @@ public class BenchService {
     /** A chosen variant with what it drives in the passage as it is now. */
     private record Played(ChosenVariant kept, String title, Rendering rendering) {
 
-        Set<Integer> links() {
-            Set<Integer> links = new HashSet<>();
-            rendering.driven().forEach(link -> links.add(link + kept.firstNote()));
-            return links;
+        Set<Integer> transitions() {
+            Set<Integer> transitions = new HashSet<>();
+            rendering.driven().forEach(transition -> transitions.add(transition + kept.firstNote()));
+            return transitions;
         }
     }
 
@@ -142,29 +142,30 @@ public class BenchService {
                 one.kept.why(),
                 one.kept.played(),
                 matching,
-                one.links().stream().sorted().toList());
+                one.transitions().stream().sorted().toList());
     }
 
-    private List<LinkDto> links(
+    private List<TransitionDto> transitions(
             SignedIn who, StoredPassage passage, Passage music, List<Played> week, LocalDate today) {
-        int links = music.notes().size() - 1;
-        double[] need = linkService.need(who, passage, links, today);
-        int[] broken = new int[Math.max(0, links)];
-        linkService.breaks(who, passage, today).stream()
-                .filter(one -> one.link() < links)
-                .forEach(one -> broken[one.link()]++);
-        int[] drivenToday = new int[Math.max(0, links)];
-        boolean[] drivenThisWeek = new boolean[Math.max(0, links)];
+        int transitions = music.notes().size() - 1;
+        double[] need = transitionService.need(who, passage, transitions, today);
+        int[] broken = new int[Math.max(0, transitions)];
+        transitionService.breaks(who, passage, today).stream()
+                .filter(one -> one.transition() < transitions)
+                .forEach(one -> broken[one.transition()]++);
+        int[] drivenToday = new int[Math.max(0, transitions)];
+        boolean[] drivenThisWeek = new boolean[Math.max(0, transitions)];
         for (Played one : week) {
-            for (int link : one.links()) {
-                if (link < links) {
-                    drivenToday[link] += one.kept.day().equals(today) ? 1 : 0;
-                    drivenThisWeek[link] |= one.kept.played();
+            for (int transition : one.transitions()) {
+                if (transition < transitions) {
+                    drivenToday[transition] += one.kept.day().equals(today) ? 1 : 0;
+                    drivenThisWeek[transition] |= one.kept.played();
                 }
             }
         }
-        return IntStream.range(0, links)
-                .mapToObj(link -> new LinkDto(need[link], broken[link], drivenToday[link], drivenThisWeek[link]))
+        return IntStream.range(0, transitions)
+                .mapToObj(transition -> new TransitionDto(
+                        need[transition], broken[transition], drivenToday[transition], drivenThisWeek[transition]))
                 .toList();
     }
 
@@ -175,7 +176,7 @@ public class BenchService {
                 sections,
                 cut.stream().map(StoredSection::difficulty).toList(),
                 passage.stitching(),
-                passage.stitchingLink());
+                passage.stitchingTransition());
         List<JoinDto> joins = Stitching.joins(sections, order).stream()
                 .map(join -> new JoinDto(
                         join.stage(),
@@ -188,12 +189,12 @@ public class BenchService {
                                 : cut.get(join.firstSection()).name() + " to "
                                         + cut.get(join.lastSection()).name()))
                 .toList();
-        return new StitchingDto(passage.stitching(), passage.stitchingLink(), order, joins);
+        return new StitchingDto(passage.stitching(), passage.stitchingTransition(), order, joins);
     }
 
     @Transactional
     void stitch(SignedIn who, long id, StitchingWish wish) {
-        repertoire.passage(who, id).stitching(wish.order(), wish.link());
+        repertoire.passage(who, id).stitching(wish.order(), wish.transition());
     }
 
     /** A stretch of a passage, plain or in a variant, as it sounds at {@code bpm}: listening is open at any time. */

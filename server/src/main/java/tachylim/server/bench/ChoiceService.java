@@ -34,7 +34,7 @@ public class ChoiceService {
 
     private final RepertoireService repertoire;
     private final VariantService variants;
-    private final LinkService links;
+    private final TransitionService transitions;
     private final ChosenVariantRepository chosen;
     private final AccountService accounts;
     private final PracticeLog practice;
@@ -42,13 +42,13 @@ public class ChoiceService {
     ChoiceService(
             RepertoireService repertoire,
             VariantService variants,
-            LinkService links,
+            TransitionService transitions,
             ChosenVariantRepository chosen,
             AccountService accounts,
             PracticeLog practice) {
         this.repertoire = repertoire;
         this.variants = variants;
-        this.links = links;
+        this.transitions = transitions;
         this.chosen = chosen;
         this.accounts = accounts;
         this.practice = practice;
@@ -107,7 +107,7 @@ public class ChoiceService {
         Set<String> yesterday = keys(week, one -> one.day().equals(today.minusDays(1)));
         Set<String> playedToday = keys(week, one -> one.day().equals(today) && one.played());
         double[] need =
-                links.need(who, stretch.passage(), stretch.music().notes().size() - 1, today);
+                transitions.need(who, stretch.passage(), stretch.music().notes().size() - 1, today);
         Coverage.Chosen choice = Refused.unlessValid(
                 "minutes",
                 () -> DaysChoice.of(stretch.music(), stretch.target(), need, minutes, yesterday, playedToday));

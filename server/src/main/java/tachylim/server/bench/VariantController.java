@@ -20,11 +20,11 @@ import tachylim.server.bench.BenchDtos.CauseWish;
 import tachylim.server.bench.BenchDtos.CellDto;
 import tachylim.server.bench.BenchDtos.ChoiceWish;
 import tachylim.server.bench.BenchDtos.KeyDto;
-import tachylim.server.bench.BenchDtos.LinkView;
 import tachylim.server.bench.BenchDtos.PlayedWish;
 import tachylim.server.bench.BenchDtos.PracticeWish;
 import tachylim.server.bench.BenchDtos.Sheet;
 import tachylim.server.bench.BenchDtos.Taps;
+import tachylim.server.bench.BenchDtos.TransitionView;
 import tachylim.server.bench.BenchDtos.WholeVariant;
 import tachylim.server.web.ChangesNoCap;
 import tachylim.server.web.Refused;
@@ -37,12 +37,12 @@ import tachylim.variant.VariantKind;
 class VariantController {
 
     private final VariantService variants;
-    private final LinkService links;
+    private final TransitionService transitions;
     private final ChoiceService choices;
 
-    VariantController(VariantService variants, LinkService links, ChoiceService choices) {
+    VariantController(VariantService variants, TransitionService transitions, ChoiceService choices) {
         this.variants = variants;
-        this.links = links;
+        this.transitions = transitions;
         this.choices = choices;
     }
 
@@ -83,32 +83,33 @@ class VariantController {
                 .toString());
     }
 
-    @GetMapping("/passages/{id}/links/{link}")
-    LinkView link(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @PathVariable int link) {
-        return variants.link(who, id, link);
+    @GetMapping("/passages/{id}/transitions/{transition}")
+    TransitionView transition(
+            @AuthenticationPrincipal SignedIn who, @PathVariable long id, @PathVariable int transition) {
+        return variants.transition(who, id, transition);
     }
 
-    @PostMapping("/passages/{id}/links/{link}/breaks")
+    @PostMapping("/passages/{id}/transitions/{transition}/breaks")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void broke(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @PathVariable int link) {
-        links.broke(who, id, link);
+    void broke(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @PathVariable int transition) {
+        transitions.broke(who, id, transition);
     }
 
     /** Says why it broke there, and is told how often that was so. */
-    @PutMapping("/passages/{id}/links/{link}/breaks/cause")
+    @PutMapping("/passages/{id}/transitions/{transition}/breaks/cause")
     CauseView because(
             @AuthenticationPrincipal SignedIn who,
             @PathVariable long id,
-            @PathVariable int link,
+            @PathVariable int transition,
             @Valid @RequestBody CauseWish wish) {
-        return new CauseView(links.because(who, id, link, wish.cause()));
+        return new CauseView(transitions.because(who, id, transition, wish.cause()));
     }
 
     /** Takes back the last break noted there. */
-    @DeleteMapping("/passages/{id}/links/{link}/breaks")
+    @DeleteMapping("/passages/{id}/transitions/{transition}/breaks")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void notBroke(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @PathVariable int link) {
-        links.notBroke(who, id, link);
+    void notBroke(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @PathVariable int transition) {
+        transitions.notBroke(who, id, transition);
     }
 
     @PostMapping("/passages/{id}/choice")

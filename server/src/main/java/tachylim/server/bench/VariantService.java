@@ -10,8 +10,8 @@ import tachylim.passage.Section;
 import tachylim.server.account.SignedIn;
 import tachylim.server.bench.BenchDtos.DriverDto;
 import tachylim.server.bench.BenchDtos.Engraved;
-import tachylim.server.bench.BenchDtos.LinkView;
 import tachylim.server.bench.BenchDtos.Sheet;
+import tachylim.server.bench.BenchDtos.TransitionView;
 import tachylim.server.bench.BenchDtos.VariantDto;
 import tachylim.server.bench.BenchDtos.WholeVariant;
 import tachylim.server.bench.BenchDtos.WindowDto;
@@ -24,7 +24,7 @@ import tachylim.variant.Isolation;
 import tachylim.variant.Rendering;
 import tachylim.variant.Variant;
 
-/** Stretches of a passage, the sheet of their variants, and what is around a link. */
+/** Stretches of a passage, the sheet of their variants, and what is around a transition. */
 @Service
 public class VariantService {
 
@@ -92,14 +92,14 @@ public class VariantService {
                 AbcWriter.write(whole ? rendering.music() : preview(rendering.music())),
                 matching.bpm(),
                 rendering.rate(at),
-                links(stretch, rendering),
+                transitions(stretch, rendering),
                 rendering.remark(),
                 rendering.minutes(matching));
     }
 
-    private static List<Integer> links(Stretch stretch, Rendering rendering) {
+    private static List<Integer> transitions(Stretch stretch, Rendering rendering) {
         return rendering.driven().stream()
-                .map(link -> link + stretch.firstNote)
+                .map(transition -> transition + stretch.firstNote)
                 .sorted()
                 .toList();
     }
@@ -125,21 +125,24 @@ public class VariantService {
     }
 
     @Transactional(readOnly = true)
-    public LinkView link(SignedIn who, long passageId, int link) {
+    public TransitionView transition(SignedIn who, long passageId, int transition) {
         Stretch stretch = stretch(who, passageId, null, null);
-        List<WindowDto> windows = Refused.unlessValid("link", () -> Isolation.around(stretch.music, link)).stream()
-                .map(section -> new WindowDto(
-                        section.firstNote(), section.lastNote(), AbcWriter.write(stretch.music.excerpt(section))))
-                .toList();
+        List<WindowDto> windows =
+                Refused.unlessValid("transition", () -> Isolation.around(stretch.music, transition)).stream()
+                        .map(section -> new WindowDto(
+                                section.firstNote(),
+                                section.lastNote(),
+                                AbcWriter.write(stretch.music.excerpt(section))))
+                        .toList();
         if (stretch.music.notes().size() > Catalogue.MOST_NOTES) {
-            return new LinkView(link, windows, List.of());
+            return new TransitionView(transition, windows, List.of());
         }
         List<DriverDto> drivenBy = new ArrayList<>();
         Catalogue.of(stretch.music).forEach((variant, rendering) -> {
-            if (rendering.driven().contains(link)) {
+            if (rendering.driven().contains(transition)) {
                 drivenBy.add(new DriverDto(variant.key(), variant.title()));
             }
         });
-        return new LinkView(link, windows, drivenBy);
+        return new TransitionView(transition, windows, drivenBy);
     }
 }

@@ -46,7 +46,7 @@ class CeilingController {
     /** Tempos that go wrong more often than faster ones; shares from 0 to 1. */
     record AwkwardDto(double from, double to, int passes, double clean, double cleanAbove) {}
 
-    /** A part of the passage and how fast it is; of those it is cut into, and of joins and links played on their own. */
+    /** A part of the passage and how fast it is; of those it is cut into, and of joins and transitions played on their own. */
     record PartDto(long sectionId, String name, boolean cut, EstimateDto estimate) {}
 
     /** How fast the whole passage may run, and which of its parts holds it back. */

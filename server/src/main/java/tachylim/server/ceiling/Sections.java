@@ -11,7 +11,7 @@ public interface Sections {
      * A section by its name, and what it is wanted for.
      *
      * @param neededOn when it is needed, null without a date
-     * @param burstShare the share of its links that a burst of two beats has
+     * @param burstShare the share of its transitions that a burst of two beats has
      */
     record Named(
             Subject subject,
@@ -25,7 +25,7 @@ public interface Sections {
     /**
      * A part of a passage.
      *
-     * @param cut whether it is one of those that the passage is cut into; otherwise a join or a link played on its own
+     * @param cut whether it is one of those that the passage is cut into; otherwise a join or a transition played on its own
      */
     record PartOf(Subject subject, String name, boolean cut) {}
 

@@ -9,12 +9,12 @@ import tachylim.server.account.SignedIn;
 import tachylim.server.bench.BenchDtos.MarkWish;
 import tachylim.server.bench.BenchService;
 import tachylim.server.bench.ChoiceService;
-import tachylim.server.bench.LinkService;
 import tachylim.server.bench.MarkService;
 import tachylim.server.bench.ModeService;
 import tachylim.server.bench.ReadinessService;
+import tachylim.server.bench.TransitionService;
 
-/** What the demo's player did on the bench: sticks decided, links that break, versions chosen, what is ready. */
+/** What the demo's player did on the bench: sticks decided, transitions that break, versions chosen, what is ready. */
 @Component
 class DemoBench {
 
@@ -45,7 +45,7 @@ class DemoBench {
     private final MarkService marks;
     private final ModeService modes;
     private final ReadinessService readiness;
-    private final LinkService links;
+    private final TransitionService transitions;
     private final ChoiceService choices;
     private final BenchService bench;
 
@@ -53,13 +53,13 @@ class DemoBench {
             MarkService marks,
             ModeService modes,
             ReadinessService readiness,
-            LinkService links,
+            TransitionService transitions,
             ChoiceService choices,
             BenchService bench) {
         this.marks = marks;
         this.modes = modes;
         this.readiness = readiness;
-        this.links = links;
+        this.transitions = transitions;
         this.choices = choices;
         this.bench = bench;
     }
@@ -75,9 +75,9 @@ class DemoBench {
                 readiness.set(odile, kestrel, item, true);
             }
         });
-        BREAKS.forEach((link, days) -> {
+        BREAKS.forEach((transition, days) -> {
             if (days.contains(daysAgo)) {
-                links.broke(odile, kestrel, link);
+                transitions.broke(odile, kestrel, transition);
             }
         });
         if (daysAgo < CHOSEN_DAYS) {

@@ -90,7 +90,7 @@ class RepertoireController {
         return repertoire.detail(who, id);
     }
 
-    /** A join or a link to be played on its own; the one there is already is given when it is the same. */
+    /** A join or a transition to be played on its own; the one there is already is given when it is the same. */
     @PostMapping("/passages/{id}/extras")
     SectionDto addExtra(
             @AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody ExtraWish wish) {

@@ -363,7 +363,7 @@ public class RepertoireService implements Sections {
                 .toList();
     }
 
-    /** Its joins and links that are played on their own. */
+    /** Its joins and transitions that are played on their own. */
     @Transactional(readOnly = true)
     public List<StoredSection> extras(StoredPassage passage) {
         return present(passage).stream()

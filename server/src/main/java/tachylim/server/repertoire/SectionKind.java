@@ -10,7 +10,7 @@ public enum SectionKind {
     SECTION,
     /** Neighbouring sections played as one. */
     JOIN,
-    /** A link with what stands around it. */
+    /** A transition with what stands around it. */
     DRILL;
 
     /** The names under which they are stored. */

@@ -47,7 +47,9 @@ public class StoredPassage {
     @Column(columnDefinition = "varchar(20)")
     private Stitching.Order stitching = Stitching.Order.FIRST_TO_LAST;
 
-    private int stitchingLink;
+    @Column(name = "stitching_link")
+    private int stitchingTransition;
+
     private double targetBpm;
     private LocalDate neededOn;
     private double guessBpm;
@@ -179,14 +181,14 @@ public class StoredPassage {
         return stitching;
     }
 
-    /** The link from which the sections are put together outward. */
-    public int stitchingLink() {
-        return stitchingLink;
+    /** The transition from which the sections are put together outward. */
+    public int stitchingTransition() {
+        return stitchingTransition;
     }
 
-    public void stitching(Stitching.Order now, int link) {
+    public void stitching(Stitching.Order now, int transition) {
         this.stitching = now;
-        this.stitchingLink = link;
+        this.stitchingTransition = transition;
     }
 
     void putAway() {

@@ -5,7 +5,7 @@ import java.util.Map;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tachylim.server.account.SignedIn;
-import tachylim.server.bench.LinkService;
+import tachylim.server.bench.TransitionService;
 import tachylim.server.ceiling.Standing;
 import tachylim.server.ceiling.StandingService;
 import tachylim.server.load.LoadService;
@@ -26,7 +26,7 @@ class RunAfter {
     private final PlanService plans;
     private final RepertoireService repertoire;
     private final StandingService standings;
-    private final LinkService links;
+    private final TransitionService transitions;
     private final LoadService load;
 
     RunAfter(
@@ -34,13 +34,13 @@ class RunAfter {
             PlanService plans,
             RepertoireService repertoire,
             StandingService standings,
-            LinkService links,
+            TransitionService transitions,
             LoadService load) {
         this.runs = runs;
         this.plans = plans;
         this.repertoire = repertoire;
         this.standings = standings;
-        this.links = links;
+        this.transitions = transitions;
         this.load = load;
     }
 
@@ -69,8 +69,8 @@ class RunAfter {
                             section.part(),
                             BandDto.of(theme.estimate().ceiling()),
                             BandDto.of(standing.estimate().ceiling()),
-                            links.brokeOn(who, section, stored.day()),
-                            links.repeated(who, section.passage(), stored.day()).entrySet().stream()
+                            transitions.brokeOn(who, section, stored.day()),
+                            transitions.repeated(who, section.passage(), stored.day()).entrySet().stream()
                                     .map(one -> new Repeated(one.getKey(), one.getValue()))
                                     .toList(),
                             plans.opensAt(who, section, standing, today).bpm());

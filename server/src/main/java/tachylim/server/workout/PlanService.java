@@ -23,8 +23,8 @@ import tachylim.record.WorkoutCodec;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
 import tachylim.server.bench.ChoiceService;
-import tachylim.server.bench.LinkService;
 import tachylim.server.bench.ReadinessService;
+import tachylim.server.bench.TransitionService;
 import tachylim.server.ceiling.Passes;
 import tachylim.server.ceiling.Standing;
 import tachylim.server.ceiling.StandingService;
@@ -69,7 +69,7 @@ public class PlanService {
     private final TodaysSections todaysSections;
     private final LoadService load;
     private final ReadinessService readiness;
-    private final LinkService links;
+    private final TransitionService transitions;
     private final ChoiceService choices;
     private final StorageService storage;
     private final AccountService accounts;
@@ -83,7 +83,7 @@ public class PlanService {
             TodaysSections todaysSections,
             LoadService load,
             ReadinessService readiness,
-            LinkService links,
+            TransitionService transitions,
             ChoiceService choices,
             StorageService storage,
             AccountService accounts) {
@@ -95,7 +95,7 @@ public class PlanService {
         this.todaysSections = todaysSections;
         this.load = load;
         this.readiness = readiness;
-        this.links = links;
+        this.transitions = transitions;
         this.choices = choices;
         this.storage = storage;
         this.accounts = accounts;
@@ -254,7 +254,7 @@ public class PlanService {
                 ? passes.gripped(who, ids, today.day())
                 : Map.of();
         Map<Long, SectionLeft> left = todaysSections.left(who, sections, today.day());
-        Map<Long, List<Integer>> weak = links.weakest(who, sections, today.day());
+        Map<Long, List<Integer>> weak = transitions.weakest(who, sections, today.day());
         Map<Long, List<String>> wanted = choices.wanted(who, sections, today.day());
         return sections.stream()
                 .map(section -> new Theme(

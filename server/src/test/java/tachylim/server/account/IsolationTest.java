@@ -59,15 +59,20 @@ class IsolationTest extends ServerTest {
                 passage,
                 Map.of("note", 0, "kind", "FINGERING", "value", "1", "why", "", "confirmed", true));
         same(other, "PUT", "/api/passages/{id}/readiness", passage, Map.of("item", "COUNTED", "reached", true));
-        same(other, "PUT", "/api/passages/{id}/stitching", passage, Map.of("order", "LAST_TO_FIRST", "link", 0));
+        same(other, "PUT", "/api/passages/{id}/stitching", passage, Map.of("order", "LAST_TO_FIRST", "transition", 0));
         same(other, "PUT", "/api/passages/{id}/mode", passage, Map.of("mode", "slurred"));
         same(other, "GET", "/api/passages/{id}/playback?bpm=80", passage, null);
         same(other, "GET", "/api/passages/{id}/variants", passage, null);
         same(other, "GET", "/api/passages/{id}/variants/{key}", passage, null);
-        same(other, "GET", "/api/passages/{id}/links/{link}", passage, null);
-        same(other, "POST", "/api/passages/{id}/links/{link}/breaks", passage, null);
-        same(other, "DELETE", "/api/passages/{id}/links/{link}/breaks", passage, null);
-        same(other, "PUT", "/api/passages/{id}/links/{link}/breaks/cause", passage, Map.of("cause", "shift"));
+        same(other, "GET", "/api/passages/{id}/transitions/{transition}", passage, null);
+        same(other, "POST", "/api/passages/{id}/transitions/{transition}/breaks", passage, null);
+        same(other, "DELETE", "/api/passages/{id}/transitions/{transition}/breaks", passage, null);
+        same(
+                other,
+                "PUT",
+                "/api/passages/{id}/transitions/{transition}/breaks/cause",
+                passage,
+                Map.of("cause", "shift"));
         same(other, "GET", "/api/sections/{id}/plan/again", section, null);
         same(other, "POST", "/api/passages/{id}/choice", passage, Map.of("minutes", 5));
         owner.post("/api/passages/" + passage + "/choice", Map.of("minutes", 5));
@@ -193,7 +198,7 @@ class IsolationTest extends ServerTest {
     private void same(Player other, String method, String template, long id, Object body) {
         tried.add(method + " " + template.replaceAll("\\?.*", ""));
         String address = template.replace("{key}", "same.2-1")
-                .replace("{link}", "3")
+                .replace("{transition}", "3")
                 .replace("{place}", "0")
                 .replace("{choiceId}", String.valueOf(choice));
         Reply real = other.send(method, address.replace("{id}", String.valueOf(id)), body, true);

@@ -25,7 +25,7 @@ class BenchOverDaysTest extends ServerTest {
     private ChoiceService choices;
 
     @Autowired
-    private LinkService links;
+    private TransitionService transitions;
 
     @Autowired
     private ReadinessService readiness;
@@ -95,16 +95,16 @@ class BenchOverDaysTest extends ServerTest {
     }
 
     @Test
-    void aLinkCountsAsDrivenForAWeek() {
+    void aTransitionCountsAsDrivenForAWeek() {
         chooseAndMaybePlay(9, true);
-        assertThat(bench().path("links").path(0).path("drivenThisWeek").asBoolean())
+        assertThat(bench().path("transitions").path(0).path("drivenThisWeek").asBoolean())
                 .isFalse();
         chooseAndMaybePlay(4, false);
-        assertThat(bench().path("links").path(0).path("drivenThisWeek").asBoolean())
+        assertThat(bench().path("transitions").path(0).path("drivenThisWeek").asBoolean())
                 .as("chosen, but not played")
                 .isFalse();
         chooseAndMaybePlay(3, true);
-        assertThat(bench().path("links").path(0).path("drivenThisWeek").asBoolean())
+        assertThat(bench().path("transitions").path(0).path("drivenThisWeek").asBoolean())
                 .isTrue();
         assertThat(bench().path("today"))
                 .as("nothing is chosen for today by that")
@@ -113,18 +113,18 @@ class BenchOverDaysTest extends ServerTest {
 
     @Test
     void aBreakWeighsLessAsTheDaysGoByAndIsForgottenAfterFourWeeks() {
-        links.broke(who, passage, 4);
-        daysAgo(7, () -> links.broke(who, passage, 10));
-        daysAgo(40, () -> links.broke(who, passage, 20));
-        JsonNode links = bench().path("links");
-        double quiet = links.path(0).path("need").asDouble();
-        double fresh = links.path(4).path("need").asDouble();
-        double aWeekOld = links.path(10).path("need").asDouble();
+        transitions.broke(who, passage, 4);
+        daysAgo(7, () -> transitions.broke(who, passage, 10));
+        daysAgo(40, () -> transitions.broke(who, passage, 20));
+        JsonNode transitions = bench().path("transitions");
+        double quiet = transitions.path(0).path("need").asDouble();
+        double fresh = transitions.path(4).path("need").asDouble();
+        double aWeekOld = transitions.path(10).path("need").asDouble();
         assertThat(fresh).isGreaterThan(aWeekOld);
         assertThat(aWeekOld).isGreaterThan(quiet);
         assertThat(fresh - quiet).isEqualTo(2 * (aWeekOld - quiet));
-        assertThat(links.path(20).path("need").asDouble()).isEqualTo(quiet);
-        assertThat(links.path(20).path("breaks").asInt()).isZero();
+        assertThat(transitions.path(20).path("need").asDouble()).isEqualTo(quiet);
+        assertThat(transitions.path(20).path("breaks").asInt()).isZero();
     }
 
     /** The first passes of a workout, which are slow, with these verdicts. */

@@ -20,7 +20,7 @@ import tachylim.server.ServerTest;
 import tachylim.server.bench.BenchDtos.MarkWish;
 import tools.jackson.databind.JsonNode;
 
-/** Preparing a passage: links, versions, marks, readiness, sections and joins, and how it sounds. */
+/** Preparing a passage: transitions, versions, marks, readiness, sections and joins, and how it sounds. */
 class BenchTest extends ServerTest {
 
     @Autowired
@@ -45,14 +45,14 @@ class BenchTest extends ServerTest {
     }
 
     @Test
-    void theBenchShowsEachNoteAndLink() {
+    void theBenchShowsEachNoteAndTransition() {
         JsonNode bench = bench();
         assertThat(bench.path("notes")).hasSize(33);
-        assertThat(bench.path("links")).hasSize(32);
+        assertThat(bench.path("transitions")).hasSize(32);
         assertThat(bench.path("music").path("places")).hasSize(33);
         assertThat(bench.path("notes").path(0).path("onBeat").asBoolean()).isTrue();
         assertThat(bench.path("notes").path(1).path("onBeat").asBoolean()).isFalse();
-        assertThat(bench.path("links").path(0).path("need").asDouble()).isEqualTo(1);
+        assertThat(bench.path("transitions").path(0).path("need").asDouble()).isEqualTo(1);
         String abc = bench.path("music").path("abc").asString();
         assertThat(abc.charAt(bench.path("music").path("places").path(0).asInt()))
                 .isEqualTo('D');
@@ -80,23 +80,24 @@ class BenchTest extends ServerTest {
     }
 
     @Test
-    void theChoiceDrivesTheLinkThatBreaksAndDiffersFromYesterday() {
+    void theChoiceDrivesTheTransitionThatBreaksAndDiffersFromYesterday() {
         for (int i = 0; i < 3; i++) {
-            odile.post(at + "/links/6/breaks", null).ok();
+            odile.post(at + "/transitions/6/breaks", null).ok();
         }
-        odile.delete(at + "/links/6/breaks").ok();
+        odile.delete(at + "/transitions/6/breaks").ok();
         odile.post(at + "/choice", Map.of("minutes", 3)).ok();
         JsonNode bench = bench();
-        assertThat(bench.path("links").path(6).path("breaks").asInt()).isEqualTo(2);
-        assertThat(bench.path("links").path(6).path("need").asDouble()).isEqualTo(3);
-        assertThat(bench.path("links").path(6).path("drivenToday").asInt()).isGreaterThanOrEqualTo(3);
+        assertThat(bench.path("transitions").path(6).path("breaks").asInt()).isEqualTo(2);
+        assertThat(bench.path("transitions").path(6).path("need").asDouble()).isEqualTo(3);
+        assertThat(bench.path("transitions").path(6).path("drivenToday").asInt())
+                .isGreaterThanOrEqualTo(3);
         assertThat(bench.path("today").toString()).contains("7–8");
-        assertThat(bench.path("links").path(6).path("drivenThisWeek").asBoolean())
+        assertThat(bench.path("transitions").path(6).path("drivenThisWeek").asBoolean())
                 .isFalse();
         JsonNode first = bench.path("today").path(0);
         odile.put(at + "/choice/" + first.path("id").asLong(), Map.of("played", true))
                 .ok();
-        assertThat(bench().path("links")
+        assertThat(bench().path("transitions")
                         .path(first.path("driven").path(0).asInt())
                         .path("drivenThisWeek")
                         .asBoolean())
@@ -117,10 +118,10 @@ class BenchTest extends ServerTest {
     @Test
     void aMinuteTooShortOrALinkThatIsNotThereIsRefused() {
         assertThat(odile.post(at + "/choice", Map.of("minutes", 0.1)).status()).isEqualTo(422);
-        assertThat(odile.post(at + "/links/32/breaks", null).detail()).contains("no link 33");
-        assertThat(odile.get(at + "/links/99").status()).isEqualTo(422);
-        assertThat(odile.get(at + "/links/3").ok().path("windows")).hasSize(4);
-        JsonNode drivers = odile.get(at + "/links/3").ok().path("drivenBy");
+        assertThat(odile.post(at + "/transitions/32/breaks", null).detail()).contains("no transition 33");
+        assertThat(odile.get(at + "/transitions/99").status()).isEqualTo(422);
+        assertThat(odile.get(at + "/transitions/3").ok().path("windows")).hasSize(4);
+        JsonNode drivers = odile.get(at + "/transitions/3").ok().path("drivenBy");
         assertThat(drivers.size()).isGreaterThan(5);
         String driver = drivers.path(0).path("key").asString();
         assertThat(odile.get(at + "/variants/" + driver)
@@ -247,7 +248,7 @@ class BenchTest extends ServerTest {
     @Test
     void sectionsAreJoinedInTheOrderChosen() {
         odile.put(at + "/sections", Map.of("kind", "BEATS", "size", 2)).ok();
-        odile.put(at + "/stitching", Map.of("order", "LAST_TO_FIRST", "link", 0))
+        odile.put(at + "/stitching", Map.of("order", "LAST_TO_FIRST", "transition", 0))
                 .ok();
         JsonNode stitching = bench().path("stitching");
         assertThat(stitching.path("sections").path(0).asInt()).isEqualTo(3);
@@ -317,6 +318,6 @@ class BenchTest extends ServerTest {
         other.put("confirmed", true);
         odile.put(at, other).ok();
         assertThat(bench().path("decisions")).isEmpty();
-        assertThat(bench().path("links")).hasSize(7);
+        assertThat(bench().path("transitions")).hasSize(7);
     }
 }

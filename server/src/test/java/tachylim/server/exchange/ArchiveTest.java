@@ -63,7 +63,8 @@ class ArchiveTest extends ServerTest {
         // And one that is still open.
         Practice.playOn(odile, Practice.begin(odile, section, window).ok(), window, 3);
         odile.post("/api/passages/" + passage + "/choice", Map.of("minutes", 5)).ok();
-        odile.post("/api/passages/" + passage + "/links/2/breaks", Map.of()).ok();
+        odile.post("/api/passages/" + passage + "/transitions/2/breaks", Map.of())
+                .ok();
         odile.put("/api/passages/" + passage + "/readiness", Map.of("item", "COUNTED", "reached", true))
                 .ok();
         odile.put(

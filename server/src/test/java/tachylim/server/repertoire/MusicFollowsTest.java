@@ -174,7 +174,7 @@ class MusicFollowsTest extends ServerTest {
         odile.put(
                 "/api/passages/" + passage + "/marks",
                 Map.of("note", 3, "kind", "FINGERING", "value", "1", "why", "", "confirmed", false));
-        odile.post("/api/passages/" + passage + "/links/9/breaks", null);
+        odile.post("/api/passages/" + passage + "/transitions/9/breaks", null);
         odile.put("/api/passages/" + passage + "/readiness", Map.of("item", "COUNTED", "reached", true));
         String oneLess = EIGHTHS.replace("CDEF GABc |", "CDE GABc |");
         Reply asked = change(oneLess, "1/4", false);
@@ -189,7 +189,7 @@ class MusicFollowsTest extends ServerTest {
                         .path("value")
                         .asString())
                 .isEqualTo("3");
-        assertThat(bench.path("links").path(8).path("breaks").asInt()).isEqualTo(1);
+        assertThat(bench.path("transitions").path(8).path("breaks").asInt()).isEqualTo(1);
         assertThat(bench.path("readiness").path(3).path("reached").asBoolean()).isTrue();
     }
 

@@ -85,7 +85,8 @@ class SessionTest extends ServerTest {
         JsonNode version = Practice.playOn(odile, run, window, 2);
         assertThat(version.path("version").asString()).startsWith("Long–short");
         assertThat(version.path("step").path("pass").path("ask").asString()).isEqualTo("SET");
-        assertThat(version.path("step").path("pass").path("firstLink").isNull()).isTrue();
+        assertThat(version.path("step").path("pass").path("firstTransition").isNull())
+                .isTrue();
         JsonNode over = Practice.playOn(odile, version, window, 50);
         assertThat(over.path("step").path("ended").asString()).isEqualTo("PLAYED");
         assertThat(kept(over, "way")).startsWith("same.2-1").endsWith("-");
@@ -278,11 +279,11 @@ class SessionTest extends ServerTest {
         assertThat(untouched.path("now").path("middle").asDouble())
                 .isCloseTo(untouched.path("before").path("middle").asDouble(), within(0.5));
         assertThat(untouched.path("broke")).isEmpty();
-        odile.post("/api/passages/" + passage + "/links/2/breaks", Map.of());
-        String cause = "/api/passages/" + passage + "/links/2/breaks/cause";
+        odile.post("/api/passages/" + passage + "/transitions/2/breaks", Map.of());
+        String cause = "/api/passages/" + passage + "/transitions/2/breaks/cause";
         assertThat(odile.put(cause, Map.of("cause", "shift")).ok().path("times").asInt())
                 .isEqualTo(1);
-        odile.post("/api/passages/" + passage + "/links/2/breaks", Map.of());
+        odile.post("/api/passages/" + passage + "/transitions/2/breaks", Map.of());
         assertThat(odile.put(cause, Map.of("cause", " Shift "))
                         .ok()
                         .path("times")

@@ -23,11 +23,11 @@ record Kind(
         double learning) {
 
     static final Kind[] ALL = {
-        new Kind("plain logistic", Curve.LOGISTIC, Bursts.INDEPENDENT_LINKS, 0.03, 0.03, 0, 0, 0),
+        new Kind("plain logistic", Curve.LOGISTIC, Bursts.INDEPENDENT_TRANSITIONS, 0.03, 0.03, 0, 0, 0),
         new Kind("plain normal, bursts alike", Curve.NORMAL, Bursts.ALIKE, 0.02, 0.02, 0, 0, 0),
-        new Kind("logistic, disturbed", Curve.LOGISTIC, Bursts.INDEPENDENT_LINKS, 0, 0.06, 0.1, 0.015, 0.003),
+        new Kind("logistic, disturbed", Curve.LOGISTIC, Bursts.INDEPENDENT_TRANSITIONS, 0, 0.06, 0.1, 0.015, 0.003),
         new Kind("normal, disturbed", Curve.NORMAL, Bursts.SHIFTED, 0, 0.06, 0.1, 0.02, 0.005),
-        new Kind("Weibull, disturbed", Curve.WEIBULL, Bursts.INDEPENDENT_LINKS, 0, 0.06, 0.1, 0.02, 0.003),
+        new Kind("Weibull, disturbed", Curve.WEIBULL, Bursts.INDEPENDENT_TRANSITIONS, 0, 0.06, 0.1, 0.02, 0.003),
         new Kind("logistic, fully disturbed", Curve.LOGISTIC, Bursts.ALIKE, 0, 0.06, 0.1, 0.03, 0.01),
     };
 }

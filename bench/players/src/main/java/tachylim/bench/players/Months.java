@@ -22,7 +22,7 @@ final class Months {
 
     /** Forty days of a school, of players who learn, tire, slip and have an awkward band. */
     static void schools(int players, long seed) {
-        Kind kind = new Kind("forty days", Curve.LOGISTIC, Bursts.INDEPENDENT_LINKS, 0.06, 0.06, 0.1, 0.02, 0.006);
+        Kind kind = new Kind("forty days", Curve.LOGISTIC, Bursts.INDEPENDENT_TRANSITIONS, 0.06, 0.06, 0.1, 0.02, 0.006);
         for (School school : School.values()) {
             Figures end = new Figures();
             Figures middle = new Figures();

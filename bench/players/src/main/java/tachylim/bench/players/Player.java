@@ -86,7 +86,7 @@ final class Player {
     /**
      * Plays a pass.
      *
-     * @param share the share of the links that are played
+     * @param share the share of the transitions that are played
      * @param reserve how rested, 0 to 1
      */
     Answer play(Tempo tempo, double share, double reserve) {
@@ -102,7 +102,7 @@ final class Player {
         if (tempo.log() >= awkwardFrom && tempo.log() <= awkwardTo) {
             clean *= 0.6;
         }
-        if (kind.bursts() == Bursts.INDEPENDENT_LINKS) {
+        if (kind.bursts() == Bursts.INDEPENDENT_TRANSITIONS) {
             clean = Math.pow(clean, share);
             unbroken = Math.pow(unbroken, share);
         }

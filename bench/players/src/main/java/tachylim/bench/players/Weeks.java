@@ -34,7 +34,7 @@ final class Weeks {
     private static final int WEEKS = 12;
     private static final int DAYS_A_WEEK = 5;
     private static final Kind KIND =
-            new Kind("twelve weeks", Curve.LOGISTIC, Bursts.INDEPENDENT_LINKS, 0, 0.06, 0.1, 0.02, 0);
+            new Kind("twelve weeks", Curve.LOGISTIC, Bursts.INDEPENDENT_TRANSITIONS, 0, 0.06, 0.1, 0.02, 0);
 
     /** What works at the tempo of a section; counting, comparing and reading are for other things. */
     private static final List<School> METHODS = Arrays.stream(School.values())

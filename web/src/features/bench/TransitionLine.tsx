@@ -3,29 +3,29 @@ import type { Layout, Spot } from "../../notation/Score";
 
 interface Props {
   layout: Layout;
-  links: Schemas["LinkDto"][];
+  transitions: Schemas["TransitionDto"][];
   chosen: number | undefined;
-  onChoose: (link: number) => void;
+  onChoose: (transition: number) => void;
 }
 
 const GAP = 7;
 
-/** An arc over each link, on the noteheads themselves: heavy where it breaks, dashed while it has not been driven this week. */
-export function LinkLine({ layout, links, chosen, onChoose }: Props) {
-  const most = Math.max(1.5, ...links.map((link) => link.need));
+/** An arc over each transition, on the noteheads themselves: heavy where it breaks, dashed while it has not been driven this week. */
+export function TransitionLine({ layout, transitions, chosen, onChoose }: Props) {
+  const most = Math.max(1.5, ...transitions.map((transition) => transition.need));
   return (
     <g fill="none">
-      {links.map((link, i) => {
+      {transitions.map((transition, i) => {
         const from = layout.spots[i];
         const to = layout.spots[i + 1];
         if (!from || !to) return null;
-        const trouble = link.need > 1.2 && link.need >= most * 0.8;
+        const trouble = transition.need > 1.2 && transition.need >= most * 0.8;
         const tone =
           i === chosen
             ? "stroke-brass-deep"
             : trouble
               ? "stroke-danger"
-              : link.drivenToday > 0
+              : transition.drivenToday > 0
                 ? "stroke-spruce"
                 : "stroke-rule-strong";
         return (
@@ -35,8 +35,8 @@ export function LinkLine({ layout, links, chosen, onChoose }: Props) {
                 <path
                   d={path}
                   className={tone}
-                  strokeWidth={Math.min(6, 1.4 + (link.need - 1) * 1.8) + (i === chosen ? 1.5 : 0)}
-                  strokeDasharray={link.drivenThisWeek ? undefined : "4 3"}
+                  strokeWidth={Math.min(6, 1.4 + (transition.need - 1) * 1.8) + (i === chosen ? 1.5 : 0)}
+                  strokeDasharray={transition.drivenThisWeek ? undefined : "4 3"}
                   strokeLinecap="round"
                 />
                 <path
@@ -44,10 +44,10 @@ export function LinkLine({ layout, links, chosen, onChoose }: Props) {
                   stroke="transparent"
                   strokeWidth={13}
                   className="pointer-events-auto cursor-pointer"
-                  data-link={i}
+                  data-transition={i}
                   onClick={() => onChoose(i)}
                 >
-                  <title>{`Link ${i + 1}–${i + 2}: ${describe(link)}`}</title>
+                  <title>{`Transition ${i + 1}–${i + 2}: ${describe(transition)}`}</title>
                 </path>
               </g>
             ))}
@@ -58,18 +58,18 @@ export function LinkLine({ layout, links, chosen, onChoose }: Props) {
   );
 }
 
-export function describe(link: Schemas["LinkDto"]) {
+export function describe(transition: Schemas["TransitionDto"]) {
   const broken =
-    link.breaks === 0
+    transition.breaks === 0
       ? ""
-      : link.breaks === 1
+      : transition.breaks === 1
         ? "broke once in four weeks, "
-        : `broke ${link.breaks} times in four weeks, `;
+        : `broke ${transition.breaks} times in four weeks, `;
   const driven =
-    link.drivenToday > 0
-      ? `driven ${link.drivenToday === 1 ? "once" : `${link.drivenToday} times`} by today's choice`
+    transition.drivenToday > 0
+      ? `driven ${transition.drivenToday === 1 ? "once" : `${transition.drivenToday} times`} by today's choice`
       : "not in today's choice";
-  return `${broken}${driven}${link.drivenThisWeek ? "" : ", not yet driven this week"}`;
+  return `${broken}${driven}${transition.drivenThisWeek ? "" : ", not yet driven this week"}`;
 }
 
 /** On the side away from the stems; over a line's end it goes out at the right and comes in at the left. */

@@ -1,5 +1,6 @@
 package tachylim.server.bench;
 
+import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
@@ -7,10 +8,10 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.LocalDate;
 
-/** A link at which the player broke. */
+/** A transition at which the player broke. */
 @Entity
 @Table(name = "link_break")
-public class LinkBreak {
+public class TransitionBreak {
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
@@ -18,18 +19,21 @@ public class LinkBreak {
 
     private Long accountId;
     private long passageId;
-    private int link;
+
+    @Column(name = "link")
+    private int transition;
+
     private LocalDate day;
 
     /** Why it broke, in the player's words; null where nobody said. */
     private String cause;
 
-    protected LinkBreak() {}
+    protected TransitionBreak() {}
 
-    public LinkBreak(long accountId, long passageId, int link, LocalDate day) {
+    public TransitionBreak(long accountId, long passageId, int transition, LocalDate day) {
         this.accountId = accountId;
         this.passageId = passageId;
-        this.link = link;
+        this.transition = transition;
         this.day = day;
     }
 
@@ -37,12 +41,12 @@ public class LinkBreak {
         return id;
     }
 
-    public int link() {
-        return link;
+    public int transition() {
+        return transition;
     }
 
-    void link(int now) {
-        this.link = now;
+    void transition(int now) {
+        this.transition = now;
     }
 
     long passageId() {

@@ -15,52 +15,52 @@ import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StoredPassage;
 import tachylim.server.repertoire.StoredSection;
 import tachylim.server.web.Refused;
-import tachylim.variant.LinkNeed;
+import tachylim.variant.TransitionNeed;
 
-/** Where a passage breaks, as noted, and so how much each of its links needs to be driven. */
+/** Where a passage breaks, as noted, and so how much each of its transitions needs to be driven. */
 @Service
-public class LinkService {
+public class TransitionService {
 
     private static final Limit MOST = Limit.of(2_000);
 
     private final RepertoireService repertoire;
-    private final LinkBreakRepository breaks;
+    private final TransitionBreakRepository breaks;
     private final AccountService accounts;
 
-    LinkService(RepertoireService repertoire, LinkBreakRepository breaks, AccountService accounts) {
+    TransitionService(RepertoireService repertoire, TransitionBreakRepository breaks, AccountService accounts) {
         this.repertoire = repertoire;
         this.breaks = breaks;
         this.accounts = accounts;
     }
 
-    /** How much each link of a passage needs to be driven. */
-    double[] need(SignedIn who, StoredPassage passage, int links, LocalDate today) {
-        return need(breaks(who, passage, today), links, today);
+    /** How much each transition of a passage needs to be driven. */
+    double[] need(SignedIn who, StoredPassage passage, int transitions, LocalDate today) {
+        return need(breaks(who, passage, today), transitions, today);
     }
 
-    private static double[] need(List<LinkBreak> broken, int links, LocalDate today) {
-        return LinkNeed.of(
-                links,
+    private static double[] need(List<TransitionBreak> broken, int transitions, LocalDate today) {
+        return TransitionNeed.of(
+                transitions,
                 broken.stream()
-                        .map(one -> new LinkNeed.Break(
-                                one.link(), today.toEpochDay() - one.day().toEpochDay()))
+                        .map(one -> new TransitionNeed.Break(
+                                one.transition(), today.toEpochDay() - one.day().toEpochDay()))
                         .toList());
     }
 
-    /** The links of each of some sections that broke of late, from 0, those that need it most first. */
+    /** The transitions of each of some sections that broke of late, from 0, those that need it most first. */
     @Transactional(readOnly = true)
     public Map<Long, List<Integer>> weakest(SignedIn who, List<StoredSection> sections, LocalDate today) {
-        Map<Long, List<LinkBreak>> broken = breaks
+        Map<Long, List<TransitionBreak>> broken = breaks
                 .findByAccountIdAndPassageIdInAndDayGreaterThanEqualOrderByIdDesc(
                         who.accountId(),
                         sections.stream()
                                 .map(section -> section.passage().id())
                                 .distinct()
                                 .toList(),
-                        today.minusDays(LinkNeed.DAYS),
+                        today.minusDays(TransitionNeed.DAYS),
                         MOST)
                 .stream()
-                .collect(Collectors.groupingBy(LinkBreak::passageId));
+                .collect(Collectors.groupingBy(TransitionBreak::passageId));
         return sections.stream()
                 .collect(Collectors.toMap(
                         StoredSection::id,
@@ -68,45 +68,45 @@ public class LinkService {
                                 section, broken.getOrDefault(section.passage().id(), List.of()), today)));
     }
 
-    private static List<Integer> weakest(StoredSection section, List<LinkBreak> ofPassage, LocalDate today) {
+    private static List<Integer> weakest(StoredSection section, List<TransitionBreak> ofPassage, LocalDate today) {
         int first = section.notes().firstNote();
-        int links = section.notes().size() - 1;
-        double[] need = need(ofPassage, first + links, today);
+        int transitions = section.notes().size() - 1;
+        double[] need = need(ofPassage, first + transitions, today);
         return ofPassage.stream()
-                .filter(one -> one.link() >= first && one.link() < first + links)
-                .map(LinkBreak::link)
+                .filter(one -> one.transition() >= first && one.transition() < first + transitions)
+                .map(TransitionBreak::transition)
                 .distinct()
-                .sorted(Comparator.comparingDouble(link -> -need[link]))
-                .map(link -> link - first)
+                .sorted(Comparator.comparingDouble(transition -> -need[transition]))
+                .map(transition -> transition - first)
                 .limit(MOST_WEAK)
                 .toList();
     }
 
     /**
-     * Says why a link broke that was last noted today.
+     * Says why a transition broke that was last noted today.
      *
      * @return how often that was why anything broke in this passage, in the weeks that count
      */
     @Transactional
-    public long because(SignedIn who, long passageId, int link, String cause) {
+    public long because(SignedIn who, long passageId, int transition, String cause) {
         LocalDate today = accounts.today(who);
-        List<LinkBreak> noted = breaks(who, repertoire.passage(who, passageId), today);
+        List<TransitionBreak> noted = breaks(who, repertoire.passage(who, passageId), today);
         noted.stream()
-                .filter(one -> one.link() == link && one.day().equals(today))
+                .filter(one -> one.transition() == transition && one.day().equals(today))
                 .findFirst()
-                .orElseThrow(() -> Refused.notFound("A break noted at this link today"))
+                .orElseThrow(() -> Refused.notFound("A break noted at this transition today"))
                 .cause(cause.strip());
         return times(noted, cause.strip());
     }
 
-    private static long times(List<LinkBreak> noted, String cause) {
+    private static long times(List<TransitionBreak> noted, String cause) {
         return noted.stream().filter(one -> cause.equalsIgnoreCase(one.cause())).count();
     }
 
     /** Why something broke again and again, with how often: what was said on a day and not for the first time. */
     @Transactional(readOnly = true)
     public Map<String, Long> repeated(SignedIn who, StoredPassage passage, LocalDate day) {
-        List<LinkBreak> noted = breaks(who, passage, day);
+        List<TransitionBreak> noted = breaks(who, passage, day);
         Map<String, Long> repeated = new TreeMap<>(String.CASE_INSENSITIVE_ORDER);
         noted.stream()
                 .filter(one -> one.day().equals(day) && one.cause() != null)
@@ -121,7 +121,7 @@ public class LinkService {
         int first = section.notes().firstNote();
         return breaks(who, section.passage(), day).stream()
                 .filter(one -> one.day().equals(day))
-                .map(one -> one.link() - first + 2)
+                .map(one -> one.transition() - first + 2)
                 .filter(note -> note >= 2 && note <= section.notes().size())
                 .distinct()
                 .sorted()
@@ -130,32 +130,34 @@ public class LinkService {
 
     private static final int MOST_WEAK = 8;
 
-    List<LinkBreak> breaks(SignedIn who, StoredPassage passage, LocalDate today) {
+    List<TransitionBreak> breaks(SignedIn who, StoredPassage passage, LocalDate today) {
         return breaks.findByAccountIdAndPassageIdAndDayGreaterThanEqualOrderByIdDesc(
-                who.accountId(), passage.id(), today.minusDays(LinkNeed.DAYS), MOST);
+                who.accountId(), passage.id(), today.minusDays(TransitionNeed.DAYS), MOST);
     }
 
-    /** Notes that a link broke today. */
+    /** Notes that a transition broke today. */
     @Transactional
-    public void broke(SignedIn who, long passageId, int link) {
+    public void broke(SignedIn who, long passageId, int transition) {
         LocalDate today = accounts.today(who);
         StoredPassage passage = repertoire.passage(who, passageId);
-        int links = repertoire.music(passage).notes().size() - 1;
-        if (link < 0 || link >= links) {
-            throw Refused.field("link", "There is no link " + (link + 1) + "; the passage has " + links + ".");
+        int transitions = repertoire.music(passage).notes().size() - 1;
+        if (transition < 0 || transition >= transitions) {
+            throw Refused.field(
+                    "transition",
+                    "There is no transition " + (transition + 1) + "; the passage has " + transitions + ".");
         }
         if (breaks(who, passage, today).size() >= MOST.max()) {
-            throw Refused.field("link", "Enough breaks are noted for these four weeks.");
+            throw Refused.field("transition", "Enough breaks are noted for these four weeks.");
         }
-        breaks.save(new LinkBreak(who.accountId(), passageId, link, today));
+        breaks.save(new TransitionBreak(who.accountId(), passageId, transition, today));
     }
 
-    /** Takes the last break noted at a link back. */
+    /** Takes the last break noted at a transition back. */
     @Transactional
-    void notBroke(SignedIn who, long passageId, int link) {
+    void notBroke(SignedIn who, long passageId, int transition) {
         StoredPassage passage = repertoire.passage(who, passageId);
         breaks(who, passage, accounts.today(who)).stream()
-                .filter(one -> one.link() == link)
+                .filter(one -> one.transition() == transition)
                 .findFirst()
                 .ifPresent(breaks::delete);
     }

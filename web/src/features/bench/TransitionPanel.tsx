@@ -2,10 +2,10 @@ import { X } from "lucide-react";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api, given, type Schemas } from "../../api/client";
-import { sentence, useChange, useLink } from "../../api/queries";
+import { sentence, useChange, useOneTransition } from "../../api/queries";
 import { Engraving } from "../../notation/Engraving";
 import { Button } from "../../ui/Button";
-import { describe } from "./LinkLine";
+import { describe } from "./TransitionLine";
 import type { MayPlay } from "./PlayBar";
 import { usePlayback } from "./usePlayback";
 import { VersionDialog } from "./VersionDialog";
@@ -16,26 +16,26 @@ const WHOLE = {};
 
 interface Props {
   passageId: number;
-  link: number;
-  about: Schemas["LinkDto"];
+  transition: number;
+  about: Schemas["TransitionDto"];
   bpm: number;
   today: MayPlay;
   onClose: () => void;
 }
 
-/** One link taken out: how it stands, the notes around it to drill, and the versions that drive it. */
-export function LinkPanel({ passageId, link, about, bpm, today, onClose }: Props) {
-  const view = useLink(passageId, link);
+/** One transition taken out: how it stands, the notes around it to drill, and the versions that drive it. */
+export function TransitionPanel({ passageId, transition, about, bpm, today, onClose }: Props) {
+  const view = useOneTransition(passageId, transition);
   const [open, setOpen] = useState<string>();
   const navigate = useNavigate();
   const playback = usePlayback(passageId);
-  const path = { id: passageId, link };
+  const path = { id: passageId, transition };
   const broke = useChange(
-    () => given(api.POST("/api/passages/{id}/links/{link}/breaks", { params: { path } })),
+    () => given(api.POST("/api/passages/{id}/transitions/{transition}/breaks", { params: { path } })),
     touches.breaks(passageId),
   );
   const notBroke = useChange(
-    () => given(api.DELETE("/api/passages/{id}/links/{link}/breaks", { params: { path } })),
+    () => given(api.DELETE("/api/passages/{id}/transitions/{transition}/breaks", { params: { path } })),
     touches.breaks(passageId),
   );
   const drill = useChange(
@@ -56,12 +56,12 @@ export function LinkPanel({ passageId, link, about, bpm, today, onClose }: Props
   const failure = broke.error ?? notBroke.error ?? drill.error ?? view.error;
   return (
     <section
-      aria-label={`Link ${link + 1} to ${link + 2}`}
+      aria-label={`Transition ${transition + 1} to ${transition + 2}`}
       className="mt-4 border-y border-brass bg-brass-pale/25 px-4 py-3"
     >
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
         <h2>
-          Link {link + 1}–{link + 2}
+          Transition {transition + 1}–{transition + 2}
         </h2>
         <p className="flex-1 text-soft">{describe(about)}</p>
         <Button onClick={() => broke.mutate(undefined)} disabled={broke.isPending}>
@@ -135,7 +135,7 @@ export function LinkPanel({ passageId, link, about, bpm, today, onClose }: Props
   );
 }
 
-/** The versions that drive the link, the first few in view. */
+/** The versions that drive the transition, the first few in view. */
 function Drivers({ drivers, onOpen }: { drivers: Schemas["DriverDto"][]; onOpen: (key: string) => void }) {
   const [all, setAll] = useState(false);
   return (

@@ -6,11 +6,11 @@ import java.util.List;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
 
-interface LinkBreakRepository extends JpaRepository<LinkBreak, Long> {
+interface TransitionBreakRepository extends JpaRepository<TransitionBreak, Long> {
 
-    List<LinkBreak> findByAccountIdAndPassageIdAndDayGreaterThanEqualOrderByIdDesc(
+    List<TransitionBreak> findByAccountIdAndPassageIdAndDayGreaterThanEqualOrderByIdDesc(
             long accountId, long passageId, LocalDate since, Limit limit);
 
-    List<LinkBreak> findByAccountIdAndPassageIdInAndDayGreaterThanEqualOrderByIdDesc(
+    List<TransitionBreak> findByAccountIdAndPassageIdInAndDayGreaterThanEqualOrderByIdDesc(
             long accountId, Collection<Long> passageIds, LocalDate since, Limit limit);
 }
