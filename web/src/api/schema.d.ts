@@ -2174,7 +2174,7 @@ export interface components {
         };
         MeasuredPass: {
             /** Format: double */
-            reserve: number;
+            recovery: number;
             /** Format: double */
             tempo: number;
             /** Format: int32 */
@@ -2952,9 +2952,9 @@ export interface components {
              */
             pulse: "STEADY" | "RECOUNTED" | "SWITCHING" | "GLIDING" | "DROPPING_OUT" | "FREE" | null;
             /** Format: double */
-            reserveAfter: number;
+            recoveryAfter: number;
             /** Format: double */
-            reserveBefore: number;
+            recoveryBefore: number;
             /** @enum {string|null} */
             rest: "RECOVER" | "CHANGE" | "BREAK" | "AWAY" | "ASKED" | null;
             /** Format: double */

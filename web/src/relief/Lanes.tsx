@@ -1,7 +1,7 @@
 import { scaleLinear } from "d3-scale";
 import { bpm, oneDecimal } from "../ui/format";
 import type { Looks } from "./looks";
-import { path, type Point, type ReliefData, reserveLine } from "./terrain";
+import { path, type Point, type ReliefData, recoveryLine } from "./terrain";
 
 interface Props {
   relief: ReliefData;
@@ -39,12 +39,12 @@ function area(points: Point[], bottom: number) {
 }
 
 /** What bursts draw on and rests fill: a rule of thumb. */
-export function ReserveLane({ relief, x, top, left, right, looks }: Props) {
+export function RecoveryLane({ relief, x, top, left, right, looks }: Props) {
   const y = scaleLinear([0, 1], [top + HEIGHT, top + 2]);
-  const points = reserveLine(relief.stretches).map(({ seconds, level }) => ({ x: x(seconds), y: y(level) }));
+  const points = recoveryLine(relief.stretches).map(({ seconds, level }) => ({ x: x(seconds), y: y(level) }));
   return (
     <g>
-      <Frame name="reserve" left={left} top={top} looks={looks} />
+      <Frame name="recovery" left={left} top={top} looks={looks} />
       <path d={area(points, top + HEIGHT)} fill={looks.soft} fillOpacity="0.16" />
       <path d={path(points)} fill="none" stroke={looks.ink} strokeWidth="1.5" />
       <line

@@ -5,7 +5,7 @@ import { Heights } from "../ui/Axis";
 import { bpm, clock, minutes } from "../ui/format";
 import { useWidth } from "../ui/useWidth";
 import { BlockLabels, SectionNames, RestLabels } from "./Labels";
-import { EffortLane, ReserveLane } from "./Lanes";
+import { EffortLane, RecoveryLane } from "./Lanes";
 import { DAY, type Looks, NIGHT } from "./looks";
 import {
   grounds,
@@ -28,7 +28,7 @@ interface Props {
   playhead?: number;
   /** The height of the terrain itself, in pixels. */
   height?: number;
-  /** Whether reserve and effort are drawn beneath. */
+  /** Whether recovery and effort are drawn beneath. */
   lanes?: boolean;
   /** Whether blocks are named beneath. */
   labels?: boolean;
@@ -140,7 +140,7 @@ export function Relief({
           {named && <SectionNames relief={relief} scales={scales} looks={looks} names={names} />}
           {lanes && (
             <>
-              <ReserveLane relief={relief} x={x} top={laneTop} left={gutter} right={x(total)} looks={looks} />
+              <RecoveryLane relief={relief} x={x} top={laneTop} left={gutter} right={x(total)} looks={looks} />
               <EffortLane relief={relief} x={x} top={laneTop + 52} left={gutter} right={x(total)} looks={looks} />
             </>
           )}

@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import {
   battlements,
   grounds,
-  reserveLine,
+  recoveryLine,
   ridgeLine,
   ridges,
   spire,
@@ -29,8 +29,8 @@ function stretch(part: Partial<Stretch>): Stretch {
     played: false,
     verdict: null,
     tension: null,
-    reserveBefore: 1,
-    reserveAfter: 1,
+    recoveryBefore: 1,
+    recoveryAfter: 1,
     effortAfter: 1,
     why: "",
     ...part,
@@ -94,8 +94,8 @@ describe("the terrain of a workout", () => {
     expect(high).toBeGreaterThan(160);
   });
 
-  it("follows the reserve from step to step", () => {
-    expect(reserveLine([stretch({ reserveAfter: 0.4 })])).toEqual([
+  it("follows the recovery from step to step", () => {
+    expect(recoveryLine([stretch({ recoveryAfter: 0.4 })])).toEqual([
       { seconds: 0, level: 1 },
       { seconds: 10, level: 0.4 },
     ]);

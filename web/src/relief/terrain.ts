@@ -179,11 +179,11 @@ export function spire(stretch: Stretch, { x, y, base }: Scales, least = 6): Poin
 export const path = (points: Point[]) =>
   points.map((point, i) => `${i === 0 ? "M" : "L"}${point.x.toFixed(1)} ${point.y.toFixed(1)}`).join("");
 
-/** The reserve over time: one value at each end of each step. */
-export function reserveLine(stretches: Stretch[]): { seconds: number; level: number }[] {
+/** The recovery over time: one value at each end of each step. */
+export function recoveryLine(stretches: Stretch[]): { seconds: number; level: number }[] {
   return stretches.flatMap((stretch) => [
-    { seconds: stretch.start, level: stretch.reserveBefore },
-    { seconds: stretch.start + stretch.seconds, level: stretch.reserveAfter },
+    { seconds: stretch.start, level: stretch.recoveryBefore },
+    { seconds: stretch.start + stretch.seconds, level: stretch.recoveryAfter },
   ]);
 }
 

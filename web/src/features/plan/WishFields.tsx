@@ -144,7 +144,7 @@ export function WishFields({ wish, schools, advice, onChange }: Props) {
           </Labelled>
         )}
         {bursts && (
-          <Labelled label="Reserve for it">
+          <Labelled label="Recovery before it">
             {({ id }) => (
               <select
                 id={id}
@@ -161,7 +161,7 @@ export function WishFields({ wish, schools, advice, onChange }: Props) {
       </div>
       <p className="text-sm text-soft">
         The dots in the picture can be dragged, or moved with the arrow keys: tempos and minutes by the round ones, the
-        places of blocks by their grips. Reserve and effort are rules of thumb.
+        places of blocks by their grips. Recovery and effort are rules of thumb.
       </p>
     </form>
   );

@@ -33,7 +33,7 @@ public record Evidence(Tempo tempo, Verdict verdict, double share, double power)
     /** How much a tired pass counts. */
     public static final double TIRED_POWER = 0.5;
 
-    /** A pass is tired when the reserve at its start is below this. */
+    /** A pass is tired when the recovery at its start is below this. */
     public static final double TIRED_BELOW = 0.6;
 
     /** As evidence of whether the ceiling is known at all, even one beat of a long section counts this much. */
@@ -59,11 +59,11 @@ public record Evidence(Tempo tempo, Verdict verdict, double share, double power)
     /**
      * A pass of part of a section.
      *
-     * @param reserve the reserve at its start, 0 to 1: tired passes count half
+     * @param recovery the recovery at its start, 0 to 1: tired passes count half
      * @param share the share of the section's transitions it played, above 0; more than 1 counts as the whole
      */
-    public static Evidence of(Tempo tempo, Verdict verdict, double reserve, double share) {
-        return new Evidence(tempo, verdict, Math.min(1, share), reserve < TIRED_BELOW ? TIRED_POWER : 1);
+    public static Evidence of(Tempo tempo, Verdict verdict, double recovery, double share) {
+        return new Evidence(tempo, verdict, Math.min(1, share), recovery < TIRED_BELOW ? TIRED_POWER : 1);
     }
 
     /**

@@ -27,9 +27,9 @@ public final class Modes {
      *
      * @param tempo the tempo of the section
      * @param verdict how it went
-     * @param reserve the reserve at its start, 0 to 1
+     * @param recovery the recovery at its start, 0 to 1
      */
-    public record Tried(Tempo tempo, Verdict verdict, double reserve) {}
+    public record Tried(Tempo tempo, Verdict verdict, double recovery) {}
 
     /** A mode that was never played: about as fast as the section is, and hardly known. */
     public static Estimate unplayed(Estimate section) {
@@ -50,7 +50,7 @@ public final class Modes {
         Map<Tempo, Integer> alike = new HashMap<>();
         for (Tried one : tried.subList(Math.max(0, tried.size() - MOST), tried.size())) {
             boolean slow = one.tempo.compareTo(section.ease().middle()) < 0;
-            Evidence said = Evidence.of(one.tempo, one.verdict, one.reserve, 1);
+            Evidence said = Evidence.of(one.tempo, one.verdict, one.recovery, 1);
             int before = alike.getOrDefault(one.tempo, 0);
             alike.put(one.tempo, before + 1);
             belief = belief.after(slow ? said.again(before) : said);

@@ -1,6 +1,6 @@
 package tachylim.load;
 
-/** How much reserve a player wants in hand before a burst. */
+/** How much recovery a player wants in hand before a burst. */
 public enum Caution {
     USUAL(0.5),
     CAUTIOUS(0.7);
@@ -11,7 +11,7 @@ public enum Caution {
         this.burstFloor = burstFloor;
     }
 
-    /** The reserve a burst needs before it starts, 0 to 1. */
+    /** The recovery a burst needs before it starts, 0 to 1. */
     public double burstFloor() {
         return burstFloor;
     }

@@ -3,19 +3,19 @@ package tachylim.load;
 import tachylim.task.Tension;
 
 /**
- * How a player comes to the next step: what is left of the reserve, how long the last break is ago, and how long may be
+ * How a player comes to the next step: what is left of the recovery, how long the last break is ago, and how long may be
  * played without one. It is carried from one workout to the next, so that beginning another is no rest. This class is
  * immutable.
  *
- * @param reserve the reserve
+ * @param recovery the recovery
  * @param sinceBreak seconds since the last break of {@link Guardrails#BREAK_SECONDS}, not negative
  * @param unbroken seconds that may be played without a break, {@link Return#UNBROKEN_SECONDS} or more
  * @param worst the highest tension of the day before what is played now, in whatever it was felt
  */
-public record Condition(Reserve reserve, double sinceBreak, double unbroken, Tension worst) {
+public record Condition(Recovery recovery, double sinceBreak, double unbroken, Tension worst) {
 
     /** After a night, or a break that was long enough for anything. */
-    public static final Condition FRESH = new Condition(Reserve.full(), 0);
+    public static final Condition FRESH = new Condition(Recovery.full(), 0);
 
     /**
      * @throws IllegalArgumentException if the seconds are negative, or too few to be played at all
@@ -31,28 +31,28 @@ public record Condition(Reserve reserve, double sinceBreak, double unbroken, Ten
     }
 
     /** The condition of a player who may play as long without a break as on any day. */
-    public Condition(Reserve reserve, double sinceBreak) {
-        this(reserve, sinceBreak, Guardrails.UNBROKEN_SECONDS, Tension.LOOSE);
+    public Condition(Recovery recovery, double sinceBreak) {
+        this(recovery, sinceBreak, Guardrails.UNBROKEN_SECONDS, Tension.LOOSE);
     }
 
     /** The same, with so many seconds between breaks. */
     public Condition unbrokenFor(double seconds) {
-        return new Condition(reserve, sinceBreak, seconds, worst);
+        return new Condition(recovery, sinceBreak, seconds, worst);
     }
 
     /** The same, with a highest tension of the day. */
     public Condition having(Tension worstOfTheDay) {
-        return new Condition(reserve, sinceBreak, unbroken, worstOfTheDay);
+        return new Condition(recovery, sinceBreak, unbroken, worstOfTheDay);
     }
 
     /** The condition after {@code seconds} without playing; long enough, they are a break. Who is rested stays so. */
     public Condition rested(double seconds) {
         boolean fresh = sinceBreak == 0 || seconds >= Guardrails.BREAK_SECONDS;
-        return new Condition(reserve.afterRest(seconds), fresh ? 0 : sinceBreak + seconds, unbroken, worst);
+        return new Condition(recovery.afterRest(seconds), fresh ? 0 : sinceBreak + seconds, unbroken, worst);
     }
 
-    /** The condition after playing, which took {@code seconds} in all and left {@code after} of the reserve. */
-    public Condition played(Reserve after, double seconds) {
+    /** The condition after playing, which took {@code seconds} in all and left {@code after} of the recovery. */
+    public Condition played(Recovery after, double seconds) {
         return new Condition(after, sinceBreak + seconds, unbroken, worst);
     }
 }

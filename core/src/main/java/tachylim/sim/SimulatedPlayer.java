@@ -59,20 +59,20 @@ public final class SimulatedPlayer {
      * Plays a pass.
      *
      * @param tempo the tempo set
-     * @param reserve the reserve at its start, 0 to 1: a tired player is a slower one
+     * @param recovery the recovery at its start, 0 to 1: a tired player is a slower one
      */
-    public Answer play(Tempo tempo, double reserve) {
-        double x = tempo.log() + FATIGUE * (1 - reserve);
+    public Answer play(Tempo tempo, double recovery) {
+        double x = tempo.log() + FATIGUE * (1 - recovery);
         return new Answer(verdict(tempo, x), tension(x));
     }
 
     /** Plays what is answered at once: a set of passes, or one. */
-    public Answer play(Ask ask, Tempo tempo, double reserve) {
+    public Answer play(Ask ask, Tempo tempo, double recovery) {
         if (ask.passes() == 1) {
-            return play(tempo, reserve);
+            return play(tempo, recovery);
         }
         return Answer.together(
-                Stream.generate(() -> play(tempo, reserve)).limit(ask.passes()).toList());
+                Stream.generate(() -> play(tempo, recovery)).limit(ask.passes()).toList());
     }
 
     private Verdict verdict(Tempo tempo, double x) {

@@ -17,7 +17,7 @@ import tachylim.passage.InstrumentFamily;
  *     {@value #MOST_CONTROLLED}
  * @param firstBurstShare the first burst as a share of the ceiling, {@value #LEAST_FIRST} to {@value #MOST_FIRST}
  * @param cleanInARow clean passes that earn a step of a climb, 1 to {@value #MOST_CLEAN_IN_A_ROW}
- * @param caution the reserve wanted before a burst
+ * @param caution the recovery wanted before a burst
  * @param focus what to attend to, one thing, up to {@value #LONGEST_FOCUS} characters
  * @param strictness how strict its methods are with slips and tension
  */

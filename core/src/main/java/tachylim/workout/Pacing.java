@@ -2,7 +2,7 @@ package tachylim.workout;
 
 import java.util.Optional;
 import tachylim.load.Guardrails;
-import tachylim.load.Reserve;
+import tachylim.load.Recovery;
 import tachylim.method.Move;
 import tachylim.method.Position;
 import tachylim.task.PassKind;
@@ -10,8 +10,8 @@ import tachylim.tempo.Tempo;
 import tachylim.tempo.Whole;
 
 /**
- * Rests and breaks: a burst never starts with the reserve below its floor nor leaves it below
- * {@value Reserve#LEAST_AFTER_BURST}, what measures is played rested, unbroken playing ends in a break, and a block takes no
+ * Rests and breaks: a burst never starts with the recovery below its floor nor leaves it below
+ * {@value Recovery#LEAST_AFTER_BURST}, what measures is played rested, unbroken playing ends in a break, and a block takes no
  * more than its time.
  */
 final class Pacing {
@@ -22,11 +22,11 @@ final class Pacing {
     /** The rest between two blocks, in seconds. */
     static final double CHANGE_SECONDS = 20;
 
-    /** A burst that needs more of the reserve than this is shortened or left out. */
+    /** A burst that needs more of the recovery than this is shortened or left out. */
     private static final double MOST_NEEDED = 0.95;
 
-    /** A probe is played rested: with this much of the reserve. */
-    static final double PROBE_RESERVE = 0.9;
+    /** A probe is played rested: with this much of the recovery. */
+    static final double PROBE_RECOVERY = 0.9;
 
     private final Situation now;
 
@@ -53,19 +53,19 @@ final class Pacing {
         }
         double seconds = recovering(pass);
         return seconds > 0
-                ? Optional.of(new Rest(Rest.Reason.RECOVER, seconds, reserveSentence(pass)))
+                ? Optional.of(new Rest(Rest.Reason.RECOVER, seconds, recoverySentence(pass)))
                 : Optional.empty();
     }
 
     private double recovering(Pass pass) {
-        return Whole.above(now.tally().afterCountIn(pass).restUntil(reserveFor(pass)));
+        return Whole.above(now.tally().afterCountIn(pass).restUntil(recoveryFor(pass)));
     }
 
-    /** The reserve a pass may be begun with: what is slow needs none. */
-    private double reserveFor(Pass pass) {
+    /** The recovery a pass may be begun with: what is slow needs none. */
+    private double recoveryFor(Pass pass) {
         return switch (pass.kind()) {
             case BURST -> neededFor(pass);
-            case PROBE -> PROBE_RESERVE;
+            case PROBE -> PROBE_RECOVERY;
             case WARM_UP, CONTROLLED, CLOSING -> 0;
         };
     }
@@ -73,23 +73,24 @@ final class Pacing {
     private double neededFor(Pass burst) {
         Tempo ease = now.estimate().ease().middle();
         double cost = burst.paces(burst.playSeconds()).stream()
-                .mapToDouble(pace -> Reserve.cost(
+                .mapToDouble(pace -> Recovery.cost(
                         pace.tempo().ratioTo(ease),
                         pace.seconds(),
-                        now.tally().reserve().k()))
+                        now.tally().recovery().k()))
                 .sum();
-        return Math.max(now.workout().caution().burstFloor(), Reserve.LEAST_AFTER_BURST + cost);
+        return Math.max(now.workout().caution().burstFloor(), Recovery.LEAST_AFTER_BURST + cost);
     }
 
-    private String reserveSentence(Pass pass) {
-        String level = "The reserve is at " + Run.percent(now.tally().reserve().level());
+    private String recoverySentence(Pass pass) {
+        String level =
+                "The recovery is at " + Run.percent(now.tally().recovery().level());
         return pass.kind() == PassKind.PROBE
-                ? level + "; what is measured is measured rested, at " + Run.percent(PROBE_RESERVE) + "."
+                ? level + "; what is measured is measured rested, at " + Run.percent(PROBE_RECOVERY) + "."
                 : level + "; the next burst needs " + Run.percent(neededFor(pass)) + ".";
     }
 
-    /** The burst, shortened to one beat where two ask too much of the reserve; null if one does too. */
-    Pass withinReserve(Pass pass, Move.Play play) {
+    /** The burst, shortened to one beat where two ask too much of the recovery; null if one does too. */
+    Pass withinRecovery(Pass pass, Move.Play play) {
         if (neededFor(pass) <= MOST_NEEDED) {
             return pass;
         }
@@ -144,14 +145,14 @@ final class Pacing {
     // After a burst
 
     /**
-     * Long enough that, with the slow pass that follows, the next burst finds its reserve.
+     * Long enough that, with the slow pass that follows, the next burst finds its recovery.
      *
      * @param after what was played with the burst
      * @param next where the method goes from it
      * @param bursts bursts judged in the block by then
      */
     Rest afterBurst(Tally after, Position next, int bursts) {
-        String left = "The burst left " + Run.percent(after.reserve().level()) + " of the reserve";
+        String left = "The burst left " + Run.percent(after.recovery().level()) + " of the recovery";
         if (next.move() instanceof Move.Play slowMove) {
             int beats = now.current().burstBeats();
             Pass slow = now.phrasing().pass(slowMove, beats, bursts);
@@ -160,8 +161,8 @@ final class Pacing {
                     && burstMove.kind() == PassKind.BURST) {
                 double needed = Math.min(MOST_NEEDED, neededFor(now.phrasing().pass(burstMove, beats, bursts)));
                 double ratio = slow.tempo().ratioTo(now.estimate().ease().middle());
-                double before = Reserve.beforeSlowPlaying(needed, ratio, slow.playSeconds());
-                double rest = Whole.above(after.reserve().restUntil(before));
+                double before = Recovery.beforeSlowPlaying(needed, ratio, slow.playSeconds());
+                double rest = Whole.above(after.recovery().restUntil(before));
                 if (rest > LEAST_REST) {
                     return new Rest(
                             Rest.Reason.RECOVER,

@@ -11,7 +11,7 @@ public record Rest(Reason reason, double seconds, String why) implements Step {
 
     /** What rests are for. */
     public enum Reason {
-        /** The reserve fills for the next burst. */
+        /** The recovery fills for the next burst. */
         RECOVER,
         /** Between two blocks. */
         CHANGE,

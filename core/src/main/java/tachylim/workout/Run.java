@@ -435,7 +435,7 @@ public final class Run {
         Caps caps = new Caps(now);
         Pass pass = now.phrasing().pass(play, now.current().burstBeats(), now.bursts());
         if (pass.kind() == PassKind.BURST) {
-            pass = pacing.withinReserve(pass, play);
+            pass = pacing.withinRecovery(pass, play);
         }
         pass = pass == null || caps.hasNoBurstTimeFor(pass) ? null : pacing.withinTime(pass);
         pass = pass == null ? null : caps.withinAllowance(pass);

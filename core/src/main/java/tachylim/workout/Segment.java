@@ -46,7 +46,7 @@ public record Segment(
         Evidence once = Evidence.of(
                 music.asWritten(pass.tempo()),
                 answer.verdict(),
-                this.before.reserve().level(),
+                this.before.recovery().level(),
                 music.share() * share(pass, music));
         boolean slow = pass.kind() == PassKind.CONTROLLED;
         int alike = slow ? likeIt(pass, before) : 0;

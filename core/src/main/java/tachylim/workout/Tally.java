@@ -3,7 +3,7 @@ package tachylim.workout;
 import tachylim.ceiling.Estimate;
 import tachylim.load.Condition;
 import tachylim.load.Effort;
-import tachylim.load.Reserve;
+import tachylim.load.Recovery;
 import tachylim.task.Answer;
 import tachylim.task.Pulse;
 import tachylim.task.Tension;
@@ -12,7 +12,7 @@ import tachylim.task.Verdict;
 /**
  * What a run has cost so far. This class is immutable.
  *
- * @param condition the reserve now, and how long the last break is ago
+ * @param condition the recovery now, and how long the last break is ago
  * @param effort what was played cost
  * @param burstSeconds seconds of fast playing, as {@link Pass#burstSeconds()} counts them
  * @param playingSeconds seconds of playing, count-ins not counted
@@ -51,8 +51,8 @@ public record Tally(
                 tensionNow.atLeast(worstTension) ? tensionNow : worstTension);
     }
 
-    public Reserve reserve() {
-        return condition.reserve();
+    public Recovery recovery() {
+        return condition.recovery();
     }
 
     /** Seconds since the last break. */
@@ -71,9 +71,9 @@ public record Tally(
                         pace.seconds(), pace.tempo().ratioTo(estimate.ceiling().middle()), tension)));
     }
 
-    /** The reserve after counting in: a rest with the hands ready. */
-    Reserve afterCountIn(Pass pass) {
-        return reserve().afterRest(pass.countInSeconds());
+    /** The recovery after counting in: a rest with the hands ready. */
+    Recovery afterCountIn(Pass pass) {
+        return recovery().afterRest(pass.countInSeconds());
     }
 
     /** A clean pass takes its whole time; one that went wrong may have been stopped as soon as it was counted in. */
@@ -93,7 +93,7 @@ public record Tally(
     }
 
     private Tally played(Pass pass, double seconds, Estimate estimate, Tension felt, double least) {
-        Reserve left = afterCountIn(pass);
+        Recovery left = afterCountIn(pass);
         for (Pulse.Pace pace : pass.paces(seconds)) {
             left = left.afterPlaying(pace.tempo().ratioTo(estimate.ease().middle()), pace.seconds());
         }

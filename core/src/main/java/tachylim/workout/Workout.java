@@ -47,7 +47,7 @@ public record Workout(Brief brief, List<Block> blocks, List<String> remarks) {
         return brief.condition();
     }
 
-    /** The reserve wanted before a burst. */
+    /** The recovery wanted before a burst. */
     public Caution caution() {
         return brief.choices().caution();
     }

@@ -200,8 +200,8 @@ class EnoughTest {
     void whoIsRestedStaysSoUntilTheFirstNote() {
         Condition walked = Condition.FRESH.rested(180);
         assertThat(walked.sinceBreak()).isZero();
-        assertThat(walked.played(Reserve.full(), 60).rested(30).sinceBreak()).isEqualTo(90);
-        assertThat(walked.played(Reserve.full(), 60)
+        assertThat(walked.played(Recovery.full(), 60).rested(30).sinceBreak()).isEqualTo(90);
+        assertThat(walked.played(Recovery.full(), 60)
                         .rested(Guardrails.BREAK_SECONDS)
                         .sinceBreak())
                 .isZero();

@@ -259,19 +259,19 @@ class LimitsOfADayTest {
                 .isEqualTo(31);
     }
 
-    // Reserve, caution and rest
+    // Recovery, caution and rest
 
     @Test
-    void slowPlayingBringsTheReserveBackMoreSlowlyThanRest() {
-        double rest = Reserve.beforeSlowPlaying(0.8, 0, 30);
-        double slow = Reserve.beforeSlowPlaying(0.8, 0.5, 30);
+    void slowPlayingBringsTheRecoveryBackMoreSlowlyThanRest() {
+        double rest = Recovery.beforeSlowPlaying(0.8, 0, 30);
+        double slow = Recovery.beforeSlowPlaying(0.8, 0.5, 30);
         assertThat(rest).isLessThan(slow);
         assertThat(slow).isLessThan(0.8);
-        assertThat(Reserve.beforeSlowPlaying(0.8, 1, 30)).isLessThan(0.8);
-        assertThat(Reserve.beforeSlowPlaying(0.8, 1.01, 30))
+        assertThat(Recovery.beforeSlowPlaying(0.8, 1, 30)).isLessThan(0.8);
+        assertThat(Recovery.beforeSlowPlaying(0.8, 1.01, 30))
                 .as("above ease nothing comes back")
                 .isEqualTo(0.8);
-        assertThat(Reserve.beforeSlowPlaying(0.2, 0, 10_000)).isZero();
+        assertThat(Recovery.beforeSlowPlaying(0.2, 0, 10_000)).isZero();
     }
 
     @Test

@@ -33,35 +33,35 @@ class LoadTest {
 
     @Test
     void sixSecondsAtAFifthAboveEaseCostSixTenths() {
-        assertThat(Reserve.full().afterPlaying(1.2, 6).level()).isCloseTo(0.4, within(1e-9));
+        assertThat(Recovery.full().afterPlaying(1.2, 6).level()).isCloseTo(0.4, within(1e-9));
     }
 
     @Test
     void fromFourTenthsToSevenTakesSeventeenSeconds() {
-        assertThat(new Reserve(0.4, 2).restUntil(0.7)).isCloseTo(17.3, within(0.05));
+        assertThat(new Recovery(0.4, 2).restUntil(0.7)).isCloseTo(17.3, within(0.05));
     }
 
     @Test
     void slowPlayingFillsMoreSlowlyThanRest() {
-        Reserve low = new Reserve(0.3, 2);
+        Recovery low = new Recovery(0.3, 2);
         assertThat(low.afterPlaying(0.6, 10).level())
                 .isBetween(0.31, low.afterRest(10).level() - 0.01);
     }
 
     @Property
-    void theReserveStaysBetweenNothingAndFull(
+    void theRecoveryStaysBetweenNothingAndFull(
             @ForAll @DoubleRange(min = 0, max = 1) double level,
             @ForAll @DoubleRange(min = 0.1, max = 3) double ratio,
             @ForAll @DoubleRange(min = 0, max = 600) double seconds) {
-        assertThat(new Reserve(level, 2).afterPlaying(ratio, seconds).level()).isBetween(0.0, 1.0);
+        assertThat(new Recovery(level, 2).afterPlaying(ratio, seconds).level()).isBetween(0.0, 1.0);
     }
 
     @Property
     void theRestComputedIsTheRestNeeded(
             @ForAll @DoubleRange(min = 0, max = 0.99) double level,
             @ForAll @DoubleRange(min = 0, max = 0.95) double wanted) {
-        Reserve reserve = new Reserve(level, 2);
-        assertThat(reserve.afterRest(reserve.restUntil(wanted)).level()).isGreaterThanOrEqualTo(wanted - 1e-9);
+        Recovery recovery = new Recovery(level, 2);
+        assertThat(recovery.afterRest(recovery.restUntil(wanted)).level()).isGreaterThanOrEqualTo(wanted - 1e-9);
     }
 
     @Property
@@ -69,8 +69,8 @@ class LoadTest {
             @ForAll @DoubleRange(min = 0.3, max = 0.95) double wanted,
             @ForAll @DoubleRange(min = 0.3, max = 1) double ratio,
             @ForAll @DoubleRange(min = 0, max = 60) double seconds) {
-        double before = Reserve.beforeSlowPlaying(wanted, ratio, seconds);
-        assertThat(new Reserve(before, 2).afterPlaying(ratio, seconds).level()).isGreaterThanOrEqualTo(wanted - 1e-9);
+        double before = Recovery.beforeSlowPlaying(wanted, ratio, seconds);
+        assertThat(new Recovery(before, 2).afterPlaying(ratio, seconds).level()).isGreaterThanOrEqualTo(wanted - 1e-9);
     }
 
     @Test

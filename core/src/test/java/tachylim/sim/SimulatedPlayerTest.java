@@ -15,9 +15,9 @@ class SimulatedPlayerTest {
         return SimulatedPlayer.withCeiling(Tempo.of(120), new SplittableRandom(11));
     }
 
-    private static double cleanShare(SimulatedPlayer player, double bpm, double reserve) {
+    private static double cleanShare(SimulatedPlayer player, double bpm, double recovery) {
         return IntStream.range(0, 2_000)
-                        .filter(i -> player.play(Tempo.of(bpm), reserve).verdict() == Verdict.CLEAN)
+                        .filter(i -> player.play(Tempo.of(bpm), recovery).verdict() == Verdict.CLEAN)
                         .count()
                 / 2_000.0;
     }

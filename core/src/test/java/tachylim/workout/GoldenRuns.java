@@ -11,7 +11,7 @@ import tachylim.ceiling.Posterior;
 import tachylim.load.Caution;
 import tachylim.load.Condition;
 import tachylim.load.Effort;
-import tachylim.load.Reserve;
+import tachylim.load.Recovery;
 import tachylim.method.Probes;
 import tachylim.method.School;
 import tachylim.method.Strictness;
@@ -120,7 +120,7 @@ public final class GoldenRuns {
                 segment.seconds(),
                 segment.step().why(),
                 segment.after().effort().minutes(),
-                segment.after().reserve().level(),
+                segment.after().recovery().level(),
                 segment.after().burstSeconds(),
                 segment.after().playingSeconds(),
                 segment.after().leastSeconds());
@@ -162,7 +162,7 @@ public final class GoldenRuns {
                 choices(school),
                 new Allowance(new Effort(5 + chance.nextInt(60)), chance.nextInt(70), 400 + chance.nextInt(2_600)),
                 new Condition(
-                        new Reserve(1, 1 + 2 * chance.nextDouble()),
+                        new Recovery(1, 1 + 2 * chance.nextDouble()),
                         chance.nextInt(3) * 200.0,
                         900 + chance.nextInt(700),
                         chance.nextInt(10) == 0 ? Tension.GRIPPING : Tension.LOOSE),

@@ -107,7 +107,7 @@ class RunLearnsTest {
             Pass pass = (Pass) probe.step();
             assertThat(pass.kind()).isEqualTo(PassKind.PROBE);
             assertThat(pass.notes().size()).isEqualTo(MUSIC.notes().size());
-            assertThat(probe.before().afterCountIn(pass).level()).isGreaterThanOrEqualTo(Pacing.PROBE_RESERVE - 1e-9);
+            assertThat(probe.before().afterCountIn(pass).level()).isGreaterThanOrEqualTo(Pacing.PROBE_RECOVERY - 1e-9);
             assertThat(pass.why()).contains("says most about the ceiling");
         });
     }

@@ -17,7 +17,7 @@ import tachylim.ceiling.Posterior;
 import tachylim.load.Condition;
 import tachylim.load.Effort;
 import tachylim.load.Guardrails;
-import tachylim.load.Reserve;
+import tachylim.load.Recovery;
 import tachylim.load.Return;
 import tachylim.method.Probes;
 import tachylim.method.School;
@@ -116,8 +116,8 @@ class RunLimitsTest {
         assertThat(after.tally().burstSeconds() - burst.tally().burstSeconds())
                 .isEqualTo(((Pass) burst.step()).playSeconds(), within(1e-9));
         assertThat(after.left().burstSeconds()).isLessThan(burst.left().burstSeconds());
-        assertThat(after.tally().reserve().level())
-                .isLessThan(burst.tally().reserve().level());
+        assertThat(after.tally().recovery().level())
+                .isLessThan(burst.tally().recovery().level());
         assertThat(after.past().get(after.past().size() - 1).answer()).isNull();
         assertThat(burst.after(new Event.Stopped(false, Event.UNSAID)).tally().burstSeconds())
                 .isEqualTo(after.tally().burstSeconds());
@@ -207,7 +207,7 @@ class RunLimitsTest {
 
     @Test
     void theLastWorkoutIsCarriedIntoTheNext() {
-        Condition tired = new Condition(new Reserve(0.2, Reserve.USUAL_K), Guardrails.UNBROKEN_SECONDS - 30);
+        Condition tired = new Condition(new Recovery(0.2, Recovery.USUAL_K), Guardrails.UNBROKEN_SECONDS - 30);
         Run run = Run.start(plan(music(2, 4), tired));
         assertThat(run.step())
                 .isInstanceOfSatisfying(
@@ -280,13 +280,13 @@ class RunLimitsTest {
             run = next(run);
         }
         assertThat(run.past()).isNotEmpty().allSatisfy(segment -> {
-            assertThat(segment.after().reserve().level()).isBetween(0.0, 1.0);
+            assertThat(segment.after().recovery().level()).isBetween(0.0, 1.0);
             assertThat(segment.seconds()).isPositive();
             if (segment.step() instanceof Pass pass) {
                 assertThat(ClickProgramme.of(pass, music(2, 4))).isNotEmpty();
                 if (pass.kind() == PassKind.BURST) {
-                    assertThat(segment.after().reserve().level())
-                            .isGreaterThanOrEqualTo(Reserve.LEAST_AFTER_BURST - 1e-9);
+                    assertThat(segment.after().recovery().level())
+                            .isGreaterThanOrEqualTo(Recovery.LEAST_AFTER_BURST - 1e-9);
                 }
             }
         });

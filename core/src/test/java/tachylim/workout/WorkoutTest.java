@@ -20,7 +20,7 @@ import tachylim.ceiling.Posterior;
 import tachylim.load.Caution;
 import tachylim.load.Effort;
 import tachylim.load.Guardrails;
-import tachylim.load.Reserve;
+import tachylim.load.Recovery;
 import tachylim.method.School;
 import tachylim.passage.Meter;
 import tachylim.passage.PaperPattern;
@@ -211,7 +211,7 @@ class WorkoutTest {
     }
 
     @Property(tries = 300)
-    void aBurstNeverStartsWithTheReserveBelowItsFloorNorDrainsIt(
+    void aBurstNeverStartsWithTheRecoveryBelowItsFloorNorDrainsIt(
             @ForAll("answers") List<Answer> answers,
             @ForAll Caution caution,
             @ForAll @IntRange(min = 1, max = 2) int beats,
@@ -228,7 +228,8 @@ class WorkoutTest {
             if (segment.step() instanceof Pass pass && pass.kind() == PassKind.BURST) {
                 assertThat(segment.before().afterCountIn(pass).level())
                         .isGreaterThanOrEqualTo(caution.burstFloor() - 1e-9);
-                assertThat(segment.after().reserve().level()).isGreaterThanOrEqualTo(Reserve.LEAST_AFTER_BURST - 1e-9);
+                assertThat(segment.after().recovery().level())
+                        .isGreaterThanOrEqualTo(Recovery.LEAST_AFTER_BURST - 1e-9);
             }
         }
     }

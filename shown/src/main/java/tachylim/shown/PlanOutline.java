@@ -16,7 +16,7 @@ import tachylim.workout.Workout;
  * @param estimate the ceiling as it was believed then
  * @param enoughEvidence whether that was held to be known
  * @param blocks its blocks
- * @param burstFloor the reserve that a burst needed
+ * @param burstFloor the recovery that a burst needed
  * @param effortLeft the effort that was left of its day
  * @param remarks what was said about it
  */

@@ -41,7 +41,7 @@ public record PlanWish(
 
         @Min(1) @Max(Choices.MOST_CLEAN_IN_A_ROW) int cleanInARow,
 
-        @NotNull(message = "Choose how much reserve a burst needs.")
+        @NotNull(message = "Choose how much recovery a burst needs.")
         Caution caution,
 
         @NotNull

@@ -18,7 +18,7 @@ import tachylim.workout.Segment;
 import tachylim.workout.Totals;
 
 /**
- * All that is needed to draw a workout: steps on a time axis, the ceiling behind them, reserve and effort
+ * All that is needed to draw a workout: steps on a time axis, the ceiling behind them, recovery and effort
  * beneath. Seconds from the start, tempos in beats a minute, effort in effort minutes.
  */
 public record Relief(
@@ -82,8 +82,8 @@ public record Relief(
             boolean played,
             @Schema(nullable = true) Verdict verdict,
             @Schema(nullable = true) Integer tension,
-            double reserveBefore,
-            double reserveAfter,
+            double recoveryBefore,
+            double recoveryAfter,
             double effortAfter,
             String why) {
 
@@ -102,8 +102,8 @@ public record Relief(
                 stretch.flag("played", StretchDto::played),
                 stretch.get("verdict", Codec.constants(Verdict.values()).nullable(), StretchDto::verdict),
                 stretch.get("tension", Codec.WHOLE.nullable(), StretchDto::tension),
-                stretch.number("reserveBefore", StretchDto::reserveBefore),
-                stretch.number("reserveAfter", StretchDto::reserveAfter),
+                stretch.number("recoveryBefore", StretchDto::recoveryBefore),
+                stretch.number("recoveryAfter", StretchDto::recoveryAfter),
                 stretch.number("effortAfter", StretchDto::effortAfter),
                 stretch.text("why", StretchDto::why)));
     }
@@ -212,8 +212,8 @@ public record Relief(
 
     private static StretchDto stretch(Segment segment, boolean played, Effort effortBefore) {
         double effortAfter = effortBefore.plus(segment.after().effort()).minutes();
-        double before = segment.before().reserve().level();
-        double after = segment.after().reserve().level();
+        double before = segment.before().recovery().level();
+        double after = segment.after().recovery().level();
         if (segment.step() instanceof Pass pass) {
             return new StretchDto(
                     Form.valueOf(pass.kind().name()),

@@ -100,7 +100,7 @@ class CeilingController {
 
     /** A pass of a test. */
     record MeasuredPass(
-            double tempo, @Schema(nullable = true) Verdict verdict, int tension, double reserve) {}
+            double tempo, @Schema(nullable = true) Verdict verdict, int tension, double recovery) {}
 
     /** What a ceiling test found, and what has changed since the one before. */
     record TestView(

@@ -216,7 +216,7 @@ class CeilingService {
                                 pass.tempo().bpm(),
                                 pass.verdict(),
                                 pass.tension().ordinal(),
-                                pass.reserve()))
+                                pass.recovery()))
                         .toList(),
                 tests.findFirstByAccountIdAndSectionIdAndRunIdLessThanOrderByRunIdDesc(
                                 who.accountId(), test.sectionId(), runId)

@@ -139,7 +139,7 @@ public class Passes {
         for (PlayedPassRepository.InMode one :
                 passes.inModes(who.accountId(), sectionId, Music.MODE, PAST_MODES, MOST_IN_MODES)) {
             modes.computeIfAbsent(Music.modeOf(one.way()), none -> new ArrayList<>())
-                    .add(0, new Modes.Tried(Tempo.of(one.tempo()), one.verdict(), one.reserve()));
+                    .add(0, new Modes.Tried(Tempo.of(one.tempo()), one.verdict(), one.recovery()));
         }
         return modes;
     }

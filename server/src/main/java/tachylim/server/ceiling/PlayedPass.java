@@ -55,7 +55,10 @@ public class PlayedPass {
     private Verdict verdict;
 
     private int tension;
-    private double reserve;
+
+    @Column(name = "reserve")
+    private double recovery;
+
     private double effort;
     private double rate;
 
@@ -88,7 +91,7 @@ public class PlayedPass {
         this.history = place.history();
         this.verdict = history ? null : segment.verdict(turn);
         this.rate = pass.rate(music.notes());
-        this.reserve = segment.before().reserve().level();
+        this.recovery = segment.before().recovery().level();
         felt(segment);
     }
 
@@ -158,8 +161,8 @@ public class PlayedPass {
         return Tension.of(tension);
     }
 
-    public double reserve() {
-        return reserve;
+    public double recovery() {
+        return recovery;
     }
 
     public double effort() {

@@ -81,16 +81,16 @@ interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
             from PlayedPass p join CeilingDay d on d.sectionId = p.sectionId and d.day = p.day
             where p.accountId = :accountId and p.sectionId in :sectionIds and p.day > :since and p.verdict is not null
               and p.kind not in (tachylim.task.PassKind.WARM_UP, tachylim.task.PassKind.BURST)
-              and p.reserve >= :rested and p.way = ''
+              and p.recovery >= :rested and p.way = ''
             order by p.id""")
     List<Whole> wholes(long accountId, Collection<Long> sectionIds, LocalDate since, double rested);
 
     /** A pass in a mode. */
-    record InMode(String way, double tempo, Verdict verdict, double reserve) {}
+    record InMode(String way, double tempo, Verdict verdict, double recovery) {}
 
     /** Judged passes of whole sections in modes, newest first; all ways between the two bounds are modes. */
     @Query("""
-            select new tachylim.server.ceiling.PlayedPassRepository$InMode(p.way, p.tempo, p.verdict, p.reserve)
+            select new tachylim.server.ceiling.PlayedPassRepository$InMode(p.way, p.tempo, p.verdict, p.recovery)
             from PlayedPass p
             where p.accountId = :accountId and p.sectionId = :sectionId and p.way >= :from and p.way < :to
               and p.verdict is not null

@@ -253,7 +253,7 @@ class DemoHistory {
         return EventWish.judged(
                 holder,
                 ordinal,
-                player.play(pass.ask(), asWritten, run.tally().reserve().level()));
+                player.play(pass.ask(), asWritten, run.tally().recovery().level()));
     }
 
     private static SimulatedPlayer player(DemoSection section, int daysAgo, SplittableRandom random) {

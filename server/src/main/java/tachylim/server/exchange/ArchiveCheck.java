@@ -122,7 +122,7 @@ class ArchiveCheck {
 
     private static void possible(PlayedPass pass) {
         pass.tempo();
-        if (pass.tension().ordinal() > MOST_TENSION || pass.reserve() > 1 || pass.kind() == null) {
+        if (pass.tension().ordinal() > MOST_TENSION || pass.recovery() > 1 || pass.kind() == null) {
             throw new IllegalArgumentException("A pass of " + PassKind.class.getSimpleName());
         }
     }

@@ -40,12 +40,12 @@ class PracticeCsv {
                         "burst_seconds",
                         "notes",
                         "effort_minutes",
-                        "reserve")
+                        "recovery")
                 .print(out);
         sql.query(
                 """
                 select p.day, time(p.at), p.run_id, g.title, c.name, p.kind, p.way, p.tempo, p.verdict, p.tension,
-                       p.play_seconds, p.burst_seconds, p.notes, p.effort, p.reserve
+                       p.play_seconds, p.burst_seconds, p.notes, p.effort, p.recovery
                 from played_pass p join piece c on c.id = p.piece_id join passage g on g.id = c.passage_id
                 where p.account_id = ? order by p.id""",
                 row -> {

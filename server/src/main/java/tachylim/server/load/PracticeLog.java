@@ -67,7 +67,7 @@ public class PracticeLog {
             throw Refused.field("seconds", "That is more than a day of practice on the bench.");
         }
         practices.save(new BenchPractice(who.accountId(), played, today.day(), at));
-        Condition after = today.condition().played(today.condition().reserve(), played.seconds());
+        Condition after = today.condition().played(today.condition().recovery(), played.seconds());
         load.cameOut(who, after, at);
     }
 

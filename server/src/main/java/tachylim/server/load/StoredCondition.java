@@ -6,7 +6,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import tachylim.load.Condition;
-import tachylim.load.Reserve;
+import tachylim.load.Recovery;
 import tachylim.server.record.AssignedId;
 
 /** How a player came out of what was played last. */
@@ -18,10 +18,12 @@ class StoredCondition extends AssignedId<Long> {
     private Long accountId;
 
     private Instant at;
-    private double reserve;
+
+    @Column(name = "reserve")
+    private double recovery;
 
     @Column(name = "reserve_k")
-    private double reserveK;
+    private double recoveryK;
 
     private double sinceBreak;
 
@@ -36,13 +38,13 @@ class StoredCondition extends AssignedId<Long> {
     }
 
     Condition condition() {
-        return new Condition(new Reserve(reserve, reserveK), sinceBreak);
+        return new Condition(new Recovery(recovery, recoveryK), sinceBreak);
     }
 
     void keep(Condition condition, Instant now) {
         this.at = now;
-        this.reserve = condition.reserve().level();
-        this.reserveK = condition.reserve().k();
+        this.recovery = condition.recovery().level();
+        this.recoveryK = condition.recovery().k();
         this.sinceBreak = condition.sinceBreak();
     }
 

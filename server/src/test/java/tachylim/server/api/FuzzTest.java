@@ -161,7 +161,7 @@ class FuzzTest extends ServerTest {
     }
 
     private Player somebodyWithThings() {
-        clock.nextMorning();
+        clock.anotherDay();
         Player odile = player();
         long passage = Practice.newPassage(odile);
         section = Practice.firstSection(odile, passage);

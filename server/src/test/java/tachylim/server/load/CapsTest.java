@@ -400,7 +400,7 @@ class CapsTest extends ServerTest {
     }
 
     @Test
-    void breaksAndReserveAreCarriedIntoTheNextWorkout() {
+    void breaksAndRecoveryAreCarriedIntoTheNextWorkout() {
         odile = player();
         odile.put(
                         "/api/account/habits",

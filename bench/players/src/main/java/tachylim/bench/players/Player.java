@@ -87,10 +87,10 @@ final class Player {
      * Plays a pass.
      *
      * @param share the share of the transitions that are played
-     * @param reserve how rested, 0 to 1
+     * @param recovery how rested, 0 to 1
      */
-    Answer play(Tempo tempo, double share, double reserve) {
-        double x = tempo.log() + FATIGUE * (1 - reserve);
+    Answer play(Tempo tempo, double share, double recovery) {
+        double x = tempo.log() + FATIGUE * (1 - recovery);
         return new Answer(verdict(tempo, x, share), tension(x));
     }
 

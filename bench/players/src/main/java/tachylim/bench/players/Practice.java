@@ -116,7 +116,7 @@ final class Practice {
                 if (segment.part() != Part.PREPARE
                         && pass.kind() != PassKind.BURST
                         && pass.kind() != PassKind.WARM_UP
-                        && segment.before().reserve().level() >= Evidence.TIRED_BELOW) {
+                        && segment.before().recovery().level() >= Evidence.TIRED_BELOW) {
                     boolean clean = segment.answer().verdict() == Verdict.CLEAN;
                     tried.add(new AwkwardBands.Tried(day, pass.tempo(), ceiling, clean));
                 }
@@ -167,14 +167,14 @@ final class Practice {
     private Answer answer(Run run) {
         Pass pass = (Pass) run.step();
         Music played = run.blocks().get(run.block()).music();
-        double reserve = run.tally().reserve().level();
+        double recovery = run.tally().recovery().level();
         double share = played.share()
                 * Math.max(1, pass.notes().size() - 1)
                 / Math.max(1, played.notes().notes().size() - 1);
         Tempo tempo = played.asWritten(pass.tempo());
         double ratio = pass.tempo().bpm() / player.ceilingToday();
         int passes = pass.ask().passes();
-        List<Answer> each = Stream.generate(() -> player.play(tempo, Math.min(1, share), reserve))
+        List<Answer> each = Stream.generate(() -> player.play(tempo, Math.min(1, share), recovery))
                 .limit(passes)
                 .toList();
         each.forEach(one -> ear.heard(pass.kind(), pass.playSeconds() / passes, ratio, one));

@@ -13,7 +13,7 @@ import java.util.function.IntFunction;
 import java.util.stream.IntStream;
 import tachylim.load.DayLoad;
 import tachylim.load.Guardrails;
-import tachylim.load.Reserve;
+import tachylim.load.Recovery;
 import tachylim.method.School;
 import tachylim.task.Answer;
 import tachylim.task.PassKind;
@@ -171,16 +171,16 @@ final class Weeks {
     private static final double PASS_BEATS = 24;
 
     private static void playOn(Player player, Practice practice, Diary diary, boolean climbing) {
-        Reserve reserve = Reserve.full();
+        Recovery recovery = Recovery.full();
         double target = practice.target().bpm();
         double tempo = climbing ? 0.6 * target : target;
         double left = practice.minutes() * 60.0;
         while (left > 0) {
             double seconds = PASS_BEATS * 60 / tempo;
             double ratio = tempo / player.ceilingToday();
-            Answer answer = player.play(Tempo.of(tempo), 1, reserve.level());
+            Answer answer = player.play(Tempo.of(tempo), 1, recovery.level());
             diary.heard(PassKind.CONTROLLED, seconds, ratio, answer);
-            reserve = reserve.afterPlaying(ratio / EASE, seconds);
+            recovery = recovery.afterPlaying(ratio / EASE, seconds);
             left -= seconds + 4;
             if (climbing) {
                 tempo = answer.verdict() == Verdict.BROKE ? Math.max(30, tempo - 10) : Math.min(target, tempo + 5);

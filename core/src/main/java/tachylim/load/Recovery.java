@@ -1,7 +1,7 @@
 package tachylim.load;
 
 /**
- * The reserve: what is left, from 0 to 1, of what fast playing draws on. A heuristic for rests.
+ * How far the hands have recovered, from 0 to 1: fast playing draws on it. A heuristic for rests.
  *
  * <p>Above the ease tempo {@code e} it falls by {@code (v/e − 1)/K} a second; resting, it fills toward 1
  * with time constant τ; slow playing at ratio {@code q = v/e} up to 1 fills it with {@code τ/(1 − 0.6q)}.
@@ -10,7 +10,7 @@ package tachylim.load;
  * @param level 0 to 1
  * @param k seconds, how long a player can spend above ease; 2 s when unknown
  */
-public record Reserve(double level, double k) {
+public record Recovery(double level, double k) {
 
     /** K when nothing is known of the player, in seconds. */
     public static final double USUAL_K = 2;
@@ -26,48 +26,48 @@ public record Reserve(double level, double k) {
     /**
      * @throws IllegalArgumentException if the level is outside 0..1 or k not positive
      */
-    public Reserve {
+    public Recovery {
         if (!(level >= 0 && level <= 1)) {
-            throw new IllegalArgumentException("The reserve lies between 0 and 1, not at " + level);
+            throw new IllegalArgumentException("Recovery lies between 0 and 1, not at " + level);
         }
         if (!(k > 0)) {
             throw new IllegalArgumentException("K is a time above zero, not " + k);
         }
     }
 
-    /** A full reserve with the usual K. */
-    public static Reserve full() {
-        return new Reserve(1, USUAL_K);
+    /** Rested, with the usual K. */
+    public static Recovery full() {
+        return new Recovery(1, USUAL_K);
     }
 
     /**
-     * The reserve after playing.
+     * The recovery after playing.
      *
      * @param ratio tempo over the ease tempo, positive
      * @param seconds how long, not negative
      */
-    public Reserve afterPlaying(double ratio, double seconds) {
+    public Recovery afterPlaying(double ratio, double seconds) {
         return ratio > 1
-                ? new Reserve(Math.max(0, level - cost(ratio, seconds, k)), k)
+                ? new Recovery(Math.max(0, level - cost(ratio, seconds, k)), k)
                 : filled(seconds, TAU / (1 - SLOW_PLAYING * ratio));
     }
 
-    /** The reserve after {@code seconds} of rest. */
-    public Reserve afterRest(double seconds) {
+    /** The recovery after {@code seconds} of rest. */
+    public Recovery afterRest(double seconds) {
         return filled(seconds, TAU);
     }
 
-    private Reserve filled(double seconds, double tau) {
-        return new Reserve(1 - (1 - level) * Math.exp(-seconds / tau), k);
+    private Recovery filled(double seconds, double tau) {
+        return new Recovery(1 - (1 - level) * Math.exp(-seconds / tau), k);
     }
 
-    /** What playing for {@code seconds} at {@code ratio} times the ease tempo takes from a reserve. */
+    /** What playing for {@code seconds} at {@code ratio} times the ease tempo takes from a recovery. */
     public static double cost(double ratio, double seconds, double k) {
         return Math.max(0, (ratio - 1) / k * seconds);
     }
 
     /**
-     * The rest that brings the reserve up to {@code wanted}.
+     * The rest that brings the recovery up to {@code wanted}.
      *
      * @param wanted a level below 1
      * @return seconds, 0 when it is there already
