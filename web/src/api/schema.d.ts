@@ -1871,7 +1871,7 @@ export interface components {
         EstimateDto: {
             breakdown: components["schemas"]["BandDto"];
             ceiling: components["schemas"]["BandDto"];
-            ease: components["schemas"]["BandDto"];
+            comfortable: components["schemas"]["BandDto"];
             enoughEvidence: boolean;
         };
         EventWish: {
@@ -2016,10 +2016,10 @@ export interface components {
             breakdown: number;
             /** Format: double */
             ceiling: number;
+            /** Format: double */
+            comfortable: number;
             /** Format: date */
             day: string;
-            /** Format: double */
-            ease: number;
             /** Format: double */
             high: number;
             /** Format: double */

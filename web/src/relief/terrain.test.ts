@@ -87,7 +87,7 @@ describe("the terrain of a workout", () => {
       target: 160,
       blocks: [],
       stretches: [stretch({})],
-      estimate: { ease: band(100), ceiling: band(124), breakdown: band(140), enoughEvidence: true },
+      estimate: { comfortable: band(100), ceiling: band(124), breakdown: band(140), enoughEvidence: true },
     } as unknown as ReliefData;
     const [low, high] = tempoRange(relief);
     expect(low).toBeLessThan(80);

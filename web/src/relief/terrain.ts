@@ -24,7 +24,7 @@ export interface Scales {
 export function tempoRange(relief: ReliefData): [number, number] {
   const tempos = relief.stretches.flatMap(({ tempo, fastest }) => [tempo, fastest]).filter((tempo) => tempo !== null);
   const about = relief.blocks.filter((block) => block.end > block.start);
-  const low = Math.min(...tempos, relief.estimate.ease.middle);
+  const low = Math.min(...tempos, relief.estimate.comfortable.middle);
   const high = Math.max(
     ...tempos,
     relief.target,

@@ -17,7 +17,7 @@ export function Brackets({ layout, sections, slowest }: Props) {
           const weak = section.id === slowest && sections.length > 1;
           const stroke = weak ? "stroke-danger" : "stroke-soft";
           const room = to - from - 6;
-          const words = `${section.name} · ease ${Math.round(section.estimate.ease.middle)}${weak ? ", holds it back" : ""}`;
+          const words = `${section.name} · comfortable ${Math.round(section.estimate.comfortable.middle)}${weak ? ", holds it back" : ""}`;
           return (
             <g key={`${section.id}.${line}`}>
               <path d={`M${from} ${bottom}v6H${to}v-6`} fill="none" className={stroke} strokeWidth={weak ? 2 : 1.2} />

@@ -64,7 +64,7 @@ function SeamButton({ detail, cursor, isSeam, onSeam }: Props) {
 }
 
 export function axis(passage: Schemas["PassageDto"]): [number, number] {
-  const low = Math.min(...passage.sections.map((section) => section.estimate.ease.middle));
+  const low = Math.min(...passage.sections.map((section) => section.estimate.comfortable.middle));
   const high = Math.max(passage.targetBpm, ...passage.sections.map((section) => section.estimate.breakdown.middle));
   return [low * 0.9, high * 1.08];
 }

@@ -214,7 +214,7 @@ function Tests({ tests }: { tests: Schemas["TestDto"][] }) {
 function Whole({ view }: { view: Schemas["CeilingView"] }) {
   const { whole } = view;
   const weakest = whole.parts.find((part) => part.sectionId === whole.weakest);
-  const tempos = whole.parts.flatMap(({ estimate }) => [estimate.ease.middle, estimate.breakdown.middle]);
+  const tempos = whole.parts.flatMap(({ estimate }) => [estimate.comfortable.middle, estimate.breakdown.middle]);
   const range: [number, number] = [Math.min(...tempos) * 0.96, Math.max(...tempos, view.targetBpm) * 1.04];
   return (
     <section className="mt-6 border-t border-rule pt-4">
@@ -244,7 +244,10 @@ function Whole({ view }: { view: Schemas["CeilingView"] }) {
 
 /** How fast it is in the modes that it was played in. */
 function Modes({ view }: { view: Schemas["CeilingView"] }) {
-  const tempos = [view, ...view.modes].flatMap(({ estimate }) => [estimate.ease.middle, estimate.breakdown.middle]);
+  const tempos = [view, ...view.modes].flatMap(({ estimate }) => [
+    estimate.comfortable.middle,
+    estimate.breakdown.middle,
+  ]);
   const range: [number, number] = [Math.min(...tempos) * 0.96, Math.max(...tempos, view.targetBpm) * 1.04];
   return (
     <section className="mt-6 border-t border-rule pt-4">

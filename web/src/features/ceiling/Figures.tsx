@@ -19,7 +19,7 @@ export function Figures({
 }) {
   return (
     <dl className="mt-6 grid gap-x-8 gap-y-4 border-t border-rule pt-5 sm:grid-cols-2 lg:grid-cols-5">
-      <Tempo name="Ease" band={estimate.ease} meaning="Clean 19 times in 20, and not tense." />
+      <Tempo name="Comfortable" band={estimate.comfortable} meaning="Clean 19 times in 20, and not tense." />
       <Tempo name="Ceiling" band={estimate.ceiling} meaning="Clean 4 times in 5." />
       <Tempo name="Breakdown" band={estimate.breakdown} meaning="Lost every other time." />
       <Tempo name="In bursts of two beats" band={bursts} meaning="Clean 4 times in 5, just the burst." />

@@ -148,10 +148,10 @@ export function History({ view }: { view: Schemas["CeilingView"] }) {
 /** The same in figures, the newest first. */
 export function historyRows(view: Schemas["CeilingView"]): Rows {
   return {
-    heads: ["day", "ease", "ceiling", "from", "to", "smoothed", "measuring passes"],
+    heads: ["day", "comfortable", "ceiling", "from", "to", "smoothed", "measuring passes"],
     lines: [...view.history]
       .reverse()
-      .map((d) => [day(d.day), bpm(d.ease), bpm(d.ceiling), bpm(d.low), bpm(d.high), bpm(d.smoothed), d.probes]),
+      .map((d) => [day(d.day), bpm(d.comfortable), bpm(d.ceiling), bpm(d.low), bpm(d.high), bpm(d.smoothed), d.probes]),
   };
 }
 

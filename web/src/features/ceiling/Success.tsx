@@ -96,7 +96,13 @@ export function Success({ estimate, curve, tries, target, awkward = [] }: Props)
           opacity="0.24"
         />
         <path d={band(curve) ?? ""} className="fill-ink" opacity="0.1" />
-        <Upright x={x(estimate.ease.middle)} label="ease" anchor="end" looks="stroke-spruce" dashes="2 3" />
+        <Upright
+          x={x(estimate.comfortable.middle)}
+          label="comfortable"
+          anchor="end"
+          looks="stroke-spruce"
+          dashes="2 3"
+        />
         <Upright x={x(estimate.ceiling.middle)} label="ceiling" anchor="middle" looks="stroke-brass-deep" bold />
         <Upright
           x={x(estimate.breakdown.middle)}
@@ -229,5 +235,5 @@ function Upright({
 
 function description({ estimate, tries }: Pick<Props, "estimate" | "tries">) {
   const passes = tries.reduce((sum, tried) => sum + tried.clean + tried.rough + tried.broke, 0);
-  return `${passes} passes at ${tries.length} tempos. Clean 95% up to ${bpm(estimate.ease.middle)}, 80% up to ${bpm(estimate.ceiling.middle)}; broken half the time at ${bpm(estimate.breakdown.middle)}.`;
+  return `${passes} passes at ${tries.length} tempos. Clean 95% up to ${bpm(estimate.comfortable.middle)}, 80% up to ${bpm(estimate.ceiling.middle)}; broken half the time at ${bpm(estimate.breakdown.middle)}.`;
 }

@@ -44,7 +44,7 @@ export default function Passages() {
 
 function shared(passages: Passage[]): [number, number] {
   const sections = passages.flatMap((passage) => passage.sections);
-  const low = Math.min(100, ...sections.map((section) => section.estimate.ease.middle));
+  const low = Math.min(100, ...sections.map((section) => section.estimate.comfortable.middle));
   const high = Math.max(
     100,
     ...passages.map((passage) => passage.targetBpm),

@@ -14,11 +14,11 @@ const HEIGHT = 46;
 /** About how wide a letter of the ceiling's figure is. */
 const LETTER = 8;
 
-/** Ease, ceiling and breakdown against the target, on an axis shared with its neighbours. */
+/** Comfortable tempo, ceiling and breakdown against the target, on an axis shared with its neighbours. */
 export function TempoLine({ estimate, target, range }: Props) {
   const [frame, width] = useWidth<HTMLDivElement>(400);
   const x = scaleLog(range, [8, Math.max(40, width - 40)]);
-  const { ease, ceiling, breakdown } = estimate;
+  const { comfortable, ceiling, breakdown } = estimate;
   const within = Math.round((ceiling.high - ceiling.low) / 2);
   const said = estimate.enoughEvidence
     ? `${bpm(ceiling.middle)} ± ${within}`
@@ -34,10 +34,17 @@ export function TempoLine({ estimate, target, range }: Props) {
         width={width}
         height={HEIGHT}
         role="img"
-        aria-label={`Ease ${bpm(ease.middle)}, ceiling ${said}, breakdown ${bpm(breakdown.middle)}, target ${bpm(target)}`}
+        aria-label={`Comfortable ${bpm(comfortable.middle)}, ceiling ${said}, breakdown ${bpm(breakdown.middle)}, target ${bpm(target)}`}
         className="block"
       >
-        <line x1={x(ease.middle)} x2={x(breakdown.middle)} y1={30} y2={30} className="stroke-ink" strokeWidth="1.5" />
+        <line
+          x1={x(comfortable.middle)}
+          x2={x(breakdown.middle)}
+          y1={30}
+          y2={30}
+          className="stroke-ink"
+          strokeWidth="1.5"
+        />
         <rect
           x={x(ceiling.low)}
           width={Math.max(2, x(ceiling.high) - x(ceiling.low))}
@@ -46,7 +53,7 @@ export function TempoLine({ estimate, target, range }: Props) {
           className="fill-brass"
           opacity="0.35"
         />
-        <path d={`M${x(ease.middle)} 24v12`} className="stroke-spruce" strokeWidth="4" />
+        <path d={`M${x(comfortable.middle)} 24v12`} className="stroke-spruce" strokeWidth="4" />
         <path d={`M${x(ceiling.middle)} 18v24`} className="stroke-brass-deep" strokeWidth="3" />
         <path d={`M${x(breakdown.middle) - 4} 26l8 8m0 -8l-8 8`} className="stroke-danger" strokeWidth="2.5" />
         <path d={`M${x(target)} 8v34`} className="stroke-ink" strokeWidth="1.5" />
@@ -78,7 +85,7 @@ export function TempoAxis({ range }: { range: [number, number] }) {
   return (
     <p className="mt-1.5 flex flex-wrap gap-x-5 text-sm text-soft" aria-hidden="true">
       <span>
-        <span className="text-spruce">▌</span>ease
+        <span className="text-spruce">▌</span>comfortable
       </span>
       <span>
         <span className="text-brass-deep">▌</span>ceiling, clean 4 times in 5

@@ -23,11 +23,11 @@ public record CeilingModel(double mu, double s, double delta, double lapse) {
     /** The share of the lapse that is a break. */
     public static final double BROKEN_LAPSE = 0.3;
 
-    private static final double EASE_SLIPS = 0.05;
+    private static final double COMFORTABLE_SLIPS = 0.05;
     private static final double CEILING_SLIPS = 0.20;
     private static final double BREAKDOWN_BREAKS = 0.50;
 
-    /** Who slips for other reasons more often than ease allows is at ease where tempo adds no more than this. */
+    /** Who slips for other reasons more often than the comfortable tempo allows is comfortable where tempo adds no more than this. */
     private static final double LEAST_SLIPS_BY_TEMPO = 0.02;
 
     /** No verdict is held to be impossible. */
@@ -77,8 +77,8 @@ public record CeilingModel(double mu, double s, double delta, double lapse) {
     }
 
     /** ln of the tempo that is clean 95 times in 100. */
-    public double ease() {
-        return mu + s * slipping(EASE_SLIPS);
+    public double comfortable() {
+        return mu + s * slipping(COMFORTABLE_SLIPS);
     }
 
     /** ln of the tempo that is clean 80 times in 100. */

@@ -6,12 +6,12 @@ import tachylim.tempo.Tempo;
 /**
  * How fast a section really is today. This class is immutable.
  *
- * @param ease clean 95 times in 100, or the tempo of tension 2 where that is lower
+ * @param comfortable clean 95 times in 100, or the tempo of tension 2 where that is lower
  * @param ceiling clean 80 times in 100: the headline
  * @param breakdown broken every other time
  * @param passes how many whole rested passes' worth of evidence it rests on, not negative; 0 for a guess
  */
-public record Estimate(Band ease, Band ceiling, Band breakdown, double passes) {
+public record Estimate(Band comfortable, Band ceiling, Band breakdown, double passes) {
 
     /** However sure a first guess is, it takes this many passes to be evidence. */
     public static final double LEAST_PASSES = 3;
@@ -19,9 +19,9 @@ public record Estimate(Band ease, Band ceiling, Band breakdown, double passes) {
     /** An interval wider than this share either way is not enough evidence. */
     public static final double WIDEST = 0.08;
 
-    /** A tempo over the ease tempo. */
-    public double overEase(Tempo tempo) {
-        return tempo.ratioTo(ease.middle());
+    /** A tempo over the comfortable tempo. */
+    public double overComfortable(Tempo tempo) {
+        return tempo.ratioTo(comfortable.middle());
     }
 
     /** Whether the ceiling is known well enough to be stated. */
@@ -29,14 +29,14 @@ public record Estimate(Band ease, Band ceiling, Band breakdown, double passes) {
         return passes >= LEAST_PASSES && ceiling.giveOrTake() <= WIDEST;
     }
 
-    /** This estimate with the ease tempo lowered to where tension reaches 2, if that is known. */
+    /** This estimate with the comfortable tempo lowered to where tension reaches 2, if that is known. */
     public Estimate under(TensionCurve tension) {
         return under(tension.tempoAt(TensionCurve.ALERT));
     }
 
-    /** This estimate with its ease not above {@code alert}, where there is one. */
+    /** This estimate with its comfortable tempo not above {@code alert}, where there is one. */
     public Estimate under(Optional<Tempo> alert) {
-        return alert.map(at -> new Estimate(ease.notAbove(at), ceiling, breakdown, passes))
+        return alert.map(at -> new Estimate(comfortable.notAbove(at), ceiling, breakdown, passes))
                 .orElse(this);
     }
 
@@ -59,7 +59,7 @@ public record Estimate(Band ease, Band ceiling, Band breakdown, double passes) {
         Wandering wandering = Wandering.over(days);
         double ratio = Math.exp(gain + wandering.drift());
         return new Estimate(
-                ease.wider(ratio, wandering.sd()),
+                comfortable.wider(ratio, wandering.sd()),
                 ceiling.wider(ratio, wandering.sd()),
                 breakdown.wider(ratio, wandering.sd()),
                 passes);
@@ -67,6 +67,6 @@ public record Estimate(Band ease, Band ceiling, Band breakdown, double passes) {
 
     /** The same of something that is played at {@code ratio} times the tempo. */
     public Estimate times(double ratio) {
-        return new Estimate(ease.times(ratio), ceiling.times(ratio), breakdown.times(ratio), passes);
+        return new Estimate(comfortable.times(ratio), ceiling.times(ratio), breakdown.times(ratio), passes);
     }
 }

@@ -10,7 +10,7 @@ import tachylim.tempo.Whole;
 
 /**
  * What is known of a section, to plan with and to learn on from: the belief about its ceiling, where tension says that
- * ease ends, and the estimate that follows from both. This class is immutable.
+ * the comfortable tempo ends, and the estimate that follows from both. This class is immutable.
  */
 public final class Known {
 
@@ -64,7 +64,7 @@ public final class Known {
         return said(estimate, Optional.empty(), List.of());
     }
 
-    /** The same, with where tension says that ease ends and with the bands that are awkward. */
+    /** The same, with where tension says that the comfortable tempo ends and with the bands that are awkward. */
     public static Known said(Estimate estimate, Optional<Tempo> alert, List<AwkwardBand> awkward) {
         return new Known(null, alert.orElse(null), estimate, awkward, false);
     }
@@ -135,7 +135,8 @@ public final class Known {
     /** The fastest tempo that is easy, was clean already, or lies above a band that was overcome. */
     private Tempo safe(Optional<Tempo> proven) {
         return Stream.concat(
-                        proven.stream(), Stream.concat(Stream.of(estimate.ease().middle()), overcome()))
+                        proven.stream(),
+                        Stream.concat(Stream.of(estimate.comfortable().middle()), overcome()))
                 .max(Comparator.naturalOrder())
                 .orElseThrow();
     }

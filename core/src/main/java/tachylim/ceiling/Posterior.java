@@ -251,11 +251,11 @@ public final class Posterior {
         return normalised(moved, passes * share * share);
     }
 
-    /** Ease, ceiling and breakdown by P(clean) and P(broke) alone. */
+    /** Comfortable tempo, ceiling and breakdown by P(clean) and P(broke) alone. */
     public Estimate estimate() {
         Row[] curves = curves();
         return new Estimate(
-                band(curves, CeilingModel::ease),
+                band(curves, CeilingModel::comfortable),
                 band(curves, CeilingModel::ceiling),
                 band(curves, CeilingModel::breakdown),
                 passes);

@@ -12,10 +12,10 @@ public final class Weakest {
     private static final double PRECISION = 1e-4;
     private static final double LEAST_WIDTH = 0.01;
 
-    /** logit of the slips at the ceiling, and how far that is above the logit of those at ease. */
+    /** logit of the slips at the ceiling, and how far that is above the logit of those at the comfortable tempo. */
     private static final double AT_CEILING = Math.log(0.2 / 0.8);
 
-    private static final double FROM_EASE = AT_CEILING - Math.log(0.05 / 0.95);
+    private static final double FROM_COMFORTABLE = AT_CEILING - Math.log(0.05 / 0.95);
 
     private Weakest() {}
 
@@ -38,7 +38,7 @@ public final class Weakest {
     }
 
     /**
-     * The tempo at which all sections are clean one after another 4 times in 5: slower than the slowest alone. Between ease
+     * The tempo at which all sections are clean one after another 4 times in 5: slower than the slowest alone. Between the comfortable tempo
      * and ceiling each is taken to follow a logistic curve in ln tempo, and to slip without regard to the others.
      */
     public static Tempo wholeOf(List<Estimate> sections) {
@@ -63,8 +63,9 @@ public final class Weakest {
         double ceiling = section.ceiling().middle().log();
         double width = (ceiling
                         - Math.min(
-                                ceiling - LEAST_WIDTH, section.ease().middle().log()))
-                / FROM_EASE;
+                                ceiling - LEAST_WIDTH,
+                                section.comfortable().middle().log()))
+                / FROM_COMFORTABLE;
         return 1 - CeilingModel.logistic((x - ceiling) / width + AT_CEILING);
     }
 

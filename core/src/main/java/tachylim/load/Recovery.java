@@ -3,12 +3,12 @@ package tachylim.load;
 /**
  * How far the hands have recovered, from 0 to 1: fast playing draws on it. A heuristic for rests.
  *
- * <p>Above the ease tempo {@code e} it falls by {@code (v/e − 1)/K} a second; resting, it fills toward 1
+ * <p>Above the comfortable tempo {@code e} it falls by {@code (v/e − 1)/K} a second; resting, it fills toward 1
  * with time constant τ; slow playing at ratio {@code q = v/e} up to 1 fills it with {@code τ/(1 − 0.6q)}.
  * After the W′ balance of Skiba and others (2012). This class is immutable.
  *
  * @param level 0 to 1
- * @param k seconds, how long a player can spend above ease; 2 s when unknown
+ * @param k seconds, how long a player can spend above the comfortable tempo; 2 s when unknown
  */
 public record Recovery(double level, double k) {
 
@@ -43,7 +43,7 @@ public record Recovery(double level, double k) {
     /**
      * The recovery after playing.
      *
-     * @param ratio tempo over the ease tempo, positive
+     * @param ratio tempo over the comfortable tempo, positive
      * @param seconds how long, not negative
      */
     public Recovery afterPlaying(double ratio, double seconds) {
@@ -61,7 +61,7 @@ public record Recovery(double level, double k) {
         return new Recovery(1 - (1 - level) * Math.exp(-seconds / tau), k);
     }
 
-    /** What playing for {@code seconds} at {@code ratio} times the ease tempo takes from a recovery. */
+    /** What playing for {@code seconds} at {@code ratio} times the comfortable tempo takes from a recovery. */
     public static double cost(double ratio, double seconds, double k) {
         return Math.max(0, (ratio - 1) / k * seconds);
     }
@@ -79,7 +79,7 @@ public record Recovery(double level, double k) {
     /**
      * The level that becomes {@code wanted} by slow playing, so that the rest before it can be shorter.
      *
-     * @param ratio tempo over ease, up to 1
+     * @param ratio tempo over the comfortable tempo, up to 1
      * @return the level needed before, not below 0
      */
     public static double beforeSlowPlaying(double wanted, double ratio, double seconds) {

@@ -51,7 +51,7 @@ public record ChangeCount(Tempo tempo, int change, int seconds, int wanted, int 
         int transition =
                 Math.max(0, Math.min(span.ground().notes() - 2, span.ground().weak()));
         return new ChangeCount(
-                span.ease(),
+                span.comfortable(),
                 transition,
                 USUAL_SECONDS,
                 new Change(span.target(), BEATS_PER_CHANGE).needed(),

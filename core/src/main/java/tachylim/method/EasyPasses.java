@@ -32,7 +32,7 @@ public record EasyPasses(PassKind kind, List<Tempo> tempos, String why) implemen
     /** How much slower a pass gets after one that broke or gripped. */
     private static final double EASING = 0.9;
 
-    /** Loose playing lies this far under ease. */
+    /** Loose playing lies this far under the comfortable tempo. */
     private static final double LOOSE = 0.7;
 
     private static final int LOOSE_PASSES = 10;
@@ -56,7 +56,9 @@ public record EasyPasses(PassKind kind, List<Tempo> tempos, String why) implemen
     /** Loose playing where a span begins, far below it. */
     static EasyPasses under(Span span) {
         return new EasyPasses(
-                PassKind.CLOSING, Collections.nCopies(LOOSE_PASSES, span.ease().times(LOOSE)), "Easy and loose.");
+                PassKind.CLOSING,
+                Collections.nCopies(LOOSE_PASSES, span.comfortable().times(LOOSE)),
+                "Easy and loose.");
     }
 
     @Override

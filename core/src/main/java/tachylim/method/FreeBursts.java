@@ -53,7 +53,7 @@ public record FreeBursts(Tempo easy, Tempo fast, double seconds, double loose, i
 
     static Method over(Span span) {
         Tempo fast = Stride.notAbove(Tempo.slower(span.highest(), span.ceiling().times(1.05)));
-        Tempo easy = span.ease().times(USUAL_EASY).onMetronome();
+        Tempo easy = span.comfortable().times(USUAL_EASY).onMetronome();
         return span.hasRoomAbove() && easy.compareTo(fast) < 0
                 ? new FreeBursts(easy, fast, USUAL_SECONDS, USUAL_LOOSE, USUAL_BURSTS)
                 : SteadyClimb.toCeiling(span);

@@ -56,7 +56,7 @@ public record PulseLadder(Tempo start, Tempo limit, double perBeat, double lowes
     }
 
     static PulseLadder over(Span span) {
-        Tempo start = Tempo.slower(span.ease().times(USUAL_START).onMetronome(), span.top());
+        Tempo start = Tempo.slower(span.comfortable().times(USUAL_START).onMetronome(), span.top());
         double perBeat = Math.min(16, Math.max(0.25, span.ground().perBeat()));
         return new PulseLadder(start, span.top(), perBeat, USUAL_LOWEST, USUAL_HIGHEST, USUAL_PASSES);
     }

@@ -38,7 +38,7 @@ public record ReferenceComparison(List<Tempo> tempos, String reference, String t
     static ReferenceComparison over(Span span) {
         List<Tempo> tempos = new ArrayList<>();
         for (double share : USUAL) {
-            tempos.add(span.ease().times(share));
+            tempos.add(span.comfortable().times(share));
         }
         return new ReferenceComparison(tempos, "as you know it", "in the new way");
     }

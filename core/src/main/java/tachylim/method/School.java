@@ -40,7 +40,7 @@ public enum School {
     EASY(
             "easy-passes",
             "Easy day",
-            "nothing but loose playing, far below ease",
+            "nothing but loose playing, far below the comfortable tempo",
             "for a bad day, a sore hand, or the day before a performance",
             Reach.EASY,
             EasyPasses::under,
@@ -265,7 +265,7 @@ public enum School {
         return reach == Reach.ABOVE;
     }
 
-    /** Its method between ease and the ceiling. */
+    /** Its method between the comfortable tempo and the ceiling. */
     public Method core(Span span) {
         return core.apply(span);
     }

@@ -44,8 +44,9 @@ public record SetbackLadder(Tempo base, int step, Tempo limit, int pairs) implem
     }
 
     static SetbackLadder over(Span span) {
-        int step = (int) Math.max(1, Math.round(span.ease().bpm() * USUAL_STEP));
-        return new SetbackLadder(Tempo.slower(span.ease().onMetronome(), span.top()), step, span.top(), USUAL_PAIRS);
+        int step = (int) Math.max(1, Math.round(span.comfortable().bpm() * USUAL_STEP));
+        return new SetbackLadder(
+                Tempo.slower(span.comfortable().onMetronome(), span.top()), step, span.top(), USUAL_PAIRS);
     }
 
     @Override

@@ -8,7 +8,7 @@ import tachylim.tempo.Whole;
  * What a method is made from: the tempos between which the core of a workout moves, whole on a metronome, and the music it
  * is about. This class is immutable.
  *
- * @param ease where it starts: as fast as is surely clean, not above the top
+ * @param comfortable where it starts: as fast as is surely clean, not above the top
  * @param top what it never goes above: the ceiling, or the target where that is slower
  * @param reach what measuring never goes above
  * @param ceiling the ceiling as it is believed
@@ -20,7 +20,7 @@ import tachylim.tempo.Whole;
  * @param seconds the time there is, above 0
  */
 public record Span(
-        Tempo ease,
+        Tempo comfortable,
         Tempo top,
         Tempo reach,
         Tempo ceiling,

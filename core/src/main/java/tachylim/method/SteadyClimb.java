@@ -63,14 +63,15 @@ public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow
         this(start, limit, step, cleanInARow, mostPasses, false);
     }
 
-    /** The step of 3% that leads from ease to the ceiling, where fewer clean passes earn one. */
+    /** The step of 3% that leads from the comfortable tempo to the ceiling, where fewer clean passes earn one. */
     private static final double PROBING_STEP = 0.03;
 
     private static final int MOST_PASSES = 60;
 
-    /** From ease to the ceiling, a step for each clean pass or two: also what shows best where the ceiling is. */
+    /** From the comfortable tempo to the ceiling, a step for each clean pass or two: also what shows best where the ceiling is. */
     static SteadyClimb toCeiling(Span span) {
-        return new SteadyClimb(span.ease(), span.top(), PROBING_STEP, Math.max(1, span.cleanInARow() - 2), MOST_PASSES);
+        return new SteadyClimb(
+                span.comfortable(), span.top(), PROBING_STEP, Math.max(1, span.cleanInARow() - 2), MOST_PASSES);
     }
 
     /** The narrow step of 1%, and how far a drill reaches beyond what it is for. */
@@ -81,7 +82,7 @@ public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow
     /** Narrow steps across an awkward band, from below it to above it; to the ceiling when there is none. */
     static SteadyClimb across(Span span) {
         if (span.awkward().isEmpty()) {
-            return new SteadyClimb(span.ease(), span.top(), NARROW_STEP, narrowly(span), MOST_PASSES);
+            return new SteadyClimb(span.comfortable(), span.top(), NARROW_STEP, narrowly(span), MOST_PASSES);
         }
         Span.Between band = span.awkward().get();
         Tempo limit = Tempo.slower(band.to().times(BEYOND).onMetronome(), span.reach());
@@ -100,7 +101,7 @@ public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow
 
     @Override
     public String promise() {
-        return "From ease, " + start + ", toward " + limit + "; "
+        return "From a comfortable " + start + " toward " + limit + "; "
                 + (cleanInARow == 1 ? "each clean pass earns" : cleanInARow + " clean earn") + " a step of "
                 + Math.round(step * 100) + "%, two rough in a row cost one.";
     }

@@ -32,9 +32,9 @@ public record TempoSweep(List<Tempo> tempos) implements Series {
         tempos = tempos.stream().map(Stride::notAbove).toList();
     }
 
-    /** Tempos evenly between two thirds of ease and the top, in an order that depends on them alone. */
+    /** Tempos evenly between two thirds of the comfortable tempo and the top, in an order that depends on them alone. */
     static TempoSweep over(Span span) {
-        Tempo from = Tempo.slower(span.ease().times(USUAL_FROM).onMetronome(), span.top());
+        Tempo from = Tempo.slower(span.comfortable().times(USUAL_FROM).onMetronome(), span.top());
         List<Tempo> tempos = new ArrayList<>();
         for (int i = 0; i < USUAL; i++) {
             double share = Math.pow(span.top().ratioTo(from), (double) i / (USUAL - 1));

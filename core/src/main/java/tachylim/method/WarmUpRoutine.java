@@ -84,7 +84,7 @@ public record WarmUpRoutine(List<Item> items, Tempo tempo) implements StateMachi
     }
 
     static WarmUpRoutine under(Span span) {
-        return new WarmUpRoutine(List.of(USUAL), span.ease().times(EASY));
+        return new WarmUpRoutine(List.of(USUAL), span.comfortable().times(EASY));
     }
 
     /** Lines as a text, one to a line, which {@link #items} reads back. */

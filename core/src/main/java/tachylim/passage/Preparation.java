@@ -31,9 +31,9 @@ public record Preparation(List<State> items) {
     /**
      * A pass that broke.
      *
-     * @param tempoOverEase its tempo over the ease tempo of its section
+     * @param tempoOverComfortable its tempo over the comfortable tempo of its section
      */
-    public record Broken(LocalDate day, double tempoOverEase) {}
+    public record Broken(LocalDate day, double tempoOverComfortable) {}
 
     /**
      * Where one item stands. This class is immutable.
@@ -92,7 +92,7 @@ public record Preparation(List<State> items) {
         State now = state;
         for (Broken pass : broken) {
             if (pass.day().isAfter(state.reachedOn())
-                    && state.item().isLostByABreak(pass.tempoOverEase(), oneSection)) {
+                    && state.item().isLostByABreak(pass.tempoOverComfortable(), oneSection)) {
                 now = now.broken(pass.day());
             }
         }

@@ -20,7 +20,7 @@ public enum Readiness {
     WITH_DISTRACTION("With a distraction", false),
     PERFORMANCE_RUN("Performance run", false);
 
-    /** A pass this far under the ease tempo counts as slow. */
+    /** A pass this far under the comfortable tempo counts as slow. */
     private static final double SLOW = 0.9;
 
     /** With less than this share of its notes left, a passage is another one to prepare. */
@@ -68,13 +68,13 @@ public enum Readiness {
     /**
      * Whether a pass that broke takes this away again.
      *
-     * @param tempoOverEase its tempo over the ease tempo
+     * @param tempoOverComfortable its tempo over the comfortable tempo
      * @param wholePassage whether it was a pass of the whole passage
      */
-    public boolean isLostByABreak(double tempoOverEase, boolean wholePassage) {
+    public boolean isLostByABreak(double tempoOverComfortable, boolean wholePassage) {
         return switch (this) {
-            case SLOW_AND_CLEAN -> tempoOverEase <= SLOW;
-            case WHOLE -> wholePassage && tempoOverEase <= 1;
+            case SLOW_AND_CLEAN -> tempoOverComfortable <= SLOW;
+            case WHOLE -> wholePassage && tempoOverComfortable <= 1;
             default -> false;
         };
     }

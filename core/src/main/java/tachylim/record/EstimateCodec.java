@@ -20,7 +20,7 @@ public final class EstimateCodec {
     public static final Codec<Estimate> ESTIMATE = Codec.object(estimate -> {
         estimate.derived("enough", Codec.FLAG, Estimate::enoughEvidence);
         return new Estimate(
-                estimate.get("ease", BAND, Estimate::ease),
+                estimate.get("ease", BAND, Estimate::comfortable),
                 estimate.get("ceiling", BAND, Estimate::ceiling),
                 estimate.get("breakdown", BAND, Estimate::breakdown),
                 estimate.number("passes", Estimate::passes));

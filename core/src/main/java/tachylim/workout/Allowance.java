@@ -8,7 +8,7 @@ import tachylim.load.Limit;
  * What may still be done today. This class is immutable.
  *
  * @param effort effort left
- * @param burstSeconds seconds of fast playing left, not negative: with none, nothing is measured and nothing goes above ease
+ * @param burstSeconds seconds of fast playing left, not negative: with none, nothing is measured and nothing goes above the comfortable tempo
  * @param playingSeconds seconds of playing left, not negative
  */
 public record Allowance(Effort effort, double burstSeconds, double playingSeconds) {

@@ -71,10 +71,10 @@ final class Pacing {
     }
 
     private double neededFor(Pass burst) {
-        Tempo ease = now.estimate().ease().middle();
+        Tempo comfortable = now.estimate().comfortable().middle();
         double cost = burst.paces(burst.playSeconds()).stream()
                 .mapToDouble(pace -> Recovery.cost(
-                        pace.tempo().ratioTo(ease),
+                        pace.tempo().ratioTo(comfortable),
                         pace.seconds(),
                         now.tally().recovery().k()))
                 .sum();
@@ -160,7 +160,7 @@ final class Pacing {
                     && next.unjudged().move() instanceof Move.Play burstMove
                     && burstMove.kind() == PassKind.BURST) {
                 double needed = Math.min(MOST_NEEDED, neededFor(now.phrasing().pass(burstMove, beats, bursts)));
-                double ratio = slow.tempo().ratioTo(now.estimate().ease().middle());
+                double ratio = slow.tempo().ratioTo(now.estimate().comfortable().middle());
                 double before = Recovery.beforeSlowPlaying(needed, ratio, slow.playSeconds());
                 double rest = Whole.above(after.recovery().restUntil(before));
                 if (rest > LEAST_REST) {

@@ -26,8 +26,8 @@ import tachylim.tempo.Whole;
  * Draws a workout: what each block of a session plays, how its tempo moves and why, from what is known. Which blocks there
  * are and how long they take, {@link Composer} says, or the player.
  *
- * <p>A controlled climb starts 3% below where the last one ended and stays under ease. While the ceiling is vague
- * everything slow keeps to the lower end of what ease may be. In a version, tempos are those at which its quick notes come
+ * <p>A controlled climb starts 3% below where the last one ended and stays under the comfortable tempo. While the ceiling is vague
+ * everything slow keeps to the lower end of what the comfortable tempo may be. In a version, tempos are those at which its quick notes come
  * as fast as they would as written.
  *
  * <p>A burst is safe as far as the ceiling is known: none goes above {@value #HIGHEST_OVER_TARGET} of the target, nor
@@ -38,7 +38,7 @@ public final class Planner {
 
     private static final double BELOW_LAST = 0.97;
 
-    /** The opener ends here, as a share of ease. */
+    /** The opener ends here, as a share of the comfortable tempo. */
     private static final double OPENER_LIMIT = 0.9;
 
     /** And it starts here at the least, so that no player creeps up from half the target for weeks. */
@@ -57,7 +57,7 @@ public final class Planner {
     /** With fewer minutes nothing is measured. */
     private static final int LEAST_MINUTES_TO_MEASURE = 8;
 
-    /** Closing passes lie this far under ease, where a clean pass is as good as certain. */
+    /** Closing passes lie this far under the comfortable tempo, where a clean pass is as good as certain. */
     private static final double CLOSE_FROM = 0.78;
 
     private static final double CLOSE_TO = 0.88;
@@ -255,9 +255,11 @@ public final class Planner {
         return estimate.ceiling().middle();
     }
 
-    /** Ease, as far as it is sure. */
-    private Tempo ease() {
-        return estimate.isVague() ? estimate.ease().low() : estimate.ease().middle();
+    /** The comfortable tempo, as far as it is sure. */
+    private Tempo comfortable() {
+        return estimate.isVague()
+                ? estimate.comfortable().low()
+                : estimate.comfortable().middle();
     }
 
     private boolean hasReachedTarget() {
@@ -282,9 +284,9 @@ public final class Planner {
         return reachable(Tempo.slower(tempo, target));
     }
 
-    /** Controlled playing never goes above ease, nor above what is wanted. */
+    /** Controlled playing never goes above the comfortable tempo, nor above what is wanted. */
     private Tempo controlledLimit() {
-        return Tempo.clamped(Whole.below(slow(ease()).bpm()));
+        return Tempo.clamped(Whole.below(slow(comfortable()).bpm()));
     }
 
     /** Just above what is wanted, and what hands can reach. */
@@ -345,13 +347,14 @@ public final class Planner {
         Tempo limit = Tempo.clamped(Whole.below(controlledLimit().bpm() * OPENER_LIMIT));
         double last = theme.lastTempo().map(tempo -> tempo.bpm() * BELOW_LAST).orElse(0.0);
         Tempo start = Tempo.slower(
-                Tempo.clamped(Math.max(last, ease().bpm() * SLOWEST_START)).onMetronome(),
+                Tempo.clamped(Math.max(last, comfortable().bpm() * SLOWEST_START))
+                        .onMetronome(),
                 Tempo.clamped(Whole.below(limit.bpm() * BELOW_LAST)));
         int clean = choices.cleanInARow();
         return block(
                 new SteadyClimb(start, limit, SteadyClimb.USUAL_STEP, clean, MOST_PASSES, true),
                 startWhy(start) + "; every " + clean + " clean earn a step of 2%, up to " + limit
-                        + ", a tenth under the ease of " + controlledLimit() + ".");
+                        + ", a tenth under the comfortable " + controlledLimit() + ".");
     }
 
     private String startWhy(Tempo start) {
@@ -363,7 +366,8 @@ public final class Planner {
     private Block easy() {
         Method loose = School.EASY.core(span());
         String because = isEasy() ? "A day for easy playing only" : whyNotMeasured() + " Easy playing instead";
-        return block(loose, because + ": at " + loose.limit() + ", far below the ease of " + controlledLimit() + ".");
+        return block(
+                loose, because + ": at " + loose.limit() + ", far below the comfortable " + controlledLimit() + ".");
     }
 
     /** Who asks for it in so many words has one probe at least, however few the minutes. */
@@ -407,7 +411,7 @@ public final class Planner {
         return bursts();
     }
 
-    /** Between ease, where the core starts, and the ceiling, or the target where that is slower. */
+    /** Between the comfortable tempo, where the core starts, and the ceiling, or the target where that is slower. */
     private Span span() {
         Tempo top = Tempo.clamped(Whole.below(slow(ceiling()).bpm()));
         return new Span(
@@ -515,18 +519,18 @@ public final class Planner {
     }
 
     private Block closer() {
-        Tempo ease = controlledLimit();
-        Tempo loose = ease.times(CLOSE_FROM);
+        Tempo comfortable = controlledLimit();
+        Tempo loose = comfortable.times(CLOSE_FROM);
         int passes = (int) Math.max(1, Math.min(MOST_ALIKE, seconds / passSeconds(loose)));
         if (choices.school() == School.CEILING_TEST) {
             passes = 2;
         }
         List<Tempo> tempos = new ArrayList<>(Collections.nCopies(passes, loose));
         if (passes > 2) {
-            tempos.set(passes - 1, ease.times(CLOSE_TO));
+            tempos.set(passes - 1, comfortable.times(CLOSE_TO));
         }
-        String why = "Ends at " + tempos.get(passes - 1) + ", under the ease of "
-                + estimate.ease().middle() + ", where nearly every pass is clean.";
+        String why = "Ends at " + tempos.get(passes - 1) + ", under the comfortable "
+                + estimate.comfortable().middle() + ", where nearly every pass is clean.";
         return block(new EasyPasses(PassKind.CLOSING, tempos, "Easy and even, to end on something that works."), why);
     }
 

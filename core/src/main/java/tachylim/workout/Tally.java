@@ -95,7 +95,7 @@ public record Tally(
     private Tally played(Pass pass, double seconds, Estimate estimate, Tension felt, double least) {
         Recovery left = afterCountIn(pass);
         for (Pulse.Pace pace : pass.paces(seconds)) {
-            left = left.afterPlaying(pace.tempo().ratioTo(estimate.ease().middle()), pace.seconds());
+            left = left.afterPlaying(pace.tempo().ratioTo(estimate.comfortable().middle()), pace.seconds());
         }
         double time = pass.countInSeconds() + seconds + ANSWER_SECONDS;
         return new Tally(

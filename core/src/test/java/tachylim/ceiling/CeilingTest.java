@@ -21,8 +21,8 @@ class CeilingTest {
     private static final CeilingModel MODEL = new CeilingModel(Math.log(130), 0.04, 0.08);
 
     @Test
-    void easeCeilingAndBreakdownAreWhereTheModelSays() {
-        assertThat(MODEL.notClean(MODEL.ease())).isCloseTo(0.05, within(1e-9));
+    void comfortableCeilingAndBreakdownAreWhereTheModelSays() {
+        assertThat(MODEL.notClean(MODEL.comfortable())).isCloseTo(0.05, within(1e-9));
         assertThat(MODEL.notClean(MODEL.ceiling())).isCloseTo(0.20, within(1e-9));
         assertThat(MODEL.broke(MODEL.breakdown())).isCloseTo(0.50, within(1e-9));
     }
@@ -39,7 +39,8 @@ class CeilingTest {
         Estimate estimate = Posterior.prior(Tempo.of(100), Posterior.GUESS_SD).estimate();
         assertThat(estimate.ceiling().middle().bpm()).isCloseTo(100, within(1.0));
         assertThat(estimate.enoughEvidence()).isFalse();
-        assertThat(estimate.ease().middle()).isLessThan(estimate.ceiling().middle());
+        assertThat(estimate.comfortable().middle())
+                .isLessThan(estimate.ceiling().middle());
         assertThat(estimate.breakdown().middle())
                 .isGreaterThan(estimate.ceiling().middle());
     }
@@ -171,18 +172,21 @@ class CeilingTest {
     }
 
     @Test
-    void tensionLowersTheEaseTempoButNeverRaisesIt() {
+    void tensionLowersTheComfortableTempoButNeverRaisesIt() {
         Posterior belief = afterManyPasses(120, 60);
         List<TensionCurve.Felt> tense = new ArrayList<>();
         for (int bpm = 70; bpm <= 100; bpm++) {
             tense.add(new TensionCurve.Felt(Tempo.of(bpm), bpm < 85 ? Tension.LIGHT : Tension.EDGE));
         }
-        Tempo plain = belief.estimate().ease().middle();
-        assertThat(belief.estimate().under(TensionCurve.through(tense)).ease().middle())
+        Tempo plain = belief.estimate().comfortable().middle();
+        assertThat(belief.estimate()
+                        .under(TensionCurve.through(tense))
+                        .comfortable()
+                        .middle())
                 .isLessThan(plain);
         assertThat(belief.estimate()
                         .under(TensionCurve.through(List.of()))
-                        .ease()
+                        .comfortable()
                         .middle())
                 .isEqualTo(plain);
     }

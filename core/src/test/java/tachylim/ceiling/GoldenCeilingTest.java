@@ -97,7 +97,7 @@ class GoldenCeilingTest {
         tell(
                 "under it",
                 figures(belief.estimate().under(tension).ceiling()),
-                figures(belief.estimate().under(tension).ease()));
+                figures(belief.estimate().under(tension).comfortable()));
         tell("awkward", AwkwardBands.in(tried));
     }
 
@@ -116,21 +116,21 @@ class GoldenCeilingTest {
 
     private void tell(Posterior belief, Tempo ceiling) {
         Estimate now = belief.estimate();
-        tell("ease", figures(now.ease()));
+        tell("comfortable", figures(now.comfortable()));
         tell("ceiling", figures(now.ceiling()));
         tell("breakdown", figures(now.breakdown()));
         tell("of a part", figures(belief.ceilingOf(0.3)));
         tell(
                 "later",
                 figures(now.later(9, belief.gain()).ceiling()),
-                figures(now.times(1.25).ease()));
+                figures(now.times(1.25).comfortable()));
         tell(
                 "figures",
                 belief.gain(),
                 belief.logCeiling().mean(),
                 belief.logCeiling().variance(),
                 belief.passes());
-        tell("said of it", now.enoughEvidence(), now.isVague(), now.overEase(ceiling));
+        tell("said of it", now.enoughEvidence(), now.isVague(), now.overComfortable(ceiling));
         tell(
                 "carried",
                 figures(belief.carried(1.1, 0.6).estimate().ceiling()),

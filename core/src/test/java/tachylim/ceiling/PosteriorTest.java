@@ -114,7 +114,7 @@ class PosteriorTest {
         Estimate again = Posterior.fromBytes(kept, belief.passes()).estimate();
         assertThat(again.passes()).isEqualTo(exact.passes());
         assertAlike(again.ceiling(), exact.ceiling());
-        assertAlike(again.ease(), exact.ease());
+        assertAlike(again.comfortable(), exact.comfortable());
         assertAlike(again.breakdown(), exact.breakdown());
     }
 
@@ -149,7 +149,8 @@ class PosteriorTest {
         Posterior belief = afterPasses(40, Posterior.GUESS_SD);
         Estimate exact = belief.afterDays(days).estimate();
         Estimate brought = belief.estimate().later(days, belief.gain());
-        for (Function<Estimate, Band> part : List.<Function<Estimate, Band>>of(Estimate::ease, Estimate::ceiling)) {
+        for (Function<Estimate, Band> part :
+                List.<Function<Estimate, Band>>of(Estimate::comfortable, Estimate::ceiling)) {
             assertThat(part.apply(brought).low().ratioTo(part.apply(exact).low()))
                     .isCloseTo(1, within(0.006));
             assertThat(part.apply(brought).middle().ratioTo(part.apply(exact).middle()))
@@ -168,7 +169,8 @@ class PosteriorTest {
             Estimate guessed = Posterior.guessed(Tempo.of(bpm), sd);
             assertThat(guessed.ceiling().middle().ratioTo(exact.ceiling().middle()))
                     .isCloseTo(1, within(0.003));
-            assertThat(guessed.ease().low().ratioTo(exact.ease().low())).isCloseTo(1, within(0.003));
+            assertThat(guessed.comfortable().low().ratioTo(exact.comfortable().low()))
+                    .isCloseTo(1, within(0.003));
             assertThat(guessed.breakdown().middle().ratioTo(exact.breakdown().middle()))
                     .isCloseTo(1, within(0.003));
             assertThat(guessed.enoughEvidence()).isFalse();

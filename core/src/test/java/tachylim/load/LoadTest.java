@@ -32,7 +32,7 @@ class LoadTest {
     }
 
     @Test
-    void sixSecondsAtAFifthAboveEaseCostSixTenths() {
+    void sixSecondsAtAFifthAboveComfortableCostSixTenths() {
         assertThat(Recovery.full().afterPlaying(1.2, 6).level()).isCloseTo(0.4, within(1e-9));
     }
 

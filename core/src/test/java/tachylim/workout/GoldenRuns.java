@@ -200,7 +200,7 @@ public final class GoldenRuns {
                 usual.firstBurstShare(),
                 1 + chance.nextInt(4),
                 Caution.values()[chance.nextInt(Caution.values().length)],
-                "ease",
+                "comfortable",
                 new Strictness(chance.nextBoolean(), chance.nextBoolean()));
     }
 

@@ -42,7 +42,7 @@ class PlannerTest {
 
     private static Known sure(double ceiling) {
         Estimate known = Posterior.guessed(Tempo.of(ceiling), 0.04);
-        return Known.said(new Estimate(known.ease(), known.ceiling(), known.breakdown(), 20));
+        return Known.said(new Estimate(known.comfortable(), known.ceiling(), known.breakdown(), 20));
     }
 
     private static Known unsure(double ceiling) {
@@ -72,13 +72,13 @@ class PlannerTest {
     }
 
     @Test
-    void aClimbThatIsTheFirstStartsWellBelowEaseAndEndsATenthUnderIt() {
+    void aClimbThatIsTheFirstStartsWellBelowComfortableAndEndsATenthUnderIt() {
         Known known = sure(124);
         SteadyClimb opener = (SteadyClimb) block(plan(known, 138, School.INTERVAL_BURSTS, null), Part.OPENER)
                 .method();
-        double ease = known.estimate().ease().middle().bpm();
-        assertThat(opener.start().bpm()).isCloseTo(ease * 0.72, within(1.0));
-        assertThat(opener.limit().bpm()).isCloseTo(ease * 0.9, within(1.5));
+        double comfortable = known.estimate().comfortable().middle().bpm();
+        assertThat(opener.start().bpm()).isCloseTo(comfortable * 0.72, within(1.0));
+        assertThat(opener.limit().bpm()).isCloseTo(comfortable * 0.9, within(1.5));
     }
 
     @Test
@@ -87,7 +87,7 @@ class PlannerTest {
         SteadyClimb opener = (SteadyClimb) block(plan(known, 138, School.INTERVAL_BURSTS, 40.0), Part.OPENER)
                 .method();
         assertThat(opener.start().bpm())
-                .isCloseTo(known.estimate().ease().middle().bpm() * 0.72, within(1.0));
+                .isCloseTo(known.estimate().comfortable().middle().bpm() * 0.72, within(1.0));
     }
 
     @Test
@@ -98,11 +98,11 @@ class PlannerTest {
     }
 
     @Test
-    void whereEaseHasComeDownTheStartComesDownWithItAndSaysSo() {
+    void whereComfortableHasComeDownTheStartComesDownWithItAndSaysSo() {
         Block opener = block(plan(sure(100), 138, School.INTERVAL_BURSTS, 120.0), Part.OPENER);
         SteadyClimb climb = (SteadyClimb) opener.method();
         assertThat(climb.start()).isLessThan(climb.limit());
-        assertThat(opener.why()).contains("You stopped at 120").contains("a tenth under the ease of ");
+        assertThat(opener.why()).contains("You stopped at 120").contains("a tenth under the comfortable ");
     }
 
     @Test
@@ -173,11 +173,11 @@ class PlannerTest {
     }
 
     @Test
-    void theClimbToTheCeilingStartsAtEase() {
+    void theClimbToTheCeilingStartsAtComfortable() {
         Workout workout = plan(sure(124), 138, School.STEADY_CLIMB, 90.0);
         SteadyClimb core = (SteadyClimb) block(workout, Part.CORE).method();
         assertThat(core.start().bpm())
-                .isCloseTo(workout.estimate().ease().middle().bpm(), within(1.0));
+                .isCloseTo(workout.estimate().comfortable().middle().bpm(), within(1.0));
         assertThat(core.limit())
                 .isLessThanOrEqualTo(workout.estimate().ceiling().middle());
     }

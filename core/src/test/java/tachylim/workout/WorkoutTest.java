@@ -115,12 +115,12 @@ class WorkoutTest {
     }
 
     @Test
-    void controlledPlayingStaysWithinEase() {
+    void controlledPlayingStaysWithinComfortable() {
         Workout workout = usual();
         assertThat(outline(workout))
                 .filteredOn(s -> s.part() == Part.OPENER && s.step() instanceof Pass)
                 .allSatisfy(s -> assertThat(((Pass) s.step()).tempo())
-                        .isLessThanOrEqualTo(workout.estimate().ease().middle()));
+                        .isLessThanOrEqualTo(workout.estimate().comfortable().middle()));
     }
 
     @Test
@@ -138,7 +138,7 @@ class WorkoutTest {
         assertThat(outline(workout))
                 .filteredOn(s -> s.step() instanceof Pass)
                 .allSatisfy(s -> assertThat(((Pass) s.step()).tempo())
-                        .isLessThan(workout.estimate().ease().middle().times(0.9)));
+                        .isLessThan(workout.estimate().comfortable().middle().times(0.9)));
         assertThat(Totals.of(outline(workout)).bursts()).isZero();
     }
 

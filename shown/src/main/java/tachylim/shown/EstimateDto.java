@@ -4,10 +4,10 @@ import tachylim.ceiling.Estimate;
 import tachylim.codec.Codec;
 
 /** How fast a section is today. */
-public record EstimateDto(BandDto ease, BandDto ceiling, BandDto breakdown, boolean enoughEvidence) {
+public record EstimateDto(BandDto comfortable, BandDto ceiling, BandDto breakdown, boolean enoughEvidence) {
 
     static final Codec<EstimateDto> CODEC = Codec.object(estimate -> new EstimateDto(
-            estimate.get("ease", BandDto.CODEC, EstimateDto::ease),
+            estimate.get("comfortable", BandDto.CODEC, EstimateDto::comfortable),
             estimate.get("ceiling", BandDto.CODEC, EstimateDto::ceiling),
             estimate.get("breakdown", BandDto.CODEC, EstimateDto::breakdown),
             estimate.flag("enoughEvidence", EstimateDto::enoughEvidence)));
@@ -19,6 +19,9 @@ public record EstimateDto(BandDto ease, BandDto ceiling, BandDto breakdown, bool
     /** An estimate of which was said whether it rests on enough. */
     public static EstimateDto of(Estimate estimate, boolean enough) {
         return new EstimateDto(
-                BandDto.of(estimate.ease()), BandDto.of(estimate.ceiling()), BandDto.of(estimate.breakdown()), enough);
+                BandDto.of(estimate.comfortable()),
+                BandDto.of(estimate.ceiling()),
+                BandDto.of(estimate.breakdown()),
+                enough);
     }
 }

@@ -71,7 +71,7 @@ public class ReadinessService {
                 passes.brokenAfter(who, sections.stream().map(StoredSection::id).toList(), since).stream()
                         .map(pass -> new Preparation.Broken(
                                 pass.day(),
-                                known.get(pass.sectionId()).estimate().overEase(pass.tempo())))
+                                known.get(pass.sectionId()).estimate().overComfortable(pass.tempo())))
                         .toList();
         return kept.after(broken, sections.size() == 1);
     }

@@ -35,7 +35,7 @@ class CeilingController {
 
     record HistoryDay(
             LocalDate day,
-            double ease,
+            double comfortable,
             double ceiling,
             double low,
             double high,

@@ -28,7 +28,10 @@ public class CeilingDay extends AssignedId<CeilingDay.Key> {
     private LocalDate day;
 
     private Long accountId;
-    private double ease;
+
+    @Column(name = "ease")
+    private double comfortable;
+
     private double ceiling;
     private double ceilingLow;
     private double ceilingHigh;
@@ -60,7 +63,7 @@ public class CeilingDay extends AssignedId<CeilingDay.Key> {
     }
 
     void record(Estimate estimate, Posterior belief) {
-        ease = estimate.ease().middle().bpm();
+        comfortable = estimate.comfortable().middle().bpm();
         ceiling = estimate.ceiling().middle().bpm();
         ceilingLow = estimate.ceiling().low().bpm();
         ceilingHigh = estimate.ceiling().high().bpm();
@@ -74,8 +77,8 @@ public class CeilingDay extends AssignedId<CeilingDay.Key> {
         return day;
     }
 
-    public double ease() {
-        return ease;
+    public double comfortable() {
+        return comfortable;
     }
 
     Long sectionId() {

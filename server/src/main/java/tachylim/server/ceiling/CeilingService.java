@@ -253,7 +253,7 @@ class CeilingService {
             CeilingDay day = days.get(i);
             history.add(new HistoryDay(
                     day.day(),
-                    day.ease(),
+                    day.comfortable(),
                     day.ceiling(),
                     day.ceilingLow(),
                     day.ceilingHigh(),

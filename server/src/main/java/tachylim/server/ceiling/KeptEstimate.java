@@ -1,5 +1,6 @@
 package tachylim.server.ceiling;
 
+import jakarta.persistence.Column;
 import jakarta.persistence.Embeddable;
 import tachylim.ceiling.Band;
 import tachylim.ceiling.Estimate;
@@ -10,9 +11,15 @@ import tachylim.tempo.Tempo;
 @Embeddable
 class KeptEstimate {
 
-    private double easeLow;
-    private double ease;
-    private double easeHigh;
+    @Column(name = "ease_low")
+    private double comfortableLow;
+
+    @Column(name = "ease")
+    private double comfortable;
+
+    @Column(name = "ease_high")
+    private double comfortableHigh;
+
     private double ceilingLow;
     private double ceiling;
     private double ceilingHigh;
@@ -25,9 +32,9 @@ class KeptEstimate {
 
     KeptEstimate(Posterior belief) {
         Estimate estimate = belief.estimate();
-        easeLow = estimate.ease().low().bpm();
-        ease = estimate.ease().middle().bpm();
-        easeHigh = estimate.ease().high().bpm();
+        comfortableLow = estimate.comfortable().low().bpm();
+        comfortable = estimate.comfortable().middle().bpm();
+        comfortableHigh = estimate.comfortable().high().bpm();
         ceilingLow = estimate.ceiling().low().bpm();
         ceiling = estimate.ceiling().middle().bpm();
         ceilingHigh = estimate.ceiling().high().bpm();
@@ -40,7 +47,7 @@ class KeptEstimate {
     /** As it was, for a belief that rests on this many passes. */
     Estimate estimate(double passes) {
         return new Estimate(
-                band(easeLow, ease, easeHigh),
+                band(comfortableLow, comfortable, comfortableHigh),
                 band(ceilingLow, ceiling, ceilingHigh),
                 band(breakdownLow, breakdown, breakdownHigh),
                 passes);

@@ -67,7 +67,7 @@ class StoredBelief extends AssignedId<Long> {
         day = on;
     }
 
-    /** Takes note of where tension says that ease ends, if it says so. */
+    /** Takes note of where tension says that the comfortable tempo ends, if it says so. */
     void felt(Optional<Tempo> at) {
         alert = at.map(Tempo::bpm).orElse(null);
         feltKept = true;

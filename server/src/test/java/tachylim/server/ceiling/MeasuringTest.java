@@ -134,7 +134,7 @@ class MeasuringTest extends ServerTest {
         TestClock.CLOCK.nextMorning();
         wholly(odile, section, "CEILING_TEST");
         JsonNode later = ceiling(odile, section).path("history").path(0);
-        for (String known : List.of("ease", "ceiling", "low", "high", "breakdown", "probes")) {
+        for (String known : List.of("comfortable", "ceiling", "low", "high", "breakdown", "probes")) {
             assertThat(later.path(known)).isEqualTo(first.path(known));
         }
         assertThat(later.path("smoothed").asDouble())

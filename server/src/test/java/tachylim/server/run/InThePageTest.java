@@ -197,7 +197,7 @@ class InThePageTest {
                 usual.firstBurstShare(),
                 1 + chance.nextInt(4),
                 Caution.values()[chance.nextInt(Caution.values().length)],
-                "ease",
+                "comfortable",
                 new Strictness(chance.nextBoolean(), chance.nextBoolean()));
         return new Brief(
                 themes,

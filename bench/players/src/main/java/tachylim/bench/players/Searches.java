@@ -31,7 +31,7 @@ final class Searches {
 
         Test(double guess) {
             belief = Posterior.prior(Tempo.clamped(guess), Posterior.GUESS_SD);
-            fastest = belief.estimate().ease().middle();
+            fastest = belief.estimate().comfortable().middle();
         }
 
         @Override

@@ -180,7 +180,7 @@ final class Weeks {
             double ratio = tempo / player.ceilingToday();
             Answer answer = player.play(Tempo.of(tempo), 1, recovery.level());
             diary.heard(PassKind.CONTROLLED, seconds, ratio, answer);
-            recovery = recovery.afterPlaying(ratio / EASE, seconds);
+            recovery = recovery.afterPlaying(ratio / COMFORTABLE, seconds);
             left -= seconds + 4;
             if (climbing) {
                 tempo = answer.verdict() == Verdict.BROKE ? Math.max(30, tempo - 10) : Math.min(target, tempo + 5);
@@ -188,8 +188,8 @@ final class Weeks {
         }
     }
 
-    /** Ease lies about so far under the ceiling. */
-    private static final double EASE = 0.92;
+    /** The comfortable tempo lies about so far under the ceiling. */
+    private static final double COMFORTABLE = 0.92;
 
     /** How far a player has come. */
     private static final class Way {
