@@ -113,7 +113,7 @@ export function useUsualPlan(sectionId: number) {
   });
 }
 
-/** What was wished of the last session on a section, when it is asked for. */
+/** What was wished of the last workout on a section, when it is asked for. */
 export function useAgain(sectionId: number) {
   return useMutation({
     mutationFn: async () => {

@@ -1498,7 +1498,7 @@ export interface components {
             /** Format: double */
             end: number;
             estimate: components["schemas"]["EstimateDto"];
-            /** @description its method as a player calls it; empty of the first sessions that were kept */
+            /** @description its method as a player calls it; empty of the first workouts that were kept */
             method: string;
             /** @enum {string} */
             part: "WARM_UP" | "OPENER" | "PREPARE" | "MEASURE" | "CORE" | "PERFORM" | "STUDY" | "CLOSER";
@@ -1508,7 +1508,7 @@ export interface components {
             target: number;
             /**
              * Format: int32
-             * @description which of the session's sections it is about, from 0
+             * @description which of the workout's sections it is about, from 0
              */
             theme: number;
             /** @description its version as a player calls it; empty when as written */
@@ -1658,7 +1658,7 @@ export interface components {
             problem: string;
             unrolled: boolean;
         };
-        /** @description the sections of the session, the most pressing first */
+        /** @description the sections of the workout, the most pressing first */
         ChosenSection: {
             passage: string;
             /** Format: int64 */
@@ -2419,7 +2419,7 @@ export interface components {
             relief: components["schemas"]["Relief"];
             schools: components["schemas"]["SchoolDto"][];
             section: string;
-            /** @description the sections of the session, in the order its blocks count them */
+            /** @description the sections of the workout, in the order its blocks count them */
             sections: components["schemas"]["SessionSection"][];
             wish: components["schemas"]["PlanWish"];
         };
@@ -2442,7 +2442,7 @@ export interface components {
             looseOnly: boolean;
             /** Format: int32 */
             minutes: number;
-            /** @description the other sections of the session, in the order they are wanted */
+            /** @description the other sections of the workout, in the order they are wanted */
             others: number[];
             roughCounts: boolean;
             /** @enum {string} */
@@ -2695,7 +2695,7 @@ export interface components {
             target: number;
             /**
              * Format: int32
-             * @description which of the session's sections it stands in, from 0
+             * @description which of the workout's sections it stands in, from 0
              */
             theme: number;
             upcoming: string;
@@ -2822,7 +2822,7 @@ export interface components {
             /** Format: date-time */
             since: string;
         };
-        /** @description the sections of the session, in the order its blocks count them */
+        /** @description the sections of the workout, in the order its blocks count them */
         SessionSection: {
             /** Format: int32 */
             firstNote: number;
@@ -3049,7 +3049,7 @@ export interface components {
             /** Format: int64 */
             openRun: number | null;
             plan: components["schemas"]["PlanView"] | null;
-            /** @description the sections of the session, the most pressing first */
+            /** @description the sections of the workout, the most pressing first */
             sections: components["schemas"]["ChosenSection"][];
             /** @description what is said of a day that is not like most; empty on a usual one */
             word: string;

@@ -18,7 +18,7 @@ const pass = (
 
 const steps = () => [...document.querySelectorAll("rect")].map((one) => Number(one.getAttribute("height")));
 
-describe("the small picture of a session", () => {
+describe("the small picture of a workout", () => {
   it("has a step for each pass, the faster the higher, and a notch where it broke", () => {
     render(
       <Sketch passes={[pass("WARM_UP", 60), pass("CONTROLLED", 80), pass("BURST", 120, "BROKE")]} label="3 passes" />,

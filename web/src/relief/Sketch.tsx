@@ -7,7 +7,7 @@ const HEIGHT = 34;
 const MOST_GAP = 1;
 const LOWEST = 4;
 
-/** A session at a glance: a step for each pass as high as its tempo, spires for bursts, notches where it broke. */
+/** A workout at a glance: a step for each pass as high as its tempo, spires for bursts, notches where it broke. */
 export function Sketch({ passes, label, width: all = USUAL_WIDTH }: { passes: Pass[]; label: string; width?: number }) {
   if (passes.length === 0) return null;
   const seconds = passes.reduce((sum, pass) => sum + pass.seconds, 0);

@@ -4,7 +4,7 @@ export const bpm = (tempo: number) => String(Math.round(tempo));
 /** A section with its passage; the whole has no name of its own. */
 export const called = (passage: string, section: string) => [passage, unbroken(section)].filter(Boolean).join(", ");
 
-/** What is said of a session that was about more sections than the one it is named after. */
+/** What is said of a workout that was about more sections than the one it is named after. */
 export const andMore = (sections: number) => (sections > 1 ? ` and ${sections - 1} more` : "");
 
 /** A span such as “bars 3–4” does not break at its dash, nor before its figure. */

@@ -63,7 +63,7 @@ export function EditPassage({ detail, onDone }: Props) {
             <Button kind="main" type="submit" disabled={change.isPending || waiting}>
               Keep the change
             </Button>
-            <Button onClick={onDone}>Leave it as it was</Button>
+            <Button onClick={onDone}>Cancel</Button>
             <Button kind="quiet" onClick={() => setLeaving(true)}>
               Put the passage away
             </Button>
@@ -110,7 +110,7 @@ function PutAway({ passageId, open, onClose }: { passageId: number; open: boolea
         >
           Put away
         </Button>
-        <Button onClick={onClose}>Keep</Button>
+        <Button onClick={onClose}>Save</Button>
       </div>
     </Dialog>
   );

@@ -187,7 +187,7 @@ export function MarksPanel({ detail, bench, cursor, onCursor }: Props) {
           >
             Change it
           </Button>
-          <Button onClick={() => setAsked(undefined)}>Keep it as it is</Button>
+          <Button onClick={() => setAsked(undefined)}>Cancel</Button>
         </div>
       </Dialog>
     </div>

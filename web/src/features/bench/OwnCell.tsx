@@ -39,7 +39,7 @@ export function OwnCell({ onOpen }: { onOpen: (key: string) => void }) {
       <Button {...taps.button} onClick={(event) => event.preventDefault()}>
         {taps.count === 0 ? "Tap it" : `${taps.count} taps`}
       </Button>
-      {taps.count > 2 && <Button onClick={finish}>That is it</Button>}
+      {taps.count > 2 && <Button onClick={finish}>Done</Button>}
       <label className="flex min-h-11 items-center gap-2 text-soft">
         <input
           type="checkbox"

@@ -97,8 +97,8 @@ function OfSection({ id, sections }: { id: number; sections: { id: number; label
           className="mt-3 flex max-w-[80ch] flex-wrap items-center gap-x-3 border-l-2 border-danger pl-3"
         >
           <span>
-            From {bpm(band.from)} to {bpm(band.to)} it goes wrong more often than just above: clean{" "}
-            {percent(band.clean)} there, {percent(band.cleanAbove)} above. Movement may change its kind here.
+            You miss more between {bpm(band.from)} and {bpm(band.to)} BPM than just above: clean {percent(band.clean)}{" "}
+            there, {percent(band.cleanAbove)} above. Movement may change its kind here.
           </span>
           <Button
             kind="quiet"

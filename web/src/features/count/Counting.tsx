@@ -102,7 +102,7 @@ export function Counting({ change, instrument, speed, onCounted, onClose }: Prop
             <Button kind="main" onClick={keep}>
               Keep {clean} <KeyCap>Space</KeyCap>
             </Button>
-            <Button onClick={counting.stop}>Throw it away</Button>
+            <Button onClick={counting.stop}>Discard</Button>
           </>
         )}
         {(state.at === "lead" || state.at === "counting") && (

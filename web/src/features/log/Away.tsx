@@ -104,9 +104,9 @@ export function Away({ month }: { month: Schemas["Month"] }) {
         )}
         <div className="flex gap-2">
           <Button type="submit" disabled={keep.isPending || !on}>
-            {editing === undefined ? "Put it down" : "Put it right"}
+            {editing === undefined ? "Log it" : "Save"}
           </Button>
-          {editing !== undefined && <Button onClick={() => begin()}>Leave it</Button>}
+          {editing !== undefined && <Button onClick={() => begin()}>Cancel</Button>}
         </div>
         <p className="text-sm text-soft">
           It counts for its day. What is told later of a day gone by counts for the caps from tomorrow.

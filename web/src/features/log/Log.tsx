@@ -41,7 +41,7 @@ export default function Log() {
       />
       {entries.length === 0 ? (
         <p className="py-8 text-lg text-soft">
-          {looking ? "No session is like that." : "Nothing has been played yet. Every workout you begin is kept here."}
+          {looking ? "No workout is like that." : "Nothing has been played yet. Every workout you begin is kept here."}
         </p>
       ) : (
         byDay(entries).map(([date, sessions]) => (
@@ -96,7 +96,7 @@ function Row({ entry }: { entry: Entry }) {
           </span>
         )}
       </p>
-      {/* A session without a pass has no picture; its place stays. */}
+      {/* A workout without a pass has no picture; its place stays. */}
       <div>
         <Sketch
           passes={entry.sketch}

@@ -12,7 +12,7 @@ type Day = Schemas["MonthDay"];
 /** The first day of a month, as an address names it; any other word means this month. */
 const MONTH = /^\d{4}-(0[1-9]|1[0-2])-01$/;
 
-/** A month at a glance: each session as its own small relief. */
+/** A month at a glance: each workout as its own small relief. */
 export default function MonthPage() {
   const [search] = useSearchParams();
   const month = useMonth(MONTH.exec(search.get("of") ?? "")?.[0]);

@@ -20,7 +20,7 @@ const KIND: Record<Pass["kind"], string> = {
 const VERDICT: Record<Verdict, string> = { CLEAN: "clean", ROUGH: "rough", BROKE: "broke" };
 const TENSIONS = [0, 1, 2, 3, 4, 5];
 
-/** Every pass of a session and what was said of it: what was said by mistake is put right or withdrawn. */
+/** Every pass of a workout and what was said of it: what was said by mistake is put right or withdrawn. */
 export function Passes({ runId, passes }: { runId: number; passes: Pass[] }) {
   const [editing, setEditing] = useState<number>();
   const correct = useChange(
@@ -36,7 +36,7 @@ export function Passes({ runId, passes }: { runId: number; passes: Pass[] }) {
       </summary>
       <p className="mt-1 max-w-[70ch] text-soft">
         What was said by mistake can be put right. What was played stays played and counts for its day; the ceiling is
-        learned anew from this session on.
+        learned anew from this workout on.
       </p>
       <Failure of={correct} className="mt-2" />
       {correct.data && !correct.data.learnedAnew && (
@@ -175,7 +175,7 @@ function Editor({ number, pass, pending, onLeave, onSay }: EditorProps) {
         <Button disabled={pending} onClick={() => onSay(null, tension, null)}>
           Withdraw
         </Button>
-        <Button onClick={onLeave}>Leave it</Button>
+        <Button onClick={onLeave}>Cancel</Button>
       </td>
     </tr>
   );

@@ -3,7 +3,7 @@ import { usePassages, type Wanted } from "../../api/queries";
 import { INPUT } from "../../ui/Field";
 import { OUTCOME } from "./outcome";
 
-/** What is looked for among sessions: words, music, days, and how they ended. */
+/** What is looked for among workouts: words, music, days, and how they ended. */
 export function Search({ wanted, onChange }: { wanted: Wanted; onChange: (wanted: Wanted) => void }) {
   const passages = usePassages();
   const change = (part: Wanted) => onChange({ ...wanted, ...part });

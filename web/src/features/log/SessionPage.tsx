@@ -7,7 +7,7 @@ import { Failed, Page, Waiting } from "../../ui/Page";
 import { OUTCOME } from "./outcome";
 import { Passes } from "./Passes";
 
-/** One session, planned against played. */
+/** One workout, planned against played. */
 export default function SessionPage() {
   const session = useSession(Number(useParams().runId));
   if (session.isPending) return <Waiting />;

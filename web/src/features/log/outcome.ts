@@ -1,4 +1,4 @@
-/** How a session ended, as it is said; nothing where it was played to its end. */
+/** How a workout ended, as it is said; nothing where it was played to its end. */
 export const OUTCOME = {
   PLAYED: "",
   STOPPED: "stopped early",

@@ -12,7 +12,7 @@ interface Props {
   onChange: (blocks: Block[]) => void;
 }
 
-/** What can be put into a session, each with the part of it that it is. */
+/** What can be put into a workout, each with the part of it that it is. */
 const KINDS = [
   { part: "PREPARE", name: "Slow, in a version or mode", seconds: 180 },
   { part: "CORE", name: "A method", seconds: 360 },

@@ -15,7 +15,7 @@ const LEAST_SECONDS = 60;
 const SMALL =
   "inline-flex h-9 w-9 shrink-0 items-center justify-center rounded-[5px] border border-rule hover:border-ink disabled:opacity-35";
 
-/** The blocks of a session with their reasons, to be moved, timed, given another method, or taken out. */
+/** The blocks of a workout with their reasons, to be moved, timed, given another method, or taken out. */
 export function Blocks({ view, onChange }: Props) {
   const blocks = view.wish.blocks;
   const several = view.sections.length > 1;

@@ -35,7 +35,7 @@ export default function Plan() {
 
 const isId = (number: number) => Number.isSafeInteger(number) && number > 0;
 
-/** What of a session was asked for by the address: the other sections of it, and its minutes. */
+/** What of a workout was asked for by the address: the other sections of it, and its minutes. */
 function asked(search: URLSearchParams): Partial<Wish> {
   const others = (search.get("with") ?? "")
     .split(",")
@@ -126,7 +126,7 @@ function Editor({ usual, asked }: { usual: Schemas["PlanView"]; asked: Partial<W
         </div>
         <section aria-label="Blocks" className="min-w-0">
           <div className="mb-1.5 flex flex-wrap items-center gap-2">
-            <h2 className="mr-auto">The session, block by block</h2>
+            <h2 className="mr-auto">The workout, block by block</h2>
             <Templates wish={{ ...wish, blocks: view.wish.blocks }} onTake={put} />
             <Button disabled={again.isPending} onClick={() => again.mutate(undefined, { onSuccess: put })}>
               Last time’s again

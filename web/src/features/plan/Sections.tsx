@@ -11,7 +11,7 @@ interface Props {
   onChange: (wish: Wish) => void;
 }
 
-/** Which sections a session is about: the one that needs it most first. */
+/** Which sections a workout is about: the one that needs it most first. */
 export function Sections({ view, wish, onChange }: Props) {
   const passages = usePassages();
   const here = new Set(view.sections.map(({ id }) => id));
@@ -19,7 +19,7 @@ export function Sections({ view, wish, onChange }: Props) {
     passage.sections.filter((section) => !here.has(section.id)).map((section) => ({ passage, section })),
   );
   return (
-    <div className="mb-4 flex flex-wrap items-center gap-2" role="group" aria-label="Sections of this session">
+    <div className="mb-4 flex flex-wrap items-center gap-2" role="group" aria-label="Sections of this workout">
       {view.sections.length > 1 &&
         view.sections.map((section) => (
           <span

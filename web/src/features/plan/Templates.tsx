@@ -14,12 +14,12 @@ import { fitted, type Wish } from "./blocks";
 import { Alert } from "../../ui/Alert";
 
 interface Props {
-  /** The session as it is now, with its blocks. */
+  /** The workout as it is now, with its blocks. */
   wish: Wish;
   onTake: (wish: Wish) => void;
 }
 
-/** Sessions that were kept, to be had for the sections at hand; and a way to keep this one. */
+/** Workouts that were kept, to be had for the sections at hand; and a way to keep this one. */
 export function Templates({ wish, onTake }: Props) {
   const templates = useTemplates();
   const say = useSay();
@@ -37,7 +37,7 @@ export function Templates({ wish, onTake }: Props) {
       <Dialog title="Templates" open={open} onClose={() => setOpen(false)}>
         {all.length === 0 ? (
           <p className="mb-4 text-soft">
-            Nothing is kept yet. A template has the blocks, minutes and methods of a session, for whatever sections.
+            Nothing is kept yet. A template has the blocks, minutes and methods of a workout, for whatever sections.
           </p>
         ) : (
           <ul className="mb-5 divide-y divide-rule border-y border-rule">
@@ -50,13 +50,13 @@ export function Templates({ wish, onTake }: Props) {
                   </span>
                 </span>
                 <Button
-                  aria-label={`Take ${template.name}`}
+                  aria-label={`Use ${template.name}`}
                   onClick={() => {
                     onTake(fitted(template.wish, wish));
                     setOpen(false);
                   }}
                 >
-                  Take it
+                  Use this
                 </Button>
                 <Button aria-label={`Delete ${template.name}`} onClick={() => away.mutate(template.id)}>
                   <Trash2 size={16} aria-hidden="true" />
@@ -72,14 +72,14 @@ export function Templates({ wish, onTake }: Props) {
             event.preventDefault();
             keep.mutate(undefined, {
               onSuccess: () => {
-                say(`Kept as ${name.trim()}.`);
+                say(`Saved as ${name.trim()}.`);
                 setName("");
               },
             });
           }}
         >
           <Field
-            label="Keep this session as"
+            label="Save this workout as"
             {...upTo(RANGES.TemplateWish.name)}
             value={name}
             error={fieldError(keep.error, "name")}
@@ -90,7 +90,7 @@ export function Templates({ wish, onTake }: Props) {
           )}
           <div className="flex gap-2">
             <Button type="submit" kind="main" disabled={keep.isPending}>
-              Keep it
+              Save
             </Button>
             <Button onClick={() => setOpen(false)}>Close</Button>
           </div>

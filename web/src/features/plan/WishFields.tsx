@@ -38,7 +38,7 @@ export function WishFields({ wish, schools, advice, onChange }: Props) {
               className="mt-1 font-semibold underline underline-offset-4"
               onClick={() => onChange({ school: advice.school })}
             >
-              Take it
+              Use this
             </button>
           )}
         </div>

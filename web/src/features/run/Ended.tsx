@@ -58,11 +58,11 @@ export function Ended({ view, settled }: { view: RunView; settled: boolean }) {
           className="max-w-2xl"
           onSubmit={(event) => {
             event.preventDefault();
-            keep.mutate(undefined, { onSuccess: () => say("The note is kept.") });
+            keep.mutate(undefined, { onSuccess: () => say("Note saved.") });
           }}
         >
           <Labelled
-            label="What was found"
+            label="Notes on this workout"
             hint="A hand position, a crossing, a finger lifting too far."
             error={keep.isError ? sentence(keep.error) : undefined}
           >
@@ -81,7 +81,7 @@ export function Ended({ view, settled }: { view: RunView; settled: boolean }) {
           </Labelled>
           <div className="mt-3 flex flex-wrap gap-3">
             <Button type="submit" disabled={keep.isPending || note === view.note}>
-              Keep the note
+              Save note
             </Button>
             <ButtonLink kind="main" to="/">
               To today
@@ -99,7 +99,7 @@ export function Ended({ view, settled }: { view: RunView; settled: boolean }) {
   );
 }
 
-/** What moved, where it broke, and where the next session opens: once everything that was answered has arrived. */
+/** What moved, where it broke, and where the next workout opens: once everything that was answered has arrived. */
 function Moved({ runId, settled }: { runId: number; settled: boolean }) {
   const after = useAfter(runId, settled);
   if (!settled) return <p className="mb-6 text-soft">What moved is said as soon as your answers have arrived.</p>;

@@ -6,7 +6,7 @@ import { Failure } from "../../ui/Alert";
 const RATINGS = [0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10];
 const WORD: Partial<Record<number, string>> = { 0: "nothing", 2: "easy", 5: "hard", 10: "all there was" };
 
-/** How hard a session felt on the whole, asked once, where effort is counted so. */
+/** How hard a workout felt on the whole, asked once, where effort is counted so. */
 export function HowHard({ runId }: { runId: number }) {
   const tell = useChange(
     (rating: number) => given(api.PUT("/api/runs/{id}/rating", { params: { path: { id: runId } }, body: { rating } })),

@@ -182,7 +182,7 @@ export function Stage({ run, view, speed, instrument }: Props) {
           )}
           {rest && (
             <>
-              <h1 className="text-2xl text-night-ink sm:text-3xl">{REST[rest.reason] ?? "Rest, hands hanging"}</h1>
+              <h1 className="text-2xl text-night-ink sm:text-3xl">{REST[rest.reason] ?? "Rest: arms loose"}</h1>
               <div
                 className="font-bold leading-[0.86] tracking-tight text-night-ink"
                 style={{ fontSize: "clamp(6.5rem, min(21vw, 31vh), 15rem)" }}

@@ -145,7 +145,7 @@ function WholeAccount() {
   const read = useChange(async (chosen: File) => {
     const { passages, sessions } = await given(api.POST("/api/imports/account", asIs(chosen)));
     // Said here: with a passage in the account this part of the page is gone.
-    say(`Passages here now: ${passages}; sessions: ${sessions}.`);
+    say(`Passages here now: ${passages}; workouts: ${sessions}.`);
   }, touches.everything);
   return (
     <div className="grid gap-2">

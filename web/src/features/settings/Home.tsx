@@ -84,7 +84,7 @@ export function ZoneOffer({
           I live here now
         </Button>
         <Button kind="quiet" onClick={leave}>
-          Leave it
+          Not now
         </Button>
       </div>
     </div>

@@ -238,7 +238,7 @@ function Farewell({ onGone }: { onGone: () => void }) {
             <Button kind="danger" type="submit" disabled={remove.isPending}>
               Delete everything
             </Button>
-            <Button onClick={() => setOpen(false)}>Keep it</Button>
+            <Button onClick={() => setOpen(false)}>Cancel</Button>
           </div>
         </form>
       </Dialog>

@@ -18,7 +18,7 @@ const FIRST: Line[] = [
   { what: "Large, easy movement in the middle of the range", seconds: 120, playing: true },
 ];
 
-/** The warm-up before every session: by the player's own lines, or large and easy. */
+/** The warm-up before every workout: by the player's own lines, or large and easy. */
 export function WarmUp({ me }: { me: Schemas["Me"] }) {
   const say = useSay();
   const [lines, setLines] = useState(me.warmUp);
@@ -38,7 +38,7 @@ export function WarmUp({ me }: { me: Schemas["Me"] }) {
         keep.mutate(undefined, {
           onSuccess: (now) => {
             setLines(now.warmUp);
-            say(now.warmUp.length > 0 ? "Kept: every session begins so." : "Kept: two large, easy minutes.");
+            say(now.warmUp.length > 0 ? "Kept: every workout begins so." : "Kept: two large, easy minutes.");
           },
         });
       }}
@@ -46,8 +46,8 @@ export function WarmUp({ me }: { me: Schemas["Me"] }) {
       <h2 className="text-lg">Warm-up</h2>
       <p className="text-soft">
         {lines.length === 0
-          ? "Two minutes of large, easy movement come before each session. Put down your own instead: the body first, away from the instrument."
-          : "Line after line, before each session and outside its minutes. What is done at the instrument counts for the day."}
+          ? "Two minutes of large, easy movement come before each workout. Write your own instead: the body first, away from the instrument."
+          : "Line after line, before each workout and outside its minutes. What is done at the instrument counts for the day."}
       </p>
       {lines.map((line, i) => (
         <fieldset key={i} className="grid grid-cols-[1fr_auto] gap-x-2 gap-y-1.5 border-l-2 border-rule pl-3">

@@ -56,7 +56,7 @@ export function Reports({ symptoms }: { symptoms: Schemas["SymptomDto"][] }) {
             It was a mistake
           </Button>
           <Button kind="main" onClick={() => setAsked(undefined)} autoFocus>
-            Leave it
+            Cancel
           </Button>
         </div>
       </Dialog>

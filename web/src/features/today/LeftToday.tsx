@@ -17,7 +17,7 @@ export function LeftToday({ load }: { load: Schemas["LoadDto"] }) {
         <span className="text-3xl font-bold">{shown(binding, binding.left)}</span> of {shown(binding, binding.cap)}{" "}
         {words(binding)}
       </p>
-      <p className="text-soft">This limit binds. {binding.why}</p>
+      <p className="text-soft">You reach this limit first. {binding.why}</p>
       <ul className="mt-1.5 text-soft">
         {others.map((limit) => (
           <li key={limit.kind}>

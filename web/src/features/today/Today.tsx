@@ -145,7 +145,7 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
   );
 }
 
-/** A section of the session: why it is there, and what has become of it. */
+/** A section of the workout: why it is there, and what has become of it. */
 function ChosenSection({ section }: { section: Schemas["ChosenSection"] }) {
   return (
     <li className="border-l-2 border-spruce/30 pl-3">

@@ -55,7 +55,7 @@ public final class PageCore {
     }
 
     /**
-     * Plans a session by what the server told of it: the picture, and the blocks as they were composed.
+     * Plans a workout by what the server told of it: the picture, and the blocks as they were composed.
      *
      * @param told what is known of its sections and of the day
      * @param wish what the player asks of it

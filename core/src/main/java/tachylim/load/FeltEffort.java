@@ -1,9 +1,9 @@
 package tachylim.load;
 
 /**
- * Effort by how hard a session felt: its minutes of playing times what the player says of it from 0 to 10, asked once at its
- * end (the session rating of perceived exertion, Foster 2001). It is brought to the scale of {@link Effort}, where an easy
- * minute is 1: a session that felt {@value #EASY} costs its minutes.
+ * Effort by how hard a workout felt: its minutes of playing times what the player says of it from 0 to 10, asked once at its
+ * end (the workout rating of perceived exertion, Foster 2001). It is brought to the scale of {@link Effort}, where an easy
+ * minute is 1: a workout that felt {@value #EASY} costs its minutes.
  */
 public final class FeltEffort {
 
@@ -15,7 +15,7 @@ public final class FeltEffort {
     private FeltEffort() {}
 
     /**
-     * The effort of a session.
+     * The effort of a workout.
      *
      * @param seconds how long it was played, not negative
      * @param rating how hard it felt, 0 to {@value #MOST}
@@ -29,12 +29,12 @@ public final class FeltEffort {
     }
 
     /**
-     * What a day comes to by what was felt: on the day itself a session costs the more of both, since saying that it was easy
+     * What a day comes to by what was felt: on the day itself a workout costs the more of both, since saying that it was easy
      * is no more room today.
      *
      * @param day the effort of the whole day by tempo and tension
-     * @param counted that of its rated sessions
-     * @param felt the effort of the same sessions as they were felt
+     * @param counted that of its rated workouts
+     * @param felt the effort of the same workouts as they were felt
      * @param over whether the day is over
      */
     public static Effort ofDay(Effort day, Effort counted, Effort felt, boolean over) {

@@ -16,7 +16,7 @@ public enum Readiness {
     WHOLE("Whole", false),
     FROM_MEMORY("From memory", false),
     FROM_COLD("From cold", false),
-    IN_CONTEXT("In its surroundings", false),
+    IN_CONTEXT("In context", false),
     WITH_DISTRACTION("With a distraction", false),
     PERFORMANCE_RUN("Performance run", false);
 

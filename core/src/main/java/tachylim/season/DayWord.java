@@ -38,7 +38,7 @@ public record DayWord(Kind kind, String sentence) {
         if (easy) {
             return new DayWord(
                     Kind.EASY,
-                    "Eight easy minutes keep the hands in shape. Nothing is measured, and the next session opens"
+                    "Eight easy minutes keep the hands in shape. Nothing is measured, and the next workout opens"
                             + " where it would have anyway.");
         }
         if (playedToday) {

@@ -8,14 +8,14 @@ import java.util.function.Predicate;
 import tachylim.load.Effort;
 
 /**
- * Which sections a day's session is about: the most pressing, the one that presses next, one that is near its goal, and one
+ * Which sections a day's workout is about: the most pressing, the one that presses next, one that is near its goal, and one
  * that has lain longest. One section of each passage while there is a choice. This class is immutable.
  *
  * @param chosen the sections, the most pressing first; none when there is nothing to work on
  */
 public record DaysSections(List<Chosen> chosen) {
 
-    /** A session has up to so many sections; more are no session but a list. */
+    /** A workout has up to so many sections; more are no workout but a list. */
     public static final int MOST = 4;
 
     /** A section is worth turning to for so many minutes, and for so much of the effort that is left. */

@@ -18,7 +18,7 @@ public record Block(Sketch sketch, Music music, Method method, String why) {
         return sketch.part();
     }
 
-    /** Which of the session's sections it is about. */
+    /** Which of the workout's sections it is about. */
     public int theme() {
         return sketch.theme();
     }

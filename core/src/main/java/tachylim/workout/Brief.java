@@ -64,15 +64,15 @@ public record Brief(
                     "Give " + LEAST_MINUTES + " to " + MOST_MINUTES + " minutes, not " + minutes);
         }
         if (themes.isEmpty() || themes.size() > MOST_THEMES) {
-            throw new IllegalArgumentException("A session has 1 to " + MOST_THEMES + " sections, not " + themes.size());
+            throw new IllegalArgumentException("A workout has 1 to " + MOST_THEMES + " sections, not " + themes.size());
         }
         if (sketches.size() > MOST_SKETCHES) {
             throw new IllegalArgumentException(
-                    "A session has up to " + MOST_SKETCHES + " blocks, not " + sketches.size());
+                    "A workout has up to " + MOST_SKETCHES + " blocks, not " + sketches.size());
         }
         for (Sketch sketch : sketches) {
             if (sketch.theme() >= themes.size()) {
-                throw new IllegalArgumentException("There is no section " + (sketch.theme() + 1) + " in this session");
+                throw new IllegalArgumentException("There is no section " + (sketch.theme() + 1) + " in this workout");
             }
         }
     }

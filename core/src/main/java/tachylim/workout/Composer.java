@@ -18,7 +18,7 @@ import tachylim.variant.Catalogue;
 import tachylim.variant.Variant;
 
 /**
- * Composes a session: which blocks it has, on which section and in which version, so that the minutes given are filled.
+ * Composes a workout: which blocks it has, on which section and in which version, so that the minutes given are filled.
  *
  * <p>The warm-up is outside them. The opener is a near goal, the core the far one and whatever else is wanted, and the close
  * something that works and that is not the core where there is anything else. Each probe gets its time and its rest; of
@@ -28,7 +28,7 @@ import tachylim.variant.Variant;
  */
 public final class Composer {
 
-    /** A session fills at least this share of its minutes, where nothing stands in the way. */
+    /** A workout fills at least this share of its minutes, where nothing stands in the way. */
     public static final double FULL = 0.92;
 
     private static final double OPENER_SHARE = 0.375;
@@ -90,7 +90,7 @@ public final class Composer {
         return filled(draft(all - measuring, measuring));
     }
 
-    /** A session asks for about so much effort a minute, its rests counted in. */
+    /** A workout asks for about so much effort a minute, its rests counted in. */
     private static final double EFFORT_A_MINUTE = 0.9;
 
     /** The time for which what is left of today is about enough, in seconds: with little left, every part has less. */
@@ -190,7 +190,7 @@ public final class Composer {
     private static final double A_LITTLE = 5;
 
     /**
-     * What a session comes to if all goes well.
+     * What a workout comes to if all goes well.
      *
      * @param seconds its time, the warm-up not counted
      * @param asked seconds of playing that are not slow passes in versions
@@ -360,7 +360,7 @@ public final class Composer {
         return sketches.size() - 1;
     }
 
-    /** The next version of a section that is not in the session yet: one that the player wants, then others of all families. */
+    /** The next version of a section that is not in the workout yet: one that the player wants, then others of all families. */
     private Optional<String> open(int theme, List<Sketch> sketches) {
         return versions.computeIfAbsent(theme, this::versions).stream()
                 .filter(key -> sketches.stream()

@@ -23,7 +23,7 @@ import tachylim.tempo.Tempo;
 import tachylim.tempo.Whole;
 
 /**
- * Draws a workout: what each block of a session plays, how its tempo moves and why, from what is known. Which blocks there
+ * Draws a workout: what each block of a workout plays, how its tempo moves and why, from what is known. Which blocks there
  * are and how long they take, {@link Composer} says, or the player.
  *
  * <p>A controlled climb starts 3% below where the last one ended and stays under the comfortable tempo. While the ceiling is vague
@@ -71,7 +71,7 @@ public final class Planner {
     /** No burst and no probe is faster than this share of the target. */
     public static final double HIGHEST_OVER_TARGET = 1.05;
 
-    /** Burst time in a session: for a player who is known, and for one who is new to it. */
+    /** Burst time in a workout: for a player who is known, and for one who is new to it. */
     private static final double DOSE_SECONDS = 40;
 
     private static final double FIRST_DOSE_SECONDS = 20;
@@ -178,7 +178,7 @@ public final class Planner {
         return new Planner(brief, block.sketch(), block.music()).highestBurst();
     }
 
-    /** How many probes measure a section in a session, and how long they take with their rests. */
+    /** How many probes measure a section in a workout, and how long they take with their rests. */
     static int probes(Brief brief, int theme) {
         return of(brief, theme).probes();
     }
@@ -195,7 +195,7 @@ public final class Planner {
         return new Phrasing(planner.music.notes()).pass(set, 1, 0).seconds() + Tally.ANSWER_SECONDS;
     }
 
-    /** The tempo at which the next session on a section opens, if nothing is learned until then. */
+    /** The tempo at which the next workout on a section opens, if nothing is learned until then. */
     public static Tempo opensAt(Theme theme) {
         Brief brief = Brief.on(theme, Brief.LEAST_MINUTES, Choices.usual(), Allowance.NONE, Condition.FRESH, "");
         return ((SteadyClimb) of(brief, 0).opener().method()).start();
@@ -479,7 +479,7 @@ public final class Planner {
                 "Bursts of " + (beats == 1 ? "one beat" : "two beats") + " from " + firstSet + ", above the ceiling of "
                         + ceiling() + ", each after a slow pass at " + slow + "; none above " + limit + limitWhy(limit)
                         + " At most " + bursts + ", " + Math.round(bursts * each) + " s of the " + Math.round(dose)
-                        + " that a session may have"
+                        + " that a workout may have"
                         + (dose < DOSE_SECONDS ? " while the section is new." : "."));
     }
 
@@ -489,7 +489,7 @@ public final class Planner {
                 : ", since the ceiling may be as low as " + estimate.ceiling().low() + ".";
     }
 
-    /** The dose of a session is shared by all its blocks of bursts. */
+    /** The dose of a workout is shared by all its blocks of bursts. */
     private long burstBlocks() {
         return Math.max(
                 1,

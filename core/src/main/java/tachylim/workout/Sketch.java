@@ -3,8 +3,8 @@ package tachylim.workout;
 /**
  * What a block is to be, before what is known says how: the player's part of a plan. This class is immutable.
  *
- * @param part where in the session it stands
- * @param theme which of the session's sections it is about, from 0
+ * @param part where in the workout it stands
+ * @param theme which of the workout's sections it is about, from 0
  * @param version the version it is played in, by its key; empty when as written
  * @param seconds the time it may take, rests included, above 0
  * @param choices what is chosen about it

@@ -10,7 +10,7 @@ import tachylim.passage.Passage;
 import tachylim.tempo.Tempo;
 
 /**
- * A section that a session is about, with all that is known of it. This class is immutable.
+ * A section that a workout is about, with all that is known of it. This class is immutable.
  *
  * @param id whose it is, by the caller's count
  * @param music its notes as written

@@ -35,7 +35,7 @@ public record WhichMethod(School school, String why) {
      *
      * @param daysLeft days until it is needed; empty without a date
      * @param left what may still be done today
-     * @param lately the methods of its last sessions, the newest first
+     * @param lately the methods of its last workouts, the newest first
      */
     public static WhichMethod now(Theme theme, OptionalLong daysLeft, Allowance left, List<School> lately) {
         Estimate estimate = theme.estimate();
@@ -66,7 +66,7 @@ public record WhichMethod(School school, String why) {
             var band = theme.known().awkward().get(0);
             return new WhichMethod(
                     School.NARROW_STEPS,
-                    band.from() + " to " + band.to() + " goes wrong more often than what is faster.");
+                    "You miss more between " + band.from() + " and " + band.to() + " BPM than above.");
         }
         if (left.burstSeconds() <= 0) {
             return new WhichMethod(School.SETBACK_LADDER, "Today's burst time is used: a ladder needs none.");

@@ -52,7 +52,7 @@ class BenchTest {
 
     private void keepAs(String target) {
         page.getByLabel("Target tempo").fill(target);
-        button("Keep this passage").click();
+        button("Save passage").click();
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)))
                 .not()
                 .hasText("A new passage");

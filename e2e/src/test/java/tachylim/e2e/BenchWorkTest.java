@@ -31,7 +31,7 @@ class BenchWorkTest {
         page.getByLabel("Title").fill("Kiln Road");
         page.getByLabel("Notes", new Page.GetByLabelOptions().setExact(true)).fill(ABC);
         page.getByLabel("Target tempo").fill("126");
-        button("Keep this passage").click();
+        button("Save passage").click();
         assertThat(heading("Kiln Road")).isVisible();
         assertThat(page.locator("path[data-transition]").first()).isAttached();
     }
@@ -95,7 +95,7 @@ class BenchWorkTest {
     void aCellIsTappedAndOneThatCannotBeIsRefused() {
         button("Tap it").focus();
         tapAfter(0, 0.5, 0.75, 1);
-        button("That is it").click();
+        button("Done").click();
         assertThat(page.getByLabel("Weights of your cell")).hasValue("2-1-1");
         page.getByLabel("Weights of your cell").fill("2-0-1");
         button("Show it").click();
@@ -177,12 +177,12 @@ class BenchWorkTest {
         upload("kiln.musicxml", file);
         assertThat(button("Take these 49 notes")).isVisible();
         assertThat(page.getByText("Nothing of the file is left out.")).isVisible();
-        assertThat(button("Keep this passage")).isHidden();
+        assertThat(button("Save passage")).isHidden();
         page.getByLabel("From bar").selectOption("2");
         page.getByLabel("To bar").selectOption("3");
         button("Take these 32 notes").click();
         assertThat(page.getByLabel("Title")).hasValue("Kiln Road");
-        assertThat(button("Keep this passage")).isVisible();
+        assertThat(button("Save passage")).isVisible();
         assertThat(page.getByText(Pattern.compile("^32 notes · 2 bars"))).isVisible();
     }
 

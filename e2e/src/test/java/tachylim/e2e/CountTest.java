@@ -57,7 +57,7 @@ class CountTest {
         assertThat(page.getByText(counted + " at best, 56 a minute needed")).isAttached();
         assertThat(page.getByText("Once today.")).isAttached();
         assertThat(count("PageDown", 3)).as("a pedal does it too").isBetween(1, 3);
-        odile.button("Throw it away").click();
+        odile.button("Discard").click();
         odile.button("Close").click();
         page.navigate("/load");
         assertThat(page.getByText("Effort by day")).isVisible();

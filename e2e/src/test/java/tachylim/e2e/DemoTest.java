@@ -157,7 +157,7 @@ class DemoTest {
         assertThat(page.getByText("Paused")).isVisible();
         found.addAll(serious(page));
         page.getByText("End it here").click();
-        assertThat(page.getByText("What was found")).isVisible();
+        assertThat(page.getByText("Notes on this workout")).isVisible();
         found.addAll(serious(page));
         page.close();
         Page stranger = Shared.BROWSING.page(Shared.BROWSING.somebody(demo));

@@ -214,7 +214,7 @@ class FirmGroundTest {
         odile.page
                 .getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Notes"))
                 .fill("L:1/8\nM:2/4\nK:C\nCDEF GABc");
-        odile.page.getByText("Keep this passage").click();
+        odile.page.getByText("Save passage").click();
         odile.page.getByLabel("I play along").first().check();
         odile.page.getByLabel("Tempo to hear it at").first().fill("300");
         odile.button("Hear the passage").click();

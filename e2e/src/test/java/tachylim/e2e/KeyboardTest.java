@@ -69,8 +69,8 @@ class KeyboardTest {
         page.evaluate("() => document.activeElement.blur()");
 
         odile.hurry().playToTheEnd();
-        type("What was found", "Third finger first.");
-        press("Keep the note");
+        type("Notes on this workout", "Third finger first.");
+        press("Save note");
         press("To today");
         assertThat(page.getByText("Left today")).isVisible();
         press("Ceiling");

@@ -138,14 +138,14 @@ final class Musician {
     }
 
     boolean hasEnded() {
-        return page.getByText("What was found").isVisible();
+        return page.getByText("Notes on this workout").isVisible();
     }
 
     /** Waits until the step is ready to be played, or the workout is over: a rest ends by itself. */
     void untilReady() {
         until("() => document.querySelector('[data-state=ready] button:not(:disabled)') "
                 + "&& !document.body.textContent.includes('on its way')"
-                + " || document.body.textContent.includes('What was found')");
+                + " || document.body.textContent.includes('Notes on this workout')");
     }
 
     private String ordinal() {

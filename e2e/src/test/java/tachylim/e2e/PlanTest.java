@@ -18,7 +18,7 @@ class PlanTest {
     private void plan() {
         page.keyboard().press("Escape");
         page.getByText("End it here").click();
-        assertThat(page.getByText("What was found")).isVisible();
+        assertThat(page.getByText("Notes on this workout")).isVisible();
         page.navigate("/");
         page.getByText("Change this plan").click();
         assertThat(blocks().first()).isVisible();
@@ -72,14 +72,14 @@ class PlanTest {
         plan();
         minutes().fill("12");
         odile.button("Templates").click();
-        page.getByLabel("Keep this session as").fill("Twelve");
-        odile.button("Keep it").click();
-        assertThat(odile.button("Take Twelve")).isVisible();
+        page.getByLabel("Save this workout as").fill("Twelve");
+        odile.button("Save").click();
+        assertThat(odile.button("Use Twelve")).isVisible();
         page.keyboard().press("Escape");
         page.reload();
         assertThat(blocks().first()).isVisible();
         odile.button("Templates").click();
-        odile.button("Take Twelve").click();
+        odile.button("Use Twelve").click();
         assertThat(minutes()).hasValue("12");
         assertThat(odile.button("Begin this workout")).isEnabled();
     }
@@ -94,7 +94,7 @@ class PlanTest {
         page.getByRole(AriaRole.FORM, new Page.GetByRoleOptions().setName("Warm-up"))
                 .getByText("Keep", new Locator.GetByTextOptions().setExact(true))
                 .click();
-        assertThat(page.getByText("Kept: every session begins so.").first()).isVisible();
+        assertThat(page.getByText("Kept: every workout begins so.").first()).isVisible();
         page.navigate("/");
         page.getByText("Change this plan").click();
         assertThat(page.getByText("Your own warm-up of 5 min")).isVisible();

@@ -44,7 +44,7 @@ class SeasonTest {
         odile.untilReady();
         page.keyboard().press("Escape");
         odile.button("End it here").click();
-        assertThat(page.getByText("What was found")).isVisible();
+        assertThat(page.getByText("Notes on this workout")).isVisible();
         odile.untilArrived();
     }
 
@@ -109,7 +109,7 @@ class SeasonTest {
         somePractice();
         page.navigate("/log");
         page.getByLabel("Words in notes, focus or music").fill("nothing is like this");
-        assertThat(page.getByText("No session is like that.")).isVisible();
+        assertThat(page.getByText("No workout is like that.")).isVisible();
         page.getByLabel("Words in notes, focus or music").fill("");
         page.locator("a[href^='/log/']:not([href='/log/month'])").first().click();
         page.getByText(Pattern.compile("what was said of them")).click();
@@ -121,7 +121,7 @@ class SeasonTest {
         page.navigate("/log/month");
         page.getByLabel("Minutes").fill("25");
         page.getByLabel("Note").fill("scales by the window");
-        odile.button("Put it down").click();
+        odile.button("Log it").click();
         assertThat(section("Away from the screen")).containsText("scales by the window");
         page.navigate("/");
         assertThat(page.getByText("Played today already.").first()).isVisible();
@@ -143,7 +143,7 @@ class SeasonTest {
         other.page
                 .getByLabel("The file of an account")
                 .setInputFiles(new FilePayload("tachylim.json.gz", "application/gzip", file));
-        assertThat(other.page.getByText("Passages here now: 1; sessions: 1.").first())
+        assertThat(other.page.getByText("Passages here now: 1; workouts: 1.").first())
                 .isVisible();
         assertThat(unpacked(other.page.request().get("/api/exports/account").body()))
                 .isEqualTo(unpacked(file));

@@ -55,9 +55,9 @@ class StoryTest {
 
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Played")))
                 .isVisible();
-        page.getByLabel("What was found").fill("The turn in bar 1 wants the outside mallet.");
-        odile.button("Keep the note").click();
-        assertThat(page.getByText("The note is kept.").first()).isVisible();
+        page.getByLabel("Notes on this workout").fill("The turn in bar 1 wants the outside mallet.");
+        odile.button("Save note").click();
+        assertThat(page.getByText("Note saved.").first()).isVisible();
         seeWhatChanged(odile, section, before);
         assertThat(Shared.BROWSING.complaints()).isEmpty();
     }
@@ -76,7 +76,7 @@ class StoryTest {
         assertThat(page.getByText("33 notes · 3 bars")).isVisible();
         assertThat(page.locator("svg .abcjs-note").first()).isVisible();
         page.getByLabel("Clean at", new Page.GetByLabelOptions().setExact(true)).fill("112");
-        page.getByText("Keep this passage").click();
+        page.getByText("Save passage").click();
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Kestrel Weather")))
                 .isVisible();
     }
@@ -184,7 +184,7 @@ class StoryTest {
         BrowserContext context = odile.page.context();
         context.setOffline(true);
         odile.playToTheEnd();
-        assertThat(odile.page.getByText("What was found")).isVisible();
+        assertThat(odile.page.getByText("Notes on this workout")).isVisible();
         context.setOffline(false);
         odile.untilTold("/api/log/" + run, "\"outcome\":\"PLAYED\"");
         odile.untilTold("/api/runs/" + run + "?holder=" + java.util.UUID.randomUUID(), "\"ended\":\"PLAYED\"");
@@ -195,7 +195,7 @@ class StoryTest {
     void aWorkoutIsPlayedWithThreePedals() {
         Musician odile = Shared.somebodyPlayingFast();
         odile.playWithPedals();
-        assertThat(odile.page.getByText("What was found")).isVisible();
+        assertThat(odile.page.getByText("Notes on this workout")).isVisible();
     }
 
     @Test
@@ -230,7 +230,7 @@ class StoryTest {
         odile.page.navigate("/passages/new");
         odile.page.getByLabel("Title").fill("<img src=x onerror=alert(1)> דף 🎵");
         notes(odile.page).fill("K:C\nCDEF");
-        odile.page.getByText("Keep this passage").click();
+        odile.page.getByText("Save passage").click();
         assertThat(odile.page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)))
                 .hasText("<img src=x onerror=alert(1)> דף 🎵");
         assertThat(odile.page.locator("main img").count()).isZero();

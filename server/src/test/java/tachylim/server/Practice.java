@@ -49,7 +49,7 @@ public final class Practice {
                 .asLong();
     }
 
-    /** A session that is begun, played for some events and stopped. */
+    /** A workout that is begun, played for some events and stopped. */
     public static JsonNode played(Player player, int events) {
         UUID window = UUID.randomUUID();
         JsonNode run = playOn(player, newRun(player, window), window, events);

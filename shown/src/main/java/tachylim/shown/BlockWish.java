@@ -13,7 +13,7 @@ import tachylim.workout.Choices;
 import tachylim.workout.Part;
 import tachylim.workout.Sketch;
 
-/** A block of a session: its part, which of the sections, in which version, for how long and by which method. */
+/** A block of a workout: its part, which of the sections, in which version, for how long and by which method. */
 public record BlockWish(
         @NotNull Part part,
         @Min(0) @Max(Brief.MOST_THEMES - 1) int theme,

@@ -32,7 +32,7 @@ public record Moment(
         @Schema(nullable = true, description = "which of the blocks it stands in")
         Integer block,
 
-        @Schema(description = "which of the session's sections it stands in, from 0")
+        @Schema(description = "which of the workout's sections it stands in, from 0")
         int theme,
 
         @Schema(description = "the version at hand as a player calls it; empty when as written")

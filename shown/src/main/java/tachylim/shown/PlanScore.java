@@ -17,7 +17,7 @@ import tachylim.workout.Workout;
  *
  * @param workout a document of {@link WorkoutCodec} without blocks
  * @param rest why nothing may be played, empty when something may
- * @param warning what is said of a session that is fast, empty when there is nothing to say
+ * @param warning what is said of a workout that is fast, empty when there is nothing to say
  */
 public record PlanScore(
         @Schema(description = "the rules it is planned by: a core of another edition cannot go on with it")

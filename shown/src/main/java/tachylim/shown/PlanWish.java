@@ -52,7 +52,7 @@ public record PlanWish(
         boolean looseOnly,
 
         @Size(max = Brief.MOST_THEMES - 1, message = PlanWish.SECTIONS)
-        @Schema(description = "the other sections of the session, in the order they are wanted")
+        @Schema(description = "the other sections of the workout, in the order they are wanted")
         List<@NotNull Long> others,
 
         @Valid
@@ -61,8 +61,8 @@ public record PlanWish(
         List<@NotNull BlockWish> blocks) {
 
     private static final String MINUTES = "Give " + Brief.LEAST_MINUTES + " to " + Brief.MOST_MINUTES + " minutes.";
-    private static final String SECTIONS = "A session has up to " + Brief.MOST_THEMES + " sections.";
-    private static final String BLOCKS = "A session has up to " + Brief.MOST_SKETCHES + " blocks.";
+    private static final String SECTIONS = "A workout has up to " + Brief.MOST_THEMES + " sections.";
+    private static final String BLOCKS = "A workout has up to " + Brief.MOST_SKETCHES + " blocks.";
 
     public static final Codec<PlanWish> CODEC = Codec.object(wish -> new PlanWish(
             wish.get("sectionId", Codec.LONG, PlanWish::sectionId),
@@ -142,7 +142,7 @@ public record PlanWish(
                 new Strictness(roughCounts, looseOnly));
     }
 
-    /** The session that is wished for, of the sections and on the day that {@code known} is about. */
+    /** The workout that is wished for, of the sections and on the day that {@code known} is about. */
     public Brief over(Brief known) {
         return new Brief(
                 known.themes(),
@@ -155,7 +155,7 @@ public record PlanWish(
                 known.spared());
     }
 
-    /** What was wished of a session that was begun, with its blocks as they were. */
+    /** What was wished of a workout that was begun, with its blocks as they were. */
     public static PlanWish of(Brief begun) {
         List<Long> sections = begun.themes().stream().map(Theme::id).toList();
         return of(

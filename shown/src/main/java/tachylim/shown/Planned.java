@@ -4,7 +4,7 @@ import java.util.List;
 import tachylim.codec.Codec;
 
 /**
- * A session as a page has planned it: the picture, and the blocks as they were composed.
+ * A workout as a page has planned it: the picture, and the blocks as they were composed.
  *
  * @param blocks what a player may put together otherwise
  */

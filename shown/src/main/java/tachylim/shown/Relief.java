@@ -112,13 +112,13 @@ public record Relief(
     public record BlockDto(
             Part part,
 
-            @Schema(description = "which of the session's sections it is about, from 0")
+            @Schema(description = "which of the workout's sections it is about, from 0")
             int theme,
 
             @Schema(description = "its version as a player calls it; empty when as written")
             String version,
 
-            @Schema(description = "its method as a player calls it; empty of the first sessions that were kept")
+            @Schema(description = "its method as a player calls it; empty of the first workouts that were kept")
             String method,
 
             String why,

@@ -164,7 +164,7 @@ class DemoHistory {
         return odile;
     }
 
-    /** One or two sessions, each on the section whose turn it is. */
+    /** One or two workouts, each on the section whose turn it is. */
     private int evening(
             SignedIn odile,
             List<DemoSection> sections,
@@ -176,7 +176,7 @@ class DemoHistory {
         for (int session = 0; session < sessions; session++) {
             clock.move(begins.plusSeconds(session * 35L * 60));
             DemoSection section = sections.get((turn + session) % sections.size());
-            // A session at once: two thousand answers would be two thousand writes to the disk.
+            // A workout at once: two thousand answers would be two thousand writes to the disk.
             boolean test = session == 0 && TESTS.contains(daysAgo);
             if (!load.today(odile).allowance().isWorthStarting()) {
                 return turn + session;

@@ -96,7 +96,7 @@ class ArchiveCheck {
             entities.clear();
         }
         for (long id : ids(who, StoredRun.class)) {
-            read("session", () -> runs.passes(who, entities.find(StoredRun.class, id)));
+            read("workout", () -> runs.passes(who, entities.find(StoredRun.class, id)));
             entities.clear();
         }
     }

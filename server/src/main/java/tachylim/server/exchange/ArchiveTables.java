@@ -10,7 +10,7 @@ import org.springframework.stereotype.Component;
 
 /**
  * The tables that an account is, in the order in which they rest on each other, and their columns as the database has them.
- * What follows from the rest is not among them, nor what belongs to one installation: passwords, sessions, private addresses.
+ * What follows from the rest is not among them, nor what belongs to one installation: passwords, workouts, private addresses.
  */
 @Component
 class ArchiveTables {

@@ -28,7 +28,7 @@ class PracticeCsv {
         CSVPrinter csv = Csv.with(
                         "date",
                         "time_utc",
-                        "session",
+                        "workout",
                         "passage",
                         "section",
                         "kind",
@@ -45,7 +45,7 @@ class PracticeCsv {
         sql.query(
                 """
                 select p.day, time(p.at), p.run_id, g.title, c.name, p.kind, p.way, p.tempo, p.verdict, p.tension,
-                       p.play_seconds, p.burst_seconds, p.notes, p.effort, p.recovery
+                       p.play_seconds, p.burst_seconds, p.notes, p.effort, p.reserve
                 from played_pass p join piece c on c.id = p.piece_id join passage g on g.id = c.passage_id
                 where p.account_id = ? order by p.id""",
                 row -> {

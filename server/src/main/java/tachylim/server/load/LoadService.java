@@ -297,7 +297,7 @@ public class LoadService {
                 .toList();
     }
 
-    /** Keeps how hard a session felt, on its own day. */
+    /** Keeps how hard a workout felt, on its own day. */
     @Transactional
     public void felt(SignedIn who, long runId, LocalDate day, int rating) {
         if (!day.equals(accounts.today(who))) {

@@ -7,7 +7,7 @@ import tachylim.load.Effort;
 import tachylim.load.FeltEffort;
 import tachylim.server.record.AssignedId;
 
-/** How hard a session felt, told once at its end. */
+/** How hard a workout felt, told once at its end. */
 @Entity
 class SessionRating extends AssignedId<Long> {
 

@@ -7,7 +7,7 @@ import org.springframework.data.jpa.repository.Query;
 
 interface SessionRatingRepository extends JpaRepository<SessionRating, Long> {
 
-    /** What the rated sessions of a day come to, both ways. */
+    /** What the rated workouts of a day come to, both ways. */
     record Felt(LocalDate day, double felt, double counted) {}
 
     @Query("""

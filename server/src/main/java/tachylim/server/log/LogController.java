@@ -51,7 +51,7 @@ class LogController {
         this.away = away;
     }
 
-    /** One session. The outcome is null while it is being played. */
+    /** One workout. The outcome is null while it is being played. */
     record Entry(
             long runId,
             LocalDate day,
@@ -92,10 +92,10 @@ class LogController {
             @Schema(nullable = true, description = "ask for those before this run to see older ones")
             Long olderThan) {}
 
-    /** A session, planned against played, and whether it was a ceiling test that has a result to look at. */
+    /** A workout, planned against played, and whether it was a ceiling test that has a result to look at. */
     record Session(Entry entry, Relief planned, Relief played, boolean measured, List<SaidPass> passes) {}
 
-    /** A pass of a session, and what was said of it. */
+    /** A pass of a workout, and what was said of it. */
     record SaidPass(
             int place,
             PassKind kind,
@@ -119,7 +119,7 @@ class LogController {
             @Min(0) @Max(5) int tension,
             @Schema(nullable = true) @Min(0) @Max(Ask.MOST) Integer clean) {}
 
-    /** A session's passes after a correction, and whether the ceiling was learned anew from there. */
+    /** A workout's passes after a correction, and whether the ceiling was learned anew from there. */
     record Corrected(List<SaidPass> passes, boolean learnedAnew) {}
 
     record AwayWish(

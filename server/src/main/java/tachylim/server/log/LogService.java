@@ -39,7 +39,7 @@ import tachylim.task.Tension;
 import tachylim.workout.Pass;
 import tachylim.workout.Segment;
 
-/** What was played, session by session. */
+/** What was played, workout by workout. */
 @Service
 class LogService {
 
@@ -136,7 +136,7 @@ class LogService {
         return new Corrected(said(who, runs.get(who, runId)), learned);
     }
 
-    /** A month by its days: its sessions, what was played elsewhere, and how often changes were counted. */
+    /** A month by its days: its workouts, what was played elsewhere, and how often changes were counted. */
     @Transactional
     Month month(SignedIn who, LocalDate of) {
         LocalDate today = accounts.today(who);

@@ -1,2 +1,2 @@
-/** Looking back: sessions as they were kept, never decided again. */
+/** Looking back: workouts as they were kept, never decided again. */
 package tachylim.server.log;

@@ -34,7 +34,7 @@ import tachylim.workout.Workout;
 
 /**
  * Puts right what was said of passes by mistake. What was played stays played and counts for the load; what was learned of
- * the section's ceiling is learned anew from the morning of that session on, through every session since.
+ * the section's ceiling is learned anew from the morning of that workout on, through every workout since.
  */
 @Service
 public class Corrections {
@@ -70,7 +70,7 @@ public class Corrections {
         this.clock = clock;
     }
 
-    /** A pass of a session as it is kept, with its place in it. */
+    /** A pass of a workout as it is kept, with its place in it. */
     public record Kept(int place, Segment segment, Instant correctedAt) {}
 
     @Transactional(readOnly = true)
@@ -85,14 +85,14 @@ public class Corrections {
      * Says something else of a pass, or nothing.
      *
      * @param verdict how it went; null to withdraw what was said
-     * @return whether the ceiling could be learned anew; it cannot from sessions older than two weeks
+     * @return whether the ceiling could be learned anew; it cannot from workouts older than two weeks
      */
     @Transactional
     public boolean correct(SignedIn who, long runId, int place, Verdict verdict, Tension tension, Double told) {
         StoredRun stored = runs.get(who, runId);
         if (stored.outcome() == null) {
             throw Refused.field(
-                    "runId", "This session is still open. End it first; then what was said can be put right.");
+                    "runId", "This workout is still open. End it first; then what was said can be put right.");
         }
         RunSegment kept = segments.findByAccountIdAndRunIdAndPlace(who.accountId(), runId, place)
                 .filter(one -> one.segment().step() instanceof Pass)

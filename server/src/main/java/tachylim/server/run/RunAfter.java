@@ -44,7 +44,7 @@ class RunAfter {
         this.load = load;
     }
 
-    /** The sections in the order of the session; those that were put away since are left out, and so are workouts by other rules. */
+    /** The sections in the order of the workout; those that were put away since are left out, and so are workouts by other rules. */
     @Transactional(readOnly = true)
     List<AfterSection> of(SignedIn who, long id) {
         StoredRun stored = runs.get(who, id);

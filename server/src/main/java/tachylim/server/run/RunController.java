@@ -85,7 +85,7 @@ class RunController {
         return runs.view(who, id, wish.holder());
     }
 
-    /** How hard a session felt, once it is over, on its own day. */
+    /** How hard a workout felt, once it is over, on its own day. */
     @PutMapping("/{id}/rating")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void felt(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody RatingWish wish) {

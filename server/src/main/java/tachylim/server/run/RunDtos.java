@@ -156,7 +156,7 @@ public final class RunDtos {
      *
      * @param broke the notes of the section, from 1, that were noted as not reached that day
      * @param repeated why something broke that day and not for the first time
-     * @param opensAt the tempo at which its next session opens, in BPM
+     * @param opensAt the tempo at which its next workout opens, in BPM
      */
     record AfterSection(
             long sectionId,
@@ -168,7 +168,7 @@ public final class RunDtos {
             List<Repeated> repeated,
             double opensAt) {}
 
-    /** How hard a session felt, from 0 to 10. */
+    /** How hard a workout felt, from 0 to 10. */
     record RatingWish(@Min(0) @Max(FeltEffort.MOST) int rating) {}
 
     /** Why something broke, and how often in four weeks. */

@@ -31,7 +31,7 @@ interface RunRepository extends JpaRepository<StoredRun, Long> {
 
     List<StoredRun> findByAccountIdAndDayBetweenOrderById(long accountId, LocalDate from, LocalDate to, Limit limit);
 
-    /** Sessions that are looked for, the newest first; what is null is not asked about. */
+    /** Workouts that are looked for, the newest first; what is null is not asked about. */
     @Query("""
             select r from StoredRun r
             join StoredSection p on p.id = r.sectionId join StoredWorkout w on w.id = r.workoutId

@@ -104,7 +104,7 @@ public class RunService {
     }
 
     /**
-     * Sessions, the newest first, in the order in which they were begun, whatever a clock said then.
+     * Workouts, the newest first, in the order in which they were begun, whatever a clock said then.
      *
      * @param before only those begun before this one; null for all
      */
@@ -116,7 +116,7 @@ public class RunService {
     }
 
     /**
-     * What is looked for among sessions; what is null is not asked about.
+     * What is looked for among workouts; what is null is not asked about.
      *
      * @param text what its note, its focus or the name of its music holds
      */
@@ -129,7 +129,7 @@ public class RunService {
         }
     }
 
-    /** Sessions that are looked for, the newest first. */
+    /** Workouts that are looked for, the newest first. */
     @Transactional(readOnly = true)
     public List<StoredRun> search(SignedIn who, Wanted wanted, Long before, int most) {
         return runs.search(
@@ -143,7 +143,7 @@ public class RunService {
                 Limit.of(most));
     }
 
-    /** The sessions of some days, the oldest first. */
+    /** The workouts of some days, the oldest first. */
     @Transactional(readOnly = true)
     public List<StoredRun> between(SignedIn who, LocalDate from, LocalDate to, int most) {
         return runs.findByAccountIdAndDayBetweenOrderById(who.accountId(), from, to, Limit.of(most));
@@ -449,7 +449,7 @@ public class RunService {
     void felt(SignedIn who, long id, int rating) {
         StoredRun stored = lock(who, id);
         if (stored.outcome() == null) {
-            throw Refused.field("rating", "This session is still open; how hard it felt is told at its end.");
+            throw Refused.field("rating", "This workout is still open; how hard it felt is told at its end.");
         }
         load.felt(who, id, stored.day(), rating);
     }

@@ -12,7 +12,7 @@ import tachylim.server.account.SignedIn;
 import tachylim.server.ceiling.Passes;
 import tachylim.server.ceiling.PlayedPass;
 
-/** What sessions came to: added up when one that is over is first looked at, and kept from then on. */
+/** What workouts came to: added up when one that is over is first looked at, and kept from then on. */
 @Component
 public class RunSummaries {
 

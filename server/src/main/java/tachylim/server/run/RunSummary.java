@@ -15,7 +15,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
 
-/** What a session came to: its sums, and its passes in order as far as a small picture shows them. */
+/** What a workout came to: its sums, and its passes in order as far as a small picture shows them. */
 @Entity
 @Table(name = "run_summary")
 public class RunSummary extends AssignedId<Long> {

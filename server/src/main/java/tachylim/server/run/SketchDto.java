@@ -4,7 +4,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import tachylim.task.PassKind;
 import tachylim.task.Verdict;
 
-/** One pass of a session, as far as a small picture shows it. */
+/** One pass of a workout, as far as a small picture shows it. */
 public record SketchDto(
         PassKind kind,
         double tempo,

@@ -27,11 +27,11 @@ class TodayController {
         this.today = today;
     }
 
-    /** A section of the session, why it is there, and what has become of it. */
+    /** A section of the workout, why it is there, and what has become of it. */
     record ChosenSection(
             long sectionId, long passageId, String passage, String section, String why, List<String> sinceLastTime) {}
 
-    /** The session prepared for today; no plan while there is no passage. */
+    /** The workout prepared for today; no plan while there is no passage. */
     record TodayView(
             LocalDate day,
             @Schema(nullable = true) PlanView plan,
@@ -40,7 +40,7 @@ class TodayController {
             @Schema(description = "what is said of a day that is not like most; empty on a usual one")
             String word,
 
-            @Schema(description = "the sections of the session, the most pressing first")
+            @Schema(description = "the sections of the workout, the most pressing first")
             List<ChosenSection> sections,
 
             String measure,

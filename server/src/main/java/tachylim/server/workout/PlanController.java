@@ -47,7 +47,7 @@ class PlanController {
         return drafting.inTurn(() -> plans.preview(who, PlanWish.usual(id, minutes, habit.choices(chosen))));
     }
 
-    /** The last session on a section, to be played again or to start editing from. */
+    /** The last workout on a section, to be played again or to start editing from. */
     @GetMapping("/sections/{id}/plan/again")
     PlanView again(@AuthenticationPrincipal SignedIn who, @PathVariable long id) {
         return drafting.inTurn(() -> plans.again(who, id));

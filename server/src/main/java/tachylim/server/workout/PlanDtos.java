@@ -20,7 +20,7 @@ public final class PlanDtos {
 
     private static final int LONGEST_NAME = 60;
 
-    /** A session to be kept under a name. */
+    /** A workout to be kept under a name. */
     public record TemplateWish(
             @NotBlank(message = "Give the template a name.")
             @Size(max = LONGEST_NAME, message = "A name has up to " + LONGEST_NAME + " characters.")
@@ -28,7 +28,7 @@ public final class PlanDtos {
 
             @NotNull @Valid PlanWish wish) {}
 
-    /** A session that was kept; its sections are those it was made for. */
+    /** A workout that was kept; its sections are those it was made for. */
     public record TemplateDto(long id, String name, PlanWish wish) {}
 
     /** A method to choose, as a player calls it. */
@@ -48,7 +48,7 @@ public final class PlanDtos {
             String section,
             @Schema(nullable = true) LocalDate neededOn,
 
-            @Schema(description = "the sections of the session, in the order its blocks count them")
+            @Schema(description = "the sections of the workout, in the order its blocks count them")
             List<SessionSection> sections,
 
             @Schema(
@@ -62,7 +62,7 @@ public final class PlanDtos {
     /** A method with the reason for it. */
     public record Advice(School school, String title, String why) {}
 
-    /** One of the sections of a session. */
+    /** One of the sections of a workout. */
     public record SessionSection(
             long id, long passageId, int firstNote, int lastNote, String passage, String section, double target) {}
 }

@@ -140,13 +140,13 @@ public class PlanService {
                 Readiness.warning(readiness.open(who, sections.get(0).passage())));
     }
 
-    /** The last session on a section again, by what is known and allowed today. */
+    /** The last workout on a section again, by what is known and allowed today. */
     @Transactional(readOnly = true)
     public PlanView again(SignedIn who, long sectionId) {
         Brief begun = workouts.findFirstByAccountIdAndSectionIdOrderByIdDesc(who.accountId(), sectionId)
                 .map(last -> last.workout(Map.of()).brief())
                 .filter(last -> last.theme().id() == sectionId)
-                .orElseThrow(() -> Refused.notFound("A session on this section that could be played again"));
+                .orElseThrow(() -> Refused.notFound("A workout on this section that could be played again"));
         return preview(who, PlanWish.of(begun));
     }
 
@@ -277,7 +277,7 @@ public class PlanService {
                 .toList();
     }
 
-    /** The tempo at which the next session on a section opens. */
+    /** The tempo at which the next workout on a section opens. */
     @Transactional(readOnly = true)
     public Tempo opensAt(SignedIn who, StoredSection section, Standing standing, Today today) {
         return Planner.opensAt(themes(who, List.of(section), Map.of(section.id(), standing), id -> false, today)

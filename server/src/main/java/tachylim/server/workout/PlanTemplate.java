@@ -7,7 +7,7 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import java.time.Instant;
 
-/** A session that a player keeps to plan others like it: what was wished of it, whatever the sections. */
+/** A workout that a player keeps to plan others like it: what was wished of it, whatever the sections. */
 @Entity
 class PlanTemplate {
 

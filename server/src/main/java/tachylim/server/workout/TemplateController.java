@@ -33,7 +33,7 @@ class TemplateController {
         return templates.all(who);
     }
 
-    /** Keeps a session to plan others like it; one of the same name is replaced. */
+    /** Keeps a workout to plan others like it; one of the same name is replaced. */
     @PutMapping
     List<TemplateDto> keep(@AuthenticationPrincipal SignedIn who, @Valid @RequestBody TemplateWish wish) {
         templates.keep(who, wish.name(), wish.wish());

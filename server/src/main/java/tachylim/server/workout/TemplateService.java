@@ -22,7 +22,7 @@ import tools.jackson.core.JacksonException;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Sessions that a player keeps to plan others like them. */
+/** Workouts that a player keeps to plan others like them. */
 @Service
 class TemplateService {
 
@@ -74,7 +74,7 @@ class TemplateService {
         }
     }
 
-    /** Keeps a session under a name; one of the same name is replaced. */
+    /** Keeps a workout under a name; one of the same name is replaced. */
     @Transactional
     public void keep(SignedIn who, String name, PlanWish wish) {
         Refused.unlessValid("wish", wish::choices);

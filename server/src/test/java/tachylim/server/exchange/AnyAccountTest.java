@@ -69,7 +69,7 @@ class AnyAccountTest extends ServerTest {
                         Map.of("kind", random.nextBoolean() ? "BARS" : "BEATS", "size", 1 + random.nextInt(2))));
             case 2 -> sent(odile.delete("/api/passages/" + passage()));
             case 3, 4 -> play();
-            case 5 -> sent(odile.put("/api/templates", Map.of("name", "Session " + random.nextInt(4), "wish", wish())));
+            case 5 -> sent(odile.put("/api/templates", Map.of("name", "Workout " + random.nextInt(4), "wish", wish())));
             case 6 ->
                 odile.get("/api/templates")
                         .ok()

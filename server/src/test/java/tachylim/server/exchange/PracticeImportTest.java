@@ -187,7 +187,7 @@ class PracticeImportTest extends ServerTest {
                 .query(Long.class)
                 .single();
         assertThat(lines).hasSize((int) passes + 1);
-        assertThat(lines[0]).startsWith("date,time_utc,session,passage,section,kind");
+        assertThat(lines[0]).startsWith("date,time_utc,workout,passage,section,kind");
         assertThat(player().download("/api/exports/passes.csv")).hasSizeLessThan(300);
     }
 }

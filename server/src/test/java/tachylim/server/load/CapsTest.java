@@ -198,7 +198,7 @@ class CapsTest extends ServerTest {
                                 .atTime(1, 0)
                                 .toInstant(ZoneOffset.UTC))),
                 way(
-                        "a new session",
+                        "a new workout",
                         test -> test.odile
                                 .post(
                                         "/api/session",

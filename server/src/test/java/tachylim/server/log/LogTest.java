@@ -111,7 +111,7 @@ class LogTest extends ServerTest {
                 .isPositive();
     }
 
-    // Looking for sessions
+    // Looking for workouts
 
     private long passage(Player player, String title) {
         return player.post("/api/passages", Practice.passage(Map.of("title", title)))

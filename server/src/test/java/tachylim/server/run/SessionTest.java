@@ -14,7 +14,7 @@ import tachylim.server.Practice;
 import tachylim.server.ServerTest;
 import tools.jackson.databind.JsonNode;
 
-/** Sessions of several sections, put together by the player or composed, with all that can be asked in them. */
+/** Workouts of several sections, put together by the player or composed, with all that can be asked in them. */
 class SessionTest extends ServerTest {
 
     private final UUID window = UUID.randomUUID();

@@ -12,7 +12,7 @@ import tachylim.server.Practice;
 import tachylim.server.ServerTest;
 import tools.jackson.databind.JsonNode;
 
-/** A session is kept under a name, to plan others like it. */
+/** A workout is kept under a name, to plan others like it. */
 class TemplateTest extends ServerTest {
 
     @Autowired

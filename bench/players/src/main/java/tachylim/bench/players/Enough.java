@@ -182,7 +182,7 @@ final class Enough {
     public String toString() {
         StringBuilder text = new StringBuilder(String.format(
                 Locale.ROOT,
-                "%d sessions; passed: effort %d, bursts %d, minutes of playing %d, growth of the week %d; played in a rest %d,"
+                "%d workouts; passed: effort %d, bursts %d, minutes of playing %d, growth of the week %d; played in a rest %d,"
                         + " bursts where there are none %d; the most of a cap that was used: %.4f%n",
                 sessions,
                 passedEffort,

@@ -10,7 +10,7 @@ package tachylim.bench.players;
  * @param mostLapse the most
  * @param called the share of rough passes that are called clean
  * @param wobble how much a day differs from the others, standard deviation of ln tempo
- * @param learning the most that a session adds to the ceiling, as a share of it
+ * @param learning the most that a workout adds to the ceiling, as a share of it
  */
 record Kind(
         String name,

@@ -31,10 +31,10 @@ enum Learning {
         }
     };
 
-    /** What a session of so many minutes' worth teaches half of the most that a session can. */
+    /** What a workout of so many minutes' worth teaches half of the most that a workout can. */
     private static final double HALF = 6;
 
-    /** The most that a session adds to the ceiling, as a share. */
+    /** The most that a workout adds to the ceiling, as a share. */
     private static final double MOST = 0.012;
 
     final String title;
@@ -61,7 +61,7 @@ enum Learning {
         return minutes * (answer.tension() == Tension.EDGE ? Math.min(quality, 0.7) : quality);
     }
 
-    /** How much a session's worth adds to the ceiling: less and less, and less the further a player has come. */
+    /** How much a workout's worth adds to the ceiling: less and less, and less the further a player has come. */
     static double gain(double worth, double come) {
         double learned = Math.max(0, worth);
         return MOST * learned / (learned + HALF) * Math.max(0, 1 - come / 0.6);

@@ -68,7 +68,7 @@ final class Player {
         awkwardTo = Math.log(ceiling() * to);
     }
 
-    /** Learns what one session teaches. */
+    /** Learns what one workout teaches. */
     void practised() {
         place += Math.log(1 + learning);
     }
