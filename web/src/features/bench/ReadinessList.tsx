@@ -52,7 +52,9 @@ export function ReadinessList({ passageId, items }: Props) {
               </span>
               <span className={item.reached ? "" : "text-soft"}>
                 {item.sentence}
-                {item.reached && item.reachedOn && <span className="text-soft"> {day(item.reachedOn)}</span>}
+                {item.reached && item.reachedOn && (
+                  <span className="whitespace-nowrap text-soft"> {day(item.reachedOn)}</span>
+                )}
                 {!item.reached && item.lostOn && (
                   <span className="text-danger">
                     {" "}

@@ -15,7 +15,9 @@ export default function SheetPage() {
   const bench = useBench(id);
   const [paper, setPaper] = useState<Paper>("a4");
   const [which, setWhich] = useState<"today" | "all">("today");
-  const section = passage.data?.passage.sections.find((one) => one.id === Number(search.get("section")));
+  const section = passage.data?.passage.sections.find(
+    (one) => one.id === Number(search.get("section") ?? search.get("piece")),
+  );
   const target = passage.data?.passage.targetBpm ?? 100;
   const sheet = useSheet(id, { first: section?.firstNote, last: section?.lastNote }, target, true);
   if (passage.isPending || bench.isPending) return <Waiting />;

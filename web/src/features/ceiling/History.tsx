@@ -15,7 +15,14 @@ const BOTTOM = 40;
 const AWAY_DAYS = 10;
 const DAY_MS = 86_400_000;
 
+/** As far as two labels stand apart at least. */
+const LINE = 15;
+
 const at = (iso: string) => Date.parse(`${iso}T12:00:00`);
+
+/** Where a label that belongs at `own` stands beside another, so that both can be read. */
+const besides = (own: number, other: number) =>
+  Math.abs(own - other) >= LINE ? own : own <= other ? other - LINE : other + LINE;
 
 /** The ceiling from day to day with its interval: tests, probes and days away marked, and where it is heading. */
 export function History({ view }: { view: Schemas["CeilingView"] }) {
@@ -123,7 +130,13 @@ export function History({ view }: { view: Schemas["CeilingView"] }) {
           className="stroke-ink"
           strokeWidth="1.5"
         />
-        <text x={width - 54} y={y(view.targetBpm) + 4} fontSize="13" fontWeight="600" className="fill-ink">
+        <text
+          x={width - 54}
+          y={besides(y(view.targetBpm), y(last.ceiling)) + 4}
+          fontSize="13"
+          fontWeight="600"
+          className="fill-ink"
+        >
           target
         </text>
         <text x={width - 54} y={y(last.ceiling) + 4} fontSize="13" fontWeight="700" className="fill-brass-deep">

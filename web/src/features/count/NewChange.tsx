@@ -36,7 +36,7 @@ export function NewChange() {
         onChange={(event) => put({ name: event.target.value })}
       />
       <Field
-        label="In which song or section"
+        label="Song or piece"
         hint="Changes of one song are compared; may be left empty."
         {...upTo(RANGES.ChangeWish.song)}
         value={wish.song}
