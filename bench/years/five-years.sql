@@ -1,10 +1,10 @@
--- Makes five years out of ten weeks: 1,500 sessions, 200,000 passes and 96 pieces of the account that is there, by copying
+-- Makes five years out of ten weeks: 1,500 workouts, 200,000 passes and 96 sections of the account that is there, by copying
 -- what it played to earlier days and to copies of its passages. For measuring only: what is copied was never played.
 
 SET @account = (SELECT MIN(id) FROM account);
 SET @days = 96;
 
--- Nineteen copies of each passage with its pieces and beliefs.
+-- Nineteen copies of each passage with its sections and beliefs.
 INSERT INTO passage (id, account_id, title, instrument, source, meter, beat_unit, text, bars, target_bpm, needed_on,
     guess_bpm, guess_played, put_away, created_at, version, wanted_mode, stitching, stitching_link, edition)
 SELECT p.id + 1000 * c.seq, p.account_id, CONCAT(p.title, ' ', c.seq), p.instrument, p.source, p.meter, p.beat_unit,
@@ -24,7 +24,7 @@ SELECT b.piece_id + 1000 * c.seq, b.account_id, b.day, b.weights, b.passes, b.ea
     b.alert, b.felt_kept
 FROM ceiling_belief b JOIN seq_1_to_19 c WHERE b.account_id = @account AND b.piece_id < 1000;
 
--- Nineteen spans of 96 days before: every other one on the same pieces, the rest on their copies. Their sessions have
+-- Nineteen spans of 96 days before: every other one on the same sections, the rest on their copies. Their workouts have
 -- numbers below those that were played, since numbers go with time.
 CREATE TEMPORARY TABLE span AS
 SELECT CAST(seq AS SIGNED) AS k, IF(seq % 2 = 0, 0, 1000 * (1 + (seq DIV 2) % 19)) AS shift FROM seq_1_to_19;
@@ -48,7 +48,7 @@ SELECT e.account_id, e.run_id - 100000 * s.k, e.ordinal, e.client_id, e.kind, e.
     e.at - INTERVAL @days * s.k DAY, e.told_effort, e.told_burst_seconds, e.told_playing_seconds
 FROM run_event e JOIN span s WHERE e.account_id = @account AND e.run_id < 100000;
 
--- Each session as long as those of somebody who plays for two hours: its passes several times over.
+-- Each workout as long as those of somebody who plays for two hours: its passes several times over.
 SET @passes = (SELECT COUNT(*) FROM played_pass WHERE account_id = @account);
 SET @sessions = (SELECT COUNT(*) FROM run WHERE account_id = @account);
 SET @times = CEIL(200000 / (@passes * (1 + (SELECT COUNT(*) FROM span))));
@@ -73,6 +73,6 @@ FROM ceiling_day d JOIN span s WHERE d.account_id = @account AND d.piece_id < 10
 
 ANALYZE TABLE passage, piece, ceiling_belief, workout, run, run_event, run_segment, played_pass, ceiling_day;
 
-SELECT CONCAT((SELECT COUNT(*) FROM run WHERE account_id = @account), ' sessions, ',
+SELECT CONCAT((SELECT COUNT(*) FROM run WHERE account_id = @account), ' workouts, ',
     (SELECT COUNT(*) FROM played_pass WHERE account_id = @account), ' passes, ',
-    (SELECT COUNT(*) FROM piece WHERE account_id = @account AND NOT put_away), ' pieces') AS made;
+    (SELECT COUNT(*) FROM piece WHERE account_id = @account AND NOT put_away), ' sections') AS made;

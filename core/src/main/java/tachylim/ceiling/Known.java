@@ -9,8 +9,8 @@ import tachylim.tempo.Tempo;
 import tachylim.tempo.Whole;
 
 /**
- * What is known of a section, to plan with and to learn on from: the belief about its ceiling, where tension says that
- * the comfortable tempo ends, and the estimate that follows from both. This class is immutable.
+ * What is known of a section, to plan with and to learn on from: the belief about its ceiling, the tempo above which
+ * tension says that it is no longer comfortable, and the estimate that follows from both. This class is immutable.
  */
 public final class Known {
 
@@ -64,7 +64,7 @@ public final class Known {
         return said(estimate, Optional.empty(), List.of());
     }
 
-    /** The same, with where tension says that the comfortable tempo ends and with the bands that are awkward. */
+    /** The same, with the tempo above which tension says that it is no longer comfortable, and with the bands that are awkward. */
     public static Known said(Estimate estimate, Optional<Tempo> alert, List<AwkwardBand> awkward) {
         return new Known(null, alert.orElse(null), estimate, awkward, false);
     }

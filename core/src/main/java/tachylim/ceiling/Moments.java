@@ -22,6 +22,9 @@ public record Moments(double mean, double variance) {
         double near = Double.NaN;
         for (int shape = 0; shape < rows.length; shape++) {
             double[] weights = rows[shape].weights();
+            if (weights.length == 0) {
+                continue;
+            }
             double sum = 0;
             double places = 0;
             double squares = 0;

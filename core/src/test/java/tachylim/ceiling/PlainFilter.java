@@ -100,6 +100,17 @@ final class PlainFilter {
         return mean;
     }
 
+    double varianceLogCeiling() {
+        double mean = meanLogCeiling();
+        double variance = 0;
+        for (int shape = 0; shape < Shape.COUNT; shape++) {
+            for (int place = 0; place < Posterior.PLACES; place++) {
+                variance += weights[shape][place] * Math.pow(model(shape, place).ceiling() - mean, 2);
+            }
+        }
+        return variance;
+    }
+
     double cleanAt(Tempo tempo) {
         double clean = 0;
         for (int shape = 0; shape < Shape.COUNT; shape++) {

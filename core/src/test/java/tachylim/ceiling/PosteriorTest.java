@@ -40,6 +40,7 @@ class PosteriorTest {
             fast = fast.afterDays(1);
             plain.night();
             assertThat(fast.logCeiling().mean()).isCloseTo(plain.meanLogCeiling(), within(1e-9));
+            assertThat(fast.logCeiling().variance()).isCloseTo(plain.varianceLogCeiling(), within(1e-9));
             Tempo at = Tempo.of(85 + random.nextInt(40));
             assertThat(fast.cleanAt(at)).isCloseTo(plain.cleanAt(at), within(1e-9));
         }

@@ -269,7 +269,7 @@ class LimitsOfADayTest {
         assertThat(slow).isLessThan(0.8);
         assertThat(Recovery.beforeSlowPlaying(0.8, 1, 30)).isLessThan(0.8);
         assertThat(Recovery.beforeSlowPlaying(0.8, 1.01, 30))
-                .as("above comfortable nothing comes back")
+                .as("above the comfortable tempo nothing comes back")
                 .isEqualTo(0.8);
         assertThat(Recovery.beforeSlowPlaying(0.2, 0, 10_000)).isZero();
     }

@@ -12,7 +12,7 @@ import tachylim.tempo.Tempo;
  * @param day the day it was played
  * @param passes the evidence it rests on
  * @param estimate what it said
- * @param alert where tension says that the comfortable tempo ends, in BPM; null where it does not say so
+ * @param alert the tempo above which tension says that it is no longer comfortable, in BPM; null where it does not say so
  * @param feltKept whether that was kept; otherwise it is not known what tension says
  */
 record Said(Long sectionId, LocalDate day, double passes, KeptEstimate estimate, Double alert, boolean feltKept) {

@@ -13,7 +13,7 @@ import tachylim.tempo.Tempo;
  * What is known of a section on a day.
  *
  * @param estimate how fast it is, with what tension says of it
- * @param alert the tempo at which tension says that the comfortable tempo ends, if it says so
+ * @param alert the tempo above which tension says that it is no longer comfortable, if it says so
  * @param lastPlayed the last day it was played, or null
  * @param asking gives the belief itself, brought to that day
  */

@@ -67,7 +67,7 @@ class StoredBelief extends AssignedId<Long> {
         day = on;
     }
 
-    /** Takes note of where tension says that the comfortable tempo ends, if it says so. */
+    /** Takes note of the tempo above which tension says that it is no longer comfortable, if it says so. */
     void felt(Optional<Tempo> at) {
         alert = at.map(Tempo::bpm).orElse(null);
         feltKept = true;

@@ -154,7 +154,9 @@ class CapsAndDoorsTest extends ServerTest {
                     .isZero();
         }
         if (cap == Cap.LOCKED_HAND) {
-            assertThat(passes(since, "tempo > 104")).as("above comfortable").isZero();
+            assertThat(passes(since, "tempo > 104"))
+                    .as("above the comfortable tempo")
+                    .isZero();
         }
         if (cap == Cap.PASSES_OF_THE_NOTES) {
             assertThat(passes(since, "kind <> 'WARM_UP' and piece_id in (select id from piece where last_note > 3)"))
