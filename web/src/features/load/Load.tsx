@@ -3,16 +3,14 @@ import { api, given } from "../../api/client";
 import { useChange, useLoad } from "../../api/queries";
 import * as touches from "../../api/touches";
 import { Button } from "../../ui/Button";
-import { clock, day, oneDecimal } from "../../ui/format";
+import { day, oneDecimal } from "../../ui/format";
+import { counted, figure, type Limit, reachedFirst } from "../../ui/limits";
 import { Caution, Failed, Page, Waiting } from "../../ui/Page";
 import { Reports } from "../symptom/Reports";
 import { Days } from "./Days";
 import { Elsewhere } from "./Elsewhere";
 import { Given } from "./Given";
 
-type Limit = Schemas["LimitDto"];
-
-const figure = (limit: Limit, value: number) => (limit.inSeconds ? clock(value) : oneDecimal(value));
 const unit = (limit: Limit) => (limit.inSeconds ? "minutes and seconds" : limit.unit);
 
 /** Whether it is too much, against which limit, and how the last weeks went. */
@@ -21,16 +19,16 @@ export default function Load() {
   if (load.isPending) return <Waiting />;
   if (load.isError) return <Failed error={load.error} again={() => void load.refetch()} />;
   const { today, days, symptoms, caps, adviceWanted } = load.data;
-  const binding = today.limits[0]!;
+  const first = today.limits[0]!;
   return (
     <Page
-      title={headline(today, binding)}
+      title={headline(today, first)}
       above={`Load · ${day(today.day, { weekday: "long", day: "numeric", month: "long" })}`}
     >
-      <p className="mb-6 max-w-[66ch]">{today.restSentence || <>The limit that binds: {binding.why}</>}</p>
+      <p className="mb-6 max-w-[66ch]">{today.restSentence || reachedFirst(first)}</p>
       <ul className="grid gap-x-12 gap-y-5 md:grid-cols-3">
         {today.limits.map((limit, i) => (
-          <Gauge key={limit.kind} limit={limit} binds={i === 0} />
+          <Gauge key={limit.kind} limit={limit} first={i === 0} />
         ))}
       </ul>
       {adviceWanted && <Advice />}
@@ -111,20 +109,20 @@ function Advice() {
 
 const cap = (today: Schemas["LoadDto"]) => today.limits.find((limit) => limit.kind === "EFFORT")?.cap ?? 0;
 
-function headline(today: Schemas["LoadDto"], binding: Limit) {
+function headline(today: Schemas["LoadDto"], first: Limit) {
   if (today.restsUntil) return "Resting after a symptom";
-  if (binding.left <= 0) return "That was enough for today";
-  return `${figure(binding, binding.left)} of ${figure(binding, binding.cap)} ${binding.inSeconds ? `of ${binding.title.toLowerCase()}` : binding.unit} left`;
+  if (first.left <= 0) return "You’ve reached today’s limit";
+  return `${figure(first, first.left)} of ${figure(first, first.cap)} ${counted(first)} left`;
 }
 
-function Gauge({ limit, binds }: { limit: Limit; binds: boolean }) {
+function Gauge({ limit, first }: { limit: Limit; first: boolean }) {
   const share = limit.cap > 0 ? Math.min(1, limit.used / limit.cap) : 1;
   return (
     <li>
       <p className="flex items-baseline justify-between gap-3">
         <span className="font-semibold">
           {limit.title}
-          {binds && <span className="font-normal text-brass-deep"> · binds</span>}
+          {first && <span className="font-normal text-brass-deep"> · reached first</span>}
         </span>
         <span>
           <span className="text-2xl font-bold">{figure(limit, limit.used)}</span>{" "}

@@ -1,27 +1,22 @@
 import type { Schemas } from "../../api/client";
-import { clock, oneDecimal } from "../../ui/format";
+import { counted, figure, reachedFirst } from "../../ui/limits";
 
-type Limit = Schemas["LimitDto"];
-
-const shown = (limit: Limit, value: number) => (limit.inSeconds ? clock(value) : oneDecimal(value));
-const words = (limit: Limit) => (limit.inSeconds ? `of ${limit.title.toLowerCase()}` : limit.unit);
-
-/** What is left of today, and which limit binds. */
+/** What is left of today, and which limit is reached first. */
 export function LeftToday({ load }: { load: Schemas["LoadDto"] }) {
-  const [binding, ...others] = load.limits;
-  if (!binding) return null;
+  const [first, ...others] = load.limits;
+  if (!first) return null;
   return (
     <section aria-label="Left today">
       <h2 className="mb-1.5">Left today</h2>
       <p>
-        <span className="text-3xl font-bold">{shown(binding, binding.left)}</span> of {shown(binding, binding.cap)}{" "}
-        {words(binding)}
+        <span className="text-3xl font-bold">{figure(first, first.left)}</span> of {figure(first, first.cap)}{" "}
+        {counted(first)}
       </p>
-      <p className="text-soft">You reach this limit first. {binding.why}</p>
+      <p className="text-soft">{reachedFirst(first)}</p>
       <ul className="mt-1.5 text-soft">
         {others.map((limit) => (
           <li key={limit.kind}>
-            {shown(limit, limit.left)} of {shown(limit, limit.cap)} {words(limit)}
+            {figure(limit, limit.left)} of {figure(limit, limit.cap)} {counted(limit)}
           </li>
         ))}
       </ul>

@@ -4,6 +4,7 @@ import { Link, Navigate, useNavigate } from "react-router";
 import type { Schemas } from "../../api/client";
 import { useToday } from "../../api/queries";
 import { Relief } from "../../relief/Relief";
+import { reachedFirst } from "../../ui/limits";
 import { Button, ButtonLink, KeyCap } from "../../ui/Button";
 import { longDay, called } from "../../ui/format";
 import { Caution, Failed, Page, Waiting } from "../../ui/Page";
@@ -161,15 +162,14 @@ function ChosenSection({ section }: { section: Schemas["ChosenSection"] }) {
 }
 
 function NothingLeft({ data }: { data: Schemas["TodayView"] }) {
-  const binding = data.load.limits[0]!;
   const until = data.load.restsUntil;
   return (
     <div className="grid min-h-72 place-content-center border-y border-rule text-center">
-      <p className="text-2xl font-bold">{until ? "No playing for now." : "That was enough for today."}</p>
+      <p className="text-2xl font-bold">{until ? "No playing for now." : "You’ve reached today’s limit."}</p>
       <p className="mx-auto mt-2 max-w-[52ch] text-soft">
         {until
           ? data.load.restSentence
-          : `The limit that binds: ${binding.why} Read the score, imagine it, or rest; what is just out of reach often comes overnight.`}
+          : `${reachedFirst(data.load.limits[0]!)} Read the score, imagine it, or rest; what is just out of reach often comes overnight.`}
       </p>
     </div>
   );

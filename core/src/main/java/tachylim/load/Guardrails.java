@@ -97,7 +97,7 @@ public record Guardrails(
                 .filter(rest -> rest.until().isAfter(now));
     }
 
-    /** All limits of the day, the one with the largest used share first: that one binds. */
+    /** All limits of the day, the one with the largest used share first: that one is reached before the others. */
     public List<Limit> today(DayLoad day, Instant now) {
         return List.of(effort(day, now), bursts(day), minutes(day)).stream()
                 .sorted(Comparator.comparingDouble(Limit::share).reversed())
@@ -304,7 +304,7 @@ public record Guardrails(
                 well == 0
                         ? Math.round(BURST_SECONDS) + " seconds of fast playing a day to begin with."
                         : Math.round(BURST_SECONDS) + " seconds of fast playing, and " + Math.round(100 * BURST_GROWTH)
-                                + "% more for each of " + well + " days of the last four weeks that were taken well.");
+                                + "% more for each day of the last four weeks that you took it well: " + well + ".");
     }
 
     private static Limit noBursts(DayLoad day, String why) {

@@ -1,0 +1,26 @@
+import { describe, expect, it } from "vitest";
+import { counted, figure, type Limit, reachedFirst } from "./limits";
+
+const effort: Limit = {
+  kind: "EFFORT",
+  title: "Effort",
+  unit: "effort minutes",
+  inSeconds: false,
+  cap: 8,
+  used: 1.6,
+  left: 6.4,
+  why: "Half of a usual day.",
+};
+const fast: Limit = { ...effort, kind: "BURST_SECONDS", title: "Fast playing", unit: "seconds", inSeconds: true };
+
+describe("a limit in words", () => {
+  it("counts minutes as figures and seconds as a clock does", () => {
+    expect(`${figure(effort, 6.4)} ${counted(effort)}`).toBe("6.4 effort minutes");
+    expect(`${figure(fast, 95)} ${counted(fast)}`).toBe("1:35 of fast playing");
+  });
+
+  it("says whether it lies ahead or is reached", () => {
+    expect(reachedFirst(effort)).toBe("You reach this limit first. Half of a usual day.");
+    expect(reachedFirst({ ...effort, left: 0 })).toBe("You have reached this limit first. Half of a usual day.");
+  });
+});

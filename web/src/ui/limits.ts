@@ -1,0 +1,14 @@
+import type { Schemas } from "../api/client";
+import { clock, oneDecimal } from "./format";
+
+export type Limit = Schemas["LimitDto"];
+
+/** A figure of a limit: as a clock shows it where it counts seconds. */
+export const figure = (limit: Limit, value: number) => (limit.inSeconds ? clock(value) : oneDecimal(value));
+
+/** What a figure of a limit counts, behind it. */
+export const counted = (limit: Limit) => (limit.inSeconds ? `of ${limit.title.toLowerCase()}` : limit.unit);
+
+/** Said of the limit that is reached before the others, with its reason. */
+export const reachedFirst = (limit: Limit) =>
+  `${limit.left > 0 ? "You reach" : "You have reached"} this limit first. ${limit.why}`;
