@@ -74,18 +74,18 @@ export function useSheet(id: number, stretch: Stretch, bpm: number, whole = fals
   return useQuery({
     queryKey: ["sheet", id, stretch, bpm, whole],
     queryFn: () =>
-      given(api.GET("/api/passages/{id}/variants", { params: { path: { id }, query: { ...stretch, bpm, whole } } })),
+      given(api.GET("/api/passages/{id}/variations", { params: { path: { id }, query: { ...stretch, bpm, whole } } })),
     placeholderData: (before) => before,
     retry: false,
   });
 }
 
-export function useVariant(id: number, key: string | undefined, stretch: Stretch, bpm: number) {
+export function useVariation(id: number, key: string | undefined, stretch: Stretch, bpm: number) {
   return useQuery({
-    queryKey: ["variant", id, key, stretch, bpm],
+    queryKey: ["variation", id, key, stretch, bpm],
     queryFn: () =>
       given(
-        api.GET("/api/passages/{id}/variants/{key}", {
+        api.GET("/api/passages/{id}/variations/{key}", {
           params: { path: { id, key: key! }, query: { ...stretch, bpm } },
         }),
       ),

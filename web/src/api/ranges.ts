@@ -9,7 +9,7 @@ export const RANGES = {
   BlockWish: {
     seconds: { minimum: 10, maximum: 10800 },
     theme: { minimum: 0, maximum: 5 },
-    version: { minLength: 0, maxLength: 80 },
+    variation: { minLength: 0, maxLength: 80 },
   },
   CauseWish: { cause: { minLength: 0, maxLength: 60 } },
   ChangeWish: {

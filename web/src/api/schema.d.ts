@@ -788,7 +788,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/passages/{id}/variants": {
+    "/api/passages/{id}/variations": {
         parameters: {
             query?: never;
             header?: never;
@@ -804,14 +804,14 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/passages/{id}/variants/{key}": {
+    "/api/passages/{id}/variations/{key}": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get: operations["variant"];
+        get: operations["variation"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1511,8 +1511,8 @@ export interface components {
              * @description which of the workout's sections it is about, from 0
              */
             theme: number;
-            /** @description its version as a player calls it; empty when as written */
-            version: string;
+            /** @description its variation as a player calls it; empty when as written */
+            variation: string;
             why: string;
         };
         /** @description its blocks as the player has put them together; none to have them composed */
@@ -1525,7 +1525,7 @@ export interface components {
             seconds: number;
             /** Format: int32 */
             theme: number;
-            version: string;
+            variation: string;
         };
         /** @description every rule that caps the effort of today, the one that allows least first */
         CapDto: {
@@ -1631,7 +1631,7 @@ export interface components {
             minutes: number;
             played: boolean;
             title: string;
-            variant: string;
+            variation: string;
             why: string;
         };
         ChoiceWish: {
@@ -2062,7 +2062,7 @@ export interface components {
             /** @enum {string|null} */
             verdict: "CLEAN" | "ROUGH" | "BROKE" | null;
         };
-        /** @description the key of a variant */
+        /** @description the key of a variation */
         KeyDto: {
             key: string;
         };
@@ -2699,8 +2699,8 @@ export interface components {
              */
             theme: number;
             upcoming: string;
-            /** @description the version at hand as a player calls it; empty when as written */
-            version: string;
+            /** @description the variation at hand as a player calls it; empty when as written */
+            variation: string;
         };
         SaidPass: {
             /**
@@ -2852,7 +2852,7 @@ export interface components {
             lastNote: number;
             /** Format: double */
             targetBpm: number;
-            variants: components["schemas"]["VariantDto"][];
+            variations: components["schemas"]["VariationDto"][];
         };
         SignIn: {
             name: string;
@@ -3081,7 +3081,7 @@ export interface components {
         TransitionDto: {
             /** Format: int32 */
             breaks: number;
-            /** @description whether a variant that was played in the last seven days drove it */
+            /** @description whether a variation that was played in the last seven days drove it */
             drivenThisWeek: boolean;
             /**
              * Format: int32
@@ -3112,7 +3112,7 @@ export interface components {
             /** Format: double */
             tempo: number;
         };
-        VariantDto: {
+        VariationDto: {
             /** @description its first notes, or all of them where the whole was asked for */
             abc: string;
             driven: number[];
@@ -3149,11 +3149,11 @@ export interface components {
             /** Format: int64 */
             weakest: number;
         };
-        WholeVariant: {
+        WholeVariation: {
             music: components["schemas"]["Engraved"];
             /** @description for each of its notes the note of the passage; -1 for none */
             source: number[];
-            variant: components["schemas"]["VariantDto"];
+            variation: components["schemas"]["VariationDto"];
         };
         WindowDto: {
             abc: string;
@@ -4529,7 +4529,7 @@ export interface operations {
         parameters: {
             query: {
                 as: "MUSICXML" | "MIDI" | "ABC";
-                variant?: string;
+                variation?: string;
                 sheet?: boolean;
                 first?: number;
                 last?: number;
@@ -4666,7 +4666,7 @@ export interface operations {
     playback: {
         parameters: {
             query: {
-                variant?: string;
+                variation?: string;
                 first?: number;
                 last?: number;
                 bpm: number;
@@ -4997,7 +4997,7 @@ export interface operations {
             };
         };
     };
-    variant: {
+    variation: {
         parameters: {
             query?: {
                 first?: number;
@@ -5019,7 +5019,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["WholeVariant"];
+                    "*/*": components["schemas"]["WholeVariation"];
                 };
             };
             /** @description Refused, or failed */

@@ -17,7 +17,7 @@ export const note = (runId: number): Touches => [["session", runId], ["log"]];
 
 /** The notes of a passage, and all that is laid over them. */
 export const music = (passageId: number): Touches => [
-  ...["passage", "bench", "sheet", "variant", "transition"].map((name) => [name, passageId]),
+  ...["passage", "bench", "sheet", "variation", "transition"].map((name) => [name, passageId]),
   ["passages"],
   ["ceiling"],
   ["storage"],
@@ -34,7 +34,7 @@ export const passages: Touches = [["passages"], ["storage"], ...PLANS];
 export const bench = (passageId: number): Touches => [["bench", passageId]];
 export const modes: Touches = [["bench"]];
 export const marks = (passageId: number): Touches =>
-  ["passage", "bench", "sheet", "variant", "transition"].map((name) => [name, passageId]);
+  ["passage", "bench", "sheet", "variation", "transition"].map((name) => [name, passageId]);
 export const breaks = (passageId: number): Touches => [
   ["bench", passageId],
   ["transition", passageId],

@@ -204,7 +204,7 @@ interface Level {
   to: number;
 }
 
-/** Those of the whole, or of each section and version at its own blocks. */
+/** Those of the whole, or of each section and variation at its own blocks. */
 function levels(relief: ReliefData, { x }: Scales, from: number, to: number): Level[] {
   const found = grounds(relief);
   if (found.length <= 1) return [{ estimate: relief.estimate, target: relief.target, from, to }];

@@ -23,11 +23,11 @@ import { Stitching } from "./Stitching";
 import { TakeAlong } from "./TakeAlong";
 import { useNoteKeys } from "./useNoteKeys";
 import { usePlayback } from "./usePlayback";
-import { Versions } from "./Versions";
+import { Variations } from "./Variations";
 import * as touches from "../../api/touches";
 import { Failure } from "../../ui/Alert";
 
-/** One passage on the bench: its notes and transitions, its versions, sections and marks, and how ready it is. */
+/** One passage on the bench: its notes and transitions, its variations, sections and marks, and how ready it is. */
 export default function Bench() {
   const id = Number(useParams().id);
   const passage = usePassage(id);
@@ -40,7 +40,7 @@ export default function Bench() {
   return <Workplace detail={passage.data} bench={bench.data} onEdit={() => setEditing(true)} />;
 }
 
-type Place = "versions" | "sections" | "marks" | "modes";
+type Place = "variations" | "sections" | "marks" | "modes";
 
 interface Props {
   detail: Schemas["PassageDetail"];
@@ -50,7 +50,7 @@ interface Props {
 
 function Workplace({ detail, bench, onEdit }: Props) {
   const { passage, reading } = detail;
-  const [place, setPlace] = useState<Place>("versions");
+  const [place, setPlace] = useState<Place>("variations");
   const [cursor, setCursor] = useState<number>();
   const [transition, setTransition] = useState<number>();
   const [taking, setTaking] = useState(false);
@@ -78,12 +78,12 @@ function Workplace({ detail, bench, onEdit }: Props) {
     setCursor,
     onKey: (key, note) => {
       if (place === "sections" && key === "c") toggleSeam(note);
-      if (place === "versions" && key === "enter" && note < reading.notes - 1) setTransition(note);
+      if (place === "variations" && key === "enter" && note < reading.notes - 1) setTransition(note);
     },
   });
   const choose = (note: number) => {
     setCursor(note);
-    if (place === "versions") setTransition(Math.min(note, reading.notes - 2));
+    if (place === "variations") setTransition(Math.min(note, reading.notes - 2));
   };
 
   return (
@@ -125,7 +125,7 @@ function Workplace({ detail, bench, onEdit }: Props) {
                   height={layout.height}
                   aria-hidden="true"
                 >
-                  {(place !== "versions" || cursor !== undefined) && (
+                  {(place !== "variations" || cursor !== undefined) && (
                     <NoteMarks
                       layout={layout}
                       notes={bench.notes}
@@ -135,7 +135,7 @@ function Workplace({ detail, bench, onEdit }: Props) {
                       onChoose={choose}
                     />
                   )}
-                  {place === "versions" && (
+                  {place === "variations" && (
                     <TransitionLine
                       layout={layout}
                       transitions={bench.transitions}
@@ -154,7 +154,7 @@ function Workplace({ detail, bench, onEdit }: Props) {
             {cursor !== undefined && say(bench, cursor)}
           </p>
           <PlayBar playback={playback} bpm={bpm} onBpm={setBpm} of="passage" label="the passage" today={bench} />
-          {transition !== undefined && place === "versions" && bench.transitions[transition] && (
+          {transition !== undefined && place === "variations" && bench.transitions[transition] && (
             <TransitionPanel
               passageId={passage.id}
               transition={transition}
@@ -166,8 +166,8 @@ function Workplace({ detail, bench, onEdit }: Props) {
           )}
           <Tabs.Root value={place} onValueChange={(next) => setPlace(next as Place)} className="mt-4">
             <Tabs.List className="mb-3 flex flex-wrap gap-x-7 border-b border-rule" aria-label="What to work on">
-              <Tabs.Trigger value="versions" className={TAB}>
-                Versions
+              <Tabs.Trigger value="variations" className={TAB}>
+                Variations
               </Tabs.Trigger>
               <Tabs.Trigger value="sections" className={TAB}>
                 Sections and seams
@@ -179,8 +179,8 @@ function Workplace({ detail, bench, onEdit }: Props) {
                 Modes
               </Tabs.Trigger>
             </Tabs.List>
-            <Tabs.Content value="versions">
-              <Versions detail={detail} bench={bench} bpm={bpm} onBpm={setBpm} />
+            <Tabs.Content value="variations">
+              <Variations detail={detail} bench={bench} bpm={bpm} onBpm={setBpm} />
             </Tabs.Content>
             <Tabs.Content value="sections" className="grid gap-8">
               <Failure of={cut} />

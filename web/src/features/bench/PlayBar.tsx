@@ -17,14 +17,14 @@ interface Props {
   /** What is played: the name under which it is known to be playing. */
   of: string;
   label: string;
-  variant?: string | undefined;
+  variation?: string | undefined;
   first?: number | undefined;
   last?: number | undefined;
   today: MayPlay;
 }
 
 /** Hear it, at any tempo, with or without the click. */
-export function PlayBar({ playback, bpm, onBpm, of, label, variant, first, last, today }: Props) {
+export function PlayBar({ playback, bpm, onBpm, of, label, variation, first, last, today }: Props) {
   const [click, setClick] = useState(true);
   const [wanted, setWanted] = useState(false);
   const along = wanted && !today.closed;
@@ -34,7 +34,7 @@ export function PlayBar({ playback, bpm, onBpm, of, label, variant, first, last,
     <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
       <Button
         disabled={!valid}
-        onClick={() => (on ? playback.stop() : void playback.start(of, { variant, first, last, bpm, click, along }))}
+        onClick={() => (on ? playback.stop() : void playback.start(of, { variation, first, last, bpm, click, along }))}
         aria-label={on ? "Stop" : `Hear ${label}`}
       >
         {on ? <Square size={16} aria-hidden="true" /> : <Play size={16} aria-hidden="true" />} {on ? "Stop" : "Hear it"}

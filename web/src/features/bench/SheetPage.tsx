@@ -7,7 +7,7 @@ import { Failed, Page, Waiting } from "../../ui/Page";
 
 type Paper = "a4" | "letter";
 
-/** A page for the music stand: the notes, and the versions with their matching tempos. */
+/** A page for the music stand: the notes, and the variations with their matching tempos. */
 export default function SheetPage() {
   const id = Number(useParams().id);
   const [search] = useSearchParams();
@@ -23,9 +23,9 @@ export default function SheetPage() {
   if (passage.isPending || bench.isPending) return <Waiting />;
   if (passage.isError || bench.isError) return <Failed error={passage.error ?? bench.error} />;
   if (sheet.isError) return <Failed error={sheet.error} />;
-  const chosen = new Set(bench.data.today.map((one) => one.variant));
-  const today = sheet.data?.variants.filter((variant) => chosen.has(variant.key)) ?? [];
-  const variants = which === "all" || today.length === 0 ? (sheet.data?.variants ?? []) : today;
+  const chosen = new Set(bench.data.today.map((one) => one.variation));
+  const today = sheet.data?.variations.filter((variation) => chosen.has(variation.key)) ?? [];
+  const variations = which === "all" || today.length === 0 ? (sheet.data?.variations ?? []) : today;
   return (
     <div className={`paper-${paper}`}>
       <Page
@@ -58,7 +58,7 @@ export default function SheetPage() {
                 onChange={() => setWhich("all")}
                 className="accent-spruce"
               />{" "}
-              all versions
+              all variations
             </label>
             <label className="flex items-center gap-2">
               Paper
@@ -80,20 +80,24 @@ export default function SheetPage() {
       >
         <p className="text-soft">
           Target {Math.round(target)} to the {passage.data.reading.beatUnit} note. Each figure is the tempo at which a
-          version&apos;s quick notes match it; stay under it, and stop at pain, numbness, tingling or loss of control.
+          variation&apos;s quick notes match it; stay under it, and stop at pain, numbness, tingling or loss of control.
         </p>
         {!section && (
           <section className="sheet-part mt-3 pb-2" aria-label="As written">
             <Engraving abc={bench.data.music.abc} label="As written" scale={1.15} />
           </section>
         )}
-        {variants.map((variant) => (
-          <section key={variant.key} className="sheet-part border-t border-rule pt-2 pb-2" aria-label={variant.title}>
+        {variations.map((variation) => (
+          <section
+            key={variation.key}
+            className="sheet-part border-t border-rule pt-2 pb-2"
+            aria-label={variation.title}
+          >
             <h2 className="flex justify-between">
-              {variant.title} <span className="font-mono text-lg">{Math.round(variant.matchingBpm)}</span>
+              {variation.title} <span className="font-mono text-lg">{Math.round(variation.matchingBpm)}</span>
             </h2>
-            <Engraving abc={variant.abc} label={variant.title} scale={1.05} />
-            {variant.remark && <p className="text-sm text-soft">{variant.remark}</p>}
+            <Engraving abc={variation.abc} label={variation.title} scale={1.05} />
+            {variation.remark && <p className="text-sm text-soft">{variation.remark}</p>}
           </section>
         ))}
       </Page>

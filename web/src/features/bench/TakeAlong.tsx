@@ -64,7 +64,7 @@ export function TakeAlong({ detail, open, onClose }: Props) {
       </label>
       <h3 className="font-semibold">The notes</h3>
       <FileLinks passageId={passage.id} query={query} />
-      <h3 className="mt-3 font-semibold">The notes and all their versions</h3>
+      <h3 className="mt-3 font-semibold">The notes and all their variations</h3>
       <FileLinks passageId={passage.id} query={{ ...query, sheet: true }} />
       <div className="mt-3 flex flex-wrap gap-3">
         <ButtonLink kind="main" to={`/passages/${passage.id}/sheet${chosen ? `?section=${chosen.id}` : ""}`}>

@@ -8,7 +8,7 @@ import { Button } from "../../ui/Button";
 import { describe } from "./TransitionLine";
 import type { MayPlay } from "./PlayBar";
 import { usePlayback } from "./usePlayback";
-import { VersionDialog } from "./VersionDialog";
+import { VariationDialog } from "./VariationDialog";
 import * as touches from "../../api/touches";
 
 const FIRST_DRIVERS = 6;
@@ -23,7 +23,7 @@ interface Props {
   onClose: () => void;
 }
 
-/** One transition taken out: how it stands, the notes around it to drill, and the versions that drive it. */
+/** One transition taken out: how it stands, the notes around it to drill, and the variations that drive it. */
 export function TransitionPanel({ passageId, transition, about, bpm, today, onClose }: Props) {
   const view = useOneTransition(passageId, transition);
   const [open, setOpen] = useState<string>();
@@ -123,9 +123,9 @@ export function TransitionPanel({ passageId, transition, about, bpm, today, onCl
           {view.data.drivenBy.length > 0 && <Drivers drivers={view.data.drivenBy} onOpen={setOpen} />}
         </>
       )}
-      <VersionDialog
+      <VariationDialog
         passageId={passageId}
-        variant={open}
+        variation={open}
         stretch={WHOLE}
         bpm={bpm}
         today={today}
@@ -135,7 +135,7 @@ export function TransitionPanel({ passageId, transition, about, bpm, today, onCl
   );
 }
 
-/** The versions that drive the transition, the first few in view. */
+/** The variations that drive the transition, the first few in view. */
 function Drivers({ drivers, onOpen }: { drivers: Schemas["DriverDto"][]; onOpen: (key: string) => void }) {
   const [all, setAll] = useState(false);
   return (

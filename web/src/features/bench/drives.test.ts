@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { drives } from "./drives";
 
-describe("the transitions a version drives, in words", () => {
+describe("the transitions a variation drives, in words", () => {
   it("names the notes on both sides as players count them", () => {
     expect(drives([0, 3])).toBe("drives 1–2, 4–5");
   });

@@ -11,7 +11,7 @@ const LEAD_SECONDS = 0.1;
 const LEAST_SECONDS = 1;
 
 export interface Heard {
-  variant?: string | undefined;
+  variation?: string | undefined;
   first?: number | undefined;
   last?: number | undefined;
   bpm: number;
@@ -20,7 +20,7 @@ export interface Heard {
   along: boolean;
 }
 
-/** Plays a stretch of a passage, plain or in a variant, and says which of its notes sound. */
+/** Plays a stretch of a passage, plain or in a variation, and says which of its notes sound. */
 export function usePlayback(passageId: number) {
   const audio = useRef<AudioContext>(null);
   const silence = useRef<() => void>(undefined);
@@ -49,7 +49,7 @@ export function usePlayback(passageId: number) {
   useEffect(() => stop, [stop]);
 
   const start = useCallback(
-    async (key: string, { variant, first, last, bpm, click, along }: Heard) => {
+    async (key: string, { variation, first, last, bpm, click, along }: Heard) => {
       stop();
       // The context has to come into being in the click itself, before anything is waited for.
       audio.current ??= new AudioContext({ latencyHint: "interactive" });
@@ -63,7 +63,7 @@ export function usePlayback(passageId: number) {
       try {
         const heard = await given(
           api.GET("/api/passages/{id}/playback", {
-            params: { path: { id: passageId }, query: { variant, first, last, bpm } },
+            params: { path: { id: passageId }, query: { variation, first, last, bpm } },
           }),
         );
         if (cancelled) return;
@@ -84,7 +84,7 @@ export function usePlayback(passageId: number) {
           clearInterval(timer);
           quiet.forEach((end) => end());
           const seconds = Math.min(context.currentTime - from, heard.seconds) - (heard.notes[0]?.seconds ?? 0);
-          if (along && seconds >= LEAST_SECONDS) practised({ bpm, seconds, varied: !!variant });
+          if (along && seconds >= LEAST_SECONDS) practised({ bpm, seconds, varied: !!variation });
         };
       } catch (failure) {
         setError(failure);

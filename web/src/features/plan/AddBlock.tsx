@@ -14,27 +14,27 @@ interface Props {
 
 /** What can be put into a workout, each with the part of it that it is. */
 const KINDS = [
-  { part: "PREPARE", name: "Slow, in a version or mode", seconds: 180 },
+  { part: "PREPARE", name: "Slow, in a variation or mode", seconds: 180 },
   { part: "CORE", name: "A method", seconds: 360 },
   { part: "PERFORM", name: "A performance run", seconds: 240, school: "PERFORMANCE_RUN" },
   { part: "STUDY", name: "A study card", seconds: 240, school: "STUDY_CARD" },
 ] as const;
 
-/** One more block: of which section, in which version, by which method. */
+/** One more block: of which section, in which variation, by which method. */
 export function AddBlock({ view, onChange }: Props) {
   const [kind, setKind] = useState(0);
   const [theme, setTheme] = useState(0);
-  const [version, setVersion] = useState("");
+  const [variation, setVariation] = useState("");
   const [school, setSchool] = useState<Block["school"]>("GROWING_BURSTS");
   const wanted = KINDS[kind]!;
-  const takesVersion = wanted.part === "PREPARE" || wanted.part === "CORE";
+  const takesVariation = wanted.part === "PREPARE" || wanted.part === "CORE";
   const section = view.sections[theme] ?? view.sections[0]!;
   const add = () =>
     onChange(
       added(view.wish.blocks, {
         part: wanted.part,
         theme: Math.min(theme, view.sections.length - 1),
-        version: takesVersion ? version : "",
+        variation: takesVariation ? variation : "",
         seconds: wanted.seconds,
         school: "school" in wanted ? wanted.school : wanted.part === "CORE" ? school : view.wish.school,
       }),
@@ -66,7 +66,7 @@ export function AddBlock({ view, onChange }: Props) {
           )}
         </Labelled>
       )}
-      {takesVersion && <Version section={section} value={version} onChange={setVersion} />}
+      {takesVariation && <Variation section={section} value={variation} onChange={setVariation} />}
       {wanted.part === "CORE" && (
         <Labelled label="Method">
           {({ id }) => (
@@ -92,8 +92,8 @@ export function AddBlock({ view, onChange }: Props) {
   );
 }
 
-/** The versions of the sheet of a section, and the modes of its instrument. */
-function Version({
+/** The variations of the sheet of a section, and the modes of its instrument. */
+function Variation({
   section,
   value,
   onChange,
@@ -105,7 +105,7 @@ function Version({
   const sheet = useSheet(section.passageId, { first: section.firstNote, last: section.lastNote }, section.target);
   const bench = useBench(section.passageId);
   return (
-    <Labelled label="Version">
+    <Labelled label="Variation">
       {({ id }) => (
         <select id={id} className={INPUT} value={value} onChange={(event) => onChange(event.target.value)}>
           <option value="">as written</option>
@@ -119,8 +119,8 @@ function Version({
             </optgroup>
           )}
           {sheet.data && (
-            <optgroup label="In a version">
-              {sheet.data.variants.map((one) => (
+            <optgroup label="In a variation">
+              {sheet.data.variations.map((one) => (
                 <option key={one.key} value={one.key}>
                   {one.title}
                 </option>

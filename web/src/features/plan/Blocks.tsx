@@ -24,7 +24,7 @@ export function Blocks({ view, onChange }: Props) {
       {view.relief.blocks.map((drawn, i) => {
         const block = blocks[i];
         const section = view.sections[drawn.theme];
-        const name = PART[drawn.part] + (drawn.version && `, ${drawn.version}`);
+        const name = PART[drawn.part] + (drawn.variation && `, ${drawn.variation}`);
         return (
           <li key={i} className="flex flex-wrap gap-x-4 gap-y-2 py-2.5 sm:flex-nowrap">
             <span className="w-12 shrink-0 font-mono text-soft">{clock(drawn.start)}</span>

@@ -19,7 +19,7 @@ import {
 const block = (part: Block["part"], seconds = 300): Block => ({
   part,
   theme: 0,
-  version: "",
+  variation: "",
   seconds,
   school: "INTERVAL_BURSTS",
 });
@@ -58,7 +58,7 @@ describe("the blocks of a plan", () => {
   });
 
   it("are kept for whatever sections, as far as these have them", () => {
-    const own = [block("CORE"), { ...block("CORE"), theme: 1 }, { ...block("PREPARE"), version: "notes.2-5" }];
+    const own = [block("CORE"), { ...block("CORE"), theme: 1 }, { ...block("PREPARE"), variation: "notes.2-5" }];
     const kept = { ...WISH, others: [8], blocks: own };
     expect(fitted(kept, { ...WISH, sectionId: 9 })).toMatchObject({ sectionId: 9, others: [], blocks: [own[0]] });
     expect(fitted(kept, { ...WISH, others: [3] }).blocks).toEqual(own);

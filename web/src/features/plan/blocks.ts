@@ -35,7 +35,7 @@ export function movedTo(blocks: Block[], from: number, to: number): Block[] {
 }
 
 /** Some notes of one section, and its modes, mean nothing in another. */
-const isOfItsSection = (block: Block) => block.version.startsWith("notes.") || block.version.startsWith("mode.");
+const isOfItsSection = (block: Block) => block.variation.startsWith("notes.") || block.variation.startsWith("mode.");
 
 /** A workout as it was kept, for the sections at hand: without the blocks of sections that there are not. */
 export function fitted(kept: Wish, { sectionId, others }: Wish): Wish {

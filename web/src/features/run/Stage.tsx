@@ -165,7 +165,7 @@ export function Stage({ run, view, speed, instrument }: Props) {
                     ? Math.round(pass.seconds)
                     : bpm(pass.metronome)}
               </p>
-              {view.version && <p className="mt-1 text-lg font-semibold sm:text-xl">{view.version}</p>}
+              {view.variation && <p className="mt-1 text-lg font-semibold sm:text-xl">{view.variation}</p>}
               <p className="mt-2 text-night-soft short:mt-1 short:text-sm sm:mt-3 sm:text-lg">
                 {how(pass) && <b className="block text-night-ink">{how(pass)}</b>}
                 {!routine && (

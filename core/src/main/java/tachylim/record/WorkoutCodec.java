@@ -54,7 +54,7 @@ public final class WorkoutCodec {
             theme.number("reachedRate", Theme::reachedRate),
             theme.get("gripped", Tempo.CODEC.optional(), Theme::gripped),
             theme.get("weak", Codec.WHOLE.list(), Theme::weak),
-            theme.get("versions", Codec.TEXT.list(), Theme::versions),
+            theme.get("versions", Codec.TEXT.list(), Theme::variations),
             theme.get("modes", EstimateCodec.ESTIMATE.byName(), Theme::modes),
             new SectionLeft(
                     theme.whole("passesLeft", one -> one.left().passes()),
@@ -92,7 +92,7 @@ public final class WorkoutCodec {
             Sketch sketch = new Sketch(
                     block.get("part", StoredNames.PART, Block::part),
                     block.whole("theme", Block::theme),
-                    block.text("version", one -> one.sketch().version()),
+                    block.text("version", one -> one.sketch().variation()),
                     block.number("seconds", Block::seconds),
                     block.get(
                             "choices", ChoicesCodec.CHOICES, one -> one.sketch().choices()));
@@ -100,7 +100,7 @@ public final class WorkoutCodec {
             block.derived("matching", Codec.NUMBER, one -> one.music().matching());
             return new Block(
                     sketch,
-                    themes.get(sketch.theme()).in(sketch.version()),
+                    themes.get(sketch.theme()).in(sketch.variation()),
                     block.get("method", School.METHOD, Block::method),
                     block.text("why", Block::why));
         });

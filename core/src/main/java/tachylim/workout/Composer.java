@@ -14,16 +14,16 @@ import tachylim.load.Effort;
 import tachylim.load.Guardrails;
 import tachylim.method.School;
 import tachylim.passage.Passage;
-import tachylim.variant.Catalogue;
-import tachylim.variant.Variant;
+import tachylim.variation.Catalogue;
+import tachylim.variation.Variation;
 
 /**
- * Composes a workout: which blocks it has, on which section and in which version, so that the minutes given are filled.
+ * Composes a workout: which blocks it has, on which section and in which variation, so that the minutes given are filled.
  *
  * <p>The warm-up is outside them. The opener is a near goal, the core the far one and whatever else is wanted, and the close
  * something that works and that is not the core where there is anything else. Each probe gets its time and its rest; of
  * what is left the opener has three eighths and four minutes at the most, the core as much and the close a quarter. What these do not
- * need, since a dose is reached or a climb is up, goes to slow passes in versions, {@value Planner#MOST_ALIKE} passes at
+ * need, since a dose is reached or a climb is up, goes to slow passes in variations, {@value Planner#MOST_ALIKE} passes at
  * the most in each, neighbours of different families.
  */
 public final class Composer {
@@ -33,7 +33,7 @@ public final class Composer {
 
     private static final double OPENER_SHARE = 0.375;
 
-    /** Where there is much time, more of it goes to versions: a climb of many steps asks for many answers. */
+    /** Where there is much time, more of it goes to variations: a climb of many steps asks for many answers. */
     private static final double MOST_OPENER_SECONDS = 240;
 
     private static final double CORE_SHARE = 0.375;
@@ -42,8 +42,8 @@ public final class Composer {
     /** A section more needs so many minutes more. */
     private static final int MINUTES_PER_THEME = 6;
 
-    /** A version is worth turning to for so long. */
-    private static final double LEAST_VERSION_SECONDS = 75;
+    /** A variation is worth turning to for so long. */
+    private static final double LEAST_VARIATION_SECONDS = 75;
 
     private static final double LEAST_CLOSER_SECONDS = 120;
     private static final double CLOSER_ROOM = 40;
@@ -52,7 +52,7 @@ public final class Composer {
 
     private final Brief brief;
     private final int sections;
-    private final Map<Integer, List<String>> versions = new HashMap<>();
+    private final Map<Integer, List<String>> variations = new HashMap<>();
     private final Map<String, Optional<Music>> musics = new HashMap<>();
 
     private Composer(Brief brief) {
@@ -69,7 +69,7 @@ public final class Composer {
     private Workout drawn(List<Sketch> sketches) {
         return Planner.drawn(
                 brief.with(sketches),
-                sketch -> music(sketch.theme(), sketch.version()).orElseThrow());
+                sketch -> music(sketch.theme(), sketch.variation()).orElseThrow());
     }
 
     private List<Sketch> sketches() {
@@ -133,8 +133,8 @@ public final class Composer {
     }
 
     /**
-     * The draft with versions in the time that it does not need, and with none of the time that there is not. What a
-     * day allows goes to what is asked for first: versions take nothing from the probes, the cores and the close.
+     * The draft with variations in the time that it does not need, and with none of the time that there is not. What a
+     * day allows goes to what is asked for first: variations take nothing from the probes, the cores and the close.
      */
     private List<Sketch> filled(List<Sketch> draft) {
         double wanted = brief.minutes() * 60.0;
@@ -178,7 +178,7 @@ public final class Composer {
         return reached.seconds > taken.seconds && reached.seconds <= wanted ? longer : best;
     }
 
-    /** Without the versions for which a day has nothing left. */
+    /** Without the variations for which a day has nothing left. */
     private static List<Sketch> played(List<Sketch> sketches, Set<Integer> played) {
         return IntStream.range(0, sketches.size())
                 .filter(block -> sketches.get(block).part() != Part.PREPARE || played.contains(block))
@@ -193,7 +193,7 @@ public final class Composer {
      * What a workout comes to if all goes well.
      *
      * @param seconds its time, the warm-up not counted
-     * @param asked seconds of playing that are not slow passes in versions
+     * @param asked seconds of playing that are not slow passes in variations
      * @param played the blocks in which anything is played
      */
     private record Taken(double seconds, double asked, Set<Integer> played) {}
@@ -212,7 +212,7 @@ public final class Composer {
                         .collect(Collectors.toSet()));
     }
 
-    /** With more time for the first core, and for the close: what is too little for a version. */
+    /** With more time for the first core, and for the close: what is too little for a variation. */
     private static List<Sketch> stretched(List<Sketch> sketches, double missing) {
         List<Sketch> longer = new ArrayList<>(sketches);
         for (int i = 0; i < longer.size(); i++) {
@@ -287,42 +287,42 @@ public final class Composer {
                 .sum();
     }
 
-    /** With slow passes in versions for some seconds more, the sections taking turns, far goals first. */
+    /** With slow passes in variations for some seconds more, the sections taking turns, far goals first. */
     private List<Sketch> with(List<Sketch> sketches, double missing) {
         List<Sketch> more = new ArrayList<>(sketches);
         double left = missing;
         boolean any = true;
-        for (int turn = 0; any && left >= LEAST_VERSION_SECONDS && more.size() < Brief.MOST_SKETCHES; turn++) {
+        for (int turn = 0; any && left >= LEAST_VARIATION_SECONDS && more.size() < Brief.MOST_SKETCHES; turn++) {
             int theme = turn % sections;
             any = theme != 0
                     || IntStream.range(0, sections)
                             .anyMatch(other -> open(other, more).isPresent());
             Optional<String> open = open(theme, more);
             if (open.isPresent()) {
-                double time = Math.min(left, versionSeconds(theme, open.get()));
+                double time = Math.min(left, variationSeconds(theme, open.get()));
                 more.add(place(more, theme), new Sketch(Part.PREPARE, theme, open.get(), time, brief.choices()));
                 left -= time;
             }
         }
-        if (left > 0 && left < LEAST_VERSION_SECONDS) {
+        if (left > 0 && left < LEAST_VARIATION_SECONDS) {
             Sketch close = more.remove(more.size() - 1);
             more.add(close.lasting(close.seconds() + left));
         }
         return more;
     }
 
-    /** Without some seconds: versions are given up first, the last of them before the others, then the opener is shorter. */
+    /** Without some seconds: variations are given up first, the last of them before the others, then the opener is shorter. */
     private List<Sketch> without(List<Sketch> sketches, double surplus) {
         List<Sketch> fewer = new ArrayList<>(sketches);
         double left = surplus;
         for (int i = fewer.size() - 1; i >= 0 && left > 0; i--) {
             Sketch one = fewer.get(i);
-            boolean version = one.part() == Part.PREPARE;
-            if (version || one.part() == Part.OPENER) {
+            boolean variation = one.part() == Part.PREPARE;
+            if (variation || one.part() == Part.OPENER) {
                 double rest = one.seconds() - left;
                 left -= Math.min(left, one.seconds());
-                if (rest >= LEAST_VERSION_SECONDS || !version) {
-                    fewer.set(i, one.lasting(Math.max(LEAST_VERSION_SECONDS, rest)));
+                if (rest >= LEAST_VARIATION_SECONDS || !variation) {
+                    fewer.set(i, one.lasting(Math.max(LEAST_VARIATION_SECONDS, rest)));
                 } else {
                     fewer.remove(i);
                 }
@@ -343,10 +343,10 @@ public final class Composer {
                 .toList();
     }
 
-    /** What a version takes with the change to it: a set of passes. */
-    private double versionSeconds(int theme, String version) {
+    /** What a variation takes with the change to it: a set of passes. */
+    private double variationSeconds(int theme, String variation) {
         return Pacing.CHANGE_SECONDS
-                + Planner.setSeconds(brief, theme, music(theme, version).orElseThrow());
+                + Planner.setSeconds(brief, theme, music(theme, variation).orElseThrow());
     }
 
     /** Before what is fast on the same section, and else before the close. */
@@ -360,19 +360,19 @@ public final class Composer {
         return sketches.size() - 1;
     }
 
-    /** The next version of a section that is not in the workout yet: one that the player wants, then others of all families. */
+    /** The next variation of a section that is not in the workout yet: one that the player wants, then others of all families. */
     private Optional<String> open(int theme, List<Sketch> sketches) {
-        return versions.computeIfAbsent(theme, this::versions).stream()
+        return variations.computeIfAbsent(theme, this::variations).stream()
                 .filter(key -> sketches.stream()
-                        .noneMatch(
-                                one -> one.theme() == theme && one.version().equals(key) && one.part() == Part.PREPARE))
+                        .noneMatch(one ->
+                                one.theme() == theme && one.variation().equals(key) && one.part() == Part.PREPARE))
                 .filter(key -> music(theme, key).isPresent())
                 .findFirst();
     }
 
-    private List<String> versions(int theme) {
+    private List<String> variations(int theme) {
         Theme about = brief.themes().get(theme);
-        List<String> keys = new ArrayList<>(about.versions());
+        List<String> keys = new ArrayList<>(about.variations());
         if (about.music().notes().size() <= Catalogue.MOST_NOTES) {
             inTurn(about.music()).stream().filter(key -> !keys.contains(key)).forEach(keys::add);
         }
@@ -382,12 +382,12 @@ public final class Composer {
         return keys;
     }
 
-    /** All versions there may be, one of each family in turn. */
+    /** All variations there may be, one of each family in turn. */
     private static List<String> inTurn(Passage music) {
-        Map<Variant.Family, List<String>> families = new LinkedHashMap<>();
+        Map<Variation.Family, List<String>> families = new LinkedHashMap<>();
         Catalogue.candidates(music)
-                .forEach(variant -> families.computeIfAbsent(variant.family(), none -> new ArrayList<>())
-                        .add(variant.key()));
+                .forEach(variation -> families.computeIfAbsent(variation.family(), none -> new ArrayList<>())
+                        .add(variation.key()));
         List<String> keys = new ArrayList<>();
         for (int turn = 0; turn < MOST_OF_A_FAMILY; turn++) {
             for (List<String> family : families.values()) {
@@ -399,13 +399,13 @@ public final class Composer {
         return keys;
     }
 
-    /** A section in a version, worked out once; empty where it would be none, or too long or too fast to be played slowly. */
+    /** A section in a variation, worked out once; empty where it would be none, or too long or too fast to be played slowly. */
     private Optional<Music> music(int theme, String key) {
         return musics.computeIfAbsent(theme + " " + key, none -> {
             Theme about = brief.themes().get(theme);
             try {
                 Music music = about.in(key);
-                boolean wanted = about.versions().contains(key) || key.isEmpty();
+                boolean wanted = about.variations().contains(key) || key.isEmpty();
                 return wanted || isWorthwhile(music, about.music()) ? Optional.of(music) : Optional.empty();
             } catch (IllegalArgumentException tooLong) {
                 // Growing or looping a long passage leaves what a passage may hold: it is not offered.

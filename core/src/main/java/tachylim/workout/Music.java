@@ -5,13 +5,13 @@ import tachylim.ceiling.Estimate;
 import tachylim.passage.Passage;
 import tachylim.passage.Section;
 import tachylim.tempo.Tempo;
-import tachylim.variant.Catalogue;
-import tachylim.variant.Rendering;
+import tachylim.variation.Catalogue;
+import tachylim.variation.Rendering;
 
 /**
- * What a block plays: a section as it is written, in a version, in a mode, or some notes of it. This class is immutable.
+ * What a block plays: a section as it is written, in a variation, in a mode, or some notes of it. This class is immutable.
  *
- * @param version which version, by its key; empty when as written
+ * @param variation which variation, by its key; empty when as written
  * @param title what a player calls it; empty when as written
  * @param notes the notes as they are played
  * @param matching the tempo at which its quick notes come as fast as those of the section at tempo 1
@@ -19,7 +19,7 @@ import tachylim.variant.Rendering;
  * @param own how fast it is, where that does not follow from the section as written: of a mode
  */
 public record Music(
-        String version, String title, Passage notes, double matching, double share, Optional<Estimate> own) {
+        String variation, String title, Passage notes, double matching, double share, Optional<Estimate> own) {
 
     /** How the key of a mode begins; its name follows. */
     public static final String MODE = "mode.";
@@ -50,21 +50,21 @@ public record Music(
         return new Music(MODE + name, name, music, 1, 1, Optional.of(own));
     }
 
-    /** Whether a version is a mode. */
-    public static boolean isMode(String version) {
-        return version.startsWith(MODE);
+    /** Whether a variation is a mode. */
+    public static boolean isMode(String variation) {
+        return variation.startsWith(MODE);
     }
 
     /** The name of a mode, by its key. */
-    public static String modeOf(String version) {
-        return version.substring(MODE.length());
+    public static String modeOf(String variation) {
+        return variation.substring(MODE.length());
     }
 
     /**
-     * A section in a version.
+     * A section in a variation.
      *
      * @param key a key of {@link Catalogue}, one of {@link #keyOf}, or empty for as written
-     * @throws IllegalArgumentException if there is no such version, or none of this music
+     * @throws IllegalArgumentException if there is no such variation, or none of this music
      */
     public static Music of(Passage music, String key) {
         if (key.isEmpty()) {
@@ -81,11 +81,11 @@ public record Music(
                     Math.max(1, stretch.size() - 1) / transitions,
                     Optional.empty());
         }
-        var variant = Catalogue.parse(key);
-        Rendering rendering = variant.of(music);
+        var variation = Catalogue.parse(key);
+        Rendering rendering = variation.of(music);
         return new Music(
                 key,
-                variant.title(),
+                variation.title(),
                 rendering.music(),
                 rendering.matchingShare().doubleValue(),
                 Math.max(1, rendering.driven().size()) / transitions,
@@ -127,6 +127,6 @@ public record Music(
     }
 
     public boolean isAsWritten() {
-        return version.isEmpty();
+        return variation.isEmpty();
     }
 }

@@ -5,7 +5,7 @@ public enum Part {
     WARM_UP,
     /** Controlled playing of something that is near. */
     OPENER,
-    /** Slow, in versions. */
+    /** Slow, in variations. */
     PREPARE,
     /** Whole passes that measure where the ceiling is. */
     MEASURE,

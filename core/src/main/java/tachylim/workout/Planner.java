@@ -27,7 +27,7 @@ import tachylim.tempo.Whole;
  * are and how long they take, {@link Composer} says, or the player.
  *
  * <p>A controlled climb starts 3% below where the last one ended and stays under the comfortable tempo. While the ceiling is vague
- * everything slow keeps to the lower end of what the comfortable tempo may be. In a version, tempos are those at which its quick notes come
+ * everything slow keeps to the lower end of what the comfortable tempo may be. In a variation, tempos are those at which its quick notes come
  * as fast as they would as written.
  *
  * <p>A burst is safe as far as the ceiling is known: none goes above {@value #HIGHEST_OVER_TARGET} of the target, nor
@@ -65,8 +65,8 @@ public final class Planner {
     /** No more passes alike follow one another. */
     static final int MOST_ALIKE = 6;
 
-    /** Versions lie this far under what controlled playing may reach. */
-    private static final double VERSION_FROM = 0.92;
+    /** Variations lie this far under what controlled playing may reach. */
+    private static final double VARIATION_FROM = 0.92;
 
     /** No burst and no probe is faster than this share of the target. */
     public static final double HIGHEST_OVER_TARGET = 1.05;
@@ -100,7 +100,7 @@ public final class Planner {
     private final double quickestNotes;
 
     private Planner(Brief brief, Sketch sketch) {
-        this(brief, sketch, brief.themes().get(sketch.theme()).in(sketch.version()));
+        this(brief, sketch, brief.themes().get(sketch.theme()).in(sketch.variation()));
     }
 
     private Planner(Brief brief, Sketch sketch, Music music) {
@@ -131,7 +131,7 @@ public final class Planner {
 
     /** The workout of the blocks that a brief has. */
     private static Workout drawn(Brief brief) {
-        return drawn(brief, sketch -> brief.themes().get(sketch.theme()).in(sketch.version()));
+        return drawn(brief, sketch -> brief.themes().get(sketch.theme()).in(sketch.variation()));
     }
 
     /** The same, with the music of each block from whoever has it. */
@@ -187,10 +187,10 @@ public final class Planner {
         return of(brief, theme).probeSeconds();
     }
 
-    /** How long a set of slow passes of a section takes in a version, counted in and answered. */
-    static double setSeconds(Brief brief, int theme, Music version) {
-        Sketch sketch = new Sketch(Part.PREPARE, theme, version.version(), 1, brief.choices());
-        Planner planner = new Planner(brief, sketch, version);
+    /** How long a set of slow passes of a section takes in a variation, counted in and answered. */
+    static double setSeconds(Brief brief, int theme, Music variation) {
+        Sketch sketch = new Sketch(Part.PREPARE, theme, variation.variation(), 1, brief.choices());
+        Planner planner = new Planner(brief, sketch, variation);
         Move.Play set = (Move.Play) planner.prepare().method().opening().move();
         return new Phrasing(planner.music.notes()).pass(set, 1, 0).seconds() + Tally.ANSWER_SECONDS;
     }
@@ -502,7 +502,7 @@ public final class Planner {
     /** Slow, up to the tempo at which its quick notes are as fast as wanted, or as is easy. */
     private Block prepare() {
         Tempo limit = Tempo.clamped(Whole.below(controlledLimit().bpm() * OPENER_LIMIT));
-        Tempo start = Tempo.slower(limit.times(VERSION_FROM).onMetronome(), limit);
+        Tempo start = Tempo.slower(limit.times(VARIATION_FROM).onMetronome(), limit);
         return block(
                 new SteadyClimb(start, limit, SteadyClimb.USUAL_STEP, MOST_ALIKE, MOST_ALIKE, true),
                 (music.isAsWritten() ? "Slow, at " : music.title() + ", slow, at ")

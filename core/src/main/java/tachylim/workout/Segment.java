@@ -166,11 +166,11 @@ public record Segment(
         return music.asWritten(reached((Pass) step));
     }
 
-    /** In which way it was played: empty as written, a version by its key, and a dash after either for another pulse or mode. */
+    /** In which way it was played: empty as written, a variation by its key, and a dash after either for another pulse or mode. */
     public String way(Music music) {
         Pass pass = (Pass) step;
         boolean plain = pass.kind() == PassKind.WARM_UP || speaks(pass);
-        return plain ? music.version() : music.version() + "-";
+        return plain ? music.variation() : music.variation() + "-";
     }
 
     /** Seconds it was played. */

@@ -5,11 +5,11 @@ package tachylim.workout;
  *
  * @param part where in the workout it stands
  * @param theme which of the workout's sections it is about, from 0
- * @param version the version it is played in, by its key; empty when as written
+ * @param variation the variation it is played in, by its key; empty when as written
  * @param seconds the time it may take, rests included, above 0
  * @param choices what is chosen about it
  */
-public record Sketch(Part part, int theme, String version, double seconds, Choices choices) {
+public record Sketch(Part part, int theme, String variation, double seconds, Choices choices) {
 
     /**
      * @throws IllegalArgumentException if it has no time
@@ -22,6 +22,6 @@ public record Sketch(Part part, int theme, String version, double seconds, Choic
 
     /** The same with other time. */
     Sketch lasting(double time) {
-        return new Sketch(part, theme, version, time, choices);
+        return new Sketch(part, theme, variation, time, choices);
     }
 }

@@ -20,7 +20,7 @@ import tachylim.tempo.Tempo;
  * @param reachedRate the most notes a second that were ever clean in this music; 0 when none
  * @param gripped the slowest tempo at which a hand gripped on it today; empty when none did
  * @param weak the transitions that break most, from 0, the weakest first
- * @param versions the versions chosen for today, by their keys, in the order they are wanted
+ * @param variations the variations chosen for today, by their keys, in the order they are wanted
  * @param modes how fast it is in modes of articulation or movement, by their names; those it was not played in are missing
  * @param left what today still has of it
  */
@@ -33,13 +33,13 @@ public record Theme(
         double reachedRate,
         Optional<Tempo> gripped,
         List<Integer> weak,
-        List<String> versions,
+        List<String> variations,
         Map<String, Estimate> modes,
         SectionLeft left) {
 
     public Theme {
         weak = List.copyOf(weak);
-        versions = List.copyOf(versions);
+        variations = List.copyOf(variations);
         modes = Map.copyOf(modes);
     }
 
@@ -65,54 +65,55 @@ public record Theme(
 
     /** The same with what is known now. */
     public Theme knowing(Known now) {
-        return new Theme(id, music, target, now, lastTempo, reachedRate, gripped, weak, versions, modes, left);
+        return new Theme(id, music, target, now, lastTempo, reachedRate, gripped, weak, variations, modes, left);
     }
 
     /** The same, with where the last climb ended. */
     public Theme climbedTo(Optional<Tempo> tempo) {
-        return new Theme(id, music, target, known, tempo, reachedRate, gripped, weak, versions, modes, left);
+        return new Theme(id, music, target, known, tempo, reachedRate, gripped, weak, variations, modes, left);
     }
 
     /** The same, having reached so many notes a second. */
     public Theme reaching(double rate) {
-        return new Theme(id, music, target, known, lastTempo, rate, gripped, weak, versions, modes, left);
+        return new Theme(id, music, target, known, lastTempo, rate, gripped, weak, variations, modes, left);
     }
 
     /** The same, having gripped at a tempo today. */
     public Theme gripping(Optional<Tempo> tempo) {
-        return new Theme(id, music, target, known, lastTempo, reachedRate, tempo, weak, versions, modes, left);
+        return new Theme(id, music, target, known, lastTempo, reachedRate, tempo, weak, variations, modes, left);
     }
 
     /** The same, with the transitions that break most. */
     public Theme breakingAt(List<Integer> transitions) {
-        return new Theme(id, music, target, known, lastTempo, reachedRate, gripped, transitions, versions, modes, left);
+        return new Theme(
+                id, music, target, known, lastTempo, reachedRate, gripped, transitions, variations, modes, left);
     }
 
-    /** The same, wanted in some versions today. */
+    /** The same, wanted in some variations today. */
     public Theme in(List<String> keys) {
         return new Theme(id, music, target, known, lastTempo, reachedRate, gripped, weak, keys, modes, left);
     }
 
     /** The same, with how fast it is in some modes. */
     public Theme besides(Map<String, Estimate> inModes) {
-        return new Theme(id, music, target, known, lastTempo, reachedRate, gripped, weak, versions, inModes, left);
+        return new Theme(id, music, target, known, lastTempo, reachedRate, gripped, weak, variations, inModes, left);
     }
 
     /** The same, with so much of today left. */
     public Theme having(SectionLeft ofToday) {
-        return new Theme(id, music, target, known, lastTempo, reachedRate, gripped, weak, versions, modes, ofToday);
+        return new Theme(id, music, target, known, lastTempo, reachedRate, gripped, weak, variations, modes, ofToday);
     }
 
     /**
-     * It in a version or a mode.
+     * It in a variation or a mode.
      *
-     * @throws IllegalArgumentException if there is no such version, or none of this music
+     * @throws IllegalArgumentException if there is no such variation, or none of this music
      */
-    public Music in(String version) {
-        if (!Music.isMode(version)) {
-            return Music.of(music, version);
+    public Music in(String variation) {
+        if (!Music.isMode(variation)) {
+            return Music.of(music, variation);
         }
-        String name = Music.modeOf(version);
+        String name = Music.modeOf(variation);
         return Music.inMode(music, name, modes.getOrDefault(name, Modes.unplayed(estimate())));
     }
 

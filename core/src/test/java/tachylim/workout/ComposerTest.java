@@ -24,8 +24,8 @@ import tachylim.task.Ask;
 import tachylim.task.PassKind;
 import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
-import tachylim.variant.Catalogue;
-import tachylim.variant.Variant;
+import tachylim.variation.Catalogue;
+import tachylim.variation.Variation;
 
 class ComposerTest {
 
@@ -119,35 +119,35 @@ class ComposerTest {
     }
 
     @Test
-    void neighbouringVersionsAreOfDifferentFamilies() {
-        List<Block> versions = session(1, 2, 60, 0.05, PLENTY).blocks().stream()
+    void neighbouringVariationsAreOfDifferentFamilies() {
+        List<Block> variations = session(1, 2, 60, 0.05, PLENTY).blocks().stream()
                 .filter(block -> block.part() == Part.PREPARE)
                 .toList();
-        assertThat(versions).hasSizeGreaterThan(4);
-        assertThat(versions).extracting(block -> block.music().version()).doesNotHaveDuplicates();
-        List<Variant.Family> families = versions.stream()
-                .map(block -> Catalogue.parse(block.music().version()).family())
+        assertThat(variations).hasSizeGreaterThan(4);
+        assertThat(variations).extracting(block -> block.music().variation()).doesNotHaveDuplicates();
+        List<Variation.Family> families = variations.stream()
+                .map(block -> Catalogue.parse(block.music().variation()).family())
                 .toList();
         for (int i = 1; i < families.size(); i++) {
             assertThat(families.get(i))
-                    .as("the family of version %d of %s", i, families)
+                    .as("the family of variation %d of %s", i, families)
                     .isNotEqualTo(families.get(i - 1));
         }
     }
 
     @Test
-    void theVersionsThatAreWantedComeFirst() {
+    void theVariationsThatAreWantedComeFirst() {
         Theme wanted = theme(0, 1, 0.05).in(List.of("backwards", "group.3"));
         Workout workout = Planner.plan(Brief.on(wanted, 30, Choices.usual(), PLENTY, Condition.FRESH, ""));
         assertThat(workout.blocks())
                 .filteredOn(block -> block.part() == Part.PREPARE)
-                .extracting(block -> block.music().version())
+                .extracting(block -> block.music().variation())
                 .startsWith("backwards", "group.3");
     }
 
-    /** A day that allows little is not spent on versions before the core has had what it needs. */
+    /** A day that allows little is not spent on variations before the core has had what it needs. */
     @Test
-    void versionsTakeNothingFromWhatIsAskedFor() {
+    void variationsTakeNothingFromWhatIsAskedFor() {
         Choices climb = Choices.usual(tachylim.method.School.STEADY_CLIMB);
         Allowance little = new Allowance(new Effort(40), 90, 3_000);
         Workout workout = Planner.plan(Brief.on(theme(0, 2, 0.05), 40, climb, little, Condition.FRESH, ""));

@@ -106,7 +106,7 @@ public final class GoldenRuns {
         line(
                 block.part().name(),
                 block.theme(),
-                block.music().version(),
+                block.music().variation(),
                 block.seconds(),
                 block.method().school().word(),
                 block.why());

@@ -50,7 +50,7 @@ class MusicTest {
     }
 
     @Test
-    void aVersionSpeaksAtTheTempoAtWhichItsQuickNotesMatch() {
+    void aVariationSpeaksAtTheTempoAtWhichItsQuickNotesMatch() {
         Music dotted = Music.of(BAR, "same.2-1");
         assertThat(dotted.title()).startsWith("Long–short");
         assertThat(dotted.share()).isLessThan(1);
@@ -71,7 +71,7 @@ class MusicTest {
                 .isCloseTo(4 / transitions, within(1e-9));
         assertThatThrownBy(() -> Music.of(BAR, "notes.4-400")).hasMessageContaining("There are notes 0 to");
         assertThatThrownBy(() -> Music.of(BAR, "notes.x")).hasMessageContaining("There are notes 0 to");
-        assertThatThrownBy(() -> Music.of(BAR, "nothing")).hasMessageContaining("no variant");
+        assertThatThrownBy(() -> Music.of(BAR, "nothing")).hasMessageContaining("no variation");
     }
 
     @Test

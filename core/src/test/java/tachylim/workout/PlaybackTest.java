@@ -13,8 +13,8 @@ import tachylim.passage.Meter;
 import tachylim.passage.PaperPattern;
 import tachylim.passage.Passage;
 import tachylim.tempo.Tempo;
-import tachylim.variant.Catalogue;
-import tachylim.variant.Rendering;
+import tachylim.variation.Catalogue;
+import tachylim.variation.Rendering;
 import tachylim.workout.Playback.Sounding;
 
 /** What is heard of a passage, against the click of the same tempo. */
@@ -83,19 +83,21 @@ class PlaybackTest {
     }
 
     @Test
-    void everyVersionPlaysAsManyNotesAsItHasAndEndsAfterThem() {
+    void everyVariationPlaysAsManyNotesAsItHasAndEndsAfterThem() {
         Passage passage = abc("M:4/4\nL:1/16\nK:C\nCDEF GABc defg agfe | c16 |]");
-        Catalogue.of(passage).forEach((variant, rendering) -> {
+        Catalogue.of(passage).forEach((variation, rendering) -> {
             Playback heard = Playback.of(rendering.music(), Tempo.of(96));
             assertThat(heard.notes())
-                    .as(variant.key())
+                    .as(variation.key())
                     .hasSameSizeAs(rendering.music().notes());
             assertThat(heard.notes())
                     .extracting(Sounding::seconds)
-                    .as(variant.key())
+                    .as(variation.key())
                     .isSorted();
             Sounding last = heard.notes().get(heard.notes().size() - 1);
-            assertThat(heard.seconds()).as(variant.key()).isGreaterThanOrEqualTo(last.seconds() + last.lasts() - 1e-9);
+            assertThat(heard.seconds())
+                    .as(variation.key())
+                    .isGreaterThanOrEqualTo(last.seconds() + last.lasts() - 1e-9);
         });
     }
 

@@ -16,7 +16,7 @@ import java.util.regex.Pattern;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
-/** Preparing a passage on the real page: read in, cut, marked, and turned into versions. */
+/** Preparing a passage on the real page: read in, cut, marked, and turned into variations. */
 class BenchTest {
 
     private static final String TUNE = """
@@ -158,7 +158,7 @@ class BenchTest {
     }
 
     @Test
-    void versionsAreChosenForTheTransitionThatBreaks() throws IOException {
+    void variationsAreChosenForTheTransitionThatBreaks() throws IOException {
         readIn();
         page.locator("path[data-transition='4'][stroke=transparent]").first().dispatchEvent("click");
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Transition 5–6")))
@@ -177,7 +177,7 @@ class BenchTest {
                 .isVisible();
         page.keyboard().press("Escape");
         button("Choose for me").click();
-        assertThat(page.getByText(Pattern.compile("Today's versions, [\\d.,]+ minutes")))
+        assertThat(page.getByText(Pattern.compile("Today's variations, [\\d.,]+ minutes")))
                 .isVisible();
         assertThat(page.getByText(Pattern.compile("5–6 among them, which breaks most"))
                         .first())
@@ -217,7 +217,7 @@ class BenchTest {
     }
 
     @Test
-    void theSheetForTheStandShowsEveryVersion() {
+    void theSheetForTheStandShowsEveryVariation() {
         readIn();
         button("Print or export").click();
         page.getByText("A sheet for the stand").click();

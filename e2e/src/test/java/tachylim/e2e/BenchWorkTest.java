@@ -154,7 +154,7 @@ class BenchWorkTest {
         page.getByText("Counted or sung in time").click();
         assertThat(page.getByText("4 of the preparation still open")).isVisible();
         button("Choose for me").click();
-        assertThat(page.getByText(Pattern.compile("Today's versions, [\\d.,]+ minutes")))
+        assertThat(page.getByText(Pattern.compile("Today's variations, [\\d.,]+ minutes")))
                 .isVisible();
     }
 

@@ -13,11 +13,11 @@ import tachylim.workout.Choices;
 import tachylim.workout.Part;
 import tachylim.workout.Sketch;
 
-/** A block of a workout: its part, which of the sections, in which version, for how long and by which method. */
+/** A block of a workout: its part, which of the sections, in which variation, for how long and by which method. */
 public record BlockWish(
         @NotNull Part part,
         @Min(0) @Max(Brief.MOST_THEMES - 1) int theme,
-        @NotNull @Size(max = BlockWish.LONGEST_VERSION) String version,
+        @NotNull @Size(max = BlockWish.LONGEST_VARIATION) String variation,
 
         @DecimalMin(value = "" + BlockWish.LEAST_SECONDS, message = BlockWish.TIME)
         @DecimalMax(value = "" + BlockWish.MOST_SECONDS, message = BlockWish.TIME)
@@ -28,17 +28,17 @@ public record BlockWish(
     private static final String TIME = "A block takes 10 seconds to 3 hours.";
     private static final int LEAST_SECONDS = 10;
     private static final int MOST_SECONDS = 10_800;
-    private static final int LONGEST_VERSION = 80;
+    private static final int LONGEST_VARIATION = 80;
 
     /** The same on another section. */
     BlockWish on(int other) {
-        return new BlockWish(part, other, version, seconds, school);
+        return new BlockWish(part, other, variation, seconds, school);
     }
 
     public static final Codec<BlockWish> CODEC = Codec.object(block -> new BlockWish(
             block.get("part", Codec.constants(Part.values()), BlockWish::part),
             block.whole("theme", BlockWish::theme),
-            block.text("version", BlockWish::version),
+            block.text("variation", BlockWish::variation),
             block.number("seconds", BlockWish::seconds),
             block.get("school", Codec.constants(School.values()), BlockWish::school)));
 
@@ -46,12 +46,12 @@ public record BlockWish(
         return new BlockWish(
                 sketch.part(),
                 sketch.theme(),
-                sketch.version(),
+                sketch.variation(),
                 Math.max(LEAST_SECONDS, sketch.seconds()),
                 sketch.choices().school());
     }
 
     Sketch sketch(Choices choices) {
-        return new Sketch(part, theme, version, seconds, choices.by(school));
+        return new Sketch(part, theme, variation, seconds, choices.by(school));
     }
 }

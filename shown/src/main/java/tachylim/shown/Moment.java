@@ -35,8 +35,8 @@ public record Moment(
         @Schema(description = "which of the workout's sections it stands in, from 0")
         int theme,
 
-        @Schema(description = "the version at hand as a player calls it; empty when as written")
-        String version,
+        @Schema(description = "the variation at hand as a player calls it; empty when as written")
+        String variation,
 
         @Schema(description = "the method of the block at hand as a player calls it")
         String method,
@@ -54,7 +54,7 @@ public record Moment(
             moment.text("blockWhy", Moment::blockWhy),
             moment.get("block", Codec.WHOLE.nullable(), Moment::block),
             moment.whole("theme", Moment::theme),
-            moment.text("version", Moment::version),
+            moment.text("variation", Moment::variation),
             moment.text("method", Moment::method),
             moment.number("target", Moment::target),
             moment.text("upcoming", Moment::upcoming),

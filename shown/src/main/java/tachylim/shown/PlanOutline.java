@@ -33,13 +33,13 @@ public record PlanOutline(
      * A block as it is shown.
      *
      * @param theme which of the sections it is about
-     * @param version the title of its version; empty when as written
+     * @param variation the title of its variation; empty when as written
      * @param method what its method is called; empty of the first
      * @param target the tempo its music is wanted at, in BPM
      * @param estimate its ceiling
      */
     public record BlockOutline(
-            Part part, int theme, String version, String method, String why, double target, Estimate estimate) {}
+            Part part, int theme, String variation, String method, String why, double target, Estimate estimate) {}
 
     /**
      * The outline of a workout as it was stored: its methods and choices are not read, so that what became of them does not

@@ -117,7 +117,7 @@ public record PlanWish(
     /** Whether any block plays a section in a mode. */
     public boolean modesOf(long section) {
         int theme = sectionIds().indexOf(section);
-        return blocks.stream().anyMatch(block -> block.theme() == theme && Music.isMode(block.version()));
+        return blocks.stream().anyMatch(block -> block.theme() == theme && Music.isMode(block.variation()));
     }
 
     public List<Sketch> sketches() {

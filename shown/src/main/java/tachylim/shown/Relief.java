@@ -115,8 +115,8 @@ public record Relief(
             @Schema(description = "which of the workout's sections it is about, from 0")
             int theme,
 
-            @Schema(description = "its version as a player calls it; empty when as written")
-            String version,
+            @Schema(description = "its variation as a player calls it; empty when as written")
+            String variation,
 
             @Schema(description = "its method as a player calls it; empty of the first workouts that were kept")
             String method,
@@ -130,7 +130,7 @@ public record Relief(
         static final Codec<BlockDto> CODEC = Codec.object(block -> new BlockDto(
                 block.get("part", Codec.constants(Part.values()), BlockDto::part),
                 block.whole("theme", BlockDto::theme),
-                block.text("version", BlockDto::version),
+                block.text("variation", BlockDto::variation),
                 block.text("method", BlockDto::method),
                 block.text("why", BlockDto::why),
                 block.number("start", BlockDto::start),
@@ -275,7 +275,7 @@ public record Relief(
                     return new BlockDto(
                             block.part(),
                             block.theme(),
-                            block.version(),
+                            block.variation(),
                             block.method(),
                             block.why(),
                             start,

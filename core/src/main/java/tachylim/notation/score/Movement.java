@@ -3,7 +3,7 @@ package tachylim.notation.score;
 import tachylim.passage.Passage;
 
 /**
- * Music with a heading: a passage, one of its sections, or a variant on a sheet of several. This class is
+ * Music with a heading: a passage, one of its sections, or a variation on a sheet of several. This class is
  * immutable.
  *
  * @param title the heading; empty for none

@@ -14,8 +14,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 import tachylim.notation.Written;
 import tachylim.notation.abc.AbcReader;
 import tachylim.passage.Passage;
-import tachylim.variant.Catalogue;
-import tachylim.variant.Rendering;
+import tachylim.variation.Catalogue;
+import tachylim.variation.Rendering;
 
 /** How lengths become note heads, dots, ties and tuplets. */
 class SpellingTest {
@@ -64,7 +64,7 @@ class SpellingTest {
     }
 
     @Property(tries = 40)
-    void everyVersionIsSpelledWhole(@ForAll("written") Passage passage) {
+    void everyVariationIsSpelledWhole(@ForAll("written") Passage passage) {
         Catalogue.of(passage).values().stream().map(Rendering::music).forEach(SpellingTest::isWhole);
     }
 

@@ -77,15 +77,15 @@ class BenchController {
         modes.change(who, instrument, wish.names());
     }
 
-    /** A stretch of a passage, plain or in a variant, as it sounds. */
+    /** A stretch of a passage, plain or in a variation, as it sounds. */
     @GetMapping("/passages/{id}/playback")
     PlaybackDto playback(
             @AuthenticationPrincipal SignedIn who,
             @PathVariable long id,
-            @RequestParam(required = false) String variant,
+            @RequestParam(required = false) String variation,
             @RequestParam(required = false) Integer first,
             @RequestParam(required = false) Integer last,
             @RequestParam double bpm) {
-        return bench.playback(who, id, variant, first, last, bpm);
+        return bench.playback(who, id, variation, first, last, bpm);
     }
 }

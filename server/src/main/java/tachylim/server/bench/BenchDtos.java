@@ -17,9 +17,9 @@ import tachylim.passage.Readiness;
 import tachylim.passage.Stitching;
 import tachylim.server.repertoire.PassageDtos.SectionDto;
 import tachylim.tempo.Tempo;
-import tachylim.variant.Cell;
-import tachylim.variant.DaysChoice;
-import tachylim.variant.Variant;
+import tachylim.variation.Cell;
+import tachylim.variation.DaysChoice;
+import tachylim.variation.Variation;
 import tachylim.workout.Click;
 import tachylim.workout.Playback;
 
@@ -50,7 +50,7 @@ public final class BenchDtos {
             @Schema(description = "how often today's choice drives it")
             int drivenToday,
 
-            @Schema(description = "whether a variant that was played in the last seven days drove it")
+            @Schema(description = "whether a variation that was played in the last seven days drove it")
             boolean drivenThisWeek) {}
 
     public record ReadinessDto(
@@ -74,7 +74,7 @@ public final class BenchDtos {
 
     public record ChoiceDto(
             long id,
-            String variant,
+            String variation,
             String title,
             double minutes,
             String why,
@@ -150,7 +150,7 @@ public final class BenchDtos {
 
     private static final String TAP = "A tap comes within " + TappedRhythm.MOST_SECONDS / 60 + " minutes of the first.";
 
-    /** Something played along with a playback or a version, for as long as it was played. */
+    /** Something played along with a playback or a variation, for as long as it was played. */
     public record PracticeWish(
             @NotNull @Pattern(regexp = "[0-9a-fA-F-]{36}") String clientId,
 
@@ -167,13 +167,13 @@ public final class BenchDtos {
 
     public record CellDto(String cell) {}
 
-    @Schema(description = "the key of a variant")
+    @Schema(description = "the key of a variation")
     public record KeyDto(String key) {}
 
-    public record VariantDto(
+    public record VariationDto(
             String key,
             String title,
-            Variant.Family family,
+            Variation.Family family,
 
             @Schema(description = "its first notes, or all of them where the whole was asked for")
             String abc,
@@ -187,16 +187,16 @@ public final class BenchDtos {
             String remark,
             double minutes) {}
 
-    public record Sheet(double targetBpm, double bpm, int firstNote, int lastNote, List<VariantDto> variants) {}
+    public record Sheet(double targetBpm, double bpm, int firstNote, int lastNote, List<VariationDto> variations) {}
 
-    public record WholeVariant(
-            VariantDto variant,
+    public record WholeVariation(
+            VariationDto variation,
             Engraved music,
 
             @Schema(description = "for each of its notes the note of the passage; -1 for none")
             List<Integer> source) {}
 
-    /** A variant by its key, with its name. */
+    /** A variation by its key, with its name. */
     public record DriverDto(String key, String title) {}
 
     public record TransitionView(int transition, List<WindowDto> windows, List<DriverDto> drivenBy) {}

@@ -14,7 +14,7 @@ import tachylim.server.account.SignedIn;
 import tachylim.server.repertoire.FollowsMusic;
 import tachylim.server.repertoire.StoredPassage;
 
-/** Noted breaks stay with their transitions, chosen versions with their notes, and readiness with most of the passage. */
+/** Noted breaks stay with their transitions, chosen variations with their notes, and readiness with most of the passage. */
 @Component
 class BenchFollows implements FollowsMusic {
 
@@ -22,13 +22,13 @@ class BenchFollows implements FollowsMusic {
     private static final Limit MOST = Limit.of(2_000);
 
     private final TransitionBreakRepository breaks;
-    private final ChosenVariantRepository chosen;
+    private final ChosenVariationRepository chosen;
     private final ReadinessDayRepository days;
     private final AccountService accounts;
 
     BenchFollows(
             TransitionBreakRepository breaks,
-            ChosenVariantRepository chosen,
+            ChosenVariationRepository chosen,
             ReadinessDayRepository days,
             AccountService accounts) {
         this.breaks = breaks;
@@ -37,7 +37,7 @@ class BenchFollows implements FollowsMusic {
         this.accounts = accounts;
     }
 
-    private List<ChosenVariant> week(SignedIn who, StoredPassage passage) {
+    private List<ChosenVariation> week(SignedIn who, StoredPassage passage) {
         LocalDate since = accounts.today(who).minusDays(WEEK - 1);
         return chosen.findByAccountIdAndPassageIdAndDayGreaterThanEqualOrderByDayAscPlaceAsc(
                 who.accountId(), passage.id(), since, MOST);
@@ -67,11 +67,11 @@ class BenchFollows implements FollowsMusic {
                             ? "One break was noted at a transition that goes."
                             : transitions + " breaks were noted at transitions that go.");
         }
-        long versions = week(who, passage).stream()
+        long variations = week(who, passage).stream()
                 .filter(one -> one.day().equals(accounts.today(who)) && place(one, change) == null)
                 .count();
-        if (versions > 0) {
-            lost.add("Today's versions have to be chosen again.");
+        if (variations > 0) {
+            lost.add("Today's variations have to be chosen again.");
         }
         if (Readiness.isLostByNewNotes(change.stayed())
                 && !reached(who, passage).isEmpty()) {
@@ -80,7 +80,7 @@ class BenchFollows implements FollowsMusic {
         return lost;
     }
 
-    private static Section place(ChosenVariant one, MusicChange change) {
+    private static Section place(ChosenVariation one, MusicChange change) {
         return change.map()
                 .unchanged(new Section(one.firstNote(), one.lastNote()))
                 .filter(now -> now.size() == change.after().notes().size()
@@ -94,7 +94,7 @@ class BenchFollows implements FollowsMusic {
         for (TransitionBreak one : breaks(who, passage)) {
             change.map().transition(one.transition()).ifPresentOrElse(one::transition, () -> breaks.delete(one));
         }
-        for (ChosenVariant one : week(who, passage)) {
+        for (ChosenVariation one : week(who, passage)) {
             Section now = place(one, change);
             if (now == null) {
                 chosen.delete(one);

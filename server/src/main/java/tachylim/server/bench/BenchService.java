@@ -33,8 +33,8 @@ import tachylim.server.repertoire.StoredPassage;
 import tachylim.server.repertoire.StoredSection;
 import tachylim.server.web.Refused;
 import tachylim.tempo.Tempo;
-import tachylim.variant.Catalogue;
-import tachylim.variant.Rendering;
+import tachylim.variation.Catalogue;
+import tachylim.variation.Rendering;
 import tachylim.workout.Playback;
 
 /** Everything the bench shows of one passage, and how it sounds. */
@@ -42,7 +42,7 @@ import tachylim.workout.Playback;
 public class BenchService {
 
     private final RepertoireService repertoire;
-    private final VariantService variants;
+    private final VariationService variations;
     private final TransitionService transitionService;
     private final ChoiceService choices;
     private final ReadinessService readiness;
@@ -52,7 +52,7 @@ public class BenchService {
 
     BenchService(
             RepertoireService repertoire,
-            VariantService variants,
+            VariationService variations,
             TransitionService transitionService,
             ChoiceService choices,
             ReadinessService readiness,
@@ -60,7 +60,7 @@ public class BenchService {
             AccountService accounts,
             LoadService load) {
         this.repertoire = repertoire;
-        this.variants = variants;
+        this.variations = variations;
         this.transitionService = transitionService;
         this.choices = choices;
         this.readiness = readiness;
@@ -106,8 +106,8 @@ public class BenchService {
                 decisions);
     }
 
-    /** A chosen variant with what it drives in the passage as it is now. */
-    private record Played(ChosenVariant kept, String title, Rendering rendering) {
+    /** A chosen variation with what it drives in the passage as it is now. */
+    private record Played(ChosenVariation kept, String title, Rendering rendering) {
 
         Set<Integer> transitions() {
             Set<Integer> transitions = new HashSet<>();
@@ -118,15 +118,15 @@ public class BenchService {
 
     private List<Played> week(SignedIn who, StoredPassage passage, Passage music, LocalDate today) {
         List<Played> week = new ArrayList<>();
-        for (ChosenVariant one : choices.week(who, passage, today)) {
+        for (ChosenVariation one : choices.week(who, passage, today)) {
             if (one.lastNote() >= music.notes().size()) {
                 continue;
             }
             boolean all =
                     one.firstNote() == 0 && one.lastNote() == music.notes().size() - 1;
             Passage stretch = all ? music : music.excerpt(new Section(one.firstNote(), one.lastNote()));
-            var variant = Catalogue.parse(one.variant());
-            week.add(new Played(one, variant.title(), variant.of(stretch)));
+            var variation = Catalogue.parse(one.variation());
+            week.add(new Played(one, variation.title(), variation.of(stretch)));
         }
         return week;
     }
@@ -136,7 +136,7 @@ public class BenchService {
                 Math.round(one.rendering.matching(Tempo.of(passage.targetBpm())).bpm());
         return new ChoiceDto(
                 one.kept.id(),
-                one.kept.variant(),
+                one.kept.variation(),
                 one.title,
                 one.kept.minutes(),
                 one.kept.why(),
@@ -197,13 +197,14 @@ public class BenchService {
         repertoire.passage(who, id).stitching(wish.order(), wish.transition());
     }
 
-    /** A stretch of a passage, plain or in a variant, as it sounds at {@code bpm}: listening is open at any time. */
+    /** A stretch of a passage, plain or in a variation, as it sounds at {@code bpm}: listening is open at any time. */
     @Transactional(readOnly = true)
-    public PlaybackDto playback(SignedIn who, long id, String variant, Integer first, Integer last, double bpm) {
-        Passage plain = variants.stretch(who, id, first, last).music();
-        Passage music = variant == null || variant.isEmpty()
+    public PlaybackDto playback(SignedIn who, long id, String variation, Integer first, Integer last, double bpm) {
+        Passage plain = variations.stretch(who, id, first, last).music();
+        Passage music = variation == null || variation.isEmpty()
                 ? plain
-                : Refused.unlessValid("variant", () -> Catalogue.parse(variant).of(plain))
+                : Refused.unlessValid(
+                                "variation", () -> Catalogue.parse(variation).of(plain))
                         .music();
         Tempo tempo = Refused.unlessValid("bpm", () -> Tempo.of(bpm));
         Playback playback = Playback.of(music, tempo);

@@ -13,7 +13,7 @@ import tachylim.ceiling.Weakest;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
 import tachylim.server.bench.BenchDtos.PracticeWish;
-import tachylim.server.bench.VariantService.Stretch;
+import tachylim.server.bench.VariationService.Stretch;
 import tachylim.server.load.Played;
 import tachylim.server.load.PracticeLog;
 import tachylim.server.repertoire.RepertoireService;
@@ -21,11 +21,11 @@ import tachylim.server.repertoire.StoredPassage;
 import tachylim.server.repertoire.StoredSection;
 import tachylim.server.web.Refused;
 import tachylim.tempo.Tempo;
-import tachylim.variant.Catalogue;
-import tachylim.variant.Coverage;
-import tachylim.variant.DaysChoice;
+import tachylim.variation.Catalogue;
+import tachylim.variation.Coverage;
+import tachylim.variation.DaysChoice;
 
-/** The versions chosen for a day, and what is played on the bench, with a version or along with the plain notes. */
+/** The variations chosen for a day, and what is played on the bench, with a variation or along with the plain notes. */
 @Service
 public class ChoiceService {
 
@@ -33,47 +33,47 @@ public class ChoiceService {
     private static final Limit MOST = Limit.of(2_000);
 
     private final RepertoireService repertoire;
-    private final VariantService variants;
+    private final VariationService variations;
     private final TransitionService transitions;
-    private final ChosenVariantRepository chosen;
+    private final ChosenVariationRepository chosen;
     private final AccountService accounts;
     private final PracticeLog practice;
 
     ChoiceService(
             RepertoireService repertoire,
-            VariantService variants,
+            VariationService variations,
             TransitionService transitions,
-            ChosenVariantRepository chosen,
+            ChosenVariationRepository chosen,
             AccountService accounts,
             PracticeLog practice) {
         this.repertoire = repertoire;
-        this.variants = variants;
+        this.variations = variations;
         this.transitions = transitions;
         this.chosen = chosen;
         this.accounts = accounts;
         this.practice = practice;
     }
 
-    /** Chosen variants since a week ago, yesterday's and today's among them. */
-    List<ChosenVariant> week(SignedIn who, StoredPassage passage, LocalDate today) {
+    /** Chosen variations since a week ago, yesterday's and today's among them. */
+    List<ChosenVariation> week(SignedIn who, StoredPassage passage, LocalDate today) {
         return chosen.findByAccountIdAndPassageIdAndDayGreaterThanEqualOrderByDayAscPlaceAsc(
                 who.accountId(), passage.id(), today.minusDays(WEEK - 1), MOST);
     }
 
-    /** The versions chosen for today of just the notes of each of some sections, that were not played yet. */
+    /** The variations chosen for today of just the notes of each of some sections, that were not played yet. */
     @Transactional(readOnly = true)
     public Map<Long, List<String>> wanted(SignedIn who, List<StoredSection> sections, LocalDate today) {
-        List<ChosenVariant> open = openToday(who, sections, today);
+        List<ChosenVariation> open = openToday(who, sections, today);
         return sections.stream()
                 .collect(Collectors.toMap(
                         StoredSection::id,
                         section -> open.stream()
                                 .filter(one -> isOf(one, section))
-                                .map(ChosenVariant::variant)
+                                .map(ChosenVariation::variation)
                                 .toList()));
     }
 
-    private List<ChosenVariant> openToday(SignedIn who, List<StoredSection> sections, LocalDate today) {
+    private List<ChosenVariation> openToday(SignedIn who, List<StoredSection> sections, LocalDate today) {
         return chosen.findByAccountIdAndPassageIdInAndDayAndPlayedFalseOrderByPlaceAsc(
                 who.accountId(),
                 sections.stream()
@@ -84,17 +84,17 @@ public class ChoiceService {
                 MOST);
     }
 
-    private static boolean isOf(ChosenVariant one, StoredSection section) {
+    private static boolean isOf(ChosenVariation one, StoredSection section) {
         return one.passageId() == section.passage().id()
                 && one.firstNote() == section.notes().firstNote()
                 && one.lastNote() == section.notes().lastNote();
     }
 
-    /** Ticks a version off that was played in a workout, where its minutes are counted already. */
+    /** Ticks a variation off that was played in a workout, where its minutes are counted already. */
     @Transactional
-    public void playedInRun(SignedIn who, StoredSection section, String version, LocalDate today) {
+    public void playedInRun(SignedIn who, StoredSection section, String variation, LocalDate today) {
         openToday(who, List.of(section), today).stream()
-                .filter(one -> isOf(one, section) && one.variant().equals(version))
+                .filter(one -> isOf(one, section) && one.variation().equals(variation))
                 .forEach(one -> one.played(true));
     }
 
@@ -102,8 +102,8 @@ public class ChoiceService {
     @Transactional
     public void choose(SignedIn who, long passageId, double minutes) {
         LocalDate today = accounts.today(who);
-        Stretch stretch = variants.forSheet(who, passageId, null, null);
-        List<ChosenVariant> week = week(who, stretch.passage(), today);
+        Stretch stretch = variations.forSheet(who, passageId, null, null);
+        List<ChosenVariation> week = week(who, stretch.passage(), today);
         Set<String> yesterday = keys(week, one -> one.day().equals(today.minusDays(1)));
         Set<String> playedToday = keys(week, one -> one.day().equals(today) && one.played());
         double[] need =
@@ -114,7 +114,7 @@ public class ChoiceService {
         chosen.deleteByAccountIdAndPassageIdAndDayAndPlayedFalse(who.accountId(), passageId, today);
         int place = playedToday.size();
         for (Coverage.Choice one : choice.choices()) {
-            chosen.save(new ChosenVariant(
+            chosen.save(new ChosenVariation(
                     who.accountId(),
                     passageId,
                     today,
@@ -127,22 +127,23 @@ public class ChoiceService {
         }
     }
 
-    private static Set<String> keys(List<ChosenVariant> week, Predicate<ChosenVariant> which) {
-        return week.stream().filter(which).map(ChosenVariant::variant).collect(Collectors.toSet());
+    private static Set<String> keys(List<ChosenVariation> week, Predicate<ChosenVariation> which) {
+        return week.stream().filter(which).map(ChosenVariation::variation).collect(Collectors.toSet());
     }
 
-    /** Ticks a version off, which counts its minutes for today; unticked, they no longer count. */
+    /** Ticks a variation off, which counts its minutes for today; unticked, they no longer count. */
     @Transactional
     public void played(SignedIn who, long passageId, long choiceId, boolean played) {
-        ChosenVariant one = chosen.findByIdAndAccountIdAndPassageId(choiceId, who.accountId(), passageId).stream()
+        ChosenVariation one = chosen.findByIdAndAccountIdAndPassageId(choiceId, who.accountId(), passageId).stream()
                 .findFirst()
-                .orElseThrow(() -> Refused.notFound("This variant"));
+                .orElseThrow(() -> Refused.notFound("This variation"));
         if (one.played() == played) {
             return;
         }
         if (played) {
-            Stretch stretch = variants.stretch(who, passageId, one.firstNote(), one.lastNote());
-            Tempo matching = Catalogue.parse(one.variant()).of(stretch.music()).matching(stretch.target());
+            Stretch stretch = variations.stretch(who, passageId, one.firstNote(), one.lastNote());
+            Tempo matching =
+                    Catalogue.parse(one.variation()).of(stretch.music()).matching(stretch.target());
             practice.played(
                     who,
                     Played.onTheBench(

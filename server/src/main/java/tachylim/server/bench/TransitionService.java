@@ -15,7 +15,7 @@ import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StoredPassage;
 import tachylim.server.repertoire.StoredSection;
 import tachylim.server.web.Refused;
-import tachylim.variant.TransitionNeed;
+import tachylim.variation.TransitionNeed;
 
 /** Where a passage breaks, as noted, and so how much each of its transitions needs to be driven. */
 @Service

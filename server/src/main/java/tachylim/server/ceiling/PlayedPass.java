@@ -43,7 +43,7 @@ public class PlayedPass {
     @Convert(converter = EnumColumn.PartName.class)
     private Part part;
 
-    /** In which version or other way; empty when as written. */
+    /** In which variation or other way; empty when as written. */
     private String way;
 
     private double tempo;

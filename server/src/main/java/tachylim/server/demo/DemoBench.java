@@ -14,14 +14,14 @@ import tachylim.server.bench.ModeService;
 import tachylim.server.bench.ReadinessService;
 import tachylim.server.bench.TransitionService;
 
-/** What the demo's player did on the bench: sticks decided, transitions that break, versions chosen, what is ready. */
+/** What the demo's player did on the bench: sticks decided, transitions that break, variations chosen, what is ready. */
 @Component
 class DemoBench {
 
     private static final int DECIDED = 62;
     private static final double MINUTES = 8;
 
-    /** Versions were chosen for the last days, today among them. */
+    /** Variations were chosen for the last days, today among them. */
     private static final int CHOSEN_DAYS = 3;
 
     /** The turn over the bar line and the flat, where Kestrel Weather breaks, and how many days ago it did. */
@@ -93,7 +93,7 @@ class DemoBench {
         modes.want(odile, kestrel, "alternate, right first");
     }
 
-    /** Versions for the day: for today a longer choice that is still to be played. */
+    /** Variations for the day: for today a longer choice that is still to be played. */
     private void choose(SignedIn odile, long kestrel, int daysAgo) {
         choices.choose(odile, kestrel, daysAgo == 0 ? MINUTES : MINUTES / 4);
         if (daysAgo > 0) {

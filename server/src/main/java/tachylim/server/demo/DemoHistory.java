@@ -243,7 +243,7 @@ class DemoHistory {
         note(odile, id, daysAgo);
     }
 
-    /** Of what need not be answered she says nothing; a version is as hard as the section at the tempo it matches. */
+    /** Of what need not be answered she says nothing; a variation is as hard as the section at the tempo it matches. */
     private static EventWish answer(SimulatedPlayer player, Run run, Pass pass, String holder, int ordinal) {
         if (pass.ask().kind() == Ask.Kind.NOTHING) {
             return EventWish.unjudged(holder, ordinal);

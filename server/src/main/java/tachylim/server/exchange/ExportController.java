@@ -25,17 +25,17 @@ class ExportController {
         this.export = export;
     }
 
-    /** Music as a file: a stretch of a passage, one of its variants, or all of them. */
+    /** Music as a file: a stretch of a passage, one of its variations, or all of them. */
     @GetMapping("/passages/{id}/export")
     ResponseEntity<byte[]> export(
             @AuthenticationPrincipal SignedIn who,
             @PathVariable long id,
             @RequestParam Format as,
-            @RequestParam(required = false) String variant,
+            @RequestParam(required = false) String variation,
             @RequestParam(defaultValue = "false") boolean sheet,
             @RequestParam(required = false) Integer first,
             @RequestParam(required = false) Integer last) {
-        ExportService.Written file = export.write(who, id, as, variant, sheet, first, last);
+        ExportService.Written file = export.write(who, id, as, variation, sheet, first, last);
         return ResponseEntity.ok()
                 .header(
                         HttpHeaders.CONTENT_DISPOSITION,

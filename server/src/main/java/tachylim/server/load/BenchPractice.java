@@ -12,7 +12,7 @@ import java.time.LocalDate;
 import java.util.function.Consumer;
 import tachylim.load.Elsewhere;
 
-/** What was played on the bench, with a version or along with the plain notes: no pass, but practice. */
+/** What was played on the bench, with a variation or along with the plain notes: no pass, but practice. */
 @Entity
 class BenchPractice {
 

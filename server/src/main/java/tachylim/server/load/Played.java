@@ -8,7 +8,7 @@ import tachylim.tempo.Tempo;
  *
  * @param passageId the passage, null where it belongs to none
  * @param clientId an id of the browser's making, so that it counts once; null when it ticks off a choice
- * @param choiceId the chosen version it ticks off, or null
+ * @param choiceId the chosen variation it ticks off, or null
  * @param tempo the tempo set
  * @param seconds how long it was played
  * @param effort what it cost

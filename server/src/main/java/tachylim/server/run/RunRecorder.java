@@ -81,7 +81,7 @@ class RunRecorder {
                 passes.keep(who, section.subject(), at, after, place);
                 Block block = after.blocks().get(segment.block());
                 if (!block.music().isAsWritten() && segment.isPlayed()) {
-                    choices.playedInRun(who, section, block.music().version(), at.day());
+                    choices.playedInRun(who, section, block.music().variation(), at.day());
                 }
             }
             place++;

@@ -14,8 +14,9 @@ import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StoredSection;
 import tachylim.server.web.Refused;
 import tachylim.server.workout.PlanDtos.TemplateDto;
+import tachylim.shown.BlockWish;
 import tachylim.shown.PlanWish;
-import tachylim.variant.Catalogue;
+import tachylim.variation.Catalogue;
 import tachylim.workout.Music;
 import tachylim.workout.Sketch;
 import tools.jackson.core.JacksonException;
@@ -33,6 +34,7 @@ class TemplateService {
             .disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
             .disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
             .addMixIn(PlanWish.class, Stored.class)
+            .addMixIn(BlockWish.class, StoredBlock.class)
             .build();
 
     /** The names under which a wish is stored, where the code has others. */
@@ -40,6 +42,13 @@ class TemplateService {
 
         @JsonProperty("pieceId")
         long sectionId();
+    }
+
+    /** The names under which a block of a wish is stored, where the code has others. */
+    private interface StoredBlock {
+
+        @JsonProperty("version")
+        String variation();
     }
 
     private final PlanTemplateRepository templates;
@@ -86,9 +95,9 @@ class TemplateService {
             }
             Refused.unlessValid(
                     "blocks",
-                    () -> sketch.version().isEmpty() || Music.isMode(sketch.version())
+                    () -> sketch.variation().isEmpty() || Music.isMode(sketch.variation())
                             ? sketch
-                            : Catalogue.parse(sketch.version()));
+                            : Catalogue.parse(sketch.variation()));
         }
         String document = JSON.writeValueAsString(wish);
         templates

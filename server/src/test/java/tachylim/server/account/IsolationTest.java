@@ -62,8 +62,8 @@ class IsolationTest extends ServerTest {
         same(other, "PUT", "/api/passages/{id}/stitching", passage, Map.of("order", "LAST_TO_FIRST", "transition", 0));
         same(other, "PUT", "/api/passages/{id}/mode", passage, Map.of("mode", "slurred"));
         same(other, "GET", "/api/passages/{id}/playback?bpm=80", passage, null);
-        same(other, "GET", "/api/passages/{id}/variants", passage, null);
-        same(other, "GET", "/api/passages/{id}/variants/{key}", passage, null);
+        same(other, "GET", "/api/passages/{id}/variations", passage, null);
+        same(other, "GET", "/api/passages/{id}/variations/{key}", passage, null);
         same(other, "GET", "/api/passages/{id}/transitions/{transition}", passage, null);
         same(other, "POST", "/api/passages/{id}/transitions/{transition}/breaks", passage, null);
         same(other, "DELETE", "/api/passages/{id}/transitions/{transition}/breaks", passage, null);

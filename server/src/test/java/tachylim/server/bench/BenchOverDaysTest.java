@@ -65,7 +65,7 @@ class BenchOverDaysTest extends ServerTest {
 
     private static List<String> keys(JsonNode choices) {
         List<String> keys = new ArrayList<>();
-        choices.forEach(choice -> keys.add(choice.path("variant").asString()));
+        choices.forEach(choice -> keys.add(choice.path("variation").asString()));
         return keys;
     }
 
@@ -78,7 +78,7 @@ class BenchOverDaysTest extends ServerTest {
     }
 
     @Test
-    void todaysVersionsAreOthersThanYesterdays() {
+    void todaysVariationsAreOthersThanYesterdays() {
         daysAgo(1, () -> choices.choose(who, passage, 2));
         List<String> yesterday = chosenOn(today.minusDays(1));
         assertThat(yesterday).isNotEmpty();

@@ -20,7 +20,7 @@ import tachylim.server.ServerTest;
 import tachylim.server.bench.BenchDtos.MarkWish;
 import tools.jackson.databind.JsonNode;
 
-/** Preparing a passage: transitions, versions, marks, readiness, sections and joins, and how it sounds. */
+/** Preparing a passage: transitions, variations, marks, readiness, sections and joins, and how it sounds. */
 class BenchTest extends ServerTest {
 
     @Autowired
@@ -59,24 +59,24 @@ class BenchTest extends ServerTest {
     }
 
     @Test
-    void theSheetHasEveryVersionWithItsMatchingTempo() {
-        JsonNode sheet = odile.get(at + "/variants?bpm=80").ok();
-        assertThat(sheet.path("variants").size()).isGreaterThan(40);
-        JsonNode longShort = sheet.path("variants").path(0);
+    void theSheetHasEveryVariationWithItsMatchingTempo() {
+        JsonNode sheet = odile.get(at + "/variations?bpm=80").ok();
+        assertThat(sheet.path("variations").size()).isGreaterThan(40);
+        JsonNode longShort = sheet.path("variations").path(0);
         assertThat(longShort.path("key").asString()).isEqualTo("same.2-1");
         assertThat(longShort.path("matchingBpm").asDouble()).isEqualTo(92);
         assertThat(longShort.path("rate").asDouble()).isEqualTo(80 * 6 / 60.0);
-        assertThat(odile.get(at + "/variants?first=4&last=8")
+        assertThat(odile.get(at + "/variations?first=4&last=8")
                         .ok()
-                        .path("variants")
+                        .path("variations")
                         .path(0)
                         .path("driven")
                         .path(0)
                         .asInt())
                 .isEqualTo(5);
-        assertThat(odile.get(at + "/variants?first=4&last=99").status()).isEqualTo(422);
-        assertThat(odile.get(at + "/variants/same.3-2-1").ok().path("source")).hasSize(33);
-        assertThat(odile.get(at + "/variants/nothing").detail()).contains("no variant called nothing");
+        assertThat(odile.get(at + "/variations?first=4&last=99").status()).isEqualTo(422);
+        assertThat(odile.get(at + "/variations/same.3-2-1").ok().path("source")).hasSize(33);
+        assertThat(odile.get(at + "/variations/nothing").detail()).contains("no variation called nothing");
     }
 
     @Test
@@ -111,7 +111,7 @@ class BenchTest extends ServerTest {
 
     private static List<String> keys(JsonNode choices) {
         List<String> keys = new ArrayList<>();
-        choices.forEach(choice -> keys.add(choice.path("variant").asString()));
+        choices.forEach(choice -> keys.add(choice.path("variation").asString()));
         return keys;
     }
 
@@ -124,9 +124,9 @@ class BenchTest extends ServerTest {
         JsonNode drivers = odile.get(at + "/transitions/3").ok().path("drivenBy");
         assertThat(drivers.size()).isGreaterThan(5);
         String driver = drivers.path(0).path("key").asString();
-        assertThat(odile.get(at + "/variants/" + driver)
+        assertThat(odile.get(at + "/variations/" + driver)
                         .ok()
-                        .path("variant")
+                        .path("variation")
                         .path("driven")
                         .toString())
                 .containsPattern("\\b3\\b");
@@ -291,7 +291,7 @@ class BenchTest extends ServerTest {
 
     @Test
     void playbackFollowsTheClickProgramme() {
-        JsonNode heard = odile.get(at + "/playback?bpm=120&variant=same.3-1").ok();
+        JsonNode heard = odile.get(at + "/playback?bpm=120&variation=same.3-1").ok();
         assertThat(heard.path("notes")).hasSize(33);
         assertThat(heard.path("notes").path(0).path("seconds").asDouble())
                 .as("after a bar of counting in")

@@ -129,7 +129,7 @@ class ExchangeTest extends ServerTest {
     void everythingIsWrittenInEveryKindAndReadAgain(String as, String ending) {
         Player odile = player();
         long passage = Practice.newPassage(odile);
-        for (String what : List.of("", "&variant=same.2-1", "&sheet=true", "&first=4&last=12")) {
+        for (String what : List.of("", "&variation=same.2-1", "&sheet=true", "&first=4&last=12")) {
             Reply file = odile.get("/api/passages/" + passage + "/export?as=" + as + what);
             assertThat(file.status()).isEqualTo(200);
             assertThat(file.response()
@@ -139,7 +139,7 @@ class ExchangeTest extends ServerTest {
                     .contains("attachment")
                     .contains(ending);
         }
-        assertThat(odile.get("/api/passages/" + passage + "/export?as=" + as + "&variant=nope")
+        assertThat(odile.get("/api/passages/" + passage + "/export?as=" + as + "&variation=nope")
                         .status())
                 .isEqualTo(422);
         assertThat(odile.get("/api/passages/" + passage + "/export?as=PDF").status())

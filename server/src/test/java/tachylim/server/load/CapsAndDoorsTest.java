@@ -311,7 +311,7 @@ class CapsAndDoorsTest extends ServerTest {
     // The doors
 
     private Map<String, Object> block(String part) {
-        return Map.of("part", part, "theme", 0, "version", "", "seconds", 240, "school", "INTERVAL_BURSTS");
+        return Map.of("part", part, "theme", 0, "variation", "", "seconds", 240, "school", "INTERVAL_BURSTS");
     }
 
     private Reply begin(Map<String, Object> parts) {

@@ -29,8 +29,8 @@ class SessionTest extends ServerTest {
         section = Practice.firstSection(odile, passage);
     }
 
-    private static Map<String, Object> block(String part, int theme, String version, double seconds, String school) {
-        return Map.of("part", part, "theme", theme, "version", version, "seconds", seconds, "school", school);
+    private static Map<String, Object> block(String part, int theme, String variation, double seconds, String school) {
+        return Map.of("part", part, "theme", theme, "variation", variation, "seconds", seconds, "school", school);
     }
 
     private JsonNode begin(Map<String, Object> parts) {
@@ -82,12 +82,12 @@ class SessionTest extends ServerTest {
                         block("PREPARE", 0, "same.2-1", 200, "STEADY_CLIMB"),
                         block("CORE", 0, "", 200, "CHANGE_COUNT"))));
         assertThat(run.path("step").path("rest").path("reason").asString()).isEqualTo("AWAY");
-        JsonNode version = Practice.playOn(odile, run, window, 2);
-        assertThat(version.path("version").asString()).startsWith("Long–short");
-        assertThat(version.path("step").path("pass").path("ask").asString()).isEqualTo("SET");
-        assertThat(version.path("step").path("pass").path("firstTransition").isNull())
+        JsonNode variation = Practice.playOn(odile, run, window, 2);
+        assertThat(variation.path("variation").asString()).startsWith("Long–short");
+        assertThat(variation.path("step").path("pass").path("ask").asString()).isEqualTo("SET");
+        assertThat(variation.path("step").path("pass").path("firstTransition").isNull())
                 .isTrue();
-        JsonNode over = Practice.playOn(odile, version, window, 50);
+        JsonNode over = Practice.playOn(odile, variation, window, 50);
         assertThat(over.path("step").path("ended").asString()).isEqualTo("PLAYED");
         assertThat(kept(over, "way")).startsWith("same.2-1").endsWith("-");
     }
@@ -99,7 +99,7 @@ class SessionTest extends ServerTest {
         JsonNode before = odile.get("/api/sections/" + section + "/ceiling").ok();
         assertThat(before.path("modes")).isEmpty();
         JsonNode run = begin(Map.of("blocks", blocks));
-        assertThat(run.path("version").asString()).isEqualTo("double tongue");
+        assertThat(run.path("variation").asString()).isEqualTo("double tongue");
         JsonNode over = Practice.playOn(odile, run, window, 60);
         assertThat(kept(over, "way")).isNotEmpty().containsOnly("mode.double tongue");
         JsonNode after = odile.get("/api/sections/" + section + "/ceiling").ok();
@@ -119,12 +119,12 @@ class SessionTest extends ServerTest {
                 Practice.plan(section, Map.of("blocks", List.of(block("CORE", 3, "", 200, "STEADY_CLIMB")))));
         assertThat(section7.status()).isEqualTo(422);
         assertThat(section7.detail()).contains("no section 4");
-        Reply version = odile.post(
+        Reply variation = odile.post(
                 "/api/plans",
                 Practice.plan(
                         section, Map.of("blocks", List.of(block("PREPARE", 0, "sideways", 200, "STEADY_CLIMB")))));
-        assertThat(version.status()).isEqualTo(422);
-        assertThat(version.detail()).contains("no variant called sideways");
+        assertThat(variation.status()).isEqualTo(422);
+        assertThat(variation.detail()).contains("no variation called sideways");
         assertThat(odile.post(
                                 "/api/plans",
                                 Practice.plan(
@@ -197,12 +197,12 @@ class SessionTest extends ServerTest {
     }
 
     @Test
-    void aVersionChosenOnTheBenchIsABlockAndTicksItselfOff() {
+    void aVariationChosenOnTheBenchIsABlockAndTicksItselfOff() {
         odile.post("/api/passages/" + passage + "/choice", Map.of("minutes", 3)).ok();
         JsonNode chosen = odile.get("/api/passages/" + passage + "/bench").ok().path("today");
         assertThat(chosen).isNotEmpty();
-        String version = chosen.path(0).path("variant").asString();
-        JsonNode run = begin(Map.of("blocks", List.of(block("PREPARE", 0, version, 200, "STEADY_CLIMB"))));
+        String variation = chosen.path(0).path("variation").asString();
+        JsonNode run = begin(Map.of("blocks", List.of(block("PREPARE", 0, variation, 200, "STEADY_CLIMB"))));
         Practice.playOn(odile, run, window, 1);
         JsonNode after = odile.get("/api/passages/" + passage + "/bench").ok().path("today");
         assertThat(after.path(0).path("played").asBoolean()).isTrue();
@@ -317,7 +317,7 @@ class SessionTest extends ServerTest {
         assertThat(plan.path("wish").path("minutes").asInt()).isEqualTo(12);
         assertThat(plan.path("wish").path("others").path(0).asLong()).isEqualTo(other);
         assertThat(plan.path("wish").path("blocks")).hasSize(2);
-        assertThat(plan.path("wish").path("blocks").path(0).path("version").asString())
+        assertThat(plan.path("wish").path("blocks").path(0).path("variation").asString())
                 .isEqualTo("same.2-1");
         assertThat(plan.path("relief").path("blocks").path(1).path("method").asString())
                 .isEqualTo("Setback ladder");

@@ -292,8 +292,8 @@ class StandsItsGroundTest extends ServerTest {
                 .asLong();
         String at = "/api/passages/" + passage;
         for (Runnable work : List.<Runnable>of(
-                () -> odile.get(at + "/variants/grow"),
-                () -> odile.get(at + "/variants/grow-end?bpm=80"),
+                () -> odile.get(at + "/variations/grow"),
+                () -> odile.get(at + "/variations/grow-end?bpm=80"),
                 () -> odile.put(at + "/sections", Map.of("kind", "BEATS", "size", 1)),
                 () -> odile.put(at + "/sections", Map.of("kind", "BEATS", "size", 2))
                         .ok(),

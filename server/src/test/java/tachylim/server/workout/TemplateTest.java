@@ -35,7 +35,7 @@ class TemplateTest extends ServerTest {
 
     /** What is stored keeps its names, whatever the code calls it. */
     @Test
-    void itsSectionIsStoredUnderTheNameItAlwaysHad() {
+    void itsSectionsAndVariationsAreStoredUnderNamesOfTheirOwn() {
         Player odile = player();
         long section = Practice.firstSection(odile, Practice.newPassage(odile));
         JsonNode kept =
@@ -45,7 +45,9 @@ class TemplateTest extends ServerTest {
                 .param(kept.path(0).path("id").asLong())
                 .query(String.class)
                 .single();
-        assertThat(stored).contains("\"pieceId\":" + section).doesNotContain("sectionId");
+        assertThat(stored)
+                .contains("\"pieceId\":" + section, "\"version\":\"\"")
+                .doesNotContain("sectionId", "variation");
     }
 
     @Test

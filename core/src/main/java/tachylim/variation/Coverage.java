@@ -1,0 +1,264 @@
+package tachylim.variation;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.DoubleStream;
+import java.util.stream.IntStream;
+
+/**
+ * Chooses the variations that drive every transition as often as it needs, at the least cost in minutes.
+ *
+ * <p>Weighted set multicover, solved greedily (Dobson 1982): at each step the variation with the most unmet
+ * need per minute is taken; with the same figure the one that costs less, then the one named first. What
+ * turns out not to be needed is given back, the costliest first. A transition's need is rounded to a whole number
+ * of drives, and to no more than there are variations that drive it. Variations of yesterday cost a quarter
+ * more, so that days differ. The greedy cost is at most {@code 1 + ln(most transitions of a variation)} times the
+ * least possible.
+ */
+public final class Coverage {
+
+    /** How much more a variation costs that was played yesterday. */
+    public static final double YESTERDAY = 1.25;
+
+    private static final int MOST_ROUNDS = 8;
+
+    /** More variations than this are not a day's work but a list. */
+    private static final int MOST_CHOICES = 12;
+
+    private static final int MOST_SPANS = 4;
+
+    /** A transition that needs this much is named as the one that breaks. */
+    private static final double TROUBLE = 1.5;
+
+    private final List<Candidate> candidates;
+    private final int[] demand;
+    private final List<Candidate> taken = new ArrayList<>();
+
+    private Coverage(List<Candidate> candidates, double[] need) {
+        this.candidates = candidates;
+        this.demand = demand(candidates, need);
+    }
+
+    /**
+     * A variation that may be chosen. This class is immutable.
+     *
+     * @param key the variation's key
+     * @param driven the transitions it drives, from 0
+     * @param minutes what it takes, above 0
+     * @param yesterday whether it was played yesterday
+     */
+    public record Candidate(String key, Set<Integer> driven, double minutes, boolean yesterday) {
+
+        /**
+         * @throws IllegalArgumentException if the minutes are not above 0
+         */
+        public Candidate {
+            driven = Set.copyOf(driven);
+            if (!(minutes > 0)) {
+                throw new IllegalArgumentException("A variation takes more than " + minutes + " minutes");
+            }
+        }
+
+        double cost() {
+            return yesterday ? minutes * YESTERDAY : minutes;
+        }
+    }
+
+    /**
+     * A variation that was chosen. This class is immutable.
+     *
+     * @param key the variation's key
+     * @param minutes what it takes
+     * @param why the reason, one line
+     */
+    public record Choice(String key, double minutes, String why) {}
+
+    /**
+     * What was chosen. This class is immutable.
+     *
+     * @param choices the variations, in the order of their worth
+     * @param drives how often each transition is driven by them
+     * @param undriven transitions that none of them drives
+     */
+    public record Chosen(List<Choice> choices, List<Integer> drives, List<Integer> undriven) {}
+
+    /**
+     * Chooses from {@code candidates} within {@code minutes}.
+     *
+     * @param candidates what there is to choose from
+     * @param need the need of each transition, 1 or more
+     * @param minutes what there is time for, above 0
+     */
+    public static Chosen choose(List<Candidate> candidates, double[] need, double minutes) {
+        Coverage coverage = new Coverage(candidates, need);
+        coverage.take(minutes);
+        coverage.giveBack();
+        return coverage.chosen(need);
+    }
+
+    /**
+     * Chooses from {@code candidates} so that {@code minutes} are used: every transition is driven as often as it
+     * needs, twice as often, three times, as far as the time goes.
+     *
+     * @param candidates what there is to choose from
+     * @param need the need of each transition, 1 or more
+     * @param minutes what there is time for, above 0
+     */
+    public static Chosen fill(List<Candidate> candidates, double[] need, double minutes) {
+        Chosen best = choose(candidates, need, minutes);
+        for (int rounds = 2; rounds <= MOST_ROUNDS; rounds++) {
+            int times = rounds;
+            double[] more = DoubleStream.of(need).map(one -> one * times).toArray();
+            Chosen next = choose(candidates, more, minutes);
+            if (next.choices().size() > MOST_CHOICES
+                    || next.undriven().size() > best.undriven().size()) {
+                break;
+            }
+            if (next.choices().size() > best.choices().size()) {
+                best = next;
+            }
+        }
+        return best;
+    }
+
+    private static int[] demand(List<Candidate> candidates, double[] need) {
+        return IntStream.range(0, need.length)
+                .map(transition -> Math.min((int) Math.max(1, Math.round(need[transition])), (int) candidates.stream()
+                        .filter(candidate -> candidate.driven.contains(transition))
+                        .count()))
+                .toArray();
+    }
+
+    private void take(double minutes) {
+        double left = minutes;
+        int[] unmet = demand.clone();
+        Set<Candidate> open = new HashSet<>(candidates);
+        while (true) {
+            double room = left;
+            Candidate best = candidates.stream()
+                    .filter(open::contains)
+                    .filter(candidate -> candidate.minutes <= room + 1e-9 && worth(candidate, unmet) > 0)
+                    .max(Comparator.<Candidate>comparingDouble(candidate -> worth(candidate, unmet) / candidate.cost())
+                            .thenComparing(Candidate::cost, Comparator.reverseOrder())
+                            .thenComparing(Candidate::key, Comparator.reverseOrder()))
+                    .orElse(null);
+            if (best == null) {
+                return;
+            }
+            open.remove(best);
+            taken.add(best);
+            left -= best.minutes;
+            best.driven.stream()
+                    .filter(transition -> transition < unmet.length)
+                    .forEach(transition -> unmet[transition]--);
+        }
+    }
+
+    private static int worth(Candidate candidate, int[] unmet) {
+        return (int) candidate.driven.stream()
+                .filter(transition -> transition < unmet.length && unmet[transition] > 0)
+                .count();
+    }
+
+    private void giveBack() {
+        List<Candidate> dearestFirst = new ArrayList<>(taken);
+        dearestFirst.sort(Comparator.comparingDouble(Candidate::cost).reversed());
+        for (Candidate candidate : dearestFirst) {
+            int[] drives = drives(taken);
+            boolean spare = candidate.driven.stream()
+                    .filter(transition -> transition < drives.length)
+                    .allMatch(transition -> drives[transition] > demand[transition]);
+            if (spare) {
+                taken.remove(candidate);
+            }
+        }
+    }
+
+    private int[] drives(List<Candidate> by) {
+        return IntStream.range(0, demand.length)
+                .map(transition -> (int) by.stream()
+                        .filter(candidate -> candidate.driven.contains(transition))
+                        .count())
+                .toArray();
+    }
+
+    private Chosen chosen(double[] need) {
+        int[] drives = drives(taken);
+        List<Choice> choices = new ArrayList<>();
+        int[] before = new int[need.length];
+        for (Candidate candidate : taken) {
+            choices.add(new Choice(candidate.key, candidate.minutes, why(candidate, before, need)));
+            candidate.driven.stream()
+                    .filter(transition -> transition < before.length)
+                    .forEach(transition -> before[transition]++);
+        }
+        return new Chosen(
+                List.copyOf(choices),
+                IntStream.of(drives).boxed().toList(),
+                IntStream.range(0, drives.length)
+                        .filter(transition -> drives[transition] == 0)
+                        .boxed()
+                        .toList());
+    }
+
+    /** Only the needs decide; so the reason names the transitions that are new, or the neediest and how often it comes now. */
+    private static String why(Candidate candidate, int[] before, double[] need) {
+        List<Integer> own = candidate.driven.stream()
+                .filter(transition -> transition < need.length)
+                .sorted()
+                .toList();
+        List<Integer> fresh =
+                own.stream().filter(transition -> before[transition] == 0).toList();
+        List<Integer> of = fresh.isEmpty() ? own : fresh;
+        int neediest = of.stream()
+                .max(Comparator.<Integer>comparingDouble(transition -> need[transition])
+                        .thenComparing(Comparator.reverseOrder()))
+                .orElse(0);
+        double least = DoubleStream.of(need).min().orElse(1);
+        String trouble =
+                need[neediest] > TROUBLE * least ? ", " + name(neediest) + " among them, which breaks most" : "";
+        if (!fresh.isEmpty()) {
+            return "Drives " + count(fresh.size()) + " not driven by the ones before: " + spans(fresh) + trouble + ".";
+        }
+        String times = times(before[neediest] + 1);
+        return trouble.isEmpty()
+                ? "Drives " + spans(own) + times + "."
+                : "Drives " + name(neediest) + ", which breaks most," + times + ".";
+    }
+
+    /** Transitions by the notes they join, those that follow one another in one span; the first few of many. */
+    private static String spans(List<Integer> transitions) {
+        List<String> spans = new ArrayList<>();
+        int at = 0;
+        while (at < transitions.size()) {
+            int end = at;
+            while (end + 1 < transitions.size() && transitions.get(end + 1) == transitions.get(end) + 1) {
+                end++;
+            }
+            spans.add((transitions.get(at) + 1) + "–" + (transitions.get(end) + 2));
+            at = end + 1;
+        }
+        return spans.size() <= MOST_SPANS
+                ? String.join(", ", spans)
+                : String.join(", ", spans.subList(0, MOST_SPANS)) + " and " + (spans.size() - MOST_SPANS) + " more";
+    }
+
+    private static String times(int now) {
+        return switch (now) {
+            case 2 -> " a second time";
+            case 3 -> " a third time";
+            default -> " for the " + now + "th time";
+        };
+    }
+
+    private static String count(int transitions) {
+        return transitions == 1 ? "one transition" : transitions + " transitions";
+    }
+
+    private static String name(int transition) {
+        return (transition + 1) + "–" + (transition + 2);
+    }
+}

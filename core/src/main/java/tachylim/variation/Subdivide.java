@@ -1,0 +1,51 @@
+package tachylim.variation;
+
+import org.apache.commons.numbers.fraction.Fraction;
+import tachylim.passage.Passage;
+
+/**
+ * Every value broken into repetitions of the smallest one, with an accent where each note was written.
+ *
+ * <p>What is left of a note that the smallest value does not divide is held on its last repetition. This
+ * class is immutable.
+ */
+public record Subdivide() implements Variation {
+
+    @Override
+    public Family family() {
+        return Family.SUBDIVIDE;
+    }
+
+    @Override
+    public String key() {
+        return VariationKind.SUBDIVIDE.key();
+    }
+
+    @Override
+    public String title() {
+        return "All in the smallest value";
+    }
+
+    @Override
+    public Rendering of(Passage passage) {
+        Fraction smallest = passage.smallestGap();
+        Weaver weaver = Weaver.inPlace(passage);
+        boolean uneven = false;
+        for (int note = 0; note < passage.notes().size(); note++) {
+            Fraction span = passage.span(note);
+            int times = Math.max(1, (int) Math.floor(span.divide(smallest).doubleValue() + 1e-9));
+            Fraction left = span.subtract(smallest.multiply(times));
+            uneven |= !left.equals(Fraction.ZERO);
+            for (int i = 0; i < times; i++) {
+                boolean closing = i == times - 1;
+                weaver.play(note, closing ? smallest.add(left) : smallest, i == 0);
+            }
+            if (note < passage.notes().size() - 1 && times > 1) {
+                weaver.drive(note);
+            }
+        }
+        return weaver.renderingWithItsBars(
+                Fraction.ONE,
+                uneven ? "Notes that the smallest value does not divide hold their rest on the last repetition." : "");
+    }
+}
