@@ -1,5 +1,7 @@
 /** The ranges that the server accepts, as its description says. Written by scripts/ranges.mjs. */
 export const RANGES = {
+  ArticulationWish: { articulation: { minLength: 0, maxLength: 60 } },
+  ArticulationsWish: { names: { minItems: 1, maxItems: 20 } },
   Away: { minutes: { minimum: 1, maximum: 600 }, note: { minLength: 0, maxLength: 200 } },
   AwayWish: {
     clientId: { minLength: 36, maxLength: 36 },
@@ -47,8 +49,6 @@ export const RANGES = {
   Habits: { usualMinutes: { minimum: 5, maximum: 600 } },
   MarkWish: { note: { minimum: 0 }, value: { minLength: 0, maxLength: 8 }, why: { minLength: 0, maxLength: 300 } },
   Minutes: { minutes: { minimum: 0, maximum: 600 } },
-  ModeWish: { mode: { minLength: 0, maxLength: 60 } },
-  ModesWish: { names: { minItems: 1, maxItems: 20 } },
   Move: { zone: { minLength: 0, maxLength: 60 } },
   MusicText: { bars: { minimum: 0, maximum: 64 }, text: { minLength: 0, maxLength: 120000 } },
   NewPassword: { newPassword: { minLength: 10, maxLength: 400 }, oldPassword: { minLength: 0, maxLength: 400 } },

@@ -100,6 +100,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/articulations/{instrument}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["change_1"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/ceiling-tests/{runId}": {
         parameters: {
             query?: never;
@@ -500,22 +516,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/modes/{instrument}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: operations["change_1"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/passages": {
         parameters: {
             query?: never;
@@ -543,6 +543,22 @@ export interface paths {
         put: operations["change"];
         post?: never;
         delete: operations["putAway"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{id}/articulation": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["want"];
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -637,22 +653,6 @@ export interface paths {
         };
         get?: never;
         put: operations["mark"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/passages/{id}/mode": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: operations["want"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1411,6 +1411,18 @@ export interface components {
             /** @enum {string} */
             verdict: "CLEAN" | "ROUGH" | "BROKE";
         } | null;
+        ArticulationDto: {
+            estimate: components["schemas"]["EstimateDto"];
+            name: string;
+            /** Format: int32 */
+            passes: number;
+        };
+        ArticulationWish: {
+            articulation: string;
+        };
+        ArticulationsWish: {
+            names: string[];
+        };
         Away: {
             /** @enum {string} */
             kind: "REHEARSAL" | "PERFORMANCE" | "LESSON" | "TEACHING" | "PRACTICE";
@@ -1479,20 +1491,20 @@ export interface components {
             weights: string;
         };
         BenchView: {
+            articulations: string[];
             /** @description what today or a symptom says against playing; empty when nothing does */
             caution: string;
             /** @description whether playing along counts no more today */
             closed: boolean;
             decisions: components["schemas"]["DecisionDto"][];
             extras: components["schemas"]["SectionDto"][];
-            modes: string[];
             music: components["schemas"]["Engraved"];
             notes: components["schemas"]["NoteDto"][];
             readiness: components["schemas"]["ReadinessDto"][];
             stitching: components["schemas"]["StitchingDto"];
             today: components["schemas"]["ChoiceDto"][];
             transitions: components["schemas"]["TransitionDto"][];
-            wantedMode: string;
+            wantedArticulation: string;
         };
         BlockDto: {
             /** Format: double */
@@ -1542,6 +1554,7 @@ export interface components {
             cause: string;
         };
         CeilingView: {
+            articulations: components["schemas"]["ArticulationDto"][];
             awkward: components["schemas"]["AwkwardDto"][];
             bursts: components["schemas"]["BandDto"];
             curve: components["schemas"]["CurvePoint"][];
@@ -1549,7 +1562,6 @@ export interface components {
             forecast: components["schemas"]["ForecastDto"] | null;
             history: components["schemas"]["HistoryDay"][];
             measure: string;
-            modes: components["schemas"]["ModeDto"][];
             /** Format: date */
             neededOn: string | null;
             passage: string;
@@ -1622,7 +1634,6 @@ export interface components {
             season: components["schemas"]["SeasonView"];
         };
         ChoiceDto: {
-            driven: number[];
             /** Format: int64 */
             id: number;
             /** Format: int32 */
@@ -1631,6 +1642,7 @@ export interface components {
             minutes: number;
             played: boolean;
             title: string;
+            trained: number[];
             variation: string;
             why: string;
         };
@@ -1791,10 +1803,6 @@ export interface components {
             /** Format: int32 */
             pickup: number;
         } | null;
-        DriverDto: {
-            key: string;
-            title: string;
-        };
         ElsewhereKind: {
             /** @enum {string} */
             kind: "REHEARSAL" | "PERFORMANCE" | "LESSON" | "TEACHING" | "PRACTICE";
@@ -2194,18 +2202,6 @@ export interface components {
             /** Format: int32 */
             minutes: number;
         };
-        ModeDto: {
-            estimate: components["schemas"]["EstimateDto"];
-            name: string;
-            /** Format: int32 */
-            passes: number;
-        };
-        ModeWish: {
-            mode: string;
-        };
-        ModesWish: {
-            names: string[];
-        };
         Month: {
             days: components["schemas"]["MonthDay"][];
             /** Format: date */
@@ -2292,12 +2288,12 @@ export interface components {
             firstTransition: number | null;
             /** @enum {string} */
             kind: "WARM_UP" | "CONTROLLED" | "PROBE" | "BURST" | "CLOSING";
+            manner: string;
             /**
              * Format: double
              * @description what a metronome shows at its beginning
              */
             metronome: number;
-            mode: string;
             /** Format: double */
             notesPerSecond: number;
             /** Format: int32 */
@@ -3078,24 +3074,28 @@ export interface components {
             /** Format: double */
             seconds: number;
         };
+        TrainingVariation: {
+            key: string;
+            title: string;
+        };
         TransitionDto: {
             /** Format: int32 */
             breaks: number;
-            /** @description whether a variation that was played in the last seven days drove it */
-            drivenThisWeek: boolean;
-            /**
-             * Format: int32
-             * @description how often today's choice drives it
-             */
-            drivenToday: number;
             /**
              * Format: double
              * @description 1, and more where it broke lately
              */
             need: number;
+            /** @description whether a variation that was played in the last seven days trained it */
+            trainedThisWeek: boolean;
+            /**
+             * Format: int32
+             * @description how often today's choice trains it
+             */
+            trainedToday: number;
         };
         TransitionView: {
-            drivenBy: components["schemas"]["DriverDto"][];
+            trainedBy: components["schemas"]["TrainingVariation"][];
             /** Format: int32 */
             transition: number;
             windows: components["schemas"]["WindowDto"][];
@@ -3115,7 +3115,6 @@ export interface components {
         VariationDto: {
             /** @description its first notes, or all of them where the whole was asked for */
             abc: string;
-            driven: number[];
             /** @enum {string} */
             family: "LONG_SHORT" | "TWO_AND_TWO" | "HOLD" | "OWN" | "REGROUP" | "SUBDIVIDE" | "FIGURE" | "BACKWARDS" | "RHYTHM" | "LOOP" | "GROW";
             key: string;
@@ -3130,6 +3129,7 @@ export interface components {
             rate: number;
             remark: string;
             title: string;
+            trained: number[];
         };
         WarmUp: {
             lines: components["schemas"]["WarmUpLine"][];
@@ -3353,6 +3353,39 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["Me"];
                 };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    change_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                instrument: "WIND" | "BRASS" | "BOWED" | "PLUCKED" | "KEYBOARD" | "MALLET" | "FREE_REED" | "OTHER";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ArticulationsWish"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Refused, or failed */
             default: {
@@ -4237,39 +4270,6 @@ export interface operations {
             };
         };
     };
-    change_1: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                instrument: "WIND" | "BRASS" | "BOWED" | "PLUCKED" | "KEYBOARD" | "MALLET" | "FREE_REED" | "OTHER";
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["ModesWish"];
-            };
-        };
-        responses: {
-            /** @description No Content */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description Refused, or failed */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
     list: {
         parameters: {
             query?: never;
@@ -4408,6 +4408,39 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    want: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ArticulationWish"];
+            };
+        };
         responses: {
             /** @description No Content */
             204: {
@@ -4609,39 +4642,6 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["MarkWish"];
-            };
-        };
-        responses: {
-            /** @description No Content */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description Refused, or failed */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    want: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["ModeWish"];
             };
         };
         responses: {

@@ -32,7 +32,7 @@ export const sections = (passageId: number): Touches => [
 ];
 export const passages: Touches = [["passages"], ["storage"], ...PLANS];
 export const bench = (passageId: number): Touches => [["bench", passageId]];
-export const modes: Touches = [["bench"]];
+export const articulations: Touches = [["bench"]];
 export const marks = (passageId: number): Touches =>
   ["passage", "bench", "sheet", "variation", "transition"].map((name) => [name, passageId]);
 export const breaks = (passageId: number): Touches => [

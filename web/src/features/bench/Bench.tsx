@@ -14,7 +14,7 @@ import { EditPassage } from "./EditPassage";
 import { TransitionLine } from "./TransitionLine";
 import { TransitionPanel } from "./TransitionPanel";
 import { MarksPanel } from "./MarksPanel";
-import { ModesPanel } from "./ModesPanel";
+import { ArticulationsPanel } from "./ArticulationsPanel";
 import { NoteMarks } from "./NoteMarks";
 import { Sections } from "./Sections";
 import { PlayBar } from "./PlayBar";
@@ -40,7 +40,7 @@ export default function Bench() {
   return <Workplace detail={passage.data} bench={bench.data} onEdit={() => setEditing(true)} />;
 }
 
-type Place = "variations" | "sections" | "marks" | "modes";
+type Place = "variations" | "sections" | "marks" | "articulations";
 
 interface Props {
   detail: Schemas["PassageDetail"];
@@ -175,8 +175,8 @@ function Workplace({ detail, bench, onEdit }: Props) {
               <Tabs.Trigger value="marks" className={TAB}>
                 Marks
               </Tabs.Trigger>
-              <Tabs.Trigger value="modes" className={TAB}>
-                Modes
+              <Tabs.Trigger value="articulations" className={TAB}>
+                Articulations
               </Tabs.Trigger>
             </Tabs.List>
             <Tabs.Content value="variations">
@@ -195,8 +195,8 @@ function Workplace({ detail, bench, onEdit }: Props) {
             <Tabs.Content value="marks">
               <MarksPanel detail={detail} bench={bench} cursor={cursor} onCursor={setCursor} />
             </Tabs.Content>
-            <Tabs.Content value="modes">
-              <ModesPanel detail={detail} bench={bench} />
+            <Tabs.Content value="articulations">
+              <ArticulationsPanel detail={detail} bench={bench} />
             </Tabs.Content>
           </Tabs.Root>
         </div>

@@ -10,7 +10,7 @@ interface Props {
 
 const GAP = 7;
 
-/** An arc over each transition, on the noteheads themselves: heavy where it breaks, dashed while it has not been driven this week. */
+/** An arc over each transition, on the noteheads themselves: heavy where it breaks, dashed while it has not been trained this week. */
 export function TransitionLine({ layout, transitions, chosen, onChoose }: Props) {
   const most = Math.max(1.5, ...transitions.map((transition) => transition.need));
   return (
@@ -25,7 +25,7 @@ export function TransitionLine({ layout, transitions, chosen, onChoose }: Props)
             ? "stroke-brass-deep"
             : trouble
               ? "stroke-danger"
-              : transition.drivenToday > 0
+              : transition.trainedToday > 0
                 ? "stroke-spruce"
                 : "stroke-rule-strong";
         return (
@@ -36,7 +36,7 @@ export function TransitionLine({ layout, transitions, chosen, onChoose }: Props)
                   d={path}
                   className={tone}
                   strokeWidth={Math.min(6, 1.4 + (transition.need - 1) * 1.8) + (i === chosen ? 1.5 : 0)}
-                  strokeDasharray={transition.drivenThisWeek ? undefined : "4 3"}
+                  strokeDasharray={transition.trainedThisWeek ? undefined : "4 3"}
                   strokeLinecap="round"
                 />
                 <path
@@ -65,11 +65,11 @@ export function describe(transition: Schemas["TransitionDto"]) {
       : transition.breaks === 1
         ? "broke once in four weeks, "
         : `broke ${transition.breaks} times in four weeks, `;
-  const driven =
-    transition.drivenToday > 0
-      ? `driven ${transition.drivenToday === 1 ? "once" : `${transition.drivenToday} times`} by today's choice`
+  const trained =
+    transition.trainedToday > 0
+      ? `trained ${transition.trainedToday === 1 ? "once" : `${transition.trainedToday} times`} by today's choice`
       : "not in today's choice";
-  return `${broken}${driven}${transition.drivenThisWeek ? "" : ", not yet driven this week"}`;
+  return `${broken}${trained}${transition.trainedThisWeek ? "" : ", not yet trained this week"}`;
 }
 
 /** On the side away from the stems; over a line's end it goes out at the right and comes in at the left. */

@@ -11,7 +11,7 @@ import { usePlayback } from "./usePlayback";
 import { VariationDialog } from "./VariationDialog";
 import * as touches from "../../api/touches";
 
-const FIRST_DRIVERS = 6;
+const FIRST_VARIATIONS = 6;
 const WHOLE = {};
 
 interface Props {
@@ -23,7 +23,7 @@ interface Props {
   onClose: () => void;
 }
 
-/** One transition taken out: how it stands, the notes around it to drill, and the variations that drive it. */
+/** One transition taken out: how it stands, the notes around it to drill, and the variations that train it. */
 export function TransitionPanel({ passageId, transition, about, bpm, today, onClose }: Props) {
   const view = useOneTransition(passageId, transition);
   const [open, setOpen] = useState<string>();
@@ -120,7 +120,7 @@ export function TransitionPanel({ passageId, transition, about, bpm, today, onCl
               );
             })}
           </ul>
-          {view.data.drivenBy.length > 0 && <Drivers drivers={view.data.drivenBy} onOpen={setOpen} />}
+          {view.data.trainedBy.length > 0 && <TrainedBy variations={view.data.trainedBy} onOpen={setOpen} />}
         </>
       )}
       <VariationDialog
@@ -135,13 +135,19 @@ export function TransitionPanel({ passageId, transition, about, bpm, today, onCl
   );
 }
 
-/** The variations that drive the transition, the first few in view. */
-function Drivers({ drivers, onOpen }: { drivers: Schemas["DriverDto"][]; onOpen: (key: string) => void }) {
+/** The variations that train the transition, the first few in view. */
+function TrainedBy({
+  variations,
+  onOpen,
+}: {
+  variations: Schemas["TrainingVariation"][];
+  onOpen: (key: string) => void;
+}) {
   const [all, setAll] = useState(false);
   return (
     <p className="mt-2 flex flex-wrap items-center gap-x-4 text-sm">
-      <span className="text-soft">Driven by</span>
-      {(all ? drivers : drivers.slice(0, FIRST_DRIVERS)).map((one) => (
+      <span className="text-soft">Trained by</span>
+      {(all ? variations : variations.slice(0, FIRST_VARIATIONS)).map((one) => (
         <button
           key={one.key}
           type="button"
@@ -151,9 +157,9 @@ function Drivers({ drivers, onOpen }: { drivers: Schemas["DriverDto"][]; onOpen:
           {one.title}
         </button>
       ))}
-      {!all && drivers.length > FIRST_DRIVERS && (
+      {!all && variations.length > FIRST_VARIATIONS && (
         <button type="button" onClick={() => setAll(true)} className="min-h-9 text-soft underline underline-offset-4">
-          {drivers.length - FIRST_DRIVERS} more
+          {variations.length - FIRST_VARIATIONS} more
         </button>
       )}
     </p>

@@ -7,7 +7,7 @@ import { oneDecimal } from "../../ui/format";
 import { type MayPlay, PlayBar } from "./PlayBar";
 import { FileLinks } from "./TakeAlong";
 import { usePlayback } from "./usePlayback";
-import { drives } from "./drives";
+import { trains } from "./trains";
 
 interface Props {
   passageId: number;
@@ -18,7 +18,7 @@ interface Props {
   onClose: () => void;
 }
 
-/** A variation in full: all its notes, how it sounds, what it drives, and its files. */
+/** A variation in full: all its notes, how it sounds, what it trains, and its files. */
 export function VariationDialog({ passageId, variation, stretch, bpm, today, onClose }: Props) {
   const whole = useVariation(passageId, variation, stretch, bpm);
   const playback = usePlayback(passageId);
@@ -40,7 +40,7 @@ export function VariationDialog({ passageId, variation, stretch, bpm, today, onC
             <p className="text-soft">
               Matches the target at{" "}
               <span className="font-mono font-semibold text-ink">{oneDecimal(shown.variation.matchingBpm)}</span> bpm ·{" "}
-              {drives(shown.variation.driven)}
+              {trains(shown.variation.trained)}
               {shown.variation.remark && ` · ${shown.variation.remark}`}
             </p>
             <div className="my-3 max-h-[46vh] overflow-y-auto border-y border-rule py-2">

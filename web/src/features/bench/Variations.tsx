@@ -7,7 +7,7 @@ import { INPUT } from "../../ui/Field";
 import { bpm as bpmWords, oneDecimal } from "../../ui/format";
 import { Caution } from "../../ui/Page";
 import { useDebounced } from "./useDebounced";
-import { drives } from "./drives";
+import { trains } from "./trains";
 import { OwnCell } from "./OwnCell";
 import { VariationDialog } from "./VariationDialog";
 import * as touches from "../../api/touches";
@@ -151,7 +151,7 @@ function Family({
         <span className="font-semibold">{name}</span>
         <span className="text-sm text-soft">
           {variations.length === 1 ? "one" : variations.length}
-          {variations.some((variation) => variation.driven.length > 0) && ` · match at ${range(variations)}`}
+          {variations.some((variation) => variation.trained.length > 0) && ` · match at ${range(variations)}`}
         </span>
       </summary>
       {shown && (
@@ -173,7 +173,7 @@ function range(variations: Variation[]) {
   return low === high ? `${low}` : `${low} to ${high}`;
 }
 
-/** A variation in short: its name, its matching tempo, how it looks and what it drives. */
+/** A variation in short: its name, its matching tempo, how it looks and what it trains. */
 function VariationRow({ variation, onOpen }: { variation: Variation; onOpen: () => void }) {
   return (
     <>
@@ -191,7 +191,7 @@ function VariationRow({ variation, onOpen }: { variation: Variation; onOpen: () 
       </div>
       <Engraving abc={variation.abc} label={`The first bars of ${variation.title}`} scale={0.85} maxHeight={96} />
       <p className="text-sm text-soft">
-        {oneDecimal(variation.rate)} notes a second · {drives(variation.driven)}
+        {oneDecimal(variation.rate)} notes a second · {trains(variation.trained)}
         {variation.remark && ` · ${variation.remark}`}
       </p>
     </>
@@ -224,7 +224,7 @@ function TodaysChoice({ passageId, bench, sheet, onOpen }: TodayProps) {
   );
   const asked = tick.isPending ? tick.variables : undefined;
   const total = bench.today.reduce((sum, one) => sum + one.minutes, 0);
-  const neglected = bench.transitions.filter((transition) => transition.drivenToday === 0).length;
+  const neglected = bench.transitions.filter((transition) => transition.trainedToday === 0).length;
   return (
     <section aria-label="Today's variations">
       <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
@@ -235,7 +235,7 @@ function TodaysChoice({ passageId, bench, sheet, onOpen }: TodayProps) {
           <span className="font-normal text-soft">
             {bench.today.length > 0
               ? neglected === 0
-                ? ", every transition is driven"
+                ? ", every transition is trained"
                 : `, ${neglected} ${neglected === 1 ? "transition is" : "transitions are"} left out`
               : ". Say how long; the weak transitions come first"}
           </span>

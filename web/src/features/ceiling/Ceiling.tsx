@@ -141,7 +141,7 @@ function OfSection({ id, sections }: { id: number; sections: { id: number; label
       </Figures>
       {view.tests.length > 0 && <Tests tests={view.tests} />}
       {view.whole.parts.length > 1 && <Whole view={view} />}
-      {view.modes.length > 0 && <Modes view={view} />}
+      {view.articulations.length > 0 && <Articulations view={view} />}
     </Page>
   );
 }
@@ -242,31 +242,31 @@ function Whole({ view }: { view: Schemas["CeilingView"] }) {
   );
 }
 
-/** How fast it is in the modes that it was played in. */
-function Modes({ view }: { view: Schemas["CeilingView"] }) {
-  const tempos = [view, ...view.modes].flatMap(({ estimate }) => [
+/** How fast it is in the articulations that it was played in. */
+function Articulations({ view }: { view: Schemas["CeilingView"] }) {
+  const tempos = [view, ...view.articulations].flatMap(({ estimate }) => [
     estimate.comfortable.middle,
     estimate.breakdown.middle,
   ]);
   const range: [number, number] = [Math.min(...tempos) * 0.96, Math.max(...tempos, view.targetBpm) * 1.04];
   return (
     <section className="mt-6 border-t border-rule pt-4">
-      <h2>In other modes</h2>
+      <h2>In other articulations</h2>
       <p className="mb-3 max-w-[70ch] text-soft">
-        A mode uses the hand otherwise, so it has a ceiling of its own, by the last passes in it.
+        An articulation uses the hand otherwise, so it has a ceiling of its own, by the last passes in it.
       </p>
       <ul className="grid gap-x-12 lg:grid-cols-2">
-        {view.modes.map((mode) => (
-          <li key={mode.name} className="grid grid-cols-[8rem_1fr] items-center gap-3 border-t border-rule">
+        {view.articulations.map((articulation) => (
+          <li key={articulation.name} className="grid grid-cols-[8rem_1fr] items-center gap-3 border-t border-rule">
             <span dir="auto">
-              {mode.name}
+              {articulation.name}
               <span className="block text-sm text-soft">
-                {mode.estimate.enoughEvidence
-                  ? `${bpm(mode.estimate.ceiling.middle)} ± ${give(mode.estimate.ceiling)}`
-                  : `not enough yet, ${mode.passes} ${mode.passes === 1 ? "pass" : "passes"}`}
+                {articulation.estimate.enoughEvidence
+                  ? `${bpm(articulation.estimate.ceiling.middle)} ± ${give(articulation.estimate.ceiling)}`
+                  : `not enough yet, ${articulation.passes} ${articulation.passes === 1 ? "pass" : "passes"}`}
               </span>
             </span>
-            <TempoLine estimate={mode.estimate} target={view.targetBpm} range={range} />
+            <TempoLine estimate={articulation.estimate} target={view.targetBpm} range={range} />
           </li>
         ))}
       </ul>

@@ -14,7 +14,7 @@ interface Props {
 
 /** What can be put into a workout, each with the part of it that it is. */
 const KINDS = [
-  { part: "PREPARE", name: "Slow, in a variation or mode", seconds: 180 },
+  { part: "PREPARE", name: "Slow, in a variation or articulation", seconds: 180 },
   { part: "CORE", name: "A method", seconds: 360 },
   { part: "PERFORM", name: "A performance run", seconds: 240, school: "PERFORMANCE_RUN" },
   { part: "STUDY", name: "A study card", seconds: 240, school: "STUDY_CARD" },
@@ -92,7 +92,7 @@ export function AddBlock({ view, onChange }: Props) {
   );
 }
 
-/** The variations of the sheet of a section, and the modes of its instrument. */
+/** The variations of the sheet of a section, and the articulations of its instrument. */
 function Variation({
   section,
   value,
@@ -110,10 +110,10 @@ function Variation({
         <select id={id} className={INPUT} value={value} onChange={(event) => onChange(event.target.value)}>
           <option value="">as written</option>
           {bench.data && (
-            <optgroup label="In a mode">
-              {bench.data.modes.map((mode) => (
-                <option key={mode} value={`mode.${mode}`}>
-                  {mode}
+            <optgroup label="In an articulation">
+              {bench.data.articulations.map((articulation) => (
+                <option key={articulation} value={`mode.${articulation}`}>
+                  {articulation}
                 </option>
               ))}
             </optgroup>

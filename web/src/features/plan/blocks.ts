@@ -34,7 +34,7 @@ export function movedTo(blocks: Block[], from: number, to: number): Block[] {
   return next;
 }
 
-/** Some notes of one section, and its modes, mean nothing in another. */
+/** Some notes of one section, and its articulations, mean nothing in another. */
 const isOfItsSection = (block: Block) => block.variation.startsWith("notes.") || block.variation.startsWith("mode.");
 
 /** A workout as it was kept, for the sections at hand: without the blocks of sections that there are not. */

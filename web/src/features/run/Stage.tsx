@@ -153,7 +153,7 @@ export function Stage({ run, view, speed, instrument }: Props) {
               <h1 className={`text-2xl sm:text-3xl short:text-xl ${COLOUR[pass.kind] ?? "text-night-spruce"}`}>
                 {named(pass, view.method)} {pass.number} of {pass.of}
                 {pass.kind === "BURST" && pass.pulse === "STEADY" && pass.beats <= 2 && ` · ${beats(pass.beats)}`}
-                {pass.mode && !routine && ` · ${pass.mode}`}
+                {pass.manner && !routine && ` · ${pass.manner}`}
               </h1>
               <p
                 className="font-bold leading-[0.86] tracking-tight"

@@ -13,14 +13,14 @@ public enum InstrumentFamily {
     FREE_REED("one bellows direction", "bellows turned each bar", "bellows turned each beat", "short"),
     OTHER("joined", "separate", "short");
 
-    private final List<String> usualModes;
+    private final List<String> usualArticulations;
 
-    InstrumentFamily(String... usualModes) {
-        this.usualModes = List.of(usualModes);
+    InstrumentFamily(String... usualArticulations) {
+        this.usualArticulations = List.of(usualArticulations);
     }
 
-    /** Modes of articulation or movement, from the easiest to the one that costs most, as a list to start from. */
-    public List<String> usualModes() {
-        return usualModes;
+    /** Articulations, from the easiest to the one that costs most, as a list to start from. */
+    public List<String> usualArticulations() {
+        return usualArticulations;
     }
 }

@@ -72,6 +72,6 @@ final class TaskCodec {
             task.get("kind", StoredNames.PASS_KIND, Task::kind),
             task.get("pulse", PULSE, Task::pulse),
             task.get("notes", NOTES.optional(), Task::notes),
-            task.get("mode", Codec.TEXT.or(""), Task::mode),
+            task.get("mode", Codec.TEXT.or(""), Task::manner),
             task.get("ask", ASK.or(Ask.VERDICT), Task::ask)));
 }

@@ -55,7 +55,7 @@ public final class WorkoutCodec {
             theme.get("gripped", Tempo.CODEC.optional(), Theme::gripped),
             theme.get("weak", Codec.WHOLE.list(), Theme::weak),
             theme.get("versions", Codec.TEXT.list(), Theme::variations),
-            theme.get("modes", EstimateCodec.ESTIMATE.byName(), Theme::modes),
+            theme.get("modes", EstimateCodec.ESTIMATE.byName(), Theme::articulations),
             new SectionLeft(
                     theme.whole("passesLeft", one -> one.left().passes()),
                     theme.get(

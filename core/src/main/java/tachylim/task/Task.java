@@ -11,16 +11,16 @@ import tachylim.tempo.Tempo;
  * @param kind what it is for
  * @param pulse how time is told
  * @param notes which notes of its music; empty where the kind of pass says it: all of it, or the next beats of a burst
- * @param mode how it is played, in the player's words or a sentence's beginning; empty when as ever
+ * @param manner how it is played, in the player's words or a sentence's beginning; empty when as usual
  * @param ask what is asked when it was played
  */
-public record Task(PassKind kind, Pulse pulse, Optional<Section> notes, String mode, Ask ask) {
+public record Task(PassKind kind, Pulse pulse, Optional<Section> notes, String manner, Ask ask) {
 
     public Task {
         Objects.requireNonNull(kind, "kind");
         Objects.requireNonNull(pulse, "pulse");
         Objects.requireNonNull(notes, "notes");
-        Objects.requireNonNull(mode, "mode");
+        Objects.requireNonNull(manner, "manner");
         Objects.requireNonNull(ask, "ask");
     }
 
@@ -30,15 +30,15 @@ public record Task(PassKind kind, Pulse pulse, Optional<Section> notes, String m
     }
 
     public Task asking(Ask other) {
-        return new Task(kind, pulse, notes, mode, other);
+        return new Task(kind, pulse, notes, manner, other);
     }
 
     public Task with(Pulse other) {
-        return new Task(kind, other, notes, mode, ask);
+        return new Task(kind, other, notes, manner, ask);
     }
 
     public Task of(Section stretch) {
-        return new Task(kind, pulse, Optional.of(stretch), mode, ask);
+        return new Task(kind, pulse, Optional.of(stretch), manner, ask);
     }
 
     public Task in(String way) {

@@ -60,7 +60,7 @@ public record CellVariation(Family family, Cell cell, boolean stretched) impleme
     public Rendering of(Passage passage) {
         int size = passage.notes().size();
         Fraction[] gaps = new Fraction[size];
-        Set<Integer> driven = new HashSet<>();
+        Set<Integer> trained = new HashSet<>();
         int left = 0;
         int covered = 0;
         int run = 0;
@@ -74,7 +74,7 @@ public record CellVariation(Family family, Cell cell, boolean stretched) impleme
                 boolean inCell = note - run < whole;
                 gaps[note] = inCell ? gap(passage.span(note), (note - run) % cell.size()) : passage.span(note);
                 if (inCell && note < size - 1 && cell.isQuick((note - run) % cell.size())) {
-                    driven.add(note);
+                    trained.add(note);
                 }
             }
             covered += whole;
@@ -89,7 +89,7 @@ public record CellVariation(Family family, Cell cell, boolean stretched) impleme
         return new Rendering(
                 music(passage, gaps),
                 IntStream.range(0, size).boxed().toList(),
-                driven,
+                trained,
                 stretched ? Fraction.ONE : cell.matchingShare(),
                 remark);
     }

@@ -9,12 +9,12 @@ import java.util.stream.DoubleStream;
 import java.util.stream.IntStream;
 
 /**
- * Chooses the variations that drive every transition as often as it needs, at the least cost in minutes.
+ * Chooses the variations that train every transition as often as it needs, at the least cost in minutes.
  *
  * <p>Weighted set multicover, solved greedily (Dobson 1982): at each step the variation with the most unmet
  * need per minute is taken; with the same figure the one that costs less, then the one named first. What
  * turns out not to be needed is given back, the costliest first. A transition's need is rounded to a whole number
- * of drives, and to no more than there are variations that drive it. Variations of yesterday cost a quarter
+ * of variations, and to no more than there are variations that train it. Variations of yesterday cost a quarter
  * more, so that days differ. The greedy cost is at most {@code 1 + ln(most transitions of a variation)} times the
  * least possible.
  */
@@ -46,17 +46,17 @@ public final class Coverage {
      * A variation that may be chosen. This class is immutable.
      *
      * @param key the variation's key
-     * @param driven the transitions it drives, from 0
+     * @param trained the transitions it trains, from 0
      * @param minutes what it takes, above 0
      * @param yesterday whether it was played yesterday
      */
-    public record Candidate(String key, Set<Integer> driven, double minutes, boolean yesterday) {
+    public record Candidate(String key, Set<Integer> trained, double minutes, boolean yesterday) {
 
         /**
          * @throws IllegalArgumentException if the minutes are not above 0
          */
         public Candidate {
-            driven = Set.copyOf(driven);
+            trained = Set.copyOf(trained);
             if (!(minutes > 0)) {
                 throw new IllegalArgumentException("A variation takes more than " + minutes + " minutes");
             }
@@ -80,10 +80,10 @@ public final class Coverage {
      * What was chosen. This class is immutable.
      *
      * @param choices the variations, in the order of their worth
-     * @param drives how often each transition is driven by them
-     * @param undriven transitions that none of them drives
+     * @param trains how often each transition is trained by them
+     * @param untrained transitions that none of them trains
      */
-    public record Chosen(List<Choice> choices, List<Integer> drives, List<Integer> undriven) {}
+    public record Chosen(List<Choice> choices, List<Integer> trains, List<Integer> untrained) {}
 
     /**
      * Chooses from {@code candidates} within {@code minutes}.
@@ -100,7 +100,7 @@ public final class Coverage {
     }
 
     /**
-     * Chooses from {@code candidates} so that {@code minutes} are used: every transition is driven as often as it
+     * Chooses from {@code candidates} so that {@code minutes} are used: every transition is trained as often as it
      * needs, twice as often, three times, as far as the time goes.
      *
      * @param candidates what there is to choose from
@@ -114,7 +114,7 @@ public final class Coverage {
             double[] more = DoubleStream.of(need).map(one -> one * times).toArray();
             Chosen next = choose(candidates, more, minutes);
             if (next.choices().size() > MOST_CHOICES
-                    || next.undriven().size() > best.undriven().size()) {
+                    || next.untrained().size() > best.untrained().size()) {
                 break;
             }
             if (next.choices().size() > best.choices().size()) {
@@ -127,7 +127,7 @@ public final class Coverage {
     private static int[] demand(List<Candidate> candidates, double[] need) {
         return IntStream.range(0, need.length)
                 .map(transition -> Math.min((int) Math.max(1, Math.round(need[transition])), (int) candidates.stream()
-                        .filter(candidate -> candidate.driven.contains(transition))
+                        .filter(candidate -> candidate.trained.contains(transition))
                         .count()))
                 .toArray();
     }
@@ -151,14 +151,14 @@ public final class Coverage {
             open.remove(best);
             taken.add(best);
             left -= best.minutes;
-            best.driven.stream()
+            best.trained.stream()
                     .filter(transition -> transition < unmet.length)
                     .forEach(transition -> unmet[transition]--);
         }
     }
 
     private static int worth(Candidate candidate, int[] unmet) {
-        return (int) candidate.driven.stream()
+        return (int) candidate.trained.stream()
                 .filter(transition -> transition < unmet.length && unmet[transition] > 0)
                 .count();
     }
@@ -167,46 +167,46 @@ public final class Coverage {
         List<Candidate> dearestFirst = new ArrayList<>(taken);
         dearestFirst.sort(Comparator.comparingDouble(Candidate::cost).reversed());
         for (Candidate candidate : dearestFirst) {
-            int[] drives = drives(taken);
-            boolean spare = candidate.driven.stream()
-                    .filter(transition -> transition < drives.length)
-                    .allMatch(transition -> drives[transition] > demand[transition]);
+            int[] trains = trains(taken);
+            boolean spare = candidate.trained.stream()
+                    .filter(transition -> transition < trains.length)
+                    .allMatch(transition -> trains[transition] > demand[transition]);
             if (spare) {
                 taken.remove(candidate);
             }
         }
     }
 
-    private int[] drives(List<Candidate> by) {
+    private int[] trains(List<Candidate> by) {
         return IntStream.range(0, demand.length)
                 .map(transition -> (int) by.stream()
-                        .filter(candidate -> candidate.driven.contains(transition))
+                        .filter(candidate -> candidate.trained.contains(transition))
                         .count())
                 .toArray();
     }
 
     private Chosen chosen(double[] need) {
-        int[] drives = drives(taken);
+        int[] trains = trains(taken);
         List<Choice> choices = new ArrayList<>();
         int[] before = new int[need.length];
         for (Candidate candidate : taken) {
             choices.add(new Choice(candidate.key, candidate.minutes, why(candidate, before, need)));
-            candidate.driven.stream()
+            candidate.trained.stream()
                     .filter(transition -> transition < before.length)
                     .forEach(transition -> before[transition]++);
         }
         return new Chosen(
                 List.copyOf(choices),
-                IntStream.of(drives).boxed().toList(),
-                IntStream.range(0, drives.length)
-                        .filter(transition -> drives[transition] == 0)
+                IntStream.of(trains).boxed().toList(),
+                IntStream.range(0, trains.length)
+                        .filter(transition -> trains[transition] == 0)
                         .boxed()
                         .toList());
     }
 
     /** Only the needs decide; so the reason names the transitions that are new, or the neediest and how often it comes now. */
     private static String why(Candidate candidate, int[] before, double[] need) {
-        List<Integer> own = candidate.driven.stream()
+        List<Integer> own = candidate.trained.stream()
                 .filter(transition -> transition < need.length)
                 .sorted()
                 .toList();
@@ -221,12 +221,12 @@ public final class Coverage {
         String trouble =
                 need[neediest] > TROUBLE * least ? ", " + name(neediest) + " among them, which breaks most" : "";
         if (!fresh.isEmpty()) {
-            return "Drives " + count(fresh.size()) + " not driven by the ones before: " + spans(fresh) + trouble + ".";
+            return "Trains " + count(fresh.size()) + " not trained by the ones before: " + spans(fresh) + trouble + ".";
         }
         String times = times(before[neediest] + 1);
         return trouble.isEmpty()
-                ? "Drives " + spans(own) + times + "."
-                : "Drives " + name(neediest) + ", which breaks most," + times + ".";
+                ? "Trains " + spans(own) + times + "."
+                : "Trains " + name(neediest) + ", which breaks most," + times + ".";
     }
 
     /** Transitions by the notes they join, those that follow one another in one span; the first few of many. */

@@ -27,7 +27,7 @@ public final class DaysChoice {
      *
      * @param music the passage, up to {@link Catalogue#MOST_NOTES} notes
      * @param target the tempo it is wanted at
-     * @param need how much each of its transitions needs to be driven
+     * @param need how much each of its transitions needs to be trained
      * @param minutes what there is time for, above 0
      * @param yesterday the keys of the variations that were played yesterday
      * @param playedToday the keys of those that were played today
@@ -61,7 +61,7 @@ public final class DaysChoice {
             if (entry.getKey() instanceof CellVariation && !playedToday.contains(key)) {
                 candidates.add(new Coverage.Candidate(
                         key,
-                        rendering.driven(),
+                        rendering.trained(),
                         rendering.minutes(rendering.matching(target)),
                         yesterday.contains(key)));
             }

@@ -72,7 +72,7 @@ public record Figure(int start) implements Variation {
         for (int note = 0; note < gaps.size(); note++) {
             weaver.play(note, gaps.get(note), false);
             if (gaps.get(note).equals(quick)) {
-                weaver.drive(note);
+                weaver.train(note);
             }
         }
         weaver.play(gaps.size(), passage.span(gaps.size()), false);

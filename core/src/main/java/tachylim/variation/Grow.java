@@ -42,7 +42,7 @@ public record Grow(boolean fromEnd) implements Variation {
             for (int note = first; note < first + size; note++) {
                 weaver.play(note, passage.span(note), false);
                 if (note < first + size - 1) {
-                    weaver.drive(note);
+                    weaver.train(note);
                 }
             }
             weaver.restToBar();

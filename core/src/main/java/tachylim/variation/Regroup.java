@@ -72,7 +72,7 @@ public record Regroup(int size, boolean stopping) implements Variation {
             for (int note = start; note <= landing; note++) {
                 weaver.play(note, passage.span(note), note == start);
                 if (note < landing) {
-                    weaver.drive(note);
+                    weaver.train(note);
                 }
             }
             weaver.holdToBeat(1);

@@ -11,18 +11,18 @@ import tachylim.tempo.Tempo;
  *
  * @param music what is played
  * @param source for each of its notes the note of the passage it stands for, from 0; −1 for none
- * @param driven the transitions of the passage whose gap is a quick one here, from 0
+ * @param trained the transitions of the passage whose gap is a quick one here, from 0
  * @param matchingShare the tempo at which the quick notes match the passage at its target, over the target
  * @param remark what was left over or left out, a sentence; empty when nothing was
  */
 public record Rendering(
-        Passage music, List<Integer> source, Set<Integer> driven, Fraction matchingShare, String remark) {
+        Passage music, List<Integer> source, Set<Integer> trained, Fraction matchingShare, String remark) {
 
     private static final int PASSES = 4;
 
     public Rendering {
         source = List.copyOf(source);
-        driven = Set.copyOf(driven);
+        trained = Set.copyOf(trained);
     }
 
     /** The tempo at which its quick notes are as fast as the plain passage at {@code target}. */

@@ -41,7 +41,7 @@ public record Subdivide() implements Variation {
                 weaver.play(note, closing ? smallest.add(left) : smallest, i == 0);
             }
             if (note < passage.notes().size() - 1 && times > 1) {
-                weaver.drive(note);
+                weaver.train(note);
             }
         }
         return weaver.renderingWithItsBars(

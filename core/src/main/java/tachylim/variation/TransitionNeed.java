@@ -4,7 +4,7 @@ import java.util.Arrays;
 import java.util.List;
 
 /**
- * How much each transition of a passage needs to be driven: 1, and more where it has broken lately.
+ * How much each transition of a passage needs to be trained: 1, and more where it has broken lately.
  *
  * <p>Each break counts 1 on its day and half as much every {@value #HALF_LIFE_DAYS} days after: a rule of
  * thumb, so that last week's trouble still counts and last month's hardly does.

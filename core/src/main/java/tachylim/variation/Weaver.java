@@ -17,7 +17,7 @@ final class Weaver {
     private final Passage passage;
     private final List<Note> notes = new ArrayList<>();
     private final List<Integer> source = new ArrayList<>();
-    private final Set<Integer> driven = new HashSet<>();
+    private final Set<Integer> trained = new HashSet<>();
     private Fraction now;
 
     private Weaver(Passage passage, Fraction now) {
@@ -60,8 +60,8 @@ final class Weaver {
         return duration.equals(span) ? gap : gap.multiply(duration.divide(span));
     }
 
-    void drive(int transition) {
-        driven.add(transition);
+    void train(int transition) {
+        trained.add(transition);
     }
 
     /** Holds the last note to the next beat, for at least {@code least} beats from its onset. */
@@ -112,6 +112,6 @@ final class Weaver {
 
     private Rendering rendering(List<Fraction> lines, Fraction matchingShare, String remark) {
         Passage music = new Passage(passage.meter(), passage.beatUnit(), passage.key(), lines, notes, now);
-        return new Rendering(music, source, driven, matchingShare, remark);
+        return new Rendering(music, source, trained, matchingShare, remark);
     }
 }

@@ -9,20 +9,20 @@ import tachylim.variation.Catalogue;
 import tachylim.variation.Rendering;
 
 /**
- * What a block plays: a section as it is written, in a variation, in a mode, or some notes of it. This class is immutable.
+ * What a block plays: a section as it is written, in a variation, in an articulation, or some notes of it. This class is immutable.
  *
  * @param variation which variation, by its key; empty when as written
  * @param title what a player calls it; empty when as written
  * @param notes the notes as they are played
  * @param matching the tempo at which its quick notes come as fast as those of the section at tempo 1
  * @param share the share of the section's transitions that are quick in it, above 0 to 1
- * @param own how fast it is, where that does not follow from the section as written: of a mode
+ * @param own how fast it is, where that does not follow from the section as written: of an articulation
  */
 public record Music(
         String variation, String title, Passage notes, double matching, double share, Optional<Estimate> own) {
 
-    /** How the key of a mode begins; its name follows. */
-    public static final String MODE = "mode.";
+    /** How the key of an articulation begins; its name follows. */
+    public static final String ARTICULATION = "mode.";
 
     private static final String STRETCH = "notes.";
 
@@ -37,27 +37,27 @@ public record Music(
     }
 
     /**
-     * A section as it is written, in a mode of articulation or movement.
+     * A section as it is written, in an articulation.
      *
      * @param name what a player calls it, not blank
      * @param own how fast the section is in it: a hand that tongues twice as often has another ceiling
      * @throws IllegalArgumentException if the name is blank
      */
-    public static Music inMode(Passage music, String name, Estimate own) {
+    public static Music inArticulation(Passage music, String name, Estimate own) {
         if (name.isBlank()) {
-            throw new IllegalArgumentException("A mode has a name");
+            throw new IllegalArgumentException("An articulation has a name");
         }
-        return new Music(MODE + name, name, music, 1, 1, Optional.of(own));
+        return new Music(ARTICULATION + name, name, music, 1, 1, Optional.of(own));
     }
 
-    /** Whether a variation is a mode. */
-    public static boolean isMode(String variation) {
-        return variation.startsWith(MODE);
+    /** Whether a variation is an articulation. */
+    public static boolean isArticulation(String variation) {
+        return variation.startsWith(ARTICULATION);
     }
 
-    /** The name of a mode, by its key. */
-    public static String modeOf(String variation) {
-        return variation.substring(MODE.length());
+    /** The name of an articulation, by its key. */
+    public static String articulationOf(String variation) {
+        return variation.substring(ARTICULATION.length());
     }
 
     /**
@@ -88,7 +88,7 @@ public record Music(
                 variation.title(),
                 rendering.music(),
                 rendering.matchingShare().doubleValue(),
-                Math.max(1, rendering.driven().size()) / transitions,
+                Math.max(1, rendering.trained().size()) / transitions,
                 Optional.empty());
     }
 
@@ -121,8 +121,8 @@ public record Music(
         return own.orElseGet(() -> section.times(matching));
     }
 
-    /** Whether it is played in a mode: that says nothing of the section as it is played otherwise. */
-    public boolean isInMode() {
+    /** Whether it is played in an articulation: that says nothing of the section as it is played otherwise. */
+    public boolean isArticulated() {
         return own.isPresent();
     }
 

@@ -33,14 +33,14 @@ public record Segment(
     /**
      * What it says about the ceiling of the section that {@code music} comes from: the share of its transitions that were quick, as
      * they went, at the tempo at which the section as written has them as quick. A warm-up, a rest, and what was left without a
-     * word say nothing; nor does what is played in a mode or another way, without a click or at a gliding tempo. Each pass of a set
+     * word say nothing; nor does what is played in an articulation or another way, without a click or at a gliding tempo. Each pass of a set
      * speaks for itself. Slow passes alike say less and less: they share the day's form, and whatever is awkward at that
      * tempo.
      *
      * @param before what was played before it in the same run
      */
     public List<Evidence> evidence(Music music, List<Segment> before) {
-        if (answer == null || music.isInMode() || !(step instanceof Pass pass) || !speaks(pass)) {
+        if (answer == null || music.isArticulated() || !(step instanceof Pass pass) || !speaks(pass)) {
             return List.of();
         }
         Evidence once = Evidence.of(
@@ -78,7 +78,7 @@ public record Segment(
 
     private static boolean speaks(Pass pass) {
         return pass.kind() != PassKind.WARM_UP
-                && pass.task().mode().isEmpty()
+                && pass.task().manner().isEmpty()
                 && pass.pulse().kind() != Pulse.Kind.FREE
                 && pass.pulse().kind() != Pulse.Kind.GLIDING
                 && pass.ask().kind() != Ask.Kind.MATCH
@@ -166,7 +166,7 @@ public record Segment(
         return music.asWritten(reached((Pass) step));
     }
 
-    /** In which way it was played: empty as written, a variation by its key, and a dash after either for another pulse or mode. */
+    /** In which way it was played: empty as written, a variation by its key, and a dash after either for another pulse or articulation. */
     public String way(Music music) {
         Pass pass = (Pass) step;
         boolean plain = pass.kind() == PassKind.WARM_UP || speaks(pass);

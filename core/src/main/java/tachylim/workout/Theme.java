@@ -3,9 +3,9 @@ package tachylim.workout;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import tachylim.ceiling.Articulations;
 import tachylim.ceiling.Estimate;
 import tachylim.ceiling.Known;
-import tachylim.ceiling.Modes;
 import tachylim.passage.Passage;
 import tachylim.tempo.Tempo;
 
@@ -21,7 +21,7 @@ import tachylim.tempo.Tempo;
  * @param gripped the slowest tempo at which a hand gripped on it today; empty when none did
  * @param weak the transitions that break most, from 0, the weakest first
  * @param variations the variations chosen for today, by their keys, in the order they are wanted
- * @param modes how fast it is in modes of articulation or movement, by their names; those it was not played in are missing
+ * @param articulations how fast it is in articulations, by their names; those it was not played in are missing
  * @param left what today still has of it
  */
 public record Theme(
@@ -34,13 +34,13 @@ public record Theme(
         Optional<Tempo> gripped,
         List<Integer> weak,
         List<String> variations,
-        Map<String, Estimate> modes,
+        Map<String, Estimate> articulations,
         SectionLeft left) {
 
     public Theme {
         weak = List.copyOf(weak);
         variations = List.copyOf(variations);
-        modes = Map.copyOf(modes);
+        articulations = Map.copyOf(articulations);
     }
 
     /** Music of which nothing is known but how fast it is. */
@@ -65,56 +65,70 @@ public record Theme(
 
     /** The same with what is known now. */
     public Theme knowing(Known now) {
-        return new Theme(id, music, target, now, lastTempo, reachedRate, gripped, weak, variations, modes, left);
+        return new Theme(
+                id, music, target, now, lastTempo, reachedRate, gripped, weak, variations, articulations, left);
     }
 
     /** The same, with where the last climb ended. */
     public Theme climbedTo(Optional<Tempo> tempo) {
-        return new Theme(id, music, target, known, tempo, reachedRate, gripped, weak, variations, modes, left);
+        return new Theme(id, music, target, known, tempo, reachedRate, gripped, weak, variations, articulations, left);
     }
 
     /** The same, having reached so many notes a second. */
     public Theme reaching(double rate) {
-        return new Theme(id, music, target, known, lastTempo, rate, gripped, weak, variations, modes, left);
+        return new Theme(id, music, target, known, lastTempo, rate, gripped, weak, variations, articulations, left);
     }
 
     /** The same, having gripped at a tempo today. */
     public Theme gripping(Optional<Tempo> tempo) {
-        return new Theme(id, music, target, known, lastTempo, reachedRate, tempo, weak, variations, modes, left);
+        return new Theme(
+                id, music, target, known, lastTempo, reachedRate, tempo, weak, variations, articulations, left);
     }
 
     /** The same, with the transitions that break most. */
     public Theme breakingAt(List<Integer> transitions) {
         return new Theme(
-                id, music, target, known, lastTempo, reachedRate, gripped, transitions, variations, modes, left);
+                id,
+                music,
+                target,
+                known,
+                lastTempo,
+                reachedRate,
+                gripped,
+                transitions,
+                variations,
+                articulations,
+                left);
     }
 
     /** The same, wanted in some variations today. */
     public Theme in(List<String> keys) {
-        return new Theme(id, music, target, known, lastTempo, reachedRate, gripped, weak, keys, modes, left);
+        return new Theme(id, music, target, known, lastTempo, reachedRate, gripped, weak, keys, articulations, left);
     }
 
-    /** The same, with how fast it is in some modes. */
-    public Theme besides(Map<String, Estimate> inModes) {
-        return new Theme(id, music, target, known, lastTempo, reachedRate, gripped, weak, variations, inModes, left);
+    /** The same, with how fast it is in some articulations. */
+    public Theme besides(Map<String, Estimate> articulated) {
+        return new Theme(
+                id, music, target, known, lastTempo, reachedRate, gripped, weak, variations, articulated, left);
     }
 
     /** The same, with so much of today left. */
     public Theme having(SectionLeft ofToday) {
-        return new Theme(id, music, target, known, lastTempo, reachedRate, gripped, weak, variations, modes, ofToday);
+        return new Theme(
+                id, music, target, known, lastTempo, reachedRate, gripped, weak, variations, articulations, ofToday);
     }
 
     /**
-     * It in a variation or a mode.
+     * It in a variation or an articulation.
      *
      * @throws IllegalArgumentException if there is no such variation, or none of this music
      */
     public Music in(String variation) {
-        if (!Music.isMode(variation)) {
+        if (!Music.isArticulation(variation)) {
             return Music.of(music, variation);
         }
-        String name = Music.modeOf(variation);
-        return Music.inMode(music, name, modes.getOrDefault(name, Modes.unplayed(estimate())));
+        String name = Music.articulationOf(variation);
+        return Music.inArticulation(music, name, articulations.getOrDefault(name, Articulations.unplayed(estimate())));
     }
 
     /** How much of the way to its target it has, 1 when it is there. */

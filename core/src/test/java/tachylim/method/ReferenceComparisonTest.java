@@ -19,7 +19,7 @@ class ReferenceComparisonTest {
                 Played.well(new ReferenceComparison(List.of(Tempo.of(80), Tempo.of(96)), "slurred", "double tongued"));
         assertThat(Played.tempos(plays)).containsExactly(80.0, 80.0, 96.0, 96.0);
         assertThat(plays)
-                .extracting(play -> play.task().mode())
+                .extracting(play -> play.task().manner())
                 .containsExactly("slurred", "double tongued", "slurred", "double tongued");
         assertThat(plays)
                 .extracting(play -> play.task().ask())

@@ -33,7 +33,7 @@ class WarmUpRoutineTest {
         Move.Play play = (Move.Play) ROUTINE.opening().unjudged().move();
         assertThat(play.kind()).isEqualTo(PassKind.WARM_UP);
         assertThat(play.task().ask()).isEqualTo(Ask.NOTHING);
-        assertThat(play.task().mode()).isEqualTo("Long, easy strokes");
+        assertThat(play.task().manner()).isEqualTo("Long, easy strokes");
         assertThat(play.task().pulse()).isEqualTo(new Pulse.Free(Tempo.of(60), 90));
         assertThat(ROUTINE.opening().unjudged().unjudged()).isInstanceOf(Finished.class);
     }

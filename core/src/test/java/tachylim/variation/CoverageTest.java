@@ -31,7 +31,7 @@ class CoverageTest {
                 .filter(entry -> entry.getKey() instanceof CellVariation)
                 .map(entry -> new Candidate(
                         entry.getKey().key(),
-                        entry.getValue().driven(),
+                        entry.getValue().trained(),
                         entry.getValue().music().length().doubleValue() / 60,
                         yesterday.contains(entry.getKey().key())))
                 .toList();
@@ -42,22 +42,22 @@ class CoverageTest {
     }
 
     @Test
-    void everyTransitionIsDrivenWhenThereIsTime() {
+    void everyTransitionIsTrainedWhenThereIsTime() {
         int transitions = PASSAGE.notes().size() - 1;
         Chosen chosen = Coverage.choose(candidates(Set.of()), plainNeed(transitions), 60);
         // The last transition reaches the landing note and makes no whole cell.
-        assertThat(chosen.undriven()).isSubsetOf(transitions - 1);
+        assertThat(chosen.untrained()).isSubsetOf(transitions - 1);
         assertThat(chosen.choices())
                 .isNotEmpty()
-                .allMatch(choice -> choice.why().startsWith("Drives "));
+                .allMatch(choice -> choice.why().startsWith("Trains "));
     }
 
     @Test
-    void aTransitionInTroubleIsDrivenMoreOftenAndNamed() {
+    void aTransitionInTroubleIsTrainedMoreOftenAndNamed() {
         double[] need = plainNeed(PASSAGE.notes().size() - 1);
         need[6] = 3.2;
         Chosen chosen = Coverage.choose(candidates(Set.of()), need, 60);
-        assertThat(chosen.drives().get(6)).isGreaterThanOrEqualTo(3);
+        assertThat(chosen.trains().get(6)).isGreaterThanOrEqualTo(3);
         assertThat(chosen.choices().get(0).why()).contains("7–8");
     }
 
@@ -77,7 +77,7 @@ class CoverageTest {
                         .mapToDouble(Coverage.Choice::minutes)
                         .sum())
                 .isLessThanOrEqualTo(0.2 + 1e-9);
-        assertThat(chosen.undriven()).isNotEmpty();
+        assertThat(chosen.untrained()).isNotEmpty();
     }
 
     @Test
@@ -90,7 +90,7 @@ class CoverageTest {
                         .mapToDouble(Coverage.Choice::minutes)
                         .sum())
                 .isLessThanOrEqualTo(10);
-        assertThat(filled.undriven()).isEqualTo(least.undriven());
+        assertThat(filled.untrained()).isEqualTo(least.untrained());
     }
 
     private static Set<String> keys(Chosen chosen) {
@@ -104,11 +104,11 @@ class CoverageTest {
         int transitions = 2 + random.nextInt(5);
         List<Candidate> candidates = new ArrayList<>();
         for (int i = 0; i < 2 + random.nextInt(7); i++) {
-            Set<Integer> driven = IntStream.range(0, transitions)
+            Set<Integer> trained = IntStream.range(0, transitions)
                     .filter(transition -> random.nextInt(2) == 0)
                     .boxed()
                     .collect(Collectors.toSet());
-            candidates.add(new Candidate("v" + i, driven, 1 + random.nextInt(5), random.nextBoolean()));
+            candidates.add(new Candidate("v" + i, trained, 1 + random.nextInt(5), random.nextBoolean()));
         }
         double[] need = IntStream.range(0, transitions)
                 .mapToDouble(transition -> 1 + random.nextInt(3))
@@ -120,7 +120,7 @@ class CoverageTest {
                 .mapToDouble(Candidate::cost)
                 .sum();
         int most = candidates.stream()
-                .mapToInt(candidate -> candidate.driven().size())
+                .mapToInt(candidate -> candidate.trained().size())
                 .max()
                 .orElse(1);
         double least = Double.MAX_VALUE;
@@ -147,12 +147,12 @@ class CoverageTest {
     private static boolean meets(List<Candidate> chosen, List<Candidate> all, double[] need) {
         return IntStream.range(0, need.length)
                 .allMatch(transition ->
-                        drives(chosen, transition) >= Math.min(Math.round(need[transition]), drives(all, transition)));
+                        trains(chosen, transition) >= Math.min(Math.round(need[transition]), trains(all, transition)));
     }
 
-    private static long drives(List<Candidate> of, int transition) {
+    private static long trains(List<Candidate> of, int transition) {
         return of.stream()
-                .filter(candidate -> candidate.driven().contains(transition))
+                .filter(candidate -> candidate.trained().contains(transition))
                 .count();
     }
 

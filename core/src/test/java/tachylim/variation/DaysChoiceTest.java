@@ -14,7 +14,7 @@ import tachylim.passage.PaperPattern;
 import tachylim.passage.Passage;
 import tachylim.tempo.Tempo;
 
-/** A day's variations drive what needs it, and differ from yesterday's. */
+/** A day's variations train what needs it, and differ from yesterday's. */
 class DaysChoiceTest {
 
     private static final Passage MUSIC =
@@ -57,7 +57,7 @@ class DaysChoiceTest {
         Passage long_ = new PaperPattern(new Meter(4, 4), Fraction.of(1, 4), 2, List.of(1, 2, 3, 5)).toPassage();
         double[] need = new double[long_.notes().size() - 1];
         Arrays.fill(need, 1);
-        assertThat(DaysChoice.of(long_, TARGET, need, 60, Set.of(), Set.of()).undriven())
+        assertThat(DaysChoice.of(long_, TARGET, need, 60, Set.of(), Set.of()).untrained())
                 .as("transitions between unlike notes belong to no cell")
                 .isNotEmpty();
     }

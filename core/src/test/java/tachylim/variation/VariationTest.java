@@ -75,7 +75,7 @@ class VariationTest {
                 return;
             }
             double beat = rendering.matching(target).secondsFor(1);
-            for (int transition : rendering.driven()) {
+            for (int transition : rendering.trained()) {
                 double quick = rendering.music().gap(transition).doubleValue() * beat;
                 double plain = target.secondsFor(passage.gap(transition).doubleValue());
                 assertThat(quick)
@@ -118,7 +118,7 @@ class VariationTest {
         assertThat(gaps(rendering.music()).subList(0, 4))
                 .containsExactly(Fraction.of(3, 8), Fraction.of(1, 8), Fraction.of(3, 8), Fraction.of(1, 8));
         assertThat(rendering.music().length()).isEqualTo(plain.length());
-        assertThat(rendering.driven()).contains(1, 3, 5).doesNotContain(0, 2);
+        assertThat(rendering.trained()).contains(1, 3, 5).doesNotContain(0, 2);
     }
 
     @Test

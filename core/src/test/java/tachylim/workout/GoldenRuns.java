@@ -130,7 +130,7 @@ public final class GoldenRuns {
                     pass.tempo().bpm(),
                     pass.pulse().fastest().bpm(),
                     pass.pulse().kind().name(),
-                    pass.task().mode(),
+                    pass.task().manner(),
                     pass.ask().kind().name(),
                     pass.ask().of(),
                     pass.notes().firstNote(),

@@ -113,7 +113,7 @@ class MusicTest {
 
     /** Another use of the hand has another ceiling, and says nothing of the section as it is usually played. */
     @Test
-    void aModeHasACeilingOfItsOwn() {
+    void anArticulationHasACeilingOfItsOwn() {
         Estimate own = Posterior.prior(Tempo.of(90), 0.05).estimate();
         Theme theme = Theme.of(BAR, Tempo.of(120), Known.of(Posterior.prior(Tempo.of(110), 0.05)));
         Music tried = theme.besides(Map.of("double tongue", own)).in("mode.double tongue");
@@ -124,12 +124,12 @@ class MusicTest {
                 .isEmpty();
         assertThat(theme.in("mode.pizzicato").estimate(theme.estimate()).isVague())
                 .isTrue();
-        assertThat(theme.in("").isInMode()).isFalse();
+        assertThat(theme.in("").isArticulated()).isFalse();
         assertThatThrownBy(() -> theme.in("mode. ")).hasMessageContaining("has a name");
     }
 
     @Test
-    void aBlockInAModeIsPlannedByTheModesOwnCeiling() {
+    void aBlockInAnArticulationIsPlannedByTheArticulationsOwnCeiling() {
         Estimate own = Posterior.prior(Tempo.of(80), 0.03).estimate();
         Theme theme = Theme.of(BAR, Tempo.of(120), Known.of(Posterior.prior(Tempo.of(110), 0.03)))
                 .besides(Map.of("three to a bow", own));

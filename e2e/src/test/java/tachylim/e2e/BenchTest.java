@@ -169,10 +169,10 @@ class BenchTest {
         button("It broke here").click();
         assertThat(page.getByLabel("Transition 5 to 6").getByText("broke 2 times in four weeks"))
                 .isVisible();
-        Locator driver = page.getByLabel("Transition 5 to 6")
+        Locator variation = page.getByLabel("Transition 5 to 6")
                 .getByRole(AriaRole.BUTTON)
                 .filter(new Locator.FilterOptions().setHasText("Short–long 1-2, stretched"));
-        driver.click();
+        variation.click();
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Short–long 1-2, stretched")))
                 .isVisible();
         page.keyboard().press("Escape");

@@ -16,7 +16,7 @@ import java.util.regex.Pattern;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
-/** The bench after the notes are on it: sections, joins, drills, modes and cells of one's own, and files of other programs. */
+/** The bench after the notes are on it: sections, joins, drills, articulations and cells of one's own, and files of other programs. */
 class BenchWorkTest {
 
     private static final String ABC =
@@ -71,13 +71,14 @@ class BenchWorkTest {
     }
 
     @Test
-    void modesAreAddedMovedAndChosen() {
-        tab("Modes");
-        page.getByLabel("Another mode").fill("paired strokes");
+    void articulationsAreAddedMovedAndChosen() {
+        tab("Articulations");
+        page.getByLabel("Another articulation").fill("paired strokes");
         button("Add").click();
-        assertThat(page.getByLabel("Modes").getByRole(AriaRole.LISTITEM).last()).containsText("paired strokes");
+        assertThat(page.getByLabel("Articulations").getByRole(AriaRole.LISTITEM).last())
+                .containsText("paired strokes");
         button("Move paired strokes up").click();
-        assertThat(page.getByLabel("Modes").getByRole(AriaRole.LISTITEM).last())
+        assertThat(page.getByLabel("Articulations").getByRole(AriaRole.LISTITEM).last())
                 .not()
                 .containsText("paired strokes");
         page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("paired strokes"))
@@ -85,7 +86,7 @@ class BenchWorkTest {
         assertThat(page.getByText("wanted at speed", new Page.GetByTextOptions().setExact(true)))
                 .isVisible();
         page.reload();
-        tab("Modes");
+        tab("Articulations");
         assertThat(page.getByRole(
                         AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile("^paired strokes"))))
                 .isChecked();

@@ -85,7 +85,7 @@ public record Moment(
             double fastest,
 
             Pulse.Kind pulse,
-            String mode,
+            String manner,
             Ask.Kind ask,
 
             @Schema(description = "of how many, where something is counted")
@@ -130,7 +130,7 @@ public record Moment(
                 pass.number("metronome", PassDto::metronome),
                 pass.number("fastest", PassDto::fastest),
                 pass.get("pulse", Codec.constants(Pulse.Kind.values()), PassDto::pulse),
-                pass.text("mode", PassDto::mode),
+                pass.text("manner", PassDto::manner),
                 pass.get("ask", Codec.constants(Ask.Kind.values()), PassDto::ask),
                 pass.whole("askOf", PassDto::askOf),
                 pass.number("notesPerSecond", PassDto::notesPerSecond),

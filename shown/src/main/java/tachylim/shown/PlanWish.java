@@ -114,10 +114,10 @@ public record PlanWish(
                         .toList());
     }
 
-    /** Whether any block plays a section in a mode. */
-    public boolean modesOf(long section) {
+    /** Whether any block plays a section in an articulation. */
+    public boolean articulationsOf(long section) {
         int theme = sectionIds().indexOf(section);
-        return blocks.stream().anyMatch(block -> block.theme() == theme && Music.isMode(block.variation()));
+        return blocks.stream().anyMatch(block -> block.theme() == theme && Music.isArticulation(block.variation()));
     }
 
     public List<Sketch> sketches() {

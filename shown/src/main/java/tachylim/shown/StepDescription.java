@@ -71,7 +71,7 @@ final class StepDescription {
                 pass.pulse().metronome(),
                 pass.pulse().fastest().bpm(),
                 pass.pulse().kind(),
-                pass.task().mode(),
+                pass.task().manner(),
                 pass.ask().kind(),
                 pass.ask().of(),
                 pass.rate(music),

@@ -14,10 +14,10 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import tachylim.passage.InstrumentFamily;
 import tachylim.server.account.SignedIn;
+import tachylim.server.bench.BenchDtos.ArticulationWish;
+import tachylim.server.bench.BenchDtos.ArticulationsWish;
 import tachylim.server.bench.BenchDtos.BenchView;
 import tachylim.server.bench.BenchDtos.MarkWish;
-import tachylim.server.bench.BenchDtos.ModeWish;
-import tachylim.server.bench.BenchDtos.ModesWish;
 import tachylim.server.bench.BenchDtos.PlaybackDto;
 import tachylim.server.bench.BenchDtos.ReadinessWish;
 import tachylim.server.bench.BenchDtos.StitchingWish;
@@ -30,13 +30,14 @@ class BenchController {
     private final BenchService bench;
     private final MarkService marks;
     private final ReadinessService readiness;
-    private final ModeService modes;
+    private final ArticulationService articulations;
 
-    BenchController(BenchService bench, MarkService marks, ReadinessService readiness, ModeService modes) {
+    BenchController(
+            BenchService bench, MarkService marks, ReadinessService readiness, ArticulationService articulations) {
         this.bench = bench;
         this.marks = marks;
         this.readiness = readiness;
-        this.modes = modes;
+        this.articulations = articulations;
     }
 
     @GetMapping("/passages/{id}/bench")
@@ -62,19 +63,19 @@ class BenchController {
         bench.stitch(who, id, wish);
     }
 
-    @PutMapping("/passages/{id}/mode")
+    @PutMapping("/passages/{id}/articulation")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void want(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody ModeWish wish) {
-        modes.want(who, id, wish.mode());
+    void want(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody ArticulationWish wish) {
+        articulations.want(who, id, wish.articulation());
     }
 
-    @PutMapping("/modes/{instrument}")
+    @PutMapping("/articulations/{instrument}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void change(
             @AuthenticationPrincipal SignedIn who,
             @PathVariable InstrumentFamily instrument,
-            @Valid @RequestBody ModesWish wish) {
-        modes.change(who, instrument, wish.names());
+            @Valid @RequestBody ArticulationsWish wish) {
+        articulations.change(who, instrument, wish.names());
     }
 
     /** A stretch of a passage, plain or in a variation, as it sounds. */

@@ -47,11 +47,11 @@ public final class BenchDtos {
 
             int breaks,
 
-            @Schema(description = "how often today's choice drives it")
-            int drivenToday,
+            @Schema(description = "how often today's choice trains it")
+            int trainedToday,
 
-            @Schema(description = "whether a variation that was played in the last seven days drove it")
-            boolean drivenThisWeek) {}
+            @Schema(description = "whether a variation that was played in the last seven days trained it")
+            boolean trainedThisWeek) {}
 
     public record ReadinessDto(
             Readiness item,
@@ -80,7 +80,7 @@ public final class BenchDtos {
             String why,
             boolean played,
             int matchingBpm,
-            List<Integer> driven) {}
+            List<Integer> trained) {}
 
     public record BenchView(
             Engraved music,
@@ -88,8 +88,8 @@ public final class BenchDtos {
             List<TransitionDto> transitions,
             List<ReadinessDto> readiness,
             StitchingDto stitching,
-            List<String> modes,
-            String wantedMode,
+            List<String> articulations,
+            String wantedArticulation,
 
             @Schema(description = "what today or a symptom says against playing; empty when nothing does")
             String caution,
@@ -123,15 +123,15 @@ public final class BenchDtos {
     public record StitchingWish(
             @NotNull Stitching.Order order, @Min(0) int transition) {}
 
-    public record ModeWish(
-            @NotNull @Size(max = 60, message = "A mode has up to 60 characters.")
-            String mode) {}
+    public record ArticulationWish(
+            @NotNull @Size(max = 60, message = "An articulation has up to 60 characters.")
+            String articulation) {}
 
-    public record ModesWish(
-            @NotNull @Size(min = 1, max = 20, message = "A list has 1 to 20 modes.")
+    public record ArticulationsWish(
+            @NotNull @Size(min = 1, max = 20, message = "A list has 1 to 20 articulations.")
             List<
-                            @NotBlank(message = "A mode needs a name.")
-                            @Size(max = 60, message = "A mode has up to 60 characters.") String>
+                            @NotBlank(message = "An articulation needs a name.")
+                            @Size(max = 60, message = "An articulation has up to 60 characters.") String>
                     names) {}
 
     public record ChoiceWish(
@@ -183,7 +183,7 @@ public final class BenchDtos {
             @Schema(description = "notes a second in its quick places at the tempo asked for")
             double rate,
 
-            List<Integer> driven,
+            List<Integer> trained,
             String remark,
             double minutes) {}
 
@@ -197,9 +197,9 @@ public final class BenchDtos {
             List<Integer> source) {}
 
     /** A variation by its key, with its name. */
-    public record DriverDto(String key, String title) {}
+    public record TrainingVariation(String key, String title) {}
 
-    public record TransitionView(int transition, List<WindowDto> windows, List<DriverDto> drivenBy) {}
+    public record TransitionView(int transition, List<WindowDto> windows, List<TrainingVariation> trainedBy) {}
 
     public record WindowDto(int firstNote, int lastNote, String abc) {}
 

@@ -46,7 +46,7 @@ public class BenchService {
     private final TransitionService transitionService;
     private final ChoiceService choices;
     private final ReadinessService readiness;
-    private final ModeService modes;
+    private final ArticulationService articulations;
     private final AccountService accounts;
     private final LoadService load;
 
@@ -56,7 +56,7 @@ public class BenchService {
             TransitionService transitionService,
             ChoiceService choices,
             ReadinessService readiness,
-            ModeService modes,
+            ArticulationService articulations,
             AccountService accounts,
             LoadService load) {
         this.repertoire = repertoire;
@@ -64,7 +64,7 @@ public class BenchService {
         this.transitionService = transitionService;
         this.choices = choices;
         this.readiness = readiness;
-        this.modes = modes;
+        this.articulations = articulations;
         this.accounts = accounts;
         this.load = load;
     }
@@ -97,8 +97,8 @@ public class BenchService {
                 transitions(who, passage, music, week, today),
                 readiness.list(who, passage),
                 stitching(passage),
-                modes.list(who, passage.instrument()),
-                passage.wantedMode(),
+                articulations.list(who, passage.instrument()),
+                passage.wantedArticulation(),
                 now.caution(),
                 now.closed(),
                 chosen,
@@ -106,12 +106,12 @@ public class BenchService {
                 decisions);
     }
 
-    /** A chosen variation with what it drives in the passage as it is now. */
+    /** A chosen variation with what it trains in the passage as it is now. */
     private record Played(ChosenVariation kept, String title, Rendering rendering) {
 
         Set<Integer> transitions() {
             Set<Integer> transitions = new HashSet<>();
-            rendering.driven().forEach(transition -> transitions.add(transition + kept.firstNote()));
+            rendering.trained().forEach(transition -> transitions.add(transition + kept.firstNote()));
             return transitions;
         }
     }
@@ -153,19 +153,19 @@ public class BenchService {
         transitionService.breaks(who, passage, today).stream()
                 .filter(one -> one.transition() < transitions)
                 .forEach(one -> broken[one.transition()]++);
-        int[] drivenToday = new int[Math.max(0, transitions)];
-        boolean[] drivenThisWeek = new boolean[Math.max(0, transitions)];
+        int[] trainedToday = new int[Math.max(0, transitions)];
+        boolean[] trainedThisWeek = new boolean[Math.max(0, transitions)];
         for (Played one : week) {
             for (int transition : one.transitions()) {
                 if (transition < transitions) {
-                    drivenToday[transition] += one.kept.day().equals(today) ? 1 : 0;
-                    drivenThisWeek[transition] |= one.kept.played();
+                    trainedToday[transition] += one.kept.day().equals(today) ? 1 : 0;
+                    trainedThisWeek[transition] |= one.kept.played();
                 }
             }
         }
         return IntStream.range(0, transitions)
                 .mapToObj(transition -> new TransitionDto(
-                        need[transition], broken[transition], drivenToday[transition], drivenThisWeek[transition]))
+                        need[transition], broken[transition], trainedToday[transition], trainedThisWeek[transition]))
                 .toList();
     }
 

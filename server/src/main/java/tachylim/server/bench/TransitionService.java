@@ -17,7 +17,7 @@ import tachylim.server.repertoire.StoredSection;
 import tachylim.server.web.Refused;
 import tachylim.variation.TransitionNeed;
 
-/** Where a passage breaks, as noted, and so how much each of its transitions needs to be driven. */
+/** Where a passage breaks, as noted, and so how much each of its transitions needs to be trained. */
 @Service
 public class TransitionService {
 
@@ -33,7 +33,7 @@ public class TransitionService {
         this.accounts = accounts;
     }
 
-    /** How much each transition of a passage needs to be driven. */
+    /** How much each transition of a passage needs to be trained. */
     double[] need(SignedIn who, StoredPassage passage, int transitions, LocalDate today) {
         return need(breaks(who, passage, today), transitions, today);
     }

@@ -8,9 +8,9 @@ import tachylim.notation.abc.AbcWriter;
 import tachylim.passage.Passage;
 import tachylim.passage.Section;
 import tachylim.server.account.SignedIn;
-import tachylim.server.bench.BenchDtos.DriverDto;
 import tachylim.server.bench.BenchDtos.Engraved;
 import tachylim.server.bench.BenchDtos.Sheet;
+import tachylim.server.bench.BenchDtos.TrainingVariation;
 import tachylim.server.bench.BenchDtos.TransitionView;
 import tachylim.server.bench.BenchDtos.VariationDto;
 import tachylim.server.bench.BenchDtos.WholeVariation;
@@ -99,7 +99,7 @@ public class VariationService {
     }
 
     private static List<Integer> transitions(Stretch stretch, Rendering rendering) {
-        return rendering.driven().stream()
+        return rendering.trained().stream()
                 .map(transition -> transition + stretch.firstNote)
                 .sorted()
                 .toList();
@@ -138,12 +138,12 @@ public class VariationService {
         if (stretch.music.notes().size() > Catalogue.MOST_NOTES) {
             return new TransitionView(transition, windows, List.of());
         }
-        List<DriverDto> drivenBy = new ArrayList<>();
+        List<TrainingVariation> trainedBy = new ArrayList<>();
         Catalogue.of(stretch.music).forEach((variation, rendering) -> {
-            if (rendering.driven().contains(transition)) {
-                drivenBy.add(new DriverDto(variation.key(), variation.title()));
+            if (rendering.trained().contains(transition)) {
+                trainedBy.add(new TrainingVariation(variation.key(), variation.title()));
             }
         });
-        return new TransitionView(transition, windows, drivenBy);
+        return new TransitionView(transition, windows, trainedBy);
     }
 }

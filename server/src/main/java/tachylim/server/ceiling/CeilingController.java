@@ -52,8 +52,8 @@ class CeilingController {
     /** How fast the whole passage may run, and which of its parts holds it back. */
     record WholeDto(double tempo, long weakest, List<PartDto> parts) {}
 
-    /** How fast a section is in a mode of articulation or movement, by so many of its passes. */
-    record ModeDto(String name, int passes, EstimateDto estimate) {}
+    /** How fast a section is in an articulation, by so many of its passes. */
+    record ArticulationDto(String name, int passes, EstimateDto estimate) {}
 
     /** A ceiling test and what it found. */
     record TestDto(long runId, LocalDate day, int passes, EstimateDto estimate) {}
@@ -96,7 +96,7 @@ class CeilingController {
             List<TestDto> tests,
             @Schema(nullable = true) ForecastDto forecast,
             WholeDto whole,
-            List<ModeDto> modes) {}
+            List<ArticulationDto> articulations) {}
 
     /** A pass of a test. */
     record MeasuredPass(

@@ -11,10 +11,10 @@ import java.util.stream.IntStream;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tachylim.ceiling.Articulations;
 import tachylim.ceiling.Band;
 import tachylim.ceiling.Estimate;
 import tachylim.ceiling.Forecast;
-import tachylim.ceiling.Modes;
 import tachylim.ceiling.Posterior;
 import tachylim.ceiling.Smoother;
 import tachylim.ceiling.SuccessCurve;
@@ -23,6 +23,7 @@ import tachylim.ceiling.TimeToMeasure;
 import tachylim.ceiling.Weakest;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
+import tachylim.server.ceiling.CeilingController.ArticulationDto;
 import tachylim.server.ceiling.CeilingController.AwkwardDto;
 import tachylim.server.ceiling.CeilingController.CeilingView;
 import tachylim.server.ceiling.CeilingController.ConePoint;
@@ -30,7 +31,6 @@ import tachylim.server.ceiling.CeilingController.CurvePoint;
 import tachylim.server.ceiling.CeilingController.ForecastDto;
 import tachylim.server.ceiling.CeilingController.HistoryDay;
 import tachylim.server.ceiling.CeilingController.MeasuredPass;
-import tachylim.server.ceiling.CeilingController.ModeDto;
 import tachylim.server.ceiling.CeilingController.PartDto;
 import tachylim.server.ceiling.CeilingController.TestDto;
 import tachylim.server.ceiling.CeilingController.TestView;
@@ -111,13 +111,15 @@ class CeilingService {
                         .toList(),
                 forecast(days, section, today),
                 whole(parts, known),
-                modes(who, id, standing.estimate()));
+                articulations(who, id, standing.estimate()));
     }
 
-    private List<ModeDto> modes(SignedIn who, long id, Estimate section) {
-        return played.inModes(who, id).entrySet().stream()
-                .map(mode -> new ModeDto(
-                        mode.getKey(), mode.getValue().size(), EstimateDto.of(Modes.of(section, mode.getValue()))))
+    private List<ArticulationDto> articulations(SignedIn who, long id, Estimate section) {
+        return played.articulated(who, id).entrySet().stream()
+                .map(articulation -> new ArticulationDto(
+                        articulation.getKey(),
+                        articulation.getValue().size(),
+                        EstimateDto.of(Articulations.of(section, articulation.getValue()))))
                 .toList();
     }
 

@@ -14,12 +14,12 @@ import java.util.stream.Collectors;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import tachylim.ceiling.Articulations;
 import tachylim.ceiling.AwkwardBand;
 import tachylim.ceiling.AwkwardBands;
 import tachylim.ceiling.Estimate;
 import tachylim.ceiling.Evidence;
 import tachylim.ceiling.Known;
-import tachylim.ceiling.Modes;
 import tachylim.ceiling.Posterior;
 import tachylim.method.School;
 import tachylim.server.account.SignedIn;
@@ -41,10 +41,10 @@ public class Passes {
     private static final Limit MOST = Limit.of(2_000);
     private static final int MOST_LOOKED_AT = 2_000;
 
-    /** The first way after all modes, in the order of the letters. */
-    private static final String PAST_MODES = "mode/";
+    /** The first way after all articulations, in the order of the letters. */
+    private static final String PAST_ARTICULATIONS = "mode/";
 
-    private static final Limit MOST_IN_MODES = Limit.of(400);
+    private static final Limit MOST_ARTICULATED = Limit.of(400);
 
     private final PlayedPassRepository passes;
     private final CeilingTestRepository tests;
@@ -132,23 +132,25 @@ public class Passes {
         return found;
     }
 
-    /** The judged passes of a section in modes, by their names, the oldest first. */
+    /** The judged passes of a section in articulations, by their names, the oldest first. */
     @Transactional(readOnly = true)
-    public Map<String, List<Modes.Tried>> inModes(SignedIn who, long sectionId) {
-        Map<String, List<Modes.Tried>> modes = new TreeMap<>();
-        for (PlayedPassRepository.InMode one :
-                passes.inModes(who.accountId(), sectionId, Music.MODE, PAST_MODES, MOST_IN_MODES)) {
-            modes.computeIfAbsent(Music.modeOf(one.way()), none -> new ArrayList<>())
-                    .add(0, new Modes.Tried(Tempo.of(one.tempo()), one.verdict(), one.recovery()));
+    public Map<String, List<Articulations.Tried>> articulated(SignedIn who, long sectionId) {
+        Map<String, List<Articulations.Tried>> articulations = new TreeMap<>();
+        for (PlayedPassRepository.Articulated one : passes.articulated(
+                who.accountId(), sectionId, Music.ARTICULATION, PAST_ARTICULATIONS, MOST_ARTICULATED)) {
+            articulations
+                    .computeIfAbsent(Music.articulationOf(one.way()), none -> new ArrayList<>())
+                    .add(0, new Articulations.Tried(Tempo.of(one.tempo()), one.verdict(), one.recovery()));
         }
-        return modes;
+        return articulations;
     }
 
-    /** How fast a section is in the modes that it was played in. */
+    /** How fast a section is in the articulations that it was played in. */
     @Transactional(readOnly = true)
-    public Map<String, Estimate> modes(SignedIn who, long sectionId, Estimate section) {
+    public Map<String, Estimate> articulations(SignedIn who, long sectionId, Estimate section) {
         Map<String, Estimate> estimates = new TreeMap<>();
-        inModes(who, sectionId).forEach((mode, tried) -> estimates.put(mode, Modes.of(section, tried)));
+        articulated(who, sectionId)
+                .forEach((articulation, tried) -> estimates.put(articulation, Articulations.of(section, tried)));
         return estimates;
     }
 

@@ -85,18 +85,18 @@ interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
             order by p.id""")
     List<Whole> wholes(long accountId, Collection<Long> sectionIds, LocalDate since, double rested);
 
-    /** A pass in a mode. */
-    record InMode(String way, double tempo, Verdict verdict, double recovery) {}
+    /** A pass in an articulation. */
+    record Articulated(String way, double tempo, Verdict verdict, double recovery) {}
 
-    /** Judged passes of whole sections in modes, newest first; all ways between the two bounds are modes. */
+    /** Judged passes of whole sections in articulations, newest first; all ways between the two bounds are articulations. */
     @Query("""
-            select new tachylim.server.ceiling.PlayedPassRepository$InMode(p.way, p.tempo, p.verdict, p.recovery)
+            select new tachylim.server.ceiling.PlayedPassRepository$Articulated(p.way, p.tempo, p.verdict, p.recovery)
             from PlayedPass p
             where p.accountId = :accountId and p.sectionId = :sectionId and p.way >= :from and p.way < :to
               and p.verdict is not null
               and p.kind not in (tachylim.task.PassKind.WARM_UP, tachylim.task.PassKind.BURST)
             order by p.id desc""")
-    List<InMode> inModes(long accountId, long sectionId, String from, String to, Limit limit);
+    List<Articulated> articulated(long accountId, long sectionId, String from, String to, Limit limit);
 
     /** How many passes measured on a day. */
     interface Measuring {

@@ -6,11 +6,11 @@ import org.springframework.stereotype.Component;
 import tachylim.passage.Mark;
 import tachylim.passage.Readiness;
 import tachylim.server.account.SignedIn;
+import tachylim.server.bench.ArticulationService;
 import tachylim.server.bench.BenchDtos.MarkWish;
 import tachylim.server.bench.BenchService;
 import tachylim.server.bench.ChoiceService;
 import tachylim.server.bench.MarkService;
-import tachylim.server.bench.ModeService;
 import tachylim.server.bench.ReadinessService;
 import tachylim.server.bench.TransitionService;
 
@@ -43,7 +43,7 @@ class DemoBench {
             2);
 
     private final MarkService marks;
-    private final ModeService modes;
+    private final ArticulationService articulations;
     private final ReadinessService readiness;
     private final TransitionService transitions;
     private final ChoiceService choices;
@@ -51,13 +51,13 @@ class DemoBench {
 
     DemoBench(
             MarkService marks,
-            ModeService modes,
+            ArticulationService articulations,
             ReadinessService readiness,
             TransitionService transitions,
             ChoiceService choices,
             BenchService bench) {
         this.marks = marks;
-        this.modes = modes;
+        this.articulations = articulations;
         this.readiness = readiness;
         this.transitions = transitions;
         this.choices = choices;
@@ -90,7 +90,7 @@ class DemoBench {
             String why = note == 0 ? "right leads up, left takes the low note" : "";
             marks.mark(odile, kestrel, new MarkWish(note, Mark.Kind.STICKING, note % 2 == 0 ? "R" : "L", why, false));
         }
-        modes.want(odile, kestrel, "alternate, right first");
+        articulations.want(odile, kestrel, "alternate, right first");
     }
 
     /** Variations for the day: for today a longer choice that is still to be played. */

@@ -41,7 +41,9 @@ public class StoredPassage {
     private String text;
 
     private int bars;
-    private String wantedMode = "";
+
+    @Column(name = "wanted_mode")
+    private String wantedArticulation = "";
 
     @Enumerated(EnumType.STRING)
     @Column(columnDefinition = "varchar(20)")
@@ -168,13 +170,13 @@ public class StoredPassage {
         return new MusicText(source, meter, beatUnit, text, bars);
     }
 
-    /** The mode of articulation or movement wanted at speed; empty while it is open. */
-    public String wantedMode() {
-        return wantedMode;
+    /** The articulation wanted at speed; empty while it is open. */
+    public String wantedArticulation() {
+        return wantedArticulation;
     }
 
-    public void wantedMode(String now) {
-        this.wantedMode = now;
+    public void wantedArticulation(String now) {
+        this.wantedArticulation = now;
     }
 
     public Stitching.Order stitching() {

@@ -221,7 +221,7 @@ public class PlanService {
         Workout workout = Refused.unlessValid(
                 "blocks",
                 () -> Planner.plan(new Brief(
-                        themes(who, sections, known, wish::modesOf, today),
+                        themes(who, sections, known, wish::articulationsOf, today),
                         wish.sketches(),
                         wish.minutes(),
                         choices,
@@ -240,7 +240,11 @@ public class PlanService {
 
     /** All that is known of some sections, in as many queries as of one. */
     private List<Theme> themes(
-            SignedIn who, List<StoredSection> sections, Map<Long, Standing> known, LongPredicate inModes, Today today) {
+            SignedIn who,
+            List<StoredSection> sections,
+            Map<Long, Standing> known,
+            LongPredicate articulated,
+            Today today) {
         List<Long> ids = sections.stream().map(StoredSection::id).toList();
         Map<Long, List<AwkwardBand>> awkward = passes.awkward(who, ids, today.day());
         Map<Long, Tempo> climbed = passes.lastClimbs(who, ids);
@@ -267,8 +271,8 @@ public class PlanService {
                         Optional.ofNullable(gripped.get(section.id())),
                         weak.get(section.id()),
                         wanted.get(section.id()),
-                        inModes.test(section.id())
-                                ? passes.modes(
+                        articulated.test(section.id())
+                                ? passes.articulations(
                                         who,
                                         section.id(),
                                         known.get(section.id()).estimate())

@@ -95,7 +95,7 @@ class TemplateService {
             }
             Refused.unlessValid(
                     "blocks",
-                    () -> sketch.variation().isEmpty() || Music.isMode(sketch.variation())
+                    () -> sketch.variation().isEmpty() || Music.isArticulation(sketch.variation())
                             ? sketch
                             : Catalogue.parse(sketch.variation()));
         }

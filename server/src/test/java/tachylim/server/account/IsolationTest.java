@@ -60,7 +60,7 @@ class IsolationTest extends ServerTest {
                 Map.of("note", 0, "kind", "FINGERING", "value", "1", "why", "", "confirmed", true));
         same(other, "PUT", "/api/passages/{id}/readiness", passage, Map.of("item", "COUNTED", "reached", true));
         same(other, "PUT", "/api/passages/{id}/stitching", passage, Map.of("order", "LAST_TO_FIRST", "transition", 0));
-        same(other, "PUT", "/api/passages/{id}/mode", passage, Map.of("mode", "slurred"));
+        same(other, "PUT", "/api/passages/{id}/articulation", passage, Map.of("articulation", "slurred"));
         same(other, "GET", "/api/passages/{id}/playback?bpm=80", passage, null);
         same(other, "GET", "/api/passages/{id}/variations", passage, null);
         same(other, "GET", "/api/passages/{id}/variations/{key}", passage, null);

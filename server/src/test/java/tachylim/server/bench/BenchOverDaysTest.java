@@ -95,16 +95,16 @@ class BenchOverDaysTest extends ServerTest {
     }
 
     @Test
-    void aTransitionCountsAsDrivenForAWeek() {
+    void aTransitionCountsAsTrainedForAWeek() {
         chooseAndMaybePlay(9, true);
-        assertThat(bench().path("transitions").path(0).path("drivenThisWeek").asBoolean())
+        assertThat(bench().path("transitions").path(0).path("trainedThisWeek").asBoolean())
                 .isFalse();
         chooseAndMaybePlay(4, false);
-        assertThat(bench().path("transitions").path(0).path("drivenThisWeek").asBoolean())
+        assertThat(bench().path("transitions").path(0).path("trainedThisWeek").asBoolean())
                 .as("chosen, but not played")
                 .isFalse();
         chooseAndMaybePlay(3, true);
-        assertThat(bench().path("transitions").path(0).path("drivenThisWeek").asBoolean())
+        assertThat(bench().path("transitions").path(0).path("trainedThisWeek").asBoolean())
                 .isTrue();
         assertThat(bench().path("today"))
                 .as("nothing is chosen for today by that")

@@ -70,7 +70,7 @@ class BenchTest extends ServerTest {
                         .ok()
                         .path("variations")
                         .path(0)
-                        .path("driven")
+                        .path("trained")
                         .path(0)
                         .asInt())
                 .isEqualTo(5);
@@ -80,7 +80,7 @@ class BenchTest extends ServerTest {
     }
 
     @Test
-    void theChoiceDrivesTheTransitionThatBreaksAndDiffersFromYesterday() {
+    void theChoiceTrainsTheTransitionThatBreaksAndDiffersFromYesterday() {
         for (int i = 0; i < 3; i++) {
             odile.post(at + "/transitions/6/breaks", null).ok();
         }
@@ -89,17 +89,17 @@ class BenchTest extends ServerTest {
         JsonNode bench = bench();
         assertThat(bench.path("transitions").path(6).path("breaks").asInt()).isEqualTo(2);
         assertThat(bench.path("transitions").path(6).path("need").asDouble()).isEqualTo(3);
-        assertThat(bench.path("transitions").path(6).path("drivenToday").asInt())
+        assertThat(bench.path("transitions").path(6).path("trainedToday").asInt())
                 .isGreaterThanOrEqualTo(3);
         assertThat(bench.path("today").toString()).contains("7–8");
-        assertThat(bench.path("transitions").path(6).path("drivenThisWeek").asBoolean())
+        assertThat(bench.path("transitions").path(6).path("trainedThisWeek").asBoolean())
                 .isFalse();
         JsonNode first = bench.path("today").path(0);
         odile.put(at + "/choice/" + first.path("id").asLong(), Map.of("played", true))
                 .ok();
         assertThat(bench().path("transitions")
-                        .path(first.path("driven").path(0).asInt())
-                        .path("drivenThisWeek")
+                        .path(first.path("trained").path(0).asInt())
+                        .path("trainedThisWeek")
                         .asBoolean())
                 .isTrue();
         odile.post(at + "/choice", Map.of("minutes", 2)).ok();
@@ -121,13 +121,13 @@ class BenchTest extends ServerTest {
         assertThat(odile.post(at + "/transitions/32/breaks", null).detail()).contains("no transition 33");
         assertThat(odile.get(at + "/transitions/99").status()).isEqualTo(422);
         assertThat(odile.get(at + "/transitions/3").ok().path("windows")).hasSize(4);
-        JsonNode drivers = odile.get(at + "/transitions/3").ok().path("drivenBy");
-        assertThat(drivers.size()).isGreaterThan(5);
-        String driver = drivers.path(0).path("key").asString();
-        assertThat(odile.get(at + "/variations/" + driver)
+        JsonNode variations = odile.get(at + "/transitions/3").ok().path("trainedBy");
+        assertThat(variations.size()).isGreaterThan(5);
+        String variation = variations.path(0).path("key").asString();
+        assertThat(odile.get(at + "/variations/" + variation)
                         .ok()
                         .path("variation")
-                        .path("driven")
+                        .path("trained")
                         .toString())
                 .containsPattern("\\b3\\b");
     }
@@ -275,16 +275,17 @@ class BenchTest extends ServerTest {
     }
 
     @Test
-    void modesAreThePlayersOwn() {
-        assertThat(bench().path("modes").path(0).asString()).isEqualTo("one hand");
-        odile.put("/api/modes/MALLET", Map.of("names", List.of("doubles", "singles")))
+    void articulationsAreThePlayersOwn() {
+        assertThat(bench().path("articulations").path(0).asString()).isEqualTo("one hand");
+        odile.put("/api/articulations/MALLET", Map.of("names", List.of("doubles", "singles")))
                 .ok();
-        odile.put(at + "/mode", Map.of("mode", "singles")).ok();
-        assertThat(bench().path("modes").toString()).isEqualTo("[\"doubles\",\"singles\"]");
-        assertThat(bench().path("wantedMode").asString()).isEqualTo("singles");
-        assertThat(odile.put("/api/modes/MALLET", Map.of("names", List.of())).status())
+        odile.put(at + "/articulation", Map.of("articulation", "singles")).ok();
+        assertThat(bench().path("articulations").toString()).isEqualTo("[\"doubles\",\"singles\"]");
+        assertThat(bench().path("wantedArticulation").asString()).isEqualTo("singles");
+        assertThat(odile.put("/api/articulations/MALLET", Map.of("names", List.of()))
+                        .status())
                 .isEqualTo(422);
-        assertThat(odile.put("/api/modes/KAZOO", Map.of("names", List.of("hum")))
+        assertThat(odile.put("/api/articulations/KAZOO", Map.of("names", List.of("hum")))
                         .status())
                 .isBetween(400, 422);
     }

@@ -92,24 +92,25 @@ class SessionTest extends ServerTest {
         assertThat(kept(over, "way")).startsWith("same.2-1").endsWith("-");
     }
 
-    /** Another use of the hand has a ceiling of its own, which the next plan in that mode is drawn from. */
+    /** Another use of the hand has a ceiling of its own, which the next plan in that articulation is drawn from. */
     @Test
-    void aModeIsPlayedAndHasACeilingOfItsOwn() {
+    void anArticulationIsPlayedAndHasACeilingOfItsOwn() {
         List<Map<String, Object>> blocks = List.of(block("CORE", 0, "mode.double tongue", 300, "STEADY_CLIMB"));
         JsonNode before = odile.get("/api/sections/" + section + "/ceiling").ok();
-        assertThat(before.path("modes")).isEmpty();
+        assertThat(before.path("articulations")).isEmpty();
         JsonNode run = begin(Map.of("blocks", blocks));
         assertThat(run.path("variation").asString()).isEqualTo("double tongue");
         JsonNode over = Practice.playOn(odile, run, window, 60);
         assertThat(kept(over, "way")).isNotEmpty().containsOnly("mode.double tongue");
         JsonNode after = odile.get("/api/sections/" + section + "/ceiling").ok();
         assertThat(after.path("estimate")).isEqualTo(before.path("estimate"));
-        JsonNode mode = after.path("modes").path(0);
-        assertThat(mode.path("name").asString()).isEqualTo("double tongue");
-        assertThat(mode.path("passes").asInt()).isPositive();
+        JsonNode articulation = after.path("articulations").path(0);
+        assertThat(articulation.path("name").asString()).isEqualTo("double tongue");
+        assertThat(articulation.path("passes").asInt()).isPositive();
         JsonNode plan = odile.post("/api/plans", Practice.plan(section, Map.of("blocks", blocks)))
                 .ok();
-        assertThat(plan.path("relief").path("blocks").path(0).path("estimate")).isEqualTo(mode.path("estimate"));
+        assertThat(plan.path("relief").path("blocks").path(0).path("estimate"))
+                .isEqualTo(articulation.path("estimate"));
     }
 
     @Test

@@ -9,41 +9,42 @@ import tachylim.server.account.SignedIn;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StoredPassage;
 
-/** The player's modes of articulation and movement, in order, and the one wanted at speed. */
+/** The player's articulations, in order, and the one wanted at speed. */
 @Service
-public class ModeService {
+public class ArticulationService {
 
     private static final Limit MOST = Limit.of(50);
 
-    private final StoredModeRepository modes;
+    private final StoredArticulationRepository articulations;
     private final RepertoireService repertoire;
 
-    ModeService(StoredModeRepository modes, RepertoireService repertoire) {
-        this.modes = modes;
+    ArticulationService(StoredArticulationRepository articulations, RepertoireService repertoire) {
+        this.articulations = articulations;
         this.repertoire = repertoire;
     }
 
     /** The list of an instrument family: the player's own, else the usual one. */
     @Transactional(readOnly = true)
     public List<String> list(SignedIn who, InstrumentFamily instrument) {
-        List<String> own = modes.findByAccountIdAndInstrumentOrderByPlace(who.accountId(), instrument, MOST).stream()
-                .map(StoredMode::name)
-                .toList();
-        return own.isEmpty() ? instrument.usualModes() : own;
+        List<String> own =
+                articulations.findByAccountIdAndInstrumentOrderByPlace(who.accountId(), instrument, MOST).stream()
+                        .map(StoredArticulation::name)
+                        .toList();
+        return own.isEmpty() ? instrument.usualArticulations() : own;
     }
 
     @Transactional
     void change(SignedIn who, InstrumentFamily instrument, List<String> names) {
-        modes.deleteByAccountIdAndInstrument(who.accountId(), instrument);
+        articulations.deleteByAccountIdAndInstrument(who.accountId(), instrument);
         int place = 0;
         for (String name : names.stream().map(String::strip).distinct().toList()) {
-            modes.save(new StoredMode(who.accountId(), instrument, place++, name));
+            articulations.save(new StoredArticulation(who.accountId(), instrument, place++, name));
         }
     }
 
     @Transactional
-    public void want(SignedIn who, long passageId, String mode) {
+    public void want(SignedIn who, long passageId, String articulation) {
         StoredPassage passage = repertoire.passage(who, passageId);
-        passage.wantedMode(mode.strip());
+        passage.wantedArticulation(articulation.strip());
     }
 }

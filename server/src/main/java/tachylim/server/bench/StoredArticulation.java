@@ -10,10 +10,10 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import tachylim.passage.InstrumentFamily;
 
-/** A mode of articulation or movement in the player's own list. */
+/** An articulation in the player's own list. */
 @Entity
 @Table(name = "mode")
-public class StoredMode {
+public class StoredArticulation {
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
@@ -28,9 +28,9 @@ public class StoredMode {
     private int place;
     private String name;
 
-    protected StoredMode() {}
+    protected StoredArticulation() {}
 
-    public StoredMode(long accountId, InstrumentFamily instrument, int place, String name) {
+    public StoredArticulation(long accountId, InstrumentFamily instrument, int place, String name) {
         this.accountId = accountId;
         this.instrument = instrument;
         this.place = place;

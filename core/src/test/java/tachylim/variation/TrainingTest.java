@@ -23,8 +23,8 @@ import tachylim.passage.Meter;
 import tachylim.passage.PaperPattern;
 import tachylim.passage.Passage;
 
-/** Which transitions a variation drives: those whose gap is a quick one, found by playing it out. */
-class DrivingTest {
+/** Which transitions a variation trains: those whose gap is a quick one, found by playing it out. */
+class TrainingTest {
 
     private static Passage even(int notesPerBeat, int bars) {
         return new PaperPattern(new Meter(4, 4), Fraction.of(1, 4), bars, List.of(notesPerBeat)).toPassage();
@@ -60,23 +60,23 @@ class DrivingTest {
                     .filter(transition -> rendering.music().gap(transition).equals(quick))
                     .boxed()
                     .collect(Collectors.toSet());
-            assertThat(rendering.driven())
+            assertThat(rendering.trained())
                     .as(cell + (stretched ? " stretched" : ""))
                     .isEqualTo(played);
         }
     }
 
     @Property(tries = 200)
-    void theTurnsOfACellDriveEveryTransitionBetweenThem(@ForAll("cells") Cell cell) {
+    void theTurnsOfACellTrainEveryTransitionBetweenThem(@ForAll("cells") Cell cell) {
         Passage passage = even(4, 3);
         int whole = inCells(passage, cell);
-        Set<Integer> driven = new HashSet<>();
+        Set<Integer> trained = new HashSet<>();
         for (Cell turned : cell.rotations()) {
-            driven.addAll(new CellVariation(Variation.Family.OWN, turned, false)
+            trained.addAll(new CellVariation(Variation.Family.OWN, turned, false)
                     .of(passage)
-                    .driven());
+                    .trained());
         }
-        assertThat(driven).containsAll(IntStream.range(0, whole - 1).boxed().toList());
+        assertThat(trained).containsAll(IntStream.range(0, whole - 1).boxed().toList());
     }
 
     @Property(tries = 200)
@@ -102,11 +102,11 @@ class DrivingTest {
         "3, same.2-1-1, 1 2 4 5",
         "4, same.2-2-1-1, 2 3 6 7"
     })
-    void threesFivesAndFoursAreDrivenWhereTheirCellsAreQuick(int group, String key, String first) {
+    void threesFivesAndFoursAreTrainedWhereTheirCellsAreQuick(int group, String key, String first) {
         Rendering rendering = Catalogue.parse(key).of(even(group, 2));
         List<Integer> expected =
                 List.of(first.split(" ")).stream().map(Integer::valueOf).toList();
-        assertThat(rendering.driven().stream().sorted().limit(expected.size()).toList())
+        assertThat(rendering.trained().stream().sorted().limit(expected.size()).toList())
                 .isEqualTo(expected);
     }
 
@@ -114,7 +114,7 @@ class DrivingTest {
     void aCellStartsAnewWhereTheValueChanges() {
         Passage mixed = AbcReader.read("M:4/4\nL:1/8\nK:C\nCDEF G/A/B/c/ d2 |").passage();
         Rendering rendering = Catalogue.parse("same.1-2").of(mixed);
-        assertThat(rendering.driven())
+        assertThat(rendering.trained())
                 .as("at the first of each pair, in eighths and in sixteenths")
                 .contains(0, 2, 4, 6);
         assertThat(rendering.music().notes().get(4).onset()).isEqualTo(Fraction.of(2));

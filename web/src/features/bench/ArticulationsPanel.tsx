@@ -15,63 +15,74 @@ interface Props {
 }
 
 /** The ways to articulate or move, in the player's own order, and the one this passage needs at speed. */
-export function ModesPanel({ detail, bench }: Props) {
+export function ArticulationsPanel({ detail, bench }: Props) {
   const { passage } = detail;
   const [added, setAdded] = useState("");
   const order = useChange(
     (names: string[]) =>
       given(
-        api.PUT("/api/modes/{instrument}", { params: { path: { instrument: passage.instrument } }, body: { names } }),
+        api.PUT("/api/articulations/{instrument}", {
+          params: { path: { instrument: passage.instrument } },
+          body: { names },
+        }),
       ),
-    touches.modes,
+    touches.articulations,
   );
   const want = useChange(
-    (mode: string) =>
-      given(api.PUT("/api/passages/{id}/mode", { params: { path: { id: passage.id } }, body: { mode } })),
+    (articulation: string) =>
+      given(
+        api.PUT("/api/passages/{id}/articulation", { params: { path: { id: passage.id } }, body: { articulation } }),
+      ),
     touches.bench(passage.id),
   );
-  const modes = bench.modes;
+  const articulations = bench.articulations;
   const swap = (i: number, j: number) => {
-    const now = [...modes];
+    const now = [...articulations];
     [now[i], now[j]] = [now[j]!, now[i]!];
     order.mutate(now);
   };
   return (
-    <section aria-label="Modes" className="max-w-3xl">
+    <section aria-label="Articulations" className="max-w-3xl">
       <h2 className="text-lg">
-        Modes for {family(passage.instrument)}
+        Articulations for {family(passage.instrument)}
         <span className="font-normal text-soft">
           , from the easiest to the one that costs most. Practise slowly in the one wanted at speed
         </span>
       </h2>
       <ol className="mt-2 divide-y divide-rule border-y border-rule">
-        {modes.map((mode, i) => (
-          <li key={mode} className="flex items-center gap-2 py-1">
+        {articulations.map((articulation, i) => (
+          <li key={articulation} className="flex items-center gap-2 py-1">
             <label className="flex min-h-11 flex-1 items-center gap-3">
               <input
                 type="radio"
                 name="wanted"
-                checked={bench.wantedMode === mode}
-                onChange={() => want.mutate(mode)}
+                checked={bench.wantedArticulation === articulation}
+                onChange={() => want.mutate(articulation)}
                 className="size-4 accent-spruce"
               />
-              <span dir="auto">{mode}</span>
-              {bench.wantedMode === mode && <span className="text-sm font-semibold text-spruce">wanted at speed</span>}
+              <span dir="auto">{articulation}</span>
+              {bench.wantedArticulation === articulation && (
+                <span className="text-sm font-semibold text-spruce">wanted at speed</span>
+              )}
             </label>
-            <Small label={`Move ${mode} up`} disabled={i === 0 || order.isPending} onClick={() => swap(i, i - 1)}>
+            <Small
+              label={`Move ${articulation} up`}
+              disabled={i === 0 || order.isPending}
+              onClick={() => swap(i, i - 1)}
+            >
               <ArrowUp size={16} />
             </Small>
             <Small
-              label={`Move ${mode} down`}
-              disabled={i === modes.length - 1 || order.isPending}
+              label={`Move ${articulation} down`}
+              disabled={i === articulations.length - 1 || order.isPending}
               onClick={() => swap(i, i + 1)}
             >
               <ArrowDown size={16} />
             </Small>
             <Small
-              label={`Remove ${mode}`}
-              disabled={modes.length === 1 || order.isPending}
-              onClick={() => order.mutate(modes.filter((one) => one !== mode))}
+              label={`Remove ${articulation}`}
+              disabled={articulations.length === 1 || order.isPending}
+              onClick={() => order.mutate(articulations.filter((one) => one !== articulation))}
             >
               <X size={16} />
             </Small>
@@ -82,22 +93,22 @@ export function ModesPanel({ detail, bench }: Props) {
         className="mt-3 flex gap-3"
         onSubmit={(event) => {
           event.preventDefault();
-          if (added.trim()) order.mutate([...modes, added.trim()], { onSuccess: () => setAdded("") });
+          if (added.trim()) order.mutate([...articulations, added.trim()], { onSuccess: () => setAdded("") });
         }}
       >
         <input
-          aria-label="Another mode"
+          aria-label="Another articulation"
           value={added}
-          {...upTo(RANGES.ModeWish.mode)}
+          {...upTo(RANGES.ArticulationWish.articulation)}
           dir="auto"
           onChange={(event) => setAdded(event.target.value)}
           className={INPUT}
           placeholder="three to a bow"
         />
-        <Button type="submit" disabled={!added.trim() || modes.length >= 20}>
+        <Button type="submit" disabled={!added.trim() || articulations.length >= 20}>
           Add
         </Button>
-        {bench.wantedMode && (
+        {bench.wantedArticulation && (
           <Button kind="quiet" onClick={() => want.mutate("")}>
             Leave open
           </Button>

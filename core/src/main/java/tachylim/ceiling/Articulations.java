@@ -7,23 +7,23 @@ import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
 
 /**
- * How fast a section is in a mode of articulation or movement: double tongue, three to a bow, from the wrist. A mode uses the
+ * How fast a section is in an articulation: double tongue, three to a bow, from the wrist. An articulation uses the
  * hand otherwise, so its passes say nothing of the section as it is usually played, nor do those of it; only where to begin
- * looking is taken from it. What is known of a mode is folded from its last passes, slow ones alike counting less and
+ * looking is taken from it. What is known of an articulation is folded from its last passes, slow ones alike counting less and
  * less, as in any run.
  */
-public final class Modes {
+public final class Articulations {
 
-    /** How many of its last passes speak of a mode. */
+    /** How many of its last passes speak of an articulation. */
     public static final int MOST = 24;
 
-    /** How far from the section's a mode's ceiling may lie, as one standard deviation of ln tempo. */
+    /** How far from the section's an articulation's ceiling may lie, as one standard deviation of ln tempo. */
     private static final double SD = 0.16;
 
-    private Modes() {}
+    private Articulations() {}
 
     /**
-     * One judged pass of the whole section in a mode.
+     * One judged pass of the whole section in an articulation.
      *
      * @param tempo the tempo of the section
      * @param verdict how it went
@@ -31,13 +31,13 @@ public final class Modes {
      */
     public record Tried(Tempo tempo, Verdict verdict, double recovery) {}
 
-    /** A mode that was never played: about as fast as the section is, and hardly known. */
+    /** An articulation that was never played: about as fast as the section is, and hardly known. */
     public static Estimate unplayed(Estimate section) {
         return Posterior.guessed(section.ceiling().middle(), SD);
     }
 
     /**
-     * A mode by its passes.
+     * An articulation by its passes.
      *
      * @param section how fast the section is as it is usually played
      * @param tried its passes, the oldest first; of more than {@value #MOST} only the last count

@@ -5,9 +5,10 @@ import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
 import tachylim.passage.InstrumentFamily;
 
-interface StoredModeRepository extends JpaRepository<StoredMode, Long> {
+interface StoredArticulationRepository extends JpaRepository<StoredArticulation, Long> {
 
-    List<StoredMode> findByAccountIdAndInstrumentOrderByPlace(long accountId, InstrumentFamily instrument, Limit limit);
+    List<StoredArticulation> findByAccountIdAndInstrumentOrderByPlace(
+            long accountId, InstrumentFamily instrument, Limit limit);
 
     void deleteByAccountIdAndInstrument(long accountId, InstrumentFamily instrument);
 }
