@@ -16,9 +16,9 @@ const Welcome = later(() => import("./features/welcome/Welcome"));
 const First = later(() => import("./features/first/First"));
 const Today = later(() => import("./features/today/Today"));
 const Passages = later(() => import("./features/passages/Passages"));
-const NewPassage = later(() => import("./features/bench/NewPassage"));
-const Bench = later(() => import("./features/bench/Bench"));
-const SheetPage = later(() => import("./features/bench/SheetPage"));
+const NewPassage = later(() => import("./features/sheet/NewPassage"));
+const PracticeSheet = later(() => import("./features/sheet/PracticeSheet"));
+const SheetPage = later(() => import("./features/sheet/SheetPage"));
 const Plan = later(() => import("./features/plan/Plan"));
 const RunPage = later(() => import("./features/run/RunPage"));
 const Ceiling = later(() => import("./features/ceiling/Ceiling"));
@@ -73,7 +73,7 @@ function Rooms({ me }: { me: Schemas["Me"] }) {
         <Route index element={<Today me={me} />} />
         <Route path="/passages" element={<Passages />} />
         <Route path="/passages/new" element={<NewPassage me={me} />} />
-        <Route path="/passages/:id" element={<Bench />} />
+        <Route path="/passages/:id" element={<PracticeSheet />} />
         <Route path="/passages/:id/sheet" element={<SheetPage />} />
         <Route path="/plan/:sectionId" element={<Plan />} />
         <Route path="/ceiling" element={<Ceiling />} />

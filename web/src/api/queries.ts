@@ -58,10 +58,10 @@ export function useMethods() {
   return useQuery({ queryKey: ["methods"], queryFn: () => given(api.GET("/api/methods")), staleTime: Infinity });
 }
 
-export function useBench(id: number) {
+export function usePracticeSheet(id: number) {
   return useQuery({
-    queryKey: ["bench", id],
-    queryFn: () => given(api.GET("/api/passages/{id}/bench", { params: { path: { id } } })),
+    queryKey: ["practiceSheet", id],
+    queryFn: () => given(api.GET("/api/passages/{id}/practice-sheet", { params: { path: { id } } })),
   });
 }
 

@@ -33,7 +33,7 @@ export const RANGES = {
     password: { minLength: 10, maxLength: 400 },
     zone: { minLength: 0, maxLength: 60 },
   },
-  CutWish: { seams: { minItems: 0, maxItems: 400 }, size: { minimum: 1, maximum: 64 } },
+  CutWish: { overlaps: { minItems: 0, maxItems: 400 }, size: { minimum: 1, maximum: 64 } },
   DaysOff: { days: { minItems: 0, maxItems: 7 } },
   ElsewhereWish: { clientId: { minLength: 36, maxLength: 36 }, minutes: { minimum: 1, maximum: 600 } },
   EventWish: {
@@ -47,6 +47,7 @@ export const RANGES = {
   Farewell: { password: { minLength: 0, maxLength: 400 } },
   GivenWish: { by: { minLength: 0, maxLength: 60 }, cap: { minimum: 0, maximum: 100000 } },
   Habits: { usualMinutes: { minimum: 5, maximum: 600 } },
+  JoiningWish: { transition: { minimum: 0 } },
   MarkWish: { note: { minimum: 0 }, value: { minLength: 0, maxLength: 8 }, why: { minLength: 0, maxLength: 300 } },
   Minutes: { minutes: { minimum: 0, maximum: 600 } },
   Move: { zone: { minLength: 0, maxLength: 60 } },
@@ -79,7 +80,6 @@ export const RANGES = {
     password: { minLength: 0, maxLength: 400 },
     zone: { minLength: 0, maxLength: 60 },
   },
-  StitchingWish: { transition: { minimum: 0 } },
   Strokes: {
     fifths: { minimum: -7, maximum: 7 },
     grid: { minimum: 1, maximum: 24 },

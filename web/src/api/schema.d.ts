@@ -564,22 +564,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/passages/{id}/bench": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["view_2"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/passages/{id}/choice": {
         parameters: {
             query?: never;
@@ -644,6 +628,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/passages/{id}/joining": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["joinSections"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/passages/{id}/marks": {
         parameters: {
             query?: never;
@@ -692,6 +692,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/passages/{id}/practice-sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["view_2"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/passages/{id}/readiness": {
         parameters: {
             query?: never;
@@ -717,22 +733,6 @@ export interface paths {
         };
         get?: never;
         put: operations["cut"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/passages/{id}/stitching": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: operations["stitch"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1490,22 +1490,6 @@ export interface components {
             theme: number;
             weights: string;
         };
-        BenchView: {
-            articulations: string[];
-            /** @description what today or a symptom says against playing; empty when nothing does */
-            caution: string;
-            /** @description whether playing along counts no more today */
-            closed: boolean;
-            decisions: components["schemas"]["DecisionDto"][];
-            extras: components["schemas"]["SectionDto"][];
-            music: components["schemas"]["Engraved"];
-            notes: components["schemas"]["NoteDto"][];
-            readiness: components["schemas"]["ReadinessDto"][];
-            stitching: components["schemas"]["StitchingDto"];
-            today: components["schemas"]["ChoiceDto"][];
-            transitions: components["schemas"]["TransitionDto"][];
-            wantedArticulation: string;
-        };
         BlockDto: {
             /** Format: double */
             end: number;
@@ -1764,7 +1748,7 @@ export interface components {
             /** @enum {string} */
             kind: "WHOLE" | "BARS" | "BEATS" | "PHRASES" | "RESTS" | "BREATHS" | "HAND";
             /** @description for cutting by hand, the notes two sections share, from 0 */
-            seams: number[];
+            overlaps: number[];
             /** Format: int32 */
             size: number;
         };
@@ -2055,6 +2039,20 @@ export interface components {
             name: string;
             /** @enum {string} */
             stage: "NEIGHBOURS" | "FOURS" | "WHOLE";
+        };
+        JoiningDto: {
+            joins: components["schemas"]["JoinDto"][];
+            /** @enum {string} */
+            order: "FIRST_TO_LAST" | "LAST_TO_FIRST" | "HARDEST_FIRST" | "OUTWARD";
+            sections: number[];
+            /** Format: int32 */
+            transition: number;
+        };
+        JoiningWish: {
+            /** @enum {string} */
+            order: "FIRST_TO_LAST" | "LAST_TO_FIRST" | "HARDEST_FIRST" | "OUTWARD";
+            /** Format: int32 */
+            transition: number;
         };
         KeptEvent: {
             clientId: string;
@@ -2503,6 +2501,22 @@ export interface components {
             /** @enum {string} */
             what: "REHEARSAL" | "PERFORMANCE" | "LESSON" | "TEACHING" | "PRACTICE";
         };
+        PracticeSheetDto: {
+            articulations: string[];
+            /** @description what today or a symptom says against playing; empty when nothing does */
+            caution: string;
+            /** @description whether playing along counts no more today */
+            closed: boolean;
+            decisions: components["schemas"]["DecisionDto"][];
+            extras: components["schemas"]["SectionDto"][];
+            joining: components["schemas"]["JoiningDto"];
+            music: components["schemas"]["Engraved"];
+            notes: components["schemas"]["NoteDto"][];
+            readiness: components["schemas"]["ReadinessDto"][];
+            today: components["schemas"]["ChoiceDto"][];
+            transitions: components["schemas"]["TransitionDto"][];
+            wantedArticulation: string;
+        };
         PracticeWish: {
             /** Format: double */
             bpm: number;
@@ -2887,20 +2901,6 @@ export interface components {
             pass: components["schemas"]["PassDto"] | null;
             rest: components["schemas"]["RestDto"] | null;
             why: string;
-        };
-        StitchingDto: {
-            joins: components["schemas"]["JoinDto"][];
-            /** @enum {string} */
-            order: "FIRST_TO_LAST" | "LAST_TO_FIRST" | "HARDEST_FIRST" | "OUTWARD";
-            sections: number[];
-            /** Format: int32 */
-            transition: number;
-        };
-        StitchingWish: {
-            /** @enum {string} */
-            order: "FIRST_TO_LAST" | "LAST_TO_FIRST" | "HARDEST_FIRST" | "OUTWARD";
-            /** Format: int32 */
-            transition: number;
         };
         Storage: {
             /** Format: int64 */
@@ -4460,37 +4460,6 @@ export interface operations {
             };
         };
     };
-    view_2: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["BenchView"];
-                };
-            };
-            /** @description Refused, or failed */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
     choose: {
         parameters: {
             query?: never;
@@ -4630,6 +4599,39 @@ export interface operations {
             };
         };
     };
+    joinSections: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JoiningWish"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     mark: {
         parameters: {
             query?: never;
@@ -4732,6 +4734,37 @@ export interface operations {
             };
         };
     };
+    view_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PracticeSheetDto"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     ready: {
         parameters: {
             query?: never;
@@ -4788,39 +4821,6 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["PassageDetail"];
                 };
-            };
-            /** @description Refused, or failed */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    stitch: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["StitchingWish"];
-            };
-        };
-        responses: {
-            /** @description No Content */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
             };
             /** @description Refused, or failed */
             default: {

@@ -35,21 +35,21 @@ function asking(keys: unknown[][], touched: touches.Touches, change: () => Promi
 
 describe("a change", () => {
   it("asks anew only for what it touched", async () => {
-    const keys = [["bench", 7], ["bench", 8], ["load"], ["log", undefined], ["today", 30, false]];
+    const keys = [["practiceSheet", 7], ["practiceSheet", 8], ["load"], ["log", undefined], ["today", 30, false]];
     const { times, change } = asking(keys, touches.practice(7));
     await waitFor(() => expect([...times.values()]).toEqual([1, 1, 1, 1, 1]));
     await change();
-    await waitFor(() => expect(times.get("bench/7")).toBe(2));
+    await waitFor(() => expect(times.get("practiceSheet/7")).toBe(2));
     expect(times.get("load")).toBe(2);
     expect(times.get("today/30/false")).toBe(2);
-    expect(times.get("bench/8")).toBe(1);
+    expect(times.get("practiceSheet/8")).toBe(1);
     expect(times.get("log/")).toBe(1);
   });
 
   it("of who is here asks for everything", async () => {
     const { times, change } = asking(
       [
-        ["bench", 7],
+        ["practiceSheet", 7],
         ["log", undefined],
       ],
       touches.everything,
@@ -60,9 +60,11 @@ describe("a change", () => {
   });
 
   it("that fails asks for nothing", async () => {
-    const { times, change } = asking([["bench", 7]], touches.bench(7), () => Promise.reject(new Error("no")));
+    const { times, change } = asking([["practiceSheet", 7]], touches.practiceSheet(7), () =>
+      Promise.reject(new Error("no")),
+    );
     await waitFor(() => expect(times.size).toBe(1));
     await change();
-    expect(times.get("bench/7")).toBe(1);
+    expect(times.get("practiceSheet/7")).toBe(1);
   });
 });

@@ -11,13 +11,13 @@ export const everything: Touches = [[]];
 export const nothing: Touches = [];
 export const browsers: Touches = [["sessions"]];
 export const habits: Touches = [["greeting"], ["load"], ...PLANS];
-export const home: Touches = [["greeting"], ["load"], ["log"], ["bench"], ["passages"], ...PLANS];
-export const symptoms: Touches = [["load"], ["bench"], ...PLANS];
+export const home: Touches = [["greeting"], ["load"], ["log"], ["practiceSheet"], ["passages"], ...PLANS];
+export const symptoms: Touches = [["load"], ["practiceSheet"], ...PLANS];
 export const note = (runId: number): Touches => [["session", runId], ["log"]];
 
 /** The notes of a passage, and all that is laid over them. */
 export const music = (passageId: number): Touches => [
-  ...["passage", "bench", "sheet", "variation", "transition"].map((name) => [name, passageId]),
+  ...["passage", "practiceSheet", "sheet", "variation", "transition"].map((name) => [name, passageId]),
   ["passages"],
   ["ceiling"],
   ["storage"],
@@ -25,34 +25,34 @@ export const music = (passageId: number): Touches => [
 ];
 export const sections = (passageId: number): Touches => [
   ["passage", passageId],
-  ["bench", passageId],
+  ["practiceSheet", passageId],
   ["passages"],
   ["ceiling"],
   ...PLANS,
 ];
 export const passages: Touches = [["passages"], ["storage"], ...PLANS];
-export const bench = (passageId: number): Touches => [["bench", passageId]];
-export const articulations: Touches = [["bench"]];
+export const practiceSheet = (passageId: number): Touches => [["practiceSheet", passageId]];
+export const articulations: Touches = [["practiceSheet"]];
 export const marks = (passageId: number): Touches =>
-  ["passage", "bench", "sheet", "variation", "transition"].map((name) => [name, passageId]);
+  ["passage", "practiceSheet", "sheet", "variation", "transition"].map((name) => [name, passageId]);
 export const breaks = (passageId: number): Touches => [
-  ["bench", passageId],
+  ["practiceSheet", passageId],
   ["transition", passageId],
 ];
-export const readiness = (passageId: number): Touches => [["bench", passageId], ...PLANS];
-export const practice = (passageId: number): Touches => [["bench", passageId], ["load"], ...PLANS];
+export const readiness = (passageId: number): Touches => [["practiceSheet", passageId], ...PLANS];
+export const practice = (passageId: number): Touches => [["practiceSheet", passageId], ["load"], ...PLANS];
 
 /** What counts for a day, and what a day may have. */
-export const load: Touches = [["load"], ["bench"], ["counts"], ...PLANS];
+export const load: Touches = [["load"], ["practiceSheet"], ["counts"], ...PLANS];
 
 /** What was said of a pass, put right: the ceiling is learned anew. */
 export const correction = (runId: number): Touches => [["session", runId], ...run];
 
 /** Practice away from the screen, put down, put right or taken back. */
-export const away: Touches = [["load"], ["log"], ["bench"], ...PLANS];
+export const away: Touches = [["load"], ["log"], ["practiceSheet"], ...PLANS];
 
 /** What is wanted of days, and what is performed on them. */
-export const season: Touches = [["load"], ["bench"], ...PLANS];
+export const season: Touches = [["load"], ["practiceSheet"], ...PLANS];
 
 export const templates: Touches = [["templates"]];
 
@@ -64,7 +64,7 @@ export const run: Touches = [
   ["load"],
   ["log"],
   ["session"],
-  ["bench"],
+  ["practiceSheet"],
   ["ceiling"],
   ["passages"],
   ["passage"],

@@ -6,7 +6,7 @@ import * as touches from "../../api/touches";
 import { upTo, within } from "../../api/within";
 import { Button } from "../../ui/Button";
 import { Field } from "../../ui/Field";
-import { fieldError } from "../bench/PassageFields";
+import { fieldError } from "../sheet/PassageFields";
 import { Alert } from "../../ui/Alert";
 
 const EMPTY = { name: "", song: "", target: 100, beats: 2 };

@@ -6,7 +6,7 @@ import * as touches from "../../api/touches";
 import { upTo } from "../../api/within";
 import { Button } from "../../ui/Button";
 import { Field, INPUT, Labelled } from "../../ui/Field";
-import { fieldError } from "../bench/PassageFields";
+import { fieldError } from "../sheet/PassageFields";
 import { Alert } from "../../ui/Alert";
 
 type View = Schemas["LoadView"];

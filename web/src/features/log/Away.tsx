@@ -6,7 +6,7 @@ import * as touches from "../../api/touches";
 import { Button } from "../../ui/Button";
 import { Field, INPUT, Labelled } from "../../ui/Field";
 import { day, minutes } from "../../ui/format";
-import { fieldError } from "../bench/PassageFields";
+import { fieldError } from "../sheet/PassageFields";
 import { Alert } from "../../ui/Alert";
 
 type Kind = Schemas["AwayWish"]["kind"];

@@ -6,7 +6,7 @@ import { Button, ButtonLink } from "../../ui/Button";
 import { andMore, bpm, clock, longDay, minutes, oneDecimal, timeOfDay, unbroken } from "../../ui/format";
 import { Failed, Page, Waiting } from "../../ui/Page";
 import { Sketch } from "../../relief/Sketch";
-import { useDebounced } from "../bench/useDebounced";
+import { useDebounced } from "../sheet/useDebounced";
 import { OUTCOME } from "./outcome";
 import { Search } from "./Search";
 

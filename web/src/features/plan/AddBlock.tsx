@@ -1,7 +1,7 @@
 import { Plus } from "lucide-react";
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
-import { useBench, useSheet } from "../../api/queries";
+import { usePracticeSheet, useSheet } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { INPUT, Labelled } from "../../ui/Field";
 import { called } from "../../ui/format";
@@ -103,15 +103,15 @@ function Variation({
   onChange: (key: string) => void;
 }) {
   const sheet = useSheet(section.passageId, { first: section.firstNote, last: section.lastNote }, section.target);
-  const bench = useBench(section.passageId);
+  const practiceSheet = usePracticeSheet(section.passageId);
   return (
     <Labelled label="Variation">
       {({ id }) => (
         <select id={id} className={INPUT} value={value} onChange={(event) => onChange(event.target.value)}>
           <option value="">as written</option>
-          {bench.data && (
+          {practiceSheet.data && (
             <optgroup label="In an articulation">
-              {bench.data.articulations.map((articulation) => (
+              {practiceSheet.data.articulations.map((articulation) => (
                 <option key={articulation} value={`mode.${articulation}`}>
                   {articulation}
                 </option>

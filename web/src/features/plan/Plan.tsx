@@ -8,7 +8,7 @@ import { Relief } from "../../relief/Relief";
 import { Button } from "../../ui/Button";
 import { bpm, clock, minutes, oneDecimal, called } from "../../ui/format";
 import { Caution, Failed, Page, Waiting } from "../../ui/Page";
-import { useDebounced } from "../bench/useDebounced";
+import { useDebounced } from "../sheet/useDebounced";
 import { useBegin } from "../run/useBegin";
 import { LeftToday } from "../today/LeftToday";
 import { useKeys } from "../../ui/useKeys";

@@ -9,7 +9,7 @@ import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import { Field } from "../../ui/Field";
 import { useSay } from "../../ui/Toasts";
-import { fieldError } from "../bench/PassageFields";
+import { fieldError } from "../sheet/PassageFields";
 import { fitted, type Wish } from "./blocks";
 import { Alert } from "../../ui/Alert";
 

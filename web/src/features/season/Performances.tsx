@@ -8,7 +8,7 @@ import { upTo } from "../../api/within";
 import { Button } from "../../ui/Button";
 import { Field } from "../../ui/Field";
 import { day } from "../../ui/format";
-import { fieldError } from "../bench/PassageFields";
+import { fieldError } from "../sheet/PassageFields";
 import { Alert } from "../../ui/Alert";
 
 /** Performances and auditions: the days before them have less, and no bursts at the end. */

@@ -11,7 +11,7 @@ import { Field, INPUT, Labelled } from "../../ui/Field";
 import { families, family } from "../../ui/format";
 import { Caution, Page } from "../../ui/Page";
 import { useSay } from "../../ui/Toasts";
-import { fieldError } from "../bench/PassageFields";
+import { fieldError } from "../sheet/PassageFields";
 import { Browsers } from "./Browsers";
 import { Files } from "./Files";
 import { Home } from "./Home";

@@ -14,7 +14,7 @@ import tachylim.tempo.Tempo;
  *   <li>A join or a transition that is played on its own is a section with a belief of its own: what is hard in it is where two
  *       sections meet, and either of them may be far faster. A section that is cut anew takes over what was known of its notes
  *       ({@link Heritage}), and the whole passage is as fast as all its sections together allow ({@link Weakest}).
- *   <li>A variation that is ticked off on the bench was not judged: it counts for the load and says nothing of a ceiling.
+ *   <li>A variation that is ticked off on the practice sheet was not judged: it counts for the load and says nothing of a ceiling.
  *   <li>A warm-up is there to prove nothing, and a pass in an awkward band ({@link AwkwardBand}) says that it is awkward and
  *       no more.
  *   <li>A pass played tired says less of a rested player, in whatever it says.

@@ -72,17 +72,17 @@ public final class Cut {
 
     /** Sections that end on the first note after each rest. */
     public static List<Section> atRests(Passage passage) {
-        List<Integer> seams = new ArrayList<>();
+        List<Integer> overlaps = new ArrayList<>();
         for (int note = 1; note < passage.notes().size(); note++) {
             if (passage.notes()
                             .get(note - 1)
                             .end()
                             .compareTo(passage.notes().get(note).onset())
                     < 0) {
-                seams.add(note);
+                overlaps.add(note);
             }
         }
-        return atNotes(passage, seams);
+        return atNotes(passage, overlaps);
     }
 
     private static List<Section> after(Passage passage, Predicate<Note> ends) {
@@ -97,21 +97,21 @@ public final class Cut {
     /**
      * Sections that meet on the given notes.
      *
-     * @param seams the notes two sections share, from 0, in any order; the first and last note of all cut nothing
-     * @throws IllegalArgumentException if a seam is not a note of the passage
+     * @param overlaps the notes two sections share, from 0, in any order; the first and last note of all cut nothing
+     * @throws IllegalArgumentException if an overlap is not a note of the passage
      */
-    public static List<Section> atNotes(Passage passage, Collection<Integer> seams) {
+    public static List<Section> atNotes(Passage passage, Collection<Integer> overlaps) {
         int last = passage.notes().size() - 1;
         List<Section> sections = new ArrayList<>();
         int first = 0;
-        for (int seam : new TreeSet<>(seams)) {
-            if (seam < 0 || seam > last) {
+        for (int overlap : new TreeSet<>(overlaps)) {
+            if (overlap < 0 || overlap > last) {
                 throw new IllegalArgumentException(
-                        "There is no note " + (seam + 1) + " to cut at; the last is " + (last + 1));
+                        "There is no note " + (overlap + 1) + " to cut at; the last is " + (last + 1));
             }
-            if (seam > first && seam < last) {
-                sections.add(new Section(first, seam));
-                first = seam;
+            if (overlap > first && overlap < last) {
+                sections.add(new Section(first, overlap));
+                first = overlap;
             }
         }
         sections.add(new Section(first, last));
@@ -119,15 +119,15 @@ public final class Cut {
     }
 
     private static List<Section> at(Passage passage, List<Fraction> lines) {
-        List<Integer> seams = new ArrayList<>();
+        List<Integer> overlaps = new ArrayList<>();
         int note = 0;
         for (Fraction line : lines) {
             while (note < passage.notes().size() - 1
                     && passage.notes().get(note).onset().compareTo(line) < 0) {
                 note++;
             }
-            seams.add(note);
+            overlaps.add(note);
         }
-        return atNotes(passage, seams);
+        return atNotes(passage, overlaps);
     }
 }

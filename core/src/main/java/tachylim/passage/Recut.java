@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 
 /**
- * The sections of a passage after its music was changed: the seams stay at the notes they were at, or go to the next
+ * The sections of a passage after its music was changed: the overlaps stay at the notes they were at, or go to the next
  * note that stayed; what was added at the ends joins the outer sections. This class is immutable.
  *
  * @param from the index of the section it was; sections that were left with a single note are gone

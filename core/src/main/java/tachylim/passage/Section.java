@@ -4,7 +4,7 @@ package tachylim.passage;
  * Part of a passage, by the numbers of its first and last note.
  *
  * <p>Neighbouring sections overlap by one note: the last note of one is the first of the next, so that
- * the seam between them is practised too. This class is immutable.
+ * the overlap between them is practised too. This class is immutable.
  *
  * @param firstNote index of its first note, from 0
  * @param lastNote index of its last note, not before the first

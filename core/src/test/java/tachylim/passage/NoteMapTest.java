@@ -71,7 +71,7 @@ class NoteMapTest {
     }
 
     @Test
-    void seamsStayAtTheirNotes() {
+    void overlapsStayAtTheirNotes() {
         NoteMap map = map(EIGHT, "M:6/4\nL:1/8\nK:C\nccC DEF GABc ee|");
         List<Section> sections = List.of(new Section(0, 4), new Section(4, 7));
         assertThat(Recut.of(sections, map, 12))

@@ -207,7 +207,7 @@ class FirmGroundTest {
     }
 
     @Test
-    void whatIsPlayedAlongOnTheBenchCountsAndIsClosedInTheRest() {
+    void whatIsPlayedAlongOnThePracticeSheetCountsAndIsClosedInTheRest() {
         Musician odile = Shared.somebodyNew();
         odile.page.navigate("/passages/new");
         odile.page.getByLabel("Title").fill("Nine Lanterns");

@@ -82,7 +82,7 @@ class StoryTest {
     }
 
     private static void cutIntoBars(Page page) {
-        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Sections and seams"))
+        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Sections"))
                 .click();
         page.getByText("Cut", new Page.GetByTextOptions().setExact(true)).click();
         assertThat(page.getByText("2 sections")).isVisible();

@@ -88,7 +88,7 @@ class DemoHistory {
     private final PassageEditor editor;
     private final RunService runs;
     private final LoadService load;
-    private final DemoBench bench;
+    private final DemoSheets practiceSheet;
     private final DemoClock clock;
     private final TransactionTemplate transaction;
     private final EntityManager entities;
@@ -100,7 +100,7 @@ class DemoHistory {
             PassageEditor editor,
             RunService runs,
             LoadService load,
-            DemoBench bench,
+            DemoSheets practiceSheet,
             DemoClock clock,
             TransactionTemplate transaction,
             EntityManager entities,
@@ -111,7 +111,7 @@ class DemoHistory {
         this.runs = runs;
         this.load = load;
         this.editor = editor;
-        this.bench = bench;
+        this.practiceSheet = practiceSheet;
         this.clock = clock;
         this.transaction = transaction;
         this.entities = entities;
@@ -154,10 +154,10 @@ class DemoHistory {
                         random);
             }
             clock.move(at(today.minusDays(daysAgo), LocalTime.of(20, 10), zone));
-            bench.day(odile, passages.get(0), passages.subList(1, passages.size()), daysAgo);
+            practiceSheet.day(odile, passages.get(0), passages.subList(1, passages.size()), daysAgo);
         }
         clock.goOn();
-        bench.day(odile, passages.get(0), passages.subList(1, passages.size()), 0);
+        practiceSheet.day(odile, passages.get(0), passages.subList(1, passages.size()), 0);
         accounts.daysOff(odile, Set.of(DayOfWeek.SUNDAY));
         repertoire.perform(odile, "House concert", today.plusDays(DAYS_TO_CONCERT));
         repertoire.perform(odile, "Audition at Lantern Quay", today.plusDays(DAYS_TO_AUDITION));

@@ -7,7 +7,7 @@ import tachylim.load.Elsewhere;
 public record AwayDto(
         long id, LocalDate day, Elsewhere kind, String title, double seconds, double effort, String note) {
 
-    static AwayDto of(BenchPractice one) {
+    static AwayDto of(UnmeasuredPractice one) {
         return new AwayDto(
                 one.id(),
                 one.day(),

@@ -25,10 +25,10 @@ public class AwayService {
     private static final int MOST_PRACTICE_A_DAY = 1_000;
 
     private final AccountService accounts;
-    private final BenchPracticeRepository practices;
+    private final UnmeasuredPracticeRepository practices;
     private final Clock clock;
 
-    AwayService(AccountService accounts, BenchPracticeRepository practices, Clock clock) {
+    AwayService(AccountService accounts, UnmeasuredPracticeRepository practices, Clock clock) {
         this.accounts = accounts;
         this.practices = practices;
         this.clock = clock;
@@ -55,8 +55,9 @@ public class AwayService {
         if (day.isAfter(today) || day.isBefore(today.minusDays(DAYS_TOLD))) {
             throw Refused.field("day", "Give a day of the last " + DAYS_TOLD + " days.");
         }
-        BenchPractice practice = Refused.unlessValid(
-                "minutes", () -> new BenchPractice(who.accountId(), clientId, away.kind(), away.minutes(), day, now));
+        UnmeasuredPractice practice = Refused.unlessValid(
+                "minutes",
+                () -> new UnmeasuredPractice(who.accountId(), clientId, away.kind(), away.minutes(), day, now));
         practice.become(away.kind(), away.minutes(), away.note().strip());
         practices.save(practice);
     }
@@ -97,7 +98,7 @@ public class AwayService {
         practices.saveAll(all.stream()
                 .map(one -> {
                     Away away = one.away();
-                    BenchPractice practice = new BenchPractice(
+                    UnmeasuredPractice practice = new UnmeasuredPractice(
                             who.accountId(), one.id(), away.kind(), away.minutes(), one.day(), clock.instant());
                     practice.become(away.kind(), away.minutes(), away.note().strip());
                     return practice;
@@ -116,7 +117,7 @@ public class AwayService {
                 .toList();
     }
 
-    private BenchPractice elsewhere(SignedIn who, long id) {
+    private UnmeasuredPractice elsewhere(SignedIn who, long id) {
         return practices
                 .findByIdAndAccountIdAndElsewhereNotNullAndWithdrawnAtNull(id, who.accountId())
                 .orElseThrow(() -> Refused.notFound("This entry"));
@@ -125,12 +126,12 @@ public class AwayService {
     /** Puts right what was entered by mistake; of a day gone by it counts from tomorrow as it is now, and today as it was. */
     @Transactional
     public void elsewhere(SignedIn who, long id, Away away) {
-        BenchPractice one = elsewhere(who, id);
+        UnmeasuredPractice one = elsewhere(who, id);
         Refused.unlessValid("minutes", () -> away.kind().effort(away.minutes()));
-        BenchPractice now = one;
+        UnmeasuredPractice now = one;
         if (one.day().isBefore(accounts.today(who))) {
             one.withdraw(clock.instant());
-            now = new BenchPractice(
+            now = new UnmeasuredPractice(
                     who.accountId(),
                     UUID.randomUUID().toString(),
                     away.kind(),
@@ -145,7 +146,7 @@ public class AwayService {
     /** Takes back what was entered by mistake; of a day gone by it still counts for what today may be. */
     @Transactional
     public void notElsewhere(SignedIn who, long id) {
-        BenchPractice one = elsewhere(who, id);
+        UnmeasuredPractice one = elsewhere(who, id);
         one.takeBack(accounts.today(who), clock.instant(), practices::delete);
     }
 }

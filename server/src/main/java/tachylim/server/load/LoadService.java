@@ -56,7 +56,7 @@ public class LoadService {
 
     private final AccountService accounts;
     private final Passes passes;
-    private final BenchPracticeRepository practices;
+    private final UnmeasuredPracticeRepository practices;
     private final SymptomRepository symptoms;
     private final StoredConditionRepository conditions;
     private final GivenLimitRepository given;
@@ -75,7 +75,7 @@ public class LoadService {
     LoadService(
             AccountService accounts,
             Passes passes,
-            BenchPracticeRepository practices,
+            UnmeasuredPracticeRepository practices,
             SymptomRepository symptoms,
             StoredConditionRepository conditions,
             GivenLimitRepository given,
@@ -270,7 +270,7 @@ public class LoadService {
         return new Care(last.at(), until.isAfter(now) ? null : account.home().day(until), again);
     }
 
-    /** The days with practice, oldest first: passes of runs, and what was played on the bench. */
+    /** The days with practice, oldest first: passes of runs, and what was played on the practice sheet. */
     @Transactional(readOnly = true)
     List<DayDto> days(SignedIn who, LocalDate from, LocalDate to) {
         Account account = accounts.get(who);
@@ -315,7 +315,7 @@ public class LoadService {
         ratings.save(one);
     }
 
-    private static List<DayDto> days(List<DaySums> played, List<BenchPracticeRepository.Sums> practised) {
+    private static List<DayDto> days(List<DaySums> played, List<UnmeasuredPracticeRepository.Sums> practised) {
         Map<LocalDate, DayDto> days = new TreeMap<>();
         for (DaySums one : played) {
             days.put(
@@ -328,7 +328,7 @@ public class LoadService {
                             one.getWorstTension(),
                             one.getPasses()));
         }
-        for (BenchPracticeRepository.Sums one : practised) {
+        for (UnmeasuredPracticeRepository.Sums one : practised) {
             days.merge(
                     one.getDay(),
                     new DayDto(one.getDay(), one.getEffort(), one.getBurstSeconds(), one.getPlaySeconds(), 0, 0),

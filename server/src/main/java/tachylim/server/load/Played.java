@@ -29,8 +29,8 @@ public record Played(
                 passageId, clientId, choiceId, tempo, seconds, effort, tempo.compareTo(ceiling) > 0 ? seconds : 0);
     }
 
-    /** On the bench; nobody is asked how tense it was, so it counts as played lightly. */
-    public static Played onTheBench(
+    /** On the practice sheet; nobody is asked how tense it was, so it counts as played lightly. */
+    public static Played onThePracticeSheet(
             long passageId, String clientId, Long choiceId, Tempo tempo, Tempo ceiling, double seconds) {
         return new Played(passageId, clientId, choiceId, tempo, seconds, Effort.unasked(seconds, tempo, ceiling), 0);
     }

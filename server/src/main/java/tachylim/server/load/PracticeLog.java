@@ -27,14 +27,14 @@ public class PracticeLog {
 
     private static final String ENTER_IT = " If you have played it all the same, enter it on Load: there it counts.";
 
-    private final BenchPracticeRepository practices;
+    private final UnmeasuredPracticeRepository practices;
     private final LoadService load;
     private final AccountService accounts;
     private final TachylimSettings settings;
     private final Clock clock;
 
     PracticeLog(
-            BenchPracticeRepository practices,
+            UnmeasuredPracticeRepository practices,
             LoadService load,
             AccountService accounts,
             TachylimSettings settings,
@@ -64,9 +64,9 @@ public class PracticeLog {
         checkCaps(today, played);
         checkClock(who, played, at);
         if (practices.countByAccountIdAndAtAfter(who.accountId(), now.minus(Duration.ofDays(1))) >= MOST_A_DAY) {
-            throw Refused.field("seconds", "That is more than a day of practice on the bench.");
+            throw Refused.field("seconds", "That is more than a day of practice on the practice sheet.");
         }
-        practices.save(new BenchPractice(who.accountId(), played, today.day(), at));
+        practices.save(new UnmeasuredPractice(who.accountId(), played, today.day(), at));
         Condition after = today.condition().played(today.condition().recovery(), played.seconds());
         load.cameOut(who, after, at);
     }
@@ -89,7 +89,7 @@ public class PracticeLog {
             // It is ticked off afterwards, as practice away from the page is.
             return;
         }
-        Duration longest = seconds(BenchPractice.LONGEST_SECONDS);
+        Duration longest = seconds(UnmeasuredPractice.LONGEST_SECONDS);
         Instant from = at.minus(seconds(played.seconds()));
         double taken = practices.onThePage(who.accountId(), from, at.plus(longest)).stream()
                 .mapToDouble(one -> overlap(from, at, one.at().minus(seconds(one.playSeconds())), one.at()))
@@ -119,7 +119,8 @@ public class PracticeLog {
     @Transactional
     public void notPlayed(SignedIn who, long choiceId) {
         LocalDate today = accounts.today(who);
-        List<BenchPractice> ticked = practices.findByAccountIdAndChoiceIdAndWithdrawnAtNull(who.accountId(), choiceId);
+        List<UnmeasuredPractice> ticked =
+                practices.findByAccountIdAndChoiceIdAndWithdrawnAtNull(who.accountId(), choiceId);
         ticked.forEach(one -> one.takeBack(today, clock.instant(), practices::delete));
     }
 }

@@ -74,10 +74,10 @@ public final class PassageDtos {
 
             @Schema(description = "for cutting by hand, the notes two sections share, from 0")
             @Size(max = 400, message = "Cut up to 400 times.")
-            List<@NotNull Integer> seams) {
+            List<@NotNull Integer> overlaps) {
 
         public CutWish {
-            seams = seams == null ? List.of() : seams;
+            overlaps = overlaps == null ? List.of() : overlaps;
         }
     }
 

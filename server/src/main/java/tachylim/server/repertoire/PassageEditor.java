@@ -166,7 +166,7 @@ public class PassageEditor {
             case PHRASES -> Cut.atPhrases(music);
             case RESTS -> Cut.atRests(music);
             case BREATHS -> Cut.atBreaths(music);
-            case HAND -> Refused.unlessValid("seams", () -> Cut.atNotes(music, wish.seams()));
+            case HAND -> Refused.unlessValid("overlaps", () -> Cut.atNotes(music, wish.overlaps()));
         };
         if (cut.size() == 1 && wish.kind() != CutKind.WHOLE && wish.kind() != CutKind.HAND) {
             throw Refused.field("kind", nothingToCutAt(wish.kind()));

@@ -12,7 +12,7 @@ import jakarta.persistence.Version;
 import java.time.Instant;
 import java.time.LocalDate;
 import tachylim.passage.InstrumentFamily;
-import tachylim.passage.Stitching;
+import tachylim.passage.Joining;
 
 /** A passage as it is kept: what the player typed, from which the notes are read again. */
 @Entity
@@ -46,11 +46,11 @@ public class StoredPassage {
     private String wantedArticulation = "";
 
     @Enumerated(EnumType.STRING)
-    @Column(columnDefinition = "varchar(20)")
-    private Stitching.Order stitching = Stitching.Order.FIRST_TO_LAST;
+    @Column(name = "stitching", columnDefinition = "varchar(20)")
+    private Joining.Order joining = Joining.Order.FIRST_TO_LAST;
 
     @Column(name = "stitching_link")
-    private int stitchingTransition;
+    private int joiningTransition;
 
     private double targetBpm;
     private LocalDate neededOn;
@@ -179,18 +179,18 @@ public class StoredPassage {
         this.wantedArticulation = now;
     }
 
-    public Stitching.Order stitching() {
-        return stitching;
+    public Joining.Order joining() {
+        return joining;
     }
 
     /** The transition from which the sections are put together outward. */
-    public int stitchingTransition() {
-        return stitchingTransition;
+    public int joiningTransition() {
+        return joiningTransition;
     }
 
-    public void stitching(Stitching.Order now, int transition) {
-        this.stitching = now;
-        this.stitchingTransition = transition;
+    public void joining(Joining.Order now, int transition) {
+        this.joining = now;
+        this.joiningTransition = transition;
     }
 
     void putAway() {

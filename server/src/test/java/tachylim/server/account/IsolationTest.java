@@ -51,7 +51,7 @@ class IsolationTest extends ServerTest {
                 "/api/passages/{id}/extras",
                 passage,
                 Map.of("kind", "DRILL", "name", "mine", "firstNote", 0, "lastNote", 2));
-        same(other, "GET", "/api/passages/{id}/bench", passage, null);
+        same(other, "GET", "/api/passages/{id}/practice-sheet", passage, null);
         same(
                 other,
                 "PUT",
@@ -59,7 +59,7 @@ class IsolationTest extends ServerTest {
                 passage,
                 Map.of("note", 0, "kind", "FINGERING", "value", "1", "why", "", "confirmed", true));
         same(other, "PUT", "/api/passages/{id}/readiness", passage, Map.of("item", "COUNTED", "reached", true));
-        same(other, "PUT", "/api/passages/{id}/stitching", passage, Map.of("order", "LAST_TO_FIRST", "transition", 0));
+        same(other, "PUT", "/api/passages/{id}/joining", passage, Map.of("order", "LAST_TO_FIRST", "transition", 0));
         same(other, "PUT", "/api/passages/{id}/articulation", passage, Map.of("articulation", "slurred"));
         same(other, "GET", "/api/passages/{id}/playback?bpm=80", passage, null);
         same(other, "GET", "/api/passages/{id}/variations", passage, null);
@@ -76,7 +76,7 @@ class IsolationTest extends ServerTest {
         same(other, "GET", "/api/sections/{id}/plan/again", section, null);
         same(other, "POST", "/api/passages/{id}/choice", passage, Map.of("minutes", 5));
         owner.post("/api/passages/" + passage + "/choice", Map.of("minutes", 5));
-        choice = owner.get("/api/passages/" + passage + "/bench")
+        choice = owner.get("/api/passages/" + passage + "/practice-sheet")
                 .ok()
                 .path("today")
                 .path(0)

@@ -196,9 +196,10 @@ class AnyAccountTest extends ServerTest {
     private void choose() {
         long passage = passage();
         sent(odile.post("/api/passages/" + passage + "/choice", Map.of("minutes", 5)));
-        Reply bench = odile.get("/api/passages/" + passage + "/bench");
-        sent(bench);
-        bench.json()
+        Reply practiceSheet = odile.get("/api/passages/" + passage + "/practice-sheet");
+        sent(practiceSheet);
+        practiceSheet
+                .json()
                 .path("today")
                 .forEach(one -> sent(odile.put(
                         "/api/passages/" + passage + "/choice/" + one.path("id").asLong(),

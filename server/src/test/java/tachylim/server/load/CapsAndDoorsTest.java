@@ -227,7 +227,7 @@ class CapsAndDoorsTest extends ServerTest {
         clock.nextMorning();
         clock.nextMorning();
         odile.post("/api/passages/" + passage + "/choice", Map.of("minutes", 6)).ok();
-        choice = odile.get("/api/passages/" + passage + "/bench")
+        choice = odile.get("/api/passages/" + passage + "/practice-sheet")
                 .ok()
                 .path("today")
                 .path(0)

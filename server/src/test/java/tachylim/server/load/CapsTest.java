@@ -444,7 +444,7 @@ class CapsTest extends ServerTest {
     void inTheRestAfterASymptomNothingIsPlayed(String endpoint) {
         somebodyWithTenMinutes();
         odile.post("/api/passages/" + passage + "/choice", Map.of("minutes", 5));
-        long choice = odile.get("/api/passages/" + passage + "/bench")
+        long choice = odile.get("/api/passages/" + passage + "/practice-sheet")
                 .ok()
                 .path("today")
                 .path(0)
@@ -463,7 +463,7 @@ class CapsTest extends ServerTest {
         assertThat(odile.get("/api/passages/" + passage + "/playback?bpm=60").status())
                 .as("listening is open")
                 .isEqualTo(200);
-        assertThat(odile.get("/api/passages/" + passage + "/bench")
+        assertThat(odile.get("/api/passages/" + passage + "/practice-sheet")
                         .ok()
                         .path("caution")
                         .asString())
@@ -560,7 +560,7 @@ class CapsTest extends ServerTest {
                 "/api/passages/{id}/extras",
                 "/api/passages/{id}/marks",
                 "/api/passages/{id}/readiness",
-                "/api/passages/{id}/stitching",
+                "/api/passages/{id}/joining",
                 "/api/passages/{id}/articulation",
                 "/api/passages/{id}/choice",
                 "/api/passages/{id}/transitions/{transition}/breaks",
@@ -596,7 +596,7 @@ class CapsTest extends ServerTest {
     }
 
     @Test
-    void whatIsPlayedOnTheBenchCounts() {
+    void whatIsPlayedOnThePracticeSheetCounts() {
         somebodyWithTenMinutes();
         String id = UUID.randomUUID().toString();
         for (int i = 0; i < 2; i++) {
@@ -611,7 +611,7 @@ class CapsTest extends ServerTest {
         odile.post(
                 "/api/passages/" + passage + "/practice",
                 Map.of("clientId", UUID.randomUUID().toString(), "bpm", 100, "seconds", 900, "varied", false));
-        assertThat(odile.get("/api/passages/" + passage + "/bench")
+        assertThat(odile.get("/api/passages/" + passage + "/practice-sheet")
                         .ok()
                         .path("caution")
                         .asString())

@@ -77,7 +77,7 @@ class EnoughTest extends ServerTest {
         // A minute of rehearsal is 1.2 effort minutes.
         int minutes = (int) Math.round(ofTheCap * cap / 1.2);
         odile.post("/api/load/elsewhere", elsewhere("REHEARSAL", minutes)).ok();
-        for (String page : new String[] {"/api/changes", "/api/passages/" + passage + "/bench"}) {
+        for (String page : new String[] {"/api/changes", "/api/passages/" + passage + "/practice-sheet"}) {
             JsonNode view = odile.get(page).ok();
             assertThat(!view.path("caution").asString().isEmpty()).as(page).isEqualTo(warned);
             assertThat(view.path("closed").asBoolean()).as(page).isEqualTo(closed);

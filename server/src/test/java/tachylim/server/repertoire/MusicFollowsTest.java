@@ -181,16 +181,20 @@ class MusicFollowsTest extends ServerTest {
         assertThat(asked.json().path("lost")).hasSize(1);
         assertThat(asked.json().path("lost").path(0).asString()).contains("One mark");
         change(oneLess, "1/4", true).ok();
-        JsonNode bench = odile.get("/api/passages/" + passage + "/bench").ok();
-        assertThat(bench.path("notes")
+        JsonNode practiceSheet =
+                odile.get("/api/passages/" + passage + "/practice-sheet").ok();
+        assertThat(practiceSheet
+                        .path("notes")
                         .path(8)
                         .path("marks")
                         .path(0)
                         .path("value")
                         .asString())
                 .isEqualTo("3");
-        assertThat(bench.path("transitions").path(8).path("breaks").asInt()).isEqualTo(1);
-        assertThat(bench.path("readiness").path(3).path("reached").asBoolean()).isTrue();
+        assertThat(practiceSheet.path("transitions").path(8).path("breaks").asInt())
+                .isEqualTo(1);
+        assertThat(practiceSheet.path("readiness").path(3).path("reached").asBoolean())
+                .isTrue();
     }
 
     @Test

@@ -198,14 +198,16 @@ class SessionTest extends ServerTest {
     }
 
     @Test
-    void aVariationChosenOnTheBenchIsABlockAndTicksItselfOff() {
+    void aVariationChosenOnThePracticeSheetIsABlockAndTicksItselfOff() {
         odile.post("/api/passages/" + passage + "/choice", Map.of("minutes", 3)).ok();
-        JsonNode chosen = odile.get("/api/passages/" + passage + "/bench").ok().path("today");
+        JsonNode chosen =
+                odile.get("/api/passages/" + passage + "/practice-sheet").ok().path("today");
         assertThat(chosen).isNotEmpty();
         String variation = chosen.path(0).path("variation").asString();
         JsonNode run = begin(Map.of("blocks", List.of(block("PREPARE", 0, variation, 200, "STEADY_CLIMB"))));
         Practice.playOn(odile, run, window, 1);
-        JsonNode after = odile.get("/api/passages/" + passage + "/bench").ok().path("today");
+        JsonNode after =
+                odile.get("/api/passages/" + passage + "/practice-sheet").ok().path("today");
         assertThat(after.path(0).path("played").asBoolean()).isTrue();
     }
 

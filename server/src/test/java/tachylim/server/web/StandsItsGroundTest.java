@@ -297,7 +297,7 @@ class StandsItsGroundTest extends ServerTest {
                 () -> odile.put(at + "/sections", Map.of("kind", "BEATS", "size", 1)),
                 () -> odile.put(at + "/sections", Map.of("kind", "BEATS", "size", 2))
                         .ok(),
-                () -> odile.get(at + "/bench").ok(),
+                () -> odile.get(at + "/practice-sheet").ok(),
                 () -> odile.get("/api/today").ok(),
                 () -> odile.get(at + "/export?as=MUSICXML&sheet=true"),
                 () -> odile.get(at + "/export?as=MUSICXML&sheet=true&first=0&last=255"))) {

@@ -1,0 +1,244 @@
+package tachylim.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Download;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.util.List;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+
+/** Preparing a passage on the real page: read in, cut, marked, and turned into variations. */
+class PracticeSheetTest {
+
+    private static final String TUNE = """
+            X:1
+            T:Harbour Steps
+            M:2/4
+            L:1/16
+            K:G
+            |: GABc dBAG | FGAB c2A2 :| G8 |]
+
+            X:2
+            T:Second Tide
+            M:3/4
+            L:1/8
+            K:D
+            !trill!DEFGAB | d6 |
+            """;
+
+    private Page page;
+
+    @BeforeEach
+    void aNewPlayer() {
+        page = Shared.somebodyNew().page;
+    }
+
+    private Locator button(String name) {
+        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name));
+    }
+
+    private Locator tab(String name) {
+        return page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName(name));
+    }
+
+    private void keepAs(String target) {
+        page.getByLabel("Target tempo").fill(target);
+        button("Save passage").click();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)))
+                .not()
+                .hasText("A new passage");
+        notesAreDrawn();
+    }
+
+    private void notesAreDrawn() {
+        assertThat(page.locator("path[data-transition]").first()).isAttached();
+    }
+
+    /** The passage of the file, kept. */
+    private void readIn() {
+        page.navigate("/passages/new");
+        tab("From a file").click();
+        page.getByLabel("A file of music")
+                .setInputFiles(new FilePayload("tunes.abc", "text/plain", TUNE.getBytes(StandardCharsets.UTF_8)));
+        assertThat(page.getByText("Take these 15 notes")).isVisible();
+        button("Take these 15 notes").click();
+        assertThat(page.getByLabel("Title")).hasValue("Harbour Steps");
+        keepAs("112");
+    }
+
+    @Test
+    void aFileIsReadInWithItsLineBarsAndRepeatsChosen() {
+        page.navigate("/passages/new");
+        tab("From a file").click();
+        page.getByLabel("A file of music")
+                .setInputFiles(new FilePayload("tunes.abc", "text/plain", TUNE.getBytes(StandardCharsets.UTF_8)));
+        assertThat(page.getByText("Take these 15 notes")).isVisible();
+        page.getByLabel("repeats written out").check();
+        assertThat(page.getByText("Take these 29 notes")).isVisible();
+        page.getByLabel("Line of the file").selectOption("1");
+        assertThat(page.getByText("trill")).isVisible();
+        page.getByLabel("To bar").selectOption("1");
+        assertThat(page.getByText("Take these 6 notes")).isVisible();
+        page.getByLabel("A file of music")
+                .setInputFiles(new FilePayload(
+                        "broken.mid", "audio/midi", "MThd and then nothing".getBytes(StandardCharsets.UTF_8)));
+        assertThat(page.getByText("This MIDI file is damaged or breaks off.")).isVisible();
+    }
+
+    @Test
+    void notesAreEnteredStepByStepAndUndone() {
+        page.navigate("/passages/new");
+        tab("Step by step").click();
+        Locator pad = page.getByLabel(Pattern.compile("^Enter notes"));
+        pad.focus();
+        for (String key : "6 g a b c d".split(" ")) {
+            page.keyboard().press(key);
+        }
+        assertThat(page.getByLabel("5 notes entered")).isVisible();
+        page.keyboard().press("Backspace");
+        assertThat(page.getByLabel("4 notes entered")).isVisible();
+        button("Redo").click();
+        assertThat(page.getByLabel("5 notes entered")).isVisible();
+        page.getByLabel("C sharp 4").click();
+        assertThat(page.getByLabel("6 notes entered")).isVisible();
+        button("Take these notes").click();
+        page.getByLabel("Title").fill("Six steps");
+        keepAs("90");
+        assertThat(page.getByLabel("Six steps, 6 notes in 1 bar")).isVisible();
+    }
+
+    @Test
+    void aPassageIsCutByHandWithClickAndKeyAndJoinedAgain() {
+        readIn();
+        tab("Sections").click();
+        page.locator("rect[data-note='8']").click();
+        button("Cut at note 9").click();
+        assertThat(page.getByText("2 sections")).isVisible();
+        page.getByLabel(Pattern.compile("^The notes\\.")).focus();
+        for (int i = 0; i < 4; i++) {
+            page.keyboard().press("ArrowRight");
+        }
+        page.keyboard().press("c");
+        assertThat(page.getByText("3 sections")).isVisible();
+        assertThat(page.getByText("Putting it together")).isVisible();
+        page.getByLabel("Order of the sections").selectOption("LAST_TO_FIRST");
+        assertThat(page.getByText(Pattern.compile("^Neighbours")).first()).isVisible();
+        page.getByLabel(Pattern.compile("^The notes\\.")).focus();
+        page.keyboard().press("c");
+        assertThat(page.getByText("2 sections")).isVisible();
+    }
+
+    @Test
+    void marksAreWrittenWithAKeyEach() {
+        readIn();
+        tab("Marks").click();
+        page.getByLabel("Kind of mark").selectOption("FINGERING");
+        page.getByLabel(Pattern.compile("^Write fingers")).focus();
+        page.keyboard().type("123");
+        for (String key : "1 2 3".split(" ")) {
+            assertThat(page.getByLabel("What was decided").getByText(Pattern.compile("note " + key + ": " + key)))
+                    .isVisible();
+        }
+        assertThat(page.getByLabel(Pattern.compile("^Write fingers"))
+                        .getByText("Note 4")
+                        .first())
+                .isVisible();
+        page.keyboard().press("ArrowLeft");
+        page.keyboard().press("Backspace");
+        assertThat(page.getByText("note 3: fingers taken away")).isVisible();
+    }
+
+    @Test
+    void variationsAreChosenForTheTransitionThatBreaks() throws IOException {
+        readIn();
+        page.locator("path[data-transition='4'][stroke=transparent]").first().dispatchEvent("click");
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Transition 5–6")))
+                .isVisible();
+        button("It broke here").click();
+        assertThat(page.getByLabel("Transition 5 to 6").getByText("broke once in four weeks"))
+                .isVisible();
+        button("It broke here").click();
+        assertThat(page.getByLabel("Transition 5 to 6").getByText("broke 2 times in four weeks"))
+                .isVisible();
+        Locator variation = page.getByLabel("Transition 5 to 6")
+                .getByRole(AriaRole.BUTTON)
+                .filter(new Locator.FilterOptions().setHasText("Short–long 1-2, stretched"));
+        variation.click();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Short–long 1-2, stretched")))
+                .isVisible();
+        page.keyboard().press("Escape");
+        button("Choose for me").click();
+        assertThat(page.getByText(Pattern.compile("Today's variations, [\\d.,]+ minutes")))
+                .isVisible();
+        assertThat(page.getByText(Pattern.compile("5–6 among them, which breaks most"))
+                        .first())
+                .isVisible();
+        page.getByLabel(Pattern.compile("^played")).first().click();
+        assertThat(page.getByLabel(Pattern.compile("^played")).first()).isChecked();
+
+        page.getByText("Groups across the beat").click();
+        button("Groups of 3, stopping on the next").click();
+        assertThat(page.getByText("Matches the target at")).isVisible();
+        Locator heard = page.getByRole(AriaRole.DIALOG)
+                .getByRole(AriaRole.BUTTON)
+                .filter(new Locator.FilterOptions().setHasText("Hear it"));
+        heard.click();
+        page.waitForSelector(".abcjs-note.lit");
+        Download file = page.waitForDownload(() -> page.getByRole(AriaRole.DIALOG)
+                .getByRole(AriaRole.LINK)
+                .filter(new Locator.FilterOptions().setHasText("ABC"))
+                .click());
+        assertThat(Files.readString(file.path())).contains("T:Harbour Steps, Groups of 3");
+        page.keyboard().press("Escape");
+
+        page.getByLabel("Weights of your cell").fill("3-2-1");
+        button("Show it").click();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Own cell 3-2-1")))
+                .isVisible();
+    }
+
+    @Test
+    void readinessIsTickedOffAndAsksForNothingElse() {
+        readIn();
+        assertThat(page.getByText("5 of the preparation still open")).isVisible();
+        page.getByText("Counted or sung in time").click();
+        assertThat(page.getByText("4 of the preparation still open")).isVisible();
+        page.getByText("Counted or sung in time").click();
+        assertThat(page.getByText("taken back")).isVisible();
+    }
+
+    @Test
+    void theSheetForTheStandShowsEveryVariation() {
+        readIn();
+        button("Print or export").click();
+        page.getByText("A sheet for the stand").click();
+        assertThat(button("Print")).isVisible();
+        assertThat(page.getByRole(
+                        AriaRole.HEADING, new Page.GetByRoleOptions().setName(Pattern.compile("^Long–short 2-1 "))))
+                .isVisible();
+        assertThat(paperSizes()).containsOnly("594.95996 841.91998");
+        page.getByLabel("Paper size").selectOption("letter");
+        assertThat(page.locator(".paper-letter")).isVisible();
+        assertThat(paperSizes()).containsOnly("612 792");
+    }
+
+    /** The size of each page as it would be printed, in points. */
+    private List<String> paperSizes() {
+        String pdf =
+                new String(page.pdf(new Page.PdfOptions().setPreferCSSPageSize(true)), StandardCharsets.ISO_8859_1);
+        return Pattern.compile("/MediaBox \\[0 0 ([\\d. ]+)]")
+                .matcher(pdf)
+                .results()
+                .map(found -> found.group(1))
+                .toList();
+    }
+}

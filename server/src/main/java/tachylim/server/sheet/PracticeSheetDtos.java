@@ -1,0 +1,216 @@
+package tachylim.server.sheet;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.constraints.DecimalMax;
+import jakarta.validation.constraints.DecimalMin;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Pattern;
+import jakarta.validation.constraints.Size;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import tachylim.notation.entry.TappedRhythm;
+import tachylim.passage.Joining;
+import tachylim.passage.Mark;
+import tachylim.passage.Readiness;
+import tachylim.server.repertoire.PassageDtos.SectionDto;
+import tachylim.tempo.Tempo;
+import tachylim.variation.Cell;
+import tachylim.variation.DaysChoice;
+import tachylim.variation.Variation;
+import tachylim.workout.Click;
+import tachylim.workout.Playback;
+
+/** What the practice sheet takes and gives. */
+public final class PracticeSheetDtos {
+
+    private PracticeSheetDtos() {}
+
+    private static final String MINUTES =
+            "Give " + DaysChoice.LEAST_MINUTES + " to " + DaysChoice.MOST_MINUTES + " minutes.";
+
+    /** Music to be engraved, with the place of each note in its text. */
+    public record Engraved(String abc, List<Integer> places) {}
+
+    public record MarkDto(Mark.Kind kind, String value) {}
+
+    public record NoteDto(boolean onBeat, List<MarkDto> marks) {}
+
+    @Schema(description = "a decision as it was made; an empty value took it away")
+    public record DecisionDto(int note, Mark.Kind kind, String value, String why, Instant at) {}
+
+    public record TransitionDto(
+            @Schema(description = "1, and more where it broke lately")
+            double need,
+
+            int breaks,
+
+            @Schema(description = "how often today's choice trains it")
+            int trainedToday,
+
+            @Schema(description = "whether a variation that was played in the last seven days trained it")
+            boolean trainedThisWeek) {}
+
+    public record ReadinessDto(
+            Readiness item,
+            String sentence,
+            boolean preparation,
+            boolean reached,
+
+            @Schema(nullable = true, description = "when it was last reached")
+            LocalDate reachedOn,
+
+            @Schema(nullable = true, description = "when it was lost again, if it was")
+            LocalDate lostOn,
+
+            String why) {}
+
+    public record JoinDto(
+            Joining.Stage stage, int firstSection, int lastSection, int firstNote, int lastNote, String name) {}
+
+    public record JoiningDto(Joining.Order order, int transition, List<Integer> sections, List<JoinDto> joins) {}
+
+    public record ChoiceDto(
+            long id,
+            String variation,
+            String title,
+            double minutes,
+            String why,
+            boolean played,
+            int matchingBpm,
+            List<Integer> trained) {}
+
+    public record PracticeSheetDto(
+            Engraved music,
+            List<NoteDto> notes,
+            List<TransitionDto> transitions,
+            List<ReadinessDto> readiness,
+            JoiningDto joining,
+            List<String> articulations,
+            String wantedArticulation,
+
+            @Schema(description = "what today or a symptom says against playing; empty when nothing does")
+            String caution,
+
+            @Schema(description = "whether playing along counts no more today")
+            boolean closed,
+
+            List<ChoiceDto> today,
+            List<SectionDto> extras,
+            List<DecisionDto> decisions) {}
+
+    public record MarkWish(
+            @Min(0) int note,
+
+            @NotNull(message = "Say what kind of mark it is.")
+            Mark.Kind kind,
+
+            @Schema(description = "empty to take the mark away")
+            @NotNull
+            @Size(max = 8, message = "A mark has up to 8 characters.")
+            String value,
+
+            @NotNull @Size(max = 300, message = "The reason has up to 300 characters.")
+            String why,
+
+            @Schema(description = "whether learned work may be given up for it")
+            boolean confirmed) {}
+
+    public record ReadinessWish(@NotNull Readiness item, boolean reached) {}
+
+    public record JoiningWish(
+            @NotNull Joining.Order order, @Min(0) int transition) {}
+
+    public record ArticulationWish(
+            @NotNull @Size(max = 60, message = "An articulation has up to 60 characters.")
+            String articulation) {}
+
+    public record ArticulationsWish(
+            @NotNull @Size(min = 1, max = 20, message = "A list has 1 to 20 articulations.")
+            List<
+                            @NotBlank(message = "An articulation needs a name.")
+                            @Size(max = 60, message = "An articulation has up to 60 characters.") String>
+                    names) {}
+
+    public record ChoiceWish(
+            @DecimalMin(value = "" + DaysChoice.LEAST_MINUTES, message = MINUTES)
+            @DecimalMax(value = "" + DaysChoice.MOST_MINUTES, message = MINUTES)
+            double minutes) {}
+
+    public record PlayedWish(boolean played) {}
+
+    public record Taps(
+            @NotNull @Size(max = Cell.MOST_NOTES + 1, message = "Tap up to " + (Cell.MOST_NOTES + 1) + " times.")
+            List<
+                            @NotNull @DecimalMin(value = "0", message = TAP)
+                            @DecimalMax(value = "" + TappedRhythm.MOST_SECONDS, message = TAP) Double>
+                    seconds) {}
+
+    private static final String TAP = "A tap comes within " + TappedRhythm.MOST_SECONDS / 60 + " minutes of the first.";
+
+    /** Something played along with a playback or a variation, for as long as it was played. */
+    public record PracticeWish(
+            @NotNull @Pattern(regexp = "[0-9a-fA-F-]{36}") String clientId,
+
+            @DecimalMin(value = "" + Tempo.MIN, message = Tempo.RANGE + ".")
+            @DecimalMax(value = "" + Tempo.MAX, message = Tempo.RANGE + ".")
+            double bpm,
+
+            @DecimalMin(value = "0.5", message = "Give half a second or more.")
+            @DecimalMax(value = "3600", message = "Give up to an hour.")
+            double seconds,
+
+            @Schema(description = "whether it was a variation, whose tempo says less of how fast its notes are")
+            boolean varied) {}
+
+    public record CellDto(String cell) {}
+
+    @Schema(description = "the key of a variation")
+    public record KeyDto(String key) {}
+
+    public record VariationDto(
+            String key,
+            String title,
+            Variation.Family family,
+
+            @Schema(description = "its first notes, or all of them where the whole was asked for")
+            String abc,
+
+            double matchingBpm,
+
+            @Schema(description = "notes a second in its quick places at the tempo asked for")
+            double rate,
+
+            List<Integer> trained,
+            String remark,
+            double minutes) {}
+
+    public record Sheet(double targetBpm, double bpm, int firstNote, int lastNote, List<VariationDto> variations) {}
+
+    public record WholeVariation(
+            VariationDto variation,
+            Engraved music,
+
+            @Schema(description = "for each of its notes the note of the passage; -1 for none")
+            List<Integer> source) {}
+
+    /** A variation by its key, with its name. */
+    public record TrainingVariation(String key, String title) {}
+
+    public record TransitionView(int transition, List<WindowDto> windows, List<TrainingVariation> trainedBy) {}
+
+    public record WindowDto(int firstNote, int lastNote, String abc) {}
+
+    public record SoundedClick(double seconds, Click.Kind kind) {}
+
+    public record PlaybackDto(double bpm, double seconds, List<Playback.Sounding> notes, List<SoundedClick> clicks) {}
+
+    record CauseWish(
+            @NotBlank(message = "Say why it broke.") @Size(max = 60, message = "A cause has up to 60 characters.")
+            String cause) {}
+
+    /** How often it was why something broke in this passage, in four weeks. */
+    record CauseView(long times) {}
+}

@@ -1,0 +1,164 @@
+package tachylim.server.sheet;
+
+import java.time.LocalDate;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import org.springframework.data.domain.Limit;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tachylim.server.account.AccountService;
+import tachylim.server.account.SignedIn;
+import tachylim.server.repertoire.RepertoireService;
+import tachylim.server.repertoire.StoredPassage;
+import tachylim.server.repertoire.StoredSection;
+import tachylim.server.web.Refused;
+import tachylim.variation.TransitionNeed;
+
+/** Where a passage breaks, as noted, and so how much each of its transitions needs to be trained. */
+@Service
+public class TransitionService {
+
+    private static final Limit MOST = Limit.of(2_000);
+
+    private final RepertoireService repertoire;
+    private final TransitionBreakRepository breaks;
+    private final AccountService accounts;
+
+    TransitionService(RepertoireService repertoire, TransitionBreakRepository breaks, AccountService accounts) {
+        this.repertoire = repertoire;
+        this.breaks = breaks;
+        this.accounts = accounts;
+    }
+
+    /** How much each transition of a passage needs to be trained. */
+    double[] need(SignedIn who, StoredPassage passage, int transitions, LocalDate today) {
+        return need(breaks(who, passage, today), transitions, today);
+    }
+
+    private static double[] need(List<TransitionBreak> broken, int transitions, LocalDate today) {
+        return TransitionNeed.of(
+                transitions,
+                broken.stream()
+                        .map(one -> new TransitionNeed.Break(
+                                one.transition(), today.toEpochDay() - one.day().toEpochDay()))
+                        .toList());
+    }
+
+    /** The transitions of each of some sections that broke of late, from 0, those that need it most first. */
+    @Transactional(readOnly = true)
+    public Map<Long, List<Integer>> weakest(SignedIn who, List<StoredSection> sections, LocalDate today) {
+        Map<Long, List<TransitionBreak>> broken = breaks
+                .findByAccountIdAndPassageIdInAndDayGreaterThanEqualOrderByIdDesc(
+                        who.accountId(),
+                        sections.stream()
+                                .map(section -> section.passage().id())
+                                .distinct()
+                                .toList(),
+                        today.minusDays(TransitionNeed.DAYS),
+                        MOST)
+                .stream()
+                .collect(Collectors.groupingBy(TransitionBreak::passageId));
+        return sections.stream()
+                .collect(Collectors.toMap(
+                        StoredSection::id,
+                        section -> weakest(
+                                section, broken.getOrDefault(section.passage().id(), List.of()), today)));
+    }
+
+    private static List<Integer> weakest(StoredSection section, List<TransitionBreak> ofPassage, LocalDate today) {
+        int first = section.notes().firstNote();
+        int transitions = section.notes().size() - 1;
+        double[] need = need(ofPassage, first + transitions, today);
+        return ofPassage.stream()
+                .filter(one -> one.transition() >= first && one.transition() < first + transitions)
+                .map(TransitionBreak::transition)
+                .distinct()
+                .sorted(Comparator.comparingDouble(transition -> -need[transition]))
+                .map(transition -> transition - first)
+                .limit(MOST_WEAK)
+                .toList();
+    }
+
+    /**
+     * Says why a transition broke that was last noted today.
+     *
+     * @return how often that was why anything broke in this passage, in the weeks that count
+     */
+    @Transactional
+    public long because(SignedIn who, long passageId, int transition, String cause) {
+        LocalDate today = accounts.today(who);
+        List<TransitionBreak> noted = breaks(who, repertoire.passage(who, passageId), today);
+        noted.stream()
+                .filter(one -> one.transition() == transition && one.day().equals(today))
+                .findFirst()
+                .orElseThrow(() -> Refused.notFound("A break noted at this transition today"))
+                .cause(cause.strip());
+        return times(noted, cause.strip());
+    }
+
+    private static long times(List<TransitionBreak> noted, String cause) {
+        return noted.stream().filter(one -> cause.equalsIgnoreCase(one.cause())).count();
+    }
+
+    /** Why something broke again and again, with how often: what was said on a day and not for the first time. */
+    @Transactional(readOnly = true)
+    public Map<String, Long> repeated(SignedIn who, StoredPassage passage, LocalDate day) {
+        List<TransitionBreak> noted = breaks(who, passage, day);
+        Map<String, Long> repeated = new TreeMap<>(String.CASE_INSENSITIVE_ORDER);
+        noted.stream()
+                .filter(one -> one.day().equals(day) && one.cause() != null)
+                .forEach(one -> repeated.put(one.cause(), times(noted, one.cause())));
+        repeated.values().removeIf(times -> times < 2);
+        return repeated;
+    }
+
+    /** The notes of a section, counted from 1, that a player did not get to on a day, in the order of the music. */
+    @Transactional(readOnly = true)
+    public List<Integer> brokeOn(SignedIn who, StoredSection section, LocalDate day) {
+        int first = section.notes().firstNote();
+        return breaks(who, section.passage(), day).stream()
+                .filter(one -> one.day().equals(day))
+                .map(one -> one.transition() - first + 2)
+                .filter(note -> note >= 2 && note <= section.notes().size())
+                .distinct()
+                .sorted()
+                .toList();
+    }
+
+    private static final int MOST_WEAK = 8;
+
+    List<TransitionBreak> breaks(SignedIn who, StoredPassage passage, LocalDate today) {
+        return breaks.findByAccountIdAndPassageIdAndDayGreaterThanEqualOrderByIdDesc(
+                who.accountId(), passage.id(), today.minusDays(TransitionNeed.DAYS), MOST);
+    }
+
+    /** Notes that a transition broke today. */
+    @Transactional
+    public void broke(SignedIn who, long passageId, int transition) {
+        LocalDate today = accounts.today(who);
+        StoredPassage passage = repertoire.passage(who, passageId);
+        int transitions = repertoire.music(passage).notes().size() - 1;
+        if (transition < 0 || transition >= transitions) {
+            throw Refused.field(
+                    "transition",
+                    "There is no transition " + (transition + 1) + "; the passage has " + transitions + ".");
+        }
+        if (breaks(who, passage, today).size() >= MOST.max()) {
+            throw Refused.field("transition", "Enough breaks are noted for these four weeks.");
+        }
+        breaks.save(new TransitionBreak(who.accountId(), passageId, transition, today));
+    }
+
+    /** Takes the last break noted at a transition back. */
+    @Transactional
+    void notBroke(SignedIn who, long passageId, int transition) {
+        StoredPassage passage = repertoire.passage(who, passageId);
+        breaks(who, passage, accounts.today(who)).stream()
+                .filter(one -> one.transition() == transition)
+                .findFirst()
+                .ifPresent(breaks::delete);
+    }
+}

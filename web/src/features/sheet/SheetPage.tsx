@@ -1,0 +1,106 @@
+import { useState } from "react";
+import { Link, useParams, useSearchParams } from "react-router";
+import { usePracticeSheet, usePassage, useSheet } from "../../api/queries";
+import { Engraving } from "../../notation/Engraving";
+import { Button } from "../../ui/Button";
+import { Failed, Page, Waiting } from "../../ui/Page";
+
+type Paper = "a4" | "letter";
+
+/** A page for the music stand: the notes, and the variations with their matching tempos. */
+export default function SheetPage() {
+  const id = Number(useParams().id);
+  const [search] = useSearchParams();
+  const passage = usePassage(id);
+  const practiceSheet = usePracticeSheet(id);
+  const [paper, setPaper] = useState<Paper>("a4");
+  const [which, setWhich] = useState<"today" | "all">("today");
+  const section = passage.data?.passage.sections.find(
+    (one) => one.id === Number(search.get("section") ?? search.get("piece")),
+  );
+  const target = passage.data?.passage.targetBpm ?? 100;
+  const sheet = useSheet(id, { first: section?.firstNote, last: section?.lastNote }, target, true);
+  if (passage.isPending || practiceSheet.isPending) return <Waiting />;
+  if (passage.isError || practiceSheet.isError) return <Failed error={passage.error ?? practiceSheet.error} />;
+  if (sheet.isError) return <Failed error={sheet.error} />;
+  const chosen = new Set(practiceSheet.data.today.map((one) => one.variation));
+  const today = sheet.data?.variations.filter((variation) => chosen.has(variation.key)) ?? [];
+  const variations = which === "all" || today.length === 0 ? (sheet.data?.variations ?? []) : today;
+  return (
+    <div className={`paper-${paper}`}>
+      <Page
+        title={section ? `${passage.data.passage.title}, ${section.name}` : passage.data.passage.title}
+        above={
+          <span className="print:hidden">
+            <Link to={`/passages/${id}`} className="underline-offset-4 hover:underline">
+              Back to the practice sheet
+            </Link>
+          </span>
+        }
+        aside={
+          <div className="flex flex-wrap items-center gap-4 print:hidden">
+            <label className="flex min-h-11 items-center gap-2">
+              <input
+                type="radio"
+                name="which"
+                checked={which === "today"}
+                onChange={() => setWhich("today")}
+                className="accent-spruce"
+                disabled={today.length === 0}
+              />{" "}
+              today&apos;s
+            </label>
+            <label className="flex min-h-11 items-center gap-2">
+              <input
+                type="radio"
+                name="which"
+                checked={which === "all" || today.length === 0}
+                onChange={() => setWhich("all")}
+                className="accent-spruce"
+              />{" "}
+              all variations
+            </label>
+            <label className="flex items-center gap-2">
+              Paper
+              <select
+                aria-label="Paper size"
+                value={paper}
+                onChange={(event) => setPaper(event.target.value as Paper)}
+                className="min-h-11 rounded-[5px] border border-rule-strong bg-white px-2"
+              >
+                <option value="a4">A4</option>
+                <option value="letter">Letter</option>
+              </select>
+            </label>
+            <Button kind="main" onClick={() => window.print()}>
+              Print
+            </Button>
+          </div>
+        }
+      >
+        <p className="text-soft">
+          Target {Math.round(target)} to the {passage.data.reading.beatUnit} note. Each figure is the tempo at which a
+          variation&apos;s quick notes match it; stay under it, and stop at pain, numbness, tingling or loss of control.
+        </p>
+        {!section && (
+          <section className="sheet-part mt-3 pb-2" aria-label="As written">
+            <Engraving abc={practiceSheet.data.music.abc} label="As written" scale={1.15} />
+          </section>
+        )}
+        {variations.map((variation) => (
+          <section
+            key={variation.key}
+            className="sheet-part border-t border-rule pt-2 pb-2"
+            aria-label={variation.title}
+          >
+            <h2 className="flex justify-between">
+              {variation.title} <span className="font-mono text-lg">{Math.round(variation.matchingBpm)}</span>
+            </h2>
+            <Engraving abc={variation.abc} label={variation.title} scale={1.05} />
+            {variation.remark && <p className="text-sm text-soft">{variation.remark}</p>}
+          </section>
+        ))}
+      </Page>
+    </div>
+  );
+}
