@@ -11,6 +11,7 @@ import { later } from "./ui/later";
 import { Nav } from "./ui/Nav";
 import { Failed, Waiting } from "./ui/Page";
 import { Toasts } from "./ui/Toasts";
+import { say } from "./words/say";
 
 const Welcome = later(() => import("./features/welcome/Welcome"));
 const First = later(() => import("./features/first/First"));
@@ -99,8 +100,7 @@ function Framed({ me }: { me: Schemas["Me"] }) {
       <ZoneOffer me={me} keep={keep} />
       {keep.onlyHere && (
         <p role="status" className="border-b border-brass px-4 py-2 sm:px-9">
-          This browser keeps nothing for Tachylim: an answer that cannot be sent at once lives only as long as this page
-          is open.
+          {say("common.thisBrowserKeepsNothingFor")}
         </p>
       )}
       <Guarded />

@@ -1,7 +1,11 @@
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
-import { App } from "./App";
+import { learnToSpeak } from "./words/language";
 import "./index.css";
+
+// Words first: titles and labels are put together while the pages' code is loaded.
+await learnToSpeak();
+const { App } = await import("./App");
 
 createRoot(document.getElementById("root")!).render(
   <StrictMode>

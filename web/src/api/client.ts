@@ -1,5 +1,6 @@
 import createClient, { type Middleware } from "openapi-fetch";
 import type { components, paths } from "./schema";
+import { say } from "../words/say";
 
 export type Schemas = components["schemas"];
 
@@ -26,8 +27,8 @@ export class Problem extends Error {
 
 /** No answer at all: the network or the server is away, or the server takes too long. */
 export class NoConnection extends Error {
-  constructor(what = "No connection to Tachylim.") {
-    super(`${what} What you typed is still here; try again in a moment.`);
+  constructor(what = say("common.noConnectionToTachylim")) {
+    super(say("common.whatYouTypedIsStill", { what }));
   }
 }
 
@@ -67,14 +68,14 @@ export async function given<T>(call: Promise<{ data?: T; error?: unknown; respon
     answer = await call;
   } catch (error) {
     const late = error instanceof DOMException && error.name === "TimeoutError";
-    throw late ? new NoConnection("Tachylim takes too long to answer.") : new NoConnection();
+    throw late ? new NoConnection(say("common.tachylimTakesTooLongTo")) : new NoConnection();
   }
   if (!answer.response.ok) {
     if (answer.response.status >= 502 && answer.response.status <= 504) throw new NoConnection();
     const body = (answer.error ?? {}) as Record<string, unknown>;
     throw new Problem(
       answer.response.status,
-      typeof body.detail === "string" ? body.detail : "Something went wrong here. Try again in a moment.",
+      typeof body.detail === "string" ? body.detail : say("common.somethingWentWrongHereTry"),
       body,
     );
   }

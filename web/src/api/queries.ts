@@ -2,6 +2,7 @@ import { useCallback } from "react";
 import { QueryClient, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, given, NoConnection, Problem, type Schemas } from "./client";
 import type { Touches } from "./touches";
+import { say } from "../words/say";
 
 export const queryClient = new QueryClient({
   defaultOptions: {
@@ -247,5 +248,5 @@ export function useChange<Wish, Result>(change: (wish: Wish) => Promise<Result>,
 export function sentence(error: unknown): string {
   if (error instanceof Problem) return error.detail;
   if (error instanceof NoConnection) return error.message;
-  return "Something went wrong on this page. Load it again; what was kept is kept.";
+  return say("common.somethingWentWrongOnThis");
 }

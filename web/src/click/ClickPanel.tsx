@@ -4,13 +4,18 @@ import { INPUT, Labelled } from "../ui/Field";
 import { useTaps } from "../ui/useTaps";
 import { schedule } from "./clicks";
 import { type Click, type ClickWishes, latencyBy, SILENCES, SOUNDS, wish, wishes } from "./wishes";
+import { say } from "../words/say";
 
-const SOUND_NAMES = { block: "struck block", tick: "dry tick", bell: "small bell" } as const;
+const SOUND_NAMES = {
+  block: say("click.struckBlock"),
+  tick: say("click.dryTick"),
+  bell: say("click.smallBell"),
+} as const;
 const SILENCE_NAMES = {
-  "0": "in every bar",
-  "1-1": "one bar with, one without",
-  "2-2": "two bars with, two without",
-  "3-1": "three bars with, one without",
+  "0": say("click.inEveryBar"),
+  "1-1": say("click.oneBarWithOneWithout"),
+  "2-2": say("click.twoBarsWithTwoWithout"),
+  "3-1": say("click.threeBarsWithOneWithout"),
 } as const;
 
 const TAPPED_CLICKS = 12;
@@ -58,20 +63,20 @@ export function ClickPanel({ instrument }: { instrument: string }) {
     taps.take();
     const clicks = play(TAPPED_CLICKS, TAPPED_TEMPO);
     setTapping(true);
-    setSaid("Tap with the click: the button, Space or Enter on it.");
+    setSaid(say("click.tapWithTheClickThe"));
     const lasts = LEAD_SECONDS + (TAPPED_CLICKS * 60) / TAPPED_TEMPO;
     over.current = setTimeout(() => {
       const found = latencyBy(taps.take(), clicks);
       setTapping(false);
-      if (found === undefined) return setSaid("Too few taps, or they did not agree. Nothing was changed; try again.");
+      if (found === undefined) return setSaid(say("click.tooFewTapsOrThey"));
       put({ latency: found });
-      setSaid(`The click is heard ${Math.round(found * 1000)} ms after it was sent; the beat is shown as much later.`);
+      setSaid(say("click.theClickIsHeardMs", { found: Math.round(found * 1000) }));
     }, lasts * 1000);
   };
   return (
-    <section aria-label="The click" className="grid max-w-xl content-start gap-3">
+    <section aria-label={say("click.theClick")} className="grid max-w-xl content-start gap-3">
       <div className="grid gap-3 sm:grid-cols-2">
-        <Labelled label="Sound">
+        <Labelled label={say("click.sound")}>
           {({ id }) => (
             <select
               id={id}
@@ -87,7 +92,7 @@ export function ClickPanel({ instrument }: { instrument: string }) {
             </select>
           )}
         </Labelled>
-        <Labelled label="Level">
+        <Labelled label={say("click.level")}>
           {({ id }) => (
             <input
               id={id}
@@ -101,7 +106,7 @@ export function ClickPanel({ instrument }: { instrument: string }) {
             />
           )}
         </Labelled>
-        <Labelled label="Count in">
+        <Labelled label={say("click.countIn")}>
           {({ id }) => (
             <select
               id={id}
@@ -109,12 +114,12 @@ export function ClickPanel({ instrument }: { instrument: string }) {
               value={now.bars}
               onChange={(event) => put({ bars: event.target.value === "2" ? 2 : 1 })}
             >
-              <option value="1">one bar</option>
-              <option value="2">two bars</option>
+              <option value="1">{say("click.oneBar")}</option>
+              <option value="2">{say("click.twoBars")}</option>
             </select>
           )}
         </Labelled>
-        <Labelled label="It clicks">
+        <Labelled label={say("click.itClicks")}>
           {({ id }) => (
             <select
               id={id}
@@ -132,29 +137,29 @@ export function ClickPanel({ instrument }: { instrument: string }) {
         </Labelled>
       </div>
       <div className="flex flex-wrap gap-x-6">
-        <Tick label="accents" checked={now.accents} onChange={(accents) => put({ accents })} />
-        <Tick label="subdivisions" checked={now.subdivisions} onChange={(subdivisions) => put({ subdivisions })} />
+        <Tick label={say("click.accents")} checked={now.accents} onChange={(accents) => put({ accents })} />
         <Tick
-          label="a sound when a break is due or a rest is over"
-          checked={now.rests}
-          onChange={(rests) => put({ rests })}
+          label={say("click.subdivisions")}
+          checked={now.subdivisions}
+          onChange={(subdivisions) => put({ subdivisions })}
         />
-        <Tick label="seen only, nothing sounds" checked={now.seen} onChange={(seen) => put({ seen })} />
+        <Tick label={say("click.aSoundWhenABreak")} checked={now.rests} onChange={(rests) => put({ rests })} />
+        <Tick label={say("click.seenOnlyNothingSounds")} checked={now.seen} onChange={(seen) => put({ seen })} />
       </div>
       <div className="flex flex-wrap items-center gap-3">
-        <Button onClick={() => void play(4, TAPPED_TEMPO)}>Hear it</Button>
+        <Button onClick={() => void play(4, TAPPED_TEMPO)}>{say("click.hearIt")}</Button>
         {tapping ? (
           <Button kind="main" {...taps.button}>
-            Tap here: {taps.count}
+            {say("click.tapHere", { count: taps.count })}
           </Button>
         ) : (
-          <Button onClick={find}>Find its latency by tapping</Button>
+          <Button onClick={find}>{say("click.findItsLatencyByTapping")}</Button>
         )}
         <span className="text-soft">
-          {Math.round(now.latency * 1000)} ms
+          {say("click.ms", { latency: Math.round(now.latency * 1000) })}
           {now.latency > 0 && !tapping && (
             <button className="ml-3 underline underline-offset-4" onClick={() => put({ latency: 0 })}>
-              none
+              {say("common.none")}
             </button>
           )}
         </span>

@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from "react";
 import { useWidth } from "../ui/useWidth";
 import { largest } from "./engraver";
+import { say } from "../words/say";
 
 interface Props {
   abc: string;
@@ -37,7 +38,7 @@ export function Engraving({ abc, label, scale = 1.1, maxHeight }: Props) {
   return (
     <div ref={frame} role="img" aria-label={label} className="w-full overflow-hidden">
       <div ref={staff} aria-hidden="true" />
-      {failed && <p className="text-sm">The notes could not be drawn; everything else works.</p>}
+      {failed && <p className="text-sm">{say("notation.theNotesCouldNotBe")}</p>}
     </div>
   );
 }

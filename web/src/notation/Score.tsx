@@ -1,6 +1,7 @@
 import { type ReactNode, useEffect, useRef, useState } from "react";
 import { useWidth } from "../ui/useWidth";
 import { fit, looks } from "./engraver";
+import { say } from "../words/say";
 
 /** Where a note stands on the page, in pixels of its frame. */
 export interface Spot {
@@ -78,7 +79,7 @@ export function Score({ abc, places, label, scale = 1.1, room = 46, lit, childre
   return (
     <div ref={frame} className="relative w-full overflow-x-clip">
       <div ref={staff} role="img" aria-label={label} />
-      {failed && <p className="text-sm">The notes could not be drawn; everything else works.</p>}
+      {failed && <p className="text-sm">{say("notation.theNotesCouldNotBe")}</p>}
       {layout && children?.(layout)}
     </div>
   );

@@ -2,14 +2,15 @@ import { useEffect } from "react";
 import { useTouch } from "../api/queries";
 import * as touches from "../api/touches";
 import { keep } from "../keep";
-import { useSay } from "../ui/Toasts";
+import { useToast } from "../ui/Toasts";
 import { waitBefore } from "./answers";
 import { sendEverything } from "./outbox";
 import { EventQueue } from "./queue";
+import { say } from "../words/say";
 
 /** When the application opens, whatever page it opens at, what was left on its way is sent, until it has arrived. */
 export function useOutbox() {
-  const say = useSay();
+  const toast = useToast();
   const touch = useTouch();
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout> | undefined;
@@ -18,7 +19,7 @@ export function useOutbox() {
       const waiting = EventQueue.runs(keep).length > 0;
       try {
         const refused = await sendEverything(keep);
-        refused.forEach((detail) => say(`An earlier answer: ${detail}`));
+        refused.forEach((detail) => toast(say("outbox.anEarlierAnswer", { detail })));
         if (waiting) void touch(touches.run);
       } catch (error) {
         if (!over) timer = setTimeout(() => void go(attempt + 1), waitBefore(attempt, error));
@@ -29,5 +30,5 @@ export function useOutbox() {
       over = true;
       clearTimeout(timer);
     };
-  }, [say, touch]);
+  }, [toast, touch]);
 }

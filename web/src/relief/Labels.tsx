@@ -1,16 +1,17 @@
 import { clock } from "../ui/format";
 import type { Looks } from "./looks";
 import type { ReliefData, Scales } from "./terrain";
+import { say } from "../words/say";
 
 export const PART: Record<ReliefData["blocks"][number]["part"], string> = {
-  WARM_UP: "Warm-up",
-  OPENER: "Controlled",
-  PREPARE: "Prepare",
-  MEASURE: "Measure",
-  CORE: "Core",
-  PERFORM: "Perform",
-  STUDY: "Study",
-  CLOSER: "Close",
+  WARM_UP: say("common.warmUp"),
+  OPENER: say("timeline.controlled"),
+  PREPARE: say("timeline.prepare"),
+  MEASURE: say("timeline.measure"),
+  CORE: say("timeline.core"),
+  PERFORM: say("timeline.perform"),
+  STUDY: say("timeline.study"),
+  CLOSER: say("common.close"),
 };
 
 interface Props {
@@ -35,7 +36,10 @@ export function RestLabels({ relief, scales: { x, base }, looks }: Props) {
           <text key={rest.start} x={last} y={base + 13}>
             {rest.seconds < 60
               ? Math.round(rest.seconds)
-              : `${clock(rest.seconds)}${rest.rest === "BREAK" ? " break" : ""}`}
+              : say("timeline.restOrBreak", {
+                  seconds: clock(rest.seconds),
+                  restIs: rest.rest === "BREAK" ? "yes" : "no",
+                })}
           </text>
         );
       })}
@@ -63,8 +67,10 @@ export function BlockLabels({ relief, scales: { x, base }, looks }: Props) {
                   {room > 150 && (
                     <tspan fontWeight="400" fill={looks.soft}>
                       {"  "}
-                      {Math.max(1, Math.round((block.end - block.start) / 60))} min
-                      {block.part === "WARM_UP" ? ", extra" : ""}
+                      {say("timeline.min", {
+                        value: Math.max(1, Math.round((block.end - block.start) / 60)),
+                        partIs: block.part === "WARM_UP" ? "yes" : "no",
+                      })}
                     </tspan>
                   )}
                 </text>

@@ -2,6 +2,7 @@ import { scaleLinear } from "d3-scale";
 import { bpm, oneDecimal } from "../ui/format";
 import type { Looks } from "./looks";
 import { path, type Point, type ReliefData, recoveryLine } from "./terrain";
+import { say } from "../words/say";
 
 interface Props {
   relief: ReliefData;
@@ -44,7 +45,7 @@ export function RecoveryLane({ relief, x, top, left, right, looks }: Props) {
   const points = recoveryLine(relief.stretches).map(({ seconds, level }) => ({ x: x(seconds), y: y(level) }));
   return (
     <g>
-      <Frame name="recovery" left={left} top={top} looks={looks} />
+      <Frame name={say("timeline.recovery")} left={left} top={top} looks={looks} />
       <path d={area(points, top + HEIGHT)} fill={looks.soft} fillOpacity="0.16" />
       <path d={path(points)} fill="none" stroke={looks.ink} strokeWidth="1.5" />
       <line
@@ -57,7 +58,7 @@ export function RecoveryLane({ relief, x, top, left, right, looks }: Props) {
         strokeWidth="1.5"
       />
       <text x={right} y={y(relief.burstFloor) + 13} textAnchor="end" fontSize="11" fill={looks.soft}>
-        a burst needs {Math.round(relief.burstFloor * 100)}%
+        {say("timeline.aBurstNeeds", { burstFloor: Math.round(relief.burstFloor * 100) })}
       </text>
     </g>
   );
@@ -76,7 +77,7 @@ export function EffortLane({ relief, x, top, left, right, looks }: Props) {
   const end = points.at(-1)!;
   return (
     <g>
-      <Frame name="effort" left={left} top={top} looks={looks} />
+      <Frame name={say("timeline.effort")} left={left} top={top} looks={looks} />
       <path d={area(points, top + HEIGHT)} fill={looks.spruce} fillOpacity="0.22" />
       <path d={path(points)} fill="none" stroke={looks.spruce} strokeWidth="2" />
       <line
@@ -88,7 +89,7 @@ export function EffortLane({ relief, x, top, left, right, looks }: Props) {
         strokeWidth="1.5"
       />
       <text x={left + 6} y={y(relief.effortCap) + 14} fontSize="11" fill={looks.soft}>
-        cap {bpm(relief.effortCap)} effort minutes
+        {say("timeline.capEffortMinutes", { effortCap: bpm(relief.effortCap) })}
       </text>
       {relief.stretches.length > 0 && (
         <text

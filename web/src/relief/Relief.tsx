@@ -20,6 +20,7 @@ import {
   tempoRange,
   tempoTicks,
 } from "./terrain";
+import { say } from "../words/say";
 
 interface Props {
   relief: ReliefData;
@@ -41,12 +42,12 @@ interface Props {
 }
 
 const FORM: Record<Stretch["form"], string> = {
-  WARM_UP: "warm-up",
-  CONTROLLED: "slow",
-  PROBE: "measuring pass",
-  BURST: "burst",
-  CLOSING: "easy",
-  REST: "rest",
+  WARM_UP: say("timeline.warmUpForm"),
+  CONTROLLED: say("timeline.slow"),
+  PROBE: say("timeline.measuringPass"),
+  BURST: say("common.burst"),
+  CLOSING: say("timeline.easy"),
+  REST: say("common.rest"),
 };
 
 /** A workout as a landscape: time to the right, tempo upward on a log scale. */
@@ -170,24 +171,33 @@ export function Relief({
 function reading(stretch: Stretch) {
   const what =
     stretch.form === "REST"
-      ? `rest ${Math.round(stretch.seconds)} s`
-      : `${stretch.passes > 1 ? `${stretch.passes} passes, ` : ""}${FORM[stretch.form]} at ${bpm(stretch.tempo!)}` +
-        (stretch.fastest === null ? "" : ` up to ${bpm(stretch.fastest)}`);
+      ? say("timeline.restSeconds", { seconds: Math.round(stretch.seconds) })
+      : say("timeline.at", {
+          passesIs: stretch.passes > 1 ? "yes" : "no",
+          passes: stretch.passes,
+          form: FORM[stretch.form],
+          tempo: bpm(stretch.tempo!),
+          fastestIs: stretch.fastest === null ? "yes" : "no",
+          fastest: stretch.fastest && bpm(stretch.fastest),
+        });
   const verdict = stretch.verdict
-    ? `, ${stretch.verdict.toLowerCase()}, tension ${stretch.tension}`
+    ? say("timeline.tension", { verdict: say(`verdict.${stretch.verdict}`), tension: stretch.tension })
     : stretch.played && stretch.tempo !== null
-      ? ", unjudged"
+      ? say("timeline.unjudged")
       : "";
   return `${clock(stretch.start)} ${what}${verdict}. ${stretch.why}`;
 }
 
 function summary(relief: ReliefData) {
   const { totals } = relief;
-  return (
-    `Workout of ${minutes(totals.seconds)}: ${totals.passes} passes, ${totals.bursts} bursts, ` +
-    `${minutes(totals.restSeconds)} of rest, ceiling ${bpm(relief.estimate.ceiling.middle)}, target ${bpm(relief.target)}. ` +
-    "Left and right arrow keys read it step by step."
-  );
+  return say("timeline.workoutOfPassesBurstsOf", {
+    seconds: minutes(totals.seconds),
+    passes: totals.passes,
+    bursts: totals.bursts,
+    restSeconds: minutes(totals.restSeconds),
+    ceiling: bpm(relief.estimate.ceiling.middle),
+    target: bpm(relief.target),
+  });
 }
 
 interface Layer {
@@ -252,11 +262,11 @@ function CeilingNames({ level, y, looks }: { level: Level; y: Scales["y"]; looks
     <>
       <text {...halo} x={from + 6} y={y(middle) + (clashes ? 15 : -5)} fontWeight="700" fill={looks.brass}>
         {estimate.enoughEvidence
-          ? `ceiling ${bpm(middle)} ± ${Math.round((high - low) / 2)}`
-          : `ceiling about ${bpm(middle)}, a guess yet`}
+          ? say("timeline.ceilingGiveOrTake", { middle: bpm(middle), give: Math.round((high - low) / 2) })
+          : say("timeline.ceilingAboutAGuessYet", { bpm: bpm(middle) })}
       </text>
       <text {...halo} x={to} y={y(target) + (above ? -5 : 14)} textAnchor="end" fill={looks.ink}>
-        target {bpm(target)}
+        {say("timeline.target", { bpm: bpm(target) })}
       </text>
     </>
   );

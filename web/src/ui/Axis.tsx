@@ -1,3 +1,4 @@
+import { locale } from "../words/say";
 /** The colours of an axis, where they are not those of paper. */
 interface Looks {
   rule: string;
@@ -77,4 +78,4 @@ export function Along({ ticks, x, y, to = Infinity, label = String }: Along) {
 
 /** A day under an axis of time. */
 export const shortDay = (time: number) =>
-  new Date(time).toLocaleDateString(undefined, { day: "numeric", month: "short" });
+  new Date(time).toLocaleDateString(locale(), { day: "numeric", month: "short" });

@@ -1,14 +1,15 @@
 import { CircleUserRound } from "lucide-react";
 import { Link, NavLink } from "react-router";
 import { SymptomButton } from "../features/symptom/SymptomButton";
+import { say } from "../words/say";
 
 const PLACES = [
-  ["/", "Today"],
-  ["/passages", "Passages"],
-  ["/ceiling", "Ceiling"],
-  ["/season", "Season"],
-  ["/load", "Load"],
-  ["/log", "Log"],
+  ["/", say("common.today")],
+  ["/passages", say("common.passages")],
+  ["/ceiling", say("common.ceiling")],
+  ["/season", say("common.season")],
+  ["/load", say("common.load")],
+  ["/log", say("common.log")],
 ] as const;
 
 export function Mark() {
@@ -26,15 +27,15 @@ export function Nav({ name }: { name: string }) {
   return (
     <>
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:bg-white focus:p-3 print:hidden">
-        Skip to the page
+        {say("common.skipToThePage")}
       </a>
       <div className="border-b border-rule print:hidden">
         <nav
-          aria-label="Places"
+          aria-label={say("common.places")}
           className="mx-auto flex max-w-[1300px] items-stretch justify-between gap-x-1 px-2 text-[0.8rem] sm:justify-start sm:gap-x-7 sm:px-9 sm:text-base"
         >
           <Link to="/" className="flex items-center gap-2 py-3 pr-2 text-lg font-bold max-sm:hidden">
-            <Mark /> <span className="max-md:sr-only">Tachylim</span>
+            <Mark /> <span className="max-md:sr-only">{say("common.tachylim")}</span>
           </Link>
           {PLACES.map(([to, label]) => (
             <NavLink
@@ -53,7 +54,7 @@ export function Nav({ name }: { name: string }) {
           </span>
           <NavLink to="/settings" className="flex min-h-12 max-w-48 items-center truncate text-soft hover:text-ink">
             <CircleUserRound size={22} aria-hidden="true" className="shrink-0 sm:hidden" />
-            <span className="sr-only">Settings of </span>
+            <span className="sr-only">{say("common.settingsOf")} </span>
             <span className="truncate max-sm:sr-only" dir="auto">
               {name}
             </span>

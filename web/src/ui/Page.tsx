@@ -1,6 +1,7 @@
 import { type ReactNode, useEffect } from "react";
 import { sentence } from "../api/queries";
 import { Button, ButtonLink } from "./Button";
+import { say } from "../words/say";
 
 interface Props {
   title: string;
@@ -12,7 +13,7 @@ interface Props {
 /** A place in the application: what it is about at the top left, what to do at the top right. */
 export function Page({ title, above, aside, children }: Props) {
   useEffect(() => {
-    document.title = `${title} · Tachylim`;
+    document.title = say("common.pageTitle", { title });
   }, [title]);
   return (
     <main id="main" className="mx-auto w-full max-w-[1300px] px-4 pt-5 pb-12 sm:px-9">
@@ -31,7 +32,7 @@ export function Page({ title, above, aside, children }: Props) {
 export function Waiting() {
   return (
     <p role="status" className="px-9 py-16 text-soft">
-      One moment.
+      {say("common.oneMoment")}
     </p>
   );
 }
@@ -40,7 +41,7 @@ export function Failed({ error, again }: { error: unknown; again?: () => void })
   return (
     <div role="alert" className="mx-auto max-w-xl px-4 py-16">
       <p className="mb-4 text-lg">{sentence(error)}</p>
-      {again && <Button onClick={again}>Try again</Button>}
+      {again && <Button onClick={again}>{say("common.tryAgain")}</Button>}
     </div>
   );
 }
@@ -49,10 +50,10 @@ export function Failed({ error, again }: { error: unknown; again?: () => void })
 export function Nowhere() {
   return (
     <main id="main" className="mx-auto max-w-xl px-4 py-16">
-      <h1 className="mb-3">There is no such page.</h1>
-      <p className="mb-5 text-soft">The address may have been cut off. What you played and typed is kept.</p>
+      <h1 className="mb-3">{say("common.thereIsNoSuchPage")}</h1>
+      <p className="mb-5 text-soft">{say("common.theAddressMayHaveBeen")}</p>
       <ButtonLink kind="main" to="/">
-        To today
+        {say("common.toToday")}
       </ButtonLink>
     </main>
   );
@@ -62,8 +63,7 @@ export function Nowhere() {
 export function Caution({ children }: { children?: ReactNode }) {
   return (
     <p className="border-l-2 border-brass pl-3 text-sm text-soft">
-      {children ??
-        "Stop at pain, numbness, tingling or loss of control. If it stays, see a physician or a licensed therapist who knows musicians; a teacher's or clinician's limits win over these."}
+      {children ?? say("common.stopAtPainNumbnessTingling")}
     </p>
   );
 }

@@ -1,6 +1,7 @@
 import { type ReactNode, useRef } from "react";
 import { savePng, saveSvg } from "./picture";
 import { DataTable, type Rows } from "./DataTable";
+import { say } from "../words/say";
 
 interface Props {
   title: string;
@@ -23,17 +24,17 @@ export function Picture({ title, file, rows, children }: Props) {
     <section className="min-w-0">
       <div className="mb-1 flex flex-wrap items-baseline gap-x-4">
         <h2 className="mr-auto">{title}</h2>
-        <Take label={`${title} as SVG`} onClick={take(saveSvg)}>
-          SVG
+        <Take label={say("common.asSvg", { title })} onClick={take(saveSvg)}>
+          {say("common.svg")}
         </Take>
-        <Take label={`${title} as PNG`} onClick={take(savePng)}>
-          PNG
+        <Take label={say("common.asPng", { title })} onClick={take(savePng)}>
+          {say("common.png")}
         </Take>
       </div>
       <div ref={frame}>{children}</div>
       <details className="mt-1">
         <summary className="inline-block min-h-6 text-sm text-soft underline-offset-4 hover:underline">
-          The same in figures
+          {say("common.theSameInFigures")}
         </summary>
         <DataTable caption={title} rows={rows} />
       </details>

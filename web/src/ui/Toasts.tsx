@@ -6,19 +6,19 @@ interface Message {
   text: string;
 }
 
-const Say = createContext<(text: string) => void>(() => undefined);
+const Announce = createContext<(text: string) => void>(() => undefined);
 
 /** Says something briefly at the foot of the page. */
-export const useSay = () => useContext(Say);
+export const useToast = () => useContext(Announce);
 
 export function Toasts({ children }: { children: ReactNode }) {
   const [messages, setMessages] = useState<Message[]>([]);
-  const say = useCallback(
+  const toast = useCallback(
     (text: string) => setMessages((now) => [...now, { id: (now.at(-1)?.id ?? 0) + 1, text }]),
     [],
   );
   return (
-    <Say.Provider value={say}>
+    <Announce.Provider value={toast}>
       <Toast.Provider swipeDirection="right" duration={6000}>
         {children}
         {messages.map((message) => (
@@ -32,6 +32,6 @@ export function Toasts({ children }: { children: ReactNode }) {
         ))}
         <Toast.Viewport className="fixed right-4 bottom-4 z-50 flex w-[min(24rem,calc(100vw-2rem))] flex-col gap-2" />
       </Toast.Provider>
-    </Say.Provider>
+    </Announce.Provider>
   );
 }

@@ -1,3 +1,4 @@
+import { locale, say } from "../words/say";
 /** Whole beats a minute, as a metronome shows them. */
 export const bpm = (tempo: number) => String(Math.round(tempo));
 
@@ -5,7 +6,7 @@ export const bpm = (tempo: number) => String(Math.round(tempo));
 export const called = (passage: string, section: string) => [passage, unbroken(section)].filter(Boolean).join(", ");
 
 /** What is said of a workout that was about more sections than the one it is named after. */
-export const andMore = (sections: number) => (sections > 1 ? ` and ${sections - 1} more` : "");
+export const andMore = (sections: number) => (sections > 1 ? say("common.andMore", { sections: sections - 1 }) : "");
 
 /** A span such as “bars 3–4” does not break at its dash, nor before its figure. */
 export const unbroken = (name: string) =>
@@ -23,32 +24,32 @@ export function clock(seconds: number) {
 /** Seconds as whole minutes, for totals. */
 export function minutes(seconds: number) {
   const whole = Math.round(seconds / 60);
-  return whole === 0 && seconds > 0 ? "under 1 min" : `${whole} min`;
+  return whole === 0 && seconds > 0 ? say("common.under1Min") : say("common.min", { whole });
 }
 
 export const oneDecimal = (value: number) =>
-  value.toLocaleString(undefined, { minimumFractionDigits: 0, maximumFractionDigits: 1 });
+  value.toLocaleString(locale(), { minimumFractionDigits: 0, maximumFractionDigits: 1 });
 
 /** A day without a time, such as 2026-03-02, as the browser's locale writes it. */
 export function day(iso: string, options: Intl.DateTimeFormatOptions = { day: "numeric", month: "short" }) {
-  return new Date(`${iso}T12:00:00`).toLocaleDateString(undefined, options);
+  return new Date(`${iso}T12:00:00`).toLocaleDateString(locale(), options);
 }
 
 export const longDay = (iso: string) => day(iso, { weekday: "long", day: "numeric", month: "long" });
 
 export function timeOfDay(instant: string) {
-  return new Date(instant).toLocaleTimeString(undefined, { hour: "numeric", minute: "2-digit" });
+  return new Date(instant).toLocaleTimeString(locale(), { hour: "numeric", minute: "2-digit" });
 }
 
 const FAMILY: Record<string, string> = {
-  WIND: "wind",
-  BRASS: "brass",
-  BOWED: "bowed strings",
-  PLUCKED: "plucked strings",
-  KEYBOARD: "keyboard",
-  MALLET: "mallets and drums",
-  FREE_REED: "free reed",
-  OTHER: "another instrument",
+  WIND: say("common.wind"),
+  BRASS: say("common.brass"),
+  BOWED: say("common.bowedStrings"),
+  PLUCKED: say("common.pluckedStrings"),
+  KEYBOARD: say("common.keyboard"),
+  MALLET: say("common.malletsAndDrums"),
+  FREE_REED: say("common.freeReed"),
+  OTHER: say("common.anotherInstrument"),
 };
 
 export const families = Object.keys(FAMILY);

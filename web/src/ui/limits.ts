@@ -1,5 +1,6 @@
 import type { Schemas } from "../api/client";
 import { clock, oneDecimal } from "./format";
+import { say } from "../words/say";
 
 export type Limit = Schemas["LimitDto"];
 
@@ -11,4 +12,4 @@ export const counted = (limit: Limit) => (limit.inSeconds ? `of ${limit.title.to
 
 /** Said of the limit that is reached before the others, with its reason. */
 export const reachedFirst = (limit: Limit) =>
-  `${limit.left > 0 ? "You reach" : "You have reached"} this limit first. ${limit.why}`;
+  say("common.thisLimitFirst", { leftIs: limit.left > 0 ? "yes" : "no", why: limit.why });

@@ -12,6 +12,7 @@ import { Figures, give } from "./Figures";
 import { History, historyRows } from "./History";
 import { Success, successRows } from "./Success";
 import { Failure } from "../../ui/Alert";
+import { say } from "../../words/say";
 
 /** How fast it really is, and since when. */
 export default function Ceiling() {
@@ -27,12 +28,10 @@ export default function Ceiling() {
   );
   if (sections.length === 0) {
     return (
-      <Page title="Ceiling">
-        <p className="max-w-[56ch] py-8 text-lg text-soft">
-          A ceiling belongs to a section. Give a passage first; every pass you judge then moves it.
-        </p>
+      <Page title={say("ceiling.ceiling")}>
+        <p className="max-w-[56ch] py-8 text-lg text-soft">{say("ceiling.aCeilingBelongsToA")}</p>
         <ButtonLink kind="main" to="/start">
-          Give a passage
+          {say("ceiling.giveAPassage")}
         </ButtonLink>
       </Page>
     );
@@ -57,7 +56,7 @@ function OfSection({ id, sections }: { id: number; sections: { id: number; label
       title={headline(estimate)}
       above={
         <label>
-          <span className="sr-only">Section</span>
+          <span className="sr-only">{say("ceiling.section")}</span>
           <select
             value={id}
             onChange={(event) => void navigate(`/ceiling/${event.target.value}`)}
@@ -78,10 +77,10 @@ function OfSection({ id, sections }: { id: number; sections: { id: number; label
             onClick={() => begin.mutate({ sectionId: id, school: "CEILING_TEST" })}
             className={view.measure ? "border-brass-deep" : ""}
           >
-            Measure the ceiling
+            {say("ceiling.measureTheCeiling")}
           </Button>
           <ButtonLink kind="main" to={`/plan/${id}`}>
-            Plan a workout
+            {say("ceiling.planAWorkout")}
           </ButtonLink>
         </div>
       }
@@ -97,20 +96,24 @@ function OfSection({ id, sections }: { id: number; sections: { id: number; label
           className="mt-3 flex max-w-[80ch] flex-wrap items-center gap-x-3 border-l-2 border-danger pl-3"
         >
           <span>
-            You miss more between {bpm(band.from)} and {bpm(band.to)} BPM than just above: clean {percent(band.clean)}{" "}
-            there, {percent(band.cleanAbove)} above. Movement may change its kind here.
+            {say("ceiling.youMissMoreBetweenAnd", {
+              from: bpm(band.from),
+              to: bpm(band.to),
+              clean: percent(band.clean),
+              cleanAbove: percent(band.cleanAbove),
+            })}
           </span>
           <Button
             kind="quiet"
             disabled={begin.isPending}
             onClick={() => begin.mutate({ sectionId: id, school: "NARROW_STEPS" })}
           >
-            Cross it in narrow steps
+            {say("ceiling.crossItInNarrowSteps")}
           </Button>
         </p>
       ))}
       <div className="mt-6 grid gap-x-12 gap-y-8 lg:grid-cols-2">
-        <Picture title="How often it is clean" file="clean-passes" rows={successRows(view.tries)}>
+        <Picture title={say("ceiling.howOftenItIsClean")} file="clean-passes" rows={successRows(view.tries)}>
           <Success
             estimate={estimate}
             curve={view.curve}
@@ -120,21 +123,21 @@ function OfSection({ id, sections }: { id: number; sections: { id: number; label
           />
           <p className="text-sm text-soft">
             {view.tries.length === 0
-              ? "No passes yet: the curve is what the first guess says."
-              : `Every pass of the last ${view.triesDays} days: filled clean, ring rough, cross broke; diamonds are bursts.`}
+              ? say("ceiling.noPassesYetTheCurve")
+              : say("ceiling.everyPassOfTheLast", { triesDays: view.triesDays })}
           </p>
         </Picture>
-        <Picture title="The ceiling over time" file="ceiling" rows={historyRows(view)}>
+        <Picture title={say("ceiling.theCeilingOverTime")} file="ceiling" rows={historyRows(view)}>
           <History view={view} />
         </Picture>
       </div>
       <Figures estimate={estimate} bursts={view.bursts}>
         <div>
-          <dt className="font-semibold">The edge of tension</dt>
+          <dt className="font-semibold">{say("ceiling.theEdgeOfTension")}</dt>
           <dd>
             <span className="text-2xl font-bold">{view.tensionEdge === null ? "–" : bpm(view.tensionEdge)}</span>
             <span className="block text-sm text-soft">
-              {view.tensionEdge === null ? "Not felt yet, or not known." : "Where tension reaches 3."}
+              {view.tensionEdge === null ? say("ceiling.notFeltYetOrNot") : say("ceiling.whereTensionReaches3")}
             </span>
           </dd>
         </div>
@@ -150,36 +153,48 @@ function OfSection({ id, sections }: { id: number; sections: { id: number; label
 function Outlook({ view }: { view: Schemas["CeilingView"] }) {
   const { forecast } = view;
   if (!forecast) return null;
-  const gain = `${forecast.weeklyGain >= 0 ? "+" : "−"}${oneDecimal(Math.abs(100 * forecast.weeklyGain))}% a week`;
+  const gain = say("ceiling.aWeek", {
+    weeklyGain: forecast.weeklyGain >= 0 ? "+" : "−",
+    oneDecimal: oneDecimal(Math.abs(100 * forecast.weeklyGain)),
+  });
   if (forecast.chance === null || forecast.prospect === null) {
     return (
       <p className="mt-1 max-w-[80ch]">
-        At this pace, {gain}:{" "}
-        {forecast.likelyOn
-          ? `the target is likely by ${date(forecast.likelyOn)}.`
-          : "the target is not in sight within two years."}
+        {say("ceiling.atThisPace", {
+          gain,
+          likelyOnIs: forecast.likelyOn ? "yes" : "no",
+          likelyOn: forecast.likelyOn && date(forecast.likelyOn),
+        })}
       </p>
     );
   }
+  const prospect = PROSPECT[forecast.prospect];
   const ways = [
-    forecast.likelyOn && `by ${date(forecast.likelyOn)}`,
-    `${bpm(forecast.likelyTempo)} by then`,
+    forecast.likelyOn && say("ceiling.by", { day: date(forecast.likelyOn) }),
+    say("ceiling.byThen", { likelyTempo: bpm(forecast.likelyTempo) }),
     forecast.timesThePractice !== null &&
-      `with about ${oneDecimal(forecast.timesThePractice)} times the practice, as a rule of thumb`,
+      say("ceiling.withAboutTimesThePractice", { timesThePractice: oneDecimal(forecast.timesThePractice) }),
   ].filter(Boolean);
   return (
     <p className="mt-1 max-w-[80ch]">
-      <b className={PROSPECT[forecast.prospect].looks}>{PROSPECT[forecast.prospect].title}</b>:{" "}
-      {inWords(forecast.chance)} for {bpm(view.targetBpm)} by {date(view.neededOn!)} at this pace, {gain}.
-      {forecast.prospect !== "ON_COURSE" && ` Likely would be: ${ways.join("; or ")}.`}
+      {say("ceiling.forByAtThisPace", {
+        b: (words) => <b className={prospect.looks}>{words}</b>,
+        title: prospect.title,
+        chance: inWords(forecast.chance),
+        targetBpm: bpm(view.targetBpm),
+        neededOn: date(view.neededOn!),
+        gain,
+        prospectIs: forecast.prospect !== "ON_COURSE" ? "yes" : "no",
+        ways: ways.join("; or "),
+      })}
     </p>
   );
 }
 
 const PROSPECT = {
-  ON_COURSE: { title: "On course", looks: "text-spruce" },
-  BEHIND: { title: "Behind", looks: "text-brass-deep" },
-  UNLIKELY: { title: "Unlikely", looks: "text-danger" },
+  ON_COURSE: { title: say("ceiling.onCourse"), looks: "text-spruce" },
+  BEHIND: { title: say("ceiling.behind"), looks: "text-brass-deep" },
+  UNLIKELY: { title: say("ceiling.unlikely"), looks: "text-danger" },
 } as const;
 
 const date = (iso: string) => day(iso, { day: "numeric", month: "long" });
@@ -187,22 +202,29 @@ const percent = (share: number) => `${Math.round(100 * share)}%`;
 
 /** A chance as one says it. */
 function inWords(chance: number) {
-  if (chance > 0.97) return "almost certain";
-  if (chance < 0.03) return "hardly any chance";
-  return `about ${Math.round(chance * 10) || 1} in 10`;
+  if (chance > 0.97) return say("ceiling.almostCertain");
+  if (chance < 0.03) return say("ceiling.hardlyAnyChance");
+  return say("ceiling.inTen", { tenths: Math.round(chance * 10) || 1 });
 }
 
 function Tests({ tests }: { tests: Schemas["TestDto"][] }) {
   return (
     <section className="mt-6 border-t border-rule pt-4">
-      <h2 className="mb-1.5">Ceiling tests</h2>
+      <h2 className="mb-1.5">{say("ceiling.ceilingTests")}</h2>
       <ul className="flex flex-wrap gap-x-8 gap-y-1">
         {tests.slice(0, 8).map((test) => (
           <li key={test.runId}>
-            <Link to={`/ceiling/test/${test.runId}`} className="text-spruce underline underline-offset-4">
-              {day(test.day)}
-            </Link>
-            : {bpm(test.estimate.ceiling.middle)} ± {give(test.estimate.ceiling)}, {test.passes} passes
+            {say("ceiling.passes", {
+              link: (words) => (
+                <Link to={`/ceiling/test/${test.runId}`} className="text-spruce underline underline-offset-4">
+                  {words}
+                </Link>
+              ),
+              day: day(test.day),
+              ceiling: bpm(test.estimate.ceiling.middle),
+              ceiling2: give(test.estimate.ceiling),
+              passes: test.passes,
+            })}
           </li>
         ))}
       </ul>
@@ -218,10 +240,12 @@ function Whole({ view }: { view: Schemas["CeilingView"] }) {
   const range: [number, number] = [Math.min(...tempos) * 0.96, Math.max(...tempos, view.targetBpm) * 1.04];
   return (
     <section className="mt-6 border-t border-rule pt-4">
-      <h2>The whole passage may run at {bpm(whole.tempo)}</h2>
+      <h2>{say("ceiling.theWholePassageMayRun", { tempo: bpm(whole.tempo) })}</h2>
       <p className="mb-3 max-w-[70ch] text-soft">
-        There all its parts are clean one after another 4 times in 5.
-        {weakest && ` Held back by ${unbroken(weakest.name)}.`}
+        {say("ceiling.thereAllItsPartsAre", {
+          weakestIs: weakest ? "yes" : "no",
+          name: weakest && unbroken(weakest.name),
+        })}
       </p>
       <ul className="grid gap-x-12 lg:grid-cols-2">
         {whole.parts.map((part) => (
@@ -231,8 +255,8 @@ function Whole({ view }: { view: Schemas["CeilingView"] }) {
               aria-current={part.sectionId === view.sectionId ? "page" : undefined}
               className={`underline-offset-4 hover:underline ${part.sectionId === view.sectionId ? "font-bold" : ""}`}
             >
-              {unbroken(part.name || "all of it")}
-              {!part.cut && <span className="block text-sm text-soft">on its own</span>}
+              {unbroken(part.name || say("ceiling.allOfIt"))}
+              {!part.cut && <span className="block text-sm text-soft">{say("ceiling.onItsOwn")}</span>}
             </Link>
             <TempoLine estimate={part.estimate} target={view.targetBpm} range={range} />
           </li>
@@ -251,10 +275,8 @@ function Articulations({ view }: { view: Schemas["CeilingView"] }) {
   const range: [number, number] = [Math.min(...tempos) * 0.96, Math.max(...tempos, view.targetBpm) * 1.04];
   return (
     <section className="mt-6 border-t border-rule pt-4">
-      <h2>In other articulations</h2>
-      <p className="mb-3 max-w-[70ch] text-soft">
-        An articulation uses the hand otherwise, so it has a ceiling of its own, by the last passes in it.
-      </p>
+      <h2>{say("ceiling.inOtherArticulations")}</h2>
+      <p className="mb-3 max-w-[70ch] text-soft">{say("ceiling.anArticulationUsesTheHand")}</p>
       <ul className="grid gap-x-12 lg:grid-cols-2">
         {view.articulations.map((articulation) => (
           <li key={articulation.name} className="grid grid-cols-[8rem_1fr] items-center gap-3 border-t border-rule">
@@ -263,7 +285,7 @@ function Articulations({ view }: { view: Schemas["CeilingView"] }) {
               <span className="block text-sm text-soft">
                 {articulation.estimate.enoughEvidence
                   ? `${bpm(articulation.estimate.ceiling.middle)} ± ${give(articulation.estimate.ceiling)}`
-                  : `not enough yet, ${articulation.passes} ${articulation.passes === 1 ? "pass" : "passes"}`}
+                  : say("ceiling.notEnoughYet", { passes: articulation.passes })}
               </span>
             </span>
             <TempoLine estimate={articulation.estimate} target={view.targetBpm} range={range} />
@@ -277,18 +299,22 @@ function Articulations({ view }: { view: Schemas["CeilingView"] }) {
 function headline(estimate: Schemas["EstimateDto"]) {
   const { ceiling } = estimate;
   return estimate.enoughEvidence
-    ? `Clean up to ${bpm(ceiling.middle)}, give or take ${give(ceiling)}`
-    : `Not enough evidence yet; about ${bpm(ceiling.middle)}`;
+    ? say("ceiling.cleanUpToGiveOr", { ceiling: bpm(ceiling.middle), give: give(ceiling) })
+    : say("ceiling.notEnoughEvidenceYetAbout", { ceiling: bpm(ceiling.middle) });
 }
 
 function underline(view: Schemas["CeilingView"]) {
   const { ceiling } = view.estimate;
   const short = Math.round((1 - ceiling.middle / view.targetBpm) * 100);
   const gap =
-    short > 0 ? `${short}% below the target of ${bpm(view.targetBpm)}` : `at the target of ${bpm(view.targetBpm)}`;
-  const date = view.neededOn ? `, needed by ${day(view.neededOn, { day: "numeric", month: "long" })}` : "";
+    short > 0
+      ? say("ceiling.belowTheTargetOf", { short, targetBpm: bpm(view.targetBpm) })
+      : say("ceiling.atTheTargetOf", { targetBpm: bpm(view.targetBpm) });
+  const date = view.neededOn
+    ? say("ceiling.neededBy", { neededOn: day(view.neededOn, { day: "numeric", month: "long" }) })
+    : "";
   const sure = view.estimate.enoughEvidence
     ? ""
-    : ` It may lie anywhere from ${bpm(ceiling.low)} to ${bpm(ceiling.high)}; a few workouts will tell.`;
-  return `That is ${gap}${date}.${sure}`;
+    : say("ceiling.itMayLieAnywhereFrom", { low: bpm(ceiling.low), high: bpm(ceiling.high) });
+  return say("ceiling.thatIs", { gap, date, sure });
 }

@@ -1,6 +1,7 @@
 import type { ReactNode } from "react";
 import type { Schemas } from "../../api/client";
 import { bpm } from "../../ui/format";
+import { say } from "../../words/say";
 
 type Band = Schemas["BandDto"];
 
@@ -19,10 +20,18 @@ export function Figures({
 }) {
   return (
     <dl className="mt-6 grid gap-x-8 gap-y-4 border-t border-rule pt-5 sm:grid-cols-2 lg:grid-cols-5">
-      <Tempo name="Comfortable" band={estimate.comfortable} meaning="Clean 19 times in 20, and not tense." />
-      <Tempo name="Ceiling" band={estimate.ceiling} meaning="Clean 4 times in 5." />
-      <Tempo name="Breakdown" band={estimate.breakdown} meaning="Lost every other time." />
-      <Tempo name="In bursts of two beats" band={bursts} meaning="Clean 4 times in 5, just the burst." />
+      <Tempo
+        name={say("ceiling.comfortableName")}
+        band={estimate.comfortable}
+        meaning={say("ceiling.clean19TimesIn20")}
+      />
+      <Tempo name={say("ceiling.ceiling")} band={estimate.ceiling} meaning={say("ceiling.clean4TimesIn5")} />
+      <Tempo
+        name={say("ceiling.breakdownName")}
+        band={estimate.breakdown}
+        meaning={say("ceiling.lostEveryOtherTime")}
+      />
+      <Tempo name={say("ceiling.inBursts")} band={bursts} meaning={say("ceiling.cleanInTheBurst")} />
       {children}
     </dl>
   );
@@ -34,9 +43,7 @@ function Tempo({ name, band, meaning }: { name: string; band: Band; meaning: str
       <dt className="font-semibold">{name}</dt>
       <dd>
         <span className="text-2xl font-bold">{bpm(band.middle)}</span>{" "}
-        <span className="text-soft">
-          {bpm(band.low)} to {bpm(band.high)}
-        </span>
+        <span className="text-soft">{say("ceiling.to", { low: bpm(band.low), high: bpm(band.high) })}</span>
         <span className="block text-sm text-soft">{meaning}</span>
       </dd>
     </div>

@@ -6,6 +6,7 @@ import { Along, Heights, shortDay } from "../../ui/Axis";
 import { bpm, day } from "../../ui/format";
 import type { Rows } from "../../ui/DataTable";
 import { useWidth } from "../../ui/useWidth";
+import { say } from "../../words/say";
 
 type Day = Schemas["HistoryDay"];
 
@@ -31,7 +32,7 @@ export function History({ view }: { view: Schemas["CeilingView"] }) {
   if (days.length < 2) {
     return (
       <p className="py-16 text-center text-soft">
-        {days.length === 0 ? "Nothing has been played yet." : "One day so far. A line begins with the second."}
+        {days.length === 0 ? say("ceiling.nothingHasBeenPlayedYet") : say("ceiling.oneDaySoFarA")}
       </p>
     );
   }
@@ -73,7 +74,14 @@ export function History({ view }: { view: Schemas["CeilingView"] }) {
         width={width}
         height={HEIGHT}
         role="img"
-        aria-label={`From ${bpm(first.ceiling)} on ${day(first.day)} to ${bpm(last.ceiling)} on ${day(last.day)}, ${bpm(view.estimate.ceiling.middle)} today; target ${bpm(view.targetBpm)}.`}
+        aria-label={say("ceiling.fromOnToOnToday", {
+          ceiling: bpm(first.ceiling),
+          day: day(first.day),
+          ceiling2: bpm(last.ceiling),
+          day2: day(last.day),
+          ceiling3: bpm(view.estimate.ceiling.middle),
+          targetBpm: bpm(view.targetBpm),
+        })}
         className="block font-sans"
       >
         <Heights ticks={tempoTicks(range, 8)} y={y} from={46} to={width - 60} />
@@ -118,7 +126,7 @@ export function History({ view }: { view: Schemas["CeilingView"] }) {
               fontSize="12"
               className="fill-soft"
             >
-              {Math.round((at(to.day) - at(from.day)) / DAY_MS)} days away
+              {say("ceiling.daysAway", { day: Math.round((at(to.day) - at(from.day)) / DAY_MS) })}
             </text>
           </g>
         ))}
@@ -137,7 +145,7 @@ export function History({ view }: { view: Schemas["CeilingView"] }) {
           fontWeight="600"
           className="fill-ink"
         >
-          target
+          {say("ceiling.target")}
         </text>
         <text x={width - 54} y={y(last.ceiling) + 4} fontSize="13" fontWeight="700" className="fill-brass-deep">
           {bpm(view.estimate.ceiling.middle)}
@@ -150,9 +158,10 @@ export function History({ view }: { view: Schemas["CeilingView"] }) {
         />
       </svg>
       <p className="text-sm text-soft">
-        Line: smoothed, from today. Dots: as it was known that day, filled when it was measured. Band: 80% interval.
-        {view.tests.length > 0 && " Bars: ceiling tests."}
-        {cone.length > 0 && " Cone: where it is heading at this pace, 80%."}
+        {say("ceiling.lineSmoothedFromTodayDots", {
+          testsIs: view.tests.length > 0 ? "yes" : "no",
+          coneIs: cone.length > 0 ? "yes" : "no",
+        })}
       </p>
     </div>
   );
@@ -161,7 +170,15 @@ export function History({ view }: { view: Schemas["CeilingView"] }) {
 /** The same in figures, the newest first. */
 export function historyRows(view: Schemas["CeilingView"]): Rows {
   return {
-    heads: ["day", "comfortable", "ceiling", "from", "to", "smoothed", "measuring passes"],
+    heads: [
+      say("ceiling.day"),
+      say("ceiling.comfortable"),
+      say("ceiling.ceilingWord"),
+      say("ceiling.from"),
+      say("ceiling.toHead"),
+      say("ceiling.smoothed"),
+      say("ceiling.measuringPasses"),
+    ],
     lines: [...view.history]
       .reverse()
       .map((d) => [day(d.day), bpm(d.comfortable), bpm(d.ceiling), bpm(d.low), bpm(d.high), bpm(d.smoothed), d.probes]),

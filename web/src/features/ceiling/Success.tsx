@@ -7,6 +7,7 @@ import { bpm } from "../../ui/format";
 import type { Rows } from "../../ui/DataTable";
 import { useWidth } from "../../ui/useWidth";
 import { type Mark, spacing, stacked, type Way } from "./strips";
+import { say } from "../../words/say";
 
 type Point = Schemas["CurvePoint"];
 
@@ -64,7 +65,7 @@ export function Success({ estimate, curve, tries, target, awkward = [] }: Props)
         <Heights ticks={SHARES} y={y} from={LEFT} to={width - 12} label={(share) => `${share * 100}%`} />
         <Along ticks={tempoTicks(range, Math.floor(width / 60))} x={x} y={HEIGHT - 14} />
         <text x={width - 12} y={HEIGHT - 1} textAnchor="end" fontSize="12" className="fill-soft">
-          beats a minute
+          {say("ceiling.beatsAMinute")}
         </text>
         {awkward.map((one) => (
           <g key={one.from}>
@@ -83,7 +84,7 @@ export function Success({ estimate, curve, tries, target, awkward = [] }: Props)
               fontSize="12"
               className="fill-danger"
             >
-              awkward
+              {say("ceiling.awkward")}
             </text>
           </g>
         ))}
@@ -98,15 +99,21 @@ export function Success({ estimate, curve, tries, target, awkward = [] }: Props)
         <path d={band(curve) ?? ""} className="fill-ink" opacity="0.1" />
         <Upright
           x={x(estimate.comfortable.middle)}
-          label="comfortable"
+          label={say("ceiling.comfortable")}
           anchor="end"
           looks="stroke-spruce"
           dashes="2 3"
         />
-        <Upright x={x(estimate.ceiling.middle)} label="ceiling" anchor="middle" looks="stroke-brass-deep" bold />
+        <Upright
+          x={x(estimate.ceiling.middle)}
+          label={say("ceiling.ceilingWord")}
+          anchor="middle"
+          looks="stroke-brass-deep"
+          bold
+        />
         <Upright
           x={x(estimate.breakdown.middle)}
-          label="breakdown"
+          label={say("ceiling.breakdown")}
           anchor={x(estimate.breakdown.middle) > width - 90 ? "end" : "start"}
           looks="stroke-danger"
           dashes="6 3"
@@ -121,12 +128,12 @@ export function Success({ estimate, curve, tries, target, awkward = [] }: Props)
           room={BURST_STRIP}
           burst
         />
-        <StripName y={y(1) - GAP - STRIP / 2} name="clean" />
-        <StripName y={y(0) + GAP + STRIP / 2} name="not" />
+        <StripName y={y(1) - GAP - STRIP / 2} name={say("ceiling.clean")} />
+        <StripName y={y(0) + GAP + STRIP / 2} name={say("ceiling.notClean")} />
         {bursts.length > 0 && (
           <>
-            <StripName y={y(1) - 2 * GAP - STRIP - BURST_STRIP / 2} name="bursts" />
-            <StripName y={y(0) + 2 * GAP + STRIP + BURST_STRIP / 2} name="bursts" />
+            <StripName y={y(1) - 2 * GAP - STRIP - BURST_STRIP / 2} name={say("ceiling.bursts")} />
+            <StripName y={y(0) + 2 * GAP + STRIP + BURST_STRIP / 2} name={say("ceiling.bursts")} />
           </>
         )}
       </svg>
@@ -137,10 +144,20 @@ export function Success({ estimate, curve, tries, target, awkward = [] }: Props)
 /** The same in figures. */
 export function successRows(tries: Schemas["TryDto"][]): Rows {
   return {
-    heads: ["tempo", "what", "clean", "rough", "broke"],
+    heads: [
+      say("ceiling.tempo"),
+      say("ceiling.what"),
+      say("verdict.CLEAN"),
+      say("verdict.ROUGH"),
+      say("verdict.BROKE"),
+    ],
     lines: tries.map((tried) => [
       bpm(tried.tempo),
-      tried.kind === "BURST" ? "burst" : tried.kind === "PROBE" ? "measuring" : "pass",
+      tried.kind === "BURST"
+        ? say("common.burst")
+        : tried.kind === "PROBE"
+          ? say("ceiling.measuring")
+          : say("ceiling.pass"),
       tried.clean,
       tried.rough,
       tried.broke,
@@ -235,5 +252,11 @@ function Upright({
 
 function description({ estimate, tries }: Pick<Props, "estimate" | "tries">) {
   const passes = tries.reduce((sum, tried) => sum + tried.clean + tried.rough + tried.broke, 0);
-  return `${passes} passes at ${tries.length} tempos. Clean 95% up to ${bpm(estimate.comfortable.middle)}, 80% up to ${bpm(estimate.ceiling.middle)}; broken half the time at ${bpm(estimate.breakdown.middle)}.`;
+  return say("ceiling.passesAtTemposClean95", {
+    passes,
+    tries: tries.length,
+    comfortable: bpm(estimate.comfortable.middle),
+    ceiling: bpm(estimate.ceiling.middle),
+    breakdown: bpm(estimate.breakdown.middle),
+  });
 }

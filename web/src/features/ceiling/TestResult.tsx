@@ -7,6 +7,7 @@ import { Failed, Page, Waiting } from "../../ui/Page";
 import { Picture } from "../../ui/Picture";
 import { Figures, give } from "./Figures";
 import { Success } from "./Success";
+import { say } from "../../words/say";
 
 type Test = Schemas["TestView"];
 
@@ -21,40 +22,47 @@ export default function TestResult() {
     <Page
       above={
         <>
-          <Link to={`/ceiling/${view.sectionId}`} className="underline-offset-4 hover:underline">
-            {called(view.passage, view.section)}
-          </Link>{" "}
-          · ceiling test of {longDay(view.day)}
+          {say("ceiling.ceilingTestOf", {
+            link: (words) => (
+              <Link to={`/ceiling/${view.sectionId}`} className="underline-offset-4 hover:underline">
+                {words}
+              </Link>
+            ),
+            section: called(view.passage, view.section),
+            day: longDay(view.day),
+          })}
         </>
       }
-      title={`Clean up to ${bpm(ceiling.middle)}, give or take ${give(ceiling)}`}
+      title={say("ceiling.cleanUpToGiveOr", { ceiling: bpm(ceiling.middle), give: give(ceiling) })}
       aside={
         <ButtonLink kind="main" to={`/plan/${view.sectionId}`}>
-          Plan a workout
+          {say("ceiling.planAWorkout")}
         </ButtonLink>
       }
     >
       <p className="max-w-[80ch]">
-        It breaks every other time at {bpm(breakdown.middle)}. By {view.passes.length}{" "}
-        {view.passes.length === 1 ? "pass" : "passes"}, the true ceiling lies between {bpm(ceiling.low)} and{" "}
-        {bpm(ceiling.high)} with a chance of 4 in 5. {changed(view)}
+        {say("ceiling.itBreaksEveryOtherTime", {
+          breakdown: bpm(breakdown.middle),
+          passes: view.passes.length,
+          low: bpm(ceiling.low),
+          high: bpm(ceiling.high),
+          changed: changed(view),
+        })}
       </p>
       <div className="mt-6 grid gap-x-12 gap-y-8 lg:grid-cols-2">
-        <Picture title="How often it is clean" file="ceiling-test" rows={rows(view)}>
+        <Picture title={say("ceiling.howOftenItIsClean")} file="ceiling-test" rows={rows(view)}>
           <Success estimate={view.estimate} curve={view.curve} tries={tries(view.passes)} target={view.targetBpm} />
-          <p className="text-sm text-soft">
-            Filled: clean. Ring: rough. Cross: broke. The curve is what is believed with all that was played before.
-          </p>
+          <p className="text-sm text-soft">{say("ceiling.filledCleanRingRoughCross")}</p>
         </Picture>
         <section className="min-w-0">
-          <h2 className="mb-1">Pass by pass</h2>
+          <h2 className="mb-1">{say("ceiling.passByPass")}</h2>
           <ol className="columns-1 gap-10 sm:columns-2">
             {view.passes.map((pass, i) => (
               <li key={i} className="flex gap-3 border-b border-rule py-1.5">
                 <span className="w-6 text-soft">{i + 1}</span>
                 <span className="w-10 font-mono font-semibold">{bpm(pass.tempo)}</span>
-                <span className="mr-auto">{pass.verdict ? WORD[pass.verdict] : "left"}</span>
-                <span className="text-soft">tension {pass.tension}</span>
+                <span className="mr-auto">{pass.verdict ? say(`verdict.${pass.verdict}`) : say("ceiling.left")}</span>
+                <span className="text-soft">{say("ceiling.tension", { tension: pass.tension })}</span>
               </li>
             ))}
           </ol>
@@ -65,13 +73,21 @@ export default function TestResult() {
   );
 }
 
-const WORD = { CLEAN: "clean", ROUGH: "rough", BROKE: "broke" } as const;
-
 function changed({ estimate, before }: Test) {
-  if (!before) return "It is the first test of this section.";
+  if (!before) return say("ceiling.itIsTheFirstTest");
   const by = Math.round(estimate.ceiling.middle) - Math.round(before.estimate.ceiling.middle);
-  const within = by === 0 ? "as high as" : by > 0 ? `${by} higher than` : `${-by} lower than`;
-  return `That is ${within} in the test of ${day(before.day)}, ${bpm(before.estimate.ceiling.middle)} ± ${give(before.estimate.ceiling)}.`;
+  const within =
+    by === 0
+      ? say("ceiling.asHighAs")
+      : by > 0
+        ? say("ceiling.higherThan", { by })
+        : say("ceiling.lowerThan", { by: -by });
+  return say("ceiling.thatIsInTheTest", {
+    within,
+    day: day(before.day),
+    ceiling: bpm(before.estimate.ceiling.middle),
+    ceiling2: give(before.estimate.ceiling),
+  });
 }
 
 /** The passes by tempo, as the picture takes them. */
@@ -91,7 +107,12 @@ function tries(passes: Test["passes"]): Schemas["TryDto"][] {
 
 function rows({ passes }: Test) {
   return {
-    heads: ["pass", "tempo", "how", "tension"],
-    lines: passes.map((pass, i) => [i + 1, bpm(pass.tempo), pass.verdict ? WORD[pass.verdict] : "left", pass.tension]),
+    heads: [say("ceiling.pass"), say("ceiling.tempo"), say("ceiling.how"), say("ceiling.tensionHead")],
+    lines: passes.map((pass, i) => [
+      i + 1,
+      bpm(pass.tempo),
+      pass.verdict ? say(`verdict.${pass.verdict}`) : say("ceiling.left"),
+      pass.tension,
+    ]),
   };
 }

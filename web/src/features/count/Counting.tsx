@@ -7,6 +7,7 @@ import { bpm } from "../../ui/format";
 import { useKeys } from "../../ui/useKeys";
 import { actionOf } from "../run/keys";
 import { type CountState, useCounting } from "./useCounting";
+import { say } from "../../words/say";
 
 interface Props {
   change: Schemas["ChangeDto"];
@@ -45,17 +46,17 @@ export function Counting({ change, instrument, speed, onCounted, onClose }: Prop
         {change.name}
         <span className="text-soft">
           {" "}
-          · {wanted} clean in {seconds} s keep up with {bpm(change.target)}
+          {say("count.cleanInSKeepUp", { wanted, seconds, target: bpm(change.target) })}
         </span>
       </p>
       {state.at === "ready" && (
         <Choice
-          label="For"
+          label={say("count.for")}
           value={String(seconds)}
           onChange={(value) => setSeconds(Number(value))}
           options={[
-            { value: "60", label: "a minute" },
-            { value: "30", label: "half a minute" },
+            { value: "60", label: say("count.aMinute") },
+            { value: "30", label: say("count.halfAMinute") },
           ]}
         />
       )}
@@ -64,16 +65,16 @@ export function Counting({ change, instrument, speed, onCounted, onClose }: Prop
         className="rounded-md border border-rule-strong py-4 disabled:opacity-100"
         disabled={state.at !== "counting"}
         onClick={counting.one}
-        aria-label="One clean"
+        aria-label={say("count.oneClean")}
       >
         <span className="block text-[7rem] leading-none font-bold tabular-nums" data-testid="counted">
           {state.at === "lead" ? state.left : clean}
         </span>
         <span className="text-soft">
-          {state.at === "ready" && "Only clean ones count. Stop at pain, numbness or tingling."}
-          {state.at === "lead" && "get ready"}
-          {state.at === "counting" && `${Math.ceil(state.left)} s left`}
-          {state.at === "over" && "clean ones; put right what was miscounted, then keep it"}
+          {state.at === "ready" && say("count.onlyCleanOnesCountStop")}
+          {state.at === "lead" && say("count.getReady")}
+          {state.at === "counting" && say("count.sLeft", { left: Math.ceil(state.left) })}
+          {state.at === "over" && say("count.cleanOnesPutRightWhat")}
         </span>
       </button>
       <svg viewBox="0 0 100 2" preserveAspectRatio="none" className="block h-2 w-full" aria-hidden="true">
@@ -84,29 +85,29 @@ export function Counting({ change, instrument, speed, onCounted, onClose }: Prop
         {state.at === "ready" && (
           <>
             <Button kind="main" onClick={counting.start}>
-              Start <KeyCap>Space</KeyCap>
+              {say("count.start")} <KeyCap>{say("count.space")}</KeyCap>
             </Button>
-            <Button onClick={onClose}>Close</Button>
+            <Button onClick={onClose}>{say("common.close")}</Button>
           </>
         )}
         {(state.at === "counting" || state.at === "over") && (
-          <Button onClick={counting.oneLess} aria-label="One less">
+          <Button onClick={counting.oneLess} aria-label={say("count.oneLess")}>
             <Minus size={16} aria-hidden="true" /> <KeyCap>K</KeyCap>
           </Button>
         )}
         {state.at === "over" && (
           <>
-            <Button onClick={counting.one} aria-label="One more">
+            <Button onClick={counting.one} aria-label={say("count.oneMore")}>
               <Plus size={16} aria-hidden="true" />
             </Button>
             <Button kind="main" onClick={keep}>
-              Keep {clean} <KeyCap>Space</KeyCap>
+              {say("count.keep", { clean })} <KeyCap>{say("count.space")}</KeyCap>
             </Button>
-            <Button onClick={counting.stop}>Discard</Button>
+            <Button onClick={counting.stop}>{say("count.discard")}</Button>
           </>
         )}
         {(state.at === "lead" || state.at === "counting") && (
-          <Button onClick={counting.stop}>Stop, keep nothing</Button>
+          <Button onClick={counting.stop}>{say("count.stopKeepNothing")}</Button>
         )}
       </div>
     </div>

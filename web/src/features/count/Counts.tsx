@@ -9,11 +9,12 @@ import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import { bpm, oneDecimal } from "../../ui/format";
 import { Caution, Failed, Page, Waiting } from "../../ui/Page";
-import { useSay } from "../../ui/Toasts";
+import { useToast } from "../../ui/Toasts";
 import { Counting } from "./Counting";
 import { NewChange } from "./NewChange";
 import { Strip } from "./Strip";
 import { noteCount, sendCounts, waitingCounts } from "../../outbox/counts";
+import { say } from "../../words/say";
 
 type Change = Schemas["ChangeDto"];
 
@@ -29,12 +30,11 @@ export default function Counts({ me }: { me: Schemas["Me"] }) {
   const { changes, songs, caution, closed, today } = counts.data;
   const current = changes.find((one) => one.id === counting?.id);
   return (
-    <Page title="How many clean changes in a minute?" above="Counts">
+    <Page title={say("count.howManyCleanChangesIn")} above={say("count.counts")}>
       {caution && <p className="mb-4 border-l-2 border-danger pl-3">{caution}</p>}
       {unsent > 0 && (
         <p role="status" className="mb-4 border-l-2 border-brass pl-3">
-          {unsent === 1 ? "A count has" : `${unsent} counts have`} not arrived yet; kept in this browser and sent as
-          soon as that is possible.
+          {say("count.notArrivedYetKeptIn", { unsent })}
         </p>
       )}
       {songs.map((song) => (
@@ -43,10 +43,7 @@ export default function Counts({ me }: { me: Schemas["Me"] }) {
         </p>
       ))}
       {changes.length === 0 ? (
-        <p className="max-w-[60ch] py-6">
-          Two chords, two positions, two strokes or any two notes: name a change, count the clean ones for a minute, and
-          see what the tempo you want needs. A minute, three times a day, is enough.
-        </p>
+        <p className="max-w-[60ch] py-6">{say("count.twoChordsTwoPositionsTwo")}</p>
       ) : (
         <ul className="divide-y divide-rule border-y border-rule">
           {changes.map((change) => (
@@ -57,14 +54,11 @@ export default function Counts({ me }: { me: Schemas["Me"] }) {
       <div className="mt-8 grid gap-x-16 gap-y-6 md:grid-cols-2">
         <NewChange />
         <div className="grid content-start gap-4">
-          <p className="text-soft">
-            A minute counts for the day as a minute of playing does; the best there was stands for the ceiling, by a
-            rule of thumb.
-          </p>
+          <p className="text-soft">{say("count.aMinuteCountsForThe")}</p>
           <Caution />
         </div>
       </div>
-      <Dialog title="Count the clean ones" open={!!current} onClose={() => setCounting(undefined)}>
+      <Dialog title={say("count.countTheCleanOnes")} open={!!current} onClose={() => setCounting(undefined)}>
         {current && (
           <Counting
             change={current}
@@ -84,19 +78,19 @@ export default function Counts({ me }: { me: Schemas["Me"] }) {
 
 /** What waits is sent when the page opens, when something was counted, and from time to time until it has arrived. */
 function useSending() {
-  const say = useSay();
+  const toast = useToast();
   const touch = useTouch();
   const [unsent, setUnsent] = useState(() => waitingCounts(keep).all().length);
   const send = useCallback(async () => {
     if (waitingCounts(keep).all().length === 0) return;
     try {
-      (await sendCounts(keep)).forEach(say);
+      (await sendCounts(keep)).forEach(toast);
     } catch {
       // It stays, and the page says so.
     }
     setUnsent(waitingCounts(keep).all().length);
     await touch(touches.counts);
-  }, [say, touch]);
+  }, [toast, touch]);
   useEffect(() => {
     void send();
     const again = () => void send();
@@ -122,7 +116,7 @@ function Row({
   closed: boolean;
   onCount: () => void;
 }) {
-  const say = useSay();
+  const toast = useToast();
   const [sure, setSure] = useState(false);
   const away = useChange(
     () => given(api.DELETE("/api/changes/{id}", { params: { path: { id: change.id } } })),
@@ -134,34 +128,40 @@ function Row({
       <div>
         <p className="text-lg font-semibold">{change.name}</p>
         <p className="text-sm text-soft">
-          {change.song && `${change.song} · `}
-          {bpm(change.target)} bpm, one every {oneDecimal(change.beats)} {change.beats === 1 ? "beat" : "beats"}
+          {say("count.bpmOneEvery", {
+            song: change.song && `${change.song} · `,
+            target: bpm(change.target),
+            beats: oneDecimal(change.beats),
+            beats2: change.beats,
+          })}
         </p>
       </div>
       <div className="min-w-0">
         <p>
           <b className="text-2xl">{change.best === null ? "–" : bpm(change.best)}</b>
-          <span className="text-soft"> at best, {change.needed} a minute needed</span>
+          <span className="text-soft"> {say("count.atBestAMinuteNeeded", { needed: change.needed })}</span>
         </p>
         <p className="text-sm text-soft">
           {change.trend}
-          {now > 0 && ` ${now === 1 ? "Once" : `${now} times`} today.`}
+          {now > 0 && say("count.today", { now })}
         </p>
-        <Strip counts={change.counts} needed={change.needed} label={`Counts of ${change.name}`} />
+        <Strip counts={change.counts} needed={change.needed} label={say("count.countsOf", { name: change.name })} />
       </div>
       <div className="flex gap-2">
-        <Button kind="main" disabled={closed} onClick={onCount} aria-label={`Count ${change.name}`}>
-          <Timer size={18} aria-hidden="true" /> Count
+        <Button kind="main" disabled={closed} onClick={onCount} aria-label={say("count.count", { name: change.name })}>
+          <Timer size={18} aria-hidden="true" /> {say("count.countIt")}
         </Button>
         <Button
-          aria-label={sure ? `Take ${change.name} away for good` : `Take ${change.name} away`}
+          aria-label={
+            sure ? say("count.takeAwayForGood", { name: change.name }) : say("count.takeAway", { name: change.name })
+          }
           onBlur={() => setSure(false)}
           onClick={() => {
             if (!sure) setSure(true);
-            else away.mutate(undefined, { onError: (error) => say(sentence(error)) });
+            else away.mutate(undefined, { onError: (error) => toast(sentence(error)) });
           }}
         >
-          <Trash2 size={16} aria-hidden="true" /> {sure && "With its counts?"}
+          <Trash2 size={16} aria-hidden="true" /> {sure && say("count.withItsCounts")}
         </Button>
       </div>
     </li>

@@ -8,6 +8,7 @@ import { Button } from "../../ui/Button";
 import { Field } from "../../ui/Field";
 import { fieldError } from "../sheet/PassageFields";
 import { Alert } from "../../ui/Alert";
+import { say } from "../../words/say";
 
 const EMPTY = { name: "", song: "", target: 100, beats: 2 };
 
@@ -19,32 +20,32 @@ export function NewChange() {
   return (
     <form
       noValidate
-      aria-label="A new change"
+      aria-label={say("count.aNewChange")}
       className="grid max-w-md content-start gap-3"
       onSubmit={(event) => {
         event.preventDefault();
         add.mutate(undefined, { onSuccess: () => setWish({ ...wish, name: "" }) });
       }}
     >
-      <h2 className="text-lg">A new change</h2>
+      <h2 className="text-lg">{say("count.aNewChange")}</h2>
       <Field
-        label="Between"
-        placeholder="G7 and C"
+        label={say("count.between")}
+        placeholder={say("count.g7AndC")}
         {...upTo(RANGES.ChangeWish.name)}
         value={wish.name}
         error={fieldError(add.error, "name")}
         onChange={(event) => put({ name: event.target.value })}
       />
       <Field
-        label="Song or piece"
-        hint="Changes of one song are compared; may be left empty."
+        label={say("count.songOrPiece")}
+        hint={say("count.changesOfOneSongAre")}
         {...upTo(RANGES.ChangeWish.song)}
         value={wish.song}
         onChange={(event) => put({ song: event.target.value })}
       />
       <div className="grid grid-cols-2 gap-3">
         <Field
-          label="Wanted tempo"
+          label={say("count.wantedTempo")}
           type="number"
           {...within(RANGES.ChangeWish.target)}
           value={wish.target || ""}
@@ -52,7 +53,7 @@ export function NewChange() {
           onChange={(event) => put({ target: Number(event.target.value) })}
         />
         <Field
-          label="Beats to a change"
+          label={say("count.beatsToAChange")}
           type="number"
           step="0.25"
           {...within(RANGES.ChangeWish.beats)}
@@ -64,7 +65,7 @@ export function NewChange() {
       {add.isError && !fieldError(add.error, "name") && <Alert>{sentence(add.error)}</Alert>}
       <div>
         <Button type="submit" disabled={add.isPending}>
-          Add it
+          {say("count.addIt")}
         </Button>
       </div>
     </form>

@@ -1,4 +1,5 @@
 import type { Schemas } from "../../api/client";
+import { say } from "../../words/say";
 
 interface Props {
   counts: Schemas["CountDto"][];
@@ -23,7 +24,11 @@ export function Strip({ counts, needed, label }: Props) {
       className="mt-1.5 block h-11 w-full max-w-[400px]"
       preserveAspectRatio="xMinYMid meet"
       role="img"
-      aria-label={`${label}: ${last.map((count) => Math.round(count.perMinute)).join(", ")} a minute; ${needed} needed`}
+      aria-label={say("count.aMinuteNeeded", {
+        label,
+        last: last.map((count) => Math.round(count.perMinute)).join(", "),
+        needed,
+      })}
     >
       <line x1="0" x2={wide} y1={y(needed)} y2={y(needed)} className="stroke-brass" strokeWidth="1.2" />
       {last.map((count, i) => (

@@ -19,6 +19,7 @@ import { useBegin } from "../run/useBegin";
 import { TEMPO, upTo, within } from "../../api/within";
 import { RANGES } from "../../api/ranges";
 import { Alert } from "../../ui/Alert";
+import { say } from "../../words/say";
 
 const FIRST_WORKOUT_MINUTES = 10;
 
@@ -87,9 +88,9 @@ export default function First({ me }: { me: Schemas["Me"] }) {
   return (
     <main id="main" className="mx-auto max-w-2xl px-5 py-8">
       <p className="mb-6 flex items-center gap-2 text-lg font-bold">
-        <Mark /> Tachylim
+        <Mark /> {say("common.tachylim")}
       </p>
-      <p className="text-soft">Step {step} of 3</p>
+      <p className="text-soft">{say("first.stepOf3", { step })}</p>
       {step === 1 && (
         <form
           noValidate
@@ -98,25 +99,25 @@ export default function First({ me }: { me: Schemas["Me"] }) {
             habits.mutate();
           }}
         >
-          <h1 className="mb-5">What do you play?</h1>
+          <h1 className="mb-5">{say("first.whatDoYouPlay")}</h1>
           <Choice
-            label="Instrument"
+            label={say("common.instrument")}
             value={draft.instrument}
             onChange={(instrument) => set({ instrument })}
             options={families.map((key) => ({ value: key as typeof draft.instrument, label: family(key) }))}
           />
           <div className="mt-5 max-w-60">
             <Field
-              label="Minutes on a usual day"
+              label={say("first.minutesOnAUsualDay")}
               type="number"
               {...within(RANGES.Habits.usualMinutes)}
-              hint="Your first daily limit; change it any time."
+              hint={say("first.yourFirstDailyLimitChange")}
               value={draft.minutes || ""}
               error={fieldError(habits.error, "usualMinutes")}
               onChange={(event) => set({ minutes: Number(event.target.value) })}
             />
           </div>
-          <Steps problem={habits.error} pending={habits.isPending} next="Next: the passage" />
+          <Steps problem={habits.error} pending={habits.isPending} next={say("first.nextThePassage")} />
         </form>
       )}
       {step === 2 && (
@@ -127,13 +128,13 @@ export default function First({ me }: { me: Schemas["Me"] }) {
             if (reading.data) setStep(3);
           }}
         >
-          <h1 className="mb-5">Which passage should be faster?</h1>
+          <h1 className="mb-5">{say("first.whichPassageShouldBeFaster")}</h1>
           <div className="grid gap-4">
             <Field
-              label="Title"
+              label={say("first.title")}
               dir="auto"
               {...upTo(RANGES.PassageWish.title)}
-              placeholder="My first passage"
+              placeholder={say("first.myFirstPassage")}
               value={draft.title}
               onChange={(event) => set({ title: event.target.value })}
             />
@@ -143,20 +144,22 @@ export default function First({ me }: { me: Schemas["Me"] }) {
               error={reading.isError ? sentence(reading.error) : undefined}
             />
             <div className="min-h-24 border-y border-rule py-1">
-              {reading.data && <Engraving abc={reading.data.abc} label="The rhythm of the passage" scale={1} />}
+              {reading.data && (
+                <Engraving abc={reading.data.abc} label={say("first.theRhythmOfThePassage")} scale={1} />
+              )}
             </div>
             <div className="max-w-60">
               <Field
-                label="Target tempo"
+                label={say("first.targetTempo")}
                 type="number"
                 {...within(TEMPO)}
-                hint="Beats a minute, as marked or as heard."
+                hint={say("first.beatsAMinuteAsMarked")}
                 value={draft.targetBpm || ""}
                 onChange={(event) => set({ targetBpm: Number(event.target.value) })}
               />
             </div>
           </div>
-          <Steps back={() => setStep(1)} next="Next: how fast today" pending={!reading.data} />
+          <Steps back={() => setStep(1)} next={say("first.nextHowFastToday")} pending={!reading.data} />
         </form>
       )}
       {step === 3 && (
@@ -167,26 +170,26 @@ export default function First({ me }: { me: Schemas["Me"] }) {
             finish.mutate();
           }}
         >
-          <h1 className="mb-5">How fast is it today?</h1>
+          <h1 className="mb-5">{say("first.howFastIsItToday")}</h1>
           <CleanAt played={draft.played} cleanAt={draft.cleanAt} onChange={set} />
-          <p className="mt-5 mb-3">
-            The first workout takes about {FIRST_WORKOUT_MINUTES} minutes after the warm-up: slow passes, a few short
-            bursts, rests between. Space starts each pass; J, K or L says how it was.
-          </p>
+          <p className="mt-5 mb-3">{say("first.theFirstWorkoutTakesAbout", { FIRST_WORKOUT_MINUTES })}</p>
           <Caution />
           <Steps
             back={() => setStep(2)}
             problem={finish.error}
             pending={finish.isPending}
-            next="Begin the first workout"
+            next={say("first.beginTheFirstWorkout")}
           />
         </form>
       )}
       <p className="mt-10 text-sm text-soft">
-        <Link to="/" className="underline underline-offset-4">
-          Leave this
-        </Link>{" "}
-        and look around first.
+        {say("first.leaveThisAndLookAround", {
+          link: (words) => (
+            <Link to="/" className="underline underline-offset-4">
+              {words}
+            </Link>
+          ),
+        })}
       </p>
     </main>
   );
@@ -207,7 +210,7 @@ function Steps({
     <>
       {problem != null && <Alert className="mt-4 font-semibold">{sentence(problem)}</Alert>}
       <div className="mt-6 flex gap-3">
-        {back && <Button onClick={back}>Back</Button>}
+        {back && <Button onClick={back}>{say("first.back")}</Button>}
         <Button kind="main" type="submit" disabled={pending}>
           {next}
         </Button>

@@ -3,6 +3,7 @@ import type { Schemas } from "../../api/client";
 import { Along, Heights, shortDay } from "../../ui/Axis";
 import { clock, day, oneDecimal } from "../../ui/format";
 import { useWidth } from "../../ui/useWidth";
+import { say } from "../../words/say";
 
 type Day = Schemas["DayDto"];
 
@@ -56,13 +57,11 @@ export function Days({ days, today, cap }: { days: Day[]; today: string; cap: nu
           strokeWidth="4"
           paintOrder="stroke"
         >
-          today's cap {oneDecimal(cap)}
+          {say("load.todaysCap", { oneDecimal: oneDecimal(cap) })}
         </text>
         <Along ticks={weeks} x={x} y={BASE + 18} to={width - 8} label={shortDay} />
       </svg>
-      <p className="text-right text-sm text-soft">
-        effort minutes · spire: fast playing · ring: tension {TENSE} or more
-      </p>
+      <p className="text-right text-sm text-soft">{say("load.effortMinutesSpireFastPlaying", { TENSE })}</p>
     </div>
   );
 }
@@ -70,7 +69,13 @@ export function Days({ days, today, cap }: { days: Day[]; today: string; cap: nu
 function Hill({ d, x, top, half }: { d: Day; x: number; top: number; half: number }) {
   return (
     <g>
-      <title>{`${day(d.day)}: ${oneDecimal(d.effort)} effort minutes, ${clock(d.burstSeconds)} of fast playing`}</title>
+      <title>
+        {say("load.effortMinutesOfFastPlaying", {
+          day: day(d.day),
+          effort: oneDecimal(d.effort),
+          burstSeconds: clock(d.burstSeconds),
+        })}
+      </title>
       <path
         d={`M${x - half} ${BASE}L${x - half * 0.6} ${top}H${x + half * 0.6}L${x + half} ${BASE}z`}
         className="fill-spruce"
@@ -85,5 +90,5 @@ function Hill({ d, x, top, half }: { d: Day; x: number; top: number; half: numbe
 
 function describe(days: Day[]) {
   const most = [...days].sort((a, b) => b.effort - a.effort)[0]!;
-  return `${days.length} days of playing in ten weeks; most on ${day(most.day)}, ${oneDecimal(most.effort)} effort minutes.`;
+  return say("load.daysOfPlayingInTen", { days: days.length, day: day(most.day), effort: oneDecimal(most.effort) });
 }

@@ -5,8 +5,9 @@ import { sentence, useChange } from "../../api/queries";
 import * as touches from "../../api/touches";
 import { Button } from "../../ui/Button";
 import { day, minutes, oneDecimal } from "../../ui/format";
-import { useSay } from "../../ui/Toasts";
+import { useToast } from "../../ui/Toasts";
 import { Alert } from "../../ui/Alert";
+import { say } from "../../words/say";
 
 type View = Schemas["LoadView"];
 type Kind = Schemas["ElsewhereWish"]["kind"];
@@ -15,7 +16,7 @@ const MINUTES = [15, 30, 45, 60, 90, 120, 180];
 
 /** What was played elsewhere, in two taps: what, and for how long. */
 export function Elsewhere({ view }: { view: View }) {
-  const say = useSay();
+  const toast = useToast();
   const [kind, setKind] = useState<Kind>();
   // One id for each entry, however often it has to be sent.
   const clientId = useRef(crypto.randomUUID());
@@ -30,8 +31,8 @@ export function Elsewhere({ view }: { view: View }) {
   );
   const chosen = view.kinds.find((one) => one.kind === kind);
   return (
-    <section aria-label="Played elsewhere" className="grid content-start gap-3">
-      <h2>Played elsewhere today</h2>
+    <section aria-label={say("load.playedElsewhere")} className="grid content-start gap-3">
+      <h2>{say("load.playedElsewhereToday")}</h2>
       <div className="flex flex-wrap gap-2">
         {view.kinds.map((one) => (
           <Button
@@ -50,7 +51,7 @@ export function Elsewhere({ view }: { view: View }) {
             <Button
               key={length}
               disabled={add.isPending}
-              aria-label={`${chosen.title}, ${length} minutes`}
+              aria-label={say("load.minutes", { title: chosen.title, length })}
               onClick={() =>
                 add.mutate(
                   { kind: chosen.kind, minutes: length },
@@ -58,13 +59,13 @@ export function Elsewhere({ view }: { view: View }) {
                     onSuccess: () => {
                       clientId.current = crypto.randomUUID();
                       setKind(undefined);
-                      say(`${chosen.title}, ${length} min: counted.`);
+                      toast(say("load.minCounted", { title: chosen.title, length }));
                     },
                   },
                 )
               }
             >
-              {length} min
+              {say("load.min", { length })}
             </Button>
           ))}
         </div>
@@ -77,9 +78,9 @@ export function Elsewhere({ view }: { view: View }) {
               <span className="mr-auto">
                 {day(one.day)} · {one.title}, {minutes(one.seconds)}
               </span>
-              <span className="text-soft">{oneDecimal(one.effort)} effort</span>
+              <span className="text-soft">{say("load.effort", { effort: oneDecimal(one.effort) })}</span>
               {one.day === view.today.day && (
-                <Button aria-label={`Take ${one.title} back`} onClick={() => away.mutate(one.id)}>
+                <Button aria-label={say("load.takeBack", { title: one.title })} onClick={() => away.mutate(one.id)}>
                   <Trash2 size={16} aria-hidden="true" />
                 </Button>
               )}
@@ -88,8 +89,9 @@ export function Elsewhere({ view }: { view: View }) {
         </ul>
       )}
       <p className="text-sm text-soft">
-        Effort minutes that a minute counts, by rules of thumb:{" "}
-        {view.kinds.map((one) => `${one.title.toLowerCase()} ${oneDecimal(one.perMinute)}`).join(", ")}.
+        {say("load.effortMinutesThatAMinute", {
+          kinds: view.kinds.map((one) => `${one.title.toLowerCase()} ${oneDecimal(one.perMinute)}`).join(", "),
+        })}
       </p>
     </section>
   );

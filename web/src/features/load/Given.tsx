@@ -8,14 +8,15 @@ import { Button } from "../../ui/Button";
 import { Field, INPUT, Labelled } from "../../ui/Field";
 import { fieldError } from "../sheet/PassageFields";
 import { Alert } from "../../ui/Alert";
+import { say } from "../../words/say";
 
 type View = Schemas["LoadView"];
 type Kind = Schemas["GivenWish"]["kind"];
 
 const UNIT: Record<Kind, string> = {
-  EFFORT: "effort minutes a day",
-  BURST_SECONDS: "seconds of fast playing a day",
-  PLAYING_MINUTES: "minutes of playing a day",
+  EFFORT: say("load.effortMinutesADay"),
+  BURST_SECONDS: say("load.secondsOfFastPlayingA"),
+  PLAYING_MINUTES: say("load.minutesOfPlayingADay"),
 };
 const KINDS = Object.keys(UNIT) as Kind[];
 
@@ -30,8 +31,8 @@ export function Given({ view }: { view: View }) {
     touches.load,
   );
   return (
-    <section aria-label="Limits somebody gave" className="grid content-start gap-3">
-      <h2>Limits of a teacher or a clinician</h2>
+    <section aria-label={say("load.limitsSomebodyGave")} className="grid content-start gap-3">
+      <h2>{say("load.limitsOfATeacherOr")}</h2>
       {view.given.length > 0 && (
         <ul className="divide-y divide-rule border-y border-rule">
           {view.given.map((one) => (
@@ -40,10 +41,10 @@ export function Given({ view }: { view: View }) {
                 <b>{one.cap}</b> {UNIT[one.kind]} · {one.by}
               </span>
               {one.ending ? (
-                <span className="text-soft">until the day is over</span>
+                <span className="text-soft">{say("load.untilTheDayIsOver")}</span>
               ) : (
-                <Button aria-label={`Lift the limit of ${one.by}`} onClick={() => away.mutate(one.id)}>
-                  Lift it tomorrow
+                <Button aria-label={say("load.liftTheLimitOf", { by: one.by })} onClick={() => away.mutate(one.id)}>
+                  {say("load.liftItTomorrow")}
                 </Button>
               )}
             </li>
@@ -59,8 +60,8 @@ export function Given({ view }: { view: View }) {
         }}
       >
         <Field
-          label="Whose"
-          placeholder="my teacher"
+          label={say("load.whose")}
+          placeholder={say("load.myTeacher")}
           {...upTo(RANGES.GivenWish.by)}
           value={by}
           error={fieldError(add.error, "by")}
@@ -68,14 +69,14 @@ export function Given({ view }: { view: View }) {
         />
         <div className="grid grid-cols-[7rem_1fr] gap-3">
           <Field
-            label="At most"
+            label={say("load.atMost")}
             type="number"
             min={0}
             value={Number.isNaN(cap) ? "" : cap}
             error={fieldError(add.error, "cap")}
             onChange={(event) => setCap(event.target.valueAsNumber)}
           />
-          <Labelled label="Of what">
+          <Labelled label={say("load.ofWhat")}>
             {({ id }) => (
               <select id={id} className={INPUT} value={kind} onChange={(event) => setKind(event.target.value as Kind)}>
                 {KINDS.map((one) => (
@@ -92,7 +93,7 @@ export function Given({ view }: { view: View }) {
         )}
         <div>
           <Button type="submit" disabled={add.isPending}>
-            It holds from now
+            {say("load.itHoldsFromNow")}
           </Button>
         </div>
       </form>

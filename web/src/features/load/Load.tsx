@@ -10,8 +10,9 @@ import { Reports } from "../symptom/Reports";
 import { Days } from "./Days";
 import { Elsewhere } from "./Elsewhere";
 import { Given } from "./Given";
+import { say } from "../../words/say";
 
-const unit = (limit: Limit) => (limit.inSeconds ? "minutes and seconds" : limit.unit);
+const unit = (limit: Limit) => (limit.inSeconds ? say("load.minutesAndSeconds") : limit.unit);
 
 /** Whether it is too much, against which limit, and how the last weeks went. */
 export default function Load() {
@@ -23,7 +24,7 @@ export default function Load() {
   return (
     <Page
       title={headline(today, first)}
-      above={`Load · ${day(today.day, { weekday: "long", day: "numeric", month: "long" })}`}
+      above={say("load.load", { day: day(today.day, { weekday: "long", day: "numeric", month: "long" }) })}
     >
       <p className="mb-6 max-w-[66ch]">{today.restSentence || reachedFirst(first)}</p>
       <ul className="grid gap-x-12 gap-y-5 md:grid-cols-3">
@@ -34,9 +35,9 @@ export default function Load() {
       {adviceWanted && <Advice />}
       <Caps caps={caps} />
       <section className="mt-8">
-        <h2 className="mb-2">Effort by day</h2>
+        <h2 className="mb-2">{say("load.effortByDay")}</h2>
         {days.length === 0 ? (
-          <p className="py-10 text-soft">Nothing has been played yet.</p>
+          <p className="py-10 text-soft">{say("load.nothingHasBeenPlayedYet")}</p>
         ) : (
           <Days days={days} today={today.day} cap={cap(today)} />
         )}
@@ -47,12 +48,8 @@ export default function Load() {
       </div>
       <section className="mt-8 grid gap-x-12 gap-y-4 border-t border-rule pt-5 md:grid-cols-2">
         <div>
-          <h2 className="mb-1.5">What effort is</h2>
-          <p className="text-soft">
-            One effort minute is one loose minute at 60% of the ceiling; at 80% a minute costs 1.8, at the ceiling 3.3,
-            and tension adds to it. Rules of thumb after the exponential training impulse (Banister 1991) and contested
-            as predictors (Impellizzeri 2020): guardrails, not forecasts of injury.
-          </p>
+          <h2 className="mb-1.5">{say("load.whatEffortIs")}</h2>
+          <p className="text-soft">{say("load.oneEffortMinuteIsOne")}</p>
         </div>
         <div>
           <Caution />
@@ -68,7 +65,7 @@ function Caps({ caps }: { caps: Schemas["CapDto"][] }) {
   return (
     <details className="mt-6">
       <summary className="min-h-8 cursor-pointer font-semibold">
-        How today’s effort is capped: {caps.length === 1 ? "one rule" : `${caps.length} rules`}, the least counts
+        {say("load.howTodaysEffortIsCapped", { caps: caps.length })}
       </summary>
       <table className="mt-2 w-full text-left">
         <tbody>
@@ -83,10 +80,7 @@ function Caps({ caps }: { caps: Schemas["CapDto"][] }) {
           ))}
         </tbody>
       </table>
-      <p className="mt-2 text-sm text-soft">
-        Exponential averages over 7 and 28 days (Williams 2017). As predictors such ratios are contested; here they keep
-        jumps small, and what a teacher or clinician says goes before them.
-      </p>
+      <p className="mt-2 text-sm text-soft">{say("load.exponentialAveragesOver7And")}</p>
     </details>
   );
 }
@@ -96,12 +90,9 @@ function Advice() {
   const advised = useChange(() => given(api.POST("/api/symptoms/advised")), touches.symptoms);
   return (
     <div className="mt-6 border-l-2 border-danger pl-3">
-      <p>
-        Two reports within two weeks: bursts stay closed until a physician or a licensed therapist who knows musicians
-        has been asked.
-      </p>
+      <p>{say("load.twoReportsWithinTwoWeeks")}</p>
       <Button className="mt-2" disabled={advised.isPending} onClick={() => advised.mutate(undefined)}>
-        I have had advice
+        {say("load.iHaveHadAdvice")}
       </Button>
     </div>
   );
@@ -110,9 +101,13 @@ function Advice() {
 const cap = (today: Schemas["LoadDto"]) => today.limits.find((limit) => limit.kind === "EFFORT")?.cap ?? 0;
 
 function headline(today: Schemas["LoadDto"], first: Limit) {
-  if (today.restsUntil) return "Resting after a symptom";
-  if (first.left <= 0) return "You’ve reached today’s limit";
-  return `${figure(first, first.left)} of ${figure(first, first.cap)} ${counted(first)} left`;
+  if (today.restsUntil) return say("load.restingAfterASymptom");
+  if (first.left <= 0) return say("load.youveReachedTodaysLimit");
+  return say("load.ofLeft", {
+    left: figure(first, first.left),
+    cap: figure(first, first.cap),
+    counted: counted(first),
+  });
 }
 
 function Gauge({ limit, first }: { limit: Limit; first: boolean }) {
@@ -122,11 +117,11 @@ function Gauge({ limit, first }: { limit: Limit; first: boolean }) {
       <p className="flex items-baseline justify-between gap-3">
         <span className="font-semibold">
           {limit.title}
-          {first && <span className="font-normal text-brass-deep"> · reached first</span>}
+          {first && <span className="font-normal text-brass-deep"> {say("load.reachedFirst")}</span>}
         </span>
         <span>
           <span className="text-2xl font-bold">{figure(limit, limit.used)}</span>{" "}
-          <span className="text-soft">of {figure(limit, limit.cap)}</span>
+          <span className="text-soft">{say("load.of", { cap: figure(limit, limit.cap) })}</span>
         </span>
       </p>
       <svg
@@ -134,7 +129,7 @@ function Gauge({ limit, first }: { limit: Limit; first: boolean }) {
         preserveAspectRatio="none"
         className="mt-1 block h-2 w-full"
         role="img"
-        aria-label={`${Math.round(share * 100)}% used`}
+        aria-label={say("load.used", { share: Math.round(share * 100) })}
       >
         <rect width="100" height="8" className="fill-rule" />
         <rect

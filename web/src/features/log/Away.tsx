@@ -8,6 +8,7 @@ import { Field, INPUT, Labelled } from "../../ui/Field";
 import { day, minutes } from "../../ui/format";
 import { fieldError } from "../sheet/PassageFields";
 import { Alert } from "../../ui/Alert";
+import { say } from "../../words/say";
 
 type Kind = Schemas["AwayWish"]["kind"];
 
@@ -46,7 +47,7 @@ export function Away({ month }: { month: Schemas["Month"] }) {
   }
 
   return (
-    <section aria-label="Away from the screen" className="mt-8 grid gap-x-12 gap-y-5 md:grid-cols-2">
+    <section aria-label={say("log.awayFromTheScreen")} className="mt-8 grid gap-x-12 gap-y-5 md:grid-cols-2">
       <form
         noValidate
         className="grid max-w-xl content-start gap-2"
@@ -60,9 +61,9 @@ export function Away({ month }: { month: Schemas["Month"] }) {
           });
         }}
       >
-        <h2>{editing === undefined ? "Add practice away from the screen" : "Put an entry right"}</h2>
+        <h2>{editing === undefined ? say("log.addPracticeAwayFromThe") : say("log.putAnEntryRight")}</h2>
         <div className="grid gap-x-3 sm:grid-cols-[1fr_1fr_7rem]">
-          <Labelled label="What">
+          <Labelled label={say("log.what")}>
             {({ id }) => (
               <select id={id} className={INPUT} value={kind} onChange={(event) => setKind(event.target.value as Kind)}>
                 {month.kinds.map((one) => (
@@ -74,7 +75,7 @@ export function Away({ month }: { month: Schemas["Month"] }) {
             )}
           </Labelled>
           <Field
-            label="Day"
+            label={say("log.day")}
             type="date"
             max={month.today}
             disabled={editing !== undefined}
@@ -83,7 +84,7 @@ export function Away({ month }: { month: Schemas["Month"] }) {
             onChange={(event) => setOn(event.target.value)}
           />
           <Field
-            label="Minutes"
+            label={say("log.minutes")}
             type="number"
             min={1}
             value={Number.isNaN(length) ? "" : length}
@@ -92,7 +93,7 @@ export function Away({ month }: { month: Schemas["Month"] }) {
           />
         </div>
         <Field
-          label="Note"
+          label={say("log.note")}
           maxLength={200}
           value={note}
           error={fieldError(keep.error, "note")}
@@ -104,13 +105,11 @@ export function Away({ month }: { month: Schemas["Month"] }) {
         )}
         <div className="flex gap-2">
           <Button type="submit" disabled={keep.isPending || !on}>
-            {editing === undefined ? "Log it" : "Save"}
+            {editing === undefined ? say("log.logIt") : say("common.save")}
           </Button>
-          {editing !== undefined && <Button onClick={() => begin()}>Cancel</Button>}
+          {editing !== undefined && <Button onClick={() => begin()}>{say("common.cancel")}</Button>}
         </div>
-        <p className="text-sm text-soft">
-          It counts for its day. What is told later of a day gone by counts for the caps from tomorrow.
-        </p>
+        <p className="text-sm text-soft">{say("log.itCountsForItsDay")}</p>
       </form>
       {entries.length > 0 && (
         <ul className="divide-y divide-rule self-start border-y border-rule">
@@ -124,11 +123,14 @@ export function Away({ month }: { month: Schemas["Month"] }) {
                   </span>
                 )}
               </span>
-              <Button aria-label={`Put ${entry.title} of ${day(entry.day)} right`} onClick={() => begin(entry)}>
-                Put right
+              <Button
+                aria-label={say("log.putOfRight", { title: entry.title, day: day(entry.day) })}
+                onClick={() => begin(entry)}
+              >
+                {say("log.putRight")}
               </Button>
               <Button
-                aria-label={`Take ${entry.title} of ${day(entry.day)} back`}
+                aria-label={say("log.takeOfBack", { title: entry.title, day: day(entry.day) })}
                 disabled={remove.isPending}
                 onClick={() => remove.mutate(entry.id)}
               >

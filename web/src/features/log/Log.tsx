@@ -9,6 +9,7 @@ import { Sketch } from "../../relief/Sketch";
 import { useDebounced } from "../sheet/useDebounced";
 import { OUTCOME } from "./outcome";
 import { Search } from "./Search";
+import { say } from "../../words/say";
 
 type Entry = Schemas["Entry"];
 
@@ -24,11 +25,11 @@ export default function Log() {
   const { entries, olderThan } = log.data;
   return (
     <Page
-      title="Log"
+      title={say("log.log")}
       aside={
         <>
-          <ButtonLink to="/log/month">The month</ButtonLink>
-          <ButtonLink to="/counts">Counts</ButtonLink>
+          <ButtonLink to="/log/month">{say("log.theMonth")}</ButtonLink>
+          <ButtonLink to="/counts">{say("log.counts")}</ButtonLink>
         </>
       }
     >
@@ -41,7 +42,7 @@ export default function Log() {
       />
       {entries.length === 0 ? (
         <p className="py-8 text-lg text-soft">
-          {looking ? "No workout is like that." : "Nothing has been played yet. Every workout you begin is kept here."}
+          {looking ? say("log.noWorkoutIsLikeThat") : say("log.nothingHasBeenPlayedYet")}
         </p>
       ) : (
         byDay(entries).map(([date, sessions]) => (
@@ -56,8 +57,8 @@ export default function Log() {
         ))
       )}
       <div className="mt-5 flex gap-3">
-        {pages.length > 0 && <Button onClick={() => setPages(pages.slice(0, -1))}>Newer</Button>}
-        {olderThan && <Button onClick={() => setPages([...pages, olderThan])}>Older</Button>}
+        {pages.length > 0 && <Button onClick={() => setPages(pages.slice(0, -1))}>{say("log.newer")}</Button>}
+        {olderThan && <Button onClick={() => setPages([...pages, olderThan])}>{say("log.older")}</Button>}
       </div>
     </Page>
   );
@@ -86,9 +87,9 @@ function Row({ entry }: { entry: Entry }) {
         <span className="text-soft">
           {" "}
           {timeOfDay(entry.startedAt)}
-          {open && " · still open"}
+          {open && say("log.stillOpen")}
           {entry.outcome && OUTCOME[entry.outcome] && ` · ${OUTCOME[entry.outcome]}`}
-          {entry.late && " · arrived days later: counts for its day, not for the ceiling"}
+          {entry.late && say("log.arrivedDaysLaterCountsFor")}
         </span>
         {entry.note && (
           <span className="block text-sm" dir="auto">
@@ -100,13 +101,20 @@ function Row({ entry }: { entry: Entry }) {
       <div>
         <Sketch
           passes={entry.sketch}
-          label={`${entry.clean} clean, ${entry.rough} rough, ${entry.broke} broke; fast playing for ${clock(entry.burstSeconds)}`}
+          label={say("log.cleanRoughBrokeFastPlaying", {
+            clean: entry.clean,
+            rough: entry.rough,
+            broke: entry.broke,
+            burstSeconds: clock(entry.burstSeconds),
+          })}
         />
       </div>
       <p className="text-soft sm:col-span-2 lg:col-span-1">
         <Figure>{minutes(entry.playedSeconds)}</Figure>
-        <Figure>effort {oneDecimal(entry.effort)}</Figure>
-        {entry.fastestClean !== null && <Figure>clean at {bpm(entry.fastestClean)}</Figure>}
+        <Figure>{say("log.effort", { effort: oneDecimal(entry.effort) })}</Figure>
+        {entry.fastestClean !== null && (
+          <Figure>{say("log.cleanAt", { fastestClean: bpm(entry.fastestClean) })}</Figure>
+        )}
       </p>
     </li>
   );

@@ -6,6 +6,7 @@ import { ButtonLink } from "../../ui/Button";
 import { andMore, day, minutes, oneDecimal } from "../../ui/format";
 import { Failed, Page, Waiting } from "../../ui/Page";
 import { Away } from "./Away";
+import { say } from "../../words/say";
 
 type Day = Schemas["MonthDay"];
 
@@ -26,21 +27,19 @@ export default function MonthPage() {
       title={day(first, { month: "long", year: "numeric" })}
       above={
         <Link to="/log" className="underline-offset-4 hover:underline">
-          Log
+          {say("log.log")}
         </Link>
       }
       aside={
         <>
-          <ButtonLink to={`/log/month?of=${beside(first, -1)}`}>Earlier</ButtonLink>
+          <ButtonLink to={`/log/month?of=${beside(first, -1)}`}>{say("log.earlier")}</ButtonLink>
           {first.slice(0, 7) < today.slice(0, 7) && (
-            <ButtonLink to={`/log/month?of=${beside(first, 1)}`}>Later</ButtonLink>
+            <ButtonLink to={`/log/month?of=${beside(first, 1)}`}>{say("log.later")}</ButtonLink>
           )}
         </>
       }
     >
-      <p className="mb-2 text-soft">
-        {played === 0 ? "Nothing was played." : `Played on ${played} ${played === 1 ? "day" : "days"}.`}
-      </p>
+      <p className="mb-2 text-soft">{played === 0 ? say("log.nothingWasPlayed") : say("log.playedOn", { played })}</p>
       <ol className="border-t border-rule md:grid md:grid-cols-7 md:border-l">
         {Array.from({ length: blank }, (_, i) => (
           <li key={`blank-${i}`} aria-hidden="true" className="hidden border-r border-b border-rule md:block" />
@@ -66,7 +65,7 @@ function Cell({ day: one, today }: { day: Day; today: string }) {
           {Number(one.day.slice(8))}
         </span>
         {one.effort > 0 && (
-          <span className="font-mono text-sm text-soft" title="effort minutes">
+          <span className="font-mono text-sm text-soft" title={say("log.effortMinutes")}>
             {oneDecimal(one.effort)}
           </span>
         )}
@@ -80,7 +79,12 @@ function Cell({ day: one, today }: { day: Day; today: string }) {
           <Sketch
             width={136}
             passes={entry.sketch}
-            label={`${entry.passage}: ${entry.clean} clean, ${entry.rough} rough, ${entry.broke} broke`}
+            label={say("log.cleanRoughBroke", {
+              passage: entry.passage,
+              clean: entry.clean,
+              rough: entry.rough,
+              broke: entry.broke,
+            })}
           />
           <span className="block truncate" dir="auto">
             {entry.passage}
@@ -95,7 +99,7 @@ function Cell({ day: one, today }: { day: Day; today: string }) {
       ))}
       {one.counts > 0 && (
         <p className="mt-1 text-sm text-soft">
-          {one.counts} {one.counts === 1 ? "count" : "counts"}
+          {one.counts} {say("log.countsCountCounts", { counts: one.counts })}
         </p>
       )}
     </li>

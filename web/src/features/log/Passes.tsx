@@ -6,18 +6,19 @@ import { Button } from "../../ui/Button";
 import { INPUT } from "../../ui/Field";
 import { bpm, day } from "../../ui/format";
 import { Failure } from "../../ui/Alert";
+import { say } from "../../words/say";
 
 type Pass = Schemas["SaidPass"];
 type Verdict = NonNullable<Pass["verdict"]>;
 
 const KIND: Record<Pass["kind"], string> = {
-  WARM_UP: "warm-up",
-  CONTROLLED: "controlled",
-  PROBE: "measuring",
-  BURST: "burst",
-  CLOSING: "closing",
+  WARM_UP: say("log.warmUp"),
+  CONTROLLED: say("log.controlled"),
+  PROBE: say("log.measuring"),
+  BURST: say("common.burst"),
+  CLOSING: say("log.closing"),
 };
-const VERDICT: Record<Verdict, string> = { CLEAN: "clean", ROUGH: "rough", BROKE: "broke" };
+const VERDICT: Record<Verdict, string> = { CLEAN: say("log.clean"), ROUGH: say("log.rough"), BROKE: say("log.broke") };
 const TENSIONS = [0, 1, 2, 3, 4, 5];
 
 /** Every pass of a workout and what was said of it: what was said by mistake is put right or withdrawn. */
@@ -32,22 +33,19 @@ export function Passes({ runId, passes }: { runId: number; passes: Pass[] }) {
   return (
     <details className="mt-5">
       <summary className="min-h-8 cursor-pointer font-semibold">
-        Its {passes.length === 1 ? "pass" : `${passes.length} passes`}, and what was said of them
+        {say("log.itsAndWhatWasSaid", { passes: passes.length })}
       </summary>
-      <p className="mt-1 max-w-[70ch] text-soft">
-        What was said by mistake can be put right. What was played stays played and counts for its day; the ceiling is
-        learned anew from this workout on.
-      </p>
+      <p className="mt-1 max-w-[70ch] text-soft">{say("log.whatWasSaidByMistake")}</p>
       <Failure of={correct} className="mt-2" />
       {correct.data && !correct.data.learnedAnew && (
         <p role="status" className="mt-2 text-soft">
-          Put right in the log. What was learned of the ceiling more than two weeks ago stays as it was.
+          {say("log.putRightInTheLog")}
         </p>
       )}
       <table className="mt-2 w-full max-w-3xl text-left">
         <thead>
           <tr className="text-soft">
-            {["", "kind", "tempo", "said", "tension", ""].map((name, i) => (
+            {["", say("log.kind"), say("log.tempo"), say("log.said"), say("log.tensionHead"), ""].map((name, i) => (
               <th key={i} scope="col" className="py-1 pr-5 font-normal">
                 {name}
               </th>
@@ -77,23 +75,26 @@ export function Passes({ runId, passes }: { runId: number; passes: Pass[] }) {
                 <td className="pr-5 font-mono">{bpm(pass.tempo)}</td>
                 <td className="pr-5">
                   {pass.clean !== null
-                    ? `${pass.clean} of ${pass.passes} clean`
+                    ? say("log.ofClean", { clean: pass.clean, passes: pass.passes })
                     : pass.verdict
                       ? VERDICT[pass.verdict]
-                      : "nothing"}
+                      : say("log.nothing")}
                   {pass.correctedAt && (
-                    <span className="text-soft"> · put right {day(pass.correctedAt.slice(0, 10))}</span>
+                    <span className="text-soft">
+                      {" "}
+                      {say("log.putRightOn", { day: day(pass.correctedAt.slice(0, 10)) })}
+                    </span>
                   )}
                 </td>
                 <td className="pr-5 font-mono">{pass.tension}</td>
                 <td className="text-right">
                   <button
                     type="button"
-                    aria-label={`Put pass ${i + 1} right`}
+                    aria-label={say("log.putPassRight", { i: i + 1 })}
                     onClick={() => setEditing(pass.place)}
                     className="min-h-9 font-semibold text-spruce underline underline-offset-4"
                   >
-                    Put right
+                    {say("log.putRight")}
                   </button>
                 </td>
               </tr>
@@ -134,11 +135,11 @@ function Editor({ number, pass, pending, onLeave, onSay }: EditorProps) {
               value={Number.isNaN(clean) ? "" : clean}
               onChange={(event) => setClean(event.target.valueAsNumber)}
             />
-            of {pass.passes} clean
+            {say("log.ofPassesClean", { passes: pass.passes })}
           </label>
         ) : (
           <select
-            aria-label="How it went"
+            aria-label={say("log.howItWent")}
             className={`${INPUT} w-auto`}
             value={verdict}
             onChange={(event) => setVerdict(event.target.value as Verdict)}
@@ -153,7 +154,7 @@ function Editor({ number, pass, pending, onLeave, onSay }: EditorProps) {
       </td>
       <td className="pr-5">
         <select
-          aria-label="Tension"
+          aria-label={say("common.tension")}
           className={`${INPUT} w-auto`}
           value={tension}
           onChange={(event) => setTension(Number(event.target.value))}
@@ -170,12 +171,12 @@ function Editor({ number, pass, pending, onLeave, onSay }: EditorProps) {
           disabled={pending || Number.isNaN(clean)}
           onClick={() => onSay(set ? "CLEAN" : verdict, tension, set ? clean : null)}
         >
-          Say this
+          {say("log.sayThis")}
         </Button>
         <Button disabled={pending} onClick={() => onSay(null, tension, null)}>
-          Withdraw
+          {say("log.withdraw")}
         </Button>
-        <Button onClick={onLeave}>Cancel</Button>
+        <Button onClick={onLeave}>{say("common.cancel")}</Button>
       </td>
     </tr>
   );

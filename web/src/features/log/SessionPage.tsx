@@ -6,6 +6,7 @@ import { andMore, bpm, clock, longDay, minutes, oneDecimal, timeOfDay, called } 
 import { Failed, Page, Waiting } from "../../ui/Page";
 import { OUTCOME } from "./outcome";
 import { Passes } from "./Passes";
+import { say } from "../../words/say";
 
 /** One workout, planned against played. */
 export default function SessionPage() {
@@ -19,7 +20,7 @@ export default function SessionPage() {
       above={
         <>
           <Link to="/log" className="underline-offset-4 hover:underline">
-            Log
+            {say("log.log")}
           </Link>{" "}
           · {longDay(entry.day)}, {timeOfDay(entry.startedAt)}
           {entry.outcome && OUTCOME[entry.outcome] && ` · ${OUTCOME[entry.outcome]}`}
@@ -27,17 +28,23 @@ export default function SessionPage() {
       }
     >
       <Relief relief={played} planned={planned} height={280} />
-      <p className="text-sm text-soft">Filled: played. Dashed: planned. Small dot clean, ring rough, cross broke.</p>
+      <p className="text-sm text-soft">{say("log.filledPlayedDashedPlannedSmall")}</p>
       <Comparison planned={planned.totals} played={played.totals} />
       <p className="mt-4">
-        {entry.clean} clean, {entry.rough} rough, {entry.broke} broke
-        {entry.fastestClean !== null && `; fastest clean pass at ${bpm(entry.fastestClean)}`}; tension up to{" "}
-        {entry.worstTension}. Focus: {entry.focus || "none"}.
+        {say("log.cleanRoughBrokeTensionUp", {
+          clean: entry.clean,
+          rough: entry.rough,
+          broke: entry.broke,
+          fastestCleanIs: entry.fastestClean !== null ? "yes" : "no",
+          fastestClean: entry.fastestClean && bpm(entry.fastestClean),
+          worstTension: entry.worstTension,
+          focus: entry.focus || say("common.none"),
+        })}
       </p>
       {measured && (
         <p className="mt-3">
           <Link to={`/ceiling/test/${entry.runId}`} className="font-semibold text-spruce underline underline-offset-4">
-            See what was measured
+            {say("log.seeWhatWasMeasured")}
           </Link>
         </p>
       )}
@@ -53,14 +60,14 @@ export default function SessionPage() {
 
 function Comparison({ planned, played }: { planned: Schemas["TotalsDto"]; played: Schemas["TotalsDto"] }) {
   const rows: [string, (totals: Schemas["TotalsDto"]) => string][] = [
-    ["in all", (totals) => minutes(totals.seconds)],
-    ["playing", (totals) => minutes(totals.playingSeconds)],
-    ["rest", (totals) => minutes(totals.restSeconds)],
-    ["passes", (totals) => String(totals.passes)],
-    ["bursts", (totals) => `${totals.bursts}`],
-    ["fast playing", (totals) => clock(totals.burstSeconds)],
-    ["notes", (totals) => totals.notes.toLocaleString()],
-    ["effort minutes", (totals) => oneDecimal(totals.effort)],
+    [say("log.inAll"), (totals) => minutes(totals.seconds)],
+    [say("log.playing"), (totals) => minutes(totals.playingSeconds)],
+    [say("common.rest"), (totals) => minutes(totals.restSeconds)],
+    [say("common.passes"), (totals) => String(totals.passes)],
+    [say("log.bursts"), (totals) => `${totals.bursts}`],
+    [say("log.fastPlaying"), (totals) => clock(totals.burstSeconds)],
+    [say("log.notesHead"), (totals) => oneDecimal(totals.notes)],
+    [say("log.effortMinutes"), (totals) => oneDecimal(totals.effort)],
   ];
   return (
     <div className="mt-4 overflow-x-auto">
@@ -76,7 +83,7 @@ function Comparison({ planned, played }: { planned: Schemas["TotalsDto"]; played
           </tr>
         </thead>
         <tbody className="font-mono">
-          {[["planned", planned] as const, ["played", played] as const].map(([name, totals]) => (
+          {[[say("log.planned"), planned] as const, [say("log.played"), played] as const].map(([name, totals]) => (
             <tr key={name} className="border-t border-rule">
               <th scope="row" className="py-2 pr-8 text-left font-sans">
                 {name}

@@ -1,8 +1,9 @@
+import { say } from "../../words/say";
 /** How a workout ended, as it is said; nothing where it was played to its end. */
 export const OUTCOME = {
   PLAYED: "",
-  STOPPED: "stopped early",
-  SYMPTOM: "stopped for a symptom",
-  LEFT: "left open",
-  OUTDATED: "closed by an update",
+  STOPPED: say("log.stoppedEarly"),
+  SYMPTOM: say("log.stoppedForASymptom"),
+  LEFT: say("log.leftOpen"),
+  OUTDATED: say("log.closedByAnUpdate"),
 } as const;

@@ -5,6 +5,7 @@ import { ButtonLink } from "../../ui/Button";
 import { day, family } from "../../ui/format";
 import { Failed, Page, Waiting } from "../../ui/Page";
 import { TempoAxis, TempoLine } from "./TempoLine";
+import { say } from "../../words/say";
 
 type Passage = Schemas["PassageDto"];
 
@@ -17,17 +18,15 @@ export default function Passages() {
   const range = shared(all);
   return (
     <Page
-      title="Passages"
+      title={say("common.passages")}
       aside={
         <ButtonLink kind="main" to="/passages/new">
-          New passage
+          {say("passages.newPassage")}
         </ButtonLink>
       }
     >
       {all.length === 0 ? (
-        <p className="max-w-[56ch] py-8 text-lg text-soft">
-          Nothing here yet. A few passages are enough: the ones that should be faster, cut where the phrase ends.
-        </p>
+        <p className="max-w-[56ch] py-8 text-lg text-soft">{say("passages.nothingHereYetAFew")}</p>
       ) : (
         <>
           <ul className="divide-y divide-rule border-y border-rule">
@@ -68,20 +67,20 @@ function Row({ passage, range }: { passage: Passage; range: [number, number] }) 
         </Link>
         <p className="text-sm text-soft">
           {family(passage.instrument)}
-          {weak && passage.sections.length > 1 && ` · held back by ${weak.name}`}
+          {weak && passage.sections.length > 1 && say("passages.heldBackBy", { name: weak.name })}
         </p>
       </div>
       {weak ? <TempoLine estimate={weak.estimate} target={passage.targetBpm} range={range} /> : <span />}
       <p className="text-sm text-soft md:text-right">
         {left === null
-          ? "no date"
+          ? say("passages.noDate")
           : left < 0
-            ? "date gone by"
+            ? say("passages.dateGoneBy")
             : left === 0
-              ? "today"
-              : `${left} ${left === 1 ? "day" : "days"} left`}
+              ? say("passages.today")
+              : say("passages.left", { left })}
         <br />
-        {passage.lastPlayed ? `played ${day(passage.lastPlayed)}` : "not played yet"}
+        {passage.lastPlayed ? say("passages.played", { day: day(passage.lastPlayed) }) : say("passages.notPlayedYet")}
       </p>
     </li>
   );

@@ -2,6 +2,7 @@ import { scaleLog } from "d3-scale";
 import type { Schemas } from "../../api/client";
 import { bpm } from "../../ui/format";
 import { useWidth } from "../../ui/useWidth";
+import { say } from "../../words/say";
 
 interface Props {
   estimate: Schemas["EstimateDto"];
@@ -22,10 +23,10 @@ export function TempoLine({ estimate, target, range }: Props) {
   const within = Math.round((ceiling.high - ceiling.low) / 2);
   const said = estimate.enoughEvidence
     ? `${bpm(ceiling.middle)} ± ${within}`
-    : `about ${bpm(ceiling.middle)}, not enough evidence`;
+    : say("passages.aboutNotEnough", { ceiling: bpm(ceiling.middle) });
   // The two figures stand on either side where they would meet: the flag flies away from the ceiling.
   const reached = x(target) <= x(ceiling.middle);
-  const label = estimate.enoughEvidence ? said : `about ${bpm(ceiling.middle)}, a guess yet`;
+  const label = estimate.enoughEvidence ? said : say("passages.aboutAGuess", { ceiling: bpm(ceiling.middle) });
   const meets = !reached && x(ceiling.middle) + label.length * LETTER > x(target);
   const fly = reached ? -1 : 1;
   return (
@@ -34,7 +35,12 @@ export function TempoLine({ estimate, target, range }: Props) {
         width={width}
         height={HEIGHT}
         role="img"
-        aria-label={`Comfortable ${bpm(comfortable.middle)}, ceiling ${said}, breakdown ${bpm(breakdown.middle)}, target ${bpm(target)}`}
+        aria-label={say("passages.comfortableCeilingBreakdownTarget", {
+          comfortable: bpm(comfortable.middle),
+          said,
+          breakdown: bpm(breakdown.middle),
+          bpm: bpm(target),
+        })}
         className="block"
       >
         <line
@@ -84,18 +90,14 @@ export function TempoLine({ estimate, target, range }: Props) {
 export function TempoAxis({ range }: { range: [number, number] }) {
   return (
     <p className="mt-1.5 flex flex-wrap gap-x-5 text-sm text-soft" aria-hidden="true">
+      <span>{say("passages.comfortable", { part: (words) => <span className="text-spruce">{words}</span> })}</span>
       <span>
-        <span className="text-spruce">▌</span>comfortable
+        {say("passages.ceilingClean4TimesIn", { part: (words) => <span className="text-brass-deep">{words}</span> })}
       </span>
-      <span>
-        <span className="text-brass-deep">▌</span>ceiling, clean 4 times in 5
-      </span>
-      <span>
-        <span className="text-danger">✕</span> breakdown
-      </span>
-      <span>⚑ target</span>
+      <span>{say("passages.breakdown", { part: (words) => <span className="text-danger">{words}</span> })}</span>
+      <span>{say("passages.target")}</span>
       <span className="ml-auto font-mono">
-        {Math.round(range[0])} to {Math.round(range[1])} bpm
+        {say("passages.toBpm", { value: Math.round(range[0]), value2: Math.round(range[1]) })}
       </span>
     </p>
   );

@@ -6,6 +6,7 @@ import { Button } from "../../ui/Button";
 import { INPUT, Labelled } from "../../ui/Field";
 import { called } from "../../ui/format";
 import { type Block, added } from "./blocks";
+import { say } from "../../words/say";
 
 interface Props {
   view: Schemas["PlanView"];
@@ -14,10 +15,10 @@ interface Props {
 
 /** What can be put into a workout, each with the part of it that it is. */
 const KINDS = [
-  { part: "PREPARE", name: "Slow, in a variation or articulation", seconds: 180 },
-  { part: "CORE", name: "A method", seconds: 360 },
-  { part: "PERFORM", name: "A performance run", seconds: 240, school: "PERFORMANCE_RUN" },
-  { part: "STUDY", name: "A study card", seconds: 240, school: "STUDY_CARD" },
+  { part: "PREPARE", name: say("plan.slowInAVariationOr"), seconds: 180 },
+  { part: "CORE", name: say("plan.aMethod"), seconds: 360 },
+  { part: "PERFORM", name: say("plan.aPerformanceRun"), seconds: 240, school: "PERFORMANCE_RUN" },
+  { part: "STUDY", name: say("plan.aStudyCard"), seconds: 240, school: "STUDY_CARD" },
 ] as const;
 
 /** One more block: of which section, in which variation, by which method. */
@@ -41,8 +42,8 @@ export function AddBlock({ view, onChange }: Props) {
     );
   return (
     <fieldset className="mt-4 flex flex-wrap items-end gap-3">
-      <legend className="mb-1.5 font-semibold">Put in another block</legend>
-      <Labelled label="What">
+      <legend className="mb-1.5 font-semibold">{say("plan.putInAnotherBlock")}</legend>
+      <Labelled label={say("plan.what")}>
         {({ id }) => (
           <select id={id} className={INPUT} value={kind} onChange={(event) => setKind(Number(event.target.value))}>
             {KINDS.map(({ name }, i) => (
@@ -54,7 +55,7 @@ export function AddBlock({ view, onChange }: Props) {
         )}
       </Labelled>
       {view.sections.length > 1 && (
-        <Labelled label="Of">
+        <Labelled label={say("plan.of")}>
           {({ id }) => (
             <select id={id} className={INPUT} value={theme} onChange={(event) => setTheme(Number(event.target.value))}>
               {view.sections.map((one, i) => (
@@ -68,7 +69,7 @@ export function AddBlock({ view, onChange }: Props) {
       )}
       {takesVariation && <Variation section={section} value={variation} onChange={setVariation} />}
       {wanted.part === "CORE" && (
-        <Labelled label="Method">
+        <Labelled label={say("plan.method")}>
           {({ id }) => (
             <select
               id={id}
@@ -86,7 +87,7 @@ export function AddBlock({ view, onChange }: Props) {
         </Labelled>
       )}
       <Button onClick={add}>
-        <Plus size={16} aria-hidden /> Put it in
+        <Plus size={16} aria-hidden /> {say("plan.putItIn")}
       </Button>
     </fieldset>
   );
@@ -105,12 +106,12 @@ function Variation({
   const sheet = useSheet(section.passageId, { first: section.firstNote, last: section.lastNote }, section.target);
   const practiceSheet = usePracticeSheet(section.passageId);
   return (
-    <Labelled label="Variation">
+    <Labelled label={say("plan.variation")}>
       {({ id }) => (
         <select id={id} className={INPUT} value={value} onChange={(event) => onChange(event.target.value)}>
-          <option value="">as written</option>
+          <option value="">{say("plan.asWritten")}</option>
           {practiceSheet.data && (
-            <optgroup label="In an articulation">
+            <optgroup label={say("plan.inAnArticulation")}>
               {practiceSheet.data.articulations.map((articulation) => (
                 <option key={articulation} value={`mode.${articulation}`}>
                   {articulation}
@@ -119,7 +120,7 @@ function Variation({
             </optgroup>
           )}
           {sheet.data && (
-            <optgroup label="In a variation">
+            <optgroup label={say("plan.inAVariation")}>
               {sheet.data.variations.map((one) => (
                 <option key={one.key} value={one.key}>
                   {one.title}

@@ -5,6 +5,7 @@ import { PART } from "../../relief/Labels";
 import { arrows, drag } from "../../ui/drag";
 import { type Block, changed, moved, movedTo } from "./blocks";
 import { Handle } from "./Handles";
+import { say } from "../../words/say";
 
 interface Props {
   relief: ReliefData;
@@ -34,13 +35,13 @@ export function BlockHandles({ relief, blocks, scales: { x, base }, onChange }: 
           <g key={i}>
             {drawn.part !== "WARM_UP" && (
               <Handle
-                label={`Minutes of ${name}, block ${i + 1}`}
+                label={say("plan.minutesOfBlock", { name, i: i + 1 })}
                 x={x(drawn.end) - 1}
                 y={base}
                 value={block.seconds / 60}
                 min={0}
                 max={MOST_SECONDS / 60}
-                text={`${Math.round(block.seconds / 6) / 10} minutes`}
+                text={say("plan.minutes", { seconds: Math.round(block.seconds / 6) / 10 })}
                 onStep={(way) => last(block.seconds + way * STEP_SECONDS)}
                 onDrag={({ movedX }) => last(block.seconds + movedX / perSecond)}
                 hue="fill-soft"
@@ -48,7 +49,7 @@ export function BlockHandles({ relief, blocks, scales: { x, base }, onChange }: 
             )}
             {isFree(room, name) && (
               <Grip
-                label={`Place of ${name}, block ${i + 1}`}
+                label={say("plan.placeOfBlock", { name, i: i + 1 })}
                 x={x(drawn.end) - 18}
                 y={base + 27}
                 place={i}
@@ -96,7 +97,7 @@ function Grip({ label, x, y, place, places, onStep, onDrop }: GripProps) {
       aria-valuenow={place + 1}
       aria-valuemin={1}
       aria-valuemax={places}
-      aria-valuetext={`${place + 1} of ${places}`}
+      aria-valuetext={say("plan.placeOf", { place: place + 1, places })}
       {...arrows(onStep, -1)}
       {...drag({
         onTake: ({ x: from }) => {

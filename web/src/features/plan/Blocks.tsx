@@ -4,6 +4,7 @@ import { PART } from "../../relief/Labels";
 import { INPUT } from "../../ui/Field";
 import { called, clock } from "../../ui/format";
 import { type Block, changed, moved, without } from "./blocks";
+import { say } from "../../words/say";
 
 interface Props {
   view: Schemas["PlanView"];
@@ -37,7 +38,7 @@ export function Blocks({ view, onChange }: Props) {
               </p>
               <p className="text-soft">
                 {drawn.why}
-                {drawn.end <= drawn.start && " Left out: no time or allowance is left for it."}
+                {drawn.end <= drawn.start && say("plan.leftOutNoTimeOr")}
               </p>
             </div>
             {block && (
@@ -45,7 +46,7 @@ export function Blocks({ view, onChange }: Props) {
                 {drawn.part === "CORE" && (
                   <span className="w-40 shrink-0">
                     <select
-                      aria-label={`Method of ${name}`}
+                      aria-label={say("plan.methodOf", { name })}
                       className={`${INPUT} h-9 py-0`}
                       value={block.school}
                       onChange={(event) =>
@@ -64,7 +65,7 @@ export function Blocks({ view, onChange }: Props) {
                   <span className="w-16 shrink-0">
                     <input
                       type="number"
-                      aria-label={`Minutes of ${name}`}
+                      aria-label={say("plan.minutesOf", { name })}
                       className={`${INPUT} h-9 py-0`}
                       min={LEAST_SECONDS / 60}
                       max={180}
@@ -82,7 +83,7 @@ export function Blocks({ view, onChange }: Props) {
                 <button
                   type="button"
                   className={SMALL}
-                  aria-label={`Move ${name} up`}
+                  aria-label={say("plan.moveUp", { name })}
                   disabled={i === 0}
                   onClick={() => onChange(moved(blocks, i, -1))}
                 >
@@ -91,7 +92,7 @@ export function Blocks({ view, onChange }: Props) {
                 <button
                   type="button"
                   className={SMALL}
-                  aria-label={`Move ${name} down`}
+                  aria-label={say("plan.moveDown", { name })}
                   disabled={i === blocks.length - 1}
                   onClick={() => onChange(moved(blocks, i, 1))}
                 >
@@ -100,7 +101,7 @@ export function Blocks({ view, onChange }: Props) {
                 <button
                   type="button"
                   className={SMALL}
-                  aria-label={`Take ${name} out`}
+                  aria-label={say("plan.takeOut", { name })}
                   disabled={blocks.length === 1}
                   onClick={() => onChange(without(blocks, i))}
                 >

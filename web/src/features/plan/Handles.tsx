@@ -3,6 +3,7 @@ import type { ReliefData, Scales } from "../../relief/terrain";
 import { within } from "../../api/within";
 import { RANGES } from "../../api/ranges";
 import { arrows, drag, type Held } from "../../ui/drag";
+import { say } from "../../words/say";
 
 type Wish = Schemas["PlanWish"];
 
@@ -38,12 +39,12 @@ export function Handles({ relief, wish, scales, width, onChange }: Props) {
     <g>
       {burst && (
         <Handle
-          label="First burst, share of the ceiling"
+          label={say("plan.firstBurstShareOfThe")}
           x={scales.x(burst.start + burst.seconds / 2)}
           y={scales.y(burst.tempo!)}
           value={wish.firstBurstShare * 100}
           {...percent(RANGES.PlanWish.firstBurstShare)}
-          text={`${Math.round(wish.firstBurstShare * 100)}% of the ceiling`}
+          text={say("plan.ofTheCeiling", { firstBurstShare: Math.round(wish.firstBurstShare * 100) })}
           onStep={(way) => firstBurst(wish.firstBurstShare + way * 0.01)}
           onDrag={({ y }) => firstBurst(shareAt(y))}
           hue="fill-burst"
@@ -51,24 +52,24 @@ export function Handles({ relief, wish, scales, width, onChange }: Props) {
       )}
       {slow && (
         <Handle
-          label="Slow passes, share of the ceiling"
+          label={say("plan.slowPassesShareOfThe")}
           x={scales.x(slow.start + slow.seconds / 2)}
           y={scales.y(slow.tempo!)}
           value={wish.controlledShare * 100}
           {...percent(RANGES.PlanWish.controlledShare)}
-          text={`${Math.round(wish.controlledShare * 100)}% of the ceiling`}
+          text={say("plan.slowOfTheCeiling", { controlledShare: Math.round(wish.controlledShare * 100) })}
           onStep={(way) => controlled(wish.controlledShare + way * 0.01)}
           onDrag={({ y }) => controlled(shareAt(y))}
           hue="fill-spruce"
         />
       )}
       <Handle
-        label="Minutes"
+        label={say("plan.minutesLabel")}
         x={Math.min(width - 14, scales.x(relief.seconds))}
         y={scales.base - 34}
         value={wish.minutes}
         {...within(RANGES.PlanWish.minutes)}
-        text={`${wish.minutes} minutes`}
+        text={say("plan.minutesOfWorkout", { minutes: wish.minutes })}
         onStep={(way) => minutes(wish.minutes + way)}
         onDrag={({ movedX }) => minutes(wish.minutes + (movedX / width) * wish.minutes)}
         hue="fill-ink"

@@ -22,6 +22,7 @@ import { Templates } from "./Templates";
 import { usePlanHere } from "./usePlanHere";
 import { WishFields } from "./WishFields";
 import { Alert } from "../../ui/Alert";
+import { say } from "../../words/say";
 
 /** One workout, to be put right before it is played. */
 export default function Plan() {
@@ -80,12 +81,12 @@ function Editor({ usual, asked }: { usual: Schemas["PlanView"]; asked: Partial<W
       title={titled(view.sections)}
       above={
         <Link to="/" className="underline-offset-4 hover:underline">
-          Today
+          {say("plan.today")}
         </Link>
       }
       aside={
         <Button kind="main" disabled={empty || preview.isError || begin.isPending} onClick={() => begin.mutate(wish)}>
-          Begin this workout
+          {say("plan.beginThisWorkout")}
         </Button>
       }
     >
@@ -109,13 +110,13 @@ function Editor({ usual, asked }: { usual: Schemas["PlanView"]; asked: Partial<W
         }
       />
       <dl className="mt-4 flex flex-wrap gap-x-10 gap-y-3 border-y border-rule py-3">
-        <Total name="in all" value={minutes(totals.seconds)} />
-        <Total name="playing" value={minutes(totals.playingSeconds)} />
-        <Total name="rest" value={minutes(totals.restSeconds)} />
-        <Total name="notes" value={totals.notes.toLocaleString()} />
-        <Total name="of fast playing" value={clock(totals.burstSeconds)} />
+        <Total name={say("plan.inAll")} value={minutes(totals.seconds)} />
+        <Total name={say("plan.playing")} value={minutes(totals.playingSeconds)} />
+        <Total name={say("common.rest")} value={minutes(totals.restSeconds)} />
+        <Total name={say("plan.notes")} value={oneDecimal(totals.notes)} />
+        <Total name={say("plan.ofFastPlaying")} value={clock(totals.burstSeconds)} />
         <Total
-          name={`effort, of ${bpm(Math.max(0, view.relief.effortCap - view.relief.effortBefore))} left`}
+          name={say("plan.effortOfLeft", { left: bpm(Math.max(0, view.relief.effortCap - view.relief.effortBefore)) })}
           value={oneDecimal(totals.effort)}
         />
       </dl>
@@ -124,18 +125,26 @@ function Editor({ usual, asked }: { usual: Schemas["PlanView"]; asked: Partial<W
           <WishFields wish={wish} schools={view.schools} advice={view.advice} onChange={change} />
           <LeftToday load={view.load} />
         </div>
-        <section aria-label="Blocks" className="min-w-0">
+        <section aria-label={say("plan.blocks")} className="min-w-0">
           <div className="mb-1.5 flex flex-wrap items-center gap-2">
-            <h2 className="mr-auto">The workout, block by block</h2>
+            <h2 className="mr-auto">{say("plan.theWorkoutBlockByBlock")}</h2>
             <Templates wish={{ ...wish, blocks: view.wish.blocks }} onTake={put} />
             <Button disabled={again.isPending} onClick={() => again.mutate(undefined, { onSuccess: put })}>
-              Last time’s again
+              {say("plan.lastTimesAgain")}
             </Button>
-            {wish.blocks.length > 0 && <Button onClick={() => rearrange([])}>Compose it anew</Button>}
-            <Button aria-label="Undo" disabled={history.past.length === 0} onClick={() => setHistory(undone)}>
+            {wish.blocks.length > 0 && <Button onClick={() => rearrange([])}>{say("plan.composeItAnew")}</Button>}
+            <Button
+              aria-label={say("plan.undo")}
+              disabled={history.past.length === 0}
+              onClick={() => setHistory(undone)}
+            >
               <Undo2 size={16} aria-hidden />
             </Button>
-            <Button aria-label="Redo" disabled={history.future.length === 0} onClick={() => setHistory(redone)}>
+            <Button
+              aria-label={say("plan.redo")}
+              disabled={history.future.length === 0}
+              onClick={() => setHistory(redone)}
+            >
               <Redo2 size={16} aria-hidden />
             </Button>
           </div>
@@ -158,7 +167,7 @@ function Editor({ usual, asked }: { usual: Schemas["PlanView"]; asked: Partial<W
 /** The first section, and how many there are besides. */
 function titled([first, ...others]: Schemas["SessionSection"][]) {
   const name = first ? called(first.passage, first.section) : "";
-  return others.length === 0 ? name : `${name} and ${others.length} more`;
+  return others.length === 0 ? name : say("plan.andMore", { name, others: others.length });
 }
 
 function Total({ name, value }: { name: string; value: string }) {

@@ -4,6 +4,7 @@ import { usePassages } from "../../api/queries";
 import { INPUT } from "../../ui/Field";
 import { called } from "../../ui/format";
 import { type Wish, withoutSection, withSection } from "./blocks";
+import { say } from "../../words/say";
 
 interface Props {
   view: Schemas["PlanView"];
@@ -19,7 +20,7 @@ export function Sections({ view, wish, onChange }: Props) {
     passage.sections.filter((section) => !here.has(section.id)).map((section) => ({ passage, section })),
   );
   return (
-    <div className="mb-4 flex flex-wrap items-center gap-2" role="group" aria-label="Sections of this workout">
+    <div className="mb-4 flex flex-wrap items-center gap-2" role="group" aria-label={say("plan.sectionsOfThisWorkout")}>
       {view.sections.length > 1 &&
         view.sections.map((section) => (
           <span
@@ -29,7 +30,7 @@ export function Sections({ view, wish, onChange }: Props) {
             {called(section.passage, section.section)}
             <button
               type="button"
-              aria-label={`Leave ${called(section.passage, section.section)} out`}
+              aria-label={say("plan.leaveOut", { section: called(section.passage, section.section) })}
               className="inline-flex h-10 w-9 items-center justify-center text-soft hover:text-ink"
               onClick={() => onChange(withoutSection(wish, section.id))}
             >
@@ -39,12 +40,12 @@ export function Sections({ view, wish, onChange }: Props) {
         ))}
       {others.length > 0 && (
         <select
-          aria-label="Add a section"
+          aria-label={say("plan.addASection")}
           className={`${INPUT} w-auto max-w-64`}
           value=""
           onChange={(event) => onChange(withSection(wish, Number(event.target.value)))}
         >
-          <option value="">Add a section …</option>
+          <option value="">{say("plan.addASectionHere")}</option>
           {others.map(({ passage, section }) => (
             <option key={section.id} value={section.id}>
               {called(passage.title, section.name)}

@@ -8,10 +8,11 @@ import { upTo } from "../../api/within";
 import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import { Field } from "../../ui/Field";
-import { useSay } from "../../ui/Toasts";
+import { useToast } from "../../ui/Toasts";
 import { fieldError } from "../sheet/PassageFields";
 import { fitted, type Wish } from "./blocks";
 import { Alert } from "../../ui/Alert";
+import { say } from "../../words/say";
 
 interface Props {
   /** The workout as it is now, with its blocks. */
@@ -22,7 +23,7 @@ interface Props {
 /** Workouts that were kept, to be had for the sections at hand; and a way to keep this one. */
 export function Templates({ wish, onTake }: Props) {
   const templates = useTemplates();
-  const say = useSay();
+  const toast = useToast();
   const [open, setOpen] = useState(false);
   const [name, setName] = useState("");
   const keep = useChange(() => given(api.PUT("/api/templates", { body: { name, wish } })), touches.templates);
@@ -33,12 +34,10 @@ export function Templates({ wish, onTake }: Props) {
   const all = templates.data ?? [];
   return (
     <>
-      <Button onClick={() => setOpen(true)}>Templates</Button>
-      <Dialog title="Templates" open={open} onClose={() => setOpen(false)}>
+      <Button onClick={() => setOpen(true)}>{say("plan.templates")}</Button>
+      <Dialog title={say("plan.templates")} open={open} onClose={() => setOpen(false)}>
         {all.length === 0 ? (
-          <p className="mb-4 text-soft">
-            Nothing is kept yet. A template has the blocks, minutes and methods of a workout, for whatever sections.
-          </p>
+          <p className="mb-4 text-soft">{say("plan.nothingIsKeptYetA")}</p>
         ) : (
           <ul className="mb-5 divide-y divide-rule border-y border-rule">
             {all.map((template) => (
@@ -46,19 +45,22 @@ export function Templates({ wish, onTake }: Props) {
                 <span className="mr-auto">
                   <b>{template.name}</b>{" "}
                   <span className="text-soft">
-                    {template.wish.minutes} min, {template.wish.blocks.length} blocks
+                    {say("plan.minBlocks", { minutes: template.wish.minutes, blocks: template.wish.blocks.length })}
                   </span>
                 </span>
                 <Button
-                  aria-label={`Use ${template.name}`}
+                  aria-label={say("plan.use", { name: template.name })}
                   onClick={() => {
                     onTake(fitted(template.wish, wish));
                     setOpen(false);
                   }}
                 >
-                  Use this
+                  {say("plan.useThis")}
                 </Button>
-                <Button aria-label={`Delete ${template.name}`} onClick={() => away.mutate(template.id)}>
+                <Button
+                  aria-label={say("plan.delete", { name: template.name })}
+                  onClick={() => away.mutate(template.id)}
+                >
                   <Trash2 size={16} aria-hidden="true" />
                 </Button>
               </li>
@@ -72,14 +74,14 @@ export function Templates({ wish, onTake }: Props) {
             event.preventDefault();
             keep.mutate(undefined, {
               onSuccess: () => {
-                say(`Saved as ${name.trim()}.`);
+                toast(say("plan.savedAs", { name: name.trim() }));
                 setName("");
               },
             });
           }}
         >
           <Field
-            label="Save this workout as"
+            label={say("plan.saveThisWorkoutAs")}
             {...upTo(RANGES.TemplateWish.name)}
             value={name}
             error={fieldError(keep.error, "name")}
@@ -90,9 +92,9 @@ export function Templates({ wish, onTake }: Props) {
           )}
           <div className="flex gap-2">
             <Button type="submit" kind="main" disabled={keep.isPending}>
-              Save
+              {say("common.save")}
             </Button>
-            <Button onClick={() => setOpen(false)}>Close</Button>
+            <Button onClick={() => setOpen(false)}>{say("common.close")}</Button>
           </div>
         </form>
       </Dialog>

@@ -5,6 +5,7 @@ import { Choice } from "../../ui/Choice";
 import { Field, INPUT, Labelled } from "../../ui/Field";
 import { upTo, within } from "../../api/within";
 import { RANGES } from "../../api/ranges";
+import { say } from "../../words/say";
 
 type Wish = Schemas["PlanWish"];
 
@@ -17,7 +18,14 @@ interface Props {
   onChange: (part: Partial<Wish>) => void;
 }
 
-const FOCUSES = ["relaxed hand", "evenness", "articulation", "breath", "dynamics", "sound"];
+const FOCUSES = [
+  say("plan.relaxedHand"),
+  say("plan.evenness"),
+  say("plan.articulation"),
+  say("plan.breath"),
+  say("plan.dynamics"),
+  say("plan.sound"),
+];
 
 /** What may be chosen about a workout. */
 export function WishFields({ wish, schools, advice, onChange }: Props) {
@@ -29,7 +37,7 @@ export function WishFields({ wish, schools, advice, onChange }: Props) {
         <div className="border-l-2 border-brass pl-3 text-sm">
           <p>
             <b>{advice.title}</b>{" "}
-            {wish.school === advice.school ? "is what this section wants now." : "may be what this section wants now."}{" "}
+            {wish.school === advice.school ? say("plan.isWhatThisSectionWants") : say("plan.mayBeWhatThisSection")}{" "}
             {advice.why}
           </p>
           {wish.school !== advice.school && (
@@ -38,14 +46,14 @@ export function WishFields({ wish, schools, advice, onChange }: Props) {
               className="mt-1 font-semibold underline underline-offset-4"
               onClick={() => onChange({ school: advice.school })}
             >
-              Use this
+              {say("plan.useThis")}
             </button>
           )}
         </div>
       )}
       <div className="max-h-96 overflow-y-auto pr-1">
         <Choice
-          label="Method"
+          label={say("plan.method")}
           value={wish.school}
           columns="grid-cols-1"
           onChange={(school) => onChange({ school })}
@@ -55,13 +63,13 @@ export function WishFields({ wish, schools, advice, onChange }: Props) {
       <About school={wish.school} />
       <div className="grid grid-cols-2 gap-3">
         <Field
-          label="Minutes"
+          label={say("plan.minutesLabel")}
           type="number"
           {...within(RANGES.PlanWish.minutes)}
           value={wish.minutes || ""}
           onChange={(event) => onChange({ minutes: Number(event.target.value) })}
         />
-        <Labelled label="Focus">
+        <Labelled label={say("plan.focus")}>
           {({ id }) => (
             <>
               <input
@@ -83,13 +91,13 @@ export function WishFields({ wish, schools, advice, onChange }: Props) {
         {bursts && (
           <>
             <Field
-              label="Bursts at most"
+              label={say("plan.burstsAtMost")}
               type="number"
               {...within(RANGES.PlanWish.bursts)}
               value={wish.bursts || ""}
               onChange={(event) => onChange({ bursts: Number(event.target.value) })}
             />
-            <Labelled label="Burst lasts">
+            <Labelled label={say("plan.burstLasts")}>
               {({ id }) => (
                 <select
                   id={id}
@@ -97,8 +105,8 @@ export function WishFields({ wish, schools, advice, onChange }: Props) {
                   value={wish.burstBeats}
                   onChange={(event) => onChange({ burstBeats: Number(event.target.value) })}
                 >
-                  <option value={1}>1 beat</option>
-                  <option value={2}>2 beats</option>
+                  <option value={1}>{say("plan.n1Beat")}</option>
+                  <option value={2}>{say("plan.n2Beats")}</option>
                 </select>
               )}
             </Labelled>
@@ -106,7 +114,7 @@ export function WishFields({ wish, schools, advice, onChange }: Props) {
         )}
         {climbs && (
           <Field
-            label="Clean for a step"
+            label={say("plan.cleanForAStep")}
             type="number"
             {...within(RANGES.PlanWish.cleanInARow)}
             value={wish.cleanInARow || ""}
@@ -114,7 +122,7 @@ export function WishFields({ wish, schools, advice, onChange }: Props) {
           />
         )}
         {climbs && (
-          <Labelled label="A small slip">
+          <Labelled label={say("plan.aSmallSlip")}>
             {({ id }) => (
               <select
                 id={id}
@@ -122,14 +130,14 @@ export function WishFields({ wish, schools, advice, onChange }: Props) {
                 value={wish.roughCounts ? "counts" : "holds"}
                 onChange={(event) => onChange({ roughCounts: event.target.value === "counts" })}
               >
-                <option value="holds">holds back</option>
-                <option value="counts">passes</option>
+                <option value="holds">{say("plan.holdsBack")}</option>
+                <option value="counts">{say("common.passes")}</option>
               </select>
             )}
           </Labelled>
         )}
         {climbs && (
-          <Labelled label="Tension">
+          <Labelled label={say("common.tension")}>
             {({ id }) => (
               <select
                 id={id}
@@ -137,14 +145,14 @@ export function WishFields({ wish, schools, advice, onChange }: Props) {
                 value={wish.looseOnly ? "loose" : "edge"}
                 onChange={(event) => onChange({ looseOnly: event.target.value === "loose" })}
               >
-                <option value="edge">to the edge</option>
-                <option value="loose">loose only</option>
+                <option value="edge">{say("plan.toTheEdge")}</option>
+                <option value="loose">{say("plan.looseOnly")}</option>
               </select>
             )}
           </Labelled>
         )}
         {bursts && (
-          <Labelled label="Recovery before it">
+          <Labelled label={say("plan.recoveryBeforeIt")}>
             {({ id }) => (
               <select
                 id={id}
@@ -152,17 +160,14 @@ export function WishFields({ wish, schools, advice, onChange }: Props) {
                 value={wish.caution}
                 onChange={(event) => onChange({ caution: event.target.value as Wish["caution"] })}
               >
-                <option value="USUAL">as usual</option>
-                <option value="CAUTIOUS">more of it</option>
+                <option value="USUAL">{say("plan.asUsual")}</option>
+                <option value="CAUTIOUS">{say("plan.moreOfIt")}</option>
               </select>
             )}
           </Labelled>
         )}
       </div>
-      <p className="text-sm text-soft">
-        The dots in the picture can be dragged, or moved with the arrow keys: tempos and minutes by the round ones, the
-        places of blocks by their grips. Recovery and effort are rules of thumb.
-      </p>
+      <p className="text-sm text-soft">{say("plan.theDotsInThePicture")}</p>
     </form>
   );
 }
@@ -174,9 +179,9 @@ function About({ school }: { school: Wish["school"] }) {
   return (
     <div className="text-sm">
       <p className="mb-2 text-soft">
-        <b className="text-ink">{method.title}</b> is {method.use}.
+        {say("plan.is", { b: (words) => <b className="text-ink">{words}</b>, title: method.title, use: method.use })}
       </p>
-      <Sketch passes={method.shape} label={`How it moves: ${method.hint}`} />
+      <Sketch passes={method.shape} label={say("plan.howItMoves", { hint: method.hint })} />
     </div>
   );
 }

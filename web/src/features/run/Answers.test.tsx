@@ -20,28 +20,28 @@ describe("the answers", () => {
   it("say what the last one was until something is played", () => {
     answers();
     expect(screen.getByRole("status").textContent).toBe(
-      "Last: rough at 96, tension 2. A figure puts the tension right.",
+      "Last: slip at 96, tension 2. A figure puts the tension right.",
     );
   });
 
   it("are open while playing and after, and clean only where nothing was cut short", async () => {
     const onAct = answers({ state: "judge", mayBeClean: false });
     expect(button(/clean/).disabled).toBe(true);
-    expect(button(/rough/).disabled).toBe(false);
-    await userEvent.click(button(/broke/));
+    expect(button(/slip/).disabled).toBe(false);
+    await userEvent.click(button(/broke down/));
     expect(onAct).toHaveBeenCalledWith("broke");
     expect(screen.getByRole("status").textContent).toBe("How was it?");
   });
 
   it.each(["ready", "rest"] as const)("are closed when it is %s", (state) => {
     answers({ state });
-    expect([button(/clean/), button(/rough/), button(/broke/)].every((one) => one.disabled)).toBe(true);
+    expect([button(/clean/), button(/slip/), button(/broke down/)].every((one) => one.disabled)).toBe(true);
     expect(button(/back off/).disabled).toBe(state === "rest");
   });
 
   it("wait while one is on its way", () => {
     answers({ state: "judge", sending: true });
-    expect(button(/rough/).disabled).toBe(true);
+    expect(button(/slip/).disabled).toBe(true);
     expect(screen.getByRole("status").textContent).toContain("on its way");
   });
 

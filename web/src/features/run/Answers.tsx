@@ -2,6 +2,7 @@ import { KeyCap } from "../../ui/Button";
 import { ANSWERING, NOTHING_TOLD, type Pass, type Told } from "./asks";
 import { ACTIONS, type Action, keyOf } from "./keys";
 import type { RunView } from "./useRun";
+import { say } from "../../words/say";
 
 interface Props {
   state: "ready" | "playing" | "judge" | "rest";
@@ -34,14 +35,18 @@ export function Answers({ state, mayBeClean, tension, last, sending, pass, told 
   );
   const start = state === "playing" ? "stop" : state === "judge" ? "again" : "start";
   return (
-    <section aria-label="Answers">
+    <section aria-label={say("run.answers")}>
       <p role="status" className="min-h-7 truncate text-night-soft short:min-h-5 short:text-sm">
         {sending
-          ? "Your answer is kept and on its way."
+          ? say("run.yourAnswerIsKeptAnd")
           : state === "judge"
             ? ANSWERING[asked.ask].question
             : last && state !== "playing"
-              ? `Last: ${last.verdict.toLowerCase()} at ${Math.round(last.tempo)}, tension ${last.tension}. A figure puts the tension right.`
+              ? say("run.lastAtTensionAFigure", {
+                  verdict: say(`verdict.${last.verdict}`),
+                  tempo: Math.round(last.tempo),
+                  tension: last.tension,
+                })
               : ""}
       </p>
       <div className="grid grid-cols-3 gap-2 text-xl short:grid-cols-[1.2fr_1fr_1fr_1fr_0.9fr_0.9fr] short:text-sm sm:gap-3 sm:text-2xl lg:grid-cols-[1.3fr_1fr_1fr_1fr_0.8fr_0.8fr]">
@@ -61,7 +66,11 @@ export function Answers({ state, mayBeClean, tension, last, sending, pass, told 
           {button("rest", "border-night-rule", state === "rest" || sending)}
         </div>
       </div>
-      <div role="group" aria-label="Tension" className="mt-2 grid grid-cols-6 gap-2 short:mt-1 sm:mt-3 sm:gap-3">
+      <div
+        role="group"
+        aria-label={say("common.tension")}
+        className="mt-2 grid grid-cols-6 gap-2 short:mt-1 sm:mt-3 sm:gap-3"
+      >
         {[0, 1, 2, 3, 4, 5].map((figure) => (
           <button
             key={figure}

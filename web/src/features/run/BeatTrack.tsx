@@ -1,6 +1,7 @@
 import { useEffect, useRef } from "react";
 import type { Schemas } from "../../api/client";
 import type { BeatPlace } from "../../click/clicks";
+import { say } from "../../words/say";
 
 interface Props {
   pass: NonNullable<Schemas["StepDto"]["pass"]>;
@@ -32,7 +33,7 @@ export function BeatTrack({ pass, playing, beat }: Props) {
       mark.current?.setAttribute("data-counting", String(now < 0));
       mark.current?.setAttribute("fill-opacity", now < 0 ? "0.25" : "1");
       progress.current?.setAttribute("width", String((playing ? place.share : 0) * 960));
-      const left = `${Math.ceil((1 - place.share) * playSeconds)} s left`;
+      const left = say("run.sLeft", { share: Math.ceil((1 - place.share) * playSeconds) });
       const counting = now < 0 ? String(Math.floor(inBar) + 1) : timed ? left : "";
       if (count.current) count.current.textContent = playing ? counting : "";
       if (playing) frame = requestAnimationFrame(draw);
@@ -47,7 +48,7 @@ export function BeatTrack({ pass, playing, beat }: Props) {
       viewBox="0 0 1000 96"
       className="w-full"
       role="img"
-      aria-label={playing ? "The beat is moving" : `Bar of ${bar} beats`}
+      aria-label={playing ? say("run.theBeatIsMoving") : say("run.barOfBeats", { bar })}
     >
       {burst && !free && (
         <rect

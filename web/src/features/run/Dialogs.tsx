@@ -2,6 +2,7 @@ import { Button, KeyCap } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import { ACTIONS, type Action, keyOf } from "./keys";
 import { useRestHours } from "../../api/queries";
+import { say } from "../../words/say";
 
 interface Props {
   open: boolean;
@@ -12,20 +13,17 @@ const LIGHT = "border-night-soft text-night-ink hover:border-night-ink";
 
 export function PauseDialog({ open, onClose, onLeave, onEnd }: Props & { onLeave: () => void; onEnd: () => void }) {
   return (
-    <Dialog dark title="Paused" open={open} onClose={onClose}>
-      <p className="mb-5 text-night-soft">
-        The workout stays at this step, also if you leave the page. By pedal: the first goes on, the second is for a
-        symptom, the third ends it.
-      </p>
+    <Dialog dark title={say("run.paused")} open={open} onClose={onClose}>
+      <p className="mb-5 text-night-soft">{say("run.theWorkoutStaysAtThis")}</p>
       <div className="flex flex-wrap gap-3">
         <Button kind="main" onClick={onClose} autoFocus>
-          Go on
+          {say("run.goOn")}
         </Button>
         <Button className={LIGHT} onClick={onLeave}>
-          Leave it open
+          {say("run.leaveItOpen")}
         </Button>
         <Button className={LIGHT} onClick={onEnd}>
-          End it here
+          {say("run.endItHere")}
         </Button>
       </div>
     </Dialog>
@@ -35,17 +33,14 @@ export function PauseDialog({ open, onClose, onLeave, onEnd }: Props & { onLeave
 export function SymptomDialog({ open, onClose, onConfirm }: Props & { onConfirm: () => void }) {
   const hours = useRestHours();
   return (
-    <Dialog dark title="Stopped. Pain, numbness or tingling?" open={open} onClose={onClose}>
-      <p className="mb-5 text-night-soft">
-        If yes, this workout ends and nothing is planned for {hours} hours. If it stays, see a physician or a licensed
-        therapist who knows musicians; what they say goes before anything here.
-      </p>
+    <Dialog dark title={say("run.stoppedPainNumbnessOrTingling")} open={open} onClose={onClose}>
+      <p className="mb-5 text-night-soft">{say("run.ifYesThisWorkoutEnds", { hours })}</p>
       <div className="flex flex-wrap gap-3">
         <Button kind="main" onClick={onConfirm} autoFocus>
-          Yes, stop for {hours} hours
+          {say("run.yesStopForHours", { hours })}
         </Button>
         <Button className={LIGHT} onClick={onClose}>
-          No, go on
+          {say("run.noGoOn")}
         </Button>
       </div>
     </Dialog>
@@ -54,7 +49,7 @@ export function SymptomDialog({ open, onClose, onConfirm }: Props & { onConfirm:
 
 export function KeysDialog({ open, onClose }: Props) {
   return (
-    <Dialog dark title="Keys" open={open} onClose={onClose}>
+    <Dialog dark title={say("run.keys")} open={open} onClose={onClose}>
       <dl className="mb-5 grid grid-cols-[auto_1fr_auto_1fr] items-center gap-x-4 gap-y-2">
         {(Object.keys(ACTIONS) as Action[]).map((action) => (
           <div key={action} className="contents">
@@ -65,9 +60,9 @@ export function KeysDialog({ open, onClose }: Props) {
           </div>
         ))}
       </dl>
-      <p className="mb-5 text-night-soft">A pedal works as the key that it sends. Keys are learned anew in Settings.</p>
+      <p className="mb-5 text-night-soft">{say("run.aPedalWorksAsThe")}</p>
       <Button kind="main" onClick={onClose} autoFocus>
-        Close
+        {say("common.close")}
       </Button>
     </Dialog>
   );

@@ -4,6 +4,7 @@ import { largest, lines, type MusicLine, windowed } from "../../notation/engrave
 import { useWidth } from "../../ui/useWidth";
 import type { Pass } from "./asks";
 import { barAt } from "./bars";
+import { say } from "../../words/say";
 
 interface Props {
   pass: Pass;
@@ -72,7 +73,7 @@ export function Followed({ pass, abc, playing, beat, scale, maxHeight }: Props) 
     <div
       ref={frame}
       role="img"
-      aria-label={pass.wholeSection ? "The notes of the section" : "The notes of this pass"}
+      aria-label={pass.wholeSection ? say("run.theNotesOfTheSection") : say("run.theNotesOfThisPass")}
       className="w-full overflow-hidden"
       data-followed={long}
       style={long ? { height: maxHeight } : undefined}
@@ -82,7 +83,7 @@ export function Followed({ pass, abc, playing, beat, scale, maxHeight }: Props) 
         aria-hidden="true"
         className={long ? "transition-transform duration-500 motion-reduce:transition-none" : ""}
       />
-      {failed && <p className="text-sm">The notes could not be drawn; everything else works.</p>}
+      {failed && <p className="text-sm">{say("run.theNotesCouldNotBe")}</p>}
     </div>
   );
 }

@@ -2,9 +2,15 @@ import { api, given } from "../../api/client";
 import { useChange } from "../../api/queries";
 import * as touches from "../../api/touches";
 import { Failure } from "../../ui/Alert";
+import { say } from "../../words/say";
 
 const RATINGS = [0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10];
-const WORD: Partial<Record<number, string>> = { 0: "nothing", 2: "easy", 5: "hard", 10: "all there was" };
+const WORD: Partial<Record<number, string>> = {
+  0: say("run.nothing"),
+  2: say("run.easy"),
+  5: say("run.hard"),
+  10: say("run.allThereWas"),
+};
 
 /** How hard a workout felt on the whole, asked once, where effort is counted so. */
 export function HowHard({ runId }: { runId: number }) {
@@ -13,9 +19,9 @@ export function HowHard({ runId }: { runId: number }) {
     touches.load,
   );
   return (
-    <section aria-label="How hard it felt" className="mb-6">
-      <h2 className="mb-1">How hard was it, all in all?</h2>
-      <div role="group" aria-label="From 0, nothing, to 10, all there was" className="flex flex-wrap gap-1.5">
+    <section aria-label={say("run.howHardItFelt")} className="mb-6">
+      <h2 className="mb-1">{say("run.howHardWasItAll")}</h2>
+      <div role="group" aria-label={say("run.from0NothingTo10")} className="flex flex-wrap gap-1.5">
         {RATINGS.map((rating) => (
           <button
             key={rating}

@@ -4,6 +4,7 @@ import { KeyCap } from "../../ui/Button";
 import { useKeys } from "../../ui/useKeys";
 import { actionOf, keyOf } from "./keys";
 import { restBegan } from "../../outbox/queue";
+import { say } from "../../words/say";
 
 interface Props {
   runId: number;
@@ -51,7 +52,7 @@ export function RestCountdown({ runId, ordinal, seconds, speed, mayEnd, onOver }
   }, [runId, ordinal, seconds, speed]);
   return (
     <>
-      <span role="timer" aria-label="Seconds of rest left">
+      <span role="timer" aria-label={say("run.secondsOfRestLeft")}>
         {Math.ceil(left)}
       </span>
       {mayEnd && (
@@ -60,7 +61,7 @@ export function RestCountdown({ runId, ordinal, seconds, speed, mayEnd, onOver }
           onClick={end}
           className="mt-4 flex min-h-11 items-center gap-2 rounded-[5px] border border-night-soft px-4 text-lg leading-normal font-semibold tracking-normal"
         >
-          <KeyCap>{keyOf("start")}</KeyCap> done
+          <KeyCap>{keyOf("start")}</KeyCap> {say("run.done")}
         </button>
       )}
     </>

@@ -5,6 +5,7 @@ import { Button, ButtonLink } from "../../ui/Button";
 import { Ended } from "./Ended";
 import { Stage } from "./Stage";
 import { useRun } from "./useRun";
+import { say } from "../../words/say";
 
 /** A workout being played: full window, dark, one key at a time. */
 export default function RunPage({ me }: { me: Schemas["Me"] }) {
@@ -14,31 +15,31 @@ export default function RunPage({ me }: { me: Schemas["Me"] }) {
   return (
     <main id="main" className="flex min-h-dvh flex-col bg-night text-night-ink">
       {link === "gone" && (
-        <Message title="This workout is not here.">
+        <Message title={say("run.thisWorkoutIsNotHere")}>
           <ButtonLink kind="main" to="/">
-            To today
+            {say("run.toToday")}
           </ButtonLink>
         </Message>
       )}
       {link === "elsewhere" && (
-        <Message title="This workout goes on in another window.">
-          <p className="mb-5 text-night-soft">Only one window at a time may answer, so that no pass counts twice.</p>
+        <Message title={say("run.thisWorkoutGoesOnIn")}>
+          <p className="mb-5 text-night-soft">{say("run.onlyOneWindowAtA")}</p>
           <Button kind="main" onClick={() => void run.takeOver()}>
-            Take over here
+            {say("run.takeOverHere")}
           </Button>
         </Message>
       )}
       {link === "signed-out" && (
-        <Message title="You are signed out.">
-          <p className="mb-5 text-night-soft">Your answers are kept in this browser and are sent when you are back.</p>
+        <Message title={say("run.youAreSignedOut")}>
+          <p className="mb-5 text-night-soft">{say("run.yourAnswersAreKeptIn")}</p>
           <Button kind="main" onClick={() => window.location.reload()}>
-            Sign in
+            {say("run.signIn")}
           </Button>
         </Message>
       )}
       {!view && link !== "gone" && link !== "signed-out" && (
         <p role="status" className="m-auto text-xl text-night-soft">
-          {link === "offline" ? "No connection to Tachylim. Trying again." : "One moment."}
+          {link === "offline" ? say("run.noConnectionToTachylimTrying") : say("run.oneMoment")}
         </p>
       )}
       {view &&

@@ -16,6 +16,7 @@ import { RestCountdown } from "./RestCountdown";
 import { useStage, useWakefulScreen } from "./useStage";
 import { WhereItBroke } from "./WhereItBroke";
 import type { RunView, useRun } from "./useRun";
+import { say } from "../../words/say";
 
 interface Props {
   run: ReturnType<typeof useRun>;
@@ -25,21 +26,21 @@ interface Props {
 }
 
 const KIND = {
-  WARM_UP: "Warm-up",
-  CONTROLLED: "Slow and controlled",
-  PROBE: "Measuring pass",
-  BURST: "Burst",
-  CLOSING: "Easy",
+  WARM_UP: say("common.warmUp"),
+  CONTROLLED: say("run.slowAndControlled"),
+  PROBE: say("run.measuringPass"),
+  BURST: say("run.burst"),
+  CLOSING: say("run.easyPass"),
 } as const;
 const COLOUR: Partial<Record<keyof typeof KIND, string>> = { PROBE: "text-night-brass", BURST: "text-night-burst" };
 const REST: Partial<Record<NonNullable<Schemas["RestDto"]>["reason"], string>> = {
-  BREAK: "Break",
-  AWAY: "Away from the instrument",
+  BREAK: say("run.break"),
+  AWAY: say("run.awayFromTheInstrument"),
 };
 const PHONE_WIDTH = 640;
 const SHORT_HEIGHT = 500;
 
-const beats = (count: number) => (count === 1 ? "one beat" : "two beats");
+const beats = (count: number) => say("run.countBeatTwoBeats", { count });
 
 /** What a pass is: by its kind, or by the method where that is not played at one tempo and judged. */
 const named = (pass: Pass, method: string) =>
@@ -52,16 +53,18 @@ function how(pass: Pass) {
   const each = Math.max(1, Math.round(pass.rounds / (pass.ask === "SET" ? pass.askOf : 1)));
   switch (pass.pulse) {
     case "GLIDING":
-      return `up to ${bpm(pass.fastest)} and back, ${Math.round(pass.seconds)} s`;
+      return say("run.upToAndBackS", { fastest: bpm(pass.fastest), seconds: Math.round(pass.seconds) });
     case "FREE":
-      return pass.ask === "COUNT" ? `clean ones in ${Math.round(pass.seconds)} s` : "seconds, no click";
+      return pass.ask === "COUNT"
+        ? say("run.cleanOnesInS", { seconds: Math.round(pass.seconds) })
+        : say("run.secondsNoClick");
     case "SWITCHING":
-      return "the click stays, the notes change";
+      return say("run.theClickStaysTheNotes");
     case "DROPPING_OUT":
-      return "the click drops out";
+      return say("run.theClickDropsOut");
     default:
-      if (pass.ask === "SET") return `a set of ${pass.askOf}${each > 1 ? `, each ${each} times round` : ""}`;
-      return pass.rounds > 1 ? `${pass.rounds} times round` : "";
+      if (pass.ask === "SET") return say("run.aSetOf", { askOf: pass.askOf, eachIs: each > 1 ? "yes" : "no", each });
+      return pass.rounds > 1 ? say("run.timesRound", { rounds: pass.rounds }) : "";
   }
 }
 
@@ -110,11 +113,19 @@ export function Stage({ run, view, speed, instrument }: Props) {
         <p className="mr-auto min-w-full text-lg sm:min-w-0">
           <b dir="auto">{view.passage}</b>
           {view.section && `, ${unbroken(view.section)}`}
-          {view.focus && <span className="hidden text-night-soft sm:inline short:hidden"> · focus: {view.focus}</span>}
+          {view.focus && (
+            <span className="hidden text-night-soft sm:inline short:hidden">
+              {" "}
+              {say("run.focus", { focus: view.focus })}
+            </span>
+          )}
         </p>
         <p className="text-night-soft short:hidden">
-          <span className="font-semibold text-night-ink">{oneDecimal(effortNow)}</span> of {bpm(view.relief.effortCap)}{" "}
-          effort
+          {say("run.ofEffort", {
+            part: (words) => <span className="font-semibold text-night-ink">{words}</span>,
+            oneDecimal: oneDecimal(effortNow),
+            effortCap: bpm(view.relief.effortCap),
+          })}
         </p>
         <span className="hidden sm:block short:hidden">
           <ActionButton action="keys" onAct={act} quiet />
@@ -130,9 +141,11 @@ export function Stage({ run, view, speed, instrument }: Props) {
       </header>
       {run.link === "offline" && (
         <p role="status" className="rounded-[5px] border border-night-brass px-3 py-2 text-night-brass">
-          No connection. {!run.settling && "The workout goes on here. "}
-          {run.waiting > 0 &&
-            `${run.waiting === 1 ? "Your answer is kept here and is" : `Your ${run.waiting} answers are kept here and are`} sent as soon as Tachylim answers.`}
+          {say("run.noConnection", {
+            settlingIs: !run.settling ? "yes" : "no",
+            waitingIs: run.waiting > 0 ? "yes" : "no",
+            waiting: run.waiting,
+          })}
         </p>
       )}
       {(run.notice || hint) && (
@@ -142,7 +155,7 @@ export function Stage({ run, view, speed, instrument }: Props) {
       )}
       {keep.onlyHere && (
         <p role="status" className="text-night-brass">
-          This browser keeps nothing: stay on this page until every answer has been sent.
+          {say("run.thisBrowserKeepsNothingStay")}
         </p>
       )}
 
@@ -151,9 +164,14 @@ export function Stage({ run, view, speed, instrument }: Props) {
           {pass && (
             <>
               <h1 className={`text-2xl sm:text-3xl short:text-xl ${COLOUR[pass.kind] ?? "text-night-spruce"}`}>
-                {named(pass, view.method)} {pass.number} of {pass.of}
-                {pass.kind === "BURST" && pass.pulse === "STEADY" && pass.beats <= 2 && ` · ${beats(pass.beats)}`}
-                {pass.manner && !routine && ` · ${pass.manner}`}
+                {say("run.of", {
+                  method: named(pass, view.method),
+                  number: pass.number,
+                  of: pass.of,
+                  kind:
+                    pass.kind === "BURST" && pass.pulse === "STEADY" && pass.beats <= 2 && ` · ${beats(pass.beats)}`,
+                  manner: pass.manner && !routine && ` · ${pass.manner}`,
+                })}
               </h1>
               <p
                 className="font-bold leading-[0.86] tracking-tight"
@@ -170,11 +188,12 @@ export function Stage({ run, view, speed, instrument }: Props) {
                 {how(pass) && <b className="block text-night-ink">{how(pass)}</b>}
                 {!routine && (
                   <>
-                    {oneDecimal(pass.notesPerSecond)} notes a second · ceiling&nbsp;
-                    {bpm(estimate.ceiling.middle)}
-                    {estimate.enoughEvidence
-                      ? `\u00a0±\u00a0${Math.round((estimate.ceiling.high - estimate.ceiling.low) / 2)}`
-                      : ", a guess yet"}
+                    {say("run.notesASecondCeiling", {
+                      notesPerSecond: oneDecimal(pass.notesPerSecond),
+                      ceiling: bpm(estimate.ceiling.middle),
+                      enoughEvidenceIs: estimate.enoughEvidence ? "yes" : "no",
+                      high: Math.round((estimate.ceiling.high - estimate.ceiling.low) / 2),
+                    })}
                   </>
                 )}
               </p>
@@ -182,7 +201,7 @@ export function Stage({ run, view, speed, instrument }: Props) {
           )}
           {rest && (
             <>
-              <h1 className="text-2xl text-night-ink sm:text-3xl">{REST[rest.reason] ?? "Rest: arms loose"}</h1>
+              <h1 className="text-2xl text-night-ink sm:text-3xl">{REST[rest.reason] ?? say("run.restArmsLoose")}</h1>
               <div
                 className="font-bold leading-[0.86] tracking-tight text-night-ink"
                 style={{ fontSize: "clamp(6.5rem, min(21vw, 31vh), 15rem)" }}
@@ -198,7 +217,7 @@ export function Stage({ run, view, speed, instrument }: Props) {
                 />
               </div>
               <p className="mt-3 text-lg text-night-soft">
-                {rest.reason === "AWAY" ? "seconds; go on as soon as you are ready" : "seconds; it ends by itself"}
+                {rest.reason === "AWAY" ? say("run.secondsGoOnAsSoon") : say("run.secondsItEndsByItself")}
               </p>
             </>
           )}
@@ -221,7 +240,7 @@ export function Stage({ run, view, speed, instrument }: Props) {
             </>
           )}
           <p className="short:text-sm sm:text-xl">{view.step.why}</p>
-          <p className="text-night-soft short:hidden sm:text-lg">Next: {view.upcoming}.</p>
+          <p className="text-night-soft short:hidden sm:text-lg">{say("run.next", { upcoming: view.upcoming })}</p>
         </section>
       </div>
 
@@ -238,7 +257,7 @@ export function Stage({ run, view, speed, instrument }: Props) {
       <div className="hidden min-h-0 sm:block short:hidden">
         <Relief relief={view.relief} dark playhead={view.at} height={104} lanes={false} labels={false} />
         <p className="-mt-5 text-right text-night-soft">
-          {minutes(left)} left · break within {minutes(view.secondsToBreak)}
+          {say("run.leftBreakWithin", { minutes: minutes(left), secondsToBreak: minutes(view.secondsToBreak) })}
         </p>
       </div>
 

@@ -9,6 +9,7 @@ import { KeyCap } from "../../ui/Button";
 import type { Pass } from "./asks";
 import { keyOf } from "./keys";
 import { useTyped } from "./useTyped";
+import { say } from "../../words/say";
 
 interface Props {
   /** What was played last. */
@@ -45,7 +46,7 @@ export function WhereItBroke({ pass, passageId }: Props) {
   const note = (at: number) => {
     if (firstTransition === null) return;
     const transition = firstTransition + at - 1;
-    const words = `Noted: it broke going to note ${at + 1}`;
+    const words = say("run.notedItBrokeGoingTo", { at: at + 1 });
     broke.mutate(transition, {
       onSuccess: () => {
         setSaid(`${words}.`);
@@ -59,21 +60,28 @@ export function WhereItBroke({ pass, passageId }: Props) {
       { transition: noted.transition, cause: cause.trim() },
       {
         onSuccess: ({ times }) => {
-          setSaid(`${noted.words}: ${cause.trim()}.${times > 1 ? ` That is ${times} times in four weeks.` : ""}`);
+          setSaid(
+            say("run.brokeBecause", {
+              words: noted.words,
+              cause: cause.trim(),
+              timesIs: times > 1 ? "yes" : "no",
+              times,
+            }),
+          );
           setNoted(undefined);
         },
       },
     );
   };
   const typed = useTyped(pass.beatOf, firstTransition !== null, {
-    note: (at) => (at === 0 ? setSaid("The first note has no transition before it.") : note(at)),
+    note: (at) => (at === 0 ? setSaid(say("run.theFirstNoteHasNo")) : note(at)),
     cause: (at) => CAUSES[at] && diagnose(CAUSES[at]),
-    missing: () => setSaid("There is no such note in what was played."),
+    missing: () => setSaid(say("run.thereIsNoSuchNote")),
   });
   if (firstTransition === null) return null;
   return (
     <div className="mb-4">
-      <Score abc={pass.abc} places={pass.places} label="What was played last" scale={1.1} room={6}>
+      <Score abc={pass.abc} places={pass.places} label={say("run.whatWasPlayedLast")} scale={1.1} room={6}>
         {({ spots }) => (
           <div className="absolute inset-0">
             {spots.map((spot, at) => at > 0 && spot && <Note key={at} spot={spot} at={at} onTap={() => note(at)} />)}
@@ -86,8 +94,8 @@ export function WhereItBroke({ pass, passageId }: Props) {
           : typed.said ||
             said || (
               <>
-                Where did it break? Tap the note it did not get to, or <KeyCap>{keyOf("where")}</KeyCap>, its beat and
-                its place in the beat.
+                {say("run.whereDidItBreakTap")} <KeyCap>{keyOf("where")}</KeyCap>
+                {say("run.itsBeatAndItsPlace")}
               </>
             )}
       </p>
@@ -96,14 +104,23 @@ export function WhereItBroke({ pass, passageId }: Props) {
   );
 }
 
-const CAUSES = ["left hand", "right hand", "shift", "crossing", "tongue", "bow", "breath", "too much movement"];
+const CAUSES = [
+  say("run.leftHand"),
+  say("run.rightHand"),
+  say("run.shift"),
+  say("run.crossing"),
+  say("run.tongue"),
+  say("run.bow"),
+  say("run.breath"),
+  say("run.tooMuchMovement"),
+];
 
 /** One tap more: why it broke, or in other words. */
 export function Why({ onSay, numbered = false }: { onSay: (cause: string) => void; numbered?: boolean }) {
   const [words, setWords] = useState("");
   return (
     <form
-      aria-label="Why it broke"
+      aria-label={say("run.whyItBroke")}
       className="mt-2 flex flex-wrap gap-2"
       onSubmit={(event) => {
         event.preventDefault();
@@ -122,8 +139,8 @@ export function Why({ onSay, numbered = false }: { onSay: (cause: string) => voi
         </button>
       ))}
       <input
-        aria-label="Other words"
-        placeholder="other words"
+        aria-label={say("run.otherWords")}
+        placeholder={say("run.otherWordsExample")}
         {...upTo(RANGES.CauseWish.cause)}
         dir="auto"
         value={words}
@@ -138,7 +155,7 @@ function Note({ spot, at, onTap }: { spot: Spot; at: number; onTap: () => void }
   return (
     <button
       type="button"
-      aria-label={`It broke going to note ${at + 1}`}
+      aria-label={say("run.itBrokeGoingToNote", { at: at + 1 })}
       onClick={onTap}
       className="absolute rounded-[5px] hover:bg-night-rule/60"
       style={{ left: spot.x - REACH / 2, top: spot.y - REACH, width: REACH, height: 2 * REACH }}

@@ -1,4 +1,5 @@
 import type { Schemas } from "../../api/client";
+import { say } from "../../words/say";
 
 export type Pass = NonNullable<Schemas["StepDto"]["pass"]>;
 export type Verdict = "CLEAN" | "ROUGH" | "BROKE";
@@ -39,7 +40,7 @@ const judged = (verdict: Verdict | null, told: number | null = null): Outcome =>
 });
 const UNJUDGED: Outcome = { send: { kind: "UNJUDGED", verdict: null, told: null } };
 const VERDICT: Record<Key, Verdict> = { clean: "CLEAN", rough: "ROUGH", broke: "BROKE" };
-const NOT_WHOLE = { hint: "A clean pass goes to its end. Play it again, or say rough or broke." };
+const NOT_WHOLE = { hint: say("run.aCleanPassGoesTo") };
 
 interface Answering {
   question: string;
@@ -50,35 +51,37 @@ interface Answering {
 }
 
 const plain: Answering = {
-  question: "How was it?",
-  labels: () => ({ clean: "clean", rough: "rough", broke: "broke" }),
+  question: say("run.howWasIt"),
+  labels: () => ({ clean: say("verdict.CLEAN"), rough: say("verdict.ROUGH"), broke: say("verdict.BROKE") }),
   press: (key, _pass, _told, { whole }) => (key === "clean" && !whole ? NOT_WHOLE : judged(VERDICT[key])),
 };
 
-const of = (count: number, name: string) => (count === 0 ? name : `${name}: ${count}`);
+const of = (count: number, name: string) => (count === 0 ? name : say("run.several", { name, count }));
 
 /** What the three answers mean for each thing that can be asked. */
 export const ANSWERING: Record<Pass["ask"], Answering> = {
   VERDICT: plain,
-  NOTHING: { ...plain, question: "It goes on by itself; say something only if it went wrong.", end: () => UNJUDGED },
+  NOTHING: { ...plain, question: say("run.itGoesOnByItself"), end: () => UNJUDGED },
   SET: {
-    question: "How many were clean? One press for each that was not.",
+    question: say("run.howManyWereCleanOne"),
     labels: ({ askOf }, { slips }) => ({
-      clean: slips === 0 ? `all ${askOf}` : `${askOf - slips} of ${askOf}`,
-      rough: of(slips, "one not"),
-      broke: "none",
+      clean: slips === 0 ? say("run.all", { askOf }) : say("run.cleanOfSet", { askOf: askOf - slips, askOf2: askOf }),
+      rough: of(slips, say("run.oneNot")),
+      broke: say("common.none"),
     }),
     press: (key, { askOf }, told, { whole }) => {
       if (key === "rough") return { told: { ...told, slips: Math.min(askOf, told.slips + 1) } };
       if (key === "broke") return judged(null, 0);
-      return whole
-        ? judged(null, askOf - told.slips)
-        : { hint: "A set goes to its end. Play it again, or say that none was." };
+      return whole ? judged(null, askOf - told.slips) : { hint: say("run.aSetGoesToIts") };
     },
   },
   COUNT: {
-    question: "Counted.",
-    labels: ({ askOf }, { count }) => ({ clean: `${count} of ${askOf}`, rough: "one less", broke: "stop here" }),
+    question: say("run.counted"),
+    labels: ({ askOf }, { count }) => ({
+      clean: say("run.countedOf", { count, askOf }),
+      rough: say("run.oneLess"),
+      broke: say("run.stopHere"),
+    }),
     press: (key, _pass, told) => {
       if (key === "broke") return judged(null, told.count);
       return { told: { ...told, count: Math.max(0, told.count + (key === "clean" ? 1 : -1)) } };
@@ -86,46 +89,44 @@ export const ANSWERING: Record<Pass["ask"], Answering> = {
     end: ({ count }) => judged(null, count),
   },
   EDGE: {
-    question: "Where did it get tense?",
+    question: say("run.whereDidItGetTense"),
     labels: (_pass, { edge }) => ({
-      clean: "done",
-      rough: edge === undefined ? "edge here" : `edge: ${Math.round(edge)}`,
-      broke: "broke",
+      clean: say("run.doneAnswer"),
+      rough: edge === undefined ? say("run.edgeHere") : say("run.edge", { edge: Math.round(edge) }),
+      broke: say("verdict.BROKE"),
     }),
     press: (key, _pass, told, { whole, tempo }) => {
       if (key === "rough") return { told: { ...told, edge: tempo } };
       if (key === "broke") return judged("BROKE", told.edge ?? tempo);
-      return whole
-        ? judged("CLEAN", told.edge ?? null)
-        : { hint: "The arch goes to its end. Mark the edge on the way, or say broke." };
+      return whole ? judged("CLEAN", told.edge ?? null) : { hint: say("run.theArchGoesToIts") };
     },
   },
   SLIPS: {
-    question: "Small slips pass; breakdowns become work.",
+    question: say("run.smallSlipsPassBreakdownsBecome"),
     labels: (_pass, { slips, breaks }) => ({
-      clean: "done",
-      rough: of(slips, "a slip"),
-      broke: of(breaks, "broke"),
+      clean: say("run.doneAnswer"),
+      rough: of(slips, say("run.aSlip")),
+      broke: of(breaks, say("verdict.BROKE")),
     }),
     press: (key, _pass, told, { whole }) => {
       if (key === "rough") return { told: { ...told, slips: told.slips + 1 } };
       if (key === "broke") return { told: { ...told, breaks: told.breaks + 1 } };
-      if (!whole) return { hint: "Once through to the end, whatever happens." };
+      if (!whole) return { hint: say("run.onceThroughToTheEnd") };
       return judged(told.breaks > 0 ? "BROKE" : told.slips > 0 ? "ROUGH" : "CLEAN", told.slips + told.breaks);
     },
   },
   MATCH: {
-    question: "Could it be told from the first?",
-    labels: () => ({ clean: "no", rough: "nearly", broke: "yes" }),
+    question: say("run.couldItBeToldFrom"),
+    labels: () => ({ clean: say("run.no"), rough: say("run.nearly"), broke: say("run.yes") }),
     press: (key, _pass, _told, { whole }) =>
-      key === "clean" && !whole ? { hint: "Play it to its end first." } : judged(VERDICT[key]),
+      key === "clean" && !whole ? { hint: say("run.playItToItsEnd") } : judged(VERDICT[key]),
   },
   HELD: {
-    question: "How long was it clean?",
-    labels: () => ({ clean: "to the end", rough: "messy here", broke: "broke" }),
+    question: say("run.howLongWasItClean"),
+    labels: () => ({ clean: say("run.toTheEnd"), rough: say("run.messyHere"), broke: say("verdict.BROKE") }),
     press: (key, pass, _told, { whole, seconds }) => {
       if (key !== "clean") return judged(VERDICT[key], seconds);
-      return whole ? judged("CLEAN", pass.seconds) : { hint: "Say where it got messy, or play to the end." };
+      return whole ? judged("CLEAN", pass.seconds) : { hint: say("run.sayWhereItGotMessy") };
     },
   },
 };

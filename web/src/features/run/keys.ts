@@ -1,29 +1,30 @@
 import { keep } from "../../keep";
+import { say } from "../../words/say";
 
 /** Everything that can be done while playing, with its key and the words on its button. */
 export const ACTIONS = {
-  start: { code: "Space", key: "Space", label: "start or stop" },
-  clean: { code: "KeyJ", key: "J", label: "clean" },
-  rough: { code: "KeyK", key: "K", label: "rough" },
-  broke: { code: "KeyL", key: "L", label: "broke" },
-  "tension-0": { code: "Digit0", key: "0", label: "loose" },
-  "tension-1": { code: "Digit1", key: "1", label: "light" },
-  "tension-2": { code: "Digit2", key: "2", label: "alert" },
-  "tension-3": { code: "Digit3", key: "3", label: "edge" },
-  "tension-4": { code: "Digit4", key: "4", label: "gripping" },
-  "tension-5": { code: "Digit5", key: "5", label: "locked" },
-  rest: { code: "KeyR", key: "R", label: "rest now" },
-  "back-off": { code: "KeyB", key: "B", label: "back off" },
-  symptom: { code: "KeyX", key: "X", label: "symptom, stop" },
-  "keep-going": { code: "KeyG", key: "G", label: "keep going" },
-  where: { code: "KeyW", key: "W", label: "in a rest: where it broke" },
-  marks: { code: "KeyM", key: "M", label: "marks" },
-  pause: { code: "Escape", key: "Esc", label: "pause" },
-  keys: { code: "Slash", key: "?", label: "keys" },
+  start: { code: "Space", key: "Space", label: say("run.startOrStop") },
+  clean: { code: "KeyJ", key: "J", label: say("verdict.CLEAN") },
+  rough: { code: "KeyK", key: "K", label: say("verdict.ROUGH") },
+  broke: { code: "KeyL", key: "L", label: say("verdict.BROKE") },
+  "tension-0": { code: "Digit0", key: "0", label: say("run.loose") },
+  "tension-1": { code: "Digit1", key: "1", label: say("run.light") },
+  "tension-2": { code: "Digit2", key: "2", label: say("run.alert") },
+  "tension-3": { code: "Digit3", key: "3", label: say("run.edgeTension") },
+  "tension-4": { code: "Digit4", key: "4", label: say("run.gripping") },
+  "tension-5": { code: "Digit5", key: "5", label: say("run.locked") },
+  rest: { code: "KeyR", key: "R", label: say("run.restNow") },
+  "back-off": { code: "KeyB", key: "B", label: say("run.backOff") },
+  symptom: { code: "KeyX", key: "X", label: say("run.symptomStop") },
+  "keep-going": { code: "KeyG", key: "G", label: say("run.keepGoing") },
+  where: { code: "KeyW", key: "W", label: say("run.inARestWhereIt") },
+  marks: { code: "KeyM", key: "M", label: say("run.marks") },
+  pause: { code: "Escape", key: "Esc", label: say("run.pause") },
+  keys: { code: "Slash", key: "?", label: say("run.keysLabel") },
   // With these three alone a whole run is played: what they do depends on where the step stands.
-  "pedal-1": { code: "PageDown", key: "PageDown", label: "first pedal: start, clean" },
-  "pedal-2": { code: "PageUp", key: "PageUp", label: "second pedal: rough, rest; in a rest: it was tenser" },
-  "pedal-3": { code: "ArrowDown", key: "ArrowDown", label: "third pedal: broke, stop, back off; in a rest: pause" },
+  "pedal-1": { code: "PageDown", key: "PageDown", label: say("run.firstPedalStartClean") },
+  "pedal-2": { code: "PageUp", key: "PageUp", label: say("run.secondPedalRoughRestIn") },
+  "pedal-3": { code: "ArrowDown", key: "ArrowDown", label: say("run.thirdPedalBrokeStopBack") },
 } as const;
 
 export type Action = keyof typeof ACTIONS;

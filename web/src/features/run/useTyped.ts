@@ -1,6 +1,7 @@
 import { useLayoutEffect, useRef, useState } from "react";
 import { noteAt } from "./bars";
 import { actionOf } from "./keys";
+import { say } from "../../words/say";
 
 interface Meant {
   note: (at: number) => void;
@@ -70,9 +71,9 @@ export function useTyped(beatOf: number[], may: boolean, meant: Meant) {
   }, []);
   const said =
     typing?.at === "beat"
-      ? `Beat ${typing.beat || "…"}`
+      ? say("run.beat", { beat: typing.beat || "…" })
       : typing?.at === "place"
-        ? `Beat ${typing.beat}, note ${typing.place || "…"}`
+        ? say("run.beatNote", { beat: typing.beat, place: typing.place || "…" })
         : "";
   return { said, naming: typing?.at === "cause" };
 }

@@ -5,22 +5,23 @@ import { Button } from "../../ui/Button";
 import { INPUT } from "../../ui/Field";
 import { day } from "../../ui/format";
 import { Alert } from "../../ui/Alert";
+import { say } from "../../words/say";
 
 /** The season in a calendar: as a file, or read from a private address that can be closed. */
 export function Calendars({ season }: { season: Schemas["SeasonView"] }) {
   const open = useChange(() => given(api.POST("/api/season/feed")), touches.season);
   const close = useChange(() => given(api.DELETE("/api/season/feed")), touches.season);
   return (
-    <section aria-label="In your calendar" className="grid content-start gap-2">
-      <h2>In your calendar</h2>
+    <section aria-label={say("season.inYourCalendar")} className="grid content-start gap-2">
+      <h2>{say("season.inYourCalendar")}</h2>
       <p>
         <a href="/api/season/calendar.ics" download className="font-semibold text-spruce underline underline-offset-4">
-          Download it as iCalendar
+          {say("season.downloadItAsIcalendar")}
         </a>
       </p>
       {open.data && (
         <label>
-          <span className="mb-1 block font-semibold">The address, shown this once</span>
+          <span className="mb-1 block font-semibold">{say("season.theAddressShownThisOnce")}</span>
           <input
             readOnly
             className={INPUT}
@@ -31,12 +32,12 @@ export function Calendars({ season }: { season: Schemas["SeasonView"] }) {
       )}
       <p className="text-soft">
         {season.feedSince
-          ? `A private address has been open since ${day(season.feedSince.slice(0, 10))}. Whoever has it reads the days.`
-          : "A calendar can read the days from a private address. Whoever has it can read them; it can be closed at any time."}
+          ? say("season.aPrivateAddressHasBeen", { day: day(season.feedSince.slice(0, 10)) })
+          : say("season.aCalendarCanReadThe")}
       </p>
       <div className="flex flex-wrap gap-2">
         <Button disabled={open.isPending} onClick={() => open.mutate(undefined)}>
-          {season.feedSince ? "Give another, close this one" : "Open an address"}
+          {season.feedSince ? say("season.giveAnotherCloseThisOne") : say("season.openAnAddress")}
         </Button>
         {season.feedSince && (
           <Button
@@ -46,7 +47,7 @@ export function Calendars({ season }: { season: Schemas["SeasonView"] }) {
               close.mutate(undefined);
             }}
           >
-            Close it
+            {say("season.closeIt")}
           </Button>
         )}
       </div>

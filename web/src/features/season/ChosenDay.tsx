@@ -5,6 +5,7 @@ import { INPUT } from "../../ui/Field";
 import { day } from "../../ui/format";
 import type { Pattern } from "./looks";
 import { Swatch } from "./Patterns";
+import { say } from "../../words/say";
 
 interface Props {
   at: Schemas["SeasonDayDto"];
@@ -22,7 +23,7 @@ export function ChosenDay({ at, season, patterns, pending, onAsk, onMove }: Prop
   const [minutes, setMinutes] = useState(at.minutes);
   const title = (passageId: number) => season.goals.find((goal) => goal.passageId === passageId)?.title;
   return (
-    <section aria-label="The chosen day" className="grid content-start gap-3">
+    <section aria-label={say("season.theChosenDay")} className="grid content-start gap-3">
       <h2>{day(at.day, { weekday: "long", day: "numeric", month: "long" })}</h2>
       {at.occasions.map((one) => (
         <p key={one} className="font-semibold text-danger">
@@ -31,20 +32,24 @@ export function ChosenDay({ at, season, patterns, pending, onAsk, onMove }: Prop
       ))}
       <p>
         {at.off ? (
-          <span className="text-3xl font-bold">Off</span>
+          <span className="text-3xl font-bold">{say("season.off")}</span>
         ) : (
           <>
-            <span className="text-3xl font-bold">{at.minutes}</span> of {Math.round(at.cap)} effort minutes
+            {say("season.ofEffortMinutes", {
+              part: (words) => <span className="text-3xl font-bold">{words}</span>,
+              minutes: at.minutes,
+              cap: Math.round(at.cap),
+            })}
           </>
         )}
-        {at.day === season.today && season.done > 0 && ` · ${Math.round(season.done)} played`}
+        {at.day === season.today && season.done > 0 && say("season.played", { done: Math.round(season.done) })}
       </p>
       <ul>
         {at.shares.map((share) => (
           <li key={share.passageId} className="flex items-baseline gap-2">
             <Swatch id={`${id}-${share.passageId}`} pattern={patterns.get(share.passageId) ?? "pale"} />
             {title(share.passageId)}
-            <span className="ml-auto font-mono">{share.minutes} min</span>
+            <span className="ml-auto font-mono">{say("season.min", { minutes: share.minutes })}</span>
           </li>
         ))}
       </ul>
@@ -59,7 +64,7 @@ export function ChosenDay({ at, season, patterns, pending, onAsk, onMove }: Prop
         }}
       >
         <label>
-          <span className="mb-1 block font-semibold">Minutes wanted</span>
+          <span className="mb-1 block font-semibold">{say("season.minutesWanted")}</span>
           <input
             type="number"
             min={0}
@@ -71,29 +76,29 @@ export function ChosenDay({ at, season, patterns, pending, onAsk, onMove }: Prop
           />
         </label>
         <Button type="submit" disabled={pending || Number.isNaN(minutes)}>
-          Plan it so
+          {say("season.planItSo")}
         </Button>
         {at.minutes > 0 && (
           <Button disabled={pending} onClick={() => onAsk(0)}>
-            Day off
+            {say("season.dayOff")}
           </Button>
         )}
         {at.asked && (
           <Button disabled={pending} onClick={() => onAsk(null)}>
-            As usual
+            {say("season.asUsual")}
           </Button>
         )}
       </form>
       {at.minutes > 0 && (
         <label className="flex flex-wrap items-center gap-2">
-          <span className="font-semibold">Move it to</span>
+          <span className="font-semibold">{say("season.moveItTo")}</span>
           <select
             className={`${INPUT} w-auto max-w-48`}
             value=""
             disabled={pending}
             onChange={(event) => onMove(event.target.value)}
           >
-            <option value="">another day …</option>
+            <option value="">{say("season.anotherDay")}</option>
             {season.days
               .filter((one) => one.day !== at.day)
               .slice(0, 28)

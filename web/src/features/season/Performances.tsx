@@ -10,6 +10,7 @@ import { Field } from "../../ui/Field";
 import { day } from "../../ui/format";
 import { fieldError } from "../sheet/PassageFields";
 import { Alert } from "../../ui/Alert";
+import { say } from "../../words/say";
 
 /** Performances and auditions: the days before them have less, and no bursts at the end. */
 export function Performances({ season }: { season: Schemas["SeasonView"] }) {
@@ -21,8 +22,8 @@ export function Performances({ season }: { season: Schemas["SeasonView"] }) {
     touches.season,
   );
   return (
-    <section aria-label="Performances" className="grid content-start gap-2">
-      <h2>Performances</h2>
+    <section aria-label={say("season.performances")} className="grid content-start gap-2">
+      <h2>{say("season.performances")}</h2>
       {season.performances.length > 0 && (
         <ul className="divide-y divide-rule border-y border-rule">
           {season.performances.map((one) => (
@@ -30,7 +31,11 @@ export function Performances({ season }: { season: Schemas["SeasonView"] }) {
               <span className="mr-auto">
                 <b>{one.name}</b> · {day(one.day)}
               </span>
-              <Button aria-label={`Take ${one.name} out`} disabled={away.isPending} onClick={() => away.mutate(one.id)}>
+              <Button
+                aria-label={say("season.takeOut", { name: one.name })}
+                disabled={away.isPending}
+                onClick={() => away.mutate(one.id)}
+              >
                 <Trash2 size={16} aria-hidden="true" />
               </Button>
             </li>
@@ -46,14 +51,14 @@ export function Performances({ season }: { season: Schemas["SeasonView"] }) {
         }}
       >
         <Field
-          label="Name"
+          label={say("season.name")}
           {...upTo(RANGES.PerformanceWish.name)}
           value={name}
           error={fieldError(add.error, "name")}
           onChange={(event) => setName(event.target.value)}
         />
         <Field
-          label="Day"
+          label={say("season.day")}
           type="date"
           min={season.today}
           value={on}
@@ -65,7 +70,7 @@ export function Performances({ season }: { season: Schemas["SeasonView"] }) {
         )}
         <div>
           <Button type="submit" disabled={add.isPending || !name.trim() || !on}>
-            Add it
+            {say("season.addIt")}
           </Button>
         </div>
       </form>

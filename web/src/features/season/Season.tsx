@@ -14,6 +14,7 @@ import { patterns } from "./looks";
 import { Performances } from "./Performances";
 import { Strip } from "./Strip";
 import { Week } from "./Week";
+import { say } from "../../words/say";
 
 /** Whether it will be ready: the weeks ahead, and what they give to what. */
 export default function Season() {
@@ -43,10 +44,10 @@ function Weeks({ season }: { season: Schemas["SeasonView"] }) {
     <>
       <Page
         title={headline(season)}
-        above={`Season · ${day(season.today, { weekday: "long", day: "numeric", month: "long" })}`}
+        above={say("season.season", { today: day(season.today, { weekday: "long", day: "numeric", month: "long" }) })}
         aside={
           <Button onClick={() => window.print()}>
-            <Printer size={18} aria-hidden="true" /> Print the week
+            <Printer size={18} aria-hidden="true" /> {say("season.printTheWeek")}
           </Button>
         }
       >
@@ -58,10 +59,7 @@ function Weeks({ season }: { season: Schemas["SeasonView"] }) {
             onChoose={setChosen}
             onMove={(from, to) => move.mutate({ from, to })}
           />
-          <p className="mt-1 text-sm text-soft">
-            Effort minutes, by a rule of thumb: the line is what a day may have if the days before it come as planned.
-            Drag a day onto another, or hold shift and use the arrow keys; grey is what was played.
-          </p>
+          <p className="mt-1 text-sm text-soft">{say("season.effortMinutesByARule")}</p>
           <p role="status" className="mt-2 min-h-6">
             {latest.isError ? (
               <b className="text-danger">{sentence(latest.error)}</b>
@@ -107,13 +105,16 @@ function Answer({ changed }: { changed: Schemas["Changed"] }) {
       {changed.days.map((one) => (
         <span key={one.day} className="mr-4">
           <b>{day(one.day, { weekday: "short", day: "numeric", month: "short" })}</b>{" "}
-          {one.off ? "off" : `${one.minutes} of ${Math.round(one.cap)} min`}
-          {one.minutes >= Math.floor(one.cap) && !one.off && `, capped: ${one.ruleTitle.toLowerCase()}`}.
+          {one.off ? say("season.offMark") : say("season.ofMin", { minutes: one.minutes, cap: Math.round(one.cap) })}
+          {one.minutes >= Math.floor(one.cap) &&
+            !one.off &&
+            say("season.capped", { ruleTitle: one.ruleTitle.toLowerCase() })}
+          .
         </span>
       ))}
       {changed.chances.length > 0 &&
         (moved.length === 0
-          ? "The chances stay as they were."
+          ? say("season.theChancesStayAsThey")
           : moved.map((one) => (
               <span key={one.passage} className="mr-4">
                 {one.passage} {percent(one.before)} → {percent(one.after)}.
@@ -128,9 +129,10 @@ const percent = (chance: number) => `${Math.round(100 * chance)}%`;
 function headline({ goals, days, today }: Schemas["SeasonView"]) {
   const behind = goals.filter((goal) => goal.prospect === "UNLIKELY" || goal.prospect === "BEHIND");
   const dated = goals.filter((goal) => goal.neededOn && goal.neededOn >= today);
-  if (goals.length === 0) return "Nothing to prepare yet";
-  if (dated.length === 0) return `The next ${Math.round(days.length / 7)} weeks, without a date`;
-  if (behind.length === 0) return dated.some((goal) => goal.prospect) ? "On course for every date" : "Too early to say";
-  if (behind.length === 1) return `${behind[0]!.title} will not be ready as it goes`;
-  return `${behind.length} of ${dated.length} will not be ready as it goes`;
+  if (goals.length === 0) return say("season.nothingToPrepareYet");
+  if (dated.length === 0) return say("season.theNextWeeksWithoutA", { days: Math.round(days.length / 7) });
+  if (behind.length === 0)
+    return dated.some((goal) => goal.prospect) ? say("season.onCourseForEveryDate") : say("season.tooEarlyToSay");
+  if (behind.length === 1) return say("season.willNotBeReadyAs", { title: behind[0]!.title });
+  return say("season.ofWillNotBeReady", { behind: behind.length, dated: dated.length });
 }

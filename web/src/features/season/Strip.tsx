@@ -6,6 +6,7 @@ import { drag } from "../../ui/drag";
 import { useWidth } from "../../ui/useWidth";
 import type { Pattern } from "./looks";
 import { Patterns } from "./Patterns";
+import { say } from "../../words/say";
 
 type Day = Schemas["SeasonDayDto"];
 
@@ -68,7 +69,7 @@ export function Strip({ season, patterns, chosen, onChoose, onMove }: Props) {
   return (
     <div ref={frame} className="w-full">
       <svg width={width} height={HEIGHT + FOOT} className="block touch-pan-y overflow-visible select-none">
-        <title>Minutes by day and passage</title>
+        <title>{say("season.minutesByDayAndPassage")}</title>
         <Patterns id={id} />
         <g aria-hidden="true">
           <Heights
@@ -88,7 +89,9 @@ export function Strip({ season, patterns, chosen, onChoose, onMove }: Props) {
             height={GROUND - y(one.effort)}
             className="fill-rule-strong/50"
           >
-            <title>{`${dayName(one.day)}: ${Math.round(one.effort)} effort minutes played`}</title>
+            <title>
+              {say("season.effortMinutesPlayed", { day: dayName(one.day), effort: Math.round(one.effort) })}
+            </title>
           </rect>
         ))}
         <line
@@ -100,7 +103,7 @@ export function Strip({ season, patterns, chosen, onChoose, onMove }: Props) {
           strokeDasharray="2 3"
           aria-hidden="true"
         />
-        <g role="listbox" aria-label="Days of the season. Shift with an arrow key moves a day's practice.">
+        <g role="listbox" aria-label={say("season.daysOfTheSeasonShift")}>
           {season.days.map((one, i) => (
             <g
               key={one.day}
@@ -269,7 +272,7 @@ function said(one: Day, season: Schemas["SeasonView"]) {
   const parts = one.shares.map((share) => `${title(share.passageId)} ${share.minutes}`).join(", ");
   return [
     dayName(one.day, { weekday: "long", day: "numeric", month: "long" }),
-    one.off ? "day off" : `${one.minutes} of ${Math.round(one.cap)} effort minutes`,
+    one.off ? say("season.dayOffMark") : say("season.minutesOfCap", { minutes: one.minutes, cap: Math.round(one.cap) }),
     parts,
     ...one.occasions,
   ]

@@ -1,31 +1,32 @@
 import type { Schemas } from "../../api/client";
 import { bpm, day } from "../../ui/format";
+import { say } from "../../words/say";
 
 /** Seven days on paper, for the stand: what each gives to what, and room to write what was reached. */
 export function Week({ season }: { season: Schemas["SeasonView"] }) {
   const goal = (passageId: number) => season.goals.find((one) => one.passageId === passageId);
   return (
-    <section aria-label="The week on paper" className="hidden print:block">
+    <section aria-label={say("season.theWeekOnPaper")} className="hidden print:block">
       <table className="w-full border-collapse text-left text-[11pt]">
         <caption className="mb-2 text-left font-semibold">
-          {day(season.days[0]!.day)} to {day(season.days[6]!.day)}
+          {say("season.to", { day: day(season.days[0]!.day), day2: day(season.days[6]!.day) })}
         </caption>
         <thead>
           <tr className="border-b-2 border-black">
             <th scope="col" className="py-1 pr-3">
-              Day
+              {say("season.day")}
             </th>
             <th scope="col" className="py-1 pr-3">
-              Passage
+              {say("season.passage")}
             </th>
             <th scope="col" className="py-1 pr-3 text-right">
-              Effort min
+              {say("season.effortMin")}
             </th>
             <th scope="col" className="py-1 pr-3 text-right">
-              Ceiling, target
+              {say("season.ceilingTarget")}
             </th>
             <th scope="col" className="w-[34%] py-1">
-              Reached, found
+              {say("season.reachedFound")}
             </th>
           </tr>
         </thead>
@@ -36,7 +37,7 @@ export function Week({ season }: { season: Schemas["SeasonView"] }) {
                 <th scope="row" className="py-1.5 pr-3 align-top font-semibold whitespace-nowrap">
                   {i === 0 && day(one.day, { weekday: "short", day: "numeric", month: "short" })}
                 </th>
-                <td className="py-1.5 pr-3">{goal(share.passageId)?.title ?? (one.off ? "Off" : "—")}</td>
+                <td className="py-1.5 pr-3">{goal(share.passageId)?.title ?? (one.off ? say("season.off") : "—")}</td>
                 <td className="py-1.5 pr-3 text-right">{share.minutes || ""}</td>
                 <td className="py-1.5 pr-3 text-right whitespace-nowrap">
                   {goal(share.passageId) &&
@@ -48,10 +49,7 @@ export function Week({ season }: { season: Schemas["SeasonView"] }) {
           )}
         </tbody>
       </table>
-      <p className="mt-3 text-[9pt]">
-        One effort minute is one loose minute at 60% of the ceiling, by a rule of thumb. Stop at pain, numbness,
-        tingling or loss of control.
-      </p>
+      <p className="mt-3 text-[9pt]">{say("season.oneEffortMinuteIsOne")}</p>
     </section>
   );
 }

@@ -3,9 +3,10 @@ import { useChange, useSessions } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import * as touches from "../../api/touches";
 import { Failure } from "../../ui/Alert";
+import { locale, say } from "../../words/say";
 
 const when = (instant: string) =>
-  new Date(instant).toLocaleString(undefined, { day: "numeric", month: "short", hour: "numeric", minute: "2-digit" });
+  new Date(instant).toLocaleString(locale(), { day: "numeric", month: "short", hour: "numeric", minute: "2-digit" });
 
 /** The browsers that are signed in; any of them can be signed out from here. */
 export function Browsers() {
@@ -16,7 +17,7 @@ export function Browsers() {
   );
   return (
     <section className="max-w-md">
-      <h2 className="mb-2 text-lg">Signed in</h2>
+      <h2 className="mb-2 text-lg">{say("settings.signedIn")}</h2>
       <Failure of={sessions} />
       <ul className="divide-y divide-rule border-y border-rule">
         {sessions.data?.map((one) => (
@@ -24,19 +25,22 @@ export function Browsers() {
             <span>
               {one.browser}
               <span className="block text-sm text-soft">
-                since {when(one.since)}
-                {one.here ? " · this one" : ` · last seen ${when(one.lastSeen)}`}
+                {say("settings.since", {
+                  since: when(one.since),
+                  hereIs: one.here ? "yes" : "no",
+                  lastSeen: when(one.lastSeen),
+                })}
               </span>
             </span>
             {!one.here && (
               <Button onClick={() => end.mutate(one.handle)} disabled={end.isPending}>
-                Sign it out
+                {say("settings.signItOut")}
               </Button>
             )}
           </li>
         ))}
       </ul>
-      <p className="mt-2 text-sm text-soft">A browser that is not used for 30 days is signed out, and any after 90.</p>
+      <p className="mt-2 text-sm text-soft">{say("settings.aBrowserThatIsNot")}</p>
     </section>
   );
 }

@@ -5,8 +5,9 @@ import * as touches from "../../api/touches";
 import { Button } from "../../ui/Button";
 import { INPUT } from "../../ui/Field";
 import { bpm, day } from "../../ui/format";
-import { useSay } from "../../ui/Toasts";
+import { useToast } from "../../ui/Toasts";
 import { Alert, Failure } from "../../ui/Alert";
+import { say } from "../../words/say";
 
 const LINK = "font-semibold text-spruce underline underline-offset-4";
 
@@ -21,27 +22,27 @@ const asIs = (file: File) => ({
 export function Files() {
   const passages = usePassages();
   return (
-    <section aria-label="Your data" className="grid content-start gap-5">
+    <section aria-label={say("settings.yourData")} className="grid content-start gap-5">
       <div>
-        <h2 className="text-lg">Your data</h2>
+        <h2 className="text-lg">{say("settings.yourData")}</h2>
         <ul className="mt-1 grid gap-1">
           <li>
             <a href="/api/exports/account" download className={LINK}>
-              All of it in one file
+              {say("settings.allOfItInOne")}
             </a>
-            <span className="text-soft"> · JSON, to be read into another account</span>
+            <span className="text-soft"> {say("settings.jsonToBeReadInto")}</span>
           </li>
           <li>
             <a href="/api/exports/passes.csv" download className={LINK}>
-              Every pass
+              {say("settings.everyPass")}
             </a>
-            <span className="text-soft"> · CSV</span>
+            <span className="text-soft"> {say("settings.csv")}</span>
           </li>
           <li>
             <a href="/api/exports/practice.csv" download className={LINK}>
-              Practice away from the screen
+              {say("settings.practiceAwayFromTheScreen")}
             </a>
-            <span className="text-soft"> · CSV</span>
+            <span className="text-soft"> {say("settings.csv")}</span>
           </li>
         </ul>
       </div>
@@ -53,25 +54,22 @@ export function Files() {
 
 /** Practice from a notebook, as CSV: looked at first, then all of it or nothing. */
 function Notebook() {
-  const say = useSay();
+  const toast = useToast();
   const [file, setFile] = useState<File>();
   const read = useChange(async ({ chosen, keep }: { chosen: File; keep: boolean }) => {
     const now = await given(api.POST("/api/imports/practice", { params: { query: { keep } }, ...asIs(chosen) }));
     if (keep && now.problems.length === 0) {
-      say(now.kept === 0 ? "All of it was here already." : `Entries taken over: ${now.kept}.`);
+      toast(now.kept === 0 ? say("settings.allOfItWasHere") : say("settings.entriesTakenOver", { kept: now.kept }));
     }
     return now;
   }, touches.away);
   const preview = read.data;
   return (
     <div className="grid gap-2">
-      <h3 className="font-semibold">Practice from a notebook</h3>
-      <p className="text-soft">
-        A CSV with the columns <code>date, what, minutes, passage, tempo, verdict, note</code>; only date and minutes
-        are needed. A tempo says where a passage stood that day.
-      </p>
+      <h3 className="font-semibold">{say("settings.practiceFromANotebook")}</h3>
+      <p className="text-soft">{say("settings.aCsvWithTheColumns", { code: (words) => <code>{words}</code> })}</p>
       <label>
-        <span className="sr-only">A CSV of practice</span>
+        <span className="sr-only">{say("settings.aCsvOfPractice")}</span>
         <input
           type="file"
           accept=".csv,text/csv"
@@ -88,7 +86,7 @@ function Notebook() {
       {file && preview && preview.problems.length === 0 && preview.rows > preview.here && preview.kept === 0 && (
         <div>
           <Button kind="main" disabled={read.isPending} onClick={() => read.mutate({ chosen: file, keep: true })}>
-            Take {preview.rows - preview.here} {preview.rows - preview.here === 1 ? "entry" : "entries"} over
+            {say("settings.takeOver", { rows: preview.rows - preview.here })}
           </Button>
         </div>
       )}
@@ -101,12 +99,12 @@ function Preview({ preview }: { preview: Schemas["PracticePreview"] }) {
     return (
       <div>
         <Alert className="font-semibold">
-          {preview.problems.length} of {preview.rows} rows cannot be read, so nothing is taken over.
+          {say("settings.ofRowsCannotBeRead", { problems: preview.problems.length, rows: preview.rows })}
         </Alert>
         <ul className="mt-1 max-h-56 overflow-y-auto border-y border-rule">
           {preview.problems.map((one) => (
             <li key={`${one.row}-${one.column}`} className="border-b border-rule py-1 last:border-0">
-              Row {one.row}, {one.column}: {one.problem}
+              {say("settings.row", { row: one.row, column: one.column, problem: one.problem })}
             </li>
           ))}
         </ul>
@@ -116,21 +114,21 @@ function Preview({ preview }: { preview: Schemas["PracticePreview"] }) {
   return (
     <table className="w-full text-left">
       <caption className="pb-1 text-left text-soft">
-        {preview.rows} {preview.rows === 1 ? "row" : "rows"}
-        {preview.rows > preview.first.length && `, the first ${preview.first.length} of them`}
-        {preview.here > 0 && `; ${preview.here} seem to be here already and are left out`}
-        {preview.kept > 0 && `; ${preview.kept} taken over`}
+        {preview.rows} {say("settings.rowsRowRows", { rows: preview.rows })}
+        {preview.rows > preview.first.length && say("settings.theFirstOfThem", { first: preview.first.length })}
+        {preview.here > 0 && say("settings.seemToBeHereAlready", { here: preview.here })}
+        {preview.kept > 0 && say("settings.takenOver", { kept: preview.kept })}
       </caption>
       <tbody>
         {preview.first.map((one) => (
           <tr key={one.row} className="border-t border-rule align-baseline *:py-1">
             <td className="pr-3 whitespace-nowrap">{day(one.date, { dateStyle: "medium" })}</td>
-            <td className="pr-3 font-mono whitespace-nowrap">{one.minutes} min</td>
+            <td className="pr-3 font-mono whitespace-nowrap">{say("settings.min", { minutes: one.minutes })}</td>
             <td className="w-full pr-3">
               {one.passage}
-              {one.tempo !== null && ` at ${bpm(one.tempo)}`}
+              {one.tempo !== null && say("settings.at", { tempo: bpm(one.tempo) })}
               {one.note && <span className="text-soft"> {one.note}</span>}
-              {one.here && <span className="text-soft"> (here already)</span>}
+              {one.here && <span className="text-soft"> {say("settings.hereAlready")}</span>}
             </td>
           </tr>
         ))}
@@ -141,18 +139,18 @@ function Preview({ preview }: { preview: Schemas["PracticePreview"] }) {
 
 /** The file of another account, for one that holds nothing yet. */
 function WholeAccount() {
-  const say = useSay();
+  const toast = useToast();
   const read = useChange(async (chosen: File) => {
     const { passages, sessions } = await given(api.POST("/api/imports/account", asIs(chosen)));
     // Said here: with a passage in the account this part of the page is gone.
-    say(`Passages here now: ${passages}; workouts: ${sessions}.`);
+    toast(say("settings.passagesHereNowWorkouts", { passages, sessions }));
   }, touches.everything);
   return (
     <div className="grid gap-2">
-      <h3 className="font-semibold">Read the file of another account</h3>
-      <p className="text-soft">This account holds nothing yet: all of the file is read into it, or nothing.</p>
+      <h3 className="font-semibold">{say("settings.readTheFileOfAnother")}</h3>
+      <p className="text-soft">{say("settings.thisAccountHoldsNothingYet")}</p>
       <label>
-        <span className="sr-only">The file of an account</span>
+        <span className="sr-only">{say("settings.theFileOfAnAccount")}</span>
         <input
           type="file"
           accept=".gz,.json"
@@ -164,7 +162,7 @@ function WholeAccount() {
           }}
         />
       </label>
-      {read.isPending && <p role="status">It is being read.</p>}
+      {read.isPending && <p role="status">{say("settings.itIsBeingRead")}</p>}
       <Failure of={read} />
     </div>
   );

@@ -3,11 +3,12 @@ import { sentence, useChange, zone } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import * as touches from "../../api/touches";
 import { Failure } from "../../ui/Alert";
+import { locale, say } from "../../words/say";
 
 type Me = Schemas["Me"];
 
 const when = (instant: string) =>
-  new Date(instant).toLocaleString(undefined, { weekday: "long", hour: "numeric", minute: "2-digit" });
+  new Date(instant).toLocaleString(locale(), { weekday: "long", hour: "numeric", minute: "2-digit" });
 /** A zone by its city: Lisbon, not Europe/Lisbon. */
 const place = (name: string) => (name.split("/").at(-1) ?? name).replaceAll("_", " ");
 
@@ -21,20 +22,22 @@ export function Home({ me }: { me: Me }) {
   const { home } = me;
   return (
     <section className="max-w-md">
-      <h2 className="mb-2 text-lg">Your day</h2>
+      <h2 className="mb-2 text-lg">{say("settings.yourDay")}</h2>
       <p className="mb-3 text-soft">
-        It turns at four in the morning in <b className="text-ink">{place(home.zone)}</b>, so that what you play after
-        midnight belongs to the evening before.
+        {say("settings.itTurnsAtFourIn", { b: (words) => <b className="text-ink">{words}</b>, zone: place(home.zone) })}
       </p>
       {home.movingTo ? (
         <p>
-          From {when(home.from!)} it is counted in <b>{place(home.movingTo)}</b>: once the running day is over in both
-          places.
+          {say("settings.fromItIsCountedIn", {
+            from: when(home.from!),
+            b: (words) => <b>{words}</b>,
+            movingTo: place(home.movingTo),
+          })}
         </p>
       ) : (
         !sameClock(here, home.zone) && (
           <Button onClick={() => move.mutate(here)} disabled={move.isPending}>
-            Count it in {place(here)} from tomorrow
+            {say("settings.countItInFromTomorrow", { place: place(here) })}
           </Button>
         )
       )}
@@ -77,14 +80,14 @@ export function ZoneOffer({
     <div role="status" className="border-b border-rule bg-spruce-pale print:hidden">
       <div className="mx-auto flex max-w-[1300px] flex-wrap items-center gap-x-4 gap-y-2 px-4 py-2 sm:px-9">
         <p className="mr-auto">
-          This browser is in {place(here)}; your day is counted in {place(me.home.zone)}.
+          {say("settings.thisBrowserIsInYour", { place: place(here), zone: place(me.home.zone) })}
           {move.isError && <span className="text-danger"> {sentence(move.error)}</span>}
         </p>
         <Button onClick={() => move.mutate(here)} disabled={move.isPending}>
-          I live here now
+          {say("settings.iLiveHereNow")}
         </Button>
         <Button kind="quiet" onClick={leave}>
-          Not now
+          {say("settings.notNow")}
         </Button>
       </div>
     </div>

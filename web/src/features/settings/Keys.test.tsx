@@ -15,9 +15,9 @@ const ask = (label: string) => fireEvent.click(screen.getByRole("button", { name
 describe("keys and pedals", () => {
   it("learn a key by its being pressed, and go back to the usual one", () => {
     render(<Keys />);
-    ask("rough");
+    ask("slip");
     fireEvent.keyDown(window, { key: "F14", code: "F14" });
-    expect(screen.getByRole("status").textContent).toContain("F14 is for “rough” now");
+    expect(screen.getByRole("status").textContent).toContain("F14 is for “slip” now");
     expect(actionOf({ key: "F14", code: "F14" })).toBe("rough");
     fireEvent.click(screen.getByText("usual"));
     expect(actionOf({ key: "F14", code: "F14" })).toBeUndefined();
@@ -26,7 +26,7 @@ describe("keys and pedals", () => {
 
   it("say what a key does already, and wait for another", () => {
     render(<Keys />);
-    ask("rough");
+    ask("slip");
     fireEvent.keyDown(window, { key: "j", code: "KeyJ" });
     expect(screen.getByRole("status").textContent).toContain("for “clean” already");
     expect(actionOf({ key: "j", code: "KeyJ" })).toBe("clean");

@@ -1,6 +1,7 @@
 import { useEffect, useState } from "react";
 import { Button, KeyCap } from "../../ui/Button";
 import { ACTIONS, type Action, keyOf, learn, learned, takenBy } from "../run/keys";
+import { say } from "../../words/say";
 
 /** The keys of a run, each to be learned anew: press the key or the pedal that is to do it. */
 export function Keys() {
@@ -15,14 +16,12 @@ export function Keys() {
       event.stopPropagation();
       const other = takenBy(event, asking);
       if (other) {
-        setSaid(
-          `That key is for “${ACTIONS[other].label}” already. Press another, or give that one another key first.`,
-        );
+        setSaid(say("settings.thatKeyIsForAlready", { label: ACTIONS[other].label }));
         return;
       }
       learn(asking, event);
       setLearned(learned());
-      setSaid(`${keyOf(asking)} is for “${ACTIONS[asking].label}” now.`);
+      setSaid(say("settings.isForNow", { keyOf: keyOf(asking), label: ACTIONS[asking].label }));
       setAsking(undefined);
     };
     window.addEventListener("keydown", press, true);
@@ -30,11 +29,9 @@ export function Keys() {
   }, [asking]);
   const own = learned();
   return (
-    <section aria-label="Keys and pedals" className="max-w-xl">
-      <h2 className="text-lg">Keys and pedals</h2>
-      <p className="mb-3 text-soft">
-        The three pedals play a whole workout: what each does follows the step. Kept in this browser.
-      </p>
+    <section aria-label={say("settings.keysAndPedals")} className="max-w-xl">
+      <h2 className="text-lg">{say("settings.keysAndPedals")}</h2>
+      <p className="mb-3 text-soft">{say("settings.theThreePedalsPlayA")}</p>
       <ul className="grid gap-x-8 sm:grid-cols-2">
         {(Object.keys(ACTIONS) as Action[]).map((action) => (
           <li key={action} className="flex min-h-11 items-center gap-2 border-t border-rule">
@@ -45,22 +42,22 @@ export function Keys() {
                 onClick={() => {
                   learn(action, undefined);
                   setLearned(learned());
-                  setSaid(`${ACTIONS[action].key} is for “${ACTIONS[action].label}” again.`);
+                  setSaid(say("settings.isForAgain", { key: ACTIONS[action].key, label: ACTIONS[action].label }));
                 }}
               >
-                usual
+                {say("settings.usual")}
               </button>
             )}
             <Button
               kind="quiet"
-              aria-label={`Learn the key for ${ACTIONS[action].label}`}
+              aria-label={say("settings.learnTheKeyFor", { label: ACTIONS[action].label })}
               aria-pressed={asking === action}
               onClick={() => {
                 setSaid("");
                 setAsking(asking === action ? undefined : action);
               }}
             >
-              {asking === action ? "press it …" : <KeyCap>{keyOf(action)}</KeyCap>}
+              {asking === action ? say("settings.pressIt") : <KeyCap>{keyOf(action)}</KeyCap>}
             </Button>
           </li>
         ))}

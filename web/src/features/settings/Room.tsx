@@ -1,5 +1,6 @@
 import { useStorage } from "../../api/queries";
 import { oneDecimal } from "../../ui/format";
+import { say } from "../../words/say";
 
 const megabytes = (bytes: number) => oneDecimal(bytes / (1024 * 1024));
 
@@ -10,12 +11,15 @@ export function Room() {
   const { usedBytes, mostBytes, passages, mostPassages } = storage.data;
   return (
     <section className="max-w-md">
-      <h2 className="mb-2 text-lg">Room</h2>
+      <h2 className="mb-2 text-lg">{say("settings.room")}</h2>
       <p className="text-soft">
-        <b className="text-ink">
-          {megabytes(usedBytes)} of {megabytes(mostBytes)} MB
-        </b>{" "}
-        are taken, with {passages} of {mostPassages} passages, those put away counted.
+        {say("settings.ofMbAreTakenWith", {
+          b: (words) => <b className="text-ink">{words}</b>,
+          megabytes: megabytes(usedBytes),
+          megabytes2: megabytes(mostBytes),
+          passages,
+          mostPassages,
+        })}
       </p>
     </section>
   );

@@ -10,7 +10,7 @@ import { Dialog } from "../../ui/Dialog";
 import { Field, INPUT, Labelled } from "../../ui/Field";
 import { families, family } from "../../ui/format";
 import { Caution, Page } from "../../ui/Page";
-import { useSay } from "../../ui/Toasts";
+import { useToast } from "../../ui/Toasts";
 import { fieldError } from "../sheet/PassageFields";
 import { Browsers } from "./Browsers";
 import { Files } from "./Files";
@@ -21,6 +21,7 @@ import { WarmUp } from "./WarmUp";
 import * as touches from "../../api/touches";
 import { within } from "../../api/within";
 import { RANGES } from "../../api/ranges";
+import { say } from "../../words/say";
 
 /** Instrument and daily minutes, where the day is counted, password and browsers, and the way out. */
 export default function Settings({ me }: { me: Schemas["Me"] }) {
@@ -35,8 +36,12 @@ export default function Settings({ me }: { me: Schemas["Me"] }) {
   return (
     <Page
       title={me.name}
-      above="Settings"
-      aside={<Button onClick={() => signOut.mutate(undefined, { onSuccess: () => void leave() })}>Sign out</Button>}
+      above={say("settings.settings")}
+      aside={
+        <Button onClick={() => signOut.mutate(undefined, { onSuccess: () => void leave() })}>
+          {say("settings.signOut")}
+        </Button>
+      }
     >
       <div className="grid gap-x-16 gap-y-10 lg:grid-cols-2">
         <Habits me={me} />
@@ -45,8 +50,8 @@ export default function Settings({ me }: { me: Schemas["Me"] }) {
         <Home me={me} />
         <Browsers />
         <section>
-          <h2 className="text-lg">The click</h2>
-          <p className="mb-3 text-soft">For {family(me.instrument)}, in this browser.</p>
+          <h2 className="text-lg">{say("settings.theClick")}</h2>
+          <p className="mb-3 text-soft">{say("settings.forInThisBrowser", { instrument: family(me.instrument) })}</p>
           <ClickPanel key={me.instrument} instrument={me.instrument} />
         </section>
         <Keys />
@@ -59,7 +64,7 @@ export default function Settings({ me }: { me: Schemas["Me"] }) {
 }
 
 function Habits({ me }: { me: Schemas["Me"] }) {
-  const say = useSay();
+  const toast = useToast();
   const [instrument, setInstrument] = useState(me.instrument);
   const [usualMinutes, setMinutes] = useState(me.minutesTomorrow ?? me.usualMinutes);
   const [roughCounts, setRoughCounts] = useState(me.roughCounts);
@@ -73,17 +78,22 @@ function Habits({ me }: { me: Schemas["Me"] }) {
   return (
     <form
       noValidate
-      aria-label="Practice"
+      aria-label={say("settings.practice")}
       className="grid max-w-md content-start gap-3"
       onSubmit={(event) => {
         event.preventDefault();
         change.mutate(undefined, {
-          onSuccess: (now) => say(now.minutesTomorrow ? `From tomorrow: ${now.minutesTomorrow} minutes.` : "Kept."),
+          onSuccess: (now) =>
+            toast(
+              now.minutesTomorrow
+                ? say("settings.fromTomorrowMinutes", { minutesTomorrow: now.minutesTomorrow })
+                : say("settings.kept"),
+            ),
         });
       }}
     >
-      <h2 className="text-lg">Practice</h2>
-      <Labelled label="Instrument">
+      <h2 className="text-lg">{say("settings.practice")}</h2>
+      <Labelled label={say("common.instrument")}>
         {({ id }) => (
           <select
             id={id}
@@ -100,57 +110,52 @@ function Habits({ me }: { me: Schemas["Me"] }) {
         )}
       </Labelled>
       <Field
-        label="Minutes on a usual day"
+        label={say("settings.minutesOnAUsualDay")}
         type="number"
         {...within(RANGES.Habits.usualMinutes)}
         hint={
           me.minutesTomorrow
-            ? `Today ${me.usualMinutes}; from tomorrow ${me.minutesTomorrow}.`
-            : "Your daily cap comes from this. Lowering it holds now, raising it from tomorrow."
+            ? say("settings.todayFromTomorrow", { usualMinutes: me.usualMinutes, minutesTomorrow: me.minutesTomorrow })
+            : say("settings.yourDailyCapComesFrom")
         }
         value={usualMinutes || ""}
         error={fieldError(change.error, "usualMinutes")}
         onChange={(event) => setMinutes(Number(event.target.value))}
       />
-      {raised && (
-        <Caution>
-          Raise the daily amount in small steps: the classic injury is a jump from a little to hours. The new cap holds
-          from tomorrow.
-        </Caution>
-      )}
+      {raised && <Caution>{say("settings.raiseTheDailyAmountIn")}</Caution>}
       <Choice
-        label="A small slip that was played on from"
+        label={say("settings.aSmallSlipThatWas")}
         value={roughCounts ? "counts" : "holds"}
         columns="grid-cols-2"
         onChange={(school) => setRoughCounts(school === "counts")}
         options={[
-          { value: "holds", label: "Holds the tempo", hint: "never up on a slip" },
-          { value: "counts", label: "Counts as clean", hint: "but not in bursts" },
+          { value: "holds", label: say("settings.holdsTheTempo"), hint: say("settings.neverUpOnASlip") },
+          { value: "counts", label: say("settings.countsAsClean"), hint: say("settings.butNotInBursts") },
         ]}
       />
       <Choice
-        label="Tension"
+        label={say("common.tension")}
         value={looseOnly ? "loose" : "edge"}
         columns="grid-cols-2"
         onChange={(policy) => setLooseOnly(policy === "loose")}
         options={[
-          { value: "edge", label: "Up to the edge", hint: "at 3 the tempo holds" },
-          { value: "loose", label: "Loose only", hint: "at 2 it holds, at 3 it goes down" },
+          { value: "edge", label: say("settings.upToTheEdge"), hint: say("settings.at3TheTempoHolds") },
+          { value: "loose", label: say("settings.looseOnly"), hint: say("settings.at2ItHoldsAt") },
         ]}
       />
       <Choice
-        label="Effort is counted"
+        label={say("settings.effortIsCounted")}
         value={felt ? "felt" : "played"}
         columns="grid-cols-2"
         onChange={(school) => setFelt(school === "felt")}
         options={[
-          { value: "played", label: "By tempo and tension", hint: "of each pass" },
-          { value: "felt", label: "By how hard it felt", hint: "asked once at the end; from tomorrow" },
+          { value: "played", label: say("settings.byTempoAndTension"), hint: say("settings.ofEachPass") },
+          { value: "felt", label: say("settings.byHowHardItFelt"), hint: say("settings.askedOnceAtTheEnd") },
         ]}
       />
       <div>
         <Button kind="main" type="submit" disabled={change.isPending}>
-          Keep
+          {say("settings.keep")}
         </Button>
       </div>
     </form>
@@ -158,7 +163,7 @@ function Habits({ me }: { me: Schemas["Me"] }) {
 }
 
 function Password() {
-  const say = useSay();
+  const toast = useToast();
   const [oldPassword, setOld] = useState("");
   const [newPassword, setNew] = useState("");
   const change = useChange(
@@ -168,7 +173,7 @@ function Password() {
   return (
     <form
       noValidate
-      aria-label="Password"
+      aria-label={say("settings.password")}
       className="grid max-w-md content-start gap-3"
       onSubmit={(event) => {
         event.preventDefault();
@@ -176,14 +181,14 @@ function Password() {
           onSuccess: () => {
             setOld("");
             setNew("");
-            say("The password is changed. Other windows are signed out.");
+            toast(say("settings.thePasswordIsChangedOther"));
           },
         });
       }}
     >
-      <h2 className="text-lg">Password</h2>
+      <h2 className="text-lg">{say("settings.password")}</h2>
       <Field
-        label="Present password"
+        label={say("settings.presentPassword")}
         type="password"
         autoComplete="current-password"
         value={oldPassword}
@@ -191,17 +196,17 @@ function Password() {
         onChange={(event) => setOld(event.target.value)}
       />
       <Field
-        label="New password"
+        label={say("settings.newPassword")}
         type="password"
         autoComplete="new-password"
-        hint="10 to 200 characters in any script; not a common one, nor your name."
+        hint={say("settings.n10To200CharactersIn")}
         value={newPassword}
         error={fieldError(change.error, "newPassword")}
         onChange={(event) => setNew(event.target.value)}
       />
       <div>
         <Button type="submit" disabled={change.isPending}>
-          Change the password
+          {say("settings.changeThePassword")}
         </Button>
       </div>
     </form>
@@ -214,12 +219,12 @@ function Farewell({ onGone }: { onGone: () => void }) {
   const remove = useChange(() => given(api.POST("/api/account/farewell", { body: { password } })), touches.nothing);
   return (
     <section className="max-w-md">
-      <h2 className="mb-2 text-lg">Delete the account</h2>
-      <p className="mb-3 text-soft">Everything goes: passages, workouts, every pass. It cannot be brought back.</p>
+      <h2 className="mb-2 text-lg">{say("settings.deleteTheAccount")}</h2>
+      <p className="mb-3 text-soft">{say("settings.everythingGoesPassagesWorkouts")}</p>
       <Button kind="danger" onClick={() => setOpen(true)}>
-        Delete everything
+        {say("settings.deleteEverything")}
       </Button>
-      <Dialog title="Delete this account and all its data?" open={open} onClose={() => setOpen(false)}>
+      <Dialog title={say("settings.deleteThisAccountAndAll")} open={open} onClose={() => setOpen(false)}>
         <form
           noValidate
           onSubmit={(event) => {
@@ -228,7 +233,7 @@ function Farewell({ onGone }: { onGone: () => void }) {
           }}
         >
           <Field
-            label="Your password"
+            label={say("settings.yourPassword")}
             type="password"
             value={password}
             error={remove.isError ? sentence(remove.error) : undefined}
@@ -236,9 +241,9 @@ function Farewell({ onGone }: { onGone: () => void }) {
           />
           <div className="mt-4 flex gap-3">
             <Button kind="danger" type="submit" disabled={remove.isPending}>
-              Delete everything
+              {say("settings.deleteEverything")}
             </Button>
-            <Button onClick={() => setOpen(false)}>Cancel</Button>
+            <Button onClick={() => setOpen(false)}>{say("common.cancel")}</Button>
           </div>
         </form>
       </Dialog>

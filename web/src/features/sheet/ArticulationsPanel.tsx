@@ -8,6 +8,7 @@ import { family } from "../../ui/format";
 import * as touches from "../../api/touches";
 import { upTo } from "../../api/within";
 import { RANGES } from "../../api/ranges";
+import { say } from "../../words/say";
 
 interface Props {
   detail: Schemas["PassageDetail"];
@@ -42,12 +43,12 @@ export function ArticulationsPanel({ detail, practiceSheet }: Props) {
     order.mutate(now);
   };
   return (
-    <section aria-label="Articulations" className="max-w-3xl">
+    <section aria-label={say("sheet.articulations")} className="max-w-3xl">
       <h2 className="text-lg">
-        Articulations for {family(passage.instrument)}
-        <span className="font-normal text-soft">
-          , from the easiest to the one that costs most. Practise slowly in the one wanted at speed
-        </span>
+        {say("sheet.articulationsForFromTheEasiest", {
+          instrument: family(passage.instrument),
+          part: (words) => <span className="font-normal text-soft">{words}</span>,
+        })}
       </h2>
       <ol className="mt-2 divide-y divide-rule border-y border-rule">
         {articulations.map((articulation, i) => (
@@ -62,25 +63,25 @@ export function ArticulationsPanel({ detail, practiceSheet }: Props) {
               />
               <span dir="auto">{articulation}</span>
               {practiceSheet.wantedArticulation === articulation && (
-                <span className="text-sm font-semibold text-spruce">wanted at speed</span>
+                <span className="text-sm font-semibold text-spruce">{say("sheet.wantedAtSpeed")}</span>
               )}
             </label>
             <Small
-              label={`Move ${articulation} up`}
+              label={say("sheet.moveUp", { articulation })}
               disabled={i === 0 || order.isPending}
               onClick={() => swap(i, i - 1)}
             >
               <ArrowUp size={16} />
             </Small>
             <Small
-              label={`Move ${articulation} down`}
+              label={say("sheet.moveDown", { articulation })}
               disabled={i === articulations.length - 1 || order.isPending}
               onClick={() => swap(i, i + 1)}
             >
               <ArrowDown size={16} />
             </Small>
             <Small
-              label={`Remove ${articulation}`}
+              label={say("sheet.remove", { articulation })}
               disabled={articulations.length === 1 || order.isPending}
               onClick={() => order.mutate(articulations.filter((one) => one !== articulation))}
             >
@@ -97,20 +98,20 @@ export function ArticulationsPanel({ detail, practiceSheet }: Props) {
         }}
       >
         <input
-          aria-label="Another articulation"
+          aria-label={say("sheet.anotherArticulation")}
           value={added}
           {...upTo(RANGES.ArticulationWish.articulation)}
           dir="auto"
           onChange={(event) => setAdded(event.target.value)}
           className={INPUT}
-          placeholder="three to a bow"
+          placeholder={say("sheet.threeToABow")}
         />
         <Button type="submit" disabled={!added.trim() || articulations.length >= 20}>
-          Add
+          {say("sheet.add")}
         </Button>
         {practiceSheet.wantedArticulation && (
           <Button kind="quiet" onClick={() => want.mutate("")}>
-            Leave open
+            {say("sheet.leaveOpen")}
           </Button>
         )}
       </form>

@@ -1,5 +1,6 @@
 import type { Schemas } from "../../api/client";
 import type { Layout } from "../../notation/Score";
+import { say } from "../../words/say";
 
 interface Props {
   layout: Layout;
@@ -17,7 +18,11 @@ export function Brackets({ layout, sections, slowest }: Props) {
           const weak = section.id === slowest && sections.length > 1;
           const stroke = weak ? "stroke-danger" : "stroke-soft";
           const room = to - from - 6;
-          const words = `${section.name} · comfortable ${Math.round(section.estimate.comfortable.middle)}${weak ? ", holds it back" : ""}`;
+          const words = say("sheet.comfortable", {
+            name: section.name,
+            comfortable: Math.round(section.estimate.comfortable.middle),
+            weakIs: weak ? "yes" : "no",
+          });
           return (
             <g key={`${section.id}.${line}`}>
               <path d={`M${from} ${bottom}v6H${to}v-6`} fill="none" className={stroke} strokeWidth={weak ? 2 : 1.2} />

@@ -1,6 +1,7 @@
 import { Choice } from "../../ui/Choice";
 import { Field } from "../../ui/Field";
 import { TEMPO, within } from "../../api/within";
+import { say } from "../../words/say";
 
 interface Props {
   played: boolean;
@@ -14,24 +15,24 @@ export function CleanAt({ played, cleanAt, error, onChange }: Props) {
   return (
     <div className="grid gap-3">
       <Choice
-        label="How fast is it clean today?"
+        label={say("sheet.howFastIsItClean")}
         value={played ? "played" : "guess"}
         onChange={(next) => onChange({ played: next === "played" })}
         columns="grid-cols-1"
         options={[
-          { value: "played", label: "I have played it cleanly at about …" },
+          { value: "played", label: say("sheet.iHavePlayedItCleanly") },
           {
             value: "guess",
-            label: "I can only guess",
-            hint: "Leave the tempo open and three quarters of the target are assumed.",
+            label: say("sheet.iCanOnlyGuess"),
+            hint: say("sheet.leaveTheTempoOpenAnd"),
           },
         ]}
       />
       <Field
-        label="Clean at"
+        label={say("sheet.cleanAt")}
         type="number"
         {...within(TEMPO)}
-        hint="Beats a minute. The first passes put it right."
+        hint={say("sheet.beatsAMinuteTheFirst")}
         value={cleanAt ?? ""}
         error={error}
         onChange={(event) => onChange({ cleanAt: event.target.value === "" ? null : Number(event.target.value) })}

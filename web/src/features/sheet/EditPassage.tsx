@@ -9,6 +9,7 @@ import { MusicEditor } from "./MusicEditor";
 import { PassageFields } from "./PassageFields";
 import * as touches from "../../api/touches";
 import { Alert, Failure } from "../../ui/Alert";
+import { say } from "../../words/say";
 
 interface Props {
   detail: Schemas["PassageDetail"];
@@ -43,7 +44,7 @@ export function EditPassage({ detail, onDone }: Props) {
       ? (change.error.more.lost as string[])
       : undefined;
   return (
-    <Page title={`Change ${passage.title}`} above="Passages">
+    <Page title={say("sheet.change", { title: passage.title })} above={say("common.passages")}>
       <form
         noValidate
         className="grid gap-x-12 gap-y-6 lg:grid-cols-[22rem_1fr]"
@@ -55,22 +56,20 @@ export function EditPassage({ detail, onDone }: Props) {
         <PassageFields draft={wish} onChange={set} error={change.error} />
         <div className="min-w-0">
           <MusicEditor value={wish.music} onChange={(music) => set({ music })} onWaiting={setWaiting} />
-          <p className="mt-2 text-sm text-soft">
-            Marks, sections and ceilings follow the notes that stay. What cannot follow is listed before it is done.
-          </p>
+          <p className="mt-2 text-sm text-soft">{say("sheet.marksSectionsAndCeilingsFollow")}</p>
           {change.isError && !lost && <Alert className="mt-3 font-semibold">{sentence(change.error)}</Alert>}
           <div className="mt-4 flex flex-wrap gap-3">
             <Button kind="main" type="submit" disabled={change.isPending || waiting}>
-              Keep the change
+              {say("sheet.keepTheChange")}
             </Button>
-            <Button onClick={onDone}>Cancel</Button>
+            <Button onClick={onDone}>{say("common.cancel")}</Button>
             <Button kind="quiet" onClick={() => setLeaving(true)}>
-              Put the passage away
+              {say("sheet.putThePassageAway")}
             </Button>
           </div>
         </div>
       </form>
-      <Dialog title="Some of it cannot follow the notes" open={lost !== undefined} onClose={() => change.reset()}>
+      <Dialog title={say("sheet.someOfItCannotFollow")} open={lost !== undefined} onClose={() => change.reset()}>
         <ul className="mb-5 list-disc pl-5">
           {lost?.map((one) => (
             <li key={one}>{one}</li>
@@ -78,10 +77,10 @@ export function EditPassage({ detail, onDone }: Props) {
         </ul>
         <div className="flex flex-wrap gap-3">
           <Button kind="main" onClick={() => change.reset()} autoFocus>
-            Back to the notes
+            {say("sheet.backToTheNotes")}
           </Button>
           <Button kind="danger" onClick={() => change.mutate(true, { onSuccess: onDone })} disabled={change.isPending}>
-            Change it all the same
+            {say("sheet.changeItAllTheSame")}
           </Button>
         </div>
       </Dialog>
@@ -97,20 +96,17 @@ function PutAway({ passageId, open, onClose }: { passageId: number; open: boolea
     touches.passages,
   );
   return (
-    <Dialog title="Put this passage away?" open={open} onClose={onClose}>
-      <p className="mb-5">
-        It leaves your passages and your plans. What you played of it stays in the log and counts for your load; if
-        nothing was ever played of it, it is deleted.
-      </p>
+    <Dialog title={say("sheet.putThisPassageAway")} open={open} onClose={onClose}>
+      <p className="mb-5">{say("sheet.itLeavesYourPassagesAnd")}</p>
       <Failure of={putAway} className="mb-3" />
       <div className="flex gap-3">
         <Button
           kind="danger"
           onClick={() => putAway.mutate(undefined, { onSuccess: () => void navigate("/passages") })}
         >
-          Put away
+          {say("sheet.putAway")}
         </Button>
-        <Button onClick={onClose}>Save</Button>
+        <Button onClick={onClose}>{say("common.save")}</Button>
       </div>
     </Dialog>
   );

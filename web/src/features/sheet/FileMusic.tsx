@@ -7,6 +7,7 @@ import { INPUT } from "../../ui/Field";
 import { LineChoice } from "./LineChoice";
 import { useScoreFile } from "./useScoreFile";
 import { Alert } from "../../ui/Alert";
+import { say } from "../../words/say";
 
 const GRIDS = [1, 2, 3, 4, 6, 8, 12, 24];
 const SIXTEENTHS = 4;
@@ -24,7 +25,7 @@ export function FileMusic({ onTake }: Props) {
   return (
     <div>
       <label htmlFor={id} className="mb-1 block font-semibold">
-        A file of music
+        {say("sheet.aFileOfMusic")}
       </label>
       <input
         id={id}
@@ -33,10 +34,12 @@ export function FileMusic({ onTake }: Props) {
         onChange={(event) => score.open(event.target.files?.[0])}
         className={INPUT}
       />
-      <p className="mt-1 text-sm text-soft">{formats.map((one) => one.words).join("; ")}. It stays on this machine.</p>
+      <p className="mt-1 text-sm text-soft">
+        {say("sheet.itStaysOnThisMachine", { formats: formats.map((one) => one.words).join("; ") })}
+      </p>
       {score.isReading && (
         <p role="status" className="mt-2 text-soft">
-          Reading.
+          {say("sheet.reading")}
         </p>
       )}
       {score.error && <Alert className="mt-2 font-semibold">{sentence(score.error)}</Alert>}
@@ -44,8 +47,8 @@ export function FileMusic({ onTake }: Props) {
         <>
           <div className="mt-3 flex flex-wrap items-end gap-x-4 gap-y-2">
             <LineChoice lines={view.lines} chosen={score.choice.line} onChoose={score.chooseLine} />
-            <BarChoice label="From bar" bars={score.bars} value={score.first} onChange={score.from} />
-            <BarChoice label="To bar" bars={score.bars} value={score.last} onChange={score.to} />
+            <BarChoice label={say("sheet.fromBar")} bars={score.bars} value={score.first} onChange={score.from} />
+            <BarChoice label={say("sheet.toBar")} bars={score.bars} value={score.last} onChange={score.to} />
             {view.drawn && (
               <Recorded
                 drawn={view.drawn}
@@ -63,13 +66,13 @@ export function FileMusic({ onTake }: Props) {
                   onChange={(event) => score.unroll(event.target.checked)}
                   className="size-4 accent-spruce"
                 />
-                repeats written out
+                {say("sheet.repeatsWrittenOut")}
               </label>
             )}
           </div>
           <div className="mt-3 min-h-28 border-y border-rule py-2">
             {chosen.abc ? (
-              <Engraving abc={chosen.abc} label={`${chosen.notes} notes of ${line.part}`} />
+              <Engraving abc={chosen.abc} label={say("sheet.notesOf", { notes: chosen.notes, part: line.part })} />
             ) : (
               <p className="py-6 text-center text-danger">{chosen.problem}</p>
             )}
@@ -81,7 +84,7 @@ export function FileMusic({ onTake }: Props) {
               disabled={!chosen.abc || !score.isSettled}
               onClick={() => onTake(chosen.abc, view.title || line.part)}
             >
-              Take these {chosen.notes} notes
+              {say("sheet.takeTheseNotes", { notes: chosen.notes })}
             </Button>
           </div>
         </>
@@ -126,38 +129,42 @@ interface RecordedProps {
 
 const optional = (value: string) => (value === "" ? undefined : Number(value));
 const quarters = (sixteenths: number) =>
-  sixteenths === 0 ? "at the start" : `after ${sixteenths / SIXTEENTHS} quarters`;
+  sixteenths === 0 ? say("sheet.atTheStart") : `after ${sixteenths / SIXTEENTHS} quarters`;
 
 /** What a recording leaves open: the grid its times are drawn to, and where bar one begins. */
 function Recorded({ drawn, grid, pickup, onGrid, onPickup }: RecordedProps) {
   return (
     <>
       <label>
-        <span className="block text-sm text-soft">Drawn to</span>
+        <span className="block text-sm text-soft">{say("sheet.drawnTo")}</span>
         <select
-          aria-label="Grid to draw to"
+          aria-label={say("sheet.gridToDrawTo")}
           value={grid ?? ""}
           onChange={(event) => onGrid(optional(event.target.value))}
           className={`${INPUT} !w-auto`}
         >
-          <option value="">the grid that fits</option>
+          <option value="">{say("sheet.theGridThatFits")}</option>
           {GRIDS.map((one) => (
             <option key={one} value={one}>
-              {one} to a quarter note
+              {say("sheet.toAQuarterNote", { one })}
             </option>
           ))}
-          <option value={0}>no grid</option>
+          <option value={0}>{say("sheet.noGrid")}</option>
         </select>
       </label>
       <label>
-        <span className="block text-sm text-soft">Bar one begins</span>
+        <span className="block text-sm text-soft">{say("sheet.barOneBegins")}</span>
         <select
-          aria-label="Where bar one begins"
+          aria-label={say("sheet.whereBarOneBegins")}
           value={pickup ?? ""}
           onChange={(event) => onPickup(optional(event.target.value))}
           className={`${INPUT} !w-auto`}
         >
-          <option value="">{pickup === undefined ? `${quarters(drawn.pickup)}, as found` : "as found"}</option>
+          <option value="">
+            {pickup === undefined
+              ? say("sheet.asFound", { pickup: quarters(drawn.pickup) })
+              : say("sheet.asFoundAlone")}
+          </option>
           {Array.from({ length: 17 }, (_, sixteenths) => (
             <option key={sixteenths} value={sixteenths}>
               {quarters(sixteenths)}
@@ -176,7 +183,7 @@ function Remarks({ view }: { view: Schemas["ScoreView"] }) {
       {view.unread.length > 0 && (
         <details className="mb-1">
           <summary className="cursor-pointer font-semibold text-danger">
-            {view.unread.length === 1 ? "One tune could not be read" : `${view.unread.length} tunes could not be read`}
+            {say("sheet.unreadOneTuneCouldNot", { unread: view.unread.length })}
           </summary>
           <ul className="max-h-40 overflow-y-auto">
             {view.unread.map((one) => (
@@ -190,8 +197,8 @@ function Remarks({ view }: { view: Schemas["ScoreView"] }) {
       ))}
       <p>
         {view.leftOut.length === 0
-          ? "Nothing of the file is left out."
-          : `Left out, since a passage has no place for it: ${view.leftOut.join(" · ")}.`}
+          ? say("sheet.nothingOfTheFileIs")
+          : say("sheet.leftOutSinceAPassage", { leftOut: view.leftOut.join(" · ") })}
       </p>
     </div>
   );

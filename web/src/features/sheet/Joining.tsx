@@ -4,20 +4,21 @@ import { sentence, useChange } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { INPUT } from "../../ui/Field";
 import * as touches from "../../api/touches";
+import { say } from "../../words/say";
 
 type Order = Schemas["JoiningDto"]["order"];
 
 const ORDERS: [Order, string][] = [
-  ["FIRST_TO_LAST", "first to last"],
-  ["LAST_TO_FIRST", "last to first"],
-  ["HARDEST_FIRST", "hardest first"],
-  ["OUTWARD", "outward from a transition"],
+  ["FIRST_TO_LAST", say("sheet.firstToLast")],
+  ["LAST_TO_FIRST", say("sheet.lastToFirst")],
+  ["HARDEST_FIRST", say("sheet.hardestFirst")],
+  ["OUTWARD", say("sheet.outwardFromATransition")],
 ];
 
 const STAGES: Record<Schemas["JoinDto"]["stage"], string> = {
-  NEIGHBOURS: "Neighbours",
-  FOURS: "Fours",
-  WHOLE: "Whole",
+  NEIGHBOURS: say("sheet.neighbours"),
+  FOURS: say("sheet.fours"),
+  WHOLE: say("sheet.whole"),
 };
 
 interface Props {
@@ -47,26 +48,21 @@ export function Joining({ detail, practiceSheet, transition }: Props) {
     touches.sections(passage.id),
   );
   if (passage.sections.length < 2) {
-    return (
-      <p className="text-soft">
-        Once the passage is cut, this shows the order of its sections and how they are joined again: neighbours, fours,
-        whole.
-      </p>
-    );
+    return <p className="text-soft">{say("sheet.onceThePassageIsCut")}</p>;
   }
   return (
-    <section aria-label="Putting together">
+    <section aria-label={say("sheet.puttingTogether")}>
       <div className="mb-2 flex flex-wrap items-end gap-x-4 gap-y-2">
         <h2 className="mr-auto text-lg">
-          Putting it together
-          <span className="font-normal text-soft">
-            : {joining.sections.map((i) => passage.sections[i]?.name).join(", then ")}
-          </span>
+          {say("sheet.puttingItTogether", {
+            part: (words) => <span className="font-normal text-soft">{words}</span>,
+            sections: joining.sections.map((i) => passage.sections[i]?.name).join(", then "),
+          })}
         </h2>
         <label className="flex items-center gap-2 text-soft">
-          order
+          {say("sheet.order")}
           <select
-            aria-label="Order of the sections"
+            aria-label={say("sheet.orderOfTheSections")}
             value={joining.order}
             onChange={(event) =>
               change.mutate({ order: event.target.value as Order, transition: transition ?? joining.transition })
@@ -82,9 +78,9 @@ export function Joining({ detail, practiceSheet, transition }: Props) {
         </label>
         {joining.order === "OUTWARD" && (
           <label className="flex items-center gap-2 text-soft">
-            transition
+            {say("sheet.transition")}
             <select
-              aria-label="Transition to start from"
+              aria-label={say("sheet.transitionToStartFrom")}
               value={joining.transition}
               onChange={(event) => change.mutate({ order: "OUTWARD", transition: Number(event.target.value) })}
               className={`${INPUT} !w-auto`}
@@ -105,28 +101,33 @@ export function Joining({ detail, practiceSheet, transition }: Props) {
             <span className="w-28 text-soft">{STAGES[join.stage]}</span>
             <span className="flex-1 font-semibold">{join.name}</span>
             <span className="text-sm text-soft">
-              notes {join.firstNote + 1}–{join.lastNote + 1}
+              {say("sheet.notes", { firstNote: join.firstNote + 1, lastNote: join.lastNote + 1 })}
             </span>
             <Button
               kind="quiet"
               disabled={play.isPending}
               onClick={() => play.mutate(join, { onSuccess: (made) => void navigate(`/plan/${made.id}`) })}
             >
-              Practise<span className="sr-only"> {join.name}</span>
+              {say("sheet.practise", { part: (words) => <span className="sr-only">{words}</span>, name: join.name })}
             </Button>
           </li>
         ))}
       </ol>
       {practiceSheet.extras.length > 0 && (
         <p className="mt-3 text-soft">
-          Already taken on their own:{" "}
+          {say("sheet.alreadyTakenOnTheirOwn")}{" "}
           {practiceSheet.extras.map((extra, i) => (
             <span key={extra.id}>
-              {i > 0 && " · "}
-              <a href={`/ceiling/${extra.id}`} className="text-spruce underline underline-offset-4">
-                {extra.name}
-              </a>{" "}
-              ceiling {Math.round(extra.estimate.ceiling.middle)}
+              {say("sheet.ceiling", {
+                i: i > 0 && " · ",
+                a: (words) => (
+                  <a href={`/ceiling/${extra.id}`} className="text-spruce underline underline-offset-4">
+                    {words}
+                  </a>
+                ),
+                name: extra.name,
+                ceiling: Math.round(extra.estimate.ceiling.middle),
+              })}
             </span>
           ))}
         </p>

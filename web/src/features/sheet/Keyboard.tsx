@@ -1,15 +1,29 @@
+import { say } from "../../words/say";
 const LOWEST = 48;
 const OCTAVES = 3;
 const WHITE = [0, 2, 4, 5, 7, 9, 11];
 const BLACK = [1, 3, undefined, 6, 8, 10, undefined];
-const NAMES = ["C", "C sharp", "D", "E flat", "E", "F", "F sharp", "G", "A flat", "A", "B flat", "B"];
+const NAMES = [
+  "C",
+  say("sheet.cSharp"),
+  "D",
+  say("sheet.eFlat"),
+  "E",
+  "F",
+  say("sheet.fSharp"),
+  "G",
+  say("sheet.aFlat"),
+  "A",
+  say("sheet.bFlat"),
+  "B",
+];
 
 const name = (key: number) => `${NAMES[key % 12]} ${Math.floor(key / 12) - 1}`;
 
 /** Keys to enter notes with, for machines without a keyboard of their own. */
 export function Keyboard({ onKey }: { onKey: (key: number) => void }) {
   return (
-    <div role="group" aria-label="Keyboard" className="mt-2 flex overflow-x-auto">
+    <div role="group" aria-label={say("sheet.keyboard")} className="mt-2 flex overflow-x-auto">
       {Array.from({ length: OCTAVES }, (_, octave) =>
         WHITE.map((step, i) => {
           const key = LOWEST + 12 * octave + step;

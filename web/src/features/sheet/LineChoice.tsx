@@ -1,6 +1,7 @@
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { INPUT } from "../../ui/Field";
+import { say } from "../../words/say";
 
 type Line = Schemas["LineDto"];
 
@@ -14,23 +15,24 @@ interface Props {
 const FEW = 12;
 const MOST_SHOWN = 200;
 
-const called = (line: Line) => [line.part, line.voice && `voice ${line.voice}`].filter(Boolean).join(", ");
+const called = (line: Line) =>
+  [line.part, line.voice && say("sheet.voice", { voice: line.voice })].filter(Boolean).join(", ");
 
 /** Which line of a file is taken. */
 export function LineChoice({ lines, chosen, onChoose }: Props) {
   if (lines.length > FEW) return <Book lines={lines} chosen={chosen} onChoose={onChoose} />;
   return (
     <label>
-      <span className="block text-sm text-soft">Line</span>
+      <span className="block text-sm text-soft">{say("sheet.line")}</span>
       <select
-        aria-label="Line of the file"
+        aria-label={say("sheet.lineOfTheFile")}
         value={chosen}
         onChange={(event) => onChoose(Number(event.target.value))}
         className={`${INPUT} !w-auto max-w-72`}
       >
         {lines.map((one, i) => (
           <option key={i} value={i}>
-            {called(one)} ({one.notes} notes)
+            {say("sheet.lineWithNotes", { called: called(one), notes: one.notes })}
           </option>
         ))}
       </select>
@@ -48,18 +50,18 @@ function Book({ lines, chosen, onChoose }: Props) {
     <div className="w-full max-w-xl">
       <label>
         <span className="block text-sm text-soft">
-          Search among {lines.length} lines{sought && `, ${found.length} found`}
+          {say("sheet.searchAmongLines", { lines: lines.length, soughtIs: sought ? "yes" : "no", found: found.length })}
         </span>
         <input
           type="search"
-          aria-label="Search the lines of the file"
+          aria-label={say("sheet.searchTheLinesOfThe")}
           value={sought}
           onChange={(event) => setSought(event.target.value)}
           className={INPUT}
         />
       </label>
       <ul
-        aria-label="Lines of the file"
+        aria-label={say("sheet.linesOfTheFile")}
         className="mt-1 h-44 divide-y divide-rule overflow-y-auto rounded-[5px] border border-rule-strong bg-white"
       >
         {found.slice(0, MOST_SHOWN).map(({ line, place }) => (
@@ -73,14 +75,16 @@ function Book({ lines, chosen, onChoose }: Props) {
               <span className="truncate" dir="auto">
                 {called(line)}
               </span>
-              <span className="shrink-0 text-sm text-soft">{line.notes} notes</span>
+              <span className="shrink-0 text-sm text-soft">{say("sheet.notesOfLine", { notes: line.notes })}</span>
             </button>
           </li>
         ))}
         {found.length > MOST_SHOWN && (
-          <li className="px-3 py-2 text-sm text-soft">And {found.length - MOST_SHOWN} more; search to see them.</li>
+          <li className="px-3 py-2 text-sm text-soft">
+            {say("sheet.andMoreSearchToSee", { found: found.length - MOST_SHOWN })}
+          </li>
         )}
-        {found.length === 0 && <li className="px-3 py-2 text-soft">No line is called that.</li>}
+        {found.length === 0 && <li className="px-3 py-2 text-soft">{say("sheet.noLineIsCalledThat")}</li>}
       </ul>
     </div>
   );

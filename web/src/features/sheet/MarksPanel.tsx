@@ -10,6 +10,7 @@ import { useNoteKeys } from "./useNoteKeys";
 import * as touches from "../../api/touches";
 import { upTo } from "../../api/within";
 import { RANGES } from "../../api/ranges";
+import { say } from "../../words/say";
 
 type Kind = Schemas["MarkDto"]["kind"];
 type Wish = Schemas["MarkWish"];
@@ -23,10 +24,10 @@ const KEYS: Record<Kind, Record<string, string>> = {
 };
 
 const NAMES: Record<Kind, string> = {
-  FINGERING: "fingers",
-  STICKING: "sticks",
-  STROKE: "bow or pick",
-  BREATH: "breaths",
+  FINGERING: say("sheet.fingers"),
+  STICKING: say("sheet.sticks"),
+  STROKE: say("sheet.bowOrPick"),
+  BREATH: say("sheet.breaths"),
 };
 
 const FIRST: Record<Schemas["PassageDto"]["instrument"], Kind> = {
@@ -93,9 +94,9 @@ export function MarksPanel({ detail, practiceSheet, cursor, onCursor }: Props) {
       <div>
         <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
           <label className="flex items-center gap-2 text-soft">
-            write
+            {say("sheet.write")}
             <select
-              aria-label="Kind of mark"
+              aria-label={say("sheet.kindOfMark")}
               value={kind}
               onChange={(event) => setKind(event.target.value as Kind)}
               className={`${INPUT} !w-auto`}
@@ -108,13 +109,13 @@ export function MarksPanel({ detail, practiceSheet, cursor, onCursor }: Props) {
             </select>
           </label>
           <KeyGround
-            label={`Write ${NAMES[kind]}. A key writes over the note at hand and goes on.`}
+            label={say("sheet.writeAKeyWritesOver", { kind: NAMES[kind] })}
             onKeyDown={keys}
             className="flex min-h-11 flex-1 items-center gap-3 rounded-[5px] border border-spruce bg-white px-3"
           >
-            <span className="font-semibold">Note {note + 1}</span>
+            <span className="font-semibold">{say("sheet.note", { note: note + 1 })}</span>
             <span className="text-soft">
-              {here?.onBeat ? "on the beat" : "between beats"}
+              {here?.onBeat ? say("sheet.onTheBeat") : say("sheet.betweenBeats")}
               {here && here.marks.length > 0 && ` · ${here.marks.map((one) => one.value).join(" · ")}`}
             </span>
           </KeyGround>
@@ -126,44 +127,46 @@ export function MarksPanel({ detail, practiceSheet, cursor, onCursor }: Props) {
               type="button"
               onClick={() => write(value)}
               className="flex min-h-11 min-w-11 items-center justify-center gap-1.5 rounded-[5px] border border-rule-strong px-2.5 hover:border-ink"
-              aria-label={`Mark ${value}`}
+              aria-label={say("sheet.mark", { value })}
             >
               <KeyCap>{key}</KeyCap>
               {value.length > 1 && value}
             </button>
           ))}
           <Button kind="quiet" onClick={() => write("")}>
-            <KeyCap>⌫</KeyCap> take away
+            <KeyCap>⌫</KeyCap> {say("sheet.takeAway")}
           </Button>
         </div>
         <label className="mt-4 block">
-          <span className="text-soft">Why, if it is worth remembering</span>
+          <span className="text-soft">{say("sheet.whyIfItIsWorth")}</span>
           <input
             value={why}
             {...upTo(RANGES.MarkWish.why)}
             dir="auto"
             onChange={(event) => setWhy(event.target.value)}
             className={INPUT}
-            placeholder="crossing is quieter this way"
+            placeholder={say("sheet.crossingIsQuieterThisWay")}
           />
         </label>
         {failure !== undefined && <p className="mt-2 text-danger">{sentence(failure)}</p>}
-        <p className="mt-3 text-sm text-soft">
-          A full triangle under a note is on the beat, a ring is between beats. Decide slowly and keep it: a mark
-          changed later is asked about, since what was learned with it has to be learned again.
-        </p>
+        <p className="mt-3 text-sm text-soft">{say("sheet.aFullTriangleUnderA")}</p>
       </div>
-      <section aria-label="What was decided">
-        <h2>What was decided</h2>
+      <section aria-label={say("sheet.whatWasDecided")}>
+        <h2>{say("sheet.whatWasDecided")}</h2>
         {practiceSheet.decisions.length === 0 ? (
-          <p className="text-soft">Nothing yet.</p>
+          <p className="text-soft">{say("sheet.nothingYet")}</p>
         ) : (
           <ol className="max-h-72 divide-y divide-rule overflow-y-auto border-y border-rule text-sm">
             {[...practiceSheet.decisions].reverse().map((one, i) => (
               <li key={i} className="flex gap-3 py-1.5">
                 <span className="w-16 shrink-0 text-soft">{day(one.at.slice(0, 10))}</span>
                 <span>
-                  note {one.note + 1}: {one.value === "" ? `${NAMES[one.kind]} taken away` : one.value}
+                  {say("sheet.markOfNote", {
+                    note: one.note + 1,
+                    oneIs: one.value === "" ? "yes" : "no",
+                    kind: NAMES[one.kind],
+                    one: one.value,
+                  })}
                   {one.why && (
                     <span className="text-soft" dir="auto">
                       , {one.why}
@@ -175,7 +178,7 @@ export function MarksPanel({ detail, practiceSheet, cursor, onCursor }: Props) {
           </ol>
         )}
       </section>
-      <Dialog title="Change what was decided?" open={asked !== undefined} onClose={() => setAsked(undefined)}>
+      <Dialog title={say("sheet.changeWhatWasDecided")} open={asked !== undefined} onClose={() => setAsked(undefined)}>
         <p className="mb-5">{asked?.question}</p>
         <div className="flex gap-3">
           <Button
@@ -185,9 +188,9 @@ export function MarksPanel({ detail, practiceSheet, cursor, onCursor }: Props) {
               setAsked(undefined);
             }}
           >
-            Change it
+            {say("sheet.changeIt")}
           </Button>
-          <Button onClick={() => setAsked(undefined)}>Cancel</Button>
+          <Button onClick={() => setAsked(undefined)}>{say("common.cancel")}</Button>
         </div>
       </Dialog>
     </div>

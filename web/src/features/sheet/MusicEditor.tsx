@@ -10,6 +10,7 @@ import { FIRST_PAPER, type Paper, PaperPattern } from "./PaperPattern";
 import { StepMusic } from "./StepMusic";
 import { TAB } from "../../ui/tabs";
 import { useDebounced } from "./useDebounced";
+import { say } from "../../words/say";
 
 export type Music = Schemas["MusicText"];
 
@@ -54,18 +55,21 @@ export function MusicEditor({ value, onChange, onTitle, onWaiting }: Props) {
             onChange({ source: "ABC", meter: "4/4", beatUnit: "", text: FIRST_ABC, bars: 0 });
         }}
       >
-        <Tabs.List className="mb-3 flex flex-wrap gap-x-6 border-b border-rule" aria-label="Where the notes come from">
+        <Tabs.List
+          className="mb-3 flex flex-wrap gap-x-6 border-b border-rule"
+          aria-label={say("sheet.whereTheNotesComeFrom")}
+        >
           <Tabs.Trigger value="PAPER" className={TAB}>
-            Paper on the stand
+            {say("sheet.paperOnTheStand")}
           </Tabs.Trigger>
           <Tabs.Trigger value="FILE" className={TAB}>
-            From a file
+            {say("sheet.fromAFile")}
           </Tabs.Trigger>
           <Tabs.Trigger value="STEPS" className={TAB}>
-            Step by step
+            {say("sheet.stepByStep")}
           </Tabs.Trigger>
           <Tabs.Trigger value="ABC" className={TAB}>
-            Typed in ABC
+            {say("sheet.typedInAbc")}
           </Tabs.Trigger>
         </Tabs.List>
         <Tabs.Content value="PAPER">
@@ -90,28 +94,32 @@ export function MusicEditor({ value, onChange, onTitle, onWaiting }: Props) {
           <>
             <Engraving
               abc={value.source === "ABC" ? withHeader(settled.text) : reading.data.abc}
-              label={`${reading.data.notes} notes in ${reading.data.bars} bars`}
+              label={say("sheet.notesInBars", { notes: reading.data.notes, bars: reading.data.bars })}
             />
             <p className="text-sm text-soft">
-              {reading.data.notes} notes · {reading.data.bars} bars · up to{" "}
-              {oneDecimal(reading.data.quickestNotesPerBeat)} notes to the beat of {reading.data.beatUnit}
+              {say("sheet.notesBarsUpToNotes", {
+                notes: reading.data.notes,
+                bars: reading.data.bars,
+                quickestNotesPerBeat: oneDecimal(reading.data.quickestNotesPerBeat),
+                beatUnit: reading.data.beatUnit,
+              })}
             </p>
             <ul className="text-sm text-brass-deep">
               {reading.data.leftOut.length > 0 && (
-                <li>Not kept, since a passage has no place for it: {reading.data.leftOut.join(" · ")}.</li>
+                <li>{say("sheet.notKeptSinceAPassage", { leftOut: reading.data.leftOut.join(" · ") })}</li>
               )}
               {reading.data.warnings.map((warning) => (
-                <li key={warning}>{warning}. It is taken as it stands.</li>
+                <li key={warning}>{say("sheet.itIsTakenAsIt", { warning })}</li>
               ))}
             </ul>
           </>
         ) : (
           <p className="py-8 text-center text-soft">
             {empty
-              ? "The notes appear here as you type them."
+              ? say("sheet.theNotesAppearHereAs")
               : reading.isError
-                ? "The notes appear again when the text can be read."
-                : "Reading."}
+                ? say("sheet.theNotesAppearAgainWhen")
+                : say("sheet.reading")}
           </p>
         )}
         {reading.isError && !problem && <p className="text-danger">{sentence(reading.error)}</p>}
@@ -126,16 +134,17 @@ const withHeader = (text: string) => (/^X:/m.test(text) ? text : `X:1\n${text}`)
 function AbcText({ value, problem, onChange }: Pick<Props, "value" | "onChange"> & { problem: Problem | undefined }) {
   const place = useMemo(() => {
     if (!problem || typeof problem.more.line !== "number") return problem?.detail;
-    const found = problem.more.found ? `, at “${String(problem.more.found)}”` : "";
-    return `Line ${problem.more.line}, column ${String(problem.more.column)}${found}: ${problem.detail}`;
+    const found = problem.more.found ? say("sheet.at", { found: String(problem.more.found) }) : "";
+    return say("sheet.lineColumn", {
+      line: problem.more.line,
+      column: String(problem.more.column),
+      found,
+      detail: problem.detail,
+    });
   }, [problem]);
   return (
     <>
-      <Labelled
-        label="Notes"
-        error={place}
-        hint="M is the meter, L the length of a plain letter, K the key. C D E low, c d e an octave up; C2 twice as long, z a rest, (3CDE a triplet, [CE] a chord, | a bar line."
-      >
+      <Labelled label={say("sheet.notesLabel")} error={place} hint={say("sheet.mIsTheMeterL")}>
         {({ id, describedBy }) => (
           <textarea
             id={id}
@@ -149,7 +158,7 @@ function AbcText({ value, problem, onChange }: Pick<Props, "value" | "onChange">
           />
         )}
       </Labelled>
-      <Labelled label="The tempo counts">
+      <Labelled label={say("sheet.theTempoCounts")}>
         {({ id }) => (
           <select
             id={id}
@@ -157,10 +166,10 @@ function AbcText({ value, problem, onChange }: Pick<Props, "value" | "onChange">
             value={value.beatUnit}
             onChange={(event) => onChange({ ...value, beatUnit: event.target.value })}
           >
-            <option value="">the meter's usual beat</option>
+            <option value="">{say("sheet.theMetersUsualBeat")}</option>
             {["1/8", "1/4", "3/8", "1/2", "3/4"].map((unit) => (
               <option key={unit} value={unit}>
-                {unit} notes
+                {say("sheet.unitNotes", { unit })}
               </option>
             ))}
           </select>

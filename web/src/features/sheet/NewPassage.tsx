@@ -10,6 +10,7 @@ import { fieldError, PassageFields } from "./PassageFields";
 import { useDraft } from "./useDraft";
 import * as touches from "../../api/touches";
 import { Failure } from "../../ui/Alert";
+import { say } from "../../words/say";
 
 /** A new passage, with its notes typed or left on the stand. */
 export default function NewPassage({ me }: { me: Schemas["Me"] }) {
@@ -35,7 +36,7 @@ export default function NewPassage({ me }: { me: Schemas["Me"] }) {
     touches.passages,
   );
   return (
-    <Page title="A new passage" above="Passages">
+    <Page title={say("sheet.aNewPassage")} above={say("common.passages")}>
       <form
         noValidate
         className="grid gap-x-12 gap-y-6 lg:grid-cols-[22rem_1fr]"
@@ -68,7 +69,7 @@ export default function NewPassage({ me }: { me: Schemas["Me"] }) {
           <Failure of={create} className="mt-3 font-semibold" />
           {!waiting && (
             <Button kind="main" type="submit" disabled={create.isPending} className="mt-4">
-              Save passage
+              {say("sheet.savePassage")}
             </Button>
           )}
         </div>

@@ -5,6 +5,7 @@ import { Button } from "../../ui/Button";
 import { INPUT } from "../../ui/Field";
 import { useTaps } from "../../ui/useTaps";
 import * as touches from "../../api/touches";
+import { say } from "../../words/say";
 
 /** A silence this long, in seconds, begins another cell. */
 const CELL_SILENCE = 3;
@@ -28,18 +29,18 @@ export function OwnCell({ onOpen }: { onOpen: (key: string) => void }) {
         if (cell.trim()) show.mutate(undefined, { onSuccess: ({ key }) => onOpen(key) });
       }}
     >
-      <span className="font-semibold">Your own cell</span>
+      <span className="font-semibold">{say("sheet.yourOwnCell")}</span>
       <input
-        aria-label="Weights of your cell"
+        aria-label={say("sheet.weightsOfYourCell")}
         placeholder="2-1-1"
         value={cell}
         onChange={(event) => setCell(event.target.value)}
         className={`${INPUT} !w-36 font-mono`}
       />
       <Button {...taps.button} onClick={(event) => event.preventDefault()}>
-        {taps.count === 0 ? "Tap it" : `${taps.count} taps`}
+        {taps.count === 0 ? say("sheet.tapIt") : say("sheet.taps", { count: taps.count })}
       </Button>
-      {taps.count > 2 && <Button onClick={finish}>Done</Button>}
+      {taps.count > 2 && <Button onClick={finish}>{say("sheet.done")}</Button>}
       <label className="flex min-h-11 items-center gap-2 text-soft">
         <input
           type="checkbox"
@@ -47,13 +48,13 @@ export function OwnCell({ onOpen }: { onOpen: (key: string) => void }) {
           onChange={(event) => setStretched(event.target.checked)}
           className="size-4 accent-spruce"
         />
-        stretched
+        {say("sheet.stretched")}
       </label>
       <Button type="submit" disabled={!cell.trim()}>
-        Show it
+        {say("sheet.showIt")}
       </Button>
       <span className="text-sm text-soft">
-        {taps.count > 0 ? "Tap each note, and once more where it starts again." : "One weight a note, or tap it."}
+        {taps.count > 0 ? say("sheet.tapEachNoteAndOnce") : say("sheet.oneWeightANoteOr")}
       </span>
       {(read.error ?? show.error) && <p className="w-full text-sm text-danger">{sentence(read.error ?? show.error)}</p>}
     </form>

@@ -1,6 +1,7 @@
 import { Field, INPUT, Labelled } from "../../ui/Field";
 import { RANGES } from "../../api/ranges";
 import { Alert } from "../../ui/Alert";
+import { say } from "../../words/say";
 
 export interface Paper {
   meter: string;
@@ -27,7 +28,7 @@ export function PaperPattern({ value, onChange, error }: Props) {
   return (
     <div className="grid gap-3">
       <div className="grid grid-cols-2 gap-3">
-        <Labelled label="Meter">
+        <Labelled label={say("sheet.meter")}>
           {({ id }) => (
             <select
               id={id}
@@ -42,7 +43,7 @@ export function PaperPattern({ value, onChange, error }: Props) {
           )}
         </Labelled>
         <Field
-          label="Bars"
+          label={say("sheet.bars")}
           type="number"
           min={1}
           max={RANGES.MusicText.bars.maximum}
@@ -51,7 +52,7 @@ export function PaperPattern({ value, onChange, error }: Props) {
         />
       </div>
       <fieldset>
-        <legend className="mb-1 font-semibold">Notes to each beat</legend>
+        <legend className="mb-1 font-semibold">{say("sheet.notesToEachBeat")}</legend>
         <div className="flex flex-wrap gap-2">
           {EQUAL.map((count) => (
             <button
@@ -70,14 +71,14 @@ export function PaperPattern({ value, onChange, error }: Props) {
             onClick={() => !mixed && set({ text: `${value.text} ${value.text} 3 3` })}
             className="min-h-11 rounded-[5px] border border-rule-strong px-3 font-semibold aria-pressed:border-spruce aria-pressed:bg-spruce aria-pressed:text-white"
           >
-            mixed
+            {say("sheet.mixed")}
           </button>
         </div>
       </fieldset>
       {mixed && (
         <Field
-          label="Beat by beat"
-          hint="One number a beat, repeated to the end; 0 is a rest. Such as 4 4 3 2."
+          label={say("sheet.beatByBeat")}
+          hint={say("sheet.oneNumberABeatRepeated")}
           error={error}
           value={value.text}
           maxLength={120}

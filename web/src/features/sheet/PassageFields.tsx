@@ -3,6 +3,7 @@ import { Field, INPUT, Labelled } from "../../ui/Field";
 import { families, family } from "../../ui/format";
 import { TEMPO, upTo, within } from "../../api/within";
 import { RANGES } from "../../api/ranges";
+import { say } from "../../words/say";
 
 export type PassageDraft = Omit<Schemas["PassageWish"], "music" | "version">;
 
@@ -24,7 +25,7 @@ export function PassageFields({ draft, onChange, error }: Props) {
   return (
     <div className="grid gap-3">
       <Field
-        label="Title"
+        label={say("sheet.title")}
         dir="auto"
         {...upTo(RANGES.PassageWish.title)}
         value={draft.title}
@@ -33,24 +34,24 @@ export function PassageFields({ draft, onChange, error }: Props) {
       />
       <div className="grid grid-cols-2 gap-3">
         <Field
-          label="Target tempo"
+          label={say("sheet.targetTempo")}
           type="number"
           {...within(TEMPO)}
-          hint="Beats a minute."
+          hint={say("sheet.beatsAMinute")}
           value={draft.targetBpm || ""}
           error={fieldError(error, "targetBpm")}
           onChange={(event) => onChange({ targetBpm: figure(event.target.value) ?? 0 })}
         />
         <Field
-          label="Needed by"
+          label={say("sheet.neededBy")}
           type="date"
-          hint="May stay open."
+          hint={say("sheet.mayStayOpen")}
           value={draft.neededOn ?? ""}
           error={fieldError(error, "neededOn")}
           onChange={(event) => onChange({ neededOn: event.target.value || null })}
         />
       </div>
-      <Labelled label="Instrument">
+      <Labelled label={say("common.instrument")}>
         {({ id }) => (
           <select
             id={id}

@@ -6,6 +6,7 @@ import { Button } from "../../ui/Button";
 import { INPUT } from "../../ui/Field";
 import type { usePlayback } from "./usePlayback";
 import { isWithin, TEMPO, within } from "../../api/within";
+import { say } from "../../words/say";
 
 /** What speaks against playing along today; empty when nothing does. When it is closed, nothing more is counted. */
 export type MayPlay = Pick<Schemas["PracticeSheetDto"], "caution" | "closed">;
@@ -35,21 +36,22 @@ export function PlayBar({ playback, bpm, onBpm, of, label, variation, first, las
       <Button
         disabled={!valid}
         onClick={() => (on ? playback.stop() : void playback.start(of, { variation, first, last, bpm, click, along }))}
-        aria-label={on ? "Stop" : `Hear ${label}`}
+        aria-label={on ? say("sheet.stop") : say("sheet.hear", { label })}
       >
-        {on ? <Square size={16} aria-hidden="true" /> : <Play size={16} aria-hidden="true" />} {on ? "Stop" : "Hear it"}
+        {on ? <Square size={16} aria-hidden="true" /> : <Play size={16} aria-hidden="true" />}{" "}
+        {on ? say("sheet.stop") : say("sheet.hearIt")}
       </Button>
       <label className="flex items-center gap-2 text-soft">
-        at
+        {say("sheet.atTempo")}
         <input
           type="number"
           {...within(TEMPO)}
-          aria-label="Tempo to hear it at"
+          aria-label={say("sheet.tempoToHearItAt")}
           value={bpm || ""}
           onChange={(event) => onBpm(Number(event.target.value))}
           className={`${INPUT} !w-22`}
         />
-        bpm
+        {say("sheet.bpm")}
       </label>
       <label className="flex min-h-11 items-center gap-2 text-soft">
         <input
@@ -58,7 +60,7 @@ export function PlayBar({ playback, bpm, onBpm, of, label, variation, first, las
           onChange={(event) => setClick(event.target.checked)}
           className="size-4 accent-spruce"
         />
-        with the click
+        {say("sheet.withTheClick")}
       </label>
       <label className="flex min-h-11 items-center gap-2 text-soft">
         <input
@@ -68,14 +70,14 @@ export function PlayBar({ playback, bpm, onBpm, of, label, variation, first, las
           onChange={(event) => setWanted(event.target.checked)}
           className="size-4 accent-spruce"
         />
-        I play along: it counts for today
+        {say("sheet.iPlayAlongItCounts")}
       </label>
       {(along || today.closed) && today.caution && (
         <p className="w-full border-l-2 border-danger pl-3 text-sm">{today.caution}</p>
       )}
       {!valid && (
         <p className="text-sm text-danger">
-          A tempo lies between {TEMPO.minimum} and {TEMPO.maximum}.
+          {say("sheet.aTempoLiesBetweenAnd", { minimum: TEMPO.minimum, maximum: TEMPO.maximum })}
         </p>
       )}
       {playback.error !== undefined && <p className="text-sm text-danger">{sentence(playback.error)}</p>}

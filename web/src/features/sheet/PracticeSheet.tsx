@@ -26,6 +26,7 @@ import { usePlayback } from "./usePlayback";
 import { Variations } from "./Variations";
 import * as touches from "../../api/touches";
 import { Failure } from "../../ui/Alert";
+import { say } from "../../words/say";
 
 /** One passage on the practice sheet: its notes and transitions, its variations, sections and marks, and how ready it is. */
 export default function PracticeSheet() {
@@ -91,30 +92,37 @@ function Workplace({ detail, practiceSheet, onEdit }: Props) {
       title={passage.title}
       above={
         <>
-          <Link to="/passages" className="underline-offset-4 hover:underline">
-            Passages
-          </Link>{" "}
-          · {family(passage.instrument)} · target {Math.round(passage.targetBpm)} to the {reading.beatUnit} note
-          {passage.neededOn && ` by ${day(passage.neededOn, { day: "numeric", month: "long" })}`}
+          {say("sheet.passagesTargetToTheNote", {
+            link: (words) => (
+              <Link to="/passages" className="underline-offset-4 hover:underline">
+                {words}
+              </Link>
+            ),
+            instrument: family(passage.instrument),
+            targetBpm: Math.round(passage.targetBpm),
+            beatUnit: reading.beatUnit,
+            neededOnIs: passage.neededOn ? "yes" : "no",
+            neededOn: passage.neededOn && day(passage.neededOn, { day: "numeric", month: "long" }),
+          })}
         </>
       }
       aside={
         <>
-          <Button onClick={onEdit}>Change</Button>
-          <Button onClick={() => setTaking(true)}>Print or export</Button>
+          <Button onClick={onEdit}>{say("sheet.changePassage")}</Button>
+          <Button onClick={() => setTaking(true)}>{say("sheet.printOrExport")}</Button>
           <ButtonLink kind="main" to={`/plan/${passage.slowestSection}`}>
-            Plan a workout
+            {say("sheet.planAWorkout")}
           </ButtonLink>
         </>
       }
     >
       <div className="grid gap-x-8 gap-y-4 lg:grid-cols-[1fr_15.5rem]">
         <div className="min-w-0">
-          <KeyGround label="The notes. Left and right go from note to note." onKeyDown={keys} className="rounded-[4px]">
+          <KeyGround label={say("sheet.theNotesLeftAndRight")} onKeyDown={keys} className="rounded-[4px]">
             <Score
               abc={practiceSheet.music.abc}
               places={practiceSheet.music.places}
-              label={`${passage.title}, ${reading.notes} notes in ${reading.bars} ${reading.bars === 1 ? "bar" : "bars"}`}
+              label={say("sheet.notesIn", { title: passage.title, notes: reading.notes, bars: reading.bars })}
               room={practiceSheet.notes.some((note) => note.marks.length > 0) ? 66 : 46}
               lit={playback.playing === "passage" ? playback.lit : undefined}
             >
@@ -151,14 +159,14 @@ function Workplace({ detail, practiceSheet, onEdit }: Props) {
             </Score>
           </KeyGround>
           <p role="status" className="sr-only">
-            {cursor !== undefined && say(practiceSheet, cursor)}
+            {cursor !== undefined && aboutNote(practiceSheet, cursor)}
           </p>
           <PlayBar
             playback={playback}
             bpm={bpm}
             onBpm={setBpm}
             of="passage"
-            label="the passage"
+            label={say("sheet.thePassage")}
             today={practiceSheet}
           />
           {transition !== undefined && place === "variations" && practiceSheet.transitions[transition] && (
@@ -172,18 +180,21 @@ function Workplace({ detail, practiceSheet, onEdit }: Props) {
             />
           )}
           <Tabs.Root value={place} onValueChange={(next) => setPlace(next as Place)} className="mt-4">
-            <Tabs.List className="mb-3 flex flex-wrap gap-x-7 border-b border-rule" aria-label="What to work on">
+            <Tabs.List
+              className="mb-3 flex flex-wrap gap-x-7 border-b border-rule"
+              aria-label={say("sheet.whatToWorkOn")}
+            >
               <Tabs.Trigger value="variations" className={TAB}>
-                Variations
+                {say("sheet.variations")}
               </Tabs.Trigger>
               <Tabs.Trigger value="sections" className={TAB}>
-                Sections
+                {say("sheet.sections")}
               </Tabs.Trigger>
               <Tabs.Trigger value="marks" className={TAB}>
-                Marks
+                {say("sheet.marks")}
               </Tabs.Trigger>
               <Tabs.Trigger value="articulations" className={TAB}>
-                Articulations
+                {say("sheet.articulations")}
               </Tabs.Trigger>
             </Tabs.List>
             <Tabs.Content value="variations">
@@ -216,8 +227,13 @@ function Workplace({ detail, practiceSheet, onEdit }: Props) {
 
 const NONE: ReadonlySet<number> = new Set();
 
-function say(practiceSheet: Schemas["PracticeSheetDto"], note: number) {
+function aboutNote(practiceSheet: Schemas["PracticeSheetDto"], note: number) {
   const about = practiceSheet.notes[note];
   const marks = about?.marks.map((mark) => mark.value).join(", ");
-  return `Note ${note + 1}, ${about?.onBeat ? "on the beat" : "between beats"}${marks ? `, marked ${marks}` : ""}`;
+  return say("sheet.aboutNote", {
+    note: note + 1,
+    onBeatIs: about?.onBeat ? "yes" : "no",
+    marksIs: marks ? "yes" : "no",
+    marks,
+  });
 }

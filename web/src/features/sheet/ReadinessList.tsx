@@ -4,6 +4,7 @@ import { useChange } from "../../api/queries";
 import { day } from "../../ui/format";
 import * as touches from "../../api/touches";
 import { Failure } from "../../ui/Alert";
+import { say } from "../../words/say";
 
 interface Props {
   passageId: number;
@@ -23,12 +24,10 @@ export function ReadinessList({ passageId, items }: Props) {
   );
   const open = shown.filter((item) => item.preparation && !item.reached).length;
   return (
-    <section aria-label="Readiness" className="lg:border-l lg:border-rule lg:pl-5">
-      <h2>Ready for speed?</h2>
+    <section aria-label={say("sheet.readiness")} className="lg:border-l lg:border-rule lg:pl-5">
+      <h2>{say("sheet.readyForSpeed")}</h2>
       <p className="mb-1 text-sm text-soft">
-        {open === 0
-          ? "The preparation is done."
-          : `${open} of the preparation still open. Speed waits for nothing, but what is made fast now may have to be learned again.`}
+        {open === 0 ? say("sheet.thePreparationIsDone") : say("sheet.ofThePreparationStillOpen", { open })}
       </p>
       <ul className="text-sm">
         {shown.map((item, i) => (
@@ -56,10 +55,7 @@ export function ReadinessList({ passageId, items }: Props) {
                   <span className="whitespace-nowrap text-soft"> {day(item.reachedOn)}</span>
                 )}
                 {!item.reached && item.lostOn && (
-                  <span className="text-danger">
-                    {" "}
-                    lost {day(item.lostOn)}, {item.why}
-                  </span>
+                  <span className="text-danger"> {say("sheet.lost", { lostOn: day(item.lostOn), why: item.why })}</span>
                 )}
               </span>
             </label>

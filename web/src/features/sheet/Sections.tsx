@@ -9,6 +9,7 @@ import * as touches from "../../api/touches";
 import { upTo, within } from "../../api/within";
 import { RANGES } from "../../api/ranges";
 import { Failure } from "../../ui/Alert";
+import { say } from "../../words/say";
 
 type Section = Schemas["SectionDto"];
 type CutWish = Schemas["CutWish"];
@@ -26,13 +27,11 @@ export function Sections({ detail, cursor, isOverlap, onOverlap }: Props) {
   const { passage } = detail;
   const range = axis(passage);
   return (
-    <section aria-label="Sections">
+    <section aria-label={say("sheet.sections")}>
       <div className="mb-2 flex flex-wrap items-end justify-between gap-3">
         <h2 className="text-lg">
-          {passage.sections.length === 1 ? "One section" : `${passage.sections.length} sections`}
-          <span className="font-normal text-soft">
-            , neighbours share one note so that you practise the overlap too
-          </span>
+          {say("sheet.sectionsOneSectionSectionsSections", { sections: passage.sections.length })}
+          <span className="font-normal text-soft">{say("sheet.neighboursShareOneNoteSo")}</span>
         </h2>
         <OverlapButton detail={detail} cursor={cursor} isOverlap={isOverlap} onOverlap={onOverlap} />
         <CutForm passageId={passage.id} />
@@ -56,11 +55,12 @@ export function Sections({ detail, cursor, isOverlap, onOverlap }: Props) {
 /** By hand: the note at hand becomes an overlap, or is one no longer. */
 function OverlapButton({ detail, cursor, isOverlap, onOverlap }: Props) {
   if (cursor === undefined || cursor === 0 || cursor >= detail.reading.notes - 1) {
-    return <p className="text-sm text-soft">Choose a note above to cut there by hand.</p>;
+    return <p className="text-sm text-soft">{say("sheet.chooseANoteAboveTo")}</p>;
   }
   return (
     <Button onClick={() => onOverlap(cursor)}>
-      {isOverlap ? `Join at note ${cursor + 1}` : `Cut at note ${cursor + 1}`} <KeyCap>C</KeyCap>
+      {isOverlap ? say("sheet.joinAtNote", { cursor: cursor + 1 }) : say("sheet.cutAtNote", { cursor: cursor + 1 })}{" "}
+      <KeyCap>C</KeyCap>
     </Button>
   );
 }
@@ -92,7 +92,7 @@ function SectionRow({
     <li className="grid items-center gap-x-5 gap-y-2 py-3 md:grid-cols-[11rem_9rem_1fr_auto]">
       <div>
         <input
-          aria-label={`Name of ${section.name}`}
+          aria-label={say("sheet.nameOf", { name: section.name })}
           value={name}
           {...upTo(RANGES.SectionWish.name)}
           dir="auto"
@@ -101,14 +101,14 @@ function SectionRow({
           className="w-full rounded-[5px] border border-transparent bg-transparent px-2 py-1.5 font-semibold hover:border-rule-strong focus:border-rule-strong focus:bg-white"
         />
         <p className="px-2 text-sm text-soft">
-          notes {section.firstNote + 1}–{section.lastNote + 1}
+          {say("sheet.notes", { firstNote: section.firstNote + 1, lastNote: section.lastNote + 1 })}
         </p>
         <Failure of={change} className="text-sm" />
       </div>
       <label className="flex items-center gap-2 text-sm text-soft">
-        difficulty
+        {say("sheet.difficulty")}
         <select
-          aria-label={`Difficulty of ${section.name}`}
+          aria-label={say("sheet.difficultyOf", { name: section.name })}
           value={section.difficulty}
           onChange={(event) => change.mutate({ name: section.name, difficulty: Number(event.target.value) })}
           className={`${INPUT} !w-auto`}
@@ -121,10 +121,10 @@ function SectionRow({
       <TempoLine estimate={section.estimate} target={target} range={range} />
       <div className="flex gap-4">
         <Link to={`/ceiling/${section.id}`} className="py-2 font-semibold text-spruce underline underline-offset-4">
-          Ceiling<span className="sr-only"> of {section.name}</span>
+          {say("sheet.ceilingOf", { part: (words) => <span className="sr-only">{words}</span>, name: section.name })}
         </Link>
         <Link to={`/plan/${section.id}`} className="py-2 font-semibold text-spruce underline underline-offset-4">
-          Plan<span className="sr-only"> {section.name}</span>
+          {say("sheet.plan", { part: (words) => <span className="sr-only">{words}</span>, name: section.name })}
         </Link>
       </div>
     </li>
@@ -150,7 +150,7 @@ function CutForm({ passageId }: { passageId: number }) {
     >
       {sized && (
         <input
-          aria-label="How many"
+          aria-label={say("sheet.howMany")}
           type="number"
           {...within(RANGES.CutWish.size)}
           value={size || ""}
@@ -159,20 +159,20 @@ function CutForm({ passageId }: { passageId: number }) {
         />
       )}
       <select
-        aria-label="Cut by"
+        aria-label={say("sheet.cutBy")}
         value={kind}
         onChange={(event) => setKind(event.target.value as CutWish["kind"])}
         className={`${INPUT} !w-auto`}
       >
-        <option value="BARS">bars each</option>
-        <option value="BEATS">beats each</option>
-        <option value="PHRASES">at phrase ends</option>
-        <option value="RESTS">at rests</option>
-        <option value="BREATHS">at breaths</option>
-        <option value="WHOLE">whole, uncut</option>
+        <option value="BARS">{say("sheet.barsEach")}</option>
+        <option value="BEATS">{say("sheet.beatsEach")}</option>
+        <option value="PHRASES">{say("sheet.atPhraseEnds")}</option>
+        <option value="RESTS">{say("sheet.atRests")}</option>
+        <option value="BREATHS">{say("sheet.atBreaths")}</option>
+        <option value="WHOLE">{say("sheet.wholeUncut")}</option>
       </select>
       <Button type="submit" disabled={cut.isPending}>
-        Cut
+        {say("sheet.cut")}
       </Button>
       <Failure of={cut} className="w-full text-sm" />
     </form>

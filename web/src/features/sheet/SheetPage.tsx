@@ -4,6 +4,7 @@ import { usePracticeSheet, usePassage, useSheet } from "../../api/queries";
 import { Engraving } from "../../notation/Engraving";
 import { Button } from "../../ui/Button";
 import { Failed, Page, Waiting } from "../../ui/Page";
+import { say } from "../../words/say";
 
 type Paper = "a4" | "letter";
 
@@ -33,7 +34,7 @@ export default function SheetPage() {
         above={
           <span className="print:hidden">
             <Link to={`/passages/${id}`} className="underline-offset-4 hover:underline">
-              Back to the practice sheet
+              {say("sheet.backToThePracticeSheet")}
             </Link>
           </span>
         }
@@ -48,7 +49,7 @@ export default function SheetPage() {
                 className="accent-spruce"
                 disabled={today.length === 0}
               />{" "}
-              today&apos;s
+              {say("sheet.todays")}
             </label>
             <label className="flex min-h-11 items-center gap-2">
               <input
@@ -58,33 +59,32 @@ export default function SheetPage() {
                 onChange={() => setWhich("all")}
                 className="accent-spruce"
               />{" "}
-              all variations
+              {say("sheet.allVariations")}
             </label>
             <label className="flex items-center gap-2">
-              Paper
+              {say("sheet.paper")}
               <select
-                aria-label="Paper size"
+                aria-label={say("sheet.paperSize")}
                 value={paper}
                 onChange={(event) => setPaper(event.target.value as Paper)}
                 className="min-h-11 rounded-[5px] border border-rule-strong bg-white px-2"
               >
                 <option value="a4">A4</option>
-                <option value="letter">Letter</option>
+                <option value="letter">{say("sheet.letter")}</option>
               </select>
             </label>
             <Button kind="main" onClick={() => window.print()}>
-              Print
+              {say("sheet.print")}
             </Button>
           </div>
         }
       >
         <p className="text-soft">
-          Target {Math.round(target)} to the {passage.data.reading.beatUnit} note. Each figure is the tempo at which a
-          variation&apos;s quick notes match it; stay under it, and stop at pain, numbness, tingling or loss of control.
+          {say("sheet.targetToTheNoteEach", { target: Math.round(target), beatUnit: passage.data.reading.beatUnit })}
         </p>
         {!section && (
-          <section className="sheet-part mt-3 pb-2" aria-label="As written">
-            <Engraving abc={practiceSheet.data.music.abc} label="As written" scale={1.15} />
+          <section className="sheet-part mt-3 pb-2" aria-label={say("sheet.asWritten")}>
+            <Engraving abc={practiceSheet.data.music.abc} label={say("sheet.asWritten")} scale={1.15} />
           </section>
         )}
         {variations.map((variation) => (

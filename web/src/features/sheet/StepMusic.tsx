@@ -8,6 +8,7 @@ import { useTaps } from "../../ui/useTaps";
 import { useStepEntry } from "./useStepEntry";
 import { TEMPO, within } from "../../api/within";
 import { Alert } from "../../ui/Alert";
+import { say } from "../../words/say";
 
 const METERS = ["4/4", "3/4", "2/4", "6/8", "9/8", "12/8", "5/4", "7/8", "2/2"];
 const KEYS = [
@@ -29,20 +30,20 @@ const KEYS = [
 ];
 
 const BUTTONS: [string, string, string][] = [
-  ["v2", "2", "half"],
-  ["v4", "4", "quarter"],
-  ["v8", "8", "eighth"],
-  ["v16", "6", "sixteenth"],
-  ["v32", "3", "thirty-second"],
-  ["dot", ".", "dotted"],
-  ["triplet", "T", "triplets"],
-  ["rest", "R", "rest"],
-  ["tie", "-", "tie on"],
-  ["sharp", "S", "sharp"],
-  ["flat", "L", "flat"],
-  ["natural", "N", "natural"],
-  ["up", "↑", "octave up"],
-  ["down", "↓", "octave down"],
+  ["v2", "2", say("sheet.half")],
+  ["v4", "4", say("sheet.quarter")],
+  ["v8", "8", say("sheet.eighth")],
+  ["v16", "6", say("sheet.sixteenth")],
+  ["v32", "3", say("sheet.thirtySecond")],
+  ["dot", ".", say("sheet.dotted")],
+  ["triplet", "T", say("sheet.triplets")],
+  ["rest", "R", say("common.rest")],
+  ["tie", "-", say("sheet.tieOn")],
+  ["sharp", "S", say("sheet.sharp")],
+  ["flat", "L", say("sheet.flat")],
+  ["natural", "N", say("sheet.natural")],
+  ["up", "↑", say("sheet.octaveUp")],
+  ["down", "↓", say("sheet.octaveDown")],
 ];
 
 interface Props {
@@ -61,9 +62,9 @@ export function StepMusic({ onTake }: Props) {
     <div>
       <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
         <label>
-          <span className="block text-sm text-soft">Meter</span>
+          <span className="block text-sm text-soft">{say("sheet.meter")}</span>
           <select
-            aria-label="Meter"
+            aria-label={say("sheet.meter")}
             value={entry.meter}
             onChange={(event) => change({ meter: event.target.value })}
             className={`${INPUT} !w-auto`}
@@ -74,9 +75,9 @@ export function StepMusic({ onTake }: Props) {
           </select>
         </label>
         <label>
-          <span className="block text-sm text-soft">Key signature</span>
+          <span className="block text-sm text-soft">{say("sheet.keySignature")}</span>
           <select
-            aria-label="Key signature"
+            aria-label={say("sheet.keySignature")}
             value={entry.fifths}
             onChange={(event) => change({ fifths: Number(event.target.value) })}
             className={`${INPUT} !w-auto`}
@@ -89,27 +90,25 @@ export function StepMusic({ onTake }: Props) {
           </select>
         </label>
         <Button onClick={steps.undo} disabled={entry.strokes.length === 0}>
-          Undo
+          {say("sheet.undo")}
         </Button>
         <Button onClick={steps.redo} disabled={entry.undone.length === 0}>
-          Redo
+          {say("sheet.redo")}
         </Button>
         <Button kind="quiet" onClick={steps.startOver}>
-          Start over
+          {say("sheet.startOver")}
         </Button>
       </div>
       <KeyGround
-        label="Enter notes: letters A to G, figures for their values."
+        label={say("sheet.enterNotesLettersATo")}
         onKeyDown={steps.keys}
         className="mt-3 rounded-[5px] border border-spruce bg-white p-3"
       >
         <div className="min-h-24">
           {shown ? (
-            <Engraving abc={shown.abc} label={`${shown.notes} notes entered`} />
+            <Engraving abc={shown.abc} label={say("sheet.notesEntered", { notes: shown.notes })} />
           ) : (
-            <p className="py-7 text-center text-soft">
-              Click here and type letters, or use the keys below. Shift and a letter joins it to a chord.
-            </p>
+            <p className="py-7 text-center text-soft">{say("sheet.clickHereAndTypeLetters")}</p>
           )}
         </div>
         <div className="mt-2 flex flex-wrap gap-1.5">
@@ -128,26 +127,32 @@ export function StepMusic({ onTake }: Props) {
         <Keyboard onKey={(key) => steps.stroke(`k${key}`)} />
       </KeyGround>
       <div className="mt-3 flex flex-wrap items-end gap-x-4 gap-y-2">
-        <Button {...taps.button}>{taps.count === 0 ? "Tap the rhythm" : `${taps.count} taps`}</Button>
+        <Button {...taps.button}>
+          {taps.count === 0 ? say("sheet.tapTheRhythm") : say("sheet.taps", { count: taps.count })}
+        </Button>
         <label className="flex items-center gap-2 text-soft">
-          to a beat of
+          {say("sheet.toABeatOf")}
           <input
             type="number"
             {...within(TEMPO)}
             value={entry.tapBpm || ""}
             onChange={(event) => change({ tapBpm: Number(event.target.value) })}
             className={`${INPUT} !w-22`}
-            aria-label="Beats a minute you tap to"
+            aria-label={say("sheet.beatsAMinuteYouTap")}
           />
-          bpm
+          {say("sheet.bpm")}
         </label>
-        {taps.count > 1 && <Button onClick={() => change({ taps: taps.take() })}>Draw it to the beat</Button>}
+        {taps.count > 1 && (
+          <Button onClick={() => change({ taps: taps.take() })}>{say("sheet.drawItToTheBeat")}</Button>
+        )}
         {entry.taps.length > 0 && (
           <Button kind="quiet" onClick={() => change({ taps: [] })}>
-            Leave the taps
+            {say("sheet.leaveTheTaps")}
           </Button>
         )}
-        {shown?.grid && <span className="pb-2 text-sm text-soft">drawn to {shown.grid} places in a quarter note</span>}
+        {shown?.grid && (
+          <span className="pb-2 text-sm text-soft">{say("sheet.drawnToPlacesInA", { grid: shown.grid })}</span>
+        )}
       </div>
       {steps.error && <Alert className="mt-2">{sentence(steps.error)}</Alert>}
       <div className="mt-3 flex justify-end">
@@ -160,7 +165,7 @@ export function StepMusic({ onTake }: Props) {
             steps.forget();
           }}
         >
-          Take these notes
+          {say("sheet.takeTheNotes")}
         </Button>
       </div>
     </div>

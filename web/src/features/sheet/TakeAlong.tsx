@@ -4,6 +4,7 @@ import { useFormats } from "../../api/queries";
 import { Button, ButtonLink } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import { INPUT } from "../../ui/Field";
+import { say } from "../../words/say";
 
 type Query = Record<string, string | number | boolean | undefined>;
 
@@ -12,7 +13,7 @@ export function FileLinks({ passageId, query }: { passageId: number; query: Quer
   const formats = useFormats().data ?? [];
   return (
     <p className="flex flex-wrap items-center gap-x-5 text-soft">
-      As a file:
+      {say("sheet.asAFile")}
       {formats.map(({ format: as, title }) => {
         const words = new URLSearchParams({ as });
         Object.entries(query).forEach(([key, value]) => value !== undefined && words.set(key, String(value)));
@@ -44,16 +45,16 @@ export function TakeAlong({ detail, open, onClose }: Props) {
   const chosen = passage.sections.find((one) => one.id === section);
   const query = { first: chosen?.firstNote, last: chosen?.lastNote };
   return (
-    <Dialog title="Print or export" open={open} onClose={onClose}>
+    <Dialog title={say("sheet.printOrExport")} open={open} onClose={onClose}>
       <label className="mb-4 flex items-center gap-2">
-        Of
+        {say("sheet.of")}
         <select
-          aria-label="What to take"
+          aria-label={say("sheet.whatToTake")}
           value={section ?? ""}
           onChange={(event) => setSection(event.target.value === "" ? undefined : Number(event.target.value))}
           className={`${INPUT} !w-auto`}
         >
-          <option value="">the whole passage</option>
+          <option value="">{say("sheet.theWholePassage")}</option>
           {passage.sections.length > 1 &&
             passage.sections.map((one) => (
               <option key={one.id} value={one.id}>
@@ -62,15 +63,15 @@ export function TakeAlong({ detail, open, onClose }: Props) {
             ))}
         </select>
       </label>
-      <h3 className="font-semibold">The notes</h3>
+      <h3 className="font-semibold">{say("sheet.theNotes")}</h3>
       <FileLinks passageId={passage.id} query={query} />
-      <h3 className="mt-3 font-semibold">The notes and all their variations</h3>
+      <h3 className="mt-3 font-semibold">{say("sheet.theNotesAndAllTheir")}</h3>
       <FileLinks passageId={passage.id} query={{ ...query, sheet: true }} />
       <div className="mt-3 flex flex-wrap gap-3">
         <ButtonLink kind="main" to={`/passages/${passage.id}/sheet${chosen ? `?section=${chosen.id}` : ""}`}>
-          A sheet for the stand
+          {say("sheet.aSheetForTheStand")}
         </ButtonLink>
-        <Button onClick={onClose}>Close</Button>
+        <Button onClick={onClose}>{say("common.close")}</Button>
       </div>
     </Dialog>
   );

@@ -1,5 +1,6 @@
 import type { Schemas } from "../../api/client";
 import type { Layout, Spot } from "../../notation/Score";
+import { say } from "../../words/say";
 
 interface Props {
   layout: Layout;
@@ -47,7 +48,9 @@ export function TransitionLine({ layout, transitions, chosen, onChoose }: Props)
                   data-transition={i}
                   onClick={() => onChoose(i)}
                 >
-                  <title>{`Transition ${i + 1}–${i + 2}: ${describe(transition)}`}</title>
+                  <title>
+                    {say("sheet.transitionDescribed", { i: i + 1, i2: i + 2, describe: describe(transition) })}
+                  </title>
                 </path>
               </g>
             ))}
@@ -59,17 +62,16 @@ export function TransitionLine({ layout, transitions, chosen, onChoose }: Props)
 }
 
 export function describe(transition: Schemas["TransitionDto"]) {
-  const broken =
-    transition.breaks === 0
-      ? ""
-      : transition.breaks === 1
-        ? "broke once in four weeks, "
-        : `broke ${transition.breaks} times in four weeks, `;
+  const broken = transition.breaks === 0 ? "" : say("sheet.breaksBrokeOnceInFour", { breaks: transition.breaks });
   const trained =
     transition.trainedToday > 0
-      ? `trained ${transition.trainedToday === 1 ? "once" : `${transition.trainedToday} times`} by today's choice`
-      : "not in today's choice";
-  return `${broken}${trained}${transition.trainedThisWeek ? "" : ", not yet trained this week"}`;
+      ? say("sheet.trainedByTodaysChoice", { trainedToday: transition.trainedToday })
+      : say("sheet.notInTodaysChoice");
+  return say("sheet.transitionStands", {
+    broken,
+    trained,
+    trainedThisWeekIs: transition.trainedThisWeek ? "yes" : "no",
+  });
 }
 
 /** On the side away from the stems; over a line's end it goes out at the right and comes in at the left. */

@@ -10,6 +10,7 @@ import type { MayPlay } from "./PlayBar";
 import { usePlayback } from "./usePlayback";
 import { VariationDialog } from "./VariationDialog";
 import * as touches from "../../api/touches";
+import { say } from "../../words/say";
 
 const FIRST_VARIATIONS = 6;
 const WHOLE = {};
@@ -45,7 +46,7 @@ export function TransitionPanel({ passageId, transition, about, bpm, today, onCl
           params: { path: { id: passageId } },
           body: {
             kind: "DRILL",
-            name: `notes ${window.firstNote + 1}–${window.lastNote + 1}`,
+            name: say("sheet.noteSpan", { first: window.firstNote + 1, last: window.lastNote + 1 }),
             firstNote: window.firstNote,
             lastNote: window.lastNote,
           },
@@ -56,23 +57,26 @@ export function TransitionPanel({ passageId, transition, about, bpm, today, onCl
   const failure = broke.error ?? notBroke.error ?? drill.error ?? view.error;
   return (
     <section
-      aria-label={`Transition ${transition + 1} to ${transition + 2}`}
+      aria-label={say("sheet.transitionTo", { transition: transition + 1, transition2: transition + 2 })}
       className="mt-4 border-y border-brass bg-brass-pale/25 px-4 py-3"
     >
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
-        <h2>
-          Transition {transition + 1}–{transition + 2}
-        </h2>
+        <h2>{say("sheet.transitionBetween", { transition: transition + 1, transition2: transition + 2 })}</h2>
         <p className="flex-1 text-soft">{describe(about)}</p>
         <Button onClick={() => broke.mutate(undefined)} disabled={broke.isPending}>
-          It broke here
+          {say("sheet.itBrokeHere")}
         </Button>
         {about.breaks > 0 && (
           <Button kind="quiet" onClick={() => notBroke.mutate(undefined)}>
-            take one back
+            {say("sheet.takeOneBack")}
           </Button>
         )}
-        <button type="button" aria-label="Close" onClick={onClose} className="flex size-11 items-center justify-center">
+        <button
+          type="button"
+          aria-label={say("common.close")}
+          onClick={onClose}
+          className="flex size-11 items-center justify-center"
+        >
           <X size={18} />
         </button>
       </div>
@@ -87,7 +91,7 @@ export function TransitionPanel({ passageId, transition, about, bpm, today, onCl
                 <li key={name}>
                   <Engraving
                     abc={window.abc}
-                    label={`Notes ${window.firstNote + 1} to ${window.lastNote + 1}`}
+                    label={say("sheet.notesTo", { firstNote: window.firstNote + 1, lastNote: window.lastNote + 1 })}
                     scale={0.9}
                     maxHeight={78}
                   />
@@ -106,14 +110,14 @@ export function TransitionPanel({ passageId, transition, about, bpm, today, onCl
                             })
                       }
                     >
-                      {on ? "Stop" : "Hear"}
+                      {on ? say("sheet.stop") : say("sheet.hearWindow")}
                     </Button>
                     <Button
                       kind="quiet"
                       disabled={drill.isPending}
                       onClick={() => drill.mutate(window, { onSuccess: (made) => void navigate(`/plan/${made.id}`) })}
                     >
-                      Drill {window.lastNote - window.firstNote + 1} notes
+                      {say("sheet.drillNotes", { lastNote: window.lastNote - window.firstNote + 1 })}
                     </Button>
                   </div>
                 </li>
@@ -146,7 +150,7 @@ function TrainedBy({
   const [all, setAll] = useState(false);
   return (
     <p className="mt-2 flex flex-wrap items-center gap-x-4 text-sm">
-      <span className="text-soft">Trained by</span>
+      <span className="text-soft">{say("sheet.trainedBy")}</span>
       {(all ? variations : variations.slice(0, FIRST_VARIATIONS)).map((one) => (
         <button
           key={one.key}
@@ -159,7 +163,7 @@ function TrainedBy({
       ))}
       {!all && variations.length > FIRST_VARIATIONS && (
         <button type="button" onClick={() => setAll(true)} className="min-h-9 text-soft underline underline-offset-4">
-          {variations.length - FIRST_VARIATIONS} more
+          {say("sheet.more", { variations: variations.length - FIRST_VARIATIONS })}
         </button>
       )}
     </p>

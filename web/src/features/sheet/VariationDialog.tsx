@@ -8,6 +8,7 @@ import { type MayPlay, PlayBar } from "./PlayBar";
 import { FileLinks } from "./TakeAlong";
 import { usePlayback } from "./usePlayback";
 import { trains } from "./trains";
+import { say } from "../../words/say";
 
 interface Props {
   passageId: number;
@@ -31,23 +32,30 @@ export function VariationDialog({ passageId, variation, stretch, bpm, today, onC
   };
   const tempo = at ?? Math.round(Math.min(bpm, shown?.variation.matchingBpm ?? bpm));
   return (
-    <Dialog title={shown?.variation.title ?? "A variation"} open={variation !== undefined} onClose={close} wide>
+    <Dialog
+      title={shown?.variation.title ?? say("sheet.aVariation")}
+      open={variation !== undefined}
+      onClose={close}
+      wide
+    >
       {whole.isError ? (
         <p className="mb-4 text-danger">{sentence(whole.error)}</p>
       ) : (
         shown && (
           <>
             <p className="text-soft">
-              Matches the target at{" "}
-              <span className="font-mono font-semibold text-ink">{oneDecimal(shown.variation.matchingBpm)}</span> bpm ·{" "}
-              {trains(shown.variation.trained)}
-              {shown.variation.remark && ` · ${shown.variation.remark}`}
+              {say("sheet.matchesTheTargetAtBpm", {
+                part: (words) => <span className="font-mono font-semibold text-ink">{words}</span>,
+                matchingBpm: oneDecimal(shown.variation.matchingBpm),
+                trained: trains(shown.variation.trained),
+                remark: shown.variation.remark && ` · ${shown.variation.remark}`,
+              })}
             </p>
             <div className="my-3 max-h-[46vh] overflow-y-auto border-y border-rule py-2">
               <Score
                 abc={shown.music.abc}
                 places={shown.music.places}
-                label={`${shown.variation.title}, ${shown.music.places.length} notes`}
+                label={say("sheet.titleWithNotes", { title: shown.variation.title, places: shown.music.places.length })}
                 scale={0.95}
                 room={14}
                 lit={playback.playing ? playback.lit : undefined}
@@ -71,7 +79,7 @@ export function VariationDialog({ passageId, variation, stretch, bpm, today, onC
         )
       )}
       <div className="mt-4">
-        <Button onClick={close}>Close</Button>
+        <Button onClick={close}>{say("common.close")}</Button>
       </div>
     </Dialog>
   );

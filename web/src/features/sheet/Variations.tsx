@@ -14,6 +14,7 @@ import * as touches from "../../api/touches";
 import { TEMPO, within } from "../../api/within";
 import { RANGES } from "../../api/ranges";
 import { Alert, Failure } from "../../ui/Alert";
+import { say } from "../../words/say";
 
 type Variation = Schemas["VariationDto"];
 
@@ -25,17 +26,17 @@ interface Props {
 }
 
 const FAMILIES: Record<Variation["family"], string> = {
-  LONG_SHORT: "Long and short",
-  TWO_AND_TWO: "Two slow, two quick",
-  HOLD: "Hold one of the group",
-  OWN: "Your own cell",
-  REGROUP: "Groups across the beat",
-  SUBDIVIDE: "Subdivided",
-  FIGURE: "The figure turned",
-  BACKWARDS: "Backwards",
-  RHYTHM: "The rhythm alone",
-  LOOP: "Round and round",
-  GROW: "Growing",
+  LONG_SHORT: say("sheet.longAndShort"),
+  TWO_AND_TWO: say("sheet.twoSlowTwoQuick"),
+  HOLD: say("sheet.holdOneOfTheGroup"),
+  OWN: say("sheet.yourOwnCell"),
+  REGROUP: say("sheet.groupsAcrossTheBeat"),
+  SUBDIVIDE: say("sheet.subdivided"),
+  FIGURE: say("sheet.theFigureTurned"),
+  BACKWARDS: say("sheet.backwards"),
+  RHYTHM: say("sheet.theRhythmAlone"),
+  LOOP: say("sheet.roundAndRound"),
+  GROW: say("sheet.growing"),
 };
 
 /** Today's variations, chosen for the transitions that need them, and the whole sheet. */
@@ -66,21 +67,27 @@ export function Variations({ detail, practiceSheet, bpm, onBpm }: Props) {
       />
       <div className="mt-6 mb-1 flex flex-wrap items-end gap-x-5 gap-y-2">
         <h2 className="mr-auto text-lg">
-          {sheet.data ? `All ${sheet.data.variations.length} variations` : "All variations"}
+          {sheet.data
+            ? say("sheet.allCounted", { variations: sheet.data.variations.length })
+            : say("sheet.allVariationsAlone")}
           <span className="font-normal text-soft">
             {" "}
-            of {chosenSection ? chosenSection.name : `the ${reading.notes} notes`}
+            {say("sheet.ofSection", {
+              chosenSectionIs: chosenSection ? "yes" : "no",
+              name: chosenSection?.name,
+              notes: reading.notes,
+            })}
           </span>
         </h2>
         <label className="flex items-center gap-2 text-soft">
-          of
+          {say("sheet.ofLabel")}
           <select
-            aria-label="Variations of"
+            aria-label={say("sheet.variationsOf")}
             value={section ?? ""}
             onChange={(event) => setSection(event.target.value === "" ? undefined : Number(event.target.value))}
             className={`${INPUT} !w-auto`}
           >
-            <option value="">the whole</option>
+            <option value="">{say("sheet.theWhole")}</option>
             {passage.sections.length > 1 &&
               passage.sections.map((one) => (
                 <option key={one.id} value={one.id}>
@@ -90,7 +97,7 @@ export function Variations({ detail, practiceSheet, bpm, onBpm }: Props) {
           </select>
         </label>
         <label className="flex items-center gap-2 text-soft">
-          played at
+          {say("sheet.playedAt")}
           <input
             type="number"
             {...within(TEMPO)}
@@ -98,12 +105,11 @@ export function Variations({ detail, practiceSheet, bpm, onBpm }: Props) {
             onChange={(event) => onBpm(Number(event.target.value))}
             className={`${INPUT} !w-22`}
           />
-          bpm
+          {say("sheet.bpm")}
         </label>
       </div>
       <p className="mb-2 text-sm text-soft">
-        The large figure is the tempo at which a variation&apos;s quick notes match the target of{" "}
-        {bpmWords(passage.targetBpm)}.
+        {say("sheet.theLargeFigureIsThe", { targetBpm: bpmWords(passage.targetBpm) })}
       </p>
       <Failure of={sheet} className="py-3" />
       <div className="border-t border-rule">
@@ -118,10 +124,7 @@ export function Variations({ detail, practiceSheet, bpm, onBpm }: Props) {
         <OwnCell onOpen={(key) => setOpen({ key, stretch })} />
       </div>
       <div className="mt-4 max-w-3xl">
-        <Caution>
-          Above its large figure a variation asks for more than the target itself. Stay under it, and stop at pain,
-          numbness, tingling or loss of control; a teacher&apos;s or clinician&apos;s limits win over these.
-        </Caution>
+        <Caution>{say("sheet.aboveItsLargeFigureA")}</Caution>
       </div>
       <VariationDialog
         passageId={passage.id}
@@ -150,8 +153,9 @@ function Family({
       <summary className="flex min-h-12 items-center gap-4 py-2">
         <span className="font-semibold">{name}</span>
         <span className="text-sm text-soft">
-          {variations.length === 1 ? "one" : variations.length}
-          {variations.some((variation) => variation.trained.length > 0) && ` · match at ${range(variations)}`}
+          {variations.length === 1 ? say("sheet.one") : variations.length}
+          {variations.some((variation) => variation.trained.length > 0) &&
+            say("sheet.matchAt", { range: range(variations) })}
         </span>
       </summary>
       {shown && (
@@ -170,7 +174,7 @@ function Family({
 function range(variations: Variation[]) {
   const tempos = variations.map((variation) => Math.round(variation.matchingBpm));
   const [low, high] = [Math.min(...tempos), Math.max(...tempos)];
-  return low === high ? `${low}` : `${low} to ${high}`;
+  return low === high ? `${low}` : say("sheet.to", { low, high });
 }
 
 /** A variation in short: its name, its matching tempo, how it looks and what it trains. */
@@ -185,14 +189,22 @@ function VariationRow({ variation, onOpen }: { variation: Variation; onOpen: () 
         >
           {variation.title}
         </button>
-        <span className="font-mono text-lg font-semibold" title="matching tempo">
+        <span className="font-mono text-lg font-semibold" title={say("sheet.matchingTempo")}>
           {Math.round(variation.matchingBpm)}
         </span>
       </div>
-      <Engraving abc={variation.abc} label={`The first bars of ${variation.title}`} scale={0.85} maxHeight={96} />
+      <Engraving
+        abc={variation.abc}
+        label={say("sheet.theFirstBarsOf", { title: variation.title })}
+        scale={0.85}
+        maxHeight={96}
+      />
       <p className="text-sm text-soft">
-        {oneDecimal(variation.rate)} notes a second · {trains(variation.trained)}
-        {variation.remark && ` · ${variation.remark}`}
+        {say("sheet.notesASecond", {
+          rate: oneDecimal(variation.rate),
+          trained: trains(variation.trained),
+          remark: variation.remark && ` · ${variation.remark}`,
+        })}
       </p>
     </>
   );
@@ -226,22 +238,22 @@ function TodaysChoice({ passageId, practiceSheet, sheet, onOpen }: TodayProps) {
   const total = practiceSheet.today.reduce((sum, one) => sum + one.minutes, 0);
   const neglected = practiceSheet.transitions.filter((transition) => transition.trainedToday === 0).length;
   return (
-    <section aria-label="Today's variations">
+    <section aria-label={say("sheet.todaysVariations")}>
       <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
         <h2 className="mr-auto text-lg">
           {practiceSheet.today.length > 0
-            ? `Today's variations, ${oneDecimal(total)} minutes`
-            : "No variations chosen for today"}
+            ? say("sheet.todaysVariationsMinutes", { oneDecimal: oneDecimal(total) })
+            : say("sheet.noVariationsChosenForToday")}
           <span className="font-normal text-soft">
             {practiceSheet.today.length > 0
               ? neglected === 0
-                ? ", every transition is trained"
-                : `, ${neglected} ${neglected === 1 ? "transition is" : "transitions are"} left out`
-              : ". Say how long; the weak transitions come first"}
+                ? say("sheet.everyTransitionIsTrained")
+                : say("sheet.leftOut", { neglected })
+              : say("sheet.sayHowLongTheWeak")}
           </span>
         </h2>
         <label className="flex items-center gap-2 text-soft">
-          within
+          {say("sheet.within")}
           <input
             type="number"
             {...within(RANGES.ChoiceWish.minutes)}
@@ -249,16 +261,16 @@ function TodaysChoice({ passageId, practiceSheet, sheet, onOpen }: TodayProps) {
             value={minutes || ""}
             onChange={(event) => setMinutes(Number(event.target.value))}
             className={`${INPUT} !w-20`}
-            aria-label="Minutes for variations"
+            aria-label={say("sheet.minutesForVariations")}
           />
-          minutes
+          {say("sheet.minutes")}
         </label>
         <Button
           kind={practiceSheet.today.length > 0 ? "plain" : "main"}
           disabled={choose.isPending}
           onClick={() => choose.mutate(undefined)}
         >
-          {practiceSheet.today.length > 0 ? "Choose again" : "Choose for me"}
+          {practiceSheet.today.length > 0 ? say("sheet.chooseAgain") : say("sheet.chooseForMe")}
         </Button>
       </div>
       {practiceSheet.caution && !practiceSheet.closed && (
@@ -283,12 +295,17 @@ function TodaysChoice({ passageId, practiceSheet, sheet, onOpen }: TodayProps) {
                 </div>
                 <div className="min-h-20">
                   {known && (
-                    <Engraving abc={known.abc} label={`The first bars of ${one.title}`} scale={0.85} maxHeight={96} />
+                    <Engraving
+                      abc={known.abc}
+                      label={say("sheet.theFirstBarsOf", { title: one.title })}
+                      scale={0.85}
+                      maxHeight={96}
+                    />
                   )}
                 </div>
                 <div className="flex items-start justify-between gap-3 text-sm text-soft">
                   {/* A reason that holds for several in a row is said once. */}
-                  <p>{one.why === practiceSheet.today[i - 1]?.why ? "For the same." : one.why}</p>
+                  <p>{one.why === practiceSheet.today[i - 1]?.why ? say("sheet.forTheSame") : one.why}</p>
                   <label className="flex min-h-8 shrink-0 items-center gap-1.5 text-ink">
                     <input
                       type="checkbox"
@@ -296,7 +313,10 @@ function TodaysChoice({ passageId, practiceSheet, sheet, onOpen }: TodayProps) {
                       onChange={(event) => tick.mutate({ id: one.id, played: event.target.checked })}
                       className="size-4 accent-spruce"
                     />
-                    played<span className="sr-only">: {one.title}</span>
+                    {say("sheet.played", {
+                      part: (words) => <span className="sr-only">{words}</span>,
+                      title: one.title,
+                    })}
                   </label>
                 </div>
               </li>

@@ -5,9 +5,10 @@ import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import * as touches from "../../api/touches";
 import { Failure } from "../../ui/Alert";
+import { locale, say } from "../../words/say";
 
 const when = (instant: string) =>
-  new Date(instant).toLocaleString(undefined, {
+  new Date(instant).toLocaleString(locale(), {
     weekday: "short",
     day: "numeric",
     month: "short",
@@ -25,27 +26,29 @@ export function Reports({ symptoms }: { symptoms: Schemas["SymptomDto"][] }) {
   if (symptoms.length === 0) return null;
   return (
     <section className="mt-8 border-t border-rule pt-5">
-      <h2 className="mb-1.5">Symptoms reported</h2>
+      <h2 className="mb-1.5">{say("symptom.symptomsReported")}</h2>
       <ul className="max-w-xl divide-y divide-rule">
         {symptoms.map((one) => (
           <li key={one.id} className="flex min-h-12 flex-wrap items-center justify-between gap-x-4 py-1.5">
             <span>
               {when(one.at)}
-              {one.withdrawn && <span className="text-soft"> · withdrawn</span>}
+              {one.withdrawn && <span className="text-soft"> {say("symptom.withdrawn")}</span>}
             </span>
             {!one.withdrawn && (
               <Button kind="quiet" onClick={() => setAsked(one.id)}>
-                Made by mistake
+                {say("symptom.madeByMistake")}
               </Button>
             )}
           </li>
         ))}
       </ul>
       <Failure of={withdraw} />
-      <Dialog title="Was this report a mistake?" open={asked !== undefined} onClose={() => setAsked(undefined)}>
-        <p className="mb-5 text-soft">
-          Then the rest after it ends now. If anything still hurts, tingles or is numb, leave it as it is and rest.
-        </p>
+      <Dialog
+        title={say("symptom.wasThisReportAMistake")}
+        open={asked !== undefined}
+        onClose={() => setAsked(undefined)}
+      >
+        <p className="mb-5 text-soft">{say("symptom.thenTheRestAfterIt")}</p>
         <div className="flex flex-wrap gap-3">
           <Button
             onClick={() => {
@@ -53,10 +56,10 @@ export function Reports({ symptoms }: { symptoms: Schemas["SymptomDto"][] }) {
               setAsked(undefined);
             }}
           >
-            It was a mistake
+            {say("symptom.itWasAMistake")}
           </Button>
           <Button kind="main" onClick={() => setAsked(undefined)} autoFocus>
-            Cancel
+            {say("common.cancel")}
           </Button>
         </div>
       </Dialog>

@@ -12,8 +12,8 @@ import { useKeys } from "../../ui/useKeys";
 import { useBegin, useBeginMethod } from "../run/useBegin";
 import { LeftToday } from "./LeftToday";
 import { Failure } from "../../ui/Alert";
+import { say } from "../../words/say";
 
-const MORE = ["", "one", "two", "three"];
 const MINUTES = [10, 15, 20, 25, 30, 40, 50, 60, 90, 120];
 
 /** What to play now, and whether. */
@@ -40,17 +40,19 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
   const { data } = today;
   if (!plan) return openRun ? <Navigate to={`/run/${openRun}`} replace /> : <FirstDay me={me} />;
 
-  const more = data.sections.length - 1;
   return (
     <Page
       above={longDay(data.day)}
-      title={called(plan.passage, plan.section) + (more > 0 ? ` and ${MORE[more]} more` : "")}
+      title={say("today.sectionAndMore", {
+        section: called(plan.passage, plan.section),
+        more: data.sections.length - 1,
+      })}
       aside={
         <>
           <label className="flex min-h-11 items-center gap-2 rounded-[5px] border border-rule-strong pl-3">
-            <span className="text-soft">I have</span>
+            <span className="text-soft">{say("today.iHave")}</span>
             <select
-              aria-label="Minutes I have"
+              aria-label={say("today.minutesIHave")}
               value={easy ? "" : (chosen ?? plan.wish.minutes)}
               onChange={(event) => {
                 setEasy(false);
@@ -58,12 +60,12 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
               }}
               className="min-h-11 bg-transparent pr-2 font-semibold"
             >
-              {easy && <option value="">8 min</option>}
+              {easy && <option value="">{say("today.n8Min")}</option>}
               {[...new Set([...MINUTES, chosen ?? (easy ? 30 : plan.wish.minutes)])]
                 .sort((a, b) => a - b)
                 .map((minutes) => (
                   <option key={minutes} value={minutes}>
-                    {minutes} min
+                    {say("today.min", { minutes })}
                   </option>
                 ))}
             </select>
@@ -73,15 +75,15 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
             aria-pressed={easy}
             className={easy ? "border-spruce bg-spruce-pale" : ""}
           >
-            Just 8 easy minutes
+            {say("today.just8EasyMinutes")}
           </Button>
           {openRun ? (
             <Button kind="main" onClick={() => void navigate(`/run/${openRun}`)}>
-              Go on where you were <KeyCap>Space</KeyCap>
+              {say("today.goOnWhereYouWere")} <KeyCap>{say("today.space")}</KeyCap>
             </Button>
           ) : (
             <Button kind="main" disabled={!mayBegin || begin.isPending} onClick={() => begin.mutate(plan.wish)}>
-              <Play size={18} aria-hidden="true" /> Begin <KeyCap>Space</KeyCap>
+              <Play size={18} aria-hidden="true" /> {say("today.begin")} <KeyCap>{say("today.space")}</KeyCap>
             </Button>
           )}
         </>
@@ -98,7 +100,7 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
         <NothingLeft data={data} />
       )}
       <div className="mt-1 grid gap-x-10 gap-y-6 border-t border-rule pt-4 md:grid-cols-[2fr_1fr]">
-        <section aria-label="Why this">
+        <section aria-label={say("today.whyThis")}>
           {data.word && <p className="mb-3 max-w-[70ch] text-lg">{data.word}</p>}
           <ol className="grid gap-3">
             {data.sections.map((section) => (
@@ -121,7 +123,7 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
                 onClick={() => measure.mutate({ sectionId: plan.wish.sectionId, school: "CEILING_TEST" })}
                 className="min-h-6 font-semibold text-spruce underline underline-offset-4"
               >
-                Measure it now
+                {say("today.measureItNow")}
               </button>
             </p>
           )}
@@ -130,10 +132,10 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
               to={`/plan/${plan.wish.sectionId}?with=${plan.wish.others.join(",")}&minutes=${plan.wish.minutes}`}
               className="font-semibold text-spruce underline underline-offset-4"
             >
-              Change this plan
+              {say("today.changeThisPlan")}
             </Link>
             <Link to="/counts" className="ml-5 font-semibold text-spruce underline underline-offset-4">
-              Count changes
+              {say("today.countChanges")}
             </Link>
           </p>
         </section>
@@ -155,7 +157,7 @@ function ChosenSection({ section }: { section: Schemas["ChosenSection"] }) {
       </h2>
       <p>{section.why}</p>
       <p className="text-soft">
-        {section.sinceLastTime.length > 0 ? section.sinceLastTime.join(" ") : "Its first passes find its ceiling."}
+        {section.sinceLastTime.length > 0 ? section.sinceLastTime.join(" ") : say("today.itsFirstPassesFindIts")}
       </p>
     </li>
   );
@@ -165,11 +167,13 @@ function NothingLeft({ data }: { data: Schemas["TodayView"] }) {
   const until = data.load.restsUntil;
   return (
     <div className="grid min-h-72 place-content-center border-y border-rule text-center">
-      <p className="text-2xl font-bold">{until ? "No playing for now." : "You’ve reached today’s limit."}</p>
+      <p className="text-2xl font-bold">
+        {until ? say("today.noPlayingForNow") : say("today.youveReachedTodaysLimit")}
+      </p>
       <p className="mx-auto mt-2 max-w-[52ch] text-soft">
         {until
           ? data.load.restSentence
-          : `${reachedFirst(data.load.limits[0]!)} Read the score, imagine it, or rest; what is just out of reach often comes overnight.`}
+          : say("today.readTheScoreImagineIt", { reachedFirst: reachedFirst(data.load.limits[0]!) })}
       </p>
     </div>
   );
@@ -177,16 +181,13 @@ function NothingLeft({ data }: { data: Schemas["TodayView"] }) {
 
 function FirstDay({ me }: { me: Schemas["Me"] }) {
   return (
-    <Page above={longDay(me.today)} title="Nothing to play yet">
-      <p className="mb-6 max-w-[56ch] text-lg text-soft">
-        Give one passage that should be faster. The notes may stay on your stand; bars, beats and a tempo are enough to
-        begin.
-      </p>
+    <Page above={longDay(me.today)} title={say("today.nothingToPlayYet")}>
+      <p className="mb-6 max-w-[56ch] text-lg text-soft">{say("today.giveOnePassageThatShould")}</p>
       <div className="flex flex-wrap gap-3">
         <ButtonLink kind="main" to="/start">
-          Give a passage
+          {say("today.giveAPassage")}
         </ButtonLink>
-        <ButtonLink to="/passages/new">Type its notes</ButtonLink>
+        <ButtonLink to="/passages/new">{say("today.typeItsNotes")}</ButtonLink>
       </div>
     </Page>
   );

@@ -1,3 +1,4 @@
+import { say } from "../../words/say";
 /** The relief in small: what a workout looks like, before there is one. */
 export function Landscape() {
   const spires = [300, 352, 404, 456];
@@ -6,11 +7,11 @@ export function Landscape() {
       viewBox="0 0 640 190"
       className="mt-8 w-full max-w-[640px]"
       role="img"
-      aria-label="A workout drawn as land: slow passes are plateaus, bursts are spires above the ceiling, rests are breaks in the ground."
+      aria-label={say("welcome.aWorkoutDrawnAsLand")}
     >
       <rect x="0" y="52" width="640" height="26" className="fill-brass" opacity="0.28" />
       <text x="6" y="70" fontSize="13" fontWeight="700" className="fill-brass-deep">
-        ceiling
+        {say("welcome.ceiling")}
       </text>
       <path d="M8 165l16-40h60l10 18 14-28h60l10 16 14-26h56l6 60z" className="fill-spruce" />
       {spires.map((x) => (

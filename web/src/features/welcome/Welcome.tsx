@@ -10,10 +10,11 @@ import * as touches from "../../api/touches";
 import { upTo } from "../../api/within";
 import { RANGES } from "../../api/ranges";
 import { Alert } from "../../ui/Alert";
+import { say } from "../../words/say";
 
 /** The server has the whole rule; this only saves a round. */
 const { name: NAME, password: PASSWORD } = RANGES.Credentials;
-const LENGTH = `A password has ${PASSWORD.minLength} characters or more, in any script.`;
+const LENGTH = say("welcome.aPasswordHasCharactersOr", { minLength: PASSWORD.minLength });
 
 interface Credentials {
   name: string;
@@ -24,8 +25,8 @@ interface Credentials {
 function wrong({ name, password }: Credentials, registering: boolean): Partial<Credentials> {
   const short = password.length < (registering ? PASSWORD.minLength : 1);
   return {
-    ...(name === "" && { name: "Give your name." }),
-    ...(short && { password: registering ? LENGTH : "Give your password." }),
+    ...(name === "" && { name: say("welcome.giveYourName") }),
+    ...(short && { password: registering ? LENGTH : say("welcome.giveYourPassword") }),
   };
 }
 
@@ -56,20 +57,17 @@ export default function Welcome({ register: registering = false, demo }: { regis
     <main className="mx-auto grid min-h-dvh max-w-[1180px] content-center items-center gap-x-16 gap-y-8 px-6 py-10 lg:grid-cols-[1.2fr_1fr]">
       <section>
         <p className="mb-6 flex items-center gap-2.5 text-2xl font-bold">
-          <Mark /> Tachylim
+          <Mark /> {say("common.tachylim")}
         </p>
-        <h1 className="max-w-[22ch] text-4xl">How fast can you play it cleanly, and what makes it faster?</h1>
-        <p className="mt-4 max-w-[52ch] text-lg text-soft">
-          Speed workouts for instrumentalists: slow controlled passes, short bursts above your ceiling, and rests that
-          are counted. One key after each pass is enough to know your tempo, with how sure it is.
-        </p>
+        <h1 className="max-w-[22ch] text-4xl">{say("welcome.howFastCanYouPlay")}</h1>
+        <p className="mt-4 max-w-[52ch] text-lg text-soft">{say("welcome.speedWorkoutsForInstrumentalists")}</p>
         <Landscape />
       </section>
-      <section aria-label={registering ? "Register" : "Sign in"} className="max-w-md">
-        <h2 className="mb-4 text-2xl">{registering ? "New here" : "Sign in"}</h2>
+      <section aria-label={registering ? say("welcome.register") : say("welcome.signIn")} className="max-w-md">
+        <h2 className="mb-4 text-2xl">{registering ? say("welcome.newHere") : say("welcome.signIn")}</h2>
         <form noValidate onSubmit={submit} className="grid gap-3">
           <Field
-            label="Name"
+            label={say("welcome.name")}
             autoComplete="username"
             {...upTo(NAME)}
             value={typed.name}
@@ -77,14 +75,10 @@ export default function Welcome({ register: registering = false, demo }: { regis
             error={errors.name ?? nameError}
           />
           <Field
-            label="Password"
+            label={say("welcome.password")}
             type="password"
             autoComplete={registering ? "new-password" : "current-password"}
-            hint={
-              registering
-                ? "At least 10 characters in any script; a few words that do not belong together are good."
-                : undefined
-            }
+            hint={registering ? say("welcome.atLeast10CharactersIn") : undefined}
             value={typed.password}
             onChange={(event) => setTyped({ ...typed, password: event.target.value })}
             error={errors.password ?? passwordError}
@@ -92,27 +86,26 @@ export default function Welcome({ register: registering = false, demo }: { regis
           {problem && !nameError && !passwordError && <Alert className="font-semibold">{sentence(problem)}</Alert>}
           <div className="mt-1 flex flex-wrap items-center gap-3">
             <Button kind="main" type="submit" disabled={enter.isPending}>
-              {registering ? "Register" : "Sign in"}
+              {registering ? say("welcome.register") : say("welcome.signIn")}
             </Button>
             <Link
               to={registering ? "/sign-in" : "/register"}
               className="px-2 py-2 font-semibold text-spruce underline-offset-4 hover:underline"
             >
-              {registering ? "I have an account" : "I am new here"}
+              {registering ? say("welcome.iHaveAnAccount") : say("welcome.iAmNewHere")}
             </Link>
           </div>
         </form>
         {demo && (
           <div className="mt-8 border-t border-rule pt-5">
             <Button onClick={() => openDemo.mutate(undefined)} disabled={openDemo.isPending}>
-              {openDemo.isPending ? "Opening, one moment" : "Open the demo"}
+              {openDemo.isPending ? say("welcome.openingOneMoment") : say("welcome.openTheDemo")}
             </Button>
-            <p className="mt-2 text-sm text-soft">Ten weeks of a made-up marimba player, Odile Marrane.</p>
+            <p className="mt-2 text-sm text-soft">{say("welcome.tenWeeksOfAMade")}</p>
           </div>
         )}
         <p className="mt-8 max-w-[46ch] border-l-2 border-brass pl-3 text-sm text-soft">
-          This plans practice; it is not medical advice. Pain, numbness or tingling that stays belongs with a physician
-          or a licensed therapist who knows musicians.
+          {say("welcome.thisPlansPracticeItIs")}
         </p>
       </section>
     </main>

@@ -172,7 +172,7 @@ class StoryTest {
         assertThat(odile.page.getByText("Your answer is kept here")).isVisible();
         context.setOffline(false);
         assertThat(odile.page.getByText("Warm-up 2 of 2")).isVisible();
-        assertThat(odile.page.getByText("Last: broke at 46")).isVisible();
+        assertThat(odile.page.getByText("Last: broke down at 46")).isVisible();
     }
 
     /** The page carries the core: begun once, a workout needs nobody else, and what was answered arrives once and in order. */
