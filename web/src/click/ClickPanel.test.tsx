@@ -14,10 +14,10 @@ describe("the click of an instrument", () => {
   it("is kept as soon as anything of it is changed", () => {
     render(<ClickPanel instrument="cello" />);
     fireEvent.change(screen.getByLabelText("Sound"), { target: { value: "bell" } });
-    fireEvent.change(screen.getByLabelText("Level"), { target: { value: "35" } });
+    fireEvent.change(screen.getByLabelText("Volume"), { target: { value: "35" } });
     fireEvent.change(screen.getByLabelText("Count in"), { target: { value: "2" } });
-    fireEvent.change(screen.getByLabelText("It clicks"), { target: { value: "3-1" } });
-    fireEvent.click(screen.getByLabelText("seen only, nothing sounds"));
+    fireEvent.change(screen.getByLabelText("Clicks"), { target: { value: "3-1" } });
+    fireEvent.click(screen.getByLabelText("visual only, no sound"));
     expect(wishes("cello")).toMatchObject({ sound: "bell", level: 0.35, bars: 2, silence: "3-1", seen: true });
     expect(wishes("flute").sound).toBe("block");
   });

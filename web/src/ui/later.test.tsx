@@ -3,6 +3,7 @@ import { cleanup, render, screen } from "@testing-library/react";
 import { afterEach, describe, expect, it, vi } from "vitest";
 import { ErrorBoundary } from "./ErrorBoundary";
 import { later } from "./later";
+import { say } from "../words/say";
 
 afterEach(() => {
   cleanup();
@@ -16,7 +17,7 @@ describe("a page whose code is fetched when it is shown", () => {
     const fetch = vi.fn(() => Promise.resolve({ default: Stand }));
     const Page = later(fetch);
     const { unmount } = render(<Page music="Kestrel Weather" />);
-    expect(screen.getByRole("status").textContent).toContain("One moment.");
+    expect(screen.getByRole("status").textContent).toContain(say("common.oneMoment"));
     await vi.waitFor(() => expect(screen.getByRole("heading").textContent).toContain("Kestrel Weather"), {
       timeout: 200,
     });
@@ -32,7 +33,7 @@ describe("a page whose code is fetched when it is shown", () => {
     fetch.mockRejectedValueOnce(new Error("no connection")).mockResolvedValue({ default: Stand });
     const Page = later(fetch);
     const { unmount } = render(<Page music="Kestrel Weather" />, { wrapper: ErrorBoundary });
-    expect((await screen.findByRole("alert")).textContent).toContain("could not be drawn");
+    expect((await screen.findByRole("alert")).textContent).toContain(say("common.thisPageCouldNotBe"));
     unmount();
     render(<Page music="Kestrel Weather" />, { wrapper: ErrorBoundary });
     expect((await screen.findByRole("heading")).textContent).toContain("Kestrel Weather");

@@ -20,7 +20,7 @@ describe("a limit in words", () => {
   });
 
   it("says whether it lies ahead or is reached", () => {
-    expect(reachedFirst(effort)).toBe("You reach this limit first. Half of a usual day.");
+    expect(reachedFirst(effort)).toBe("You'll reach this limit first. Half of a usual day.");
     expect(reachedFirst({ ...effort, left: 0 })).toBe("You have reached this limit first. Half of a usual day.");
   });
 });

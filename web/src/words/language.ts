@@ -1,10 +1,12 @@
 import english from "../../../words/en.json?url";
+import german from "../../../words/de.json?url";
 import { keep } from "../keep";
 import { speak } from "./say";
 
 /** The languages that have a catalogue, each by its own name. A new one is a line here and a file. */
 const LANGUAGES = {
   en: { name: "English", catalogue: english },
+  de: { name: "Deutsch", catalogue: german },
 };
 
 export type Language = keyof typeof LANGUAGES;

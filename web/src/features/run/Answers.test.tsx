@@ -3,6 +3,7 @@ import { cleanup, render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, describe, expect, it, vi } from "vitest";
 import { Answers } from "./Answers";
+import { type Code, say } from "../../words/say";
 
 afterEach(cleanup);
 
@@ -14,41 +15,43 @@ function answers(part: Partial<Parameters<typeof Answers>[0]> = {}) {
   return onAct;
 }
 
-const button = (name: RegExp) => screen.getByRole<HTMLButtonElement>("button", { name });
+const button = (code: Code) => screen.getByRole<HTMLButtonElement>("button", { name: new RegExp(say(code)) });
 
 describe("the answers", () => {
   it("say what the last one was until something is played", () => {
     answers();
     expect(screen.getByRole("status").textContent).toBe(
-      "Last: slip at 96, tension 2. A figure puts the tension right.",
+      say("run.lastAtTensionAFigure", { verdict: say("verdict.ROUGH"), tempo: 96, tension: 2 }),
     );
   });
 
   it("are open while playing and after, and clean only where nothing was cut short", async () => {
     const onAct = answers({ state: "judge", mayBeClean: false });
-    expect(button(/clean/).disabled).toBe(true);
-    expect(button(/slip/).disabled).toBe(false);
-    await userEvent.click(button(/broke down/));
+    expect(button("verdict.CLEAN").disabled).toBe(true);
+    expect(button("verdict.ROUGH").disabled).toBe(false);
+    await userEvent.click(button("verdict.BROKE"));
     expect(onAct).toHaveBeenCalledWith("broke");
-    expect(screen.getByRole("status").textContent).toBe("How was it?");
+    expect(screen.getByRole("status").textContent).toBe(say("run.howWasIt"));
   });
 
   it.each(["ready", "rest"] as const)("are closed when it is %s", (state) => {
     answers({ state });
-    expect([button(/clean/), button(/slip/), button(/broke down/)].every((one) => one.disabled)).toBe(true);
-    expect(button(/back off/).disabled).toBe(state === "rest");
+    expect(
+      [button("verdict.CLEAN"), button("verdict.ROUGH"), button("verdict.BROKE")].every((one) => one.disabled),
+    ).toBe(true);
+    expect(button("run.backOff").disabled).toBe(state === "rest");
   });
 
   it("wait while one is on its way", () => {
     answers({ state: "judge", sending: true });
-    expect(button(/slip/).disabled).toBe(true);
-    expect(screen.getByRole("status").textContent).toContain("on its way");
+    expect(button("verdict.ROUGH").disabled).toBe(true);
+    expect(screen.getByRole("status").textContent).toBe(say("run.yourAnswerIsKeptAnd"));
   });
 
   it("show the tension as pressed", async () => {
     const onAct = answers({ tension: 4 });
-    expect(button(/gripping/).getAttribute("aria-pressed")).toBe("true");
-    await userEvent.click(button(/loose/));
+    expect(button("run.gripping").getAttribute("aria-pressed")).toBe("true");
+    await userEvent.click(button("run.loose"));
     expect(onAct).toHaveBeenCalledWith("tension-0");
   });
 });

@@ -16,7 +16,7 @@ describe("why it broke", () => {
   it("is said in other words, which are no keys of the run", () => {
     const say = vi.fn();
     render(<Why onSay={say} />);
-    const words = screen.getByLabelText("Other words");
+    const words = screen.getByLabelText("Something else");
     fireEvent.change(words, { target: { value: "fourth finger late" } });
     fireEvent.submit(words);
     expect(say).toHaveBeenCalledWith("fourth finger late");

@@ -1,5 +1,6 @@
 // @vitest-environment jsdom
 import { act, cleanup, fireEvent, renderHook } from "@testing-library/react";
+import { say } from "../../words/say";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import type { RunView } from "./useRun";
 
@@ -97,7 +98,7 @@ describe("the step at hand", () => {
     playing.seconds = 2;
     press("j", "KeyJ");
     expect(sent).toEqual([]);
-    expect(result.current.hint).toContain("goes to its end");
+    expect(result.current.hint).toBe(say("run.aCleanPassGoesTo"));
     playing.seconds = 7.5;
     press("j", "KeyJ");
     expect(sent.at(-1)![0]).toMatchObject({ verdict: "CLEAN" });

@@ -21,6 +21,7 @@ import { WarmUp } from "./WarmUp";
 import * as touches from "../../api/touches";
 import { within } from "../../api/within";
 import { RANGES } from "../../api/ranges";
+import { LanguageChoice } from "../../words/LanguageChoice";
 import { say } from "../../words/say";
 
 /** Instrument and daily minutes, where the day is counted, password and browsers, and the way out. */
@@ -55,6 +56,11 @@ export default function Settings({ me }: { me: Schemas["Me"] }) {
           <ClickPanel key={me.instrument} instrument={me.instrument} />
         </section>
         <Keys />
+        <section>
+          <h2 className="mb-2 text-lg">{say("common.language")}</h2>
+          <LanguageChoice />
+          <p className="mt-2 text-soft">{say("settings.languageOfThisBrowser")}</p>
+        </section>
         <Files />
         <Room />
         <Farewell onGone={() => void leave()} />

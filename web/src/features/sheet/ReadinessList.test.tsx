@@ -5,6 +5,7 @@ import { afterEach, describe, expect, it } from "vitest";
 import type { Schemas } from "../../api/client";
 import { pretendServer, show } from "../../test/server";
 import { ReadinessList } from "./ReadinessList";
+import { say } from "../../words/say";
 
 afterEach(cleanup);
 
@@ -31,7 +32,7 @@ describe("readiness", () => {
         ]}
       />,
     );
-    expect(screen.getByText(/^2 of the preparation still open/)).toBeTruthy();
+    expect(screen.getByText(say("sheet.ofThePreparationStillOpen", { open: 2 }))).toBeTruthy();
     expect(screen.getByText(/lost .*a later pass broke/)).toBeTruthy();
   });
 

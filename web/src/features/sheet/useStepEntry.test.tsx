@@ -48,7 +48,7 @@ describe("notes entered a key at a time", () => {
     const onTake = vi.fn();
     show(<StepMusic onTake={onTake} />);
     await screen.findByText("heard v8 g");
-    await userEvent.click(screen.getByRole("button", { name: "Take these notes" }));
+    await userEvent.click(screen.getByRole("button", { name: "Use these notes" }));
     expect(onTake).toHaveBeenCalledWith("heard v8 g", "");
   });
 
@@ -59,7 +59,7 @@ describe("notes entered a key at a time", () => {
       expect(screen.getByRole("button", { name: /quarter/ }).getAttribute("aria-pressed")).toBe("true"),
     );
     expect(asked).toHaveLength(0);
-    expect(screen.getByRole("button", { name: "Take these notes" })).toHaveProperty("disabled", true);
+    expect(screen.getByRole("button", { name: "Use these notes" })).toHaveProperty("disabled", true);
   });
 
   it("get a tapped rhythm once it is drawn", async () => {
@@ -68,7 +68,7 @@ describe("notes entered a key at a time", () => {
     const tap = screen.getByRole("button", { name: "Tap the rhythm" });
     fireEvent.pointerDown(tap);
     fireEvent.pointerDown(tap);
-    await userEvent.click(screen.getByRole("button", { name: "Draw it to the beat" }));
+    await userEvent.click(screen.getByRole("button", { name: "Snap to the beat" }));
     await waitFor(() => expect((asked.at(-1)!.body as { taps: number[] }).taps).toHaveLength(2));
     expect(screen.getByRole("button", { name: "Tap the rhythm" })).toBeTruthy();
   });

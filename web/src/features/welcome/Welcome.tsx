@@ -10,6 +10,7 @@ import * as touches from "../../api/touches";
 import { upTo } from "../../api/within";
 import { RANGES } from "../../api/ranges";
 import { Alert } from "../../ui/Alert";
+import { LanguageChoice } from "../../words/LanguageChoice";
 import { say } from "../../words/say";
 
 /** The server has the whole rule; this only saves a round. */
@@ -104,6 +105,9 @@ export default function Welcome({ register: registering = false, demo }: { regis
             <p className="mt-2 text-sm text-soft">{say("welcome.tenWeeksOfAMade")}</p>
           </div>
         )}
+        <p className="mt-8">
+          <LanguageChoice />
+        </p>
         <p className="mt-8 max-w-[46ch] border-l-2 border-brass pl-3 text-sm text-soft">
           {say("welcome.thisPlansPracticeItIs")}
         </p>

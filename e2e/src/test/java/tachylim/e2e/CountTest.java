@@ -19,8 +19,8 @@ class CountTest {
         page = odile.page;
         page.navigate("/counts");
         page.getByLabel("Between").fill("G7 and C");
-        page.getByLabel("Wanted tempo").fill("112");
-        odile.button("Add it").click();
+        page.getByLabel("Target tempo").fill("112");
+        odile.button("Add").click();
         assertThat(page.getByText("at best, 56 a minute needed")).isVisible();
         odile.button("Count G7 and C").click();
     }

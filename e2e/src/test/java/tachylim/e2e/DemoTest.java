@@ -156,7 +156,7 @@ class DemoTest {
         page.keyboard().press("Escape");
         assertThat(page.getByText("Paused")).isVisible();
         found.addAll(serious(page));
-        page.getByText("End it here").click();
+        page.getByText("End the workout here").click();
         assertThat(page.getByText("Notes on this workout")).isVisible();
         found.addAll(serious(page));
         page.close();

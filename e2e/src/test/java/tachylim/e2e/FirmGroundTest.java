@@ -186,8 +186,8 @@ class FirmGroundTest {
                         .setContentType("text/javascript")
                         .setBody("export default () => { throw new Error('broken'); };")));
         page.navigate("/load");
-        assertThat(page.getByText("This page could not be drawn.")).isVisible();
-        page.getByText("To today").click();
+        assertThat(page.getByText("This page couldn't be shown.")).isVisible();
+        page.getByText("Go to Today").click();
         assertThat(page.getByText("Nothing to play yet")).isVisible();
     }
 
@@ -200,8 +200,8 @@ class FirmGroundTest {
         assertThat(odile.page.getByText("No playing for 48 hours.").first()).isVisible();
         odile.page.navigate("/load");
         assertThat(odile.page.getByText("Resting after a symptom")).isVisible();
-        odile.button("Made by mistake").click();
-        odile.button("It was a mistake").click();
+        odile.button("Reported by mistake").click();
+        odile.button("Yes, a mistake").click();
         assertThat(odile.page.getByText("withdrawn")).isVisible();
         assertThat(odile.page.getByText("Resting after a symptom")).isHidden();
     }

@@ -47,7 +47,7 @@ class KeyboardTest {
         Musician odile = Shared.stranger();
         page = odile.page;
         page.navigate("/");
-        press("I am new here");
+        press("I'm new here");
         type("Name", odile.name);
         type("Password", Musician.PASSWORD);
         page.keyboard().press("Enter");
@@ -64,14 +64,14 @@ class KeyboardTest {
         type("Target tempo", "104");
         press("Next: how fast today");
         type("Clean at", "88");
-        press("Begin the first workout");
+        press("Start your first workout");
         assertThat(odile.stage()).hasAttribute("data-state", "ready");
         page.evaluate("() => document.activeElement.blur()");
 
         odile.hurry().playToTheEnd();
         type("Notes on this workout", "Third finger first.");
         press("Save note");
-        press("To today");
+        press("Go to Today");
         assertThat(page.getByText("Left today")).isVisible();
         press("Ceiling");
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("How often it is clean")))

@@ -49,7 +49,7 @@ final class Musician {
         page.navigate("/register");
         fill(page.getByLabel("Name"), name);
         fill(page.getByLabel("Password"), PASSWORD);
-        click(button("Register"));
+        click(button("Create account"));
         assertThat(page.getByText("Step 1 of 3")).isVisible();
         return this;
     }
@@ -66,7 +66,7 @@ final class Musician {
         click(button("Next: how fast today"));
         assertThat(page.getByText("Step 3 of 3")).isVisible();
         fill(page.getByLabel("Clean at", new Page.GetByLabelOptions().setExact(true)), "92");
-        click(button("Begin the first workout"));
+        click(button("Start your first workout"));
         page.waitForURL(RUN);
         untilReady();
         return this;

@@ -17,7 +17,7 @@ class PlanTest {
 
     private void plan() {
         page.keyboard().press("Escape");
-        page.getByText("End it here").click();
+        page.getByText("End the workout here").click();
         assertThat(page.getByText("Notes on this workout")).isVisible();
         page.navigate("/");
         page.getByText("Change this plan").click();
@@ -81,24 +81,24 @@ class PlanTest {
         odile.button("Templates").click();
         odile.button("Use Twelve").click();
         assertThat(minutes()).hasValue("12");
-        assertThat(odile.button("Begin this workout")).isEnabled();
+        assertThat(odile.button("Start this workout")).isEnabled();
     }
 
     @Test
     void everySessionBeginsWithTheWarmUpThatWasPutDown() {
         plan();
         page.navigate("/settings");
-        odile.button("My own").click();
+        odile.button("Write my own").click();
         page.getByLabel("What, line 1").fill("Walk, then shoulders");
         page.getByLabel("What, line 2").fill("Long, easy strokes");
         page.getByRole(AriaRole.FORM, new Page.GetByRoleOptions().setName("Warm-up"))
-                .getByText("Keep", new Locator.GetByTextOptions().setExact(true))
+                .getByText("Save", new Locator.GetByTextOptions().setExact(true))
                 .click();
-        assertThat(page.getByText("Kept: every workout begins so.").first()).isVisible();
+        assertThat(page.getByText("Saved: every workout starts like this.").first()).isVisible();
         page.navigate("/");
         page.getByText("Change this plan").click();
         assertThat(page.getByText("Your own warm-up of 5 min")).isVisible();
-        odile.button("Begin this workout").click();
+        odile.button("Start this workout").click();
         assertThat(page.getByText("Away from the instrument")).isVisible();
         assertThat(page.getByText("Walk, then shoulders.")).isVisible();
         assertThat(odile.stage()).hasAttribute("data-state", "ready");

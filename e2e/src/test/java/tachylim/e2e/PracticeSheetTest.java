@@ -55,7 +55,7 @@ class PracticeSheetTest {
         button("Save passage").click();
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)))
                 .not()
-                .hasText("A new passage");
+                .hasText("New passage");
         notesAreDrawn();
     }
 
@@ -67,7 +67,7 @@ class PracticeSheetTest {
     private void readIn() {
         page.navigate("/passages/new");
         tab("From a file").click();
-        page.getByLabel("A file of music")
+        page.getByLabel("A music file")
                 .setInputFiles(new FilePayload("tunes.abc", "text/plain", TUNE.getBytes(StandardCharsets.UTF_8)));
         assertThat(page.getByText("Take these 15 notes")).isVisible();
         button("Take these 15 notes").click();
@@ -79,16 +79,16 @@ class PracticeSheetTest {
     void aFileIsReadInWithItsLineBarsAndRepeatsChosen() {
         page.navigate("/passages/new");
         tab("From a file").click();
-        page.getByLabel("A file of music")
+        page.getByLabel("A music file")
                 .setInputFiles(new FilePayload("tunes.abc", "text/plain", TUNE.getBytes(StandardCharsets.UTF_8)));
         assertThat(page.getByText("Take these 15 notes")).isVisible();
         page.getByLabel("repeats written out").check();
         assertThat(page.getByText("Take these 29 notes")).isVisible();
-        page.getByLabel("Line of the file").selectOption("1");
+        page.getByLabel("Part in the file").selectOption("1");
         assertThat(page.getByText("trill")).isVisible();
         page.getByLabel("To bar").selectOption("1");
         assertThat(page.getByText("Take these 6 notes")).isVisible();
-        page.getByLabel("A file of music")
+        page.getByLabel("A music file")
                 .setInputFiles(new FilePayload(
                         "broken.mid", "audio/midi", "MThd and then nothing".getBytes(StandardCharsets.UTF_8)));
         assertThat(page.getByText("This MIDI file is damaged or breaks off.")).isVisible();
@@ -97,7 +97,7 @@ class PracticeSheetTest {
     @Test
     void notesAreEnteredStepByStepAndUndone() {
         page.navigate("/passages/new");
-        tab("Step by step").click();
+        tab("Note by note").click();
         Locator pad = page.getByLabel(Pattern.compile("^Enter notes"));
         pad.focus();
         for (String key : "6 g a b c d".split(" ")) {
@@ -110,7 +110,7 @@ class PracticeSheetTest {
         assertThat(page.getByLabel("5 notes entered")).isVisible();
         page.getByLabel("C sharp 4").click();
         assertThat(page.getByLabel("6 notes entered")).isVisible();
-        button("Take these notes").click();
+        button("Use these notes").click();
         page.getByLabel("Title").fill("Six steps");
         keepAs("90");
         assertThat(page.getByLabel("Six steps, 6 notes in 1 bar")).isVisible();
@@ -145,7 +145,7 @@ class PracticeSheetTest {
         page.getByLabel(Pattern.compile("^Write fingers")).focus();
         page.keyboard().type("123");
         for (String key : "1 2 3".split(" ")) {
-            assertThat(page.getByLabel("What was decided").getByText(Pattern.compile("note " + key + ": " + key)))
+            assertThat(page.getByLabel("Your decisions").getByText(Pattern.compile("note " + key + ": " + key)))
                     .isVisible();
         }
         assertThat(page.getByLabel(Pattern.compile("^Write fingers"))
@@ -163,10 +163,10 @@ class PracticeSheetTest {
         page.locator("path[data-transition='4'][stroke=transparent]").first().dispatchEvent("click");
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Transition 5–6")))
                 .isVisible();
-        button("It broke here").click();
+        button("I broke down here").click();
         assertThat(page.getByLabel("Transition 5 to 6").getByText("broke once in four weeks"))
                 .isVisible();
-        button("It broke here").click();
+        button("I broke down here").click();
         assertThat(page.getByLabel("Transition 5 to 6").getByText("broke 2 times in four weeks"))
                 .isVisible();
         Locator variation = page.getByLabel("Transition 5 to 6")
@@ -190,7 +190,7 @@ class PracticeSheetTest {
         assertThat(page.getByText("Matches the target at")).isVisible();
         Locator heard = page.getByRole(AriaRole.DIALOG)
                 .getByRole(AriaRole.BUTTON)
-                .filter(new Locator.FilterOptions().setHasText("Hear it"));
+                .filter(new Locator.FilterOptions().setHasText("Listen"));
         heard.click();
         page.waitForSelector(".abcjs-note.lit");
         Download file = page.waitForDownload(() -> page.getByRole(AriaRole.DIALOG)
@@ -200,8 +200,8 @@ class PracticeSheetTest {
         assertThat(Files.readString(file.path())).contains("T:Harbour Steps, Groups of 3");
         page.keyboard().press("Escape");
 
-        page.getByLabel("Weights of your cell").fill("3-2-1");
-        button("Show it").click();
+        page.getByLabel("Note lengths of your rhythm").fill("3-2-1");
+        button("Show").click();
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Own cell 3-2-1")))
                 .isVisible();
     }
@@ -220,7 +220,7 @@ class PracticeSheetTest {
     void theSheetForTheStandShowsEveryVariation() {
         readIn();
         button("Print or export").click();
-        page.getByText("A sheet for the stand").click();
+        page.getByText("A sheet for your stand").click();
         assertThat(button("Print")).isVisible();
         assertThat(page.getByRole(
                         AriaRole.HEADING, new Page.GetByRoleOptions().setName(Pattern.compile("^Long–short 2-1 "))))

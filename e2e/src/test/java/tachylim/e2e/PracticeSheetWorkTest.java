@@ -59,7 +59,7 @@ class PracticeSheetWorkTest {
         assertThat(page.getByLabel("Name of the turn")).isVisible();
         page.getByLabel("Difficulty of the turn").selectOption("5");
         page.getByLabel("Order of the sections").selectOption(new SelectOption().setLabel("hardest first"));
-        Locator together = page.getByLabel("Putting together");
+        Locator together = page.getByLabel("Joining sections");
         assertThat(together.getByText(Pattern.compile("the turn, then"))).isVisible();
         together.getByRole(AriaRole.BUTTON)
                 .filter(new Locator.FilterOptions().setHasText("Practise"))
@@ -73,7 +73,7 @@ class PracticeSheetWorkTest {
     @Test
     void articulationsAreAddedMovedAndChosen() {
         tab("Articulations");
-        page.getByLabel("Another articulation").fill("paired strokes");
+        page.getByLabel("New articulation").fill("paired strokes");
         button("Add").click();
         assertThat(page.getByLabel("Articulations").getByRole(AriaRole.LISTITEM).last())
                 .containsText("paired strokes");
@@ -94,15 +94,15 @@ class PracticeSheetWorkTest {
 
     @Test
     void aCellIsTappedAndOneThatCannotBeIsRefused() {
-        button("Tap it").focus();
+        button("Tap the rhythm").focus();
         tapAfter(0, 0.5, 0.75, 1);
         button("Done").click();
-        assertThat(page.getByLabel("Weights of your cell")).hasValue("2-1-1");
-        page.getByLabel("Weights of your cell").fill("2-0-1");
-        button("Show it").click();
+        assertThat(page.getByLabel("Note lengths of your rhythm")).hasValue("2-1-1");
+        page.getByLabel("Note lengths of your rhythm").fill("2-0-1");
+        button("Show").click();
         assertThat(page.getByText(Pattern.compile("A weight lies between"))).isVisible();
-        page.getByLabel("Weights of your cell").fill("3, 1, 2");
-        button("Show it").click();
+        page.getByLabel("Note lengths of your rhythm").fill("3, 1, 2");
+        button("Show").click();
         assertThat(heading("Own cell 3-1-2")).isVisible();
     }
 
@@ -129,7 +129,7 @@ class PracticeSheetWorkTest {
         assertThat(transition.getByRole(AriaRole.LISTITEM)).hasCount(4);
         transition
                 .getByRole(AriaRole.BUTTON)
-                .filter(new Locator.FilterOptions().setHasText("Hear"))
+                .filter(new Locator.FilterOptions().setHasText("Listen to"))
                 .first()
                 .click();
         page.waitForFunction(
@@ -162,7 +162,7 @@ class PracticeSheetWorkTest {
     private void upload(String name, byte[] bytes) {
         page.navigate("/passages/new");
         tab("From a file");
-        page.getByLabel("A file of music").setInputFiles(new FilePayload(name, "application/octet-stream", bytes));
+        page.getByLabel("A music file").setInputFiles(new FilePayload(name, "application/octet-stream", bytes));
     }
 
     private byte[] exported(String as) {
@@ -177,7 +177,7 @@ class PracticeSheetWorkTest {
         byte[] file = exported("MUSICXML");
         upload("kiln.musicxml", file);
         assertThat(button("Take these 49 notes")).isVisible();
-        assertThat(page.getByText("Nothing of the file is left out.")).isVisible();
+        assertThat(page.getByText("Everything in the file is used.")).isVisible();
         assertThat(button("Save passage")).isHidden();
         page.getByLabel("From bar").selectOption("2");
         page.getByLabel("To bar").selectOption("3");
@@ -193,7 +193,7 @@ class PracticeSheetWorkTest {
         upload("kiln.mid", file);
         assertThat(page.getByText("Drawn to 4 places to a quarter note.")).isVisible();
         assertThat(button("Take these 49 notes")).isVisible();
-        page.getByLabel("Grid to draw to").selectOption("2");
+        page.getByLabel("Grid").selectOption("2");
         assertThat(page.getByText("Drawn to 2 places to a quarter note.")).isVisible();
         assertThat(button("Take these 25 notes")).isVisible();
     }
@@ -203,7 +203,7 @@ class PracticeSheetWorkTest {
         page.navigate("/passages/new");
         page.getByLabel("Title").fill("Kept all the same");
         tab("From a file");
-        page.getByLabel("A file of music")
+        page.getByLabel("A music file")
                 .setInputFiles(new FilePayload(
                         "broken.xml", "text/xml", "<score-partwise><part></oops>".getBytes(StandardCharsets.UTF_8)));
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("breaks off or is damaged near line 1");

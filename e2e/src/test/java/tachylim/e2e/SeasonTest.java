@@ -43,7 +43,7 @@ class SeasonTest {
         }
         odile.untilReady();
         page.keyboard().press("Escape");
-        odile.button("End it here").click();
+        odile.button("End the workout here").click();
         assertThat(page.getByText("Notes on this workout")).isVisible();
         odile.untilArrived();
     }
@@ -71,7 +71,7 @@ class SeasonTest {
         page.mouse().up();
         assertThat(day(4)).hasAttribute("aria-label", Pattern.compile(".*day off.*"));
         day(4).focus();
-        odile.button("As usual").click();
+        odile.button("Back to the plan").click();
         assertThat(day(4)).not().hasAttribute("aria-label", Pattern.compile(".*day off.*"));
         assertThat(Shared.BROWSING.complaints()).isEmpty();
     }
@@ -84,7 +84,7 @@ class SeasonTest {
         String soon = odile.api("/api/season").replaceAll("(?s).*\"today\":\"([^\"]+)\".*", "$1");
         String date = java.time.LocalDate.parse(soon).plusDays(9).toString();
         page.getByLabel("Day", new Page.GetByLabelOptions().setExact(true)).fill(date);
-        odile.button("Add it").click();
+        odile.button("Add").click();
         assertThat(section("Performances")).containsText("Recital at Lantern Quay");
         day(9).focus();
         assertThat(section("The chosen day")).containsText("Recital at Lantern Quay");
@@ -97,9 +97,9 @@ class SeasonTest {
                 .click();
         assertThat(day(0)).hasAttribute("aria-label", Pattern.compile(".*day off.*"));
         odile.button("Open an address").click();
-        String address = page.getByLabel("The address, shown this once").inputValue();
+        String address = page.getByLabel("The address (shown only once)").inputValue();
         assertThat(page.request().get(address).text()).startsWith("BEGIN:VCALENDAR");
-        odile.button("Close it").click();
+        odile.button("Close the address").click();
         assertThat(odile.button("Open an address")).isVisible();
         assertThat(page.request().get(address).status()).isEqualTo(404);
     }
@@ -108,21 +108,21 @@ class SeasonTest {
     void whatWasSaidIsPutRightAndPracticeAwayIsPutDown() {
         somePractice();
         page.navigate("/log");
-        page.getByLabel("Words in notes, focus or music").fill("nothing is like this");
-        assertThat(page.getByText("No workout is like that.")).isVisible();
-        page.getByLabel("Words in notes, focus or music").fill("");
+        page.getByLabel("Words in notes, focus or passage").fill("nothing is like this");
+        assertThat(page.getByText("No workout matches.")).isVisible();
+        page.getByLabel("Words in notes, focus or passage").fill("");
         page.locator("a[href^='/log/']:not([href='/log/month'])").first().click();
         page.getByText(Pattern.compile("what was said of them")).click();
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("Put pass \\d+ right")))
                 .last()
                 .click();
-        odile.button("Withdraw").click();
+        odile.button("Withdraw the answer").click();
         assertThat(page.getByText("put right").last()).isVisible();
         page.navigate("/log/month");
         page.getByLabel("Minutes").fill("25");
         page.getByLabel("Note").fill("scales by the window");
         odile.button("Log it").click();
-        assertThat(section("Away from the screen")).containsText("scales by the window");
+        assertThat(section("Away from the app")).containsText("scales by the window");
         page.navigate("/");
         assertThat(page.getByText("Played today already.").first()).isVisible();
     }
@@ -136,12 +136,12 @@ class SeasonTest {
         somePractice();
         page.navigate("/settings");
         Download taken = page.waitForDownload(
-                () -> page.getByText("All of it in one file").click());
+                () -> page.getByText("Everything in one file").click());
         byte[] file = Files.readAllBytes(taken.path());
         Musician other = Shared.somebodyNew();
         other.page.navigate("/settings");
         other.page
-                .getByLabel("The file of an account")
+                .getByLabel("The account file")
                 .setInputFiles(new FilePayload("tachylim.json.gz", "application/gzip", file));
         assertThat(other.page.getByText("Passages here now: 1; workouts: 1.").first())
                 .isVisible();

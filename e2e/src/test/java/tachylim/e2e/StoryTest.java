@@ -45,7 +45,7 @@ class StoryTest {
         String section = page.url().replaceAll(".*/plan/", "");
         double before = ceilingIn(odile.api("/api/sections/" + section + "/ceiling"));
 
-        odile.button("Begin this workout").click();
+        odile.button("Start this workout").click();
         page.waitForURL(Pattern.compile(".*/run/\\d+"));
         for (int pass = 0; pass < 4; pass++) {
             odile.playAndAnswer("j");
@@ -53,7 +53,7 @@ class StoryTest {
         loseTheServerInMidPass(odile);
         odile.hurry().playCleanlyToTheEnd();
 
-        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Played")))
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Finished")))
                 .isVisible();
         page.getByLabel("Notes on this workout").fill("The turn in bar 1 wants the outside mallet.");
         odile.button("Save note").click();
@@ -204,11 +204,11 @@ class StoryTest {
         Musician odile = Shared.somebodyPlaying();
         Page second = Shared.BROWSING.page(odile.page.context());
         second.navigate(odile.page.url());
-        assertThat(second.getByText("This workout goes on in another window.")).isVisible();
-        second.getByText("Take over here").click();
+        assertThat(second.getByText("This workout is running in another window.")).isVisible();
+        second.getByText("Continue here").click();
         assertThat(second.getByText("Warm-up 1 of 2")).isVisible();
         odile.page.keyboard().press("Space");
-        assertThat(odile.page.getByText("This workout goes on in another window."))
+        assertThat(odile.page.getByText("This workout is running in another window."))
                 .isVisible();
     }
 
@@ -220,7 +220,7 @@ class StoryTest {
         assertThat(odile.page.getByText("Stopped. Pain, numbness or tingling?")).isVisible();
         odile.button("Yes, stop for 48 hours").click();
         assertThat(odile.page.getByText("Stopped for a symptom").first()).isVisible();
-        odile.page.getByText("To today").click();
+        odile.page.getByText("Go to Today").click();
         assertThat(odile.page.getByText("No playing for now.")).isVisible();
         assertThat(odile.page.getByText("see a physician").first()).isVisible();
     }
@@ -242,7 +242,7 @@ class StoryTest {
         Musician odile = Shared.somebodyNew();
         odile.page.navigate("/settings");
         odile.button("Sign out").click();
-        assertThat(odile.page.getByText("I am new here")).isVisible();
+        assertThat(odile.page.getByText("I'm new here")).isVisible();
         odile.page.getByLabel("Name").fill(odile.name);
         odile.page.getByLabel("Password").fill(Musician.PASSWORD);
         odile.button("Sign in").click();
@@ -252,6 +252,6 @@ class StoryTest {
         odile.button("Delete everything").click();
         odile.page.getByLabel("Your password").fill(Musician.PASSWORD);
         odile.button("Delete everything").last().click();
-        assertThat(odile.page.getByText("I am new here")).isVisible();
+        assertThat(odile.page.getByText("I'm new here")).isVisible();
     }
 }
