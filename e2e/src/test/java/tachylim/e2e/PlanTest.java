@@ -94,7 +94,8 @@ class PlanTest {
         page.getByRole(AriaRole.FORM, new Page.GetByRoleOptions().setName("Warm-up"))
                 .getByText("Save", new Locator.GetByTextOptions().setExact(true))
                 .click();
-        assertThat(page.getByText("Saved: every workout starts like this.").first()).isVisible();
+        assertThat(page.getByText("Saved: every workout starts like this.").first())
+                .isVisible();
         page.navigate("/");
         page.getByText("Change this plan").click();
         assertThat(page.getByText("Your own warm-up of 5 min")).isVisible();

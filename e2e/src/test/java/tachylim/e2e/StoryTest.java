@@ -204,7 +204,8 @@ class StoryTest {
         Musician odile = Shared.somebodyPlaying();
         Page second = Shared.BROWSING.page(odile.page.context());
         second.navigate(odile.page.url());
-        assertThat(second.getByText("This workout is running in another window.")).isVisible();
+        assertThat(second.getByText("This workout is running in another window."))
+                .isVisible();
         second.getByText("Continue here").click();
         assertThat(second.getByText("Warm-up 1 of 2")).isVisible();
         odile.page.keyboard().press("Space");
