@@ -1,6 +1,6 @@
 import createClient, { type Middleware } from "openapi-fetch";
 import type { components, paths } from "./schema";
-import { say } from "../words/say";
+import { locale, say } from "../words/say";
 
 export type Schemas = components["schemas"];
 
@@ -39,8 +39,10 @@ function cookie(name: string) {
     ?.slice(name.length + 1);
 }
 
-const csrf: Middleware = {
+/** What every request says besides: who asks, and in which language refusals are wanted. */
+const headers: Middleware = {
   onRequest({ request }) {
+    request.headers.set("Accept-Language", locale());
     const token = cookie("XSRF-TOKEN");
     if (token) request.headers.set("X-XSRF-TOKEN", decodeURIComponent(token));
     return request;
@@ -59,7 +61,7 @@ const inTime = (request: Request) =>
   fetch(request, { signal: AbortSignal.timeout(LONG.test(request.url) ? LONG_PATIENCE_MS : PATIENCE_MS) });
 
 export const api = createClient<paths>({ baseUrl: globalThis.location?.origin ?? "", fetch: inTime });
-api.use(csrf);
+api.use(headers);
 
 /** The data of an answer, or a Problem or NoConnection thrown. */
 export async function given<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {

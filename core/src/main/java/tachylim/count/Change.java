@@ -4,6 +4,7 @@ import tachylim.load.Effort;
 import tachylim.task.Ask;
 import tachylim.task.Tension;
 import tachylim.tempo.Tempo;
+import tachylim.words.Refusal;
 
 /**
  * A change between two places, to be clean at a tempo. Counted in a minute, a target of T beats a minute with a change every
@@ -27,8 +28,14 @@ public record Change(Tempo target, double beats) {
      */
     public Change {
         if (!(beats >= SHORTEST && beats <= LONGEST)) {
-            throw new IllegalArgumentException(
-                    "A change comes every " + SHORTEST + " to " + LONGEST + " beats, not every " + beats);
+            throw Refusal.of(
+                    "refusal.change.aChangeComesEveryToBeats",
+                    "shortest",
+                    SHORTEST,
+                    "longest",
+                    LONGEST,
+                    "beats",
+                    beats);
         }
     }
 

@@ -2,6 +2,7 @@ package tachylim.count;
 
 import java.time.LocalDate;
 import tachylim.task.Ask;
+import tachylim.words.Refusal;
 
 /**
  * Clean changes that were counted once. This class is immutable.
@@ -17,11 +18,17 @@ public record Count(LocalDate day, int seconds, int clean) {
      */
     public Count {
         if (seconds != Change.MINUTE && seconds != Change.HALF_A_MINUTE) {
-            throw new IllegalArgumentException(
-                    "A count lasts " + Change.HALF_A_MINUTE + " or " + Change.MINUTE + " seconds, not " + seconds);
+            throw Refusal.of(
+                    "refusal.count.aCountLastsOrSecondsNot",
+                    "halfAMinute",
+                    Change.HALF_A_MINUTE,
+                    "minute",
+                    Change.MINUTE,
+                    "seconds",
+                    seconds);
         }
         if (clean < 0 || clean > Ask.MOST) {
-            throw new IllegalArgumentException("0 to " + Ask.MOST + " changes are counted, not " + clean);
+            throw Refusal.of("refusal.count.0ToChangesAreCountedNot", "most", Ask.MOST, "clean", clean);
         }
     }
 

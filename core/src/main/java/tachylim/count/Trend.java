@@ -2,6 +2,7 @@ package tachylim.count;
 
 import java.util.List;
 import java.util.OptionalDouble;
+import tachylim.words.Refusal;
 
 /**
  * How the counts of a change come on: the median of the last ones against that of those before, which one lucky or lost
@@ -23,7 +24,7 @@ public record Trend(double now, OptionalDouble gained) {
      */
     public static Trend of(List<Count> counts) {
         if (counts.isEmpty()) {
-            throw new IllegalArgumentException("Nothing was counted yet");
+            throw Refusal.of("refusal.trend.nothingWasCountedYet");
         }
         int from = Math.max(0, counts.size() - COUNTS);
         // With few counts the last half is compared with the first.

@@ -1,6 +1,7 @@
 package tachylim.load;
 
 import java.time.LocalDate;
+import tachylim.words.Refusal;
 
 /**
  * The minutes a player usually plays a day, and so the caps of each day.
@@ -27,7 +28,7 @@ public record DailyMinutes(int minutes, Integer next, LocalDate from, LocalDate 
             checked(next);
         }
         if ((next == null) != (from == null)) {
-            throw new IllegalArgumentException("Other minutes hold from a day, and a day changes minutes");
+            throw Refusal.of("refusal.dailyMinutes.otherMinutesHoldFromADay");
         }
     }
 
@@ -44,7 +45,8 @@ public record DailyMinutes(int minutes, Integer next, LocalDate from, LocalDate 
      */
     static int checked(int minutes) {
         if (minutes < LEAST || minutes > MOST) {
-            throw new IllegalArgumentException("Give " + LEAST + " to " + MOST + " minutes a day, not " + minutes);
+            throw Refusal.of(
+                    "refusal.dailyMinutes.giveToMinutesADayNot", "least", LEAST, "most", MOST, "minutes", minutes);
         }
         return minutes;
     }

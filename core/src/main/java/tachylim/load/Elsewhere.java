@@ -1,5 +1,7 @@
 package tachylim.load;
 
+import tachylim.words.Refusal;
+
 /**
  * Playing that no workout knows of, told by its kind and its minutes: how much it asks of a body is a rule of thumb, on the
  * scale on which a loose minute at 60% of the ceiling is 1.
@@ -34,7 +36,7 @@ public enum Elsewhere {
      */
     public Effort effort(int minutes) {
         if (minutes < 1 || minutes > MOST_MINUTES) {
-            throw new IllegalArgumentException("Give 1 to " + MOST_MINUTES + " minutes, not " + minutes);
+            throw Refusal.of("refusal.elsewhere.give1ToMinutesNot", "mostMinutes", MOST_MINUTES, "minutes", minutes);
         }
         return new Effort(minutes * perMinute);
     }

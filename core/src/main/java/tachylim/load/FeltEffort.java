@@ -1,5 +1,7 @@
 package tachylim.load;
 
+import tachylim.words.Refusal;
+
 /**
  * Effort by how hard a workout felt: its minutes of playing times what the player says of it from 0 to 10, asked once at its
  * end (the workout rating of perceived exertion, Foster 2001). It is brought to the scale of {@link Effort}, where an easy
@@ -23,7 +25,7 @@ public final class FeltEffort {
      */
     public static Effort of(double seconds, int rating) {
         if (rating < 0 || rating > MOST) {
-            throw new IllegalArgumentException("How hard it felt is told from 0 to " + MOST + ", not by " + rating);
+            throw Refusal.of("refusal.feltEffort.howHardItFeltIsToldFrom0To", "most", MOST, "rating", rating);
         }
         return new Effort(seconds / 60 * rating / EASY);
     }

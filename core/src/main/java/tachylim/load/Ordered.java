@@ -1,5 +1,7 @@
 package tachylim.load;
 
+import tachylim.words.Refusal;
+
 /**
  * A limit that a teacher or a clinician gave: nothing here ever goes above it, and it says whose it is. This class is
  * immutable.
@@ -18,10 +20,10 @@ public record Ordered(Limit.Kind kind, double cap, String by) {
     public Ordered {
         by = by.strip();
         if (!(cap >= 0 && cap <= 100_000)) {
-            throw new IllegalArgumentException("A limit is not negative, and not " + cap);
+            throw Refusal.of("refusal.ordered.aLimitIsNotNegativeAndNot", "cap", cap);
         }
         if (by.isEmpty() || by.length() > LONGEST_NAME) {
-            throw new IllegalArgumentException("Say whose limit it is, in up to " + LONGEST_NAME + " characters");
+            throw Refusal.of("refusal.ordered.sayWhoseLimitItIsInUpTo", "longestName", LONGEST_NAME);
         }
     }
 

@@ -10,6 +10,7 @@ import tachylim.task.PassKind;
 import tachylim.task.Pulse;
 import tachylim.task.Task;
 import tachylim.tempo.Tempo;
+import tachylim.words.Refusal;
 
 /**
  * A warm-up by a player's own book, line after line: the body first, away from the instrument, then whatever is large and
@@ -51,11 +52,17 @@ public record WarmUpRoutine(List<Item> items, Tempo tempo) implements StateMachi
         public Item {
             what = what.replaceAll("\\s+", " ").strip();
             if (what.isEmpty() || what.length() > LONGEST) {
-                throw new IllegalArgumentException("A line of a warm-up has 1 to " + LONGEST + " characters");
+                throw Refusal.of("refusal.warmUpRoutine.aLineOfAWarmUpHas1To", "longest", LONGEST);
             }
             if (seconds < SHORTEST_SECONDS || seconds > LONGEST_SECONDS) {
-                throw new IllegalArgumentException("A line of a warm-up takes " + SHORTEST_SECONDS + " seconds to "
-                        + LONGEST_SECONDS / 60 + " minutes, not " + seconds + " seconds");
+                throw Refusal.of(
+                        "refusal.warmUpRoutine.aLineOfAWarmUpTakesSeconds",
+                        "shortestSeconds",
+                        SHORTEST_SECONDS,
+                        "longestSeconds",
+                        LONGEST_SECONDS / 60,
+                        "seconds",
+                        seconds);
             }
         }
 
@@ -66,7 +73,7 @@ public record WarmUpRoutine(List<Item> items, Tempo tempo) implements StateMachi
         private static Item of(String text) {
             String[] parts = text.split(" ", 3);
             if (parts.length < 3) {
-                throw new IllegalArgumentException("No line of a warm-up: " + text);
+                throw Refusal.of("refusal.warmUpRoutine.noLineOfAWarmUp", "text", text);
             }
             return new Item(parts[2], Integer.parseInt(parts[0]), parts[1].equals("at"));
         }
@@ -79,7 +86,8 @@ public record WarmUpRoutine(List<Item> items, Tempo tempo) implements StateMachi
         items = List.copyOf(items);
         tempo = Stride.notAbove(tempo);
         if (items.isEmpty() || items.size() > MOST_ITEMS) {
-            throw new IllegalArgumentException("A warm-up has 1 to " + MOST_ITEMS + " lines, not " + items.size());
+            throw Refusal.of(
+                    "refusal.warmUpRoutine.aWarmUpHas1ToLinesNot", "mostItems", MOST_ITEMS, "items", items.size());
         }
     }
 

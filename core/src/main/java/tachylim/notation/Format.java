@@ -12,6 +12,7 @@ import tachylim.notation.score.ScoreException;
 import tachylim.notation.score.ScoreFormat;
 import tachylim.notation.score.Wishes;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /**
  * The kinds of file that music is read from and written to, one line each. Which kind a file is, is told from its first
@@ -38,17 +39,17 @@ public enum Format {
      */
     public static Format of(byte[] file) {
         if (file.length == 0) {
-            throw new ScoreException("This file is empty");
+            throw new ScoreException(Reason.of("refusal.format.thisFileIsEmpty"));
         }
         if (file.length > MOST_BYTES) {
-            throw new ScoreException("This file is larger than " + MOST_BYTES / 1024 / 1024
-                    + " MB. Export the movement or the part you are working on");
+            throw new ScoreException(
+                    Reason.of("refusal.format.thisFileIsLargerThanMb", "mostBytes", MOST_BYTES / 1024 / 1024));
         }
         return Arrays.stream(values())
                 .filter(format -> format.own.isOf(file))
                 .findFirst()
-                .orElseThrow(() ->
-                        new ScoreException("This is no file of music that can be read here. These are: " + all()));
+                .orElseThrow(
+                        () -> new ScoreException(Reason.of("refusal.format.thisIsNoFileOfMusicThatCan", "all", all())));
     }
 
     private static String all() {
@@ -64,7 +65,7 @@ public enum Format {
         try {
             return of(file).own.read(file, wishes);
         } catch (StackOverflowError tooDeep) {
-            throw new ScoreException("This file nests too deep to be read");
+            throw new ScoreException(Reason.of("refusal.format.thisFileNestsTooDeepToBe"));
         }
     }
 

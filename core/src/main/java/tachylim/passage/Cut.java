@@ -7,6 +7,7 @@ import java.util.TreeSet;
 import java.util.function.Predicate;
 import java.util.stream.IntStream;
 import org.apache.commons.numbers.fraction.Fraction;
+import tachylim.words.Refusal;
 
 /**
  * The ways to cut a passage into sections that overlap by one note.
@@ -29,7 +30,7 @@ public final class Cut {
      */
     public static List<Section> atBars(Passage passage, int bars) {
         if (bars < 1) {
-            throw new IllegalArgumentException("A section has at least one bar, not " + bars);
+            throw Refusal.of("refusal.cut.aSectionHasAtLeastOneBar", "bars", bars);
         }
         List<Fraction> lines = new ArrayList<>();
         int firstWhole = passage.hasPickup() ? 1 : 0;
@@ -46,7 +47,7 @@ public final class Cut {
      */
     public static List<Section> byBeats(Passage passage, int beats) {
         if (beats < 1) {
-            throw new IllegalArgumentException("A section has at least one beat, not " + beats);
+            throw Refusal.of("refusal.cut.aSectionHasAtLeastOneBeat", "beats", beats);
         }
         List<Fraction> lines = new ArrayList<>();
         Fraction line = passage.pickup().add(beats);
@@ -106,8 +107,7 @@ public final class Cut {
         int first = 0;
         for (int overlap : new TreeSet<>(overlaps)) {
             if (overlap < 0 || overlap > last) {
-                throw new IllegalArgumentException(
-                        "There is no note " + (overlap + 1) + " to cut at; the last is " + (last + 1));
+                throw Refusal.of("refusal.cut.thereIsNoNoteToCutAtThe", "overlap", overlap + 1, "last", last + 1);
             }
             if (overlap > first && overlap < last) {
                 sections.add(new Section(first, overlap));

@@ -1,6 +1,8 @@
 package tachylim.passage;
 
 import java.util.regex.Pattern;
+import tachylim.words.Reason;
+import tachylim.words.Refusal;
 
 /**
  * A decision about how a note is played, as a player pencils it over the note: a finger, a stick, the way
@@ -14,17 +16,17 @@ public record Mark(Kind kind, String value) {
 
     /** What a mark decides. */
     public enum Kind {
-        FINGERING("[0-9TPIMACX]{1,3}", "A finger is a figure from 0 to 9 or one of T P I M A C X, up to three of them"),
-        STICKING("[RL1-6]{1,4}", "A stick is R or L, or its number from 1 to 6, up to four for a chord"),
-        STROKE("down|up", "A bow or a pick goes down or up"),
-        BREATH("breath", "A breath is only a breath");
+        FINGERING("[0-9TPIMACX]{1,3}", "refusal.mark.finger"),
+        STICKING("[RL1-6]{1,4}", "refusal.mark.stick"),
+        STROKE("down|up", "refusal.mark.stroke"),
+        BREATH("breath", "refusal.mark.breath");
 
         private final Pattern form;
-        private final String sentence;
+        private final String refusal;
 
-        Kind(String form, String sentence) {
+        Kind(String form, String refusal) {
             this.form = Pattern.compile(form);
-            this.sentence = sentence;
+            this.refusal = refusal;
         }
 
         /** Whether {@code value} says something of this kind. */
@@ -41,7 +43,7 @@ public record Mark(Kind kind, String value) {
      */
     public Mark {
         if (!kind.takes(value)) {
-            throw new IllegalArgumentException(kind.sentence + ", not " + value);
+            throw Refusal.of(kind.refusal, "value", Reason.shortened(value));
         }
     }
 }

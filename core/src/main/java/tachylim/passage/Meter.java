@@ -1,6 +1,7 @@
 package tachylim.passage;
 
 import org.apache.commons.numbers.fraction.Fraction;
+import tachylim.words.Refusal;
 
 /**
  * A meter such as 4/4 or 6/8.
@@ -17,10 +18,10 @@ public record Meter(int count, int unit) {
      */
     public Meter {
         if (count < 1 || count > 32) {
-            throw new IllegalArgumentException("A bar has 1 to 32 counts, not " + count);
+            throw Refusal.of("refusal.meter.count", "count", count);
         }
         if (unit < 1 || unit > 32 || Integer.bitCount(unit) != 1) {
-            throw new IllegalArgumentException("The lower figure of a meter is 1, 2, 4, 8, 16 or 32, not " + unit);
+            throw Refusal.of("refusal.meter.unit", "unit", unit);
         }
     }
 

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.IntStream;
 import org.apache.commons.numbers.fraction.Fraction;
+import tachylim.words.Refusal;
 
 /**
  * Notes the player has on paper, given as bars, beats and notes to each beat, without pitches.
@@ -35,22 +36,27 @@ public record PaperPattern(Meter meter, Fraction beatUnit, int bars, List<Intege
     public PaperPattern {
         notesPerBeat = List.copyOf(notesPerBeat);
         if (bars < 1 || bars > MOST_BARS) {
-            throw new IllegalArgumentException("Give 1 to " + MOST_BARS + " bars, not " + bars);
+            throw Refusal.of("refusal.paperPattern.give1ToBarsNot", "mostBars", MOST_BARS, "bars", bars);
         }
         if (notesPerBeat.isEmpty() || notesPerBeat.size() > MOST_BEATS_IN_LIST) {
-            throw new IllegalArgumentException(
-                    "Give the notes of 1 to " + MOST_BEATS_IN_LIST + " beats, not of " + notesPerBeat.size());
+            throw Refusal.of(
+                    "refusal.paperPattern.giveTheNotesOf1ToBeatsNot",
+                    "mostBeatsInList",
+                    MOST_BEATS_IN_LIST,
+                    "notesPerBeat",
+                    notesPerBeat.size());
         }
         for (int notes : notesPerBeat) {
             if (notes < 0 || notes > MOST_PER_BEAT) {
-                throw new IllegalArgumentException("A beat has 0 to " + MOST_PER_BEAT + " notes, not " + notes);
+                throw Refusal.of(
+                        "refusal.paperPattern.aBeatHas0ToNotesNot", "mostPerBeat", MOST_PER_BEAT, "notes", notes);
             }
         }
         if (notesPerBeat.stream().allMatch(notes -> notes == 0)) {
-            throw new IllegalArgumentException("A passage needs at least one note");
+            throw Refusal.of("refusal.paperPattern.aPassageNeedsAtLeastOne");
         }
         if (meter.bar().divide(beatUnit).getDenominator() != 1) {
-            throw new IllegalArgumentException("A bar of " + meter + " is not a whole number of such beats");
+            throw Refusal.of("refusal.paperPattern.aBarOfIsNotAWholeNumberOf", "meter", meter);
         }
     }
 

@@ -3,6 +3,7 @@ package tachylim.passage;
 import java.util.List;
 import java.util.stream.IntStream;
 import org.apache.commons.numbers.fraction.Fraction;
+import tachylim.words.Refusal;
 
 /**
  * A line of notes to be made fast: exact onsets in beats, with its bar lines, key and beat unit.
@@ -47,27 +48,26 @@ public record Passage(
         notes = List.copyOf(notes);
         directions = directions.stream().sorted(Direction.IN_ORDER).toList();
         if (beatUnit.compareTo(LEAST_BEAT) < 0 || beatUnit.compareTo(MOST_BEAT) > 0) {
-            throw new IllegalArgumentException(
-                    "A tempo counts note values from " + LEAST_BEAT + " to two whole notes, not " + beatUnit);
+            throw Refusal.of(
+                    "refusal.passage.aTempoCountsNoteValuesFrom", "leastBeat", LEAST_BEAT, "beatUnit", beatUnit);
         }
         if (notes.isEmpty()) {
-            throw new IllegalArgumentException("A passage needs at least one note");
+            throw Refusal.of("refusal.passage.aPassageNeedsAtLeastOne");
         }
         if (notes.size() > MOST_NOTES) {
-            throw new IllegalArgumentException("A passage holds up to " + MOST_NOTES + " notes; this one has "
-                    + notes.size() + ". Keep the part you are working on");
+            throw Refusal.of(
+                    "refusal.passage.aPassageHoldsUpToNotesThis", "mostNotes", MOST_NOTES, "notes", notes.size());
         }
         if (length.compareTo(Fraction.of(MOST_BEATS)) > 0) {
-            throw new IllegalArgumentException(
-                    "A passage lasts up to " + MOST_BEATS + " beats. Keep the part you are working on");
+            throw Refusal.of("refusal.passage.aPassageLastsUpToBeatsKeep", "mostBeats", MOST_BEATS);
         }
         for (int i = 1; i < notes.size(); i++) {
             if (notes.get(i).onset().compareTo(notes.get(i - 1).onset()) <= 0) {
-                throw new IllegalArgumentException("Note " + (i + 1) + " does not start after note " + i);
+                throw Refusal.of("refusal.passage.noteDoesNotStartAfterNote", "i", i + 1, "i2", i);
             }
         }
         if (notes.get(notes.size() - 1).end().compareTo(length) > 0) {
-            throw new IllegalArgumentException("The last note sounds beyond the end of the passage");
+            throw Refusal.of("refusal.passage.theLastNoteSoundsBeyondThe");
         }
     }
 
@@ -186,8 +186,12 @@ public record Passage(
      */
     public Passage excerpt(Section section) {
         if (section.lastNote() >= notes.size()) {
-            throw new IllegalArgumentException(
-                    "The section ends at note " + (section.lastNote() + 1) + " of " + notes.size());
+            throw Refusal.of(
+                    "refusal.passage.theSectionEndsAtNoteOf",
+                    "lastNote",
+                    section.lastNote() + 1,
+                    "notes",
+                    notes.size());
         }
         Fraction beat = beatAtOrBefore(notes.get(section.firstNote()).onset());
         Fraction start = beat.compareTo(Fraction.ZERO) < 0 ? Fraction.ZERO : beat;

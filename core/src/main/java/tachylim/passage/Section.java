@@ -1,5 +1,7 @@
 package tachylim.passage;
 
+import tachylim.words.Refusal;
+
 /**
  * Part of a passage, by the numbers of its first and last note.
  *
@@ -16,8 +18,7 @@ public record Section(int firstNote, int lastNote) {
      */
     public Section {
         if (firstNote < 0 || lastNote < firstNote) {
-            throw new IllegalArgumentException(
-                    "A section runs from a note to a later one, not from " + firstNote + " to " + lastNote);
+            throw Refusal.of("refusal.section.aSectionRunsFromANoteToA", "firstNote", firstNote, "lastNote", lastNote);
         }
     }
 

@@ -3,6 +3,7 @@ package tachylim.task;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
+import tachylim.words.Refusal;
 
 /**
  * What the player says after a pass. This class is immutable.
@@ -24,7 +25,7 @@ public record Answer(Verdict verdict, Tension tension, double told) {
         Objects.requireNonNull(verdict, "verdict");
         Objects.requireNonNull(tension, "tension");
         if (!(told >= 0 || told == NOTHING_TOLD) || told > Double.MAX_VALUE) {
-            throw new IllegalArgumentException("What is told is a number from 0, not " + told);
+            throw Refusal.of("refusal.answer.whatIsToldIsANumberFrom0", "told", told);
         }
     }
 
@@ -45,7 +46,7 @@ public record Answer(Verdict verdict, Tension tension, double told) {
      */
     public static Answer ofSet(int clean, int passes, Tension tension) {
         if (clean < 0 || clean > passes) {
-            throw new IllegalArgumentException("Of " + passes + " passes, not " + clean + " can be clean");
+            throw Refusal.of("refusal.answer.ofPassesNotCanBeClean", "passes", passes, "clean", clean);
         }
         Verdict whole = clean == passes ? Verdict.CLEAN : 2 * clean >= passes ? Verdict.ROUGH : Verdict.BROKE;
         return new Answer(whole, tension, clean);
@@ -58,7 +59,7 @@ public record Answer(Verdict verdict, Tension tension, double told) {
      */
     public static Answer together(List<Answer> each) {
         if (each.isEmpty()) {
-            throw new IllegalArgumentException("There is nothing to be answered together");
+            throw Refusal.of("refusal.answer.thereIsNothingToBeAnswered");
         }
         long clean = each.stream().filter(one -> one.verdict == Verdict.CLEAN).count();
         Tension worst = each.stream()

@@ -1,5 +1,7 @@
 package tachylim.task;
 
+import tachylim.words.Refusal;
+
 /**
  * What is asked when something was played, beside its tension. This class is immutable.
  *
@@ -43,7 +45,7 @@ public record Ask(Kind kind, int of) {
      */
     public Ask {
         if (of < 1 || of > MOST) {
-            throw new IllegalArgumentException("There are 1 to " + MOST + " to be counted, not " + of);
+            throw Refusal.of("refusal.ask.thereAre1ToToBeCountedNot", "most", MOST, "of", of);
         }
     }
 
@@ -77,11 +79,10 @@ public record Ask(Kind kind, int of) {
     public void check(Answer answer) {
         boolean counts = kind == Kind.SET || kind == Kind.COUNT;
         if (counts && !answer.tells()) {
-            throw new IllegalArgumentException("Say how many were clean");
+            throw Refusal.of("refusal.ask.sayHowManyWereClean");
         }
         if (kind == Kind.SET && answer.told() > of) {
-            throw new IllegalArgumentException(
-                    "Of " + of + " passes, not " + Math.round(answer.told()) + " can be clean");
+            throw Refusal.of("refusal.ask.ofPassesNotCanBeClean", "of", of, "told", Math.round(answer.told()));
         }
     }
 

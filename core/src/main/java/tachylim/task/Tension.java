@@ -1,5 +1,7 @@
 package tachylim.task;
 
+import tachylim.words.Refusal;
+
 /** How tense the body was in a pass, from 0 to 5; {@code ordinal()} is the figure the player gives. */
 public enum Tension {
     LOOSE,
@@ -19,7 +21,7 @@ public enum Tension {
      */
     public static Tension of(int figure) {
         if (figure < 0 || figure > MOST) {
-            throw new IllegalArgumentException("Tension is given from 0 to " + MOST + ", not as " + figure);
+            throw Refusal.of("refusal.tension.tensionIsGivenFrom0ToNotAs", "most", MOST, "figure", figure);
         }
         return values()[figure];
     }

@@ -1,6 +1,7 @@
 package tachylim.tempo;
 
 import tachylim.codec.Codec;
+import tachylim.words.Refusal;
 
 /**
  * A tempo in beats per minute (BPM) of a passage's beat unit.
@@ -22,7 +23,7 @@ public record Tempo(double bpm) implements Comparable<Tempo> {
     public static final int MAX = 400;
 
     /** What is said of a tempo outside the range. */
-    public static final String RANGE = "A tempo lies between " + MIN + " and " + MAX + " beats a minute";
+    public static final String RANGE = "refusal.tempo least=" + MIN + " most=" + MAX;
 
     /** A tempo stands in a document as its beats a minute. */
     public static final Codec<Tempo> CODEC = Codec.NUMBER.as(Tempo::of, Tempo::bpm);
@@ -34,7 +35,7 @@ public record Tempo(double bpm) implements Comparable<Tempo> {
      */
     public Tempo {
         if (!(bpm >= MIN && bpm <= MAX)) {
-            throw new IllegalArgumentException(RANGE + ", not at " + bpm);
+            throw Refusal.of("refusal.tempoNot", "least", MIN, "most", MAX, "bpm", bpm);
         }
     }
 

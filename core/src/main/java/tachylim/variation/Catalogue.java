@@ -10,6 +10,8 @@ import java.util.stream.IntStream;
 import org.apache.commons.numbers.fraction.Fraction;
 import tachylim.passage.Passage;
 import tachylim.variation.Variation.Family;
+import tachylim.words.Reason;
+import tachylim.words.Refusal;
 
 /**
  * Every variation that changes something about a given passage.
@@ -156,7 +158,6 @@ public final class Catalogue {
     }
 
     static IllegalArgumentException unknown(String key) {
-        return new IllegalArgumentException(
-                "There is no variation called " + (key.length() > 40 ? key.substring(0, 40) + "…" : key));
+        return Refusal.of("refusal.catalogue.thereIsNoVariationCalled", "key", Reason.shortened(key));
     }
 }

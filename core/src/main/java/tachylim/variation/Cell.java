@@ -8,6 +8,8 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.apache.commons.numbers.core.ArithmeticUtils;
 import org.apache.commons.numbers.fraction.Fraction;
+import tachylim.words.Reason;
+import tachylim.words.Refusal;
 
 /**
  * A rhythm laid over {@code k} consecutive equal notes: how long each lasts in relation to the others.
@@ -35,17 +37,17 @@ public record Cell(List<Integer> weights) {
      */
     public Cell {
         if (weights.size() < 2 || weights.size() > MOST_NOTES) {
-            throw new IllegalArgumentException("A cell has 2 to " + MOST_NOTES + " notes, not " + weights.size());
+            throw Refusal.of("refusal.cell.aCellHas2ToNotesNot", "mostNotes", MOST_NOTES, "weights", weights.size());
         }
         for (int weight : weights) {
             if (weight < 1 || weight > MOST_WEIGHT) {
-                throw new IllegalArgumentException("A weight lies between 1 and " + MOST_WEIGHT + ", not at " + weight);
+                throw Refusal.of("refusal.cell.aWeightLiesBetween1AndNot", "mostWeight", MOST_WEIGHT, "weight", weight);
             }
         }
         int divisor = weights.stream().reduce(0, ArithmeticUtils::gcd);
         weights = weights.stream().map(weight -> weight / divisor).toList();
         if (weights.stream().distinct().count() == 1) {
-            throw new IllegalArgumentException("All notes of this cell are alike; that is the plain passage");
+            throw Refusal.of("refusal.cell.allNotesOfThisCellAreAlike");
         }
     }
 
@@ -63,8 +65,7 @@ public record Cell(List<Integer> weights) {
         List<Integer> weights = new ArrayList<>();
         for (String part : text.strip().split("[-–\\s,:]+")) {
             if (!part.matches("\\d{1,3}")) {
-                throw new IllegalArgumentException("A cell is written as weights such as 2-1-1, not "
-                        + (text.length() > 30 ? text.substring(0, 30) + "…" : text));
+                throw Refusal.of("refusal.cell.aCellIsWrittenAsWeights", "text", Reason.shortened(text));
             }
             weights.add(Integer.valueOf(part));
         }
@@ -83,13 +84,12 @@ public record Cell(List<Integer> weights) {
                 .mapToDouble(i -> seconds.get(i) - seconds.get(i - 1))
                 .toArray();
         if (gaps.length < 2 || gaps.length > MOST_NOTES) {
-            throw new IllegalArgumentException(
-                    "Tap 3 to " + (MOST_NOTES + 1) + " times: once for each note, and once where it starts again");
+            throw Refusal.of("refusal.cell.tap3ToTimesOnceForEachNote", "mostNotes", MOST_NOTES + 1);
         }
         double least =
                 IntStream.range(0, gaps.length).mapToDouble(i -> gaps[i]).min().orElse(0);
         if (!(least > 0.02)) {
-            throw new IllegalArgumentException("Two taps came at the same time; tap again");
+            throw Refusal.of("refusal.cell.twoTapsCameAtTheSameTime");
         }
         List<Integer> best = null;
         double bestError = Double.MAX_VALUE;

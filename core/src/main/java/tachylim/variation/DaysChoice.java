@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Set;
 import tachylim.passage.Passage;
 import tachylim.tempo.Tempo;
+import tachylim.words.Refusal;
 
 /**
  * The variations of a passage that a day is best spent on.
@@ -43,11 +44,7 @@ public final class DaysChoice {
         List<Coverage.Candidate> candidates = candidates(music, target, yesterday, playedToday);
         Coverage.Chosen choice = Coverage.fill(candidates, need, minutes);
         if (choice.choices().isEmpty()) {
-            throw new IllegalArgumentException(
-                    candidates.isEmpty()
-                            ? "No rhythm cell fits this passage: it has no run of equal notes. "
-                                    + "Groups, loops and growing are on the sheet"
-                            : "No variation fits into that. Give more minutes, or choose a shorter passage");
+            throw Refusal.of(candidates.isEmpty() ? "refusal.daysChoice.noRhythm" : "refusal.daysChoice.noTime");
         }
         return choice;
     }

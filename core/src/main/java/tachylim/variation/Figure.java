@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.stream.IntStream;
 import org.apache.commons.numbers.fraction.Fraction;
 import tachylim.passage.Passage;
+import tachylim.words.Refusal;
 
 /**
  * The rhythmic figure of the passage begun on another of its notes, or read backwards, under the same notes.
@@ -61,7 +62,7 @@ public record Figure(int start) implements Variation {
         } else {
             List<Fraction> figure = figureOf(passage);
             if (start >= figure.size()) {
-                throw new IllegalArgumentException("The passage repeats no figure of more than " + start + " notes");
+                throw Refusal.of("refusal.figure.thePassageRepeatsNoFigure", "start", start);
             }
             gaps = IntStream.range(0, gaps.size())
                     .mapToObj(i -> figure.get((i + start) % figure.size()))

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import tachylim.passage.Passage;
 import tachylim.passage.Section;
+import tachylim.words.Refusal;
 
 /** A transition taken out with a note or two around it, to be drilled from both sides and put back. */
 public final class Isolation {
@@ -19,8 +20,7 @@ public final class Isolation {
     public static List<Section> around(Passage passage, int transition) {
         int last = passage.notes().size() - 1;
         if (transition < 0 || transition >= last) {
-            throw new IllegalArgumentException(
-                    "There is no transition " + (transition + 1) + "; the passage has " + last);
+            throw Refusal.of("refusal.isolation.thereIsNoTransitionThe", "transition", transition + 1, "last", last);
         }
         List<Section> around = new ArrayList<>(List.of(new Section(transition, transition + 1)));
         boolean before = transition > 0;

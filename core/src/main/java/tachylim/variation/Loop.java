@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.apache.commons.numbers.fraction.Fraction;
 import tachylim.passage.Passage;
+import tachylim.words.Refusal;
 
 /**
  * Some beats over and over, then the next ones. The last stretch may be shorter. This class is immutable.
@@ -20,7 +21,7 @@ public record Loop(int beats) implements Variation {
      */
     public Loop {
         if (beats < 1 || beats > MOST_BEATS) {
-            throw new IllegalArgumentException("1 to 8 beats go round, not " + beats);
+            throw Refusal.of("refusal.loop.1To8BeatsGoRoundNot", "beats", beats);
         }
     }
 

@@ -8,6 +8,7 @@ import org.apache.commons.numbers.fraction.Fraction;
 import tachylim.passage.Articulation;
 import tachylim.passage.Note;
 import tachylim.passage.Passage;
+import tachylim.words.Refusal;
 
 /**
  * Groups of another size laid across the written ones, each with an accent.
@@ -28,7 +29,7 @@ public record Regroup(int size, boolean stopping) implements Variation {
      */
     public Regroup {
         if (size < SMALLEST || size > LARGEST) {
-            throw new IllegalArgumentException("Groups have 3 to 7 notes, not " + size);
+            throw Refusal.of("refusal.regroup.groupsHave3To7NotesNot", "size", size);
         }
     }
 

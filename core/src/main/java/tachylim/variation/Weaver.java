@@ -10,6 +10,7 @@ import tachylim.passage.Inflection;
 import tachylim.passage.Note;
 import tachylim.passage.Passage;
 import tachylim.passage.Pitch;
+import tachylim.words.Refusal;
 
 /** Puts notes of a passage one after another into new music, with regular bars in the passage's meter. */
 final class Weaver {
@@ -43,8 +44,7 @@ final class Weaver {
     /** Other pitches with the rhythm and the decisions of note {@code from}. */
     void play(int from, List<Pitch> pitches, Fraction gap, boolean accent) {
         if (notes.size() >= Passage.MOST_NOTES) {
-            throw new IllegalArgumentException(
-                    "This variation would have more than the " + Passage.MOST_NOTES + " notes a passage holds");
+            throw Refusal.of("refusal.weaver.thisVariationWouldHaveMore", "mostNotes", Passage.MOST_NOTES);
         }
         Note written = passage.notes().get(from);
         Inflection over = written.inflection().decisions();

@@ -9,6 +9,7 @@ import tachylim.method.School;
 import tachylim.method.WarmUpRoutine;
 import tachylim.passage.Passage;
 import tachylim.tempo.Tempo;
+import tachylim.words.Refusal;
 
 /**
  * What a workout is planned from. This class is immutable.
@@ -60,19 +61,30 @@ public record Brief(
         themes = List.copyOf(themes);
         sketches = List.copyOf(sketches);
         if (minutes < LEAST_MINUTES || minutes > MOST_MINUTES) {
-            throw new IllegalArgumentException(
-                    "Give " + LEAST_MINUTES + " to " + MOST_MINUTES + " minutes, not " + minutes);
+            throw Refusal.of(
+                    "refusal.brief.giveToMinutesNot",
+                    "leastMinutes",
+                    LEAST_MINUTES,
+                    "mostMinutes",
+                    MOST_MINUTES,
+                    "minutes",
+                    minutes);
         }
         if (themes.isEmpty() || themes.size() > MOST_THEMES) {
-            throw new IllegalArgumentException("A workout has 1 to " + MOST_THEMES + " sections, not " + themes.size());
+            throw Refusal.of(
+                    "refusal.brief.aWorkoutHas1ToSectionsNot", "mostThemes", MOST_THEMES, "themes", themes.size());
         }
         if (sketches.size() > MOST_SKETCHES) {
-            throw new IllegalArgumentException(
-                    "A workout has up to " + MOST_SKETCHES + " blocks, not " + sketches.size());
+            throw Refusal.of(
+                    "refusal.brief.aWorkoutHasUpToBlocksNot",
+                    "mostSketches",
+                    MOST_SKETCHES,
+                    "sketches",
+                    sketches.size());
         }
         for (Sketch sketch : sketches) {
             if (sketch.theme() >= themes.size()) {
-                throw new IllegalArgumentException("There is no section " + (sketch.theme() + 1) + " in this workout");
+                throw Refusal.of("refusal.brief.thereIsNoSectionInThis", "theme", sketch.theme() + 1);
             }
         }
     }

@@ -6,6 +6,8 @@ import tachylim.method.School;
 import tachylim.method.SteadyClimb;
 import tachylim.method.Strictness;
 import tachylim.passage.InstrumentFamily;
+import tachylim.words.Reason;
+import tachylim.words.Refusal;
 
 /**
  * What the player may choose about a workout. This class is immutable.
@@ -45,22 +47,22 @@ public record Choices(
      * @throws IllegalArgumentException if a choice is outside its range
      */
     public Choices {
-        check(bursts >= 1 && bursts <= MOST_BURSTS, "Choose 1 to " + MOST_BURSTS + " bursts, not " + bursts);
+        check(
+                bursts >= 1 && bursts <= MOST_BURSTS,
+                Reason.of("refusal.choices.bursts", "most", MOST_BURSTS, "bursts", bursts));
         check(
                 burstBeats >= 1 && burstBeats <= LONGEST_BURST,
-                "A burst lasts 1 or " + LONGEST_BURST + " beats, not " + burstBeats);
+                Reason.of("refusal.choices.burstBeats", "most", LONGEST_BURST, "beats", burstBeats));
         check(
                 controlledShare >= LEAST_CONTROLLED && controlledShare <= MOST_CONTROLLED,
-                "Slow passes lie at " + percent(LEAST_CONTROLLED) + " to " + percent(MOST_CONTROLLED)
-                        + " of the ceiling, not at " + percent(controlledShare));
+                share("refusal.choices.controlled", LEAST_CONTROLLED, MOST_CONTROLLED, controlledShare));
         check(
                 firstBurstShare >= LEAST_FIRST && firstBurstShare <= MOST_FIRST,
-                "The first burst lies at " + percent(LEAST_FIRST) + " to " + percent(MOST_FIRST)
-                        + " of the ceiling, not at " + percent(firstBurstShare));
+                share("refusal.choices.firstBurst", LEAST_FIRST, MOST_FIRST, firstBurstShare));
         check(
                 cleanInARow >= 1 && cleanInARow <= MOST_CLEAN_IN_A_ROW,
-                "A step is earned by 1 to " + MOST_CLEAN_IN_A_ROW + " clean passes, not " + cleanInARow);
-        check(focus.length() <= LONGEST_FOCUS, "A focus is at most " + LONGEST_FOCUS + " characters");
+                Reason.of("refusal.choices.cleanInARow", "most", MOST_CLEAN_IN_A_ROW, "passes", cleanInARow));
+        check(focus.length() <= LONGEST_FOCUS, Reason.of("refusal.choices.focus", "most", LONGEST_FOCUS));
     }
 
     /** Choices of a player who is as strict as usual. */
@@ -85,14 +87,18 @@ public record Choices(
                 Strictness.USUAL);
     }
 
-    private static void check(boolean holds, String refusal) {
+    private static void check(boolean holds, Reason otherwise) {
         if (!holds) {
-            throw new IllegalArgumentException(refusal);
+            throw Refusal.of(otherwise);
         }
     }
 
-    private static String percent(double share) {
-        return Math.round(share * 100) + "%";
+    private static Reason share(String code, double least, double most, double share) {
+        return Reason.of(code, "least", percent(least), "most", percent(most), "share", percent(share));
+    }
+
+    private static long percent(double share) {
+        return Math.round(share * 100);
     }
 
     /** The same by another method. */

@@ -7,6 +7,7 @@ import tachylim.passage.Section;
 import tachylim.tempo.Tempo;
 import tachylim.variation.Catalogue;
 import tachylim.variation.Rendering;
+import tachylim.words.Refusal;
 
 /**
  * What a block plays: a section as it is written, in a variation, in an articulation, or some notes of it. This class is immutable.
@@ -45,7 +46,7 @@ public record Music(
      */
     public static Music inArticulation(Passage music, String name, Estimate own) {
         if (name.isBlank()) {
-            throw new IllegalArgumentException("An articulation has a name");
+            throw Refusal.of("refusal.music.anArticulationHasAName");
         }
         return new Music(ARTICULATION + name, name, music, 1, 1, Optional.of(own));
     }
@@ -102,8 +103,8 @@ public record Music(
         } catch (NumberFormatException | ArrayIndexOutOfBoundsException none) {
             // Said below, with what there is.
         }
-        throw new IllegalArgumentException(
-                "There are notes 0 to " + (music.notes().size() - 1) + " in this section, so not " + key);
+        throw Refusal.of(
+                "refusal.music.thereAreNotes0ToInThis", "notes", music.notes().size() - 1, "key", key);
     }
 
     /** The tempo at which its quick notes come as fast as those of the section as written do at {@code written}. */

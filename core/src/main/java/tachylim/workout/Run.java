@@ -11,6 +11,7 @@ import tachylim.task.PassKind;
 import tachylim.task.Tension;
 import tachylim.tempo.Tempo;
 import tachylim.tempo.Whole;
+import tachylim.words.Refusal;
 
 /**
  * A workout being played: where it stands, and what comes next.
@@ -293,8 +294,12 @@ public final class Run {
         boolean away = rest.reason() == Rest.Reason.AWAY;
         // Who has read, or is warm, goes on: only what the hands need cannot be cut short.
         if (!away && seconds + REST_TOLERANCE < rest.seconds()) {
-            throw new IllegalArgumentException("This rest lasts " + Math.round(rest.seconds()) + " seconds; only "
-                    + Math.round(seconds) + " are over");
+            throw Refusal.of(
+                    "refusal.run.thisRestLastsSecondsOnly",
+                    "seconds",
+                    Math.round(rest.seconds()),
+                    "seconds2",
+                    Math.round(seconds));
         }
         return new Run(
                 workout,

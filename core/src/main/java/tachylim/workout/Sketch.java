@@ -1,5 +1,7 @@
 package tachylim.workout;
 
+import tachylim.words.Refusal;
+
 /**
  * What a block is to be, before what is known says how: the player's part of a plan. This class is immutable.
  *
@@ -16,7 +18,7 @@ public record Sketch(Part part, int theme, String variation, double seconds, Cho
      */
     public Sketch {
         if (!(seconds > 0) || theme < 0) {
-            throw new IllegalArgumentException("A block takes more than " + seconds + " seconds");
+            throw Refusal.of("refusal.sketch.aBlockTakesMoreThanSeconds", "seconds", seconds);
         }
     }
 

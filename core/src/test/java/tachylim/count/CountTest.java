@@ -56,7 +56,7 @@ class CountTest {
     void countsOutOfRangeAreRefused() {
         assertThatThrownBy(() -> new Count(DAY, 45, 20)).hasMessageContaining("45");
         assertThatThrownBy(() -> minute(601)).hasMessageContaining("601");
-        assertThatThrownBy(() -> minute(-1)).hasMessageContaining("-1");
+        assertThatThrownBy(() -> minute(-1)).hasMessageContaining("refusal.count.0ToChangesAreCountedNot");
         assertThatThrownBy(() -> new Change(Tempo.of(100), 0)).hasMessageContaining("0.0");
     }
 

@@ -44,7 +44,9 @@ class DailyMinutesTest {
     @ParameterizedTest
     @ValueSource(ints = {-1, 0, DailyMinutes.LEAST - 1, DailyMinutes.MOST + 1})
     void minutesOutsideTheRangeAreRefused(int minutes) {
-        assertThatThrownBy(() -> DailyMinutes.of(minutes, FIRST)).hasMessageContaining("minutes a day");
-        assertThatThrownBy(() -> USUAL.asked(minutes, FIRST)).hasMessageContaining("minutes a day");
+        assertThatThrownBy(() -> DailyMinutes.of(minutes, FIRST))
+                .hasMessageContaining("refusal.dailyMinutes.giveToMinutesADayNot");
+        assertThatThrownBy(() -> USUAL.asked(minutes, FIRST))
+                .hasMessageContaining("refusal.dailyMinutes.giveToMinutesADayNot");
     }
 }

@@ -16,7 +16,8 @@ class FeltEffortTest {
 
     @Test
     void itIsToldFromNoughtToTen() {
-        assertThatThrownBy(() -> FeltEffort.of(60, 11)).hasMessageContaining("from 0 to 10, not by 11");
+        assertThatThrownBy(() -> FeltEffort.of(60, 11))
+                .hasMessageContaining("refusal.feltEffort.howHardItFeltIsToldFrom0To");
         assertThatThrownBy(() -> FeltEffort.of(60, -1)).isInstanceOf(IllegalArgumentException.class);
     }
 

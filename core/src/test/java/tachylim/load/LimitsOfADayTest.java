@@ -61,7 +61,8 @@ class LimitsOfADayTest {
     @ParameterizedTest
     @CsvSource({"0", "-1", "601"})
     void noMinutesAndMoreThanADayHoldsAreRefused(int minutes) {
-        assertThatThrownBy(() -> Elsewhere.REHEARSAL.effort(minutes)).hasMessageContaining("Give 1 to 600 minutes");
+        assertThatThrownBy(() -> Elsewhere.REHEARSAL.effort(minutes))
+                .hasMessageContaining("refusal.elsewhere.give1ToMinutesNot");
     }
 
     // Limits and what they are counted in

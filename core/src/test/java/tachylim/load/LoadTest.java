@@ -116,7 +116,8 @@ class LoadTest {
 
     @Test
     void aDayOfNothingOrOfMoreThanADayIsRefused() {
-        assertThatThrownBy(() -> new Guardrails(0, null)).hasMessageContaining("0");
+        assertThatThrownBy(() -> new Guardrails(0, null))
+                .hasMessageContaining("refusal.dailyMinutes.giveToMinutesADayNot");
         assertThatThrownBy(() -> new Guardrails(-5, null)).hasMessageContaining("-5");
         assertThatThrownBy(() -> new Guardrails(601, null)).hasMessageContaining("601");
     }

@@ -90,7 +90,7 @@ class EasyPassesTest {
     @Test
     void aTensionOutsideItsScaleIsRefused() {
         assertThatThrownBy(() -> Tension.of(6)).hasMessageContaining("6");
-        assertThatThrownBy(() -> Tension.of(-1)).hasMessageContaining("-1");
+        assertThatThrownBy(() -> Tension.of(-1)).hasMessageContaining("refusal.tension.tensionIsGivenFrom0ToNotAs");
         assertThat(Tension.of(3)).isEqualTo(Tension.EDGE);
     }
 

@@ -60,10 +60,14 @@ class WarmUpRoutineTest {
 
     @Test
     void linesOutOfRangeAreRefused() {
-        assertThatThrownBy(() -> new Item(" ", 60, true)).hasMessageContaining("1 to 80");
-        assertThatThrownBy(() -> new Item("x".repeat(81), 60, true)).hasMessageContaining("80");
-        assertThatThrownBy(() -> new Item("Scales", 5, true)).hasMessageContaining("5 seconds");
-        assertThatThrownBy(() -> new WarmUpRoutine(List.of(), Tempo.of(60))).hasMessageContaining("not 0");
+        assertThatThrownBy(() -> new Item(" ", 60, true))
+                .hasMessageContaining("refusal.warmUpRoutine.aLineOfAWarmUpHas1To");
+        assertThatThrownBy(() -> new Item("x".repeat(81), 60, true))
+                .hasMessageContaining("refusal.warmUpRoutine.aLineOfAWarmUpHas1To");
+        assertThatThrownBy(() -> new Item("Scales", 5, true))
+                .hasMessageContaining("refusal.warmUpRoutine.aLineOfAWarmUpTakesSeconds");
+        assertThatThrownBy(() -> new WarmUpRoutine(List.of(), Tempo.of(60)))
+                .hasMessageContaining("refusal.warmUpRoutine.aWarmUpHas1ToLinesNot");
         assertThatThrownBy(() -> WarmUpRoutine.items("nonsense")).isInstanceOf(IllegalArgumentException.class);
     }
 }

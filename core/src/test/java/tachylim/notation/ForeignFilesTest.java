@@ -258,7 +258,7 @@ class ForeignFilesTest {
         byte[] file = zip("META-INF/container.xml", container, "a.xml", "<nothing/>", "music/b.xml", score);
         assertThat(Format.read(file, Wishes.NONE).lines()).hasSize(1);
         assertThatThrownBy(() -> Format.read(zip("readme.txt", "hello"), Wishes.NONE))
-                .hasMessageContaining("no MusicXML");
+                .hasMessageContaining("refusal.container.thisCompressedFileHoldsNo");
     }
 
     @Test
@@ -266,7 +266,7 @@ class ForeignFilesTest {
         byte[] bomb = zip("a.xml", " ".repeat(30_000_000));
         assertThatThrownBy(() -> Format.read(bomb, Wishes.NONE))
                 .isInstanceOf(ScoreException.class)
-                .hasMessageContaining("far more");
+                .hasMessageContaining("refusal.container.thisCompressedFileUnpacks");
     }
 
     @Test
@@ -373,8 +373,8 @@ class ForeignFilesTest {
         assertThat(score.unread())
                 .singleElement()
                 .asString()
-                .startsWith("Broken (X:3), line")
-                .contains("divided by zero");
+                .startsWith("refusal.abcBook.unread")
+                .contains("Broken (X:3)", "refusal.abcRhythm.aNoteCannotBeDividedByZero");
     }
 
     @Test

@@ -33,7 +33,7 @@ class TooLargeTest {
     void aMidiFileIsLookedAtBeforeItsEventsAreLaidOut() {
         assertThatThrownBy(() -> read(midi(3 * 1024 * 1024 + 1)))
                 .isInstanceOf(ScoreException.class)
-                .hasMessageContaining("too large to be read here");
+                .hasMessageContaining("refusal.midiReader.tooLarge");
     }
 
     @Test
@@ -44,7 +44,7 @@ class TooLargeTest {
         System.arraycopy(head, 0, book, 0, head.length);
         assertThatThrownBy(() -> read(book))
                 .isInstanceOf(ScoreException.class)
-                .hasMessageContaining("larger than 8 MB");
+                .hasMessageContaining("refusal.abcFormat.thisAbcFileIsLargerThanMb");
         assertThat(read(Arrays.copyOf("X:1\nK:C\nCDEF|\n".getBytes(StandardCharsets.US_ASCII), 14))
                         .lines())
                 .hasSize(1);

@@ -69,7 +69,8 @@ class JoiningTest {
         Passage tune = abc("L:1/8\nK:C\nCDEFGABc");
         assertThat(Cut.atNotes(tune, List.of(5, 2, 0, 7)))
                 .containsExactly(new Section(0, 2), new Section(2, 5), new Section(5, 7));
-        assertThatThrownBy(() -> Cut.atNotes(tune, List.of(8))).hasMessageContaining("note 9");
+        assertThatThrownBy(() -> Cut.atNotes(tune, List.of(8)))
+                .hasMessageContaining("refusal.cut.thereIsNoNoteToCutAtThe");
     }
 
     @Test

@@ -95,7 +95,7 @@ class PassageTest {
         assertThatThrownBy(() -> paper(0, 4)).hasMessageContaining("bars");
         assertThatThrownBy(() -> paper(65, 4)).hasMessageContaining("65");
         assertThatThrownBy(() -> paper(1, 13)).hasMessageContaining("13");
-        assertThatThrownBy(() -> paper(1, 0)).hasMessageContaining("at least one note");
+        assertThatThrownBy(() -> paper(1, 0)).hasMessageContaining("refusal.paperPattern.aPassageNeedsAtLeastOne");
         assertThatThrownBy(() -> new PaperPattern(new Meter(5, 8), QUARTER, 1, List.of(4)))
                 .hasMessageContaining("5/8");
     }

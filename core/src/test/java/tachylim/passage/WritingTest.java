@@ -69,11 +69,13 @@ class WritingTest {
     @Test
     void aPassageKeepsItsNotesInOrderAndWithinItsLength() {
         Note first = new Note(Fraction.ZERO, Fraction.ONE, List.of());
-        assertThatThrownBy(() -> passage(List.of(), 4)).hasMessageContaining("at least one note");
-        assertThatThrownBy(() -> passage(List.of(first, first), 4)).hasMessageContaining("Note 2");
+        assertThatThrownBy(() -> passage(List.of(), 4)).hasMessageContaining("refusal.passage.aPassageNeedsAtLeastOne");
+        assertThatThrownBy(() -> passage(List.of(first, first), 4))
+                .hasMessageContaining("refusal.passage.noteDoesNotStartAfterNote");
         assertThatThrownBy(() -> passage(List.of(first.shifted(Fraction.of(4))), 4))
-                .hasMessageContaining("beyond the end");
-        assertThatThrownBy(() -> passage(List.of(first), 2_001)).hasMessageContaining("2000 beats");
+                .hasMessageContaining("refusal.passage.theLastNoteSoundsBeyondThe");
+        assertThatThrownBy(() -> passage(List.of(first), 2_001))
+                .hasMessageContaining("refusal.passage.aPassageLastsUpToBeatsKeep");
     }
 
     private static Passage passage(List<Note> notes, int beats) {
@@ -95,7 +97,7 @@ class WritingTest {
         assertThatThrownBy(() -> new Section(5, 4)).hasMessageContaining("5");
         assertThatThrownBy(() -> passage(List.of(new Note(Fraction.ZERO, Fraction.ONE, List.of())), 4)
                         .excerpt(new Section(0, 1)))
-                .hasMessageContaining("note 2 of 1");
+                .hasMessageContaining("refusal.passage.theSectionEndsAtNoteOf");
     }
 
     @Test

@@ -13,7 +13,8 @@ class AskTest {
         Answer clean = new Answer(Verdict.CLEAN, Tension.LIGHT);
         Answer rough = new Answer(Verdict.ROUGH, Tension.GRIPPING);
         assertThat(Answer.together(List.of(clean, rough, clean))).isEqualTo(Answer.ofSet(2, 3, Tension.GRIPPING));
-        assertThatThrownBy(() -> Answer.together(List.of())).hasMessageContaining("nothing to be answered");
+        assertThatThrownBy(() -> Answer.together(List.of()))
+                .hasMessageContaining("refusal.answer.thereIsNothingToBeAnswered");
     }
 
     @Test
@@ -23,10 +24,11 @@ class AskTest {
         assertThat(set.answer(null, Tension.LIGHT, 2).verdict()).isEqualTo(Verdict.ROUGH);
         assertThat(set.answer(null, Tension.LIGHT, 1).verdict()).isEqualTo(Verdict.BROKE);
         assertThat(set.expected().told()).isEqualTo(4);
-        assertThatThrownBy(() -> set.answer(null, Tension.LIGHT, 5)).hasMessageContaining("Of 4 passes, not 5");
-        assertThatThrownBy(() -> set.check(Answer.expected())).hasMessageContaining("how many were clean");
+        assertThatThrownBy(() -> set.answer(null, Tension.LIGHT, 5))
+                .hasMessageContaining("refusal.answer.ofPassesNotCanBeClean");
+        assertThatThrownBy(() -> set.check(Answer.expected())).hasMessageContaining("refusal.ask.sayHowManyWereClean");
         assertThatThrownBy(() -> set.check(new Answer(Verdict.CLEAN, Tension.LIGHT, 5)))
-                .hasMessageContaining("Of 4");
+                .hasMessageContaining("refusal.ask.ofPassesNotCanBeClean");
     }
 
     @Test
@@ -67,8 +69,9 @@ class AskTest {
     @Test
     void whatIsToldIsANumber() {
         assertThatThrownBy(() -> new Answer(Verdict.CLEAN, Tension.LIGHT, Double.NaN))
-                .hasMessageContaining("number");
-        assertThatThrownBy(() -> new Answer(Verdict.CLEAN, Tension.LIGHT, -3)).hasMessageContaining("number");
-        assertThatThrownBy(() -> Ask.set(0)).hasMessageContaining("counted");
+                .hasMessageContaining("refusal.answer.whatIsToldIsANumberFrom0");
+        assertThatThrownBy(() -> new Answer(Verdict.CLEAN, Tension.LIGHT, -3))
+                .hasMessageContaining("refusal.answer.whatIsToldIsANumberFrom0");
+        assertThatThrownBy(() -> Ask.set(0)).hasMessageContaining("refusal.ask.thereAre1ToToBeCountedNot");
     }
 }

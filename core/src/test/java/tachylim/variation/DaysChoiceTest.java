@@ -53,7 +53,7 @@ class DaysChoiceTest {
     @Test
     void nothingThatFitsIsSaidWithTheReason() {
         assertThatThrownBy(() -> DaysChoice.of(MUSIC, TARGET, need(), 0.01, Set.of(), Set.of()))
-                .hasMessageContaining("more minutes");
+                .hasMessageContaining("refusal.daysChoice.noTime");
         Passage long_ = new PaperPattern(new Meter(4, 4), Fraction.of(1, 4), 2, List.of(1, 2, 3, 5)).toPassage();
         double[] need = new double[long_.notes().size() - 1];
         Arrays.fill(need, 1);

@@ -236,8 +236,10 @@ class VariationTest {
         assertThat(Cell.tapped(List.of(0.0, 0.41, 0.60, 0.80))).hasToString("2-1-1");
         assertThat(Cell.tapped(List.of(0.0, 0.6, 0.81))).hasToString("3-1");
         assertThat(Cell.tapped(List.of(0.0, 0.30, 0.505))).hasToString("3-2");
-        assertThatThrownBy(() -> Cell.tapped(List.of(0.0, 0.3))).hasMessageContaining("Tap 3");
-        assertThatThrownBy(() -> Cell.tapped(List.of(0.0, 0.3, 0.6))).hasMessageContaining("plain");
+        assertThatThrownBy(() -> Cell.tapped(List.of(0.0, 0.3)))
+                .hasMessageContaining("refusal.cell.tap3ToTimesOnceForEachNote");
+        assertThatThrownBy(() -> Cell.tapped(List.of(0.0, 0.3, 0.6)))
+                .hasMessageContaining("refusal.cell.allNotesOfThisCellAreAlike");
     }
 
     @ParameterizedTest

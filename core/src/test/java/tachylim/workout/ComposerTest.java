@@ -191,7 +191,7 @@ class ComposerTest {
         assertThat(workout.blocks().get(2).music().notes().notes()).hasSize(5);
         assertThatThrownBy(() -> Brief.on(theme(0, 2, 0.05), 30, choices, PLENTY, Condition.FRESH, "")
                         .with(List.of(new Sketch(Part.CORE, 1, "", 100, choices))))
-                .hasMessageContaining("no section 2");
+                .hasMessageContaining("refusal.brief.thereIsNoSectionInThis");
     }
 
     @Test

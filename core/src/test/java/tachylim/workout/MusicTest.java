@@ -69,9 +69,11 @@ class MusicTest {
                         .get(0)
                         .share())
                 .isCloseTo(4 / transitions, within(1e-9));
-        assertThatThrownBy(() -> Music.of(BAR, "notes.4-400")).hasMessageContaining("There are notes 0 to");
-        assertThatThrownBy(() -> Music.of(BAR, "notes.x")).hasMessageContaining("There are notes 0 to");
-        assertThatThrownBy(() -> Music.of(BAR, "nothing")).hasMessageContaining("no variation");
+        assertThatThrownBy(() -> Music.of(BAR, "notes.4-400"))
+                .hasMessageContaining("refusal.music.thereAreNotes0ToInThis");
+        assertThatThrownBy(() -> Music.of(BAR, "notes.x")).hasMessageContaining("refusal.music.thereAreNotes0ToInThis");
+        assertThatThrownBy(() -> Music.of(BAR, "nothing"))
+                .hasMessageContaining("refusal.catalogue.thereIsNoVariationCalled");
     }
 
     @Test
@@ -125,7 +127,7 @@ class MusicTest {
         assertThat(theme.in("mode.pizzicato").estimate(theme.estimate()).isVague())
                 .isTrue();
         assertThat(theme.in("").isArticulated()).isFalse();
-        assertThatThrownBy(() -> theme.in("mode. ")).hasMessageContaining("has a name");
+        assertThatThrownBy(() -> theme.in("mode. ")).hasMessageContaining("refusal.music.anArticulationHasAName");
     }
 
     @Test

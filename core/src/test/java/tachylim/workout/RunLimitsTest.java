@@ -356,13 +356,15 @@ class RunLimitsTest {
         }
         Run resting = run;
         double most = ((Rest) run.step()).seconds();
-        assertThatThrownBy(() -> resting.after(new Event.Rested(most / 2))).hasMessageContaining("only");
+        assertThatThrownBy(() -> resting.after(new Event.Rested(most / 2)))
+                .hasMessageContaining("refusal.run.thisRestLastsSecondsOnly");
     }
 
     @Test
     void anAnswerToSomethingElseIsRefused() {
         Run run = begun(School.CREST_AND_SETTLE, 600);
-        assertThatThrownBy(() -> run.after(new Event.Judged(CLEAN))).hasMessageContaining("how many were clean");
+        assertThatThrownBy(() -> run.after(new Event.Judged(CLEAN)))
+                .hasMessageContaining("refusal.ask.sayHowManyWereClean");
     }
 
     /** Whoever comes back from a layoff has a break after eight minutes, and no set that is longer. */

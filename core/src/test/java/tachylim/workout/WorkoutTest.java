@@ -294,7 +294,7 @@ class WorkoutTest {
         assertThat(asked.step()).isInstanceOf(Rest.class);
         assertThatThrownBy(() -> asked.after(new Event.Rested(5)))
                 .isInstanceOf(IllegalArgumentException.class)
-                .hasMessageContaining("20 seconds");
+                .hasMessageContaining("refusal.run.thisRestLastsSecondsOnly");
         assertThat(asked.after(new Event.Rested(25)).step()).isEqualTo(run.step());
     }
 

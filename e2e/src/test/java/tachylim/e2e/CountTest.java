@@ -2,6 +2,7 @@ package tachylim.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
+import static tachylim.e2e.Words.say;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -18,10 +19,11 @@ class CountTest {
         odile = Shared.somebodyNew();
         page = odile.page;
         page.navigate("/counts");
-        page.getByLabel("Between").fill("G7 and C");
-        page.getByLabel("Target tempo").fill("112");
-        odile.button("Add").click();
-        assertThat(page.getByText("at best, 56 a minute needed")).isVisible();
+        page.getByLabel(say("count.between")).fill("G7 and C");
+        page.getByLabel(say("first.targetTempo")).fill("112");
+        odile.button(say("plan.putItIn")).click();
+        assertThat(page.getByText(say("count.atBestAMinuteNeeded", "needed", 56)))
+                .isVisible();
         odile.button("Count G7 and C").click();
     }
 
@@ -51,16 +53,16 @@ class CountTest {
         assertThat(counted).isBetween(1, 6);
         page.keyboard().press("k");
         assertThat(page.getByTestId("counted")).hasText(String.valueOf(counted - 1));
-        odile.button("One more").click();
+        odile.button(say("count.oneMore")).click();
         page.keyboard().press("Space");
         assertThat(at("ready")).isVisible();
         assertThat(page.getByText(counted + " at best, 56 a minute needed")).isAttached();
         assertThat(page.getByText("Once today.")).isAttached();
         assertThat(count("PageDown", 3)).as("a pedal does it too").isBetween(1, 3);
-        odile.button("Discard").click();
-        odile.button("Close").click();
+        odile.button(say("count.discard")).click();
+        odile.button(say("common.close")).click();
         page.navigate("/load");
-        assertThat(page.getByText("Effort by day")).isVisible();
+        assertThat(page.getByText(say("load.effortByDay"))).isVisible();
         assertThat(page.getByText(Pattern.compile("^3\\.3$")).first()).isVisible();
         assertThat(Shared.BROWSING.complaints()).isEmpty();
     }

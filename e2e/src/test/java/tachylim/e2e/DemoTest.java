@@ -2,6 +2,7 @@ package tachylim.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
+import static tachylim.e2e.Words.say;
 
 import com.deque.html.axecore.args.AxeRunOptions;
 import com.deque.html.axecore.playwright.AxeBuilder;
@@ -13,6 +14,7 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -41,8 +43,8 @@ class DemoTest {
         odile = Shared.BROWSING.somebody(demo);
         Page page = Shared.BROWSING.page(odile);
         page.navigate("/");
-        page.getByText("Open the demo").click();
-        page.getByText("Left today").waitFor(new Locator.WaitForOptions().setTimeout(DEMO_PATIENCE_MS));
+        page.getByText(say("welcome.openTheDemo")).click();
+        page.getByText(say("today.leftToday")).waitFor(new Locator.WaitForOptions().setTimeout(DEMO_PATIENCE_MS));
         page.close();
     }
 
@@ -86,7 +88,7 @@ class DemoTest {
         Page page = Shared.BROWSING.page(odile);
         page.navigate("/ceiling/" + tested());
         page.locator("a[href^='/ceiling/test/']").first().click();
-        page.getByText("Pass by pass").waitFor();
+        page.getByText(say("ceiling.passByPass")).waitFor();
         for (String kind : List.of("SVG", "PNG")) {
             Download taken = page.waitForDownload(() -> page.getByRole(
                             AriaRole.BUTTON, new Page.GetByRoleOptions().setName("How often it is clean as " + kind))
@@ -148,27 +150,75 @@ class DemoTest {
             found.addAll(serious(page));
         }
         page.navigate("/");
-        assertThat(page.getByText("Left today")).isVisible();
+        assertThat(page.getByText(say("today.leftToday"))).isVisible();
         page.keyboard().press("Space");
         page.waitForURL("**/run/*");
         assertThat(page.locator("[data-state=ready]")).isVisible();
         found.addAll(serious(page));
         page.keyboard().press("Escape");
-        assertThat(page.getByText("Paused")).isVisible();
+        assertThat(page.getByText(say("run.paused"))).isVisible();
         found.addAll(serious(page));
-        page.getByText("End the workout here").click();
-        assertThat(page.getByText("Notes on this workout")).isVisible();
+        page.getByText(say("run.endItHere")).click();
+        assertThat(page.getByText(say("run.notesOnThisWorkout"))).isVisible();
         found.addAll(serious(page));
         page.close();
         Page stranger = Shared.BROWSING.page(Shared.BROWSING.somebody(demo));
         for (String view : List.of("/sign-in", "/register")) {
             stranger.navigate(view);
-            assertThat(stranger.getByLabel("Password")).isVisible();
+            assertThat(stranger.getByLabel(say("welcome.password"))).isVisible();
             found.addAll(serious(stranger));
         }
         assertThat(found).isEmpty();
         assertThat(Shared.BROWSING.complaints()).isEmpty();
     }
+
+    /** With words a third longer, as in other languages, no page is wider than its window, on a phone neither. */
+    @Test
+    void longerWordsFitEveryView() {
+        List<String> found = new ArrayList<>();
+        Page page = Shared.BROWSING.page(odile);
+        page.route(
+                "**/assets/en-*.json",
+                route -> route.fulfill(new Route.FulfillOptions()
+                        .setContentType("application/json")
+                        .setBody(Words.marked())));
+        for (String view : views()) {
+            page.navigate(view);
+            assertThat(page.getByRole(AriaRole.HEADING).first()).isVisible();
+            assertThat(page.getByText("⟦").first()).isVisible();
+            for (int width : List.of(390, 1024, 1280)) {
+                page.setViewportSize(width, 800);
+                Object wider = page.evaluate(WIDER);
+                if (!"".equals(wider)) {
+                    found.add(view + " at " + width + ": " + wider);
+                }
+            }
+            for (Object unmarked : (List<?>) page.evaluate(UNMARKED)) {
+                found.add(view + " says " + unmarked);
+            }
+        }
+        page.close();
+        assertThat(found).isEmpty();
+    }
+
+    /** The part that reaches farthest beyond the window, if any does; what scrolls by itself may. */
+    private static final String WIDER = """
+            () => {
+              const width = document.documentElement.clientWidth;
+              if (document.documentElement.scrollWidth <= width) return "";
+              const far = [...document.querySelectorAll("main *")]
+                .filter((one) => one.getBoundingClientRect().right > width + 1)
+                .map((one) => one.tagName + " " + one.textContent.slice(0, 60));
+              return far.at(-1) ?? "the page itself";
+            }
+            """;
+
+    /** What stands beside a control, or heads a part of the page, and did not come from the catalogue. */
+    private static final String UNMARKED = """
+            () => [...document.querySelectorAll("nav a, h2, th, legend, label > span:first-child")]
+              .map((one) => one.textContent.trim())
+              .filter((text) => /[A-Za-z]{3}/.test(text) && !text.includes("⟦"))
+            """;
 
     /** What is wrong, alone, and in the page itself, since none has frames: that takes half the time. */
     private static AxeBuilder axe(Page page) {

@@ -2,6 +2,7 @@ package tachylim.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
+import static tachylim.e2e.Words.say;
 
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Locator;
@@ -126,13 +127,13 @@ class FirmGroundTest {
         };
         odile.playToTheCue();
         odile.page.keyboard().press("j");
-        assertThat(odile.page.getByText("Your answer is kept").first()).isVisible();
+        assertThat(odile.page.getByText("Your answer is saved").first()).isVisible();
         odile.page.keyboard().press("x");
-        odile.button("Yes, stop for 48 hours").click();
-        assertThat(odile.page.getByText("Stopped for a symptom").first()).isVisible();
+        odile.button(say("run.yesStopForHours", "hours", 48)).click();
+        assertThat(odile.page.getByText(say("run.stoppedForASymptom")).first()).isVisible();
         way = Route::resume;
         odile.page.navigate("/load");
-        assertThat(odile.page.getByText("Resting after a symptom")).isVisible();
+        assertThat(odile.page.getByText(say("load.restingAfterASymptom"))).isVisible();
         odile.page.waitForFunction(
                 "() => fetch('/api/log').then(r => r.text()).then(t => t.includes('\"passes\":3,'))");
     }
@@ -145,7 +146,7 @@ class FirmGroundTest {
         way = Route::abort;
         odile.page.keyboard().press("k");
         odile.page.keyboard().press("j");
-        assertThat(odile.page.getByText("Your answer is kept").first()).isVisible();
+        assertThat(odile.page.getByText("Your answer is saved").first()).isVisible();
         odile.page.close();
         way = Route::resume;
         Page later = Shared.BROWSING.page(context);
@@ -161,7 +162,7 @@ class FirmGroundTest {
                         + " Object.defineProperty(window, name, { get() { throw new DOMException('denied', 'SecurityError'); } });");
         odile.page.navigate("/start");
         odile.firstWorkout();
-        assertThat(odile.page.getByText("This browser keeps nothing").first()).isVisible();
+        assertThat(odile.page.getByText("This browser stores nothing").first()).isVisible();
         odile.playAndAnswer("j");
         assertThat(odile.page.getByText("Warm-up 2 of 2")).isVisible();
     }
@@ -186,43 +187,43 @@ class FirmGroundTest {
                         .setContentType("text/javascript")
                         .setBody("export default () => { throw new Error('broken'); };")));
         page.navigate("/load");
-        assertThat(page.getByText("This page couldn't be shown.")).isVisible();
-        page.getByText("Go to Today").click();
-        assertThat(page.getByText("Nothing to play yet")).isVisible();
+        assertThat(page.getByText(say("common.thisPageCouldNotBe"))).isVisible();
+        page.getByText(say("common.toToday")).click();
+        assertThat(page.getByText(say("today.nothingToPlayYet"))).isVisible();
     }
 
     @Test
     void aSymptomIsReportedFromAnyPageAndCanBeTakenBack() {
         Musician odile = Shared.somebodyNew();
         odile.page.navigate("/log");
-        odile.button("Symptom").click();
-        odile.button("Yes, rest for 48 hours").click();
+        odile.button(say("symptom.symptom")).click();
+        odile.button(say("symptom.yesRestForHours", "hours", 48)).click();
         assertThat(odile.page.getByText("No playing for 48 hours.").first()).isVisible();
         odile.page.navigate("/load");
-        assertThat(odile.page.getByText("Resting after a symptom")).isVisible();
-        odile.button("Reported by mistake").click();
-        odile.button("Yes, a mistake").click();
+        assertThat(odile.page.getByText(say("load.restingAfterASymptom"))).isVisible();
+        odile.button(say("symptom.madeByMistake")).click();
+        odile.button(say("symptom.itWasAMistake")).click();
         assertThat(odile.page.getByText("withdrawn")).isVisible();
-        assertThat(odile.page.getByText("Resting after a symptom")).isHidden();
+        assertThat(odile.page.getByText(say("load.restingAfterASymptom"))).isHidden();
     }
 
     @Test
     void whatIsPlayedAlongOnThePracticeSheetCountsAndIsClosedInTheRest() {
         Musician odile = Shared.somebodyNew();
         odile.page.navigate("/passages/new");
-        odile.page.getByLabel("Title").fill("Nine Lanterns");
+        odile.page.getByLabel(say("first.title")).fill("Nine Lanterns");
         odile.page
-                .getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Notes"))
+                .getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName(say("sheet.notesLabel")))
                 .fill("L:1/8\nM:2/4\nK:C\nCDEF GABc");
-        odile.page.getByText("Save passage").click();
+        odile.page.getByText(say("sheet.savePassage")).click();
         odile.page.getByLabel("I play along").first().check();
-        odile.page.getByLabel("Tempo to hear it at").first().fill("300");
-        odile.button("Hear the passage").click();
+        odile.page.getByLabel(say("sheet.tempoToHearItAt")).first().fill("300");
+        odile.button(say("sheet.hear", "label", "the passage")).click();
         odile.page.waitForFunction(
                 "() => fetch('/api/load').then(r => r.json()).then(l => l.days.length === 1 && l.days[0].playedSeconds > 0)");
-        odile.button("Symptom").click();
-        odile.button("Yes, rest for 48 hours").click();
-        odile.page.getByText("No playing for now.").waitFor();
+        odile.button(say("symptom.symptom")).click();
+        odile.button(say("symptom.yesRestForHours", "hours", 48)).click();
+        odile.page.getByText(say("today.noPlayingForNow")).waitFor();
         odile.page.goBack();
         assertThat(odile.page.getByLabel("I play along").first()).isDisabled();
         assertThat(odile.page.getByText("no playing until").first()).isVisible();
@@ -239,7 +240,7 @@ class FirmGroundTest {
         assertThat(odile.api("/api/greeting"))
                 .contains("\"zone\":\"" + home + "\"")
                 .contains("\"movingTo\":null");
-        elsewhere.getByText("I live here now").click();
+        elsewhere.getByText(say("settings.iLiveHereNow")).click();
         assertThat(offer).isHidden();
         assertThat(odile.api("/api/greeting")).contains("\"movingTo\":\"Pacific/Kiritimati\"");
     }

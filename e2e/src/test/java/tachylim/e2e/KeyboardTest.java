@@ -2,6 +2,7 @@ package tachylim.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
+import static tachylim.e2e.Words.say;
 
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
@@ -72,12 +73,13 @@ class KeyboardTest {
         type("Notes on this workout", "Third finger first.");
         press("Save note");
         press("Go to Today");
-        assertThat(page.getByText("Left today")).isVisible();
+        assertThat(page.getByText(say("today.leftToday"))).isVisible();
         press("Ceiling");
-        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("How often it is clean")))
+        assertThat(page.getByRole(
+                        AriaRole.HEADING, new Page.GetByRoleOptions().setName(say("ceiling.howOftenItIsClean"))))
                 .isVisible();
         press("Load");
-        assertThat(page.getByText("Effort by day")).isVisible();
+        assertThat(page.getByText(say("load.effortByDay"))).isVisible();
         press("Log");
         assertThat(page.getByText("Third finger first.")).isVisible();
         assertThat(Shared.BROWSING.complaints()).isEmpty();

@@ -1,6 +1,7 @@
 package tachylim.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static tachylim.e2e.Words.say;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -47,26 +48,27 @@ final class Musician {
 
     Musician register() {
         page.navigate("/register");
-        fill(page.getByLabel("Name"), name);
-        fill(page.getByLabel("Password"), PASSWORD);
-        click(button("Create account"));
+        fill(page.getByLabel(say("welcome.name")), name);
+        fill(page.getByLabel(say("welcome.password")), PASSWORD);
+        click(button(say("welcome.register")));
         assertThat(page.getByText("Step 1 of 3")).isVisible();
         return this;
     }
 
     /** The three steps from an empty account to the first workout. */
     Musician firstWorkout() {
-        click(page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("mallets and drums")));
-        click(button("Next: the passage"));
+        click(page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(say("common.malletsAndDrums"))));
+        click(button(say("first.nextThePassage")));
         assertThat(page.getByText("Step 2 of 3")).isVisible();
-        fill(page.getByLabel("Target tempo"), "120");
+        fill(page.getByLabel(say("first.targetTempo")), "120");
         // The rhythm is drawn when the engraver is there, and moves what is below it.
-        assertThat(page.getByRole(AriaRole.IMG, new Page.GetByRoleOptions().setName("The rhythm of the passage")))
+        assertThat(page.getByRole(
+                        AriaRole.IMG, new Page.GetByRoleOptions().setName(say("first.theRhythmOfThePassage"))))
                 .isVisible();
-        click(button("Next: how fast today"));
+        click(button(say("first.nextHowFastToday")));
         assertThat(page.getByText("Step 3 of 3")).isVisible();
-        fill(page.getByLabel("Clean at", new Page.GetByLabelOptions().setExact(true)), "92");
-        click(button("Start your first workout"));
+        fill(page.getByLabel(say("sheet.cleanAt"), new Page.GetByLabelOptions().setExact(true)), "92");
+        click(button(say("first.beginTheFirstWorkout")));
         page.waitForURL(RUN);
         untilReady();
         return this;
@@ -138,7 +140,7 @@ final class Musician {
     }
 
     boolean hasEnded() {
-        return page.getByText("Notes on this workout").isVisible();
+        return page.getByText(say("run.notesOnThisWorkout")).isVisible();
     }
 
     /** Waits until the step is ready to be played, or the workout is over: a rest ends by itself. */
@@ -192,7 +194,7 @@ final class Musician {
             return;
         }
         page.keyboard().press(key);
-        if (page.getByText("One press for each that was not").count() > 0 && !key.equals("j")) {
+        if (page.getByText(say("run.howManyWereCleanOne")).count() > 0 && !key.equals("j")) {
             page.keyboard().press("j");
         }
         until("() => !document.body.textContent.includes('on its way')"
@@ -237,7 +239,7 @@ final class Musician {
             if (play("PageDown")) {
                 boolean rough = pass % 5 == 0;
                 page.keyboard().press(rough ? "PageUp" : "PageDown");
-                if (rough && page.getByText("One press for each that was not").count() > 0) {
+                if (rough && page.getByText(say("run.howManyWereCleanOne")).count() > 0) {
                     page.keyboard().press("PageDown");
                 }
             }

@@ -2,6 +2,7 @@ package tachylim.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
+import static tachylim.e2e.Words.say;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -17,10 +18,10 @@ class PlanTest {
 
     private void plan() {
         page.keyboard().press("Escape");
-        page.getByText("End the workout here").click();
-        assertThat(page.getByText("Notes on this workout")).isVisible();
+        page.getByText(say("run.endItHere")).click();
+        assertThat(page.getByText(say("run.notesOnThisWorkout"))).isVisible();
         page.navigate("/");
-        page.getByText("Change this plan").click();
+        page.getByText(say("today.changeThisPlan")).click();
         assertThat(blocks().first()).isVisible();
     }
 
@@ -42,7 +43,7 @@ class PlanTest {
     private Locator minutes() {
         return page.getByRole(
                 AriaRole.SPINBUTTON,
-                new Page.GetByRoleOptions().setName("Minutes").setExact(true));
+                new Page.GetByRoleOptions().setName(say("plan.minutesLabel")).setExact(true));
     }
 
     @Test
@@ -63,7 +64,7 @@ class PlanTest {
         page.keyboard().press("ArrowRight");
         assertThat(blocks().nth(place)).containsText(moved);
         assertThat(blocks().nth(place - 1)).containsText(neighbour);
-        page.getByLabel("Undo").click();
+        page.getByLabel(say("plan.undo")).click();
         assertThat(blocks().nth(place - 1)).containsText(moved);
     }
 
@@ -71,36 +72,36 @@ class PlanTest {
     void aSessionIsKeptAndTakenAgain() {
         plan();
         minutes().fill("12");
-        odile.button("Templates").click();
-        page.getByLabel("Save this workout as").fill("Twelve");
-        odile.button("Save").click();
+        odile.button(say("plan.templates")).click();
+        page.getByLabel(say("plan.saveThisWorkoutAs")).fill("Twelve");
+        odile.button(say("common.save")).click();
         assertThat(odile.button("Use Twelve")).isVisible();
         page.keyboard().press("Escape");
         page.reload();
         assertThat(blocks().first()).isVisible();
-        odile.button("Templates").click();
+        odile.button(say("plan.templates")).click();
         odile.button("Use Twelve").click();
         assertThat(minutes()).hasValue("12");
-        assertThat(odile.button("Start this workout")).isEnabled();
+        assertThat(odile.button(say("plan.beginThisWorkout"))).isEnabled();
     }
 
     @Test
     void everySessionBeginsWithTheWarmUpThatWasPutDown() {
         plan();
         page.navigate("/settings");
-        odile.button("Write my own").click();
-        page.getByLabel("What, line 1").fill("Walk, then shoulders");
-        page.getByLabel("What, line 2").fill("Long, easy strokes");
-        page.getByRole(AriaRole.FORM, new Page.GetByRoleOptions().setName("Warm-up"))
-                .getByText("Save", new Locator.GetByTextOptions().setExact(true))
+        odile.button(say("settings.myOwn")).click();
+        page.getByLabel(say("settings.whatLine", "i", 1)).fill("Walk, then shoulders");
+        page.getByLabel(say("settings.whatLine", "i", 2)).fill("Long, easy strokes");
+        page.getByRole(AriaRole.FORM, new Page.GetByRoleOptions().setName(say("common.warmUp")))
+                .getByText(say("common.save"), new Locator.GetByTextOptions().setExact(true))
                 .click();
-        assertThat(page.getByText("Saved: every workout starts like this.").first())
+        assertThat(page.getByText(say("settings.keptEveryWorkoutBeginsSo")).first())
                 .isVisible();
         page.navigate("/");
-        page.getByText("Change this plan").click();
+        page.getByText(say("today.changeThisPlan")).click();
         assertThat(page.getByText("Your own warm-up of 5 min")).isVisible();
-        odile.button("Start this workout").click();
-        assertThat(page.getByText("Away from the instrument")).isVisible();
+        odile.button(say("plan.beginThisWorkout")).click();
+        assertThat(page.getByText(say("run.awayFromTheInstrument"))).isVisible();
         assertThat(page.getByText("Walk, then shoulders.")).isVisible();
         assertThat(odile.stage()).hasAttribute("data-state", "ready");
         assertThat(page.getByText("Long, easy strokes").first()).isVisible();

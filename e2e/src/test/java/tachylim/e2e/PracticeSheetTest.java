@@ -2,6 +2,7 @@ package tachylim.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
+import static tachylim.e2e.Words.say;
 
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
@@ -51,11 +52,11 @@ class PracticeSheetTest {
     }
 
     private void keepAs(String target) {
-        page.getByLabel("Target tempo").fill(target);
-        button("Save passage").click();
+        page.getByLabel(say("first.targetTempo")).fill(target);
+        button(say("sheet.savePassage")).click();
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)))
                 .not()
-                .hasText("New passage");
+                .hasText(say("passages.newPassage"));
         notesAreDrawn();
     }
 
@@ -66,62 +67,63 @@ class PracticeSheetTest {
     /** The passage of the file, kept. */
     private void readIn() {
         page.navigate("/passages/new");
-        tab("From a file").click();
-        page.getByLabel("A music file")
+        tab(say("sheet.fromAFile")).click();
+        page.getByLabel(say("sheet.aFileOfMusic"))
                 .setInputFiles(new FilePayload("tunes.abc", "text/plain", TUNE.getBytes(StandardCharsets.UTF_8)));
-        assertThat(page.getByText("Take these 15 notes")).isVisible();
-        button("Take these 15 notes").click();
-        assertThat(page.getByLabel("Title")).hasValue("Harbour Steps");
+        assertThat(page.getByText(say("sheet.takeTheseNotes", "notes", 15))).isVisible();
+        button(say("sheet.takeTheseNotes", "notes", 15)).click();
+        assertThat(page.getByLabel(say("first.title"))).hasValue("Harbour Steps");
         keepAs("112");
     }
 
     @Test
     void aFileIsReadInWithItsLineBarsAndRepeatsChosen() {
         page.navigate("/passages/new");
-        tab("From a file").click();
-        page.getByLabel("A music file")
+        tab(say("sheet.fromAFile")).click();
+        page.getByLabel(say("sheet.aFileOfMusic"))
                 .setInputFiles(new FilePayload("tunes.abc", "text/plain", TUNE.getBytes(StandardCharsets.UTF_8)));
-        assertThat(page.getByText("Take these 15 notes")).isVisible();
-        page.getByLabel("repeats written out").check();
-        assertThat(page.getByText("Take these 29 notes")).isVisible();
-        page.getByLabel("Part in the file").selectOption("1");
+        assertThat(page.getByText(say("sheet.takeTheseNotes", "notes", 15))).isVisible();
+        page.getByLabel(say("sheet.repeatsWrittenOut")).check();
+        assertThat(page.getByText(say("sheet.takeTheseNotes", "notes", 29))).isVisible();
+        page.getByLabel(say("sheet.lineOfTheFile")).selectOption("1");
         assertThat(page.getByText("trill")).isVisible();
-        page.getByLabel("To bar").selectOption("1");
-        assertThat(page.getByText("Take these 6 notes")).isVisible();
-        page.getByLabel("A music file")
+        page.getByLabel(say("sheet.toBar")).selectOption("1");
+        assertThat(page.getByText(say("sheet.takeTheseNotes", "notes", 6))).isVisible();
+        page.getByLabel(say("sheet.aFileOfMusic"))
                 .setInputFiles(new FilePayload(
                         "broken.mid", "audio/midi", "MThd and then nothing".getBytes(StandardCharsets.UTF_8)));
-        assertThat(page.getByText("This MIDI file is damaged or breaks off.")).isVisible();
+        assertThat(page.getByText("This MIDI file is damaged or incomplete.")).isVisible();
     }
 
     @Test
     void notesAreEnteredStepByStepAndUndone() {
         page.navigate("/passages/new");
-        tab("Note by note").click();
+        tab(say("sheet.stepByStep")).click();
         Locator pad = page.getByLabel(Pattern.compile("^Enter notes"));
         pad.focus();
         for (String key : "6 g a b c d".split(" ")) {
             page.keyboard().press(key);
         }
-        assertThat(page.getByLabel("5 notes entered")).isVisible();
+        assertThat(page.getByLabel(say("sheet.notesEntered", "notes", 5))).isVisible();
         page.keyboard().press("Backspace");
-        assertThat(page.getByLabel("4 notes entered")).isVisible();
-        button("Redo").click();
-        assertThat(page.getByLabel("5 notes entered")).isVisible();
+        assertThat(page.getByLabel(say("sheet.notesEntered", "notes", 4))).isVisible();
+        button(say("plan.redo")).click();
+        assertThat(page.getByLabel(say("sheet.notesEntered", "notes", 5))).isVisible();
         page.getByLabel("C sharp 4").click();
-        assertThat(page.getByLabel("6 notes entered")).isVisible();
-        button("Use these notes").click();
-        page.getByLabel("Title").fill("Six steps");
+        assertThat(page.getByLabel(say("sheet.notesEntered", "notes", 6))).isVisible();
+        button(say("sheet.takeTheNotes")).click();
+        page.getByLabel(say("first.title")).fill("Six steps");
         keepAs("90");
-        assertThat(page.getByLabel("Six steps, 6 notes in 1 bar")).isVisible();
+        assertThat(page.getByLabel(say("sheet.notesIn", "title", "Six steps", "notes", 6, "bars", 1)))
+                .isVisible();
     }
 
     @Test
     void aPassageIsCutByHandWithClickAndKeyAndJoinedAgain() {
         readIn();
-        tab("Sections").click();
+        tab(say("sheet.sections")).click();
         page.locator("rect[data-note='8']").click();
-        button("Cut at note 9").click();
+        button(say("sheet.cutAtNote", "cursor", 9)).click();
         assertThat(page.getByText("2 sections")).isVisible();
         page.getByLabel(Pattern.compile("^The notes\\.")).focus();
         for (int i = 0; i < 4; i++) {
@@ -129,9 +131,11 @@ class PracticeSheetTest {
         }
         page.keyboard().press("c");
         assertThat(page.getByText("3 sections")).isVisible();
-        assertThat(page.getByText("Putting it together")).isVisible();
-        page.getByLabel("Order of the sections").selectOption("LAST_TO_FIRST");
-        assertThat(page.getByText(Pattern.compile("^Neighbours")).first()).isVisible();
+        assertThat(page.getByText("Joining sections")).isVisible();
+        page.getByLabel(say("sheet.orderOfTheSections")).selectOption("LAST_TO_FIRST");
+        assertThat(page.getByText(Pattern.compile("^" + say("sheet.neighbours")))
+                        .first())
+                .isVisible();
         page.getByLabel(Pattern.compile("^The notes\\.")).focus();
         page.keyboard().press("c");
         assertThat(page.getByText("2 sections")).isVisible();
@@ -140,15 +144,16 @@ class PracticeSheetTest {
     @Test
     void marksAreWrittenWithAKeyEach() {
         readIn();
-        tab("Marks").click();
-        page.getByLabel("Kind of mark").selectOption("FINGERING");
-        page.getByLabel(Pattern.compile("^Write fingers")).focus();
+        tab(say("sheet.marks")).click();
+        page.getByLabel(say("sheet.kindOfMark")).selectOption("FINGERING");
+        page.getByLabel(Pattern.compile("^Mark fingers")).focus();
         page.keyboard().type("123");
         for (String key : "1 2 3".split(" ")) {
-            assertThat(page.getByLabel("Your decisions").getByText(Pattern.compile("note " + key + ": " + key)))
+            assertThat(page.getByLabel(say("sheet.whatWasDecided"))
+                            .getByText(Pattern.compile("note " + key + ": " + key)))
                     .isVisible();
         }
-        assertThat(page.getByLabel(Pattern.compile("^Write fingers"))
+        assertThat(page.getByLabel(Pattern.compile("^Mark fingers"))
                         .getByText("Note 4")
                         .first())
                 .isVisible();
@@ -163,11 +168,11 @@ class PracticeSheetTest {
         page.locator("path[data-transition='4'][stroke=transparent]").first().dispatchEvent("click");
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Transition 5–6")))
                 .isVisible();
-        button("I broke down here").click();
-        assertThat(page.getByLabel("Transition 5 to 6").getByText("broke once in four weeks"))
+        button(say("sheet.itBrokeHere")).click();
+        assertThat(page.getByLabel("Transition 5 to 6").getByText("broke down once in four weeks"))
                 .isVisible();
-        button("I broke down here").click();
-        assertThat(page.getByLabel("Transition 5 to 6").getByText("broke 2 times in four weeks"))
+        button(say("sheet.itBrokeHere")).click();
+        assertThat(page.getByLabel("Transition 5 to 6").getByText("broke down 2 times in four weeks"))
                 .isVisible();
         Locator variation = page.getByLabel("Transition 5 to 6")
                 .getByRole(AriaRole.BUTTON)
@@ -176,7 +181,7 @@ class PracticeSheetTest {
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Short–long 1-2, stretched")))
                 .isVisible();
         page.keyboard().press("Escape");
-        button("Choose for me").click();
+        button(say("sheet.chooseForMe")).click();
         assertThat(page.getByText(Pattern.compile("Today's variations, [\\d.,]+ minutes")))
                 .isVisible();
         assertThat(page.getByText(Pattern.compile("5–6 among them, which breaks most"))
@@ -185,12 +190,12 @@ class PracticeSheetTest {
         page.getByLabel(Pattern.compile("^played")).first().click();
         assertThat(page.getByLabel(Pattern.compile("^played")).first()).isChecked();
 
-        page.getByText("Groups across the beat").click();
+        page.getByText(say("sheet.groupsAcrossTheBeat")).click();
         button("Groups of 3, stopping on the next").click();
         assertThat(page.getByText("Matches the target at")).isVisible();
         Locator heard = page.getByRole(AriaRole.DIALOG)
                 .getByRole(AriaRole.BUTTON)
-                .filter(new Locator.FilterOptions().setHasText("Listen"));
+                .filter(new Locator.FilterOptions().setHasText(say("sheet.hearIt")));
         heard.click();
         page.waitForSelector(".abcjs-note.lit");
         Download file = page.waitForDownload(() -> page.getByRole(AriaRole.DIALOG)
@@ -200,8 +205,8 @@ class PracticeSheetTest {
         assertThat(Files.readString(file.path())).contains("T:Harbour Steps, Groups of 3");
         page.keyboard().press("Escape");
 
-        page.getByLabel("Note lengths of your rhythm").fill("3-2-1");
-        button("Show").click();
+        page.getByLabel(say("sheet.weightsOfYourCell")).fill("3-2-1");
+        button(say("sheet.showIt")).click();
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Own cell 3-2-1")))
                 .isVisible();
     }
@@ -219,14 +224,14 @@ class PracticeSheetTest {
     @Test
     void theSheetForTheStandShowsEveryVariation() {
         readIn();
-        button("Print or export").click();
-        page.getByText("A sheet for your stand").click();
-        assertThat(button("Print")).isVisible();
+        button(say("sheet.printOrExport")).click();
+        page.getByText(say("sheet.aSheetForTheStand")).click();
+        assertThat(button(say("sheet.print"))).isVisible();
         assertThat(page.getByRole(
                         AriaRole.HEADING, new Page.GetByRoleOptions().setName(Pattern.compile("^Long–short 2-1 "))))
                 .isVisible();
         assertThat(paperSizes()).containsOnly("594.95996 841.91998");
-        page.getByLabel("Paper size").selectOption("letter");
+        page.getByLabel(say("sheet.paperSize")).selectOption("letter");
         assertThat(page.locator(".paper-letter")).isVisible();
         assertThat(paperSizes()).containsOnly("612 792");
     }

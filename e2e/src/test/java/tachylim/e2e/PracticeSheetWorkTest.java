@@ -2,6 +2,7 @@ package tachylim.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
+import static tachylim.e2e.Words.say;
 
 import com.google.gson.JsonObject;
 import com.microsoft.playwright.CDPSession;
@@ -28,10 +29,11 @@ class PracticeSheetWorkTest {
     void aPassageOnThePracticeSheet() {
         page = Shared.somebodyNew().page;
         page.navigate("/passages/new");
-        page.getByLabel("Title").fill("Kiln Road");
-        page.getByLabel("Notes", new Page.GetByLabelOptions().setExact(true)).fill(ABC);
-        page.getByLabel("Target tempo").fill("126");
-        button("Save passage").click();
+        page.getByLabel(say("first.title")).fill("Kiln Road");
+        page.getByLabel(say("sheet.notesLabel"), new Page.GetByLabelOptions().setExact(true))
+                .fill(ABC);
+        page.getByLabel(say("first.targetTempo")).fill("126");
+        button(say("sheet.savePassage")).click();
         assertThat(heading("Kiln Road")).isVisible();
         assertThat(page.locator("path[data-transition]").first()).isAttached();
     }
@@ -50,16 +52,16 @@ class PracticeSheetWorkTest {
 
     @Test
     void sectionsAreNamedAndRatedAndPutTogetherHardestFirst() {
-        tab("Sections");
-        page.getByLabel("How many").fill("1");
-        button("Cut").click();
+        tab(say("sheet.sections"));
+        page.getByLabel(say("sheet.howMany")).fill("1");
+        button(say("sheet.cut")).click();
         assertThat(page.getByText("3 sections")).isVisible();
         page.getByLabel("Name of bar 3").fill("the turn");
         page.getByLabel("Difficulty of bar 3").focus();
         assertThat(page.getByLabel("Name of the turn")).isVisible();
         page.getByLabel("Difficulty of the turn").selectOption("5");
-        page.getByLabel("Order of the sections").selectOption(new SelectOption().setLabel("hardest first"));
-        Locator together = page.getByLabel("Joining sections");
+        page.getByLabel(say("sheet.orderOfTheSections")).selectOption(new SelectOption().setLabel("hardest first"));
+        Locator together = page.getByLabel(say("sheet.puttingTogether"));
         assertThat(together.getByText(Pattern.compile("the turn, then"))).isVisible();
         together.getByRole(AriaRole.BUTTON)
                 .filter(new Locator.FilterOptions().setHasText("Practise"))
@@ -72,21 +74,25 @@ class PracticeSheetWorkTest {
 
     @Test
     void articulationsAreAddedMovedAndChosen() {
-        tab("Articulations");
-        page.getByLabel("New articulation").fill("paired strokes");
-        button("Add").click();
-        assertThat(page.getByLabel("Articulations").getByRole(AriaRole.LISTITEM).last())
+        tab(say("sheet.articulations"));
+        page.getByLabel(say("sheet.anotherArticulation")).fill("paired strokes");
+        button(say("plan.putItIn")).click();
+        assertThat(page.getByLabel(say("sheet.articulations"))
+                        .getByRole(AriaRole.LISTITEM)
+                        .last())
                 .containsText("paired strokes");
         button("Move paired strokes up").click();
-        assertThat(page.getByLabel("Articulations").getByRole(AriaRole.LISTITEM).last())
+        assertThat(page.getByLabel(say("sheet.articulations"))
+                        .getByRole(AriaRole.LISTITEM)
+                        .last())
                 .not()
                 .containsText("paired strokes");
         page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("paired strokes"))
                 .click();
-        assertThat(page.getByText("wanted at speed", new Page.GetByTextOptions().setExact(true)))
+        assertThat(page.getByText(say("sheet.wantedAtSpeed"), new Page.GetByTextOptions().setExact(true)))
                 .isVisible();
         page.reload();
-        tab("Articulations");
+        tab(say("sheet.articulations"));
         assertThat(page.getByRole(
                         AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile("^paired strokes"))))
                 .isChecked();
@@ -94,15 +100,15 @@ class PracticeSheetWorkTest {
 
     @Test
     void aCellIsTappedAndOneThatCannotBeIsRefused() {
-        button("Tap the rhythm").focus();
+        button(say("sheet.tapIt")).focus();
         tapAfter(0, 0.5, 0.75, 1);
-        button("Done").click();
-        assertThat(page.getByLabel("Note lengths of your rhythm")).hasValue("2-1-1");
-        page.getByLabel("Note lengths of your rhythm").fill("2-0-1");
-        button("Show").click();
-        assertThat(page.getByText(Pattern.compile("A weight lies between"))).isVisible();
-        page.getByLabel("Note lengths of your rhythm").fill("3, 1, 2");
-        button("Show").click();
+        button(say("sheet.done")).click();
+        assertThat(page.getByLabel(say("sheet.weightsOfYourCell"))).hasValue("2-1-1");
+        page.getByLabel(say("sheet.weightsOfYourCell")).fill("2-0-1");
+        button(say("sheet.showIt")).click();
+        assertThat(page.getByText(Pattern.compile("A length lies between"))).isVisible();
+        page.getByLabel(say("sheet.weightsOfYourCell")).fill("3, 1, 2");
+        button(say("sheet.showIt")).click();
         assertThat(heading("Own cell 3-1-2")).isVisible();
     }
 
@@ -129,14 +135,14 @@ class PracticeSheetWorkTest {
         assertThat(transition.getByRole(AriaRole.LISTITEM)).hasCount(4);
         transition
                 .getByRole(AriaRole.BUTTON)
-                .filter(new Locator.FilterOptions().setHasText("Listen to"))
+                .filter(new Locator.FilterOptions().setHasText(say("sheet.hearWindow")))
                 .first()
                 .click();
         page.waitForFunction(
                 "() => document.querySelectorAll('section[aria-label=\"Transition 21 to 22\"] button').length > 0");
         assertThat(transition
                         .getByRole(AriaRole.BUTTON)
-                        .filter(new Locator.FilterOptions().setHasText("Stop"))
+                        .filter(new Locator.FilterOptions().setHasText(say("sheet.stop")))
                         .first())
                 .isVisible();
         transition
@@ -154,15 +160,16 @@ class PracticeSheetWorkTest {
         page.evaluate("() => window.dispatchEvent(new Event('offline'))");
         page.getByText("Counted or sung in time").click();
         assertThat(page.getByText("4 of the preparation still open")).isVisible();
-        button("Choose for me").click();
+        button(say("sheet.chooseForMe")).click();
         assertThat(page.getByText(Pattern.compile("Today's variations, [\\d.,]+ minutes")))
                 .isVisible();
     }
 
     private void upload(String name, byte[] bytes) {
         page.navigate("/passages/new");
-        tab("From a file");
-        page.getByLabel("A music file").setInputFiles(new FilePayload(name, "application/octet-stream", bytes));
+        tab(say("sheet.fromAFile"));
+        page.getByLabel(say("sheet.aFileOfMusic"))
+                .setInputFiles(new FilePayload(name, "application/octet-stream", bytes));
     }
 
     private byte[] exported(String as) {
@@ -176,14 +183,14 @@ class PracticeSheetWorkTest {
     void whatWasWrittenAsMusicXmlIsReadInAgain() {
         byte[] file = exported("MUSICXML");
         upload("kiln.musicxml", file);
-        assertThat(button("Take these 49 notes")).isVisible();
-        assertThat(page.getByText("Everything in the file is used.")).isVisible();
-        assertThat(button("Save passage")).isHidden();
-        page.getByLabel("From bar").selectOption("2");
-        page.getByLabel("To bar").selectOption("3");
-        button("Take these 32 notes").click();
-        assertThat(page.getByLabel("Title")).hasValue("Kiln Road");
-        assertThat(button("Save passage")).isVisible();
+        assertThat(button(say("sheet.takeTheseNotes", "notes", 49))).isVisible();
+        assertThat(page.getByText(say("sheet.nothingOfTheFileIs"))).isVisible();
+        assertThat(button(say("sheet.savePassage"))).isHidden();
+        page.getByLabel(say("sheet.fromBar")).selectOption("2");
+        page.getByLabel(say("sheet.toBar")).selectOption("3");
+        button(say("sheet.takeTheseNotes", "notes", 32)).click();
+        assertThat(page.getByLabel(say("first.title"))).hasValue("Kiln Road");
+        assertThat(button(say("sheet.savePassage"))).isVisible();
         assertThat(page.getByText(Pattern.compile("^32 notes · 2 bars"))).isVisible();
     }
 
@@ -192,23 +199,23 @@ class PracticeSheetWorkTest {
         byte[] file = exported("MIDI");
         upload("kiln.mid", file);
         assertThat(page.getByText("Drawn to 4 places to a quarter note.")).isVisible();
-        assertThat(button("Take these 49 notes")).isVisible();
-        page.getByLabel("Grid").selectOption("2");
+        assertThat(button(say("sheet.takeTheseNotes", "notes", 49))).isVisible();
+        page.getByLabel(say("sheet.gridToDrawTo")).selectOption("2");
         assertThat(page.getByText("Drawn to 2 places to a quarter note.")).isVisible();
-        assertThat(button("Take these 25 notes")).isVisible();
+        assertThat(button(say("sheet.takeTheseNotes", "notes", 25))).isVisible();
     }
 
     @Test
     void aBrokenFileGetsASentenceAndTakesNothingAway() {
         page.navigate("/passages/new");
-        page.getByLabel("Title").fill("Kept all the same");
-        tab("From a file");
-        page.getByLabel("A music file")
+        page.getByLabel(say("first.title")).fill("Kept all the same");
+        tab(say("sheet.fromAFile"));
+        page.getByLabel(say("sheet.aFileOfMusic"))
                 .setInputFiles(new FilePayload(
                         "broken.xml", "text/xml", "<score-partwise><part></oops>".getBytes(StandardCharsets.UTF_8)));
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("breaks off or is damaged near line 1");
         page.reload();
-        assertThat(page.getByLabel("Title")).hasValue("Kept all the same");
+        assertThat(page.getByLabel(say("first.title"))).hasValue("Kept all the same");
         assertThat(Shared.BROWSING.complaints()).isEmpty();
     }
 }

@@ -2,6 +2,7 @@ package tachylim.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
+import static tachylim.e2e.Words.say;
 
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
@@ -28,7 +29,7 @@ class SeasonTest {
     }
 
     private Locator answer() {
-        return page.getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText("of"));
+        return page.getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText(say("sheet.ofLabel")));
     }
 
     private Locator section(String name) {
@@ -43,8 +44,8 @@ class SeasonTest {
         }
         odile.untilReady();
         page.keyboard().press("Escape");
-        odile.button("End the workout here").click();
-        assertThat(page.getByText("Notes on this workout")).isVisible();
+        odile.button(say("run.endItHere")).click();
+        assertThat(page.getByText(say("run.notesOnThisWorkout"))).isVisible();
         odile.untilArrived();
     }
 
@@ -56,7 +57,7 @@ class SeasonTest {
                 .containsText(Pattern.compile("weeks|ready|early|course"));
         day(1).focus();
         page.keyboard().press("Shift+ArrowRight");
-        assertThat(answer()).containsText("off");
+        assertThat(answer()).containsText(say("season.offMark"));
         assertThat(day(1)).hasAttribute("aria-label", Pattern.compile(".*day off.*"));
         assertThat(day(2)).hasAttribute("aria-selected", "true");
         BoundingBox from = day(4).boundingBox();
@@ -71,7 +72,7 @@ class SeasonTest {
         page.mouse().up();
         assertThat(day(4)).hasAttribute("aria-label", Pattern.compile(".*day off.*"));
         day(4).focus();
-        odile.button("Back to the plan").click();
+        odile.button(say("season.asUsual")).click();
         assertThat(day(4)).not().hasAttribute("aria-label", Pattern.compile(".*day off.*"));
         assertThat(Shared.BROWSING.complaints()).isEmpty();
     }
@@ -80,11 +81,12 @@ class SeasonTest {
     void aPerformanceBringsATaperAndADayOffItsWords() {
         somePractice();
         page.navigate("/season");
-        page.getByLabel("Name").fill("Recital at Lantern Quay");
+        page.getByLabel(say("welcome.name")).fill("Recital at Lantern Quay");
         String soon = odile.api("/api/season").replaceAll("(?s).*\"today\":\"([^\"]+)\".*", "$1");
         String date = java.time.LocalDate.parse(soon).plusDays(9).toString();
-        page.getByLabel("Day", new Page.GetByLabelOptions().setExact(true)).fill(date);
-        odile.button("Add").click();
+        page.getByLabel(say("season.day"), new Page.GetByLabelOptions().setExact(true))
+                .fill(date);
+        odile.button(say("plan.putItIn")).click();
         assertThat(section("Performances")).containsText("Recital at Lantern Quay");
         day(9).focus();
         assertThat(section("The chosen day")).containsText("Recital at Lantern Quay");
@@ -96,11 +98,11 @@ class SeasonTest {
                 .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(weekday))
                 .click();
         assertThat(day(0)).hasAttribute("aria-label", Pattern.compile(".*day off.*"));
-        odile.button("Open an address").click();
-        String address = page.getByLabel("The address (shown only once)").inputValue();
+        odile.button(say("season.openAnAddress")).click();
+        String address = page.getByLabel(say("season.theAddressShownThisOnce")).inputValue();
         assertThat(page.request().get(address).text()).startsWith("BEGIN:VCALENDAR");
-        odile.button("Close the address").click();
-        assertThat(odile.button("Open an address")).isVisible();
+        odile.button(say("season.closeIt")).click();
+        assertThat(odile.button(say("season.openAnAddress"))).isVisible();
         assertThat(page.request().get(address).status()).isEqualTo(404);
     }
 
@@ -108,20 +110,20 @@ class SeasonTest {
     void whatWasSaidIsPutRightAndPracticeAwayIsPutDown() {
         somePractice();
         page.navigate("/log");
-        page.getByLabel("Words in notes, focus or passage").fill("nothing is like this");
-        assertThat(page.getByText("No workout matches.")).isVisible();
-        page.getByLabel("Words in notes, focus or passage").fill("");
+        page.getByLabel(say("log.wordsInNotesFocusOr")).fill("nothing is like this");
+        assertThat(page.getByText(say("log.noWorkoutIsLikeThat"))).isVisible();
+        page.getByLabel(say("log.wordsInNotesFocusOr")).fill("");
         page.locator("a[href^='/log/']:not([href='/log/month'])").first().click();
-        page.getByText(Pattern.compile("what was said of them")).click();
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("Put pass \\d+ right")))
+        page.getByText(Pattern.compile("and your answers")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("Correct pass \\d+")))
                 .last()
                 .click();
-        odile.button("Withdraw the answer").click();
-        assertThat(page.getByText("put right").last()).isVisible();
+        odile.button(say("log.withdraw")).click();
+        assertThat(page.getByText("corrected").last()).isVisible();
         page.navigate("/log/month");
-        page.getByLabel("Minutes").fill("25");
-        page.getByLabel("Note").fill("scales by the window");
-        odile.button("Log it").click();
+        page.getByLabel(say("plan.minutesLabel")).fill("25");
+        page.getByLabel(say("log.note")).fill("scales by the window");
+        odile.button(say("log.logIt")).click();
         assertThat(section("Away from the app")).containsText("scales by the window");
         page.navigate("/");
         assertThat(page.getByText("Played today already.").first()).isVisible();
@@ -136,14 +138,16 @@ class SeasonTest {
         somePractice();
         page.navigate("/settings");
         Download taken = page.waitForDownload(
-                () -> page.getByText("Everything in one file").click());
+                () -> page.getByText(say("settings.allOfItInOne")).click());
         byte[] file = Files.readAllBytes(taken.path());
         Musician other = Shared.somebodyNew();
         other.page.navigate("/settings");
         other.page
-                .getByLabel("The account file")
+                .getByLabel(say("settings.theFileOfAnAccount"))
                 .setInputFiles(new FilePayload("tachylim.json.gz", "application/gzip", file));
-        assertThat(other.page.getByText("Passages here now: 1; workouts: 1.").first())
+        assertThat(other.page
+                        .getByText(say("settings.passagesHereNowWorkouts", "passages", 1, "sessions", 1))
+                        .first())
                 .isVisible();
         assertThat(unpacked(other.page.request().get("/api/exports/account").body()))
                 .isEqualTo(unpacked(file));
@@ -155,15 +159,16 @@ class SeasonTest {
     @Test
     void aNotebookIsLookedAtBeforeAnyOfItIsKept() {
         page.navigate("/settings");
-        Locator file = page.getByLabel("A CSV of practice");
+        Locator file = page.getByLabel(say("settings.aCsvOfPractice"));
         file.setInputFiles(csv("date,minutes\n2026-13-40,20\n2026-03-02,-1\n"));
-        assertThat(page.getByText("2 of 2 rows cannot be read, so nothing is taken over."))
+        assertThat(page.getByText(say("settings.ofRowsCannotBeRead", "problems", 2, "rows", 2)))
                 .isVisible();
         assertThat(page.getByText("Row 2, date: This is no day such as 2026-03-02."))
                 .isVisible();
         file.setInputFiles(csv("date,minutes,note\n2026-03-02,20,scales\n2026-03-03,15,\n"));
-        odile.button("Take 2 entries over").click();
-        assertThat(page.getByText("Entries taken over: 2.").first()).isVisible();
+        odile.button(say("settings.takeOver", "rows", 2)).click();
+        assertThat(page.getByText(say("settings.entriesTakenOver", "kept", 2)).first())
+                .isVisible();
         assertThat(Shared.BROWSING.complaints()).isEmpty();
     }
 

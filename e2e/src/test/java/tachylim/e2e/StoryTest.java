@@ -2,6 +2,7 @@ package tachylim.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
+import static tachylim.e2e.Words.say;
 
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Locator;
@@ -45,7 +46,7 @@ class StoryTest {
         String section = page.url().replaceAll(".*/plan/", "");
         double before = ceilingIn(odile.api("/api/sections/" + section + "/ceiling"));
 
-        odile.button("Start this workout").click();
+        odile.button(say("plan.beginThisWorkout")).click();
         page.waitForURL(Pattern.compile(".*/run/\\d+"));
         for (int pass = 0; pass < 4; pass++) {
             odile.playAndAnswer("j");
@@ -53,38 +54,40 @@ class StoryTest {
         loseTheServerInMidPass(odile);
         odile.hurry().playCleanlyToTheEnd();
 
-        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Finished")))
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(say("run.played"))))
                 .isVisible();
-        page.getByLabel("Notes on this workout").fill("The turn in bar 1 wants the outside mallet.");
-        odile.button("Save note").click();
-        assertThat(page.getByText("Note saved.").first()).isVisible();
+        page.getByLabel(say("run.notesOnThisWorkout")).fill("The turn in bar 1 wants the outside mallet.");
+        odile.button(say("run.saveNote")).click();
+        assertThat(page.getByText(say("run.noteSaved")).first()).isVisible();
         seeWhatChanged(odile, section, before);
         assertThat(Shared.BROWSING.complaints()).isEmpty();
     }
 
     private static Locator notes(Page page) {
-        return page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Notes"));
+        return page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName(say("sheet.notesLabel")));
     }
 
     private static void typeAPassage(Page page) {
         page.navigate("/passages/new");
-        page.getByLabel("Title").fill("Kestrel Weather");
-        page.getByLabel("Target tempo").fill("138");
+        page.getByLabel(say("first.title")).fill("Kestrel Weather");
+        page.getByLabel(say("first.targetTempo")).fill("138");
         notes(page).fill("M:4/4\nL:1/16\nK:F\nDFAG FECD FGAc _BA/0G");
         assertThat(page.getByText("Line 4, column 21, at “G”")).isVisible();
         notes(page).fill("M:4/4\nL:1/16\nK:F\nDFAG FECD FGAc _BAGF | EDCD FDA,D CDEF GAGE | D4");
         assertThat(page.getByText("33 notes · 3 bars")).isVisible();
         assertThat(page.locator("svg .abcjs-note").first()).isVisible();
-        page.getByLabel("Clean at", new Page.GetByLabelOptions().setExact(true)).fill("112");
-        page.getByText("Save passage").click();
+        page.getByLabel(say("sheet.cleanAt"), new Page.GetByLabelOptions().setExact(true))
+                .fill("112");
+        page.getByText(say("sheet.savePassage")).click();
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Kestrel Weather")))
                 .isVisible();
     }
 
     private static void cutIntoBars(Page page) {
-        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Sections"))
+        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName(say("sheet.sections")))
                 .click();
-        page.getByText("Cut", new Page.GetByTextOptions().setExact(true)).click();
+        page.getByText(say("sheet.cut"), new Page.GetByTextOptions().setExact(true))
+                .click();
         assertThat(page.getByText("2 sections")).isVisible();
         page.getByLabel("Difficulty of bar 2").selectOption("5");
         assertThat(page.getByLabel("Difficulty of bar 2")).hasValue("5");
@@ -95,7 +98,9 @@ class StoryTest {
                 .click();
         page.getByRole(
                         AriaRole.SPINBUTTON,
-                        new Page.GetByRoleOptions().setName("Minutes").setExact(true))
+                        new Page.GetByRoleOptions()
+                                .setName(say("plan.minutesLabel"))
+                                .setExact(true))
                 .fill("10");
         assertThat(page.getByText("outside the 10 minutes")).isVisible();
         assertThat(page.getByText("No bursts yet: the ceiling is known to").first())
@@ -106,7 +111,7 @@ class StoryTest {
         odile.playToTheCue();
         Shared.APP.kill();
         odile.page.keyboard().press("j");
-        assertThat(odile.page.getByText("Your answer is kept here")).isVisible();
+        assertThat(odile.page.getByText("Your answer is saved here")).isVisible();
         Shared.APP.launch();
         assertThat(odile.page.getByText("No connection.")).isHidden();
         odile.untilReady();
@@ -121,12 +126,13 @@ class StoryTest {
         assertThat(ceilingIn(odile.api("/api/sections/" + section + "/ceiling")))
                 .isGreaterThan(before);
         page.navigate("/ceiling/" + section);
-        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("How often it is clean")))
+        assertThat(page.getByRole(
+                        AriaRole.HEADING, new Page.GetByRoleOptions().setName(say("ceiling.howOftenItIsClean"))))
                 .isVisible();
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)))
-                .hasText(Pattern.compile("Clean up to \\d+|Not enough evidence yet; about \\d+"));
+                .hasText(Pattern.compile("Clean up to \\d+|Too few passes yet; about \\d+"));
         page.navigate("/load");
-        assertThat(page.getByText("effort minutes left")).isVisible();
+        assertThat(page.getByText("effort min, ")).isVisible();
         page.navigate("/log");
         assertThat(page.getByText("The turn in bar 1 wants the outside mallet."))
                 .isVisible();
@@ -144,10 +150,11 @@ class StoryTest {
         odile.page.keyboard().press("r");
         assertThat(odile.stage()).hasAttribute("data-state", "rest");
         odile.page
-                .getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("It broke going to note 3"))
+                .getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(say("run.itBrokeGoingToNote", "at", 3)))
                 .first()
                 .click();
-        assertThat(odile.page.getByText("Noted: it broke going to note 3")).isVisible();
+        assertThat(odile.page.getByText(say("run.notedItBrokeGoingTo", "at", 3)))
+                .isVisible();
         odile.hurry();
         assertThat(odile.page.getByText("Warm-up 2 of 2")).isVisible();
         odile.page.keyboard().press("3");
@@ -169,7 +176,7 @@ class StoryTest {
                 "() => ['playing', 'judge'].includes(document.querySelector('[data-state]').dataset.state)");
         context.setOffline(true);
         odile.page.keyboard().press("l");
-        assertThat(odile.page.getByText("Your answer is kept here")).isVisible();
+        assertThat(odile.page.getByText("Your answer is saved here")).isVisible();
         context.setOffline(false);
         assertThat(odile.page.getByText("Warm-up 2 of 2")).isVisible();
         assertThat(odile.page.getByText("Last: broke down at 46")).isVisible();
@@ -185,7 +192,7 @@ class StoryTest {
         BrowserContext context = odile.page.context();
         context.setOffline(true);
         odile.playToTheEnd();
-        assertThat(odile.page.getByText("Notes on this workout")).isVisible();
+        assertThat(odile.page.getByText(say("run.notesOnThisWorkout"))).isVisible();
         context.setOffline(false);
         odile.untilTold("/api/log/" + run, "\"outcome\":\"PLAYED\"");
         odile.untilTold("/api/runs/" + run + "?holder=" + java.util.UUID.randomUUID(), "\"ended\":\"PLAYED\"");
@@ -196,7 +203,7 @@ class StoryTest {
     void aWorkoutIsPlayedWithThreePedals() {
         Musician odile = Shared.somebodyPlayingFast();
         odile.playWithPedals();
-        assertThat(odile.page.getByText("Notes on this workout")).isVisible();
+        assertThat(odile.page.getByText(say("run.notesOnThisWorkout"))).isVisible();
     }
 
     @Test
@@ -204,13 +211,11 @@ class StoryTest {
         Musician odile = Shared.somebodyPlaying();
         Page second = Shared.BROWSING.page(odile.page.context());
         second.navigate(odile.page.url());
-        assertThat(second.getByText("This workout is running in another window."))
-                .isVisible();
-        second.getByText("Continue here").click();
+        assertThat(second.getByText(say("run.thisWorkoutGoesOnIn"))).isVisible();
+        second.getByText(say("run.takeOverHere")).click();
         assertThat(second.getByText("Warm-up 1 of 2")).isVisible();
         odile.page.keyboard().press("Space");
-        assertThat(odile.page.getByText("This workout is running in another window."))
-                .isVisible();
+        assertThat(odile.page.getByText(say("run.thisWorkoutGoesOnIn"))).isVisible();
     }
 
     @Test
@@ -218,21 +223,22 @@ class StoryTest {
         Musician odile = Shared.somebodyPlaying();
         odile.page.keyboard().press("Space");
         odile.page.keyboard().press("x");
-        assertThat(odile.page.getByText("Stopped. Pain, numbness or tingling?")).isVisible();
-        odile.button("Yes, stop for 48 hours").click();
-        assertThat(odile.page.getByText("Stopped for a symptom").first()).isVisible();
-        odile.page.getByText("Go to Today").click();
-        assertThat(odile.page.getByText("No playing for now.")).isVisible();
-        assertThat(odile.page.getByText("see a physician").first()).isVisible();
+        assertThat(odile.page.getByText(say("run.stoppedPainNumbnessOrTingling")))
+                .isVisible();
+        odile.button(say("run.yesStopForHours", "hours", 48)).click();
+        assertThat(odile.page.getByText(say("run.stoppedForASymptom")).first()).isVisible();
+        odile.page.getByText(say("common.toToday")).click();
+        assertThat(odile.page.getByText(say("today.noPlayingForNow"))).isVisible();
+        assertThat(odile.page.getByText("see a doctor").first()).isVisible();
     }
 
     @Test
     void theTitleIsTextWhateverIsInIt() {
         Musician odile = Shared.somebodyNew();
         odile.page.navigate("/passages/new");
-        odile.page.getByLabel("Title").fill("<img src=x onerror=alert(1)> דף 🎵");
+        odile.page.getByLabel(say("first.title")).fill("<img src=x onerror=alert(1)> דף 🎵");
         notes(odile.page).fill("K:C\nCDEF");
-        odile.page.getByText("Save passage").click();
+        odile.page.getByText(say("sheet.savePassage")).click();
         assertThat(odile.page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)))
                 .hasText("<img src=x onerror=alert(1)> דף 🎵");
         assertThat(odile.page.locator("main img").count()).isZero();
@@ -242,17 +248,17 @@ class StoryTest {
     void anAccountCanBeLeftAndDeleted() {
         Musician odile = Shared.somebodyNew();
         odile.page.navigate("/settings");
-        odile.button("Sign out").click();
-        assertThat(odile.page.getByText("I'm new here")).isVisible();
-        odile.page.getByLabel("Name").fill(odile.name);
-        odile.page.getByLabel("Password").fill(Musician.PASSWORD);
-        odile.button("Sign in").click();
+        odile.button(say("settings.signOut")).click();
+        assertThat(odile.page.getByText(say("welcome.iAmNewHere"))).isVisible();
+        odile.page.getByLabel(say("welcome.name")).fill(odile.name);
+        odile.page.getByLabel(say("welcome.password")).fill(Musician.PASSWORD);
+        odile.button(say("welcome.signIn")).click();
         odile.page
                 .getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(odile.name))
                 .click();
-        odile.button("Delete everything").click();
-        odile.page.getByLabel("Your password").fill(Musician.PASSWORD);
-        odile.button("Delete everything").last().click();
-        assertThat(odile.page.getByText("I'm new here")).isVisible();
+        odile.button(say("settings.deleteEverything")).click();
+        odile.page.getByLabel(say("settings.yourPassword")).fill(Musician.PASSWORD);
+        odile.button(say("settings.deleteEverything")).last().click();
+        assertThat(odile.page.getByText(say("welcome.iAmNewHere"))).isVisible();
     }
 }

@@ -25,7 +25,7 @@ public record BlockWish(
 
         @NotNull School school) {
 
-    private static final String TIME = "A block takes 10 seconds to 3 hours.";
+    private static final String TIME = "refusal.plan.blockTime";
     private static final int LEAST_SECONDS = 10;
     private static final int MOST_SECONDS = 10_800;
     private static final int LONGEST_VARIATION = 80;

@@ -29,7 +29,7 @@ public record PlanWish(
         @Max(value = Brief.MOST_MINUTES, message = PlanWish.MINUTES)
         int minutes,
 
-        @NotNull(message = "Choose a method.") School school,
+        @NotNull(message = "refusal.planWish.chooseAMethod") School school,
         @Min(1) @Max(Choices.MOST_BURSTS) int bursts,
         @Min(1) @Max(Choices.LONGEST_BURST) int burstBeats,
 
@@ -41,11 +41,13 @@ public record PlanWish(
 
         @Min(1) @Max(Choices.MOST_CLEAN_IN_A_ROW) int cleanInARow,
 
-        @NotNull(message = "Choose how much recovery a burst needs.")
+        @NotNull(message = "refusal.planWish.chooseHowMuchRecoveryA")
         Caution caution,
 
         @NotNull
-        @Size(max = Choices.LONGEST_FOCUS, message = "A focus is at most " + Choices.LONGEST_FOCUS + " characters.")
+        @Size(
+                max = Choices.LONGEST_FOCUS,
+                message = "refusal.planWish.aFocusIsAtMostCharacters longestFocus=" + Choices.LONGEST_FOCUS)
         String focus,
 
         boolean roughCounts,
@@ -60,9 +62,10 @@ public record PlanWish(
         @Schema(description = "its blocks as the player has put them together; none to have them composed")
         List<@NotNull BlockWish> blocks) {
 
-    private static final String MINUTES = "Give " + Brief.LEAST_MINUTES + " to " + Brief.MOST_MINUTES + " minutes.";
-    private static final String SECTIONS = "A workout has up to " + Brief.MOST_THEMES + " sections.";
-    private static final String BLOCKS = "A workout has up to " + Brief.MOST_SKETCHES + " blocks.";
+    private static final String MINUTES =
+            "refusal.plan.minutes least=" + Brief.LEAST_MINUTES + " most=" + Brief.MOST_MINUTES;
+    private static final String SECTIONS = "refusal.plan.sections most=" + Brief.MOST_THEMES;
+    private static final String BLOCKS = "refusal.plan.blocks most=" + Brief.MOST_SKETCHES;
 
     public static final Codec<PlanWish> CODEC = Codec.object(wish -> new PlanWish(
             wish.get("sectionId", Codec.LONG, PlanWish::sectionId),

@@ -8,6 +8,7 @@ import tachylim.notation.score.Line;
 import tachylim.notation.score.Omissions;
 import tachylim.notation.score.Score;
 import tachylim.notation.score.ScoreException;
+import tachylim.words.Reason;
 
 /**
  * Reads a file of ABC with any number of tunes and voices: every voice of every tune is a line.
@@ -27,7 +28,7 @@ final class AbcBook {
 
     private final List<Line> lines = new ArrayList<>();
     private final Omissions omissions = new Omissions();
-    private final List<String> unread = new ArrayList<>();
+    private final List<Reason> unread = new ArrayList<>();
     private final List<String> warnings = new ArrayList<>();
     private int moreWarnings;
 
@@ -42,8 +43,8 @@ final class AbcBook {
         AbcBook book = new AbcBook();
         List<Tune> tunes = tunes(text.replace("\r\n", "\n").replace('\r', '\n'));
         if (tunes.size() > MOST_TUNES) {
-            throw new ScoreException("This file holds " + tunes.size() + " tunes; up to " + MOST_TUNES
-                    + " are read. Keep those you are working on");
+            throw new ScoreException(Reason.of(
+                    "refusal.abcBook.thisFileHoldsTunesUpToAre", "tunes", tunes.size(), "mostTunes", MOST_TUNES));
         }
         for (int tune = 0; tune < tunes.size(); tune++) {
             book.tune(tunes.get(tune), tune + 1, tunes.size());
@@ -51,8 +52,8 @@ final class AbcBook {
         if (book.lines.isEmpty()) {
             throw new ScoreException(
                     book.unread.isEmpty()
-                            ? "This ABC file holds no note"
-                            : "No tune of this ABC file could be read. " + book.unread.get(0));
+                            ? Reason.of("refusal.abcBook.noNote")
+                            : Reason.of("refusal.abcBook.noTune", "unread", book.unread.get(0)));
         }
         if (book.moreWarnings > 0) {
             book.warnings.add("And " + book.moreWarnings + " more like these.");
@@ -93,14 +94,13 @@ final class AbcBook {
             unread(one, name, unreadable);
         }
         if (unread.size() + lines.size() == before) {
-            unread.add(name + ": it holds no note.");
+            unread.add(Reason.of("refusal.abcBook.tuneWithoutNote", "name", name));
         }
     }
 
     private void voice(Tune one, int place, String name, String voice, AbcText.Voice music) {
         if (lines.size() >= MOST_LINES) {
-            throw new ScoreException(
-                    "This file holds more than " + MOST_LINES + " voices. Keep those you are working on");
+            throw new ScoreException(Reason.of("refusal.abcBook.thisFileHoldsMoreThan", "mostLines", MOST_LINES));
         }
         try {
             AbcTune read = AbcReader.voice(music.text(), MOST_CHARACTERS_A_VOICE, omissions);
@@ -119,8 +119,16 @@ final class AbcBook {
     }
 
     private void unread(Tune one, String name, AbcException why) {
-        unread.add(name + ", line " + (one.linesDown + why.line()) + ", column " + why.column() + ": "
-                + why.getMessage() + ".");
+        unread.add(Reason.of(
+                "refusal.abcBook.unread",
+                "name",
+                name,
+                "line",
+                one.linesDown + why.line(),
+                "column",
+                why.column(),
+                "why",
+                why.reason()));
     }
 
     private void warn(String sentence) {

@@ -1,5 +1,7 @@
 package tachylim.notation.abc;
 
+import tachylim.words.Reason;
+
 /** A place in an ABC text that moves forward and knows its line and column. */
 final class AbcCursor {
 
@@ -57,7 +59,7 @@ final class AbcCursor {
         int value = 0;
         while (atDigit()) {
             if (at - start == 6) {
-                throw error("That number is too long for a note length");
+                throw error(Reason.of("refusal.abc.numberTooLong"));
             }
             value = value * 10 + (next() - '0');
         }
@@ -108,8 +110,8 @@ final class AbcCursor {
         return at - lineStart + 1;
     }
 
-    AbcException error(String message) {
+    AbcException error(Reason reason) {
         String found = atEnd() ? "" : new String(Character.toChars(text.codePointAt(at)));
-        return new AbcException(line, column(), found, message);
+        return new AbcException(line, column(), found, reason);
     }
 }

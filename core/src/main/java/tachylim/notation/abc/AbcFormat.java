@@ -13,6 +13,7 @@ import tachylim.notation.score.ScoreException;
 import tachylim.notation.score.ScoreFormat;
 import tachylim.notation.score.Wishes;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /** ABC files: text, in UTF-8 or Latin-1, with the fields of a tune's head. */
 public final class AbcFormat implements ScoreFormat {
@@ -70,10 +71,11 @@ public final class AbcFormat implements ScoreFormat {
     @Override
     public Score read(byte[] file, Wishes wishes) {
         if (file.length > MOST_BYTES) {
-            throw new ScoreException("This ABC file is larger than " + MOST_BYTES / 1024 / 1024
-                    + " MB. Keep the tunes you are working on");
+            throw new ScoreException(
+                    Reason.of("refusal.abcFormat.thisAbcFileIsLargerThanMb", "mostBytes", MOST_BYTES / 1024 / 1024));
         }
-        return AbcBook.read(text(file).orElseThrow(() -> new ScoreException("This is no ABC")));
+        return AbcBook.read(
+                text(file).orElseThrow(() -> new ScoreException(Reason.of("refusal.abcFormat.thisIsNoAbc"))));
     }
 
     @Override

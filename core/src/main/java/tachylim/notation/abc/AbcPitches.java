@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import tachylim.passage.Key;
 import tachylim.passage.Pitch;
+import tachylim.words.Reason;
 
 /**
  * The pitches of ABC while it is read: the signature in force, the accidentals written since the bar line and how far they
@@ -92,7 +93,7 @@ final class AbcPitches {
         }
         char letter = Character.toUpperCase(c);
         if (octave < -1 || octave > 9) {
-            throw cursor.error("No instrument plays in that octave");
+            throw cursor.error(Reason.of("refusal.abcPitches.noInstrumentPlaysInThat"));
         }
         String place = reach == Reach.LETTER ? String.valueOf(letter) : letter + "" + octave;
         if (written != null && reach != Reach.NOTE) {

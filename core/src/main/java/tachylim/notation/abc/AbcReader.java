@@ -17,6 +17,7 @@ import tachylim.passage.Key;
 import tachylim.passage.Mark;
 import tachylim.passage.Meter;
 import tachylim.passage.Pitch;
+import tachylim.words.Reason;
 
 /**
  * Reads one voice of one tune in ABC notation, with exact onsets.
@@ -44,7 +45,6 @@ public final class AbcReader {
     private static final Pattern CHORD_WITH_TEXT = Pattern.compile("\"[^\"]*\"[\\^_=A-Ga-g][^\\s|\\]]*\\]");
     private static final String DIRECTIVE = "%%";
     private static final String PROPAGATE = "propagate-accidentals";
-    private static final String NOT_MUSIC = "This is not a note, rest or bar line";
 
     private final AbcCursor cursor;
     private final AbcRhythm rhythm;
@@ -116,14 +116,18 @@ public final class AbcReader {
                     1,
                     1,
                     "",
-                    "This is " + text.length() + " characters long; a passage is read up to " + mostCharacters
-                            + ". Keep the part you are working on");
+                    Reason.of(
+                            "refusal.abcReader.thisIsCharactersLongA",
+                            "text",
+                            text.length(),
+                            "mostCharacters",
+                            mostCharacters));
         }
         AbcReader reader = new AbcReader(text, inBook, omissions);
         try {
             return reader.tune();
         } catch (ArithmeticException tooFine) {
-            throw reader.cursor.error("Lengths here divide the beat too finely to be counted");
+            throw reader.cursor.error(Reason.of("refusal.abcReader.lengthsHereDivideTheBeat"));
         }
     }
 
@@ -139,7 +143,7 @@ public final class AbcReader {
             throw firstStray;
         }
         if (notes.isEmpty()) {
-            throw cursor.error("There is no note yet. Type letters from A to G to write some");
+            throw cursor.error(Reason.of("refusal.abcReader.thereIsNoNoteYetType"));
         }
         if (rhythm.tupletLeft() > 0) {
             bars.warn("The last tuplet lacks " + rhythm.tupletLeft() + " of its notes");
@@ -189,7 +193,7 @@ public final class AbcReader {
 
     private void voice(String value) {
         if (!inBook && (!notes.isEmpty() || !value.startsWith("1"))) {
-            throw cursor.error("A passage is one line of notes; leave out the voice " + value);
+            throw cursor.error(Reason.of("refusal.abcReader.aPassageIsOneLineOfNotes", "value", value));
         }
         pitches.clef(AbcClef.read(value));
     }
@@ -333,7 +337,7 @@ public final class AbcReader {
 
     /** A sign that means nothing here is passed over and said, with its place. */
     private void stray() {
-        AbcException place = cursor.error(NOT_MUSIC);
+        AbcException place = cursor.error(Reason.of("refusal.abc.notMusic"));
         firstStray = firstStray == null ? place : firstStray;
         strays++;
         bars.warn("Line " + place.line() + ", column " + place.column() + ": “" + place.found()
@@ -409,7 +413,7 @@ public final class AbcReader {
 
     private void wholeBarRests(int count) {
         if (count < 1 || count > 200) {
-            throw cursor.error("A rest lasts 1 to 200 bars here");
+            throw cursor.error(Reason.of("refusal.abcReader.aRestLasts1To200BarsHere"));
         }
         begin();
         untie();

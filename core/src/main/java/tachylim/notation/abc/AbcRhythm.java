@@ -2,6 +2,7 @@ package tachylim.notation.abc;
 
 import org.apache.commons.numbers.fraction.Fraction;
 import tachylim.passage.Meter;
+import tachylim.words.Reason;
 
 /** The lengths of ABC: the unit length, figures after a letter, tuplets, and the broken rhythm of {@code >} and {@code <}. */
 final class AbcRhythm {
@@ -60,12 +61,12 @@ final class AbcRhythm {
         while (cursor.take('/')) {
             int divisor = cursor.atDigit() ? cursor.number() : 2;
             if (divisor == 0) {
-                throw cursor.error("A note cannot be divided by zero");
+                throw cursor.error(Reason.of("refusal.abcRhythm.aNoteCannotBeDividedByZero"));
             }
             length = length.divide(divisor);
         }
         if (length.compareTo(Fraction.ZERO) <= 0) {
-            throw cursor.error("A note needs a length above zero");
+            throw cursor.error(Reason.of("refusal.abcRhythm.aNoteNeedsALengthAboveZero"));
         }
         return length;
     }

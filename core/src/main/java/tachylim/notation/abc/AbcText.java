@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import tachylim.words.Reason;
 
 /**
  * The text of one tune, taken apart: its head, and the music of each voice. What is written below the tune and is no music,
@@ -150,8 +151,7 @@ record AbcText(Map<String, Voice> voices) {
                 line(lines.get(at));
             }
             if (bodies.size() > MOST_VOICES || head.text.length() > LONGEST_HEAD) {
-                throw new AbcException(
-                        1, 1, "", "This tune has more voices, or a longer head, than any that is played");
+                throw new AbcException(1, 1, "", Reason.of("refusal.abcText.thisTuneHasMoreVoicesOrA"));
             }
             Map<String, Voice> voices = new LinkedHashMap<>();
             bodies.forEach((name, body) -> {

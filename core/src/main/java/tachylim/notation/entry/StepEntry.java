@@ -15,6 +15,8 @@ import tachylim.passage.Key;
 import tachylim.passage.Meter;
 import tachylim.passage.Passage;
 import tachylim.passage.Pitch;
+import tachylim.words.Reason;
+import tachylim.words.Refusal;
 
 /**
  * Music entered a stroke at a time, without any syntax: letters are notes, figures are values.
@@ -49,7 +51,7 @@ public final class StepEntry {
      */
     public static Passage of(List<String> strokes, Meter meter, Key key) {
         if (strokes.size() > MOST_STROKES) {
-            throw new IllegalArgumentException("Up to " + MOST_STROKES + " strokes make a passage");
+            throw Refusal.of("refusal.stepEntry.upToStrokesMakeAPassage", "mostStrokes", MOST_STROKES);
         }
         Entry entry = new Entry(key);
         strokes.forEach(entry::stroke);
@@ -59,7 +61,7 @@ public final class StepEntry {
     /** Notes in whole notes as a passage, with a bar line wherever the meter has one. */
     static Passage barred(List<LineNote> notes, Fraction length, Meter meter, Key key) {
         if (notes.isEmpty()) {
-            throw new IllegalArgumentException("There is no note yet");
+            throw Refusal.of("refusal.stepEntry.thereIsNoNoteYet");
         }
         List<Fraction> lines = new ArrayList<>();
         for (Fraction line = meter.bar(); line.compareTo(length) < 0; line = line.add(meter.bar())) {
@@ -105,8 +107,7 @@ public final class StepEntry {
                         alter(stroke.equals("sharp") ? 1 : stroke.equals("flat") ? -1 : 0);
                     case "up", "down" -> octave(stroke.equals("up") ? 1 : -1);
                     default ->
-                        throw new IllegalArgumentException("There is no stroke called "
-                                + (stroke.length() > 20 ? stroke.substring(0, 20) + "…" : stroke));
+                        throw Refusal.of("refusal.stepEntry.thereIsNoStrokeCalled", "stroke", Reason.shortened(stroke));
                 }
             }
         }
@@ -140,7 +141,7 @@ public final class StepEntry {
 
         private void hold() {
             if (notes.isEmpty() || !last().end().equals(now)) {
-                throw new IllegalArgumentException("A tie needs a note right before it");
+                throw Refusal.of("refusal.stepEntry.aTieNeedsANoteRightBefore");
             }
             replaceLast(last().lasting(last().duration().add(value())));
             now = now.add(value());
@@ -156,7 +157,7 @@ public final class StepEntry {
 
         private void change(UnaryOperator<Pitch> change) {
             if (notes.isEmpty()) {
-                throw new IllegalArgumentException("There is no note yet to change");
+                throw Refusal.of("refusal.stepEntry.thereIsNoNoteYetToChange");
             }
             replaceLast(new LineNote(
                     last().onset(),

@@ -10,6 +10,7 @@ import tachylim.passage.Meter;
 import tachylim.passage.Passage;
 import tachylim.passage.Pitch;
 import tachylim.tempo.Tempo;
+import tachylim.words.Refusal;
 
 /** A rhythm that was tapped to a beat, drawn to a grid and barred. */
 public final class TappedRhythm {
@@ -42,14 +43,14 @@ public final class TappedRhythm {
     public static Drawn of(
             List<Double> seconds, Tempo tempo, Meter meter, Key key, Grid grid, List<List<Pitch>> pitches) {
         if (seconds.isEmpty() || seconds.size() > MOST_TAPS) {
-            throw new IllegalArgumentException("Tap 1 to " + MOST_TAPS + " times, not " + seconds.size());
+            throw Refusal.of("refusal.tappedRhythm.tap1ToTimesNot", "mostTaps", MOST_TAPS, "seconds", seconds.size());
         }
         double span = seconds.stream()
                 .mapToDouble(second -> Math.abs(second - seconds.get(0)))
                 .max()
                 .orElse(0);
         if (!(span <= MOST_SECONDS)) {
-            throw new IllegalArgumentException("Taps come within " + MOST_SECONDS / 60 + " minutes of the first");
+            throw Refusal.of("refusal.tappedRhythm.tapsComeWithinMinutesOfThe", "mostSeconds", MOST_SECONDS / 60);
         }
         double quarter = tempo.secondsFor(1) / (meter.usualBeat().doubleValue() * 4);
         List<Double> quarters = seconds.stream()

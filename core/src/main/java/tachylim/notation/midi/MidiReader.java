@@ -32,6 +32,7 @@ import tachylim.passage.Inflection;
 import tachylim.passage.Key;
 import tachylim.passage.Meter;
 import tachylim.passage.Pitch;
+import tachylim.words.Reason;
 
 /**
  * Reads a MIDI file: a line for each track and channel, its onsets and lengths drawn to a grid.
@@ -45,8 +46,7 @@ final class MidiReader {
     private static final int MOST_BYTES = 3 * 1024 * 1024;
 
     private static final int MOST_EVENTS = 2_000_000;
-    private static final String TOO_LARGE =
-            "This MIDI file is too large to be read here. Keep the movement you are working on";
+    private static final String TOO_LARGE = "refusal.midiReader.tooLarge";
     private static final int MOST_NOTES = 100_000;
 
     /** A file of a few bytes can say that it lasts for years: how long is looked at before anything is laid out. */
@@ -88,20 +88,20 @@ final class MidiReader {
     static Score read(byte[] file, Wishes wishes) {
         Sequence sequence;
         if (file.length > MOST_BYTES) {
-            throw new ScoreException(TOO_LARGE);
+            throw new ScoreException(Reason.of(TOO_LARGE));
         }
         try {
             sequence = MidiSystem.getSequence(new ByteArrayInputStream(file));
         } catch (InvalidMidiDataException | IOException | RuntimeException broken) {
-            throw new ScoreException("This MIDI file is damaged or breaks off");
+            throw new ScoreException(Reason.of("refusal.midiReader.thisMidiFileIsDamagedOr"));
         }
         if (sequence.getDivisionType() != Sequence.PPQ || sequence.getResolution() < 1) {
-            throw new ScoreException("This MIDI file counts film frames, not beats; export it with beats and bars");
+            throw new ScoreException(Reason.of("refusal.midiReader.thisMidiFileCountsFilm"));
         }
         try {
             return new MidiReader(wishes).score(sequence);
         } catch (ArithmeticException tooFine) {
-            throw new ScoreException("This MIDI file is too long, or its times are too fine to be counted");
+            throw new ScoreException(Reason.of("refusal.midiReader.thisMidiFileIsTooLongOrIts"));
         }
     }
 
@@ -110,12 +110,12 @@ final class MidiReader {
         long events = 0;
         for (Track track : sequence.getTracks()) {
             if (track.ticks() / resolution > MOST_QUARTERS) {
-                throw new ScoreException("This MIDI file lasts for more than " + MOST_QUARTERS
-                        + " quarter notes. Keep the movement you are working on");
+                throw new ScoreException(
+                        Reason.of("refusal.midiReader.thisMidiFileLastsForMore", "mostQuarters", MOST_QUARTERS));
             }
             events += track.size();
             if (events > MOST_EVENTS) {
-                throw new ScoreException(TOO_LARGE);
+                throw new ScoreException(Reason.of(TOO_LARGE));
             }
         }
         int number = 0;
@@ -123,10 +123,11 @@ final class MidiReader {
             track(track, ++number);
         }
         if (lines.isEmpty()) {
-            throw new ScoreException("This MIDI file holds no note");
+            throw new ScoreException(Reason.of("refusal.midiReader.thisMidiFileHoldsNoNote"));
         }
         if (meters.size() + keys.size() + tempos.size() > MOST_CHANGES) {
-            throw new ScoreException("This MIDI file changes meter, key or tempo more than " + MOST_CHANGES + " times");
+            throw new ScoreException(
+                    Reason.of("refusal.midiReader.thisMidiFileChangesMeter", "mostChanges", MOST_CHANGES));
         }
         Grid grid = wishes.grid() != null ? wishes.grid() : Grid.fitting(onsetsInBeats());
         MidiPickup found = new MidiPickup(resolution, meters, keys.keySet(), markers, struck());
@@ -190,7 +191,7 @@ final class MidiReader {
                         .add(new Struck(down.since, tick, message.getData1(), down.velocity));
                 if (++notes > MOST_NOTES) {
                     throw new ScoreException(
-                            "This MIDI file has more than " + MOST_NOTES + " notes. Keep the part you are working on");
+                            Reason.of("refusal.midiReader.thisMidiFileHasMoreThan", "mostNotes", MOST_NOTES));
                 }
             }
             if (on) {

@@ -13,6 +13,7 @@ import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
 import tachylim.notation.score.Deadline;
 import tachylim.notation.score.ScoreException;
+import tachylim.words.Reason;
 
 /** A compressed score: an archive with the score, and a container that says which of its files that is. */
 final class Container {
@@ -40,7 +41,7 @@ final class Container {
             int files = 0;
             for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
                 if (++files > MOST_ENTRIES) {
-                    throw new ScoreException("This compressed file holds too many files to be a score");
+                    throw new ScoreException(Reason.of("refusal.container.thisCompressedFileHoldsToo"));
                 }
                 String name = entry.getName();
                 // What is passed over is unpacked on the way all the same, so it counts too.
@@ -55,13 +56,13 @@ final class Container {
                 first = first == null && !name.startsWith("META-INF/") ? name : first;
             }
         } catch (ZipException | IllegalArgumentException broken) {
-            throw new ScoreException("This compressed file is damaged");
+            throw new ScoreException(Reason.of("refusal.container.thisCompressedFileIs"));
         } catch (IOException broken) {
-            throw new ScoreException("This compressed file breaks off");
+            throw new ScoreException(Reason.of("refusal.container.thisCompressedFileBreaks"));
         }
         byte[] score = entries.get(rootOf(entries.get(CONTAINER), first));
         if (score == null) {
-            throw new ScoreException("This compressed file holds no MusicXML score");
+            throw new ScoreException(Reason.of("refusal.container.thisCompressedFileHoldsNo"));
         }
         return score;
     }
@@ -72,7 +73,7 @@ final class Container {
         for (int read = from.read(buffer); read >= 0; read = from.read(buffer)) {
             Deadline.check();
             if (content.size() + read > most) {
-                throw new ScoreException("This compressed file unpacks to far more than a score; it is not read");
+                throw new ScoreException(Reason.of("refusal.container.thisCompressedFileUnpacks"));
             }
             content.write(buffer, 0, read);
         }

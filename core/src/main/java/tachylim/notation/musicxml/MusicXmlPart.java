@@ -29,6 +29,7 @@ import tachylim.passage.Direction.RepeatSign;
 import tachylim.passage.Key;
 import tachylim.passage.Meter;
 import tachylim.passage.Pitch;
+import tachylim.words.Reason;
 
 /** One part of a MusicXML score while its measures are read: a line for each of its voices. */
 final class MusicXmlPart {
@@ -198,8 +199,8 @@ final class MusicXmlPart {
 
     private void note(Note note) {
         if (++notes > MOST_NOTES) {
-            throw new ScoreException("A part of this score has more than " + MOST_NOTES
-                    + " notes. Keep the movement you are working on");
+            throw new ScoreException(
+                    Reason.of("refusal.musicXmlPart.aPartOfThisScoreHasMore", "mostNotes", MOST_NOTES));
         }
         boolean inChord = note.getChord() != null;
         String voice = voice(note, inChord);
@@ -271,7 +272,7 @@ final class MusicXmlPart {
     private static Pitch checked(char letter, int alter, int octave) {
         if (Math.abs(alter) > 2 || octave < -1 || octave > 9) {
             throw new ScoreException(
-                    "This score holds a note outside every instrument's range: " + letter + ", octave " + octave);
+                    Reason.of("refusal.musicXmlPart.thisScoreHoldsANoteOutside", "letter", letter, "octave", octave));
         }
         return new Pitch(letter, alter, octave);
     }

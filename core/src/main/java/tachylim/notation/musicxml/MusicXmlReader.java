@@ -16,6 +16,7 @@ import tachylim.notation.score.Line;
 import tachylim.notation.score.Omissions;
 import tachylim.notation.score.Score;
 import tachylim.notation.score.ScoreException;
+import tachylim.words.Reason;
 
 /**
  * Reads MusicXML, partwise and timewise, a measure at a time, so that a long score never stands in memory
@@ -62,12 +63,17 @@ final class MusicXmlReader {
             return new MusicXmlReader(XmlGate.open(file)).score();
         } catch (XMLStreamException broken) {
             Location place = broken.getLocation();
-            throw new ScoreException("This XML breaks off or is damaged"
-                    + (place == null
-                            ? ""
-                            : " near line " + place.getLineNumber() + ", column " + place.getColumnNumber()));
+            throw new ScoreException(
+                    place == null
+                            ? Reason.of("refusal.musicXmlReader.damaged")
+                            : Reason.of(
+                                    "refusal.musicXmlReader.damagedAt",
+                                    "line",
+                                    place.getLineNumber(),
+                                    "column",
+                                    place.getColumnNumber()));
         } catch (JAXBException | ArithmeticException | ClassCastException | IllegalArgumentException unreadable) {
-            throw new ScoreException("This MusicXML holds a measure that cannot be read");
+            throw new ScoreException(Reason.of("refusal.musicXmlReader.thisMusicxmlHoldsAMeasure"));
         }
     }
 
@@ -79,12 +85,12 @@ final class MusicXmlReader {
         switch (root) {
             case "score-partwise" -> inside("part", "measure");
             case "score-timewise" -> inside("measure", "part");
-            default -> throw new ScoreException("This is XML, but no MusicXML score");
+            default -> throw new ScoreException(Reason.of("refusal.musicXmlReader.thisIsXmlButNoMusicxml"));
         }
         List<Line> lines = new ArrayList<>();
         parts.values().forEach(part -> lines.addAll(part.lines()));
         if (lines.isEmpty()) {
-            throw new ScoreException("This score holds no note");
+            throw new ScoreException(Reason.of("refusal.musicXmlReader.thisScoreHoldsNoNote"));
         }
         return Score.of(title, lines, omissions.list());
     }

@@ -8,6 +8,7 @@ import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
 import javax.xml.stream.util.StreamReaderDelegate;
 import tachylim.notation.score.ScoreException;
+import tachylim.words.Reason;
 
 /**
  * Opens XML from strangers: no document type is processed, nothing outside the file is read, and depth and
@@ -41,11 +42,10 @@ final class XmlGate extends StreamReaderDelegate {
         int event = super.next();
         if (event == START_ELEMENT) {
             if (++depth > DEEPEST) {
-                throw new ScoreException("This file nests its elements more than " + DEEPEST + " deep; no score does");
+                throw new ScoreException(Reason.of("refusal.xmlGate.thisFileNestsItsElements", "deepest", DEEPEST));
             }
             if (++elements > MOST_ELEMENTS) {
-                throw new ScoreException(
-                        "This score is too large to be read here. Keep the movement you are working on");
+                throw new ScoreException(Reason.of("refusal.xmlGate.thisScoreIsTooLargeToBe"));
             }
         } else if (event == END_ELEMENT) {
             depth--;

@@ -1,5 +1,7 @@
 package tachylim.notation.score;
 
+import tachylim.words.Reason;
+
 /**
  * Whoever reads a file may be called off by interrupting the thread: long loops ask here, and stop with a sentence
  * instead of going on for nobody.
@@ -13,7 +15,7 @@ public final class Deadline {
      */
     public static void check() {
         if (Thread.currentThread().isInterrupted()) {
-            throw new ScoreException("Reading this takes too long. Export the movement or the part you are working on");
+            throw new ScoreException(Reason.of("refusal.deadline.readingThisTakesTooLong"));
         }
     }
 }

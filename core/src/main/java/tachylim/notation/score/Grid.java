@@ -2,6 +2,7 @@ package tachylim.notation.score;
 
 import java.util.List;
 import org.apache.commons.numbers.fraction.Fraction;
+import tachylim.words.Refusal;
 
 /**
  * The places a played or recorded rhythm is drawn to: so many to a quarter note, or the recorded times as
@@ -25,8 +26,7 @@ public record Grid(int perQuarter) {
      */
     public Grid {
         if (perQuarter < 0 || perQuarter > FINEST) {
-            throw new IllegalArgumentException(
-                    "A grid has 1 to " + FINEST + " places to a quarter note, or 0 for none, not " + perQuarter);
+            throw Refusal.of("refusal.grid.aGridHas1ToPlacesToA", "finest", FINEST, "perQuarter", perQuarter);
         }
     }
 

@@ -9,6 +9,7 @@ import tachylim.passage.Key;
 import tachylim.passage.Meter;
 import tachylim.passage.Note;
 import tachylim.passage.Passage;
+import tachylim.words.Refusal;
 
 /**
  * One voice of one part of a score, of any length, with every place and length in whole notes.
@@ -46,8 +47,12 @@ public record Line(
         notes = List.copyOf(notes);
         directions = directions.stream().sorted(Direction.IN_ORDER).toList();
         if (barNumbers.size() != barLines.size() + 1) {
-            throw new IllegalArgumentException(
-                    barNumbers.size() + " numbers are not those of " + (barLines.size() + 1) + " bars");
+            throw Refusal.of(
+                    "refusal.line.numbersAreNotThoseOfBars",
+                    "barNumbers",
+                    barNumbers.size(),
+                    "barLines",
+                    barLines.size() + 1);
         }
     }
 
@@ -125,8 +130,16 @@ public record Line(
         int first = barNumbers.indexOf(firstBar);
         int last = barNumbers.lastIndexOf(lastBar);
         if (first < 0 || last < first) {
-            throw new IllegalArgumentException("This line has the bars " + firstBar() + " to " + lastBar() + "; "
-                    + firstBar + " to " + lastBar + " is no stretch of them");
+            throw Refusal.of(
+                    "refusal.line.thisLineHasTheBarsToToIsNo",
+                    "firstBar",
+                    firstBar(),
+                    "lastBar",
+                    lastBar(),
+                    "firstBar2",
+                    firstBar,
+                    "lastBar2",
+                    lastBar);
         }
         return stretch(first, last, beatUnit);
     }
@@ -140,8 +153,12 @@ public record Line(
                 .map(note -> note.inBeats(start, end, beat))
                 .toList();
         if (stretch.isEmpty()) {
-            throw new IllegalArgumentException("There is no note in bars " + barNumbers.get(firstBar) + " to "
-                    + barNumbers.get(lastBar) + " of this line");
+            throw Refusal.of(
+                    "refusal.line.thereIsNoNoteInBarsToOf",
+                    "barNumbers",
+                    barNumbers.get(firstBar),
+                    "barNumbers2",
+                    barNumbers.get(lastBar));
         }
         List<Fraction> lines = barLines.stream()
                 .filter(line -> line.compareTo(start) > 0 && line.compareTo(end) < 0)

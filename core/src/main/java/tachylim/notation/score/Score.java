@@ -1,6 +1,7 @@
 package tachylim.notation.score;
 
 import java.util.List;
+import tachylim.words.Reason;
 
 /**
  * A file of music as it was read: its lines, from which a passage is chosen. This class is immutable.
@@ -8,7 +9,7 @@ import java.util.List;
  * @param title what it calls itself; empty when it does not say
  * @param lines a line for each voice of each part with a note in it, or for each tune and voice
  * @param leftOut what it holds that a passage has no place for, counted, such as {@code dynamics: 12}
- * @param unread a sentence for each part of the file that could not be read, such as one tune of a book, with its name
+ * @param unread a reason for each part of the file that could not be read, such as one tune of a book, with its name
  *     and the place
  * @param warnings sentences on what was odd but accepted
  * @param drawn how recorded times were drawn and where bar one was found; null where nothing is recorded
@@ -17,7 +18,7 @@ public record Score(
         String title,
         List<Line> lines,
         List<String> leftOut,
-        List<String> unread,
+        List<Reason> unread,
         List<String> warnings,
         Wishes drawn) {
 

@@ -1,11 +1,20 @@
 package tachylim.notation.score;
 
-/** Says why a file of music could not be read, in words for the person who has it. */
+import tachylim.words.Reason;
+
+/** Says why a file of music could not be read, as a reason for the person who has it. */
 public final class ScoreException extends RuntimeException {
 
     private static final long serialVersionUID = 1L;
 
-    public ScoreException(String message) {
-        super(message);
+    private final transient Reason reason;
+
+    public ScoreException(Reason reason) {
+        super(reason.toString());
+        this.reason = reason;
+    }
+
+    public Reason reason() {
+        return reason;
     }
 }

@@ -1,5 +1,7 @@
 package tachylim.notation.score;
 
+import tachylim.words.Refusal;
+
 /**
  * What whoever reads a file wants of it, where the file leaves it open. This class is immutable.
  *
@@ -20,8 +22,7 @@ public record Wishes(Grid grid, Integer pickup) {
      */
     public Wishes {
         if (pickup != null && (pickup < 0 || pickup > MOST_PICKUP)) {
-            throw new IllegalArgumentException(
-                    "A pickup lasts 0 to " + MOST_PICKUP + " sixteenth notes, not " + pickup);
+            throw Refusal.of("refusal.wishes.aPickupLasts0ToSixteenth", "mostPickup", MOST_PICKUP, "pickup", pickup);
         }
     }
 

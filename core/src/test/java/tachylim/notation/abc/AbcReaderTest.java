@@ -213,7 +213,8 @@ class AbcReaderTest {
             })
     void whatOthersWriteIsReadAndTheRestIsSaid(String music, int notes, String said) {
         if (notes == 0) {
-            assertThatThrownBy(() -> AbcReader.read("K:C\n" + music)).hasMessageContaining("no note yet");
+            assertThatThrownBy(() -> AbcReader.read("K:C\n" + music))
+                    .hasMessageContaining("refusal.abcReader.thereIsNoNoteYetType");
             return;
         }
         AbcTune tune = AbcReader.read("L:1/8\nK:C\n" + music);
@@ -321,11 +322,15 @@ class AbcReaderTest {
 
     @Test
     void emptyAndHugeTextsAreRefusedWithAReason() {
-        assertThatThrownBy(() -> read("")).hasMessageContaining("no note yet");
-        assertThatThrownBy(() -> read("C".repeat(100_000))).hasMessageContaining("100000 characters");
-        assertThatThrownBy(() -> read("K:C\n" + "C".repeat(5_000))).hasMessageContaining("2000 notes");
-        assertThatThrownBy(() -> read("K:C\nC999999")).hasMessageContaining("2000 beats");
-        assertThatThrownBy(() -> read("K:C\nC/997 C/991 C/983 C/977")).hasMessageContaining("too finely");
+        assertThatThrownBy(() -> read("")).hasMessageContaining("refusal.abcReader.thereIsNoNoteYetType");
+        assertThatThrownBy(() -> read("C".repeat(100_000)))
+                .hasMessageContaining("refusal.abcReader.thisIsCharactersLongA");
+        assertThatThrownBy(() -> read("K:C\n" + "C".repeat(5_000)))
+                .hasMessageContaining("refusal.passage.aPassageHoldsUpToNotesThis");
+        assertThatThrownBy(() -> read("K:C\nC999999"))
+                .hasMessageContaining("refusal.passage.aPassageLastsUpToBeatsKeep");
+        assertThatThrownBy(() -> read("K:C\nC/997 C/991 C/983 C/977"))
+                .hasMessageContaining("refusal.abcReader.lengthsHereDivideTheBeat");
     }
 
     @Property(tries = 2_000)
@@ -343,7 +348,7 @@ class AbcReaderTest {
         try {
             assertThat(tune.passage().notes()).isNotEmpty();
         } catch (IllegalArgumentException tooMuch) {
-            assertThat(tooMuch).hasMessageContaining("Keep the part you are working on");
+            assertThat(tooMuch).hasMessageContaining("refusal.abcReader.thisIsCharactersLongA");
         }
     }
 

@@ -50,9 +50,9 @@ class EntryTest {
     @Test
     void strokesThatCannotBeAreNamed() {
         assertThatThrownBy(() -> abc(0, "c boom")).hasMessageContaining("boom");
-        assertThatThrownBy(() -> abc(0, "tie")).hasMessageContaining("tie needs a note");
-        assertThatThrownBy(() -> abc(0, "sharp")).hasMessageContaining("no note yet");
-        assertThatThrownBy(() -> abc(0, "v4 rest")).hasMessageContaining("no note yet");
+        assertThatThrownBy(() -> abc(0, "tie")).hasMessageContaining("refusal.stepEntry.aTieNeedsANoteRightBefore");
+        assertThatThrownBy(() -> abc(0, "sharp")).hasMessageContaining("refusal.stepEntry.thereIsNoNoteYetToChange");
+        assertThatThrownBy(() -> abc(0, "v4 rest")).hasMessageContaining("refusal.stepEntry.thereIsNoNoteYet");
         assertThatThrownBy(() -> StepEntry.of(new ArrayList<>(Collections.nCopies(9_000, "c")), TWO, Key.NONE))
                 .hasMessageContaining("8000");
     }

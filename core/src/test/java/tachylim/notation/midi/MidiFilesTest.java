@@ -228,10 +228,14 @@ class MidiFilesTest {
 
     @Test
     void aFileWithoutNotesOrInFilmFramesGetsASentence() throws Exception {
-        assertThatThrownBy(() -> read(null)).isInstanceOf(ScoreException.class).hasMessageContaining("holds no note");
+        assertThatThrownBy(() -> read(null))
+                .isInstanceOf(ScoreException.class)
+                .hasMessageContaining("refusal.midiReader.thisMidiFileHoldsNoNote");
         sequence = new Sequence(Sequence.SMPTE_25, 40);
         track = sequence.createTrack();
         note(0, 60, 0, 480);
-        assertThatThrownBy(() -> read(null)).isInstanceOf(ScoreException.class).hasMessageContaining("film frames");
+        assertThatThrownBy(() -> read(null))
+                .isInstanceOf(ScoreException.class)
+                .hasMessageContaining("refusal.midiReader.thisMidiFileCountsFilm");
     }
 }

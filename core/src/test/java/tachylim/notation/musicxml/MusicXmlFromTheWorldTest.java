@@ -209,7 +209,8 @@ class MusicXmlFromTheWorldTest {
                 .get(0);
         assertThat(line.passage("2", "2", null).notes()).hasSize(4);
         assertThat(line.passage("2", "3", null).notes()).hasSize(8);
-        assertThatThrownBy(() -> line.passage("3", "2", null)).hasMessageContaining("bars 1 to 3");
+        assertThatThrownBy(() -> line.passage("3", "2", null))
+                .hasMessageContaining("refusal.line.thisLineHasTheBarsToToIsNo");
         assertThatThrownBy(() -> line.passage("X1", "3", null)).isInstanceOf(IllegalArgumentException.class);
     }
 
@@ -251,7 +252,7 @@ class MusicXmlFromTheWorldTest {
         };
         assertThatThrownBy(() -> Format.read(file, Wishes.NONE))
                 .isInstanceOf(ScoreException.class)
-                .hasMessageContaining("damaged");
+                .hasMessageContaining("refusal.container.thisCompressedFileIs");
     }
 
     /** The value of each type is half of the one before, so that none is missing or wrong. */

@@ -41,13 +41,14 @@ import tachylim.server.web.Refused;
 @Tag(name = "account")
 class AccountController {
 
-    private static final String MINUTES = "Give " + DailyMinutes.LEAST + " to " + DailyMinutes.MOST + " minutes a day.";
+    private static final String MINUTES =
+            "refusal.account.minutes least=" + DailyMinutes.LEAST + " most=" + DailyMinutes.MOST;
 
-    private static final String LINE = "A line of a warm-up has 1 to " + WarmUpRoutine.Item.LONGEST + " characters.";
-    private static final String LINE_TIME = "A line of a warm-up takes a quarter of a minute to ten.";
+    private static final String LINE = "refusal.warmUp.line most=" + WarmUpRoutine.Item.LONGEST;
+    private static final String LINE_TIME = "refusal.warmUp.lineTime";
 
     private static final int LONGEST_NAME = 60;
-    private static final String NAME = "A name has up to " + LONGEST_NAME + " characters.";
+    private static final String NAME = "refusal.name most=" + LONGEST_NAME;
 
     private final AccountService accounts;
     private final SessionStart start;
@@ -109,7 +110,7 @@ class AccountController {
     record SessionDto(String handle, String browser, Instant since, Instant lastSeen, boolean here) {}
 
     record Credentials(
-            @NotBlank(message = "Give a name.") @Size(max = LONGEST_NAME, message = NAME)
+            @NotBlank(message = "refusal.accountController.giveAName") @Size(max = LONGEST_NAME, message = NAME)
             String name,
 
             @NotNull(message = PasswordRule.LENGTH)
@@ -119,10 +120,10 @@ class AccountController {
             @NotNull @Size(max = 60) String zone) {}
 
     record SignIn(
-            @NotBlank(message = "Give your name.") @Size(max = LONGEST_NAME, message = NAME)
+            @NotBlank(message = "refusal.accountController.giveYourName") @Size(max = LONGEST_NAME, message = NAME)
             String name,
 
-            @NotBlank(message = "Give your password.") @Size(max = 2 * PasswordRule.MOST)
+            @NotBlank(message = "refusal.accountController.giveYourPassword") @Size(max = 2 * PasswordRule.MOST)
             String password,
 
             @Schema(nullable = true, description = "not used: a player's day is counted where they live")
@@ -137,7 +138,8 @@ class AccountController {
             String newPassword) {}
 
     record Habits(
-            @NotNull(message = "Choose an instrument.") InstrumentFamily instrument,
+            @NotNull(message = "refusal.accountController.chooseAnInstrument")
+            InstrumentFamily instrument,
 
             @Min(value = DailyMinutes.LEAST, message = MINUTES) @Max(value = DailyMinutes.MOST, message = MINUTES)
             int usualMinutes,
@@ -163,11 +165,11 @@ class AccountController {
             @NotNull
             @Size(
                     max = WarmUpRoutine.MOST_ITEMS,
-                    message = "A warm-up has up to " + WarmUpRoutine.MOST_ITEMS + " lines.")
+                    message = "refusal.accountController.aWarmUpHasUpToLines mostItems=" + WarmUpRoutine.MOST_ITEMS)
             List<@Valid @NotNull WarmUpLine> lines) {}
 
     record Farewell(
-            @NotBlank(message = "Give your password.") @Size(max = 2 * PasswordRule.MOST)
+            @NotBlank(message = "refusal.accountController.giveYourPassword") @Size(max = 2 * PasswordRule.MOST)
             String password) {}
 
     @GetMapping("/greeting")

@@ -24,6 +24,7 @@ import tachylim.passage.InstrumentFamily;
 import tachylim.server.ensemble.Again;
 import tachylim.server.web.ProblemCode;
 import tachylim.server.web.Refused;
+import tachylim.words.Reason;
 import tachylim.workout.Choices;
 
 /** Accounts: opening, signing in to, changing and deleting them. */
@@ -32,7 +33,7 @@ public class AccountService {
 
     private static final int MOST_DAYS_OFF = 6;
 
-    private static final String NOT_TOGETHER = "Name and password do not belong together. Check both and try again.";
+    private static final String NOT_TOGETHER = "refusal.account.notTogether";
 
     private final AccountRepository accounts;
     private final Guard guard;
@@ -63,7 +64,7 @@ public class AccountService {
     @Transactional(readOnly = true)
     public Account get(SignedIn who) {
         return accounts.findById(who.accountId())
-                .orElseThrow(() -> Refused.unauthorized("This account is no longer here. Sign in again."));
+                .orElseThrow(() -> Refused.unauthorized(Reason.of("refusal.accountService.thisAccountIsNoLongerHere")));
     }
 
     /**
@@ -123,7 +124,7 @@ public class AccountService {
     public SignedIn register(String name, String password, String zone, String address) {
         guard.count(Guard.What.REGISTRATION_FROM_ADDRESS, address);
         if (name.codePoints().anyMatch(AccountService::isUnseen)) {
-            throw Refused.field("name", "This name holds a sign that cannot be seen. Type it anew.");
+            throw Refused.field("name", Reason.of("refusal.accountService.thisNameHoldsASignThat"));
         }
         PasswordRule.check("password", password, name);
         return open(name, password, zone);
@@ -157,7 +158,7 @@ public class AccountService {
     }
 
     private static Refused nameTaken() {
-        return Refused.field("name", "That name is taken. Choose another, or sign in if it is yours.");
+        return Refused.field("name", Reason.of("refusal.accountService.thatNameIsTakenChoose"));
     }
 
     /** Does not run in a transaction, so that every try is counted and none holds a connection while it waits. */
@@ -168,7 +169,7 @@ public class AccountService {
         Account account = accounts.findByName(trimmed).orElse(null);
         boolean right = matches(Hashing.What.SIGNING_IN, password, account == null ? nobody : account.passwordHash());
         if (account == null || !right) {
-            throw Refused.unauthorized(NOT_TOGETHER);
+            throw Refused.unauthorized(Reason.of(NOT_TOGETHER));
         }
         guard.forget(Guard.What.SIGN_IN_OF_NAME, trimmed);
         if (passwords.upgradeEncoding(account.passwordHash())) {
@@ -189,7 +190,7 @@ public class AccountService {
     private void checkPresent(SignedIn who, Account account, String password, String field, String refusal) {
         guard.count(Guard.What.OLD_PASSWORD, who.getName());
         if (!matches(Hashing.What.CHANGING, password, account.passwordHash())) {
-            throw Refused.field(field, refusal);
+            throw Refused.field(field, Reason.of(refusal));
         }
         guard.forget(Guard.What.OLD_PASSWORD, who.getName());
     }
@@ -197,7 +198,7 @@ public class AccountService {
     void changePassword(SignedIn who, String old, String fresh) {
         Account account = get(who);
         PasswordRule.check("newPassword", fresh, who.name());
-        checkPresent(who, account, old, "oldPassword", "That is not the present password.");
+        checkPresent(who, account, old, "oldPassword", "refusal.account.wrongPassword");
         account.passwordHash(hash(Hashing.What.CHANGING, fresh));
         Again.run(() -> accounts.save(account));
     }
@@ -206,11 +207,13 @@ public class AccountService {
     @Transactional
     void moveTo(SignedIn who, String zone) {
         Account account = get(who);
-        ZoneId to = zone(zone).orElseThrow(() -> Refused.field("zone", "That is no time zone known here."));
+        ZoneId to = zone(zone)
+                .orElseThrow(
+                        () -> Refused.field("zone", Reason.of("refusal.accountService.thatIsNoTimeZoneKnownHere")));
         try {
             account.home(account.home().movingTo(to, clock.instant()));
         } catch (IllegalStateException tooSoon) {
-            throw Refused.conflict(ProblemCode.ONE_MOVE_A_DAY, tooSoon.getMessage() + ".");
+            throw Refused.conflict(ProblemCode.ONE_MOVE_A_DAY, Reason.of("refusal.account.oneMoveADay"));
         }
     }
 
@@ -236,7 +239,7 @@ public class AccountService {
     @Transactional
     public void daysOff(SignedIn who, Collection<DayOfWeek> days) {
         if (days.stream().distinct().count() > MOST_DAYS_OFF) {
-            throw Refused.field("days", "Leave at least one day of the week for practice.");
+            throw Refused.field("days", Reason.of("refusal.accountService.leaveAtLeastOneDayOfThe"));
         }
         get(who).daysOff(days);
     }
@@ -250,7 +253,7 @@ public class AccountService {
     /** Deletes the account and all its data; every session of it ends. */
     void delete(SignedIn who, String password) {
         Account account = get(who);
-        checkPresent(who, account, password, "password", "That is not the present password; nothing was deleted.");
+        checkPresent(who, account, password, "password", "refusal.account.wrongPasswordNothingDeleted");
         accounts.deleteById(account.id());
         sessions.endAll(who);
     }

@@ -11,6 +11,7 @@ import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
 import tachylim.server.ensemble.Again;
 import tachylim.server.web.Refused;
+import tachylim.words.Reason;
 
 /**
  * Slows guessing down. Each try is counted before it is looked at; after the free ones each takes longer, up to a few
@@ -81,7 +82,7 @@ class Guard {
     }
 
     static Refused tooMany() {
-        return Refused.tooMany("Too many tries at once. Wait a few seconds and try again; nothing is locked.");
+        return Refused.tooMany(Reason.of("refusal.guard.tooManyTriesAtOnceWaitAFew"));
     }
 
     void forget(What what, String whose) {

@@ -5,6 +5,7 @@ import java.text.Normalizer;
 import java.util.List;
 import java.util.Locale;
 import tachylim.server.web.Refused;
+import tachylim.words.Reason;
 
 /** What makes a password, the same at every form: long enough, not a common one, and not the name. */
 final class PasswordRule {
@@ -13,7 +14,7 @@ final class PasswordRule {
     static final int MOST = 200;
 
     /** What is told; it also stands at the fields of requests. */
-    static final String LENGTH = "A password has " + LEAST + " to " + MOST + " characters, in any script.";
+    static final String LENGTH = "refusal.password least=" + LEAST + " most=" + MOST;
 
     /** A password that is guessed in fewer tries than this is a common one, or a word and a year. */
     private static final double LEAST_GUESSES_LOG10 = 8;
@@ -28,19 +29,17 @@ final class PasswordRule {
     static void check(String field, String password, String name) {
         int length = password.codePointCount(0, password.length());
         if (length < LEAST || length > MOST) {
-            throw Refused.field(field, LENGTH);
+            throw Refused.field(field, Reason.parse(LENGTH));
         }
         String plain = password.toLowerCase(Locale.ROOT);
         String owner = name.strip().toLowerCase(Locale.ROOT);
         if (plain.strip().equals(owner)
                 || owner.length() >= 4 && plain.replace(owner, "").length() < LEAST / 2) {
-            throw Refused.field(field, "That is hardly more than the name of the account. Choose another password.");
+            throw Refused.field(field, Reason.of("refusal.passwordRule.thatIsHardlyMoreThanThe"));
         }
         String looked = password.substring(0, Math.min(LOOKED_AT, password.length()));
         if (GUESSER.measure(looked, known(owner)).getGuessesLog10() < LEAST_GUESSES_LOG10) {
-            throw Refused.field(
-                    field,
-                    "That password is among the first that are tried. A few words that do not belong together make a good one.");
+            throw Refused.field(field, Reason.of("refusal.passwordRule.thatPasswordIsAmongThe"));
         }
     }
 

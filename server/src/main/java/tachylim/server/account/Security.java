@@ -1,5 +1,6 @@
 package tachylim.server.account;
 
+import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.util.Map;
@@ -24,6 +25,9 @@ import org.springframework.security.web.csrf.CsrfTokenRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 import tachylim.server.TachylimSettings;
 import tachylim.server.web.ThisMachine;
+import tachylim.server.words.Words;
+import tachylim.words.Reason;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Who may ask for what, and the headers of every answer. */
 @Configuration
@@ -107,10 +111,10 @@ class Security {
                 .formLogin(form -> form.disable())
                 .httpBasic(basic -> basic.disable())
                 .logout(logout -> logout.disable())
-                .exceptionHandling(handling -> handling.authenticationEntryPoint((request, response, problem) ->
-                                answer(response, 401, "You are not signed in. Sign in and go on."))
-                        .accessDeniedHandler((request, response, problem) ->
-                                answer(response, 403, "This page has grown old. Load it again and repeat that.")))
+                .exceptionHandling(handling -> handling.authenticationEntryPoint((request, response, problem) -> answer(
+                                request, response, 401, Reason.of("refusal.security.youAreNotSignedInSignInAnd")))
+                        .accessDeniedHandler((request, response, problem) -> answer(
+                                request, response, 403, Reason.of("refusal.security.thisPageHasGrownOldLoadIt"))))
                 .headers(headers -> headers.contentSecurityPolicy(policy -> policy.policyDirectives(CONTENT_POLICY))
                         .referrerPolicy(referrer -> referrer.policy(ReferrerPolicy.SAME_ORIGIN))
                         .permissionsPolicyHeader(permissions -> permissions.policy(
@@ -119,10 +123,17 @@ class Security {
                 .build();
     }
 
-    private static void answer(HttpServletResponse response, int status, String sentence) throws java.io.IOException {
+    private static void answer(HttpServletRequest request, HttpServletResponse response, int status, Reason reason)
+            throws java.io.IOException {
         response.setStatus(status);
         response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
         response.setCharacterEncoding("UTF-8");
-        response.getWriter().write("{\"status\":" + status + ",\"detail\":\"" + sentence + "\"}");
+        response.getWriter()
+                .write(JsonMapper.shared()
+                        .writeValueAsString(Map.of(
+                                "status",
+                                status,
+                                "detail",
+                                Words.in(request.getLocales()).say(reason))));
     }
 }

@@ -40,6 +40,7 @@ import tachylim.server.web.Refused;
 import tachylim.shown.BandDto;
 import tachylim.shown.EstimateDto;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /** What is known of a section's ceiling, for looking at. */
 @Service
@@ -200,7 +201,7 @@ class CeilingService {
     @Transactional(readOnly = true)
     TestView test(SignedIn who, long runId) {
         CeilingTest test = tests.findByRunIdAndAccountId(runId, who.accountId())
-                .orElseThrow(() -> Refused.notFound("This ceiling test"));
+                .orElseThrow(() -> Refused.notFound(Reason.of("refusal.ceilingService.thisCeilingTestIsNotHere")));
         Sections.Named section = sections.named(who, test.sectionId());
         Posterior belief = test.belief();
         return new TestView(

@@ -20,12 +20,12 @@ final class CountDtos {
     private CountDtos() {}
 
     private static final int LONGEST_NAME = 60;
-    private static final String NAME = "A name has up to " + LONGEST_NAME + " characters.";
-    private static final String TARGET = "Give a tempo of " + Tempo.MIN + " to " + Tempo.MAX + ".";
-    private static final String BEATS = "A change comes every " + Change.SHORTEST + " to " + Change.LONGEST + " beats.";
+    private static final String NAME = "refusal.name most=" + LONGEST_NAME;
+    private static final String TARGET = Tempo.RANGE;
+    private static final String BEATS = "refusal.count.beats least=" + Change.SHORTEST + " most=" + Change.LONGEST;
 
     record ChangeWish(
-            @NotBlank(message = "Name the change, such as its two chords.") @Size(max = LONGEST_NAME, message = NAME)
+            @NotBlank(message = "refusal.countDtos.nameTheChangeSuchAsItsTwo") @Size(max = LONGEST_NAME, message = NAME)
             String name,
 
             @NotNull @Size(max = LONGEST_NAME, message = NAME)

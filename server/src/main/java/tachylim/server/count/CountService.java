@@ -28,6 +28,7 @@ import tachylim.server.load.PracticeLog;
 import tachylim.server.load.Today;
 import tachylim.server.web.Refused;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /** Changes that are counted, and what was counted of them. */
 @Service
@@ -127,7 +128,8 @@ public class CountService {
     public void add(SignedIn who, ChangeWish wish) {
         Change change = Refused.unlessValid("target", () -> new Change(Tempo.of(wish.target()), wish.beats()));
         if (changes.countByAccountId(who.accountId()) >= MOST_CHANGES) {
-            throw Refused.field("name", "There is room for " + MOST_CHANGES + " changes. Take one away first.");
+            throw Refused.field(
+                    "name", Reason.of("refusal.countService.thereIsRoomForChangesTake", "mostChanges", MOST_CHANGES));
         }
         changes.save(new CountedChange(
                 who.accountId(), wish.name().strip(), wish.song().strip(), change, clock.instant()));
@@ -139,7 +141,8 @@ public class CountService {
     }
 
     private CountedChange change(SignedIn who, long id) {
-        return changes.findByIdAndAccountId(id, who.accountId()).orElseThrow(() -> Refused.notFound("This change"));
+        return changes.findByIdAndAccountId(id, who.accountId())
+                .orElseThrow(() -> Refused.notFound(Reason.of("refusal.countService.thisChangeIsNotHere")));
     }
 
     /** Counts are practice: they count for the day, and there are none in the rest after a symptom. */

@@ -13,6 +13,7 @@ import org.springframework.web.bind.annotation.RestController;
 import tachylim.server.TachylimSettings;
 import tachylim.server.account.SessionStart;
 import tachylim.server.web.Refused;
+import tachylim.words.Reason;
 
 @RestController
 @RequestMapping("/api/demo")
@@ -40,7 +41,7 @@ class DemoController {
             @Parameter(hidden = true) HttpServletResponse response) {
         DemoService service = settings.showsDemo(request) ? demo.getIfAvailable() : null;
         if (service == null) {
-            throw Refused.notFound("The demo");
+            throw Refused.notFound(Reason.of("refusal.demoController.theDemoIsNotHere"));
         }
         start.begin(service.account(), request, response);
     }

@@ -22,6 +22,8 @@ import tachylim.server.web.Refused;
 import tachylim.server.workout.StoredWorkout;
 import tachylim.task.PassKind;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
+import tachylim.words.Refusal;
 
 /** Reads an account that came from a file by those who will read it later: what they cannot read is not kept. */
 @Component
@@ -58,7 +60,7 @@ class ArchiveCheck {
     void readsAgain(SignedIn who) {
         storage.checkRoom(who);
         if (storage.of(who).passages() > storage.of(who).mostPassages()) {
-            throw Refused.field("file", "This file holds more passages than an account has room for.");
+            throw Refused.field("file", Reason.of("refusal.archiveCheck.thisFileHoldsMorePassages"));
         }
         read("the account", () -> {
             Account account = entities.find(Account.class, who.accountId());
@@ -123,7 +125,7 @@ class ArchiveCheck {
     private static void possible(PlayedPass pass) {
         pass.tempo();
         if (pass.tension().ordinal() > MOST_TENSION || pass.recovery() > 1 || pass.kind() == null) {
-            throw new IllegalArgumentException("A pass of " + PassKind.class.getSimpleName());
+            throw Refusal.of("refusal.archiveCheck.aPassOf", "getSimpleName", PassKind.class.getSimpleName());
         }
     }
 
@@ -144,8 +146,7 @@ class ArchiveCheck {
         try {
             reading.run();
         } catch (RuntimeException unreadable) {
-            throw Refused.field(
-                    "file", "What this file says of " + what + " cannot be played on from; nothing of it was kept.");
+            throw Refused.field("file", Reason.of("refusal.archiveCheck.whatThisFileSaysOfCannotBe", "what", what));
         }
     }
 }

@@ -32,6 +32,7 @@ import tachylim.server.exchange.ArchiveTables.Column;
 import tachylim.server.exchange.ArchiveTables.Table;
 import tachylim.server.load.HeldCaps;
 import tachylim.server.web.Refused;
+import tachylim.words.Reason;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.JsonParser;
 import tools.jackson.core.JsonToken;
@@ -105,34 +106,54 @@ class ArchiveReader {
         long deadline = System.nanoTime() + PATIENCE.toNanos();
         Map<String, Integer> counts = new HashMap<>();
         try (JsonParser json = JSON.createParser(unpacked(file))) {
-            expect(json.nextToken() == JsonToken.START_OBJECT, "This is no file of an account.");
-            expect("format".equals(json.nextName()), "This is no file of an account.");
-            expect(ArchiveWriter.FORMAT.equals(json.nextStringValue()), "This is no file of an account.");
-            expect("version".equals(json.nextName()), "This file does not say its version.");
+            expect(
+                    json.nextToken() == JsonToken.START_OBJECT,
+                    Reason.of("refusal.archiveReader.thisIsNoFileOfAnAccount"));
+            expect("format".equals(json.nextName()), Reason.of("refusal.archiveReader.thisIsNoFileOfAnAccount"));
+            expect(
+                    ArchiveWriter.FORMAT.equals(json.nextStringValue()),
+                    Reason.of("refusal.archiveReader.thisIsNoFileOfAnAccount"));
+            expect("version".equals(json.nextName()), Reason.of("refusal.archiveReader.thisFileDoesNotSayIts"));
             int version = json.nextIntValue(-1);
             expect(
                     version == ArchiveWriter.VERSION,
-                    "This file is of version " + version + "; version " + ArchiveWriter.VERSION + " is read here.");
-            expect("account".equals(json.nextName()), "After its version the account itself is expected.");
+                    Reason.of(
+                            "refusal.archiveReader.thisFileIsOfVersionVersion",
+                            "version",
+                            version,
+                            "version2",
+                            ArchiveWriter.VERSION));
+            expect("account".equals(json.nextName()), Reason.of("refusal.archiveReader.afterItsVersionTheAccount"));
             profile(who, json);
-            expect("tables".equals(json.nextName()), "After the account its tables are expected.");
-            expect(json.nextToken() == JsonToken.START_OBJECT, "The tables of this file are not an object.");
+            expect("tables".equals(json.nextName()), Reason.of("refusal.archiveReader.afterTheAccountItsTables"));
+            expect(
+                    json.nextToken() == JsonToken.START_OBJECT,
+                    Reason.of("refusal.archiveReader.theTablesOfThisFileAreNot"));
             Map<String, List<Long>> ids = new HashMap<>();
             String next = json.nextName();
             for (Table table : ArchiveTables.ALL) {
                 if (next == null && table.holdsToday()) {
                     continue;
                 }
-                expect(table.name().equals(next), "The table " + table.name() + " is expected here.");
+                expect(
+                        table.name().equals(next),
+                        Reason.of("refusal.archiveReader.theTableIsExpectedHere", "name", table.name()));
                 counts.put(table.name(), rows(who, table, json, ids, deadline));
                 next = json.nextName();
             }
-            expect(json.currentToken() == JsonToken.END_OBJECT, "There are more tables than there should be.");
-            expect(json.nextToken() == JsonToken.END_OBJECT, "There is more in this file than there should be.");
+            expect(
+                    json.currentToken() == JsonToken.END_OBJECT,
+                    Reason.of("refusal.archiveReader.thereAreMoreTablesThan"));
+            expect(
+                    json.nextToken() == JsonToken.END_OBJECT,
+                    Reason.of("refusal.archiveReader.thereIsMoreInThisFileThan"));
         } catch (JacksonException unreadable) {
-            throw refused("This file cannot be read to its end: " + shortened(unreadable.getOriginalMessage()));
+            throw refused(Reason.of(
+                    "refusal.archiveReader.thisFileCannotBeReadToIts",
+                    "shortened",
+                    shortened(unreadable.getOriginalMessage())));
         } catch (IOException broken) {
-            throw refused("This file cannot be unpacked; nothing of it was kept.");
+            throw refused(Reason.of("refusal.archiveReader.thisFileCannotBeUnpacked"));
         }
         entities.clear();
         check.readsAgain(who);
@@ -154,7 +175,7 @@ class ArchiveReader {
                     .query(Long.class)
                     .single();
             if (rows > 0) {
-                throw refused("This account holds something already. Make another one, and read the file there.");
+                throw refused(Reason.of("refusal.archiveReader.thisAccountHoldsSomething"));
             }
         }
     }
@@ -167,13 +188,13 @@ class ArchiveReader {
         return first == GZIP ? new GZIPInputStream(in) : in;
     }
 
-    private static void expect(boolean isSo, String otherwise) {
+    private static void expect(boolean isSo, Reason otherwise) {
         if (!isSo) {
             throw refused(otherwise);
         }
     }
 
-    private static Refused refused(String why) {
+    private static Refused refused(Reason why) {
         return Refused.field("file", why);
     }
 
@@ -184,11 +205,11 @@ class ArchiveReader {
     private void profile(SignedIn who, JsonParser json) {
         expect(
                 json.nextToken() == JsonToken.START_ARRAY && json.nextToken() == JsonToken.START_OBJECT,
-                "The account itself is one row.");
+                Reason.of("refusal.archiveReader.theAccountItselfIsOneRow"));
         Map<String, Column> columns = tables.columns("account");
         Table account = new Table("account", "", "id", Map.of());
         Object[] values = values(account, columns, row(account, columns, json, 1), 1, Map.of());
-        expect(json.nextToken() == JsonToken.END_ARRAY, "The account itself is one row.");
+        expect(json.nextToken() == JsonToken.END_ARRAY, Reason.of("refusal.archiveReader.theAccountItselfIsOneRow"));
         List<Object> all = new ArrayList<>(Arrays.asList(values));
         all.add(who.accountId());
         String sets =
@@ -197,7 +218,9 @@ class ArchiveReader {
     }
 
     private int rows(SignedIn who, Table table, JsonParser json, Map<String, List<Long>> ids, long deadline) {
-        expect(json.nextToken() == JsonToken.START_ARRAY, "The rows of " + table.name() + " are not a list.");
+        expect(
+                json.nextToken() == JsonToken.START_ARRAY,
+                Reason.of("refusal.archiveReader.theRowsOfAreNotAList", "name", table.name()));
         Map<String, Column> columns = tables.columns(table.name());
         List<String> names = new ArrayList<>(columns.keySet());
         names.add("account_id");
@@ -217,8 +240,15 @@ class ArchiveReader {
             int number = ++row;
             expect(
                     System.nanoTime() < deadline,
-                    "Reading this takes longer than " + PATIENCE.toSeconds() + " seconds; nothing of it was kept.");
-            expect(number <= MOST_ROWS, "The table " + table.name() + " has more than " + MOST_ROWS + " rows.");
+                    Reason.of("refusal.archiveReader.readingThisTakesLongerThan", "toSeconds", PATIENCE.toSeconds()));
+            expect(
+                    number <= MOST_ROWS,
+                    Reason.of(
+                            "refusal.archiveReader.theTableHasMoreThanRows",
+                            "name",
+                            table.name(),
+                            "mostRows",
+                            MOST_ROWS));
             Map<String, Object> read = row(table, columns, json, number);
             Object[] values = values(table, columns, read, number, ids);
             text += read.values().stream()
@@ -244,7 +274,9 @@ class ArchiveReader {
                 kept.add(keepOne(table, number, insert, all));
             }
         }
-        expect(json.currentToken() == JsonToken.END_ARRAY, "The rows of " + table.name() + " are not a list of rows.");
+        expect(
+                json.currentToken() == JsonToken.END_ARRAY,
+                Reason.of("refusal.archiveReader.theRowsOfAreNotAListOfRows", "name", table.name()));
         if (!waiting.isEmpty()) {
             keep(table.name(), row, () -> sql.batchUpdate(insert, waiting));
         }
@@ -255,7 +287,7 @@ class ArchiveReader {
         try {
             return accounts.today(who).toString();
         } catch (DateTimeException | IllegalArgumentException nowhere) {
-            throw refused("Where this file says its player lives is no place known here; nothing of it was kept.");
+            throw refused(Reason.of("refusal.archiveReader.whereThisFileSaysItsPlayer"));
         }
     }
 
@@ -280,7 +312,7 @@ class ArchiveReader {
         try {
             keeping.run();
         } catch (DataAccessException refusal) {
-            throw refused("Table " + table + ", at row " + row + " or shortly before: it contradicts another row.");
+            throw refused(Reason.of("refusal.archiveReader.tableAtRowOrShortlyBefore", "table", table, "row", row));
         }
     }
 
@@ -288,12 +320,21 @@ class ArchiveReader {
     private static Map<String, Object> row(Table table, Map<String, Column> columns, JsonParser json, int number) {
         Map<String, Object> row = new HashMap<>();
         for (String name = json.nextName(); name != null; name = json.nextName()) {
-            String column = place(table, number) + shortened(name);
-            expect(columns.containsKey(name), place(table, number) + "there is no column " + shortened(name) + ".");
-            expect(!row.containsKey(name), column + " stands there twice.");
+            String column = place(table, number) + ", " + shortened(name);
+            expect(
+                    columns.containsKey(name),
+                    Reason.of(
+                            "refusal.archiveReader.thereIsNoColumn",
+                            "place",
+                            place(table, number),
+                            "shortened",
+                            shortened(name)));
+            expect(!row.containsKey(name), Reason.of("refusal.archiveReader.standsThereTwice", "column", column));
             row.put(name, scalar(column, json));
         }
-        expect(json.currentToken() == JsonToken.END_OBJECT, place(table, number) + "this is no row.");
+        expect(
+                json.currentToken() == JsonToken.END_OBJECT,
+                Reason.of("refusal.archiveReader.thisIsNoRow", "place", place(table, number)));
         return row;
     }
 
@@ -305,10 +346,12 @@ class ArchiveReader {
             case VALUE_FALSE -> false;
             case VALUE_NUMBER_FLOAT -> json.getDoubleValue();
             case VALUE_NUMBER_INT -> {
-                expect(json.getNumberType() != JsonParser.NumberType.BIG_INTEGER, place + " is no number of these.");
+                expect(
+                        json.getNumberType() != JsonParser.NumberType.BIG_INTEGER,
+                        Reason.of("refusal.archiveReader.isNoNumberOfThese", "place", place));
                 yield json.getLongValue();
             }
-            default -> throw refused(place + " is no single value.");
+            default -> throw refused(Reason.of("refusal.archiveReader.isNoSingleValue", "place", place));
         };
     }
 
@@ -324,27 +367,29 @@ class ArchiveReader {
     }
 
     private static String place(Table table, int row) {
-        return "Table " + table.name() + ", row " + row + ": ";
+        return table.name() + " " + row;
     }
 
     private Object value(Table table, Column column, Object value, int row, Map<String, List<Long>> ids) {
-        String place = place(table, row) + column.name() + " ";
+        String place = place(table, row) + ", " + column.name();
         if (value == null) {
-            expect(column.nullable() || column.byDefault() != null, place + "is missing.");
+            expect(
+                    column.nullable() || column.byDefault() != null,
+                    Reason.of("refusal.archiveReader.isMissing", "place", place));
             return column.nullable() ? null : column.byDefault();
         }
         String other = table.references().get(column.name());
         if (other != null) {
             expect(
                     value instanceof Long at && at >= 1 && at <= ids.get(other).size(),
-                    place + "names no row of " + other + " in this file.");
+                    Reason.of("refusal.archiveReader.namesNoRowOfInThisFile", "place", place, "other", other));
             return ids.get(other).get(((Long) value).intValue() - 1);
         }
         return switch (column.type()) {
             case "bigint", "int" -> {
                 expect(
                         value instanceof Long whole && whole >= 0 && whole <= Integer.MAX_VALUE,
-                        place + "is no whole number from 0.");
+                        Reason.of("refusal.archiveReader.isNoWholeNumberFrom0", "place", place));
                 yield ((Long) value).intValue();
             }
             case "double" -> {
@@ -352,11 +397,14 @@ class ArchiveReader {
                 boolean signed = SIGNED.contains(column.name());
                 expect(
                         Math.abs(figure) <= MOST_FIGURE && (signed || figure >= 0),
-                        place + "is no number" + (signed ? "." : " from 0."));
+                        Reason.of(
+                                "refusal.archiveReader.isNoNumber", "place", place, "signedIs", signed ? "yes" : "no"));
                 yield figure;
             }
             case "tinyint" -> {
-                expect(value instanceof Boolean, place + "is neither true nor false.");
+                expect(
+                        value instanceof Boolean,
+                        Reason.of("refusal.archiveReader.isNeitherTrueNorFalse", "place", place));
                 yield value;
             }
             case "date" -> date(place, text(place, value, column));
@@ -367,12 +415,12 @@ class ArchiveReader {
     }
 
     private static String text(String place, Object value, Column column) {
-        expect(value instanceof String, place + "is no text.");
+        expect(value instanceof String, Reason.of("refusal.archiveReader.isNoText", "place", place));
         String text = (String) value;
         expect(
                 column.longest() == 0 || text.length() <= column.longest(),
-                place + "is longer than " + column.longest() + " characters.");
-        expect(text.indexOf('\0') < 0, place + "holds something that is no text.");
+                Reason.of("refusal.archiveReader.isLongerThanCharacters", "place", place, "longest", column.longest()));
+        expect(text.indexOf('\0') < 0, Reason.of("refusal.archiveReader.holdsSomethingThatIsNoText", "place", place));
         return text;
     }
 
@@ -382,10 +430,10 @@ class ArchiveReader {
             expect(
                     !date.isBefore(EARLIEST)
                             && date.isBefore(LocalDate.now(clock).plusYears(YEARS_AHEAD)),
-                    place + "is no day of these times.");
+                    Reason.of("refusal.archiveReader.isNoDayOfTheseTimes", "place", place));
             return date;
         } catch (DateTimeException other) {
-            throw refused(place + "is no day such as 2026-03-02.");
+            throw refused(Reason.of("refusal.archiveReader.isNoDaySuchAs20260302", "place", place));
         }
     }
 
@@ -395,16 +443,16 @@ class ArchiveReader {
             date(place, moment.toLocalDate().toString());
             return moment;
         } catch (DateTimeException other) {
-            throw refused(place + "is no moment such as 2026-03-02T10:15:30.");
+            throw refused(Reason.of("refusal.archiveReader.isNoMomentSuchAs202603", "place", place));
         }
     }
 
     private static byte[] bytes(String place, Object value) {
-        expect(value instanceof String, place + "is no text.");
+        expect(value instanceof String, Reason.of("refusal.archiveReader.isNoText", "place", place));
         try {
             return Base64.getDecoder().decode((String) value);
         } catch (IllegalArgumentException other) {
-            throw refused(place + "is not in base 64.");
+            throw refused(Reason.of("refusal.archiveReader.isNotInBase64", "place", place));
         }
     }
 
@@ -415,11 +463,13 @@ class ArchiveReader {
         List<Long> sections = ids.get("piece");
         try {
             return ArchiveIds.renamed(table.name(), text, id -> {
-                expect(id >= 1 && id <= sections.size(), place + "names no section of this file.");
+                expect(
+                        id >= 1 && id <= sections.size(),
+                        Reason.of("refusal.archiveReader.namesNoSectionOfThisFile", "place", place));
                 return sections.get((int) id - 1);
             });
         } catch (JacksonException | ClassCastException other) {
-            throw refused(place + "cannot be read.");
+            throw refused(Reason.of("refusal.archiveReader.cannotBeRead", "place", place));
         }
     }
 }

@@ -24,7 +24,7 @@ final class ExchangeDtos {
 
     private ExchangeDtos() {}
 
-    private static final String TAP = "A tap comes within " + TappedRhythm.MOST_SECONDS / 60 + " minutes of the first.";
+    private static final String TAP = "refusal.tap minutes=" + TappedRhythm.MOST_SECONDS / 60;
 
     @Schema(description = "a kind of file that is read and written")
     record FormatDto(
@@ -85,17 +85,19 @@ final class ExchangeDtos {
             @NotNull
             @Size(
                     max = StepEntry.MOST_STROKES,
-                    message = "Up to " + StepEntry.MOST_STROKES + " strokes make a passage.")
+                    message = "refusal.exchangeDtos.upToStrokesMakeAPassage mostStrokes=" + StepEntry.MOST_STROKES)
             List<@NotNull @Size(max = 8) String> strokes,
 
-            @NotNull @Pattern(regexp = "\\d{1,2}/\\d{1,2}", message = "A meter looks like 4/4 or 6/8.")
+            @NotNull @Pattern(regexp = "\\d{1,2}/\\d{1,2}", message = "refusal.exchangeDtos.aMeterLooksLike44Or68")
             String meter,
 
             @Min(-Key.MOST) @Max(Key.MOST) int fifths,
 
             @Schema(description = "when taps came, to give the notes their rhythm; empty to leave it as entered")
             @NotNull
-            @Size(max = TappedRhythm.MOST_TAPS, message = "Tap up to " + TappedRhythm.MOST_TAPS + " times.")
+            @Size(
+                    max = TappedRhythm.MOST_TAPS,
+                    message = "refusal.exchangeDtos.tapUpToTimes mostTaps=" + TappedRhythm.MOST_TAPS)
             List<
                             @NotNull @DecimalMin(value = "0", message = TAP)
                             @DecimalMax(value = "" + TappedRhythm.MOST_SECONDS, message = TAP) Double>

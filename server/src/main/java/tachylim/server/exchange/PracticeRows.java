@@ -19,8 +19,10 @@ import org.apache.commons.csv.CSVRecord;
 import tachylim.load.Elsewhere;
 import tachylim.server.exchange.ExchangeDtos.PracticeProblem;
 import tachylim.server.web.Refused;
+import tachylim.server.words.Words;
 import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /**
  * Practice read from CSV, row by row: what can be read, and of everything else the row, the column and what is wrong.
@@ -59,9 +61,11 @@ record PracticeRows(List<Row> rows, List<PracticeProblem> problems) {
     private static final class Wrong extends RuntimeException {
 
         private final String column;
+        private final transient Reason problem;
 
-        Wrong(String column, String problem) {
-            super(problem);
+        Wrong(String column, Reason problem) {
+            super(problem.toString());
+            this.problem = problem;
             this.column = column;
         }
     }
@@ -85,18 +89,20 @@ record PracticeRows(List<Row> rows, List<PracticeProblem> problems) {
             for (CSVRecord one : parser) {
                 number++;
                 if (number > MOST_ROWS + 1) {
-                    throw Refused.field("file", "This file has more than " + MOST_ROWS + " rows. Give it in parts.");
+                    throw Refused.field(
+                            "file", Reason.of("refusal.practiceRows.thisFileHasMoreThanRows", "mostRows", MOST_ROWS));
                 }
                 try {
                     rows.add(row(number, one, today));
                 } catch (Wrong wrong) {
                     if (problems.size() < MOST_PROBLEMS) {
-                        problems.add(new PracticeProblem(number, wrong.column, wrong.getMessage()));
+                        problems.add(new PracticeProblem(
+                                number, wrong.column, Words.spoken().say(wrong.problem)));
                     }
                 }
             }
         } catch (IOException | UncheckedIOException | IllegalArgumentException | IllegalStateException unreadable) {
-            throw Refused.field("file", "This cannot be read as CSV: " + shortened(unreadable.getMessage()));
+            throw Refused.field("file", Reason.of("refusal.practiceRows.notCsv"));
         }
         return new PracticeRows(rows, problems);
     }
@@ -109,7 +115,7 @@ record PracticeRows(List<Row> rows, List<PracticeProblem> problems) {
                     .toString();
             return text.startsWith("\uFEFF") ? text.substring(1) : text;
         } catch (CharacterCodingException other) {
-            throw Refused.field("file", "This file is no text in UTF-8. Save it as CSV in UTF-8.");
+            throw Refused.field("file", Reason.of("refusal.practiceRows.thisFileIsNoTextInUtf8Save"));
         }
     }
 
@@ -122,16 +128,24 @@ record PracticeRows(List<Row> rows, List<PracticeProblem> problems) {
         if (!missing.isEmpty()) {
             throw Refused.field(
                     "file",
-                    "The first row names the columns; " + String.join(" and ", missing)
-                            + " is missing. The columns are " + String.join(", ", COLUMNS) + ".");
+                    Reason.of(
+                            "refusal.practiceRows.theFirstRowNamesTheColumns",
+                            "value",
+                            String.join(" and ", missing),
+                            "value2",
+                            String.join(", ", COLUMNS)));
         }
         List<String> unknown =
                 names.stream().filter(name -> !List.of(COLUMNS).contains(name)).toList();
         if (!unknown.isEmpty()) {
             throw Refused.field(
                     "file",
-                    "There is no column " + shortened(unknown.get(0)) + ". The columns are "
-                            + String.join(", ", COLUMNS) + ".");
+                    Reason.of(
+                            "refusal.practiceRows.thereIsNoColumnTheColumns",
+                            "shortened",
+                            shortened(unknown.get(0)),
+                            "value",
+                            String.join(", ", COLUMNS)));
         }
     }
 
@@ -143,7 +157,7 @@ record PracticeRows(List<Row> rows, List<PracticeProblem> problems) {
         String passage = cell(one, "passage", LONGEST_TITLE);
         Optional<Tempo> tempo = tempo(cell(one, "tempo", 20));
         if (tempo.isPresent() && passage.isEmpty()) {
-            throw new Wrong("tempo", "A tempo needs the passage it is of.");
+            throw new Wrong("tempo", Reason.of("refusal.practiceRows.aTempoNeedsThePassageItIs"));
         }
         return new Row(
                 number,
@@ -159,7 +173,7 @@ record PracticeRows(List<Row> rows, List<PracticeProblem> problems) {
     private static String cell(CSVRecord one, String column, int longest) {
         String cell = one.isMapped(column) && one.isSet(column) ? Csv.text(one.get(column)) : "";
         if (cell.length() > longest) {
-            throw new Wrong(column, "This is longer than " + longest + " characters.");
+            throw new Wrong(column, Reason.of("refusal.practiceRows.thisIsLongerThanCharacters", "longest", longest));
         }
         return cell;
     }
@@ -168,11 +182,12 @@ record PracticeRows(List<Row> rows, List<PracticeProblem> problems) {
         try {
             LocalDate date = LocalDate.parse(cell);
             if (date.isAfter(today) || date.isBefore(today.minusYears(MOST_YEARS))) {
-                throw new Wrong("date", "This day is not of the last " + MOST_YEARS + " years.");
+                throw new Wrong(
+                        "date", Reason.of("refusal.practiceRows.thisDayIsNotOfTheLastYears", "mostYears", MOST_YEARS));
             }
             return date;
         } catch (DateTimeException other) {
-            throw new Wrong("date", "This is no day such as 2026-03-02.");
+            throw new Wrong("date", Reason.of("refusal.practiceRows.thisIsNoDaySuchAs20260302"));
         }
     }
 
@@ -185,13 +200,14 @@ record PracticeRows(List<Row> rows, List<PracticeProblem> problems) {
                         .findFirst()
                         .orElseThrow(() -> new Wrong(
                                 "what",
-                                "This is none of "
-                                        + String.join(
+                                Reason.of(
+                                        "refusal.practiceRows.thisIsNoneOf",
+                                        "value",
+                                        String.join(
                                                 ", ",
                                                 Stream.of(Elsewhere.values())
                                                         .map(kind -> kind.name().toLowerCase(Locale.ROOT))
-                                                        .toList())
-                                        + "."));
+                                                        .toList()))));
     }
 
     private static int minutes(String cell) {
@@ -200,7 +216,9 @@ record PracticeRows(List<Row> rows, List<PracticeProblem> problems) {
             Elsewhere.PRACTICE.effort(minutes);
             return minutes;
         } catch (IllegalArgumentException other) {
-            throw new Wrong("minutes", "Give 1 to " + Elsewhere.MOST_MINUTES + " whole minutes.");
+            throw new Wrong(
+                    "minutes",
+                    Reason.of("refusal.practiceRows.give1ToWholeMinutes", "mostMinutes", Elsewhere.MOST_MINUTES));
         }
     }
 
@@ -208,7 +226,9 @@ record PracticeRows(List<Row> rows, List<PracticeProblem> problems) {
         try {
             return cell.isEmpty() ? Optional.empty() : Optional.of(Tempo.of(Double.parseDouble(cell)));
         } catch (IllegalArgumentException other) {
-            throw new Wrong("tempo", "Give a tempo of " + Tempo.MIN + " to " + Tempo.MAX + " beats a minute.");
+            throw new Wrong(
+                    "tempo",
+                    Reason.of("refusal.practiceRows.giveATempoOfToBeatsAMinute", "min", Tempo.MIN, "max", Tempo.MAX));
         }
     }
 
@@ -218,6 +238,7 @@ record PracticeRows(List<Row> rows, List<PracticeProblem> problems) {
                 : Stream.of(Verdict.values())
                         .filter(one -> one.name().equalsIgnoreCase(cell))
                         .findFirst()
-                        .orElseThrow(() -> new Wrong("verdict", "This is none of clean, rough, broke."));
+                        .orElseThrow(
+                                () -> new Wrong("verdict", Reason.of("refusal.practiceRows.thisIsNoneOfCleanRough")));
     }
 }

@@ -13,6 +13,7 @@ import java.util.concurrent.TimeoutException;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.stereotype.Component;
 import tachylim.server.web.Refused;
+import tachylim.words.Reason;
 
 /** Where music is read: a few at a time, so that memory is bounded, and for so long and no longer. */
 @Component
@@ -42,7 +43,7 @@ class ReadingRoom implements DisposableBean {
         try {
             return desk.submit(importing).get();
         } catch (RejectedExecutionException full) {
-            throw Refused.tooMany("Other files are being read just now. Try again in a few seconds.");
+            throw Refused.tooMany(Reason.of("refusal.readingRoom.otherFilesAreBeingReadJust"));
         } catch (InterruptedException stopping) {
             Thread.currentThread().interrupt();
             throw new IllegalStateException("The server is stopping", stopping);
@@ -59,7 +60,7 @@ class ReadingRoom implements DisposableBean {
         try {
             result = seats.submit(reading);
         } catch (RejectedExecutionException full) {
-            throw Refused.tooMany("Other files are being read just now. Try again in a few seconds.");
+            throw Refused.tooMany(Reason.of("refusal.readingRoom.otherFilesAreBeingReadJust"));
         }
         try {
             return result.get(PATIENCE.toSeconds(), TimeUnit.SECONDS);
@@ -67,17 +68,14 @@ class ReadingRoom implements DisposableBean {
             result.cancel(true);
             throw Refused.field(
                     "file",
-                    "Reading this takes longer than " + PATIENCE.toSeconds()
-                            + " seconds. Export the movement or the part you are working on.");
+                    Reason.of("refusal.readingRoom.readingThisTakesLongerThan", "toSeconds", PATIENCE.toSeconds()));
         } catch (InterruptedException stopping) {
             result.cancel(true);
             Thread.currentThread().interrupt();
             throw new IllegalStateException("The server is stopping", stopping);
         } catch (ExecutionException failed) {
             if (failed.getCause() instanceof OutOfMemoryError) {
-                throw Refused.field(
-                        "file",
-                        "This file needs more memory to be read than there is. Export the part you are working on.");
+                throw Refused.field("file", Reason.of("refusal.readingRoom.thisFileNeedsMoreMemoryTo"));
             }
             throw failed.getCause() instanceof RuntimeException refusal
                     ? refusal

@@ -41,7 +41,9 @@ import tachylim.server.exchange.ExchangeDtos.ScoreView;
 import tachylim.server.exchange.ExchangeDtos.Strokes;
 import tachylim.server.web.ChangesNoCap;
 import tachylim.server.web.Refused;
+import tachylim.server.words.Words;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /** Reads files and strokes into music; nothing is kept until it is made a passage. */
 @RestController
@@ -50,8 +52,7 @@ import tachylim.tempo.Tempo;
 class ScoreController {
 
     private static final int FIRST_BARS = 8;
-    private static final String TOO_FINE =
-            "The times of this stretch are too fine to be counted. Choose a grid, or another stretch.";
+    private static final String TOO_FINE = "refusal.score.tooFine";
     private static final int LONGEST_NUMBER = 40;
 
     private final ReadingRoom room;
@@ -102,8 +103,12 @@ class ScoreController {
             if (wanted.line < 0 || wanted.line >= score.lines().size()) {
                 throw Refused.field(
                         "line",
-                        "This file has " + score.lines().size() + " lines; there is no line " + (wanted.line + 1)
-                                + ".");
+                        Reason.of(
+                                "refusal.scoreController.thisFileHasLinesThereIsNo",
+                                "lines",
+                                score.lines().size(),
+                                "line",
+                                wanted.line + 1));
             }
             List<LineDto> lines = score.lines().stream()
                     .map(one -> new LineDto(one.part(), one.voice(), one.notes().size(), one.firstBar(), one.lastBar()))
@@ -116,11 +121,11 @@ class ScoreController {
                     lines,
                     chosen(score.lines().get(wanted.line), wanted),
                     score.leftOut(),
-                    score.unread(),
+                    score.unread().stream().map(Words.spoken()::say).toList(),
                     score.warnings(),
                     drawn == null ? null : new DrawnDto(drawn.grid().perQuarter(), drawn.pickup()));
         } catch (ScoreException unreadable) {
-            throw Refused.field("file", unreadable.getMessage() + ".");
+            throw Refused.field("file", unreadable.reason());
         }
     }
 
@@ -144,9 +149,19 @@ class ScoreController {
                     last,
                     new Stretch(AbcWriter.write(music), music.notes().size(), repeats, music.meter(), ""));
         } catch (IllegalArgumentException none) {
-            return chosen(line, wanted, first, last, new Stretch("", 0, false, line.meter(), none.getMessage() + "."));
+            return chosen(
+                    line,
+                    wanted,
+                    first,
+                    last,
+                    new Stretch("", 0, false, line.meter(), Words.spoken().say(Refused.reason(none))));
         } catch (ArithmeticException tooFine) {
-            return chosen(line, wanted, first, last, new Stretch("", 0, false, line.meter(), TOO_FINE));
+            return chosen(
+                    line,
+                    wanted,
+                    first,
+                    last,
+                    new Stretch("", 0, false, line.meter(), Words.spoken().say(TOO_FINE)));
         }
     }
 

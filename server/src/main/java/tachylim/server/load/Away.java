@@ -8,7 +8,7 @@ import tachylim.load.Elsewhere;
 
 /** Something that was played away from the screen, as it is told. */
 public record Away(
-        @NotNull(message = "Say what it was.") Elsewhere kind,
+        @NotNull(message = "refusal.away.sayWhatItWas") Elsewhere kind,
 
         @Min(value = 1, message = MINUTES) @Max(value = Elsewhere.MOST_MINUTES, message = MINUTES)
         int minutes,
@@ -16,6 +16,6 @@ public record Away(
         @NotNull @Size(max = LONGEST_NOTE, message = NOTE) String note) {
 
     public static final int LONGEST_NOTE = 200;
-    public static final String NOTE = "A note has up to " + LONGEST_NOTE + " characters.";
-    public static final String MINUTES = "Give 1 to " + Elsewhere.MOST_MINUTES + " minutes.";
+    public static final String NOTE = "refusal.note most=" + LONGEST_NOTE;
+    public static final String MINUTES = "refusal.plan.minutes least=1 most=" + Elsewhere.MOST_MINUTES;
 }

@@ -15,6 +15,7 @@ import tachylim.load.Elsewhere;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
 import tachylim.server.web.Refused;
+import tachylim.words.Reason;
 
 /** What was played away from the screen: told afterwards, put right and taken back; it counts as anything else does. */
 @Service
@@ -49,11 +50,11 @@ public class AwayService {
         Instant now = clock.instant();
         if (practices.countByAccountIdAndAtAfter(who.accountId(), now.minus(Duration.ofDays(1)))
                 >= MOST_PRACTICE_A_DAY) {
-            throw Refused.field("minutes", "That is more than a day of practice.");
+            throw Refused.field("minutes", Reason.of("refusal.awayService.thatIsMoreThanADayOf"));
         }
         LocalDate today = accounts.get(who).day(now);
         if (day.isAfter(today) || day.isBefore(today.minusDays(DAYS_TOLD))) {
-            throw Refused.field("day", "Give a day of the last " + DAYS_TOLD + " days.");
+            throw Refused.field("day", Reason.of("refusal.awayService.giveADayOfTheLastDays", "daysTold", DAYS_TOLD));
         }
         UnmeasuredPractice practice = Refused.unlessValid(
                 "minutes",
@@ -120,7 +121,7 @@ public class AwayService {
     private UnmeasuredPractice elsewhere(SignedIn who, long id) {
         return practices
                 .findByIdAndAccountIdAndElsewhereNotNullAndWithdrawnAtNull(id, who.accountId())
-                .orElseThrow(() -> Refused.notFound("This entry"));
+                .orElseThrow(() -> Refused.notFound(Reason.of("refusal.awayService.thisEntryIsNotHere")));
     }
 
     /** Puts right what was entered by mistake; of a day gone by it counts from tomorrow as it is now, and today as it was. */

@@ -37,8 +37,8 @@ import tachylim.server.web.Refused;
 class LoadController {
 
     private static final int DAYS_SHOWN = 70;
-    private static final String MINUTES = "Give 1 to " + Elsewhere.MOST_MINUTES + " minutes.";
-    private static final String CAP = "A limit is not negative.";
+    private static final String MINUTES = Away.MINUTES;
+    private static final String CAP = "refusal.load.limit";
 
     private final LoadService load;
     private final AwayService away;
@@ -110,19 +110,24 @@ class LoadController {
 
     record ElsewhereWish(
             @NotNull @Size(min = 36, max = 36) String clientId,
-            @NotNull(message = "Say what it was.") Elsewhere kind,
+
+            @NotNull(message = "refusal.loadController.sayWhatItWas")
+            Elsewhere kind,
 
             @Min(value = 1, message = MINUTES) @Max(value = Elsewhere.MOST_MINUTES, message = MINUTES)
             int minutes) {}
 
     record GivenWish(
-            @NotNull(message = "Say what is limited.") Limit.Kind kind,
+            @NotNull(message = "refusal.loadController.sayWhatIsLimited")
+            Limit.Kind kind,
 
             @DecimalMin(value = "0", message = CAP) @DecimalMax(value = "100000", message = CAP)
             double cap,
 
-            @NotBlank(message = "Say whose limit it is.")
-            @Size(max = Ordered.LONGEST_NAME, message = "A name has up to " + Ordered.LONGEST_NAME + " characters.")
+            @NotBlank(message = "refusal.loadController.sayWhoseLimitItIs")
+            @Size(
+                    max = Ordered.LONGEST_NAME,
+                    message = "refusal.loadController.aNameHasUpToCharacters longestName=" + Ordered.LONGEST_NAME)
             String by) {}
 
     @GetMapping("/load")

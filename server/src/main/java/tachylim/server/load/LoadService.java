@@ -42,6 +42,7 @@ import tachylim.server.load.LoadController.SymptomDto;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.web.Refused;
 import tachylim.task.Tension;
+import tachylim.words.Reason;
 import tachylim.workout.Allowance;
 
 /** What was played, day by day, and what may still be. */
@@ -301,7 +302,7 @@ public class LoadService {
     @Transactional
     public void felt(SignedIn who, long runId, LocalDate day, int rating) {
         if (!day.equals(accounts.today(who))) {
-            throw Refused.field("rating", "How hard it felt is told on the day itself.");
+            throw Refused.field("rating", Reason.of("refusal.loadService.howHardItFeltIsToldOnThe"));
         }
         List<PlayedPass> played = passes.ofRuns(who.accountId(), List.of(runId));
         SessionRating one = ratings.findById(runId).orElseGet(() -> new SessionRating(who.accountId(), runId, day));
@@ -384,8 +385,7 @@ public class LoadService {
                     .max(Comparator.comparingDouble(one -> one.ordered().cap()))
                     .orElseThrow(() -> Refused.field(
                             "cap",
-                            "There is room for " + MOST_GIVEN + " limits, and one of this kind that is as strict holds."
-                                    + " Take one away first."));
+                            Reason.of("refusal.loadService.thereIsRoomForLimitsAndOne", "mostGiven", MOST_GIVEN)));
             given.delete(weakest);
         }
         given.save(new GivenLimit(who.accountId(), ordered, today));
@@ -410,7 +410,7 @@ public class LoadService {
     @Transactional
     void liftTomorrow(SignedIn who, long id) {
         given.findByIdAndAccountId(id, who.accountId())
-                .orElseThrow(() -> Refused.notFound("This limit"))
+                .orElseThrow(() -> Refused.notFound(Reason.of("refusal.loadService.thisLimitIsNotHere")))
                 .endsOn(accounts.today(who));
     }
 
@@ -441,7 +441,7 @@ public class LoadService {
     @Transactional
     void withdraw(SignedIn who, long id) {
         symptoms.findByIdAndAccountId(id, who.accountId())
-                .orElseThrow(() -> Refused.notFound("This report"))
+                .orElseThrow(() -> Refused.notFound(Reason.of("refusal.loadService.thisReportIsNotHere")))
                 .withdraw(clock.instant());
     }
 

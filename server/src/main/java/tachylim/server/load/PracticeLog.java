@@ -14,6 +14,7 @@ import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
 import tachylim.server.web.ProblemCode;
 import tachylim.server.web.Refused;
+import tachylim.words.Reason;
 import tachylim.workout.Run;
 
 /**
@@ -24,8 +25,6 @@ import tachylim.workout.Run;
 public class PracticeLog {
 
     private static final int MOST_A_DAY = 1_000;
-
-    private static final String ENTER_IT = " If you have played it all the same, enter it on Load: there it counts.";
 
     private final UnmeasuredPracticeRepository practices;
     private final LoadService load;
@@ -64,7 +63,7 @@ public class PracticeLog {
         checkCaps(today, played);
         checkClock(who, played, at);
         if (practices.countByAccountIdAndAtAfter(who.accountId(), now.minus(Duration.ofDays(1))) >= MOST_A_DAY) {
-            throw Refused.field("seconds", "That is more than a day of practice on the practice sheet.");
+            throw Refused.field("seconds", Reason.of("refusal.practiceLog.thatIsMoreThanADayOf"));
         }
         practices.save(new UnmeasuredPractice(who.accountId(), played, today.day(), at));
         Condition after = today.condition().played(today.condition().recovery(), played.seconds());
@@ -77,8 +76,16 @@ public class PracticeLog {
             if (concerned && limit.isClosed()) {
                 throw Refused.conflict(
                         ProblemCode.NOTHING_LEFT,
-                        "Today's " + limit.kind().unit() + " are used (" + Math.round(limit.used()) + " of "
-                                + Math.round(limit.cap()) + "), so this is not counted." + ENTER_IT);
+                        Reason.of(
+                                "refusal.practiceLog.todaysAreUsedOfSoThisIsNot",
+                                "unit",
+                                limit.kind().unit(),
+                                "used",
+                                Math.round(limit.used()),
+                                "cap",
+                                Math.round(limit.cap()),
+                                "enterIt",
+                                Reason.of("refusal.practiceLog.enterIt")));
             }
         }
     }
@@ -98,8 +105,12 @@ public class PracticeLog {
         if (missing > 0) {
             throw Refused.conflict(
                             ProblemCode.TOO_SOON,
-                            "By the clock this cannot have been played yet: " + Math.max(1, Math.round(missing))
-                                    + " seconds are missing." + ENTER_IT)
+                            Reason.of(
+                                    "refusal.practiceLog.byTheClockThisCannotHave",
+                                    "value",
+                                    Math.max(1, Math.round(missing)),
+                                    "enterIt",
+                                    Reason.of("refusal.practiceLog.enterIt")))
                     .with("seconds", missing);
         }
     }

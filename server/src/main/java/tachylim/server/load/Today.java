@@ -10,6 +10,7 @@ import tachylim.load.Limit;
 import tachylim.load.SymptomRest;
 import tachylim.server.web.ProblemCode;
 import tachylim.server.web.Refused;
+import tachylim.words.Reason;
 import tachylim.workout.Allowance;
 
 /**
@@ -71,7 +72,8 @@ public record Today(
     /** Refuses to let anything be played in the rest after a symptom. */
     public void checkMayPlay() {
         if (rest != null) {
-            throw Refused.conflict(ProblemCode.SYMPTOM_REST, restSentence()).with("until", rest.until());
+            throw Refused.conflict(ProblemCode.SYMPTOM_REST, Reason.of("refusal.asSaid", "sentence", restSentence()))
+                    .with("until", rest.until());
         }
     }
 

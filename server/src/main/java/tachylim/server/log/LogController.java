@@ -124,8 +124,12 @@ class LogController {
 
     record AwayWish(
             @NotNull @Size(min = 36, max = 36) String clientId,
-            @NotNull(message = "Give its day.") LocalDate day,
-            @NotNull(message = "Say what it was.") Elsewhere kind,
+
+            @NotNull(message = "refusal.logController.giveItsDay")
+            LocalDate day,
+
+            @NotNull(message = "refusal.logController.sayWhatItWas")
+            Elsewhere kind,
 
             @Min(value = 1, message = Away.MINUTES) @Max(value = Elsewhere.MOST_MINUTES, message = Away.MINUTES)
             int minutes,

@@ -5,6 +5,7 @@ import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Component;
 import tachylim.passage.MusicChange;
 import tachylim.server.account.SignedIn;
+import tachylim.words.Reason;
 
 /** Marks stay with the notes they stand over. */
 @Component
@@ -22,19 +23,14 @@ class MarksFollow implements FollowsMusic {
     }
 
     @Override
-    public List<String> lost(SignedIn who, StoredPassage passage, MusicChange change) {
+    public List<Reason> lost(SignedIn who, StoredPassage passage, MusicChange change) {
         long gone = holding(who, passage).stream()
                 .filter(mark -> !mark.value().isEmpty()
                         && change.map().note(mark.note()).isEmpty())
                 .map(mark -> mark.note() + " " + mark.kind())
                 .distinct()
                 .count();
-        return gone == 0
-                ? List.of()
-                : List.of(
-                        gone == 1
-                                ? "One mark stands over a note that goes, and goes with it."
-                                : gone + " marks stand over notes that go, and go with them.");
+        return gone == 0 ? List.of() : List.of(Reason.of("refusal.lost.marks", "marks", gone));
     }
 
     @Override

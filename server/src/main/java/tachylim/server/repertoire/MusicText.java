@@ -15,6 +15,8 @@ import tachylim.passage.Meter;
 import tachylim.passage.PaperPattern;
 import tachylim.passage.Passage;
 import tachylim.server.web.Refused;
+import tachylim.words.Reason;
+import tachylim.words.Refusal;
 
 /**
  * Music as the player gives it.
@@ -28,17 +30,19 @@ import tachylim.server.web.Refused;
 public record MusicText(
         @NotNull Source source,
 
-        @NotNull @Pattern(regexp = "\\d{1,2}/\\d{1,2}", message = "A meter looks like 4/4 or 6/8.")
+        @NotNull @Pattern(regexp = "\\d{1,2}/\\d{1,2}", message = "refusal.musicText.aMeterLooksLike44Or68")
         String meter,
 
-        @NotNull @Pattern(regexp = "(\\d{1,2}/\\d{1,2})?", message = "A beat is a note value such as 1/4 or 3/8.")
+        @NotNull @Pattern(regexp = "(\\d{1,2}/\\d{1,2})?", message = "refusal.musicText.aBeatIsANoteValueSuchAs14")
         String beatUnit,
 
-        @NotNull @Size(max = 120_000, message = "That is far more than a passage.")
+        @NotNull @Size(max = 120_000, message = "refusal.musicText.thatIsFarMoreThanAPassage")
         String text,
 
         @Min(value = 0)
-        @Max(value = PaperPattern.MOST_BARS, message = "Give up to " + PaperPattern.MOST_BARS + " bars.")
+        @Max(
+                value = PaperPattern.MOST_BARS,
+                message = "refusal.musicText.giveUpToBars mostBars=" + PaperPattern.MOST_BARS)
         int bars) {
 
     /** What was read, for saying it back: the notes, and what was odd or left out. */
@@ -59,7 +63,7 @@ public record MusicText(
                     Refused.unlessValid("text", () -> tune.passage(beatUnit.isEmpty() ? null : fraction(beatUnit)));
             return new Heard(passage, tune.warnings(), tune.leftOut());
         } catch (AbcException stopped) {
-            throw Refused.field("text", stopped.getMessage() + ".")
+            throw Refused.field("text", stopped.reason())
                     .with("line", stopped.line())
                     .with("column", stopped.column())
                     .with("found", stopped.found());
@@ -73,7 +77,7 @@ public record MusicText(
             Meter counted = new Meter(Integer.parseInt(parts[0]), Integer.parseInt(parts[1]));
             Fraction beat = beatUnit.isEmpty() ? counted.usualBeat() : fraction(beatUnit);
             if (figures.compareTo(beat) < 0) {
-                throw new IllegalArgumentException("A beat of " + beatUnit + " is longer than a bar of " + meter);
+                throw Refusal.of("refusal.musicText.aBeatOfIsLongerThanABarOf", "beatUnit", beatUnit, "meter", meter);
             }
             return new PaperPattern(counted, beat, bars, notesPerBeat()).toPassage();
         });
@@ -85,8 +89,7 @@ public record MusicText(
                     .map(Integer::valueOf)
                     .toList();
         } catch (NumberFormatException notNumbers) {
-            throw new IllegalArgumentException(
-                    "The notes of each beat are numbers such as 4 4 3 3, not " + shortened());
+            throw Refusal.of("refusal.musicText.theNotesOfEachBeatAre", "shortened", shortened());
         }
     }
 
@@ -99,7 +102,7 @@ public record MusicText(
         int bottom = Integer.parseInt(parts[1]);
         int top = Integer.parseInt(parts[0]);
         if (bottom == 0 || top == 0) {
-            throw Refused.field("beatUnit", "A beat is a note value such as 1/4 or 3/8, not " + text + ".");
+            throw Refused.field("beatUnit", Reason.of("refusal.musicText.aBeatIsANoteValueSuchAs142", "text", text));
         }
         return Fraction.of(top, bottom);
     }

@@ -19,7 +19,7 @@ import tachylim.tempo.Tempo;
 /** What the passages' part of the API takes and gives. */
 public final class PassageDtos {
 
-    static final String TEMPO = "A tempo lies between 20 and 400 beats a minute.";
+    static final String TEMPO = Tempo.RANGE;
 
     private PassageDtos() {}
 
@@ -37,11 +37,13 @@ public final class PassageDtos {
             List<String> leftOut) {}
 
     public record PassageWish(
-            @NotBlank(message = "Give the passage a title.")
-            @Size(max = 120, message = "A title has up to 120 characters.")
+            @NotBlank(message = "refusal.passageDtos.giveThePassageATitle")
+            @Size(max = 120, message = "refusal.passageDtos.aTitleHasUpTo120Characters")
             String title,
 
-            @NotNull(message = "Choose an instrument.") InstrumentFamily instrument,
+            @NotNull(message = "refusal.passageDtos.chooseAnInstrument")
+            InstrumentFamily instrument,
+
             @NotNull @Valid MusicText music,
 
             @DecimalMin(value = "" + Tempo.MIN, message = TEMPO) @DecimalMax(value = "" + Tempo.MAX, message = TEMPO)
@@ -67,13 +69,15 @@ public final class PassageDtos {
             String clientId) {}
 
     public record CutWish(
-            @NotNull(message = "Choose how to cut.") CutKind kind,
+            @NotNull(message = "refusal.passageDtos.chooseHowToCut")
+            CutKind kind,
 
-            @Min(value = 1, message = "Give at least one.") @Max(value = 64, message = "Give up to 64.")
+            @Min(value = 1, message = "refusal.passageDtos.giveAtLeastOne")
+            @Max(value = 64, message = "refusal.passageDtos.giveUpTo64")
             int size,
 
             @Schema(description = "for cutting by hand, the notes two sections share, from 0")
-            @Size(max = 400, message = "Cut up to 400 times.")
+            @Size(max = 400, message = "refusal.passageDtos.cutUpTo400Times")
             List<@NotNull Integer> overlaps) {
 
         public CutWish {
@@ -92,17 +96,20 @@ public final class PassageDtos {
     }
 
     public record SectionWish(
-            @NotBlank(message = "Give the section a name.") @Size(max = 80, message = "A name has up to 80 characters.")
+            @NotBlank(message = "refusal.passageDtos.giveTheSectionAName")
+            @Size(max = 80, message = "refusal.passageDtos.aNameHasUpTo80Characters")
             String name,
 
-            @Min(value = 1, message = "Difficulty runs from 1 to 5.")
-            @Max(value = 5, message = "Difficulty runs from 1 to 5.")
+            @Min(value = 1, message = "refusal.passageDtos.difficultyRunsFrom1To5")
+            @Max(value = 5, message = "refusal.passageDtos.difficultyRunsFrom1To5")
             int difficulty) {}
 
     public record ExtraWish(
-            @NotNull(message = "Say what it is for.") SectionKind kind,
+            @NotNull(message = "refusal.passageDtos.sayWhatItIsFor")
+            SectionKind kind,
 
-            @NotBlank(message = "Give it a name.") @Size(max = 80, message = "A name has up to 80 characters.")
+            @NotBlank(message = "refusal.passageDtos.giveItAName")
+            @Size(max = 80, message = "refusal.passageDtos.aNameHasUpTo80Characters")
             String name,
 
             @Min(0) int firstNote,

@@ -22,6 +22,7 @@ import tachylim.server.repertoire.PassageDtos.SectionWish;
 import tachylim.server.web.ProblemCode;
 import tachylim.server.web.Refused;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /** Makes passages, changes and cuts them, and puts them away; what is tied to their notes follows. */
 @Service
@@ -70,8 +71,7 @@ public class PassageEditor {
         if (passages.countByAccountId(who.accountId()) >= MOST_PASSAGES) {
             throw Refused.field(
                     "title",
-                    "This account holds " + MOST_PASSAGES
-                            + " passages, those put away counted. Put one away that was never played: it is deleted.");
+                    Reason.of("refusal.passageEditor.thisAccountHoldsPassages", "mostPassages", MOST_PASSAGES));
         }
         storage.checkRoom(who);
         checkAim(wish, accounts.get(who).day(at));
@@ -94,11 +94,15 @@ public class PassageEditor {
         if (wish.cleanAt() != null && wish.cleanAt() > wish.targetBpm()) {
             throw Refused.field(
                     "targetBpm",
-                    "The target of " + Tempo.of(wish.targetBpm()) + " is below the " + Tempo.of(wish.cleanAt())
-                            + " it is clean at already. Set a target at or above that.");
+                    Reason.of(
+                            "refusal.passageEditor.theTargetOfIsBelowTheItIs",
+                            "targetBpm",
+                            Tempo.of(wish.targetBpm()),
+                            "cleanAt",
+                            Tempo.of(wish.cleanAt())));
         }
         if (wish.neededOn() != null && wish.neededOn().isBefore(today) && wish.version() == 0) {
-            throw Refused.field("neededOn", "That date has gone by. Choose today or later, or leave it open.");
+            throw Refused.field("neededOn", Reason.of("refusal.passageEditor.thatDateHasGoneByChoose"));
         }
     }
 
@@ -113,9 +117,7 @@ public class PassageEditor {
     void change(SignedIn who, long id, PassageWish wish) {
         StoredPassage passage = repertoire.passage(who, id);
         if (passage.version() != wish.version()) {
-            throw Refused.conflict(
-                    ProblemCode.CHANGED,
-                    "This passage was changed in another window. Your text is still here; load the page to see the other.");
+            throw Refused.conflict(ProblemCode.CHANGED, Reason.of("refusal.passageEditor.thisPassageWasChangedIn"));
         }
         checkAim(wish, accounts.today(who));
         storage.checkRoom(who);
@@ -129,11 +131,11 @@ public class PassageEditor {
 
     /** Lets everything that is tied to the notes follow those that stay; what cannot is said before it is done. */
     private void follow(SignedIn who, StoredPassage passage, MusicChange change, boolean confirmed) {
-        List<String> lost = followers.stream()
+        List<Reason> lost = followers.stream()
                 .flatMap(one -> one.lost(who, passage, change).stream())
                 .toList();
         if (!lost.isEmpty() && !confirmed) {
-            throw Refused.conflict(ProblemCode.MUSIC_CHANGED, String.join(" ", lost))
+            throw Refused.conflict(ProblemCode.MUSIC_CHANGED, Reason.of("refusal.lost.some"))
                     .with("lost", lost);
         }
         boolean other = change.isAnother();
@@ -174,13 +176,12 @@ public class PassageEditor {
         keeper.cut(who, passage, cut, wish.kind(), music);
     }
 
-    private static String nothingToCutAt(CutKind kind) {
+    private static Reason nothingToCutAt(CutKind kind) {
         return switch (kind) {
-            case PHRASES ->
-                "No slur or held note ends a phrase here. Write slurs, or cut by hand at the notes you choose.";
-            case RESTS -> "There is no rest between these notes to cut at.";
-            case BREATHS -> "No breath is marked yet. Mark breaths first, or cut by hand.";
-            default -> "That leaves the passage in one section; choose a smaller size.";
+            case PHRASES -> Reason.of("refusal.cut.phrases");
+            case RESTS -> Reason.of("refusal.cut.rests");
+            case BREATHS -> Reason.of("refusal.cut.breaths");
+            default -> Reason.of("refusal.cut.size");
         };
     }
 
@@ -190,7 +191,8 @@ public class PassageEditor {
         int notes = passage.music().passage().notes().size();
         Section wanted = Refused.unlessValid("firstNote", () -> new Section(wish.firstNote(), wish.lastNote()));
         if (wish.lastNote() >= notes || wanted.size() < 2) {
-            throw Refused.field("lastNote", "Choose two notes or more, up to note " + notes + ".");
+            throw Refused.field(
+                    "lastNote", Reason.of("refusal.passageEditor.chooseTwoNotesOrMoreUpTo", "notes", notes));
         }
         List<StoredSection> there = repertoire.extras(passage);
         StoredSection extra = there.stream()
@@ -200,7 +202,8 @@ public class PassageEditor {
         if (extra == null) {
             if (there.size() >= MOST_EXTRAS || wish.kind() == SectionKind.SECTION) {
                 throw Refused.field(
-                        "kind", "Up to " + MOST_EXTRAS + " joins and drills are kept besides the sections.");
+                        "kind",
+                        Reason.of("refusal.passageEditor.upToJoinsAndDrillsAreKept", "mostExtras", MOST_EXTRAS));
             }
             extra = keeper.keep(who, passage, wish.kind(), wish.name().strip(), wanted);
         }

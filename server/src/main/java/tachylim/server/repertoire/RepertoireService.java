@@ -36,6 +36,8 @@ import tachylim.server.repertoire.PassageDtos.PassageDto;
 import tachylim.server.repertoire.PassageDtos.Reading;
 import tachylim.server.repertoire.PassageDtos.SectionDto;
 import tachylim.server.web.Refused;
+import tachylim.words.Reason;
+import tachylim.words.Refusal;
 import tachylim.workout.Choices;
 import tachylim.workout.Segment;
 
@@ -102,7 +104,7 @@ public class RepertoireService implements Sections {
     @Transactional(readOnly = true)
     public StoredSection section(SignedIn who, long id) {
         return sections.findByIdAndAccountIdAndPutAwayFalseAndPassagePutAwayFalse(id, who.accountId())
-                .orElseThrow(() -> Refused.notFound("This section"));
+                .orElseThrow(() -> Refused.notFound(Reason.of("refusal.repertoireService.thisSectionIsNotHere")));
     }
 
     @Override
@@ -133,7 +135,7 @@ public class RepertoireService implements Sections {
     public StoredSection anySection(SignedIn who, long id) {
         return sections.findById(id)
                 .filter(section -> section.accountId() == who.accountId())
-                .orElseThrow(() -> Refused.notFound("This section"));
+                .orElseThrow(() -> Refused.notFound(Reason.of("refusal.repertoireService.thisSectionIsNotHere")));
     }
 
     /** Some sections that are worked on, in the order of their ids. */
@@ -143,7 +145,9 @@ public class RepertoireService implements Sections {
                 sections.findByAccountIdAndIdInAndPutAwayFalseAndPassagePutAwayFalse(who.accountId(), ids).stream()
                         .collect(Collectors.toMap(StoredSection::id, section -> section));
         return ids.stream()
-                .map(id -> Optional.ofNullable(found.get(id)).orElseThrow(() -> Refused.notFound("This section")))
+                .map(id -> Optional.ofNullable(found.get(id))
+                        .orElseThrow(
+                                () -> Refused.notFound(Reason.of("refusal.repertoireService.thisSectionIsNotHere"))))
                 .toList();
     }
 
@@ -186,7 +190,7 @@ public class RepertoireService implements Sections {
     public void mark(StoredPassage passage, int note, Mark.Kind kind, String value, String why, Instant at) {
         if (marks.countByAccountIdAndPassageId(passage.accountId(), passage.id()) >= MOST_MARKS) {
             throw Refused.field(
-                    "value", "This passage has been marked " + MOST_MARKS + " times; that is all it holds.");
+                    "value", Reason.of("refusal.repertoireService.thisPassageHasBeenMarked", "mostMarks", MOST_MARKS));
         }
         marks.save(new NoteMark(passage.accountId(), passage.id(), note, kind, value, why, at));
     }
@@ -236,10 +240,15 @@ public class RepertoireService implements Sections {
     public void perform(SignedIn who, String name, LocalDate day) {
         LocalDate today = accounts.today(who);
         if (day.isBefore(today) || day.isAfter(today.plusYears(2))) {
-            throw Refused.field("day", "Give a day from today on, within two years.");
+            throw Refused.field("day", Reason.of("refusal.repertoireService.giveADayFromTodayOnWithin"));
         }
         if (performances(who, today).size() >= MOST_PERFORMANCES) {
-            throw Refused.field("name", "There is room for " + MOST_PERFORMANCES + " performances.");
+            throw Refused.field(
+                    "name",
+                    Reason.of(
+                            "refusal.repertoireService.thereIsRoomForPerformances",
+                            "mostPerformances",
+                            MOST_PERFORMANCES));
         }
         performances.save(new Performance(who.accountId(), name.strip(), day));
     }
@@ -248,7 +257,7 @@ public class RepertoireService implements Sections {
     public void notPerformed(SignedIn who, long id) {
         performances.delete(performances
                 .findByIdAndAccountId(id, who.accountId())
-                .orElseThrow(() -> Refused.notFound("This performance")));
+                .orElseThrow(() -> Refused.notFound(Reason.of("refusal.repertoireService.thisPerformanceIsNotHere"))));
     }
 
     /**
@@ -260,7 +269,7 @@ public class RepertoireService implements Sections {
     public void checkNotes(StoredSection section) {
         int notes = music(section.passage()).notes().size();
         if (section.isOf(section.passage().edition()) && section.notes().lastNote() >= notes) {
-            throw new IllegalArgumentException("A section ends beyond its passage");
+            throw Refusal.of("refusal.repertoireService.aSectionEndsBeyondIts");
         }
     }
 
@@ -328,7 +337,7 @@ public class RepertoireService implements Sections {
     @Transactional(readOnly = true)
     public StoredPassage passage(SignedIn who, long id) {
         return passages.findByIdAndAccountIdAndPutAwayFalse(id, who.accountId())
-                .orElseThrow(() -> Refused.notFound("This passage"));
+                .orElseThrow(() -> Refused.notFound(Reason.of("refusal.repertoireService.thisPassageIsNotHere")));
     }
 
     @Transactional(readOnly = true)

@@ -19,6 +19,7 @@ import tachylim.server.account.SignedIn;
 import tachylim.server.ceiling.StandingService;
 import tachylim.server.repertoire.PassageDtos.CutKind;
 import tachylim.server.web.Refused;
+import tachylim.words.Reason;
 
 /**
  * Keeps the sections of passages, and what was learned of them with the notes: a section that comes back is the one it was, a new
@@ -50,8 +51,12 @@ class SectionKeeper implements FollowsMusic {
         if (cut.size() > MOST_SECTIONS) {
             throw Refused.field(
                     "size",
-                    "That makes " + cut.size() + " sections; up to " + MOST_SECTIONS
-                            + " are kept. Choose a larger size.");
+                    Reason.of(
+                            "refusal.sectionKeeper.thatMakesSectionsUpToAre",
+                            "cut",
+                            cut.size(),
+                            "mostSections",
+                            MOST_SECTIONS));
         }
         Known there = new Known(who, passage, all);
         for (Section section : cut) {
@@ -185,16 +190,17 @@ class SectionKeeper implements FollowsMusic {
     }
 
     @Override
-    public List<String> lost(SignedIn who, StoredPassage passage, MusicChange change) {
+    public List<Reason> lost(SignedIn who, StoredPassage passage, MusicChange change) {
         List<Fate> forgotten =
                 fates(passage, change).stream().filter(Fate::isForgotten).toList();
         Set<Long> known = standings.known(
                 who, forgotten.stream().map(fate -> fate.section.id()).toList());
         return forgotten.stream()
                 .filter(fate -> known.contains(fate.section.id()) || fate.section.kind() != SectionKind.SECTION)
-                .map(fate -> fate.notes == null
-                        ? "“" + fate.section.name() + "” goes with its notes; what was played of it stays in the log."
-                        : "“" + fate.section.name() + "” has mostly new notes: its ceiling begins anew.")
+                .map(fate -> Reason.of(
+                        fate.notes == null ? "refusal.lost.section" : "refusal.lost.ceiling",
+                        "section",
+                        fate.section.name()))
                 .toList();
     }
 

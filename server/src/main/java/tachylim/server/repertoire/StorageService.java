@@ -7,6 +7,7 @@ import tachylim.server.TachylimSettings;
 import tachylim.server.account.SignedIn;
 import tachylim.server.web.ProblemCode;
 import tachylim.server.web.Refused;
+import tachylim.words.Reason;
 
 /** How much room an account takes, and that it has an end. What is put away takes room too. */
 @Service
@@ -66,8 +67,10 @@ public class StorageService {
         if (storage.usedBytes >= storage.mostBytes) {
             throw Refused.conflict(
                     ProblemCode.STORAGE_FULL,
-                    "The " + settings.roomMegabytes()
-                            + " MB of this account are full. Nothing was lost; delete passages that were never played, or begin another account.");
+                    Reason.of(
+                            "refusal.storageService.theMbOfThisAccountAreFull",
+                            "roomMegabytes",
+                            settings.roomMegabytes()));
         }
     }
 }

@@ -26,6 +26,7 @@ import tachylim.server.workout.StoredWorkout;
 import tachylim.task.Answer;
 import tachylim.task.Tension;
 import tachylim.task.Verdict;
+import tachylim.words.Reason;
 import tachylim.workout.Block;
 import tachylim.workout.Pass;
 import tachylim.workout.Segment;
@@ -91,12 +92,11 @@ public class Corrections {
     public boolean correct(SignedIn who, long runId, int place, Verdict verdict, Tension tension, Double told) {
         StoredRun stored = runs.get(who, runId);
         if (stored.outcome() == null) {
-            throw Refused.field(
-                    "runId", "This workout is still open. End it first; then what was said can be put right.");
+            throw Refused.field("runId", Reason.of("refusal.corrections.thisWorkoutIsStillOpenEnd"));
         }
         RunSegment kept = segments.findByAccountIdAndRunIdAndPlace(who.accountId(), runId, place)
                 .filter(one -> one.segment().step() instanceof Pass)
-                .orElseThrow(() -> Refused.notFound("This pass"));
+                .orElseThrow(() -> Refused.notFound(Reason.of("refusal.corrections.thisPassIsNotHere")));
         Segment was = kept.segment();
         Segment now = was.corrected(answer(was, verdict, tension, told));
         checkTension(who, stored, was, now);
@@ -125,9 +125,7 @@ public class Corrections {
     private void checkTension(SignedIn who, StoredRun stored, Segment was, Segment now) {
         boolean lower = !now.after().tension().atLeast(was.after().tension());
         if (lower && !stored.day().isBefore(accounts.today(who))) {
-            throw Refused.field(
-                    "tension",
-                    "On its own day a tension can only be raised: today's caps rest on it. Put it right tomorrow.");
+            throw Refused.field("tension", Reason.of("refusal.corrections.onItsOwnDayATensionCanOnly"));
         }
     }
 

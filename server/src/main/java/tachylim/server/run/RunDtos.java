@@ -33,7 +33,7 @@ public final class RunDtos {
     record TakeOver(@NotNull @Pattern(regexp = UUID) String holder) {}
 
     record NoteWish(
-            @NotNull @Size(max = 2000, message = "A note has up to 2000 characters.")
+            @NotNull @Size(max = 2000, message = "refusal.runDtos.aNoteHasUpTo2000Characters")
             String note) {}
 
     /** How long ago something may be said to have happened: two weeks, for a browser that was away. */
@@ -117,7 +117,7 @@ public final class RunDtos {
         }
     }
 
-    private static final String TENSION = "Tension is given from 0 to " + Tension.MOST + ".";
+    private static final String TENSION = "refusal.tension most=" + Tension.MOST;
     private static final String NOBODY = "00000000-0000-0000-0000-000000000000";
 
     record SymptomWish(

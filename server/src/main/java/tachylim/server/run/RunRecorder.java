@@ -11,6 +11,7 @@ import tachylim.server.repertoire.StoredSection;
 import tachylim.server.sheet.ChoiceService;
 import tachylim.server.web.ProblemCode;
 import tachylim.server.web.Refused;
+import tachylim.words.Reason;
 import tachylim.workout.Block;
 import tachylim.workout.Pass;
 import tachylim.workout.Run;
@@ -54,7 +55,7 @@ class RunRecorder {
             return Refused.unlessValid(
                     "seconds", () -> before.after(event.kept().event(before)));
         } catch (IllegalStateException outOfStep) {
-            throw Refused.conflict(ProblemCode.OUT_OF_STEP, outOfStep.getMessage() + ".");
+            throw Refused.conflict(ProblemCode.OUT_OF_STEP, Reason.of("refusal.run.outOfStep"));
         }
     }
 

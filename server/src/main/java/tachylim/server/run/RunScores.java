@@ -19,6 +19,7 @@ import tachylim.shown.KeptEvent;
 import tachylim.shown.LeftDto;
 import tachylim.shown.PlaceDto;
 import tachylim.shown.RunScore;
+import tachylim.words.Reason;
 import tachylim.workout.Rules;
 import tachylim.workout.Theme;
 
@@ -43,7 +44,7 @@ class RunScores {
     RunScore of(SignedIn who, long id) {
         StoredRun stored = runs.get(who, id);
         if (stored.outcome() != null) {
-            throw Refused.conflict(ProblemCode.OVER, "This workout is over.");
+            throw Refused.conflict(ProblemCode.OVER, Reason.of("refusal.runScores.thisWorkoutIsOver"));
         }
         StoredWorkout workout = plans.get(who, stored.workoutId());
         var begun = plans.begun(workout);

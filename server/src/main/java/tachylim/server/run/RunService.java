@@ -27,6 +27,7 @@ import tachylim.shown.PlanWish;
 import tachylim.task.Answer;
 import tachylim.task.Ask;
 import tachylim.task.Tension;
+import tachylim.words.Reason;
 import tachylim.workout.Done;
 import tachylim.workout.Pass;
 import tachylim.workout.Run;
@@ -96,11 +97,13 @@ public class RunService {
 
     @Transactional(readOnly = true)
     public StoredRun get(SignedIn who, long id) {
-        return runs.findByIdAndAccountId(id, who.accountId()).orElseThrow(() -> Refused.notFound("This run"));
+        return runs.findByIdAndAccountId(id, who.accountId())
+                .orElseThrow(() -> Refused.notFound(Reason.of("refusal.runService.thisRunIsNotHere")));
     }
 
     private StoredRun lock(SignedIn who, long id) {
-        return runs.lock(id, who.accountId()).orElseThrow(() -> Refused.notFound("This run"));
+        return runs.lock(id, who.accountId())
+                .orElseThrow(() -> Refused.notFound(Reason.of("refusal.runService.thisRunIsNotHere")));
     }
 
     /**
@@ -151,8 +154,7 @@ public class RunService {
 
     private void closeIfLeft(SignedIn who, StoredRun run, Instant at) {
         if (run.isOfALaterEdition()) {
-            throw Refused.later(
-                    "This workout was begun by a newer Tachylim, which is just taking over. It is tried again.");
+            throw Refused.later(Reason.of("refusal.runService.thisWorkoutWasBegunByA"));
         }
         if (!run.isOfThisEdition()) {
             run.end(Done.of(Done.Cause.OUTDATED));
@@ -172,9 +174,7 @@ public class RunService {
     @Transactional
     public long begin(SignedIn who, PlanWish wish, String holder) {
         open(who).ifPresent(run -> {
-            throw Refused.conflict(
-                            ProblemCode.OPEN_RUN,
-                            "A workout is still open. Go on with it, or end it, before beginning another.")
+            throw Refused.conflict(ProblemCode.OPEN_RUN, Reason.of("refusal.runService.aWorkoutIsStillOpenGoOn"))
                     .with("runId", run.id());
         });
         runs.flush();
@@ -302,10 +302,10 @@ public class RunService {
     private static void check(EventWish wish) {
         if (wish.kind() == KeptEvent.Kind.JUDGED
                 && (wish.verdict() == null && wish.told() == null || wish.tension() == null)) {
-            throw Refused.field("verdict", "An answer needs a verdict and a tension.");
+            throw Refused.field("verdict", Reason.of("refusal.runService.anAnswerNeedsAVerdictAndA"));
         }
         if (wish.kind() == KeptEvent.Kind.RESTED && wish.seconds() == null) {
-            throw Refused.field("seconds", "A rest needs its seconds.");
+            throw Refused.field("seconds", Reason.of("refusal.runService.aRestNeedsItsSeconds"));
         }
     }
 
@@ -314,12 +314,11 @@ public class RunService {
         if (!wish.kind().ends()) {
             if (!stored.isHeldBy(wish.holder())) {
                 throw Refused.conflict(
-                        ProblemCode.TAKEN_OVER,
-                        "This workout goes on in another window. Take it over here to play on.");
+                        ProblemCode.TAKEN_OVER, Reason.of("refusal.runService.thisWorkoutGoesOnInAnother"));
             }
             if (wish.ordinal() != soFar.kept().size()) {
                 throw Refused.conflict(
-                        ProblemCode.OUT_OF_STEP, "Another window has answered this step. The run goes on from there.");
+                        ProblemCode.OUT_OF_STEP, Reason.of("refusal.runService.anotherWindowHasAnswered"));
             }
         }
         stored.putRight(now, soFar.run().tally().leastSeconds() / settings.speed());
@@ -351,7 +350,7 @@ public class RunService {
         }
         boolean counts = pass.ask().kind() == Ask.Kind.SET || pass.ask().kind() == Ask.Kind.COUNT;
         if (!counts && wish.verdict() == null) {
-            throw Refused.field("verdict", "An answer needs a verdict and a tension.");
+            throw Refused.field("verdict", Reason.of("refusal.runService.anAnswerNeedsAVerdictAndA"));
         }
         Answer answer = Refused.unlessValid(
                 "told",
@@ -384,8 +383,10 @@ public class RunService {
         if (missing > 0) {
             throw Refused.conflict(
                             ProblemCode.TOO_SOON,
-                            "By the clock this cannot have been played yet: " + Math.max(1, Math.round(missing))
-                                    + " seconds are missing. The answer is taken once they are over.")
+                            Reason.of(
+                                    "refusal.runService.byTheClockThisCannotHave",
+                                    "value",
+                                    Math.max(1, Math.round(missing))))
                     .with("seconds", missing);
         }
     }
@@ -398,14 +399,12 @@ public class RunService {
         boolean lastStep =
                 wish.ordinal() == played.size() && played.size() < kept.size() && kept.size() == played.size() + 1;
         if (wish.kind() != KeptEvent.Kind.JUDGED || !lastStep || !stored.isOfThisEdition()) {
-            throw Refused.conflict(
-                    ProblemCode.OVER, "This workout was over before this answer came, so it is not counted.");
+            throw Refused.conflict(ProblemCode.OVER, Reason.of("refusal.runService.thisWorkoutWasOverBefore"));
         }
         RunEvent end = kept.get(kept.size() - 1);
         Run before = memory.after(who, stored, played).run();
         if (!(before.step() instanceof Pass)) {
-            throw Refused.conflict(
-                    ProblemCode.OVER, "This workout was over before this answer came, so it is not counted.");
+            throw Refused.conflict(ProblemCode.OVER, Reason.of("refusal.runService.thisWorkoutWasOverBefore"));
         }
         RunEvent event = event(who, stored, kept.size(), toldInFull(wish, before), before, stored.touched(said, now));
         Run after = RunRecorder.step(before, event);
@@ -426,14 +425,12 @@ public class RunService {
             return;
         }
         if (!stored.isHeldBy(wish.holder())) {
-            throw Refused.conflict(
-                    ProblemCode.TAKEN_OVER,
-                    "This workout goes on in another window. Take it over here to put a tension right.");
+            throw Refused.conflict(ProblemCode.TAKEN_OVER, Reason.of("refusal.runService.thisWorkoutGoesOnInAnother2"));
         }
         if (event.ordinal() != kept.size() - 1 || stored.outcome() != null) {
             throw Refused.conflict(
                     ProblemCode.TOO_LATE,
-                    "Something has followed that answer; its tension stays at " + event.tension() + ".");
+                    Reason.of("refusal.runService.somethingHasFollowedThat", "tension", event.tension()));
         }
         event.tension(wish.tension());
         Run run = memory.after(who, stored, kept).run();
@@ -449,7 +446,7 @@ public class RunService {
     void felt(SignedIn who, long id, int rating) {
         StoredRun stored = lock(who, id);
         if (stored.outcome() == null) {
-            throw Refused.field("rating", "This workout is still open; how hard it felt is told at its end.");
+            throw Refused.field("rating", Reason.of("refusal.runService.thisWorkoutIsStillOpenHow"));
         }
         load.felt(who, id, stored.day(), rating);
     }

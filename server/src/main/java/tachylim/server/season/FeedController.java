@@ -6,6 +6,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestController;
 import tachylim.server.web.Refused;
+import tachylim.words.Reason;
 
 /** Where calendars read: whoever holds the secret in the address sees the days, and nothing else. */
 @Hidden
@@ -22,7 +23,7 @@ class FeedController {
 
     @GetMapping("/calendar/{secret}.ics")
     ResponseEntity<byte[]> feed(@PathVariable String secret) {
-        return SeasonController.feed(
-                season.calendar(feeds.by(secret).orElseThrow(() -> Refused.notFound("This calendar"))));
+        return SeasonController.feed(season.calendar(feeds.by(secret)
+                .orElseThrow(() -> Refused.notFound(Reason.of("refusal.feedController.thisCalendarIsNotHere")))));
     }
 }

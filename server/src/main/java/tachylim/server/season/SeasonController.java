@@ -41,7 +41,7 @@ import tachylim.server.repertoire.RepertoireService;
 @Tag(name = "season")
 class SeasonController {
 
-    private static final String MINUTES = "Give 0 to " + DailyMinutes.MOST + " minutes.";
+    private static final String MINUTES = "refusal.plan.minutes least=0 most=" + DailyMinutes.MOST;
     private static final int LONGEST_NAME = 80;
     private static final MediaType CALENDAR = MediaType.parseMediaType("text/calendar;charset=UTF-8");
 
@@ -143,11 +143,14 @@ class SeasonController {
     record DaysOff(@NotNull @Size(max = 7) List<@NotNull DayOfWeek> days) {}
 
     record PerformanceWish(
-            @NotBlank(message = "Give it a name.")
-            @Size(max = LONGEST_NAME, message = "A name has up to " + LONGEST_NAME + " characters.")
+            @NotBlank(message = "refusal.seasonController.giveItAName")
+            @Size(
+                    max = LONGEST_NAME,
+                    message = "refusal.seasonController.aNameHasUpToCharacters longestName=" + LONGEST_NAME)
             String name,
 
-            @NotNull(message = "Give its day.") LocalDate day) {}
+            @NotNull(message = "refusal.seasonController.giveItsDay")
+            LocalDate day) {}
 
     /**
      * A private address for calendars: it is shown once, since only what it digests to is kept. Where the server was not told

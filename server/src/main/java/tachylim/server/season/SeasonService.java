@@ -40,6 +40,7 @@ import tachylim.server.season.SeasonController.SeasonView;
 import tachylim.server.season.SeasonController.ShareDto;
 import tachylim.server.web.Refused;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /** The weeks ahead, planned from what was done until now whenever they are asked for. */
 @Service
@@ -253,12 +254,12 @@ public class SeasonService {
     @Transactional
     Changed move(SignedIn who, LocalDate from, LocalDate to) {
         if (from.equals(to)) {
-            throw Refused.field("to", "That is the same day.");
+            throw Refused.field("to", Reason.of("refusal.seasonService.thatIsTheSameDay"));
         }
         return changed(who, List.of(from, to), before -> {
             int minutes = on(before, from).minutes();
             if (minutes == 0) {
-                throw Refused.field("from", "Nothing is planned on that day.");
+                throw Refused.field("from", Reason.of("refusal.seasonService.nothingIsPlannedOnThatDay"));
             }
             put(who, from, 0);
             put(who, to, on(before, to).minutes() + minutes);
@@ -276,7 +277,7 @@ public class SeasonService {
         return planned.season.days().stream()
                 .filter(one -> one.day().equals(day))
                 .findFirst()
-                .orElseThrow(() -> Refused.field("day", "The season has no such day."));
+                .orElseThrow(() -> Refused.field("day", Reason.of("refusal.seasonService.theSeasonHasNoSuchDay")));
     }
 
     private Changed changed(SignedIn who, List<LocalDate> days, java.util.function.Consumer<Planned> change) {

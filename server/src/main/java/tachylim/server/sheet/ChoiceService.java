@@ -24,6 +24,7 @@ import tachylim.tempo.Tempo;
 import tachylim.variation.Catalogue;
 import tachylim.variation.Coverage;
 import tachylim.variation.DaysChoice;
+import tachylim.words.Reason;
 
 /** The variations chosen for a day, and what is played on the practice sheet, with a variation or along with the plain notes. */
 @Service
@@ -136,7 +137,7 @@ public class ChoiceService {
     public void played(SignedIn who, long passageId, long choiceId, boolean played) {
         ChosenVariation one = chosen.findByIdAndAccountIdAndPassageId(choiceId, who.accountId(), passageId).stream()
                 .findFirst()
-                .orElseThrow(() -> Refused.notFound("This variation"));
+                .orElseThrow(() -> Refused.notFound(Reason.of("refusal.choiceService.thisVariationIsNotHere")));
         if (one.played() == played) {
             return;
         }

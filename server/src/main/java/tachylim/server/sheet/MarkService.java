@@ -2,9 +2,7 @@ package tachylim.server.sheet;
 
 import java.time.Clock;
 import java.time.LocalDate;
-import java.time.format.DateTimeFormatter;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -18,12 +16,11 @@ import tachylim.server.repertoire.StoredPassage;
 import tachylim.server.sheet.PracticeSheetDtos.MarkWish;
 import tachylim.server.web.ProblemCode;
 import tachylim.server.web.Refused;
+import tachylim.words.Reason;
 
 /** Fingers, sticks, bows and breaths over the notes; one that is changed later is asked about first. */
 @Service
 public class MarkService {
-
-    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
 
     private final RepertoireService repertoire;
     private final ReadinessService readiness;
@@ -44,8 +41,12 @@ public class MarkService {
         if (wish.note() >= music.notes().size()) {
             throw Refused.field(
                     "note",
-                    "There is no note " + (wish.note() + 1) + "; the passage has "
-                            + music.notes().size() + ".");
+                    Reason.of(
+                            "refusal.markService.thereIsNoNoteThePassageHas",
+                            "note",
+                            wish.note() + 1,
+                            "notes",
+                            music.notes().size()));
         }
         if (!wish.value().isEmpty()) {
             Refused.unlessValid("value", () -> new Mark(wish.kind(), wish.value()));
@@ -65,9 +66,15 @@ public class MarkService {
         if (learned && !wish.confirmed()) {
             throw Refused.conflict(
                     ProblemCode.MARK_DECIDED,
-                    "Note " + (wish.note() + 1) + " was decided as " + before
-                            + decided.map(day -> " on " + DAY.format(day)).orElse(" in the music")
-                            + ". What was learned with it has to be learned again.");
+                    Reason.of(
+                            "refusal.markService.noteWasDecidedAsWhatWas",
+                            "note",
+                            wish.note() + 1,
+                            "before",
+                            before,
+                            "orElse",
+                            decided.map(day -> Reason.of("refusal.mark.on", "day", day))
+                                    .orElse(Reason.of("refusal.mark.inTheMusic"))));
         }
         repertoire.mark(
                 passage, wish.note(), wish.kind(), wish.value(), wish.why().strip(), clock.instant());

@@ -29,7 +29,7 @@ public final class PracticeSheetDtos {
     private PracticeSheetDtos() {}
 
     private static final String MINUTES =
-            "Give " + DaysChoice.LEAST_MINUTES + " to " + DaysChoice.MOST_MINUTES + " minutes.";
+            "refusal.plan.minutes least=" + DaysChoice.LEAST_MINUTES + " most=" + DaysChoice.MOST_MINUTES;
 
     /** Music to be engraved, with the place of each note in its text. */
     public record Engraved(String abc, List<Integer> places) {}
@@ -104,15 +104,15 @@ public final class PracticeSheetDtos {
     public record MarkWish(
             @Min(0) int note,
 
-            @NotNull(message = "Say what kind of mark it is.")
+            @NotNull(message = "refusal.practiceSheetDtos.sayWhatKindOfMarkItIs")
             Mark.Kind kind,
 
             @Schema(description = "empty to take the mark away")
             @NotNull
-            @Size(max = 8, message = "A mark has up to 8 characters.")
+            @Size(max = 8, message = "refusal.practiceSheetDtos.aMarkHasUpTo8Characters")
             String value,
 
-            @NotNull @Size(max = 300, message = "The reason has up to 300 characters.")
+            @NotNull @Size(max = 300, message = "refusal.practiceSheetDtos.theReasonHasUpTo300")
             String why,
 
             @Schema(description = "whether learned work may be given up for it")
@@ -124,14 +124,14 @@ public final class PracticeSheetDtos {
             @NotNull Joining.Order order, @Min(0) int transition) {}
 
     public record ArticulationWish(
-            @NotNull @Size(max = 60, message = "An articulation has up to 60 characters.")
+            @NotNull @Size(max = 60, message = "refusal.practiceSheetDtos.anArticulationHasUpTo60")
             String articulation) {}
 
     public record ArticulationsWish(
-            @NotNull @Size(min = 1, max = 20, message = "A list has 1 to 20 articulations.")
+            @NotNull @Size(min = 1, max = 20, message = "refusal.practiceSheetDtos.aListHas1To20Articulations")
             List<
-                            @NotBlank(message = "An articulation needs a name.")
-                            @Size(max = 60, message = "An articulation has up to 60 characters.") String>
+                            @NotBlank(message = "refusal.practiceSheetDtos.anArticulationNeedsAName")
+                            @Size(max = 60, message = "refusal.practiceSheetDtos.anArticulationHasUpTo60") String>
                     names) {}
 
     public record ChoiceWish(
@@ -142,24 +142,27 @@ public final class PracticeSheetDtos {
     public record PlayedWish(boolean played) {}
 
     public record Taps(
-            @NotNull @Size(max = Cell.MOST_NOTES + 1, message = "Tap up to " + (Cell.MOST_NOTES + 1) + " times.")
+            @NotNull
+            @Size(
+                    max = Cell.MOST_NOTES + 1,
+                    message = "refusal.practiceSheetDtos.tapUpToTimes mostNotes=" + (Cell.MOST_NOTES + 1))
             List<
                             @NotNull @DecimalMin(value = "0", message = TAP)
                             @DecimalMax(value = "" + TappedRhythm.MOST_SECONDS, message = TAP) Double>
                     seconds) {}
 
-    private static final String TAP = "A tap comes within " + TappedRhythm.MOST_SECONDS / 60 + " minutes of the first.";
+    private static final String TAP = "refusal.tap minutes=" + TappedRhythm.MOST_SECONDS / 60;
 
     /** Something played along with a playback or a variation, for as long as it was played. */
     public record PracticeWish(
             @NotNull @Pattern(regexp = "[0-9a-fA-F-]{36}") String clientId,
 
-            @DecimalMin(value = "" + Tempo.MIN, message = Tempo.RANGE + ".")
-            @DecimalMax(value = "" + Tempo.MAX, message = Tempo.RANGE + ".")
+            @DecimalMin(value = "" + Tempo.MIN, message = Tempo.RANGE)
+            @DecimalMax(value = "" + Tempo.MAX, message = Tempo.RANGE)
             double bpm,
 
-            @DecimalMin(value = "0.5", message = "Give half a second or more.")
-            @DecimalMax(value = "3600", message = "Give up to an hour.")
+            @DecimalMin(value = "0.5", message = "refusal.practiceSheetDtos.giveHalfASecondOrMore")
+            @DecimalMax(value = "3600", message = "refusal.practiceSheetDtos.giveUpToAnHour")
             double seconds,
 
             @Schema(description = "whether it was a variation, whose tempo says less of how fast its notes are")
@@ -208,7 +211,8 @@ public final class PracticeSheetDtos {
     public record PlaybackDto(double bpm, double seconds, List<Playback.Sounding> notes, List<SoundedClick> clicks) {}
 
     record CauseWish(
-            @NotBlank(message = "Say why it broke.") @Size(max = 60, message = "A cause has up to 60 characters.")
+            @NotBlank(message = "refusal.practiceSheetDtos.sayWhyItBroke")
+            @Size(max = 60, message = "refusal.practiceSheetDtos.aCauseHasUpTo60Characters")
             String cause) {}
 
     /** How often it was why something broke in this passage, in four weeks. */

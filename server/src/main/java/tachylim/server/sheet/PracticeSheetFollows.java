@@ -13,6 +13,7 @@ import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
 import tachylim.server.repertoire.FollowsMusic;
 import tachylim.server.repertoire.StoredPassage;
+import tachylim.words.Reason;
 
 /** Noted breaks stay with their transitions, chosen variations with their notes, and readiness with most of the passage. */
 @Component
@@ -56,26 +57,23 @@ class PracticeSheetFollows implements FollowsMusic {
     }
 
     @Override
-    public List<String> lost(SignedIn who, StoredPassage passage, MusicChange change) {
-        List<String> lost = new ArrayList<>();
+    public List<Reason> lost(SignedIn who, StoredPassage passage, MusicChange change) {
+        List<Reason> lost = new ArrayList<>();
         long transitions = breaks(who, passage).stream()
                 .filter(one -> change.map().transition(one.transition()).isEmpty())
                 .count();
         if (transitions > 0) {
-            lost.add(
-                    transitions == 1
-                            ? "One break was noted at a transition that goes."
-                            : transitions + " breaks were noted at transitions that go.");
+            lost.add(Reason.of("refusal.lost.breaks", "breaks", transitions));
         }
         long variations = week(who, passage).stream()
                 .filter(one -> one.day().equals(accounts.today(who)) && place(one, change) == null)
                 .count();
         if (variations > 0) {
-            lost.add("Today's variations have to be chosen again.");
+            lost.add(Reason.of("refusal.lost.variations"));
         }
         if (Readiness.isLostByNewNotes(change.stayed())
                 && !reached(who, passage).isEmpty()) {
-            lost.add("More than a quarter of the notes are new: what was ready is open again.");
+            lost.add(Reason.of("refusal.lost.readiness"));
         }
         return lost;
     }

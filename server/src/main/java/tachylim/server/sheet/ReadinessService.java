@@ -22,6 +22,7 @@ import tachylim.server.repertoire.StoredPassage;
 import tachylim.server.repertoire.StoredSection;
 import tachylim.server.sheet.PracticeSheetDtos.ReadinessDto;
 import tachylim.server.web.Refused;
+import tachylim.words.Reason;
 
 /** What of a passage's preparation has been reached, and what a later log or a changed mark took away again. */
 @Service
@@ -125,7 +126,8 @@ public class ReadinessService {
 
     private void save(SignedIn who, StoredPassage passage, Readiness item, boolean reached, String why) {
         if (entries(who, passage).size() >= MOST_DAYS) {
-            throw Refused.field("item", "This list has been changed " + MOST_DAYS + " times; that is all it holds.");
+            throw Refused.field(
+                    "item", Reason.of("refusal.readinessService.thisListHasBeenChanged", "mostDays", MOST_DAYS));
         }
         days.save(new ReadinessDay(who.accountId(), passage.id(), item, reached, why, accounts.today(who)));
     }

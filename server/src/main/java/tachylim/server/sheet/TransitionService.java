@@ -16,6 +16,7 @@ import tachylim.server.repertoire.StoredPassage;
 import tachylim.server.repertoire.StoredSection;
 import tachylim.server.web.Refused;
 import tachylim.variation.TransitionNeed;
+import tachylim.words.Reason;
 
 /** Where a passage breaks, as noted, and so how much each of its transitions needs to be trained. */
 @Service
@@ -94,7 +95,7 @@ public class TransitionService {
         noted.stream()
                 .filter(one -> one.transition() == transition && one.day().equals(today))
                 .findFirst()
-                .orElseThrow(() -> Refused.notFound("A break noted at this transition today"))
+                .orElseThrow(() -> Refused.notFound(Reason.of("refusal.transitionService.aBreakNotedAtThis")))
                 .cause(cause.strip());
         return times(noted, cause.strip());
     }
@@ -144,10 +145,15 @@ public class TransitionService {
         if (transition < 0 || transition >= transitions) {
             throw Refused.field(
                     "transition",
-                    "There is no transition " + (transition + 1) + "; the passage has " + transitions + ".");
+                    Reason.of(
+                            "refusal.transitionService.thereIsNoTransitionThe",
+                            "transition",
+                            transition + 1,
+                            "transitions",
+                            transitions));
         }
         if (breaks(who, passage, today).size() >= MOST.max()) {
-            throw Refused.field("transition", "Enough breaks are noted for these four weeks.");
+            throw Refused.field("transition", Reason.of("refusal.transitionService.enoughBreaksAreNotedFor"));
         }
         breaks.save(new TransitionBreak(who.accountId(), passageId, transition, today));
     }

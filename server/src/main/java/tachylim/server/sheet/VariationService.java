@@ -23,6 +23,7 @@ import tachylim.variation.Catalogue;
 import tachylim.variation.Isolation;
 import tachylim.variation.Rendering;
 import tachylim.variation.Variation;
+import tachylim.words.Reason;
 
 /** Stretches of a passage, the sheet of their variations, and what is around a transition. */
 @Service
@@ -77,8 +78,12 @@ public class VariationService {
         if (stretch.music.notes().size() > Catalogue.MOST_NOTES) {
             throw Refused.field(
                     "last",
-                    "This is " + stretch.music.notes().size() + " notes; a sheet of variations is made for up to "
-                            + Catalogue.MOST_NOTES + ". Choose a section.");
+                    Reason.of(
+                            "refusal.variationService.thisIsNotesASheetOf",
+                            "notes",
+                            stretch.music.notes().size(),
+                            "mostNotes",
+                            Catalogue.MOST_NOTES));
         }
         return stretch;
     }

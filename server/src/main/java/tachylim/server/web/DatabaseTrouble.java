@@ -12,8 +12,7 @@ import org.springframework.transaction.CannotCreateTransactionException;
 /** Tells a database that is away, or cannot be asked just now, from anything else that goes wrong. */
 final class DatabaseTrouble {
 
-    static final String SENTENCE =
-            "What is kept cannot be reached just now. Whether this was still taken shows when it can; it is tried again.";
+    static final String SENTENCE = "refusal.database";
     static final String RETRY_AFTER_SECONDS = "2";
 
     /** SQL states of class 08 are about the connection, 57 about the server, HYT about time. */

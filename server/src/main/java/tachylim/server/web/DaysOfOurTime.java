@@ -6,6 +6,8 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.format.FormatterRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
+import tachylim.words.Reason;
+import tachylim.words.Refusal;
 import tools.jackson.core.JsonParser;
 import tools.jackson.databind.DeserializationContext;
 import tools.jackson.databind.JacksonModule;
@@ -18,8 +20,7 @@ class DaysOfOurTime implements WebMvcConfigurer {
 
     private static final LocalDate FIRST = LocalDate.of(1900, 1, 1);
     private static final LocalDate LAST = LocalDate.of(2999, 12, 31);
-    private static final String REFUSAL =
-            "Give a day such as 2026-03-02, from " + FIRST.getYear() + " to " + LAST.getYear() + ".";
+    private static final String REFUSAL = "refusal.day least=1900 most=2999";
 
     @Override
     public void addFormatters(FormatterRegistry registry) {
@@ -38,9 +39,9 @@ class DaysOfOurTime implements WebMvcConfigurer {
                 return day;
             }
         } catch (DateTimeException none) {
-            throw new IllegalArgumentException(REFUSAL, none);
+            throw Refusal.of(Reason.parse(REFUSAL)).because(none);
         }
-        throw new IllegalArgumentException(REFUSAL);
+        throw Refusal.of(Reason.parse(REFUSAL));
     }
 
     private static final class Day extends StdScalarDeserializer<LocalDate> {

@@ -21,6 +21,9 @@ import org.springframework.util.StringUtils;
 import org.springframework.web.filter.OncePerRequestFilter;
 import tachylim.notation.Format;
 import tachylim.server.ensemble.Collision;
+import tachylim.server.words.Words;
+import tachylim.words.Reason;
+import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Refuses requests that no page of ours would send, before anything of them is read; and whatever goes wrong behind it, it
@@ -59,7 +62,7 @@ class Gate extends OncePerRequestFilter {
         try {
             chain.doFilter(request, response);
         } catch (ServletException | IOException | RuntimeException failure) {
-            answer(failure, response);
+            answer(failure, request, response);
         }
     }
 
@@ -78,21 +81,17 @@ class Gate extends OncePerRequestFilter {
         boolean file = isFile(request);
         long most = FILES.getOrDefault(request.getRequestURI(), MOST_BYTES);
         if (request.getRequestURI().equals("/error")) {
-            return refuse(response, 404, "There is nothing here.");
+            return refuse(request, response, 404, Reason.of("refusal.nothingHere"));
         }
         if (request.getHeader("Transfer-Encoding") != null || request.getContentLengthLong() > most) {
-            return refuse(
-                    response,
-                    413,
-                    "That is more than fits here: a request holds up to " + most / 1024
-                            + " kB. Keep the part you are working on.");
+            return refuse(request, response, 413, Reason.of("refusal.tooLarge", "kilobytes", most / 1024));
         }
         if (!isReadable(request.getQueryString())) {
-            return refuse(response, 400, "The address holds something that is no text.");
+            return refuse(request, response, 400, Reason.of("refusal.address"));
         }
         boolean body = WITH_BODY.contains(request.getMethod()) && request.getContentLengthLong() > 0;
         if (body && !isTaken(request.getContentType(), file)) {
-            return refuse(response, 415, file ? "Send the file as it is." : "This takes JSON and nothing else.");
+            return refuse(request, response, 415, Reason.of(file ? "refusal.fileAsItIs" : "refusal.jsonAlone"));
         }
         return false;
     }
@@ -126,7 +125,8 @@ class Gate extends OncePerRequestFilter {
         }
     }
 
-    private static void answer(Exception failure, HttpServletResponse response) throws IOException {
+    private static void answer(Exception failure, HttpServletRequest request, HttpServletResponse response)
+            throws IOException {
         if (response.isCommitted()) {
             throw failure instanceof IOException io ? io : new IOException(failure);
         }
@@ -134,18 +134,25 @@ class Gate extends OncePerRequestFilter {
         if (DatabaseTrouble.isBehind(failure) || Collision.isBehind(failure)) {
             LOG.warn("The database does not answer: {}", failure.getMessage());
             response.setHeader("Retry-After", DatabaseTrouble.RETRY_AFTER_SECONDS);
-            refuse(response, 503, DatabaseTrouble.SENTENCE);
+            refuse(request, response, 503, Reason.of(DatabaseTrouble.SENTENCE));
         } else {
             LOG.error("A request failed", failure);
-            refuse(response, 500, ProblemAdvice.FAILED);
+            refuse(request, response, 500, Reason.of(ProblemAdvice.FAILED));
         }
     }
 
-    static boolean refuse(HttpServletResponse response, int status, String sentence) throws IOException {
+    static boolean refuse(HttpServletRequest request, HttpServletResponse response, int status, Reason reason)
+            throws IOException {
         response.setStatus(status);
         response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
         response.setCharacterEncoding("UTF-8");
-        response.getWriter().write("{\"status\":" + status + ",\"detail\":\"" + sentence + "\"}");
+        response.getWriter()
+                .write(JsonMapper.shared()
+                        .writeValueAsString(Map.of(
+                                "status",
+                                status,
+                                "detail",
+                                Words.in(request.getLocales()).say(reason))));
         return true;
     }
 }

@@ -17,8 +17,7 @@ class PlainText {
     private static final Set<Integer> TURNING =
             Set.of(0x202A, 0x202B, 0x202C, 0x202D, 0x202E, 0x2066, 0x2067, 0x2068, 0x2069);
 
-    static final String REFUSAL =
-            "A text holds a sign that cannot be kept, such as a control sign or one that turns text round.";
+    static final String REFUSAL = "refusal.text";
 
     @Bean
     JacksonModule plainTexts() {

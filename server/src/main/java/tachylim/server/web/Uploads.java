@@ -24,6 +24,7 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.atomic.AtomicBoolean;
+import tachylim.words.Reason;
 
 /**
  * Takes files in, from players who are signed in: onto the disk, without a thread, a few at a time and one of each player, at a
@@ -69,12 +70,12 @@ class Uploads implements Filter {
     private void begin(HttpServletRequest request, HttpServletResponse response) throws IOException {
         String player = String.valueOf(request.getRemoteUser());
         if (!players.add(player)) {
-            Gate.refuse(response, 429, "Another file of yours is still on its way. Wait until it is there.");
+            Gate.refuse(request, response, 429, Reason.of("refusal.uploads.anotherFileOfYoursIsStill"));
             return;
         }
         if (!places.tryAcquire()) {
             players.remove(player);
-            Gate.refuse(response, 429, "Other files are on their way just now. Try again in a few seconds.");
+            Gate.refuse(request, response, 429, Reason.of("refusal.uploads.otherFilesAreOnTheirWay"));
             return;
         }
         Path file = Files.createTempFile("upload", ".part");
@@ -140,7 +141,7 @@ class Uploads implements Filter {
             if (over(true)) {
                 HttpServletResponse response = (HttpServletResponse) waiting.getResponse();
                 response.setHeader("Connection", "close");
-                Gate.refuse(response, 408, "This file comes too slowly. Check the connection and send it again.");
+                Gate.refuse(request, response, 408, Reason.of("refusal.uploads.thisFileComesTooSlowly"));
                 waiting.complete();
             }
         }

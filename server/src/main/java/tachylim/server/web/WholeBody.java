@@ -17,6 +17,7 @@ import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.time.Duration;
+import tachylim.words.Reason;
 
 /**
  * Lets a request begin only once its body is there: until then it holds a connection and no thread, so that bodies that come
@@ -49,7 +50,7 @@ class WholeBody implements Filter {
     private static void await(HttpServletRequest request, HttpServletResponse response) throws IOException {
         AsyncContext waiting = request.startAsync(request, response);
         waiting.setTimeout(PATIENCE.toMillis());
-        waiting.addListener(new TooLate(response));
+        waiting.addListener(new TooLate(request, response));
         request.getInputStream().setReadListener(new Arriving(request, waiting));
     }
 
@@ -89,13 +90,12 @@ class WholeBody implements Filter {
     }
 
     /** Says so when the body was not there in time. */
-    private record TooLate(HttpServletResponse response) implements AsyncListener {
+    private record TooLate(HttpServletRequest request, HttpServletResponse response) implements AsyncListener {
 
         @Override
         public void onTimeout(AsyncEvent event) throws IOException {
             response.setHeader("Connection", "close");
-            Gate.refuse(
-                    response, 408, "The rest of this request did not come. Check the connection and send it again.");
+            Gate.refuse(request, response, 408, Reason.of("refusal.wholeBody.theRestOfThisRequestDidNot"));
             event.getAsyncContext().complete();
         }
 

@@ -5,6 +5,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.function.Supplier;
 import org.springframework.stereotype.Component;
 import tachylim.server.web.Refused;
+import tachylim.words.Reason;
 
 /**
  * Where workouts are drawn up, which takes a processor for a tenth of a second: as many at once as there are processors. The
@@ -35,6 +36,6 @@ public class Drafting {
     }
 
     private static Refused full() {
-        return Refused.tooMany("Many workouts are being drawn up just now. Try again in a few seconds.");
+        return Refused.tooMany(Reason.of("refusal.drafting.manyWorkoutsAreBeingDrawn"));
     }
 }

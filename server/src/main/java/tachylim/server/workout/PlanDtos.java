@@ -22,8 +22,8 @@ public final class PlanDtos {
 
     /** A workout to be kept under a name. */
     public record TemplateWish(
-            @NotBlank(message = "Give the template a name.")
-            @Size(max = LONGEST_NAME, message = "A name has up to " + LONGEST_NAME + " characters.")
+            @NotBlank(message = "refusal.planDtos.giveTheTemplateAName")
+            @Size(max = LONGEST_NAME, message = "refusal.planDtos.aNameHasUpToCharacters longestName=" + LONGEST_NAME)
             String name,
 
             @NotNull @Valid PlanWish wish) {}

@@ -44,6 +44,7 @@ import tachylim.shown.PlanWish;
 import tachylim.shown.Relief;
 import tachylim.task.Tension;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 import tachylim.workout.Brief;
 import tachylim.workout.Choices;
 import tachylim.workout.Planner;
@@ -146,7 +147,7 @@ public class PlanService {
         Brief begun = workouts.findFirstByAccountIdAndSectionIdOrderByIdDesc(who.accountId(), sectionId)
                 .map(last -> last.workout(Map.of()).brief())
                 .filter(last -> last.theme().id() == sectionId)
-                .orElseThrow(() -> Refused.notFound("A workout on this section that could be played again"));
+                .orElseThrow(() -> Refused.notFound(Reason.of("refusal.planService.aWorkoutOnThisSectionThat")));
         return preview(who, PlanWish.of(begun));
     }
 
@@ -296,7 +297,9 @@ public class PlanService {
         today.checkMayPlay();
         Workout workout = plan(who, wish, sections, known(who, sections, today), today);
         if (workout.blocks().isEmpty()) {
-            throw Refused.conflict(ProblemCode.NOTHING_LEFT, String.join(" ", workout.remarks()));
+            throw Refused.conflict(
+                    ProblemCode.NOTHING_LEFT,
+                    Reason.of("refusal.asSaid", "sentence", String.join(" ", workout.remarks())));
         }
         StoredWorkout stored = workouts.save(
                 new StoredWorkout(who.accountId(), sections.get(0).id(), today.day(), at, wish.minutes(), workout));
@@ -344,7 +347,8 @@ public class PlanService {
 
     @Transactional(readOnly = true)
     public StoredWorkout get(SignedIn who, long id) {
-        return workouts.findByIdAndAccountId(id, who.accountId()).orElseThrow(() -> Refused.notFound("This workout"));
+        return workouts.findByIdAndAccountId(id, who.accountId())
+                .orElseThrow(() -> Refused.notFound(Reason.of("refusal.planService.thisWorkoutIsNotHere")));
     }
 
     /** A workout whoever's it is: for bringing what is kept up to date. */

@@ -17,6 +17,7 @@ import tachylim.server.workout.PlanDtos.TemplateDto;
 import tachylim.shown.BlockWish;
 import tachylim.shown.PlanWish;
 import tachylim.variation.Catalogue;
+import tachylim.words.Reason;
 import tachylim.workout.Music;
 import tachylim.workout.Sketch;
 import tools.jackson.core.JacksonException;
@@ -91,7 +92,13 @@ class TemplateService {
         for (Sketch sketch : Refused.unlessValid("blocks", wish::sketches)) {
             if (sketch.theme() >= sections.size()) {
                 throw Refused.field(
-                        "blocks", "A block is on section " + (sketch.theme() + 1) + " of " + sections.size() + ".");
+                        "blocks",
+                        Reason.of(
+                                "refusal.templateService.aBlockIsOnSectionOf",
+                                "theme",
+                                sketch.theme() + 1,
+                                "sections",
+                                sections.size()));
             }
             Refused.unlessValid(
                     "blocks",
@@ -104,7 +111,8 @@ class TemplateService {
                 .findByAccountIdAndName(who.accountId(), name.strip())
                 .ifPresentOrElse(same -> same.wish(document), () -> {
                     if (templates.countByAccountId(who.accountId()) >= MOST) {
-                        throw Refused.field("name", "There is room for " + MOST + " templates. Delete one first.");
+                        throw Refused.field(
+                                "name", Reason.of("refusal.templateService.thereIsRoomForTemplates", "most", MOST));
                     }
                     templates.save(new PlanTemplate(who.accountId(), name.strip(), document, clock.instant()));
                 });
@@ -114,6 +122,6 @@ class TemplateService {
     public void delete(SignedIn who, long id) {
         templates.delete(templates
                 .findByIdAndAccountId(id, who.accountId())
-                .orElseThrow(() -> Refused.notFound("This template")));
+                .orElseThrow(() -> Refused.notFound(Reason.of("refusal.templateService.thisTemplateIsNotHere"))));
     }
 }

@@ -70,7 +70,7 @@ class HashingTest {
         }
         assertThatThrownBy(() -> hashing.of(Hashing.What.REGISTERING, () -> 1))
                 .isInstanceOf(Refused.class)
-                .hasMessageContaining("Too many tries");
+                .hasMessageContaining("refusal.guard.tooManyTries");
         begin(Hashing.What.SIGNING_IN, () -> {});
     }
 

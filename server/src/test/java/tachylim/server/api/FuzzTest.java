@@ -374,7 +374,7 @@ class FuzzTest extends ServerTest {
         Map<String, Object> wish = Practice.passage(Map.of("title", "NUL\u0000 in it"));
         Reply refused = player().post("/api/passages", wish);
         assertThat(refused.status()).isEqualTo(400);
-        assertThat(refused.detail()).contains("control sign").contains("title");
+        assertThat(refused.detail()).contains("control characters").contains("title");
     }
 
     @Test

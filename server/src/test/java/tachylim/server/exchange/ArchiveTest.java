@@ -126,7 +126,7 @@ class ArchiveTest extends ServerTest {
         other.upload(INTO, unpacked(file).getBytes(StandardCharsets.UTF_8)).ok();
         Reply again = other.upload(INTO, file);
         assertThat(again.status()).isEqualTo(422);
-        assertThat(again.detail()).contains("holds something already");
+        assertThat(again.detail()).contains("isn't empty");
         Player hurting = player();
         hurting.post("/api/symptoms", Map.of("clientId", UUID.randomUUID().toString()));
         assertThat(hurting.upload(INTO, file).status()).isEqualTo(422);
@@ -199,7 +199,7 @@ class ArchiveTest extends ServerTest {
             }
         }
         assertThat(taken).isEmpty();
-        assertThat(changed(file, wrongs.get(0)).detail()).contains("Table played_pass, row 1: effort");
+        assertThat(changed(file, wrongs.get(0)).detail()).contains("played_pass 1, effort");
     }
 
     @Test

@@ -83,7 +83,7 @@ class ExchangeTest extends ServerTest {
                 player().upload("/api/scores?line=800", bytes(book.toString())).ok();
         assertThat(score.path("lines")).hasSize(882);
         assertThat(score.path("unread")).hasSize(18);
-        assertThat(score.path("unread").path(17).asString()).startsWith("Tide 900 (X:900), line 5399, column 4:");
+        assertThat(score.path("unread").path(17).asString()).startsWith("Tide 900 (X:900), line 5,399, column 4:");
         assertThat(score.path("chosen").path("notes").asInt()).isEqualTo(8);
         assertThat(score.path("drawn").isNull()).isTrue();
     }
@@ -161,7 +161,7 @@ class ExchangeTest extends ServerTest {
         assertThat(tapped.path("abc").asString()).contains("G2 AB-");
         assertThat(odile.post("/api/readings/strokes", strokes(List.of("q"), List.of()))
                         .detail())
-                .contains("no stroke called q");
+                .contains("no key called q");
         assertThat(odile.post("/api/readings/strokes", strokes(List.of(), List.of()))
                         .detail())
                 .contains("no note yet");

@@ -187,7 +187,7 @@ class EnoughTest extends ServerTest {
         assertThat(limit(seconds, "EFFORT").path("cap").asDouble()).isEqualTo(9);
         assertThat(odile.post("/api/load/given", Map.of("kind", "EFFORT", "cap", 30, "by", "me"))
                         .detail())
-                .contains("as strict");
+                .contains("this strict");
     }
 
     @Test

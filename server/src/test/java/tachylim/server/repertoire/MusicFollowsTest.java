@@ -150,7 +150,7 @@ class MusicFollowsTest extends ServerTest {
         double before = ceiling(sections().get(0));
         Reply asked = change(other, "1/4", false);
         assertThat(asked.status()).isEqualTo(409);
-        assertThat(asked.json().path("lost").path(0).asString()).contains("begins anew");
+        assertThat(asked.json().path("lost").path(0).asString()).contains("starts over");
         assertThat(ceiling(sections().get(0))).isEqualTo(before);
         change(other, "1/4", true).ok();
         assertThat(sections().get(0).path("lastPlayed").isNull()).isTrue();

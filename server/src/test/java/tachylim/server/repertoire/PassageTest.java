@@ -135,12 +135,12 @@ class PassageTest extends ServerTest {
         Player odile = player();
         Reply large = odile.post("/api/readings", Practice.abc("C".repeat(100_000)));
         assertThat(large.status()).isEqualTo(422);
-        assertThat(large.detail()).contains("100000 characters");
+        assertThat(large.detail()).contains("100,000 characters");
         Reply huge = odile.post("/api/readings", Practice.abc("C".repeat(200_000)));
         assertThat(huge.status()).isEqualTo(413);
         assertThat(huge.detail()).contains("128 kB");
         Reply many = odile.post("/api/readings", Practice.abc("K:C\n" + "CDEF ".repeat(1_250)));
-        assertThat(many.detail()).contains("2000 notes");
+        assertThat(many.detail()).contains("2,000 notes");
         assertThat(odile.post("/api/readings", Practice.abc("")).detail()).contains("no note yet");
     }
 

@@ -187,7 +187,7 @@ class RunTest extends ServerTest {
         assertThat(passesOf(run)).isEqualTo(1);
         Reply later = Practice.send(odile, run, Practice.answer(run, window));
         assertThat(later.json().path("code").asString()).isEqualTo("over");
-        assertThat(later.detail()).contains("not counted");
+        assertThat(later.detail()).contains("doesn't count");
     }
 
     @Test

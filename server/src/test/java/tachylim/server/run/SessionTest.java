@@ -143,7 +143,7 @@ class SessionTest extends ServerTest {
         Reply more = Practice.send(
                 odile, run, Practice.event(run, window, "JUDGED", Map.of("told", passes + 1, "tension", 1)));
         assertThat(more.status()).isEqualTo(422);
-        assertThat(more.detail()).contains("Of 6 passes, not 7");
+        assertThat(more.detail()).contains("Of 6 passes, 7");
         Practice.send(odile, run, Practice.event(run, window, "JUDGED", Map.of("told", 4, "tension", 1)))
                 .ok();
         assertThat(kept(run, "verdict")).containsExactly("CLEAN", "CLEAN", "CLEAN", "CLEAN", "ROUGH", "ROUGH");

@@ -183,7 +183,7 @@ class PracticeSheetTest extends ServerTest {
         });
         Reply asked = mark(5, "FINGERING", "4", false);
         assertThat(asked.status()).isEqualTo(409);
-        assertThat(asked.detail()).contains("decided as 3").contains("learned again");
+        assertThat(asked.detail()).contains("decided on 3").contains("relearn");
         assertThat(practiceSheet()
                         .path("notes")
                         .path(5)

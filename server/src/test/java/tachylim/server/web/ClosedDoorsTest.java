@@ -55,7 +55,7 @@ class ClosedDoorsTest extends ServerTest {
         assertThat(stranger()
                         .post("/api/account", Map.of("name", "Imke", "password", password, "zone", "UTC"))
                         .detail())
-                .contains("first that are tried");
+                .contains("easy to guess");
     }
 
     @ParameterizedTest

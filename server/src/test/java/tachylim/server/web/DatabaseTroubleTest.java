@@ -48,7 +48,7 @@ class DatabaseTroubleTest {
         ResponseEntity<ProblemDetail> answer = advice.failed(trouble);
         assertThat(answer.getStatusCode().value()).isEqualTo(503);
         assertThat(answer.getHeaders().getFirst("Retry-After")).isNotNull();
-        assertThat(answer.getBody().getDetail()).contains("tried again");
+        assertThat(answer.getBody().getDetail()).contains("keeps trying");
     }
 
     static Stream<Exception> others() {

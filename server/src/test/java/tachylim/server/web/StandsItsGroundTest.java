@@ -92,7 +92,7 @@ class StandsItsGroundTest extends ServerTest {
             assertThat(answer)
                     .startsWith("HTTP/1.1 4")
                     .as("read, and refused for having no token")
-                    .contains("grown old");
+                    .contains("too old");
         }
     }
 
@@ -228,7 +228,7 @@ class StandsItsGroundTest extends ServerTest {
             await().untilAsserted(() -> {
                 Reply second = odile.upload("/api/scores", abc("X:1\nK:C\nCDEF|"));
                 assertThat(second.status()).isEqualTo(429);
-                assertThat(second.detail()).contains("still on its way");
+                assertThat(second.detail()).contains("still sending");
             });
             isAnswered(odile);
         }

@@ -38,8 +38,9 @@ class TemplateTest extends ServerTest {
     void itsSectionsAndVariationsAreStoredUnderNamesOfTheirOwn() {
         Player odile = player();
         long section = Practice.firstSection(odile, Practice.newPassage(odile));
-        JsonNode kept =
-                odile.put("/api/templates", template("Mornings", section, 20)).ok();
+        JsonNode wish = odile.get("/api/sections/" + section + "/plan").ok().path("wish");
+        JsonNode kept = odile.put("/api/templates", Map.of("name", "Mornings", "wish", wish))
+                .ok();
         assertThat(kept.path(0).path("wish").path("sectionId").asLong()).isEqualTo(section);
         String stored = sql.sql("select wish from plan_template where id = ?")
                 .param(kept.path(0).path("id").asLong())
