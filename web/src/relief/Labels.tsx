@@ -11,7 +11,7 @@ export const PART: Record<ReliefData["blocks"][number]["part"], string> = {
   CORE: say("timeline.core"),
   PERFORM: say("timeline.perform"),
   STUDY: say("timeline.study"),
-  CLOSER: say("common.close"),
+  CLOSER: say("timeline.coolDown"),
 };
 
 interface Props {

@@ -4,7 +4,7 @@ import english from "../../../words/en.json";
 
 type Catalogue = Record<string, string>;
 
-const catalogues = import.meta.glob<Catalogue>("../../../words/*.json", { eager: true, import: "default" });
+const catalogues = import.meta.glob<Catalogue>("../../../words/??.json", { eager: true, import: "default" });
 const sources = import.meta.glob<string>("../**/*.{ts,tsx}", { eager: true, query: "?raw", import: "default" });
 
 /** What a message asks for: values, and the parts that the page puts into elements of its own. */
