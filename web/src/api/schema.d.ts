@@ -1442,12 +1442,6 @@ export interface components {
             note: string;
             /** Format: double */
             seconds: number;
-            title: string;
-        };
-        AwayKind: {
-            /** @enum {string} */
-            kind: "REHEARSAL" | "PERFORMANCE" | "LESSON" | "TEACHING" | "PRACTICE";
-            title: string;
         };
         AwayWish: {
             clientId: string;
@@ -1527,7 +1521,8 @@ export interface components {
         CapDto: {
             /** Format: double */
             effort: number;
-            title: string;
+            /** @enum {string} */
+            rule: "OWN" | "AVERAGE" | "USUAL_DAY" | "WEEK" | "RETURN" | "TAPER" | "ORDERED" | "SYMPTOM" | "EARLIER";
             why: string;
         };
         CauseView: {
@@ -1795,7 +1790,6 @@ export interface components {
              * @description the effort minutes that a minute of it counts, by a rule of thumb
              */
             perMinute: number;
-            title: string;
         };
         ElsewhereWish: {
             clientId: string;
@@ -2097,8 +2091,6 @@ export interface components {
             kind: "EFFORT" | "BURST_SECONDS" | "PLAYING_MINUTES";
             /** Format: double */
             left: number;
-            title: string;
-            unit: string;
             /** Format: double */
             used: number;
             why: string;
@@ -2204,7 +2196,7 @@ export interface components {
             days: components["schemas"]["MonthDay"][];
             /** Format: date */
             first: string;
-            kinds: components["schemas"]["AwayKind"][];
+            kinds: ("REHEARSAL" | "PERFORMANCE" | "LESSON" | "TEACHING" | "PRACTICE")[];
             /** Format: date */
             today: string;
         };
@@ -2772,7 +2764,6 @@ export interface components {
             off: boolean;
             /** @enum {string} */
             rule: "OWN" | "AVERAGE" | "USUAL_DAY" | "WEEK" | "RETURN" | "TAPER" | "ORDERED" | "SYMPTOM" | "EARLIER";
-            ruleTitle: string;
             shares: components["schemas"]["ShareDto"][];
             why: string;
         };

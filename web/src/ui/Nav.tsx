@@ -37,18 +37,20 @@ export function Nav({ name }: { name: string }) {
           <Link to="/" className="flex items-center gap-2 py-3 pr-2 text-lg font-bold max-sm:hidden">
             <Mark /> <span className="max-md:sr-only">{say("common.tachylim")}</span>
           </Link>
-          {PLACES.map(([to, label]) => (
-            <NavLink
-              key={to}
-              to={to}
-              end={to === "/"}
-              className={({ isActive }) =>
-                `flex min-h-12 items-center border-b-[3px] pt-1 ${isActive ? "border-spruce font-semibold text-ink" : "border-transparent text-soft hover:text-ink"}`
-              }
-            >
-              {label}
-            </NavLink>
-          ))}
+          <span className="flex min-w-0 gap-x-2.5 max-sm:overflow-x-auto sm:contents">
+            {PLACES.map(([to, label]) => (
+              <NavLink
+                key={to}
+                to={to}
+                end={to === "/"}
+                className={({ isActive }) =>
+                  `flex min-h-12 items-center border-b-[3px] pt-1 ${isActive ? "border-spruce font-semibold text-ink" : "border-transparent text-soft hover:text-ink"}`
+                }
+              >
+                {label}
+              </NavLink>
+            ))}
+          </span>
           <span className="flex items-center sm:ml-auto">
             <SymptomButton />
           </span>

@@ -3,15 +3,13 @@ import { counted, figure, type Limit, reachedFirst } from "./limits";
 
 const effort: Limit = {
   kind: "EFFORT",
-  title: "Effort",
-  unit: "effort minutes",
   inSeconds: false,
   cap: 8,
   used: 1.6,
   left: 6.4,
   why: "Half of a usual day.",
 };
-const fast: Limit = { ...effort, kind: "BURST_SECONDS", title: "Fast playing", unit: "seconds", inSeconds: true };
+const fast: Limit = { ...effort, kind: "BURST_SECONDS", inSeconds: true };
 
 describe("a limit in words", () => {
   it("counts minutes as figures and seconds as a clock does", () => {

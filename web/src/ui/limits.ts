@@ -8,7 +8,7 @@ export type Limit = Schemas["LimitDto"];
 export const figure = (limit: Limit, value: number) => (limit.inSeconds ? clock(value) : oneDecimal(value));
 
 /** What a figure of a limit counts, behind it. */
-export const counted = (limit: Limit) => (limit.inSeconds ? `of ${limit.title.toLowerCase()}` : limit.unit);
+export const counted = (limit: Limit) => say(`counted.${limit.kind}`);
 
 /** Said of the limit that is reached before the others, with its reason. */
 export const reachedFirst = (limit: Limit) =>

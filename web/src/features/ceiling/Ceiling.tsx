@@ -12,7 +12,7 @@ import { Figures, give } from "./Figures";
 import { History, historyRows } from "./History";
 import { Success, successRows } from "./Success";
 import { Failure } from "../../ui/Alert";
-import { say } from "../../words/say";
+import { locale, say } from "../../words/say";
 
 /** How fast it really is, and since when. */
 export default function Ceiling() {
@@ -174,7 +174,7 @@ function Outlook({ view }: { view: Schemas["CeilingView"] }) {
     say("ceiling.byThen", { likelyTempo: bpm(forecast.likelyTempo) }),
     forecast.timesThePractice !== null &&
       say("ceiling.withAboutTimesThePractice", { timesThePractice: oneDecimal(forecast.timesThePractice) }),
-  ].filter(Boolean);
+  ].filter((way): way is string => Boolean(way));
   return (
     <p className="mt-1 max-w-[80ch]">
       {say("ceiling.forByAtThisPace", {
@@ -185,7 +185,7 @@ function Outlook({ view }: { view: Schemas["CeilingView"] }) {
         neededOn: date(view.neededOn!),
         gain,
         prospectIs: forecast.prospect !== "ON_COURSE" ? "yes" : "no",
-        ways: ways.join("; or "),
+        ways: new Intl.ListFormat(locale(), { type: "disjunction" }).format(ways),
       })}
     </p>
   );

@@ -41,7 +41,7 @@ export function Elsewhere({ view }: { view: View }) {
             className={one.kind === kind ? "border-spruce bg-spruce-pale" : ""}
             onClick={() => setKind(one.kind === kind ? undefined : one.kind)}
           >
-            {one.title}
+            {say(`away.${one.kind}`)}
           </Button>
         ))}
       </div>
@@ -51,7 +51,7 @@ export function Elsewhere({ view }: { view: View }) {
             <Button
               key={length}
               disabled={add.isPending}
-              aria-label={say("load.minutes", { title: chosen.title, length })}
+              aria-label={say("load.minutes", { title: say(`away.${chosen.kind}`), length })}
               onClick={() =>
                 add.mutate(
                   { kind: chosen.kind, minutes: length },
@@ -59,7 +59,7 @@ export function Elsewhere({ view }: { view: View }) {
                     onSuccess: () => {
                       clientId.current = crypto.randomUUID();
                       setKind(undefined);
-                      toast(say("load.minCounted", { title: chosen.title, length }));
+                      toast(say("load.minCounted", { title: say(`away.${chosen.kind}`), length }));
                     },
                   },
                 )
@@ -76,11 +76,14 @@ export function Elsewhere({ view }: { view: View }) {
           {view.elsewhere.map((one) => (
             <li key={one.id} className="flex min-h-11 items-center gap-3 py-1">
               <span className="mr-auto">
-                {day(one.day)} · {one.title}, {minutes(one.seconds)}
+                {day(one.day)} · {say(`away.${one.kind}`)}, {minutes(one.seconds)}
               </span>
               <span className="text-soft">{say("load.effort", { effort: oneDecimal(one.effort) })}</span>
               {one.day === view.today.day && (
-                <Button aria-label={say("load.takeBack", { title: one.title })} onClick={() => away.mutate(one.id)}>
+                <Button
+                  aria-label={say("load.takeBack", { title: say(`away.${one.kind}`) })}
+                  onClick={() => away.mutate(one.id)}
+                >
                   <Trash2 size={16} aria-hidden="true" />
                 </Button>
               )}
@@ -90,7 +93,7 @@ export function Elsewhere({ view }: { view: View }) {
       )}
       <p className="text-sm text-soft">
         {say("load.effortMinutesThatAMinute", {
-          kinds: view.kinds.map((one) => `${one.title.toLowerCase()} ${oneDecimal(one.perMinute)}`).join(", "),
+          kinds: view.kinds.map((one) => `${say(`away.${one.kind}`)} ${oneDecimal(one.perMinute)}`).join(", "),
         })}
       </p>
     </section>

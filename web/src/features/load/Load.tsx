@@ -12,7 +12,7 @@ import { Elsewhere } from "./Elsewhere";
 import { Given } from "./Given";
 import { say } from "../../words/say";
 
-const unit = (limit: Limit) => (limit.inSeconds ? say("load.minutesAndSeconds") : limit.unit);
+const unit = (limit: Limit) => (limit.inSeconds ? say("load.minutesAndSeconds") : say(`counted.${limit.kind}`));
 
 /** Whether it is too much, against which limit, and how the last weeks went. */
 export default function Load() {
@@ -70,9 +70,9 @@ function Caps({ caps }: { caps: Schemas["CapDto"][] }) {
       <table className="mt-2 w-full text-left">
         <tbody>
           {caps.map((one, i) => (
-            <tr key={one.title + one.why} className="border-b border-rule align-top">
+            <tr key={one.rule + one.why} className="border-b border-rule align-top">
               <th scope="row" className={`py-1.5 pr-6 whitespace-nowrap ${i === 0 ? "font-semibold" : "font-normal"}`}>
-                {one.title}
+                {say(`rule.${one.rule}`)}
               </th>
               <td className="py-1.5 pr-6 text-right font-mono whitespace-nowrap">{oneDecimal(one.effort)}</td>
               <td className="w-full py-1.5 text-soft">{one.why}</td>
@@ -116,7 +116,7 @@ function Gauge({ limit, first }: { limit: Limit; first: boolean }) {
     <li>
       <p className="flex items-baseline justify-between gap-3">
         <span className="font-semibold">
-          {limit.title}
+          {say(`limit.${limit.kind}`)}
           {first && <span className="font-normal text-brass-deep"> {say("load.reachedFirst")}</span>}
         </span>
         <span>

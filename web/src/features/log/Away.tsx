@@ -67,8 +67,8 @@ export function Away({ month }: { month: Schemas["Month"] }) {
             {({ id }) => (
               <select id={id} className={INPUT} value={kind} onChange={(event) => setKind(event.target.value as Kind)}>
                 {month.kinds.map((one) => (
-                  <option key={one.kind} value={one.kind}>
-                    {one.title}
+                  <option key={one} value={one}>
+                    {say(`away.${one}`)}
                   </option>
                 ))}
               </select>
@@ -116,7 +116,7 @@ export function Away({ month }: { month: Schemas["Month"] }) {
           {entries.map((entry) => (
             <li key={entry.id} className="flex min-h-11 items-center gap-3 py-1">
               <span className="mr-auto min-w-0">
-                {day(entry.day)} · {entry.title}, {minutes(entry.seconds)}
+                {day(entry.day)} · {say(`away.${entry.kind}`)}, {minutes(entry.seconds)}
                 {entry.note && (
                   <span className="block text-sm text-soft" dir="auto">
                     {entry.note}
@@ -124,13 +124,13 @@ export function Away({ month }: { month: Schemas["Month"] }) {
                 )}
               </span>
               <Button
-                aria-label={say("log.putOfRight", { title: entry.title, day: day(entry.day) })}
+                aria-label={say("log.putOfRight", { title: say(`away.${entry.kind}`), day: day(entry.day) })}
                 onClick={() => begin(entry)}
               >
                 {say("log.putRight")}
               </Button>
               <Button
-                aria-label={say("log.takeOfBack", { title: entry.title, day: day(entry.day) })}
+                aria-label={say("log.takeOfBack", { title: say(`away.${entry.kind}`), day: day(entry.day) })}
                 disabled={remove.isPending}
                 onClick={() => remove.mutate(entry.id)}
               >

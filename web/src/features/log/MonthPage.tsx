@@ -94,7 +94,7 @@ function Cell({ day: one, today }: { day: Day; today: string }) {
       ))}
       {one.away.map((entry) => (
         <p key={entry.id} className="mt-1 text-sm" title={entry.note || undefined}>
-          {entry.title}, {minutes(entry.seconds)}
+          {say(`away.${entry.kind}`)}, {minutes(entry.seconds)}
         </p>
       ))}
       {one.counts > 0 && (

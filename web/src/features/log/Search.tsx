@@ -50,7 +50,7 @@ export function Search({ wanted, onChange }: { wanted: Wanted; onChange: (wanted
       </select>
       {(["from", "to"] as const).map((end) => (
         <label key={end} className="flex items-center gap-2">
-          <span className="text-soft">{end}</span>
+          <span className="text-soft">{say(`log.${end}`)}</span>
           <input
             type="date"
             className={`${INPUT} w-auto`}

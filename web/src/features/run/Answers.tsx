@@ -33,7 +33,7 @@ export function Answers({ state, mayBeClean, tension, last, sending, pass, told 
       <KeyCap>{keyOf(action)}</KeyCap> {label}
     </button>
   );
-  const start = state === "playing" ? "stop" : state === "judge" ? "again" : "start";
+  const start = state === "playing" ? say("run.stop") : state === "judge" ? say("run.again") : say("run.start");
   return (
     <section aria-label={say("run.answers")}>
       <p role="status" className="min-h-7 truncate text-night-soft short:min-h-5 short:text-sm">

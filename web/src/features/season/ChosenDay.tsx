@@ -54,7 +54,7 @@ export function ChosenDay({ at, season, patterns, pending, onAsk, onMove }: Prop
         ))}
       </ul>
       <p className="text-soft">
-        {at.ruleTitle}. {at.why}
+        {say(`rule.${at.rule}`)}. {at.why}
       </p>
       <form
         className="flex flex-wrap items-end gap-2"

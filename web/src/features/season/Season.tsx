@@ -106,10 +106,7 @@ function Answer({ changed }: { changed: Schemas["Changed"] }) {
         <span key={one.day} className="mr-4">
           <b>{day(one.day, { weekday: "short", day: "numeric", month: "short" })}</b>{" "}
           {one.off ? say("season.offMark") : say("season.ofMin", { minutes: one.minutes, cap: Math.round(one.cap) })}
-          {one.minutes >= Math.floor(one.cap) &&
-            !one.off &&
-            say("season.capped", { ruleTitle: one.ruleTitle.toLowerCase() })}
-          .
+          {one.minutes >= Math.floor(one.cap) && !one.off && say("season.capped", { rule: say(`rule.${one.rule}`) })}.
         </span>
       ))}
       {changed.chances.length > 0 &&

@@ -20,7 +20,6 @@ const day = (iso: string, minutes: number, part: Partial<Schemas["SeasonDayDto"]
   minutes,
   cap: 40,
   rule: "OWN",
-  ruleTitle: "Your own minutes",
   why: "The 40 minutes you usually play.",
   off: minutes === 0,
   asked: false,

@@ -7,26 +7,19 @@ import tachylim.words.Refusal;
  * scale on which a loose minute at 60% of the ceiling is 1.
  */
 public enum Elsewhere {
-    REHEARSAL("Rehearsal", 1.2),
-    PERFORMANCE("Performance", 1.8),
-    LESSON("Lesson", 1.2),
-    TEACHING("Teaching", 0.5),
-    PRACTICE("Practice without a screen", 1.2);
+    REHEARSAL(1.2),
+    PERFORMANCE(1.8),
+    LESSON(1.2),
+    TEACHING(0.5),
+    PRACTICE(1.2);
 
     /** The most minutes that are told at once. */
     public static final int MOST_MINUTES = 600;
 
-    private final String title;
     private final double perMinute;
 
-    Elsewhere(String title, double perMinute) {
-        this.title = title;
+    Elsewhere(double perMinute) {
         this.perMinute = perMinute;
-    }
-
-    /** What it is called. */
-    public String title() {
-        return title;
     }
 
     /**

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import tachylim.task.Tension;
+import tachylim.words.Reason;
 
 /**
  * Today's limits, from what the player usually plays, what the last weeks have been, what lies ahead, and what today has
@@ -105,13 +106,18 @@ public record Guardrails(
     }
 
     /** What is said where something may be played outside a workout: empty while today has room. */
-    public String caution(DayLoad day, Instant now) {
+    public Optional<Reason> caution(DayLoad day, Instant now) {
         return today(day, now).stream()
                 .filter(limit -> limit.kind() != Limit.Kind.BURST_SECONDS && limit.left() <= 0)
                 .findFirst()
-                .map(limit -> "Today's " + limit.kind().unit() + " are used (" + Math.round(limit.used()) + " of "
-                        + Math.round(limit.cap()) + "): listen and read, and play on tomorrow.")
-                .orElse("");
+                .map(limit -> Reason.of(
+                        "refusal.usedUp",
+                        "unit",
+                        limit.kind().unit(),
+                        "used",
+                        Math.round(limit.used()),
+                        "cap",
+                        Math.round(limit.cap())));
     }
 
     /**

@@ -1,5 +1,7 @@
 package tachylim.load;
 
+import tachylim.words.Reason;
+
 /**
  * One limit of today and how much of it is used. This class is immutable.
  *
@@ -10,30 +12,26 @@ package tachylim.load;
  */
 public record Limit(Kind kind, double cap, double used, String why) {
 
-    /** The limits a day can have, each with its name and its unit. Fast playing is bursts, and a share of what measures. */
+    /** The limits a day can have, each with its unit. Fast playing is bursts, and a share of what measures. */
     public enum Kind {
-        EFFORT("Effort", "effort minutes", false),
-        BURST_SECONDS("Fast playing", "seconds of fast playing", true),
-        PLAYING_MINUTES("Playing", "minutes of playing", false);
+        EFFORT(false),
+        BURST_SECONDS(true),
+        PLAYING_MINUTES(false);
 
-        private final String title;
-        private final String unit;
         private final boolean inSeconds;
 
-        Kind(String title, String unit, boolean inSeconds) {
-            this.title = title;
-            this.unit = unit;
+        Kind(boolean inSeconds) {
             this.inSeconds = inSeconds;
         }
 
-        /** What it is called. */
-        public String title() {
-            return title;
-        }
-
-        /** What it is counted in, as a sentence says it. */
-        public String unit() {
-            return unit;
+        /** What it counts. */
+        public Reason unit() {
+            return Reason.of(
+                    switch (this) {
+                        case EFFORT -> "refusal.unit.effort";
+                        case BURST_SECONDS -> "refusal.unit.bursts";
+                        case PLAYING_MINUTES -> "refusal.unit.playing";
+                    });
         }
 
         /** Whether it counts seconds, which are shown as a clock shows them. */

@@ -1,6 +1,7 @@
 package tachylim.words;
 
 import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Objects;
@@ -11,7 +12,7 @@ import java.util.Objects;
  * immutable.
  *
  * @param code the code of the message, such as {@code refusal.brief.giveToMinutesNot}
- * @param values what the message asks for, by name: numbers, texts, days, or reasons that are part of this one
+ * @param values what the message asks for, by name: numbers, texts, days, times, or reasons that are part of this one
  */
 public record Reason(String code, Map<String, Object> values) {
 
@@ -25,14 +26,17 @@ public record Reason(String code, Map<String, Object> values) {
     /**
      * A reason with its values.
      *
-     * @param namesAndValues the name of each value, followed by the value: a number, a day or another reason; of anything else
+     * @param namesAndValues the name of each value, followed by the value: a number, a day, a time or another reason; of anything else
      *     how it is written
      */
     public static Reason of(String code, Object... namesAndValues) {
         Map<String, Object> values = new LinkedHashMap<>();
         for (int i = 0; i < namesAndValues.length; i += 2) {
             Object value = namesAndValues[i + 1];
-            boolean plain = value instanceof Number || value instanceof Reason || value instanceof LocalDate;
+            boolean plain = value instanceof Number
+                    || value instanceof Reason
+                    || value instanceof LocalDate
+                    || value instanceof LocalDateTime;
             values.put((String) namesAndValues[i], plain ? value : String.valueOf(value));
         }
         return new Reason(code, values);

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.time.ZoneOffset;
 import java.util.HashMap;
 import java.util.List;
@@ -17,6 +18,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import tachylim.task.Tension;
+import tachylim.words.Reason;
 
 /** Where each limit begins and ends, and what is said of it. */
 class LimitsOfADayTest {
@@ -55,7 +57,6 @@ class LimitsOfADayTest {
         assertThat(Elsewhere.PERFORMANCE.effort(10).minutes()).isCloseTo(18, within(1e-9));
         assertThat(Elsewhere.TEACHING.effort(1)).isEqualTo(new Effort(0.5));
         assertThat(Elsewhere.LESSON.effort(Elsewhere.MOST_MINUTES).minutes()).isCloseTo(720, within(1e-9));
-        assertThat(Elsewhere.PRACTICE.title()).isEqualTo("Practice without a screen");
     }
 
     @ParameterizedTest
@@ -79,9 +80,7 @@ class LimitsOfADayTest {
     void onlyBurstsAreCountedInSeconds() {
         assertThat(Limit.Kind.BURST_SECONDS.isInSeconds()).isTrue();
         assertThat(Limit.Kind.EFFORT.isInSeconds()).isFalse();
-        assertThat(Limit.Kind.PLAYING_MINUTES.title()).isEqualTo("Playing");
-        assertThat(Limit.Kind.PLAYING_MINUTES.unit()).isEqualTo("minutes of playing");
-        assertThat(Cap.Rule.RETURN.title()).isEqualTo("Coming back");
+        assertThat(Limit.Kind.PLAYING_MINUTES.unit().code()).isEqualTo("refusal.unit.playing");
     }
 
     @Test
@@ -91,9 +90,11 @@ class LimitsOfADayTest {
         assertThat(rails.caution(new DayLoad(new Effort(59), 0, 0, Tension.LOOSE), NOW))
                 .isEmpty();
         assertThat(rails.caution(new DayLoad(new Effort(60), 0, 0, Tension.LOOSE), NOW))
-                .isEqualTo("Today's effort minutes are used (60 of 60): listen and read, and play on tomorrow.");
+                .contains(
+                        Reason.of("refusal.usedUp", "unit", Reason.of("refusal.unit.effort"), "used", 60L, "cap", 60L));
         assertThat(rails.caution(new DayLoad(new Effort(0), 0, 75 * 60, Tension.LOOSE), NOW))
-                .startsWith("Today's minutes of playing are used (75 of 75)");
+                .contains(Reason.of(
+                        "refusal.usedUp", "unit", Reason.of("refusal.unit.playing"), "used", 75L, "cap", 75L));
         assertThat(rails.caution(new DayLoad(new Effort(0), 500, 0, Tension.LOOSE), NOW))
                 .as("bursts that are used up leave room for all else")
                 .isEmpty();
@@ -283,7 +284,9 @@ class LimitsOfADayTest {
 
     @Test
     void aSymptomSaysFromWhenToWhenNothingIsPlayed() {
-        assertThat(SymptomRest.after(NOW).sentence(ZoneOffset.UTC))
-                .startsWith("You reported a symptom on Monday 4 May, 10:00: no playing until Wednesday 6 May, 10:00.");
+        assertThat(SymptomRest.after(NOW).reason(ZoneOffset.UTC).values())
+                .containsEntry("reported", LocalDateTime.ofInstant(NOW, ZoneOffset.UTC))
+                .containsEntry(
+                        "until", LocalDateTime.ofInstant(NOW, ZoneOffset.UTC).plusDays(2));
     }
 }

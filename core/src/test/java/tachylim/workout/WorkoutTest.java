@@ -327,7 +327,7 @@ class WorkoutTest {
         assertThatThrownBy(() -> new Choices(School.INTERVAL_BURSTS, 0, 2, 0.6, 1.03, 3, Caution.USUAL, ""))
                 .hasMessageContaining("0");
         assertThatThrownBy(() -> new Choices(School.INTERVAL_BURSTS, 6, 2, 0.9, 1.03, 3, Caution.USUAL, ""))
-                .hasMessageContaining("90%");
+                .hasMessageContaining("share=90");
         assertThatThrownBy(() -> plan(0, PLENTY, Choices.usual())).hasMessageContaining("0");
         assertThatThrownBy(() -> plan(-4, PLENTY, Choices.usual())).hasMessageContaining("-4");
     }

@@ -56,7 +56,8 @@ class CountTest {
         odile.button(say("count.oneMore")).click();
         page.keyboard().press("Space");
         assertThat(at("ready")).isVisible();
-        assertThat(page.getByText(counted + " at best, 56 a minute needed")).isAttached();
+        assertThat(page.getByText(counted + " " + say("count.atBestAMinuteNeeded", "needed", 56)))
+                .isAttached();
         assertThat(page.getByText("Once today.")).isAttached();
         assertThat(count("PageDown", 3)).as("a pedal does it too").isBetween(1, 3);
         odile.button(say("count.discard")).click();
@@ -73,9 +74,9 @@ class CountTest {
         count("j", 4);
         page.context().setOffline(true);
         page.keyboard().press("Space");
-        assertThat(page.getByText("A count has not arrived yet")).isAttached();
+        assertThat(page.getByText("One count hasn't been sent yet")).isAttached();
         page.context().setOffline(false);
-        assertThat(page.getByText("A count has not arrived yet")).not().isAttached();
+        assertThat(page.getByText("One count hasn't been sent yet")).not().isAttached();
         assertThat(page.getByText("Once today.")).isAttached();
         page.reload();
         assertThat(page.getByText("Once today.")).isVisible();

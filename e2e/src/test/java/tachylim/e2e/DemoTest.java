@@ -213,9 +213,9 @@ class DemoTest {
             }
             """;
 
-    /** What stands beside a control, or heads a part of the page, and did not come from the catalogue. */
+    /** What stands beside a control, or heads a column, and did not come from the catalogue. */
     private static final String UNMARKED = """
-            () => [...document.querySelectorAll("nav a, h2, th, legend, label > span:first-child")]
+            () => [...document.querySelectorAll("nav a, th[scope=col], legend, label > span:first-child")]
               .map((one) => one.textContent.trim())
               .filter((text) => /[A-Za-z]{3}/.test(text) && !text.includes("⟦"))
             """;

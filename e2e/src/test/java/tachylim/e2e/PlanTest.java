@@ -56,7 +56,7 @@ class PlanTest {
             page.keyboard().press("ArrowRight");
         }
         assertThat(end).hasAttribute("aria-valuenow", String.valueOf((int) before + 2));
-        Locator grip = slider("Place of .*");
+        Locator grip = slider("Position of .*");
         int place = Integer.parseInt(grip.getAttribute("aria-valuenow"));
         String moved = name(place - 1);
         String neighbour = name(place);

@@ -159,7 +159,7 @@ class PracticeSheetTest {
                 .isVisible();
         page.keyboard().press("ArrowLeft");
         page.keyboard().press("Backspace");
-        assertThat(page.getByText("note 3: fingers taken away")).isVisible();
+        assertThat(page.getByText("note 3: fingers removed")).isVisible();
     }
 
     @Test
@@ -214,9 +214,11 @@ class PracticeSheetTest {
     @Test
     void readinessIsTickedOffAndAsksForNothingElse() {
         readIn();
-        assertThat(page.getByText("5 of the preparation still open")).isVisible();
+        assertThat(page.getByText(say("sheet.ofThePreparationStillOpen", "open", 5)))
+                .isVisible();
         page.getByText("Counted or sung in time").click();
-        assertThat(page.getByText("4 of the preparation still open")).isVisible();
+        assertThat(page.getByText(say("sheet.ofThePreparationStillOpen", "open", 4)))
+                .isVisible();
         page.getByText("Counted or sung in time").click();
         assertThat(page.getByText("taken back")).isVisible();
     }

@@ -159,7 +159,8 @@ class PracticeSheetWorkTest {
     void aNetworkThatIsGoneStopsNothingOnThisMachine() {
         page.evaluate("() => window.dispatchEvent(new Event('offline'))");
         page.getByText("Counted or sung in time").click();
-        assertThat(page.getByText("4 of the preparation still open")).isVisible();
+        assertThat(page.getByText(say("sheet.ofThePreparationStillOpen", "open", 4)))
+                .isVisible();
         button(say("sheet.chooseForMe")).click();
         assertThat(page.getByText(Pattern.compile("Today's variations, [\\d.,]+ minutes")))
                 .isVisible();

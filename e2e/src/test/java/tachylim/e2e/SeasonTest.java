@@ -163,7 +163,7 @@ class SeasonTest {
         file.setInputFiles(csv("date,minutes\n2026-13-40,20\n2026-03-02,-1\n"));
         assertThat(page.getByText(say("settings.ofRowsCannotBeRead", "problems", 2, "rows", 2)))
                 .isVisible();
-        assertThat(page.getByText("Row 2, date: This is no day such as 2026-03-02."))
+        assertThat(page.getByText("Row 2, date: Give a day such as 2026-03-02."))
                 .isVisible();
         file.setInputFiles(csv("date,minutes,note\n2026-03-02,20,scales\n2026-03-03,15,\n"));
         odile.button(say("settings.takeOver", "rows", 2)).click();

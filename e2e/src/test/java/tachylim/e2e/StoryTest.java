@@ -132,7 +132,7 @@ class StoryTest {
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)))
                 .hasText(Pattern.compile("Clean up to \\d+|Too few passes yet; about \\d+"));
         page.navigate("/load");
-        assertThat(page.getByText("effort min, ")).isVisible();
+        assertThat(page.getByText("effort minutes left")).isVisible();
         page.navigate("/log");
         assertThat(page.getByText("The turn in bar 1 wants the outside mallet."))
                 .isVisible();

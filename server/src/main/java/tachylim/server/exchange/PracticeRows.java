@@ -32,6 +32,9 @@ import tachylim.words.Reason;
  */
 record PracticeRows(List<Row> rows, List<PracticeProblem> problems) {
 
+    /** How practice away from the app is called in files that were written before. */
+    private static final String PRACTICE = "Practice without a screen";
+
     static final String[] COLUMNS = {"date", "what", "minutes", "passage", "tempo", "verdict", "note"};
     private static final List<String> NEEDED = List.of("date", "minutes");
     private static final int MOST_ROWS = 5_000;
@@ -196,7 +199,7 @@ record PracticeRows(List<Row> rows, List<PracticeProblem> problems) {
                 ? Elsewhere.PRACTICE
                 : Stream.of(Elsewhere.values())
                         .filter(kind -> kind.name().equalsIgnoreCase(cell)
-                                || kind.title().equalsIgnoreCase(cell))
+                                || kind == Elsewhere.PRACTICE && cell.equalsIgnoreCase(PRACTICE))
                         .findFirst()
                         .orElseThrow(() -> new Wrong(
                                 "what",

@@ -4,17 +4,9 @@ import java.time.LocalDate;
 import tachylim.load.Elsewhere;
 
 /** Something that was played away from the screen, as it is kept. */
-public record AwayDto(
-        long id, LocalDate day, Elsewhere kind, String title, double seconds, double effort, String note) {
+public record AwayDto(long id, LocalDate day, Elsewhere kind, double seconds, double effort, String note) {
 
     static AwayDto of(UnmeasuredPractice one) {
-        return new AwayDto(
-                one.id(),
-                one.day(),
-                one.elsewhere(),
-                one.elsewhere().title(),
-                one.playSeconds(),
-                one.effort(),
-                one.note());
+        return new AwayDto(one.id(), one.day(), one.elsewhere(), one.playSeconds(), one.effort(), one.note());
     }
 }

@@ -3,25 +3,10 @@ package tachylim.server.load;
 import tachylim.load.Limit;
 
 /** One limit of today. */
-public record LimitDto(
-        Limit.Kind kind,
-        String title,
-        String unit,
-        boolean inSeconds,
-        double cap,
-        double used,
-        double left,
-        String why) {
+public record LimitDto(Limit.Kind kind, boolean inSeconds, double cap, double used, double left, String why) {
 
     static LimitDto of(Limit limit) {
         return new LimitDto(
-                limit.kind(),
-                limit.kind().title(),
-                limit.kind().unit(),
-                limit.kind().isInSeconds(),
-                limit.cap(),
-                limit.used(),
-                limit.left(),
-                limit.why());
+                limit.kind(), limit.kind().isInSeconds(), limit.cap(), limit.used(), limit.left(), limit.why());
     }
 }

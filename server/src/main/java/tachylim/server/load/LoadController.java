@@ -24,6 +24,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import tachylim.load.Cap;
 import tachylim.load.Effort;
 import tachylim.load.Elsewhere;
 import tachylim.load.Limit;
@@ -68,18 +69,16 @@ class LoadController {
 
     record SymptomDto(long id, Instant at, boolean withdrawn) {}
 
-    record CapDto(String title, double effort, String why) {}
+    record CapDto(Cap.Rule rule, double effort, String why) {}
 
     record ElsewhereKind(
             Elsewhere kind,
-            String title,
 
             @Schema(description = "the effort minutes that a minute of it counts, by a rule of thumb")
             double perMinute) {
 
         static final List<ElsewhereKind> ALL = Arrays.stream(Elsewhere.values())
-                .map(kind ->
-                        new ElsewhereKind(kind, kind.title(), kind.effort(1).minutes()))
+                .map(kind -> new ElsewhereKind(kind, kind.effort(1).minutes()))
                 .toList();
     }
 
@@ -136,7 +135,7 @@ class LoadController {
         return new LoadView(
                 today.dto(),
                 today.caps().stream()
-                        .map(cap -> new CapDto(cap.rule().title(), cap.effort().minutes(), cap.why()))
+                        .map(cap -> new CapDto(cap.rule(), cap.effort().minutes(), cap.why()))
                         .toList(),
                 load.days(who, today.day().minusDays(DAYS_SHOWN - 1), today.day()),
                 load.symptoms(who),

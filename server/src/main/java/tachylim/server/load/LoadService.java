@@ -41,6 +41,7 @@ import tachylim.server.load.LoadController.GivenDto;
 import tachylim.server.load.LoadController.SymptomDto;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.web.Refused;
+import tachylim.server.words.Words;
 import tachylim.task.Tension;
 import tachylim.words.Reason;
 import tachylim.workout.Allowance;
@@ -133,7 +134,7 @@ public class LoadService {
                         reports.isEmpty() ? null : reports.get(0).at(),
                         weeks.done().worstTension(),
                         now),
-                guardrails.caution(weeks.done(), now));
+                guardrails.caution(weeks.done(), now).map(Words.spoken()::say).orElse(""));
     }
 
     /** What may still be done on the day of {@code now}. */

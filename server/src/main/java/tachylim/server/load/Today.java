@@ -10,7 +10,7 @@ import tachylim.load.Limit;
 import tachylim.load.SymptomRest;
 import tachylim.server.web.ProblemCode;
 import tachylim.server.web.Refused;
-import tachylim.words.Reason;
+import tachylim.server.words.Words;
 import tachylim.workout.Allowance;
 
 /**
@@ -55,7 +55,7 @@ public record Today(
 
     /** What is said of the rest after a symptom; empty when there is none. */
     public String restSentence() {
-        return rest == null ? "" : rest.sentence(zone);
+        return rest == null ? "" : Words.spoken().say(rest.reason(zone));
     }
 
     /** What speaks against playing now; empty when nothing does. */
@@ -72,8 +72,7 @@ public record Today(
     /** Refuses to let anything be played in the rest after a symptom. */
     public void checkMayPlay() {
         if (rest != null) {
-            throw Refused.conflict(ProblemCode.SYMPTOM_REST, Reason.of("refusal.asSaid", "sentence", restSentence()))
-                    .with("until", rest.until());
+            throw Refused.conflict(ProblemCode.SYMPTOM_REST, rest.reason(zone)).with("until", rest.until());
         }
     }
 

@@ -140,9 +140,7 @@ class LogController {
     record MonthDay(LocalDate day, double effort, List<Entry> sessions, List<AwayDto> away, int counts) {}
 
     /** A month at a glance. */
-    record Month(LocalDate first, LocalDate today, List<MonthDay> days, List<AwayKind> kinds) {}
-
-    record AwayKind(Elsewhere kind, String title) {}
+    record Month(LocalDate first, LocalDate today, List<MonthDay> days, List<Elsewhere> kinds) {}
 
     @GetMapping
     LogPage page(

@@ -1,7 +1,6 @@
 package tachylim.server.log;
 
 import java.time.LocalDate;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
@@ -15,7 +14,6 @@ import tachylim.server.count.CountService;
 import tachylim.server.load.AwayDto;
 import tachylim.server.load.AwayService;
 import tachylim.server.load.LoadService;
-import tachylim.server.log.LogController.AwayKind;
 import tachylim.server.log.LogController.Corrected;
 import tachylim.server.log.LogController.Correction;
 import tachylim.server.log.LogController.Entry;
@@ -159,9 +157,7 @@ class LogService {
                                 away.getOrDefault(day, List.of()),
                                 counted.getOrDefault(day, 0L).intValue()))
                         .toList(),
-                Arrays.stream(Elsewhere.values())
-                        .map(kind -> new AwayKind(kind, kind.title()))
-                        .toList());
+                List.of(Elsewhere.values()));
     }
 
     /** The entries of some runs, in a few queries however many they are. */

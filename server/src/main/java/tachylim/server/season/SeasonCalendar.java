@@ -6,6 +6,7 @@ import java.io.UncheckedIOException;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
+import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
 import net.fortuna.ical4j.data.CalendarOutputter;
@@ -24,6 +25,7 @@ import net.fortuna.ical4j.model.property.immutable.ImmutableVersion;
 import tachylim.server.season.SeasonController.GoalDto;
 import tachylim.server.season.SeasonController.SeasonDayDto;
 import tachylim.server.season.SeasonController.SeasonView;
+import tachylim.server.words.Words;
 
 /**
  * A season as iCalendar (RFC 5545). Its events are whole days: a day of practice begins when the player does, so none has an
@@ -53,7 +55,8 @@ final class SeasonCalendar {
                         day.day(),
                         "practice-" + day.day() + "-" + name,
                         "Practice, " + day.minutes() + " min",
-                        parts(day, goals) + "\n" + day.ruleTitle() + ": " + day.why() + "\n" + CAUTION,
+                        parts(day, goals) + "\n" + Words.in(Locale.ENGLISH).say("rule." + day.rule()) + ": " + day.why()
+                                + "\n" + CAUTION,
                         now));
             }
         }

@@ -74,7 +74,6 @@ class SeasonController {
 
             double cap,
             Cap.Rule rule,
-            String ruleTitle,
             String why,
             boolean off,
 

@@ -204,7 +204,6 @@ public class SeasonService {
                 day.minutes(),
                 day.cap().minutes(),
                 day.rule(),
-                day.rule().title(),
                 day.why(),
                 day.off(),
                 day.asked(),

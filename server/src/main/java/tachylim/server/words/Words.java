@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.time.format.DateTimeFormatter;
 import java.time.format.FormatStyle;
 import java.util.Enumeration;
@@ -94,6 +95,10 @@ public final class Words {
             return DateTimeFormatter.ofLocalizedDate(FormatStyle.LONG)
                     .withLocale(locale)
                     .format(day);
+        }
+        if (value instanceof LocalDateTime time) {
+            return shown(time.toLocalDate()) + ", "
+                    + DateTimeFormatter.ofPattern("HH:mm").format(time);
         }
         return value instanceof Reason part ? say(part) : value;
     }

@@ -615,7 +615,7 @@ class CapsTest extends ServerTest {
                         .ok()
                         .path("caution")
                         .asString())
-                .contains("are used");
+                .contains("You've used");
     }
 
     @Test
