@@ -226,7 +226,7 @@ class FirmGroundTest {
         odile.page.getByText(say("today.noPlayingForNow")).waitFor();
         odile.page.goBack();
         assertThat(odile.page.getByLabel("I play along").first()).isDisabled();
-        assertThat(odile.page.getByText("no playing until").first()).isVisible();
+        assertThat(odile.page.getByText("don’t play until").first()).isVisible();
     }
 
     @Test

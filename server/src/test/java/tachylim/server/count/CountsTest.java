@@ -79,7 +79,7 @@ class CountsTest extends ServerTest {
         odile.post("/api/symptoms", Map.of("clientId", UUID.randomUUID().toString()));
         Reply refused = odile.post(counts(view, 0), count(40));
         assertThat(refused.status()).isEqualTo(409);
-        assertThat(odile.get("/api/changes").ok().path("caution").asString()).contains("no playing until");
+        assertThat(odile.get("/api/changes").ok().path("caution").asString()).contains("don’t play until");
     }
 
     @Test

@@ -459,7 +459,7 @@ class CapsTest extends ServerTest {
         Reply refused = plays.get(endpoint).send();
         assertThat(refused.status()).isEqualTo(409);
         assertThat(refused.json().path("code").asString()).isEqualTo("symptom-rest");
-        assertThat(refused.detail()).contains("no playing until").contains("physician");
+        assertThat(refused.detail()).contains("don’t play until").contains("doctor");
         assertThat(odile.get("/api/passages/" + passage + "/playback?bpm=60").status())
                 .as("listening is open")
                 .isEqualTo(200);
@@ -467,7 +467,7 @@ class CapsTest extends ServerTest {
                         .ok()
                         .path("caution")
                         .asString())
-                .contains("no playing until");
+                .contains("don’t play until");
         assertThat(odile.get("/api/today").ok().path("plan").path("relief").path("stretches"))
                 .isEmpty();
         long report =

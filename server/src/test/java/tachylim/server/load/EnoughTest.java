@@ -109,7 +109,7 @@ class EnoughTest extends ServerTest {
         JsonNode load = odile.get("/api/load").ok();
         assertThat(limit(load, "EFFORT").path("cap").asDouble()).isEqualTo(15);
         assertThat(limit(load, "EFFORT").path("why").asString()).contains("10.0");
-        assertThat(load.path("caps").path(0).path("title").asString()).isEqualTo("A usual day");
+        assertThat(load.path("caps").path(0).path("rule").asString()).isEqualTo("USUAL_DAY");
         assertThat(load.path("caps")).hasSizeGreaterThan(1);
     }
 

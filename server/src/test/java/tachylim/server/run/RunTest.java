@@ -246,7 +246,7 @@ class RunTest extends ServerTest {
                         .path("today")
                         .path("restSentence")
                         .asString())
-                .contains("no playing until");
+                .contains("don’t play until");
     }
 
     @Test
@@ -303,7 +303,7 @@ class RunTest extends ServerTest {
                 odile, today.path("plan").path("wish").path("sectionId").asLong(), window);
         assertThat(again.status()).isEqualTo(409);
         assertThat(again.json().path("code").asString()).isEqualTo("symptom-rest");
-        assertThat(again.detail()).contains("no playing until").contains("Listening");
+        assertThat(again.detail()).contains("don’t play until").contains("listen");
     }
 
     @Test

@@ -182,13 +182,8 @@ class SeasonTest extends ServerTest {
                         "/api/season/performances",
                         Map.of("name", "Tomorrow", "day", today.plusDays(1).toString()))
                 .ok();
-        assertThat(odile.get("/api/load")
-                        .ok()
-                        .path("caps")
-                        .path(0)
-                        .path("title")
-                        .asString())
-                .isEqualTo("Before a performance");
+        assertThat(odile.get("/api/load").ok().path("caps").path(0).path("rule").asString())
+                .isEqualTo("TAPER");
         assertThat(odile.post(
                                 "/api/season/performances",
                                 Map.of("name", "Past", "day", today.minusDays(1).toString()))
