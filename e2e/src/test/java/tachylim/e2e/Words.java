@@ -23,7 +23,7 @@ final class Words {
         ENGLISH.forEach((code, message) -> {
             String text = (String) message;
             int letters = text.replaceAll("\\{[^{}]*}", "").length();
-            marked.put((String) code, "⟦" + text + "·".repeat(letters / 3) + "⟧");
+            marked.put((String) code, "⟦" + text + " lo".repeat(letters / 9) + "⟧");
         });
         return new Gson().toJson(marked);
     }
