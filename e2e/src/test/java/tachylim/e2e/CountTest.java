@@ -21,7 +21,7 @@ class CountTest {
         page.navigate("/counts");
         page.getByLabel(say("count.between")).fill("G7 and C");
         page.getByLabel(say("first.targetTempo")).fill("112");
-        odile.button(say("plan.putItIn")).click();
+        odile.button(say("count.addIt")).click();
         assertThat(page.getByText(say("count.atBestAMinuteNeeded", "needed", 56)))
                 .isVisible();
         odile.button("Count G7 and C").click();

@@ -214,7 +214,7 @@ class PracticeSheetWorkTest {
         page.getByLabel(say("sheet.aFileOfMusic"))
                 .setInputFiles(new FilePayload(
                         "broken.xml", "text/xml", "<score-partwise><part></oops>".getBytes(StandardCharsets.UTF_8)));
-        assertThat(page.getByRole(AriaRole.ALERT)).containsText("breaks off or is damaged near line 1");
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("damaged or incomplete near line 1");
         page.reload();
         assertThat(page.getByLabel(say("first.title"))).hasValue("Kept all the same");
         assertThat(Shared.BROWSING.complaints()).isEmpty();

@@ -86,7 +86,7 @@ class SeasonTest {
         String date = java.time.LocalDate.parse(soon).plusDays(9).toString();
         page.getByLabel(say("season.day"), new Page.GetByLabelOptions().setExact(true))
                 .fill(date);
-        odile.button(say("plan.putItIn")).click();
+        odile.button(say("season.addIt")).click();
         assertThat(section("Performances")).containsText("Recital at Lantern Quay");
         day(9).focus();
         assertThat(section("The chosen day")).containsText("Recital at Lantern Quay");
