@@ -152,7 +152,7 @@ public final class Day {
             send("POST", "/api/passages/" + passage + "/practice", "{\"clientId\":\"" + UUID.randomUUID()
                     + "\",\"bpm\":90,\"seconds\":30,\"varied\":false}");
         } else {
-            for (String page : List.of("/api/today", "/api/load", "/api/log", "/api/passages/" + passage + "/bench",
+            for (String page : List.of("/api/today", "/api/load", "/api/log", "/api/passages/" + passage + "/practice-sheet",
                     "/api/ceiling")) {
                 send("GET", page, null);
             }
@@ -244,7 +244,7 @@ public final class Day {
                 FAULTS.add(name + ": " + used + " of " + cap + " fast seconds");
             }
         }
-        for (String page : List.of("/api/today", "/api/log", "/api/season", "/api/ceiling", "/api/passages/" + passage + "/bench")) {
+        for (String page : List.of("/api/today", "/api/log", "/api/season", "/api/ceiling", "/api/passages/" + passage + "/practice-sheet")) {
             String answer = send("GET", page, null);
             if (answer.contains("\"status\":5") || answer.isEmpty()) {
                 FAULTS.add(name + ": " + page + " does not open: " + answer);

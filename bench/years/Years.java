@@ -49,7 +49,7 @@ public final class Years {
         Map<String, String> pages = new LinkedHashMap<>();
         pages.put("Today", "/api/today");
         pages.put("Passages", "/api/passages");
-        pages.put("a passage's bench", "/api/passages/" + passage + "/bench");
+        pages.put("a practice sheet", "/api/passages/" + passage + "/practice-sheet");
         pages.put("Plan", "/api/sections/" + section + "/plan");
         pages.put("Ceiling", "/api/sections/" + section + "/ceiling");
         pages.put("Load", "/api/load");
