@@ -198,7 +198,10 @@ class FirmGroundTest {
         odile.page.navigate("/log");
         odile.button(say("symptom.symptom")).click();
         odile.button(say("symptom.yesRestForHours", "hours", 48)).click();
-        assertThat(odile.page.getByText("No playing for 48 hours.").first()).isVisible();
+        assertThat(odile.page
+                        .getByText(say("symptom.keptNoPlayingForHours", "hours", 48))
+                        .first())
+                .isVisible();
         odile.page.navigate("/load");
         assertThat(odile.page.getByText(say("load.restingAfterASymptom"))).isVisible();
         odile.button(say("symptom.madeByMistake")).click();
