@@ -17,7 +17,8 @@ export default defineConfig({
     // The click is an entry of its own, so that what sounds can be rendered and measured as it ships.
     rolldownOptions: { input: ["index.html", "src/click/clicks.ts"], preserveEntrySignatures: "allow-extension" },
   },
-  server: { proxy: { "/api": "http://localhost:8080" } },
+  // The catalogues lie beside the pages, since the server says them too.
+  server: { proxy: { "/api": "http://localhost:8080" }, fs: { allow: [".."] } },
   // A context for each file instead of a process, which keeps files apart as well and takes a fifth of the time.
   test: {
     setupFiles: "src/test/words.ts",

@@ -15,7 +15,7 @@ export const languages = Object.entries(LANGUAGES).map(([key, { name }]) => ({ k
 
 const CHOICE = "tachylim.language";
 
-const known = (key: string | null | undefined): key is Language => key != null && key in LANGUAGES;
+const known = (key: string | null | undefined): key is Language => key != null && Object.hasOwn(LANGUAGES, key);
 
 /** What a link asks for, else what was chosen in this browser, else the first of the browser's languages that is known. */
 function wanted(): Language {
@@ -39,11 +39,22 @@ export async function learnToSpeak() {
 
 /** The browser's own form of a language, such as en-GB, so that dates and clocks are as the player is used to. */
 function locale(key: Language) {
-  return navigator.languages.find((one) => one.split("-")[0] === key) ?? key;
+  return navigator.languages.find((one) => one.split("-")[0] === key && isWellFormed(one)) ?? key;
 }
 
-/** Another language from here on, in this browser: the page is loaded anew in it. */
+/** Some browsers name the language of their system, which need not be one that a page can ask for. */
+function isWellFormed(language: string) {
+  try {
+    return Intl.getCanonicalLocales(language).length > 0;
+  } catch {
+    return false;
+  }
+}
+
+/** Another language from here on, in this browser: the page is loaded anew in it, and no longer in that of a link. */
 export function choose(key: Language) {
   keep.setItem(CHOICE, key);
-  location.reload();
+  const here = new URL(location.href);
+  here.searchParams.delete("lang");
+  location.replace(here);
 }

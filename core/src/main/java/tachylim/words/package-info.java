@@ -1,2 +1,2 @@
-/** What is to be said, as data: codes and values. No sentence stands in the core. */
+/** What is to be said to players, as data: codes and values, whose words stand in the catalogues. */
 package tachylim.words;

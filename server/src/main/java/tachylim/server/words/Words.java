@@ -69,11 +69,6 @@ public final class Words {
         return locale;
     }
 
-    /** Whether the catalogue has words for a code. */
-    public boolean has(String code) {
-        return messages.containsKey(code);
-    }
-
     /** A message without values. */
     public String say(String code) {
         return say(Reason.of(code));
