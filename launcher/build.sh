@@ -28,7 +28,7 @@ build_web() {
 }
 
 jar_is_current() {
-  [ -f "$JAR" ] && [ -z "$(find "$ROOT/pom.xml" "$ROOT"/{core,shown,browser,server}/{pom.xml,src/main} "$ROOT"/words "$ROOT"/web/{src,public,index.html,package-lock.json,vite.config.ts} \
+  [ -f "$JAR" ] && [ -z "$(find "$ROOT/pom.xml" "$ROOT"/{core,shown,browser,server}/{pom.xml,src/main} "$ROOT"/words "$ROOT"/web/{src,scripts,public,index.html,package-lock.json,vite.config.ts} \
     -newer "$JAR" -type f -print -quit 2>/dev/null)" ]
 }
 

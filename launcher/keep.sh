@@ -35,7 +35,7 @@ write_copy() { # database, file
 }
 
 # Says what is wrong with a copy, and with the database it was read into where one is named, and fails if anything is.
-check_copy() { java -XX:TieredStopAtLevel=1 -XX:+UseSerialGC -cp "$JAR" tachylim.server.keep.CheckCopy "$@"; } # file, database
+check_copy() { java -XX:TieredStopAtLevel=1 -XX:+UseSerialGC -cp "$JAR" tachylim.server.backup.CheckCopy "$@"; } # file, database
 
 # Reads a copy into a database of its own and looks whether it is whole. Says what is wrong and fails otherwise.
 read_copy() { # file, database

@@ -1,12 +1,21 @@
 import tailwindcss from "@tailwindcss/vite";
 import react from "@vitejs/plugin-react";
 import { defineConfig } from "vitest/config";
+import { catalogues } from "./scripts/catalogues.ts";
 
-export default defineConfig({
-  plugins: [react(), tailwindcss()],
+const path = (file: string) => new URL(file, import.meta.url).pathname;
+
+export default defineConfig(({ command }) => ({
+  plugins: [react(), tailwindcss(), catalogues()],
   resolve: {
     // The core that the pages carry is compiled from Java by the build's module of that name.
-    alias: { "tachylim-core": new URL("../browser/target/page/tachylim.js", import.meta.url).pathname },
+    alias: {
+      "tachylim-core": path("../browser/target/page/tachylim.js"),
+      // The build has read the messages already.
+      ...(command === "build" && {
+        "@formatjs/icu-messageformat-parser": "@formatjs/icu-messageformat-parser/no-parser.js",
+      }),
+    },
   },
   // Nothing may be inlined as a data: address but images: the content policy forbids it for the rest.
   build: {
@@ -27,4 +36,4 @@ export default defineConfig({
     pool: "vmThreads",
     testTimeout: 60_000,
   },
-});
+}));

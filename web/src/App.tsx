@@ -11,7 +11,7 @@ import { later } from "./ui/later";
 import { Nav } from "./ui/Nav";
 import { Failed, Waiting } from "./ui/Page";
 import { Toasts } from "./ui/Toasts";
-import { say } from "./words/say";
+import { say, speakTo } from "./words/say";
 
 const Welcome = later(() => import("./features/welcome/Welcome"));
 const First = later(() => import("./features/first/First"));
@@ -28,7 +28,7 @@ const Load = later(() => import("./features/load/Load"));
 const Season = later(() => import("./features/season/Season"));
 const Log = later(() => import("./features/log/Log"));
 const MonthPage = later(() => import("./features/log/MonthPage"));
-const SessionPage = later(() => import("./features/log/SessionPage"));
+const WorkoutPage = later(() => import("./features/log/WorkoutPage"));
 const Counts = later(() => import("./features/count/Counts"));
 const Settings = later(() => import("./features/settings/Settings"));
 
@@ -51,6 +51,7 @@ function Places() {
   if (greeting.isPending) return <Waiting />;
   if (greeting.isError) return <Failed error={greeting.error} again={() => void greeting.refetch()} />;
   const { me, demo } = greeting.data;
+  if (me) speakTo(me);
   if (!me) {
     return (
       <Routes>
@@ -84,7 +85,7 @@ function Rooms({ me }: { me: Schemas["Me"] }) {
         <Route path="/season" element={<Season />} />
         <Route path="/log" element={<Log />} />
         <Route path="/log/month" element={<MonthPage />} />
-        <Route path="/log/:runId" element={<SessionPage />} />
+        <Route path="/log/:runId" element={<WorkoutPage />} />
         <Route path="/counts" element={<Counts me={me} />} />
         <Route path="/settings" element={<Settings me={me} />} />
       </Route>

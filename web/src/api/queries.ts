@@ -217,9 +217,9 @@ export function useStorage() {
   return useQuery({ queryKey: ["storage"], queryFn: () => given(api.GET("/api/storage")) });
 }
 
-export function useSession(runId: number) {
+export function useWorkout(runId: number) {
   return useQuery({
-    queryKey: ["session", runId],
+    queryKey: ["workout", runId],
     queryFn: () => given(api.GET("/api/log/{runId}", { params: { path: { runId } } })),
   });
 }

@@ -475,7 +475,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["session"];
+        get: operations["workout"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1388,8 +1388,7 @@ export interface components {
         Advice: {
             /** @enum {string} */
             school: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "WARM_UP_ROUTINE" | "UPKEEP" | "CEILING_TEST";
-            title: string;
-            why: string;
+            why: components["schemas"]["Reason"];
         } | null;
         AfterSection: {
             before: components["schemas"]["BandDto"];
@@ -1488,8 +1487,11 @@ export interface components {
             /** Format: double */
             end: number;
             estimate: components["schemas"]["EstimateDto"];
-            /** @description its method as a player calls it; empty of the first workouts that were kept */
-            method: string;
+            /**
+             * @description its method as a player calls it; empty of the first workouts that were kept
+             * @enum {string}
+             */
+            method: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "WARM_UP_ROUTINE" | "UPKEEP" | "CEILING_TEST";
             /** @enum {string} */
             part: "WARM_UP" | "OPENER" | "PREPARE" | "MEASURE" | "CORE" | "PERFORM" | "STUDY" | "CLOSER";
             /** Format: double */
@@ -1501,9 +1503,8 @@ export interface components {
              * @description which of the workout's sections it is about, from 0
              */
             theme: number;
-            /** @description its variation as a player calls it; empty when as written */
-            variation: string;
-            why: string;
+            variation: components["schemas"]["Reason"];
+            why: components["schemas"]["Reason"];
         };
         /** @description its blocks as the player has put them together; none to have them composed */
         BlockWish: {
@@ -1523,7 +1524,7 @@ export interface components {
             effort: number;
             /** @enum {string} */
             rule: "OWN" | "AVERAGE" | "USUAL_DAY" | "WEEK" | "RETURN" | "TAPER" | "ORDERED" | "SYMPTOM" | "EARLIER";
-            why: string;
+            why: components["schemas"]["Reason"];
         };
         CauseView: {
             /** Format: int64 */
@@ -1540,7 +1541,7 @@ export interface components {
             estimate: components["schemas"]["EstimateDto"];
             forecast: components["schemas"]["ForecastDto"] | null;
             history: components["schemas"]["HistoryDay"][];
-            measure: string;
+            measure: components["schemas"]["Reason"];
             /** Format: date */
             neededOn: string | null;
             passage: string;
@@ -1595,8 +1596,7 @@ export interface components {
              * @description the tempo that the last counts keep up with
              */
             tempo: number | null;
-            /** @description how it comes on, in a sentence */
-            trend: string;
+            trend: components["schemas"]["Reason"];
         };
         ChangeWish: {
             /** Format: double */
@@ -1620,10 +1620,10 @@ export interface components {
             /** Format: double */
             minutes: number;
             played: boolean;
-            title: string;
+            title: components["schemas"]["Reason"];
             trained: number[];
             variation: string;
-            why: string;
+            why: components["schemas"]["Reason"];
         };
         ChoiceWish: {
             /** Format: double */
@@ -1657,8 +1657,8 @@ export interface components {
             section: string;
             /** Format: int64 */
             sectionId: number;
-            sinceLastTime: string[];
-            why: string;
+            sinceLastTime: components["schemas"]["Reason"][];
+            why: components["schemas"]["Reason"];
         };
         ClickDto: {
             /** @enum {string} */
@@ -1678,7 +1678,7 @@ export interface components {
         };
         Corrected: {
             learnedAnew: boolean;
-            passes: components["schemas"]["SaidPass"][];
+            passes: components["schemas"]["LoggedPass"][];
         };
         Correction: {
             /** Format: int32 */
@@ -1720,7 +1720,7 @@ export interface components {
             changes: components["schemas"]["ChangeDto"][];
             /** @description whether nothing more is counted today */
             closed: boolean;
-            songs: string[];
+            songs: components["schemas"]["Reason"][];
             /** Format: date */
             today: string;
         };
@@ -1746,6 +1746,12 @@ export interface components {
             overlaps: number[];
             /** Format: int32 */
             size: number;
+        };
+        DayBoundaryDto: {
+            /** Format: date-time */
+            from: string | null;
+            movingTo: string | null;
+            zone: string;
         };
         DayDto: {
             /** Format: double */
@@ -1860,6 +1866,20 @@ export interface components {
             comfortable: components["schemas"]["BandDto"];
             enoughEvidence: boolean;
         };
+        EventDto: {
+            clientId: string;
+            /** @enum {string} */
+            kind: "JUDGED" | "UNJUDGED" | "RESTED" | "BACKED_OFF" | "REST_ASKED" | "STOPPED" | "SYMPTOM";
+            left: components["schemas"]["LeftDto"] | null;
+            /** Format: double */
+            seconds: number | null;
+            /** Format: int32 */
+            tension: number | null;
+            /** Format: double */
+            told: number | null;
+            /** @enum {string|null} */
+            verdict: "CLEAN" | "ROUGH" | "BROKE" | null;
+        };
         EventWish: {
             clientId: string;
             holder: string;
@@ -1921,8 +1941,7 @@ export interface components {
             /** @enum {string} */
             format: "MUSICXML" | "MIDI" | "ABC";
             title: string;
-            /** @description what it is called where files are asked for */
-            words: string;
+            words: components["schemas"]["Reason"];
         };
         GivenDto: {
             by: string;
@@ -1962,7 +1981,7 @@ export interface components {
             passageId: number;
             /** @enum {string|null} */
             prospect: "ON_COURSE" | "BEHIND" | "UNLIKELY" | null;
-            sentence: string;
+            sentence: components["schemas"]["Reason"];
             /** Format: double */
             target: number;
             /** Format: double */
@@ -2015,12 +2034,6 @@ export interface components {
             /** Format: double */
             smoothed: number;
         };
-        HomeDto: {
-            /** Format: date-time */
-            from: string | null;
-            movingTo: string | null;
-            zone: string;
-        };
         JoinDto: {
             /** Format: int32 */
             firstNote: number;
@@ -2030,7 +2043,7 @@ export interface components {
             lastNote: number;
             /** Format: int32 */
             lastSection: number;
-            name: string;
+            name: components["schemas"]["Reason"];
             /** @enum {string} */
             stage: "NEIGHBOURS" | "FOURS" | "WHOLE";
         };
@@ -2047,20 +2060,6 @@ export interface components {
             order: "FIRST_TO_LAST" | "LAST_TO_FIRST" | "HARDEST_FIRST" | "OUTWARD";
             /** Format: int32 */
             transition: number;
-        };
-        KeptEvent: {
-            clientId: string;
-            /** @enum {string} */
-            kind: "JUDGED" | "UNJUDGED" | "RESTED" | "BACKED_OFF" | "REST_ASKED" | "STOPPED" | "SYMPTOM";
-            left: components["schemas"]["LeftDto"] | null;
-            /** Format: double */
-            seconds: number | null;
-            /** Format: int32 */
-            tension: number | null;
-            /** Format: double */
-            told: number | null;
-            /** @enum {string|null} */
-            verdict: "CLEAN" | "ROUGH" | "BROKE" | null;
         };
         /** @description the key of a variation */
         KeyDto: {
@@ -2093,7 +2092,7 @@ export interface components {
             left: number;
             /** Format: double */
             used: number;
-            why: string;
+            why: components["schemas"]["Reason"];
         };
         /** @description a voice; bars have the numbers that the score prints */
         LineDto: {
@@ -2132,6 +2131,37 @@ export interface components {
              */
             olderThan: number | null;
         };
+        LoggedPass: {
+            /**
+             * Format: int32
+             * @description of passes answered together, how many were clean
+             */
+            clean: number | null;
+            /** Format: date-time */
+            correctedAt: string | null;
+            /** @enum {string} */
+            kind: "WARM_UP" | "CONTROLLED" | "PROBE" | "BURST" | "CLOSING";
+            /** Format: int32 */
+            passes: number;
+            /** Format: int32 */
+            place: number;
+            /** Format: double */
+            tempo: number;
+            /** Format: int32 */
+            tension: number;
+            /**
+             * @description null when nothing was said, or that was withdrawn
+             * @enum {string|null}
+             */
+            verdict: "CLEAN" | "ROUGH" | "BROKE" | null;
+        };
+        LoggedWorkout: {
+            entry: components["schemas"]["Entry"];
+            measured: boolean;
+            passes: components["schemas"]["LoggedPass"][];
+            planned: components["schemas"]["Timeline"];
+            played: components["schemas"]["Timeline"];
+        };
         MarkDto: {
             /** @enum {string} */
             kind: "FINGERING" | "STICKING" | "STROKE" | "BREATH";
@@ -2151,7 +2181,7 @@ export interface components {
         Me: {
             /** @description whether effort is, or from tomorrow will be, counted by how hard sessions felt */
             felt: boolean;
-            home: components["schemas"]["HomeDto"];
+            home: components["schemas"]["DayBoundaryDto"];
             /** @enum {string} */
             instrument: "WIND" | "BRASS" | "BOWED" | "PLUCKED" | "KEYBOARD" | "MALLET" | "FREE_REED" | "OTHER";
             /** @description whether only loose playing goes up */
@@ -2181,12 +2211,9 @@ export interface components {
             verdict: "CLEAN" | "ROUGH" | "BROKE" | null;
         };
         MethodDto: {
-            hint: string;
             /** @enum {string} */
             school: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "WARM_UP_ROUTINE" | "UPKEEP" | "CEILING_TEST";
             shape: components["schemas"]["Stretch"][];
-            title: string;
-            use: string;
         };
         Minutes: {
             /** Format: int32 */
@@ -2208,7 +2235,7 @@ export interface components {
             day: string;
             /** Format: double */
             effort: number;
-            sessions: components["schemas"]["Entry"][];
+            workouts: components["schemas"]["Entry"][];
         };
         Move: {
             zone: string;
@@ -2278,7 +2305,7 @@ export interface components {
             firstTransition: number | null;
             /** @enum {string} */
             kind: "WARM_UP" | "CONTROLLED" | "PROBE" | "BURST" | "CLOSING";
-            manner: string;
+            manner: components["schemas"]["Reason"];
             /**
              * Format: double
              * @description what a metronome shows at its beginning
@@ -2380,7 +2407,7 @@ export interface components {
             /** Format: int64 */
             sectionId: number;
         };
-        PlanScore: {
+        PlanBasis: {
             beliefs: components["schemas"]["BeliefDto"][];
             /**
              * Format: int32
@@ -2391,9 +2418,9 @@ export interface components {
             effortBefore: number;
             /** Format: double */
             effortCap: number;
-            effortWhy: string;
-            rest: string;
-            warning: string;
+            effortWhy: components["schemas"]["Reason"];
+            rest: components["schemas"]["Reason"];
+            warning: components["schemas"]["Reason"];
             workout: string;
         };
         PlanView: {
@@ -2402,11 +2429,11 @@ export interface components {
             /** Format: date */
             neededOn: string | null;
             passage: string;
-            relief: components["schemas"]["Relief"];
-            schools: components["schemas"]["SchoolDto"][];
+            schools: ("INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "WARM_UP_ROUTINE" | "UPKEEP" | "CEILING_TEST")[];
             section: string;
             /** @description the sections of the workout, in the order its blocks count them */
-            sections: components["schemas"]["SessionSection"][];
+            sections: components["schemas"]["WorkoutSection"][];
+            timeline: components["schemas"]["Timeline"];
             wish: components["schemas"]["PlanWish"];
         };
         PlanWish: {
@@ -2589,8 +2616,7 @@ export interface components {
              * @description when it was last reached
              */
             reachedOn: string | null;
-            sentence: string;
-            why: string;
+            why: components["schemas"]["Reason"];
         };
         ReadinessWish: {
             /** @enum {string} */
@@ -2604,32 +2630,20 @@ export interface components {
             beatUnit: string;
             /** Format: double */
             beats: number;
-            leftOut: string[];
+            leftOut: components["schemas"]["Reason"][];
             meter: string;
             /** Format: int32 */
             notes: number;
             paper: boolean;
             /** Format: double */
             quickestNotesPerBeat: number;
-            warnings: string[];
+            warnings: components["schemas"]["Reason"][];
         };
-        Relief: {
-            blocks: components["schemas"]["BlockDto"][];
-            /** Format: double */
-            burstFloor: number;
-            /** Format: double */
-            effortBefore: number;
-            /** Format: double */
-            effortCap: number;
-            effortWhy: string;
-            estimate: components["schemas"]["EstimateDto"];
-            remarks: string[];
-            /** Format: double */
-            seconds: number;
-            stretches: components["schemas"]["StretchDto"][];
-            /** Format: double */
-            target: number;
-            totals: components["schemas"]["TotalsDto"];
+        Reason: {
+            code: string;
+            values: {
+                [key: string]: Record<string, never>;
+            };
         };
         Repeated: {
             cause: string;
@@ -2642,7 +2656,7 @@ export interface components {
             /** Format: double */
             seconds: number;
         } | null;
-        RunScore: {
+        RunBasis: {
             beliefs: components["schemas"]["BeliefDto"][];
             /**
              * Format: int32
@@ -2651,7 +2665,7 @@ export interface components {
             edition: number;
             /** Format: double */
             effortBefore: number;
-            events: components["schemas"]["KeptEvent"][];
+            events: components["schemas"]["EventDto"][];
             left: components["schemas"]["LeftDto"] | null;
             sections: components["schemas"]["PlaceDto"][];
             workout: string;
@@ -2665,7 +2679,7 @@ export interface components {
              * @description which of the blocks it stands in
              */
             block: number | null;
-            blockWhy: string;
+            blockWhy: components["schemas"]["Reason"];
             focus: string;
             held: boolean;
             /** Format: int64 */
@@ -2673,8 +2687,11 @@ export interface components {
             last: components["schemas"]["LastAnswer"] | null;
             /** @description whether it was a ceiling test that has a result to look at */
             measured: boolean;
-            /** @description the method of the block at hand as a player calls it */
-            method: string;
+            /**
+             * @description the method of the block at hand
+             * @enum {string|null}
+             */
+            method: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "WARM_UP_ROUTINE" | "UPKEEP" | "CEILING_TEST" | null;
             note: string;
             /** Format: int32 */
             ordinal: number;
@@ -2683,7 +2700,6 @@ export interface components {
             passage: string;
             /** Format: int64 */
             passageId: number;
-            relief: components["schemas"]["Relief"];
             /** Format: double */
             secondsToBreak: number;
             section: string;
@@ -2700,39 +2716,9 @@ export interface components {
              * @description which of the workout's sections it stands in, from 0
              */
             theme: number;
-            upcoming: string;
-            /** @description the variation at hand as a player calls it; empty when as written */
-            variation: string;
-        };
-        SaidPass: {
-            /**
-             * Format: int32
-             * @description of passes answered together, how many were clean
-             */
-            clean: number | null;
-            /** Format: date-time */
-            correctedAt: string | null;
-            /** @enum {string} */
-            kind: "WARM_UP" | "CONTROLLED" | "PROBE" | "BURST" | "CLOSING";
-            /** Format: int32 */
-            passes: number;
-            /** Format: int32 */
-            place: number;
-            /** Format: double */
-            tempo: number;
-            /** Format: int32 */
-            tension: number;
-            /**
-             * @description null when nothing was said, or that was withdrawn
-             * @enum {string|null}
-             */
-            verdict: "CLEAN" | "ROUGH" | "BROKE" | null;
-        };
-        SchoolDto: {
-            hint: string;
-            /** @enum {string} */
-            school: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "WARM_UP_ROUTINE" | "UPKEEP" | "CEILING_TEST";
-            title: string;
+            timeline: components["schemas"]["Timeline"];
+            upcoming: components["schemas"]["Reason"];
+            variation: components["schemas"]["Reason"];
         };
         ScoreView: {
             chosen: components["schemas"]["ChosenDto"];
@@ -2740,12 +2726,12 @@ export interface components {
             /** @enum {string} */
             format: "MUSICXML" | "MIDI" | "ABC";
             kind: string;
-            leftOut: string[];
+            leftOut: components["schemas"]["Reason"][];
             lines: components["schemas"]["LineDto"][];
             title: string;
             /** @description what could not be read, each with its name and place */
             unread: string[];
-            warnings: string[];
+            warnings: components["schemas"]["Reason"][];
         };
         SeasonDayDto: {
             /** @description whether its minutes are the player's own word for this day */
@@ -2760,12 +2746,12 @@ export interface components {
              */
             minutes: number;
             /** @description what is performed or needed on it */
-            occasions: string[];
+            occasions: components["schemas"]["Reason"][];
             off: boolean;
             /** @enum {string} */
             rule: "OWN" | "AVERAGE" | "USUAL_DAY" | "WEEK" | "RETURN" | "TAPER" | "ORDERED" | "SYMPTOM" | "EARLIER";
             shares: components["schemas"]["ShareDto"][];
-            why: string;
+            why: components["schemas"]["Reason"];
         };
         SeasonView: {
             days: components["schemas"]["SeasonDayDto"][];
@@ -2807,13 +2793,6 @@ export interface components {
             difficulty: number;
             name: string;
         };
-        Session: {
-            entry: components["schemas"]["Entry"];
-            measured: boolean;
-            passes: components["schemas"]["SaidPass"][];
-            planned: components["schemas"]["Relief"];
-            played: components["schemas"]["Relief"];
-        };
         SessionDto: {
             browser: string;
             handle: string;
@@ -2822,21 +2801,6 @@ export interface components {
             lastSeen: string;
             /** Format: date-time */
             since: string;
-        };
-        /** @description the sections of the workout, in the order its blocks count them */
-        SessionSection: {
-            /** Format: int32 */
-            firstNote: number;
-            /** Format: int64 */
-            id: number;
-            /** Format: int32 */
-            lastNote: number;
-            passage: string;
-            /** Format: int64 */
-            passageId: number;
-            section: string;
-            /** Format: double */
-            target: number;
         };
         ShareDto: {
             /** Format: int32 */
@@ -2891,7 +2855,7 @@ export interface components {
             ended: "PLAYED" | "STOPPED" | "SYMPTOM" | "LEFT" | "OUTDATED" | null;
             pass: components["schemas"]["PassDto"] | null;
             rest: components["schemas"]["RestDto"] | null;
-            why: string;
+            why: components["schemas"]["Reason"];
         };
         Storage: {
             /** Format: int64 */
@@ -2954,7 +2918,7 @@ export interface components {
             tension: number | null;
             /** @enum {string|null} */
             verdict: "CLEAN" | "ROUGH" | "BROKE" | null;
-            why: string;
+            why: components["schemas"]["Reason"];
         };
         Strokes: {
             /** Format: int32 */
@@ -3028,18 +2992,35 @@ export interface components {
             /** Format: double */
             targetBpm: number;
         };
+        Timeline: {
+            blocks: components["schemas"]["BlockDto"][];
+            /** Format: double */
+            burstFloor: number;
+            /** Format: double */
+            effortBefore: number;
+            /** Format: double */
+            effortCap: number;
+            effortWhy: components["schemas"]["Reason"];
+            estimate: components["schemas"]["EstimateDto"];
+            remarks: components["schemas"]["Reason"][];
+            /** Format: double */
+            seconds: number;
+            stretches: components["schemas"]["StretchDto"][];
+            /** Format: double */
+            target: number;
+            totals: components["schemas"]["TotalsDto"];
+        };
         TodayView: {
             /** Format: date */
             day: string;
             load: components["schemas"]["LoadDto"];
-            measure: string;
+            measure: components["schemas"]["Reason"];
             /** Format: int64 */
             openRun: number | null;
             plan: components["schemas"]["PlanView"] | null;
             /** @description the sections of the workout, the most pressing first */
             sections: components["schemas"]["ChosenSection"][];
-            /** @description what is said of a day that is not like most; empty on a usual one */
-            word: string;
+            word: components["schemas"]["Reason"];
         };
         TotalsDto: {
             /** Format: int32 */
@@ -3067,7 +3048,7 @@ export interface components {
         };
         TrainingVariation: {
             key: string;
-            title: string;
+            title: components["schemas"]["Reason"];
         };
         TransitionDto: {
             /** Format: int32 */
@@ -3118,8 +3099,8 @@ export interface components {
              * @description notes a second in its quick places at the tempo asked for
              */
             rate: number;
-            remark: string;
-            title: string;
+            remark: components["schemas"]["Reason"];
+            title: components["schemas"]["Reason"];
             trained: number[];
         };
         WarmUp: {
@@ -3152,6 +3133,21 @@ export interface components {
             firstNote: number;
             /** Format: int32 */
             lastNote: number;
+        };
+        /** @description the sections of the workout, in the order its blocks count them */
+        WorkoutSection: {
+            /** Format: int32 */
+            firstNote: number;
+            /** Format: int64 */
+            id: number;
+            /** Format: int32 */
+            lastNote: number;
+            passage: string;
+            /** Format: int64 */
+            passageId: number;
+            section: string;
+            /** Format: double */
+            target: number;
         };
     };
     responses: never;
@@ -4165,7 +4161,7 @@ export interface operations {
             };
         };
     };
-    session: {
+    workout: {
         parameters: {
             query?: never;
             header?: never;
@@ -4182,7 +4178,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["Session"];
+                    "*/*": components["schemas"]["LoggedWorkout"];
                 };
             };
             /** @description Refused, or failed */
@@ -5076,7 +5072,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["PlanScore"];
+                    "*/*": components["schemas"]["PlanBasis"];
                 };
             };
             /** @description Refused, or failed */
@@ -5437,7 +5433,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["RunScore"];
+                    "*/*": components["schemas"]["RunBasis"];
                 };
             };
             /** @description Refused, or failed */

@@ -13,7 +13,7 @@ export const browsers: Touches = [["sessions"]];
 export const habits: Touches = [["greeting"], ["load"], ...PLANS];
 export const home: Touches = [["greeting"], ["load"], ["log"], ["practiceSheet"], ["passages"], ...PLANS];
 export const symptoms: Touches = [["load"], ["practiceSheet"], ...PLANS];
-export const note = (runId: number): Touches => [["session", runId], ["log"]];
+export const note = (runId: number): Touches => [["workout", runId], ["log"]];
 
 /** The notes of a passage, and all that is laid over them. */
 export const music = (passageId: number): Touches => [
@@ -46,7 +46,7 @@ export const practice = (passageId: number): Touches => [["practiceSheet", passa
 export const load: Touches = [["load"], ["practiceSheet"], ["counts"], ...PLANS];
 
 /** What was said of a pass, put right: the ceiling is learned anew. */
-export const correction = (runId: number): Touches => [["session", runId], ...run];
+export const correction = (runId: number): Touches => [["workout", runId], ...run];
 
 /** Practice away from the screen, put down, put right or taken back. */
 export const away: Touches = [["load"], ["log"], ["practiceSheet"], ...PLANS];
@@ -63,7 +63,7 @@ export const counts: Touches = [["counts"], ["load"], ...PLANS];
 export const run: Touches = [
   ["load"],
   ["log"],
-  ["session"],
+  ["workout"],
   ["practiceSheet"],
   ["ceiling"],
   ["passages"],

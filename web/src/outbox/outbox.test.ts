@@ -13,6 +13,7 @@ vi.mock("./windowId", () => ({ windowId: () => "w" }));
 
 const { fate, sendQueued, waitBefore } = await import("./answers");
 const { sendEverything } = await import("./outbox");
+const { noteCount, sendCounts, waitingCounts } = await import("./counts");
 const { noteSymptom } = await import("./symptoms");
 const { EventQueue } = await import("./queue");
 
@@ -157,5 +158,44 @@ describe("what is on its way", () => {
     expect(waitBefore(1, refusal(500))).toBeGreaterThan(waitBefore(0, refusal(500)));
     expect(waitBefore(30, refusal(500))).toBe(20_000);
     expect(waitBefore(0, new Problem(409, "", { code: "too-soon", seconds: 3 }))).toBe(3_100);
+  });
+});
+
+describe("counts that have not arrived", () => {
+  beforeEach(() => {
+    post.mockReset();
+  });
+
+  it("wait until they have, and then are forgotten", async () => {
+    const keep = memory();
+    noteCount(keep, 7, 60, 41);
+    post.mockRejectedValueOnce(new NoConnection());
+    await expect(sendCounts(keep)).rejects.toBeInstanceOf(NoConnection);
+    expect(waitingCounts(keep).all()).toMatchObject([{ changeId: 7, clean: 41 }]);
+    post.mockResolvedValue({});
+    expect(await sendCounts(keep)).toEqual([]);
+    expect(waitingCounts(keep).all()).toEqual([]);
+  });
+
+  it("are sent under the same id, in the order they were taken", async () => {
+    const keep = memory();
+    noteCount(keep, 7, 60, 41);
+    noteCount(keep, 8, 30, 20);
+    post.mockResolvedValue({});
+    await sendCounts(keep);
+    const bodies = post.mock.calls.map(
+      ([, request]) => (request as { body: { clean: number; clientId: string } }).body,
+    );
+    expect(bodies.map(({ clean }) => clean)).toEqual([41, 20]);
+    expect(new Set(bodies.map(({ clientId }) => clientId)).size).toBe(2);
+  });
+
+  it("are said when they are refused, and hold up nothing", async () => {
+    const keep = memory();
+    noteCount(keep, 7, 60, 41);
+    noteCount(keep, 8, 30, 20);
+    post.mockRejectedValueOnce(refusal(409)).mockResolvedValue({});
+    expect(await sendCounts(keep)).toEqual(["No."]);
+    expect(waitingCounts(keep).all()).toEqual([]);
   });
 });

@@ -1,3 +1,5 @@
+import { reason } from "../test/reasons";
+import { say } from "../words/say";
 import { describe, expect, it } from "vitest";
 import { counted, figure, type Limit, reachedFirst } from "./limits";
 
@@ -7,7 +9,7 @@ const effort: Limit = {
   cap: 8,
   used: 1.6,
   left: 6.4,
-  why: "Half of a usual day.",
+  why: reason("cap.own", { minutes: 40 }),
 };
 const fast: Limit = { ...effort, kind: "BURST_SECONDS", inSeconds: true };
 
@@ -18,7 +20,7 @@ describe("a limit in words", () => {
   });
 
   it("says whether it lies ahead or is reached", () => {
-    expect(reachedFirst(effort)).toBe("You'll reach this limit first. Half of a usual day.");
-    expect(reachedFirst({ ...effort, left: 0 })).toBe("You have reached this limit first. Half of a usual day.");
+    expect(reachedFirst(effort)).toBe(`You'll reach this limit first. ${say(effort.why)}`);
+    expect(reachedFirst({ ...effort, left: 0 })).toBe(`You have reached this limit first. ${say(effort.why)}`);
   });
 });

@@ -12,4 +12,4 @@ export const counted = (limit: Limit) => say(`counted.${limit.kind}`);
 
 /** Said of the limit that is reached before the others, with its reason. */
 export const reachedFirst = (limit: Limit) =>
-  say("common.thisLimitFirst", { leftIs: limit.left > 0 ? "yes" : "no", why: limit.why });
+  say("common.thisLimitFirst", { leftIs: limit.left > 0 ? "yes" : "no", why: say(limit.why) });

@@ -1,18 +1,41 @@
+import { type MessageFormatElement, TYPE } from "@formatjs/icu-messageformat-parser";
 import type { ReactNode } from "react";
 import { createIntl, createIntlCache, type IntlShape } from "react-intl";
+import type { Schemas } from "../api/client";
 import type english from "../../../words/en.json";
 
 /** What the page can say: every message of the catalogues has one. */
 export type Code = keyof typeof english;
 
+/** Why something is so, as the server and the core give it: a code with its values. */
+export type Reason = Schemas["Reason"];
+
 type Plain = string | number | null | undefined;
 type Rich = ReactNode | ((words: ReactNode[]) => ReactNode);
+type Message = string | MessageFormatElement[];
 
 let intl: IntlShape;
 
+/** Lips and breath, a bow arm, sticks: some words differ by the family of the instrument that is played. */
+let instrument: string | undefined;
+
+/** From here on bodies are spoken of as players of such an instrument do. */
+export const speakTo = (player: { instrument: string }) => {
+  instrument = player.instrument;
+};
+
 /** From here on the page speaks by these messages. */
-export function speak(language: string, messages: Record<string, string>) {
-  intl = createIntl({ locale: language, messages, onError: refuse }, createIntlCache());
+export function speak(language: string, messages: Record<string, Message>) {
+  const ready = import.meta.env.PROD ? Object.fromEntries(Object.entries(messages).map(asRead)) : messages;
+  intl = createIntl(
+    { locale: language, messages: ready as Record<string, string>, onError: refuse },
+    createIntlCache(),
+  );
+}
+
+/** The build has read all messages; of those without values only the text is left, to save room. */
+function asRead([code, message]: [string, Message]) {
+  return [code, typeof message === "string" ? [{ type: TYPE.literal, value: message }] : message];
 }
 
 /** The language with its region, by which days, clocks and numbers are written. */
@@ -24,7 +47,30 @@ function refuse(error: Error) {
 
 /** A message in the player's language, with the values it asks for; parts of it may be elements. */
 export function say(code: Code, values?: Record<string, Plain>): string;
+/** A reason in the player's language; empty where there is nothing to say, or where it comes from a newer server. */
+export function say(reason: Reason): string;
 export function say(code: Code, values: Record<string, Rich>): ReactNode;
-export function say(code: Code, values?: Record<string, Rich>): ReactNode {
-  return intl.formatMessage({ id: code }, values);
+export function say(what: Code | Reason, values?: Record<string, Rich>): ReactNode {
+  if (typeof what === "string") return intl.formatMessage({ id: what }, { instrument, ...values });
+  return what.code in intl.messages ? because(what) : "";
+}
+
+/** What was stored long ago may lack a value that its message asks for today: better no reason than no page. */
+function because(reason: Reason) {
+  try {
+    return intl.formatMessage({ id: reason.code }, parts(reason));
+  } catch {
+    return "";
+  }
+}
+
+/** The values of a reason: its parts are reasons, and so are the items of a list. */
+function parts(reason: Reason) {
+  const said = Object.entries(reason.values as Record<string, unknown>).map(([name, value]) => [name, part(value)]);
+  return { instrument, ...Object.fromEntries(said) } as Record<string, Plain>;
+}
+
+function part(value: unknown): unknown {
+  if (Array.isArray(value)) return intl.formatList(value.map((one) => part(one) as string));
+  return typeof value === "object" && value !== null ? say(value as Reason) : value;
 }

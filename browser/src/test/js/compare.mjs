@@ -28,7 +28,7 @@ const different = [];
 for await (const line of createInterface({ input: createReadStream(runs) })) {
   const run = JSON.parse(line);
   if (run.plan) {
-    const found = difference(JSON.parse(here.plan(JSON.stringify(run.plan.score), JSON.stringify(run.plan.wish))).relief, run.plan.relief);
+    const found = difference(JSON.parse(here.plan(JSON.stringify(run.plan.score), JSON.stringify(run.plan.wish))).timeline, run.plan.timeline);
     plans++;
     if (found) different.push({ run: played, plan: true, ...found });
   }

@@ -75,7 +75,7 @@ function OfSection({ id, sections }: { id: number; sections: { id: number; label
           <Button
             disabled={begin.isPending}
             onClick={() => begin.mutate({ sectionId: id, school: "CEILING_TEST" })}
-            className={view.measure ? "border-brass-deep" : ""}
+            className={view.measure.code ? "border-brass-deep" : ""}
           >
             {say("ceiling.measureTheCeiling")}
           </Button>
@@ -87,7 +87,7 @@ function OfSection({ id, sections }: { id: number; sections: { id: number; label
     >
       <Failure of={begin} className="mb-3 font-semibold" />
       <p className="max-w-[80ch]">
-        {underline(view)} {view.measure}
+        {underline(view)} {say(view.measure)}
       </p>
       <Outlook view={view} />
       {view.awkward.map((band) => (

@@ -1,3 +1,4 @@
+import { Term, type TermName } from "../../ui/Term";
 import type { ReactNode } from "react";
 import type { Schemas } from "../../api/client";
 import { bpm } from "../../ui/format";
@@ -21,12 +22,19 @@ export function Figures({
   return (
     <dl className="mt-6 grid gap-x-8 gap-y-4 border-t border-rule pt-5 sm:grid-cols-2 lg:grid-cols-5">
       <Tempo
+        term="comfortable"
         name={say("ceiling.comfortableName")}
         band={estimate.comfortable}
         meaning={say("ceiling.clean19TimesIn20")}
       />
-      <Tempo name={say("ceiling.ceiling")} band={estimate.ceiling} meaning={say("ceiling.clean4TimesIn5")} />
       <Tempo
+        term="ceiling"
+        name={say("ceiling.ceiling")}
+        band={estimate.ceiling}
+        meaning={say("ceiling.clean4TimesIn5")}
+      />
+      <Tempo
+        term="breakdown"
         name={say("ceiling.breakdownName")}
         band={estimate.breakdown}
         meaning={say("ceiling.lostEveryOtherTime")}
@@ -37,10 +45,10 @@ export function Figures({
   );
 }
 
-function Tempo({ name, band, meaning }: { name: string; band: Band; meaning: string }) {
+function Tempo({ term, name, band, meaning }: { term?: TermName; name: string; band: Band; meaning: string }) {
   return (
     <div>
-      <dt className="font-semibold">{name}</dt>
+      <dt className="font-semibold">{term ? <Term of={term}>{name}</Term> : name}</dt>
       <dd>
         <span className="text-2xl font-bold">{bpm(band.middle)}</span>{" "}
         <span className="text-soft">{say("ceiling.to", { low: bpm(band.low), high: bpm(band.high) })}</span>

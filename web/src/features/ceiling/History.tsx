@@ -1,7 +1,7 @@
 import { scaleLog, scaleTime } from "d3-scale";
 import { area, curveMonotoneX, line } from "d3-shape";
 import type { Schemas } from "../../api/client";
-import { tempoTicks } from "../../relief/terrain";
+import { tempoTicks } from "../../timeline/terrain";
 import { Along, Heights, shortDay } from "../../ui/Axis";
 import { bpm, day } from "../../ui/format";
 import type { Rows } from "../../ui/DataTable";

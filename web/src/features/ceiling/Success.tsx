@@ -1,7 +1,7 @@
 import { scaleLinear, scaleLog } from "d3-scale";
 import { area, line } from "d3-shape";
 import type { Schemas } from "../../api/client";
-import { tempoTicks } from "../../relief/terrain";
+import { tempoTicks } from "../../timeline/terrain";
 import { Along, Heights } from "../../ui/Axis";
 import { bpm } from "../../ui/format";
 import type { Rows } from "../../ui/DataTable";

@@ -85,7 +85,7 @@ export function Counting({ change, instrument, speed, onCounted, onClose }: Prop
         {state.at === "ready" && (
           <>
             <Button kind="main" onClick={counting.start}>
-              {say("count.start")} <KeyCap>{say("count.space")}</KeyCap>
+              {say("count.start")} <KeyCap>{say("common.space")}</KeyCap>
             </Button>
             <Button onClick={onClose}>{say("common.close")}</Button>
           </>
@@ -101,7 +101,7 @@ export function Counting({ change, instrument, speed, onCounted, onClose }: Prop
               <Plus size={16} aria-hidden="true" />
             </Button>
             <Button kind="main" onClick={keep}>
-              {say("count.keep", { clean })} <KeyCap>{say("count.space")}</KeyCap>
+              {say("count.keep", { clean })} <KeyCap>{say("common.space")}</KeyCap>
             </Button>
             <Button onClick={counting.stop}>{say("count.discard")}</Button>
           </>

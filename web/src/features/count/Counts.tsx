@@ -38,8 +38,8 @@ export default function Counts({ me }: { me: Schemas["Me"] }) {
         </p>
       )}
       {songs.map((song) => (
-        <p key={song} className="mb-2 font-semibold">
-          {song}
+        <p key={say(song)} className="mb-2 font-semibold">
+          {say(song)}
         </p>
       ))}
       {changes.length === 0 ? (
@@ -142,7 +142,7 @@ function Row({
           <span className="text-soft"> {say("count.atBestAMinuteNeeded", { needed: change.needed })}</span>
         </p>
         <p className="text-sm text-soft">
-          {change.trend}
+          {say(change.trend)}
           {now > 0 && say("count.today", { now })}
         </p>
         <Strip counts={change.counts} needed={change.needed} label={say("count.countsOf", { name: change.name })} />

@@ -1,3 +1,4 @@
+import { Term } from "../../ui/Term";
 import type { Schemas } from "../../api/client";
 import { api, given } from "../../api/client";
 import { useChange, useLoad } from "../../api/queries";
@@ -49,7 +50,9 @@ export default function Load() {
       <section className="mt-8 grid gap-x-12 gap-y-4 border-t border-rule pt-5 md:grid-cols-2">
         <div>
           <h2 className="mb-1.5">{say("load.whatEffortIs")}</h2>
-          <p className="text-soft">{say("load.oneEffortMinuteIsOne")}</p>
+          <p className="text-soft">
+            {say("load.oneEffortMinuteIsOne")} {forExample(days)}
+          </p>
         </div>
         <div>
           <Caution />
@@ -70,12 +73,12 @@ function Caps({ caps }: { caps: Schemas["CapDto"][] }) {
       <table className="mt-2 w-full text-left">
         <tbody>
           {caps.map((one, i) => (
-            <tr key={one.rule + one.why} className="border-b border-rule align-top">
+            <tr key={one.rule + say(one.why)} className="border-b border-rule align-top">
               <th scope="row" className={`py-1.5 pr-6 whitespace-nowrap ${i === 0 ? "font-semibold" : "font-normal"}`}>
                 {say(`rule.${one.rule}`)}
               </th>
               <td className="py-1.5 pr-6 text-right font-mono whitespace-nowrap">{oneDecimal(one.effort)}</td>
-              <td className="w-full py-1.5 text-soft">{one.why}</td>
+              <td className="w-full py-1.5 text-soft">{say(one.why)}</td>
             </tr>
           ))}
         </tbody>
@@ -98,6 +101,19 @@ function Advice() {
   );
 }
 
+/** What the last day of playing cost, as an example. */
+function forExample(days: Schemas["DayDto"][]) {
+  const last = days.findLast((one) => one.effort > 0 && one.playedSeconds > 0);
+  if (!last) return "";
+  const played = last.playedSeconds / 60;
+  return say("load.forExample", {
+    day: day(last.day),
+    minutes: Math.round(played),
+    effort: oneDecimal(last.effort),
+    each: oneDecimal(last.effort / played),
+  });
+}
+
 const cap = (today: Schemas["LoadDto"]) => today.limits.find((limit) => limit.kind === "EFFORT")?.cap ?? 0;
 
 function headline(today: Schemas["LoadDto"], first: Limit) {
@@ -116,7 +132,7 @@ function Gauge({ limit, first }: { limit: Limit; first: boolean }) {
     <li>
       <p className="flex items-baseline justify-between gap-3">
         <span className="font-semibold">
-          {say(`limit.${limit.kind}`)}
+          {limit.kind === "EFFORT" ? <Term of="effort">{say("limit.EFFORT")}</Term> : say(`limit.${limit.kind}`)}
           {first && <span className="font-normal text-brass-deep"> {say("load.reachedFirst")}</span>}
         </span>
         <span>
@@ -139,7 +155,7 @@ function Gauge({ limit, first }: { limit: Limit; first: boolean }) {
         />
       </svg>
       <p className="mt-1 text-sm text-soft">
-        {unit(limit)}. {limit.why}
+        {unit(limit)}. {say(limit.why)}
       </p>
     </li>
   );

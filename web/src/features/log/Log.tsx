@@ -5,7 +5,7 @@ import { useLog, type Wanted } from "../../api/queries";
 import { Button, ButtonLink } from "../../ui/Button";
 import { andMore, bpm, clock, longDay, minutes, oneDecimal, timeOfDay, unbroken } from "../../ui/format";
 import { Failed, Page, Waiting } from "../../ui/Page";
-import { Sketch } from "../../relief/Sketch";
+import { Sketch } from "../../timeline/Sketch";
 import { useDebounced } from "../sheet/useDebounced";
 import { OUTCOME } from "./outcome";
 import { Search } from "./Search";
@@ -45,11 +45,11 @@ export default function Log() {
           {looking ? say("log.noWorkoutIsLikeThat") : say("log.nothingHasBeenPlayedYet")}
         </p>
       ) : (
-        byDay(entries).map(([date, sessions]) => (
+        byDay(entries).map(([date, workouts]) => (
           <section key={date} className="grid gap-x-8 border-t border-rule py-3 md:grid-cols-[13rem_1fr]">
             <h2 className="py-1.5">{longDay(date)}</h2>
             <ul className="divide-y divide-rule">
-              {sessions.map((entry) => (
+              {workouts.map((entry) => (
                 <Row key={entry.runId} entry={entry} />
               ))}
             </ul>

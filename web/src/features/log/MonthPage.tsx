@@ -1,7 +1,7 @@
 import { Link, useSearchParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import { useMonth } from "../../api/queries";
-import { Sketch } from "../../relief/Sketch";
+import { Sketch } from "../../timeline/Sketch";
 import { ButtonLink } from "../../ui/Button";
 import { andMore, day, minutes, oneDecimal } from "../../ui/format";
 import { Failed, Page, Waiting } from "../../ui/Page";
@@ -13,7 +13,7 @@ type Day = Schemas["MonthDay"];
 /** The first day of a month, as an address names it; any other word means this month. */
 const MONTH = /^\d{4}-(0[1-9]|1[0-2])-01$/;
 
-/** A month at a glance: each workout as its own small relief. */
+/** A month at a glance: each workout as its own small timeline. */
 export default function MonthPage() {
   const [search] = useSearchParams();
   const month = useMonth(MONTH.exec(search.get("of") ?? "")?.[0]);
@@ -54,7 +54,7 @@ export default function MonthPage() {
 }
 
 function Cell({ day: one, today }: { day: Day; today: string }) {
-  const empty = one.sessions.length === 0 && one.away.length === 0 && one.counts === 0;
+  const empty = one.workouts.length === 0 && one.away.length === 0 && one.counts === 0;
   return (
     <li
       className={`min-w-0 border-b border-rule px-2 py-1.5 md:min-h-28 md:border-r ${empty ? "max-md:hidden" : ""} ${one.day === today ? "bg-spruce-pale/50" : ""}`}
@@ -70,7 +70,7 @@ function Cell({ day: one, today }: { day: Day; today: string }) {
           </span>
         )}
       </p>
-      {one.sessions.map((entry) => (
+      {one.workouts.map((entry) => (
         <Link
           key={entry.runId}
           to={entry.outcome === null ? `/run/${entry.runId}` : `/log/${entry.runId}`}

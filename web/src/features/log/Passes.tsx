@@ -8,7 +8,7 @@ import { bpm, day } from "../../ui/format";
 import { Failure } from "../../ui/Alert";
 import { say } from "../../words/say";
 
-type Pass = Schemas["SaidPass"];
+type Pass = Schemas["LoggedPass"];
 type Verdict = NonNullable<Pass["verdict"]>;
 
 const KIND: Record<Pass["kind"], string> = {

@@ -1,3 +1,5 @@
+import { Term } from "../../ui/Term";
+import type { ReactNode } from "react";
 import { scaleLog } from "d3-scale";
 import type { Schemas } from "../../api/client";
 import { bpm } from "../../ui/format";
@@ -86,15 +88,22 @@ export function TempoLine({ estimate, target, range }: Props) {
   );
 }
 
+/** A sign of the picture beside its name: it says nothing to whoever hears the page. */
+const Sign = (looks: { className: string; children: ReactNode }) => <span aria-hidden="true" {...looks} />;
+
 /** The axis under a list of tempo lines. */
 export function TempoAxis({ range }: { range: [number, number] }) {
   return (
-    <p className="mt-1.5 flex flex-wrap gap-x-5 text-sm text-soft" aria-hidden="true">
-      <span>{say("passages.comfortable", { part: (words) => <span className="text-spruce">{words}</span> })}</span>
-      <span>
-        {say("passages.ceilingClean4TimesIn", { part: (words) => <span className="text-brass-deep">{words}</span> })}
-      </span>
-      <span>{say("passages.breakdown", { part: (words) => <span className="text-danger">{words}</span> })}</span>
+    <p className="mt-1.5 flex flex-wrap gap-x-5 text-sm text-soft">
+      <Term of="comfortable">
+        {say("passages.comfortable", { part: (words) => <Sign className="text-spruce">{words}</Sign> })}
+      </Term>
+      <Term of="ceiling">
+        {say("passages.ceilingClean4TimesIn", { part: (words) => <Sign className="text-brass-deep">{words}</Sign> })}
+      </Term>
+      <Term of="breakdown">
+        {say("passages.breakdown", { part: (words) => <Sign className="text-danger">{words}</Sign> })}
+      </Term>
       <span>{say("passages.target")}</span>
       <span className="ml-auto font-mono">
         {say("passages.toBpm", { value: Math.round(range[0]), value2: Math.round(range[1]) })}

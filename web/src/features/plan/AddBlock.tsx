@@ -78,8 +78,8 @@ export function AddBlock({ view, onChange }: Props) {
               onChange={(event) => setSchool(event.target.value as Block["school"])}
             >
               {view.schools.map((one) => (
-                <option key={one.school} value={one.school}>
-                  {one.title}
+                <option key={one} value={one}>
+                  {say(`method.${one}`)}
                 </option>
               ))}
             </select>
@@ -99,7 +99,7 @@ function Variation({
   value,
   onChange,
 }: {
-  section: Schemas["SessionSection"];
+  section: Schemas["WorkoutSection"];
   value: string;
   onChange: (key: string) => void;
 }) {
@@ -123,7 +123,7 @@ function Variation({
             <optgroup label={say("plan.inAVariation")}>
               {sheet.data.variations.map((one) => (
                 <option key={one.key} value={one.key}>
-                  {one.title}
+                  {say(one.title)}
                 </option>
               ))}
             </optgroup>

@@ -1,14 +1,14 @@
 import { useState } from "react";
 import { RANGES } from "../../api/ranges";
-import type { ReliefData, Scales } from "../../relief/terrain";
-import { PART } from "../../relief/Labels";
+import type { TimelineData, Scales } from "../../timeline/terrain";
+import { PART } from "../../timeline/Labels";
 import { arrows, drag } from "../../ui/drag";
 import { type Block, changed, moved, movedTo } from "./blocks";
 import { Handle } from "./Handles";
 import { say } from "../../words/say";
 
 interface Props {
-  relief: ReliefData;
+  timeline: TimelineData;
   blocks: Block[];
   scales: Scales;
   onChange: (blocks: Block[]) => void;
@@ -20,11 +20,11 @@ const STEP_SECONDS = 30;
 const LEAST_WIDTH = 34;
 
 /** The blocks of a plan by hand: where one ends is dragged to give it more time, its grip to put it elsewhere. */
-export function BlockHandles({ relief, blocks, scales: { x, base }, onChange }: Props) {
-  const perSecond = (x(relief.seconds) - x(0)) / Math.max(1, relief.seconds);
+export function BlockHandles({ timeline, blocks, scales: { x, base }, onChange }: Props) {
+  const perSecond = (x(timeline.seconds) - x(0)) / Math.max(1, timeline.seconds);
   return (
     <g>
-      {relief.blocks.map((drawn, i) => {
+      {timeline.blocks.map((drawn, i) => {
         const block = blocks[i];
         if (!block || (drawn.end - drawn.start) * perSecond < LEAST_WIDTH) return null;
         const last = (seconds: number) =>
@@ -56,7 +56,7 @@ export function BlockHandles({ relief, blocks, scales: { x, base }, onChange }: 
                 places={blocks.length}
                 onStep={(way) => onChange(moved(blocks, i, way))}
                 onDrop={(at) => {
-                  const to = relief.blocks.findIndex((other) => x(other.start) <= at && at < x(other.end));
+                  const to = timeline.blocks.findIndex((other) => x(other.start) <= at && at < x(other.end));
                   if (to >= 0) onChange(movedTo(blocks, i, to));
                 }}
               />

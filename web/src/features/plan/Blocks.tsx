@@ -1,6 +1,6 @@
 import { ArrowDown, ArrowUp, Trash2 } from "lucide-react";
 import type { Schemas } from "../../api/client";
-import { PART } from "../../relief/Labels";
+import { PART } from "../../timeline/Labels";
 import { INPUT } from "../../ui/Field";
 import { called, clock } from "../../ui/format";
 import { type Block, changed, moved, without } from "./blocks";
@@ -22,10 +22,10 @@ export function Blocks({ view, onChange }: Props) {
   const several = view.sections.length > 1;
   return (
     <ol className="divide-y divide-rule border-y border-rule" data-testid="blocks">
-      {view.relief.blocks.map((drawn, i) => {
+      {view.timeline.blocks.map((drawn, i) => {
         const block = blocks[i];
         const section = view.sections[drawn.theme];
-        const name = PART[drawn.part] + (drawn.variation && `, ${drawn.variation}`);
+        const name = PART[drawn.part] + (drawn.variation.code && `, ${say(drawn.variation)}`);
         return (
           <li key={i} className="flex flex-wrap gap-x-4 gap-y-2 py-2.5 sm:flex-nowrap">
             <span className="w-12 shrink-0 font-mono text-soft">{clock(drawn.start)}</span>
@@ -37,7 +37,7 @@ export function Blocks({ view, onChange }: Props) {
                 )}
               </p>
               <p className="text-soft">
-                {drawn.why}
+                {say(drawn.why)}
                 {drawn.end <= drawn.start && say("plan.leftOutNoTimeOr")}
               </p>
             </div>
@@ -53,9 +53,9 @@ export function Blocks({ view, onChange }: Props) {
                         onChange(changed(blocks, i, { school: event.target.value as Block["school"] }))
                       }
                     >
-                      {view.schools.map(({ school, title }) => (
+                      {view.schools.map((school) => (
                         <option key={school} value={school}>
-                          {title}
+                          {say(`method.${school}`)}
                         </option>
                       ))}
                     </select>

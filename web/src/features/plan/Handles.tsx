@@ -1,5 +1,5 @@
 import type { Schemas } from "../../api/client";
-import type { ReliefData, Scales } from "../../relief/terrain";
+import type { TimelineData, Scales } from "../../timeline/terrain";
 import { within } from "../../api/within";
 import { RANGES } from "../../api/ranges";
 import { arrows, drag, type Held } from "../../ui/drag";
@@ -8,7 +8,7 @@ import { say } from "../../words/say";
 type Wish = Schemas["PlanWish"];
 
 interface Props {
-  relief: ReliefData;
+  timeline: TimelineData;
   wish: Wish;
   scales: Scales;
   width: number;
@@ -23,12 +23,12 @@ const percent = ({ minimum, maximum }: { minimum: number; maximum: number }) => 
 });
 const round = (value: number) => Math.round(value * 100) / 100;
 
-/** What can be taken hold of in the relief: slow passes and the first burst by their tempo, the end by its time. */
-export function Handles({ relief, wish, scales, width, onChange }: Props) {
-  const { ceiling } = relief.estimate;
-  const burst = relief.stretches.find((stretch) => stretch.form === "BURST");
-  const core = relief.blocks.findIndex((block) => block.part === "CORE");
-  const slow = burst && relief.stretches.find((stretch) => stretch.block === core && stretch.form === "CONTROLLED");
+/** What can be taken hold of in the timeline: slow passes and the first burst by their tempo, the end by its time. */
+export function Handles({ timeline, wish, scales, width, onChange }: Props) {
+  const { ceiling } = timeline.estimate;
+  const burst = timeline.stretches.find((stretch) => stretch.form === "BURST");
+  const core = timeline.blocks.findIndex((block) => block.part === "CORE");
+  const slow = burst && timeline.stretches.find((stretch) => stretch.block === core && stretch.form === "CONTROLLED");
   const minutes = (value: number) => onChange({ minutes: clamp(Math.round(value), RANGES.PlanWish.minutes) });
   const firstBurst = (share: number) =>
     onChange({ firstBurstShare: clamp(round(share), RANGES.PlanWish.firstBurstShare) });
@@ -65,7 +65,7 @@ export function Handles({ relief, wish, scales, width, onChange }: Props) {
       )}
       <Handle
         label={say("plan.minutesLabel")}
-        x={Math.min(width - 14, scales.x(relief.seconds))}
+        x={Math.min(width - 14, scales.x(timeline.seconds))}
         y={scales.base - 34}
         value={wish.minutes}
         {...within(RANGES.PlanWish.minutes)}

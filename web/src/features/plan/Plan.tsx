@@ -1,10 +1,11 @@
+import { Term } from "../../ui/Term";
 import { Redo2, Undo2 } from "lucide-react";
 import { RANGES } from "../../api/ranges";
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import { sentence, useAgain, usePreview, useUsualPlan } from "../../api/queries";
-import { Relief } from "../../relief/Relief";
+import { Timeline } from "../../timeline/Timeline";
 import { Button } from "../../ui/Button";
 import { bpm, clock, minutes, oneDecimal, called } from "../../ui/format";
 import { Caution, Failed, Page, Waiting } from "../../ui/Page";
@@ -60,8 +61,9 @@ function Editor({ usual, asked }: { usual: Schemas["PlanView"]; asked: Partial<W
   const here = usePlanHere(wish);
   const told = preview.data ?? usual;
   // What the server said of the sections may be of those before.
-  const sameSession = told.sections.length === 1 + wish.others.length;
-  const drawn = here && sameSession ? { ...told, relief: here.relief, wish: { ...wish, blocks: here.blocks } } : told;
+  const sameSections = told.sections.length === 1 + wish.others.length;
+  const drawn =
+    here && sameSections ? { ...told, timeline: here.timeline, wish: { ...wish, blocks: here.blocks } } : told;
   // The server may still be drawing what was put together: the next change is made to that, not to what is drawn yet.
   const latest = wish.blocks.length === drawn.wish.blocks.length ? wish.blocks : drawn.wish.blocks;
   const view = { ...drawn, wish: { ...drawn.wish, blocks: latest } };
@@ -74,8 +76,8 @@ function Editor({ usual, asked }: { usual: Schemas["PlanView"]; asked: Partial<W
     event.preventDefault();
     setHistory(event.shiftKey ? redone : undone);
   });
-  const empty = view.relief.stretches.length === 0;
-  const { totals } = view.relief;
+  const empty = view.timeline.stretches.length === 0;
+  const { totals } = view.timeline;
   return (
     <Page
       title={titled(view.sections)}
@@ -94,17 +96,22 @@ function Editor({ usual, asked }: { usual: Schemas["PlanView"]; asked: Partial<W
         <Alert className="mb-3 font-semibold">{sentence(preview.error ?? begin.error ?? again.error)}</Alert>
       )}
       <Sections view={view} wish={wish} onChange={put} />
-      <Relief
+      <Timeline
         names={view.sections.map(({ passage, section }) => called(passage, section))}
-        relief={view.relief}
+        timeline={view.timeline}
         height={240}
         handles={
           empty
             ? undefined
             : (scales, width) => (
                 <>
-                  <Handles relief={view.relief} wish={wish} scales={scales} width={width} onChange={change} />
-                  <BlockHandles relief={view.relief} blocks={view.wish.blocks} scales={scales} onChange={rearrange} />
+                  <Handles timeline={view.timeline} wish={wish} scales={scales} width={width} onChange={change} />
+                  <BlockHandles
+                    timeline={view.timeline}
+                    blocks={view.wish.blocks}
+                    scales={scales}
+                    onChange={rearrange}
+                  />
                 </>
               )
         }
@@ -116,7 +123,13 @@ function Editor({ usual, asked }: { usual: Schemas["PlanView"]; asked: Partial<W
         <Total name={say("plan.notes")} value={oneDecimal(totals.notes)} />
         <Total name={say("plan.ofFastPlaying")} value={clock(totals.burstSeconds)} />
         <Total
-          name={say("plan.effortOfLeft", { left: bpm(Math.max(0, view.relief.effortCap - view.relief.effortBefore)) })}
+          name={
+            <Term of="effort">
+              {say("plan.effortOfLeft", {
+                left: bpm(Math.max(0, view.timeline.effortCap - view.timeline.effortBefore)),
+              })}
+            </Term>
+          }
           value={oneDecimal(totals.effort)}
         />
       </dl>
@@ -150,9 +163,9 @@ function Editor({ usual, asked }: { usual: Schemas["PlanView"]; asked: Partial<W
           </div>
           <Blocks view={view} onChange={rearrange} />
           {!empty && <AddBlock view={view} onChange={rearrange} />}
-          {view.relief.remarks.map((remark) => (
-            <p key={remark} className="mt-3">
-              {remark}
+          {view.timeline.remarks.map((remark) => (
+            <p key={say(remark)} className="mt-3">
+              {say(remark)}
             </p>
           ))}
           <div className="mt-5">
@@ -165,12 +178,12 @@ function Editor({ usual, asked }: { usual: Schemas["PlanView"]; asked: Partial<W
 }
 
 /** The first section, and how many there are besides. */
-function titled([first, ...others]: Schemas["SessionSection"][]) {
+function titled([first, ...others]: Schemas["WorkoutSection"][]) {
   const name = first ? called(first.passage, first.section) : "";
   return others.length === 0 ? name : say("plan.andMore", { name, others: others.length });
 }
 
-function Total({ name, value }: { name: string; value: string }) {
+function Total({ name, value }: { name: ReactNode; value: string }) {
   return (
     <div className="flex items-baseline gap-2">
       <dd className="text-xl font-bold">{value}</dd>

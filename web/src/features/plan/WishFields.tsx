@@ -1,6 +1,7 @@
+import { Term } from "../../ui/Term";
 import type { Schemas } from "../../api/client";
 import { useMethods } from "../../api/queries";
-import { Sketch } from "../../relief/Sketch";
+import { Sketch } from "../../timeline/Sketch";
 import { Choice } from "../../ui/Choice";
 import { Field, INPUT, Labelled } from "../../ui/Field";
 import { upTo, within } from "../../api/within";
@@ -12,13 +13,13 @@ type Wish = Schemas["PlanWish"];
 interface Props {
   wish: Wish;
   /** The methods there are. */
-  schools: Schemas["SchoolDto"][];
+  schools: Schemas["PlanView"]["schools"];
   /** What the section wants now by a rule of thumb; null where nobody asked. */
   advice: Schemas["Advice"] | null;
   onChange: (part: Partial<Wish>) => void;
 }
 
-const FOCUSES = [
+const focuses = () => [
   say("plan.relaxedHand"),
   say("plan.evenness"),
   say("plan.articulation"),
@@ -36,9 +37,9 @@ export function WishFields({ wish, schools, advice, onChange }: Props) {
       {advice && (
         <div className="border-l-2 border-brass pl-3 text-sm">
           <p>
-            <b>{advice.title}</b>{" "}
+            <b>{say(`method.${advice.school}`)}</b>{" "}
             {wish.school === advice.school ? say("plan.isWhatThisSectionWants") : say("plan.mayBeWhatThisSection")}{" "}
-            {advice.why}
+            {say(advice.why)}
           </p>
           {wish.school !== advice.school && (
             <button
@@ -57,7 +58,11 @@ export function WishFields({ wish, schools, advice, onChange }: Props) {
           value={wish.school}
           columns="grid-cols-1"
           onChange={(school) => onChange({ school })}
-          options={schools.map(({ school, title, hint }) => ({ value: school, label: title, hint }))}
+          options={schools.map((school) => ({
+            value: school,
+            label: say(`method.${school}`),
+            hint: say(`method.${school}.hint`),
+          }))}
         />
       </div>
       <About school={wish.school} />
@@ -77,11 +82,12 @@ export function WishFields({ wish, schools, advice, onChange }: Props) {
                 list={`${id}-list`}
                 {...upTo(RANGES.PlanWish.focus)}
                 className={INPUT}
+                placeholder={say("plan.relaxedHand")}
                 value={wish.focus}
                 onChange={(event) => onChange({ focus: event.target.value })}
               />
               <datalist id={`${id}-list`}>
-                {FOCUSES.map((focus) => (
+                {focuses().map((focus) => (
                   <option key={focus} value={focus} />
                 ))}
               </datalist>
@@ -152,7 +158,10 @@ export function WishFields({ wish, schools, advice, onChange }: Props) {
           </Labelled>
         )}
         {bursts && (
-          <Labelled label={say("plan.recoveryBeforeIt")}>
+          <Labelled
+            label={say("plan.recoveryBeforeIt")}
+            hint={<Term of="recovery">{say("common.whatIsRecovery")}</Term>}
+          >
             {({ id }) => (
               <select
                 id={id}
@@ -179,9 +188,13 @@ function About({ school }: { school: Wish["school"] }) {
   return (
     <div className="text-sm">
       <p className="mb-2 text-soft">
-        {say("plan.is", { b: (words) => <b className="text-ink">{words}</b>, title: method.title, use: method.use })}
+        {say("plan.is", {
+          b: (words) => <b className="text-ink">{words}</b>,
+          title: say(`method.${school}`),
+          use: say(`method.${school}.use`),
+        })}
       </p>
-      <Sketch passes={method.shape} label={say("plan.howItMoves", { hint: method.hint })} />
+      <Sketch passes={method.shape} label={say("plan.howItMoves", { hint: say(`method.${school}.hint`) })} />
     </div>
   );
 }

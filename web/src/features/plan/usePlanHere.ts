@@ -7,7 +7,7 @@ type PlanView = Schemas["PlanView"];
 
 /** What the page knows of a plan by itself: its picture, and its blocks as they were composed. */
 interface Planned {
-  relief: PlanView["relief"];
+  timeline: PlanView["timeline"];
   blocks: Wish["blocks"];
 }
 

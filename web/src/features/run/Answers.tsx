@@ -20,7 +20,7 @@ interface Props {
 const PLAIN = { ask: "VERDICT", askOf: 1, seconds: 0 } as const;
 
 const FRAME =
-  "inline-flex min-h-14 items-center justify-center gap-3 short:min-h-10 short:gap-2 rounded-[5px] border-2 px-2 font-semibold transition-opacity disabled:opacity-35";
+  "inline-flex min-h-14 items-center justify-center gap-3 short:min-h-10 short:gap-2 rounded-[5px] border-2 px-2 font-semibold max-sm:px-1 transition-opacity disabled:opacity-35";
 
 /** Start, the three verdicts, tension and what else may be wanted; each one key and one button. */
 export function Answers({ state, mayBeClean, tension, last, sending, pass, told = NOTHING_TOLD, onAct }: Props) {
@@ -30,7 +30,11 @@ export function Answers({ state, mayBeClean, tension, last, sending, pass, told 
   const judging = state === "playing" || state === "judge";
   const button = (action: Action, looks: string, disabled: boolean, label: string = ACTIONS[action].label) => (
     <button type="button" disabled={disabled} onClick={() => onAct(action)} className={`${FRAME} ${looks}`}>
-      <KeyCap>{keyOf(action)}</KeyCap> {label}
+      {/* A phone has no keys, and needs the room for words. */}
+      <span className="max-sm:hidden">
+        <KeyCap>{keyOf(action)}</KeyCap>
+      </span>
+      {label}
     </button>
   );
   const start = state === "playing" ? say("run.stop") : state === "judge" ? say("run.again") : say("run.start");

@@ -1,7 +1,7 @@
 import { useEffect, useState } from "react";
 import { api, given, type Schemas } from "../../api/client";
 import { sentence, useAfter, useChange, useGreeting, useTouch } from "../../api/queries";
-import { Relief } from "../../relief/Relief";
+import { Timeline } from "../../timeline/Timeline";
 import { Button, ButtonLink } from "../../ui/Button";
 import { bpm, called, clock, minutes, oneDecimal, unbroken } from "../../ui/format";
 import { INPUT, Labelled } from "../../ui/Field";
@@ -34,8 +34,8 @@ export function Ended({ view, settled }: { view: RunView; settled: boolean }) {
   useEffect(() => {
     void touch(touches.run);
   }, [touch]);
-  const { totals } = view.relief;
-  const effort = view.relief.stretches.at(-1)?.effortAfter ?? view.relief.effortBefore;
+  const { totals } = view.timeline;
+  const effort = view.timeline.stretches.at(-1)?.effortAfter ?? view.timeline.effortBefore;
   return (
     <div className="min-h-dvh bg-ground px-4 py-8 text-ink sm:px-9">
       <div className="mx-auto max-w-[1100px]">
@@ -44,15 +44,15 @@ export function Ended({ view, settled }: { view: RunView; settled: boolean }) {
           {view.section && `, ${unbroken(view.section)}`}
         </p>
         <h1>{TITLE[view.step.ended!]}</h1>
-        <p className="mt-1 mb-6 max-w-[60ch]">{view.step.why}</p>
-        <Relief relief={view.relief} height={220} />
+        <p className="mt-1 mb-6 max-w-[60ch]">{say(view.step.why)}</p>
+        <Timeline timeline={view.timeline} height={220} />
         <dl className="my-6 flex flex-wrap gap-x-12 gap-y-4 border-y border-rule py-4">
           <Figure name={say("common.passes")} value={String(totals.passes)} />
           <Figure name={say("run.cleanRoughBroke")} value={`${totals.clean} · ${totals.rough} · ${totals.broke}`} />
           <Figure name={say("run.ofPlaying")} value={minutes(totals.playingSeconds)} />
           <Figure name={say("run.ofFastPlaying")} value={clock(totals.burstSeconds)} />
           <Figure
-            name={say("run.ofEffortMinutesToday", { cap: bpm(view.relief.effortCap) })}
+            name={say("run.ofEffortMinutesToday", { cap: bpm(view.timeline.effortCap) })}
             value={oneDecimal(effort)}
           />
         </dl>

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { keep } from "../../keep";
-import { Relief } from "../../relief/Relief";
+import { Timeline } from "../../timeline/Timeline";
 import { KeyCap } from "../../ui/Button";
 import { bpm, minutes, oneDecimal, unbroken } from "../../ui/format";
 import { useWindow } from "../../ui/useWindow";
@@ -94,9 +94,10 @@ export function Stage({ run, view, speed, instrument }: Props) {
   const [last, setLast] = useState<{ pass: Pass; passageId: number }>();
   if (pass && last?.pass !== pass) setLast({ pass, passageId: view.passageId });
   const effortNow =
-    view.relief.stretches.filter((stretch) => stretch.played).at(-1)?.effortAfter ?? view.relief.effortBefore;
-  const left = view.relief.seconds - view.at;
-  const estimate = (view.block === null ? undefined : view.relief.blocks[view.block])?.estimate ?? view.relief.estimate;
+    view.timeline.stretches.filter((stretch) => stretch.played).at(-1)?.effortAfter ?? view.timeline.effortBefore;
+  const left = view.timeline.seconds - view.at;
+  const estimate =
+    (view.block === null ? undefined : view.timeline.blocks[view.block])?.estimate ?? view.timeline.estimate;
   // A line of the player's own warm-up is not the section.
   const routine = pass?.kind === "WARM_UP" && pass.pulse === "FREE";
   const { width, height } = useWindow();
@@ -113,18 +114,16 @@ export function Stage({ run, view, speed, instrument }: Props) {
         <p className="mr-auto min-w-full text-lg sm:min-w-0">
           <b dir="auto">{view.passage}</b>
           {view.section && `, ${unbroken(view.section)}`}
-          {view.focus && (
-            <span className="hidden text-night-soft sm:inline short:hidden">
-              {" "}
-              {say("run.focus", { focus: view.focus })}
-            </span>
-          )}
+          <span className="hidden text-night-soft sm:inline short:hidden">
+            {" "}
+            {say("run.focus", { focus: view.focus || say("plan.relaxedHand") })}
+          </span>
         </p>
         <p className="text-night-soft short:hidden">
           {say("run.ofEffort", {
             part: (words) => <span className="font-semibold text-night-ink">{words}</span>,
             oneDecimal: oneDecimal(effortNow),
-            effortCap: bpm(view.relief.effortCap),
+            effortCap: bpm(view.timeline.effortCap),
           })}
         </p>
         <span className="hidden sm:block short:hidden">
@@ -165,12 +164,12 @@ export function Stage({ run, view, speed, instrument }: Props) {
             <>
               <h1 className={`text-2xl sm:text-3xl short:text-xl ${COLOUR[pass.kind] ?? "text-night-spruce"}`}>
                 {say("run.of", {
-                  method: named(pass, view.method),
+                  method: named(pass, view.method ? say(`method.${view.method}`) : ""),
                   number: pass.number,
                   of: pass.of,
                   kind:
                     pass.kind === "BURST" && pass.pulse === "STEADY" && pass.beats <= 2 && ` · ${beats(pass.beats)}`,
-                  manner: pass.manner && !routine && ` · ${pass.manner}`,
+                  manner: pass.manner.code && !routine && ` · ${say(pass.manner)}`,
                 })}
               </h1>
               <p
@@ -183,7 +182,7 @@ export function Stage({ run, view, speed, instrument }: Props) {
                     ? Math.round(pass.seconds)
                     : bpm(pass.metronome)}
               </p>
-              {view.variation && <p className="mt-1 text-lg font-semibold sm:text-xl">{view.variation}</p>}
+              {view.variation.code && <p className="mt-1 text-lg font-semibold sm:text-xl">{say(view.variation)}</p>}
               <p className="mt-2 text-night-soft short:mt-1 short:text-sm sm:mt-3 sm:text-lg">
                 {how(pass) && <b className="block text-night-ink">{how(pass)}</b>}
                 {!routine && (
@@ -239,8 +238,8 @@ export function Stage({ run, view, speed, instrument }: Props) {
               <BeatTrack pass={pass} playing={playing} beat={beat} />
             </>
           )}
-          <p className="short:text-sm sm:text-xl">{view.step.why}</p>
-          <p className="text-night-soft short:hidden sm:text-lg">{say("run.next", { upcoming: view.upcoming })}</p>
+          <p className="short:text-sm sm:text-xl">{say(view.step.why)}</p>
+          <p className="text-night-soft short:hidden sm:text-lg">{say("run.next", { upcoming: say(view.upcoming) })}</p>
         </section>
       </div>
 
@@ -255,7 +254,7 @@ export function Stage({ run, view, speed, instrument }: Props) {
         onAct={act}
       />
       <div className="hidden min-h-0 sm:block short:hidden">
-        <Relief relief={view.relief} dark playhead={view.at} height={104} lanes={false} labels={false} />
+        <Timeline timeline={view.timeline} dark playhead={view.at} height={104} lanes={false} labels={false} />
         <p className="-mt-5 text-right text-night-soft">
           {say("run.leftBreakWithin", { minutes: minutes(left), secondsToBreak: minutes(view.secondsToBreak) })}
         </p>

@@ -3,7 +3,7 @@ import { say } from "../../words/say";
 
 /** Everything that can be done while playing, with its key and the words on its button. */
 export const ACTIONS = {
-  start: { code: "Space", key: "Space", label: say("run.startOrStop") },
+  start: { code: "Space", key: say("common.space"), label: say("run.startOrStop") },
   clean: { code: "KeyJ", key: "J", label: say("verdict.CLEAN") },
   rough: { code: "KeyK", key: "K", label: say("verdict.ROUGH") },
   broke: { code: "KeyL", key: "L", label: say("verdict.BROKE") },
@@ -19,7 +19,7 @@ export const ACTIONS = {
   "keep-going": { code: "KeyG", key: "G", label: say("run.keepGoing") },
   where: { code: "KeyW", key: "W", label: say("run.inARestWhereIt") },
   marks: { code: "KeyM", key: "M", label: say("run.marks") },
-  pause: { code: "Escape", key: "Esc", label: say("run.pause") },
+  pause: { code: "Escape", key: say("common.escape"), label: say("run.pause") },
   keys: { code: "Slash", key: "?", label: say("run.keysLabel") },
   // With these three alone a whole run is played: what they do depends on where the step stands.
   "pedal-1": { code: "PageDown", key: "PageDown", label: say("run.firstPedalStartClean") },

@@ -2,7 +2,7 @@ import type { Schemas } from "../../api/client";
 import type { EventWish } from "../../outbox/queue";
 
 type RunView = Schemas["RunView"];
-type Score = Schemas["RunScore"];
+type Score = Schemas["RunBasis"];
 type Happened = Pick<EventWish, "clientId" | "kind" | "verdict" | "tension" | "told" | "seconds">;
 
 /** What the core tells of where a run stands; which section that is and who answered, the page knows. */

@@ -1,3 +1,4 @@
+import { language } from "../../words/language";
 import { api, given, type Schemas } from "../../api/client";
 import { sentence, useChange } from "../../api/queries";
 import * as touches from "../../api/touches";
@@ -15,7 +16,11 @@ export function Calendars({ season }: { season: Schemas["SeasonView"] }) {
     <section aria-label={say("season.inYourCalendar")} className="grid content-start gap-2">
       <h2>{say("season.inYourCalendar")}</h2>
       <p>
-        <a href="/api/season/calendar.ics" download className="font-semibold text-spruce underline underline-offset-4">
+        <a
+          href={`/api/season/calendar.ics?lang=${language()}`}
+          download
+          className="font-semibold text-spruce underline underline-offset-4"
+        >
           {say("season.downloadItAsIcalendar")}
         </a>
       </p>

@@ -26,8 +26,8 @@ export function ChosenDay({ at, season, patterns, pending, onAsk, onMove }: Prop
     <section aria-label={say("season.theChosenDay")} className="grid content-start gap-3">
       <h2>{day(at.day, { weekday: "long", day: "numeric", month: "long" })}</h2>
       {at.occasions.map((one) => (
-        <p key={one} className="font-semibold text-danger">
-          {one}
+        <p key={say(one)} className="font-semibold text-danger">
+          {say(one)}
         </p>
       ))}
       <p>
@@ -54,7 +54,7 @@ export function ChosenDay({ at, season, patterns, pending, onAsk, onMove }: Prop
         ))}
       </ul>
       <p className="text-soft">
-        {say(`rule.${at.rule}`)}. {at.why}
+        {say(`rule.${at.rule}`)}. {say(at.why)}
       </p>
       <form
         className="flex flex-wrap items-end gap-2"

@@ -41,7 +41,7 @@ export function Goals({ season, patterns }: { season: Schemas["SeasonView"]; pat
                   <span className="text-soft">{say("season.by", { neededOn: day(goal.neededOn) })}</span>
                 )}
               </p>
-              <p className={goal.prospect === "UNLIKELY" ? "text-danger" : ""}>{goal.sentence}</p>
+              <p className={goal.prospect === "UNLIKELY" ? "text-danger" : ""}>{say(goal.sentence)}</p>
               {goal.near && <p className="text-soft">{say("season.aNearGoalInTwo", { near: bpm(goal.near) })}</p>}
             </div>
             <p className="font-mono whitespace-nowrap sm:text-right">

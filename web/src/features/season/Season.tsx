@@ -1,3 +1,4 @@
+import { Term } from "../../ui/Term";
 import { Printer } from "lucide-react";
 import { useState } from "react";
 import { api, given, type Schemas } from "../../api/client";
@@ -59,7 +60,9 @@ function Weeks({ season }: { season: Schemas["SeasonView"] }) {
             onChoose={setChosen}
             onMove={(from, to) => move.mutate({ from, to })}
           />
-          <p className="mt-1 text-sm text-soft">{say("season.effortMinutesByARule")}</p>
+          <p className="mt-1 text-sm text-soft">
+            {say("season.effortMinutesByARule", { term: (words) => <Term of="effort">{words}</Term> })}
+          </p>
           <p role="status" className="mt-2 min-h-6">
             {latest.isError ? (
               <b className="text-danger">{sentence(latest.error)}</b>

@@ -1,4 +1,5 @@
 // @vitest-environment jsdom
+import { NOTHING, reason } from "../../test/reasons";
 import { cleanup, fireEvent, render, screen } from "@testing-library/react";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import type { Schemas } from "../../api/client";
@@ -20,7 +21,7 @@ const day = (iso: string, minutes: number, part: Partial<Schemas["SeasonDayDto"]
   minutes,
   cap: 40,
   rule: "OWN",
-  why: "The 40 minutes you usually play.",
+  why: reason("cap.own", { minutes: 40 }),
   off: minutes === 0,
   asked: false,
   shares: minutes > 0 ? [{ passageId: 1, minutes }] : [],
@@ -32,7 +33,11 @@ const season: Schemas["SeasonView"] = {
   today: "2026-05-04",
   done: 0,
   past: [{ day: "2026-05-03", effort: 22 }],
-  days: [day("2026-05-04", 30), day("2026-05-05", 0), day("2026-05-06", 20, { occasions: ["Recital"] })],
+  days: [
+    day("2026-05-04", 30),
+    day("2026-05-05", 0),
+    day("2026-05-06", 20, { occasions: [reason("text", { words: "Recital" })] }),
+  ],
   goals: [
     {
       passageId: 1,
@@ -46,7 +51,7 @@ const season: Schemas["SeasonView"] = {
       likely: null,
       near: null,
       times: null,
-      sentence: "",
+      sentence: NOTHING,
     },
   ],
   daysOff: [],

@@ -274,7 +274,7 @@ function said(one: Day, season: Schemas["SeasonView"]) {
     dayName(one.day, { weekday: "long", day: "numeric", month: "long" }),
     one.off ? say("season.dayOffMark") : say("season.minutesOfCap", { minutes: one.minutes, cap: Math.round(one.cap) }),
     parts,
-    ...one.occasions,
+    ...one.occasions.map((occasion) => say(occasion)),
   ]
     .filter(Boolean)
     .join("; ");

@@ -1,3 +1,4 @@
+import { language } from "../../words/language";
 import { useState } from "react";
 import { api, given, type Schemas } from "../../api/client";
 import { useChange, usePassages } from "../../api/queries";
@@ -33,13 +34,13 @@ export function Files() {
             <span className="text-soft"> {say("settings.jsonToBeReadInto")}</span>
           </li>
           <li>
-            <a href="/api/exports/passes.csv" download className={LINK}>
+            <a href={`/api/exports/passes.csv?lang=${language()}`} download className={LINK}>
               {say("settings.everyPass")}
             </a>
             <span className="text-soft"> {say("settings.csv")}</span>
           </li>
           <li>
-            <a href="/api/exports/practice.csv" download className={LINK}>
+            <a href={`/api/exports/practice.csv?lang=${language()}`} download className={LINK}>
               {say("settings.practiceAwayFromTheScreen")}
             </a>
             <span className="text-soft"> {say("settings.csv")}</span>

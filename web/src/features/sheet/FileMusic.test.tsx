@@ -1,3 +1,4 @@
+import { reason } from "../../test/reasons";
 // @vitest-environment jsdom
 import { cleanup, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
@@ -39,8 +40,8 @@ const view = (more: object = {}, chosen: object = {}) => ({
 });
 
 const FORMATS = [
-  { format: "MIDI", title: "MIDI", words: "MIDI", endings: ["mid", "midi"] },
-  { format: "ABC", title: "ABC", words: "ABC with any number of tunes", endings: ["abc"] },
+  { format: "MIDI", title: "MIDI", words: reason("format.MIDI"), endings: ["mid", "midi"] },
+  { format: "ABC", title: "ABC", words: reason("format.ABC"), endings: ["abc"] },
 ];
 
 let last: Asked | undefined;
@@ -109,7 +110,10 @@ describe("music from a file", () => {
   });
 
   it("says what could not be read and what was left out", async () => {
-    answer = view({ unread: ["Tide (X:3), line 9: no.", "Ebb (X:4): it holds no note."], leftOut: ["dynamics: 3"] });
+    answer = view({
+      unread: ["Tide (X:3), line 9: no.", "Ebb (X:4): it holds no note."],
+      leftOut: [reason("omitted", { kind: reason("omitted.dynamics"), count: 3 })],
+    });
     await opened();
     expect(screen.getByText("2 tunes couldn't be read")).toBeTruthy();
     expect(screen.getByText("Ebb (X:4): it holds no note.")).toBeTruthy();

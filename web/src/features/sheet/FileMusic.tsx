@@ -35,7 +35,7 @@ export function FileMusic({ onTake }: Props) {
         className={INPUT}
       />
       <p className="mt-1 text-sm text-soft">
-        {say("sheet.itStaysOnThisMachine", { formats: formats.map((one) => one.words).join("; ") })}
+        {say("sheet.itStaysOnThisMachine", { formats: formats.map((one) => say(one.words)).join("; ") })}
       </p>
       {score.isReading && (
         <p role="status" className="mt-2 text-soft">
@@ -193,12 +193,12 @@ function Remarks({ view }: { view: Schemas["ScoreView"] }) {
         </details>
       )}
       {view.warnings.map((warning) => (
-        <p key={warning}>{warning}</p>
+        <p key={say(warning)}>{say(warning)}</p>
       ))}
       <p>
         {view.leftOut.length === 0
           ? say("sheet.nothingOfTheFileIs")
-          : say("sheet.leftOutSinceAPassage", { leftOut: view.leftOut.join(" · ") })}
+          : say("sheet.leftOutSinceAPassage", { leftOut: view.leftOut.map((one) => say(one)).join(" · ") })}
       </p>
     </div>
   );

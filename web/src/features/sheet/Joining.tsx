@@ -42,7 +42,7 @@ export function Joining({ detail, practiceSheet, transition }: Props) {
       given(
         api.POST("/api/passages/{id}/extras", {
           params: { path },
-          body: { kind: "JOIN", name: join.name.slice(0, 80), firstNote: join.firstNote, lastNote: join.lastNote },
+          body: { kind: "JOIN", name: say(join.name).slice(0, 80), firstNote: join.firstNote, lastNote: join.lastNote },
         }),
       ),
     touches.sections(passage.id),
@@ -99,7 +99,7 @@ export function Joining({ detail, practiceSheet, transition }: Props) {
         {joining.joins.map((join, i) => (
           <li key={i} className="flex flex-wrap items-center gap-x-5 py-1">
             <span className="w-28 text-soft">{STAGES[join.stage]}</span>
-            <span className="flex-1 font-semibold">{join.name}</span>
+            <span className="flex-1 font-semibold">{say(join.name)}</span>
             <span className="text-sm text-soft">
               {say("sheet.notes", { firstNote: join.firstNote + 1, lastNote: join.lastNote + 1 })}
             </span>
@@ -108,7 +108,10 @@ export function Joining({ detail, practiceSheet, transition }: Props) {
               disabled={play.isPending}
               onClick={() => play.mutate(join, { onSuccess: (made) => void navigate(`/plan/${made.id}`) })}
             >
-              {say("sheet.practise", { part: (words) => <span className="sr-only">{words}</span>, name: join.name })}
+              {say("sheet.practise", {
+                part: (words) => <span className="sr-only">{words}</span>,
+                name: say(join.name),
+              })}
             </Button>
           </li>
         ))}

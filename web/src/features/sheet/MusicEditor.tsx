@@ -106,10 +106,14 @@ export function MusicEditor({ value, onChange, onTitle, onWaiting }: Props) {
             </p>
             <ul className="text-sm text-brass-deep">
               {reading.data.leftOut.length > 0 && (
-                <li>{say("sheet.notKeptSinceAPassage", { leftOut: reading.data.leftOut.join(" · ") })}</li>
+                <li>
+                  {say("sheet.notKeptSinceAPassage", {
+                    leftOut: reading.data.leftOut.map((one) => say(one)).join(" · "),
+                  })}
+                </li>
               )}
               {reading.data.warnings.map((warning) => (
-                <li key={warning}>{say("sheet.itIsTakenAsIt", { warning })}</li>
+                <li key={say(warning)}>{say("sheet.itIsTakenAsIt", { warning: say(warning) })}</li>
               ))}
             </ul>
           </>

@@ -50,12 +50,15 @@ export function ReadinessList({ passageId, items }: Props) {
                 ) : null}
               </span>
               <span className={item.reached ? "" : "text-soft"}>
-                {item.sentence}
+                {say(`readiness.${item.item}`)}
                 {item.reached && item.reachedOn && (
                   <span className="whitespace-nowrap text-soft"> {day(item.reachedOn)}</span>
                 )}
                 {!item.reached && item.lostOn && (
-                  <span className="text-danger"> {say("sheet.lost", { lostOn: day(item.lostOn), why: item.why })}</span>
+                  <span className="text-danger">
+                    {" "}
+                    {say("sheet.lost", { lostOn: day(item.lostOn), why: say(item.why) })}
+                  </span>
                 )}
               </span>
             </label>

@@ -91,13 +91,13 @@ export default function SheetPage() {
           <section
             key={variation.key}
             className="sheet-part border-t border-rule pt-2 pb-2"
-            aria-label={variation.title}
+            aria-label={say(variation.title)}
           >
             <h2 className="flex justify-between">
-              {variation.title} <span className="font-mono text-lg">{Math.round(variation.matchingBpm)}</span>
+              {say(variation.title)} <span className="font-mono text-lg">{Math.round(variation.matchingBpm)}</span>
             </h2>
-            <Engraving abc={variation.abc} label={variation.title} scale={1.05} />
-            {variation.remark && <p className="text-sm text-soft">{variation.remark}</p>}
+            <Engraving abc={variation.abc} label={say(variation.title)} scale={1.05} />
+            {variation.remark.code && <p className="text-sm text-soft">{say(variation.remark)}</p>}
           </section>
         ))}
       </Page>

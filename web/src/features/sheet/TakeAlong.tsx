@@ -1,3 +1,4 @@
+import { language } from "../../words/language";
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { useFormats } from "../../api/queries";
@@ -20,7 +21,7 @@ export function FileLinks({ passageId, query }: { passageId: number; query: Quer
         return (
           <a
             key={as}
-            href={`/api/passages/${passageId}/export?${words}`}
+            href={`/api/passages/${passageId}/export?lang=${language()}&${words}`}
             download
             className="py-2 font-semibold text-spruce underline underline-offset-4"
           >

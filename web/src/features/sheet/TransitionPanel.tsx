@@ -158,7 +158,7 @@ function TrainedBy({
           onClick={() => onOpen(one.key)}
           className="min-h-9 font-semibold text-spruce underline-offset-4 hover:underline"
         >
-          {one.title}
+          {say(one.title)}
         </button>
       ))}
       {!all && variations.length > FIRST_VARIATIONS && (

@@ -33,7 +33,7 @@ export function VariationDialog({ passageId, variation, stretch, bpm, today, onC
   const tempo = at ?? Math.round(Math.min(bpm, shown?.variation.matchingBpm ?? bpm));
   return (
     <Dialog
-      title={shown?.variation.title ?? say("sheet.aVariation")}
+      title={shown ? say(shown.variation.title) : say("sheet.aVariation")}
       open={variation !== undefined}
       onClose={close}
       wide
@@ -48,14 +48,17 @@ export function VariationDialog({ passageId, variation, stretch, bpm, today, onC
                 part: (words) => <span className="font-mono font-semibold text-ink">{words}</span>,
                 matchingBpm: oneDecimal(shown.variation.matchingBpm),
                 trained: trains(shown.variation.trained),
-                remark: shown.variation.remark && ` · ${shown.variation.remark}`,
+                remark: shown.variation.remark.code && ` · ${say(shown.variation.remark)}`,
               })}
             </p>
             <div className="my-3 max-h-[46vh] overflow-y-auto border-y border-rule py-2">
               <Score
                 abc={shown.music.abc}
                 places={shown.music.places}
-                label={say("sheet.titleWithNotes", { title: shown.variation.title, places: shown.music.places.length })}
+                label={say("sheet.titleWithNotes", {
+                  title: say(shown.variation.title),
+                  places: shown.music.places.length,
+                })}
                 scale={0.95}
                 room={14}
                 lit={playback.playing ? playback.lit : undefined}
@@ -66,7 +69,7 @@ export function VariationDialog({ passageId, variation, stretch, bpm, today, onC
               bpm={tempo}
               onBpm={setAt}
               of="variation"
-              label={shown.variation.title}
+              label={say(shown.variation.title)}
               variation={variation}
               first={stretch.first}
               last={stretch.last}

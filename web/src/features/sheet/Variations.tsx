@@ -187,7 +187,7 @@ function VariationRow({ variation, onOpen }: { variation: Variation; onOpen: () 
           onClick={onOpen}
           className="min-h-8 text-left font-semibold underline-offset-4 hover:underline"
         >
-          {variation.title}
+          {say(variation.title)}
         </button>
         <span className="font-mono text-lg font-semibold" title={say("sheet.matchingTempo")}>
           {Math.round(variation.matchingBpm)}
@@ -195,7 +195,7 @@ function VariationRow({ variation, onOpen }: { variation: Variation; onOpen: () 
       </div>
       <Engraving
         abc={variation.abc}
-        label={say("sheet.theFirstBarsOf", { title: variation.title })}
+        label={say("sheet.theFirstBarsOf", { title: say(variation.title) })}
         scale={0.85}
         maxHeight={96}
       />
@@ -203,7 +203,7 @@ function VariationRow({ variation, onOpen }: { variation: Variation; onOpen: () 
         {say("sheet.notesASecond", {
           rate: oneDecimal(variation.rate),
           trained: trains(variation.trained),
-          remark: variation.remark && ` · ${variation.remark}`,
+          remark: variation.remark.code && ` · ${say(variation.remark)}`,
         })}
       </p>
     </>
@@ -289,7 +289,7 @@ function TodaysChoice({ passageId, practiceSheet, sheet, onOpen }: TodayProps) {
                     onClick={() => onOpen(one.variation)}
                     className="min-h-8 text-left font-semibold underline-offset-4 hover:underline"
                   >
-                    {one.title}
+                    {say(one.title)}
                   </button>
                   <span className="font-mono text-xl font-semibold">{one.matchingBpm}</span>
                 </div>
@@ -297,7 +297,7 @@ function TodaysChoice({ passageId, practiceSheet, sheet, onOpen }: TodayProps) {
                   {known && (
                     <Engraving
                       abc={known.abc}
-                      label={say("sheet.theFirstBarsOf", { title: one.title })}
+                      label={say("sheet.theFirstBarsOf", { title: say(one.title) })}
                       scale={0.85}
                       maxHeight={96}
                     />
@@ -305,7 +305,11 @@ function TodaysChoice({ passageId, practiceSheet, sheet, onOpen }: TodayProps) {
                 </div>
                 <div className="flex items-start justify-between gap-3 text-sm text-soft">
                   {/* A reason that holds for several in a row is said once. */}
-                  <p>{one.why === practiceSheet.today[i - 1]?.why ? say("sheet.forTheSame") : one.why}</p>
+                  <p>
+                    {say(one.why) === (i > 0 && say(practiceSheet.today[i - 1].why))
+                      ? say("sheet.forTheSame")
+                      : say(one.why)}
+                  </p>
                   <label className="flex min-h-8 shrink-0 items-center gap-1.5 text-ink">
                     <input
                       type="checkbox"
@@ -315,7 +319,7 @@ function TodaysChoice({ passageId, practiceSheet, sheet, onOpen }: TodayProps) {
                     />
                     {say("sheet.played", {
                       part: (words) => <span className="sr-only">{words}</span>,
-                      title: one.title,
+                      title: say(one.title),
                     })}
                   </label>
                 </div>

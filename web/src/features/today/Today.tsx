@@ -3,7 +3,7 @@ import { useState } from "react";
 import { Link, Navigate, useNavigate } from "react-router";
 import type { Schemas } from "../../api/client";
 import { useToday } from "../../api/queries";
-import { Relief } from "../../relief/Relief";
+import { Timeline } from "../../timeline/Timeline";
 import { reachedFirst } from "../../ui/limits";
 import { Button, ButtonLink, KeyCap } from "../../ui/Button";
 import { longDay, called } from "../../ui/format";
@@ -26,7 +26,7 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
   const navigate = useNavigate();
   const plan = today.data?.plan;
   const openRun = today.data?.openRun;
-  const mayBegin = !!plan && plan.relief.stretches.length > 0;
+  const mayBegin = !!plan && plan.timeline.stretches.length > 0;
 
   useKeys((event) => {
     if (event.code !== "Space" || event.target !== document.body || begin.isPending) return;
@@ -79,11 +79,11 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
           </Button>
           {openRun ? (
             <Button kind="main" onClick={() => void navigate(`/run/${openRun}`)}>
-              {say("today.goOnWhereYouWere")} <KeyCap>{say("today.space")}</KeyCap>
+              {say("today.goOnWhereYouWere")} <KeyCap>{say("common.space")}</KeyCap>
             </Button>
           ) : (
             <Button kind="main" disabled={!mayBegin || begin.isPending} onClick={() => begin.mutate(plan.wish)}>
-              <Play size={18} aria-hidden="true" /> {say("today.begin")} <KeyCap>{say("today.space")}</KeyCap>
+              <Play size={18} aria-hidden="true" /> {say("today.begin")} <KeyCap>{say("common.space")}</KeyCap>
             </Button>
           )}
         </>
@@ -91,8 +91,8 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
     >
       <Failure of={begin} className="mb-3 font-semibold" />
       {mayBegin ? (
-        <Relief
-          relief={plan.relief}
+        <Timeline
+          timeline={plan.timeline}
           names={plan.sections.map(({ passage, section }) => called(passage, section))}
           height={232}
         />
@@ -101,22 +101,23 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
       )}
       <div className="mt-1 grid gap-x-10 gap-y-6 border-t border-rule pt-4 md:grid-cols-[2fr_1fr]">
         <section aria-label={say("today.whyThis")}>
-          {data.word && <p className="mb-3 max-w-[70ch] text-lg">{data.word}</p>}
+          {data.word.code && <p className="mb-3 max-w-[70ch] text-lg">{say(data.word)}</p>}
           <ol className="grid gap-3">
             {data.sections.map((section) => (
               <ChosenSection key={section.sectionId} section={section} />
             ))}
           </ol>
-          {plan.relief.remarks
+          {plan.timeline.remarks
+            .map((remark) => say(remark))
             .filter((remark) => remark !== data.load.restSentence)
             .map((remark) => (
               <p key={remark} className="mt-2 text-soft">
                 {remark}
               </p>
             ))}
-          {data.measure && mayBegin && !openRun && (
+          {data.measure.code && mayBegin && !openRun && (
             <p className="mt-2">
-              {data.measure}{" "}
+              {say(data.measure)}{" "}
               <button
                 type="button"
                 disabled={measure.isPending}
@@ -155,9 +156,11 @@ function ChosenSection({ section }: { section: Schemas["ChosenSection"] }) {
       <h2 className="text-lg leading-snug" dir="auto">
         {called(section.passage, section.section)}
       </h2>
-      <p>{section.why}</p>
+      <p>{say(section.why)}</p>
       <p className="text-soft">
-        {section.sinceLastTime.length > 0 ? section.sinceLastTime.join(" ") : say("today.itsFirstPassesFindIts")}
+        {section.sinceLastTime.length > 0
+          ? section.sinceLastTime.map((one) => say(one)).join(" ")
+          : say("today.itsFirstPassesFindIts")}
       </p>
     </li>
   );

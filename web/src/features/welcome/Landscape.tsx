@@ -1,5 +1,5 @@
 import { say } from "../../words/say";
-/** The relief in small: what a workout looks like, before there is one. */
+/** The timeline in small: what a workout looks like, before there is one. */
 export function Landscape() {
   const spires = [300, 352, 404, 456];
   return (

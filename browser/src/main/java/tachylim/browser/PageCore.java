@@ -4,12 +4,12 @@ import java.util.Map;
 import org.teavm.jso.JSExport;
 import tachylim.load.Effort;
 import tachylim.shown.BlockWish;
-import tachylim.shown.KeptEvent;
+import tachylim.shown.EventDto;
 import tachylim.shown.Moment;
-import tachylim.shown.PlanScore;
+import tachylim.shown.PlanBasis;
 import tachylim.shown.PlanWish;
 import tachylim.shown.Planned;
-import tachylim.shown.RunScore;
+import tachylim.shown.RunBasis;
 import tachylim.workout.Brief;
 import tachylim.workout.Rules;
 import tachylim.workout.Run;
@@ -19,12 +19,12 @@ import tachylim.workout.Workout;
 public final class PageCore {
 
     private static Run run;
-    private static RunScore score;
+    private static RunBasis score;
 
     /** What the last plan was drawn from, since a plan is changed many times before it is begun. */
     private static String plannedBy;
 
-    private static PlanScore known;
+    private static PlanBasis known;
     private static Brief brief;
 
     private PageCore() {}
@@ -38,7 +38,7 @@ public final class PageCore {
     /** Takes up a run as the server told it, with all that happened in it, and tells the moment where it stands. */
     @JSExport
     public static String begin(String told) {
-        score = RunScore.CODEC.read(Json.read(told));
+        score = RunBasis.CODEC.read(Json.read(told));
         run = score.run(Json.read(score.workout()));
         return moment();
     }
@@ -47,7 +47,7 @@ public final class PageCore {
     @JSExport
     public static String after(String event) {
         try {
-            run = run.after(KeptEvent.CODEC.read(Json.read(event)).event(run));
+            run = run.after(EventDto.CODEC.read(Json.read(event)).event(run));
             return moment();
         } catch (IllegalArgumentException | IllegalStateException refusal) {
             return refused(refusal);
@@ -65,13 +65,13 @@ public final class PageCore {
     public static String plan(String told, String wish) {
         try {
             if (!told.equals(plannedBy)) {
-                known = PlanScore.CODEC.read(Json.read(told));
+                known = PlanBasis.CODEC.read(Json.read(told));
                 brief = known.brief(Json.read(known.workout()));
                 plannedBy = told;
             }
             Workout workout = known.plan(PlanWish.CODEC.read(Json.read(wish)).over(brief));
             return Json.write(Planned.CODEC.write(new Planned(
-                    known.relief(workout),
+                    known.timeline(workout),
                     workout.brief().sketches().stream().map(BlockWish::of).toList())));
         } catch (IllegalArgumentException refusal) {
             return refused(refusal);

@@ -3,8 +3,8 @@ package tachylim.ceiling;
 import java.util.List;
 import java.util.Optional;
 import org.apache.commons.statistics.distribution.NormalDistribution;
+import tachylim.tempo.Rounding;
 import tachylim.tempo.Tempo;
-import tachylim.tempo.Whole;
 
 /**
  * Where a ceiling is heading: a local linear trend of ln ceiling (Harvey 1989, section 2.3), filtered over the days on
@@ -196,7 +196,7 @@ public final class Forecast {
     /** The tempo that is likely on a day. */
     public Tempo likelyOn(long later) {
         Forecast then = on(later);
-        return Tempo.clamped(Whole.below(
+        return Tempo.clamped(Rounding.below(
                 Math.exp(then.level - NORMAL.inverseCumulativeProbability(LIKELY) * Math.sqrt(then.levelVariance))));
     }
 

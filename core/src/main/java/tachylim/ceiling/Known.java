@@ -5,8 +5,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.stream.Stream;
+import tachylim.tempo.Rounding;
 import tachylim.tempo.Tempo;
-import tachylim.tempo.Whole;
 
 /**
  * What is known of a section, to plan with and to learn on from: the belief about its ceiling, the tempo above which
@@ -145,7 +145,7 @@ public final class Known {
     private Tempo expected(Tempo safe, Tempo limit) {
         Tempo reach = Tempo.slower(safe.times(Probe.REACH), limit);
         return Tempo.clamped(
-                Whole.below(Tempo.slower(reach, estimate.ceiling().middle()).bpm()));
+                Rounding.below(Tempo.slower(reach, estimate.ceiling().middle()).bpm()));
     }
 
     /** Bands above which it was clean: they are no place to stop at. */

@@ -371,7 +371,7 @@ public final class Posterior {
 
     /** The weights as bytes, to be kept and read back by {@link #fromBytes}. */
     public byte[] toBytes() {
-        return KeptBelief.of(this);
+        return BeliefBytes.of(this);
     }
 
     /**
@@ -381,7 +381,7 @@ public final class Posterior {
      * @throws IllegalArgumentException if these bytes are no belief
      */
     public static Posterior fromBytes(byte[] kept, double passes) {
-        return KeptBelief.read(kept, passes);
+        return BeliefBytes.read(kept, passes);
     }
 
     /**
@@ -390,7 +390,7 @@ public final class Posterior {
      * @throws IllegalArgumentException if these bytes are no belief
      */
     public static byte[] unpacked(byte[] kept) {
-        return KeptBelief.unpacked(kept);
+        return BeliefBytes.unpacked(kept);
     }
 
     /**
@@ -399,6 +399,6 @@ public final class Posterior {
      * @param passes the evidence it rests on, kept beside it
      */
     public static Posterior fromUnpacked(byte[] unpacked, double passes) {
-        return KeptBelief.readUnpacked(unpacked, passes);
+        return BeliefBytes.readUnpacked(unpacked, passes);
     }
 }

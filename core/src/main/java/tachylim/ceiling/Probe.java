@@ -3,8 +3,8 @@ package tachylim.ceiling;
 import java.util.Arrays;
 import java.util.List;
 import tachylim.task.Verdict;
+import tachylim.tempo.Rounding;
 import tachylim.tempo.Tempo;
-import tachylim.tempo.Whole;
 
 /**
  * The tempo at which a pass of the whole says most about the ceiling: the one after which its variance is expected to be
@@ -45,7 +45,8 @@ public final class Probe {
      * The same, past awkward bands: a pass in one says nothing of the ceiling.
      */
     static Tempo next(Posterior belief, Tempo proven, Tempo limit, List<AwkwardBand> awkward) {
-        int highest = (int) Whole.below(Tempo.slower(proven.times(REACH), limit).bpm());
+        int highest =
+                (int) Rounding.below(Tempo.slower(proven.times(REACH), limit).bpm());
         int lowest = (int) Math.ceil(Math.exp(belief.logCeiling().mean()) * SLOWEST);
         if (lowest >= highest) {
             return Tempo.clamped(highest);

@@ -1,5 +1,7 @@
 package tachylim.ceiling;
 
+import tachylim.words.Reason;
+
 /** When a ceiling test is worth its time: while the ceiling is not known well, and when what is known is old. */
 public final class TimeToMeasure {
 
@@ -12,22 +14,19 @@ public final class TimeToMeasure {
     private TimeToMeasure() {}
 
     /**
-     * Why the ceiling should be measured, one sentence; empty when it need not be.
+     * Why the ceiling should be measured; nothing to say when it need not be.
      *
      * @param estimate what is known today
      * @param daysSincePlayed days since it was played; null when it never was
      */
-    public static String why(Estimate estimate, Long daysSincePlayed) {
+    public static Reason why(Estimate estimate, Long daysSincePlayed) {
         if (daysSincePlayed == null) {
-            return "It has not been played yet: a ceiling test finds out where it stands.";
+            return Reason.of("measure.never");
         }
         if (daysSincePlayed >= OLD_DAYS) {
-            return "Last played " + daysSincePlayed + " days ago: a ceiling test says where it stands now.";
+            return Reason.of("measure.old", "days", daysSincePlayed);
         }
         double giveOrTake = estimate.ceiling().giveOrTake();
-        return giveOrTake > WIDE
-                ? "Its ceiling is known to ±" + Math.round(100 * giveOrTake)
-                        + "% only: a ceiling test of up to 14 passes brings that to a few."
-                : "";
+        return giveOrTake > WIDE ? Reason.of("measure.vague", "percent", Math.round(100 * giveOrTake)) : Reason.NONE;
     }
 }

@@ -183,7 +183,7 @@ public interface Codec<T> {
                     if (node instanceof Map<?, ?> tree && tree.get(tag) instanceof String name) {
                         return codecOf.apply(name).read(tree);
                     }
-                    throw isNo("object with its " + tag, node);
+                    throw isNo(tag + " object", node);
                 });
     }
 }

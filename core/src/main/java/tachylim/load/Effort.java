@@ -3,6 +3,7 @@ package tachylim.load;
 import java.util.stream.Stream;
 import tachylim.task.Tension;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /**
  * How much a stretch of playing asks of the body, in effort minutes: another unit than minutes on a clock, which is why it is
@@ -14,7 +15,7 @@ import tachylim.tempo.Tempo;
  *
  * @param minutes effort minutes, not negative
  */
-public record Effort(double minutes) implements Comparable<Effort> {
+public record Effort(double minutes) implements Comparable<Effort>, Reason.Figure {
 
     public static final Effort NONE = new Effort(0);
 
@@ -29,6 +30,11 @@ public record Effort(double minutes) implements Comparable<Effort> {
         if (!(minutes >= 0)) {
             throw new IllegalArgumentException("Effort is not negative: " + minutes);
         }
+    }
+
+    @Override
+    public Number figure() {
+        return minutes;
     }
 
     /**

@@ -6,7 +6,6 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import tachylim.task.Tension;
 import tachylim.words.Reason;
@@ -19,7 +18,7 @@ import tachylim.words.Reason;
  *
  * @param usualMinutes the minutes the player usually plays, {@value DailyMinutes#LEAST} to
  *     {@value DailyMinutes#MOST}
- * @param care what a reported symptom means for today
+ * @param symptoms what a reported symptom means for today
  * @param history the days before
  * @param performances the days on which something is needed
  * @param ordered limits that somebody gave
@@ -27,7 +26,7 @@ import tachylim.words.Reason;
  */
 public record Guardrails(
         int usualMinutes,
-        Care care,
+        SymptomHistory symptoms,
         History history,
         Collection<LocalDate> performances,
         List<Ordered> ordered,
@@ -77,15 +76,19 @@ public record Guardrails(
 
     /** Those of a day whose caps were not changed. */
     public Guardrails(
-            int usualMinutes, Care care, History history, Collection<LocalDate> performances, List<Ordered> ordered) {
-        this(usualMinutes, care, history, performances, ordered, Optional.empty());
+            int usualMinutes,
+            SymptomHistory symptoms,
+            History history,
+            Collection<LocalDate> performances,
+            List<Ordered> ordered) {
+        this(usualMinutes, symptoms, history, performances, ordered, Optional.empty());
     }
 
     /** Those of a player of whom nothing is known yet. */
     public Guardrails(int usualMinutes, Instant lastSymptom) {
         this(
                 usualMinutes,
-                new Care(lastSymptom, null, false),
+                new SymptomHistory(lastSymptom, null, false),
                 History.none(LocalDate.EPOCH, Effort.planned(usualMinutes)),
                 List.of(),
                 List.of());
@@ -93,7 +96,7 @@ public record Guardrails(
 
     /** The rest after a symptom, if there still is one. */
     public Optional<SymptomRest> rest(Instant now) {
-        return Optional.ofNullable(care.lastSymptom())
+        return Optional.ofNullable(symptoms.lastSymptom())
                 .map(SymptomRest::after)
                 .filter(rest -> rest.until().isAfter(now));
     }
@@ -130,7 +133,7 @@ public record Guardrails(
         boolean over = restOver != null && !restOver.isAfter(later.today());
         return new Guardrails(
                 usualMinutes,
-                new Care(care.lastSymptom(), over ? restOver : null, care.burstsLocked()),
+                new SymptomHistory(symptoms.lastSymptom(), over ? restOver : null, symptoms.burstsLocked()),
                 later,
                 performances,
                 ordered);
@@ -147,12 +150,9 @@ public record Guardrails(
         List<Cap> caps = new ArrayList<>();
         if (rest(now).isPresent()) {
             caps.add(new Cap(
-                    Cap.Rule.SYMPTOM,
-                    Effort.NONE,
-                    SymptomRest.LENGTH.toHours() + " hours without playing after a symptom."));
+                    Cap.Rule.SYMPTOM, Effort.NONE, Reason.of("cap.symptom", "hours", SymptomRest.LENGTH.toHours())));
         }
-        caps.add(new Cap(
-                Cap.Rule.OWN, Effort.planned(usualMinutes), "The " + usualMinutes + " minutes you usually play."));
+        caps.add(new Cap(Cap.Rule.OWN, Effort.planned(usualMinutes), Reason.of("cap.own", "minutes", usualMinutes)));
         Optional<Return> back = back();
         back.ifPresent(one -> caps.add(new Cap(Cap.Rule.RETURN, one.cap(), one.why())));
         if (back.isEmpty()) {
@@ -171,8 +171,8 @@ public record Guardrails(
         return List.copyOf(sorted);
     }
 
-    private static String onlyDown(String why) {
-        return "Caps rise from tomorrow; today this still holds: " + why;
+    private static Reason onlyDown(Reason why) {
+        return Reason.of("cap.onlyDown", "why", why);
     }
 
     /** What today's caps are at the most from now on. */
@@ -193,7 +193,7 @@ public record Guardrails(
     /** The return that today is in, if it is. */
     public Optional<Return> back() {
         Optional<Return> symptom =
-                Optional.ofNullable(care.restOver()).flatMap(over -> Return.afterSymptom(history, over));
+                Optional.ofNullable(symptoms.restOver()).flatMap(over -> Return.afterSymptom(history, over));
         Optional<Return> layoff = Return.afterLayoff(history);
         return symptom.isPresent()
                         && (layoff.isEmpty()
@@ -210,9 +210,14 @@ public record Guardrails(
         return Optional.of(new Cap(
                 Cap.Rule.AVERAGE,
                 LEAST_EFFORT.orMore(averages.mostToday()),
-                "Your week is at " + oneDecimal(averages.week()) + " a day, your month at "
-                        + oneDecimal(averages.month()) + "; this brings the week to "
-                        + Baselines.MOST_RATIO + " of the month."));
+                Reason.of(
+                        "cap.average",
+                        "week",
+                        averages.week(),
+                        "month",
+                        averages.month(),
+                        "ratio",
+                        Baselines.MOST_RATIO)));
     }
 
     private Optional<Cap> usualDay() {
@@ -220,7 +225,7 @@ public record Guardrails(
                 .map(median -> new Cap(
                         Cap.Rule.USUAL_DAY,
                         LEAST_EFFORT.orMore(median.times(MOST_OF_USUAL)),
-                        "One and a half times the " + oneDecimal(median) + " of a usual day of the last four weeks."));
+                        Reason.of("cap.usualDay", "usual", median)));
     }
 
     /** What seven days may come to; empty where nothing is asked of their growth. */
@@ -246,8 +251,14 @@ public record Guardrails(
         return Optional.of(new Cap(
                 Cap.Rule.WEEK,
                 LEAST_EFFORT.orMore(before.times(MOST_GROWTH).less(since)),
-                "The three weeks before had " + Math.round(before.minutes()) + " each; " + Math.round(100 * MOST_GROWTH)
-                        + "% of that, less the " + Math.round(since.minutes()) + " of the last six days."));
+                Reason.of(
+                        "cap.week",
+                        "before",
+                        Math.round(before.minutes()),
+                        "percent",
+                        Math.round(100 * MOST_GROWTH),
+                        "since",
+                        Math.round(since.minutes()))));
     }
 
     private Optional<Cap> taper() {
@@ -257,8 +268,14 @@ public record Guardrails(
                 .map(taper -> new Cap(
                         Cap.Rule.TAPER,
                         usual.times(taper.share()),
-                        taper.when() + ": " + Math.round(100 * taper.share()) + "% of a usual day's "
-                                + Math.round(usual.minutes()) + "."));
+                        Reason.of(
+                                "cap.taper",
+                                "days",
+                                taper.daysLeft(),
+                                "percent",
+                                Math.round(100 * taper.share()),
+                                "usual",
+                                Math.round(usual.minutes()))));
     }
 
     private List<Ordered> orders(Limit.Kind kind) {
@@ -285,21 +302,18 @@ public record Guardrails(
 
     private Limit ownBursts(DayLoad day) {
         if (day.worstTension() == Tension.LOCKED) {
-            return noBursts(day, "Tension reached 5 today, so nothing fast any more.");
+            return noBursts(day, Reason.of("bursts.locked"));
         }
-        if (care.burstsLocked()) {
-            return noBursts(
-                    day,
-                    "Two reports within " + Care.AGAIN_DAYS
-                            + " days: no bursts before you have had advice and say so on Load.");
+        if (symptoms.burstsLocked()) {
+            return noBursts(day, Reason.of("bursts.twoSymptoms", "days", SymptomHistory.AGAIN_DAYS));
         }
         Optional<Return> back = back();
         if (back.isPresent() && back.get().isTooEarlyForBursts()) {
-            return noBursts(day, "No bursts in the first third of coming back.");
+            return noBursts(day, Reason.of("bursts.comingBack"));
         }
         Optional<Taper> taper = Taper.before(performances, history.today());
         if (taper.isPresent() && taper.get().isTooLateForBursts()) {
-            return noBursts(day, taper.get().when() + ": no bursts any more.");
+            return noBursts(day, Reason.of("bursts.taper", "days", taper.get().daysLeft()));
         }
         long well = history.tolerated(TOLERATED_SHARE * BURST_SECONDS);
         double cap = BURST_SECONDS * Math.min(2, 1 + BURST_GROWTH * well);
@@ -308,12 +322,18 @@ public record Guardrails(
                 cap,
                 day.burstSeconds(),
                 well == 0
-                        ? Math.round(BURST_SECONDS) + " seconds of fast playing a day to begin with."
-                        : Math.round(BURST_SECONDS) + " seconds of fast playing, and " + Math.round(100 * BURST_GROWTH)
-                                + "% more for each day of the last four weeks that you took it well: " + well + ".");
+                        ? Reason.of("bursts.first", "seconds", Math.round(BURST_SECONDS))
+                        : Reason.of(
+                                "bursts.well",
+                                "seconds",
+                                Math.round(BURST_SECONDS),
+                                "percent",
+                                Math.round(100 * BURST_GROWTH),
+                                "well",
+                                well));
     }
 
-    private static Limit noBursts(DayLoad day, String why) {
+    private static Limit noBursts(DayLoad day, Reason why) {
         return new Limit(Limit.Kind.BURST_SECONDS, 0, day.burstSeconds(), why);
     }
 
@@ -327,11 +347,11 @@ public record Guardrails(
                 given.map(Ordered::cap).orElse(own),
                 day.playedSeconds() / 60,
                 given.map(Ordered::why)
-                        .orElse(Math.round(100 * (PLAYING_ROOM - 1)) + "% more than the " + usualMinutes
-                                + " minutes you usually play."));
-    }
-
-    private static String oneDecimal(Effort effort) {
-        return String.format(Locale.ROOT, "%.1f", effort.minutes());
+                        .orElse(Reason.of(
+                                "cap.playing",
+                                "percent",
+                                Math.round(100 * (PLAYING_ROOM - 1)),
+                                "minutes",
+                                usualMinutes)));
     }
 }

@@ -8,9 +8,9 @@ import tachylim.words.Reason;
  * @param kind which limit
  * @param cap how much may be done today, in the kind's unit, not negative
  * @param used how much is done, in the same unit
- * @param why where the cap comes from, one sentence
+ * @param why where the cap comes from
  */
-public record Limit(Kind kind, double cap, double used, String why) {
+public record Limit(Kind kind, double cap, double used, Reason why) {
 
     /** The limits a day can have, each with its unit. Fast playing is bursts, and a share of what measures. */
     public enum Kind {

@@ -1,5 +1,6 @@
 package tachylim.load;
 
+import tachylim.words.Reason;
 import tachylim.words.Refusal;
 
 /**
@@ -27,7 +28,7 @@ public record Ordered(Limit.Kind kind, double cap, String by) {
         }
     }
 
-    String why() {
-        return "The limit that " + by + " gave.";
+    Reason why() {
+        return Reason.of("cap.ordered", "by", by);
     }
 }

@@ -3,6 +3,7 @@ package tachylim.load;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.Optional;
+import tachylim.words.Reason;
 
 /**
  * Coming back after a layoff or a symptom: what was usual before is not usual now. After g days away the first day has at
@@ -71,9 +72,18 @@ public record Return(int day, int length, int away, Effort usual) {
         return day < (length + 2) / 3;
     }
 
-    String why() {
-        String from = away > 0 ? "after " + away + " days away" : "after a symptom";
-        return "Day " + (day + 1) + " of " + length + " back " + from + ": " + Math.round(100 * share()) + "% of the "
-                + Math.round(usual.minutes()) + " of a usual day before.";
+    Reason why() {
+        return Reason.of(
+                "cap.return",
+                "day",
+                day + 1,
+                "length",
+                length,
+                "away",
+                away,
+                "percent",
+                Math.round(100 * share()),
+                "usual",
+                Math.round(usual.minutes()));
     }
 }

@@ -4,6 +4,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import tachylim.task.Tension;
+import tachylim.words.Reason;
 
 /**
  * Days on which nothing is measured and nothing fast is played: the first after a week or more away, those soon after
@@ -17,7 +18,7 @@ public final class Sparing {
     private Sparing() {}
 
     /**
-     * Why today is for easy playing, one sentence; empty when it need not be.
+     * Why today is for easy playing; nothing to say when it need not be.
      *
      * @param today the day that is planned
      * @param lastPlayed the last day before it on which anything was played; null when there was none
@@ -25,15 +26,14 @@ public final class Sparing {
      * @param worst the highest tension of today so far
      * @param now the moment it is planned at
      */
-    public static String why(LocalDate today, LocalDate lastPlayed, Instant lastSymptom, Tension worst, Instant now) {
+    public static Reason why(LocalDate today, LocalDate lastPlayed, Instant lastSymptom, Tension worst, Instant now) {
         if (lastSymptom != null && lastSymptom.plus(AFTER_SYMPTOM).isAfter(now)) {
-            return "A symptom was reported in the last " + AFTER_SYMPTOM.toDays()
-                    + " days: easy playing only, nothing is measured. What a licensed practitioner told you goes first.";
+            return Reason.of("spared.symptom", "days", AFTER_SYMPTOM.toDays());
         }
         if (worst == Tension.LOCKED) {
-            return "Tension reached 5 today: easy playing only until tomorrow, and nothing is measured.";
+            return Reason.of("spared.locked");
         }
         int away = lastPlayed == null ? 0 : Layoff.daysBetween(lastPlayed, today);
-        return away >= Layoff.LEAST ? away + " days away: today is for easy playing, and nothing is measured yet." : "";
+        return away >= Layoff.LEAST ? Reason.of("spared.away", "days", away) : Reason.NONE;
     }
 }

@@ -46,10 +46,4 @@ public record Taper(int daysLeft) {
     public boolean isTooLateForBursts() {
         return daysLeft <= NO_BURSTS;
     }
-
-    String when() {
-        return daysLeft == 0
-                ? "It is needed today"
-                : daysLeft == 1 ? "It is needed tomorrow" : daysLeft + " days before";
-    }
 }

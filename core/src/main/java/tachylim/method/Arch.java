@@ -7,6 +7,7 @@ import tachylim.task.PassKind;
 import tachylim.task.Pulse;
 import tachylim.task.Task;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /**
  * Smoothly faster, on for a while, and back: the top is where tension reaches the edge, found while playing.
@@ -69,9 +70,8 @@ public record Arch(Tempo from, Tempo to, double up, double hold, int glides) imp
     }
 
     @Override
-    public String promise() {
-        return glides + (glides == 1 ? " glide" : " glides") + " from " + from + " up to " + to + " in "
-                + Math.round(up) + " s and back; say where it gets tense.";
+    public Reason promise() {
+        return Reason.of("arch.promise", "glides", glides, "from", from, "to", to, "seconds", Math.round(up));
     }
 
     @Override
@@ -89,11 +89,11 @@ public record Arch(Tempo from, Tempo to, double up, double hold, int glides) imp
 
     @Override
     public Next<At> begin() {
-        return Next.go(new At(to, 0), "Smoothly up to " + to + " and back. Mark the tempo at which it gets tense.");
+        return Next.go(new At(to, 0), Reason.of("arch.begin", "to", to));
     }
 
     @Override
-    public Move move(At at, Tempo cap, String why) {
+    public Move move(At at, Tempo cap, Reason why) {
         Pulse pulse = new Pulse.Gliding(from, at.top, up, hold);
         return new Move.Play(Task.at(PassKind.CONTROLLED, from).with(pulse).asking(Ask.EDGE), why);
     }
@@ -104,20 +104,18 @@ public record Arch(Tempo from, Tempo to, double up, double hold, int glides) imp
             return unjudged(at, cap);
         }
         Tempo edge = Tempo.clamped(Math.floor(answer.told()));
-        return Next.go(new At(edge, at.done + 1), "The edge was at " + edge + ": up to there this time.");
+        return Next.go(new At(edge, at.done + 1), Reason.of("arch.edge", "edge", edge));
     }
 
     @Override
     public Next<At> unjudged(At at, Tempo cap) {
-        return Next.go(new At(at.top, at.done + 1), "Up to " + at.top + " again.");
+        return Next.go(new At(at.top, at.done + 1), Reason.of("arch.again", "to", at.top));
     }
 
     @Override
     public Next<At> slower(At at, Tempo cap, Cause cause) {
         Tempo next = Tempo.slower(Stride.notAbove(at.top.times(EASING)), Stride.below(at.top));
-        return Next.go(
-                new At(next, at.done + 1),
-                (cause == Cause.GRIPPING ? "It gripped" : "You backed off") + ": up to " + next + " only.");
+        return Next.go(new At(next, at.done + 1), Reason.of("arch.slower", "cause", cause.at(at.top), "to", next));
     }
 
     @Override
@@ -126,9 +124,9 @@ public record Arch(Tempo from, Tempo to, double up, double hold, int glides) imp
     }
 
     @Override
-    public Next<At> under(At at, Tempo cap, String because, String why) {
+    public Next<At> under(At at, Tempo cap, Reason because, Reason why) {
         return cap.compareTo(at.top) < 0
-                ? Next.go(new At(cap, at.done), because + ": up to " + cap + " only.")
+                ? Next.go(new At(cap, at.done), Reason.of("arch.under", "because", because, "to", cap))
                 : Next.go(at, why);
     }
 

@@ -1,21 +1,22 @@
 package tachylim.method;
 
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /** Why a method goes slower. */
 enum Cause {
-    GRIPPING("Gripping at "),
-    BROKE("It broke at "),
-    BACKED_OFF("You backed off from ");
+    GRIPPING("cause.gripping"),
+    BROKE("cause.broke"),
+    BACKED_OFF("cause.backedOff");
 
-    private final String words;
+    private final String code;
 
-    Cause(String words) {
-        this.words = words;
+    Cause(String code) {
+        this.code = code;
     }
 
     /** The beginning of a sentence about it. */
-    String at(Tempo tempo) {
-        return words + tempo;
+    Reason at(Tempo tempo) {
+        return Reason.of(code, "tempo", tempo);
     }
 }

@@ -10,6 +10,7 @@ import tachylim.task.PassKind;
 import tachylim.task.Pulse;
 import tachylim.task.Task;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /**
  * One change, over and over, without a click: how many are clean in a minute? The target tempo T with a change every b beats
@@ -64,9 +65,8 @@ public record ChangeCount(Tempo tempo, int change, int seconds, int wanted, int 
     }
 
     @Override
-    public String promise() {
-        return "Clean changes in " + seconds + " s, " + counts + (counts == 1 ? " time; " : " times; ") + wanted
-                + " are wanted.";
+    public Reason promise() {
+        return Reason.of("changes.promise", "seconds", seconds, "counts", counts, "wanted", wanted);
     }
 
     @Override
@@ -80,7 +80,7 @@ public record ChangeCount(Tempo tempo, int change, int seconds, int wanted, int 
                 .with(new Pulse.Free(tempo, seconds))
                 .of(new Section(change, change + 1))
                 .asking(Ask.count(wanted));
-        Line count = new Line(task, "Only clean ones count; " + wanted + " in " + seconds + " s are wanted.");
+        Line count = new Line(task, Reason.of("changes.begin", "wanted", wanted, "seconds", seconds));
         return Collections.nCopies(counts, count);
     }
 }

@@ -8,6 +8,7 @@ import tachylim.task.Task;
 import tachylim.task.Tension;
 import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /**
  * From the highest tempo that is just playable drop 4%, stay until it is easy, and only then go up by 1% at a time.
@@ -55,8 +56,8 @@ public record CrestAndSettle(Tempo crest, int cleanInARow, int sets) implements 
     }
 
     @Override
-    public String promise() {
-        return "4% under " + crest + ", at " + start() + ", until it is easy; then up by 1% at a time.";
+    public Reason promise() {
+        return Reason.of("crest.promise", "crest", crest, "start", start());
     }
 
     @Override
@@ -73,11 +74,11 @@ public record CrestAndSettle(Tempo crest, int cleanInARow, int sets) implements 
 
     @Override
     public Next<At> begin() {
-        return Next.go(new At(start(), 0), "Settle at " + start() + " until it is easy.");
+        return Next.go(new At(start(), 0), Reason.of("crest.begin", "start", start()));
     }
 
     @Override
-    public Move move(At at, Tempo cap, String why) {
+    public Move move(At at, Tempo cap, Reason why) {
         return new Move.Play(Task.at(PassKind.CONTROLLED, at.tempo).asking(Ask.set(cleanInARow)), why);
     }
 
@@ -87,16 +88,16 @@ public record CrestAndSettle(Tempo crest, int cleanInARow, int sets) implements 
             return slower(at, cap, Cause.BROKE);
         }
         if (answer.verdict() != Verdict.CLEAN || answer.tension().atLeast(Tension.ALERT)) {
-            return to(at, at.tempo, "Not easy yet: " + at.tempo + " again.");
+            return to(at, at.tempo, Reason.of("crest.notYet", "tempo", at.tempo));
         }
         if (at.tempo.compareTo(cap) >= 0) {
-            return Next.stop("Easy at " + cap + ": settled.");
+            return Next.stop(Reason.of("crest.settled", "tempo", cap));
         }
         Tempo next = new Stride(STEP).up(at.tempo, cap);
-        return to(at, next, "Easy at " + at.tempo + ", so up to " + next + ".");
+        return to(at, next, Reason.of("crest.up", "tempo", at.tempo, "next", next));
     }
 
-    private static Next<At> to(At at, Tempo next, String reason) {
+    private static Next<At> to(At at, Tempo next, Reason reason) {
         return Next.go(new At(next, at.done + 1), reason);
     }
 
@@ -104,19 +105,19 @@ public record CrestAndSettle(Tempo crest, int cleanInARow, int sets) implements 
     public Next<At> slower(At at, Tempo cap, Cause cause) {
         Tempo next = new Stride(STEP).down(at.tempo, 3);
         return Stride.isSlowest(at.tempo)
-                ? Next.stop(cause.at(at.tempo) + ": slower than this cannot be set.")
-                : to(at, next, cause.at(at.tempo) + ", so down to " + next + ".");
+                ? Next.stop(Reason.of("slowest.after", "cause", cause.at(at.tempo)))
+                : to(at, next, Reason.of("method.down", "cause", cause.at(at.tempo), "next", next));
     }
 
     @Override
     public Next<At> unjudged(At at, Tempo cap) {
-        return to(at, at.tempo, "Nothing was said of the last: " + at.tempo + " again.");
+        return to(at, at.tempo, Reason.of("method.unjudged", "tempo", at.tempo));
     }
 
     @Override
-    public Next<At> under(At at, Tempo cap, String because, String why) {
+    public Next<At> under(At at, Tempo cap, Reason because, Reason why) {
         return cap.compareTo(at.tempo) < 0
-                ? Next.go(new At(cap, at.done), because + ": " + cap + ".")
+                ? Next.go(new At(cap, at.done), Reason.of("method.under", "because", because, "tempo", cap))
                 : Next.go(at, why);
     }
 

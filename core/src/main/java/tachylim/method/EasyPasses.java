@@ -9,6 +9,7 @@ import tachylim.task.PassKind;
 import tachylim.task.Task;
 import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /**
  * A few passes well within reach, at set tempos: for warming up and for closing.
@@ -18,16 +19,16 @@ import tachylim.tempo.Tempo;
  *
  * @param kind {@link PassKind#WARM_UP} or {@link PassKind#CLOSING}
  * @param tempos the tempo of each pass, 1 to 20 of them
- * @param why the reason for these tempos, one sentence
+ * @param why the reason for these tempos
  */
-public record EasyPasses(PassKind kind, List<Tempo> tempos, String why) implements StateMachine<Integer> {
+public record EasyPasses(PassKind kind, List<Tempo> tempos, Reason why) implements StateMachine<Integer> {
 
     private static final Codec<PassKind> KIND = Codec.TEXT.as(PassKind::valueOf, PassKind::name);
 
     static final Codec<EasyPasses> CODEC = Codec.object(method -> new EasyPasses(
             method.get("kind", KIND, EasyPasses::kind),
             method.get("tempos", Tempo.CODEC.list().required(), EasyPasses::tempos),
-            method.text("why", EasyPasses::why)));
+            method.get("why", Reason.CODEC.required(), EasyPasses::why)));
 
     /** How much slower a pass gets after one that broke or gripped. */
     private static final double EASING = 0.9;
@@ -58,7 +59,7 @@ public record EasyPasses(PassKind kind, List<Tempo> tempos, String why) implemen
         return new EasyPasses(
                 PassKind.CLOSING,
                 Collections.nCopies(LOOSE_PASSES, span.comfortable().times(LOOSE)),
-                "Easy and loose.");
+                Reason.of("easy.loose"));
     }
 
     @Override
@@ -67,7 +68,7 @@ public record EasyPasses(PassKind kind, List<Tempo> tempos, String why) implemen
     }
 
     @Override
-    public String promise() {
+    public Reason promise() {
         return why;
     }
 
@@ -86,7 +87,7 @@ public record EasyPasses(PassKind kind, List<Tempo> tempos, String why) implemen
     }
 
     @Override
-    public Move move(Integer at, Tempo cap, String reason) {
+    public Move move(Integer at, Tempo cap, Reason reason) {
         Task task = Task.at(kind, tempo(at, cap));
         return new Move.Play(task.asking(isWarmUp() ? Ask.NOTHING : Ask.set(alike(at))), reason);
     }
@@ -122,12 +123,12 @@ public record EasyPasses(PassKind kind, List<Tempo> tempos, String why) implemen
     public Next<Integer> slower(Integer at, Tempo cap, Cause cause) {
         boolean left = cause == Cause.BACKED_OFF;
         Tempo now = tempo(at, cap);
-        String because = left ? "You backed off." : "Easier than planned, since the last was not loose.";
+        Reason because = left ? Reason.of("easy.backedOff") : Reason.of("easy.easier");
         if (Stride.isSlowest(now)) {
             if (!isWarmUp()) {
-                return Next.stop("Slower than this cannot be set: stop here.");
+                return Next.stop(Reason.of("easy.slowest"));
             }
-            because = "Slower than this cannot be set: play it as easily as you can.";
+            because = Reason.of("easy.slowestOn");
         }
         return Next.go(left ? at : at + alike(at), because).notAbove(Tempo.clamped(Math.floor(now.bpm() * EASING)));
     }
@@ -139,8 +140,12 @@ public record EasyPasses(PassKind kind, List<Tempo> tempos, String why) implemen
     }
 
     @Override
-    public Next<Integer> under(Integer at, Tempo cap, String because, String reason) {
-        return Next.go(at, cap.compareTo(tempos.get(at)) < 0 ? because + ": " + cap + "." : reason);
+    public Next<Integer> under(Integer at, Tempo cap, Reason because, Reason reason) {
+        return Next.go(
+                at,
+                cap.compareTo(tempos.get(at)) < 0
+                        ? Reason.of("method.under", "because", because, "tempo", cap)
+                        : reason);
     }
 
     @Override

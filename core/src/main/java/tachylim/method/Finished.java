@@ -2,9 +2,10 @@ package tachylim.method;
 
 import tachylim.task.Answer;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /** The position of a method that is over. */
-record Finished(String why) implements Position {
+record Finished(Reason why) implements Position {
 
     @Override
     public Move move() {
@@ -22,7 +23,7 @@ record Finished(String why) implements Position {
     }
 
     @Override
-    public Position under(Tempo most, String because) {
+    public Position under(Tempo most, Reason because) {
         return this;
     }
 

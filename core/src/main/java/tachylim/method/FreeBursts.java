@@ -7,6 +7,7 @@ import tachylim.task.PassKind;
 import tachylim.task.Pulse;
 import tachylim.task.Task;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /**
  * Without a click: easy playing, then as fast as is clean until it gets messy or time is up, then easy until loose.
@@ -65,9 +66,17 @@ public record FreeBursts(Tempo easy, Tempo fast, double seconds, double loose, i
     }
 
     @Override
-    public String promise() {
-        return "No click: " + Math.round(loose) + " s easy, then up to " + Math.round(seconds)
-                + " s as fast as is clean, about " + fast + "; " + bursts + " times.";
+    public Reason promise() {
+        return Reason.of(
+                "free.promise",
+                "loose",
+                Math.round(loose),
+                "seconds",
+                Math.round(seconds),
+                "tempo",
+                fast,
+                "times",
+                bursts);
     }
 
     @Override
@@ -87,11 +96,11 @@ public record FreeBursts(Tempo easy, Tempo fast, double seconds, double loose, i
 
     @Override
     public Next<At> begin() {
-        return Next.go(new At(false, 0, seconds, fast, easy), "Large and easy, until everything is loose.");
+        return Next.go(new At(false, 0, seconds, fast, easy), Reason.of("free.begin"));
     }
 
     @Override
-    public Move move(At at, Tempo cap, String why) {
+    public Move move(At at, Tempo cap, Reason why) {
         Task task = at.bursting
                 ? Task.at(PassKind.BURST, at.quick)
                         .with(new Pulse.Free(at.quick, at.length))
@@ -109,27 +118,25 @@ public record FreeBursts(Tempo easy, Tempo fast, double seconds, double loose, i
             return unjudged(at, cap);
         }
         return easy(
-                at,
-                Math.max(SHORTEST, answer.told()),
-                "Messy after " + Math.round(answer.told()) + " s: the next is as long. Easy until loose.");
+                at, Math.max(SHORTEST, answer.told()), Reason.of("free.messy", "seconds", Math.round(answer.told())));
     }
 
     @Override
     public Next<At> unjudged(At at, Tempo cap) {
         return at.bursting
-                ? easy(at, at.length, "Easy until loose.")
+                ? easy(at, at.length, Reason.of("free.easy"))
                 : Next.go(
                         new At(true, at.done, at.length, at.quick, at.slow),
-                        "As fast as is clean, " + Math.round(at.length) + " s at the most. Stop when it gets messy.");
+                        Reason.of("free.fast", "seconds", Math.round(at.length)));
     }
 
-    private static Next<At> easy(At at, double length, String reason) {
+    private static Next<At> easy(At at, double length, Reason reason) {
         return Next.go(new At(false, at.done + 1, length, at.quick, at.slow), reason);
     }
 
     @Override
     public Next<At> gripping(At at, Tempo cap, Answer answer) {
-        return Next.stop("Tense: let it go for today.");
+        return Next.stop(Reason.of("free.tense"));
     }
 
     @Override
@@ -140,7 +147,7 @@ public record FreeBursts(Tempo easy, Tempo fast, double seconds, double loose, i
                 at.bursting
                         ? new At(true, at.done, at.length, lower, at.slow)
                         : new At(false, at.done, at.length, at.quick, lower),
-                "You backed off: about " + lower + ".");
+                Reason.of("free.backedOff", "tempo", lower));
     }
 
     @Override
@@ -149,7 +156,7 @@ public record FreeBursts(Tempo easy, Tempo fast, double seconds, double loose, i
     }
 
     @Override
-    public Next<At> under(At at, Tempo cap, String because, String why) {
+    public Next<At> under(At at, Tempo cap, Reason because, Reason why) {
         return Next.go(new At(at.bursting, at.done, at.length, Tempo.slower(at.quick, cap), at.slow), why);
     }
 

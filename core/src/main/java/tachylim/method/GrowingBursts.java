@@ -6,6 +6,7 @@ import tachylim.task.Answer;
 import tachylim.task.PassKind;
 import tachylim.task.Task;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /**
  * A few notes at speed, then one more: from a transition outward, forward from the first note, or backward from the last.
@@ -33,15 +34,9 @@ public record GrowingBursts(Tempo tempo, Way way, int from, int notes, int burst
 
     /** How bursts can grow. */
     public enum Way {
-        OUTWARD("from the transition outward"),
-        FORWARD("forward from the first note"),
-        BACKWARD("backward from the last note");
-
-        private final String words;
-
-        Way(String words) {
-            this.words = words;
-        }
+        OUTWARD,
+        FORWARD,
+        BACKWARD
     }
 
     private static final double EASING = 0.96;
@@ -85,9 +80,8 @@ public record GrowingBursts(Tempo tempo, Way way, int from, int notes, int burst
     }
 
     @Override
-    public String promise() {
-        return "Two notes at " + tempo + ", then three, then four, " + way.words
-                + "; where it breaks, the transition is named.";
+    public Reason promise() {
+        return Reason.of("growing.promise", "tempo", tempo, "way", way);
     }
 
     @Override
@@ -111,11 +105,11 @@ public record GrowingBursts(Tempo tempo, Way way, int from, int notes, int burst
 
     @Override
     public Next<At> begin() {
-        return Next.go(new At(2, 0, -1, tempo), "Two notes at " + tempo + ".");
+        return Next.go(new At(2, 0, -1, tempo), Reason.of("growing.begin", "tempo", tempo));
     }
 
     @Override
-    public Move move(At at, Tempo cap, String why) {
+    public Move move(At at, Tempo cap, Reason why) {
         return new Move.Play(Task.at(PassKind.BURST, at.now).of(stretch(at.k)), why);
     }
 
@@ -125,43 +119,48 @@ public record GrowingBursts(Tempo tempo, Way way, int from, int notes, int burst
         return switch (answer.verdict()) {
             case CLEAN ->
                 k >= notes
-                        ? Next.stop("All " + notes + " notes at " + at.now + ": it holds.")
-                        : Next.go(at.grown(k + 1, at.failed), k + " notes are clean: " + (k + 1) + " now.");
-            case ROUGH -> Next.go(at.grown(k, at.failed), "Not quite: " + k + " notes again.");
+                        ? Next.stop(Reason.of("growing.holds", "notes", notes, "tempo", at.now))
+                        : Next.go(at.grown(k + 1, at.failed), Reason.of("growing.more", "notes", k, "more", k + 1));
+            case ROUGH -> Next.go(at.grown(k, at.failed), Reason.of("growing.again", "notes", k));
             case BROKE -> {
-                String transition = "It broke with " + k + " notes, at the transition " + transition(k);
+                int from = noteBefore(k);
                 int fewer = Math.max(2, k - 1);
                 yield at.failed == k
-                        ? Next.stop(transition + ", twice. Look at the hand there.")
-                        : Next.go(at.grown(fewer, k), transition + ": back to " + fewer + ".");
+                        ? Next.stop(Reason.of("growing.twice", "notes", k, "from", from, "to", from + 1))
+                        : Next.go(
+                                at.grown(fewer, k),
+                                Reason.of("growing.back", "notes", k, "from", from, "to", from + 1, "fewer", fewer));
             }
         };
     }
 
-    /** Between the note that was added last and the one it was added to, as a player counts them. */
-    private String transition(int k) {
+    /** The first note of the transition that was added last, as a player counts them. */
+    private int noteBefore(int k) {
         int first = stretch(k).firstNote();
         boolean addedBefore = k > 2 && first < stretch(k - 1).firstNote();
-        int note = addedBefore ? first + 1 : stretch(k).lastNote();
-        return "from note " + note + " to note " + (note + 1) + " of the section";
+        return addedBefore ? first + 1 : stretch(k).lastNote();
     }
 
     @Override
     public Next<At> slower(At at, Tempo cap, Cause cause) {
         Tempo lower = Tempo.slower(Stride.notAbove(at.now.times(EASING)), Stride.below(at.now));
-        String because = cause == Cause.GRIPPING ? "Gripping with " + at.k + " notes" : cause.at(at.now);
-        return Next.go(new At(at.k, at.done + 1, at.failed, lower), because + ", so slower, at " + lower + ".");
+        Reason because = cause == Cause.GRIPPING ? Reason.of("growing.gripping", "notes", at.k) : cause.at(at.now);
+        return Next.go(
+                new At(at.k, at.done + 1, at.failed, lower),
+                Reason.of("growing.slower", "because", because, "tempo", lower));
     }
 
     @Override
     public Next<At> unjudged(At at, Tempo cap) {
-        return Next.go(at.grown(at.k, at.failed), "Nothing was said: " + at.k + " notes again.");
+        return Next.go(at.grown(at.k, at.failed), Reason.of("growing.unjudged", "notes", at.k));
     }
 
     @Override
-    public Next<At> under(At at, Tempo cap, String because, String why) {
+    public Next<At> under(At at, Tempo cap, Reason because, Reason why) {
         return cap.compareTo(at.now) < 0
-                ? Next.go(new At(at.k, at.done, at.failed, cap), because + ": at " + cap + ".")
+                ? Next.go(
+                        new At(at.k, at.done, at.failed, cap),
+                        Reason.of("method.under", "because", because, "tempo", cap))
                 : Next.go(at, why);
     }
 

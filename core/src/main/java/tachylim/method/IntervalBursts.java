@@ -8,6 +8,7 @@ import tachylim.task.Task;
 import tachylim.task.Tension;
 import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /**
  * Slow controlled passes alternating with short bursts above the ceiling.
@@ -70,9 +71,8 @@ public record IntervalBursts(Tempo controlled, Tempo floor, Tempo first, Tempo l
     }
 
     @Override
-    public String promise() {
-        return "Bursts from " + first + ", above the ceiling of " + floor + ", each after a slow pass at " + controlled
-                + "; none above " + limit + ".";
+    public Reason promise() {
+        return Reason.of("bursting.promise", "first", first, "floor", floor, "controlled", controlled, "limit", limit);
     }
 
     /**
@@ -100,13 +100,12 @@ public record IntervalBursts(Tempo controlled, Tempo floor, Tempo first, Tempo l
     public Next<At> begin() {
         return Next.go(
                 new At(controlled, first, false, 0, 0, 0),
-                "Slow and loose at " + controlled + ", then a burst at " + first + ", above the ceiling of " + floor
-                        + ".");
+                Reason.of("bursting.begin", "controlled", controlled, "first", first, "floor", floor));
     }
 
     /** The slow pass earns nothing by itself: it is answered only where there is something to say. */
     @Override
-    public Move move(At at, Tempo cap, String why) {
+    public Move move(At at, Tempo cap, Reason why) {
         return at.bursting
                 ? new Move.Play(PassKind.BURST, at.burst, why)
                 : new Move.Play(Task.at(PassKind.CONTROLLED, at.slow).asking(Ask.NOTHING), why);
@@ -128,26 +127,30 @@ public record IntervalBursts(Tempo controlled, Tempo floor, Tempo first, Tempo l
     private Next<At> burst(At at) {
         return Next.go(
                 at.bursts(),
-                "At " + at.burst + ", " + Math.round(100 * (at.burst.ratioTo(floor) - 1))
-                        + "% above the ceiling. End it if it gets messy.");
+                Reason.of(
+                        "bursting.burst",
+                        "tempo",
+                        at.burst,
+                        "percent",
+                        Math.round(100 * (at.burst.ratioTo(floor) - 1))));
     }
 
     private Next<At> unsettled(At at, Cause cause) {
         if (at.unsettled + 1 >= UNSETTLED_PASSES) {
-            return Next.stop("The slow passes are not settled: bursts would only train the slip.");
+            return Next.stop(Reason.of("bursting.unsettled"));
         }
         Tempo next = new Stride(step).down(at.slow, 4);
         return Stride.isSlowest(at.slow)
-                ? Next.stop("Slower than " + at.slow + " cannot be set: leave the bursts.")
+                ? Next.stop(Reason.of("bursting.slowest"))
                 : Next.go(
                         new At(next, at.burst, false, at.done, at.broken, at.unsettled + 1),
-                        cause.at(at.slow) + ", so slower, at " + next + ", before any burst.");
+                        Reason.of("bursting.slower", "cause", cause.at(at.slow), "next", next));
     }
 
     private Next<At> afterBurst(At at, Tempo cap, Answer answer) {
         boolean broke = answer.verdict() == Verdict.BROKE;
         if (broke && at.broken + 1 >= 2) {
-            return Next.stop("Two bursts broke in a row: a messy burst is no longer practice.");
+            return Next.stop(Reason.of("bursting.twoBroke"));
         }
         Stride stride = new Stride(step);
         Tempo next = at.burst;
@@ -158,16 +161,16 @@ public record IntervalBursts(Tempo controlled, Tempo floor, Tempo first, Tempo l
         }
         return Next.go(
                 at.played(next, broke ? at.broken + 1 : 0),
-                wentAt(at.burst, answer) + ". Back to " + at.slow + " until loose; the next burst is " + next + ".");
+                Reason.of("bursting.back", "went", wentAt(at.burst, answer), "slow", at.slow, "next", next));
     }
 
-    private static String wentAt(Tempo burst, Answer answer) {
+    private static Reason wentAt(Tempo burst, Answer answer) {
         if (answer.tension().atLeast(Tension.GRIPPING)) {
             return Cause.GRIPPING.at(burst);
         }
         return switch (answer.verdict()) {
-            case CLEAN -> "Clean at " + burst;
-            case ROUGH -> "Rough at " + burst;
+            case CLEAN -> Reason.of("went.clean", "tempo", burst);
+            case ROUGH -> Reason.of("went.slip", "tempo", burst);
             case BROKE -> Cause.BROKE.at(burst);
         };
     }
@@ -176,29 +179,28 @@ public record IntervalBursts(Tempo controlled, Tempo floor, Tempo first, Tempo l
     public Next<At> unjudged(At at, Tempo cap) {
         return at.bursting
                 ? Next.go(
-                        at.played(at.burst, at.broken),
-                        "Back to " + at.slow + " until loose; the next burst is " + at.burst + ".")
+                        at.played(at.burst, at.broken), Reason.of("bursting.again", "slow", at.slow, "next", at.burst))
                 : burst(at);
     }
 
     @Override
     public Next<At> slower(At at, Tempo cap, Cause cause) {
         if (Stride.isSlowest(at.slow)) {
-            return Next.stop("Slower than " + at.slow + " cannot be set: leave the bursts.");
+            return Next.stop(Reason.of("bursting.slowest"));
         }
         Tempo burst = new Stride(step).down(at.burst, 2);
         Tempo slow = new Stride(step).down(at.slow, 2);
         return Next.go(
                 new At(slow, burst, false, at.done, at.broken, at.unsettled),
-                "You backed off: slow at " + slow + ", and the next burst is " + burst + ".");
+                Reason.of("bursting.backedOff", "slow", slow, "next", burst));
     }
 
     @Override
-    public Next<At> under(At at, Tempo cap, String because, String why) {
+    public Next<At> under(At at, Tempo cap, Reason because, Reason why) {
         return cap.compareTo(at.burst) < 0
                 ? Next.go(
                         new At(at.slow, cap, at.bursting, at.done, at.broken, at.unsettled),
-                        because + ": the next burst is " + cap + ".")
+                        Reason.of("bursting.under", "because", because, "next", cap))
                 : Next.go(at, why);
     }
 

@@ -1,6 +1,7 @@
 package tachylim.method;
 
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /**
  * A school of raising the tempo, with its settings. Methods are immutable; {@link #opening()} gives the
@@ -14,8 +15,8 @@ public interface Method {
     /** Which of the methods it is. */
     School school();
 
-    /** What it does, in one sentence with its numbers: why it stands where it stands. */
-    String promise();
+    /** What it does, in with its numbers: why it stands where it stands. */
+    Reason promise();
 
     /** The tempo it never goes above, whole on a metronome. */
     Tempo limit();

@@ -3,23 +3,24 @@ package tachylim.method;
 import tachylim.task.PassKind;
 import tachylim.task.Task;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /** What a method wants next: another pass, or to be over. */
 public sealed interface Move {
 
-    /** Why, in one sentence with its numbers. */
-    String why();
+    /** Why, in with its numbers. */
+    Reason why();
 
     /**
      * Play something. This class is immutable.
      *
      * @param task what, its tempo whole on a metronome
-     * @param why the reason, one sentence
+     * @param why the reason
      */
-    record Play(Task task, String why) implements Move {
+    record Play(Task task, Reason why) implements Move {
 
         /** A pass at one tempo, judged. */
-        public Play(PassKind kind, Tempo tempo, String why) {
+        public Play(PassKind kind, Tempo tempo, Reason why) {
             this(Task.at(kind, tempo), why);
         }
 
@@ -44,22 +45,22 @@ public sealed interface Move {
      *
      * @param limit the tempo it never goes above
      * @param enough how sure the ceiling is at the most, as a share either way, for anything to be left to measure
-     * @param why the reason, one sentence
+     * @param why the reason
      */
-    record Measure(Tempo limit, double enough, String why) implements Move {}
+    record Measure(Tempo limit, double enough, Reason why) implements Move {}
 
     /**
      * Put the instrument down for something else. This class is immutable.
      *
      * @param seconds for how long
-     * @param why what to do, one sentence
+     * @param why what to do
      */
-    record Away(double seconds, String why) implements Move {}
+    record Away(double seconds, Reason why) implements Move {}
 
     /**
      * The method is done. This class is immutable.
      *
-     * @param why the reason, one sentence
+     * @param why the reason
      */
-    record Finish(String why) implements Move {}
+    record Finish(Reason why) implements Move {}
 }

@@ -1,6 +1,7 @@
 package tachylim.method;
 
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /**
  * Where a method goes from a state: on to another one, or to its end.
@@ -12,10 +13,10 @@ sealed interface Next<S> {
     /**
      * On to a state.
      *
-     * @param why the reason, one sentence
+     * @param why the reason
      * @param most nothing is faster from here on
      */
-    record Go<S>(S state, String why, Tempo most) implements Next<S> {
+    record Go<S>(S state, Reason why, Tempo most) implements Next<S> {
 
         /** The same, with nothing faster than a tempo from here on. */
         Next<S> notAbove(Tempo tempo) {
@@ -26,15 +27,15 @@ sealed interface Next<S> {
     /**
      * To the end.
      *
-     * @param why the reason, one sentence
+     * @param why the reason
      */
-    record Stop<S>(String why) implements Next<S> {}
+    record Stop<S>(Reason why) implements Next<S> {}
 
-    static <S> Go<S> go(S state, String why) {
+    static <S> Go<S> go(S state, Reason why) {
         return new Go<>(state, why, Tempo.of(Tempo.MAX));
     }
 
-    static <S> Next<S> stop(String why) {
+    static <S> Next<S> stop(Reason why) {
         return new Stop<>(why);
     }
 }

@@ -6,6 +6,7 @@ import tachylim.task.Ask;
 import tachylim.task.PassKind;
 import tachylim.task.Task;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /**
  * From beginning to end without stopping, as if somebody listened: small slips pass, real breakdowns become work. This
@@ -32,8 +33,8 @@ public record PerformanceRun(Tempo tempo) implements Series {
     }
 
     @Override
-    public String promise() {
-        return "Once through at " + tempo + " without stopping, as if somebody listened.";
+    public Reason promise() {
+        return Reason.of("perform.promise", "tempo", tempo);
     }
 
     @Override
@@ -44,7 +45,6 @@ public record PerformanceRun(Tempo tempo) implements Series {
     @Override
     public List<Line> lines() {
         return List.of(new Line(
-                Task.at(PassKind.CONTROLLED, tempo).asking(Ask.SLIPS),
-                "From the first note to the last at " + tempo + ", whatever happens."));
+                Task.at(PassKind.CONTROLLED, tempo).asking(Ask.SLIPS), Reason.of("perform.begin", "tempo", tempo)));
     }
 }

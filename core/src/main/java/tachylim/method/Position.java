@@ -2,6 +2,7 @@ package tachylim.method;
 
 import tachylim.task.Answer;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /**
  * Where a method stands: its state, and so its next move. Positions are immutable; each answer leads to
@@ -31,7 +32,7 @@ public interface Position {
      *
      * @param because why not, the beginning of a sentence, said where it makes a difference
      */
-    Position under(Tempo most, String because);
+    Position under(Tempo most, Reason because);
 
     /**
      * The position after the pass of {@link #move()} was played and nothing was said of it: nothing is earned by it, and

@@ -3,6 +3,7 @@ package tachylim.method;
 import tachylim.codec.Codec;
 import tachylim.task.Answer;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /**
  * A few whole passes that measure where the ceiling is: as probes in the midst of a workout, or as a test of its own.
@@ -57,19 +58,18 @@ public record Probes(Tempo limit, int passes, double enough) implements StateMac
     }
 
     @Override
-    public String promise() {
-        return "Up to " + passes + " whole passes, each at the tempo that says most about the ceiling; none above "
-                + limit + ".";
+    public Reason promise() {
+        return Reason.of("probes.promise", "passes", passes, "limit", limit);
     }
 
     @Override
     public Next<Integer> begin() {
-        return Next.go(0, "");
+        return Next.go(0, Reason.NONE);
     }
 
     @Override
-    public Move move(Integer at, Tempo cap, String why) {
-        return new Move.Measure(cap, enough, "Probe " + (at + 1) + " of " + passes);
+    public Move move(Integer at, Tempo cap, Reason why) {
+        return new Move.Measure(cap, enough, Reason.of("probes.one", "number", at + 1, "passes", passes));
     }
 
     @Override
@@ -79,15 +79,12 @@ public record Probes(Tempo limit, int passes, double enough) implements StateMac
 
     @Override
     public Next<Integer> unjudged(Integer at, Tempo cap) {
-        return Next.go(at + 1, "");
+        return Next.go(at + 1, Reason.NONE);
     }
 
     @Override
     public Next<Integer> slower(Integer at, Tempo cap, Cause cause) {
-        return Next.stop(
-                cause == Cause.GRIPPING
-                        ? "Gripping: what is measured now would only be the grip."
-                        : "You backed off: enough is measured for today.");
+        return Next.stop(cause == Cause.GRIPPING ? Reason.of("probes.gripping") : Reason.of("probes.backedOff"));
     }
 
     @Override

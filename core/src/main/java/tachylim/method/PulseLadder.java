@@ -6,6 +6,7 @@ import tachylim.task.PassKind;
 import tachylim.task.Pulse;
 import tachylim.task.Task;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /**
  * A notch faster at a time, and when the click gets too quick to follow it counts more notes: the notes do not jump.
@@ -80,9 +81,8 @@ public record PulseLadder(Tempo start, Tempo limit, double perBeat, double lowes
     }
 
     @Override
-    public String promise() {
-        return "From " + start + ", 2% faster each time it is clean; above " + Math.round(highest)
-                + " the click counts twice as many notes.";
+    public Reason promise() {
+        return Reason.of("pulse.promise", "start", start, "highest", Math.round(highest));
     }
 
     /**
@@ -95,54 +95,55 @@ public record PulseLadder(Tempo start, Tempo limit, double perBeat, double lowes
 
     @Override
     public Next<At> begin() {
-        return Next.go(new At(start, beatsPerClick(start, first()), 0), "");
+        return Next.go(new At(start, beatsPerClick(start, first()), 0), Reason.NONE);
     }
 
     @Override
-    public Move move(At at, Tempo cap, String why) {
+    public Move move(At at, Tempo cap, Reason why) {
         Pulse.Recounted pulse = new Pulse.Recounted(at.tempo, at.beats);
         long notes = Math.round(at.beats * perBeat);
         return new Move.Play(
                 Task.at(PassKind.CONTROLLED, at.tempo).with(pulse),
-                why + (why.isEmpty() ? "" : " ") + (notes <= 1 ? "One note" : notes + " notes")
-                        + " to the click, which is at " + Math.round(pulse.clicksPerMinute()) + ".");
+                why.then(Reason.of("pulse.click", "notes", notes, "clicks", Math.round(pulse.clicksPerMinute()))));
     }
 
     @Override
     public Next<At> after(At at, Tempo cap, Answer answer) {
         return switch (answer.verdict()) {
             case BROKE -> slower(at, cap, Cause.BROKE);
-            case ROUGH -> to(at, at.tempo, "A small slip: " + at.tempo + " again.");
+            case ROUGH -> to(at, at.tempo, Reason.of("pulse.slip", "tempo", at.tempo));
             case CLEAN ->
                 at.tempo.compareTo(cap) >= 0
-                        ? Next.stop("Clean at " + cap + ", the top of this ladder.")
-                        : to(at, new Stride(STEP).up(at.tempo, cap), "Clean at " + at.tempo + ".");
+                        ? Next.stop(Reason.of("pulse.top", "tempo", cap))
+                        : to(at, new Stride(STEP).up(at.tempo, cap), Reason.of("pulse.clean", "tempo", at.tempo));
         };
     }
 
-    private Next<At> to(At at, Tempo next, String reason) {
+    private Next<At> to(At at, Tempo next, Reason reason) {
         return Next.go(new At(next, beatsPerClick(next, at.beats), at.done + 1), reason);
     }
 
     @Override
     public Next<At> slower(At at, Tempo cap, Cause cause) {
         return Stride.isSlowest(at.tempo)
-                ? Next.stop("Slower than this cannot be set: change something else first.")
+                ? Next.stop(Reason.of("slowest"))
                 : to(
                         at,
                         new Stride(STEP).down(at.tempo, 2),
-                        cause == Cause.BACKED_OFF ? "You backed off." : cause.at(at.tempo) + ".");
+                        cause == Cause.BACKED_OFF
+                                ? Reason.of("pulse.backedOff")
+                                : Reason.of("pulse.slower", "cause", cause.at(at.tempo)));
     }
 
     @Override
     public Next<At> unjudged(At at, Tempo cap) {
-        return to(at, at.tempo, "Nothing was said of the last.");
+        return to(at, at.tempo, Reason.of("pulse.unjudged"));
     }
 
     @Override
-    public Next<At> under(At at, Tempo cap, String because, String why) {
+    public Next<At> under(At at, Tempo cap, Reason because, Reason why) {
         return cap.compareTo(at.tempo) < 0
-                ? Next.go(new At(cap, at.beats, at.done), because + ": " + cap + ".")
+                ? Next.go(new At(cap, at.beats, at.done), Reason.of("method.under", "because", because, "tempo", cap))
                 : Next.go(at, why);
     }
 

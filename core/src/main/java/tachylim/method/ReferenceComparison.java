@@ -7,6 +7,7 @@ import tachylim.task.Ask;
 import tachylim.task.PassKind;
 import tachylim.task.Task;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /**
  * In the way that is sure, then in the way that is tried, at the same tempo: could they be told apart? This class is
@@ -16,12 +17,12 @@ import tachylim.tempo.Tempo;
  * @param reference the way that is sure, in words
  * @param tried the way that is tried, in words
  */
-public record ReferenceComparison(List<Tempo> tempos, String reference, String tried) implements Series {
+public record ReferenceComparison(List<Tempo> tempos, Reason reference, Reason tried) implements Series {
 
     static final Codec<ReferenceComparison> CODEC = Codec.object(method -> new ReferenceComparison(
             method.get("tempos", Tempo.CODEC.list().required(), ReferenceComparison::tempos),
-            method.text("reference", ReferenceComparison::reference),
-            method.text("tried", ReferenceComparison::tried)));
+            method.get("reference", Reason.CODEC.required(), ReferenceComparison::reference),
+            method.get("tried", Reason.CODEC.required(), ReferenceComparison::tried)));
 
     private static final double[] USUAL = {0.6, 0.7, 0.8, 0.88, 0.94, 1};
 
@@ -40,7 +41,7 @@ public record ReferenceComparison(List<Tempo> tempos, String reference, String t
         for (double share : USUAL) {
             tempos.add(span.comfortable().times(share));
         }
-        return new ReferenceComparison(tempos, "as you know it", "in the new way");
+        return new ReferenceComparison(tempos, Reason.of("compare.reference"), Reason.of("compare.tried"));
     }
 
     @Override
@@ -49,9 +50,9 @@ public record ReferenceComparison(List<Tempo> tempos, String reference, String t
     }
 
     @Override
-    public String promise() {
-        return "At " + tempos.size() + " tempos up to " + limit() + ": once " + reference + ", once " + tried
-                + ". Could you tell them apart?";
+    public Reason promise() {
+        return Reason.of(
+                "compare.promise", "tempos", tempos.size(), "limit", limit(), "reference", reference, "tried", tried);
     }
 
     @Override
@@ -64,9 +65,11 @@ public record ReferenceComparison(List<Tempo> tempos, String reference, String t
         List<Line> all = new ArrayList<>();
         for (Tempo tempo : tempos) {
             Task task = Task.at(PassKind.CONTROLLED, tempo);
-            all.add(new Line(task.in(reference).asking(Ask.NOTHING), "First " + reference + ", at " + tempo + "."));
             all.add(new Line(
-                    task.in(tried).asking(Ask.MATCH), "Now " + tried + ", at the same " + tempo + ": can it be told?"));
+                    task.in(reference).asking(Ask.NOTHING),
+                    Reason.of("compare.first", "reference", reference, "tempo", tempo)));
+            all.add(new Line(
+                    task.in(tried).asking(Ask.MATCH), Reason.of("compare.then", "tried", tried, "tempo", tempo)));
         }
         return all;
     }

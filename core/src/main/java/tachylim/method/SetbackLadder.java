@@ -5,6 +5,7 @@ import tachylim.task.Answer;
 import tachylim.task.PassKind;
 import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /**
  * One step back, two steps up: from a base b play b − s, then b + s, and the next base is b + s. The ear hears a gain of
@@ -55,9 +56,8 @@ public record SetbackLadder(Tempo base, int step, Tempo limit, int pairs) implem
     }
 
     @Override
-    public String promise() {
-        return "Around " + base + ": " + step + " slower, then " + step + " faster, which is the next base; up to "
-                + limit + ".";
+    public Reason promise() {
+        return Reason.of("setback.promise", "base", base, "step", step, "limit", limit);
     }
 
     /**
@@ -72,7 +72,7 @@ public record SetbackLadder(Tempo base, int step, Tempo limit, int pairs) implem
     @Override
     public Next<At> begin() {
         return Next.go(
-                new At(base, false, 0), "Back to " + lower(base) + " first, then up to " + upper(base, limit) + ".");
+                new At(base, false, 0), Reason.of("setback.begin", "low", lower(base), "high", upper(base, limit)));
     }
 
     private Tempo lower(Tempo b) {
@@ -88,7 +88,7 @@ public record SetbackLadder(Tempo base, int step, Tempo limit, int pairs) implem
     }
 
     @Override
-    public Move move(At at, Tempo cap, String why) {
+    public Move move(At at, Tempo cap, Reason why) {
         return new Move.Play(PassKind.CONTROLLED, tempo(at, cap), why);
     }
 
@@ -103,17 +103,23 @@ public record SetbackLadder(Tempo base, int step, Tempo limit, int pairs) implem
         Tempo tempo = tempo(at, cap);
         boolean clean = answer.verdict() == Verdict.CLEAN;
         if (clean && tempo.compareTo(cap) >= 0) {
-            return Next.stop("Up to " + cap + ", the top of this ladder.");
+            return Next.stop(Reason.of("setback.top", "tempo", cap));
         }
         Tempo next = clean ? upper(at.now, cap) : at.now;
         return Next.go(
                 new At(next, false, at.done + 1),
-                (clean ? "Clean at " : "A small slip at ") + tempo + ": around " + next + " now, from " + lower(next)
-                        + ".");
+                Reason.of(
+                        "setback.around",
+                        "went",
+                        Reason.of(clean ? "went.clean" : "went.slip", "tempo", tempo),
+                        "base",
+                        next,
+                        "low",
+                        lower(next)));
     }
 
     private Next<At> up(At at, Tempo cap) {
-        return Next.go(new At(at.now, true, at.done), "Two steps up from there, to " + upper(at.now, cap) + ".");
+        return Next.go(new At(at.now, true, at.done), Reason.of("setback.up", "high", upper(at.now, cap)));
     }
 
     /** Everything that follows is slower than the pass that went wrong. */
@@ -121,23 +127,24 @@ public record SetbackLadder(Tempo base, int step, Tempo limit, int pairs) implem
     public Next<At> slower(At at, Tempo cap, Cause cause) {
         Tempo tempo = tempo(at, cap);
         if (Stride.isSlowest(tempo)) {
-            return Next.stop(cause.at(tempo) + ": enough of this ladder.");
+            return Next.stop(Reason.of("setback.enough", "cause", cause.at(tempo)));
         }
         Tempo lower = Tempo.slower(lower(at.now), Stride.below(tempo));
         Tempo start = Tempo.slower(lower(lower), Stride.below(tempo));
         return Next.go(
-                new At(lower, false, at.done + 1), cause.at(tempo) + ": around " + lower + " now, from " + start + ".");
+                new At(lower, false, at.done + 1),
+                Reason.of("setback.around", "went", cause.at(tempo), "base", lower, "low", start));
     }
 
     @Override
     public Next<At> unjudged(At at, Tempo cap) {
         return at.up
-                ? Next.go(new At(at.now, false, at.done + 1), "Nothing was said: around " + at.now + " again.")
+                ? Next.go(new At(at.now, false, at.done + 1), Reason.of("setback.unjudged", "base", at.now))
                 : up(at, cap);
     }
 
     @Override
-    public Next<At> under(At at, Tempo cap, String because, String why) {
+    public Next<At> under(At at, Tempo cap, Reason because, Reason why) {
         return Next.go(new At(Tempo.slower(at.now, cap), at.up, at.done), why);
     }
 

@@ -7,6 +7,7 @@ import tachylim.task.Ask;
 import tachylim.task.PassKind;
 import tachylim.task.Task;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /**
  * A little under the ceiling today, a few times and no more; tomorrow it is tested. This class is immutable.
@@ -46,8 +47,8 @@ public record SettleOvernight(Tempo tempo, int sets, int passes) implements Seri
     }
 
     @Override
-    public String promise() {
-        return sets * passes + " times at " + tempo + ", 4% under the ceiling, and then leave it until tomorrow.";
+    public Reason promise() {
+        return Reason.of("overnight.promise", "times", sets * passes, "tempo", tempo);
     }
 
     @Override
@@ -58,7 +59,8 @@ public record SettleOvernight(Tempo tempo, int sets, int passes) implements Seri
     @Override
     public List<Line> lines() {
         Line set = new Line(
-                Task.at(PassKind.CONTROLLED, tempo).asking(Ask.set(passes)), "Just under the limit, at " + tempo + ".");
+                Task.at(PassKind.CONTROLLED, tempo).asking(Ask.set(passes)),
+                Reason.of("overnight.begin", "tempo", tempo));
         return Collections.nCopies(sets, set);
     }
 }

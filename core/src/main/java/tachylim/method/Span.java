@@ -1,8 +1,8 @@
 package tachylim.method;
 
 import java.util.Optional;
+import tachylim.tempo.Rounding;
 import tachylim.tempo.Tempo;
-import tachylim.tempo.Whole;
 
 /**
  * What a method is made from: the tempos between which the core of a workout moves, whole on a metronome, and the music it
@@ -47,6 +47,6 @@ public record Span(
 
     /** Whether there is room for bursts between the ceiling and what is safe. */
     public boolean hasRoomAbove() {
-        return highest.compareTo(Tempo.clamped(Whole.below(ceiling.bpm()) + 1)) >= 0;
+        return highest.compareTo(Tempo.clamped(Rounding.below(ceiling.bpm()) + 1)) >= 0;
     }
 }

@@ -2,9 +2,10 @@ package tachylim.method;
 
 import tachylim.task.Answer;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /**
- * A method as {@link Standing} plays it: its states, and where answers lead from each. What every method shares is not
+ * A method as {@link Underway} plays it: its states, and where answers lead from each. What every method shares is not
  * written here but there: a locked hand ends it, gripping and backing off go slower, so many passes are the end, and
  * so is what is slower than can be set.
  *
@@ -21,7 +22,7 @@ interface StateMachine<S> extends Method {
      * @param cap nothing may be faster
      * @param why the reason that led to it
      */
-    Move move(S at, Tempo cap, String why);
+    Move move(S at, Tempo cap, Reason why);
 
     /** After an answer that neither gripped nor locked. */
     Next<S> after(S at, Tempo cap, Answer answer);
@@ -44,7 +45,7 @@ interface StateMachine<S> extends Method {
     }
 
     /** With nothing above a cap that is lower than the one so far. */
-    default Next<S> under(S at, Tempo cap, String because, String why) {
+    default Next<S> under(S at, Tempo cap, Reason because, Reason why) {
         return Next.go(at, why);
     }
 
@@ -55,11 +56,11 @@ interface StateMachine<S> extends Method {
 
     /** The tempo that cannot be lowered any more once it is as slow as can be set. */
     default Tempo easiest(S at, Tempo cap) {
-        return move(at, cap, "") instanceof Move.Play play ? play.tempo() : Tempo.of(Tempo.MAX);
+        return move(at, cap, Reason.NONE) instanceof Move.Play play ? play.tempo() : Tempo.of(Tempo.MAX);
     }
 
     @Override
     default Position opening() {
-        return Standing.opening(this);
+        return Underway.opening(this);
     }
 }

@@ -7,6 +7,7 @@ import tachylim.task.PassKind;
 import tachylim.task.Task;
 import tachylim.task.Tension;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /**
  * Small equal steps upward, each earned by clean passes.
@@ -100,18 +101,24 @@ public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow
     }
 
     @Override
-    public String promise() {
-        return "From a comfortable " + start + " toward " + limit + "; "
-                + (cleanInARow == 1 ? "each clean pass earns" : cleanInARow + " clean earn") + " a step of "
-                + Math.round(step * 100) + "%, two rough in a row cost one.";
+    public Reason promise() {
+        return Reason.of(
+                "climb.promise",
+                "start",
+                start,
+                "limit",
+                limit,
+                "clean",
+                cleanInARow,
+                "percent",
+                Math.round(step * 100));
     }
 
     @Override
     public Next<At> begin() {
-        String clean = cleanInARow == 1 ? "each" : String.valueOf(cleanInARow);
         return Next.go(
                 new At(start, 0, 0, 0),
-                "Starts at " + start + "; " + clean + " clean earn a step of " + Math.round(step * 100) + "%.");
+                Reason.of("climb.begin", "start", start, "clean", cleanInARow, "percent", Math.round(step * 100)));
     }
 
     /**
@@ -124,7 +131,7 @@ public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow
     record At(Tempo tempo, int clean, int rough, int passes) {}
 
     @Override
-    public Move move(At at, Tempo cap, String why) {
+    public Move move(At at, Tempo cap, Reason why) {
         return new Move.Play(Task.at(PassKind.CONTROLLED, at.tempo).asking(Ask.set(atOnce(at))), why);
     }
 
@@ -139,13 +146,8 @@ public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow
             case BROKE -> slower(at, cap, Cause.BROKE);
             case ROUGH ->
                 at.rough + 1 >= 2
-                        ? lower(at, 1, atOnce(at), "Two rough in a row at " + at.tempo + ", so one step down to ")
-                        : stay(
-                                at,
-                                0,
-                                at.rough + 1,
-                                (atOnce(at) > 1 ? "Not all were clean at " : "A small slip at ") + at.tempo
-                                        + ": the same tempo again.");
+                        ? lower(at, 1, atOnce(at), Reason.of("climb.twoSlips", "tempo", at.tempo))
+                        : stay(at, 0, at.rough + 1, Reason.of("climb.again", "tempo", at.tempo, "passes", atOnce(at)));
             case CLEAN -> afterClean(at, cap, answer.tension());
         };
     }
@@ -153,20 +155,21 @@ public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow
     private Next<At> afterClean(At at, Tempo cap, Tension tension) {
         int row = at.clean + atOnce(at);
         if (tension.atLeast(Tension.EDGE)) {
-            return stay(at, at.clean, 0, "Clean at " + at.tempo + " but at the edge: stay here until it is loose.");
+            return stay(at, at.clean, 0, Reason.of("climb.edge", "tempo", at.tempo));
         }
         if (row < cleanInARow) {
-            return stay(at, row, 0, row + " of " + cleanInARow + " clean at " + at.tempo + ".");
+            return stay(at, row, 0, Reason.of("climb.row", "row", row, "of", cleanInARow, "tempo", at.tempo));
         }
         if (at.tempo.compareTo(cap) >= 0) {
-            return Next.stop("Held clean at " + cap + ", the top of this climb.");
+            return Next.stop(Reason.of("climb.top", "tempo", cap));
         }
         Tempo next = new Stride(step).up(at.tempo, cap);
         return Next.go(
-                new At(next, 0, 0, at.passes + atOnce(at)), row + " clean at " + at.tempo + ", so up to " + next + ".");
+                new At(next, 0, 0, at.passes + atOnce(at)),
+                Reason.of("climb.up", "row", row, "tempo", at.tempo, "next", next));
     }
 
-    private Next<At> stay(At at, int clean, int rough, String reason) {
+    private Next<At> stay(At at, int clean, int rough, Reason reason) {
         return Next.go(new At(at.tempo, clean, rough, at.passes + atOnce(at)), reason);
     }
 
@@ -174,26 +177,30 @@ public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow
     @Override
     public Next<At> slower(At at, Tempo cap, Cause cause) {
         boolean left = cause == Cause.BACKED_OFF;
-        return lower(at, 2, left ? 1 : atOnce(at), cause.at(at.tempo) + (left ? ", so " : ", so two steps down to "));
+        return lower(at, 2, left ? 1 : atOnce(at), cause.at(at.tempo));
     }
 
-    private Next<At> lower(At at, int steps, int played, String reason) {
+    private Next<At> lower(At at, int steps, int played, Reason reason) {
         if (Stride.isSlowest(at.tempo)) {
-            return Next.stop("Slower than " + at.tempo + " cannot be set: change something else first.");
+            return Next.stop(Reason.of("slowest"));
         }
         Tempo next = new Stride(step).down(at.tempo, steps);
-        return Next.go(new At(next, 0, 0, at.passes + played), reason + next + ".");
+        return Next.go(
+                new At(next, 0, 0, at.passes + played),
+                Reason.of("climb.down", "because", reason, "next", next, "steps", steps));
     }
 
     @Override
     public Next<At> unjudged(At at, Tempo cap) {
-        return stay(at, at.clean, at.rough, "Nothing was said of the last: " + at.tempo + " again.");
+        return stay(at, at.clean, at.rough, Reason.of("method.unjudged", "tempo", at.tempo));
     }
 
     @Override
-    public Next<At> under(At at, Tempo cap, String because, String why) {
+    public Next<At> under(At at, Tempo cap, Reason because, Reason why) {
         return cap.compareTo(at.tempo) < 0
-                ? Next.go(new At(cap, 0, at.rough, at.passes), because + ": " + cap + ".")
+                ? Next.go(
+                        new At(cap, 0, at.rough, at.passes),
+                        Reason.of("method.under", "because", because, "tempo", cap))
                 : Next.go(at, why);
     }
 

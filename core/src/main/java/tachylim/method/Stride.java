@@ -1,7 +1,7 @@
 package tachylim.method;
 
+import tachylim.tempo.Rounding;
 import tachylim.tempo.Tempo;
-import tachylim.tempo.Whole;
 
 /**
  * One step of tempo: a share of the tempo, but never less than 1 BPM, so that a step is always seen on
@@ -37,12 +37,12 @@ record Stride(double share) {
 
     /** The fastest metronome setting that is not above {@code limit}. */
     static Tempo notAbove(Tempo limit) {
-        return Tempo.clamped(Whole.below(limit.bpm()));
+        return Tempo.clamped(Rounding.below(limit.bpm()));
     }
 
     /** The fastest metronome setting that is slower than {@code tempo}. */
     static Tempo below(Tempo tempo) {
-        return Tempo.clamped(Whole.above(tempo.bpm()) - 1);
+        return Tempo.clamped(Rounding.above(tempo.bpm()) - 1);
     }
 
     static boolean isSlowest(Tempo tempo) {

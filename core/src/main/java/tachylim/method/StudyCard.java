@@ -3,19 +3,21 @@ package tachylim.method;
 import tachylim.codec.Codec;
 import tachylim.task.Answer;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /**
  * Work away from the instrument: reading in silence, imagining, the body first. This class is immutable.
  *
- * @param what what to do, one sentence
+ * @param what what to do
  * @param seconds for how long, 30 to 1800
  */
-public record StudyCard(String what, double seconds) implements StateMachine<Integer> {
+public record StudyCard(Reason what, double seconds) implements StateMachine<Integer> {
 
-    static final Codec<StudyCard> CODEC = Codec.object(method ->
-            new StudyCard(method.text("what", StudyCard::what), method.number("seconds", StudyCard::seconds)));
+    static final Codec<StudyCard> CODEC = Codec.object(method -> new StudyCard(
+            method.get("what", Reason.CODEC.required(), StudyCard::what),
+            method.number("seconds", StudyCard::seconds)));
 
-    private static final String USUAL = "Read it in silence from beginning to end, and hear every note.";
+    private static final Reason USUAL = Reason.of("study.read");
     private static final double SHORTEST = 30;
     private static final double LONGEST = 1800;
 
@@ -23,7 +25,7 @@ public record StudyCard(String what, double seconds) implements StateMachine<Int
      * @throws IllegalArgumentException if it lasts too short or too long, or says nothing
      */
     public StudyCard {
-        if (what.isBlank() || !(seconds >= SHORTEST && seconds <= LONGEST)) {
+        if (what.saysNothing() || !(seconds >= SHORTEST && seconds <= LONGEST)) {
             throw new IllegalArgumentException("A study card says what to do for 30 to 1800 seconds");
         }
     }
@@ -38,8 +40,8 @@ public record StudyCard(String what, double seconds) implements StateMachine<Int
     }
 
     @Override
-    public String promise() {
-        return Math.round(seconds / 60) + " min away from the instrument. " + what;
+    public Reason promise() {
+        return Reason.of("study.promise", "minutes", Math.round(seconds / 60), "what", what);
     }
 
     @Override
@@ -53,7 +55,7 @@ public record StudyCard(String what, double seconds) implements StateMachine<Int
     }
 
     @Override
-    public Move move(Integer at, Tempo cap, String why) {
+    public Move move(Integer at, Tempo cap, Reason why) {
         return new Move.Away(seconds, what);
     }
 

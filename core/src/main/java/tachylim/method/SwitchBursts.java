@@ -7,8 +7,9 @@ import tachylim.task.Pulse;
 import tachylim.task.Task;
 import tachylim.task.Tension;
 import tachylim.task.Verdict;
+import tachylim.tempo.Rounding;
 import tachylim.tempo.Tempo;
-import tachylim.tempo.Whole;
+import tachylim.words.Reason;
 
 /**
  * One click throughout: everything spread over two clicks a beat, but for a beat or two that go as written, and back.
@@ -58,7 +59,7 @@ public record SwitchBursts(Tempo first, Tempo floor, Tempo limit, int spread, in
         if (!span.hasRoomAbove()) {
             return SteadyClimb.toCeiling(span);
         }
-        Tempo first = Tempo.clamped(Whole.below(span.ceiling().bpm()) + 1);
+        Tempo first = Tempo.clamped(Rounding.below(span.ceiling().bpm()) + 1);
         int quick = Math.min(2, Math.max(1, span.ground().beats() - 1));
         return new SwitchBursts(
                 first,
@@ -76,9 +77,8 @@ public record SwitchBursts(Tempo first, Tempo floor, Tempo limit, int spread, in
     }
 
     @Override
-    public String promise() {
-        return "The click stays, from " + first + ": everything " + spread + " clicks to a beat, but "
-                + (quick == 1 ? "one beat" : quick + " beats") + " as written; none above " + limit + ".";
+    public Reason promise() {
+        return Reason.of("switch.promise", "first", first, "spread", spread, "quick", quick, "limit", limit);
     }
 
     /**
@@ -92,13 +92,11 @@ public record SwitchBursts(Tempo first, Tempo floor, Tempo limit, int spread, in
 
     @Override
     public Next<At> begin() {
-        return Next.go(
-                new At(first, 0, 0),
-                "Slow, then " + (quick == 1 ? "a beat" : quick + " beats") + " at full speed, on the same click.");
+        return Next.go(new At(first, 0, 0), Reason.of("switch.begin", "quick", quick));
     }
 
     @Override
-    public Move move(At at, Tempo cap, String why) {
+    public Move move(At at, Tempo cap, Reason why) {
         int places = Math.max(1, beats / quick);
         int from = at.done % places * quick;
         return new Move.Play(
@@ -109,12 +107,15 @@ public record SwitchBursts(Tempo first, Tempo floor, Tempo limit, int spread, in
     public Next<At> after(At at, Tempo cap, Answer answer) {
         if (answer.verdict() == Verdict.BROKE) {
             return at.broken + 1 >= 2
-                    ? Next.stop("Two broke in a row: a messy burst is no longer practice.")
+                    ? Next.stop(Reason.of("bursting.twoBroke"))
                     : to(at, down(at), at.broken + 1, Cause.BROKE.at(at.tempo));
         }
         boolean up = answer.verdict() == Verdict.CLEAN && !answer.tension().atLeast(Tension.EDGE);
         return to(
-                at, up ? new Stride(STEP).up(at.tempo, cap) : at.tempo, 0, (up ? "Clean at " : "Rough at ") + at.tempo);
+                at,
+                up ? new Stride(STEP).up(at.tempo, cap) : at.tempo,
+                0,
+                Reason.of(answer.verdict() == Verdict.CLEAN ? "went.clean" : "went.slip", "tempo", at.tempo));
     }
 
     @Override
@@ -131,21 +132,21 @@ public record SwitchBursts(Tempo first, Tempo floor, Tempo limit, int spread, in
 
     @Override
     public Next<At> unjudged(At at, Tempo cap) {
-        return to(at, at.tempo, 0, "Nothing was said at " + at.tempo);
+        return to(at, at.tempo, 0, Reason.of("went.unjudged", "tempo", at.tempo));
     }
 
     private static Tempo down(At at) {
         return new Stride(STEP).down(at.tempo, 2);
     }
 
-    private static Next<At> to(At at, Tempo next, int broken, String because) {
-        return Next.go(new At(next, at.done + 1, broken), because + "; the click is at " + next + " now.");
+    private static Next<At> to(At at, Tempo next, int broken, Reason because) {
+        return Next.go(new At(next, at.done + 1, broken), Reason.of("switch.now", "because", because, "clicks", next));
     }
 
     @Override
-    public Next<At> under(At at, Tempo cap, String because, String why) {
+    public Next<At> under(At at, Tempo cap, Reason because, Reason why) {
         return cap.compareTo(at.tempo) < 0
-                ? Next.go(new At(cap, at.done, at.broken), because + ": the click is at " + cap + ".")
+                ? Next.go(new At(cap, at.done, at.broken), Reason.of("switch.now", "because", because, "clicks", cap))
                 : Next.go(at, why);
     }
 

@@ -8,6 +8,7 @@ import tachylim.codec.Codec;
 import tachylim.task.PassKind;
 import tachylim.task.Task;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /**
  * The same at six to ten tempos in no order, to see where it works and where it does not. This class is immutable.
@@ -60,8 +61,8 @@ public record TempoSweep(List<Tempo> tempos) implements Series {
     }
 
     @Override
-    public String promise() {
-        return tempos.size() + " tempos up to " + limit() + " in no order, to see where it works.";
+    public Reason promise() {
+        return Reason.of("sweep.promise", "tempos", tempos.size(), "limit", limit());
     }
 
     @Override
@@ -74,7 +75,7 @@ public record TempoSweep(List<Tempo> tempos) implements Series {
         return IntStream.range(0, tempos.size())
                 .mapToObj(i -> new Line(
                         Task.at(PassKind.CONTROLLED, tempos.get(i)),
-                        "Tempo " + (i + 1) + " of " + tempos.size() + ", in no order: " + tempos.get(i) + "."))
+                        Reason.of("sweep.line", "number", i + 1, "tempos", tempos.size(), "tempo", tempos.get(i))))
                 .toList();
     }
 }

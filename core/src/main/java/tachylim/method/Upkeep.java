@@ -7,6 +7,7 @@ import tachylim.task.PassKind;
 import tachylim.task.Task;
 import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /**
  * What is done with a section that has reached its target: once through at that tempo as if somebody listened, and easy
@@ -57,9 +58,8 @@ public record Upkeep(Tempo easy, Tempo target, int performances) implements Stat
     }
 
     @Override
-    public String promise() {
-        return performances + " times through at " + target + " as if somebody listened, each after an easy pass at "
-                + easy + ".";
+    public Reason promise() {
+        return Reason.of("upkeep.promise", "times", performances, "target", target, "easy", easy);
     }
 
     @Override
@@ -80,11 +80,11 @@ public record Upkeep(Tempo easy, Tempo target, int performances) implements Stat
 
     @Override
     public Next<At> begin() {
-        return Next.go(new At(easy, target, false, 0, 0), "Easy at " + easy + ", then once through at " + target + ".");
+        return Next.go(new At(easy, target, false, 0, 0), Reason.of("upkeep.begin", "easy", easy, "target", target));
     }
 
     @Override
-    public Move move(At at, Tempo cap, String why) {
+    public Move move(At at, Tempo cap, Reason why) {
         Task once = Task.at(PassKind.CONTROLLED, at.performing ? at.fast : at.slow);
         return new Move.Play(at.performing ? once : once.asking(Ask.NOTHING), why);
     }
@@ -94,9 +94,7 @@ public record Upkeep(Tempo easy, Tempo target, int performances) implements Stat
         if (!at.performing || answer.verdict() == Verdict.CLEAN) {
             return next(at, 0);
         }
-        return at.wrong + 1 >= 2
-                ? Next.stop("Two did not go well in a row: leave it at that.")
-                : next(at, at.wrong + 1);
+        return at.wrong + 1 >= 2 ? Next.stop(Reason.of("upkeep.twoBad")) : next(at, at.wrong + 1);
     }
 
     @Override
@@ -107,16 +105,15 @@ public record Upkeep(Tempo easy, Tempo target, int performances) implements Stat
     private static Next<At> next(At at, int wrong) {
         return at.performing
                 ? Next.go(
-                        new At(at.slow, at.fast, false, at.done + 1, wrong),
-                        "Easy at " + at.slow + " before the next one.")
+                        new At(at.slow, at.fast, false, at.done + 1, wrong), Reason.of("upkeep.easy", "easy", at.slow))
                 : Next.go(
                         new At(at.slow, at.fast, true, at.done, at.wrong),
-                        "Once through at " + at.fast + ", as if somebody listened.");
+                        Reason.of("upkeep.through", "tempo", at.fast));
     }
 
     @Override
     public Next<At> gripping(At at, Tempo cap, Answer answer) {
-        return Next.stop("Tense: nothing has to be proved here.");
+        return Next.stop(Reason.of("upkeep.tense"));
     }
 
     @Override
@@ -125,7 +122,7 @@ public record Upkeep(Tempo easy, Tempo target, int performances) implements Stat
         Tempo fast = Tempo.slower(at.fast.times(EASING).onMetronome(), Stride.below(at.fast));
         return Next.go(
                 new At(slow, fast, at.performing, at.done, at.wrong),
-                "You backed off: slower, at " + (at.performing ? fast : slow) + ".");
+                Reason.of("upkeep.backedOff", "tempo", (at.performing ? fast : slow)));
     }
 
     @Override
@@ -134,11 +131,11 @@ public record Upkeep(Tempo easy, Tempo target, int performances) implements Stat
     }
 
     @Override
-    public Next<At> under(At at, Tempo cap, String because, String why) {
+    public Next<At> under(At at, Tempo cap, Reason because, Reason why) {
         return cap.compareTo(at.fast) < 0
                 ? Next.go(
                         new At(at.slow, cap, at.performing, at.done, at.wrong),
-                        at.performing ? because + ": " + cap + "." : why)
+                        at.performing ? Reason.of("method.under", "because", because, "tempo", cap) : why)
                 : Next.go(at, why);
     }
 

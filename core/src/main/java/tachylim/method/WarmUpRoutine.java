@@ -10,6 +10,7 @@ import tachylim.task.PassKind;
 import tachylim.task.Pulse;
 import tachylim.task.Task;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 import tachylim.words.Refusal;
 
 /**
@@ -27,11 +28,6 @@ public record WarmUpRoutine(List<Item> items, Tempo tempo) implements StateMachi
             method.get("items", ITEMS, WarmUpRoutine::items), method.get("tempo", Tempo.CODEC, WarmUpRoutine::tempo)));
 
     public static final int MOST_ITEMS = 8;
-
-    /** What is done when nothing else was put down. */
-    private static final Item USUAL = new Item("Large, easy movement", 60, true);
-
-    private static final double EASY = 0.6;
 
     /**
      * A line of it. This class is immutable.
@@ -91,10 +87,6 @@ public record WarmUpRoutine(List<Item> items, Tempo tempo) implements StateMachi
         }
     }
 
-    static WarmUpRoutine under(Span span) {
-        return new WarmUpRoutine(List.of(USUAL), span.comfortable().times(EASY));
-    }
-
     /** Lines as a text, one to a line, which {@link #items} reads back. */
     public static String text(List<Item> items) {
         return items.stream().map(Item::inText).collect(Collectors.joining("\n"));
@@ -122,8 +114,8 @@ public record WarmUpRoutine(List<Item> items, Tempo tempo) implements StateMachi
     }
 
     @Override
-    public String promise() {
-        return "Your own warm-up, " + items.size() + (items.size() == 1 ? " line." : " lines.");
+    public Reason promise() {
+        return Reason.of("warmUp.promise", "lines", items.size());
     }
 
     @Override
@@ -133,20 +125,20 @@ public record WarmUpRoutine(List<Item> items, Tempo tempo) implements StateMachi
 
     @Override
     public Next<Integer> begin() {
-        return Next.go(0, "");
+        return Next.go(0, Reason.NONE);
     }
 
     @Override
-    public Move move(Integer at, Tempo cap, String why) {
+    public Move move(Integer at, Tempo cap, Reason why) {
         Item item = items.get(at);
         if (!item.playing()) {
-            return new Move.Away(item.seconds(), item.what() + ".");
+            return new Move.Away(item.seconds(), Reason.text(item.what()));
         }
         Task task = Task.at(PassKind.WARM_UP, cap)
                 .with(new Pulse.Free(cap, item.seconds()))
-                .in(item.what())
+                .in(Reason.text(item.what()))
                 .asking(Ask.NOTHING);
-        return new Move.Play(task, item.what() + ", as easily as you can.");
+        return new Move.Play(task, Reason.of("warmUp.line", "what", item.what()));
     }
 
     @Override
@@ -156,13 +148,13 @@ public record WarmUpRoutine(List<Item> items, Tempo tempo) implements StateMachi
 
     @Override
     public Next<Integer> unjudged(Integer at, Tempo cap) {
-        return Next.go(at + 1, "");
+        return Next.go(at + 1, Reason.NONE);
     }
 
     /** Nothing is asked; who says all the same that a hand gripped plays slower from there. */
     @Override
     public Next<Integer> slower(Integer at, Tempo cap, Cause cause) {
-        return Next.go(cause == Cause.BACKED_OFF ? at : at + 1, "").notAbove(Stride.below(cap));
+        return Next.go(cause == Cause.BACKED_OFF ? at : at + 1, Reason.NONE).notAbove(Stride.below(cap));
     }
 
     @Override

@@ -2,7 +2,6 @@ package tachylim.notation;
 
 import java.util.Arrays;
 import java.util.List;
-import java.util.stream.Collectors;
 import tachylim.notation.abc.AbcFormat;
 import tachylim.notation.midi.MidiFormat;
 import tachylim.notation.musicxml.MusicXmlFormat;
@@ -52,8 +51,8 @@ public enum Format {
                         () -> new ScoreException(Reason.of("refusal.format.thisIsNoFileOfMusicThatCan", "all", all())));
     }
 
-    private static String all() {
-        return Arrays.stream(values()).map(format -> format.own.words()).collect(Collectors.joining(", "));
+    private static List<Reason> all() {
+        return Arrays.stream(values()).map(Format::words).toList();
     }
 
     /**
@@ -85,8 +84,8 @@ public enum Format {
     }
 
     /** What it is called where files are asked for. */
-    public String words() {
-        return own.words();
+    public Reason words() {
+        return Reason.of("format." + name());
     }
 
     /** What the names of its files end in. */

@@ -1,26 +1,30 @@
 package tachylim.passage;
 
 import java.util.List;
+import java.util.stream.Stream;
+import tachylim.words.Reason;
 
 /** Families of instruments, by how a note is started, with the ways to start it that players move between. */
 public enum InstrumentFamily {
-    WIND("slurred", "single tongue", "alternate tongue", "compound tongue"),
-    BRASS("slurred", "single tongue", "double tongue", "triple tongue"),
-    BOWED("eight to a bow", "four to a bow", "two to a bow", "separate bows", "bouncing bow"),
-    PLUCKED("all down", "down and up", "up and down", "slurred with the left hand", "swept"),
-    KEYBOARD("held, legato", "light, non legato", "short, staccato", "hands apart", "hands together"),
-    MALLET("one hand", "alternate, right first", "alternate, left first", "doubles", "mixed stickings"),
-    FREE_REED("one bellows direction", "bellows turned each bar", "bellows turned each beat", "short"),
+    WIND("slurred", "singleTongue", "alternateTongue", "compoundTongue"),
+    BRASS("slurred", "singleTongue", "doubleTongue", "tripleTongue"),
+    BOWED("eightToABow", "fourToABow", "twoToABow", "separateBows", "bouncingBow"),
+    PLUCKED("allDown", "downAndUp", "upAndDown", "slurredWithTheLeftHand", "swept"),
+    KEYBOARD("heldLegato", "lightNonLegato", "shortStaccato", "handsApart", "handsTogether"),
+    MALLET("oneHand", "alternateRightFirst", "alternateLeftFirst", "doubles", "mixedStickings"),
+    FREE_REED("oneBellowsDirection", "bellowsTurnedEachBar", "bellowsTurnedEachBeat", "short"),
     OTHER("joined", "separate", "short");
 
-    private final List<String> usualArticulations;
+    private final List<Reason> usualArticulations;
 
     InstrumentFamily(String... usualArticulations) {
-        this.usualArticulations = List.of(usualArticulations);
+        this.usualArticulations = Stream.of(usualArticulations)
+                .map(name -> Reason.of("articulation." + name))
+                .toList();
     }
 
     /** Articulations, from the easiest to the one that costs most, as a list to start from. */
-    public List<String> usualArticulations() {
+    public List<Reason> usualArticulations() {
         return usualArticulations;
     }
 }

@@ -6,6 +6,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import tachylim.words.Reason;
 
 /**
  * How far a passage is prepared: what has been reached, and what was lost again, by the player's own word, by a mark that
@@ -15,7 +16,7 @@ import java.util.Optional;
  */
 public record Preparation(List<State> items) {
 
-    private static final String BROKE = "a later pass broke";
+    private static final Reason BROKE = Reason.of("lost.broke");
 
     public Preparation {
         items = List.copyOf(items);
@@ -26,7 +27,7 @@ public record Preparation(List<State> items) {
      *
      * @param why the reason it was lost; empty when it was reached
      */
-    public record Entry(Readiness item, boolean reached, String why, LocalDate day) {}
+    public record Entry(Readiness item, boolean reached, Reason why, LocalDate day) {}
 
     /**
      * A pass that broke.
@@ -42,7 +43,7 @@ public record Preparation(List<State> items) {
      * @param lostOn when it was lost again, null if it was not
      * @param why the reason it was lost; empty when it was not
      */
-    public record State(Readiness item, LocalDate reachedOn, LocalDate lostOn, String why) {
+    public record State(Readiness item, LocalDate reachedOn, LocalDate lostOn, Reason why) {
 
         public boolean isReached() {
             return reachedOn != null && lostOn == null;
@@ -59,13 +60,13 @@ public record Preparation(List<State> items) {
         for (Entry entry : entries) {
             State before = states.get(entry.item());
             if (entry.reached()) {
-                states.put(entry.item(), new State(entry.item(), entry.day(), null, ""));
+                states.put(entry.item(), new State(entry.item(), entry.day(), null, Reason.NONE));
             } else if (before != null) {
                 states.put(entry.item(), new State(entry.item(), before.reachedOn(), entry.day(), entry.why()));
             }
         }
         return new Preparation(Arrays.stream(Readiness.values())
-                .map(item -> states.getOrDefault(item, new State(item, null, null, "")))
+                .map(item -> states.getOrDefault(item, new State(item, null, null, Reason.NONE)))
                 .toList());
     }
 

@@ -3,22 +3,22 @@ package tachylim.passage;
 import java.util.Arrays;
 import java.util.Collection;
 import java.util.List;
-import java.util.Locale;
+import tachylim.words.Reason;
 
 /** What makes a passage ready, in the order in which it is usually reached. */
 public enum Readiness {
-    FINGERING_DECIDED("Fingering, sticking or bowing decided", true),
-    ARTICULATION_DECIDED("Articulation decided, as wanted at speed", true),
-    BREATHS_FIXED("Breaths or phrase ends fixed", true),
-    COUNTED("Counted or sung in time", true),
-    SLOW_AND_CLEAN("Slow and clean", true),
-    IN_PAIRS("In pairs of sections", false),
-    WHOLE("Whole", false),
-    FROM_MEMORY("From memory", false),
-    FROM_COLD("From cold", false),
-    IN_CONTEXT("In context", false),
-    WITH_DISTRACTION("With a distraction", false),
-    PERFORMANCE_RUN("Performance run", false);
+    FINGERING_DECIDED(true),
+    ARTICULATION_DECIDED(true),
+    BREATHS_FIXED(true),
+    COUNTED(true),
+    SLOW_AND_CLEAN(true),
+    IN_PAIRS(false),
+    WHOLE(false),
+    FROM_MEMORY(false),
+    FROM_COLD(false),
+    IN_CONTEXT(false),
+    WITH_DISTRACTION(false),
+    PERFORMANCE_RUN(false);
 
     /** A pass this far under the comfortable tempo counts as slow. */
     private static final double SLOW = 0.9;
@@ -30,17 +30,15 @@ public enum Readiness {
     public static final List<Readiness> PREPARATIONS =
             Arrays.stream(values()).filter(Readiness::isPreparation).toList();
 
-    private final String sentence;
     private final boolean preparation;
 
-    Readiness(String sentence, boolean preparation) {
-        this.sentence = sentence;
+    Readiness(boolean preparation) {
         this.preparation = preparation;
     }
 
     /** As the list says it. */
-    public String sentence() {
-        return sentence;
+    public Reason title() {
+        return Reason.of("readiness." + name());
     }
 
     /** Whether it should be reached before a passage is made fast. */
@@ -53,16 +51,13 @@ public enum Readiness {
      *
      * @param open what has not been reached
      */
-    public static String warning(Collection<Readiness> open) {
-        List<String> missing = open.stream()
+    public static Reason warning(Collection<Readiness> open) {
+        List<Reason> missing = open.stream()
                 .filter(Readiness::isPreparation)
                 .sorted()
-                .map(item -> item.sentence.substring(0, 1).toLowerCase(Locale.ROOT) + item.sentence.substring(1))
+                .map(item -> Reason.of("quoted", "words", item.title()))
                 .toList();
-        return missing.isEmpty()
-                ? ""
-                : "Still open before speed: " + String.join("; ", missing)
-                        + ". What is made fast before it is decided has to be learned again when it changes.";
+        return missing.isEmpty() ? Reason.NONE : Reason.of("readiness.open", "missing", missing);
     }
 
     /**

@@ -5,6 +5,7 @@ import tachylim.codec.Codec;
 import tachylim.load.Effort;
 import tachylim.task.Answer;
 import tachylim.task.Tension;
+import tachylim.words.Reason;
 import tachylim.workout.Done;
 import tachylim.workout.Pass;
 import tachylim.workout.Rest;
@@ -15,7 +16,7 @@ import tachylim.workout.Tally;
 /** How a step of a workout stands in a document as it was asked, answered and costed: what the past is read from. */
 public final class SegmentCodec {
 
-    private static final int VERSION = 1;
+    private static final int VERSION = 2;
 
     private SegmentCodec() {}
 
@@ -25,15 +26,15 @@ public final class SegmentCodec {
             pass.whole("beats", Pass::beats),
             pass.whole("rounds", Pass::rounds),
             pass.whole("countIn", Pass::countIn),
-            pass.text("why", Pass::why)));
+            pass.get("why", Reason.CODEC, Pass::why)));
 
     private static final Codec<Rest> REST = Codec.object(rest -> new Rest(
-            rest.get("reason", StoredNames.REST, Rest::reason),
+            rest.get("reason", StoredNames.REST, Rest::purpose),
             rest.number("seconds", Rest::seconds),
-            rest.text("why", Rest::why)));
+            rest.get("why", Reason.CODEC, Rest::why)));
 
-    private static final Codec<Done> DONE = Codec.object(
-            done -> new Done(done.get("cause", StoredNames.CAUSE, Done::cause), done.text("why", Done::why)));
+    private static final Codec<Done> DONE = Codec.object(done ->
+            new Done(done.get("cause", StoredNames.CAUSE, Done::cause), done.get("why", Reason.CODEC, Done::why)));
 
     private static final Map<String, Codec<? extends Step>> STEPS = Map.of("pass", PASS, "rest", REST, "done", DONE);
 

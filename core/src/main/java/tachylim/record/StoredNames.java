@@ -72,18 +72,18 @@ public final class StoredNames {
                     Ask.Kind.HELD,
                     "HELD"));
 
-    public static final Names<Rest.Reason> REST = new Names<>(
-            Rest.Reason.class,
+    public static final Names<Rest.Purpose> REST = new Names<>(
+            Rest.Purpose.class,
             Map.of(
-                    Rest.Reason.RECOVER,
+                    Rest.Purpose.RECOVER,
                     "RECOVER",
-                    Rest.Reason.CHANGE,
+                    Rest.Purpose.CHANGE,
                     "CHANGE",
-                    Rest.Reason.BREAK,
+                    Rest.Purpose.BREAK,
                     "BREAK",
-                    Rest.Reason.AWAY,
+                    Rest.Purpose.AWAY,
                     "AWAY",
-                    Rest.Reason.ASKED,
+                    Rest.Purpose.ASKED,
                     "ASKED"));
 
     public static final Names<Done.Cause> CAUSE = new Names<>(

@@ -9,6 +9,7 @@ import tachylim.task.Ask;
 import tachylim.task.Pulse;
 import tachylim.task.Task;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /** How a task stands in a document; what is as usual is left out. */
 final class TaskCodec {
@@ -72,6 +73,6 @@ final class TaskCodec {
             task.get("kind", StoredNames.PASS_KIND, Task::kind),
             task.get("pulse", PULSE, Task::pulse),
             task.get("notes", NOTES.optional(), Task::notes),
-            task.get("mode", Codec.TEXT.or(""), Task::manner),
+            task.get("mode", Reason.CODEC.or(Reason.NONE), Task::manner),
             task.get("ask", ASK.or(Ask.VERDICT), Task::ask)));
 }

@@ -14,6 +14,7 @@ import tachylim.notation.abc.AbcReader;
 import tachylim.notation.abc.AbcWriter;
 import tachylim.passage.Passage;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 import tachylim.workout.Allowance;
 import tachylim.workout.Block;
 import tachylim.workout.Brief;
@@ -28,7 +29,7 @@ import tachylim.workout.Workout;
  */
 public final class WorkoutCodec {
 
-    private static final int VERSION = 1;
+    private static final int VERSION = 2;
 
     private WorkoutCodec() {}
 
@@ -77,7 +78,7 @@ public final class WorkoutCodec {
                 workout.get("allowance", ALLOWANCE, Workout::allowance),
                 workout.get("condition", ConditionCodec.CONDITION, Workout::condition),
                 workout.get("routine", WarmUpRoutine.ITEMS, one -> one.brief().routine()),
-                workout.text("spared", one -> one.brief().spared()));
+                workout.get("spared", Reason.CODEC, one -> one.brief().spared()));
     }
 
     private static List<Theme> believed(List<Theme> themes, Map<Integer, Posterior> beliefs) {
@@ -96,13 +97,13 @@ public final class WorkoutCodec {
                     block.number("seconds", Block::seconds),
                     block.get(
                             "choices", ChoicesCodec.CHOICES, one -> one.sketch().choices()));
-            block.derived("title", Codec.TEXT, one -> one.music().title());
+            block.derived("title", Reason.CODEC, one -> one.music().title());
             block.derived("matching", Codec.NUMBER, one -> one.music().matching());
             return new Block(
                     sketch,
                     themes.get(sketch.theme()).in(sketch.variation()),
                     block.get("method", School.METHOD, Block::method),
-                    block.text("why", Block::why));
+                    block.get("why", Reason.CODEC, Block::why));
         });
     }
 
@@ -121,7 +122,7 @@ public final class WorkoutCodec {
             return new Workout(
                     brief.with(blocks.stream().map(Block::sketch).toList()),
                     blocks,
-                    workout.get("remarks", Codec.TEXT.list(), Workout::remarks));
+                    workout.get("remarks", Reason.CODEC.list(), Workout::remarks));
         });
     }
 

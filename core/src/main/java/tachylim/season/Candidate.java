@@ -2,6 +2,7 @@ package tachylim.season;
 
 import java.util.OptionalLong;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /**
  * A section that might be worked on today. This class is immutable.
@@ -57,16 +58,16 @@ public record Candidate(
     }
 
     /** What is known and wanted of it, as a sentence begins. */
-    String standing() {
-        return "Its ceiling is " + (measured ? "" : "only guessed yet, at ") + ceiling + "; wanted is " + target
-                + when();
-    }
-
-    private String when() {
-        if (daysLeft.isEmpty()) {
-            return "";
-        }
-        long days = daysLeft.getAsLong();
-        return days == 0 ? " today" : days == 1 ? " tomorrow" : " in " + days + " days";
+    Reason standing() {
+        return Reason.of(
+                "standing.gap",
+                "measured",
+                measured,
+                "ceiling",
+                ceiling,
+                "target",
+                target,
+                "days",
+                daysLeft.orElse(-1));
     }
 }

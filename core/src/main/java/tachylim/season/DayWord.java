@@ -2,6 +2,7 @@ package tachylim.season;
 
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
+import tachylim.words.Reason;
 
 /**
  * What is said of a day that is not like most: each is an ordinary one too, and none is owed anything. This class is
@@ -10,7 +11,7 @@ import java.time.temporal.ChronoUnit;
  * @param kind what kind of day it is
  * @param sentence what is said of it; empty on a usual day
  */
-public record DayWord(Kind kind, String sentence) {
+public record DayWord(Kind kind, Reason sentence) {
 
     /** The kinds of days. */
     public enum Kind {
@@ -21,7 +22,7 @@ public record DayWord(Kind kind, String sentence) {
         DONE
     }
 
-    private static final DayWord USUAL = new DayWord(Kind.USUAL, "");
+    private static final DayWord USUAL = new DayWord(Kind.USUAL, Reason.NONE);
 
     /**
      * The word for a day.
@@ -36,28 +37,18 @@ public record DayWord(Kind kind, String sentence) {
     public static DayWord of(
             LocalDate today, boolean off, boolean easy, boolean playedToday, LocalDate lastPlayed, int offBefore) {
         if (easy) {
-            return new DayWord(
-                    Kind.EASY,
-                    "Eight easy minutes keep the hands in shape. Nothing is measured, and the next workout opens"
-                            + " where it would have anyway.");
+            return new DayWord(Kind.EASY, Reason.of("day.easy"));
         }
         if (playedToday) {
-            return new DayWord(Kind.DONE, "");
+            return new DayWord(Kind.DONE, Reason.NONE);
         }
         if (off) {
-            return new DayWord(
-                    Kind.OFF,
-                    "A day off. What was learned settles without playing; whoever wants to can still begin, and it"
-                            + " counts as any day.");
+            return new DayWord(Kind.OFF, Reason.of("day.off"));
         }
         long missed = lastPlayed == null ? 0 : ChronoUnit.DAYS.between(lastPlayed, today) - 1 - offBefore;
         if (missed <= 0) {
             return USUAL;
         }
-        return new DayWord(
-                Kind.FORGOTTEN,
-                (missed == 1 ? "One day" : missed + " days")
-                        + " without practice went by. Nothing is owed: today is planned from where you are, and no"
-                        + " longer than any other day.");
+        return new DayWord(Kind.FORGOTTEN, Reason.of("day.missed", "days", missed));
     }
 }

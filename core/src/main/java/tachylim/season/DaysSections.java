@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Predicate;
 import tachylim.load.Effort;
+import tachylim.words.Reason;
 
 /**
  * Which sections a day's workout is about: the most pressing, the one that presses next, one that is near its goal, and one
@@ -27,8 +28,8 @@ public record DaysSections(List<Chosen> chosen) {
         chosen = List.copyOf(chosen);
     }
 
-    /** A section with the reason it is there, a sentence or two. */
-    public record Chosen(Candidate section, String why) {}
+    /** A section with the reason it is there. */
+    public record Chosen(Candidate section, Reason why) {}
 
     /**
      * The sections of a day.
@@ -41,21 +42,23 @@ public record DaysSections(List<Chosen> chosen) {
         int room = (int) Math.max(1, Math.min(MOST, Math.min(minutes, effortLeft.minutes()) / MINUTES_EACH));
         List<Chosen> chosen = new ArrayList<>();
         pick(candidates, chosen, one -> true, PRESSING)
-                .ifPresent(one -> chosen.add(new Chosen(one, one.standing() + mostPressing(one))));
+                .ifPresent(one -> chosen.add(new Chosen(one, mostPressing(one))));
         if (chosen.size() < room) {
             pick(candidates, chosen, one -> !one.isUpToTempo(), PRESSING)
-                    .ifPresent(one -> chosen.add(new Chosen(one, one.standing() + ", what presses next.")));
+                    .ifPresent(
+                            one -> chosen.add(new Chosen(one, Reason.of("chosen.next", "standing", one.standing()))));
         }
         if (chosen.size() < room) {
             pick(candidates, chosen, one -> !one.isUpToTempo(), Comparator.comparingDouble(Candidate::gap))
-                    .ifPresent(one -> chosen.add(new Chosen(one, one.standing() + ", a goal that is near.")));
+                    .ifPresent(
+                            one -> chosen.add(new Chosen(one, Reason.of("chosen.near", "standing", one.standing()))));
         }
         while (chosen.size() < room) {
             Optional<Candidate> lain = pick(candidates, chosen, one -> true, LONGEST_LAIN);
             if (lain.isEmpty()) {
                 break;
             }
-            chosen.add(new Chosen(lain.get(), kept(lain.get())));
+            chosen.add(new Chosen(lain.get(), lain(lain.get())));
         }
         return new DaysSections(chosen);
     }
@@ -83,21 +86,25 @@ public record DaysSections(List<Chosen> chosen) {
                 .or(() -> left.stream().findFirst());
     }
 
-    private static String mostPressing(Candidate one) {
-        return (one.daysLeft().isPresent() ? ", the most pressing" : ", the widest gap")
-                + " of what you are working on."
-                + (one.decided() ? "" : " Its preparation is still open.");
+    private static Reason mostPressing(Candidate one) {
+        return Reason.of(
+                        "chosen.first",
+                        "standing",
+                        one.standing(),
+                        "pressing",
+                        one.daysLeft().isPresent())
+                .then(one.decided() ? Reason.NONE : Reason.of("chosen.preparationOpen"));
     }
 
-    private static String kept(Candidate one) {
-        String since = one.daysSince().isEmpty()
-                ? "It was not played yet."
+    private static Reason lain(Candidate one) {
+        Reason since = one.daysSince().isEmpty()
+                ? Reason.of("chosen.never")
                 : one.daysSince().getAsLong() <= 1
-                        ? ""
-                        : "Not played for " + one.daysSince().getAsLong() + " days.";
-        String standing = one.isUpToTempo()
-                ? "It is at its tempo: " + one.ceiling() + " of " + one.target() + ", and kept there."
-                : one.standing() + ".";
-        return since.isEmpty() ? standing : standing + " " + since;
+                        ? Reason.NONE
+                        : Reason.of("chosen.since", "days", one.daysSince().getAsLong());
+        Reason standing = one.isUpToTempo()
+                ? Reason.of("chosen.upkeep", "ceiling", one.ceiling(), "target", one.target())
+                : Reason.of("chosen.plain", "standing", one.standing());
+        return standing.then(since);
     }
 }

@@ -2,11 +2,11 @@ package tachylim.season;
 
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import tachylim.ceiling.Forecast;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /**
  * How a passage looks by its date, if the season is played as it is planned. It goes by rules of thumb, as if what is gained
@@ -29,7 +29,7 @@ public record Outlook(
         Optional<Tempo> likely,
         Optional<Tempo> near,
         OptionalDouble times,
-        String sentence) {
+        Reason sentence) {
 
     /** Twice the minutes do not gain more than twice as much, and nothing is foretold beyond that. */
     private static final double MOST_PACE = 2;
@@ -46,11 +46,10 @@ public record Outlook(
                         one -> one.likelyOn(today.plusDays(NEAR_DAYS).toEpochDay()))
                 .filter(one -> one.compareTo(goal.target()) < 0 && one.compareTo(goal.ceiling()) >= 0);
         if (!goal.isAhead(today)) {
-            return without(goal, minutesADay, near, "No date: it has what the others leave.");
+            return without(goal, minutesADay, near, Reason.of("outlook.noDate"));
         }
         if (paced.isEmpty()) {
-            return without(
-                    goal, minutesADay, near, "It was not played on enough days yet to say whether it will be ready.");
+            return without(goal, minutesADay, near, Reason.of("outlook.tooNew"));
         }
         Forecast forecast = paced.get();
         long then = goal.neededOn().toEpochDay();
@@ -77,7 +76,7 @@ public record Outlook(
                         goal.target()));
     }
 
-    private static Outlook without(Goal goal, double minutesADay, Optional<Tempo> near, String sentence) {
+    private static Outlook without(Goal goal, double minutesADay, Optional<Tempo> near, Reason sentence) {
         return new Outlook(
                 goal.id(),
                 minutesADay,
@@ -89,7 +88,7 @@ public record Outlook(
                 sentence);
     }
 
-    private static String sentence(
+    private static Reason sentence(
             Forecast.Prospect prospect,
             double chance,
             double minutesADay,
@@ -97,17 +96,17 @@ public record Outlook(
             Optional<Double> times,
             long days,
             Tempo target) {
-        String when = days == 0 ? "today" : days == 1 ? "tomorrow" : "in " + days + " days";
-        String with =
-                String.format(Locale.ROOT, "%d%% %s with %.1f min a day", Math.round(100 * chance), when, minutesADay);
-        String more = times.map(one -> String.format(Locale.ROOT, " It would take %.1f times the minutes.", one))
-                .orElse(" At this pace nothing is gained.");
+        Reason with =
+                Reason.of("outlook.chance", "percent", Math.round(100 * chance), "days", days, "minutes", minutesADay);
+        Reason more = times.map(one -> Reason.of("outlook.times", "times", one)).orElse(Reason.of("outlook.noGain"));
         return switch (prospect) {
-            case ON_COURSE -> "On course: " + with + ".";
-            case BEHIND -> "Behind: " + with + "; " + likely + " is likely." + more;
+            case ON_COURSE -> Reason.of("outlook.onCourse", "with", with);
+            case BEHIND ->
+                Reason.of("outlook.behind", "with", with, "likely", likely).then(more);
             case UNLIKELY ->
-                "Not ready unless something changes: " + with + "; " + likely + " is likely of " + target + "." + more
-                        + " Give it a lower tempo, a later date, or the minutes of something else.";
+                Reason.of("outlook.unlikely", "with", with, "likely", likely, "target", target)
+                        .then(more)
+                        .then(Reason.of("outlook.choose"));
         };
     }
 }

@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.List;
 import tachylim.load.Cap;
 import tachylim.load.Effort;
+import tachylim.words.Reason;
 
 /**
  * A day of a season as it is planned. This class is immutable.
@@ -12,7 +13,7 @@ import tachylim.load.Effort;
  * @param minutes the effort minutes planned on it; on the day at hand what is still planned
  * @param cap the effort that it may have, if the days before it come as planned
  * @param rule the rule that sets the cap
- * @param why where the cap comes from, a sentence
+ * @param why where the cap comes from
  * @param off whether the player wants no practice on it
  * @param asked whether its minutes are the player's own word for this day
  * @param shares its minutes by passage, those with most first
@@ -22,7 +23,7 @@ public record SeasonDay(
         int minutes,
         Effort cap,
         Cap.Rule rule,
-        String why,
+        Reason why,
         boolean off,
         boolean asked,
         List<Share> shares) {

@@ -1,6 +1,6 @@
 package tachylim.task;
 
-/** What a pass is for; each has its own form in the relief. */
+/** What a pass is for; each has its own form in the timeline. */
 public enum PassKind {
     /** Easy and large, before the practice: not judged for cleanness by any method. */
     WARM_UP,

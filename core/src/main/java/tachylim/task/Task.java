@@ -4,6 +4,7 @@ import java.util.Objects;
 import java.util.Optional;
 import tachylim.passage.Section;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /**
  * What one step asks. This class is immutable.
@@ -11,10 +12,10 @@ import tachylim.tempo.Tempo;
  * @param kind what it is for
  * @param pulse how time is told
  * @param notes which notes of its music; empty where the kind of pass says it: all of it, or the next beats of a burst
- * @param manner how it is played, in the player's words or a sentence's beginning; empty when as usual
+ * @param manner how it is played, where it is not as usual
  * @param ask what is asked when it was played
  */
-public record Task(PassKind kind, Pulse pulse, Optional<Section> notes, String manner, Ask ask) {
+public record Task(PassKind kind, Pulse pulse, Optional<Section> notes, Reason manner, Ask ask) {
 
     public Task {
         Objects.requireNonNull(kind, "kind");
@@ -26,7 +27,7 @@ public record Task(PassKind kind, Pulse pulse, Optional<Section> notes, String m
 
     /** A pass at one tempo, judged. */
     public static Task at(PassKind kind, Tempo tempo) {
-        return new Task(kind, new Pulse.Steady(tempo), Optional.empty(), "", Ask.VERDICT);
+        return new Task(kind, new Pulse.Steady(tempo), Optional.empty(), Reason.NONE, Ask.VERDICT);
     }
 
     public Task asking(Ask other) {
@@ -41,7 +42,7 @@ public record Task(PassKind kind, Pulse pulse, Optional<Section> notes, String m
         return new Task(kind, pulse, Optional.of(stretch), manner, ask);
     }
 
-    public Task in(String way) {
+    public Task in(Reason way) {
         return new Task(kind, pulse, notes, way, ask);
     }
 

@@ -1,6 +1,7 @@
 package tachylim.tempo;
 
 import tachylim.codec.Codec;
+import tachylim.words.Reason;
 import tachylim.words.Refusal;
 
 /**
@@ -14,7 +15,7 @@ import tachylim.words.Refusal;
  *
  * @param bpm beats per minute, {@value #MIN} to {@value #MAX}
  */
-public record Tempo(double bpm) implements Comparable<Tempo> {
+public record Tempo(double bpm) implements Comparable<Tempo>, Reason.Figure {
 
     /** The slowest tempo accepted, in BPM. */
     public static final int MIN = 20;
@@ -98,6 +99,12 @@ public record Tempo(double bpm) implements Comparable<Tempo> {
     }
 
     /** The tempo as a metronome shows it, for sentences: {@code 132}. */
+    /** Whole beats a minute, as a metronome shows them. */
+    @Override
+    public Number figure() {
+        return Math.round(bpm);
+    }
+
     @Override
     public String toString() {
         return String.valueOf(Math.round(bpm));

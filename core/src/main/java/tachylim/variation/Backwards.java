@@ -2,6 +2,7 @@ package tachylim.variation;
 
 import org.apache.commons.numbers.fraction.Fraction;
 import tachylim.passage.Passage;
+import tachylim.words.Reason;
 
 /** The notes from the last to the first, in the written rhythm. This class is immutable. */
 public record Backwards() implements Variation {
@@ -17,8 +18,8 @@ public record Backwards() implements Variation {
     }
 
     @Override
-    public String title() {
-        return "Notes backwards";
+    public Reason title() {
+        return Reason.of("variation.backwards");
     }
 
     @Override
@@ -28,6 +29,6 @@ public record Backwards() implements Variation {
         for (int note = 0; note <= last; note++) {
             weaver.play(last - note, passage.span(note), false);
         }
-        return weaver.renderingWithItsBars(Fraction.ONE, "");
+        return weaver.renderingWithItsBars(Fraction.ONE, Reason.NONE);
     }
 }

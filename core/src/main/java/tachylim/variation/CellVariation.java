@@ -10,6 +10,7 @@ import tachylim.passage.Direction;
 import tachylim.passage.Meter;
 import tachylim.passage.Note;
 import tachylim.passage.Passage;
+import tachylim.words.Reason;
 
 /**
  * A cell laid over each run of equal notes, again and again from the start of the run.
@@ -30,14 +31,27 @@ public record CellVariation(Family family, Cell cell, boolean stretched) impleme
     }
 
     @Override
-    public String title() {
-        String name = switch (family) {
-            case LONG_SHORT -> cell.isQuick(0) ? "Short–long " : "Long–short ";
-            case HOLD -> "Hold the " + ordinal(longest() + 1) + " of " + cell.size() + ", ";
-            case TWO_AND_TWO -> "Two slow, two quick ";
-            default -> "Own cell ";
+    public Reason title() {
+        return switch (family) {
+            case LONG_SHORT -> titled(cell.isQuick(0) ? "variation.shortLong" : "variation.longShort");
+            case HOLD ->
+                Reason.of(
+                        "variation.hold",
+                        "place",
+                        longest() + 1,
+                        "size",
+                        cell.size(),
+                        "cell",
+                        cell,
+                        "stretched",
+                        stretched);
+            case TWO_AND_TWO -> titled("variation.twoAndTwo");
+            default -> titled("variation.ownCell");
         };
-        return name + cell + (stretched ? ", stretched" : "");
+    }
+
+    private Reason titled(String code) {
+        return Reason.of(code, "cell", cell, "stretched", stretched);
     }
 
     private int longest() {
@@ -45,15 +59,6 @@ public record CellVariation(Family family, Cell cell, boolean stretched) impleme
                 .filter(place -> !cell.isQuick(place))
                 .findFirst()
                 .orElse(0);
-    }
-
-    private static String ordinal(int place) {
-        return switch (place) {
-            case 1 -> "1st";
-            case 2 -> "2nd";
-            case 3 -> "3rd";
-            default -> place + "th";
-        };
     }
 
     @Override
@@ -81,11 +86,7 @@ public record CellVariation(Family family, Cell cell, boolean stretched) impleme
             left += end - run - whole;
             run = end;
         }
-        String remark = covered == 0 || left == 0
-                ? ""
-                : left == 1
-                        ? "One note makes no whole cell and stays as written."
-                        : left + " notes make no whole cell and stay as written.";
+        Reason remark = covered == 0 || left == 0 ? Reason.NONE : Reason.of("variation.cell.remark", "notes", left);
         return new Rendering(
                 music(passage, gaps),
                 IntStream.range(0, size).boxed().toList(),

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.stream.DoubleStream;
 import java.util.stream.IntStream;
+import tachylim.words.Reason;
 
 /**
  * Chooses the variations that train every transition as often as it needs, at the least cost in minutes.
@@ -74,7 +75,7 @@ public final class Coverage {
      * @param minutes what it takes
      * @param why the reason, one line
      */
-    public record Choice(String key, double minutes, String why) {}
+    public record Choice(String key, double minutes, Reason why) {}
 
     /**
      * What was chosen. This class is immutable.
@@ -205,7 +206,7 @@ public final class Coverage {
     }
 
     /** Only the needs decide; so the reason names the transitions that are new, or the neediest and how often it comes now. */
-    private static String why(Candidate candidate, int[] before, double[] need) {
+    private static Reason why(Candidate candidate, int[] before, double[] need) {
         List<Integer> own = candidate.trained.stream()
                 .filter(transition -> transition < need.length)
                 .sorted()
@@ -218,47 +219,41 @@ public final class Coverage {
                         .thenComparing(Comparator.reverseOrder()))
                 .orElse(0);
         double least = DoubleStream.of(need).min().orElse(1);
-        String trouble =
-                need[neediest] > TROUBLE * least ? ", " + name(neediest) + " among them, which breaks most" : "";
+        boolean trouble = need[neediest] > TROUBLE * least;
         if (!fresh.isEmpty()) {
-            return "Trains " + count(fresh.size()) + " not trained by the ones before: " + spans(fresh) + trouble + ".";
+            return Reason.of(
+                    "coverage.fresh",
+                    "count",
+                    fresh.size(),
+                    "spans",
+                    spans(fresh),
+                    "trouble",
+                    trouble,
+                    "worst",
+                    span(neediest, neediest));
         }
-        String times = times(before[neediest] + 1);
-        return trouble.isEmpty()
-                ? "Trains " + spans(own) + times + "."
-                : "Trains " + name(neediest) + ", which breaks most," + times + ".";
+        Reason trained = trouble ? Reason.of("coverage.worst", "worst", span(neediest, neediest)) : spans(own);
+        return Reason.of("coverage.again", "spans", trained, "times", before[neediest] + 1);
     }
 
     /** Transitions by the notes they join, those that follow one another in one span; the first few of many. */
-    private static String spans(List<Integer> transitions) {
-        List<String> spans = new ArrayList<>();
+    private static Reason spans(List<Integer> transitions) {
+        List<Reason> spans = new ArrayList<>();
         int at = 0;
         while (at < transitions.size()) {
             int end = at;
             while (end + 1 < transitions.size() && transitions.get(end + 1) == transitions.get(end) + 1) {
                 end++;
             }
-            spans.add((transitions.get(at) + 1) + "–" + (transitions.get(end) + 2));
+            spans.add(span(transitions.get(at), transitions.get(end)));
             at = end + 1;
         }
-        return spans.size() <= MOST_SPANS
-                ? String.join(", ", spans)
-                : String.join(", ", spans.subList(0, MOST_SPANS)) + " and " + (spans.size() - MOST_SPANS) + " more";
+        int more = Math.max(0, spans.size() - MOST_SPANS);
+        return Reason.of("coverage.spans", "spans", spans.subList(0, spans.size() - more), "more", more);
     }
 
-    private static String times(int now) {
-        return switch (now) {
-            case 2 -> " a second time";
-            case 3 -> " a third time";
-            default -> " for the " + now + "th time";
-        };
-    }
-
-    private static String count(int transitions) {
-        return transitions == 1 ? "one transition" : transitions + " transitions";
-    }
-
-    private static String name(int transition) {
-        return (transition + 1) + "–" + (transition + 2);
+    /** The notes from the first of one transition to the last of another, as a player counts them. */
+    private static Reason span(int first, int last) {
+        return Reason.of("coverage.span", "from", first + 1, "to", last + 2);
     }
 }

@@ -6,6 +6,7 @@ import org.apache.commons.numbers.fraction.Fraction;
 import tachylim.passage.Key;
 import tachylim.passage.Passage;
 import tachylim.passage.Pitch;
+import tachylim.words.Reason;
 
 /**
  * The rhythm on a scale of the key, up an octave and down again, with one fixed note between its steps.
@@ -30,8 +31,8 @@ public record Drone(boolean high) implements Variation {
     }
 
     @Override
-    public String title() {
-        return "Rhythm on a scale over a " + (high ? "high" : "low") + " note";
+    public Reason title() {
+        return Reason.of("variation.drone", "high", high);
     }
 
     @Override
@@ -52,8 +53,7 @@ public record Drone(boolean high) implements Variation {
             Pitch pitch = note % 2 == 0 ? steps.get(note / 2 % steps.size()) : fixed;
             weaver.play(note, List.of(pitch), passage.span(note), false);
         }
-        return weaver.renderingWithItsBars(
-                Fraction.ONE, "The notes are those of the scale on purpose: only the rhythm is played.");
+        return weaver.renderingWithItsBars(Fraction.ONE, Reason.of("variation.drone.remark"));
     }
 
     private static List<Pitch> scale(Passage passage) {

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.stream.IntStream;
 import org.apache.commons.numbers.fraction.Fraction;
 import tachylim.passage.Passage;
+import tachylim.words.Reason;
 import tachylim.words.Refusal;
 
 /**
@@ -31,8 +32,8 @@ public record Figure(int start) implements Variation {
     }
 
     @Override
-    public String title() {
-        return start == 0 ? "Rhythm mirrored" : "Figure begun on note " + (start + 1);
+    public Reason title() {
+        return start == 0 ? Reason.of("variation.mirrored") : Reason.of("variation.begunOn", "note", start + 1);
     }
 
     /** The gaps of the figure that the passage repeats; empty where it repeats none, or all are alike. */
@@ -77,6 +78,6 @@ public record Figure(int start) implements Variation {
             }
         }
         weaver.play(gaps.size(), passage.span(gaps.size()), false);
-        return weaver.renderingWithItsBars(Fraction.ONE, "");
+        return weaver.renderingWithItsBars(Fraction.ONE, Reason.NONE);
     }
 }

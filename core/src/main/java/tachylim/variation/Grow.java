@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.apache.commons.numbers.fraction.Fraction;
 import tachylim.passage.Passage;
+import tachylim.words.Reason;
 
 /**
  * The passage built up by addition: a first try of its outermost pair, and every further try takes in what lies next to it,
@@ -29,8 +30,8 @@ public record Grow(boolean fromEnd) implements Variation {
     }
 
     @Override
-    public String title() {
-        return fromEnd ? "Grow from the end" : "Grow from two notes";
+    public Reason title() {
+        return fromEnd ? Reason.of("variation.growEnd") : Reason.of("variation.grow");
     }
 
     @Override
@@ -47,7 +48,7 @@ public record Grow(boolean fromEnd) implements Variation {
             }
             weaver.restToBar();
         }
-        return weaver.rendering(Fraction.ONE, "");
+        return weaver.rendering(Fraction.ONE, Reason.NONE);
     }
 
     private static List<Integer> sizes(int all) {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.apache.commons.numbers.fraction.Fraction;
 import tachylim.passage.Passage;
+import tachylim.words.Reason;
 import tachylim.words.Refusal;
 
 /**
@@ -36,8 +37,8 @@ public record Loop(int beats) implements Variation {
     }
 
     @Override
-    public String title() {
-        return (beats == 1 ? "Each beat" : "Each " + beats + " beats") + " four times";
+    public Reason title() {
+        return Reason.of("variation.loop", "beats", beats);
     }
 
     @Override
@@ -59,7 +60,7 @@ public record Loop(int beats) implements Variation {
             }
             from = to;
         }
-        return weaver.rendering(Fraction.ONE, "");
+        return weaver.rendering(Fraction.ONE, Reason.NONE);
     }
 
     /** A note that reaches beyond the stretch is cut at its end, so that it goes round in time. */

@@ -4,6 +4,7 @@ import java.util.List;
 import org.apache.commons.numbers.fraction.Fraction;
 import tachylim.passage.Passage;
 import tachylim.passage.Pitch;
+import tachylim.words.Reason;
 
 /** The rhythm alone, all on the first note. This class is immutable. */
 public record OneNote() implements Variation {
@@ -19,8 +20,8 @@ public record OneNote() implements Variation {
     }
 
     @Override
-    public String title() {
-        return "Rhythm alone on one note";
+    public Reason title() {
+        return Reason.of("variation.oneNote");
     }
 
     @Override
@@ -30,7 +31,6 @@ public record OneNote() implements Variation {
         for (int note = 0; note < passage.notes().size(); note++) {
             weaver.play(note, pitches, passage.span(note), false);
         }
-        return weaver.renderingWithItsBars(
-                Fraction.ONE, "The notes are left out on purpose: only the rhythm is played.");
+        return weaver.renderingWithItsBars(Fraction.ONE, Reason.of("variation.oneNote.remark"));
     }
 }

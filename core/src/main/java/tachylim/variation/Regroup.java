@@ -8,6 +8,7 @@ import org.apache.commons.numbers.fraction.Fraction;
 import tachylim.passage.Articulation;
 import tachylim.passage.Note;
 import tachylim.passage.Passage;
+import tachylim.words.Reason;
 import tachylim.words.Refusal;
 
 /**
@@ -44,19 +45,19 @@ public record Regroup(int size, boolean stopping) implements Variation {
     }
 
     @Override
-    public String title() {
-        return "Groups of " + size + (stopping ? ", stopping on the next" : "");
+    public Reason title() {
+        return Reason.of("variation.groups", "size", size, "stopping", stopping);
     }
 
     @Override
     public Rendering of(Passage passage) {
         int last = passage.notes().size() - 1;
         int over = (stopping ? last : last + 1) % size;
-        String remark = over == 0 ? "" : "The last group has " + over + (over == 1 ? " note." : " notes.");
+        Reason remark = over == 0 ? Reason.NONE : Reason.of("variation.groups.remark", "notes", over);
         return stopping ? stops(passage, last, remark) : accents(passage, last, remark);
     }
 
-    private Rendering accents(Passage passage, int last, String remark) {
+    private Rendering accents(Passage passage, int last, Reason remark) {
         List<Note> notes = new ArrayList<>(passage.notes());
         for (int note = 0; note <= last; note += size) {
             notes.set(note, notes.get(note).with(notes.get(note).inflection().with(Articulation.ACCENT)));
@@ -65,7 +66,7 @@ public record Regroup(int size, boolean stopping) implements Variation {
         return new Rendering(passage.withNotes(notes), source, Set.of(), Fraction.ONE, remark);
     }
 
-    private Rendering stops(Passage passage, int last, String remark) {
+    private Rendering stops(Passage passage, int last, Reason remark) {
         Weaver weaver = Weaver.anew(passage);
         int start = 0;
         do {

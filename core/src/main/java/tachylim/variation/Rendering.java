@@ -5,6 +5,7 @@ import java.util.Set;
 import org.apache.commons.numbers.fraction.Fraction;
 import tachylim.passage.Passage;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /**
  * A passage in one of its variations. This class is immutable.
@@ -16,7 +17,7 @@ import tachylim.tempo.Tempo;
  * @param remark what was left over or left out, a sentence; empty when nothing was
  */
 public record Rendering(
-        Passage music, List<Integer> source, Set<Integer> trained, Fraction matchingShare, String remark) {
+        Passage music, List<Integer> source, Set<Integer> trained, Fraction matchingShare, Reason remark) {
 
     private static final int PASSES = 4;
 

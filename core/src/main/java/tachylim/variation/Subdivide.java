@@ -2,6 +2,7 @@ package tachylim.variation;
 
 import org.apache.commons.numbers.fraction.Fraction;
 import tachylim.passage.Passage;
+import tachylim.words.Reason;
 
 /**
  * Every value broken into repetitions of the smallest one, with an accent where each note was written.
@@ -22,8 +23,8 @@ public record Subdivide() implements Variation {
     }
 
     @Override
-    public String title() {
-        return "All in the smallest value";
+    public Reason title() {
+        return Reason.of("variation.smallest");
     }
 
     @Override
@@ -44,8 +45,6 @@ public record Subdivide() implements Variation {
                 weaver.train(note);
             }
         }
-        return weaver.renderingWithItsBars(
-                Fraction.ONE,
-                uneven ? "Notes that the smallest value does not divide hold their rest on the last repetition." : "");
+        return weaver.renderingWithItsBars(Fraction.ONE, uneven ? Reason.of("variation.smallest.remark") : Reason.NONE);
     }
 }

@@ -1,6 +1,7 @@
 package tachylim.variation;
 
 import tachylim.passage.Passage;
+import tachylim.words.Reason;
 
 /** A way to alter a passage so that it stays interesting when slow and some of its transitions become quick. */
 public sealed interface Variation
@@ -28,7 +29,7 @@ public sealed interface Variation
     String key();
 
     /** Its name on the sheet. */
-    String title();
+    Reason title();
 
     /**
      * What {@code passage} becomes.

@@ -10,6 +10,7 @@ import tachylim.passage.Inflection;
 import tachylim.passage.Note;
 import tachylim.passage.Passage;
 import tachylim.passage.Pitch;
+import tachylim.words.Reason;
 import tachylim.words.Refusal;
 
 /** Puts notes of a passage one after another into new music, with regular bars in the passage's meter. */
@@ -91,7 +92,7 @@ final class Weaver {
     }
 
     /** The music, barred in the meter of the passage from its first note on. */
-    Rendering rendering(Fraction matchingShare, String remark) {
+    Rendering rendering(Fraction matchingShare, Reason remark) {
         Fraction bar = passage.barBeats();
         List<Fraction> lines = new ArrayList<>();
         for (Fraction line = bar; line.compareTo(now) < 0; line = line.add(bar)) {
@@ -101,7 +102,7 @@ final class Weaver {
     }
 
     /** The music, barred as the passage is. */
-    Rendering renderingWithItsBars(Fraction matchingShare, String remark) {
+    Rendering renderingWithItsBars(Fraction matchingShare, Reason remark) {
         return rendering(
                 passage.barLines().stream()
                         .filter(line -> line.compareTo(now) < 0)
@@ -110,7 +111,7 @@ final class Weaver {
                 remark);
     }
 
-    private Rendering rendering(List<Fraction> lines, Fraction matchingShare, String remark) {
+    private Rendering rendering(List<Fraction> lines, Fraction matchingShare, Reason remark) {
         Passage music = new Passage(passage.meter(), passage.beatUnit(), passage.key(), lines, notes, now);
         return new Rendering(music, source, trained, matchingShare, remark);
     }

@@ -3,6 +3,7 @@ package tachylim.workout;
 import tachylim.method.Method;
 import tachylim.method.Strictness;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /**
  * A stretch of a workout with its own music, one method and one reason. This class is immutable.
@@ -10,9 +11,9 @@ import tachylim.tempo.Tempo;
  * @param sketch what it was to be
  * @param music what it plays
  * @param method how its tempo moves
- * @param why the reason, one sentence with its numbers
+ * @param why the reason, with its numbers
  */
-public record Block(Sketch sketch, Music music, Method method, String why) {
+public record Block(Sketch sketch, Music music, Method method, Reason why) {
 
     public Part part() {
         return sketch.part();
@@ -44,7 +45,7 @@ public record Block(Sketch sketch, Music music, Method method, String why) {
     }
 
     /** The same for another reason. */
-    Block saying(String reason) {
+    Block saying(Reason reason) {
         return new Block(sketch, music, method, reason);
     }
 }

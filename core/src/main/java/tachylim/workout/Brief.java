@@ -9,6 +9,7 @@ import tachylim.method.School;
 import tachylim.method.WarmUpRoutine;
 import tachylim.passage.Passage;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 import tachylim.words.Refusal;
 
 /**
@@ -22,7 +23,7 @@ import tachylim.words.Refusal;
  * @param allowance what may still be done today
  * @param condition how the player comes to it
  * @param routine the lines of the player's own warm-up; none for large, easy movement
- * @param spared why today is for easy playing without measuring or bursts, one sentence; empty on other days
+ * @param spared why today is for easy playing without measuring or bursts; nothing to say on other days
  */
 public record Brief(
         List<Theme> themes,
@@ -32,7 +33,7 @@ public record Brief(
         Allowance allowance,
         Condition condition,
         List<WarmUpRoutine.Item> routine,
-        String spared) {
+        Reason spared) {
 
     public static final int LEAST_MINUTES = 3;
     public static final int MOST_MINUTES = 180;
@@ -97,7 +98,7 @@ public record Brief(
             Choices choices,
             Allowance allowance,
             Condition condition,
-            String spared) {
+            Reason spared) {
         this(themes, sketches, minutes, choices, allowance, condition, List.of(), spared);
     }
 
@@ -111,12 +112,17 @@ public record Brief(
             Allowance allowance,
             Optional<Tempo> lastTempo) {
         return on(
-                Theme.of(music, target, known).climbedTo(lastTempo), minutes, choices, allowance, Condition.FRESH, "");
+                Theme.of(music, target, known).climbedTo(lastTempo),
+                minutes,
+                choices,
+                allowance,
+                Condition.FRESH,
+                Reason.NONE);
     }
 
     /** A brief for one section. */
     public static Brief on(
-            Theme theme, int minutes, Choices choices, Allowance allowance, Condition condition, String spared) {
+            Theme theme, int minutes, Choices choices, Allowance allowance, Condition condition, Reason spared) {
         return new Brief(List.of(theme), List.of(), minutes, choices, allowance, condition, spared);
     }
 

@@ -103,7 +103,7 @@ final class Caps {
                 closing.stream().skip(1).map(pass -> Tally.effort(pass, now.estimate(last), Tension.LIGHT))));
     }
 
-    /** The passes of the close, as it is drawn with what is known by now; none when a workout ends otherwise. */
+    /** The passes of the close, as it is drawn with what is known now; none when a workout ends otherwise. */
     private List<Pass> closing() {
         if (now.last().part() != Part.CLOSER) {
             return List.of();

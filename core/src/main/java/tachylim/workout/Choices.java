@@ -128,7 +128,7 @@ public record Choices(
                 IntervalBursts.USUAL_FIRST,
                 SteadyClimb.USUAL_CLEAN_IN_A_ROW,
                 Caution.USUAL,
-                "relaxed hand");
+                "");
     }
 
     /**

@@ -16,6 +16,7 @@ import tachylim.method.School;
 import tachylim.passage.Passage;
 import tachylim.variation.Catalogue;
 import tachylim.variation.Variation;
+import tachylim.words.Reason;
 
 /**
  * Composes a workout: which blocks it has, on which section and in which variation, so that the minutes given are filled.
@@ -225,7 +226,7 @@ public final class Composer {
     }
 
     /** What stands in the way where a workout is far shorter than was asked; empty where it is not. */
-    static Optional<String> remark(Workout workout) {
+    static Optional<Reason> remark(Workout workout) {
         Brief brief = workout.brief();
         if (Planner.isEasy(brief) || brief.choices().school() == School.CEILING_TEST) {
             return Optional.empty();
@@ -239,21 +240,19 @@ public final class Composer {
         Allowance left = brief.allowance();
         double playing = ahead.stream().mapToDouble(Segment::playedSeconds).sum();
         Effort effort = Effort.sum(ahead.stream().map(Segment::effort));
-        String because = effort.isMoreThan(left.effort().times(NEARLY_ALL))
-                ? "today's effort is used up by it. Tomorrow there is more."
+        Reason because = effort.isMoreThan(left.effort().times(NEARLY_ALL))
+                ? Reason.of("less.effort")
                 : playing > NEARLY_ALL * left.playingSeconds()
-                        ? "today's minutes of playing are used up by it. Tomorrow there is more."
+                        ? Reason.of("less.playing")
                         : isWornOut(workout, ahead)
-                                ? "a section has " + Guardrails.PASSES_OF_A_SECTION
-                                        + " passes a day, and has had them. Add another section to fill the time."
+                                ? Reason.of("less.passes", "passes", Guardrails.PASSES_OF_A_SECTION)
                                 : planned + Guardrails.BREAK_SECONDS > wanted
-                                        ? "playing longer would need a break of "
-                                                + Math.round(Guardrails.BREAK_SECONDS / 60) + ", which does not fit."
+                                        ? Reason.of("less.break", "minutes", Math.round(Guardrails.BREAK_SECONDS / 60))
                                         : brief.themes().size() < Brief.MOST_THEMES
-                                                ? "more of the same would be repetition. Add another section to fill the time."
-                                                : "more of the same would be repetition.";
-        return Optional.of(
-                "Planned " + Math.round(planned / 60) + " of the " + brief.minutes() + " minutes: " + because);
+                                                ? Reason.of("less.repetitionAdd")
+                                                : Reason.of("less.repetition");
+        return Optional.of(Reason.of(
+                "less.planned", "planned", Math.round(planned / 60), "wanted", brief.minutes(), "because", because));
     }
 
     /** Whether any of its sections has next to nothing left of its passes of the day. */

@@ -1,12 +1,14 @@
 package tachylim.workout;
 
+import tachylim.words.Reason;
+
 /**
  * The end of a workout. This class is immutable.
  *
  * @param cause how it ended
- * @param why the reason, one sentence
+ * @param why the reason
  */
-public record Done(Cause cause, String why) implements Step {
+public record Done(Cause cause, Reason why) implements Step {
 
     /** How a workout can end. */
     public enum Cause {
@@ -19,17 +21,8 @@ public record Done(Cause cause, String why) implements Step {
         OUTDATED;
 
         /** What is said of a workout that ended so. */
-        public String sentence() {
-            return switch (this) {
-                case PLAYED -> "The workout is played.";
-                case STOPPED -> "Stopped here; everything played is kept.";
-                case SYMPTOM ->
-                    "Stopped for a symptom: no playing for 48 hours. If it stays, "
-                            + "see a physician or a therapist who knows musicians.";
-                case LEFT -> "It was left open until its day was over; what was played is kept, and today begins anew.";
-                case OUTDATED ->
-                    "Tachylim was renewed while this workout was open; what was played is kept. Begin a new one.";
-            };
+        public Reason sentence() {
+            return Reason.of("done." + name());
         }
     }
 

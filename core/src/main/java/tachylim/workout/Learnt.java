@@ -7,7 +7,7 @@ import tachylim.ceiling.Known;
 import tachylim.tempo.Tempo;
 
 /**
- * What is known of one section by now. This class is immutable.
+ * What is known of one section now. This class is immutable.
  *
  * @param known how fast it is
  * @param proven the fastest tempo at which the whole was clean

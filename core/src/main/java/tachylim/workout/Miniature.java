@@ -13,6 +13,7 @@ import tachylim.passage.PaperPattern;
 import tachylim.passage.Passage;
 import tachylim.task.PassKind;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /** How a method moves, as a picture in small: a few minutes of it on two bars of even notes, all clean. */
 public final class Miniature {
@@ -37,7 +38,7 @@ public final class Miniature {
     public static List<Stretch> of(School school) {
         Choices choices = Choices.usual(school);
         Theme theme = Theme.of(music(), TARGET, Known.of(Posterior.prior(CEILING, 0.04)));
-        Brief brief = Brief.on(theme, 20, choices, PLENTY, Condition.FRESH, "")
+        Brief brief = Brief.on(theme, 20, choices, PLENTY, Condition.FRESH, Reason.NONE)
                 .with(List.of(new Sketch(Part.CORE, 0, "", SECONDS, choices)));
         return Run.start(Planner.plan(brief)).ahead().stream()
                 .filter(segment -> segment.step() instanceof Pass)

@@ -7,6 +7,7 @@ import tachylim.passage.Section;
 import tachylim.tempo.Tempo;
 import tachylim.variation.Catalogue;
 import tachylim.variation.Rendering;
+import tachylim.words.Reason;
 import tachylim.words.Refusal;
 
 /**
@@ -20,7 +21,7 @@ import tachylim.words.Refusal;
  * @param own how fast it is, where that does not follow from the section as written: of an articulation
  */
 public record Music(
-        String variation, String title, Passage notes, double matching, double share, Optional<Estimate> own) {
+        String variation, Reason title, Passage notes, double matching, double share, Optional<Estimate> own) {
 
     /** How the key of an articulation begins; its name follows. */
     public static final String ARTICULATION = "mode.";
@@ -29,7 +30,7 @@ public record Music(
 
     /** A section as it is written. */
     public static Music asWritten(Passage music) {
-        return new Music("", "", music, 1, 1, Optional.empty());
+        return new Music("", Reason.NONE, music, 1, 1, Optional.empty());
     }
 
     /** The key of some notes of a section, for {@link #of}. */
@@ -48,7 +49,7 @@ public record Music(
         if (name.isBlank()) {
             throw Refusal.of("refusal.music.anArticulationHasAName");
         }
-        return new Music(ARTICULATION + name, name, music, 1, 1, Optional.of(own));
+        return new Music(ARTICULATION + name, Reason.text(name), music, 1, 1, Optional.of(own));
     }
 
     /** Whether a variation is an articulation. */
@@ -76,7 +77,7 @@ public record Music(
             Section stretch = stretch(music, key);
             return new Music(
                     key,
-                    "Notes " + (stretch.firstNote() + 1) + " to " + (stretch.lastNote() + 1),
+                    Reason.of("music.notes", "from", stretch.firstNote() + 1, "to", stretch.lastNote() + 1),
                     music.excerpt(stretch),
                     1,
                     Math.max(1, stretch.size() - 1) / transitions,

@@ -6,8 +6,9 @@ import tachylim.load.Recovery;
 import tachylim.method.Move;
 import tachylim.method.Position;
 import tachylim.task.PassKind;
+import tachylim.tempo.Rounding;
 import tachylim.tempo.Tempo;
-import tachylim.tempo.Whole;
+import tachylim.words.Reason;
 
 /**
  * Rests and breaks: a burst never starts with the recovery below its floor nor leaves it below
@@ -35,7 +36,7 @@ final class Pacing {
     }
 
     static Rest change() {
-        return new Rest(Rest.Reason.CHANGE, CHANGE_SECONDS, "Hands hanging before the next block.");
+        return new Rest(Rest.Purpose.CHANGE, CHANGE_SECONDS, Reason.of("rest.change"));
     }
 
     // What a pass needs first
@@ -45,20 +46,23 @@ final class Pacing {
         // What is longer than may be played at once is played all the same, from a break.
         if (now.tally().sinceBreak() > 0 && now.tally().sinceBreak() + pass.seconds() > unbroken()) {
             return Optional.of(new Rest(
-                    Rest.Reason.BREAK,
+                    Rest.Purpose.BREAK,
                     Guardrails.BREAK_SECONDS,
-                    Math.round(unbroken() / 60)
-                            + " minutes without a break: put the instrument down for "
-                            + Math.round(Guardrails.BREAK_SECONDS / 60) + "."));
+                    Reason.of(
+                            "rest.break",
+                            "minutes",
+                            Math.round(unbroken() / 60),
+                            "away",
+                            Math.round(Guardrails.BREAK_SECONDS / 60))));
         }
         double seconds = recovering(pass);
         return seconds > 0
-                ? Optional.of(new Rest(Rest.Reason.RECOVER, seconds, recoverySentence(pass)))
+                ? Optional.of(new Rest(Rest.Purpose.RECOVER, seconds, recoverySentence(pass)))
                 : Optional.empty();
     }
 
     private double recovering(Pass pass) {
-        return Whole.above(now.tally().afterCountIn(pass).restUntil(recoveryFor(pass)));
+        return Rounding.above(now.tally().afterCountIn(pass).restUntil(recoveryFor(pass)));
     }
 
     /** The recovery a pass may be begun with: what is slow needs none. */
@@ -81,12 +85,20 @@ final class Pacing {
         return Math.max(now.workout().caution().burstFloor(), Recovery.LEAST_AFTER_BURST + cost);
     }
 
-    private String recoverySentence(Pass pass) {
-        String level =
-                "The recovery is at " + Run.percent(now.tally().recovery().level());
+    private Reason recoverySentence(Pass pass) {
         return pass.kind() == PassKind.PROBE
-                ? level + "; what is measured is measured rested, at " + Run.percent(PROBE_RECOVERY) + "."
-                : level + "; the next burst needs " + Run.percent(neededFor(pass)) + ".";
+                ? Reason.of(
+                        "rest.probe",
+                        "level",
+                        Run.percent(now.tally().recovery().level()),
+                        "needed",
+                        Run.percent(PROBE_RECOVERY))
+                : Reason.of(
+                        "rest.burst",
+                        "level",
+                        Run.percent(now.tally().recovery().level()),
+                        "needed",
+                        Run.percent(neededFor(pass)));
     }
 
     /** The burst, shortened to one beat where two ask too much of the recovery; null if one does too. */
@@ -117,7 +129,7 @@ final class Pacing {
         return now.progress().past().stream()
                 .filter(segment -> segment.block() == now.block()
                         && segment.step() instanceof Rest rest
-                        && rest.reason() == Rest.Reason.BREAK)
+                        && rest.purpose() == Rest.Purpose.BREAK)
                 .mapToDouble(Segment::seconds)
                 .sum();
     }
@@ -152,7 +164,7 @@ final class Pacing {
      * @param bursts bursts judged in the block by then
      */
     Rest afterBurst(Tally after, Position next, int bursts) {
-        String left = "The burst left " + Run.percent(after.recovery().level()) + " of the recovery";
+        long left = Run.percent(after.recovery().level());
         if (next.move() instanceof Move.Play slowMove) {
             int beats = now.current().burstBeats();
             Pass slow = now.phrasing().pass(slowMove, beats, bursts);
@@ -162,16 +174,22 @@ final class Pacing {
                 double needed = Math.min(MOST_NEEDED, neededFor(now.phrasing().pass(burstMove, beats, bursts)));
                 double ratio = slow.tempo().ratioTo(now.estimate().comfortable().middle());
                 double before = Recovery.beforeSlowPlaying(needed, ratio, slow.playSeconds());
-                double rest = Whole.above(after.recovery().restUntil(before));
+                double rest = Rounding.above(after.recovery().restUntil(before));
                 if (rest > LEAST_REST) {
                     return new Rest(
-                            Rest.Reason.RECOVER,
+                            Rest.Purpose.RECOVER,
                             rest,
-                            left + "; " + Math.round(rest) + " s and a slow pass bring it to the " + Run.percent(needed)
-                                    + " the next one needs.");
+                            Reason.of(
+                                    "rest.afterBurst",
+                                    "level",
+                                    left,
+                                    "seconds",
+                                    Math.round(rest),
+                                    "needed",
+                                    Run.percent(needed)));
                 }
             }
         }
-        return new Rest(Rest.Reason.RECOVER, LEAST_REST, left + "; let the hands hang.");
+        return new Rest(Rest.Purpose.RECOVER, LEAST_REST, Reason.of("rest.loose", "level", left));
     }
 }

@@ -8,6 +8,7 @@ import tachylim.task.PassKind;
 import tachylim.task.Pulse;
 import tachylim.task.Task;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /**
  * A step in which something is played, once or several times round. This class is immutable.
@@ -17,15 +18,15 @@ import tachylim.tempo.Tempo;
  * @param beats how many beats are played in all, rounds included
  * @param rounds how often it goes round without stopping
  * @param countIn beats counted before it, a bar
- * @param why the reason, one sentence
+ * @param why the reason
  */
-public record Pass(Task task, Section notes, int beats, int rounds, int countIn, String why) implements Step {
+public record Pass(Task task, Section notes, int beats, int rounds, int countIn, Reason why) implements Step {
 
     /** How much of a probe counts as fast playing. */
     static final double PROBE_SHARE = 1 / 3.0;
 
     /** A pass at one tempo, judged. */
-    public Pass(PassKind kind, Tempo tempo, Section notes, int beats, int rounds, int countIn, String why) {
+    public Pass(PassKind kind, Tempo tempo, Section notes, int beats, int rounds, int countIn, Reason why) {
         this(Task.at(kind, tempo), notes, beats, rounds, countIn, why);
     }
 

@@ -19,8 +19,9 @@ import tachylim.method.WarmUpRoutine;
 import tachylim.passage.Passage;
 import tachylim.task.PassKind;
 import tachylim.task.Tension;
+import tachylim.tempo.Rounding;
 import tachylim.tempo.Tempo;
-import tachylim.tempo.Whole;
+import tachylim.words.Reason;
 
 /**
  * Draws a workout: what each block of a workout plays, how its tempo moves and why, from what is known. Which blocks there
@@ -137,28 +138,30 @@ public final class Planner {
     /** The same, with the music of each block from whoever has it. */
     static Workout drawn(Brief brief, Function<Sketch, Music> music) {
         List<Block> blocks = new ArrayList<>();
-        List<String> remarks = new ArrayList<>();
+        List<Reason> remarks = new ArrayList<>();
         Planner main = of(brief, 0);
         if (main.slowestRate() > main.fastestRate()) {
-            remarks.add("Even at " + Tempo.of(Tempo.MIN) + " the quickest notes of this come at "
-                    + Math.round(main.slowestRate()) + " a second, and nothing above " + Math.round(main.fastestRate())
-                    + " is planned that was never reached. Count a shorter beat.");
+            remarks.add(Reason.of(
+                    "plan.tooFast",
+                    "tempo",
+                    Tempo.of(Tempo.MIN),
+                    "rate",
+                    Math.round(main.slowestRate()),
+                    "most",
+                    Math.round(main.fastestRate())));
         } else if (brief.themes().stream().allMatch(theme -> theme.left().passes() == 0)) {
-            remarks.add("This has had its " + Guardrails.PASSES_OF_A_SECTION
-                    + " passes of today; more of the same is repeated and not learned. Another section, or tomorrow.");
+            remarks.add(Reason.of("plan.hadItsPasses", "passes", Guardrails.PASSES_OF_A_SECTION));
         } else if (brief.allowance().isWorthStarting()) {
             brief.sketches().forEach(sketch -> blocks.add(new Planner(brief, sketch, music.apply(sketch)).block()));
-            if (!brief.spared().isEmpty()) {
+            if (!brief.spared().saysNothing()) {
                 remarks.add(brief.spared());
             } else if (brief.choices().school() == School.CEILING_TEST && !main.mayMeasure()) {
                 remarks.add(main.whyNotMeasured());
             } else if (main.hasReachedTarget() && brief.choices().school() == School.INTERVAL_BURSTS) {
-                remarks.add("The ceiling of " + main.ceiling() + " has passed the target of " + main.target
-                        + ": performances and upkeep take the place of bursts. Raise the target if more is wanted.");
+                remarks.add(Reason.of("plan.passedTarget", "ceiling", main.ceiling(), "target", main.target));
             }
         } else {
-            remarks.add("Too little is left of today's limits to be worth warming up for. "
-                    + "Study the score away from the instrument, or rest.");
+            remarks.add(Reason.of("plan.tooLittleLeft"));
         }
         return new Workout(brief, blocks, remarks);
     }
@@ -197,7 +200,8 @@ public final class Planner {
 
     /** The tempo at which the next workout on a section opens, if nothing is learned until then. */
     public static Tempo opensAt(Theme theme) {
-        Brief brief = Brief.on(theme, Brief.LEAST_MINUTES, Choices.usual(), Allowance.NONE, Condition.FRESH, "");
+        Brief brief =
+                Brief.on(theme, Brief.LEAST_MINUTES, Choices.usual(), Allowance.NONE, Condition.FRESH, Reason.NONE);
         return ((SteadyClimb) of(brief, 0).opener().method()).start();
     }
 
@@ -222,24 +226,22 @@ public final class Planner {
 
     /** A day on which nothing fast is played, chosen or imposed. */
     private boolean isEasy() {
-        return choices.school() == School.EASY || !brief.spared().isEmpty();
+        return choices.school() == School.EASY || !brief.spared().saysNothing();
     }
 
     private boolean mayMeasure() {
-        return !isEasy() && whyNotMeasured().isEmpty();
+        return !isEasy() && whyNotMeasured().saysNothing();
     }
 
-    /** Why nothing is measured on a day that is not easy anyway, one sentence; empty when nothing stands in the way. */
-    private String whyNotMeasured() {
+    /** Why nothing is measured on a day that is not easy anyway; nothing to say when nothing stands in the way. */
+    private Reason whyNotMeasured() {
         if (theme.gripped().isPresent() || brief.condition().worst().atLeast(Tension.GRIPPING)) {
-            return "A hand has gripped today: what it is measured by now would only be the grip.";
+            return Reason.of("unmeasured.gripped");
         }
         if (theme.left().probes() == 0) {
-            return "The ceiling of this was measured today, and once a day is enough.";
+            return Reason.of("unmeasured.already");
         }
-        return probeTime() > brief.allowance().burstSeconds()
-                ? "Nothing is measured: today's fast playing is used or locked."
-                : "";
+        return probeTime() > brief.allowance().burstSeconds() ? Reason.of("unmeasured.used") : Reason.NONE;
     }
 
     /** What a probe takes of the day's fast playing, in seconds. */
@@ -248,7 +250,8 @@ public final class Planner {
     }
 
     private Pass probe() {
-        return new Phrasing(music.notes()).pass(new Move.Play(PassKind.PROBE, ceiling(), ""), choices.burstBeats(), 0);
+        return new Phrasing(music.notes())
+                .pass(new Move.Play(PassKind.PROBE, ceiling(), Reason.NONE), choices.burstBeats(), 0);
     }
 
     private Tempo ceiling() {
@@ -286,18 +289,18 @@ public final class Planner {
 
     /** Controlled playing never goes above the comfortable tempo, nor above what is wanted. */
     private Tempo controlledLimit() {
-        return Tempo.clamped(Whole.below(slow(comfortable()).bpm()));
+        return Tempo.clamped(Rounding.below(slow(comfortable()).bpm()));
     }
 
     /** Just above what is wanted, and what hands can reach. */
     private Tempo overTarget() {
         return Tempo.clamped(
-                Whole.below(reachable(target.times(HIGHEST_OVER_TARGET)).bpm()));
+                Rounding.below(reachable(target.times(HIGHEST_OVER_TARGET)).bpm()));
     }
 
     private Tempo highestBurst() {
-        return Tempo.clamped(
-                Whole.below(Tempo.slower(overTarget(), estimate.ceiling().low().times(IntervalBursts.HIGHEST))
+        return Tempo.clamped(Rounding.below(
+                Tempo.slower(overTarget(), estimate.ceiling().low().times(IntervalBursts.HIGHEST))
                         .bpm()));
     }
 
@@ -318,7 +321,7 @@ public final class Planner {
         return probe().seconds() + PROBE_REST;
     }
 
-    private Block block(Method method, String why) {
+    private Block block(Method method, Reason why) {
         return new Block(sketch, music, method, why);
     }
 
@@ -333,41 +336,55 @@ public final class Planner {
         if (!brief.routine().isEmpty()) {
             return block(
                     new WarmUpRoutine(brief.routine(), slow(ceiling().times(WARM_UP_FIRST))),
-                    "Your own warm-up of " + Math.round(warmUpSeconds(brief) / 60) + " min, outside the "
-                            + brief.minutes() + " minutes.");
+                    Reason.of(
+                            "block.ownWarmUp",
+                            "minutes",
+                            Math.round(warmUpSeconds(brief) / 60),
+                            "outside",
+                            brief.minutes()));
         }
         Tempo first = slow(ceiling().times(WARM_UP_FIRST));
         Tempo second = slow(ceiling().times(WARM_UP_SECOND));
         return block(
-                new EasyPasses(PassKind.WARM_UP, List.of(first, second), "Large, easy movement; nothing to prove."),
-                "Two easy minutes at " + first + " and " + second + ", outside the " + brief.minutes() + " minutes.");
+                new EasyPasses(PassKind.WARM_UP, List.of(first, second), Reason.of("warmUp.easy")),
+                Reason.of("block.warmUp", "first", first, "second", second, "outside", brief.minutes()));
     }
 
     private Block opener() {
-        Tempo limit = Tempo.clamped(Whole.below(controlledLimit().bpm() * OPENER_LIMIT));
+        Tempo limit = Tempo.clamped(Rounding.below(controlledLimit().bpm() * OPENER_LIMIT));
         double last = theme.lastTempo().map(tempo -> tempo.bpm() * BELOW_LAST).orElse(0.0);
         Tempo start = Tempo.slower(
                 Tempo.clamped(Math.max(last, comfortable().bpm() * SLOWEST_START))
                         .onMetronome(),
-                Tempo.clamped(Whole.below(limit.bpm() * BELOW_LAST)));
+                Tempo.clamped(Rounding.below(limit.bpm() * BELOW_LAST)));
         int clean = choices.cleanInARow();
         return block(
                 new SteadyClimb(start, limit, SteadyClimb.USUAL_STEP, clean, MOST_PASSES, true),
-                startWhy(start) + "; every " + clean + " clean earn a step of 2%, up to " + limit
-                        + ", a tenth under the comfortable " + controlledLimit() + ".");
+                Reason.of(
+                        "block.controlled",
+                        "start",
+                        startWhy(start),
+                        "clean",
+                        clean,
+                        "limit",
+                        limit,
+                        "comfortable",
+                        controlledLimit()));
     }
 
-    private String startWhy(Tempo start) {
+    private Reason startWhy(Tempo start) {
         return theme.lastTempo()
-                .map(last -> "You stopped at " + last + "; this starts at " + start)
-                .orElse("Starts at " + start);
+                .map(last -> Reason.of("block.stoppedAt", "last", last, "start", start))
+                .orElse(Reason.of("block.startsAt", "start", start));
     }
 
     private Block easy() {
         Method loose = School.EASY.core(span());
-        String because = isEasy() ? "A day for easy playing only" : whyNotMeasured() + " Easy playing instead";
+        Reason because =
+                isEasy() ? Reason.of("block.easyDay") : Reason.of("block.easyInstead", "why", whyNotMeasured());
         return block(
-                loose, because + ": at " + loose.limit() + ", far below the comfortable " + controlledLimit() + ".");
+                loose,
+                Reason.of("block.easy", "because", because, "tempo", loose.limit(), "comfortable", controlledLimit()));
     }
 
     /** Who asks for it in so many words has one probe at least, however few the minutes. */
@@ -377,15 +394,11 @@ public final class Planner {
         Method probes = new Probes(test ? span().reach() : overTarget(), passes, Probes.ENOUGH);
         return block(
                 probes,
-                test
-                        ? probes.promise()
-                        : passes + (passes == 1 ? " whole pass" : " whole passes")
-                                + " to measure: the ceiling is known to ±" + giveOrTake() + ", and what follows is "
-                                + "drawn from what they show.");
+                test ? probes.promise() : Reason.of("block.measuring", "passes", passes, "percent", giveOrTake()));
     }
 
-    private String giveOrTake() {
-        return Math.round(100 * estimate.ceiling().giveOrTake()) + "%";
+    private long giveOrTake() {
+        return Math.round(100 * estimate.ceiling().giveOrTake());
     }
 
     private Block core() {
@@ -399,25 +412,25 @@ public final class Planner {
             return mayMeasure() ? measure() : easy();
         }
         if (!choices.school().goesAbove()) {
-            return towardsCeiling("");
+            return towardsCeiling(Reason.NONE);
         }
         if (hasReachedTarget()) {
             Method upkeep = School.UPKEEP.core(span());
-            return block(upkeep, upkeep.promise() + " The ceiling of " + ceiling() + " has passed the target.");
+            return block(upkeep, upkeep.promise().then(Reason.of("block.passedTarget", "ceiling", ceiling())));
         }
         if (brief.allowance().burstSeconds() <= 0) {
-            return towardsCeiling("No bursts: today's burst time is used or locked. ");
+            return towardsCeiling(Reason.of("noBursts.used"));
         }
         return bursts();
     }
 
     /** Between the comfortable tempo, where the core starts, and the ceiling, or the target where that is slower. */
     private Span span() {
-        Tempo top = Tempo.clamped(Whole.below(slow(ceiling()).bpm()));
+        Tempo top = Tempo.clamped(Rounding.below(slow(ceiling()).bpm()));
         return new Span(
                 Tempo.slower(top, controlledLimit()),
                 top,
-                Tempo.clamped(Whole.below(reachable(Tempo.of(Tempo.MAX)).bpm())),
+                Tempo.clamped(Rounding.below(reachable(Tempo.of(Tempo.MAX)).bpm())),
                 ceiling(),
                 highestBurst(),
                 target,
@@ -443,26 +456,24 @@ public final class Planner {
     }
 
     /** The method that was chosen, no further than the ceiling. */
-    private Block towardsCeiling(String because) {
+    private Block towardsCeiling(Reason because) {
         School school = choices.school().goesAbove() ? School.STEADY_CLIMB : choices.school();
         Method core = school.core(span());
-        return block(core, because + core.promise() + " The ceiling is " + ceiling() + ".");
+        return block(core, because.then(core.promise()).then(Reason.of("block.ceiling", "ceiling", ceiling())));
     }
 
     private Block bursts() {
         Tempo limit = highestBurst();
-        Tempo above = Tempo.clamped(Whole.below(ceiling().bpm()) + 1);
+        Tempo above = Tempo.clamped(Rounding.below(ceiling().bpm()) + 1);
         if (limit.compareTo(ceiling()) <= 0 || limit.compareTo(above) < 0) {
             return towardsCeiling(
                     overTarget().compareTo(ceiling()) <= 0
-                            ? "No bursts: the ceiling of " + ceiling() + " leaves no room under " + overTarget()
-                                    + ", above which none is wanted. "
-                            : "No bursts yet: the ceiling is known to ±" + giveOrTake()
-                                    + " only, so what would be safe, " + limit + ", is not above it. ");
+                            ? Reason.of("noBursts.noRoom", "ceiling", ceiling(), "limit", overTarget())
+                            : Reason.of("noBursts.vague", "percent", giveOrTake(), "limit", limit));
         }
         Tempo slow = slow(ceiling().times(choices.controlledShare()));
         if (slow.onMetronome().compareTo(ceiling()) >= 0) {
-            return towardsCeiling("No bursts: under " + ceiling() + " there is no room for slow passes. ");
+            return towardsCeiling(Reason.of("noBursts.noSlow", "ceiling", ceiling()));
         }
         if (choices.school() != School.INTERVAL_BURSTS) {
             return chosen();
@@ -476,17 +487,34 @@ public final class Planner {
         int bursts = (int) Math.max(1, Math.min(Math.ceil((double) choices.bursts() / burstBlocks()), spent / each));
         return block(
                 new IntervalBursts(slow, ceiling(), firstSet, limit, SteadyClimb.USUAL_STEP, bursts),
-                "Bursts of " + (beats == 1 ? "one beat" : "two beats") + " from " + firstSet + ", above the ceiling of "
-                        + ceiling() + ", each after a slow pass at " + slow + "; none above " + limit + limitWhy(limit)
-                        + " At most " + bursts + ", " + Math.round(bursts * each) + " s of the " + Math.round(dose)
-                        + " that a workout may have"
-                        + (dose < DOSE_SECONDS ? " while the section is new." : "."));
+                Reason.of(
+                        "block.bursts",
+                        "beats",
+                        beats,
+                        "first",
+                        firstSet,
+                        "ceiling",
+                        ceiling(),
+                        "slow",
+                        slow,
+                        "limit",
+                        limit,
+                        "why",
+                        limitWhy(limit),
+                        "most",
+                        bursts,
+                        "seconds",
+                        Math.round(bursts * each),
+                        "dose",
+                        Math.round(dose),
+                        "isNew",
+                        dose < DOSE_SECONDS));
     }
 
-    private String limitWhy(Tempo limit) {
+    private Reason limitWhy(Tempo limit) {
         return limit.compareTo(overTarget()) >= 0
-                ? ", 5% over the target."
-                : ", since the ceiling may be as low as " + estimate.ceiling().low() + ".";
+                ? Reason.of("limit.overTarget")
+                : Reason.of("limit.lowCeiling", "ceiling", estimate.ceiling().low());
     }
 
     /** The dose of a workout is shared by all its blocks of bursts. */
@@ -501,16 +529,20 @@ public final class Planner {
 
     /** Slow, up to the tempo at which its quick notes are as fast as wanted, or as is easy. */
     private Block prepare() {
-        Tempo limit = Tempo.clamped(Whole.below(controlledLimit().bpm() * OPENER_LIMIT));
+        Tempo limit = Tempo.clamped(Rounding.below(controlledLimit().bpm() * OPENER_LIMIT));
         Tempo start = Tempo.slower(limit.times(VARIATION_FROM).onMetronome(), limit);
         return block(
                 new SteadyClimb(start, limit, SteadyClimb.USUAL_STEP, MOST_ALIKE, MOST_ALIKE, true),
-                (music.isAsWritten() ? "Slow, at " : music.title() + ", slow, at ")
-                        + start
-                        + (music.matching() == 1
-                                ? "."
-                                : ": its quick notes are as fast there as the section as written at "
-                                        + music.asWritten(start).onMetronome() + "."));
+                music.isAsWritten()
+                        ? Reason.of("block.slow", "tempo", start)
+                        : Reason.of(
+                                "block.slowIn",
+                                "title",
+                                music.title(),
+                                "tempo",
+                                start,
+                                "written",
+                                music.matching() == 1 ? 0 : music.asWritten(start)));
     }
 
     private Block chosen() {
@@ -529,14 +561,18 @@ public final class Planner {
         if (passes > 2) {
             tempos.set(passes - 1, comfortable.times(CLOSE_TO));
         }
-        String why = "Ends at " + tempos.get(passes - 1) + ", under the comfortable "
-                + estimate.comfortable().middle() + ", where nearly every pass is clean.";
-        return block(new EasyPasses(PassKind.CLOSING, tempos, "Easy and even, to end on something that works."), why);
+        Reason why = Reason.of(
+                "block.coolDown",
+                "last",
+                tempos.get(passes - 1),
+                "comfortable",
+                estimate.comfortable().middle());
+        return block(new EasyPasses(PassKind.CLOSING, tempos, Reason.of("coolDown.easy")), why);
     }
 
     private double passSeconds(Tempo tempo) {
         return new Phrasing(music.notes())
-                        .pass(new Move.Play(PassKind.CLOSING, tempo, ""), 1, 0)
+                        .pass(new Move.Play(PassKind.CLOSING, tempo, Reason.NONE), 1, 0)
                         .seconds()
                 + Tally.ANSWER_SECONDS;
     }

@@ -9,6 +9,7 @@ import tachylim.passage.Pitch;
 import tachylim.passage.Section;
 import tachylim.task.PassKind;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /**
  * Music to be heard: when each of its notes sounds, and the clicks of the same programme a run has. This
@@ -37,7 +38,13 @@ public record Playback(List<Sounding> notes, List<Click> clicks, double seconds)
         int beats = (int) Math.ceil(music.length().doubleValue() - 1e-9);
         int bar = Math.max(2, (int) Math.ceil(music.barBeats().doubleValue() - 1e-9));
         Pass pass = new Pass(
-                PassKind.CONTROLLED, tempo, new Section(0, music.notes().size() - 1), Math.max(1, beats), 1, bar, "");
+                PassKind.CONTROLLED,
+                tempo,
+                new Section(0, music.notes().size() - 1),
+                Math.max(1, beats),
+                1,
+                bar,
+                Reason.NONE);
         List<Sounding> notes = IntStream.range(0, music.notes().size())
                 .mapToObj(i -> sounding(music.notes().get(i), pass))
                 .toList();

@@ -10,7 +10,7 @@ import java.util.List;
  * @param putOffs bursts put off unplayed
  * @param tally what it cost
  * @param left what may still be done today
- * @param learnt what is known of each section by now
+ * @param learnt what is known of each section now
  * @param past what was played and rested, in order
  */
 record Progress(int putOffs, Tally tally, Allowance left, List<Learnt> learnt, List<Segment> past) {

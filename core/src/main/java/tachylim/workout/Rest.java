@@ -1,16 +1,18 @@
 package tachylim.workout;
 
+import tachylim.words.Reason;
+
 /**
  * A step in which the hands hang. This class is immutable.
  *
- * @param reason what the rest is for
+ * @param purpose what the rest is for
  * @param seconds how long it lasts at the least
- * @param why the reason, one sentence
+ * @param why the reason
  */
-public record Rest(Reason reason, double seconds, String why) implements Step {
+public record Rest(Purpose purpose, double seconds, Reason why) implements Step {
 
     /** What rests are for. */
-    public enum Reason {
+    public enum Purpose {
         /** The recovery fills for the next burst. */
         RECOVER,
         /** Between two blocks. */

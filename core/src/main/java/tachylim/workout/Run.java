@@ -9,8 +9,9 @@ import tachylim.method.Position;
 import tachylim.task.Answer;
 import tachylim.task.PassKind;
 import tachylim.task.Tension;
+import tachylim.tempo.Rounding;
 import tachylim.tempo.Tempo;
-import tachylim.tempo.Whole;
+import tachylim.words.Reason;
 import tachylim.words.Refusal;
 
 /**
@@ -40,28 +41,27 @@ public final class Run {
     private static final double REST_TOLERANCE = 1;
 
     private final Workout workout;
-    private final Standing standing;
+    private final Place standing;
     private final Progress progress;
 
     /**
      * Where a run stands.
      *
-     * @param blocks the blocks as they are drawn by now
+     * @param blocks the blocks as they are drawn now
      * @param block which of them it is in
      * @param blockStart seconds of the run when that began
      * @param position where its method stands
      * @param pending a rest that comes first, or null
      * @param step what to do now, null while that is open
      */
-    private record Standing(
-            List<Block> blocks, int block, double blockStart, Position position, Rest pending, Step step) {
+    private record Place(List<Block> blocks, int block, double blockStart, Position position, Rest pending, Step step) {
 
-        Standing at(Position next, Rest rest) {
-            return new Standing(blocks, block, blockStart, next, rest, null);
+        Place at(Position next, Rest rest) {
+            return new Place(blocks, block, blockStart, next, rest, null);
         }
 
-        Standing telling(Step next) {
-            return new Standing(blocks, block, blockStart, position, next instanceof Rest ? pending : null, next);
+        Place telling(Step next) {
+            return new Place(blocks, block, blockStart, position, next instanceof Rest ? pending : null, next);
         }
 
         Block current() {
@@ -69,7 +69,7 @@ public final class Run {
         }
     }
 
-    private Run(Workout workout, Standing from, Progress progress) {
+    private Run(Workout workout, Place from, Progress progress) {
         this.workout = workout;
         this.progress = progress;
         this.standing = from.step instanceof Done ? from : settle(from);
@@ -84,7 +84,7 @@ public final class Run {
                         workout.blocks().get(0),
                         workout.blocks().get(0).method().opening(),
                         progress);
-        return new Run(workout, new Standing(workout.blocks(), 0, 0, first, null, null), progress);
+        return new Run(workout, new Place(workout.blocks(), 0, 0, first, null, null), progress);
     }
 
     /** This run with {@code left} for the rest of today: what may be done now, whatever it was begun with. */
@@ -100,12 +100,12 @@ public final class Run {
         return progress.left();
     }
 
-    /** What is known by now of the section that it is mostly about, with all that was played in this run. */
+    /** What is known now of the section that it is mostly about, with all that was played in this run. */
     public Known known() {
         return known(0);
     }
 
-    /** What is known by now of one of its sections. */
+    /** What is known now of one of its sections. */
     public Known known(int theme) {
         return progress.learnt().get(theme).known();
     }
@@ -115,7 +115,7 @@ public final class Run {
         return standing.step;
     }
 
-    /** The blocks as they are drawn by now: those to come may differ from the plan, since more is known. */
+    /** The blocks as they are drawn now: those to come may differ from the plan, since more is known. */
     public List<Block> blocks() {
         return standing.blocks;
     }
@@ -185,7 +185,7 @@ public final class Run {
         }
         if (event instanceof Event.RestAsked asked) {
             Progress after = leaving(expect(Pass.class, "a pass"), asked.playedSeconds());
-            Rest rest = new Rest(Rest.Reason.ASKED, ASKED_SECONDS, askedSentence(after));
+            Rest rest = new Rest(Rest.Purpose.ASKED, ASKED_SECONDS, askedSentence(after));
             return new Run(workout, standing.at(standing.position, rest), after);
         }
         Event.Stopped stopped = (Event.Stopped) event;
@@ -238,10 +238,8 @@ public final class Run {
         return progress.with(segment(pass, after.elapsed() - tally().elapsed(), null, after), standing.current());
     }
 
-    private String askedSentence(Progress after) {
-        return after.past().size() > past().size()
-                ? "You asked for a rest; what was played without a verdict counts for today, not for the ceiling."
-                : "You asked for a rest; it costs nothing.";
+    private Reason askedSentence(Progress after) {
+        return after.past().size() > past().size() ? Reason.of("rest.askedCounts") : Reason.of("rest.asked");
     }
 
     private Segment segment(Step done, double seconds, Answer answer, Tally after) {
@@ -271,8 +269,10 @@ public final class Run {
             Known known = learnt.of(block).known();
             next = next.under(
                     Planner.highestBurst(workout.brief().knowing(block.theme(), known), block),
-                    "The ceiling may be as low as "
-                            + block.music().estimate(known.estimate()).ceiling().low());
+                    Reason.of(
+                            "because.lowCeiling",
+                            "ceiling",
+                            block.music().estimate(known.estimate()).ceiling().low()));
         }
         Rest rest = pass.kind() == PassKind.BURST
                 ? new Pacing(situation(standing)).afterBurst(after, next, learnt.bursts(standing.block))
@@ -286,12 +286,12 @@ public final class Run {
                 .gripped()
                 .map(block.music()::tempo)
                 .map(tempo -> position.under(
-                        Tempo.clamped(Whole.above(tempo.bpm()) - 1), "Slower than " + tempo + ", where it gripped"))
+                        Tempo.clamped(Rounding.above(tempo.bpm()) - 1), Reason.of("because.gripped", "tempo", tempo)))
                 .orElse(position);
     }
 
     private Run rested(Rest rest, double seconds) {
-        boolean away = rest.reason() == Rest.Reason.AWAY;
+        boolean away = rest.purpose() == Rest.Purpose.AWAY;
         // Who has read, or is warm, goes on: only what the hands need cannot be cut short.
         if (!away && seconds + REST_TOLERANCE < rest.seconds()) {
             throw Refusal.of(
@@ -308,18 +308,18 @@ public final class Run {
     }
 
     /** Moves on through finished blocks and limits until there is a step to take; nobody rests before the end. */
-    private Standing settle(Standing from) {
+    private Place settle(Place from) {
         if (past().size() >= MOST_STEPS) {
-            return from.telling(new Done(Done.Cause.PLAYED, "This workout has gone on long enough."));
+            return from.telling(new Done(Done.Cause.PLAYED, Reason.of("done.long")));
         }
-        Standing resting = null;
-        Standing now = from;
+        Place resting = null;
+        Place now = from;
         while (now.block < now.blocks.size()) {
             if (isPassedOver(situation(now))) {
                 now = nextBlock(now);
                 continue;
             }
-            Standing rested = now.at(now.position, null);
+            Place rested = now.at(now.position, null);
             Step step = stepIn(rested);
             if (step != null) {
                 return resting != null
@@ -327,7 +327,7 @@ public final class Run {
                         : now.telling(now.pending != null ? now.pending : step);
             }
             // Nobody changes over to a block in which nothing is played; any other rest is taken if anything follows.
-            if (resting == null && now.pending != null && now.pending.reason() != Rest.Reason.CHANGE) {
+            if (resting == null && now.pending != null && now.pending.purpose() != Rest.Purpose.CHANGE) {
                 resting = now;
             }
             now = nextBlock(rested);
@@ -335,22 +335,20 @@ public final class Run {
         return now.telling(new Done(Done.Cause.PLAYED, endSentence(now)));
     }
 
-    private String endSentence(Standing at) {
+    private Reason endSentence(Place at) {
         if (at.blocks.isEmpty()) {
-            return "Nothing more may be played today.";
+            return Reason.of("done.nothing");
         }
-        return progress.left().isWorthStarting()
-                ? Done.Cause.PLAYED.sentence()
-                : "Today's limits are reached; what was played is kept.";
+        return progress.left().isWorthStarting() ? Done.Cause.PLAYED.sentence() : Reason.of("done.limits");
     }
 
     /** What is to be done in a block; null when it is over. */
-    private Step stepIn(Standing now) {
+    private Step stepIn(Place now) {
         Situation here = situation(now);
         if (now.position.move() instanceof Move.Away away) {
             double seconds = Math.min(away.seconds(), new Pacing(here).secondsLeft());
             if (seconds > 0) {
-                return new Rest(Rest.Reason.AWAY, seconds, away.why());
+                return new Rest(Rest.Purpose.AWAY, seconds, away.why());
             }
         }
         Move.Play play = play(here, now.position.move());
@@ -358,7 +356,7 @@ public final class Run {
         return step == null || isBreakBeforeNothing(now, step) ? null : step;
     }
 
-    private Situation situation(Standing now) {
+    private Situation situation(Place now) {
         return new Situation(workout, progress, now.blocks, now.block, now.blockStart);
     }
 
@@ -382,15 +380,14 @@ public final class Run {
             return new Move.Play(
                     PassKind.PROBE,
                     tempo,
-                    measure.why() + ": at " + tempo + " it says most about the ceiling, which is known to ±"
-                            + percent(giveOrTake) + ".");
+                    Reason.of("probes.at", "probe", measure.why(), "tempo", tempo, "percent", percent(giveOrTake)));
         }
         return move instanceof Move.Play play ? play : null;
     }
 
     /** Whether nothing would be played any more after the break that is due: then there is none, and it is over. */
-    private boolean isBreakBeforeNothing(Standing now, Step step) {
-        if (!(step instanceof Rest rest) || rest.reason() != Rest.Reason.BREAK) {
+    private boolean isBreakBeforeNothing(Place now, Step step) {
+        if (!(step instanceof Rest rest) || rest.purpose() != Rest.Purpose.BREAK) {
             return false;
         }
         Tally after = tally().rested(rest.seconds());
@@ -399,21 +396,21 @@ public final class Run {
         return new Run(workout, now.at(now.position, null), progress.with(taken, now.current())).isDone();
     }
 
-    private Standing nextBlock(Standing now) {
+    private Place nextBlock(Place now) {
         int next = now.block + 1;
         if (next >= now.blocks.size()) {
-            return new Standing(now.blocks, next, tally().elapsed(), null, null, null);
+            return new Place(now.blocks, next, tally().elapsed(), null, null, null);
         }
         boolean playedInIt = past().stream().anyMatch(segment -> segment.block() == now.block);
         Rest change = playedInIt
                 ? Pacing.change()
-                : now.pending != null && now.pending.reason() == Rest.Reason.CHANGE ? now.pending : null;
+                : now.pending != null && now.pending.purpose() == Rest.Purpose.CHANGE ? now.pending : null;
         List<Block> blocks = drawnAgain(now.blocks, next);
         Position opening = within(blocks.get(next), blocks.get(next).method().opening(), progress);
-        return new Standing(blocks, next, tally().elapsed(), opening, change, null);
+        return new Place(blocks, next, tally().elapsed(), opening, change, null);
     }
 
-    /** The blocks with the next one drawn from what is known by now, if something was learned since the plan. */
+    /** The blocks with the next one drawn from what is known now, if something was learned since the plan. */
     private List<Block> drawnAgain(List<Block> blocks, int next) {
         Block planned = blocks.get(next);
         Known known = known(planned.theme());
@@ -428,9 +425,14 @@ public final class Run {
         List<Block> changed = new ArrayList<>(blocks);
         changed.set(
                 next,
-                drawn.saying("Drawn anew: the ceiling is "
-                        + known.estimate().ceiling().middle() + " now, ±"
-                        + percent(known.estimate().ceiling().giveOrTake()) + ". " + drawn.why()));
+                drawn.saying(Reason.of(
+                        "block.again",
+                        "ceiling",
+                        known.estimate().ceiling().middle(),
+                        "percent",
+                        percent(known.estimate().ceiling().giveOrTake()),
+                        "why",
+                        drawn.why())));
         return List.copyOf(changed);
     }
 
@@ -451,7 +453,7 @@ public final class Run {
         return rest.isPresent() ? rest.get() : caps.isBeyondItsPasses(pass) ? null : pass;
     }
 
-    static String percent(double share) {
-        return Math.round(100 * share) + "%";
+    static long percent(double share) {
+        return Math.round(100 * share);
     }
 }

@@ -78,7 +78,7 @@ public record Segment(
 
     private static boolean speaks(Pass pass) {
         return pass.kind() != PassKind.WARM_UP
-                && pass.task().manner().isEmpty()
+                && pass.task().manner().saysNothing()
                 && pass.pulse().kind() != Pulse.Kind.FREE
                 && pass.pulse().kind() != Pulse.Kind.GLIDING
                 && pass.ask().kind() != Ask.Kind.MATCH

@@ -9,7 +9,7 @@ import tachylim.ceiling.Known;
  *
  * @param workout what was planned
  * @param progress what was done, and what it leaves
- * @param blocks the blocks as they are drawn by now
+ * @param blocks the blocks as they are drawn now
  * @param block which of them it is in
  * @param blockStart seconds of the run when that began
  */
@@ -36,7 +36,7 @@ record Situation(Workout workout, Progress progress, List<Block> blocks, int blo
         return progress.bursts(block);
     }
 
-    /** How fast the music of the block at hand is by now. */
+    /** How fast the music of the block at hand is now. */
     Estimate estimate() {
         return estimate(current());
     }

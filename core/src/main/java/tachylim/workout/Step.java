@@ -1,5 +1,7 @@
 package tachylim.workout;
 
+import tachylim.words.Reason;
+
 /** One step of a workout: something to play, a rest, or the end. */
 public sealed interface Step permits Pass, Rest, Done {
 
@@ -7,5 +9,5 @@ public sealed interface Step permits Pass, Rest, Done {
     double seconds();
 
     /** Why it is there, one sentence. */
-    String why();
+    Reason why();
 }

@@ -5,15 +5,16 @@ import java.util.OptionalLong;
 import tachylim.ceiling.Estimate;
 import tachylim.method.School;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /**
  * Which method a section wants now, with the reason: from what is known of it, how far it is from its target, where it breaks,
  * the days and the burst time left, and what was used lately. A rule of thumb, to be overruled at any time.
  *
  * @param school the method
- * @param why the reason, one sentence with its numbers
+ * @param why the reason, with its numbers
  */
-public record WhichMethod(School school, String why) {
+public record WhichMethod(School school, Reason why) {
 
     /** So close to the target little steps are enough, as a share. */
     private static final double NEAR = 1.03;
@@ -45,64 +46,54 @@ public record WhichMethod(School school, String why) {
         if (!estimate.enoughEvidence()) {
             return new WhichMethod(
                     School.STEADY_CLIMB,
-                    "The ceiling is known to ±"
-                            + Math.round(100 * estimate.ceiling().giveOrTake())
-                            + "% only: a climb and its probes come first.");
+                    Reason.of(
+                            "which.vague",
+                            "percent",
+                            Math.round(100 * estimate.ceiling().giveOrTake())));
         }
         if (days >= 0 && days <= LAST_DAYS) {
-            return new WhichMethod(School.PERFORMANCE_RUN, inDays(days) + ": play it through, and try nothing new.");
+            return new WhichMethod(School.PERFORMANCE_RUN, Reason.of("which.perform", "days", days));
         }
         if (gap <= 1) {
             return days >= 0 && days <= WEEK
                     ? new WhichMethod(
-                            School.PERFORMANCE_RUN,
-                            "The ceiling of " + ceiling + " has passed the target, and "
-                                    + inDays(days).toLowerCase() + ": play it through.")
+                            School.PERFORMANCE_RUN, Reason.of("which.readyPerform", "ceiling", ceiling, "days", days))
                     : new WhichMethod(
-                            School.UPKEEP,
-                            "The ceiling of " + ceiling + " has passed the target of " + theme.target() + ".");
+                            School.UPKEEP, Reason.of("which.ready", "ceiling", ceiling, "target", theme.target()));
         }
         if (!theme.known().awkward().isEmpty()) {
             var band = theme.known().awkward().get(0);
             return new WhichMethod(
-                    School.NARROW_STEPS,
-                    "You miss more between " + band.from() + " and " + band.to() + " BPM than above.");
+                    School.NARROW_STEPS, Reason.of("which.awkward", "from", band.from(), "to", band.to()));
         }
         if (left.burstSeconds() <= 0) {
-            return new WhichMethod(School.SETBACK_LADDER, "Today's burst time is used: a ladder needs none.");
+            return new WhichMethod(School.SETBACK_LADDER, Reason.of("which.noBursts"));
         }
         if (gap > FAR) {
-            return new WhichMethod(
-                    School.TAPER,
-                    "From " + ceiling + " to " + theme.target()
-                            + " it is far: many slow repetitions, then few faster ones.");
+            return new WhichMethod(School.TAPER, Reason.of("which.far", "ceiling", ceiling, "target", theme.target()));
         }
         if (!theme.weak().isEmpty()) {
             int transition = theme.weak().get(0);
             return new WhichMethod(
-                    School.GROWING_BURSTS,
-                    "It breaks between notes " + (transition + 1) + " and " + (transition + 2)
-                            + ": a few notes at speed, from there outward.");
+                    School.GROWING_BURSTS, Reason.of("which.breaks", "from", transition + 1, "to", transition + 2));
         }
         if (gap <= NEAR) {
             return new WhichMethod(
-                    School.CREST_AND_SETTLE,
-                    "From " + ceiling + " to " + theme.target()
-                            + " it is a small step: settle under it until it is easy.");
+                    School.CREST_AND_SETTLE, Reason.of("which.small", "ceiling", ceiling, "target", theme.target()));
         }
         boolean often = lately.size() >= ENOUGH_IN_A_ROW
                 && lately.subList(0, ENOUGH_IN_A_ROW).stream().allMatch(School.INTERVAL_BURSTS::equals);
         return often
-                ? new WhichMethod(
-                        School.SWITCH_BURSTS,
-                        "Interval bursts were used " + ENOUGH_IN_A_ROW + " times in a row: the same on one click.")
+                ? new WhichMethod(School.SWITCH_BURSTS, Reason.of("which.another", "times", ENOUGH_IN_A_ROW))
                 : new WhichMethod(
                         School.INTERVAL_BURSTS,
-                        "From " + ceiling + " to " + theme.target() + " it is " + Math.round(100 * (gap - 1))
-                                + "%: short bursts above the ceiling, slow passes between.");
-    }
-
-    private static String inDays(long days) {
-        return days == 0 ? "It is today" : days == 1 ? "It is tomorrow" : "It is in " + days + " days";
+                        Reason.of(
+                                "which.bursts",
+                                "ceiling",
+                                ceiling,
+                                "target",
+                                theme.target(),
+                                "percent",
+                                Math.round(100 * (gap - 1))));
     }
 }

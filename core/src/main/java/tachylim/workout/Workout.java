@@ -7,6 +7,7 @@ import tachylim.load.Caution;
 import tachylim.load.Condition;
 import tachylim.passage.Passage;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /**
  * A planned workout. This class is immutable.
@@ -15,7 +16,7 @@ import tachylim.tempo.Tempo;
  * @param blocks the blocks in the order they are played; none when nothing may be played
  * @param remarks what the player should know about this plan, a sentence each
  */
-public record Workout(Brief brief, List<Block> blocks, List<String> remarks) {
+public record Workout(Brief brief, List<Block> blocks, List<Reason> remarks) {
 
     public Workout {
         blocks = List.copyOf(blocks);
@@ -53,13 +54,13 @@ public record Workout(Brief brief, List<Block> blocks, List<String> remarks) {
     }
 
     /** This workout with one thing to say about it, which makes everything else superfluous. */
-    public Workout withOnlyRemark(String remark) {
+    public Workout withOnlyRemark(Reason remark) {
         return new Workout(brief, blocks, List.of(remark));
     }
 
     /** This workout with one more thing to say about it. */
-    public Workout withRemark(String remark) {
-        List<String> all = new ArrayList<>(remarks);
+    public Workout withRemark(Reason remark) {
+        List<Reason> all = new ArrayList<>(remarks);
         all.add(remark);
         return new Workout(brief, blocks, all);
     }

@@ -110,7 +110,7 @@ class PosteriorTest {
     void aKeptBeliefIsSmallAndSaysTheSame(int passes) {
         Posterior belief = afterPasses(passes, Posterior.GUESS_SD);
         byte[] kept = belief.toBytes();
-        assertThat(kept.length).isLessThanOrEqualTo(KeptBelief.MOST_BYTES);
+        assertThat(kept.length).isLessThanOrEqualTo(BeliefBytes.MOST_BYTES);
         Estimate exact = belief.estimate();
         Estimate again = Posterior.fromBytes(kept, belief.passes()).estimate();
         assertThat(again.passes()).isEqualTo(exact.passes());

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import org.junit.jupiter.api.Test;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 class TimeToMeasureTest {
 
@@ -13,21 +14,21 @@ class TimeToMeasureTest {
 
     @Test
     void aSectionThatWasNeverPlayedIsWorthMeasuring() {
-        assertThat(TimeToMeasure.why(known(0.2), null)).contains("not been played");
+        assertThat(TimeToMeasure.why(known(0.2), null).code()).isEqualTo("measure.never");
     }
 
     @Test
     void aWideIntervalSaysHowWide() {
-        assertThat(TimeToMeasure.why(known(0.08), 2L)).contains("±").contains("%");
+        assertThat(TimeToMeasure.why(known(0.08), 2L)).isEqualTo(Reason.of("measure.vague", "percent", 10));
     }
 
     @Test
     void anOldFigureSaysHowOld() {
-        assertThat(TimeToMeasure.why(known(0.03), 20L)).startsWith("Last played 20 days ago");
+        assertThat(TimeToMeasure.why(known(0.03), 20L)).isEqualTo(Reason.of("measure.old", "days", 20));
     }
 
     @Test
     void whatIsKnownAndFreshIsLeftAlone() {
-        assertThat(TimeToMeasure.why(known(0.03), 1L)).isEmpty();
+        assertThat(TimeToMeasure.why(known(0.03), 1L).saysNothing()).isTrue();
     }
 }

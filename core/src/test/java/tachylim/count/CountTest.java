@@ -57,7 +57,7 @@ class CountTest {
         assertThatThrownBy(() -> new Count(DAY, 45, 20)).hasMessageContaining("45");
         assertThatThrownBy(() -> minute(601)).hasMessageContaining("601");
         assertThatThrownBy(() -> minute(-1)).hasMessageContaining("refusal.count.0ToChangesAreCountedNot");
-        assertThatThrownBy(() -> new Change(Tempo.of(100), 0)).hasMessageContaining("0.0");
+        assertThatThrownBy(() -> new Change(Tempo.of(100), 0)).hasMessageContaining("beats=0");
     }
 
     /** At the best there ever was a minute costs e^1.2 = 3.32 effort minutes, as any minute at the ceiling does. */

@@ -19,6 +19,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import tachylim.task.Tension;
+import tachylim.words.Reason;
 
 /** How much is enough, day after day, by what was played before and what lies ahead. */
 class EnoughTest {
@@ -38,7 +39,7 @@ class EnoughTest {
     }
 
     private static Guardrails rails(int minutes, History history) {
-        return new Guardrails(minutes, Care.NONE, history, List.of(), List.of());
+        return new Guardrails(minutes, SymptomHistory.NONE, history, List.of(), List.of());
     }
 
     private static Optional<Cap> cap(Guardrails rails, Cap.Rule rule) {
@@ -93,7 +94,7 @@ class EnoughTest {
         play(days, 20, 1, 20);
         Cap usual = cap(rails(60, history(days)), Cap.Rule.USUAL_DAY).orElseThrow();
         assertThat(usual.effort()).isEqualTo(new Effort(30));
-        assertThat(usual.why()).contains("20.0").endsWith(".");
+        assertThat(usual.why()).isEqualTo(Reason.of("cap.usualDay", "usual", 20));
         assertThat(rails(60, history(days)).today(DayLoad.NONE, NOW))
                 .filteredOn(limit -> limit.kind() == Limit.Kind.EFFORT)
                 .extracting(Limit::cap)
@@ -125,7 +126,7 @@ class EnoughTest {
     void aPersonsLimitIsTheirsAndNeverGoneAbove() {
         Guardrails rails = new Guardrails(
                 40,
-                Care.NONE,
+                SymptomHistory.NONE,
                 History.none(TODAY, new Effort(40)),
                 List.of(),
                 List.of(
@@ -135,7 +136,7 @@ class EnoughTest {
         assertThat(rails.today(DayLoad.NONE, NOW)).allSatisfy(limit -> {
             switch (limit.kind()) {
                 case EFFORT -> assertThat(limit.cap()).isEqualTo(12);
-                case BURST_SECONDS -> assertThat(limit.why()).contains("Dr Pell");
+                case BURST_SECONDS -> assertThat(limit.why()).isEqualTo(Reason.of("cap.ordered", "by", "Dr Pell"));
                 case PLAYING_MINUTES -> assertThat(limit.cap()).isEqualTo(50);
             }
         });
@@ -180,7 +181,11 @@ class EnoughTest {
         NavigableMap<LocalDate, Effort> days = new TreeMap<>();
         play(days, 20, 3, 30);
         Guardrails rails = new Guardrails(
-                60, new Care(NOW.minus(SymptomRest.LENGTH), TODAY, false), history(days), List.of(), List.of());
+                60,
+                new SymptomHistory(NOW.minus(SymptomRest.LENGTH), TODAY, false),
+                history(days),
+                List.of(),
+                List.of());
         assertThat(rails.back()).contains(new Return(0, 3, 0, new Effort(30)));
     }
 
@@ -214,7 +219,7 @@ class EnoughTest {
     void theLastWeekHasLessAndItsEndNoBursts(int daysLeft, double share, double bursts) {
         Guardrails rails = new Guardrails(
                 40,
-                Care.NONE,
+                SymptomHistory.NONE,
                 History.none(TODAY, new Effort(40)),
                 List.of(TODAY.plusDays(daysLeft), TODAY.minusDays(1), TODAY.plusDays(30)),
                 List.of());
@@ -248,14 +253,16 @@ class EnoughTest {
     @Test
     void aSecondReportClosesBurstsUntilThereWasAdvice() {
         Guardrails rails = new Guardrails(
-                40, new Care(NOW, null, true), History.none(TODAY, new Effort(40)), List.of(), List.of());
+                40, new SymptomHistory(NOW, null, true), History.none(TODAY, new Effort(40)), List.of(), List.of());
         assertThat(rails.today(new DayLoad(new Effort(0), 0, 0, Tension.LOOSE), NOW))
                 .filteredOn(limit -> limit.kind() == Limit.Kind.BURST_SECONDS)
                 .extracting(Limit::cap)
                 .containsExactly(0.0);
-        assertThat(Care.isAgain(NOW.minusSeconds(14 * 86_400), NOW)).isTrue();
-        assertThat(Care.isAgain(NOW.minusSeconds(3_600), NOW)).as("told twice").isFalse();
-        assertThat(Care.isAgain(NOW.minusSeconds(15 * 86_400), NOW)).isFalse();
+        assertThat(SymptomHistory.isAgain(NOW.minusSeconds(14 * 86_400), NOW)).isTrue();
+        assertThat(SymptomHistory.isAgain(NOW.minusSeconds(3_600), NOW))
+                .as("told twice")
+                .isFalse();
+        assertThat(SymptomHistory.isAgain(NOW.minusSeconds(15 * 86_400), NOW)).isFalse();
     }
 
     /**
@@ -281,7 +288,7 @@ class EnoughTest {
                     continue;
                 }
                 History history = new History(day, played, Map.of(), new Effort(minutes));
-                Guardrails rails = new Guardrails(minutes, Care.NONE, history, dates, List.of());
+                Guardrails rails = new Guardrails(minutes, SymptomHistory.NONE, history, dates, List.of());
                 Cap least = rails.caps(NOW).get(0);
                 Effort wish = new Effort(minutes * (habit + (random.nextInt(8) == 0 ? 1 : 0)));
                 Effort effort = wish.orLess(least.effort());

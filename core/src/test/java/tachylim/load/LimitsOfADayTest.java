@@ -17,6 +17,7 @@ import java.util.TreeMap;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import tachylim.task.Tension;
 import tachylim.words.Reason;
 
@@ -39,8 +40,8 @@ class LimitsOfADayTest {
         return new History(TODAY, days, Map.of(), new Effort(40));
     }
 
-    private static Guardrails rails(History history, Care care, Ordered... given) {
-        return new Guardrails(60, care, history, List.of(), List.of(given));
+    private static Guardrails rails(History history, SymptomHistory symptoms, Ordered... given) {
+        return new Guardrails(60, symptoms, history, List.of(), List.of(given));
     }
 
     private static Limit bursts(Guardrails rails, DayLoad day) {
@@ -54,15 +55,16 @@ class LimitsOfADayTest {
 
     @Test
     void whatWasPlayedElsewhereCostsByItsKind() {
-        assertThat(Elsewhere.PERFORMANCE.effort(10).minutes()).isCloseTo(18, within(1e-9));
-        assertThat(Elsewhere.TEACHING.effort(1)).isEqualTo(new Effort(0.5));
-        assertThat(Elsewhere.LESSON.effort(Elsewhere.MOST_MINUTES).minutes()).isCloseTo(720, within(1e-9));
+        assertThat(AwayPractice.PERFORMANCE.effort(10).minutes()).isCloseTo(18, within(1e-9));
+        assertThat(AwayPractice.TEACHING.effort(1)).isEqualTo(new Effort(0.5));
+        assertThat(AwayPractice.LESSON.effort(AwayPractice.MOST_MINUTES).minutes())
+                .isCloseTo(720, within(1e-9));
     }
 
     @ParameterizedTest
     @CsvSource({"0", "-1", "601"})
     void noMinutesAndMoreThanADayHoldsAreRefused(int minutes) {
-        assertThatThrownBy(() -> Elsewhere.REHEARSAL.effort(minutes))
+        assertThatThrownBy(() -> AwayPractice.REHEARSAL.effort(minutes))
                 .hasMessageContaining("refusal.elsewhere.give1ToMinutesNot");
     }
 
@@ -70,10 +72,10 @@ class LimitsOfADayTest {
 
     @Test
     void aLimitKnowsItsShareAndWhatIsLeft() {
-        assertThat(new Limit(Limit.Kind.EFFORT, 40, 30, "").left()).isEqualTo(10);
-        assertThat(new Limit(Limit.Kind.EFFORT, 40, 50, "").left()).isZero();
-        assertThat(new Limit(Limit.Kind.EFFORT, 40, 30, "").share()).isEqualTo(0.75);
-        assertThat(new Limit(Limit.Kind.EFFORT, 0, 0, "").share()).isEqualTo(1);
+        assertThat(new Limit(Limit.Kind.EFFORT, 40, 30, Reason.NONE).left()).isEqualTo(10);
+        assertThat(new Limit(Limit.Kind.EFFORT, 40, 50, Reason.NONE).left()).isZero();
+        assertThat(new Limit(Limit.Kind.EFFORT, 40, 30, Reason.NONE).share()).isEqualTo(0.75);
+        assertThat(new Limit(Limit.Kind.EFFORT, 0, 0, Reason.NONE).share()).isEqualTo(1);
     }
 
     @Test
@@ -85,7 +87,7 @@ class LimitsOfADayTest {
 
     @Test
     void aDayThatIsUsedUpIsSaidWhereverSomethingMayBePlayed() {
-        Guardrails rails = rails(History.none(TODAY, new Effort(60)), Care.NONE);
+        Guardrails rails = rails(History.none(TODAY, new Effort(60)), SymptomHistory.NONE);
         assertThat(rails.caution(DayLoad.NONE, NOW)).isEmpty();
         assertThat(rails.caution(new DayLoad(new Effort(59), 0, 0, Tension.LOOSE), NOW))
                 .isEmpty();
@@ -105,13 +107,13 @@ class LimitsOfADayTest {
     @Test
     void burstsAreClosedForTheReasonThatIsSaid() {
         History fresh = History.none(TODAY, new Effort(60));
-        assertThat(bursts(rails(fresh, Care.NONE), DayLoad.NONE).cap()).isEqualTo(90);
-        assertThat(bursts(rails(fresh, Care.NONE), new DayLoad(new Effort(0), 0, 0, Tension.LOCKED)))
-                .isEqualTo(new Limit(
-                        Limit.Kind.BURST_SECONDS, 0, 0, "Tension reached 5 today, so nothing fast any more."));
-        Limit twice = bursts(rails(fresh, new Care(null, null, true)), DayLoad.NONE);
+        assertThat(bursts(rails(fresh, SymptomHistory.NONE), DayLoad.NONE).cap())
+                .isEqualTo(90);
+        assertThat(bursts(rails(fresh, SymptomHistory.NONE), new DayLoad(new Effort(0), 0, 0, Tension.LOCKED)))
+                .isEqualTo(new Limit(Limit.Kind.BURST_SECONDS, 0, 0, Reason.of("bursts.locked")));
+        Limit twice = bursts(rails(fresh, new SymptomHistory(null, null, true)), DayLoad.NONE);
         assertThat(twice.cap()).isZero();
-        assertThat(twice.why()).startsWith("Two reports within 14 days");
+        assertThat(twice.why()).isEqualTo(Reason.of("bursts.twoSymptoms", "days", 14));
     }
 
     @ParameterizedTest
@@ -121,7 +123,7 @@ class LimitsOfADayTest {
         for (int ago = 1; ago <= days; ago++) {
             well.put(TODAY.minusDays(ago), Guardrails.BURST_SECONDS);
         }
-        Guardrails rails = rails(new History(TODAY, new TreeMap<>(), well, new Effort(60)), Care.NONE);
+        Guardrails rails = rails(new History(TODAY, new TreeMap<>(), well, new Effort(60)), SymptomHistory.NONE);
         assertThat(bursts(rails, DayLoad.NONE).cap()).isCloseTo(cap, within(1e-9));
     }
 
@@ -130,7 +132,8 @@ class LimitsOfADayTest {
     @CsvSource({"0, 90, 90", "28, 90, 94.5", "29, 90, 90", "1, 59, 90", "1, 60, 94.5"})
     void onlyDaysOfTheLastFourWeeksThatUsedEnoughCount(int ago, double seconds, double cap) {
         Guardrails rails = rails(
-                new History(TODAY, new TreeMap<>(), Map.of(TODAY.minusDays(ago), seconds), new Effort(60)), Care.NONE);
+                new History(TODAY, new TreeMap<>(), Map.of(TODAY.minusDays(ago), seconds), new Effort(60)),
+                SymptomHistory.NONE);
         assertThat(bursts(rails, DayLoad.NONE).cap()).isCloseTo(cap, within(1e-9));
     }
 
@@ -140,15 +143,21 @@ class LimitsOfADayTest {
         Ordered many = new Ordered(Limit.Kind.BURST_SECONDS, 200, "Dr Aveline Orsk");
         Ordered same = new Ordered(Limit.Kind.BURST_SECONDS, 90, "Dr Aveline Orsk");
         History fresh = History.none(TODAY, new Effort(60));
-        assertThat(bursts(rails(fresh, Care.NONE, many, few), DayLoad.NONE).cap())
+        assertThat(bursts(rails(fresh, SymptomHistory.NONE, many, few), DayLoad.NONE)
+                        .cap())
                 .isEqualTo(20);
-        assertThat(bursts(rails(fresh, Care.NONE, many), DayLoad.NONE).cap()).isEqualTo(90);
-        assertThat(bursts(rails(fresh, Care.NONE, same), DayLoad.NONE).why()).contains("to begin with");
+        assertThat(bursts(rails(fresh, SymptomHistory.NONE, many), DayLoad.NONE).cap())
+                .isEqualTo(90);
+        assertThat(bursts(rails(fresh, SymptomHistory.NONE, same), DayLoad.NONE)
+                        .why()
+                        .code())
+                .isEqualTo("bursts.first");
         Ordered playing = new Ordered(Limit.Kind.PLAYING_MINUTES, 75, "Dr Aveline Orsk");
-        assertThat(rails(fresh, Care.NONE, playing).today(DayLoad.NONE, NOW))
+        assertThat(rails(fresh, SymptomHistory.NONE, playing).today(DayLoad.NONE, NOW))
                 .filteredOn(limit -> limit.kind() == Limit.Kind.PLAYING_MINUTES)
                 .singleElement()
-                .satisfies(limit -> assertThat(limit.why()).contains("25% more than the 60 minutes"));
+                .satisfies(limit ->
+                        assertThat(limit.why()).isEqualTo(Reason.of("cap.playing", "percent", 25, "minutes", 60)));
     }
 
     // Coming back
@@ -158,9 +167,10 @@ class LimitsOfADayTest {
         Return third = new Return(2, 5, 5, new Effort(40));
         assertThat(third.share()).isCloseTo(0.7, within(1e-9));
         assertThat(third.cap().minutes()).isCloseTo(28, within(1e-9));
-        assertThat(third.why()).isEqualTo("Day 3 of 5 back after 5 days away: 70% of the 40 of a usual day before.");
+        assertThat(third.why())
+                .isEqualTo(Reason.of("cap.return", "day", 3, "length", 5, "away", 5, "percent", 70, "usual", 40));
         assertThat(new Return(0, 3, 0, new Effort(40)).why())
-                .isEqualTo("Day 1 of 3 back after a symptom: 40% of the 40 of a usual day before.");
+                .isEqualTo(Reason.of("cap.return", "day", 1, "length", 3, "away", 0, "percent", 40, "usual", 40));
     }
 
     @ParameterizedTest
@@ -188,38 +198,42 @@ class LimitsOfADayTest {
             played.put(TODAY.minusDays(ago), new Effort(40));
         }
         assertThat(Return.isNear(history(played))).isEqualTo(near);
-        assertThat(rails(history(played), Care.NONE).mostOfAWeek().isEmpty()).isEqualTo(near);
+        assertThat(rails(history(played), SymptomHistory.NONE).mostOfAWeek().isEmpty())
+                .isEqualTo(near);
     }
 
     @Test
     void aWeekMayGrowByFifteenPercentOfTheThreeBefore() {
-        assertThat(rails(history(daily(30, 10)), Care.NONE).mostOfAWeek()).contains(new Effort(80.5));
-        assertThat(rails(history(daily(28, 10)), Care.NONE).mostOfAWeek()).contains(new Effort(80.5));
-        assertThat(rails(history(daily(27, 10)), Care.NONE).mostOfAWeek()).isEmpty();
+        assertThat(rails(history(daily(30, 10)), SymptomHistory.NONE).mostOfAWeek())
+                .contains(new Effort(80.5));
+        assertThat(rails(history(daily(28, 10)), SymptomHistory.NONE).mostOfAWeek())
+                .contains(new Effort(80.5));
+        assertThat(rails(history(daily(27, 10)), SymptomHistory.NONE).mostOfAWeek())
+                .isEmpty();
     }
 
     // Days ahead
 
     @Test
     void theDayAfterKnowsWhatTodayCameTo() {
-        Guardrails today = rails(History.none(TODAY, new Effort(60)), new Care(NOW, null, false));
+        Guardrails today = rails(History.none(TODAY, new Effort(60)), new SymptomHistory(NOW, null, false));
         Guardrails next = today.after(new Effort(25), TODAY.plusDays(2));
         assertThat(next.history().today()).isEqualTo(TODAY.plusDays(1));
         assertThat(next.history().played()).containsExactly(Map.entry(TODAY, new Effort(25)));
-        assertThat(next.care().restOver()).as("not over yet").isNull();
+        assertThat(next.symptoms().restOver()).as("not over yet").isNull();
         Guardrails later = next.after(Effort.NONE, TODAY.plusDays(2));
         assertThat(later.history().played()).as("a day without playing is none").hasSize(1);
-        assertThat(later.care().restOver()).isEqualTo(TODAY.plusDays(2));
-        assertThat(today.after(Effort.NONE, null).care().restOver()).isNull();
+        assertThat(later.symptoms().restOver()).isEqualTo(TODAY.plusDays(2));
+        assertThat(today.after(Effort.NONE, null).symptoms().restOver()).isNull();
     }
 
     // Before something is needed
 
     @ParameterizedTest
-    @CsvSource({"0, It is needed today", "1, It is needed tomorrow", "2, 2 days before", "7, 7 days before"})
-    void aTaperSaysWhen(int daysLeft, String when) {
-        assertThat(new Taper(daysLeft).when()).isEqualTo(when);
-        assertThat(Taper.before(List.of(TODAY.plusDays(daysLeft)), TODAY)).contains(new Taper(daysLeft));
+    @ValueSource(ints = {0, 1, 2, 7})
+    void aTaperIsOfTheNearestPerformance(int daysLeft) {
+        assertThat(Taper.before(List.of(TODAY.plusDays(8), TODAY.plusDays(daysLeft)), TODAY))
+                .contains(new Taper(daysLeft));
     }
 
     @Test
@@ -230,11 +244,15 @@ class LimitsOfADayTest {
 
     @Test
     void aTaperIsOfAUsualDayAndNotOfTheMinutesAlone() {
-        Guardrails rails = new Guardrails(60, Care.NONE, history(daily(6, 20)), List.of(TODAY.plusDays(7)), List.of());
+        Guardrails rails =
+                new Guardrails(60, SymptomHistory.NONE, history(daily(6, 20)), List.of(TODAY.plusDays(7)), List.of());
         assertThat(rails.caps(NOW))
                 .filteredOn(cap -> cap.rule() == Cap.Rule.TAPER)
                 .singleElement()
-                .isEqualTo(new Cap(Cap.Rule.TAPER, new Effort(20), "7 days before: 100% of a usual day's 20."));
+                .isEqualTo(new Cap(
+                        Cap.Rule.TAPER,
+                        new Effort(20),
+                        Reason.of("cap.taper", "days", 7, "percent", 100, "usual", 20)));
     }
 
     // Minutes of a day

@@ -101,7 +101,7 @@ class LoadTest {
                         .findFirst()
                         .orElseThrow();
         assertThat(bursts.left()).isZero();
-        assertThat(bursts.why()).contains("Tension reached 5");
+        assertThat(bursts.why().code()).isEqualTo("bursts.locked");
     }
 
     @Test

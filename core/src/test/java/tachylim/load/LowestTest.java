@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import tachylim.task.Tension;
+import tachylim.words.Reason;
 
 class LowestTest {
 
@@ -16,7 +17,7 @@ class LowestTest {
     private static final History FRESH = History.none(TODAY, Effort.planned(60));
 
     private static Guardrails rails(List<LocalDate> dates, Optional<Lowest> lowest, Ordered... given) {
-        return new Guardrails(60, Care.NONE, FRESH, dates, List.of(given), lowest);
+        return new Guardrails(60, SymptomHistory.NONE, FRESH, dates, List.of(given), lowest);
     }
 
     private static Limit limit(Guardrails rails, Limit.Kind kind) {
@@ -34,8 +35,8 @@ class LowestTest {
                 .isEqualTo(tapered.effort().orElseThrow().effort().minutes())
                 .isLessThan(60);
         assertThat(limit(without, Limit.Kind.EFFORT).why())
-                .startsWith("Caps rise from tomorrow")
-                .contains("tomorrow");
+                .isEqualTo(Reason.of(
+                        "cap.onlyDown", "why", tapered.effort().orElseThrow().why()));
         assertThat(limit(without, Limit.Kind.BURST_SECONDS).cap()).isZero();
         assertThat(without.caps(NOW).get(0).rule()).isEqualTo(Cap.Rule.EARLIER);
     }
@@ -65,7 +66,7 @@ class LowestTest {
         assertThat(rails(List.of(), Optional.empty()).lowest(DayLoad.NONE, NOW).effort())
                 .isEmpty();
         Guardrails resting =
-                new Guardrails(60, new Care(NOW, null, false), FRESH, List.of(), List.of(), Optional.empty());
+                new Guardrails(60, new SymptomHistory(NOW, null, false), FRESH, List.of(), List.of(), Optional.empty());
         assertThat(resting.lowest(DayLoad.NONE, NOW).effort()).isEmpty();
     }
 

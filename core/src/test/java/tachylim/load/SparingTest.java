@@ -7,6 +7,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import org.junit.jupiter.api.Test;
 import tachylim.task.Tension;
+import tachylim.words.Reason;
 
 class SparingTest {
 
@@ -16,33 +17,33 @@ class SparingTest {
     @Test
     void aDayLikeAnyOtherSparesNobody() {
         assertThat(Sparing.why(TODAY, TODAY.minusDays(1), null, Tension.LIGHT, NOW))
-                .isEmpty();
+                .isEqualTo(Reason.NONE);
         assertThat(Sparing.why(TODAY, TODAY.minusDays(7), null, Tension.LIGHT, NOW))
                 .as("six days without playing")
-                .isEmpty();
-        assertThat(Sparing.why(TODAY, null, null, Tension.LIGHT, NOW)).isEmpty();
+                .isEqualTo(Reason.NONE);
+        assertThat(Sparing.why(TODAY, null, null, Tension.LIGHT, NOW)).isEqualTo(Reason.NONE);
     }
 
     @Test
     void theFirstDayAfterAWeekAwayIsEasy() {
         assertThat(Sparing.why(TODAY, TODAY.minusDays(8), null, Tension.LIGHT, NOW))
-                .startsWith("7 days away");
+                .isEqualTo(Reason.of("spared.away", "days", 7));
         assertThat(Sparing.why(TODAY, TODAY.minusDays(41), null, Tension.LIGHT, NOW))
-                .startsWith("40 days away");
+                .isEqualTo(Reason.of("spared.away", "days", 40));
     }
 
     @Test
     void aWeekAfterASymptomIsEasyAndSaysWhoseWordGoesFirst() {
-        assertThat(Sparing.why(TODAY, TODAY.minusDays(1), NOW.minus(Duration.ofDays(3)), Tension.LIGHT, NOW))
-                .contains("symptom")
-                .contains("licensed practitioner");
+        assertThat(Sparing.why(TODAY, TODAY.minusDays(1), NOW.minus(Duration.ofDays(3)), Tension.LIGHT, NOW)
+                        .code())
+                .isEqualTo("spared.symptom");
         assertThat(Sparing.why(TODAY, TODAY.minusDays(1), NOW.minus(Duration.ofDays(7)), Tension.LIGHT, NOW))
-                .isEmpty();
+                .isEqualTo(Reason.NONE);
     }
 
     @Test
     void aHandThatLockedIsSparedUntilTomorrow() {
-        assertThat(Sparing.why(TODAY, TODAY, null, Tension.LOCKED, NOW)).contains("until tomorrow");
-        assertThat(Sparing.why(TODAY, TODAY, null, Tension.GRIPPING, NOW)).isEmpty();
+        assertThat(Sparing.why(TODAY, TODAY, null, Tension.LOCKED, NOW).code()).isEqualTo("spared.locked");
+        assertThat(Sparing.why(TODAY, TODAY, null, Tension.GRIPPING, NOW)).isEqualTo(Reason.NONE);
     }
 }

@@ -22,7 +22,7 @@ class CrestAndSettleTest {
     void itStaysUntilItIsEasy() {
         Position alert = AT_125.opening().after(new Answer(Verdict.CLEAN, Tension.ALERT, 3));
         assertThat(((Move.Play) alert.move()).tempo()).isEqualTo(Tempo.of(120));
-        assertThat(alert.move().why()).startsWith("Not easy yet");
+        assertThat(alert.move().why().code()).isEqualTo("crest.notYet");
         Position broke = AT_125.opening().after(new Answer(Verdict.BROKE, Tension.LIGHT, 0));
         assertThat(((Move.Play) broke.move()).tempo().bpm()).isBetween(116.0, 117.0);
     }

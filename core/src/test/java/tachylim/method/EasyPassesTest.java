@@ -14,6 +14,7 @@ import tachylim.task.PassKind;
 import tachylim.task.Tension;
 import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 class EasyPassesTest {
 
@@ -21,7 +22,7 @@ class EasyPassesTest {
         return new EasyPasses(
                         PassKind.CLOSING,
                         Arrays.stream(tempos).mapToObj(Tempo::of).toList(),
-                        "Easy.")
+                        Reason.text("Easy."))
                 .opening();
     }
 
@@ -37,7 +38,8 @@ class EasyPassesTest {
     void theTemposArePlayedInTurn() {
         Position second = easy(60, 70).after(Answer.expected());
         assertThat(tempo(second)).isEqualTo(Tempo.of(70));
-        assertThat(second.after(Answer.expected()).move()).isEqualTo(new Move.Finish("All of it is played: 2."));
+        assertThat(second.after(Answer.expected()).move())
+                .isEqualTo(new Move.Finish(Reason.of("method.allPlayed", "passes", 2)));
     }
 
     @Test
@@ -68,8 +70,9 @@ class EasyPassesTest {
         assertThat(easy(60, 60)
                         .after(answer(Verdict.CLEAN, Tension.LOCKED))
                         .move()
-                        .why())
-                .startsWith("Locked");
+                        .why()
+                        .code())
+                .isEqualTo("method.locked");
     }
 
     @Test
@@ -81,9 +84,9 @@ class EasyPassesTest {
 
     @Test
     void whatIsNoEasyBlockIsRefused() {
-        assertThatThrownBy(() -> new EasyPasses(PassKind.BURST, List.of(Tempo.of(60)), ""))
+        assertThatThrownBy(() -> new EasyPasses(PassKind.BURST, List.of(Tempo.of(60)), Reason.NONE))
                 .hasMessageContaining("BURST");
-        assertThatThrownBy(() -> new EasyPasses(PassKind.WARM_UP, List.of(), ""))
+        assertThatThrownBy(() -> new EasyPasses(PassKind.WARM_UP, List.of(), Reason.NONE))
                 .hasMessageContaining("0");
     }
 

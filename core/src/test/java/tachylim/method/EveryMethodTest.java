@@ -19,6 +19,7 @@ import tachylim.task.PassKind;
 import tachylim.task.Tension;
 import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /** What holds for every method and every sequence of answers. */
 class EveryMethodTest {
@@ -43,7 +44,7 @@ class EveryMethodTest {
             Move.Play play = play(position);
             assertThat(play.fastest()).isLessThanOrEqualTo(method.limit());
             assertThat(play.tempo()).isEqualTo(play.tempo().onMetronome());
-            assertThat(play.why()).isNotBlank();
+            assertThat(play.why().saysNothing()).isFalse();
             position = position.after(answers.get(i % answers.size()));
         }
     }
@@ -109,7 +110,7 @@ class EveryMethodTest {
         Position position = method.opening();
         for (int i = 0; i < ENOUGH && play(position) != null; i++) {
             if (i >= when) {
-                position = position.under(most, "It gripped there");
+                position = position.under(most, Reason.text("It gripped there"));
                 if (play(position) == null) {
                     break;
                 }
@@ -118,7 +119,8 @@ class EveryMethodTest {
             assertThat(i).isLessThan(ENOUGH - 1);
             position = position.after(answers.get(i % answers.size()));
         }
-        assertThat(new Finished("It is over.").under(most, "")).isEqualTo(new Finished("It is over."));
+        assertThat(new Finished(Reason.text("It is over.")).under(most, Reason.NONE))
+                .isEqualTo(new Finished(Reason.text("It is over.")));
     }
 
     /** Whatever is asked for, at the instrument or away from it, comes to an end, and says what to do for how long. */
@@ -127,7 +129,7 @@ class EveryMethodTest {
         Position position = method.opening();
         for (int i = 0; !(position.move() instanceof Move.Finish); i++) {
             assertThat(i).isLessThan(ENOUGH);
-            assertThat(position.move().why()).isNotBlank();
+            assertThat(position.move().why().saysNothing()).isFalse();
             if (position.move() instanceof Move.Away away) {
                 assertThat(away.seconds()).isPositive();
                 assertThat(position.after(new Answer(Verdict.CLEAN, Tension.LOCKED))
@@ -145,7 +147,7 @@ class EveryMethodTest {
     void everySchoolIsTried() {
         for (School school : School.values()) {
             assertThat(school.core(Played.SPAN).opening().move())
-                    .as(school.title())
+                    .as(school.name())
                     .isNotInstanceOf(Move.Finish.class);
         }
         assertThat(School.STUDY_CARD.core(Played.SPAN).opening().move()).isInstanceOf(Move.Away.class);
@@ -161,7 +163,7 @@ class EveryMethodTest {
     @Property
     void itIsTheSameWhenItIsReadBack(@ForAll("methods") Method method) {
         assertThat(School.METHOD.read(School.METHOD.write(method))).isEqualTo(method);
-        assertThat(method.promise()).isNotBlank();
+        assertThat(method.promise().saysNothing()).isFalse();
     }
 
     @Property
@@ -212,8 +214,10 @@ class EveryMethodTest {
                         ceiling.times(IntervalBursts.HIGHEST),
                         step,
                         count));
-        Arbitrary<Method> easy =
-                tempos.list().ofMinSize(1).ofMaxSize(6).map(list -> new EasyPasses(PassKind.CLOSING, list, "Easy."));
+        Arbitrary<Method> easy = tempos.list()
+                .ofMinSize(1)
+                .ofMaxSize(6)
+                .map(list -> new EasyPasses(PassKind.CLOSING, list, Reason.text("Easy.")));
         Arbitrary<Method> cores = Combinators.combine(
                         Arbitraries.of(School.class),
                         tempos,

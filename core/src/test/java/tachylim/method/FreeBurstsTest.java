@@ -9,6 +9,7 @@ import tachylim.task.Pulse;
 import tachylim.task.Tension;
 import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 class FreeBurstsTest {
 
@@ -29,7 +30,7 @@ class FreeBurstsTest {
     @Test
     void whatGotMessyIsShorterTheNextTime() {
         Position easy = FIVE.opening().unjudged().after(new Answer(Verdict.ROUGH, Tension.LIGHT, 3.5));
-        assertThat(easy.move().why()).startsWith("Messy after 4 s");
+        assertThat(easy.move().why()).isEqualTo(Reason.of("free.messy", "seconds", 4));
         assertThat(seconds(easy.unjudged())).isEqualTo(3.5);
     }
 

@@ -3,6 +3,7 @@ package tachylim.method;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.util.List;
 import java.util.Optional;
 import java.util.Random;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -12,6 +13,7 @@ import tachylim.task.Answer;
 import tachylim.task.Tension;
 import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /**
  * Each method moves and speaks as it was written down, on many sections and after many answers. Whoever changes one on purpose
@@ -22,6 +24,7 @@ class GoldenMethodsTest {
     private static final int SECTIONS = 100;
     private static final int MOST_PASSES = 90;
     private static final int BURSTS = 12;
+    private static final WarmUpRoutine.Item MOVEMENT = new WarmUpRoutine.Item("Large, easy movement", 60, true);
 
     @ParameterizedTest
     @EnumSource(School.class)
@@ -36,7 +39,7 @@ class GoldenMethodsTest {
         for (int section = 0; section < SECTIONS; section++) {
             Random chance = new Random(1_000L * school.word().hashCode() + section);
             Method method = method(school, span(chance), chance);
-            StringBuilder tale = new StringBuilder(method.promise() + method.limit() + method.goesAbove());
+            StringBuilder tale = new StringBuilder(method.promise().toString() + method.limit() + method.goesAbove());
             int passes = play(method, chance, tale);
             all.append(passes)
                     .append(" passes ")
@@ -46,8 +49,11 @@ class GoldenMethodsTest {
         return all.toString();
     }
 
-    /** Bursts are made by the planner, who knows what a day allows; every other method by its school. */
+    /** Bursts are made by the planner, who knows what a day allows, and a warm-up has its player's lines; every other method by its school. */
     private static Method method(School school, Span span, Random chance) {
+        if (school == School.WARM_UP_ROUTINE) {
+            return new WarmUpRoutine(List.of(MOVEMENT), span.comfortable().times(0.6));
+        }
         if (school != School.INTERVAL_BURSTS) {
             return school.core(span);
         }
@@ -97,7 +103,7 @@ class GoldenMethodsTest {
             } else if (what == 2) {
                 position = position.under(
                         Tempo.clamped(Math.floor(method.limit().bpm() * (0.7 + 0.35 * chance.nextDouble()))),
-                        "It was gripped there");
+                        Reason.text("It was gripped there"));
             } else {
                 position = position.after(answer(chance, good));
             }

@@ -9,6 +9,7 @@ import tachylim.task.Answer;
 import tachylim.task.Tension;
 import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 class GrowingBurstsTest {
 
@@ -42,19 +43,24 @@ class GrowingBurstsTest {
                 .after(broke);
         assertThat(((Move.Play) fourBroke.move()).task().notes()).contains(new Section(0, 2));
         assertThat(fourBroke.after(Answer.expected()).after(broke).move().why())
-                .isEqualTo(
-                        "It broke with 4 notes, at the transition from note 3 to note 4 of the section, twice. Look at the hand there.");
+                .isEqualTo(Reason.of("growing.twice", "notes", 4, "from", 3, "to", 4));
     }
 
     @Test
     void theTransitionIsThatOfTheNoteThatWasAddedLast() {
         Answer broke = new Answer(Verdict.BROKE, Tension.LIGHT);
         Position three = growing(GrowingBursts.Way.BACKWARD).opening().after(Answer.expected());
-        assertThat(three.after(broke).move().why()).contains("at the transition from note 10 to note 11 ");
+        assertThat(three.after(broke).move().why().values())
+                .containsEntry("from", 10L)
+                .containsEntry("to", 11L);
         Position outward = growing(GrowingBursts.Way.OUTWARD).opening().after(Answer.expected());
-        assertThat(outward.after(broke).move().why()).contains("at the transition from note 7 to note 8 ");
+        assertThat(outward.after(broke).move().why().values())
+                .containsEntry("from", 7L)
+                .containsEntry("to", 8L);
         Position two = growing(GrowingBursts.Way.BACKWARD).opening();
-        assertThat(two.after(broke).move().why()).contains("at the transition from note 11 to note 12 ");
+        assertThat(two.after(broke).move().why().values())
+                .containsEntry("from", 11L)
+                .containsEntry("to", 12L);
     }
 
     @Test

@@ -53,7 +53,7 @@ class IntervalBurstsTest {
 
     @Test
     void burstsThatComeDownToTheCeilingEnd() {
-        assertThat(bursts().after(CLEAN).after(BROKE).move().why()).contains("come down too far");
+        assertThat(bursts().after(CLEAN).after(BROKE).move().why().code()).isEqualTo("method.tooLow");
     }
 
     @Test

@@ -8,6 +8,7 @@ import tachylim.task.Ask;
 import tachylim.task.Tension;
 import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 class PerformanceRunTest {
 
@@ -21,6 +22,6 @@ class PerformanceRunTest {
         assertThat(run.opening()
                         .after(new Answer(Verdict.BROKE, Tension.EDGE, 3))
                         .move())
-                .isEqualTo(new Move.Finish("All of it is played: 1."));
+                .isEqualTo(new Move.Finish(Reason.of("method.allPlayed", "passes", 1)));
     }
 }

@@ -10,6 +10,7 @@ import tachylim.task.Pulse;
 import tachylim.task.Tension;
 import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 class PulseLadderTest {
 
@@ -27,7 +28,7 @@ class PulseLadderTest {
         assertThat(plays)
                 .allSatisfy(play -> assertThat(((Pulse.Recounted) play.task().pulse()).clicksPerMinute())
                         .isBetween(60.0, 200.0));
-        assertThat(plays.get(0).why()).isEqualTo("One note to the click, which is at 176.");
+        assertThat(plays.get(0).why()).isEqualTo(Reason.of("pulse.click", "notes", 1, "clicks", 176));
     }
 
     @Test

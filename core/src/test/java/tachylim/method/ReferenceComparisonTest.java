@@ -10,17 +10,21 @@ import tachylim.task.Ask;
 import tachylim.task.Tension;
 import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 class ReferenceComparisonTest {
+
+    private static final Reason SLURRED = Reason.text("slurred");
+    private static final Reason DOUBLE_TONGUED = Reason.text("double tongued");
 
     @Test
     void theSureWayThenTheTriedOneAtEachTempo() {
         List<Move.Play> plays =
-                Played.well(new ReferenceComparison(List.of(Tempo.of(80), Tempo.of(96)), "slurred", "double tongued"));
+                Played.well(new ReferenceComparison(List.of(Tempo.of(80), Tempo.of(96)), SLURRED, DOUBLE_TONGUED));
         assertThat(Played.tempos(plays)).containsExactly(80.0, 80.0, 96.0, 96.0);
         assertThat(plays)
                 .extracting(play -> play.task().manner())
-                .containsExactly("slurred", "double tongued", "slurred", "double tongued");
+                .containsExactly(SLURRED, DOUBLE_TONGUED, SLURRED, DOUBLE_TONGUED);
         assertThat(plays)
                 .extracting(play -> play.task().ask())
                 .containsExactly(Ask.NOTHING, Ask.MATCH, Ask.NOTHING, Ask.MATCH);
@@ -28,7 +32,8 @@ class ReferenceComparisonTest {
 
     @Test
     void withoutATempoThereIsNothingToCompare() {
-        assertThatThrownBy(() -> new ReferenceComparison(List.of(), "a", "b")).hasMessageContaining("tempos");
+        assertThatThrownBy(() -> new ReferenceComparison(List.of(), Reason.text("a"), Reason.text("b")))
+                .hasMessageContaining("tempos");
         assertThat(ReferenceComparison.over(Played.SPAN).limit()).isEqualTo(Tempo.of(112));
         assertThat(ReferenceComparison.over(Played.SPAN)
                         .opening()

@@ -8,13 +8,14 @@ import tachylim.task.Answer;
 import tachylim.task.Tension;
 import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 class StudyCardTest {
 
     @Test
     void theInstrumentIsPutAway() {
-        StudyCard card = new StudyCard("Imagine every finger.", 120);
-        assertThat(card.opening().move()).isEqualTo(new Move.Away(120, "Imagine every finger."));
+        StudyCard card = new StudyCard(Reason.text("Imagine every finger."), 120);
+        assertThat(card.opening().move()).isEqualTo(new Move.Away(120, Reason.text("Imagine every finger.")));
         assertThat(card.opening().unjudged().move()).isInstanceOf(Move.Finish.class);
         assertThat(card.opening()
                         .after(new Answer(Verdict.CLEAN, Tension.LOOSE))
@@ -25,6 +26,6 @@ class StudyCardTest {
 
     @Test
     void itSaysWhatToDo() {
-        assertThatThrownBy(() -> new StudyCard(" ", 120)).hasMessageContaining("what to do");
+        assertThatThrownBy(() -> new StudyCard(Reason.NONE, 120)).hasMessageContaining("what to do");
     }
 }

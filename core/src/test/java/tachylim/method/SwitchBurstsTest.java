@@ -10,6 +10,7 @@ import tachylim.task.Pulse;
 import tachylim.task.Tension;
 import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 class SwitchBurstsTest {
 
@@ -28,7 +29,7 @@ class SwitchBurstsTest {
     @Test
     void itEndsWhereNothingAboveTheCeilingIsLeft() {
         Answer broke = new Answer(Verdict.BROKE, Tension.LIGHT);
-        assertThat(OVER_124.opening().after(broke).move().why()).contains("come down too far");
+        assertThat(OVER_124.opening().after(broke).move().why().code()).isEqualTo("method.tooLow");
         assertThat(OVER_124.opening()
                         .after(Answer.expected())
                         .after(Answer.expected())
@@ -36,7 +37,10 @@ class SwitchBurstsTest {
                         .after(broke)
                         .move())
                 .isInstanceOf(Move.Finish.class);
-        assertThat(OVER_124.opening().under(Tempo.of(123), "It gripped").move()).isInstanceOf(Move.Finish.class);
+        assertThat(OVER_124.opening()
+                        .under(Tempo.of(123), Reason.text("It gripped"))
+                        .move())
+                .isInstanceOf(Move.Finish.class);
     }
 
     @Test

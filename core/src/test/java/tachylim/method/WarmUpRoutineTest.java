@@ -13,6 +13,7 @@ import tachylim.task.Pulse;
 import tachylim.task.Tension;
 import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 class WarmUpRoutineTest {
 
@@ -24,7 +25,7 @@ class WarmUpRoutineTest {
     void theBodyComesFirstAwayFromTheInstrument() {
         assertThat(ROUTINE.opening().move()).isInstanceOfSatisfying(Move.Away.class, away -> {
             assertThat(away.seconds()).isEqualTo(120);
-            assertThat(away.why()).isEqualTo("Shoulders and wrists.");
+            assertThat(away.why()).isEqualTo(Reason.text("Shoulders and wrists"));
         });
     }
 
@@ -33,7 +34,7 @@ class WarmUpRoutineTest {
         Move.Play play = (Move.Play) ROUTINE.opening().unjudged().move();
         assertThat(play.kind()).isEqualTo(PassKind.WARM_UP);
         assertThat(play.task().ask()).isEqualTo(Ask.NOTHING);
-        assertThat(play.task().manner()).isEqualTo("Long, easy strokes");
+        assertThat(play.task().manner()).isEqualTo(Reason.text("Long, easy strokes"));
         assertThat(play.task().pulse()).isEqualTo(new Pulse.Free(Tempo.of(60), 90));
         assertThat(ROUTINE.opening().unjudged().unjudged()).isInstanceOf(Finished.class);
     }

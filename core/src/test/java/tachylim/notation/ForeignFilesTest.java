@@ -32,6 +32,7 @@ import tachylim.passage.Mark;
 import tachylim.passage.Meter;
 import tachylim.passage.Passage;
 import tachylim.passage.Unrolling;
+import tachylim.words.Reason;
 
 /** Files as other programs lay them out. */
 class ForeignFilesTest {
@@ -225,7 +226,7 @@ class ForeignFilesTest {
                 .contains(
                         new Direction.TempoMark(Fraction.ZERO, Fraction.of(1, 4), 96),
                         new Direction.Words(Fraction.ZERO, "dolce"));
-        assertThat(score.leftOut()).containsExactly("dynamics: 1", "ornaments: 1");
+        assertThat(Omitted.in(score.leftOut())).containsExactly("dynamics: 1", "ornaments: 1");
     }
 
     @Test
@@ -320,7 +321,7 @@ class ForeignFilesTest {
                 new int[] {75, 481, 1430});
         Score score = Format.read(played, Wishes.NONE);
         Line line = score.lines().get(0);
-        assertThat(score.warnings()).containsExactly("Drawn to 4 places to a quarter note.");
+        assertThat(score.warnings()).containsExactly(Reason.of("read.drawn", "grid", new Grid(4).title()));
         assertThat(line.notes())
                 .extracting(LineNote::onset)
                 .containsExactly(
@@ -330,7 +331,7 @@ class ForeignFilesTest {
                 .as("an E flat in three flats")
                 .isEqualTo('E');
         assertThat(line.meter()).isEqualTo(new Meter(3, 4));
-        assertThat(score.leftOut()).containsExactly("controllers, such as the pedal: 1");
+        assertThat(Omitted.in(score.leftOut())).containsExactly("controllers: 1");
         assertThat(Format.read(played, Wishes.on(new Grid(3))).lines().get(0).notes())
                 .hasSizeLessThan(6);
     }
@@ -369,12 +370,12 @@ class ForeignFilesTest {
                 C/0
                 """);
         assertThat(score.lines()).extracting(line -> line.part() + line.voice()).containsExactly("One1", "One2", "Two");
-        assertThat(score.leftOut()).containsExactly("chord names: 1");
+        assertThat(Omitted.in(score.leftOut())).containsExactly("chordNames: 1");
         assertThat(score.unread())
                 .singleElement()
                 .asString()
                 .startsWith("refusal.abcBook.unread")
-                .contains("Broken (X:3)", "refusal.abcRhythm.aNoteCannotBeDividedByZero");
+                .contains("Broken", "number=3", "refusal.abcRhythm.aNoteCannotBeDividedByZero");
     }
 
     @Test

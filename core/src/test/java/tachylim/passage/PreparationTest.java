@@ -11,6 +11,7 @@ import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
 import tachylim.passage.Preparation.Broken;
 import tachylim.passage.Preparation.Entry;
+import tachylim.words.Reason;
 
 /** What was reached is the player's word until a later day takes it back. */
 class PreparationTest {
@@ -18,11 +19,11 @@ class PreparationTest {
     private static final LocalDate DAY = LocalDate.of(2026, 3, 2);
 
     private static Entry reached(Readiness item, int day) {
-        return new Entry(item, true, "", DAY.plusDays(day));
+        return new Entry(item, true, Reason.NONE, DAY.plusDays(day));
     }
 
     private static Entry lost(Readiness item, int day, String why) {
-        return new Entry(item, false, why, DAY.plusDays(day));
+        return new Entry(item, false, Reason.text(why), DAY.plusDays(day));
     }
 
     private static Preparation.State state(Preparation preparation, Readiness item) {
@@ -39,7 +40,7 @@ class PreparationTest {
         assertThat(now.reached()).containsExactly(Readiness.FROM_MEMORY);
         assertThat(state(now, Readiness.COUNTED).reachedOn()).isEqualTo(DAY);
         assertThat(state(now, Readiness.COUNTED).lostOn()).isEqualTo(DAY.plusDays(2));
-        assertThat(state(now, Readiness.COUNTED).why()).isEqualTo("taken back");
+        assertThat(state(now, Readiness.COUNTED).why()).isEqualTo(Reason.text("taken back"));
         assertThat(state(now, Readiness.WHOLE).lostOn())
                 .as("what was never reached cannot be lost")
                 .isNull();

@@ -20,6 +20,7 @@ import tachylim.task.PassKind;
 import tachylim.task.Pulse;
 import tachylim.task.Task;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 import tachylim.workout.Choices;
 import tachylim.workout.GoldenRuns;
 import tachylim.workout.Segment;
@@ -99,7 +100,7 @@ class RecordTest {
         Task task = Task.at(PassKind.PROBE, tempo)
                 .with(pulse)
                 .of(new Section(3, 8))
-                .in("down bows")
+                .in(Reason.text("down bows"))
                 .asking(Ask.count(56));
         assertThat(TaskCodec.TASK.read(TaskCodec.TASK.write(task))).isEqualTo(task);
     }
@@ -107,8 +108,8 @@ class RecordTest {
     @Test
     void aDocumentOfANewerVersionIsRefusedByItsVersion() {
         Map<Object, Object> newer = new LinkedHashMap<>((Map<?, ?>) WorkoutCodec.WORKOUT.write(GoldenRuns.planned(1)));
-        newer.put("v", 2);
-        assertThatThrownBy(() -> WorkoutCodec.WORKOUT.read(newer)).hasMessageContaining("v is 2");
+        newer.put("v", 3);
+        assertThatThrownBy(() -> WorkoutCodec.WORKOUT.read(newer)).hasMessageContaining("v is 3");
         newer.remove("v");
         assertThatThrownBy(() -> WorkoutCodec.WORKOUT.read(newer)).hasMessageContaining("v is missing");
     }

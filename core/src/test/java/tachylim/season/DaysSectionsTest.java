@@ -16,6 +16,7 @@ import net.jqwik.api.constraints.IntRange;
 import org.junit.jupiter.api.Test;
 import tachylim.load.Effort;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 class DaysSectionsTest {
 
@@ -46,10 +47,15 @@ class DaysSectionsTest {
         assertThat(ids(day)).containsExactly(1L, 2L, 3L, 4L);
         assertThat(day.chosen().stream().map(DaysSections.Chosen::why))
                 .containsExactly(
-                        "Its ceiling is 100; wanted is 144 in 28 days, the most pressing of what you are working on.",
-                        "Its ceiling is 100; wanted is 120 in 28 days, what presses next.",
-                        "Its ceiling is 96; wanted is 100, a goal that is near.",
-                        "It is at its tempo: 110 of 100, and kept there. Not played for 6 days.");
+                        Reason.of("chosen.first", "standing", gap(100, 144, 28), "pressing", true),
+                        Reason.of("chosen.next", "standing", gap(100, 120, 28)),
+                        Reason.of("chosen.near", "standing", gap(96, 100, -1)),
+                        Reason.of("chosen.upkeep", "ceiling", 110, "target", 100)
+                                .then(Reason.of("chosen.since", "days", 6)));
+    }
+
+    private static Reason gap(int ceiling, int target, int days) {
+        return Reason.of("standing.gap", "measured", true, "ceiling", ceiling, "target", target, "days", days);
     }
 
     @Test
@@ -82,8 +88,9 @@ class DaysSectionsTest {
         assertThat(DaysSections.of(List.of(open), 10, new Effort(40))
                         .chosen()
                         .get(0)
-                        .why())
-                .endsWith("Its preparation is still open.");
+                        .why()
+                        .values())
+                .containsEntry("next", Reason.of("chosen.preparationOpen"));
     }
 
     @Test
@@ -101,7 +108,7 @@ class DaysSectionsTest {
         assertThat(chosen)
                 .hasSizeBetween(1, DaysSections.MOST)
                 .hasSizeLessThanOrEqualTo(Math.max(1, minutes / 10))
-                .allSatisfy(one -> assertThat(one.why()).matches("[A-Z].*\\."));
+                .allSatisfy(one -> assertThat(one.why().saysNothing()).isFalse());
         assertThat(chosen.stream().map(one -> one.section().id())).doesNotHaveDuplicates();
         assertThat(chosen.get(0).section().pressing())
                 .isEqualTo(all.stream()

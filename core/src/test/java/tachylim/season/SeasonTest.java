@@ -22,13 +22,14 @@ import org.junit.jupiter.api.Test;
 import tachylim.ceiling.Forecast;
 import tachylim.ceiling.Moments;
 import tachylim.load.Cap;
-import tachylim.load.Care;
 import tachylim.load.Effort;
 import tachylim.load.Guardrails;
 import tachylim.load.History;
 import tachylim.load.Limit;
 import tachylim.load.Ordered;
+import tachylim.load.SymptomHistory;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 class SeasonTest {
 
@@ -54,7 +55,7 @@ class SeasonTest {
 
     private static Guardrails rails(NavigableMap<LocalDate, Effort> played, List<LocalDate> performances) {
         return new Guardrails(
-                40, Care.NONE, new History(TODAY, played, Map.of(), new Effort(40)), performances, List.of());
+                40, SymptomHistory.NONE, new History(TODAY, played, Map.of(), new Effort(40)), performances, List.of());
     }
 
     private static NavigableMap<LocalDate, Effort> steady(double effort) {
@@ -122,7 +123,7 @@ class SeasonTest {
         Instant reported = NOW.minusSeconds(3_600);
         Guardrails resting = new Guardrails(
                 40,
-                new Care(reported, null, false),
+                new SymptomHistory(reported, null, false),
                 new History(TODAY, steady(40), Map.of(), new Effort(40)),
                 List.of(),
                 List.of());
@@ -166,7 +167,11 @@ class SeasonTest {
     void leapDaysAndTheEndsOfYearsAreDaysLikeOthers() {
         LocalDate before = LocalDate.of(2027, 12, 20);
         Guardrails rails = new Guardrails(
-                30, Care.NONE, History.none(before, new Effort(30)), List.of(LocalDate.of(2028, 3, 1)), List.of());
+                30,
+                SymptomHistory.NONE,
+                History.none(before, new Effort(30)),
+                List.of(LocalDate.of(2028, 3, 1)),
+                List.of());
         Season season = Season.plan(
                 List.of(unplayed(1, 120, LocalDate.of(2028, 3, 1))),
                 rails,
@@ -190,7 +195,7 @@ class SeasonTest {
         assertThat(season.days().get(1).minutes()).isZero();
         assertThat(season.days().get(2).minutes()).isEqualTo(25);
         assertThat(season.days().get(3).minutes()).isEqualTo(40);
-        assertThat(season.days().get(3).why()).contains("40 minutes you usually play");
+        assertThat(season.days().get(3).why()).isEqualTo(Reason.of("cap.own", "minutes", 40));
     }
 
     @Test
@@ -216,13 +221,13 @@ class SeasonTest {
     void aLimitThatSomebodyGaveHoldsOnEveryDay() {
         Guardrails ordered = new Guardrails(
                 40,
-                Care.NONE,
+                SymptomHistory.NONE,
                 new History(TODAY, steady(40), Map.of(), new Effort(40)),
                 List.of(),
                 List.of(new Ordered(Limit.Kind.EFFORT, 12, "Dr Halm")));
         Season season = season(List.of(goal(1, 120, null, 0.001)), ordered, EVERY_DAY);
         assertThat(season.days()).allSatisfy(day -> assertThat(day.minutes()).isLessThanOrEqualTo(12));
-        assertThat(season.days().get(3).why()).contains("Dr Halm");
+        assertThat(season.days().get(3).why()).isEqualTo(Reason.of("cap.ordered", "by", "Dr Halm"));
     }
 
     @Test
@@ -232,22 +237,23 @@ class SeasonTest {
                 List.of(goal(1, 102, date, 0.002), goal(2, 150, date, 0.001), unplayed(3, 120, date)),
                 rails(steady(40), List.of()),
                 EVERY_DAY);
-        assertThat(season.outlooks().get(0).sentence()).startsWith("Behind: ").contains("98 is likely");
+        assertThat(season.outlooks().get(0).sentence().toString()).contains("outlook.behind", "likely=98");
         assertThat(season(List.of(goal(1, 102, date, 0.002)), rails(steady(40), List.of()), EVERY_DAY)
                         .outlooks()
                         .get(0)
                         .sentence())
-                .startsWith("On course: ")
-                .endsWith("in 35 days with 40.0 min a day.");
+                .extracting(
+                        Reason::code,
+                        sentence -> ((Reason) sentence.values().get("with"))
+                                .values()
+                                .get("days"))
+                .containsExactly("outlook.onCourse", 35L);
         Outlook far = season.outlooks().get(1);
         assertThat(far.prospect()).contains(Forecast.Prospect.UNLIKELY);
         assertThat(far.times().orElseThrow()).isGreaterThan(1);
-        assertThat(far.sentence())
-                .startsWith("Not ready unless something changes: ")
-                .contains("in 35 days")
-                .contains("times the minutes")
-                .contains("a later date");
-        assertThat(season.outlooks().get(2).sentence()).contains("not played on enough days");
+        assertThat(far.sentence().toString())
+                .contains("outlook.unlikely", "days=35", "outlook.times", "outlook.choose");
+        assertThat(season.outlooks().get(2).sentence().code()).isEqualTo("outlook.tooNew");
         assertThat(season.outlooks().get(2).chance()).isEmpty();
     }
 
@@ -292,7 +298,11 @@ class SeasonTest {
         }
         LocalDate needed = TODAY.plusDays(date);
         Guardrails rails = new Guardrails(
-                usual, Care.NONE, new History(TODAY, played, Map.of(), new Effort(usual)), List.of(needed), List.of());
+                usual,
+                SymptomHistory.NONE,
+                new History(TODAY, played, Map.of(), new Effort(usual)),
+                List.of(needed),
+                List.of());
         Season season = Season.plan(
                 List.of(goal(1, 140, needed, 0.001), goal(2, 120, null, 0.001), unplayed(3, 110, needed)),
                 rails,
@@ -323,7 +333,7 @@ class SeasonTest {
             double most = then.caps(NOW).get(0).effort().minutes();
             assertThat((double) day.minutes()).isLessThanOrEqualTo(Math.max(0, most - before) + 1e-9);
             history = history.after(new Effort(before + day.minutes()));
-            then = new Guardrails(usual, Care.NONE, history, List.of(needed), List.of());
+            then = new Guardrails(usual, SymptomHistory.NONE, history, List.of(needed), List.of());
         }
     }
 }

@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.within;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import tachylim.words.Reason;
 
 class TempoTest {
 
@@ -26,7 +27,10 @@ class TempoTest {
     void aTempoOutsideTheMetronomeIsRefusedWithTheValue(double bpm) {
         assertThatThrownBy(() -> Tempo.of(bpm))
                 .isInstanceOf(IllegalArgumentException.class)
-                .hasMessageContaining(String.valueOf(bpm));
+                .hasMessageContaining(Reason.of("refusal.tempoNot", "bpm", bpm)
+                        .values()
+                        .toString()
+                        .replaceAll("[{}]", ""));
     }
 
     @Test

@@ -20,6 +20,7 @@ import tachylim.passage.Passage;
 import tachylim.passage.Section;
 import tachylim.variation.Coverage.Candidate;
 import tachylim.variation.Coverage.Chosen;
+import tachylim.words.Reason;
 
 class CoverageTest {
 
@@ -49,7 +50,7 @@ class CoverageTest {
         assertThat(chosen.untrained()).isSubsetOf(transitions - 1);
         assertThat(chosen.choices())
                 .isNotEmpty()
-                .allMatch(choice -> choice.why().startsWith("Trains "));
+                .allMatch(choice -> choice.why().code().startsWith("coverage."));
     }
 
     @Test
@@ -58,7 +59,8 @@ class CoverageTest {
         need[6] = 3.2;
         Chosen chosen = Coverage.choose(candidates(Set.of()), need, 60);
         assertThat(chosen.trains().get(6)).isGreaterThanOrEqualTo(3);
-        assertThat(chosen.choices().get(0).why()).contains("7–8");
+        assertThat(chosen.choices().get(0).why().values())
+                .containsEntry("worst", Reason.of("coverage.span", "from", 7, "to", 8));
     }
 
     @Test

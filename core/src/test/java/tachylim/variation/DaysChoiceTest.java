@@ -67,7 +67,8 @@ class DaysChoiceTest {
         double[] need = need();
         need[9] = 4;
         Coverage.Chosen chosen = DaysChoice.of(MUSIC, TARGET, need, 12, Set.of(), Set.of());
-        assertThat(chosen.choices().get(0).why()).contains("10–11", "breaks most");
+        assertThat(chosen.choices().get(0).why().toString())
+                .contains("trouble=true", "worst=coverage.span {from=10, to=11}");
         long reasons =
                 chosen.choices().stream().map(Coverage.Choice::why).distinct().count();
         assertThat(reasons).isGreaterThan(chosen.choices().size() / 3);

@@ -29,6 +29,7 @@ import tachylim.passage.Note;
 import tachylim.passage.PaperPattern;
 import tachylim.passage.Passage;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 class VariationTest {
 
@@ -152,7 +153,7 @@ class VariationTest {
         Rendering rendering = new CellVariation(Variation.Family.HOLD, Cell.of(2, 1, 1), false)
                 .of(abc("M:2/4\nL:1/16\nK:C\nCDEFGABc"));
         assertThat(gaps(rendering.music()).subList(6, 7)).containsExactly(Fraction.of(1, 4));
-        assertThat(rendering.remark()).isEqualTo("2 notes make no whole cell and stay as written.");
+        assertThat(rendering.remark()).isEqualTo(Reason.of("variation.cell.remark", "notes", 2));
     }
 
     @Test
@@ -188,7 +189,7 @@ class VariationTest {
                 rendering.music().notes().stream().map(Note::onset).toList();
         assertThat(onsets.get(4).getDenominator()).as("starts on a beat").isEqualTo(1);
         assertThat(rendering.music().notes().get(3).duration()).isGreaterThanOrEqualTo(Fraction.ONE);
-        assertThat(rendering.remark()).isEqualTo("The last group has 1 note.");
+        assertThat(rendering.remark()).isEqualTo(Reason.of("variation.groups.remark", "notes", 1));
     }
 
     @Test

@@ -14,6 +14,7 @@ import tachylim.task.PassKind;
 import tachylim.task.Pulse;
 import tachylim.task.Task;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 class ClickProgrammeTest {
 
@@ -21,7 +22,7 @@ class ClickProgrammeTest {
             new PaperPattern(new Meter(4, 4), Fraction.of(1, 4), 2, List.of(4)).toPassage();
 
     private static List<Click> clicks(double bpm, Section notes, int beats) {
-        return ClickProgramme.of(new Pass(PassKind.CONTROLLED, Tempo.of(bpm), notes, beats, 1, 4, ""), MUSIC);
+        return ClickProgramme.of(new Pass(PassKind.CONTROLLED, Tempo.of(bpm), notes, beats, 1, 4, Reason.NONE), MUSIC);
     }
 
     @Test
@@ -76,7 +77,8 @@ class ClickProgrammeTest {
 
     private static List<Click> clicks(Pulse pulse, int beats) {
         Task task = Task.at(PassKind.CONTROLLED, pulse.set()).with(pulse);
-        return ClickProgramme.of(new Pass(task, new Section(0, MUSIC.notes().size() - 1), beats, 1, 4, ""), MUSIC)
+        return ClickProgramme.of(
+                        new Pass(task, new Section(0, MUSIC.notes().size() - 1), beats, 1, 4, Reason.NONE), MUSIC)
                 .stream()
                 .filter(click -> click.kind() == Click.Kind.ACCENT || click.kind() == Click.Kind.BEAT)
                 .toList();
@@ -118,7 +120,7 @@ class ClickProgrammeTest {
     @Test
     void withoutAClickThereIsOnlyTheEnd() {
         Task free = Task.at(PassKind.CONTROLLED, Tempo.of(60)).with(new Pulse.Free(Tempo.of(60), 30));
-        assertThat(ClickProgramme.of(new Pass(free, new Section(0, 1), 30, 1, 0, ""), MUSIC))
+        assertThat(ClickProgramme.of(new Pass(free, new Section(0, 1), 30, 1, 0, Reason.NONE), MUSIC))
                 .containsExactly(new Click(30, Click.Kind.CUE));
     }
 }

@@ -26,6 +26,7 @@ import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
 import tachylim.variation.Catalogue;
 import tachylim.variation.Variation;
+import tachylim.words.Reason;
 
 class ComposerTest {
 
@@ -49,7 +50,7 @@ class ComposerTest {
         for (int i = 0; i < sections; i++) {
             themes.add(theme(i, 1 + (bars + i) % 4, sd));
         }
-        return Planner.plan(new Brief(themes, List.of(), minutes, Choices.usual(), left, Condition.FRESH, ""));
+        return Planner.plan(new Brief(themes, List.of(), minutes, Choices.usual(), left, Condition.FRESH, Reason.NONE));
     }
 
     @Property(tries = 150)
@@ -62,11 +63,11 @@ class ComposerTest {
         double filled = secondsOf(workout) / (60.0 * minutes);
         assertThat(filled).isLessThanOrEqualTo(1);
         if (filled < Composer.FULL) {
-            assertThat(workout.remarks()).anyMatch(remark -> remark.startsWith("Planned "));
+            assertThat(workout.remarks()).anyMatch(remark -> remark.code().equals("less.planned"));
         }
         // Two hours of one bar are not planned, however much time there is.
         boolean wornOut =
-                workout.remarks().stream().anyMatch(remark -> remark.contains("passes a day, and has had them"));
+                workout.remarks().stream().anyMatch(remark -> remark.toString().contains("less.passes"));
         assertThat(filled).isGreaterThan(wornOut ? 0.3 : 0.7);
     }
 
@@ -138,7 +139,7 @@ class ComposerTest {
     @Test
     void theVariationsThatAreWantedComeFirst() {
         Theme wanted = theme(0, 1, 0.05).in(List.of("backwards", "group.3"));
-        Workout workout = Planner.plan(Brief.on(wanted, 30, Choices.usual(), PLENTY, Condition.FRESH, ""));
+        Workout workout = Planner.plan(Brief.on(wanted, 30, Choices.usual(), PLENTY, Condition.FRESH, Reason.NONE));
         assertThat(workout.blocks())
                 .filteredOn(block -> block.part() == Part.PREPARE)
                 .extracting(block -> block.music().variation())
@@ -150,11 +151,11 @@ class ComposerTest {
     void variationsTakeNothingFromWhatIsAskedFor() {
         Choices climb = Choices.usual(tachylim.method.School.STEADY_CLIMB);
         Allowance little = new Allowance(new Effort(40), 90, 3_000);
-        Workout workout = Planner.plan(Brief.on(theme(0, 2, 0.05), 40, climb, little, Condition.FRESH, ""));
+        Workout workout = Planner.plan(Brief.on(theme(0, 2, 0.05), 40, climb, little, Condition.FRESH, Reason.NONE));
         List<Sketch> asked = workout.brief().sketches().stream()
                 .filter(sketch -> sketch.part() != Part.PREPARE)
                 .toList();
-        Workout without = Planner.plan(Brief.on(theme(0, 2, 0.05), 40, climb, little, Condition.FRESH, "")
+        Workout without = Planner.plan(Brief.on(theme(0, 2, 0.05), 40, climb, little, Condition.FRESH, Reason.NONE)
                 .with(asked));
         assertThat(core(workout))
                 .isGreaterThan(20)
@@ -172,10 +173,10 @@ class ComposerTest {
     void theLimitThatStandsInTheWayIsNamed() {
         assertThat(session(1, 1, 60, 0.05, new Allowance(new Effort(20), 90, 12_000))
                         .remarks())
-                .anyMatch(remark -> remark.contains("effort is used up"));
+                .anyMatch(remark -> remark.toString().contains("less.effort"));
         assertThat(session(1, 1, 60, 0.05, new Allowance(new Effort(600), 90, 1_200))
                         .remarks())
-                .anyMatch(remark -> remark.contains("minutes of playing are used up"));
+                .anyMatch(remark -> remark.toString().contains("less.playing"));
     }
 
     @Test
@@ -185,11 +186,11 @@ class ComposerTest {
                 new Sketch(Part.WARM_UP, 0, "", 120, choices),
                 new Sketch(Part.PREPARE, 0, "one-note", 200, choices),
                 new Sketch(Part.PREPARE, 0, Music.keyOf(new tachylim.passage.Section(2, 6)), 100, choices));
-        Workout workout = Planner.plan(Brief.on(theme(0, 2, 0.05), 30, choices, PLENTY, Condition.FRESH, "")
+        Workout workout = Planner.plan(Brief.on(theme(0, 2, 0.05), 30, choices, PLENTY, Condition.FRESH, Reason.NONE)
                 .with(own));
         assertThat(workout.blocks()).extracting(Block::sketch).isEqualTo(own);
         assertThat(workout.blocks().get(2).music().notes().notes()).hasSize(5);
-        assertThatThrownBy(() -> Brief.on(theme(0, 2, 0.05), 30, choices, PLENTY, Condition.FRESH, "")
+        assertThatThrownBy(() -> Brief.on(theme(0, 2, 0.05), 30, choices, PLENTY, Condition.FRESH, Reason.NONE)
                         .with(List.of(new Sketch(Part.CORE, 1, "", 100, choices))))
                 .hasMessageContaining("refusal.brief.thereIsNoSectionInThis");
     }
@@ -228,7 +229,14 @@ class ComposerTest {
         List<WarmUpRoutine.Item> lines = List.of(
                 new WarmUpRoutine.Item("Shoulders", 300, false), new WarmUpRoutine.Item("Long strokes", 300, true));
         Workout own = Planner.plan(new Brief(
-                List.of(theme(0, 2, 0.05)), List.of(), 20, Choices.usual(), PLENTY, Condition.FRESH, lines, ""));
+                List.of(theme(0, 2, 0.05)),
+                List.of(),
+                20,
+                Choices.usual(),
+                PLENTY,
+                Condition.FRESH,
+                lines,
+                Reason.NONE));
         assertThat(own.blocks().get(0).method()).isInstanceOf(WarmUpRoutine.class);
         List<Segment> warmUp = Run.start(own).ahead().stream()
                 .filter(segment -> segment.part() == Part.WARM_UP)
@@ -268,6 +276,6 @@ class ComposerTest {
     }
 
     private static boolean isChange(Segment segment) {
-        return segment.step() instanceof Rest rest && rest.reason() == Rest.Reason.CHANGE;
+        return segment.step() instanceof Rest rest && rest.purpose() == Rest.Purpose.CHANGE;
     }
 }

@@ -24,10 +24,11 @@ import tachylim.task.Ask;
 import tachylim.task.Tension;
 import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /**
  * Random workouts, each made by its number alone: planned from a random brief, played to their end by random answers, and
- * written down with every figure and sentence of every step. A digest of that text is what is compared, so that a change of
+ * written down with every figure and reason of every step. A digest of that text is what is compared, so that a change of
  * the code which is meant to change no rule can be held to it.
  */
 public final class GoldenRuns {
@@ -98,8 +99,8 @@ public final class GoldenRuns {
         text.append('\n');
     }
 
-    private void line(String sentence) {
-        line(new Object[] {sentence});
+    private void line(Reason reason) {
+        line(new Object[] {reason});
     }
 
     private void line(Block block) {
@@ -171,7 +172,7 @@ public final class GoldenRuns {
                                 new WarmUpRoutine.Item("Shoulders", 60, false),
                                 new WarmUpRoutine.Item("Long, easy strokes", 30 + chance.nextInt(60), true))
                         : List.of(),
-                chance.nextInt(10) == 0 ? "A day for easy playing." : "");
+                chance.nextInt(10) == 0 ? Reason.text("A day for easy playing.") : Reason.NONE);
         return chance.nextInt(4) == 0 ? brief.with(sketches(themes)) : brief;
     }
 

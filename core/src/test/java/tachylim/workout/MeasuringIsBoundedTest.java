@@ -25,6 +25,7 @@ import tachylim.task.PassKind;
 import tachylim.task.Tension;
 import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /** What measures is fast playing: it has its share of the day's seconds, and none where nothing fast is to be played. */
 class MeasuringIsBoundedTest {
@@ -38,7 +39,8 @@ class MeasuringIsBoundedTest {
     }
 
     private static Brief brief(Theme theme, School school, double burstSeconds, Tension worst) {
-        return Brief.on(theme, 30, Choices.usual(school), left(burstSeconds), Condition.FRESH.having(worst), "");
+        return Brief.on(
+                theme, 30, Choices.usual(school), left(burstSeconds), Condition.FRESH.having(worst), Reason.NONE);
     }
 
     private static List<Segment> played(Workout workout, Answer each) {
@@ -60,13 +62,13 @@ class MeasuringIsBoundedTest {
 
     static Stream<Arguments> daysWithoutMeasuring() {
         return Stream.of(
-                Arguments.of(brief(THEME, School.CEILING_TEST, 0, Tension.LIGHT), "used or locked"),
+                Arguments.of(brief(THEME, School.CEILING_TEST, 0, Tension.LIGHT), "unmeasured.used"),
                 Arguments.of(brief(THEME, School.INTERVAL_BURSTS, 0, Tension.LIGHT), ""),
-                Arguments.of(brief(THEME, School.CEILING_TEST, 90, Tension.GRIPPING), "gripped"),
+                Arguments.of(brief(THEME, School.CEILING_TEST, 90, Tension.GRIPPING), "unmeasured.gripped"),
                 Arguments.of(brief(THEME, School.INTERVAL_BURSTS, 90, Tension.GRIPPING), ""),
                 Arguments.of(
                         brief(THEME.having(new SectionLeft(240, 0)), School.CEILING_TEST, 90, Tension.LIGHT),
-                        "once a day"));
+                        "unmeasured.already"));
     }
 
     @ParameterizedTest
@@ -75,7 +77,7 @@ class MeasuringIsBoundedTest {
         Workout workout = Planner.plan(brief);
         assertThat(probes(played(workout, new Answer(Verdict.CLEAN, Tension.LIGHT))))
                 .isZero();
-        assertThat(String.join(" ", workout.remarks())).contains(why);
+        assertThat(workout.remarks().toString()).contains(why);
     }
 
     @Test
@@ -94,7 +96,7 @@ class MeasuringIsBoundedTest {
     @Test
     void aTestEndsWhereTheFastSecondsOfTheDayEnd() {
         double each = new Phrasing(MUSIC)
-                .pass(new Move.Play(PassKind.PROBE, Tempo.of(110), ""), 1, 0)
+                .pass(new Move.Play(PassKind.PROBE, Tempo.of(110), Reason.NONE), 1, 0)
                 .burstSeconds();
         List<Segment> past = played(
                 Planner.plan(brief(THEME, School.CEILING_TEST, 3.5 * each, Tension.LIGHT)),

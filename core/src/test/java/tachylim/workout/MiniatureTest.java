@@ -21,7 +21,6 @@ class MiniatureTest {
                 assertThat(stretch.tempo()).isBetween(30.0, 160.0);
             });
         }
-        assertThat(school.use()).isNotBlank().doesNotEndWith(".");
     }
 
     @Test

@@ -27,6 +27,7 @@ import tachylim.task.Task;
 import tachylim.task.Tension;
 import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 class MusicTest {
 
@@ -40,7 +41,7 @@ class MusicTest {
                 4,
                 task.ask().passes(),
                 4,
-                "Because.");
+                Reason.text("Because."));
         Tally none = Tally.start(Condition.FRESH);
         return new Segment(pass, Part.PREPARE, 0, 0, 10, answer, none, none);
     }
@@ -52,7 +53,7 @@ class MusicTest {
     @Test
     void aVariationSpeaksAtTheTempoAtWhichItsQuickNotesMatch() {
         Music dotted = Music.of(BAR, "same.2-1");
-        assertThat(dotted.title()).startsWith("Long–short");
+        assertThat(dotted.title().code()).isEqualTo("variation.longShort");
         assertThat(dotted.share()).isLessThan(1);
         Evidence said = evidence(Task.at(PassKind.CONTROLLED, Tempo.of(80)), dotted, Answer.expected())
                 .get(0);
@@ -91,7 +92,8 @@ class MusicTest {
         Task pass = Task.at(PassKind.CONTROLLED, Tempo.of(80));
         Music plain = Music.asWritten(BAR);
         assertThat(evidence(pass, plain, null)).isEmpty();
-        assertThat(evidence(pass.in("slurred"), plain, Answer.expected())).isEmpty();
+        assertThat(evidence(pass.in(Reason.text("slurred")), plain, Answer.expected()))
+                .isEmpty();
         assertThat(evidence(pass.with(new Pulse.Free(Tempo.of(80), 10)), plain, Answer.expected()))
                 .isEmpty();
         assertThat(evidence(pass.with(new Pulse.Gliding(Tempo.of(80), Tempo.of(90), 10, 0)), plain, Answer.expected()))
@@ -119,7 +121,7 @@ class MusicTest {
         Estimate own = Posterior.prior(Tempo.of(90), 0.05).estimate();
         Theme theme = Theme.of(BAR, Tempo.of(120), Known.of(Posterior.prior(Tempo.of(110), 0.05)));
         Music tried = theme.besides(Map.of("double tongue", own)).in("mode.double tongue");
-        assertThat(tried.title()).isEqualTo("double tongue");
+        assertThat(tried.title()).isEqualTo(Reason.text("double tongue"));
         assertThat(tried.notes()).isEqualTo(BAR);
         assertThat(tried.estimate(theme.estimate())).isEqualTo(own);
         assertThat(evidence(Task.at(PassKind.CONTROLLED, Tempo.of(80)), tried, Answer.expected()))
@@ -136,9 +138,14 @@ class MusicTest {
         Theme theme = Theme.of(BAR, Tempo.of(120), Known.of(Posterior.prior(Tempo.of(110), 0.03)))
                 .besides(Map.of("three to a bow", own));
         Sketch sketch = new Sketch(Part.CORE, 0, "mode.three to a bow", 300, Choices.usual(School.STEADY_CLIMB));
-        Run run = Run.start(Planner.plan(
-                Brief.on(theme, 20, sketch.choices(), new Allowance(new Effort(40), 60, 2_400), Condition.FRESH, "")
-                        .with(List.of(sketch))));
+        Run run = Run.start(Planner.plan(Brief.on(
+                        theme,
+                        20,
+                        sketch.choices(),
+                        new Allowance(new Effort(40), 60, 2_400),
+                        Condition.FRESH,
+                        Reason.NONE)
+                .with(List.of(sketch))));
         assertThat(run.ahead())
                 .filteredOn(segment -> segment.step() instanceof Pass)
                 .isNotEmpty()

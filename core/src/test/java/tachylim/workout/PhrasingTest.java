@@ -20,6 +20,7 @@ import tachylim.task.PassKind;
 import tachylim.task.Pulse;
 import tachylim.task.Task;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 class PhrasingTest {
 
@@ -28,7 +29,8 @@ class PhrasingTest {
     }
 
     private static Pass pass(Passage music, PassKind kind, double tempo, int burstBeats, int before) {
-        return new Phrasing(music).pass(new Move.Play(kind, Tempo.of(tempo), "Because."), burstBeats, before);
+        return new Phrasing(music)
+                .pass(new Move.Play(kind, Tempo.of(tempo), Reason.text("Because.")), burstBeats, before);
     }
 
     @Test
@@ -89,7 +91,7 @@ class PhrasingTest {
         Tally none = Tally.start(Condition.FRESH);
         Tally afterSlow = none.played(slow, estimate, Answer.expected());
         Tally afterBurst = afterSlow.played(burst, estimate, Answer.expected());
-        Rest rest = new Rest(Rest.Reason.RECOVER, 15, "Hands hanging.");
+        Rest rest = new Rest(Rest.Purpose.RECOVER, 15, Reason.text("Hands hanging."));
         Totals totals = Totals.of(List.of(
                 new Segment(slow, Part.CORE, 0, 0, 30, Answer.expected(), none, afterSlow),
                 new Segment(burst, Part.CORE, 0, 30, 7, Answer.expected(), afterSlow, afterBurst),
@@ -105,7 +107,7 @@ class PhrasingTest {
     @Test
     void burstsBeginWithTheTransitionsThatBreak() {
         Phrasing phrasing = new Phrasing(paper(2, 4), List.of(17, 18, 3));
-        Move.Play burst = new Move.Play(PassKind.BURST, Tempo.of(130), "Because.");
+        Move.Play burst = new Move.Play(PassKind.BURST, Tempo.of(130), Reason.text("Because."));
         assertThat(phrasing.pass(burst, 2, 0).notes()).isEqualTo(new Section(16, 24));
         assertThat(phrasing.pass(burst, 2, 1).notes()).isEqualTo(new Section(0, 8));
         assertThat(phrasing.pass(burst, 2, 2).notes()).isEqualTo(new Section(8, 16));
@@ -116,7 +118,7 @@ class PhrasingTest {
     void aSetGoesRoundOnOneClickAndIsShortenedByWholePasses() {
         Passage music = paper(1, 4);
         Move.Play three =
-                new Move.Play(Task.at(PassKind.CONTROLLED, Tempo.of(80)).asking(Ask.set(3)), "Because.");
+                new Move.Play(Task.at(PassKind.CONTROLLED, Tempo.of(80)).asking(Ask.set(3)), Reason.text("Because."));
         Pass set = new Phrasing(music).pass(three, 2, 0);
         assertThat(set.rounds()).isEqualTo(9);
         assertThat(set.roundsEach()).isEqualTo(3);
@@ -131,12 +133,13 @@ class PhrasingTest {
         Phrasing phrasing = new Phrasing(paper(2, 4));
         Pulse.Gliding glide = new Pulse.Gliding(Tempo.of(72), Tempo.of(144), 40, 6);
         Pass arch = phrasing.pass(
-                new Move.Play(Task.at(PassKind.CONTROLLED, Tempo.of(72)).with(glide), "Because."), 2, 0);
+                new Move.Play(Task.at(PassKind.CONTROLLED, Tempo.of(72)).with(glide), Reason.text("Because.")), 2, 0);
         assertThat(arch.playSeconds()).isCloseTo(86, within(1e-9));
         assertThat(arch.beats()).isEqualTo((int) glide.beats());
         Pass free = phrasing.pass(
                 new Move.Play(
-                        Task.at(PassKind.CONTROLLED, Tempo.of(60)).with(new Pulse.Free(Tempo.of(60), 30)), "Because."),
+                        Task.at(PassKind.CONTROLLED, Tempo.of(60)).with(new Pulse.Free(Tempo.of(60), 30)),
+                        Reason.text("Because.")),
                 2,
                 0);
         assertThat(free.seconds()).isEqualTo(30);

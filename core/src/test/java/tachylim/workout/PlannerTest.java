@@ -30,6 +30,7 @@ import tachylim.passage.PaperPattern;
 import tachylim.passage.Passage;
 import tachylim.task.PassKind;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 class PlannerTest {
 
@@ -94,7 +95,7 @@ class PlannerTest {
     void aLaterOneStartsThreePercentBelowWhereTheLastStopped() {
         Block opener = block(plan(sure(124), 138, School.INTERVAL_BURSTS, 90.0), Part.OPENER);
         assertThat(((SteadyClimb) opener.method()).start()).isEqualTo(Tempo.of(87));
-        assertThat(opener.why()).startsWith("You stopped at 90; this starts at 87");
+        assertThat(opener.why().values()).containsEntry("start", Reason.of("block.stoppedAt", "last", 90, "start", 87));
     }
 
     @Test
@@ -102,7 +103,8 @@ class PlannerTest {
         Block opener = block(plan(sure(100), 138, School.INTERVAL_BURSTS, 120.0), Part.OPENER);
         SteadyClimb climb = (SteadyClimb) opener.method();
         assertThat(climb.start()).isLessThan(climb.limit());
-        assertThat(opener.why()).contains("You stopped at 120").contains("a tenth under the comfortable ");
+        assertThat(opener.why().code()).isEqualTo("block.controlled");
+        assertThat(opener.why().toString()).contains("last=120").contains("comfortable=");
     }
 
     @Test
@@ -117,27 +119,30 @@ class PlannerTest {
         Workout workout = plan(sure(124), 150, School.INTERVAL_BURSTS, null);
         Tempo low = workout.estimate().ceiling().low();
         assertThat(block(workout, Part.CORE).method().limit().bpm()).isCloseTo(low.bpm() * 1.15, within(1.0));
-        assertThat(block(workout, Part.CORE).why()).contains("may be as low as " + low);
+        assertThat(block(workout, Part.CORE).why().values())
+                .containsEntry("why", Reason.of("limit.lowCeiling", "ceiling", low));
     }
 
     @Test
     void noBurstIsMoreThanFivePercentAboveTheTarget() {
         Workout workout = plan(sure(124), 126, School.INTERVAL_BURSTS, null);
         assertThat(block(workout, Part.CORE).method().limit()).isEqualTo(Tempo.of(132));
-        assertThat(block(workout, Part.CORE).why()).contains("5% over the target");
+        assertThat(block(workout, Part.CORE).why().values()).containsEntry("why", Reason.of("limit.overTarget"));
     }
 
     @Test
     void thereAreNoBurstsWhileTheCeilingIsAGuessAndItIsSaidWhy() {
         Workout workout = plan(unsure(124), 138, School.INTERVAL_BURSTS, null);
         assertThat(block(workout, Part.CORE).method()).isInstanceOf(SteadyClimb.class);
-        assertThat(block(workout, Part.CORE).why()).startsWith("No bursts yet: the ceiling is known to ±");
+        assertThat(block(workout, Part.CORE).why().toString()).contains("noBursts.vague");
     }
 
     @Test
     void aSectionThatHasPassedItsTargetIsToldSoAndKeptUp() {
         Workout workout = plan(sure(150), 120, School.INTERVAL_BURSTS, null);
-        assertThat(workout.remarks()).anyMatch(remark -> remark.contains("has passed the target of 120"));
+        assertThat(workout.remarks())
+                .anyMatch(remark -> remark.code().equals("plan.passedTarget")
+                        && remark.values().get("target").equals(120L));
         assertThat(block(workout, Part.CORE).method()).isInstanceOf(Upkeep.class);
         assertThat(Run.start(workout).ahead())
                 .filteredOn(segment -> segment.step() instanceof Pass)
@@ -166,10 +171,10 @@ class PlannerTest {
                 of(School.INTERVAL_BURSTS),
                 PLENTY,
                 Condition.FRESH,
-                "Nine days away: easy playing only."));
+                Reason.text("Nine days away: easy playing only.")));
         assertThat(workout.blocks()).extracting(Block::part).containsExactly(Part.WARM_UP, Part.OPENER, Part.CLOSER);
         assertThat(workout.blocks()).allSatisfy(b -> assertThat(b.method()).isInstanceOf(EasyPasses.class));
-        assertThat(workout.remarks()).containsExactly("Nine days away: easy playing only.");
+        assertThat(workout.remarks()).containsExactly(Reason.text("Nine days away: easy playing only."));
     }
 
     @Test
@@ -199,7 +204,7 @@ class PlannerTest {
     @Test
     void atTheEndOfTheMetronomeThereIsNoRoomForBursts() {
         Workout workout = plan(sure(400), 400, School.INTERVAL_BURSTS, null);
-        assertThat(workout.remarks()).anyMatch(remark -> remark.contains("has passed"));
+        assertThat(workout.remarks()).anyMatch(remark -> remark.code().equals("plan.passedTarget"));
         assertThat(workout.blocks()).noneMatch(b -> b.method() instanceof IntervalBursts);
     }
 
@@ -224,7 +229,7 @@ class PlannerTest {
         assertThat(outline).isNotEmpty();
         for (Segment segment : outline) {
             assertThat(segment.seconds()).isPositive();
-            assertThat(segment.step().why()).isNotBlank();
+            assertThat(segment.step().why().saysNothing()).isFalse();
             if (segment.step() instanceof Pass pass) {
                 Passage music = workout.blocks().get(segment.block()).music().notes();
                 assertThat(pass.notes().lastNote()).isLessThan(music.notes().size());
@@ -259,17 +264,23 @@ class PlannerTest {
         Theme theme = Theme.of(ONE_BAR, Tempo.of(138), sure(124));
         for (School school : School.values()) {
             Sketch own = new Sketch(part, 0, "", 600, Choices.usual(school));
-            Workout spared = Planner.plan(Brief.on(theme, 20, of(school), PLENTY, Condition.FRESH, "Nine days away.")
-                    .with(List.of(own)));
+            Workout spared = Planner.plan(
+                    Brief.on(theme, 20, of(school), PLENTY, Condition.FRESH, Reason.text("Nine days away."))
+                            .with(List.of(own)));
             assertThat(Run.start(spared).ahead()).allSatisfy(segment -> {
                 if (segment.step() instanceof Pass pass) {
                     assertThat(pass.kind()).isNotIn(PassKind.BURST, PassKind.PROBE);
                     assertThat(pass.pulse().fastest().bpm()).isLessThan(0.8 * 124);
                 }
             });
-            Workout gripped = Planner.plan(
-                    Brief.on(theme.gripping(Optional.of(Tempo.of(100))), 20, of(school), PLENTY, Condition.FRESH, "")
-                            .with(List.of(own)));
+            Workout gripped = Planner.plan(Brief.on(
+                            theme.gripping(Optional.of(Tempo.of(100))),
+                            20,
+                            of(school),
+                            PLENTY,
+                            Condition.FRESH,
+                            Reason.NONE)
+                    .with(List.of(own)));
             assertThat(Run.start(gripped).ahead()).allSatisfy(segment -> {
                 if (segment.step() instanceof Pass pass) {
                     assertThat(pass.kind()).isNotEqualTo(PassKind.PROBE);

@@ -35,6 +35,7 @@ import tachylim.task.PassKind;
 import tachylim.task.Tension;
 import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /** A run learns from what is played in it, and what it learned holds in all that follows. */
 class RunLearnsTest {
@@ -52,7 +53,7 @@ class RunLearnsTest {
                 Choices.usual(school),
                 new Allowance(new Effort(60), 90, 3_600),
                 Condition.FRESH,
-                ""));
+                Reason.NONE));
     }
 
     private static Run play(Workout workout, Function<Run, Answer> player) {
@@ -93,7 +94,7 @@ class RunLearnsTest {
                 .filter(block -> block.part() == Part.CORE)
                 .findFirst()
                 .orElseThrow();
-        assertThat(drawn.why()).startsWith("Drawn anew: the ceiling is ");
+        assertThat(drawn.why().code()).isEqualTo("block.again");
         assertThat(drawn.method()).isInstanceOf(IntervalBursts.class);
     }
 
@@ -108,7 +109,7 @@ class RunLearnsTest {
             assertThat(pass.kind()).isEqualTo(PassKind.PROBE);
             assertThat(pass.notes().size()).isEqualTo(MUSIC.notes().size());
             assertThat(probe.before().afterCountIn(pass).level()).isGreaterThanOrEqualTo(Pacing.PROBE_RECOVERY - 1e-9);
-            assertThat(pass.why()).contains("says most about the ceiling");
+            assertThat(pass.why().code()).isEqualTo("probes.at");
         });
     }
 
@@ -205,7 +206,7 @@ class RunLearnsTest {
                             .isLessThanOrEqualTo(
                                     known.estimate().ceiling().low().times(IntervalBursts.HIGHEST));
                 case WARM_UP, CLOSING -> assertThat(played.tempo()).isLessThanOrEqualTo(TARGET);
-                default -> assertThat(played.why()).isNotBlank();
+                default -> assertThat(played.why().saysNothing()).isFalse();
             }
             if (segment.answer().tension().atLeast(Tension.GRIPPING)) {
                 gripped = Math.min(gripped, plain);

@@ -14,6 +14,7 @@ import tachylim.method.School;
 import tachylim.passage.Meter;
 import tachylim.passage.PaperPattern;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 class WhichMethodTest {
 
@@ -47,7 +48,7 @@ class WhichMethodTest {
     @Test
     void theDateDecidesWhereItIsNear() {
         assertThat(now(theme(100, 115, 0.03), 1).school()).isEqualTo(School.PERFORMANCE_RUN);
-        assertThat(now(theme(100, 115, 0.03), 1).why()).startsWith("It is tomorrow");
+        assertThat(now(theme(100, 115, 0.03), 1).why()).isEqualTo(Reason.of("which.perform", "days", 1));
         assertThat(now(theme(100, 95, 0.03), 5).school()).isEqualTo(School.PERFORMANCE_RUN);
         assertThat(now(theme(100, 115, 0.03), 5).school()).isEqualTo(School.INTERVAL_BURSTS);
     }
@@ -55,9 +56,7 @@ class WhichMethodTest {
     @Test
     void troubleIsMetWhereItIs() {
         assertThat(now(theme(100, 115, 0.03).breakingAt(List.of(6)), -1))
-                .isEqualTo(new WhichMethod(
-                        School.GROWING_BURSTS,
-                        "It breaks between notes 7 and 8: a few notes at speed, from there outward."));
+                .isEqualTo(new WhichMethod(School.GROWING_BURSTS, Reason.of("which.breaks", "from", 7, "to", 8)));
         Theme plain = theme(100, 115, 0.03);
         Theme awkward = plain.knowing(
                 plain.known().besides(List.of(new AwkwardBand(Tempo.of(90), Tempo.of(95), 20, 0.5, 0.9))));

@@ -30,6 +30,7 @@ import tachylim.task.PassKind;
 import tachylim.task.Tension;
 import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 class WorkoutTest {
 
@@ -85,9 +86,9 @@ class WorkoutTest {
     @Test
     void everyBlockSaysWhyWithItsNumbers() {
         assertThat(usual().blocks())
-                .allSatisfy(
-                        block -> assertThat(block.why()).containsPattern("\\d").endsWith("."));
-        assertThat(usual().blocks().get(1).why()).contains("You stopped at 96").contains("93");
+                .allSatisfy(block -> assertThat(block.why().toString()).containsPattern("=\\d"));
+        assertThat(usual().blocks().get(1).why().values())
+                .containsEntry("start", Reason.of("block.stoppedAt", "last", 96, "start", 93));
     }
 
     @Test
@@ -154,7 +155,7 @@ class WorkoutTest {
     void whenBurstTimeIsUsedTheCoreClimbsInstead() {
         Workout workout = plan(30, new Allowance(new Effort(60), 0, 3_600), Choices.usual());
         assertThat(Totals.of(outline(workout)).bursts()).isZero();
-        assertThat(workout.blocks()).anyMatch(block -> block.why().contains("No bursts"));
+        assertThat(workout.blocks()).anyMatch(block -> block.why().toString().contains("noBursts.used"));
     }
 
     @Test
@@ -165,7 +166,7 @@ class WorkoutTest {
                 new Choices(School.INTERVAL_BURSTS, 12, 2, 0.62, 1.03, 6, Caution.USUAL, "evenness")));
         assertThat(outline)
                 .anyMatch(s -> s.step() instanceof Rest rest
-                        && rest.reason() == Rest.Reason.BREAK
+                        && rest.purpose() == Rest.Purpose.BREAK
                         && rest.seconds() == Guardrails.BREAK_SECONDS);
         assertThat(outline)
                 .filteredOn(s -> s.step() instanceof Pass)
@@ -308,7 +309,7 @@ class WorkoutTest {
     void aSymptomStopsAtOnceAndSaysWhatToDo() {
         Run stopped = Run.start(usual()).after(new Event.Stopped(true, 0));
         assertThat(stopped.isDone()).isTrue();
-        assertThat(stopped.step().why()).contains("48 hours").contains("physician");
+        assertThat(stopped.step().why()).isEqualTo(Reason.of("done.SYMPTOM"));
         assertThatThrownBy(() -> stopped.after(new Event.BackedOff(0))).isInstanceOf(IllegalStateException.class);
     }
 

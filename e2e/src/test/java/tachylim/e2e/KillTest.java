@@ -94,7 +94,7 @@ class KillTest {
                     && today.json()
                             .get("plan")
                             .getAsJsonObject()
-                            .getAsJsonObject("relief")
+                            .getAsJsonObject("timeline")
                             .getAsJsonArray("stretches")
                             .isEmpty()) {
                 client.put(

@@ -47,7 +47,7 @@ class PlanTest {
     }
 
     @Test
-    void blocksAreTimedAndMovedOnTheRelief() {
+    void blocksAreTimedAndMovedOnTheTimeline() {
         plan();
         Locator end = slider("Minutes of Controlled");
         double before = Double.parseDouble(end.getAttribute("aria-valuenow"));
@@ -102,7 +102,7 @@ class PlanTest {
         assertThat(page.getByText("Your own warm-up of 5 min")).isVisible();
         odile.button(say("plan.beginThisWorkout")).click();
         assertThat(page.getByText(say("run.awayFromTheInstrument"))).isVisible();
-        assertThat(page.getByText("Walk, then shoulders.")).isVisible();
+        assertThat(page.getByText("Walk, then shoulders")).isVisible();
         assertThat(odile.stage()).hasAttribute("data-state", "ready");
         assertThat(page.getByText("Long, easy strokes").first()).isVisible();
         assertThat(Shared.BROWSING.complaints()).isEmpty();

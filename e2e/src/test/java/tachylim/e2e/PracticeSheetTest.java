@@ -176,22 +176,26 @@ class PracticeSheetTest {
                 .isVisible();
         Locator variation = page.getByLabel("Transition 5 to 6")
                 .getByRole(AriaRole.BUTTON)
-                .filter(new Locator.FilterOptions().setHasText("Short–long 1-2, stretched"));
+                .filter(new Locator.FilterOptions()
+                        .setHasText(say("variation.shortLong", "cell", "1-2", "stretched", "true")));
         variation.click();
-        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Short–long 1-2, stretched")))
+        assertThat(page.getByRole(
+                        AriaRole.HEADING,
+                        new Page.GetByRoleOptions()
+                                .setName(say("variation.shortLong", "cell", "1-2", "stretched", "true"))))
                 .isVisible();
         page.keyboard().press("Escape");
         button(say("sheet.chooseForMe")).click();
         assertThat(page.getByText(Pattern.compile("Today's variations, [\\d.,]+ minutes")))
                 .isVisible();
-        assertThat(page.getByText(Pattern.compile("5–6 among them, which breaks most"))
+        assertThat(page.getByText("you break down most at " + say("coverage.span", "from", 5, "to", 6))
                         .first())
                 .isVisible();
         page.getByLabel(Pattern.compile("^played")).first().click();
         assertThat(page.getByLabel(Pattern.compile("^played")).first()).isChecked();
 
         page.getByText(say("sheet.groupsAcrossTheBeat")).click();
-        button("Groups of 3, stopping on the next").click();
+        button(say("variation.groups", "size", 3, "stopping", "true")).click();
         assertThat(page.getByText("Matches the target at")).isVisible();
         Locator heard = page.getByRole(AriaRole.DIALOG)
                 .getByRole(AriaRole.BUTTON)
@@ -207,7 +211,10 @@ class PracticeSheetTest {
 
         page.getByLabel(say("sheet.weightsOfYourCell")).fill("3-2-1");
         button(say("sheet.showIt")).click();
-        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Own cell 3-2-1")))
+        assertThat(page.getByRole(
+                        AriaRole.HEADING,
+                        new Page.GetByRoleOptions()
+                                .setName(say("variation.ownCell", "cell", "3-2-1", "stretched", "false"))))
                 .isVisible();
     }
 
@@ -216,11 +223,11 @@ class PracticeSheetTest {
         readIn();
         assertThat(page.getByText(say("sheet.ofThePreparationStillOpen", "open", 5)))
                 .isVisible();
-        page.getByText("Counted or sung in time").click();
+        page.getByText(say("readiness.COUNTED")).click();
         assertThat(page.getByText(say("sheet.ofThePreparationStillOpen", "open", 4)))
                 .isVisible();
-        page.getByText("Counted or sung in time").click();
-        assertThat(page.getByText("taken back")).isVisible();
+        page.getByText(say("readiness.COUNTED")).click();
+        assertThat(page.getByText(say("lost.takenBack"))).isVisible();
     }
 
     @Test
@@ -230,7 +237,10 @@ class PracticeSheetTest {
         page.getByText(say("sheet.aSheetForTheStand")).click();
         assertThat(button(say("sheet.print"))).isVisible();
         assertThat(page.getByRole(
-                        AriaRole.HEADING, new Page.GetByRoleOptions().setName(Pattern.compile("^Long–short 2-1 "))))
+                        AriaRole.HEADING,
+                        new Page.GetByRoleOptions()
+                                .setName(Pattern.compile(
+                                        "^" + say("variation.longShort", "cell", "2-1", "stretched", "false") + " "))))
                 .isVisible();
         assertThat(paperSizes()).containsOnly("594.95996 841.91998");
         page.getByLabel(say("sheet.paperSize")).selectOption("letter");

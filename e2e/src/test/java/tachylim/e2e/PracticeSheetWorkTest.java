@@ -109,7 +109,8 @@ class PracticeSheetWorkTest {
         assertThat(page.getByText(Pattern.compile("A length lies between"))).isVisible();
         page.getByLabel(say("sheet.weightsOfYourCell")).fill("3, 1, 2");
         button(say("sheet.showIt")).click();
-        assertThat(heading("Own cell 3-1-2")).isVisible();
+        assertThat(heading(say("variation.ownCell", "cell", "3-1-2", "stretched", "false")))
+                .isVisible();
     }
 
     /** Taps at so many seconds, whenever the machine gets to them. */
@@ -158,7 +159,7 @@ class PracticeSheetWorkTest {
     @Test
     void aNetworkThatIsGoneStopsNothingOnThisMachine() {
         page.evaluate("() => window.dispatchEvent(new Event('offline'))");
-        page.getByText("Counted or sung in time").click();
+        page.getByText(say("readiness.COUNTED")).click();
         assertThat(page.getByText(say("sheet.ofThePreparationStillOpen", "open", 4)))
                 .isVisible();
         button(say("sheet.chooseForMe")).click();
@@ -199,10 +200,12 @@ class PracticeSheetWorkTest {
     void aMidiFileShowsItsGridAndCanBeDrawnToAnother() {
         byte[] file = exported("MIDI");
         upload("kiln.mid", file);
-        assertThat(page.getByText("Drawn to 4 places to a quarter note.")).isVisible();
+        assertThat(page.getByText(say("read.drawn", "grid", say("grid.places", "places", 4))))
+                .isVisible();
         assertThat(button(say("sheet.takeTheseNotes", "notes", 49))).isVisible();
         page.getByLabel(say("sheet.gridToDrawTo")).selectOption("2");
-        assertThat(page.getByText("Drawn to 2 places to a quarter note.")).isVisible();
+        assertThat(page.getByText(say("read.drawn", "grid", say("grid.places", "places", 2))))
+                .isVisible();
         assertThat(button(say("sheet.takeTheseNotes", "notes", 25))).isVisible();
     }
 

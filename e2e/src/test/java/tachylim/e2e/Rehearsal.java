@@ -313,7 +313,7 @@ final class Rehearsal {
                     return takenOver(today.get("openRun").getAsLong());
                 }
                 JsonObject plan = today.getAsJsonObject("plan");
-                if (plan.getAsJsonObject("relief").getAsJsonArray("stretches").isEmpty()) {
+                if (plan.getAsJsonObject("timeline").getAsJsonArray("stretches").isEmpty()) {
                     return null;
                 }
                 Map<String, Object> wish = Map.of("plan", plan.get("wish"), "holder", window.toString());

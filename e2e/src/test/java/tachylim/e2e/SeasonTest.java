@@ -126,7 +126,7 @@ class SeasonTest {
         odile.button(say("log.logIt")).click();
         assertThat(section("Away from the app")).containsText("scales by the window");
         page.navigate("/");
-        assertThat(page.getByText("Played today already.").first()).isVisible();
+        assertThat(page.getByText(say("since.played", "days", 0)).first()).isVisible();
     }
 
     private static String unpacked(byte[] file) throws IOException {

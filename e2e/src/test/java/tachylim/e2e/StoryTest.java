@@ -102,7 +102,7 @@ class StoryTest {
                                 .setName(say("plan.minutesLabel"))
                                 .setExact(true))
                 .fill("10");
-        assertThat(page.getByText("outside the 10 minutes")).isVisible();
+        assertThat(page.getByText("on top of the 10 minutes")).isVisible();
         assertThat(page.getByText("No bursts yet: the ceiling is known to").first())
                 .isVisible();
     }

@@ -1,6 +1,9 @@
 package tachylim.e2e;
 
 import com.google.gson.Gson;
+import com.google.gson.JsonArray;
+import com.google.gson.JsonObject;
+import com.google.gson.JsonParser;
 import com.ibm.icu.text.MessageFormat;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -17,15 +20,33 @@ final class Words {
 
     private Words() {}
 
-    /** The English catalogue with every message marked and a third longer, as other languages are. */
-    static String marked() {
-        Map<String, String> marked = new HashMap<>();
-        ENGLISH.forEach((code, message) -> {
-            String text = (String) message;
-            int letters = text.replaceAll("\\{[^{}]*}", "").length();
-            marked.put((String) code, "⟦" + text + " lo".repeat(letters / 9) + "⟧");
+    /**
+     * A catalogue as the pages take it, with every message marked and a third longer, as other languages are. A message with
+     * values is a list of its parts.
+     */
+    static String marked(String catalogue) {
+        JsonObject marked = new JsonObject();
+        JsonParser.parseString(catalogue).getAsJsonObject().asMap().forEach((code, message) -> {
+            JsonArray parts = new JsonArray();
+            parts.add(text("⟦"));
+            if (message.isJsonArray()) {
+                parts.addAll(message.getAsJsonArray());
+            } else {
+                parts.add(text(message.getAsString()));
+            }
+            int letters =
+                    ((String) ENGLISH.get(code)).replaceAll("\\{[^{}]*}", "").length();
+            parts.add(text(" lo".repeat(letters / 9) + "⟧"));
+            marked.add(code, parts);
         });
-        return new Gson().toJson(marked);
+        return marked.toString();
+    }
+
+    private static JsonObject text(String words) {
+        JsonObject literal = new JsonObject();
+        literal.addProperty("type", 0);
+        literal.addProperty("value", words);
+        return literal;
     }
 
     private static Map<?, ?> catalogue(String language) {
@@ -42,7 +63,7 @@ final class Words {
         if (message == null) {
             throw new IllegalArgumentException("There are no words for " + code);
         }
-        Map<String, Object> values = new HashMap<>();
+        Map<String, Object> values = new HashMap<>(Map.of("instrument", "OTHER"));
         for (int i = 0; i < namesAndValues.length; i += 2) {
             values.put((String) namesAndValues[i], namesAndValues[i + 1]);
         }

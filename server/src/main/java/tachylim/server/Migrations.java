@@ -13,7 +13,7 @@ import org.springframework.boot.jdbc.autoconfigure.DataSourceProperties;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.jdbc.datasource.DriverManagerDataSource;
-import tachylim.server.ensemble.Baton;
+import tachylim.server.cluster.Lease;
 
 /**
  * How the schema is brought up to date: by one instance while the others wait. Every migration may be run again, so one that
@@ -34,8 +34,8 @@ class Migrations {
     }
 
     @Bean
-    FlywayMigrationStrategy oneByOne(Baton baton) {
-        return flyway -> baton.alone("migrations", () -> {
+    FlywayMigrationStrategy oneByOne(Lease lease) {
+        return flyway -> lease.alone("migrations", () -> {
             refuseNewer(flyway);
             beginWhereNothingIs(flyway);
             flyway.repair();
@@ -43,13 +43,13 @@ class Migrations {
         });
     }
 
-    /** A database that holds the baton and nothing else counts as empty; of any other without a history Flyway keeps off. */
+    /** A database that holds the leases and nothing else counts as empty; of any other without a history Flyway keeps off. */
     private static void beginWhereNothingIs(Flyway flyway) {
         try (Connection connection = flyway.getConfiguration().getDataSource().getConnection();
                 ResultSet tables = connection.getMetaData().getTables(connection.getCatalog(), null, "%", null)) {
             int others = 0;
             while (tables.next()) {
-                others += Baton.TABLE.equalsIgnoreCase(tables.getString("TABLE_NAME")) ? 0 : 1;
+                others += Lease.TABLE.equalsIgnoreCase(tables.getString("TABLE_NAME")) ? 0 : 1;
             }
             if (others == 0) {
                 flyway.baseline();

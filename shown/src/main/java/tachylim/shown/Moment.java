@@ -6,10 +6,12 @@ import java.util.function.IntUnaryOperator;
 import tachylim.codec.Codec;
 import tachylim.load.Effort;
 import tachylim.load.Limit;
+import tachylim.method.School;
 import tachylim.task.Ask;
 import tachylim.task.PassKind;
 import tachylim.task.Pulse;
 import tachylim.task.Verdict;
+import tachylim.words.Reason;
 import tachylim.workout.Block;
 import tachylim.workout.Click;
 import tachylim.workout.Done;
@@ -27,7 +29,7 @@ import tachylim.workout.Theme;
 public record Moment(
         StepDto step,
         @Schema(nullable = true) Part part,
-        String blockWhy,
+        Reason blockWhy,
 
         @Schema(nullable = true, description = "which of the blocks it stands in")
         Integer block,
@@ -36,31 +38,31 @@ public record Moment(
         int theme,
 
         @Schema(description = "the variation at hand as a player calls it; empty when as written")
-        String variation,
+        Reason variation,
 
-        @Schema(description = "the method of the block at hand as a player calls it")
-        String method,
+        @Schema(nullable = true, description = "the method of the block at hand")
+        School method,
 
         double target,
-        String upcoming,
+        Reason upcoming,
         @Schema(nullable = true) AnsweredDto answered,
         double at,
-        Relief relief,
+        Timeline timeline,
         double secondsToBreak) {
 
     public static final Codec<Moment> CODEC = Codec.object(moment -> new Moment(
             moment.get("step", StepDto.CODEC, Moment::step),
             moment.get("part", Codec.constants(Part.values()).nullable(), Moment::part),
-            moment.text("blockWhy", Moment::blockWhy),
+            moment.get("blockWhy", Reason.CODEC, Moment::blockWhy),
             moment.get("block", Codec.WHOLE.nullable(), Moment::block),
             moment.whole("theme", Moment::theme),
-            moment.text("variation", Moment::variation),
-            moment.text("method", Moment::method),
+            moment.get("variation", Reason.CODEC, Moment::variation),
+            moment.get("method", Codec.constants(School.values()).nullable(), Moment::method),
             moment.number("target", Moment::target),
-            moment.text("upcoming", Moment::upcoming),
+            moment.get("upcoming", Reason.CODEC, Moment::upcoming),
             moment.get("answered", AnsweredDto.CODEC.nullable(), Moment::answered),
             moment.number("at", Moment::at),
-            moment.get("relief", Relief.CODEC, Moment::relief),
+            moment.get("timeline", Timeline.CODEC, Moment::timeline),
             moment.number("secondsToBreak", Moment::secondsToBreak)));
 
     public record ClickDto(double seconds, Click.Kind kind) {
@@ -85,7 +87,7 @@ public record Moment(
             double fastest,
 
             Pulse.Kind pulse,
-            String manner,
+            Reason manner,
             Ask.Kind ask,
 
             @Schema(description = "of how many, where something is counted")
@@ -130,7 +132,7 @@ public record Moment(
                 pass.number("metronome", PassDto::metronome),
                 pass.number("fastest", PassDto::fastest),
                 pass.get("pulse", Codec.constants(Pulse.Kind.values()), PassDto::pulse),
-                pass.text("manner", PassDto::manner),
+                pass.get("manner", Reason.CODEC, PassDto::manner),
                 pass.get("ask", Codec.constants(Ask.Kind.values()), PassDto::ask),
                 pass.whole("askOf", PassDto::askOf),
                 pass.number("notesPerSecond", PassDto::notesPerSecond),
@@ -147,22 +149,22 @@ public record Moment(
                 pass.get("clicks", ClickDto.CODEC.list(), PassDto::clicks)));
     }
 
-    public record RestDto(Rest.Reason reason, double seconds) {
+    public record RestDto(Rest.Purpose reason, double seconds) {
 
         static final Codec<RestDto> CODEC = Codec.object(rest -> new RestDto(
-                rest.get("reason", Codec.constants(Rest.Reason.values()), RestDto::reason),
+                rest.get("reason", Codec.constants(Rest.Purpose.values()), RestDto::reason),
                 rest.number("seconds", RestDto::seconds)));
     }
 
     /** The step the run stands at: exactly one of pass, rest and ended is there. */
     public record StepDto(
-            String why,
+            Reason why,
             @Schema(nullable = true) PassDto pass,
             @Schema(nullable = true) RestDto rest,
             @Schema(nullable = true) Done.Cause ended) {
 
         static final Codec<StepDto> CODEC = Codec.object(step -> new StepDto(
-                step.text("why", StepDto::why),
+                step.get("why", Reason.CODEC, StepDto::why),
                 step.get("pass", PassDto.CODEC.nullable(), StepDto::pass),
                 step.get("rest", RestDto.CODEC.nullable(), StepDto::rest),
                 step.get("ended", Codec.constants(Done.Cause.values()).nullable(), StepDto::ended)));
@@ -189,38 +191,38 @@ public record Moment(
         Theme about = run.workout().brief().themes().get(theme);
         StepDescription description = new StepDescription(run, firstNote.applyAsInt(theme));
         Effort cap = effortBefore.plus(run.tally().effort()).plus(run.left().effort());
-        Limit today = new Limit(Limit.Kind.EFFORT, cap.minutes(), effortBefore.minutes(), "What today allows.");
+        Limit today = new Limit(Limit.Kind.EFFORT, cap.minutes(), effortBefore.minutes(), Reason.of("limits.today"));
         return new Moment(
                 description.step(),
                 block == null ? null : block.part(),
-                block == null ? "" : block.why(),
+                block == null ? Reason.NONE : block.why(),
                 block == null ? null : run.block(),
                 theme,
-                block == null ? "" : block.music().title(),
-                block == null ? "" : block.method().school().title(),
+                block == null ? Reason.NONE : block.music().title(),
+                block == null ? null : block.method().school(),
                 block == null ? about.target().bpm() : block.target(about).bpm(),
                 description.upcoming(),
                 answered(run.past()),
                 run.tally().elapsed(),
-                Relief.of(run, effortBefore, today),
+                Timeline.of(run, effortBefore, today),
                 Math.max(0, run.tally().condition().unbroken() - run.tally().sinceBreak()));
     }
 
     /** A run that is over, as it was kept. */
-    public static Moment over(Done done, double target, Relief relief) {
+    public static Moment over(Done done, double target, Timeline timeline) {
         return new Moment(
                 new StepDto(done.why(), null, null, done.cause()),
                 null,
-                "",
+                Reason.NONE,
                 null,
                 0,
-                "",
-                "",
+                Reason.NONE,
+                null,
                 target,
                 StepDescription.THE_END,
                 null,
-                relief.seconds(),
-                relief,
+                timeline.seconds(),
+                timeline,
                 0);
     }
 

@@ -3,6 +3,8 @@ package tachylim.shown;
 import java.util.List;
 import tachylim.ceiling.Estimate;
 import tachylim.load.Effort;
+import tachylim.method.School;
+import tachylim.words.Reason;
 import tachylim.workout.Block;
 import tachylim.workout.Part;
 import tachylim.workout.Run;
@@ -27,19 +29,19 @@ public record PlanOutline(
         List<BlockOutline> blocks,
         double burstFloor,
         Effort effortLeft,
-        List<String> remarks) {
+        List<Reason> remarks) {
 
     /**
      * A block as it is shown.
      *
      * @param theme which of the sections it is about
      * @param variation the title of its variation; empty when as written
-     * @param method what its method is called; empty of the first
+     * @param method its method
      * @param target the tempo its music is wanted at, in BPM
      * @param estimate its ceiling
      */
     public record BlockOutline(
-            Part part, int theme, String variation, String method, String why, double target, Estimate estimate) {}
+            Part part, int theme, Reason variation, School method, Reason why, double target, Estimate estimate) {}
 
     /**
      * The outline of a workout as it was stored: its methods and choices are not read, so that what became of them does not
@@ -51,7 +53,7 @@ public record PlanOutline(
         return StoredOutline.read(tree);
     }
 
-    /** The outline of a run as it stands: its blocks as they are drawn by now, the ceiling as it is known by now. */
+    /** The outline of a run as it stands: its blocks as they are drawn now, the ceiling as it is known now. */
     public static PlanOutline of(Run run) {
         Workout workout = run.workout();
         Estimate estimate = run.known().estimate();
@@ -71,7 +73,7 @@ public record PlanOutline(
                 block.part(),
                 block.theme(),
                 block.music().title(),
-                block.method().school().title(),
+                block.method().school(),
                 block.why(),
                 block.target(theme).bpm(),
                 block.music().estimate(run.known(block.theme()).estimate()));

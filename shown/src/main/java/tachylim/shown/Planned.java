@@ -8,9 +8,9 @@ import tachylim.codec.Codec;
  *
  * @param blocks what a player may put together otherwise
  */
-public record Planned(Relief relief, List<BlockWish> blocks) {
+public record Planned(Timeline timeline, List<BlockWish> blocks) {
 
     public static final Codec<Planned> CODEC = Codec.object(planned -> new Planned(
-            planned.get("relief", Relief.CODEC, Planned::relief),
+            planned.get("timeline", Timeline.CODEC, Planned::timeline),
             planned.get("blocks", BlockWish.CODEC.list(), Planned::blocks)));
 }

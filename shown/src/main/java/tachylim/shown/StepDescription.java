@@ -1,6 +1,5 @@
 package tachylim.shown;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.IntStream;
 import tachylim.notation.abc.AbcWriter;
@@ -10,6 +9,7 @@ import tachylim.shown.Moment.PassDto;
 import tachylim.shown.Moment.RestDto;
 import tachylim.shown.Moment.StepDto;
 import tachylim.task.Pulse;
+import tachylim.words.Reason;
 import tachylim.workout.ClickProgramme;
 import tachylim.workout.Done;
 import tachylim.workout.Pass;
@@ -21,7 +21,7 @@ import tachylim.workout.Step;
 /** Says a step of a run in what a page needs to show and sound it. */
 final class StepDescription {
 
-    static final String THE_END = "the end";
+    static final Reason THE_END = Reason.of("next.end");
 
     private final Run run;
     private final List<Segment> ahead;
@@ -42,7 +42,7 @@ final class StepDescription {
             return new StepDto(step.why(), pass(pass), null, null);
         }
         if (step instanceof Rest rest) {
-            return new StepDto(step.why(), null, new RestDto(rest.reason(), rest.seconds()), null);
+            return new StepDto(step.why(), null, new RestDto(rest.purpose(), rest.seconds()), null);
         }
         return new StepDto(step.why(), null, null, ((Done) step).cause());
     }
@@ -98,24 +98,23 @@ final class StepDescription {
     }
 
     /** What comes after this step if it goes well, in a few words. */
-    String upcoming() {
-        List<String> steps = new ArrayList<>();
-        for (Segment segment : ahead.subList(Math.min(1, ahead.size()), Math.min(3, ahead.size()))) {
-            steps.add(inWords(segment.step()));
-        }
-        return steps.isEmpty() ? THE_END : String.join(", then ", steps);
+    Reason upcoming() {
+        List<Reason> steps = ahead.stream()
+                .skip(1)
+                .limit(2)
+                .map(Segment::step)
+                .map(StepDescription::next)
+                .toList();
+        return switch (steps.size()) {
+            case 0 -> THE_END;
+            case 1 -> steps.get(0);
+            default -> Reason.of("next.two", "first", steps.get(0), "second", steps.get(1));
+        };
     }
 
-    private static String inWords(Step step) {
-        if (step instanceof Pass pass) {
-            return switch (pass.kind()) {
-                        case BURST -> "a burst at ";
-                        case PROBE -> "a measuring pass at ";
-                        case CLOSING -> "easy at ";
-                        case WARM_UP, CONTROLLED -> "slow at ";
-                    }
-                    + pass.tempo();
-        }
-        return "rest " + Math.round(step.seconds()) + " s";
+    private static Reason next(Step step) {
+        return step instanceof Pass pass
+                ? Reason.of("next." + pass.kind().name(), "tempo", pass.tempo())
+                : Reason.of("next.REST", "seconds", Math.round(step.seconds()));
     }
 }

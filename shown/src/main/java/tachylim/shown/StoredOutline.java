@@ -9,6 +9,7 @@ import tachylim.record.EstimateCodec;
 import tachylim.record.StoredNames;
 import tachylim.record.WorkoutCodec;
 import tachylim.shown.PlanOutline.BlockOutline;
+import tachylim.words.Reason;
 import tachylim.workout.Part;
 
 /**
@@ -32,15 +33,15 @@ final class StoredOutline {
                 theme -> new Theme(theme.number("target", Theme::target), theme.get("known", How.CODEC, Theme::how)));
     }
 
-    private record Block(Part part, int theme, String title, double matching, String method, String why) {
+    private record Block(Part part, int theme, Reason title, double matching, School method, Reason why) {
 
         private static final Codec<Block> CODEC = Codec.object(block -> new Block(
                 block.get("part", StoredNames.PART, Block::part),
                 block.whole("theme", Block::theme),
-                block.text("title", Block::title),
+                block.get("title", Reason.CODEC, Block::title),
                 block.number("matching", Block::matching),
-                block.get("method", METHOD_TITLE, Block::method),
-                block.text("why", Block::why)));
+                block.get("method", METHOD, Block::method),
+                block.get("why", Reason.CODEC, Block::why)));
 
         private BlockOutline outline(Theme about) {
             return new BlockOutline(
@@ -50,7 +51,7 @@ final class StoredOutline {
 
     private static final Codec<Boolean> ENOUGH = member("enough", Codec.FLAG);
 
-    private static final Codec<String> METHOD_TITLE = member("method", School.CODEC.as(School::title, School::of));
+    private static final Codec<School> METHOD = member("method", School.CODEC);
 
     private static <V> Codec<V> member(String name, Codec<V> codec) {
         return Codec.of(codec::write, node -> codec.read(((Map<?, ?>) node).get(name)));
@@ -68,7 +69,7 @@ final class StoredOutline {
                         .toList(),
                 workout.number("burstFloor", PlanOutline::burstFloor),
                 workout.get("allowance", WorkoutCodec.ALLOWANCE, one -> null).effort(),
-                workout.get("remarks", Codec.TEXT.list(), PlanOutline::remarks));
+                workout.get("remarks", Reason.CODEC.list(), PlanOutline::remarks));
     });
 
     static PlanOutline read(Object tree) {

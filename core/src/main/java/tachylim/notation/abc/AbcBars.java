@@ -6,6 +6,7 @@ import org.apache.commons.numbers.fraction.Fraction;
 import tachylim.passage.Direction;
 import tachylim.passage.Direction.RepeatSign;
 import tachylim.passage.Meter;
+import tachylim.words.Reason;
 
 /** The bars of ABC music while it is read: where they end, whether they add up, and the repeats written at their lines. */
 final class AbcBars {
@@ -15,7 +16,7 @@ final class AbcBars {
     private final AbcCursor cursor;
     private final List<Direction> directions;
     private final List<Fraction> lines = new ArrayList<>();
-    private final List<String> warnings = new ArrayList<>();
+    private final List<Reason> warnings = new ArrayList<>();
     private Fraction start = Fraction.ZERO;
     private int number = 1;
     private int lastEnding;
@@ -30,7 +31,7 @@ final class AbcBars {
         return lines.stream().filter(line -> line.compareTo(end) < 0).toList();
     }
 
-    List<String> warnings() {
+    List<Reason> warnings() {
         return warnings;
     }
 
@@ -76,21 +77,23 @@ final class AbcBars {
 
     private void warn(Fraction length, Meter meter) {
         Fraction beat = Fraction.of(1, meter.unit());
-        warn("Bar " + number + " lasts " + inWords(length.divide(beat)) + " of " + meter.count() + " counts in "
-                + meter);
+        warn(Reason.of(
+                "read.bar",
+                "bar",
+                number,
+                "counts",
+                Math.round(100 * length.divide(beat).doubleValue()) / 100.0,
+                "of",
+                meter.count(),
+                "meter",
+                meter));
     }
 
     /** Something odd but accepted. */
-    void warn(String sentence) {
+    void warn(Reason warning) {
         if (warnings.size() < AbcTune.MOST_WARNINGS) {
-            warnings.add(sentence);
+            warnings.add(warning);
         }
-    }
-
-    private static String inWords(Fraction counts) {
-        return counts.getDenominator() == 1
-                ? String.valueOf(counts.getNumerator())
-                : AbcFigure.hundredths(counts.doubleValue());
     }
 
     /** The repeats that the signs of the bar line at {@code now} begin or end. */

@@ -29,7 +29,7 @@ final class AbcBook {
     private final List<Line> lines = new ArrayList<>();
     private final Omissions omissions = new Omissions();
     private final List<Reason> unread = new ArrayList<>();
-    private final List<String> warnings = new ArrayList<>();
+    private final List<Reason> warnings = new ArrayList<>();
     private int moreWarnings;
 
     private AbcBook() {}
@@ -56,7 +56,7 @@ final class AbcBook {
                             : Reason.of("refusal.abcBook.noTune", "unread", book.unread.get(0)));
         }
         if (book.moreWarnings > 0) {
-            book.warnings.add("And " + book.moreWarnings + " more like these.");
+            book.warnings.add(Reason.of("read.more", "more", book.moreWarnings));
         }
         return new Score(book.lines.get(0).part(), book.lines, book.omissions.list(), book.unread, book.warnings, null);
     }
@@ -86,7 +86,7 @@ final class AbcBook {
     }
 
     private void tune(Tune one, int place, int of) {
-        String name = name(one.text, place, of);
+        Reason name = name(one.text, place, of);
         int before = unread.size() + lines.size();
         try {
             AbcText.of(one.text).voices().forEach((voice, music) -> voice(one, place, name, voice, music));
@@ -98,7 +98,7 @@ final class AbcBook {
         }
     }
 
-    private void voice(Tune one, int place, String name, String voice, AbcText.Voice music) {
+    private void voice(Tune one, int place, Reason name, String voice, AbcText.Voice music) {
         if (lines.size() >= MOST_LINES) {
             throw new ScoreException(Reason.of("refusal.abcBook.thisFileHoldsMoreThan", "mostLines", MOST_LINES));
         }
@@ -107,18 +107,18 @@ final class AbcBook {
             String title =
                     read.line().part().isEmpty() ? "Tune " + place : read.line().part();
             lines.add(read.line().named(title, voice));
-            read.warnings().forEach(warning -> warn(title + ": " + warning));
+            read.warnings().forEach(warning -> warn(Reason.of("read.ofTune", "tune", title, "warning", warning)));
         } catch (AbcException unreadable) {
             if (!AbcText.isSilent(music.text())) {
                 unread(
                         one,
-                        name + (voice.isEmpty() ? "" : ", voice " + voice),
+                        voice.isEmpty() ? name : Reason.of("tune.voice", "name", name, "voice", voice),
                         unreadable.at(music.lineInTune(unreadable.line())));
             }
         }
     }
 
-    private void unread(Tune one, String name, AbcException why) {
+    private void unread(Tune one, Reason name, AbcException why) {
         unread.add(Reason.of(
                 "refusal.abcBook.unread",
                 "name",
@@ -131,19 +131,26 @@ final class AbcBook {
                 why.reason()));
     }
 
-    private void warn(String sentence) {
+    private void warn(Reason warning) {
         if (warnings.size() < MOST_WARNINGS) {
-            warnings.add(sentence + ".");
+            warnings.add(warning);
         } else {
             moreWarnings++;
         }
     }
 
     /** What a tune is called, so that it is found: its title, and its number among others. */
-    private static String name(String text, int place, int of) {
+    private static Reason name(String text, int place, int of) {
         Matcher title = TITLE.matcher(text);
         Matcher number = NUMBER.matcher(text.substring(Math.max(0, text.indexOf("X:"))));
-        String called = title.find() ? title.group(1).strip() : "A tune without a title";
-        return of == 1 ? called : called + " (X:" + (number.find() ? number.group(1) : place) + ")";
+        Reason called = title.find() ? Reason.text(title.group(1).strip()) : Reason.of("tune.untitled");
+        return of == 1
+                ? called
+                : Reason.of(
+                        "tune.numbered",
+                        "name",
+                        called,
+                        "number",
+                        number.find() ? number.group(1) : String.valueOf(place));
     }
 }

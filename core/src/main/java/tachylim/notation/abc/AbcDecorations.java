@@ -67,6 +67,6 @@ final class AbcDecorations {
     }
 
     private String letter(char c) {
-        return defined.getOrDefault(c, AbcSigns.nameOf(c).orElse("the letter " + c));
+        return defined.getOrDefault(c, AbcSigns.nameOf(c).orElse("“" + c + "”"));
     }
 }

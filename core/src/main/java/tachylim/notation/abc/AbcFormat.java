@@ -27,11 +27,6 @@ public final class AbcFormat implements ScoreFormat {
     }
 
     @Override
-    public String words() {
-        return "ABC with any number of tunes";
-    }
-
-    @Override
     public String ending() {
         return "abc";
     }

@@ -146,7 +146,7 @@ public final class AbcReader {
             throw cursor.error(Reason.of("refusal.abcReader.thereIsNoNoteYetType"));
         }
         if (rhythm.tupletLeft() > 0) {
-            bars.warn("The last tuplet lacks " + rhythm.tupletLeft() + " of its notes");
+            bars.warn(Reason.of("read.tuplet", "notes", rhythm.tupletLeft()));
         }
         bars.endTune(now, meter);
         Line line = Line.counted(title, "", firstMeter, firstKey, bars.lines(now), notes, now, directions);
@@ -187,7 +187,7 @@ public final class AbcReader {
 
     private void unit(String value) {
         if (!rhythm.unit(value)) {
-            omissions.add("unit lengths that could not be read");
+            omissions.add(Reason.of("omitted.unitLengths"));
         }
     }
 
@@ -210,7 +210,7 @@ public final class AbcReader {
         }
         Meter read = AbcMeters.read(value);
         if (read == null) {
-            omissions.add("meters in words, counted as " + meter);
+            omissions.add(Reason.of("omitted.meters", "meter", meter));
             return;
         }
         if (firstMeter != null && !read.equals(meter)) {
@@ -222,7 +222,7 @@ public final class AbcReader {
     private void key(String value) {
         AbcKey read = AbcKey.read(value);
         if (!read.isReadable()) {
-            omissions.add("keys that could not be read whole");
+            omissions.add(Reason.of("omitted.keySignatures"));
         }
         if (firstKey != null && read.key() != null && !read.key().equals(pitches.key())) {
             directions.add(new Direction.KeyChange(now, read.key()));
@@ -248,13 +248,13 @@ public final class AbcReader {
                     : Fraction.of(Integer.parseInt(matcher.group(1)), Integer.parseInt(matcher.group(2)));
             directions.add(new Direction.TempoMark(now, unit, Double.parseDouble(matcher.group(3))));
         } else if (!rest.isBlank()) {
-            omissions.add("tempo marks that could not be read");
+            omissions.add(Reason.of("omitted.tempoMarks"));
         }
     }
 
     private void words(String value) {
         if (syllables.isAnotherVerse()) {
-            omissions.add("further verses");
+            omissions.add(Reason.of("omitted.verses"));
             return;
         }
         syllables.lay(value, (note, syllable) -> {
@@ -322,7 +322,7 @@ public final class AbcReader {
             cursor.next();
             chord('+');
         } else if (decorations.isNext()) {
-            decorations.read().ifPresentOrElse(this::decoration, () -> omissions.add("old line breaks"));
+            decorations.read().ifPresentOrElse(this::decoration, () -> omissions.add(Reason.of("omitted.lineBreaks")));
         } else {
             stray();
         }
@@ -340,9 +340,9 @@ public final class AbcReader {
         AbcException place = cursor.error(Reason.of("refusal.abc.notMusic"));
         firstStray = firstStray == null ? place : firstStray;
         strays++;
-        bars.warn("Line " + place.line() + ", column " + place.column() + ": “" + place.found()
-                + "” means nothing here; it is passed over");
-        omissions.add("stray signs");
+        bars.warn(Reason.of(
+                "read.stray", "line", place.line(), "column", place.column(), "found", String.valueOf(place.found())));
+        omissions.add(Reason.of("omitted.straySigns"));
         cursor.skip();
     }
 
@@ -350,7 +350,7 @@ public final class AbcReader {
         cursor.next();
         if (cursor.atDigit()) {
             if (!rhythm.tuplet(meter)) {
-                omissions.add("tuplets that could not be read");
+                omissions.add(Reason.of("omitted.tuplets"));
             }
         } else if (cursor.take('&')) {
             overlaid = true;
@@ -361,7 +361,7 @@ public final class AbcReader {
 
     /** Another voice over this one, up to the bar line, or over several bars in brackets. */
     private void overlay() {
-        omissions.add("overlays, another voice over a bar");
+        omissions.add(Reason.of("omitted.overlays"));
         boolean several = overlaid;
         overlaid = false;
         while (!cursor.atEnd()) {
@@ -446,7 +446,7 @@ public final class AbcReader {
             isTied = true;
             tied = notes.get(notes.size() - 1).pitches();
         } else {
-            omissions.add("ties with no note before them");
+            omissions.add(Reason.of("omitted.tiesAlone"));
         }
     }
 
@@ -469,7 +469,7 @@ public final class AbcReader {
 
     private void openSlur() {
         if (ahead.slursOpened() == Inflection.MOST_SLURS) {
-            omissions.add("slurs beyond " + Inflection.MOST_SLURS + " on one note");
+            omissions.add(Reason.of("omitted.slurs", "most", Inflection.MOST_SLURS));
             return;
         }
         slursOpen++;
@@ -520,7 +520,7 @@ public final class AbcReader {
         } else if (mark != null) {
             mark(mark);
         } else {
-            omissions.add("decorations such as " + (name.length() > 20 ? name.substring(0, 20) + "…" : name));
+            omissions.add(Reason.of("omitted.decorations", "name", Reason.shortened(name)));
         }
     }
 
@@ -541,7 +541,7 @@ public final class AbcReader {
         } else if (!text.isEmpty() && "^_<>@".indexOf(text.charAt(0)) >= 0) {
             directions.add(new Direction.Words(now, text.substring(1)));
         } else {
-            omissions.add("chord names");
+            omissions.add(Reason.of("omitted.chordNames"));
         }
     }
 
@@ -595,7 +595,7 @@ public final class AbcReader {
             }
         }
         if (chord.isEmpty()) {
-            omissions.add("empty brackets");
+            omissions.add(Reason.of("omitted.emptyBrackets"));
             return;
         }
         chord.sort(Comparator.comparingInt(Pitch::midi));

@@ -4,16 +4,17 @@ import java.util.List;
 import org.apache.commons.numbers.fraction.Fraction;
 import tachylim.notation.score.Line;
 import tachylim.passage.Passage;
+import tachylim.words.Reason;
 
 /**
  * What was read from a tune in ABC. This class is immutable.
  *
  * @param line its notes
- * @param warnings sentences for the player on what was odd but accepted, such as bars that do not add up; at
+ * @param warnings what was odd but accepted, such as bars that do not add up; at
  *     most {@value #MOST_WARNINGS}
  * @param leftOut what it holds that a passage has no place for, counted
  */
-public record AbcTune(Line line, List<String> warnings, List<String> leftOut) {
+public record AbcTune(Line line, List<Reason> warnings, List<Reason> leftOut) {
 
     static final int MOST_WARNINGS = 12;
 

@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import tachylim.notation.midi.MidiReader.Struck;
 import tachylim.passage.Meter;
+import tachylim.words.Reason;
 
 /**
  * Where bar one begins. A MIDI file has no bar lines, so a pickup shifts all of them unless it is found: by a meter of its
@@ -46,7 +47,7 @@ final class MidiPickup {
     private final long bar;
     private final List<Struck> notes;
     private final long ticks;
-    private String reason = "";
+    private Reason reason = Reason.NONE;
 
     MidiPickup(
             int resolution, NavigableMap<Long, Meter> meters, Set<Long> keys, Set<Long> markers, List<Struck> struck) {
@@ -65,7 +66,7 @@ final class MidiPickup {
     }
 
     /** What speaks for it. */
-    String reason() {
+    Reason reason() {
         return reason;
     }
 
@@ -88,36 +89,36 @@ final class MidiPickup {
         }
         long byMeter = ofItsOwnMeter();
         if (byMeter > 0) {
-            return because("which has a meter of its own", byMeter);
+            return because(Reason.of("pickup.meter"), byMeter);
         }
         long byChange = alike(meters.tailMap(1L).keySet(), Long.MAX_VALUE);
         if (byChange > 0) {
-            return because("as the next change of meter says", byChange);
+            return because(Reason.of("pickup.meterChange"), byChange);
         }
         long byKeys = alike(keys, until);
         if (byKeys > 0) {
-            return because("as the changes of key say", byKeys);
+            return because(Reason.of("pickup.keyChange"), byKeys);
         }
         long byMarkers = alike(markers, until);
         if (byMarkers > 0) {
-            return because("as the marks in it say", byMarkers);
+            return because(Reason.of("pickup.marks"), byMarkers);
         }
         long loudest = byLoudness();
         if (loudest >= 0) {
-            return because("by what is played loudest", loudest);
+            return because(Reason.of("pickup.loudest"), loudest);
         }
         long crossed = byBarLines();
         if (crossed > 0) {
-            return because("since notes would sound over the bar lines otherwise, which is a guess", crossed);
+            return because(Reason.of("pickup.barLines"), crossed);
         }
         long ending = byEnding();
         if (ending > 0) {
-            return because("by where the last note begins, which is a guess", ending);
+            return because(Reason.of("pickup.lastNote"), ending);
         }
-        return because("by its longest notes, which is a guess", Math.max(0, byLength()));
+        return because(Reason.of("pickup.longest"), Math.max(0, byLength()));
     }
 
-    private long because(String why, long found) {
+    private long because(Reason why, long found) {
         reason = why;
         return found;
     }

@@ -134,9 +134,9 @@ final class MidiReader {
         pickup = wishes.pickup() != null ? (long) wishes.pickup() * resolution / SIXTEENTHS : found.ticks();
         List<Line> read = new ArrayList<>();
         lines.forEach((name, struck) -> read.add(line(name, struck, grid)));
-        List<String> warnings = new ArrayList<>(List.of("Drawn to " + grid.words() + "."));
+        List<Reason> warnings = new ArrayList<>(List.of(Reason.of("read.drawn", "grid", grid.title())));
         if (wishes.pickup() == null && pickup > 0) {
-            warnings.add("Bar one is taken to begin after a pickup, " + found.reason() + ".");
+            warnings.add(found.reason());
         }
         Wishes drawn = new Wishes(grid, (int) Math.min(Wishes.MOST_PICKUP, pickup * SIXTEENTHS / resolution));
         return new Score("", read, omissions.list(), List.of(), warnings, drawn);
@@ -180,7 +180,7 @@ final class MidiReader {
         int held = message.getChannel() << 7 | message.getData1();
         if (on || off) {
             if (message.getData1() > HIGHEST_KEY) {
-                omissions.add("keys that no keyboard has");
+                omissions.add(Reason.of("omitted.keys"));
                 return;
             }
             Down down = open.remove(held);
@@ -200,10 +200,10 @@ final class MidiReader {
         } else {
             omissions.add(
                     switch (message.getCommand()) {
-                        case ShortMessage.CONTROL_CHANGE -> "controllers, such as the pedal";
-                        case ShortMessage.PROGRAM_CHANGE -> "instrument sounds";
-                        case ShortMessage.PITCH_BEND -> "pitch bends";
-                        default -> "other messages";
+                        case ShortMessage.CONTROL_CHANGE -> Reason.of("omitted.controllers");
+                        case ShortMessage.PROGRAM_CHANGE -> Reason.of("omitted.sounds");
+                        case ShortMessage.PITCH_BEND -> Reason.of("omitted.pitchBends");
+                        default -> Reason.of("omitted.messages");
                     });
         }
     }
@@ -225,7 +225,7 @@ final class MidiReader {
         } else if (meta.getType() == MARKER) {
             markers.add(tick);
         } else if (meta.getType() == LYRIC) {
-            omissions.add("words");
+            omissions.add(Reason.of("omitted.words"));
         }
     }
 
@@ -240,7 +240,7 @@ final class MidiReader {
             Fraction duration = until.compareTo(onset) > 0 ? until.subtract(onset) : least;
             Pitch pitch = Pitch.ofMidi(one.key, keyAt(one.from));
             if (builder.strikesAt(onset, pitch)) {
-                omissions.add("notes that this grid lays on others of the same key");
+                omissions.add(Reason.of("omitted.gridNotes"));
             }
             builder.add(onset, duration, List.of(pitch), Inflection.PLAIN);
             end = onset.add(duration).compareTo(end) > 0 ? onset.add(duration) : end;

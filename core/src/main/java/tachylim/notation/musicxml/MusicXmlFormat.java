@@ -16,11 +16,6 @@ public final class MusicXmlFormat implements ScoreFormat {
     }
 
     @Override
-    public String words() {
-        return "MusicXML, plain or compressed";
-    }
-
-    @Override
     public String ending() {
         return "musicxml";
     }

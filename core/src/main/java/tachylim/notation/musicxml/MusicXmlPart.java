@@ -112,12 +112,12 @@ final class MusicXmlPart {
         }
     }
 
-    private static String named(Object item) {
+    private static Reason named(Object item) {
         return switch (item.toString()) {
-            case "harmony" -> "chord names";
-            case "figured-bass" -> "figured basses";
-            case "print" -> "page and system breaks";
-            default -> "measure items of the kind " + item;
+            case "harmony" -> Reason.of("omitted.chordNames");
+            case "figured-bass" -> Reason.of("omitted.figuredBasses");
+            case "print" -> Reason.of("omitted.breaks");
+            default -> Reason.of("omitted.items", "name", item);
         };
     }
 
@@ -137,11 +137,11 @@ final class MusicXmlPart {
         attributes.getTime().stream().findFirst().ifPresent(this::time);
         attributes.getKey().stream().findFirst().ifPresent(this::key);
         if (!attributes.getTranspose().isEmpty()) {
-            omissions.add("transpositions (the notes stand as the player reads them)");
+            omissions.add(Reason.of("omitted.transpositions"));
         }
         attributes.getStaffDetails().stream()
                 .filter(details -> details.getCapo() != null)
-                .forEach(details -> omissions.add("capos"));
+                .forEach(details -> omissions.add(Reason.of("omitted.capos")));
     }
 
     private void time(Time time) {
@@ -155,7 +155,7 @@ final class MusicXmlPart {
             }
         }
         if (read == null) {
-            omissions.add("meters that could not be read, counted as " + meter);
+            omissions.add(Reason.of("omitted.meters", "meter", meter));
             return;
         }
         if (firstMeter != null && !read.equals(meter)) {
@@ -179,7 +179,7 @@ final class MusicXmlPart {
 
     private void key(org.audiveris.proxymusic.Key written) {
         if (written.getFifths() == null || Math.abs(written.getFifths().intValue()) > 7) {
-            omissions.add("keys without a usual signature");
+            omissions.add(Reason.of("omitted.oddKeys"));
             return;
         }
         Key read = new Key(written.getFifths().intValue());
@@ -216,7 +216,7 @@ final class MusicXmlPart {
         Fraction duration = MusicXmlValues.exact(note, counted, division);
         Fraction onset = inChord ? lastOnset : clock.now();
         if (note.getCue() != null) {
-            omissions.add("cue notes");
+            omissions.add(Reason.of("omitted.cueNotes"));
         } else if (pitch != null && duration.compareTo(Fraction.ZERO) > 0) {
             voices.sound(
                     voice,
@@ -250,7 +250,7 @@ final class MusicXmlPart {
             BigDecimal alter = note.getPitch().getAlter();
             int whole = alter == null ? 0 : alter.intValue();
             if (alter != null && alter.stripTrailingZeros().scale() > 0) {
-                omissions.add("microtones, taken to the half tone");
+                omissions.add(Reason.of("omitted.microtones"));
             }
             return checked(
                     note.getPitch().getStep().value().charAt(0),
@@ -295,19 +295,21 @@ final class MusicXmlPart {
         }
     }
 
-    private static String named(DirectionType type) {
+    private static Reason named(DirectionType type) {
         return !type.getDynamics().isEmpty()
-                ? "dynamics"
+                ? Reason.of("omitted.dynamics")
                 : type.getWedge() != null
-                        ? "hairpins"
+                        ? Reason.of("omitted.hairpins")
                         : type.getPedal() != null
-                                ? "pedal marks"
+                                ? Reason.of("omitted.pedalMarks")
                                 : !type.getRehearsal().isEmpty()
-                                        ? "rehearsal marks"
+                                        ? Reason.of("omitted.rehearsalMarks")
                                         : !type.getSegno().isEmpty()
                                                         || !type.getCoda().isEmpty()
-                                                ? "jumps to a sign or coda"
-                                                : type.getOctaveShift() != null ? "octave lines" : "other directions";
+                                                ? Reason.of("omitted.jumps")
+                                                : type.getOctaveShift() != null
+                                                        ? Reason.of("omitted.octaveLines")
+                                                        : Reason.of("omitted.directions");
     }
 
     private void words(Object words) {
@@ -328,7 +330,7 @@ final class MusicXmlPart {
         if (unit == null
                 || !figure.strip().matches("\\d{1,3}(\\.\\d{1,3})?")
                 || Double.parseDouble(figure.strip()) < 1) {
-            omissions.add("tempo marks that could not be read");
+            omissions.add(Reason.of("omitted.tempoMarks"));
             return false;
         }
         tempo(MusicXmlValues.dotted(unit, mark.getBeatUnitDot().size()), Double.parseDouble(figure.strip()));
@@ -342,7 +344,7 @@ final class MusicXmlPart {
             tempo(Fraction.of(1, 4), sound.getTempo().doubleValue());
         }
         if (sound.getDacapo() != null || sound.getDalsegno() != null || sound.getTocoda() != null) {
-            omissions.add("jumps to a sign or coda");
+            omissions.add(Reason.of("omitted.jumps"));
         }
     }
 
@@ -369,7 +371,7 @@ final class MusicXmlPart {
                             : new RepeatSign(clock.start(), RepeatSign.Kind.START, 0));
         }
         if (!barline.getFermata().isEmpty()) {
-            omissions.add("fermatas over bar lines");
+            omissions.add(Reason.of("omitted.barFermatas"));
         }
     }
 

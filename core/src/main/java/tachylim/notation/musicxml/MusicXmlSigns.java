@@ -23,6 +23,7 @@ import tachylim.notation.score.Omissions;
 import tachylim.passage.Articulation;
 import tachylim.passage.Inflection;
 import tachylim.passage.Mark;
+import tachylim.words.Reason;
 
 /** What stands over and under a note of MusicXML. */
 final class MusicXmlSigns {
@@ -65,7 +66,7 @@ final class MusicXmlSigns {
             if (verse == 0) {
                 signs.lyric(note.getLyric().get(0));
             } else {
-                omissions.add("further verses");
+                omissions.add(Reason.of("omitted.verses"));
             }
         }
         return new Inflection(
@@ -88,11 +89,12 @@ final class MusicXmlSigns {
         } else if (notation instanceof Fermata) {
             over = over.with(Articulation.FERMATA);
         } else if (notation instanceof Dynamics) {
-            omissions.add("dynamics");
+            omissions.add(Reason.of("omitted.dynamics"));
         } else if (notation instanceof Ornaments) {
-            omissions.add("ornaments");
+            omissions.add(Reason.of("omitted.ornaments"));
         } else if (!(notation instanceof Tied) && !(notation instanceof Tuplet)) {
-            omissions.add(notation.getClass().getSimpleName().toLowerCase(Locale.ROOT) + " signs");
+            omissions.add(Reason.of(
+                    "omitted.signs", "name", notation.getClass().getSimpleName().toLowerCase(Locale.ROOT)));
         }
     }
 
@@ -104,7 +106,7 @@ final class MusicXmlSigns {
         } else if (name.equals("breath-mark")) {
             over = over.with(Mark.BREATH);
         } else {
-            omissions.add("articulations of the kind " + name);
+            omissions.add(Reason.of("omitted.articulations", "name", name));
         }
     }
 
@@ -119,7 +121,7 @@ final class MusicXmlSigns {
         } else if (name.equals("up-bow") || name.equals("down-bow")) {
             mark(Mark.Kind.STROKE, name.substring(0, name.indexOf('-')));
         } else {
-            omissions.add("technical signs of the kind " + name);
+            omissions.add(Reason.of("omitted.technical", "name", name));
         }
     }
 
@@ -132,7 +134,7 @@ final class MusicXmlSigns {
         if (kind.takes(both)) {
             over = over.with(new Mark(kind, both));
         } else {
-            omissions.add("fingerings that are no finger");
+            omissions.add(Reason.of("omitted.fingerings"));
         }
     }
 

@@ -11,6 +11,7 @@ import tachylim.notation.score.LineBuilder;
 import tachylim.notation.score.Omissions;
 import tachylim.passage.Inflection;
 import tachylim.passage.Pitch;
+import tachylim.words.Reason;
 
 /**
  * The voices of a part, each kept to one line. A measure is gathered whole and then laid down in order of time, since a
@@ -114,7 +115,7 @@ final class MusicXmlVoices {
         // A line has one length for all notes of a chord: where one of them is struck, all are.
         for (Head head : chord) {
             if (tied.containsKey(head)) {
-                omissions.add("ties of single notes in a chord, struck again");
+                omissions.add(Reason.of("omitted.chordTies"));
             }
             head.grace.forEach(line::grace);
             line.add(head.onset, head.duration, List.of(head.pitch), head.over);
@@ -125,7 +126,7 @@ final class MusicXmlVoices {
         if (from.holdsUntil(head.onset, head.pitch)) {
             from.hold(head.duration, head.over);
         } else if (!from.soundsAt(head.onset, head.pitch)) {
-            omissions.add("ties whose first note ended before");
+            omissions.add(Reason.of("omitted.brokenTies"));
         }
     }
 

@@ -2,6 +2,7 @@ package tachylim.notation.score;
 
 import java.util.List;
 import org.apache.commons.numbers.fraction.Fraction;
+import tachylim.words.Reason;
 import tachylim.words.Refusal;
 
 /**
@@ -64,10 +65,8 @@ public record Grid(int perQuarter) {
         return Fraction.of(1, perQuarter == 0 ? Math.multiplyExact(4, perQuarterTicks) : 4 * perQuarter);
     }
 
-    /** For sentences. */
-    public String words() {
-        return perQuarter == 0
-                ? "no grid, as recorded"
-                : perQuarter == 1 ? "quarter notes" : perQuarter + " places to a quarter note";
+    /** What it is called. */
+    public Reason title() {
+        return perQuarter == 0 ? Reason.of("grid.none") : Reason.of("grid.places", "places", perQuarter);
     }
 }

@@ -11,6 +11,7 @@ import tachylim.passage.Key;
 import tachylim.passage.Mark;
 import tachylim.passage.Meter;
 import tachylim.passage.Pitch;
+import tachylim.words.Reason;
 
 /** Gathers the notes of one voice in order of time, in whole notes, and keeps it to one line. */
 public final class LineBuilder {
@@ -36,7 +37,7 @@ public final class LineBuilder {
         Deadline.check();
         LineNote last = last();
         if (last != null && onset.compareTo(last.onset()) < 0) {
-            omissions.add("notes that overlap others in their voice");
+            omissions.add(Reason.of("omitted.overlaps"));
             return;
         }
         if (last != null && onset.equals(last.onset())) {

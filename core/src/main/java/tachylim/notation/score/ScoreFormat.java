@@ -12,11 +12,6 @@ public interface ScoreFormat {
     /** Its name, such as {@code MIDI}. */
     String title();
 
-    /** What it is called where files are asked for, in a few words more than its name if it takes them. */
-    default String words() {
-        return title();
-    }
-
     /** What the names of files that are written end in, such as {@code mid}. */
     String ending();
 

@@ -19,7 +19,7 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import tachylim.load.DailyMinutes;
-import tachylim.load.Home;
+import tachylim.load.DayBoundary;
 import tachylim.method.Strictness;
 import tachylim.method.WarmUpRoutine;
 import tachylim.passage.InstrumentFamily;
@@ -164,12 +164,12 @@ public class Account {
     }
 
     /** Where the player lives, and so when their day turns. */
-    public Home home() {
-        return new Home(
+    public DayBoundary home() {
+        return new DayBoundary(
                 ZoneId.of(zone), nextZone == null ? null : ZoneId.of(nextZone), nextZoneFrom, zoneAskedOn, zoneAskedAt);
     }
 
-    void home(Home moved) {
+    void home(DayBoundary moved) {
         this.zone = moved.zone().getId();
         this.nextZone = moved.next() == null ? null : moved.next().getId();
         this.nextZoneFrom = moved.nextFrom();

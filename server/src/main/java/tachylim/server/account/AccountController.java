@@ -27,7 +27,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import tachylim.load.DailyMinutes;
-import tachylim.load.Home;
+import tachylim.load.DayBoundary;
 import tachylim.load.SymptomRest;
 import tachylim.method.Strictness;
 import tachylim.method.WarmUpRoutine;
@@ -91,10 +91,10 @@ class AccountController {
 
             LocalDate today,
             double speed,
-            HomeDto home) {}
+            DayBoundaryDto home) {}
 
     /** Where the player's day is counted, and the move that is to come. */
-    record HomeDto(
+    record DayBoundaryDto(
             String zone,
             @Schema(nullable = true) String movingTo,
             @Schema(nullable = true) Instant from) {}
@@ -180,7 +180,7 @@ class AccountController {
     private Me me(SignedIn who) {
         Habit habit = accounts.habit(who);
         Instant now = accounts.now();
-        Home home = habit.home();
+        DayBoundary home = habit.home();
         boolean moving = home.isMoving(now);
         return new Me(
                 who.name(),
@@ -195,7 +195,7 @@ class AccountController {
                         .toList(),
                 habit.today(),
                 settings.speed(),
-                new HomeDto(
+                new DayBoundaryDto(
                         home.zoneAt(now).getId(),
                         moving ? home.next().getId() : null,
                         moving ? home.nextFrom() : null));

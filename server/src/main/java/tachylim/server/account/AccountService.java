@@ -16,12 +16,12 @@ import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tachylim.load.DailyMinutes;
-import tachylim.load.Home;
+import tachylim.load.DayBoundary;
 import tachylim.method.School;
 import tachylim.method.Strictness;
 import tachylim.method.WarmUpRoutine;
 import tachylim.passage.InstrumentFamily;
-import tachylim.server.ensemble.Again;
+import tachylim.server.cluster.Again;
 import tachylim.server.web.ProblemCode;
 import tachylim.server.web.Refused;
 import tachylim.words.Reason;
@@ -81,7 +81,7 @@ public class AccountService {
             boolean felt,
             List<WarmUpRoutine.Item> routine,
             LocalDate today,
-            Home home) {
+            DayBoundary home) {
 
         /** What this player chooses of a workout when nothing but the method is chosen. */
         public Choices choices(School school) {

@@ -9,7 +9,7 @@ import java.util.concurrent.Semaphore;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
-import tachylim.server.ensemble.Again;
+import tachylim.server.cluster.Again;
 import tachylim.server.web.Refused;
 import tachylim.words.Reason;
 

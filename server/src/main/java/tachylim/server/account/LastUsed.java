@@ -18,7 +18,7 @@ import org.slf4j.LoggerFactory;
 import org.springframework.session.FindByIndexNameSessionRepository;
 import org.springframework.session.Session;
 import org.springframework.transaction.support.TransactionOperations;
-import tachylim.server.ensemble.Again;
+import tachylim.server.cluster.Again;
 
 /**
  * The sessions of the database, written only when there is something to write: when one begins or ends, and when it was last

@@ -15,6 +15,7 @@ import tachylim.shown.BandDto;
 import tachylim.shown.EstimateDto;
 import tachylim.task.PassKind;
 import tachylim.task.Verdict;
+import tachylim.words.Reason;
 
 @RestController
 @RequestMapping("/api")
@@ -87,7 +88,7 @@ class CeilingController {
             EstimateDto estimate,
             BandDto bursts,
             @Schema(nullable = true) Double tensionEdge,
-            String measure,
+            Reason measure,
             int triesDays,
             List<CurvePoint> curve,
             List<TryDto> tries,

@@ -59,7 +59,7 @@ class CeilingService {
     private final AccountService accounts;
     private final Passes played;
     private final PlayedPassRepository passes;
-    private final CeilingTestRepository tests;
+    private final StoredCeilingTestRepository tests;
 
     CeilingService(
             StandingService standings,
@@ -67,7 +67,7 @@ class CeilingService {
             AccountService accounts,
             Passes played,
             PlayedPassRepository passes,
-            CeilingTestRepository tests) {
+            StoredCeilingTestRepository tests) {
         this.standings = standings;
         this.sections = sections;
         this.accounts = accounts;
@@ -124,7 +124,7 @@ class CeilingService {
                 .toList();
     }
 
-    private static TestDto dto(CeilingTestRepository.Found found) {
+    private static TestDto dto(StoredCeilingTestRepository.Found found) {
         return new TestDto(
                 found.runId(),
                 found.day(),
@@ -200,7 +200,7 @@ class CeilingService {
 
     @Transactional(readOnly = true)
     TestView test(SignedIn who, long runId) {
-        CeilingTest test = tests.findByRunIdAndAccountId(runId, who.accountId())
+        StoredCeilingTest test = tests.findByRunIdAndAccountId(runId, who.accountId())
                 .orElseThrow(() -> Refused.notFound(Reason.of("refusal.ceilingService.thisCeilingTestIsNotHere")));
         Sections.Named section = sections.named(who, test.sectionId());
         Posterior belief = test.belief();

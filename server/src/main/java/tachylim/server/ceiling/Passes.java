@@ -47,12 +47,12 @@ public class Passes {
     private static final Limit MOST_ARTICULATED = Limit.of(400);
 
     private final PlayedPassRepository passes;
-    private final CeilingTestRepository tests;
+    private final StoredCeilingTestRepository tests;
     private final StandingService standings;
     private final Cache<Looked, List<AwkwardBand>> bands =
             Caffeine.newBuilder().maximumSize(MOST_LOOKED_AT).build();
 
-    Passes(PlayedPassRepository passes, CeilingTestRepository tests, StandingService standings) {
+    Passes(PlayedPassRepository passes, StoredCeilingTestRepository tests, StandingService standings) {
         this.passes = passes;
         this.tests = tests;
         this.standings = standings;
@@ -98,8 +98,9 @@ public class Passes {
     }
 
     private void measured(SignedIn who, Subject subject, Place place, Posterior belief) {
-        CeilingTest test = tests.findById(place.runId())
-                .orElseGet(() -> new CeilingTest(place.runId(), who.accountId(), subject.sectionId(), place.day()));
+        StoredCeilingTest test = tests.findById(place.runId())
+                .orElseGet(
+                        () -> new StoredCeilingTest(place.runId(), who.accountId(), subject.sectionId(), place.day()));
         test.measured(belief);
         tests.save(test);
     }

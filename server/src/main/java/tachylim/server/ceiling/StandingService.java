@@ -53,12 +53,12 @@ public class StandingService {
         if (ids.isEmpty()) {
             return Map.of();
         }
-        Map<Long, Said> said = beliefs.said(who.accountId(), ids).stream()
-                .collect(Collectors.toMap(Said::sectionId, Function.identity()));
+        Map<Long, EstimateOfDay> said = beliefs.said(who.accountId(), ids).stream()
+                .collect(Collectors.toMap(EstimateOfDay::sectionId, Function.identity()));
         Map<Long, TensionCurve> asked = asked(who, subjects, said, day);
         Map<Long, Standing> standings = new HashMap<>();
         for (Subject subject : subjects) {
-            Said known = said.get(subject.sectionId());
+            EstimateOfDay known = said.get(subject.sectionId());
             TensionCurve tension = asked.get(subject.sectionId());
             Optional<Tempo> alert = tension != null
                     ? tension.tempoAt(TensionCurve.ALERT)
@@ -75,10 +75,11 @@ public class StandingService {
     }
 
     /** How tense the sections are of which that is not kept: those from before it was, and those grown from others. */
-    private Map<Long, TensionCurve> asked(SignedIn who, List<Subject> subjects, Map<Long, Said> said, LocalDate day) {
+    private Map<Long, TensionCurve> asked(
+            SignedIn who, List<Subject> subjects, Map<Long, EstimateOfDay> said, LocalDate day) {
         List<Subject> unknown = subjects.stream()
                 .filter(subject -> {
-                    Said known = said.get(subject.sectionId());
+                    EstimateOfDay known = said.get(subject.sectionId());
                     return known == null ? subject.grownFrom() != null : !known.feltKept();
                 })
                 .toList();
@@ -102,11 +103,11 @@ public class StandingService {
     }
 
     /** What was said of a section when it was last played, brought to a day; a guess when it never was. */
-    private Estimate estimate(Subject subject, Said known, LocalDate day) {
+    private Estimate estimate(Subject subject, EstimateOfDay known, LocalDate day) {
         if (known == null) {
             return Posterior.guessed(Tempo.of(subject.guessBpm()), guessSd(subject));
         }
-        KeptEstimate said = known.estimate();
+        StoredEstimate said = known.estimate();
         return said.estimate(known.passes()).later(ChronoUnit.DAYS.between(known.day(), day), said.gain());
     }
 

@@ -30,7 +30,7 @@ class StoredBelief extends AssignedId<Long> {
     private double passes;
 
     @Embedded
-    private KeptEstimate said;
+    private StoredEstimate said;
 
     private Double alert;
     private boolean feltKept;
@@ -77,7 +77,7 @@ class StoredBelief extends AssignedId<Long> {
     private void keep(Posterior belief) {
         weights = belief.toBytes();
         passes = belief.passes();
-        said = new KeptEstimate(Posterior.fromBytes(weights, passes));
+        said = new StoredEstimate(Posterior.fromBytes(weights, passes));
     }
 
     @Override

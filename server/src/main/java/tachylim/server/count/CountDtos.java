@@ -13,6 +13,7 @@ import java.util.List;
 import tachylim.count.Change;
 import tachylim.task.Ask;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /** What the counting part of the API takes and gives. */
 final class CountDtos {
@@ -70,7 +71,7 @@ final class CountDtos {
             Double tempo,
 
             @Schema(description = "how it comes on, in a sentence")
-            String trend,
+            Reason trend,
 
             @Schema(description = "the counts of the last weeks, the oldest first")
             List<CountDto> counts) {}
@@ -85,6 +86,6 @@ final class CountDtos {
             @Schema(description = "whether nothing more is counted today")
             boolean closed,
 
-            List<String> songs,
+            List<Reason> songs,
             List<ChangeDto> changes) {}
 }

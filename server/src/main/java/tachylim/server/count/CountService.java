@@ -88,26 +88,24 @@ public class CountService {
                 change.needed(),
                 best,
                 trend == null ? null : change.tempo(trend.now()).bpm(),
-                trend == null ? "Not counted yet." : sentence(change, trend),
+                trend == null ? Reason.of("count.never") : sentence(change, trend),
                 counts.stream()
                         .map(count -> new CountDto(count.day(), count.seconds(), count.clean(), count.perMinute()))
                         .toList());
     }
 
-    private static String sentence(Change change, Trend trend) {
-        long now = Math.round(trend.now());
-        String keeps = "Lately " + now + " a minute, which keeps up with " + change.tempo(trend.now());
-        String gained = trend.gained().isEmpty()
-                ? ""
-                : Math.round(trend.gained().getAsDouble()) == 0
-                        ? "; about as many as before"
-                        : "; " + Math.abs(Math.round(trend.gained().getAsDouble()))
-                                + (trend.gained().getAsDouble() > 0 ? " more" : " fewer") + " than before";
-        return keeps + gained + ".";
+    private static Reason sentence(Change change, Trend trend) {
+        Reason now = Reason.of("count.lately", "now", Math.round(trend.now()), "tempo", change.tempo(trend.now()));
+        if (trend.gained().isEmpty()) {
+            return now;
+        }
+        long gained = Math.round(trend.gained().getAsDouble());
+        return now.then(
+                gained < 0 ? Reason.of("count.fewer", "fewer", -gained) : Reason.of("count.gained", "more", gained));
     }
 
     /** A song goes no faster than its slowest change. */
-    private static List<String> songs(List<ChangeDto> all) {
+    private static List<Reason> songs(List<ChangeDto> all) {
         return all.stream()
                 .filter(change -> !change.song().isEmpty() && change.tempo() != null)
                 .collect(Collectors.groupingBy(ChangeDto::song, LinkedHashMap::new, Collectors.toList()))
@@ -118,8 +116,14 @@ public class CountService {
                     ChangeDto slowest = song.getValue().stream()
                             .min(Comparator.comparingDouble(ChangeDto::tempo))
                             .orElseThrow();
-                    return song.getKey() + " goes no faster than " + Tempo.of(slowest.tempo())
-                            + ": its slowest change is " + slowest.name() + ".";
+                    return Reason.of(
+                            "count.song",
+                            "song",
+                            song.getKey(),
+                            "tempo",
+                            Tempo.of(slowest.tempo()),
+                            "change",
+                            slowest.name());
                 })
                 .toList();
     }

@@ -9,10 +9,10 @@ import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.annotation.Lazy;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
-import tachylim.load.Home;
+import tachylim.load.DayBoundary;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
-import tachylim.server.ensemble.Baton;
+import tachylim.server.cluster.Lease;
 import tachylim.server.run.RunService;
 
 /** The demo account: there from the start, and written anew when its history is no longer up to today. */
@@ -25,15 +25,15 @@ class DemoService {
     private final RunService runs;
     private final DemoHistory history;
     private final Clock clock;
-    private final Baton baton;
+    private final Lease lease;
     private SignedIn odile;
 
-    DemoService(AccountService accounts, RunService runs, DemoHistory history, Clock clock, Baton baton) {
+    DemoService(AccountService accounts, RunService runs, DemoHistory history, Clock clock, Lease lease) {
         this.accounts = accounts;
         this.runs = runs;
         this.history = history;
         this.clock = clock;
-        this.baton = baton;
+        this.lease = lease;
     }
 
     /** Prepares the account while nobody waits; whoever opens it sooner waits for the rest. */
@@ -46,14 +46,14 @@ class DemoService {
 
     synchronized SignedIn account() {
         if (odile == null || !accounts.named(DemoHistory.NAME).equals(Optional.of(odile))) {
-            odile = baton.alone("demo", this::upToDate);
+            odile = lease.alone("demo", this::upToDate);
         }
         return odile;
     }
 
     private SignedIn upToDate() {
         ZoneId zone = ZoneId.systemDefault();
-        LocalDate today = Home.in(zone).day(clock.instant());
+        LocalDate today = DayBoundary.in(zone).day(clock.instant());
         Optional<SignedIn> present = accounts.named(DemoHistory.NAME);
         if (present.isPresent() && isUpToDate(present.get(), today)) {
             return present.get();

@@ -10,7 +10,7 @@ import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.List;
-import tachylim.load.Elsewhere;
+import tachylim.load.AwayPractice;
 import tachylim.notation.Format;
 import tachylim.notation.entry.StepEntry;
 import tachylim.notation.entry.TappedRhythm;
@@ -18,6 +18,7 @@ import tachylim.notation.score.Grid;
 import tachylim.passage.Key;
 import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /** What reading and entering music takes and gives. */
 final class ExchangeDtos {
@@ -33,7 +34,7 @@ final class ExchangeDtos {
             String title,
 
             @Schema(description = "what it is called where files are asked for")
-            String words,
+            Reason words,
 
             @Schema(description = "what the names of its files end in")
             List<String> endings) {}
@@ -71,12 +72,12 @@ final class ExchangeDtos {
             String title,
             List<LineDto> lines,
             ChosenDto chosen,
-            List<String> leftOut,
+            List<Reason> leftOut,
 
             @Schema(description = "what could not be read, each with its name and place")
             List<String> unread,
 
-            List<String> warnings,
+            List<Reason> warnings,
 
             @Schema(nullable = true, description = "for a format whose times are recorded ones; else null")
             DrawnDto drawn) {}
@@ -121,7 +122,7 @@ final class ExchangeDtos {
     record PracticeRow(
             int row,
             LocalDate date,
-            Elsewhere what,
+            AwayPractice what,
             int minutes,
             String passage,
             @Schema(nullable = true) Double tempo,

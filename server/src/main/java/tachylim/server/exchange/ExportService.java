@@ -12,6 +12,7 @@ import tachylim.server.account.SignedIn;
 import tachylim.server.sheet.VariationService;
 import tachylim.server.sheet.VariationService.Stretch;
 import tachylim.server.web.Refused;
+import tachylim.server.words.Words;
 import tachylim.tempo.Tempo;
 import tachylim.variation.Catalogue;
 import tachylim.variation.Variation;
@@ -33,15 +34,17 @@ class ExportService {
             SignedIn who, long id, Format as, String variation, boolean sheet, Integer first, Integer last) {
         Stretch stretch = sheet ? variations.forSheet(who, id, first, last) : variations.stretch(who, id, first, last);
         String title = stretch.passage().title();
+        Words words = Words.spoken();
         List<Movement> movements = new ArrayList<>();
         if (sheet) {
-            movements.add(new Movement("As written", stretch.music()));
+            movements.add(new Movement(words.say("sheet.asWritten"), stretch.music()));
             Catalogue.of(stretch.music())
-                    .forEach((one, rendering) -> movements.add(new Movement(one.title(), rendering.music())));
+                    .forEach(
+                            (one, rendering) -> movements.add(new Movement(words.say(one.title()), rendering.music())));
         } else if (variation != null && !variation.isEmpty()) {
             Variation one = Refused.unlessValid("variation", () -> Catalogue.parse(variation));
             movements.add(new Movement(
-                    title + ", " + one.title(),
+                    title + ", " + words.say(one.title()),
                     Refused.unlessValid("variation", () -> one.of(stretch.music()))
                             .music()));
         } else {

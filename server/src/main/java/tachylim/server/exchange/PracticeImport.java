@@ -27,7 +27,9 @@ import tachylim.server.load.Away;
 import tachylim.server.load.AwayService;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StoredSection;
+import tachylim.server.words.Words;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /**
  * Takes practice over from a notebook: minutes count for their days, and a tempo that was reached says where a ceiling stood.
@@ -92,23 +94,22 @@ class PracticeImport {
         }
         List<StoredSection> named = sections.getOrDefault(plain(row.passage()), List.of());
         if (named.isEmpty()) {
-            return wrong(row, "passage", "There is no passage of this name here. Make it first, or leave it out.");
+            return wrong(row, "passage", Reason.of("import.noPassage"));
         }
         if (row.tempo().isEmpty()) {
             return Optional.empty();
         }
         if (named.size() > 1) {
-            return wrong(
-                    row, "tempo", "This passage is cut into sections, so a tempo of the whole says nothing of them.");
+            return wrong(row, "tempo", Reason.of("import.cut"));
         }
         LocalDate played = known.get(named.get(0).id()).lastPlayed();
         return played != null && played.isAfter(row.date())
-                ? wrong(row, "tempo", "It was played here after that day; what came before cannot be learned any more.")
+                ? wrong(row, "tempo", Reason.of("import.late"))
                 : Optional.empty();
     }
 
-    private static Optional<PracticeProblem> wrong(PracticeRows.Row row, String column, String problem) {
-        return Optional.of(new PracticeProblem(row.row(), column, problem));
+    private static Optional<PracticeProblem> wrong(PracticeRows.Row row, String column, Reason problem) {
+        return Optional.of(new PracticeProblem(row.row(), column, Words.spoken().say(problem)));
     }
 
     /**

@@ -16,7 +16,7 @@ import java.util.stream.Stream;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
-import tachylim.load.Elsewhere;
+import tachylim.load.AwayPractice;
 import tachylim.server.exchange.ExchangeDtos.PracticeProblem;
 import tachylim.server.web.Refused;
 import tachylim.server.words.Words;
@@ -54,7 +54,7 @@ record PracticeRows(List<Row> rows, List<PracticeProblem> problems) {
     record Row(
             int row,
             LocalDate date,
-            Elsewhere what,
+            AwayPractice what,
             int minutes,
             String passage,
             Optional<Tempo> tempo,
@@ -123,23 +123,23 @@ record PracticeRows(List<Row> rows, List<PracticeProblem> problems) {
     }
 
     private static void checkNames(CSVParser parser) {
-        List<String> names = parser.getHeaderNames().stream()
-                .map(name -> name.toLowerCase(Locale.ROOT))
+        List<String> names = parser.getHeaderNames();
+        List<String> missing = NEEDED.stream()
+                .filter(column -> names.stream().noneMatch(name -> Csv.isNamed(name, column)))
                 .toList();
-        List<String> missing =
-                NEEDED.stream().filter(name -> !names.contains(name)).toList();
         if (!missing.isEmpty()) {
             throw Refused.field(
                     "file",
                     Reason.of(
                             "refusal.practiceRows.theFirstRowNamesTheColumns",
                             "value",
-                            String.join(" and ", missing),
+                            named(missing),
                             "value2",
-                            String.join(", ", COLUMNS)));
+                            named(List.of(COLUMNS))));
         }
-        List<String> unknown =
-                names.stream().filter(name -> !List.of(COLUMNS).contains(name)).toList();
+        List<String> unknown = names.stream()
+                .filter(name -> Stream.of(COLUMNS).noneMatch(column -> Csv.isNamed(name, column)))
+                .toList();
         if (!unknown.isEmpty()) {
             throw Refused.field(
                     "file",
@@ -148,7 +148,7 @@ record PracticeRows(List<Row> rows, List<PracticeProblem> problems) {
                             "shortened",
                             shortened(unknown.get(0)),
                             "value",
-                            String.join(", ", COLUMNS)));
+                            named(List.of(COLUMNS))));
         }
     }
 
@@ -173,8 +173,17 @@ record PracticeRows(List<Row> rows, List<PracticeProblem> problems) {
                 cell(one, "note", LONGEST_NOTE));
     }
 
+    /** Columns as the player's language calls them, in a list. */
+    private static List<Reason> named(List<String> columns) {
+        return columns.stream().map(column -> Reason.of("column." + column)).toList();
+    }
+
     private static String cell(CSVRecord one, String column, int longest) {
-        String cell = one.isMapped(column) && one.isSet(column) ? Csv.text(one.get(column)) : "";
+        String cell = one.getParser().getHeaderNames().stream()
+                .filter(name -> Csv.isNamed(name, column) && one.isSet(name))
+                .findFirst()
+                .map(name -> Csv.text(one.get(name)))
+                .orElse("");
         if (cell.length() > longest) {
             throw new Wrong(column, Reason.of("refusal.practiceRows.thisIsLongerThanCharacters", "longest", longest));
         }
@@ -194,12 +203,12 @@ record PracticeRows(List<Row> rows, List<PracticeProblem> problems) {
         }
     }
 
-    private static Elsewhere what(String cell) {
+    private static AwayPractice what(String cell) {
         return cell.isEmpty()
-                ? Elsewhere.PRACTICE
-                : Stream.of(Elsewhere.values())
+                ? AwayPractice.PRACTICE
+                : Stream.of(AwayPractice.values())
                         .filter(kind -> kind.name().equalsIgnoreCase(cell)
-                                || kind == Elsewhere.PRACTICE && cell.equalsIgnoreCase(PRACTICE))
+                                || kind == AwayPractice.PRACTICE && cell.equalsIgnoreCase(PRACTICE))
                         .findFirst()
                         .orElseThrow(() -> new Wrong(
                                 "what",
@@ -208,7 +217,7 @@ record PracticeRows(List<Row> rows, List<PracticeProblem> problems) {
                                         "value",
                                         String.join(
                                                 ", ",
-                                                Stream.of(Elsewhere.values())
+                                                Stream.of(AwayPractice.values())
                                                         .map(kind -> kind.name().toLowerCase(Locale.ROOT))
                                                         .toList()))));
     }
@@ -216,12 +225,12 @@ record PracticeRows(List<Row> rows, List<PracticeProblem> problems) {
     private static int minutes(String cell) {
         try {
             int minutes = Integer.parseInt(cell);
-            Elsewhere.PRACTICE.effort(minutes);
+            AwayPractice.PRACTICE.effort(minutes);
             return minutes;
         } catch (IllegalArgumentException other) {
             throw new Wrong(
                     "minutes",
-                    Reason.of("refusal.practiceRows.give1ToWholeMinutes", "mostMinutes", Elsewhere.MOST_MINUTES));
+                    Reason.of("refusal.practiceRows.give1ToWholeMinutes", "mostMinutes", AwayPractice.MOST_MINUTES));
         }
     }
 

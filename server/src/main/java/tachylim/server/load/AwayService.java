@@ -11,7 +11,7 @@ import java.util.UUID;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tachylim.load.Elsewhere;
+import tachylim.load.AwayPractice;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
 import tachylim.server.web.Refused;
@@ -37,7 +37,7 @@ public class AwayService {
 
     /** Counts something that was played elsewhere, once for each id of the browser's making. It is over: nothing forbids it. */
     @Transactional
-    public void elsewhere(SignedIn who, String clientId, Elsewhere kind, int minutes) {
+    public void elsewhere(SignedIn who, String clientId, AwayPractice kind, int minutes) {
         elsewhere(who, clientId, accounts.today(who), new Away(kind, minutes, ""));
     }
 

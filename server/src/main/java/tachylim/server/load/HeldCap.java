@@ -1,6 +1,7 @@
 package tachylim.server.load;
 
 import jakarta.persistence.Column;
+import jakarta.persistence.Convert;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -9,6 +10,8 @@ import jakarta.persistence.IdClass;
 import java.io.Serializable;
 import java.time.LocalDate;
 import tachylim.load.Limit;
+import tachylim.server.words.StoredReason;
+import tachylim.words.Reason;
 
 /** The lowest that a cap of a day has been: it is replaced by the next day's. */
 @Entity
@@ -28,7 +31,9 @@ class HeldCap {
 
     private LocalDate day;
     private double cap;
-    private String why;
+
+    @Convert(converter = StoredReason.class)
+    private Reason why;
 
     protected HeldCap() {}
 
@@ -40,7 +45,7 @@ class HeldCap {
         return cap;
     }
 
-    String why() {
+    Reason why() {
         return why;
     }
 }

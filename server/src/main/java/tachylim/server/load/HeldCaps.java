@@ -11,12 +11,12 @@ import tachylim.load.Effort;
 import tachylim.load.Limit;
 import tachylim.load.Lowest;
 import tachylim.server.account.SignedIn;
+import tachylim.server.words.StoredReason;
+import tachylim.words.Reason;
 
 /** Holds today's caps where they were: they only move down, whatever is taken back, deleted or chosen otherwise. */
 @Component
 public class HeldCaps {
-
-    private static final int LONGEST = 500;
 
     /** What an insert of a held cap ends with: of one that is there for the same day the lower stays. */
     public static final String OR_THE_LOWER = """
@@ -56,7 +56,7 @@ public class HeldCaps {
                 now.bursts().why());
     }
 
-    private void lower(SignedIn who, Limit.Kind kind, LocalDate day, double cap, String why) {
-        caps.lower(who.accountId(), kind.name(), day, cap, why.length() > LONGEST ? why.substring(0, LONGEST) : why);
+    private void lower(SignedIn who, Limit.Kind kind, LocalDate day, double cap, Reason why) {
+        caps.lower(who.accountId(), kind.name(), day, cap, StoredReason.written(why));
     }
 }

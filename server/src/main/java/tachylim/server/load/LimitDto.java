@@ -1,9 +1,10 @@
 package tachylim.server.load;
 
 import tachylim.load.Limit;
+import tachylim.words.Reason;
 
 /** One limit of today. */
-public record LimitDto(Limit.Kind kind, boolean inSeconds, double cap, double used, double left, String why) {
+public record LimitDto(Limit.Kind kind, boolean inSeconds, double cap, double used, double left, Reason why) {
 
     static LimitDto of(Limit limit) {
         return new LimitDto(

@@ -24,13 +24,14 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import tachylim.load.AwayPractice;
 import tachylim.load.Cap;
 import tachylim.load.Effort;
-import tachylim.load.Elsewhere;
 import tachylim.load.Limit;
 import tachylim.load.Ordered;
 import tachylim.server.account.SignedIn;
 import tachylim.server.web.Refused;
+import tachylim.words.Reason;
 
 @RestController
 @RequestMapping("/api")
@@ -69,15 +70,15 @@ class LoadController {
 
     record SymptomDto(long id, Instant at, boolean withdrawn) {}
 
-    record CapDto(Cap.Rule rule, double effort, String why) {}
+    record CapDto(Cap.Rule rule, double effort, Reason why) {}
 
     record ElsewhereKind(
-            Elsewhere kind,
+            AwayPractice kind,
 
             @Schema(description = "the effort minutes that a minute of it counts, by a rule of thumb")
             double perMinute) {
 
-        static final List<ElsewhereKind> ALL = Arrays.stream(Elsewhere.values())
+        static final List<ElsewhereKind> ALL = Arrays.stream(AwayPractice.values())
                 .map(kind -> new ElsewhereKind(kind, kind.effort(1).minutes()))
                 .toList();
     }
@@ -111,9 +112,9 @@ class LoadController {
             @NotNull @Size(min = 36, max = 36) String clientId,
 
             @NotNull(message = "refusal.loadController.sayWhatItWas")
-            Elsewhere kind,
+            AwayPractice kind,
 
-            @Min(value = 1, message = MINUTES) @Max(value = Elsewhere.MOST_MINUTES, message = MINUTES)
+            @Min(value = 1, message = MINUTES) @Max(value = AwayPractice.MOST_MINUTES, message = MINUTES)
             int minutes) {}
 
     record GivenWish(

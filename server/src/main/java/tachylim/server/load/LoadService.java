@@ -17,7 +17,6 @@ import java.util.stream.Collectors;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tachylim.load.Care;
 import tachylim.load.Condition;
 import tachylim.load.DayLoad;
 import tachylim.load.Effort;
@@ -27,6 +26,7 @@ import tachylim.load.History;
 import tachylim.load.Ordered;
 import tachylim.load.Return;
 import tachylim.load.Sparing;
+import tachylim.load.SymptomHistory;
 import tachylim.load.SymptomRest;
 import tachylim.load.Taper;
 import tachylim.server.TachylimSettings;
@@ -62,7 +62,7 @@ public class LoadService {
     private final SymptomRepository symptoms;
     private final StoredConditionRepository conditions;
     private final GivenLimitRepository given;
-    private final SessionRatingRepository ratings;
+    private final WorkoutRatingRepository ratings;
     private final HeldCaps held;
     private final RepertoireService repertoire;
     private final TachylimSettings settings;
@@ -81,7 +81,7 @@ public class LoadService {
             SymptomRepository symptoms,
             StoredConditionRepository conditions,
             GivenLimitRepository given,
-            SessionRatingRepository ratings,
+            WorkoutRatingRepository ratings,
             HeldCaps held,
             RepertoireService repertoire,
             TachylimSettings settings,
@@ -121,7 +121,7 @@ public class LoadService {
                 weeks.done(),
                 guardrails.today(weeks.done(), now),
                 guardrails.caps(now),
-                guardrails.care().burstsLocked(),
+                guardrails.symptoms().burstsLocked(),
                 guardrails.rest(now).orElse(null),
                 lastPlayed,
                 condition(who, now)
@@ -241,7 +241,7 @@ public class LoadService {
         LocalDate day = weeks.history().today();
         return new Guardrails(
                 account.minutes().on(day),
-                care(account, reports, now),
+                symptoms(account, reports, now),
                 weeks.history(),
                 repertoire.needed(who, day, day.plusDays(days)),
                 given.holding(who.accountId(), day, Limit.of(MOST_GIVEN)).stream()
@@ -262,14 +262,16 @@ public class LoadService {
                 guardrails(who, account, weeks, reports(who), now).lowest(weeks.done(), now));
     }
 
-    private static Care care(Account account, List<Symptom> reports, Instant now) {
+    private static SymptomHistory symptoms(Account account, List<Symptom> reports, Instant now) {
         if (reports.isEmpty()) {
-            return Care.NONE;
+            return SymptomHistory.NONE;
         }
         Symptom last = reports.get(0);
         Instant until = SymptomRest.after(last.at()).until();
-        boolean again = last.advisedAt() == null && reports.stream().anyMatch(one -> Care.isAgain(one.at(), last.at()));
-        return new Care(last.at(), until.isAfter(now) ? null : account.home().day(until), again);
+        boolean again = last.advisedAt() == null
+                && reports.stream().anyMatch(one -> SymptomHistory.isAgain(one.at(), last.at()));
+        return new SymptomHistory(
+                last.at(), until.isAfter(now) ? null : account.home().day(until), again);
     }
 
     /** The days with practice, oldest first: passes of runs, and what was played on the practice sheet. */
@@ -286,8 +288,8 @@ public class LoadService {
         if (!account.isFeltOn(today) || days.isEmpty()) {
             return days;
         }
-        Map<LocalDate, SessionRatingRepository.Felt> felt = ratings.days(account.id(), from, to).stream()
-                .collect(Collectors.toMap(SessionRatingRepository.Felt::day, Function.identity()));
+        Map<LocalDate, WorkoutRatingRepository.Felt> felt = ratings.days(account.id(), from, to).stream()
+                .collect(Collectors.toMap(WorkoutRatingRepository.Felt::day, Function.identity()));
         return days.stream()
                 .map(day -> felt.containsKey(day.day())
                         ? day.costing(FeltEffort.ofDay(
@@ -306,7 +308,7 @@ public class LoadService {
             throw Refused.field("rating", Reason.of("refusal.loadService.howHardItFeltIsToldOnThe"));
         }
         List<PlayedPass> played = passes.ofRuns(who.accountId(), List.of(runId));
-        SessionRating one = ratings.findById(runId).orElseGet(() -> new SessionRating(who.accountId(), runId, day));
+        WorkoutRating one = ratings.findById(runId).orElseGet(() -> new WorkoutRating(who.accountId(), runId, day));
         Refused.unlessValid("rating", () -> {
             one.tell(
                     rating,

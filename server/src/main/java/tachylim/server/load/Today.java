@@ -11,6 +11,7 @@ import tachylim.load.SymptomRest;
 import tachylim.server.web.ProblemCode;
 import tachylim.server.web.Refused;
 import tachylim.server.words.Words;
+import tachylim.words.Reason;
 import tachylim.workout.Allowance;
 
 /**
@@ -25,7 +26,7 @@ import tachylim.workout.Allowance;
  * @param rest the rest after a symptom, or null
  * @param lastPlayed the last day before it on which anything was played; null when there was none
  * @param condition how the player comes to whatever is played next
- * @param spared why today is for easy playing without measuring, one sentence; empty on other days
+ * @param spared why today is for easy playing without measuring; nothing to say on other days
  * @param full what is said when the day has no room left; empty while it has
  */
 public record Today(
@@ -38,7 +39,7 @@ public record Today(
         SymptomRest rest,
         LocalDate lastPlayed,
         Condition condition,
-        String spared,
+        Reason spared,
         String full) {
 
     public Limit limit(Limit.Kind kind) {

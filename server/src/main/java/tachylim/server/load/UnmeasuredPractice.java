@@ -11,7 +11,7 @@ import jakarta.persistence.Table;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.function.Consumer;
-import tachylim.load.Elsewhere;
+import tachylim.load.AwayPractice;
 
 /** What was played on the practice sheet, with a variation or along with the plain notes: no pass, but practice. */
 @Entity
@@ -38,7 +38,7 @@ class UnmeasuredPractice {
 
     @Enumerated(EnumType.STRING)
     @Column(columnDefinition = "varchar(20)")
-    private Elsewhere elsewhere;
+    private AwayPractice elsewhere;
 
     private String note = "";
     private Instant withdrawnAt;
@@ -59,7 +59,8 @@ class UnmeasuredPractice {
     }
 
     /** Something that was played elsewhere. */
-    UnmeasuredPractice(long accountId, String clientId, Elsewhere elsewhere, int minutes, LocalDate day, Instant at) {
+    UnmeasuredPractice(
+            long accountId, String clientId, AwayPractice elsewhere, int minutes, LocalDate day, Instant at) {
         this(accountId, new Played(null, clientId, null, null, 60.0 * minutes, elsewhere.effort(minutes), 0), day, at);
         this.elsewhere = elsewhere;
     }
@@ -86,7 +87,7 @@ class UnmeasuredPractice {
     }
 
     /** What it was, put right. */
-    void become(Elsewhere kind, int minutes, String said) {
+    void become(AwayPractice kind, int minutes, String said) {
         this.elsewhere = kind;
         this.playSeconds = 60.0 * minutes;
         this.effort = kind.effort(minutes).minutes();
@@ -109,7 +110,7 @@ class UnmeasuredPractice {
         return effort;
     }
 
-    Elsewhere elsewhere() {
+    AwayPractice elsewhere() {
         return elsewhere;
     }
 }

@@ -23,14 +23,14 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import tachylim.load.Elsewhere;
+import tachylim.load.AwayPractice;
 import tachylim.server.account.SignedIn;
 import tachylim.server.load.Away;
 import tachylim.server.load.AwayDto;
 import tachylim.server.load.AwayService;
 import tachylim.server.run.RunService;
 import tachylim.server.run.SketchDto;
-import tachylim.shown.Relief;
+import tachylim.shown.Timeline;
 import tachylim.task.Ask;
 import tachylim.task.PassKind;
 import tachylim.task.Verdict;
@@ -93,10 +93,10 @@ class LogController {
             Long olderThan) {}
 
     /** A workout, planned against played, and whether it was a ceiling test that has a result to look at. */
-    record Session(Entry entry, Relief planned, Relief played, boolean measured, List<SaidPass> passes) {}
+    record LoggedWorkout(Entry entry, Timeline planned, Timeline played, boolean measured, List<LoggedPass> passes) {}
 
     /** A pass of a workout, and what was said of it. */
-    record SaidPass(
+    record LoggedPass(
             int place,
             PassKind kind,
             double tempo,
@@ -120,7 +120,7 @@ class LogController {
             @Schema(nullable = true) @Min(0) @Max(Ask.MOST) Integer clean) {}
 
     /** A workout's passes after a correction, and whether the ceiling was learned anew from there. */
-    record Corrected(List<SaidPass> passes, boolean learnedAnew) {}
+    record Corrected(List<LoggedPass> passes, boolean learnedAnew) {}
 
     record AwayWish(
             @NotNull @Size(min = 36, max = 36) String clientId,
@@ -129,18 +129,18 @@ class LogController {
             LocalDate day,
 
             @NotNull(message = "refusal.logController.sayWhatItWas")
-            Elsewhere kind,
+            AwayPractice kind,
 
-            @Min(value = 1, message = Away.MINUTES) @Max(value = Elsewhere.MOST_MINUTES, message = Away.MINUTES)
+            @Min(value = 1, message = Away.MINUTES) @Max(value = AwayPractice.MOST_MINUTES, message = Away.MINUTES)
             int minutes,
 
             @NotNull @Size(max = Away.LONGEST_NOTE, message = Away.NOTE)
             String note) {}
 
-    record MonthDay(LocalDate day, double effort, List<Entry> sessions, List<AwayDto> away, int counts) {}
+    record MonthDay(LocalDate day, double effort, List<Entry> workouts, List<AwayDto> away, int counts) {}
 
     /** A month at a glance. */
-    record Month(LocalDate first, LocalDate today, List<MonthDay> days, List<Elsewhere> kinds) {}
+    record Month(LocalDate first, LocalDate today, List<MonthDay> days, List<AwayPractice> kinds) {}
 
     @GetMapping
     LogPage page(
@@ -163,8 +163,8 @@ class LogController {
     }
 
     @GetMapping("/{runId}")
-    Session session(@AuthenticationPrincipal SignedIn who, @PathVariable long runId) {
-        return log.session(who, runId);
+    LoggedWorkout workout(@AuthenticationPrincipal SignedIn who, @PathVariable long runId) {
+        return log.workout(who, runId);
     }
 
     /** Puts right what was said of a pass, or withdraws it. */

@@ -6,7 +6,7 @@ import java.util.Map;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tachylim.load.Elsewhere;
+import tachylim.load.AwayPractice;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
 import tachylim.server.ceiling.Passes;
@@ -18,10 +18,10 @@ import tachylim.server.log.LogController.Corrected;
 import tachylim.server.log.LogController.Correction;
 import tachylim.server.log.LogController.Entry;
 import tachylim.server.log.LogController.LogPage;
+import tachylim.server.log.LogController.LoggedPass;
+import tachylim.server.log.LogController.LoggedWorkout;
 import tachylim.server.log.LogController.Month;
 import tachylim.server.log.LogController.MonthDay;
-import tachylim.server.log.LogController.SaidPass;
-import tachylim.server.log.LogController.Session;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StoredSection;
 import tachylim.server.run.Corrections;
@@ -91,11 +91,11 @@ class LogService {
     }
 
     @Transactional
-    Session session(SignedIn who, long runId) {
+    LoggedWorkout workout(SignedIn who, long runId) {
         StoredRun stored = runs.get(who, runId);
         StoredWorkout workout = plans.get(who, stored.workoutId());
         Entry entry = entries(who, List.of(stored)).get(0);
-        return new Session(
+        return new LoggedWorkout(
                 entry,
                 views.planned(stored, workout),
                 views.played(who, stored, workout),
@@ -103,15 +103,15 @@ class LogService {
                 said(who, stored));
     }
 
-    private List<SaidPass> said(SignedIn who, StoredRun stored) {
+    private List<LoggedPass> said(SignedIn who, StoredRun stored) {
         return corrections.passes(who, stored).stream().map(LogService::dto).toList();
     }
 
-    private static SaidPass dto(Corrections.Kept kept) {
+    private static LoggedPass dto(Corrections.StoredSegment kept) {
         Segment segment = kept.segment();
         Pass pass = (Pass) segment.step();
         boolean set = pass.ask().kind() == Ask.Kind.SET;
-        return new SaidPass(
+        return new LoggedPass(
                 kept.place(),
                 pass.kind(),
                 pass.tempo().bpm(),
@@ -140,7 +140,7 @@ class LogService {
         LocalDate today = accounts.today(who);
         LocalDate first = (of == null ? today : of).withDayOfMonth(1);
         LocalDate last = first.plusMonths(1).minusDays(1);
-        Map<LocalDate, List<Entry>> sessions = entries(who, runs.between(who, first, last, MOST_IN_MONTH)).stream()
+        Map<LocalDate, List<Entry>> workouts = entries(who, runs.between(who, first, last, MOST_IN_MONTH)).stream()
                 .collect(Collectors.groupingBy(Entry::day));
         Map<LocalDate, List<AwayDto>> away =
                 aways.away(who, first, last).stream().collect(Collectors.groupingBy(AwayDto::day));
@@ -153,11 +153,11 @@ class LogService {
                         .map(day -> new MonthDay(
                                 day,
                                 efforts.getOrDefault(day, 0.0),
-                                sessions.getOrDefault(day, List.of()),
+                                workouts.getOrDefault(day, List.of()),
                                 away.getOrDefault(day, List.of()),
                                 counted.getOrDefault(day, 0L).intValue()))
                         .toList(),
-                List.of(Elsewhere.values()));
+                List.of(AwayPractice.values()));
     }
 
     /** The entries of some runs, in a few queries however many they are. */

@@ -46,7 +46,7 @@ public record MusicText(
         int bars) {
 
     /** What was read, for saying it back: the notes, and what was odd or left out. */
-    record Heard(Passage passage, List<String> warnings, List<String> leftOut) {}
+    record Heard(Passage passage, List<Reason> warnings, List<Reason> leftOut) {}
 
     Heard read() {
         return source == Source.ABC ? abc() : new Heard(paper(), List.of(), List.of());

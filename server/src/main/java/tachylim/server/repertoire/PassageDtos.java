@@ -15,6 +15,7 @@ import java.util.List;
 import tachylim.passage.InstrumentFamily;
 import tachylim.shown.EstimateDto;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /** What the passages' part of the API takes and gives. */
 public final class PassageDtos {
@@ -33,8 +34,8 @@ public final class PassageDtos {
             double quickestNotesPerBeat,
             boolean paper,
             String abc,
-            List<String> warnings,
-            List<String> leftOut) {}
+            List<Reason> warnings,
+            List<Reason> leftOut) {}
 
     public record PassageWish(
             @NotBlank(message = "refusal.passageDtos.giveThePassageATitle")

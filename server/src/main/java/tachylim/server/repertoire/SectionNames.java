@@ -4,6 +4,7 @@ import java.util.stream.IntStream;
 import org.apache.commons.numbers.fraction.Fraction;
 import tachylim.passage.Passage;
 import tachylim.passage.Section;
+import tachylim.server.words.Words;
 
 /** What a section is called until its player names it: the bars or beats it covers, as counted on paper. */
 final class SectionNames {
@@ -16,7 +17,7 @@ final class SectionNames {
     static String byBars(Section section, Passage music) {
         int first = barOf(music, section.firstNote());
         int last = Math.max(first, barOf(music, Math.max(section.firstNote(), section.lastNote() - 1)));
-        return first == last ? "bar " + first : "bars " + first + "–" + last;
+        return named("section.bars", first, last);
     }
 
     static String byBeats(Section section, Passage music) {
@@ -26,7 +27,11 @@ final class SectionNames {
                 + 1;
         int last = (int)
                 Math.ceil(onset(music, section.lastNote()).subtract(pickup).doubleValue());
-        return last <= first ? "beat " + first : "beats " + first + "–" + last;
+        return named("section.beats", first, Math.max(first, last));
+    }
+
+    private static String named(String code, int first, int last) {
+        return Words.spoken().say(code, "first", first, "last", last, "both", first == last ? 1 : 2);
     }
 
     private static Fraction onset(Passage music, int note) {

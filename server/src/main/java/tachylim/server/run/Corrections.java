@@ -72,12 +72,12 @@ public class Corrections {
     }
 
     /** A pass of a workout as it is kept, with its place in it. */
-    public record Kept(int place, Segment segment, Instant correctedAt) {}
+    public record StoredSegment(int place, Segment segment, Instant correctedAt) {}
 
     @Transactional(readOnly = true)
-    public List<Kept> passes(SignedIn who, StoredRun stored) {
+    public List<StoredSegment> passes(SignedIn who, StoredRun stored) {
         return segments.findByAccountIdAndRunIdOrderByPlace(who.accountId(), stored.id()).stream()
-                .map(one -> new Kept(one.place(), one.segment(), one.correctedAt()))
+                .map(one -> new StoredSegment(one.place(), one.segment(), one.correctedAt()))
                 .filter(one -> one.segment().step() instanceof Pass)
                 .toList();
     }

@@ -25,7 +25,7 @@ import tachylim.server.run.RunDtos.RunView;
 import tachylim.server.run.RunDtos.TakeOver;
 import tachylim.server.web.ChangesNoCap;
 import tachylim.server.workout.Drafting;
-import tachylim.shown.RunScore;
+import tachylim.shown.RunBasis;
 
 @RestController
 @RequestMapping("/api/runs")
@@ -33,11 +33,11 @@ import tachylim.shown.RunScore;
 class RunController {
 
     private final RunService runs;
-    private final RunScores scores;
+    private final RunBases scores;
     private final RunAfter after;
     private final Drafting drafting;
 
-    RunController(RunService runs, RunScores scores, RunAfter after, Drafting drafting) {
+    RunController(RunService runs, RunBases scores, RunAfter after, Drafting drafting) {
         this.drafting = drafting;
         this.runs = runs;
         this.scores = scores;
@@ -58,7 +58,7 @@ class RunController {
     }
 
     @GetMapping("/{id}/score")
-    RunScore score(@AuthenticationPrincipal SignedIn who, @PathVariable long id) {
+    RunBasis score(@AuthenticationPrincipal SignedIn who, @PathVariable long id) {
         return scores.of(who, id);
     }
 

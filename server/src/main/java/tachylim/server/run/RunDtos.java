@@ -11,7 +11,7 @@ import jakarta.validation.constraints.Size;
 import java.util.List;
 import tachylim.load.FeltEffort;
 import tachylim.shown.BandDto;
-import tachylim.shown.KeptEvent;
+import tachylim.shown.EventDto;
 import tachylim.shown.Moment;
 import tachylim.shown.PlanWish;
 import tachylim.task.Answer;
@@ -48,7 +48,7 @@ public final class RunDtos {
             @NotNull @Pattern(regexp = UUID) String clientId,
             @NotNull @Pattern(regexp = UUID) String holder,
             @Min(0) int ordinal,
-            @NotNull KeptEvent.Kind kind,
+            @NotNull EventDto.Kind kind,
             @Schema(nullable = true) Verdict verdict,
 
             @Min(value = 0, message = TENSION) @Max(value = Tension.MOST, message = TENSION) @Schema(nullable = true)
@@ -76,7 +76,7 @@ public final class RunDtos {
                     newId(),
                     holder,
                     ordinal,
-                    KeptEvent.Kind.JUDGED,
+                    EventDto.Kind.JUDGED,
                     answer.verdict(),
                     answer.tension().ordinal(),
                     answer.tells() ? answer.told() : null,
@@ -86,12 +86,12 @@ public final class RunDtos {
 
         /** A pass that was played without a word. */
         public static EventWish unjudged(String holder, int ordinal) {
-            return new EventWish(newId(), holder, ordinal, KeptEvent.Kind.UNJUDGED, null, null, null, null, null);
+            return new EventWish(newId(), holder, ordinal, EventDto.Kind.UNJUDGED, null, null, null, null, null);
         }
 
         /** A rest that is over. */
         public static EventWish rested(String holder, int ordinal, double seconds) {
-            return new EventWish(newId(), holder, ordinal, KeptEvent.Kind.RESTED, null, null, null, seconds, null);
+            return new EventWish(newId(), holder, ordinal, EventDto.Kind.RESTED, null, null, null, seconds, null);
         }
 
         /** The same with the answer in full. */
@@ -113,7 +113,7 @@ public final class RunDtos {
         }
 
         static EventWish symptom(String clientId, double secondsAgo) {
-            return new EventWish(clientId, NOBODY, 0, KeptEvent.Kind.SYMPTOM, null, null, null, 0.0, secondsAgo);
+            return new EventWish(clientId, NOBODY, 0, EventDto.Kind.SYMPTOM, null, null, null, 0.0, secondsAgo);
         }
     }
 

@@ -10,7 +10,7 @@ import java.util.Map;
 import tachylim.codec.Names;
 import tachylim.load.Effort;
 import tachylim.server.record.EnumColumn;
-import tachylim.shown.KeptEvent;
+import tachylim.shown.EventDto;
 import tachylim.shown.LeftDto;
 import tachylim.task.Verdict;
 import tachylim.workout.Allowance;
@@ -19,25 +19,25 @@ import tachylim.workout.Allowance;
 @Entity
 class RunEvent {
 
-    static final Names<KeptEvent.Kind> NAMES = new Names<>(
-            KeptEvent.Kind.class,
+    static final Names<EventDto.Kind> NAMES = new Names<>(
+            EventDto.Kind.class,
             Map.of(
-                    KeptEvent.Kind.JUDGED,
+                    EventDto.Kind.JUDGED,
                     "JUDGED",
-                    KeptEvent.Kind.UNJUDGED,
+                    EventDto.Kind.UNJUDGED,
                     "UNJUDGED",
-                    KeptEvent.Kind.RESTED,
+                    EventDto.Kind.RESTED,
                     "RESTED",
-                    KeptEvent.Kind.BACKED_OFF,
+                    EventDto.Kind.BACKED_OFF,
                     "BACKED_OFF",
-                    KeptEvent.Kind.REST_ASKED,
+                    EventDto.Kind.REST_ASKED,
                     "REST_ASKED",
-                    KeptEvent.Kind.STOPPED,
+                    EventDto.Kind.STOPPED,
                     "STOPPED",
-                    KeptEvent.Kind.SYMPTOM,
+                    EventDto.Kind.SYMPTOM,
                     "SYMPTOM"));
 
-    static final class KindName extends EnumColumn<KeptEvent.Kind> {
+    static final class KindName extends EnumColumn<EventDto.Kind> {
         KindName() {
             super(NAMES);
         }
@@ -53,7 +53,7 @@ class RunEvent {
     private String clientId;
 
     @Convert(converter = KindName.class)
-    private KeptEvent.Kind kind;
+    private EventDto.Kind kind;
 
     @Convert(converter = EnumColumn.VerdictName.class)
     private Verdict verdict;
@@ -73,7 +73,7 @@ class RunEvent {
             long runId,
             int ordinal,
             String clientId,
-            KeptEvent.Kind kind,
+            EventDto.Kind kind,
             Verdict verdict,
             Integer tension,
             Double figure,
@@ -103,7 +103,7 @@ class RunEvent {
         return ordinal;
     }
 
-    KeptEvent.Kind kind() {
+    EventDto.Kind kind() {
         return kind;
     }
 
@@ -129,7 +129,7 @@ class RunEvent {
     }
 
     /** The event with all that its step depends on. */
-    KeptEvent kept() {
-        return new KeptEvent(clientId, kind, verdict, tension, told, seconds, LeftDto.of(told()));
+    EventDto kept() {
+        return new EventDto(clientId, kind, verdict, tension, told, seconds, LeftDto.of(told()));
     }
 }

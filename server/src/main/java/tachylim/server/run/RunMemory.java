@@ -7,7 +7,7 @@ import java.util.List;
 import org.springframework.stereotype.Component;
 import tachylim.server.account.SignedIn;
 import tachylim.server.workout.PlanService;
-import tachylim.shown.KeptEvent;
+import tachylim.shown.EventDto;
 import tachylim.workout.Run;
 
 /**
@@ -33,10 +33,10 @@ class RunMemory {
      *
      * @param earlier where it stood before, since the last answer may be put right; null when that is not known
      */
-    private record Remembered(List<KeptEvent> events, Run run, Remembered earlier) {
+    private record Remembered(List<EventDto> events, Run run, Remembered earlier) {
 
         /** The latest of both from which a run with these events goes on; null when it does from neither. */
-        Remembered before(List<KeptEvent> signs) {
+        Remembered before(List<EventDto> signs) {
             if (events.size() <= signs.size() && events.equals(signs.subList(0, events.size()))) {
                 return this;
             }
@@ -50,7 +50,7 @@ class RunMemory {
 
     /** A run after some of its events; what was planned is read only when the run is not remembered. */
     SoFar after(SignedIn who, StoredRun stored, List<RunEvent> played) {
-        List<KeptEvent> signs = played.stream().map(RunEvent::kept).toList();
+        List<EventDto> signs = played.stream().map(RunEvent::kept).toList();
         Remembered known = known(stored, signs);
         Run run = known == null ? Run.start(plans.begun(plans.get(who, stored.workoutId()))) : known.run;
         for (RunEvent event : played.subList(known == null ? 0 : known.events.size(), played.size())) {
@@ -62,16 +62,16 @@ class RunMemory {
 
     /** Takes note of where a run stands after {@code played}. */
     void note(StoredRun stored, List<RunEvent> played, Run run) {
-        List<KeptEvent> signs = played.stream().map(RunEvent::kept).toList();
+        List<EventDto> signs = played.stream().map(RunEvent::kept).toList();
         remember(stored, signs, run, known(stored, signs));
     }
 
-    private Remembered known(StoredRun stored, List<KeptEvent> signs) {
+    private Remembered known(StoredRun stored, List<EventDto> signs) {
         Remembered last = runs.getIfPresent(stored.id());
         return last == null ? null : last.before(signs);
     }
 
-    private void remember(StoredRun stored, List<KeptEvent> signs, Run run, Remembered known) {
+    private void remember(StoredRun stored, List<EventDto> signs, Run run, Remembered known) {
         if (known == null || known.events.size() < signs.size()) {
             runs.put(stored.id(), new Remembered(signs, run, known == null ? null : known.alone()));
         }

@@ -22,7 +22,7 @@ import tachylim.server.web.ProblemCode;
 import tachylim.server.web.Refused;
 import tachylim.server.workout.PlanService;
 import tachylim.server.workout.StoredWorkout;
-import tachylim.shown.KeptEvent;
+import tachylim.shown.EventDto;
 import tachylim.shown.PlanWish;
 import tachylim.task.Answer;
 import tachylim.task.Ask;
@@ -271,7 +271,7 @@ public class RunService {
         Instant now = clock.instant();
         StoredRun stored = lock(who, id);
         Instant said = said(wish, now);
-        if (wish.kind() == KeptEvent.Kind.SYMPTOM) {
+        if (wish.kind() == EventDto.Kind.SYMPTOM) {
             load.symptom(who, wish.clientId(), said);
         }
         List<RunEvent> kept = eventsOf(who, id);
@@ -300,11 +300,11 @@ public class RunService {
     }
 
     private static void check(EventWish wish) {
-        if (wish.kind() == KeptEvent.Kind.JUDGED
+        if (wish.kind() == EventDto.Kind.JUDGED
                 && (wish.verdict() == null && wish.told() == null || wish.tension() == null)) {
             throw Refused.field("verdict", Reason.of("refusal.runService.anAnswerNeedsAVerdictAndA"));
         }
-        if (wish.kind() == KeptEvent.Kind.RESTED && wish.seconds() == null) {
+        if (wish.kind() == EventDto.Kind.RESTED && wish.seconds() == null) {
             throw Refused.field("seconds", Reason.of("refusal.runService.aRestNeedsItsSeconds"));
         }
     }
@@ -345,7 +345,7 @@ public class RunService {
 
     /** An answer whose figure says how it went is kept with the verdict that it makes. */
     private static EventWish toldInFull(EventWish wish, Run run) {
-        if (wish.kind() != KeptEvent.Kind.JUDGED || !(run.step() instanceof Pass pass)) {
+        if (wish.kind() != EventDto.Kind.JUDGED || !(run.step() instanceof Pass pass)) {
             return wish;
         }
         boolean counts = pass.ask().kind() == Ask.Kind.SET || pass.ask().kind() == Ask.Kind.COUNT;
@@ -398,7 +398,7 @@ public class RunService {
                 kept.stream().filter(event -> !event.kind().ends()).toList();
         boolean lastStep =
                 wish.ordinal() == played.size() && played.size() < kept.size() && kept.size() == played.size() + 1;
-        if (wish.kind() != KeptEvent.Kind.JUDGED || !lastStep || !stored.isOfThisEdition()) {
+        if (wish.kind() != EventDto.Kind.JUDGED || !lastStep || !stored.isOfThisEdition()) {
             throw Refused.conflict(ProblemCode.OVER, Reason.of("refusal.runService.thisWorkoutWasOverBefore"));
         }
         RunEvent end = kept.get(kept.size() - 1);
@@ -418,7 +418,7 @@ public class RunService {
     }
 
     private void amend(SignedIn who, StoredRun stored, List<RunEvent> kept, RunEvent event, EventWish wish) {
-        boolean other = event.kind() == KeptEvent.Kind.JUDGED
+        boolean other = event.kind() == EventDto.Kind.JUDGED
                 && wish.tension() != null
                 && !wish.tension().equals(event.tension());
         if (!other) {

@@ -10,10 +10,11 @@ import tachylim.server.repertoire.StoredSection;
 import tachylim.server.run.RunDtos.LastAnswer;
 import tachylim.server.run.RunDtos.RunView;
 import tachylim.server.workout.StoredWorkout;
-import tachylim.shown.KeptEvent;
+import tachylim.shown.EventDto;
 import tachylim.shown.Moment;
 import tachylim.shown.PlanOutline;
-import tachylim.shown.Relief;
+import tachylim.shown.Timeline;
+import tachylim.words.Reason;
 import tachylim.workout.Run;
 import tachylim.workout.Segment;
 
@@ -70,18 +71,18 @@ public class RunViews {
                 now);
     }
 
-    /** The relief of what was played, as it was kept. */
-    public Relief played(SignedIn who, StoredRun stored, StoredWorkout workout) {
-        return relief(stored, workout.outline(), recorder.segments(who, stored), List.of());
+    /** The timeline of what was played, as it was kept. */
+    public Timeline played(SignedIn who, StoredRun stored, StoredWorkout workout) {
+        return timeline(stored, workout.outline(), recorder.segments(who, stored), List.of());
     }
 
-    /** The relief of the plan, as it was told. */
-    public Relief planned(StoredRun stored, StoredWorkout workout) {
-        return relief(stored, workout.outline(), List.of(), workout.planned());
+    /** The timeline of the plan, as it was told. */
+    public Timeline planned(StoredRun stored, StoredWorkout workout) {
+        return timeline(stored, workout.outline(), List.of(), workout.planned());
     }
 
-    private static Relief relief(StoredRun stored, PlanOutline outline, List<Segment> past, List<Segment> ahead) {
-        return Relief.of(
+    private static Timeline timeline(StoredRun stored, PlanOutline outline, List<Segment> past, List<Segment> ahead) {
+        return Timeline.of(
                 outline,
                 past,
                 ahead,
@@ -90,13 +91,13 @@ public class RunViews {
                         Limit.Kind.EFFORT,
                         stored.effortBefore().plus(outline.effortLeft()).minutes(),
                         stored.effortBefore().minutes(),
-                        "Today's cap when this was planned."));
+                        Reason.of("limits.planned")));
     }
 
     /** The last answer, as long as its tension may still be put right: nothing has followed it. */
     private static LastAnswer lastAnswer(List<RunEvent> kept, Moment now) {
         RunEvent last = kept.isEmpty() ? null : kept.get(kept.size() - 1);
-        return last == null || last.kind() != KeptEvent.Kind.JUDGED || now.answered() == null
+        return last == null || last.kind() != EventDto.Kind.JUDGED || now.answered() == null
                 ? null
                 : new LastAnswer(
                         last.clientId(),

@@ -12,6 +12,8 @@ import java.time.Instant;
 import java.time.LocalDate;
 import tachylim.load.Effort;
 import tachylim.server.record.EnumColumn;
+import tachylim.server.words.StoredReason;
+import tachylim.words.Reason;
 import tachylim.workout.Allowance;
 import tachylim.workout.Done;
 import tachylim.workout.Rules;
@@ -39,7 +41,9 @@ public class StoredRun {
     @Convert(converter = EnumColumn.CauseName.class)
     private Done.Cause outcome;
 
-    private String outcomeWhy;
+    @Convert(converter = StoredReason.class)
+    private Reason outcomeWhy;
+
     private Long activeAccount;
     private String holder;
     private double effortBefore;

@@ -9,6 +9,7 @@ import java.time.temporal.ChronoUnit;
 import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import net.fortuna.ical4j.data.CalendarOutputter;
 import net.fortuna.ical4j.model.Calendar;
 import net.fortuna.ical4j.model.component.VEvent;
@@ -33,64 +34,78 @@ import tachylim.server.words.Words;
  */
 final class SeasonCalendar {
 
-    private static final String CAUTION =
-            "Effort minutes are a rule of thumb. Stop at pain, numbness, tingling or loss of control.";
+    private final SeasonView season;
+    private final String name;
+    private final Instant now;
+    private final Words words;
+    private final Map<Long, GoalDto> goals;
 
-    private SeasonCalendar() {}
+    private SeasonCalendar(SeasonView season, String name, Instant now, Words words) {
+        this.season = season;
+        this.name = name;
+        this.now = now;
+        this.words = words;
+        this.goals = season.goals().stream().collect(Collectors.toMap(GoalDto::passageId, goal -> goal));
+    }
 
     /**
      * Writes a season.
      *
      * @param name what the account's days are named by in calendars
+     * @param words the language it is written in
      */
-    static byte[] write(SeasonView season, String name, Instant now) {
+    static byte[] write(SeasonView season, String name, Instant now, Words words) {
+        return bytes(new SeasonCalendar(season, name, now, words).calendar());
+    }
+
+    private Calendar calendar() {
         Calendar calendar = new Calendar();
-        calendar.add(new ProdId("-//Tachylim//Season//EN"));
+        calendar.add(new ProdId(
+                "-//Tachylim//Season//" + words.locale().getLanguage().toUpperCase(Locale.ROOT)));
         calendar.add(ImmutableVersion.VERSION_2_0);
         calendar.add(ImmutableCalScale.GREGORIAN);
-        Map<Long, GoalDto> goals = season.goals().stream().collect(Collectors.toMap(GoalDto::passageId, goal -> goal));
-        for (SeasonDayDto day : season.days()) {
-            if (day.minutes() > 0) {
-                calendar.add(event(
+        season.days().stream()
+                .filter(day -> day.minutes() > 0)
+                .forEach(day -> calendar.add(event(
                         day.day(),
-                        "practice-" + day.day() + "-" + name,
-                        "Practice, " + day.minutes() + " min",
-                        parts(day, goals) + "\n" + Words.in(Locale.ENGLISH).say("rule." + day.rule()) + ": " + day.why()
-                                + "\n" + CAUTION,
-                        now));
-            }
-        }
-        season.performances()
-                .forEach(one ->
-                        calendar.add(event(one.day(), "performance-" + one.id() + "-" + name, one.name(), "", now)));
+                        "practice-" + day.day(),
+                        words.say("calendar.practice", "minutes", day.minutes()),
+                        parts(day))));
+        season.performances().forEach(one -> calendar.add(event(one.day(), "performance-" + one.id(), one.name(), "")));
         season.goals().stream()
                 .filter(goal -> goal.neededOn() != null && !goal.neededOn().isBefore(season.today()))
                 .forEach(goal -> calendar.add(event(
                         goal.neededOn(),
-                        "needed-" + goal.passageId() + "-" + name,
-                        goal.title() + " at " + Math.round(goal.target()),
-                        goal.sentence(),
-                        now)));
+                        "needed-" + goal.passageId(),
+                        words.say("occasion.passage", "passage", goal.title(), "tempo", Math.round(goal.target())),
+                        words.say(goal.sentence()))));
         if (calendar.getComponents().isEmpty()) {
             // A calendar has at least one component.
-            calendar.add(event(season.today(), "none-" + name, "No practice is planned", "", now));
+            calendar.add(event(season.today(), "none", words.say("calendar.nothing"), ""));
         }
-        return bytes(calendar);
+        return calendar;
     }
 
-    private static String parts(SeasonDayDto day, Map<Long, GoalDto> goals) {
-        return day.shares().stream()
-                .map(share -> goals.get(share.passageId()).title() + ", " + share.minutes() + " min")
+    private String parts(SeasonDayDto day) {
+        Stream<String> shares = day.shares().stream()
+                .map(share -> words.say(
+                        "calendar.share",
+                        "passage",
+                        goals.get(share.passageId()).title(),
+                        "minutes",
+                        share.minutes()));
+        String rule = words.say("rule." + day.rule()) + ": " + words.say(day.why());
+        return Stream.concat(shares, Stream.of(rule, words.say("calendar.caution")))
                 .collect(Collectors.joining("\n"));
     }
 
-    private static VEvent event(LocalDate day, String uid, String summary, String description, Instant now) {
+    private VEvent event(LocalDate day, String about, String summary, String description) {
         VEvent event = new VEvent(false);
         event.add(new DtStamp(now.truncatedTo(ChronoUnit.SECONDS)));
         event.add(new DtStart<>(day));
         event.add(new DtEnd<>(day.plusDays(1)));
         event.add(new Summary(summary));
-        event.add(new Uid(uid));
+        event.add(new Uid(about + "-" + name));
         event.add(ImmutableTransp.TRANSPARENT);
         if (!description.isEmpty()) {
             event.add(new Description(description));

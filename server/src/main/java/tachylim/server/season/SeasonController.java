@@ -35,6 +35,8 @@ import tachylim.server.TachylimSettings;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
 import tachylim.server.repertoire.RepertoireService;
+import tachylim.server.words.Words;
+import tachylim.words.Reason;
 
 @RestController
 @RequestMapping("/api/season")
@@ -74,7 +76,7 @@ class SeasonController {
 
             double cap,
             Cap.Rule rule,
-            String why,
+            Reason why,
             boolean off,
 
             @Schema(description = "whether its minutes are the player's own word for this day")
@@ -83,7 +85,7 @@ class SeasonController {
             List<ShareDto> shares,
 
             @Schema(description = "what is performed or needed on it")
-            List<String> occasions) {}
+            List<Reason> occasions) {}
 
     record PlayedDay(LocalDate day, double effort) {}
 
@@ -102,7 +104,7 @@ class SeasonController {
             Double near,
 
             @Schema(nullable = true) Double times,
-            String sentence) {}
+            Reason sentence) {}
 
     record PerformanceDto(long id, String name, LocalDate day) {}
 
@@ -214,7 +216,8 @@ class SeasonController {
     /** Opens a private address for calendars; one that was open before is closed. */
     @PostMapping("/feed")
     FeedDto open(@AuthenticationPrincipal SignedIn who) {
-        return new FeedDto(settings.address() + "/calendar/" + feeds.open(who) + ".ics");
+        return new FeedDto(settings.address() + "/calendar/" + feeds.open(who) + ".ics?lang="
+                + Words.spoken().locale());
     }
 
     @DeleteMapping("/feed")

@@ -39,6 +39,7 @@ import tachylim.server.season.SeasonController.SeasonDayDto;
 import tachylim.server.season.SeasonController.SeasonView;
 import tachylim.server.season.SeasonController.ShareDto;
 import tachylim.server.web.Refused;
+import tachylim.server.words.Words;
 import tachylim.tempo.Tempo;
 import tachylim.words.Reason;
 
@@ -170,7 +171,7 @@ public class SeasonService {
     private SeasonView view(SignedIn who, Planned planned) {
         LocalDate today = planned.today();
         List<Performance> performances = repertoire.performances(who, today);
-        Map<LocalDate, List<String>> occasions = occasions(planned, performances);
+        Map<LocalDate, List<Reason>> occasions = occasions(planned, performances);
         return new SeasonView(
                 today,
                 planned.ahead.done().effort().minutes(),
@@ -186,19 +187,22 @@ public class SeasonService {
                 feeds.since(who).orElse(null));
     }
 
-    private static Map<LocalDate, List<String>> occasions(Planned planned, List<Performance> performances) {
+    private static Map<LocalDate, List<Reason>> occasions(Planned planned, List<Performance> performances) {
         return Stream.concat(
-                        performances.stream().map(one -> Map.entry(one.day(), one.name())),
+                        performances.stream().map(one -> Map.entry(one.day(), Reason.text(one.name()))),
                         planned.passages.values().stream()
                                 .filter(passage -> passage.neededOn() != null)
                                 .sorted(Comparator.comparing(StoredPassage::id))
-                                .map(passage -> Map.entry(
-                                        passage.neededOn(), passage.title() + " at " + Tempo.of(passage.targetBpm()))))
+                                .map(passage -> Map.entry(passage.neededOn(), occasion(passage))))
                 .collect(Collectors.groupingBy(
                         Map.Entry::getKey, Collectors.mapping(Map.Entry::getValue, Collectors.toList())));
     }
 
-    private static SeasonDayDto dto(SeasonDay day, Map<LocalDate, List<String>> occasions) {
+    private static Reason occasion(StoredPassage passage) {
+        return Reason.of("occasion.passage", "passage", passage.title(), "tempo", Tempo.of(passage.targetBpm()));
+    }
+
+    private static SeasonDayDto dto(SeasonDay day, Map<LocalDate, List<Reason>> occasions) {
         return new SeasonDayDto(
                 day.day(),
                 day.minutes(),
@@ -305,10 +309,10 @@ public class SeasonService {
 
     // Calendars
 
-    /** The season as a calendar. */
+    /** The season as a calendar, in the language that is asked for. */
     @Transactional
     byte[] calendar(SignedIn who) {
         SeasonView view = view(who);
-        return SeasonCalendar.write(view, accounts.get(who).calendarName(), clock.instant());
+        return SeasonCalendar.write(view, accounts.get(who).calendarName(), clock.instant(), Words.spoken());
     }
 }

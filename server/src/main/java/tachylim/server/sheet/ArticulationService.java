@@ -8,6 +8,7 @@ import tachylim.passage.InstrumentFamily;
 import tachylim.server.account.SignedIn;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StoredPassage;
+import tachylim.server.words.Words;
 
 /** The player's articulations, in order, and the one wanted at speed. */
 @Service
@@ -30,7 +31,11 @@ public class ArticulationService {
                 articulations.findByAccountIdAndInstrumentOrderByPlace(who.accountId(), instrument, MOST).stream()
                         .map(StoredArticulation::name)
                         .toList();
-        return own.isEmpty() ? instrument.usualArticulations() : own;
+        return own.isEmpty()
+                ? instrument.usualArticulations().stream()
+                        .map(Words.spoken()::say)
+                        .toList()
+                : own;
     }
 
     @Transactional

@@ -1,6 +1,7 @@
 package tachylim.server.sheet;
 
 import jakarta.persistence.Column;
+import jakarta.persistence.Convert;
 import jakarta.persistence.Entity;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
@@ -8,6 +9,8 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.LocalDate;
 import tachylim.passage.Section;
+import tachylim.server.words.StoredReason;
+import tachylim.words.Reason;
 
 /** A variation chosen for a day, and whether it was played. */
 @Entity
@@ -29,7 +32,10 @@ public class ChosenVariation {
     private String variation;
 
     private double minutes;
-    private String why;
+
+    @Convert(converter = StoredReason.class)
+    private Reason why;
+
     private boolean played;
 
     protected ChosenVariation() {}
@@ -43,7 +49,7 @@ public class ChosenVariation {
             int lastNote,
             String variation,
             double minutes,
-            String why) {
+            Reason why) {
         this.accountId = accountId;
         this.passageId = passageId;
         this.day = day;
@@ -92,7 +98,7 @@ public class ChosenVariation {
         return minutes;
     }
 
-    public String why() {
+    public Reason why() {
         return why;
     }
 

@@ -20,6 +20,7 @@ import tachylim.tempo.Tempo;
 import tachylim.variation.Cell;
 import tachylim.variation.DaysChoice;
 import tachylim.variation.Variation;
+import tachylim.words.Reason;
 import tachylim.workout.Click;
 import tachylim.workout.Playback;
 
@@ -55,7 +56,6 @@ public final class PracticeSheetDtos {
 
     public record ReadinessDto(
             Readiness item,
-            String sentence,
             boolean preparation,
             boolean reached,
 
@@ -65,19 +65,19 @@ public final class PracticeSheetDtos {
             @Schema(nullable = true, description = "when it was lost again, if it was")
             LocalDate lostOn,
 
-            String why) {}
+            Reason why) {}
 
     public record JoinDto(
-            Joining.Stage stage, int firstSection, int lastSection, int firstNote, int lastNote, String name) {}
+            Joining.Stage stage, int firstSection, int lastSection, int firstNote, int lastNote, Reason name) {}
 
     public record JoiningDto(Joining.Order order, int transition, List<Integer> sections, List<JoinDto> joins) {}
 
     public record ChoiceDto(
             long id,
             String variation,
-            String title,
+            Reason title,
             double minutes,
-            String why,
+            Reason why,
             boolean played,
             int matchingBpm,
             List<Integer> trained) {}
@@ -175,7 +175,7 @@ public final class PracticeSheetDtos {
 
     public record VariationDto(
             String key,
-            String title,
+            Reason title,
             Variation.Family family,
 
             @Schema(description = "its first notes, or all of them where the whole was asked for")
@@ -187,7 +187,7 @@ public final class PracticeSheetDtos {
             double rate,
 
             List<Integer> trained,
-            String remark,
+            Reason remark,
             double minutes) {}
 
     public record Sheet(double targetBpm, double bpm, int firstNote, int lastNote, List<VariationDto> variations) {}
@@ -200,7 +200,7 @@ public final class PracticeSheetDtos {
             List<Integer> source) {}
 
     /** A variation by its key, with its name. */
-    public record TrainingVariation(String key, String title) {}
+    public record TrainingVariation(String key, Reason title) {}
 
     public record TransitionView(int transition, List<WindowDto> windows, List<TrainingVariation> trainedBy) {}
 

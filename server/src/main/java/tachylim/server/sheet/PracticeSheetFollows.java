@@ -107,7 +107,7 @@ class PracticeSheetFollows implements FollowsMusic {
                             passage.id(),
                             item,
                             false,
-                            "the notes were changed",
+                            Reason.of("lost.notesChanged"),
                             accounts.today(who))));
         }
     }

@@ -35,6 +35,7 @@ import tachylim.server.web.Refused;
 import tachylim.tempo.Tempo;
 import tachylim.variation.Catalogue;
 import tachylim.variation.Rendering;
+import tachylim.words.Reason;
 import tachylim.workout.Playback;
 
 /** Everything the practice sheet shows of one passage, and how it sounds. */
@@ -107,7 +108,7 @@ public class PracticeSheetService {
     }
 
     /** A chosen variation with what it trains in the passage as it is now. */
-    private record Played(ChosenVariation kept, String title, Rendering rendering) {
+    private record Played(ChosenVariation kept, Reason title, Rendering rendering) {
 
         Set<Integer> transitions() {
             Set<Integer> transitions = new HashSet<>();
@@ -185,9 +186,13 @@ public class PracticeSheetService {
                         join.notes().firstNote(),
                         join.notes().lastNote(),
                         join.stage() == Joining.Stage.WHOLE
-                                ? "the whole"
-                                : cut.get(join.firstSection()).name() + " to "
-                                        + cut.get(join.lastSection()).name()))
+                                ? Reason.of("join.whole")
+                                : Reason.of(
+                                        "join.sections",
+                                        "first",
+                                        cut.get(join.firstSection()).name(),
+                                        "last",
+                                        cut.get(join.lastSection()).name())))
                 .toList();
         return new JoiningDto(passage.joining(), passage.joiningTransition(), order, joins);
     }

@@ -1,6 +1,7 @@
 package tachylim.server.sheet;
 
 import jakarta.persistence.Column;
+import jakarta.persistence.Convert;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -11,6 +12,8 @@ import jakarta.persistence.Table;
 import java.time.LocalDate;
 import tachylim.passage.Preparation;
 import tachylim.passage.Readiness;
+import tachylim.server.words.StoredReason;
+import tachylim.words.Reason;
 
 /** A day on which something was reached, or lost again. */
 @Entity
@@ -29,12 +32,15 @@ public class ReadinessDay {
     private Readiness item;
 
     private boolean reached;
-    private String why;
+
+    @Convert(converter = StoredReason.class)
+    private Reason why;
+
     private LocalDate day;
 
     protected ReadinessDay() {}
 
-    public ReadinessDay(long accountId, long passageId, Readiness item, boolean reached, String why, LocalDate day) {
+    public ReadinessDay(long accountId, long passageId, Readiness item, boolean reached, Reason why, LocalDate day) {
         this.accountId = accountId;
         this.passageId = passageId;
         this.item = item;

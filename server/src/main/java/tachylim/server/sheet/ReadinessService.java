@@ -87,7 +87,6 @@ public class ReadinessService {
     private static ReadinessDto dto(Preparation.State state) {
         return new ReadinessDto(
                 state.item(),
-                state.item().sentence(),
                 state.item().isPreparation(),
                 state.isReached(),
                 state.reachedOn(),
@@ -120,11 +119,11 @@ public class ReadinessService {
     public void set(SignedIn who, long passageId, Readiness item, boolean reached) {
         StoredPassage passage = repertoire.passage(who, passageId);
         if (preparation(who, passage).isReached(item) != reached) {
-            save(who, passage, item, reached, reached ? "" : "taken back");
+            save(who, passage, item, reached, reached ? Reason.NONE : Reason.of("lost.takenBack"));
         }
     }
 
-    private void save(SignedIn who, StoredPassage passage, Readiness item, boolean reached, String why) {
+    private void save(SignedIn who, StoredPassage passage, Readiness item, boolean reached, Reason why) {
         if (entries(who, passage).size() >= MOST_DAYS) {
             throw Refused.field(
                     "item", Reason.of("refusal.readinessService.thisListHasBeenChanged", "mostDays", MOST_DAYS));
@@ -137,6 +136,6 @@ public class ReadinessService {
     void markChanged(SignedIn who, StoredPassage passage, Mark.Kind kind) {
         preparation(who, passage)
                 .openedByChanging(kind)
-                .forEach(item -> save(who, passage, item, false, "a mark was changed"));
+                .forEach(item -> save(who, passage, item, false, Reason.of("lost.markChanged")));
     }
 }

@@ -14,6 +14,7 @@ import org.springframework.web.bind.annotation.RestController;
 import tachylim.server.account.SignedIn;
 import tachylim.server.load.LoadDto;
 import tachylim.server.workout.PlanDtos.PlanView;
+import tachylim.words.Reason;
 import tachylim.workout.Brief;
 
 @RestController
@@ -29,7 +30,7 @@ class TodayController {
 
     /** A section of the workout, why it is there, and what has become of it. */
     record ChosenSection(
-            long sectionId, long passageId, String passage, String section, String why, List<String> sinceLastTime) {}
+            long sectionId, long passageId, String passage, String section, Reason why, List<Reason> sinceLastTime) {}
 
     /** The workout prepared for today; no plan while there is no passage. */
     record TodayView(
@@ -38,12 +39,12 @@ class TodayController {
             LoadDto load,
 
             @Schema(description = "what is said of a day that is not like most; empty on a usual one")
-            String word,
+            Reason word,
 
             @Schema(description = "the sections of the workout, the most pressing first")
             List<ChosenSection> sections,
 
-            String measure,
+            Reason measure,
             @Schema(nullable = true) Long openRun) {}
 
     @GetMapping

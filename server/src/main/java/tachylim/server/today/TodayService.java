@@ -38,6 +38,7 @@ import tachylim.server.workout.PlanService;
 import tachylim.server.workout.PlanService.Worked;
 import tachylim.shown.PlanWish;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 import tachylim.workout.Brief;
 
 /** What to play today, and whether. */
@@ -79,7 +80,7 @@ class TodayService {
         Map<Long, Worked> all = plans.workedOn(who, today.day()).stream()
                 .collect(Collectors.toMap(one -> one.section().id(), Function.identity()));
         if (all.isEmpty()) {
-            return new TodayView(today.day(), null, today.dto(), "", List.of(), "", openRun);
+            return new TodayView(today.day(), null, today.dto(), Reason.NONE, List.of(), Reason.NONE, openRun);
         }
         Habit habit = accounts.habit(who);
         LocalDate since = today.lastPlayed() == null ? today.day() : today.lastPlayed();
@@ -150,7 +151,7 @@ class TodayService {
                 habit.choices(school));
     }
 
-    private static String word(Today today, boolean easy, Season.Wishes wishes) {
+    private static Reason word(Today today, boolean easy, Season.Wishes wishes) {
         LocalDate last = today.lastPlayed();
         int offBefore = last == null
                 ? 0
@@ -193,29 +194,26 @@ class TodayService {
     }
 
     /** Why the first section's ceiling should be measured today; empty when it need not be, or should not. */
-    private static String measure(Worked first, Today today) {
+    private static Reason measure(Worked first, Today today) {
         LocalDate last = first.standing().lastPlayed();
-        return today.rest() != null || !today.spared().isEmpty()
-                ? ""
+        return today.rest() != null || !today.spared().saysNothing()
+                ? Reason.NONE
                 : TimeToMeasure.why(
                         first.standing().estimate(), last == null ? null : ChronoUnit.DAYS.between(last, today.day()));
     }
 
-    private static List<String> since(Worked one, Double before, Tempo climbed, Today today) {
-        List<String> changes = new ArrayList<>();
+    private static List<Reason> since(Worked one, Double before, Tempo climbed, Today today) {
+        List<Reason> changes = new ArrayList<>();
         long now = Math.round(one.standing().estimate().ceiling().middle().bpm());
-        if (before != null) {
-            changes.add("Ceiling " + Math.round(before) + " → " + now + ".");
+        if (before != null && Math.round(before) != now) {
+            changes.add(Reason.of("since.ceiling", "before", Math.round(before), "now", now));
         }
         if (climbed != null) {
-            changes.add("The last climb stopped at " + climbed + ".");
+            changes.add(Reason.of("since.climb", "tempo", climbed));
         }
         if (one.standing().lastPlayed() != null) {
             long days = ChronoUnit.DAYS.between(one.standing().lastPlayed(), today.day());
-            changes.add(
-                    days <= 0
-                            ? "Played today already."
-                            : days == 1 ? "Last played yesterday." : "Last played " + days + " days ago.");
+            changes.add(Reason.of("since.played", "days", Math.max(0, days)));
         }
         return changes;
     }

@@ -13,8 +13,8 @@ class Filters {
 
     /** Right behind the gate, and before everything that would wait for a body with a thread. */
     @Bean
-    FilterRegistrationBean<WholeBody> wholeBody() {
-        FilterRegistrationBean<WholeBody> registration = new FilterRegistrationBean<>(new WholeBody());
+    FilterRegistrationBean<BufferedBody> bufferedBody() {
+        FilterRegistrationBean<BufferedBody> registration = new FilterRegistrationBean<>(new BufferedBody());
         registration.setOrder(Ordered.HIGHEST_PRECEDENCE + 1);
         registration.setDispatcherTypes(EnumSet.of(DispatcherType.REQUEST, DispatcherType.ASYNC));
         registration.setAsyncSupported(true);

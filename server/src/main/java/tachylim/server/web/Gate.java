@@ -20,7 +20,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.util.StringUtils;
 import org.springframework.web.filter.OncePerRequestFilter;
 import tachylim.notation.Format;
-import tachylim.server.ensemble.Collision;
+import tachylim.server.cluster.Collision;
 import tachylim.server.words.Words;
 import tachylim.words.Reason;
 import tools.jackson.databind.json.JsonMapper;

@@ -23,7 +23,7 @@ import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 import org.springframework.web.util.DisconnectedClientHelper;
-import tachylim.server.ensemble.Collision;
+import tachylim.server.cluster.Collision;
 import tachylim.server.words.Words;
 import tachylim.words.Reason;
 import tools.jackson.databind.DatabindException;

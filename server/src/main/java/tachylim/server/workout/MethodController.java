@@ -15,10 +15,10 @@ import tachylim.workout.Miniature;
 @Tag(name = "plan")
 class MethodController {
 
-    record MethodDto(School school, String title, String hint, String use, List<Miniature.Stretch> shape) {
+    record MethodDto(School school, List<Miniature.Stretch> shape) {
 
         static MethodDto of(School school) {
-            return new MethodDto(school, school.title(), school.hint(), school.use(), Miniature.of(school));
+            return new MethodDto(school, Miniature.of(school));
         }
     }
 

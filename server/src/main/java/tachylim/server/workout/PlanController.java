@@ -16,7 +16,7 @@ import tachylim.server.account.AccountService.Habit;
 import tachylim.server.account.SignedIn;
 import tachylim.server.web.ChangesNoCap;
 import tachylim.server.workout.PlanDtos.PlanView;
-import tachylim.shown.PlanScore;
+import tachylim.shown.PlanBasis;
 import tachylim.shown.PlanWish;
 import tachylim.workout.Brief;
 
@@ -56,7 +56,7 @@ class PlanController {
     /** What a page plans from by itself. */
     @ChangesNoCap("nothing is kept")
     @PostMapping("/plans/score")
-    PlanScore score(@AuthenticationPrincipal SignedIn who, @Valid @RequestBody PlanWish wish) {
+    PlanBasis score(@AuthenticationPrincipal SignedIn who, @Valid @RequestBody PlanWish wish) {
         return plans.score(who, wish);
     }
 

@@ -11,7 +11,8 @@ import java.util.List;
 import tachylim.method.School;
 import tachylim.server.load.LoadDto;
 import tachylim.shown.PlanWish;
-import tachylim.shown.Relief;
+import tachylim.shown.Timeline;
+import tachylim.words.Reason;
 
 /** What the planning part of the API takes and gives. */
 public final class PlanDtos {
@@ -31,38 +32,33 @@ public final class PlanDtos {
     /** A workout that was kept; its sections are those it was made for. */
     public record TemplateDto(long id, String name, PlanWish wish) {}
 
-    /** A method to choose, as a player calls it. */
-    public record SchoolDto(School school, String title, String hint) {
-
-        static final List<SchoolDto> ALL = Arrays.stream(School.values())
-                .filter(School::makesCore)
-                .map(school -> new SchoolDto(school, school.title(), school.hint()))
-                .toList();
-    }
+    /** The methods to choose. */
+    static final List<School> SCHOOLS =
+            Arrays.stream(School.values()).filter(School::makesCore).toList();
 
     /** A plan before it is begun: nothing is kept of it. */
     public record PlanView(
             PlanWish wish,
-            List<SchoolDto> schools,
+            List<School> schools,
             String passage,
             String section,
             @Schema(nullable = true) LocalDate neededOn,
 
             @Schema(description = "the sections of the workout, in the order its blocks count them")
-            List<SessionSection> sections,
+            List<WorkoutSection> sections,
 
             @Schema(
                     nullable = true,
                     description = "what the first section wants now by a rule of thumb, with the reason; null on Today")
             Advice advice,
 
-            Relief relief,
+            Timeline timeline,
             LoadDto load) {}
 
     /** A method with the reason for it. */
-    public record Advice(School school, String title, String why) {}
+    public record Advice(School school, Reason why) {}
 
     /** One of the sections of a workout. */
-    public record SessionSection(
+    public record WorkoutSection(
             long id, long passageId, int firstNote, int lastNote, String passage, String section, double target) {}
 }

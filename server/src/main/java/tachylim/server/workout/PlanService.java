@@ -37,11 +37,10 @@ import tachylim.server.sheet.TransitionService;
 import tachylim.server.web.ProblemCode;
 import tachylim.server.web.Refused;
 import tachylim.server.workout.PlanDtos.PlanView;
-import tachylim.server.workout.PlanDtos.SchoolDto;
 import tachylim.shown.BeliefDto;
-import tachylim.shown.PlanScore;
+import tachylim.shown.PlanBasis;
 import tachylim.shown.PlanWish;
-import tachylim.shown.Relief;
+import tachylim.shown.Timeline;
 import tachylim.task.Tension;
 import tachylim.tempo.Tempo;
 import tachylim.words.Reason;
@@ -112,7 +111,7 @@ public class PlanService {
 
     /** What a page plans from by itself: the same as {@link #preview} does. */
     @Transactional(readOnly = true)
-    public PlanScore score(SignedIn who, PlanWish wish) {
+    public PlanBasis score(SignedIn who, PlanWish wish) {
         List<StoredSection> sections = repertoire.sections(who, wish.sectionIds());
         Today today = load.today(who);
         Map<Long, Standing> known = known(who, sections, today);
@@ -127,7 +126,7 @@ public class PlanService {
                 accounts.get(who).routine(),
                 today.spared());
         Limit effort = today.limit(Limit.Kind.EFFORT);
-        return new PlanScore(
+        return new PlanBasis(
                 Rules.EDITION,
                 Documents.write(WorkoutCodec.WORKOUT, new Workout(brief, List.of(), List.of())),
                 IntStream.range(0, themes.size())
@@ -137,7 +136,7 @@ public class PlanService {
                 today.done().effort().minutes(),
                 effort.cap(),
                 effort.why(),
-                today.rest() == null ? "" : today.restSentence(),
+                Reason.text(today.restSentence()),
                 Readiness.warning(readiness.open(who, sections.get(0).passage())));
     }
 
@@ -158,16 +157,16 @@ public class PlanService {
 
     private static PlanView view(
             PlanWish wish, List<StoredSection> sections, Workout workout, PlanDtos.Advice advice, Today today) {
-        Relief relief = Relief.of(Run.start(workout), today.done().effort(), today.limit(Limit.Kind.EFFORT));
+        Timeline timeline = Timeline.of(Run.start(workout), today.done().effort(), today.limit(Limit.Kind.EFFORT));
         StoredSection first = sections.get(0);
         return new PlanView(
                 wish.with(workout.brief().sketches()),
-                SchoolDto.ALL,
+                PlanDtos.SCHOOLS,
                 first.passage().title(),
                 first.part(),
                 first.passage().neededOn(),
                 sections.stream()
-                        .map(section -> new PlanDtos.SessionSection(
+                        .map(section -> new PlanDtos.WorkoutSection(
                                 section.id(),
                                 section.passage().id(),
                                 section.notes().firstNote(),
@@ -177,7 +176,7 @@ public class PlanService {
                                 section.passage().targetBpm()))
                         .toList(),
                 advice,
-                relief,
+                timeline,
                 today.dto());
     }
 
@@ -190,7 +189,7 @@ public class PlanService {
                         : OptionalLong.of(ChronoUnit.DAYS.between(today.day(), date)),
                 today.allowance(),
                 lately(who, section));
-        return new PlanDtos.Advice(which.school(), which.school().title(), which.why());
+        return new PlanDtos.Advice(which.school(), which.why());
     }
 
     /** The method that a section was last worked on by, where that was chosen for more than a day; or else bursts. */
@@ -231,12 +230,12 @@ public class PlanService {
                         accounts.get(who).routine(),
                         today.spared())));
         if (today.rest() != null) {
-            return workout.withOnlyRemark(today.restSentence());
+            return workout.withOnlyRemark(Reason.text(today.restSentence()));
         }
-        String warning = choices.school().isFast()
+        Reason warning = choices.school().isFast()
                 ? Readiness.warning(readiness.open(who, sections.get(0).passage()))
-                : "";
-        return warning.isEmpty() ? workout : workout.withRemark(warning);
+                : Reason.NONE;
+        return warning.saysNothing() ? workout : workout.withRemark(warning);
     }
 
     /** All that is known of some sections, in as many queries as of one. */
@@ -298,8 +297,7 @@ public class PlanService {
         Workout workout = plan(who, wish, sections, known(who, sections, today), today);
         if (workout.blocks().isEmpty()) {
             throw Refused.conflict(
-                    ProblemCode.NOTHING_LEFT,
-                    Reason.of("refusal.asSaid", "sentence", String.join(" ", workout.remarks())));
+                    ProblemCode.NOTHING_LEFT, workout.remarks().stream().reduce(Reason.NONE, Reason::then));
         }
         StoredWorkout stored = workouts.save(
                 new StoredWorkout(who.accountId(), sections.get(0).id(), today.day(), at, wish.minutes(), workout));

@@ -38,7 +38,7 @@ class MeasuringTest extends ServerTest {
     }
 
     private static List<String> forms(JsonNode run) {
-        return run.path("relief").path("stretches").values().stream()
+        return run.path("timeline").path("stretches").values().stream()
                 .filter(stretch -> stretch.path("played").asBoolean())
                 .map(stretch -> stretch.path("form").asString())
                 .toList();
@@ -48,7 +48,8 @@ class MeasuringTest extends ServerTest {
     void aCeilingTestMeasuresAndItsResultStays() {
         Player odile = player();
         long section = Practice.firstSection(odile, Practice.newPassage(odile));
-        assertThat(ceiling(odile, section).path("measure").asString()).contains("not been played");
+        assertThat(ceiling(odile, section).path("measure").path("code").asString())
+                .isEqualTo("measure.never");
         JsonNode run = wholly(odile, section, "CEILING_TEST");
         assertThat(run.path("step").path("ended").asString()).isEqualTo("PLAYED");
         assertThat(run.path("measured").asBoolean()).isTrue();
@@ -93,14 +94,14 @@ class MeasuringTest extends ServerTest {
         now = Practice.send(odile, now, answer).ok();
         JsonNode end = Practice.playOn(odile, now, window, 100);
         assertThat(forms(end).stream().filter("PROBE"::equals)).hasSize(1);
-        List<Double> later = end.path("relief").path("stretches").values().stream()
+        List<Double> later = end.path("timeline").path("stretches").values().stream()
                 .filter(stretch -> stretch.path("form").asString().equals("CLOSING"))
                 .map(stretch -> stretch.path("tempo").asDouble())
                 .toList();
         assertThat(later).isNotEmpty().allMatch(tempo -> tempo < gripped);
         JsonNode plan =
                 odile.post("/api/plans", Practice.plan(section, Map.of())).ok();
-        assertThat(plan.path("relief").path("stretches").values())
+        assertThat(plan.path("timeline").path("stretches").values())
                 .as("no measuring, and nothing as fast, in the next workout of the day either")
                 .noneMatch(stretch -> stretch.path("form").asString().equals("PROBE"))
                 .allMatch(stretch ->
@@ -117,8 +118,9 @@ class MeasuringTest extends ServerTest {
         }
         JsonNode plan =
                 odile.post("/api/plans", Practice.plan(section, Map.of())).ok();
-        assertThat(plan.path("relief").path("remarks").path(0).asString()).contains("days away");
-        assertThat(plan.path("relief").path("stretches").values())
+        assertThat(plan.path("timeline").path("remarks").path(0).path("code").asString())
+                .isEqualTo("spared.away");
+        assertThat(plan.path("timeline").path("stretches").values())
                 .noneMatch(stretch ->
                         List.of("PROBE", "BURST").contains(stretch.path("form").asString()));
     }

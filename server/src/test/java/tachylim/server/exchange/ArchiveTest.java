@@ -105,8 +105,8 @@ class ArchiveTest extends ServerTest {
                 .isEqualTo(odile.get("/api/load").ok().path("caps"));
         JsonNode theirs = other.get("/api/today").ok();
         JsonNode ours = odile.get("/api/today").ok();
-        assertThat(theirs.path("plan").path("relief"))
-                .isEqualTo(ours.path("plan").path("relief"));
+        assertThat(theirs.path("plan").path("timeline"))
+                .isEqualTo(ours.path("plan").path("timeline"));
         // The open run goes on where it was.
         long run = theirs.path("openRun").asLong();
         UUID window = UUID.randomUUID();

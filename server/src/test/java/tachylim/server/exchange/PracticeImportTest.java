@@ -178,6 +178,26 @@ class PracticeImportTest extends ServerTest {
     }
 
     @Test
+    void columnsAreNamedInTheLanguageAskedForAndReadInAny() {
+        Player odile = player();
+        String day = today(odile).minusDays(1).toString();
+        odile.upload(KEEP, csv("Datum,minuten,NOTIZ", day + ",25,Sprünge")).ok();
+        String german = new String(odile.download("/api/exports/practice.csv?lang=de"), StandardCharsets.UTF_8);
+        assertThat(german)
+                .startsWith("datum,was,minuten,stelle,tempo,urteil,notiz\r\n")
+                .contains("Sprünge");
+        assertThat(odile.upload(KEEP, german.getBytes(StandardCharsets.UTF_8))
+                        .ok()
+                        .path("kept")
+                        .asInt())
+                .as("what is here already")
+                .isZero();
+        assertThat(odile.upload(PREVIEW, csv("date,minuten,tempi", day + ",25,90"))
+                        .status())
+                .isEqualTo(422);
+    }
+
+    @Test
     void everyPassIsARow() {
         Player odile = player();
         Practice.played(odile, 10);

@@ -389,12 +389,12 @@ class CapsTest extends ServerTest {
         JsonNode ended = odile.get("/api/runs/" + run.path("id").asLong() + "?holder=" + window)
                 .ok();
         assertThat(ended.path("step").path("ended").asString()).isEqualTo("LEFT");
-        assertThat(ended.path("relief").path("totals").path("passes").asInt()).isEqualTo(1);
+        assertThat(ended.path("timeline").path("totals").path("passes").asInt()).isEqualTo(1);
         Practice.begin(odile, section, window).ok();
         Map<String, Object> late = Practice.event(
                 run, window, "JUDGED", Map.of("verdict", "ROUGH", "tension", 2, "secondsAgo", 20 * 3600 - 120));
         JsonNode kept = Practice.send(odile, run, late).ok();
-        assertThat(kept.path("relief").path("totals").path("passes").asInt())
+        assertThat(kept.path("timeline").path("totals").path("passes").asInt())
                 .as("played without a network that evening")
                 .isEqualTo(2);
     }
@@ -434,7 +434,7 @@ class CapsTest extends ServerTest {
                 .ok();
         double after = limit("BURST_SECONDS").path("used").asDouble();
         assertThat(after).isGreaterThan(before);
-        assertThat(resting.path("relief").path("stretches").toString()).contains("\"BURST\"");
+        assertThat(resting.path("timeline").path("stretches").toString()).contains("\"BURST\"");
         JsonNode ceiling = odile.get("/api/sections/" + section + "/ceiling").ok();
         assertThat(ceiling.path("tries").toString()).doesNotContain("null");
     }
@@ -468,7 +468,7 @@ class CapsTest extends ServerTest {
                         .path("caution")
                         .asString())
                 .contains("don’t play until");
-        assertThat(odile.get("/api/today").ok().path("plan").path("relief").path("stretches"))
+        assertThat(odile.get("/api/today").ok().path("plan").path("timeline").path("stretches"))
                 .isEmpty();
         long report =
                 odile.get("/api/load").ok().path("symptoms").path(0).path("id").asLong();

@@ -108,7 +108,12 @@ class EnoughTest extends ServerTest {
         }
         JsonNode load = odile.get("/api/load").ok();
         assertThat(limit(load, "EFFORT").path("cap").asDouble()).isEqualTo(15);
-        assertThat(limit(load, "EFFORT").path("why").asString()).contains("10.0");
+        assertThat(limit(load, "EFFORT")
+                        .path("why")
+                        .path("values")
+                        .path("usual")
+                        .asDouble())
+                .isEqualTo(10);
         assertThat(load.path("caps").path(0).path("rule").asString()).isEqualTo("USUAL_DAY");
         assertThat(load.path("caps")).hasSizeGreaterThan(1);
     }
@@ -121,13 +126,13 @@ class EnoughTest extends ServerTest {
         }
         JsonNode load = odile.get("/api/load").ok();
         assertThat(limit(load, "EFFORT").path("cap").asDouble()).isCloseTo(8, within(1e-9));
-        assertThat(limit(load, "EFFORT").path("why").asString()).contains("Day 1 of 10");
+        assertThat(limit(load, "EFFORT").path("why").toString()).contains("cap.return", "\"day\":1", "\"length\":10");
         assertThat(limit(load, "BURST_SECONDS").path("cap").asDouble()).isZero();
         long section = Practice.firstSection(odile, Practice.newPassage(odile));
-        JsonNode relief =
-                odile.post("/api/plans", Practice.plan(section, Map.of())).ok().path("relief");
-        assertThat(relief.path("totals").path("burstSeconds").asDouble()).isZero();
-        assertThat(relief.path("totals").path("effort").asDouble()).isLessThanOrEqualTo(8);
+        JsonNode timeline =
+                odile.post("/api/plans", Practice.plan(section, Map.of())).ok().path("timeline");
+        assertThat(timeline.path("totals").path("burstSeconds").asDouble()).isZero();
+        assertThat(timeline.path("totals").path("effort").asDouble()).isLessThanOrEqualTo(8);
     }
 
     @Test
@@ -151,7 +156,8 @@ class EnoughTest extends ServerTest {
         JsonNode load = odile.post("/api/load/given", Map.of("kind", "EFFORT", "cap", 7, "by", "Dr Pell"))
                 .ok();
         assertThat(limit(load, "EFFORT").path("cap").asDouble()).isEqualTo(7);
-        assertThat(limit(load, "EFFORT").path("why").asString()).contains("Dr Pell");
+        assertThat(limit(load, "EFFORT").path("why").path("values").path("by").asString())
+                .isEqualTo("Dr Pell");
         long id = load.path("given").path(0).path("id").asLong();
         assertThat(odile.delete("/api/load/given/" + id).status()).isEqualTo(204);
         JsonNode lifted = odile.get("/api/load").ok();
@@ -233,7 +239,8 @@ class EnoughTest extends ServerTest {
         odile.post("/api/symptoms", Map.of("clientId", UUID.randomUUID().toString()));
         JsonNode load = odile.get("/api/load").ok();
         assertThat(load.path("adviceWanted").asBoolean()).isTrue();
-        assertThat(limit(load, "BURST_SECONDS").path("why").asString()).contains("advice");
+        assertThat(limit(load, "BURST_SECONDS").path("why").path("code").asString())
+                .isEqualTo("bursts.twoSymptoms");
         assertThat(odile.post("/api/symptoms/advised", Map.of()).status()).isEqualTo(204);
         assertThat(odile.get("/api/load").ok().path("adviceWanted").asBoolean()).isFalse();
     }

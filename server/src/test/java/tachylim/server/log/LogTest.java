@@ -334,8 +334,8 @@ class LogTest extends ServerTest {
         assertThat(month.path("days")).hasSize(first.lengthOfMonth());
         JsonNode today = month.path("days")
                 .path(LocalDate.parse(month.path("today").asString()).getDayOfMonth() - 1);
-        assertThat(today.path("sessions")).hasSize(1);
-        assertThat(today.path("sessions").path(0).path("sketch")).isNotEmpty();
+        assertThat(today.path("workouts")).hasSize(1);
+        assertThat(today.path("workouts").path(0).path("sketch")).isNotEmpty();
         assertThat(odile.get("/api/log/month?of=2024-02-29").ok().path("days")).hasSize(29);
     }
 }

@@ -41,7 +41,7 @@ class RecordOutlivesRulesTest extends ServerTest {
                 .ok();
         SignedIn who = signedIn(odile);
         long id = run.path("id").asLong();
-        LogController.Session before = log.session(who, id);
+        LogController.LoggedWorkout before = log.workout(who, id);
         StoredRun stored = runs.get(who, id);
         double planned = effortByTheRules(who, stored);
         try (MockedStatic<Effort> otherRule =
@@ -49,7 +49,7 @@ class RecordOutlivesRulesTest extends ServerTest {
             assertThat(effortByTheRules(who, stored))
                     .as("the other rule is in force")
                     .isNotEqualTo(planned);
-            assertThat(log.session(who, id)).isEqualTo(before);
+            assertThat(log.workout(who, id)).isEqualTo(before);
         }
     }
 

@@ -12,13 +12,13 @@ import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
 import tachylim.codec.Codec;
 import tachylim.shown.BlockWish;
-import tachylim.shown.KeptEvent;
+import tachylim.shown.EventDto;
 import tachylim.shown.Moment;
-import tachylim.shown.PlanScore;
+import tachylim.shown.PlanBasis;
 import tachylim.shown.PlanWish;
 import tachylim.shown.Planned;
-import tachylim.shown.Relief;
-import tachylim.shown.RunScore;
+import tachylim.shown.RunBasis;
+import tachylim.shown.Timeline;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
@@ -32,13 +32,13 @@ class BothWaysTest {
     static Stream<Arguments> told() {
         return Stream.of(
                 Arguments.of(BlockWish.class, BlockWish.CODEC),
-                Arguments.of(KeptEvent.class, KeptEvent.CODEC),
+                Arguments.of(EventDto.class, EventDto.CODEC),
                 Arguments.of(Moment.class, Moment.CODEC),
                 Arguments.of(Planned.class, Planned.CODEC),
-                Arguments.of(PlanScore.class, PlanScore.CODEC),
+                Arguments.of(PlanBasis.class, PlanBasis.CODEC),
                 Arguments.of(PlanWish.class, PlanWish.CODEC),
-                Arguments.of(Relief.class, Relief.CODEC),
-                Arguments.of(RunScore.class, RunScore.CODEC));
+                Arguments.of(Timeline.class, Timeline.CODEC),
+                Arguments.of(RunBasis.class, RunBasis.CODEC));
     }
 
     @ParameterizedTest

@@ -6,6 +6,7 @@ import java.lang.reflect.RecordComponent;
 import java.lang.reflect.Type;
 import java.util.Arrays;
 import java.util.List;
+import tachylim.words.Reason;
 
 /** Makes records in which every field has a value of its own, unlike any default. */
 final class Filled {
@@ -49,6 +50,9 @@ final class Filled {
         }
         if (plain == String.class) {
             return "words " + last;
+        }
+        if (plain == Reason.class) {
+            return Reason.of("code" + last, "number", last, "part", Reason.text("words " + last));
         }
         if (plain.isEnum()) {
             Object[] constants = plain.getEnumConstants();

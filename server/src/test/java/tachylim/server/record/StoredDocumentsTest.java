@@ -15,6 +15,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import tachylim.ceiling.AwkwardBand;
 import tachylim.ceiling.Known;
 import tachylim.ceiling.Posterior;
@@ -102,14 +103,16 @@ class StoredDocumentsTest {
         }
     }
 
-    /** Documents as the first release wrote them: whatever becomes of the code, they are read. */
-    @Test
-    void aStoredWorkoutIsRead() {
-        Workout workout = Documents.read(WorkoutCodec.WORKOUT, golden("workout-1.json"));
+    /** Documents as each version wrote them: whatever becomes of the code, they are read. */
+    @ParameterizedTest
+    @ValueSource(ints = {1, 2})
+    void aStoredWorkoutIsRead(int version) {
+        String stored = golden("workout-" + version + ".json");
+        Workout workout = Documents.read(WorkoutCodec.WORKOUT, stored);
         assertThat(workout.target()).isEqualTo(Tempo.of(138));
         assertThat(workout.music().notes()).hasSize(33);
         assertThat(workout.estimate().ceiling().middle().bpm()).isBetween(119.0, 129.0);
-        PlanOutline outline = PlanOutline.read(Documents.tree(golden("workout-1.json")));
+        PlanOutline outline = PlanOutline.read(Documents.tree(stored));
         assertThat(outline.burstFloor()).isEqualTo(0.5);
         assertThat(outline.enoughEvidence()).isFalse();
         assertThat(outline.effortLeft()).isEqualTo(new Effort(40));
@@ -119,12 +122,17 @@ class StoredDocumentsTest {
                 .extracting(PlanOutline.BlockOutline::part)
                 .startsWith(Part.WARM_UP, Part.OPENER)
                 .endsWith(Part.CORE, Part.CLOSER);
-        assertThat(outline).isEqualTo(PlanOutline.of(Run.start(workout)));
+        // The first version stored a variation's title as a sentence, which is said as it stands.
+        assertThat(outline)
+                .usingRecursiveComparison()
+                .ignoringFieldsMatchingRegexes(version == 1 ? "blocks.variation.*" : "none")
+                .isEqualTo(PlanOutline.of(Run.start(workout)));
     }
 
-    @Test
-    void storedStepsAreRead() {
-        List<Segment> segments = Documents.read(SegmentCodec.SEGMENT.list(), golden("segments-1.json"));
+    @ParameterizedTest
+    @ValueSource(ints = {1, 2})
+    void storedStepsAreRead(int version) {
+        List<Segment> segments = Documents.read(SegmentCodec.SEGMENT.list(), golden("segments-" + version + ".json"));
         assertThat(segments).hasSizeGreaterThan(10).anyMatch(segment -> segment.step() instanceof Rest);
         assertThat(segments.get(0).step())
                 .isInstanceOfSatisfying(
@@ -140,8 +148,8 @@ class StoredDocumentsTest {
         String segments =
                 Documents.write(SegmentCodec.SEGMENT.list(), Run.start(workout).ahead());
         var json = new JsonMapper();
-        assertThat(names(json.readTree(now))).isEqualTo(names(json.readTree(golden("workout-1.json"))));
-        assertThat(names(json.readTree(segments))).isEqualTo(names(json.readTree(golden("segments-1.json"))));
+        assertThat(names(json.readTree(now))).isEqualTo(names(json.readTree(golden("workout-2.json"))));
+        assertThat(names(json.readTree(segments))).isEqualTo(names(json.readTree(golden("segments-2.json"))));
     }
 
     private static Set<String> names(JsonNode node) {

@@ -110,7 +110,8 @@ class UpgradeTest extends ServerTest {
         JsonNode view =
                 ines.get("/api/runs/" + open + "?holder=" + UUID.randomUUID()).ok();
         assertThat(view.path("step").path("ended").asString()).isIn("LEFT", "OUTDATED");
-        assertThat(view.path("step").path("why").asString()).contains("kept");
+        assertThat(view.path("step").path("why").path("code").asString())
+                .isEqualTo("done." + view.path("step").path("ended").asString());
     }
 
     @Test

@@ -32,18 +32,19 @@ import tachylim.passage.Passage;
 import tachylim.record.WorkoutCodec;
 import tachylim.server.record.Documents;
 import tachylim.shown.BeliefDto;
-import tachylim.shown.KeptEvent;
+import tachylim.shown.EventDto;
 import tachylim.shown.LeftDto;
 import tachylim.shown.Moment;
 import tachylim.shown.PlaceDto;
-import tachylim.shown.PlanScore;
+import tachylim.shown.PlanBasis;
 import tachylim.shown.PlanWish;
-import tachylim.shown.Relief;
-import tachylim.shown.RunScore;
+import tachylim.shown.RunBasis;
+import tachylim.shown.Timeline;
 import tachylim.task.Ask;
 import tachylim.task.Tension;
 import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 import tachylim.workout.Allowance;
 import tachylim.workout.Brief;
 import tachylim.workout.Choices;
@@ -70,12 +71,12 @@ class InThePageTest {
     private final Random chance = new Random(20_261_126);
 
     /** An event as a page sends it, and the moment that it leads to; no event before the first. */
-    private record Told(KeptEvent event, Moment moment) {}
+    private record Told(EventDto event, Moment moment) {}
 
     /** A plan as both draw it from the same knowledge. */
-    private record Drawn(PlanScore score, PlanWish wish, Relief relief) {}
+    private record Drawn(PlanBasis score, PlanWish wish, Timeline timeline) {}
 
-    private record Played(RunScore score, List<Told> told, Drawn plan) {}
+    private record Played(RunBasis score, List<Told> told, Drawn plan) {}
 
     @Test
     void aHundredRunsGoOnAlikeInBothPlaces() throws IOException, InterruptedException {
@@ -129,17 +130,17 @@ class InThePageTest {
         }
         String document = Documents.write(WorkoutCodec.WORKOUT, planned);
         Run run = Run.start(Documents.read(WorkoutCodec.workout(beliefs), document));
-        List<KeptEvent> before = new ArrayList<>();
+        List<EventDto> before = new ArrayList<>();
         for (int i = chance.nextInt(3); i > 0 && !run.isDone(); i--) {
-            KeptEvent event = event(run, LeftDto.of(run.left()));
+            EventDto event = event(run, LeftDto.of(run.left()));
             before.add(event);
             run = run.after(event.event(run));
         }
         double effort = chance.nextInt(10);
-        RunScore score = new RunScore(Rules.EDITION, document, kept, before, LeftDto.of(run.left()), effort, places);
+        RunBasis score = new RunBasis(Rules.EDITION, document, kept, before, LeftDto.of(run.left()), effort, places);
         List<Told> told = new ArrayList<>(List.of(new Told(null, moment(run, effort))));
         for (int i = 1 + chance.nextInt(MOST_EVENTS); i > 0 && !run.isDone(); i--) {
-            KeptEvent event = event(run, null);
+            EventDto event = event(run, null);
             run = run.after(event.event(run));
             told.add(new Told(event, moment(run, effort)));
         }
@@ -166,12 +167,22 @@ class InThePageTest {
                 choices.strictness().looseOnly(),
                 List.of(),
                 List.of());
-        Relief relief = Relief.of(
+        Timeline timeline = Timeline.of(
                 Run.start(Planner.plan(known)),
                 new Effort(2),
-                new Limit(Limit.Kind.EFFORT, 40, 2, "What today allows."));
+                new Limit(Limit.Kind.EFFORT, 40, 2, Reason.text("What today allows.")));
         return new Drawn(
-                new PlanScore(Rules.EDITION, document, kept, 2, 40, "What today allows.", "", ""), wish, relief);
+                new PlanBasis(
+                        Rules.EDITION,
+                        document,
+                        kept,
+                        2,
+                        40,
+                        Reason.text("What today allows."),
+                        Reason.NONE,
+                        Reason.NONE),
+                wish,
+                timeline);
     }
 
     private static Moment moment(Run run, double effort) {
@@ -211,7 +222,7 @@ class InThePageTest {
                                 new WarmUpRoutine.Item("Shoulders", 60, false),
                                 new WarmUpRoutine.Item("Long, easy strokes", 30 + chance.nextInt(60), true))
                         : List.of(),
-                chance.nextInt(8) == 0 ? "A day for easy playing." : "");
+                chance.nextInt(8) == 0 ? Reason.text("A day for easy playing.") : Reason.NONE);
     }
 
     private Passage music() {
@@ -222,21 +233,21 @@ class InThePageTest {
         return new PaperPattern(new Meter(4, 4), Fraction.of(1, 4), 4, pattern).toPassage();
     }
 
-    private KeptEvent event(Run run, LeftDto left) {
+    private EventDto event(Run run, LeftDto left) {
         if (run.step() instanceof Rest rest) {
-            return new KeptEvent("", KeptEvent.Kind.RESTED, null, null, null, rest.seconds() + chance.nextInt(9), left);
+            return new EventDto("", EventDto.Kind.RESTED, null, null, null, rest.seconds() + chance.nextInt(9), left);
         }
         Ask ask = ((Pass) run.step()).ask();
         int tension = chance.nextInt(10) == 0 ? Tension.MOST - chance.nextInt(2) : chance.nextInt(4);
         return switch (chance.nextInt(12)) {
-            case 0 -> new KeptEvent("", KeptEvent.Kind.UNJUDGED, null, null, null, null, left);
-            case 1 -> new KeptEvent("", KeptEvent.Kind.BACKED_OFF, null, null, null, 2.5, left);
-            case 2 -> new KeptEvent("", KeptEvent.Kind.REST_ASKED, null, null, null, 0.0, left);
+            case 0 -> new EventDto("", EventDto.Kind.UNJUDGED, null, null, null, null, left);
+            case 1 -> new EventDto("", EventDto.Kind.BACKED_OFF, null, null, null, 2.5, left);
+            case 2 -> new EventDto("", EventDto.Kind.REST_ASKED, null, null, null, 0.0, left);
             default -> {
                 boolean counted = ask.kind() == Ask.Kind.SET || ask.kind() == Ask.Kind.COUNT;
-                yield new KeptEvent(
+                yield new EventDto(
                         "",
-                        KeptEvent.Kind.JUDGED,
+                        EventDto.Kind.JUDGED,
                         Verdict.values()[Math.max(0, chance.nextInt(5) - 2)],
                         tension,
                         counted ? (double) chance.nextInt(ask.of() + 1) : null,

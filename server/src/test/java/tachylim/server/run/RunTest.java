@@ -60,8 +60,8 @@ class RunTest extends ServerTest {
         assertThat(forms(session.path("played"))).contains("PROBE");
     }
 
-    private static List<String> forms(JsonNode relief) {
-        return relief.path("stretches").values().stream()
+    private static List<String> forms(JsonNode timeline) {
+        return timeline.path("stretches").values().stream()
                 .map(stretch -> stretch.path("form").asString())
                 .toList();
     }
@@ -183,7 +183,7 @@ class RunTest extends ServerTest {
         assertThat(passesOf(run)).isZero();
         JsonNode kept = Practice.send(odile, run, offline).ok();
         assertThat(kept.path("step").path("ended").asString()).isEqualTo("STOPPED");
-        assertThat(kept.path("relief").path("totals").path("passes").asInt()).isEqualTo(1);
+        assertThat(kept.path("timeline").path("totals").path("passes").asInt()).isEqualTo(1);
         assertThat(passesOf(run)).isEqualTo(1);
         Reply later = Practice.send(odile, run, Practice.answer(run, window));
         assertThat(later.json().path("code").asString()).isEqualTo("over");
@@ -297,7 +297,7 @@ class RunTest extends ServerTest {
                 .ok();
         assertThat(ended.path("step").path("ended").asString()).isEqualTo("SYMPTOM");
         JsonNode today = odile.get("/api/today").ok();
-        assertThat(today.path("plan").path("relief").path("stretches")).isEmpty();
+        assertThat(today.path("plan").path("timeline").path("stretches")).isEmpty();
         assertThat(today.path("load").path("restsUntil").isNull()).isFalse();
         Reply again = Practice.begin(
                 odile, today.path("plan").path("wish").path("sectionId").asLong(), window);
@@ -314,13 +314,13 @@ class RunTest extends ServerTest {
                         Map.of("instrument", "MALLET", "usualMinutes", 10, "roughCounts", false, "looseOnly", false))
                 .ok();
         JsonNode run = Practice.newRun(odile, window);
-        JsonNode relief = run.path("relief");
-        assertThat(relief.path("effortCap").asDouble()).isEqualTo(10);
-        assertThat(relief.path("totals").path("effort").asDouble()).isLessThanOrEqualTo(10);
+        JsonNode timeline = run.path("timeline");
+        assertThat(timeline.path("effortCap").asDouble()).isEqualTo(10);
+        assertThat(timeline.path("totals").path("effort").asDouble()).isLessThanOrEqualTo(10);
         Practice.playOn(odile, run, window, 300);
         JsonNode second = odile.get("/api/today").ok();
         assertThat(second.path("plan")
-                        .path("relief")
+                        .path("timeline")
                         .path("totals")
                         .path("effort")
                         .asDouble())

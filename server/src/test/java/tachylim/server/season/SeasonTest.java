@@ -69,8 +69,10 @@ class SeasonTest extends ServerTest {
         assertThat(day(season, 0).path("shares")).hasSize(2);
         assertThat(day(season, 30).path("minutes").asInt()).isEqualTo(16);
         assertThat(day(season, 30).path("rule").asString()).isEqualTo("TAPER");
-        assertThat(day(season, 30).path("occasions").path(0).asString()).isEqualTo("Tin Roof Toccata at 138");
-        assertThat(season.path("goals").path(0).path("sentence").asString()).contains("not played on enough days");
+        assertThat(day(season, 30).path("occasions").path(0).toString())
+                .contains("occasion.passage", "Tin Roof Toccata", "138");
+        assertThat(season.path("goals").path(0).path("sentence").path("code").asString())
+                .isEqualTo("outlook.tooNew");
     }
 
     @Test
@@ -144,7 +146,8 @@ class SeasonTest extends ServerTest {
                 odile.put("/api/season/off", Map.of("days", List.of(weekday))).ok();
         assertThat(day(season, 0).path("off").asBoolean()).isTrue();
         assertThat(day(season, 7).path("minutes").asInt()).isZero();
-        assertThat(odile.get("/api/today").ok().path("word").asString()).startsWith("A day off.");
+        assertThat(odile.get("/api/today").ok().path("word").path("code").asString())
+                .isEqualTo("day.off");
         List<String> all =
                 Stream.of(java.time.DayOfWeek.values()).map(Enum::name).toList();
         assertThat(odile.put("/api/season/off", Map.of("days", all)).status()).isEqualTo(422);
@@ -174,7 +177,13 @@ class SeasonTest extends ServerTest {
         assertThat(day(season, 12).path("rule").asString()).isEqualTo("TAPER");
         int least = day(season, 12).path("minutes").asInt();
         assertThat(least).isBetween(12, 16);
-        assertThat(day(season, 12).path("occasions").path(0).asString()).isEqualTo("Recital");
+        assertThat(day(season, 12)
+                        .path("occasions")
+                        .path(0)
+                        .path("values")
+                        .path("words")
+                        .asString())
+                .isEqualTo("Recital");
         assertThat(day(season, 15).path("minutes").asInt()).isGreaterThan(least);
         assertThat(day(season, 24).path("rule").asString()).isEqualTo("TAPER");
         // Playing obeys what the season says: the day before is a taper on Load, too.
@@ -275,7 +284,17 @@ class SeasonTest extends ServerTest {
         Calendar read = parsed(text);
         assertThat(read.<VEvent>getComponents("VEVENT").stream()
                         .map(event -> event.getSummary().getValue()))
-                .contains(title + " at 120");
+                .contains(title + " at 120 BPM");
+    }
+
+    @Test
+    void aCalendarIsWrittenInTheLanguageItsAddressNames() throws Exception {
+        Player odile = preparing();
+        String address =
+                odile.post("/api/season/feed", Map.of()).ok().path("address").asString();
+        assertThat(address).endsWith("?lang=en");
+        assertThat(read(address).body()).contains("SUMMARY:Practice");
+        assertThat(read(address.replace("=en", "=de")).body()).contains("SUMMARY:Üben", "Season//DE");
     }
 
     @Test

@@ -100,7 +100,7 @@ class PracticeSheetTest extends ServerTest {
                         .path("trainedToday")
                         .asInt())
                 .isGreaterThanOrEqualTo(3);
-        assertThat(practiceSheet.path("today").toString()).contains("7–8");
+        assertThat(practiceSheet.path("today").toString()).contains("{\"from\":7,\"to\":8}");
         assertThat(practiceSheet
                         .path("transitions")
                         .path(6)
@@ -195,7 +195,7 @@ class PracticeSheetTest extends ServerTest {
         mark(5, "FINGERING", "4", true).ok();
         JsonNode fingering = practiceSheet().path("readiness").path(0);
         assertThat(fingering.path("reached").asBoolean()).isFalse();
-        assertThat(fingering.path("why").asString()).isEqualTo("a mark was changed");
+        assertThat(fingering.path("why").path("code").asString()).isEqualTo("lost.markChanged");
     }
 
     @Test
@@ -211,17 +211,17 @@ class PracticeSheetTest extends ServerTest {
         long section = Practice.firstSection(odile, passage);
         assertThat(odile.post("/api/plans", Practice.plan(section, Map.of()))
                         .ok()
-                        .path("relief")
+                        .path("timeline")
                         .path("remarks")
                         .toString())
-                .contains("Still open before speed");
+                .contains("readiness.open");
         for (Readiness item : Readiness.values()) {
             odile.put(at + "/readiness", Map.of("item", item.name(), "reached", true))
                     .ok();
         }
         assertThat(odile.post("/api/plans", Practice.plan(section, Map.of()))
                         .ok()
-                        .path("relief")
+                        .path("timeline")
                         .path("remarks")
                         .toString())
                 .doesNotContain("Still open");

@@ -31,7 +31,7 @@ class ClosedDoorsTest extends ServerTest {
         Player odile = player();
         Reply opened = odile.sendWith("POST", "/api/season/feed", "{}", Map.of("X-Forwarded-Host", "evil.example"));
         String address = opened.ok().path("address").asString();
-        assertThat(address).startsWith("/calendar/").endsWith(".ics");
+        assertThat(address).startsWith("/calendar/").endsWith(".ics?lang=en");
         Reply calendar = stranger().get(address);
         assertThat(calendar.status()).isEqualTo(200);
         assertThat(calendar.response().headers().allValues("Set-Cookie")).isEmpty();

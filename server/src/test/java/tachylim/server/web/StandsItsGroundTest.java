@@ -64,7 +64,7 @@ class StandsItsGroundTest extends ServerTest {
             assertThat(first.getInputStream().available())
                     .as("answered while all of them are waited for")
                     .isZero();
-            first.setSoTimeout((int) WholeBody.PATIENCE.toMillis() + 10_000);
+            first.setSoTimeout((int) BufferedBody.PATIENCE.toMillis() + 10_000);
             String answer = new String(first.getInputStream().readNBytes(12), StandardCharsets.US_ASCII);
             assertThat(answer).isEqualTo("HTTP/1.1 408");
         } finally {

@@ -13,6 +13,7 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.regex.Pattern;
@@ -20,19 +21,40 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import tachylim.load.Cap;
+import tachylim.method.School;
+import tachylim.passage.InstrumentFamily;
+import tachylim.passage.Readiness;
+import tachylim.task.PassKind;
 import tachylim.words.Reason;
+import tachylim.workout.Done;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
 /** The catalogues, and what is made of a reason by them. */
 class WordsTest {
 
-    private static final Pattern CODE = Pattern.compile("\"(refusal\\.[A-Za-z0-9.]+)[\" ]");
+    /** A code that is asked for by name. */
+    private static final Pattern ASKED =
+            Pattern.compile("(?:Reason|Refusal)\\.of\\(\\s*\"([A-Za-z0-9.]+[A-Za-z0-9])\"");
 
-    private static Map<String, String> refusals(String language) throws IOException {
+    /** How the codes of a family begin, whose ends are the names of things. */
+    private static final Pattern FAMILY = Pattern.compile("\"([A-Za-z]+\\.)\" ?\\+|say\\(`([A-Za-z]+\\.)\\$\\{");
+
+    private static Map<String, String> catalogue(String language) throws IOException {
         return JsonMapper.shared()
-                .readValue(
-                        Files.readString(Path.of("../words/refusals." + language + ".json")), new TypeReference<>() {});
+                .readValue(Files.readString(Path.of("../words/" + language + ".json")), new TypeReference<>() {});
+    }
+
+    private static String sources() throws IOException {
+        StringBuilder all = new StringBuilder();
+        for (String module : List.of("core/src/main", "shown/src/main", "server/src/main", "web/src")) {
+            try (Stream<Path> files = Files.walk(Path.of("..", module))) {
+                files.filter(file -> file.toString().matches(".*\\.(java|tsx?)"))
+                        .forEach(file -> all.append(read(file)));
+            }
+        }
+        return all.toString();
     }
 
     private static String read(Path file) {
@@ -44,21 +66,46 @@ class WordsTest {
     }
 
     @Test
-    void everyRefusalHasWordsAndNoWordsAreLeftOver() throws IOException {
-        TreeSet<String> codes = new TreeSet<>();
-        for (String module : List.of("core", "shown", "server")) {
-            try (Stream<Path> files = Files.walk(Path.of("..", module, "src/main/java"))) {
-                files.filter(file -> file.toString().endsWith(".java"))
-                        .forEach(file -> CODE.matcher(read(file)).results().forEach(code -> codes.add(code.group(1))));
-            }
-        }
-        assertThat(refusals("en").keySet()).containsExactlyElementsOf(codes);
+    void everyReasonHasWordsAndNoWordsAreLeftOver() throws IOException {
+        String sources = sources();
+        Set<String> known = catalogue("en").keySet();
+        assertThat(known)
+                .containsAll(ASKED.matcher(sources)
+                        .results()
+                        .map(code -> code.group(1))
+                        .toList());
+        List<String> families = FAMILY.matcher(sources)
+                .results()
+                .map(found -> found.group(1) == null ? found.group(2) : found.group(1))
+                .toList();
+        assertThat(known.stream()
+                        .filter(code -> families.stream().noneMatch(code::startsWith))
+                        .filter(code -> !sources.contains("\"" + code + "\"") && !sources.contains("\"" + code + " ")))
+                .isEmpty();
+    }
+
+    @Test
+    void everyNameOfAFamilyHasWords() throws IOException {
+        Set<String> known = catalogue("en").keySet();
+        assertThat(Stream.of(School.values())
+                        .flatMap(school -> Stream.of("", ".hint", ".use").map(end -> "method." + school + end)))
+                .isSubsetOf(known);
+        assertThat(Stream.of(Readiness.values()).map(Readiness::title).map(Reason::code))
+                .isSubsetOf(known);
+        assertThat(Stream.of(Done.Cause.values()).map(Done.Cause::sentence).map(Reason::code))
+                .isSubsetOf(known);
+        assertThat(Stream.of(PassKind.values()).map(kind -> "next." + kind)).isSubsetOf(known);
+        assertThat(Stream.of(Cap.Rule.values()).map(rule -> "rule." + rule)).isSubsetOf(known);
+        assertThat(Stream.of(InstrumentFamily.values())
+                        .flatMap(family -> family.usualArticulations().stream())
+                        .map(Reason::code))
+                .isSubsetOf(known);
     }
 
     @ParameterizedTest
     @ValueSource(strings = {"en", "de"})
     void everyLanguageAsksForTheSameValues(String language) throws IOException {
-        assertThat(asked(refusals(language))).isEqualTo(asked(refusals("en")));
+        assertThat(asked(catalogue(language))).isEqualTo(asked(catalogue("en")));
     }
 
     private static Map<String, TreeSet<String>> asked(Map<String, String> messages) {

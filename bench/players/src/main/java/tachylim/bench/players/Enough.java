@@ -12,7 +12,7 @@ import java.util.NavigableMap;
 import java.util.SplittableRandom;
 import java.util.TreeMap;
 import tachylim.load.Cap;
-import tachylim.load.Care;
+import tachylim.load.SymptomHistory;
 import tachylim.load.DailyMinutes;
 import tachylim.load.DayLoad;
 import tachylim.load.Effort;
@@ -102,18 +102,18 @@ final class Enough {
                 practice.night();
             }
             if (load.worstTension() == Tension.LOCKED && random.nextInt(3) == 0 || random.nextInt(150) == 0) {
-                again = symptom != null && Care.isAgain(symptom, now);
+                again = symptom != null && SymptomHistory.isAgain(symptom, now);
                 symptom = now;
             }
         }
     }
 
-    private static Care care(Instant symptom, boolean again, Instant now) {
+    private static SymptomHistory care(Instant symptom, boolean again, Instant now) {
         if (symptom == null) {
-            return Care.NONE;
+            return SymptomHistory.NONE;
         }
         Instant until = SymptomRest.after(symptom).until();
-        return new Care(symptom, until.isAfter(now) ? null : LocalDate.ofInstant(until, ZoneOffset.UTC), again);
+        return new SymptomHistory(symptom, until.isAfter(now) ? null : LocalDate.ofInstant(until, ZoneOffset.UTC), again);
     }
 
     /** Up to two workouts, the second by what the first has left. */
@@ -195,7 +195,7 @@ final class Enough {
         least.forEach((rule, days) -> text.append(String.format(
                 Locale.ROOT,
                 "  %-24s the least on %6d days, used up on %6d%n",
-                rule.title(),
+                rule.name(),
                 days,
                 bound.getOrDefault(rule, 0))));
         return text.toString();

@@ -44,7 +44,7 @@ final class Months {
                 }
                 end.add(practice.belief().estimate().ceiling(), player.ceiling());
             }
-            System.out.printf("%s%n  20 days  %s%n  40 days  %s%n  %s%n", school.title(), middle, end, bursts);
+            System.out.printf("%s%n  20 days  %s%n  40 days  %s%n  %s%n", school.word(), middle, end, bursts);
         }
     }
 

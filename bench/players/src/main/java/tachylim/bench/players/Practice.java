@@ -24,6 +24,7 @@ import tachylim.task.PassKind;
 import tachylim.task.Tension;
 import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 import tachylim.workout.Allowance;
 import tachylim.workout.Brief;
 import tachylim.workout.Choices;
@@ -97,7 +98,7 @@ final class Practice {
     /** One day's workout as it is chosen today, within what may be done; told as it was played. */
     Run day(Choices today, Allowance left) {
         Moments morning = now();
-        Run run = Run.start(Planner.plan(Brief.on(theme(), minutes, today, left, Condition.FRESH, "")));
+        Run run = Run.start(Planner.plan(Brief.on(theme(), minutes, today, left, Condition.FRESH, Reason.NONE)));
         while (!run.isDone()) {
             run = run.after(
                     run.step() instanceof Rest rest

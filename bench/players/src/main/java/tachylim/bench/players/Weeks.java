@@ -53,7 +53,7 @@ final class Weeks {
                     "%-22s %9s %8s %8s %9s %7s %6s%n",
                     "", "reached", "weeks", "gained", "clean", "tense", "caps");
             for (School school : METHODS) {
-                print(school.title(), learning, players, seed, (practice, lately) -> school);
+                print(school.word(), learning, players, seed, (practice, lately) -> school);
             }
             print("as recommended", learning, players, seed, Weeks::recommended);
             printHabit("at target, no rests", learning, players, seed, false);

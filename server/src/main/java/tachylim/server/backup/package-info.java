@@ -1,0 +1,2 @@
+/** Copies of everything that is kept: whether one is whole. The launcher asks, before it lets anybody rely on one. */
+package tachylim.server.backup;
