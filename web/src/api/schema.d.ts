@@ -1406,9 +1406,9 @@ export interface components {
             /** Format: double */
             tempo: number;
             /** Format: int32 */
-            tension: number;
-            /** @enum {string} */
-            verdict: "CLEAN" | "ROUGH" | "BROKE";
+            tension: number | null;
+            /** @enum {string|null} */
+            verdict: "CLEAN" | "ROUGH" | "BROKE" | null;
         } | null;
         ArticulationDto: {
             estimate: components["schemas"]["EstimateDto"];
@@ -1538,6 +1538,7 @@ export interface components {
             awkward: components["schemas"]["AwkwardDto"][];
             bursts: components["schemas"]["BandDto"];
             curve: components["schemas"]["CurvePoint"][];
+            edges: components["schemas"]["EdgeDay"][];
             estimate: components["schemas"]["EstimateDto"];
             forecast: components["schemas"]["ForecastDto"] | null;
             history: components["schemas"]["HistoryDay"][];
@@ -1684,7 +1685,7 @@ export interface components {
             /** Format: int32 */
             clean: number | null;
             /** Format: int32 */
-            tension: number;
+            tension: number | null;
             /**
              * @description how it went; null to withdraw what was said
              * @enum {string|null}
@@ -1788,6 +1789,18 @@ export interface components {
             /** Format: int32 */
             pickup: number;
         } | null;
+        EdgeDay: {
+            /** Format: date */
+            day: string;
+            /** Format: int64 */
+            glides: number;
+            /** Format: double */
+            highest: number;
+            /** Format: double */
+            lowest: number;
+            /** Format: double */
+            mean: number;
+        };
         ElsewhereKind: {
             /** @enum {string} */
             kind: "REHEARSAL" | "PERFORMANCE" | "LESSON" | "TEACHING" | "PRACTICE";
@@ -2070,9 +2083,9 @@ export interface components {
             /** Format: double */
             tempo: number;
             /** Format: int32 */
-            tension: number;
-            /** @enum {string} */
-            verdict: "CLEAN" | "ROUGH" | "BROKE";
+            tension: number | null;
+            /** @enum {string|null} */
+            verdict: "CLEAN" | "ROUGH" | "BROKE" | null;
         } | null;
         LeftDto: {
             /** Format: double */
@@ -2139,6 +2152,11 @@ export interface components {
             clean: number | null;
             /** Format: date-time */
             correctedAt: string | null;
+            /**
+             * Format: double
+             * @description where the edge was marked, in BPM
+             */
+            edge: number | null;
             /** @enum {string} */
             kind: "WARM_UP" | "CONTROLLED" | "PROBE" | "BURST" | "CLOSING";
             /** Format: int32 */
@@ -2147,8 +2165,11 @@ export interface components {
             place: number;
             /** Format: double */
             tempo: number;
-            /** Format: int32 */
-            tension: number;
+            /**
+             * Format: int32
+             * @description null where nothing was said of it
+             */
+            tension: number | null;
             /**
              * @description null when nothing was said, or that was withdrawn
              * @enum {string|null}

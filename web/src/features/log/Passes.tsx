@@ -25,8 +25,15 @@ const TENSIONS = [0, 1, 2, 3, 4, 5];
 export function Passes({ runId, passes }: { runId: number; passes: Pass[] }) {
   const [editing, setEditing] = useState<number>();
   const correct = useChange(
-    ({ place, ...correction }: { place: number; verdict: Verdict | null; tension: number; clean: number | null }) =>
-      given(api.PUT("/api/log/{runId}/passes/{place}", { params: { path: { runId, place } }, body: correction })),
+    ({
+      place,
+      ...correction
+    }: {
+      place: number;
+      verdict: Verdict | null;
+      tension: number | null;
+      clean: number | null;
+    }) => given(api.PUT("/api/log/{runId}/passes/{place}", { params: { path: { runId, place } }, body: correction })),
     touches.correction(runId),
   );
   if (passes.length === 0) return null;
@@ -79,6 +86,7 @@ export function Passes({ runId, passes }: { runId: number; passes: Pass[] }) {
                     : pass.verdict
                       ? VERDICT[pass.verdict]
                       : say("log.nothing")}
+                  {pass.edge !== null && <>, {say("log.edgeAt", { tempo: pass.edge })}</>}
                   {pass.correctedAt && (
                     <span className="text-soft">
                       {" "}
@@ -86,7 +94,9 @@ export function Passes({ runId, passes }: { runId: number; passes: Pass[] }) {
                     </span>
                   )}
                 </td>
-                <td className="pr-5 font-mono">{pass.tension}</td>
+                <td className="pr-5 font-mono">
+                  {pass.tension ?? <span className="text-soft">{say("log.notSaid")}</span>}
+                </td>
                 <td className="text-right">
                   <button
                     type="button"
@@ -111,7 +121,7 @@ interface EditorProps {
   pass: Pass;
   pending: boolean;
   onLeave: () => void;
-  onSay: (verdict: Verdict | null, tension: number, clean: number | null) => void;
+  onSay: (verdict: Verdict | null, tension: number | null, clean: number | null) => void;
 }
 
 function Editor({ number, pass, pending, onLeave, onSay }: EditorProps) {
@@ -156,9 +166,10 @@ function Editor({ number, pass, pending, onLeave, onSay }: EditorProps) {
         <select
           aria-label={say("common.tension")}
           className={`${INPUT} w-auto`}
-          value={tension}
-          onChange={(event) => setTension(Number(event.target.value))}
+          value={tension ?? ""}
+          onChange={(event) => setTension(event.target.value === "" ? null : Number(event.target.value))}
         >
+          <option value="">{say("log.notSaid")}</option>
           {TENSIONS.map((one) => (
             <option key={one} value={one}>
               {one}

@@ -8,7 +8,9 @@ interface Props {
   state: "ready" | "playing" | "judge" | "rest";
   /** Whether the pass was not cut short, so that it may have been clean. */
   mayBeClean: boolean;
-  tension: number;
+  tension: number | null;
+  /** What tension was at the pass before, where it is asked once more. */
+  raised?: number | undefined;
   last: RunView["last"];
   sending: boolean;
   /** What is asked at the step at hand; a rest asks nothing. */
@@ -22,8 +24,26 @@ const PLAIN = { ask: "VERDICT", askOf: 1, seconds: 0 } as const;
 const FRAME =
   "inline-flex min-h-14 items-center justify-center gap-3 short:min-h-10 short:gap-2 rounded-[5px] border-2 px-2 font-semibold max-sm:px-1 transition-opacity disabled:opacity-35";
 
+function lastOne(last: NonNullable<RunView["last"]>) {
+  const verdict = say(`verdict.${last.verdict ?? "none"}`);
+  const tempo = Math.round(last.tempo);
+  return last.tension === null
+    ? say("run.lastAt", { verdict, tempo })
+    : say("run.lastAtTensionAFigure", { verdict, tempo, tension: last.tension });
+}
+
 /** Start, the three verdicts, tension and what else may be wanted; each one key and one button. */
-export function Answers({ state, mayBeClean, tension, last, sending, pass, told = NOTHING_TOLD, onAct }: Props) {
+export function Answers({
+  state,
+  mayBeClean,
+  tension,
+  raised,
+  last,
+  sending,
+  pass,
+  told = NOTHING_TOLD,
+  onAct,
+}: Props) {
   const asked = pass ?? PLAIN;
   const labels = ANSWERING[asked.ask].labels(asked, told);
   const counts = asked.ask === "COUNT";
@@ -46,11 +66,7 @@ export function Answers({ state, mayBeClean, tension, last, sending, pass, told 
           : state === "judge"
             ? ANSWERING[asked.ask].question
             : last && state !== "playing"
-              ? say("run.lastAtTensionAFigure", {
-                  verdict: say(`verdict.${last.verdict}`),
-                  tempo: Math.round(last.tempo),
-                  tension: last.tension,
-                })
+              ? lastOne(last)
               : ""}
       </p>
       <div className="grid grid-cols-3 gap-2 text-xl short:grid-cols-[1.2fr_1fr_1fr_1fr_0.9fr_0.9fr] short:text-sm sm:gap-3 sm:text-2xl lg:grid-cols-[1.3fr_1fr_1fr_1fr_0.8fr_0.8fr]">
@@ -70,6 +86,11 @@ export function Answers({ state, mayBeClean, tension, last, sending, pass, told 
           {button("rest", "border-night-rule", state === "rest" || sending)}
         </div>
       </div>
+      {raised !== undefined && (
+        <p role="status" className="mt-2 text-lg font-semibold short:mt-1 short:text-sm">
+          {say("run.tenseStill", { tension: raised })}
+        </p>
+      )}
       <div
         role="group"
         aria-label={say("common.tension")}

@@ -78,6 +78,7 @@ export function Stage({ run, view, speed, instrument }: Props) {
     mayBeClean,
     hint,
     tension,
+    raised,
     told,
     keepsGoing,
     marked,
@@ -222,7 +223,9 @@ export function Stage({ run, view, speed, instrument }: Props) {
           )}
         </section>
         <section className="min-w-0">
-          {rest && rest.reason !== "AWAY" && last && <WhereItBroke key={view.ordinal} {...last} />}
+          {rest && last && (view.last?.verdict === "BROKE" || view.last?.verdict === "ROUGH") && (
+            <WhereItBroke key={view.ordinal} verdict={view.last.verdict} {...last} />
+          )}
           {pass && (
             <>
               {!routine && (
@@ -247,6 +250,7 @@ export function Stage({ run, view, speed, instrument }: Props) {
         state={state}
         mayBeClean={mayBeClean}
         tension={tension}
+        raised={raised}
         last={view.last}
         sending={sending}
         pass={pass}

@@ -12,6 +12,8 @@ import { useTyped } from "./useTyped";
 import { say } from "../../words/say";
 
 interface Props {
+  /** How it went: only what did not go well has a place where it went wrong. */
+  verdict: "ROUGH" | "BROKE";
   /** What was played last. */
   pass: Pick<Pass, "abc" | "places" | "firstTransition" | "beatOf">;
   passageId: number;
@@ -20,7 +22,7 @@ interface Props {
 const REACH = 22;
 
 /** While resting: a tap on the note at which it broke notes the transition that leads to it. */
-export function WhereItBroke({ pass, passageId }: Props) {
+export function WhereItBroke({ verdict, pass, passageId }: Props) {
   const [said, setSaid] = useState("");
   const broke = useChange(
     (transition: number) =>
@@ -94,7 +96,8 @@ export function WhereItBroke({ pass, passageId }: Props) {
           : typed.said ||
             said || (
               <>
-                {say("run.whereDidItBreakTap")} <KeyCap>{keyOf("where")}</KeyCap>
+                {verdict === "BROKE" ? say("run.whereDidItBreakTap") : say("run.whereWasTheSlipTap")}{" "}
+                <KeyCap>{keyOf("where")}</KeyCap>
                 {say("run.itsBeatAndItsPlace")}
               </>
             )}

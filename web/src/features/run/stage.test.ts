@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { NOTHING_TOLD } from "./asks";
 import { type Change, stageAfter, stageAt } from "./stage";
 
-const after = (...changes: Change[]) => changes.reduce(stageAfter, stageAt(3, 1));
+const after = (...changes: Change[]) => changes.reduce(stageAfter, stageAt(3, null));
 
 const counted: Change = { is: "told", told: { ...NOTHING_TOLD, slips: 2 }, hint: "Once more." };
 
@@ -12,7 +12,7 @@ describe("the stage", () => {
     expect(after({ is: "played", ordinal: 2, played: "whole" }).played).toBe("no");
   });
 
-  it("forgets what was played, told and hinted with the step, but not how tense the hand is", () => {
+  it("forgets what was played, told and hinted with the step, and holds what was said of tension for one pass", () => {
     const next = after(
       counted,
       { is: "played", ordinal: 3, played: "whole" },
@@ -20,6 +20,18 @@ describe("the stage", () => {
       { is: "reached", ordinal: 4 },
     );
     expect(next).toEqual(stageAt(4, 4));
+    expect(next.tension).toBeNull();
+    const rested = stageAfter(next, { is: "reached", ordinal: 5 });
+    expect(rested.before).toBe(4);
+    const played = [
+      { is: "played", ordinal: 5, played: "whole" } as const,
+      { is: "reached", ordinal: 6 } as const,
+    ].reduce(stageAfter, rested);
+    expect(played).toEqual(stageAt(6, null));
+  });
+
+  it("takes what is said between two steps as said of the pass before", () => {
+    expect(after({ is: "felt before", tension: 2 })).toEqual(stageAt(3, 2));
   });
 
   it("keeps everything when the step stays", () => {

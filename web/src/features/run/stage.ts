@@ -13,8 +13,10 @@ export interface Stage {
   played: Played;
   told: Told;
   hint: string;
-  /** How tense the hand is: it holds until it is said otherwise. */
-  tension: number;
+  /** What was said of tension at this pass; null where nothing was. */
+  tension: number | null;
+  /** What was said of it at the pass before. */
+  before: number | null;
   over: Over | undefined;
   /** Seconds that had been played of the pass when something was laid over it. */
   paused: number;
@@ -26,25 +28,31 @@ export type Change =
   | { is: "played"; ordinal: number; played: Played }
   | { is: "told"; told?: Told | undefined; hint?: string | undefined }
   | { is: "felt"; tension: number }
+  /** Of the pass before, between two steps. */
+  | { is: "felt before"; tension: number }
   | { is: "covered"; over: Over; paused?: number }
   | { is: "uncovered" };
 
-export const stageAt = (ordinal: number, tension: number): Stage => ({
+export const stageAt = (ordinal: number, before: number | null): Stage => ({
   ordinal,
   played: "no",
   told: NOTHING_TOLD,
   hint: "",
-  tension,
+  tension: null,
+  before,
   over: undefined,
   paused: 0,
 });
+
+/** Tension is said of one pass: what was said before holds over a rest, and not over another pass. */
+const carried = (stage: Stage) => stage.tension ?? (stage.played === "no" ? stage.before : null);
 
 export function stageAfter(stage: Stage, change: Change): Stage {
   switch (change.is) {
     case "reached":
       return change.ordinal === stage.ordinal
         ? stage
-        : { ...stageAt(change.ordinal, stage.tension), over: stage.over, paused: stage.paused };
+        : { ...stageAt(change.ordinal, carried(stage)), over: stage.over, paused: stage.paused };
     case "played":
       if (change.ordinal !== stage.ordinal) return stage;
       return { ...stage, played: change.played, hint: change.played === "whole" ? stage.hint : "" };
@@ -52,6 +60,8 @@ export function stageAfter(stage: Stage, change: Change): Stage {
       return { ...stage, told: change.told ?? stage.told, hint: change.hint ?? stage.hint };
     case "felt":
       return { ...stage, tension: change.tension };
+    case "felt before":
+      return { ...stage, before: change.tension };
     case "covered":
       return { ...stage, over: change.over, paused: change.paused ?? stage.paused };
     case "uncovered":

@@ -85,6 +85,37 @@ describe("the step at hand", () => {
     expect(result.current.tension).toBe(4);
   });
 
+  it("is judged without tension where nothing was said of it, whatever was said before", () => {
+    const { result, press } = stage(view({ last: { clientId: "before", verdict: "CLEAN", tension: 4, tempo: 58 } }));
+    expect(result.current).toMatchObject({ tension: 4, raised: undefined });
+    press(" ", "Space");
+    act(() => overNow());
+    expect(result.current).toMatchObject({ tension: null, raised: 4 });
+    press("j", "KeyJ");
+    expect(sent.at(-1)![0]).toMatchObject({ verdict: "CLEAN", tension: null });
+  });
+
+  it("asks once more after tension was raised, and not where it was said or was low", () => {
+    const { result, press } = stage(view({ last: { clientId: "before", verdict: "CLEAN", tension: 3, tempo: 58 } }));
+    press(" ", "Space");
+    act(() => overNow());
+    expect(result.current.raised).toBe(3);
+    press("1", "Digit1");
+    expect(result.current).toMatchObject({ tension: 1, raised: undefined });
+    const low = stage();
+    low.press(" ", "Space");
+    act(() => overNow());
+    expect(low.result.current.raised).toBeUndefined();
+  });
+
+  it("that needs no word takes the tension along that was said of it", () => {
+    const { press } = stage(view({ last: null, step: { why: "", pass: { ...pass, ask: "NOTHING" }, rest: null } }));
+    press(" ", "Space");
+    press("4", "Digit4");
+    act(() => overNow());
+    expect(sent.at(-1)![0]).toMatchObject({ kind: "UNJUDGED", tension: 4 });
+  });
+
   it("is not judged before it was played", () => {
     const { press } = stage();
     press("j", "KeyJ");
@@ -189,7 +220,7 @@ describe("the step at hand", () => {
     press("k", "KeyK");
     expect(result.current.told.slips).toBe(1);
     press("j", "KeyJ");
-    expect(sent.at(-1)).toEqual([{ kind: "JUDGED", verdict: null, told: 2, tension: 2, seconds: null }, undefined]);
+    expect(sent.at(-1)).toEqual([{ kind: "JUDGED", verdict: null, told: 2, tension: null, seconds: null }, undefined]);
   });
 
   it("keeps going when it is told to: a silence is unjudged, and the next step begins", () => {

@@ -2,7 +2,7 @@ import { useCallback, useEffect, useLayoutEffect, useReducer, useRef, useState }
 import { useKeys } from "../../ui/useKeys";
 import { wishes } from "../../click/wishes";
 import { keep } from "../../keep";
-import { ANSWERING, type Key, type Outcome, type Verdict } from "./asks";
+import { ANSWERING, type Key, type Outcome } from "./asks";
 import { type Action, actionOf, pedalled } from "./keys";
 import { stageAfter, stageAt, type Played } from "./stage";
 import { usePass } from "./usePass";
@@ -15,6 +15,12 @@ const MARKS = "tachylim.marks";
 
 const MOST_TENSION = 5;
 
+/** What a pedal raises where nothing was said. */
+const ASSUMED = 1;
+
+/** From here on it is asked once more after the next pass. */
+const RAISED = 3;
+
 /** A verdict may come this much before the last beat is over, in seconds. */
 const LAST_MOMENT = 0.8;
 
@@ -26,9 +32,9 @@ type Run = Pick<ReturnType<typeof useRun>, "settling" | "send">;
 /** What can be done at the step at hand, and where it stands; how it looks is somebody else's. */
 export function useStage(run: Run, view: RunView, speed: number, instrument: string) {
   const { ordinal } = view;
-  const [stage, change] = useReducer(stageAfter, stageAt(ordinal, view.last?.tension ?? 1));
+  const [stage, change] = useReducer(stageAfter, stageAt(ordinal, view.last?.tension ?? null));
   // The moment another step is there, nothing of it has been played, told or hinted.
-  const { played, told, hint, tension, over: open, paused } = stageAfter(stage, { is: "reached", ordinal });
+  const { played, told, hint, tension, before, over: open, paused } = stageAfter(stage, { is: "reached", ordinal });
   const setPlayed = useCallback((much: Played) => change({ is: "played", ordinal, played: much }), [ordinal]);
   const [keepsGoing, setKeepsGoing] = useState(keep.getItem(KEEP_GOING) === "yes");
   const [marked, setMarked] = useState(keep.getItem(MARKS) !== "no");
@@ -38,7 +44,7 @@ export function useStage(run: Run, view: RunView, speed: number, instrument: str
   const { playing, start, stop, cue, beat, playedSeconds, tempoNow } = usePass(pass, speed, over, click);
   const sending = run.settling;
 
-  const onItsWay = useRef<{ clientId: string; verdict: Verdict | null; told: number | null }>(undefined);
+  const onItsWay = useRef<{ clientId: string } & NonNullable<Outcome["send"]>>(undefined);
 
   useLayoutEffect(() => {
     onItsWay.current = undefined;
@@ -53,7 +59,7 @@ export function useStage(run: Run, view: RunView, speed: number, instrument: str
     change({ is: "told", told: outcome.told, hint: outcome.hint });
     if (!outcome.send) return;
     stop();
-    const clientId = send({ ...outcome.send, tension: outcome.send.kind === "JUDGED" ? tension : null, seconds: null });
+    const clientId = send({ ...outcome.send, tension, seconds: null });
     onItsWay.current = clientId === undefined ? undefined : { clientId, ...outcome.send };
   };
   const judge = (key: Key) => {
@@ -91,17 +97,17 @@ export function useStage(run: Run, view: RunView, speed: number, instrument: str
   }, [playing, ordinal, keepsGoing, ask, sending, open, start]);
 
   const felt = (figure: number) => {
-    change({ is: "felt", tension: figure });
-    // Between two steps a tension belongs to the pass just judged, also while its answer is on its way.
+    // Between two steps a tension belongs to the pass just played, also while its answer is on its way.
     if (sending && onItsWay.current) {
-      const { clientId, verdict, told: figures } = onItsWay.current;
-      if (verdict !== null || figures !== null)
-        send({ kind: "JUDGED", verdict, told: figures, tension: figure, seconds: null }, clientId);
+      const { clientId, kind, verdict, told: figures } = onItsWay.current;
+      change({ is: "felt", tension: figure });
+      send({ kind, verdict, told: figures, tension: figure, seconds: null }, clientId);
     } else if (view.last && !playing && played === "no") {
-      send(
-        { kind: "JUDGED", verdict: view.last.verdict, told: null, tension: figure, seconds: null },
-        view.last.clientId,
-      );
+      const { verdict, clientId } = view.last;
+      change({ is: "felt before", tension: figure });
+      send({ kind: verdict ? "JUDGED" : "UNJUDGED", verdict, told: null, tension: figure, seconds: null }, clientId);
+    } else {
+      change({ is: "felt", tension: figure });
     }
   };
   const simply = (kind: "BACKED_OFF" | "REST_ASKED") => {
@@ -177,7 +183,7 @@ export function useStage(run: Run, view: RunView, speed: number, instrument: str
     if (!action || action === "close" || action === "end") return event.preventDefault();
     if (action === "tenser") {
       event.preventDefault();
-      return felt(Math.min(MOST_TENSION, tension + 1));
+      return felt(Math.min(MOST_TENSION, (tension ?? before ?? ASSUMED) + 1));
     }
     // A focused button keeps its own Space and Enter.
     if (action === "start" && event.target instanceof HTMLButtonElement) return;
@@ -205,7 +211,8 @@ export function useStage(run: Run, view: RunView, speed: number, instrument: str
     beat,
     mayBeClean: played !== "cut",
     hint,
-    tension,
+    tension: state === "ready" || state === "rest" ? (tension ?? before) : tension,
+    raised: asked && tension === null && before !== null && before >= RAISED ? before : undefined,
     told,
     keepsGoing,
     marked,

@@ -1,7 +1,6 @@
 package tachylim.method;
 
 import tachylim.codec.Codec;
-import tachylim.task.Answer;
 import tachylim.task.Ask;
 import tachylim.task.PassKind;
 import tachylim.task.Pulse;
@@ -12,7 +11,7 @@ import tachylim.words.Reason;
 /**
  * Smoothly faster, on for a while, and back: the top is where tension reaches the edge, found while playing.
  *
- * <p>The edge that is marked is the top of the next glide. Gripping lowers it by a tenth. This class is immutable.
+ * <p>The edge that is marked is the top of the next glide, and the next arch begins from it. Gripping lowers it by a tenth. This class is immutable.
  *
  * @param from the tempo of both ends
  * @param to the top, above it, which it never goes above
@@ -33,7 +32,10 @@ public record Arch(Tempo from, Tempo to, double up, double hold, int glides) imp
     private static final double USUAL_FROM = 0.55;
     private static final double USUAL_UP = 40;
     private static final double USUAL_HOLD = 6;
-    private static final int USUAL_GLIDES = 3;
+    private static final int MOST_GLIDES = 12;
+
+    /** The next arch looks this far beyond the edge that was marked last. */
+    private static final double PAST_EDGE = 1.04;
 
     /** Seconds around a glide: counting in at the slow end, and the answer. */
     private static final double AROUND = 16;
@@ -47,16 +49,25 @@ public record Arch(Tempo from, Tempo to, double up, double hold, int glides) imp
         if (from.compareTo(to) >= 0) {
             throw new IllegalArgumentException("It glides up from " + from + ", so not to " + to);
         }
-        if (!(up >= 5 && up <= 300 && hold >= 0 && hold <= 120) || glides < 1 || glides > 12) {
+        if (!(up >= 5 && up <= 300 && hold >= 0 && hold <= 120) || glides < 1 || glides > MOST_GLIDES) {
             throw new IllegalArgumentException("1 to 12 glides take 5 to 300 seconds either way");
         }
     }
 
     static Method over(Span span) {
-        Tempo from = span.top().times(USUAL_FROM).onMetronome();
-        return from.compareTo(Stride.notAbove(span.top())) < 0
-                ? new Arch(from, span.top(), up(span.seconds()), USUAL_HOLD, USUAL_GLIDES)
+        Tempo top = span.edge()
+                .map(edge -> Tempo.slower(edge.times(PAST_EDGE).onMetronome(), span.top()))
+                .orElse(span.top());
+        Tempo from = top.times(USUAL_FROM).onMetronome();
+        double up = up(span.seconds());
+        return from.compareTo(Stride.notAbove(top)) < 0
+                ? new Arch(from, top, up, USUAL_HOLD, glides(span.seconds(), up))
                 : EasyPasses.under(span);
+    }
+
+    /** As many glides as there is time for. */
+    private static int glides(double seconds, double up) {
+        return (int) Math.max(1, Math.min(MOST_GLIDES, seconds / (2 * up + USUAL_HOLD + AROUND)));
     }
 
     /** The usual glide, shorter where there is no time for it with counting in and answering. */
@@ -99,7 +110,7 @@ public record Arch(Tempo from, Tempo to, double up, double hold, int glides) imp
     }
 
     @Override
-    public Next<At> after(At at, Tempo cap, Answer answer) {
+    public Next<At> after(At at, Tempo cap, Heard answer) {
         if (!(answer.told() > 0 && answer.told() < at.top.bpm())) {
             return unjudged(at, cap);
         }

@@ -1,7 +1,6 @@
 package tachylim.method;
 
 import tachylim.codec.Codec;
-import tachylim.task.Answer;
 import tachylim.task.Ask;
 import tachylim.task.PassKind;
 import tachylim.task.Task;
@@ -83,7 +82,7 @@ public record CrestAndSettle(Tempo crest, int cleanInARow, int sets) implements 
     }
 
     @Override
-    public Next<At> after(At at, Tempo cap, Answer answer) {
+    public Next<At> after(At at, Tempo cap, Heard answer) {
         if (answer.verdict() == Verdict.BROKE) {
             return slower(at, cap, Cause.BROKE);
         }
@@ -106,7 +105,8 @@ public record CrestAndSettle(Tempo crest, int cleanInARow, int sets) implements 
         Tempo next = new Stride(STEP).down(at.tempo, 3);
         return Stride.isSlowest(at.tempo)
                 ? Next.stop(Reason.of("slowest.after", "cause", cause.at(at.tempo)))
-                : to(at, next, Reason.of("method.down", "cause", cause.at(at.tempo), "next", next));
+                : Next.down(
+                        new At(next, at.done + 1), Reason.of("method.down", "cause", cause.at(at.tempo), "next", next));
     }
 
     @Override

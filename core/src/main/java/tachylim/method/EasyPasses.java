@@ -3,7 +3,6 @@ package tachylim.method;
 import java.util.Collections;
 import java.util.List;
 import tachylim.codec.Codec;
-import tachylim.task.Answer;
 import tachylim.task.Ask;
 import tachylim.task.PassKind;
 import tachylim.task.Task;
@@ -92,7 +91,8 @@ public record EasyPasses(PassKind kind, List<Tempo> tempos, Reason why) implemen
         return new Move.Play(task.asking(isWarmUp() ? Ask.NOTHING : Ask.set(alike(at))), reason);
     }
 
-    private boolean isWarmUp() {
+    @Override
+    public boolean isWarmUp() {
         return kind == PassKind.WARM_UP;
     }
 
@@ -114,7 +114,7 @@ public record EasyPasses(PassKind kind, List<Tempo> tempos, Reason why) implemen
     }
 
     @Override
-    public Next<Integer> after(Integer at, Tempo cap, Answer answer) {
+    public Next<Integer> after(Integer at, Tempo cap, Heard answer) {
         return answer.verdict() == Verdict.BROKE ? slower(at, cap, Cause.BROKE) : unjudged(at, cap);
     }
 
@@ -130,7 +130,8 @@ public record EasyPasses(PassKind kind, List<Tempo> tempos, Reason why) implemen
             }
             because = Reason.of("easy.slowestOn");
         }
-        return Next.go(left ? at : at + alike(at), because).notAbove(Tempo.clamped(Math.floor(now.bpm() * EASING)));
+        return (left ? Next.go(at, because) : Next.down(at + alike(at), because))
+                .notAbove(Tempo.clamped(Math.floor(now.bpm() * EASING)));
     }
 
     /** A warm-up is played however slow it has to be. */

@@ -1,6 +1,5 @@
 package tachylim.method;
 
-import tachylim.task.Answer;
 import tachylim.tempo.Tempo;
 import tachylim.words.Reason;
 
@@ -13,7 +12,7 @@ record Finished(Reason why) implements Position {
     }
 
     @Override
-    public Position after(Answer answer) {
+    public Position after(Heard answer) {
         throw new IllegalStateException("This method is finished: " + why);
     }
 

@@ -1,7 +1,6 @@
 package tachylim.method;
 
 import tachylim.codec.Codec;
-import tachylim.task.Answer;
 import tachylim.task.Ask;
 import tachylim.task.PassKind;
 import tachylim.task.Pulse;
@@ -112,7 +111,7 @@ public record FreeBursts(Tempo easy, Tempo fast, double seconds, double loose, i
     }
 
     @Override
-    public Next<At> after(At at, Tempo cap, Answer answer) {
+    public Next<At> after(At at, Tempo cap, Heard answer) {
         boolean messy = answer.told() > 0 && answer.told() < at.length;
         if (!at.bursting || !messy) {
             return unjudged(at, cap);
@@ -135,7 +134,7 @@ public record FreeBursts(Tempo easy, Tempo fast, double seconds, double loose, i
     }
 
     @Override
-    public Next<At> gripping(At at, Tempo cap, Answer answer) {
+    public Next<At> tense(At at, Tempo cap, Heard answer) {
         return Next.stop(Reason.of("free.tense"));
     }
 

@@ -2,7 +2,6 @@ package tachylim.method;
 
 import tachylim.codec.Codec;
 import tachylim.passage.Section;
-import tachylim.task.Answer;
 import tachylim.task.PassKind;
 import tachylim.task.Task;
 import tachylim.tempo.Tempo;
@@ -114,13 +113,17 @@ public record GrowingBursts(Tempo tempo, Way way, int from, int notes, int burst
     }
 
     @Override
-    public Next<At> after(At at, Tempo cap, Answer answer) {
+    public Next<At> after(At at, Tempo cap, Heard answer) {
         int k = at.k;
         return switch (answer.verdict()) {
             case CLEAN ->
-                k >= notes
-                        ? Next.stop(Reason.of("growing.holds", "notes", notes, "tempo", at.now))
-                        : Next.go(at.grown(k + 1, at.failed), Reason.of("growing.more", "notes", k, "more", k + 1));
+                answer.holds()
+                        ? Next.go(at.grown(k, at.failed), Reason.of("growing.edge", "notes", k))
+                        : k >= notes
+                                ? Next.stop(Reason.of("growing.holds", "notes", notes, "tempo", at.now))
+                                : Next.go(
+                                        at.grown(k + 1, at.failed),
+                                        Reason.of("growing.more", "notes", k, "more", k + 1));
             case ROUGH -> Next.go(at.grown(k, at.failed), Reason.of("growing.again", "notes", k));
             case BROKE -> {
                 int from = noteBefore(k);
@@ -144,7 +147,7 @@ public record GrowingBursts(Tempo tempo, Way way, int from, int notes, int burst
     @Override
     public Next<At> slower(At at, Tempo cap, Cause cause) {
         Tempo lower = Tempo.slower(Stride.notAbove(at.now.times(EASING)), Stride.below(at.now));
-        Reason because = cause == Cause.GRIPPING ? Reason.of("growing.gripping", "notes", at.k) : cause.at(at.now);
+        Reason because = cause.at(at.now);
         return Next.go(
                 new At(at.k, at.done + 1, at.failed, lower),
                 Reason.of("growing.slower", "because", because, "tempo", lower));

@@ -1,11 +1,9 @@
 package tachylim.method;
 
 import tachylim.codec.Codec;
-import tachylim.task.Answer;
 import tachylim.task.Ask;
 import tachylim.task.PassKind;
 import tachylim.task.Task;
-import tachylim.task.Tension;
 import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
 import tachylim.words.Reason;
@@ -15,7 +13,7 @@ import tachylim.words.Reason;
  *
  * <p>Each burst follows a controlled pass. A clean burst raises the next by one step, a rough one
  * repeats it, a broken one costs two steps and two broken in a row end the bursts, since a messy burst
- * is no longer practice. Gripping costs two steps; a locked hand ends the bursts for the day. Bursts
+ * is no longer practice. Too much tension costs two steps; a locked hand ends the bursts for the day. Bursts
  * that have come down to their floor end too. This class is immutable.
  *
  * @param controlled the tempo of the slow passes, below the floor
@@ -45,7 +43,7 @@ public record IntervalBursts(Tempo controlled, Tempo floor, Tempo first, Tempo l
     /** The highest burst, as a share of the ceiling. */
     public static final double HIGHEST = 1.15;
 
-    /** Broken or gripping slow passes in all that end the bursts. */
+    /** Broken or tense slow passes in all that end the bursts. */
     private static final int UNSETTLED_PASSES = 3;
 
     /**
@@ -83,7 +81,7 @@ public record IntervalBursts(Tempo controlled, Tempo floor, Tempo first, Tempo l
      * @param bursting whether a burst is next
      * @param done bursts played
      * @param broken broken bursts in a row
-     * @param unsettled slow passes that broke or gripped, in all
+     * @param unsettled slow passes that broke or were tense, in all
      */
     record At(Tempo slow, Tempo burst, boolean bursting, int done, int broken, int unsettled) {
 
@@ -112,16 +110,26 @@ public record IntervalBursts(Tempo controlled, Tempo floor, Tempo first, Tempo l
     }
 
     @Override
-    public Next<At> after(At at, Tempo cap, Answer answer) {
+    public Next<At> after(At at, Tempo cap, Heard answer) {
         if (at.bursting) {
             return afterBurst(at, cap, answer);
         }
-        return answer.verdict() == Verdict.BROKE ? unsettled(at, Cause.BROKE) : burst(at);
+        if (answer.verdict() == Verdict.BROKE || answer.holds()) {
+            return unsettled(at, went(at.slow, answer));
+        }
+        return burst(at);
     }
 
     @Override
-    public Next<At> gripping(At at, Tempo cap, Answer answer) {
-        return at.bursting ? afterBurst(at, cap, answer) : unsettled(at, Cause.GRIPPING);
+    public Next<At> tense(At at, Tempo cap, Heard answer) {
+        return at.bursting
+                ? afterBurst(at, cap, answer)
+                : unsettled(at, Cause.of(answer.tension()).at(at.slow));
+    }
+
+    @Override
+    public Next<At> held(At at, Tempo cap, Heard answer) {
+        return at.bursting ? unjudged(at, cap) : unsettled(at, Reason.of("went.tense", "tempo", at.slow));
     }
 
     private Next<At> burst(At at) {
@@ -135,43 +143,43 @@ public record IntervalBursts(Tempo controlled, Tempo floor, Tempo first, Tempo l
                         Math.round(100 * (at.burst.ratioTo(floor) - 1))));
     }
 
-    private Next<At> unsettled(At at, Cause cause) {
+    private Next<At> unsettled(At at, Reason went) {
         if (at.unsettled + 1 >= UNSETTLED_PASSES) {
             return Next.stop(Reason.of("bursting.unsettled"));
         }
         Tempo next = new Stride(step).down(at.slow, 4);
         return Stride.isSlowest(at.slow)
                 ? Next.stop(Reason.of("bursting.slowest"))
-                : Next.go(
+                : Next.down(
                         new At(next, at.burst, false, at.done, at.broken, at.unsettled + 1),
-                        Reason.of("bursting.slower", "cause", cause.at(at.slow), "next", next));
+                        Reason.of("bursting.slower", "cause", went, "next", next));
     }
 
-    private Next<At> afterBurst(At at, Tempo cap, Answer answer) {
+    private Next<At> afterBurst(At at, Tempo cap, Heard answer) {
         boolean broke = answer.verdict() == Verdict.BROKE;
         if (broke && at.broken + 1 >= 2) {
             return Next.stop(Reason.of("bursting.twoBroke"));
         }
         Stride stride = new Stride(step);
         Tempo next = at.burst;
-        if (broke || answer.tension().atLeast(Tension.GRIPPING)) {
+        if (broke || answer.lowers()) {
             next = stride.down(at.burst, 2);
-        } else if (answer.verdict() == Verdict.CLEAN && !answer.tension().atLeast(Tension.EDGE)) {
+        } else if (answer.verdict() == Verdict.CLEAN && !answer.holds()) {
             next = stride.up(at.burst, cap);
         }
-        return Next.go(
-                at.played(next, broke ? at.broken + 1 : 0),
-                Reason.of("bursting.back", "went", wentAt(at.burst, answer), "slow", at.slow, "next", next));
+        At then = at.played(next, broke ? at.broken + 1 : 0);
+        Reason why = Reason.of("bursting.back", "went", went(at.burst, answer), "slow", at.slow, "next", next);
+        return broke ? Next.down(then, why) : Next.go(then, why);
     }
 
-    private static Reason wentAt(Tempo burst, Answer answer) {
-        if (answer.tension().atLeast(Tension.GRIPPING)) {
-            return Cause.GRIPPING.at(burst);
+    private static Reason went(Tempo tempo, Heard answer) {
+        if (answer.lowers()) {
+            return Cause.of(answer.tension()).at(tempo);
         }
         return switch (answer.verdict()) {
-            case CLEAN -> Reason.of("went.clean", "tempo", burst);
-            case ROUGH -> Reason.of("went.slip", "tempo", burst);
-            case BROKE -> Cause.BROKE.at(burst);
+            case CLEAN -> Reason.of(answer.holds() ? "went.tense" : "went.clean", "tempo", tempo);
+            case ROUGH -> Reason.of("went.slip", "tempo", tempo);
+            case BROKE -> Cause.BROKE.at(tempo);
         };
     }
 

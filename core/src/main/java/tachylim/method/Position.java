@@ -1,6 +1,7 @@
 package tachylim.method;
 
 import tachylim.task.Answer;
+import tachylim.task.PassKind;
 import tachylim.tempo.Tempo;
 import tachylim.words.Reason;
 
@@ -18,7 +19,12 @@ public interface Position {
      *
      * @throws IllegalStateException if the method is finished
      */
-    Position after(Answer answer);
+    Position after(Heard answer);
+
+    /** The same, as strict as usual. */
+    default Position after(Answer answer) {
+        return after(Strictness.USUAL.heard(PassKind.CONTROLLED, answer));
+    }
 
     /**
      * The position after the player asked to back off, before playing: the next pass is slower.

@@ -1,7 +1,6 @@
 package tachylim.method;
 
 import tachylim.codec.Codec;
-import tachylim.task.Answer;
 import tachylim.tempo.Tempo;
 import tachylim.words.Reason;
 
@@ -9,8 +8,8 @@ import tachylim.words.Reason;
  * A few whole passes that measure where the ceiling is: as probes in the midst of a workout, or as a test of its own.
  *
  * <p>Each is played at the tempo that says most, which whoever knows the ceiling so far finds. It is over when all are
- * played, when the ceiling is known well enough, and after the first that grips: a hand that grips measures nothing but
- * itself. Backing off ends it too. This class is immutable.
+ * played, when the ceiling is known well enough, and after the first that is too tense: a hand that grips measures
+ * nothing but itself. Backing off ends it too. This class is immutable.
  *
  * @param limit the tempo it never goes above, whole on a metronome
  * @param passes how many at the most, 1 to {@value #MOST}
@@ -73,7 +72,7 @@ public record Probes(Tempo limit, int passes, double enough) implements StateMac
     }
 
     @Override
-    public Next<Integer> after(Integer at, Tempo cap, Answer answer) {
+    public Next<Integer> after(Integer at, Tempo cap, Heard answer) {
         return unjudged(at, cap);
     }
 
@@ -84,7 +83,7 @@ public record Probes(Tempo limit, int passes, double enough) implements StateMac
 
     @Override
     public Next<Integer> slower(Integer at, Tempo cap, Cause cause) {
-        return Next.stop(cause == Cause.GRIPPING ? Reason.of("probes.gripping") : Reason.of("probes.backedOff"));
+        return Next.stop(cause == Cause.BACKED_OFF ? Reason.of("probes.backedOff") : Reason.of("probes.tense"));
     }
 
     @Override

@@ -1,7 +1,6 @@
 package tachylim.method;
 
 import tachylim.codec.Codec;
-import tachylim.task.Answer;
 import tachylim.task.PassKind;
 import tachylim.task.Pulse;
 import tachylim.task.Task;
@@ -108,31 +107,36 @@ public record PulseLadder(Tempo start, Tempo limit, double perBeat, double lowes
     }
 
     @Override
-    public Next<At> after(At at, Tempo cap, Answer answer) {
+    public Next<At> after(At at, Tempo cap, Heard answer) {
         return switch (answer.verdict()) {
             case BROKE -> slower(at, cap, Cause.BROKE);
             case ROUGH -> to(at, at.tempo, Reason.of("pulse.slip", "tempo", at.tempo));
             case CLEAN ->
-                at.tempo.compareTo(cap) >= 0
-                        ? Next.stop(Reason.of("pulse.top", "tempo", cap))
-                        : to(at, new Stride(STEP).up(at.tempo, cap), Reason.of("pulse.clean", "tempo", at.tempo));
+                answer.holds()
+                        ? to(at, at.tempo, Reason.of("pulse.tense", "tempo", at.tempo))
+                        : at.tempo.compareTo(cap) >= 0
+                                ? Next.stop(Reason.of("pulse.top", "tempo", cap))
+                                : to(
+                                        at,
+                                        new Stride(STEP).up(at.tempo, cap),
+                                        Reason.of("pulse.clean", "tempo", at.tempo));
         };
     }
 
-    private Next<At> to(At at, Tempo next, Reason reason) {
+    private Next.Go<At> to(At at, Tempo next, Reason reason) {
         return Next.go(new At(next, beatsPerClick(next, at.beats), at.done + 1), reason);
     }
 
     @Override
     public Next<At> slower(At at, Tempo cap, Cause cause) {
-        return Stride.isSlowest(at.tempo)
-                ? Next.stop(Reason.of("slowest"))
-                : to(
-                        at,
-                        new Stride(STEP).down(at.tempo, 2),
-                        cause == Cause.BACKED_OFF
-                                ? Reason.of("pulse.backedOff")
-                                : Reason.of("pulse.slower", "cause", cause.at(at.tempo)));
+        if (Stride.isSlowest(at.tempo)) {
+            return Next.stop(Reason.of("slowest"));
+        }
+        Reason why = cause == Cause.BACKED_OFF
+                ? Reason.of("pulse.backedOff")
+                : Reason.of("pulse.slower", "cause", cause.at(at.tempo));
+        Next.Go<At> go = to(at, new Stride(STEP).down(at.tempo, 2), why);
+        return Next.down(go.state(), go.why());
     }
 
     @Override

@@ -1,7 +1,6 @@
 package tachylim.method;
 
 import java.util.List;
-import tachylim.task.Answer;
 import tachylim.task.Task;
 import tachylim.tempo.Tempo;
 import tachylim.words.Reason;
@@ -39,7 +38,7 @@ interface Series extends StateMachine<Integer> {
     }
 
     @Override
-    default Next<Integer> after(Integer at, Tempo cap, Answer answer) {
+    default Next<Integer> after(Integer at, Tempo cap, Heard answer) {
         return Next.go(at + 1, Reason.NONE);
     }
 

@@ -1,7 +1,6 @@
 package tachylim.method;
 
 import tachylim.codec.Codec;
-import tachylim.task.Answer;
 import tachylim.task.PassKind;
 import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
@@ -93,7 +92,7 @@ public record SetbackLadder(Tempo base, int step, Tempo limit, int pairs) implem
     }
 
     @Override
-    public Next<At> after(At at, Tempo cap, Answer answer) {
+    public Next<At> after(At at, Tempo cap, Heard answer) {
         if (answer.verdict() == Verdict.BROKE) {
             return slower(at, cap, Cause.BROKE);
         }
@@ -101,7 +100,7 @@ public record SetbackLadder(Tempo base, int step, Tempo limit, int pairs) implem
             return up(at, cap);
         }
         Tempo tempo = tempo(at, cap);
-        boolean clean = answer.verdict() == Verdict.CLEAN;
+        boolean clean = answer.verdict() == Verdict.CLEAN && !answer.holds();
         if (clean && tempo.compareTo(cap) >= 0) {
             return Next.stop(Reason.of("setback.top", "tempo", cap));
         }
@@ -111,7 +110,7 @@ public record SetbackLadder(Tempo base, int step, Tempo limit, int pairs) implem
                 Reason.of(
                         "setback.around",
                         "went",
-                        Reason.of(clean ? "went.clean" : "went.slip", "tempo", tempo),
+                        Reason.of(clean ? "went.clean" : answer.holds() ? "went.tense" : "went.slip", "tempo", tempo),
                         "base",
                         next,
                         "low",
@@ -131,7 +130,7 @@ public record SetbackLadder(Tempo base, int step, Tempo limit, int pairs) implem
         }
         Tempo lower = Tempo.slower(lower(at.now), Stride.below(tempo));
         Tempo start = Tempo.slower(lower(lower), Stride.below(tempo));
-        return Next.go(
+        return Next.down(
                 new At(lower, false, at.done + 1),
                 Reason.of("setback.around", "went", cause.at(tempo), "base", lower, "low", start));
     }

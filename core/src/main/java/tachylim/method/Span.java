@@ -16,6 +16,7 @@ import tachylim.tempo.Tempo;
  * @param target what is wanted
  * @param cleanInARow clean passes that earn a step, 1 or more
  * @param awkward the band of tempos that goes wrong more often than what is around it; empty when there is none
+ * @param edge where tension reached its edge when that was marked last; empty when it never was
  * @param ground the music
  * @param seconds the time there is, above 0
  */
@@ -28,6 +29,7 @@ public record Span(
         Tempo target,
         int cleanInARow,
         Optional<Between> awkward,
+        Optional<Tempo> edge,
         Ground ground,
         double seconds) {
 

@@ -1,13 +1,12 @@
 package tachylim.method;
 
-import tachylim.task.Answer;
 import tachylim.tempo.Tempo;
 import tachylim.words.Reason;
 
 /**
  * A method as {@link Underway} plays it: its states, and where answers lead from each. What every method shares is not
- * written here but there: a locked hand ends it, gripping and backing off go slower, so many passes are the end, and
- * so is what is slower than can be set.
+ * written here but there: a locked hand ends it, tension and backing off go slower, two steps down in a row, so many
+ * passes, or what is slower than can be set are the end.
  *
  * @param <S> its states, immutable
  */
@@ -24,11 +23,16 @@ interface StateMachine<S> extends Method {
      */
     Move move(S at, Tempo cap, Reason why);
 
-    /** After an answer that neither gripped nor locked. */
-    Next<S> after(S at, Tempo cap, Answer answer);
+    /** After an answer whose tension does not lower what follows. */
+    Next<S> after(S at, Tempo cap, Heard answer);
 
     /** After it was played and nothing was said: nothing is earned, nothing is lost. */
     Next<S> unjudged(S at, Tempo cap);
+
+    /** The same where tension was said that holds the tempo. */
+    default Next<S> held(S at, Tempo cap, Heard answer) {
+        return unjudged(at, cap);
+    }
 
     /** Slower than now. */
     Next<S> slower(S at, Tempo cap, Cause cause);
@@ -39,14 +43,19 @@ interface StateMachine<S> extends Method {
     /** How much it plays at the most. */
     int most();
 
-    /** After an answer that gripped. */
-    default Next<S> gripping(S at, Tempo cap, Answer answer) {
-        return slower(at, cap, Cause.GRIPPING);
+    /** After an answer so tense that what follows is slower. */
+    default Next<S> tense(S at, Tempo cap, Heard answer) {
+        return slower(at, cap, Cause.of(answer.tension()));
     }
 
     /** With nothing above a cap that is lower than the one so far. */
     default Next<S> under(S at, Tempo cap, Reason because, Reason why) {
         return Next.go(at, why);
+    }
+
+    /** Whether it warms up: that is played to its end, however slow. */
+    default boolean isWarmUp() {
+        return false;
     }
 
     /** Whether a state has come down so far that it is no longer worth playing. */

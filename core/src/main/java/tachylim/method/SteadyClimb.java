@@ -1,11 +1,9 @@
 package tachylim.method;
 
 import tachylim.codec.Codec;
-import tachylim.task.Answer;
 import tachylim.task.Ask;
 import tachylim.task.PassKind;
 import tachylim.task.Task;
-import tachylim.task.Tension;
 import tachylim.tempo.Tempo;
 import tachylim.words.Reason;
 
@@ -13,8 +11,8 @@ import tachylim.words.Reason;
  * Small equal steps upward, each earned by clean passes.
  *
  * <p>After {@code cleanInARow} clean passes one step up; after a broken pass two steps down; after two
- * rough ones in a row one step down. At the edge of tension the tempo is held; gripping costs two
- * steps; a locked hand ends the climb. It finishes when its limit has been held clean or its passes
+ * rough ones in a row one step down. Tension holds the tempo, and costs two steps where it is too
+ * much; a locked hand ends the climb. It finishes when its limit has been held clean or its passes
  * are used up. This class is immutable.
  *
  * @param start the first tempo, not above the limit
@@ -141,21 +139,21 @@ public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow
     }
 
     @Override
-    public Next<At> after(At at, Tempo cap, Answer answer) {
+    public Next<At> after(At at, Tempo cap, Heard answer) {
         return switch (answer.verdict()) {
             case BROKE -> slower(at, cap, Cause.BROKE);
             case ROUGH ->
                 at.rough + 1 >= 2
                         ? lower(at, 1, atOnce(at), Reason.of("climb.twoSlips", "tempo", at.tempo))
                         : stay(at, 0, at.rough + 1, Reason.of("climb.again", "tempo", at.tempo, "passes", atOnce(at)));
-            case CLEAN -> afterClean(at, cap, answer.tension());
+            case CLEAN -> afterClean(at, cap, answer);
         };
     }
 
-    private Next<At> afterClean(At at, Tempo cap, Tension tension) {
+    private Next<At> afterClean(At at, Tempo cap, Heard answer) {
         int row = at.clean + atOnce(at);
-        if (tension.atLeast(Tension.EDGE)) {
-            return stay(at, at.clean, 0, Reason.of("climb.edge", "tempo", at.tempo));
+        if (answer.holds()) {
+            return stay(at, at.clean, 0, Reason.of("climb.tense", "tempo", at.tempo));
         }
         if (row < cleanInARow) {
             return stay(at, row, 0, Reason.of("climb.row", "row", row, "of", cleanInARow, "tempo", at.tempo));
@@ -185,7 +183,7 @@ public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow
             return Next.stop(Reason.of("slowest"));
         }
         Tempo next = new Stride(step).down(at.tempo, steps);
-        return Next.go(
+        return Next.down(
                 new At(next, 0, 0, at.passes + played),
                 Reason.of("climb.down", "because", reason, "next", next, "steps", steps));
     }

@@ -1,7 +1,6 @@
 package tachylim.method;
 
 import tachylim.codec.Codec;
-import tachylim.task.Answer;
 import tachylim.tempo.Tempo;
 import tachylim.words.Reason;
 
@@ -60,7 +59,7 @@ public record StudyCard(Reason what, double seconds) implements StateMachine<Int
     }
 
     @Override
-    public Next<Integer> after(Integer at, Tempo cap, Answer answer) {
+    public Next<Integer> after(Integer at, Tempo cap, Heard answer) {
         return unjudged(at, cap);
     }
 

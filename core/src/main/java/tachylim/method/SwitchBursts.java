@@ -1,11 +1,9 @@
 package tachylim.method;
 
 import tachylim.codec.Codec;
-import tachylim.task.Answer;
 import tachylim.task.PassKind;
 import tachylim.task.Pulse;
 import tachylim.task.Task;
-import tachylim.task.Tension;
 import tachylim.task.Verdict;
 import tachylim.tempo.Rounding;
 import tachylim.tempo.Tempo;
@@ -104,30 +102,31 @@ public record SwitchBursts(Tempo first, Tempo floor, Tempo limit, int spread, in
     }
 
     @Override
-    public Next<At> after(At at, Tempo cap, Answer answer) {
+    public Next<At> after(At at, Tempo cap, Heard answer) {
         if (answer.verdict() == Verdict.BROKE) {
             return at.broken + 1 >= 2
                     ? Next.stop(Reason.of("bursting.twoBroke"))
-                    : to(at, down(at), at.broken + 1, Cause.BROKE.at(at.tempo));
+                    : down(at, at.broken + 1, Cause.BROKE);
         }
-        boolean up = answer.verdict() == Verdict.CLEAN && !answer.tension().atLeast(Tension.EDGE);
+        boolean up = answer.verdict() == Verdict.CLEAN && !answer.holds();
         return to(
                 at,
                 up ? new Stride(STEP).up(at.tempo, cap) : at.tempo,
                 0,
-                Reason.of(answer.verdict() == Verdict.CLEAN ? "went.clean" : "went.slip", "tempo", at.tempo));
+                Reason.of(
+                        answer.verdict() != Verdict.CLEAN ? "went.slip" : answer.holds() ? "went.tense" : "went.clean",
+                        "tempo",
+                        at.tempo));
     }
 
     @Override
-    public Next<At> gripping(At at, Tempo cap, Answer answer) {
-        return answer.verdict() == Verdict.BROKE
-                ? after(at, cap, answer)
-                : to(at, down(at), 0, Cause.GRIPPING.at(at.tempo));
+    public Next<At> tense(At at, Tempo cap, Heard answer) {
+        return answer.verdict() == Verdict.BROKE ? after(at, cap, answer) : down(at, 0, Cause.of(answer.tension()));
     }
 
     @Override
     public Next<At> slower(At at, Tempo cap, Cause cause) {
-        return to(at, down(at), at.broken, cause.at(at.tempo));
+        return down(at, at.broken, cause);
     }
 
     @Override
@@ -135,11 +134,13 @@ public record SwitchBursts(Tempo first, Tempo floor, Tempo limit, int spread, in
         return to(at, at.tempo, 0, Reason.of("went.unjudged", "tempo", at.tempo));
     }
 
-    private static Tempo down(At at) {
-        return new Stride(STEP).down(at.tempo, 2);
+    private static Next<At> down(At at, int broken, Cause cause) {
+        Tempo next = new Stride(STEP).down(at.tempo, 2);
+        Next.Go<At> go = to(at, next, broken, cause.at(at.tempo));
+        return cause == Cause.BROKE ? Next.down(go.state(), go.why()) : go;
     }
 
-    private static Next<At> to(At at, Tempo next, int broken, Reason because) {
+    private static Next.Go<At> to(At at, Tempo next, int broken, Reason because) {
         return Next.go(new At(next, at.done + 1, broken), Reason.of("switch.now", "because", because, "clicks", next));
     }
 

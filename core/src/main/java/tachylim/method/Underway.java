@@ -1,7 +1,7 @@
 package tachylim.method;
 
-import tachylim.task.Answer;
 import tachylim.task.Tension;
+import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
 import tachylim.words.Reason;
 
@@ -11,15 +11,19 @@ import tachylim.words.Reason;
  * @param method whose state it is
  * @param at the state
  * @param cap nothing is faster
+ * @param downs steps down for slips or tension since the last clean pass that was loose enough
  * @param why the reason that led here
  */
-record Underway<S>(StateMachine<S> method, S at, Tempo cap, Reason why) implements Position {
+record Underway<S>(StateMachine<S> method, S at, Tempo cap, int downs, Reason why) implements Position {
+
+    /** So many steps down in a row end a block: going on would practise what goes wrong. */
+    private static final int MOST_DOWNS = 2;
 
     static <S> Position opening(StateMachine<S> method) {
-        return reached(method, method.begin(), method.limit());
+        return reached(method, method.begin(), method.limit(), 0);
     }
 
-    private static <S> Position reached(StateMachine<S> method, Next<S> next, Tempo cap) {
+    private static <S> Position reached(StateMachine<S> method, Next<S> next, Tempo cap, int downs) {
         if (next instanceof Next.Stop<S> stop) {
             return new Finished(stop.why());
         }
@@ -27,13 +31,16 @@ record Underway<S>(StateMachine<S> method, S at, Tempo cap, Reason why) implemen
         if (method.done(go.state()) >= method.most()) {
             return new Finished(Reason.of("method.allPlayed", "passes", method.most()));
         }
+        if (downs >= MOST_DOWNS && !method.isWarmUp()) {
+            return new Finished(Reason.of("method.twoDowns"));
+        }
         return method.isTooLow(go.state())
                 ? new Finished(Reason.of("method.tooLow"))
-                : new Underway<>(method, go.state(), Tempo.slower(cap, go.most()), go.why());
+                : new Underway<>(method, go.state(), Tempo.slower(cap, go.most()), downs, go.why());
     }
 
-    private Position to(Next<S> next) {
-        return reached(method, next, cap);
+    private Position to(Next<S> next, int downsNow) {
+        return reached(method, next, cap, downsNow);
     }
 
     @Override
@@ -42,24 +49,41 @@ record Underway<S>(StateMachine<S> method, S at, Tempo cap, Reason why) implemen
     }
 
     @Override
-    public Position after(Answer answer) {
+    public Position after(Heard answer) {
         if (answer.tension() == Tension.LOCKED) {
             return new Finished(Reason.of("method.locked"));
         }
-        if (answer.tension().atLeast(Tension.GRIPPING)) {
-            return isSlowest() ? slowest() : to(method.gripping(at, cap, answer));
+        if (answer.lowers()) {
+            return isSlowest() ? slowest() : to(method.tense(at, cap, answer), downs + 1);
         }
-        return to(method.after(at, cap, answer));
+        if (answer.verdict() == null) {
+            Position then = to(answer.holds() ? method.held(at, cap, answer) : method.unjudged(at, cap), downs);
+            return answer.holds() ? noFaster(then) : then;
+        }
+        Next<S> next = method.after(at, cap, answer);
+        boolean down = next instanceof Next.Go<S> go && go.down();
+        boolean good = answer.verdict() == Verdict.CLEAN && !answer.holds();
+        Position then = to(next, down ? downs + 1 : good ? 0 : downs);
+        return answer.holds() ? noFaster(then) : then;
+    }
+
+    /** The same position where it would go on faster than this one; nothing is faster from here then. */
+    private Position noFaster(Position then) {
+        if (!(move() instanceof Move.Play now && then.move() instanceof Move.Play next)
+                || next.fastest().compareTo(now.fastest()) <= 0) {
+            return then;
+        }
+        return then.under(now.fastest(), Reason.of("because.tense", "tempo", now.fastest()));
     }
 
     @Override
     public Position unjudged() {
-        return to(method.unjudged(at, cap));
+        return to(method.unjudged(at, cap), downs);
     }
 
     @Override
     public Position backedOff() {
-        return isSlowest() ? slowest() : to(method.slower(at, cap, Cause.BACKED_OFF));
+        return isSlowest() ? slowest() : to(method.slower(at, cap, Cause.BACKED_OFF), downs);
     }
 
     private boolean isSlowest() {
@@ -73,6 +97,6 @@ record Underway<S>(StateMachine<S> method, S at, Tempo cap, Reason why) implemen
     @Override
     public Position under(Tempo most, Reason because) {
         Tempo lower = Tempo.slower(cap, Stride.notAbove(most));
-        return lower.equals(cap) ? this : reached(method, method.under(at, lower, because, why), lower);
+        return lower.equals(cap) ? this : reached(method, method.under(at, lower, because, why), lower, downs);
     }
 }

@@ -1,7 +1,6 @@
 package tachylim.method;
 
 import tachylim.codec.Codec;
-import tachylim.task.Answer;
 import tachylim.task.Ask;
 import tachylim.task.PassKind;
 import tachylim.task.Task;
@@ -90,7 +89,7 @@ public record Upkeep(Tempo easy, Tempo target, int performances) implements Stat
     }
 
     @Override
-    public Next<At> after(At at, Tempo cap, Answer answer) {
+    public Next<At> after(At at, Tempo cap, Heard answer) {
         if (!at.performing || answer.verdict() == Verdict.CLEAN) {
             return next(at, 0);
         }
@@ -112,7 +111,7 @@ public record Upkeep(Tempo easy, Tempo target, int performances) implements Stat
     }
 
     @Override
-    public Next<At> gripping(At at, Tempo cap, Answer answer) {
+    public Next<At> tense(At at, Tempo cap, Heard answer) {
         return Next.stop(Reason.of("upkeep.tense"));
     }
 

@@ -4,7 +4,6 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.stream.Collectors;
 import tachylim.codec.Codec;
-import tachylim.task.Answer;
 import tachylim.task.Ask;
 import tachylim.task.PassKind;
 import tachylim.task.Pulse;
@@ -142,7 +141,7 @@ public record WarmUpRoutine(List<Item> items, Tempo tempo) implements StateMachi
     }
 
     @Override
-    public Next<Integer> after(Integer at, Tempo cap, Answer answer) {
+    public Next<Integer> after(Integer at, Tempo cap, Heard answer) {
         return unjudged(at, cap);
     }
 
@@ -160,6 +159,11 @@ public record WarmUpRoutine(List<Item> items, Tempo tempo) implements StateMachi
     @Override
     public int done(Integer at) {
         return at;
+    }
+
+    @Override
+    public boolean isWarmUp() {
+        return true;
     }
 
     @Override

@@ -1,6 +1,7 @@
 package tachylim.record;
 
 import java.util.Map;
+import java.util.Optional;
 import tachylim.codec.Codec;
 import tachylim.load.Effort;
 import tachylim.task.Answer;
@@ -50,9 +51,11 @@ public final class SegmentCodec {
 
     static final Codec<Tension> TENSION = Codec.WHOLE.as(Tension::of, Tension::ordinal);
 
+    private static final Codec<Tension> FELT = TENSION.optional().as(one -> one.orElse(null), Optional::ofNullable);
+
     private static final Codec<Answer> ANSWER = Codec.object(answer -> new Answer(
             answer.get("verdict", StoredNames.VERDICT, Answer::verdict),
-            answer.get("tension", TENSION, Answer::tension),
+            answer.get("tension", FELT, Answer::felt),
             answer.get("told", Codec.NUMBER.or(Answer.NOTHING_TOLD), Answer::told)));
 
     private static final Codec<Tally> TALLY = Codec.object(tally -> new Tally(
@@ -63,6 +66,7 @@ public final class SegmentCodec {
             tally.number("elapsed", Tally::elapsed),
             tally.number("leastSeconds", Tally::leastSeconds),
             tally.get("tension", TENSION, Tally::tension),
+            tally.get("tensionSaid", Codec.FLAG.or(true), Tally::tensionSaid),
             tally.get("worstTension", TENSION, Tally::worstTension)));
 
     public static final Codec<Segment> SEGMENT = Codec.object(segment -> {
@@ -74,9 +78,7 @@ public final class SegmentCodec {
                 segment.number("start", Segment::start),
                 segment.number("seconds", Segment::seconds),
                 segment.get(
-                        "answer",
-                        ANSWER.optional().as(one -> one.orElse(null), java.util.Optional::ofNullable),
-                        Segment::answer),
+                        "answer", ANSWER.optional().as(one -> one.orElse(null), Optional::ofNullable), Segment::answer),
                 segment.get("before", TALLY, Segment::before),
                 segment.get("after", TALLY, Segment::after));
     });

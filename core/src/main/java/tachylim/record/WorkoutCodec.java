@@ -57,6 +57,7 @@ public final class WorkoutCodec {
             theme.get("weak", Codec.WHOLE.list(), Theme::weak),
             theme.get("versions", Codec.TEXT.list(), Theme::variations),
             theme.get("modes", EstimateCodec.ESTIMATE.byName(), Theme::articulations),
+            theme.get("edge", Tempo.CODEC.optional(), Theme::edge),
             new SectionLeft(
                     theme.whole("passesLeft", one -> one.left().passes()),
                     theme.get(

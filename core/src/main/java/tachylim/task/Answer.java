@@ -9,11 +9,14 @@ import tachylim.words.Refusal;
  * What the player says after a pass. This class is immutable.
  *
  * @param verdict how it went, not null; of a set, how it went on the whole
- * @param tension how tense it was, not null
+ * @param felt how tense it was; null where nothing was said of that
  * @param told the figure that was asked for: clean passes of a set, a count, the tempo of the edge, slips, seconds it
  *     held; {@link #NOTHING_TOLD} where none was
  */
-public record Answer(Verdict verdict, Tension tension, double told) {
+public record Answer(Verdict verdict, Tension felt, double told) {
+
+    /** What counts where nothing was said of tension. */
+    public static final Tension ASSUMED = Tension.LIGHT;
 
     /** No figure was asked for. */
     public static final double NOTHING_TOLD = -1;
@@ -23,20 +26,29 @@ public record Answer(Verdict verdict, Tension tension, double told) {
      */
     public Answer {
         Objects.requireNonNull(verdict, "verdict");
-        Objects.requireNonNull(tension, "tension");
         if (!(told >= 0 || told == NOTHING_TOLD) || told > Double.MAX_VALUE) {
             throw Refusal.of("refusal.answer.whatIsToldIsANumberFrom0", "told", told);
         }
     }
 
     /** An answer without a figure. */
-    public Answer(Verdict verdict, Tension tension) {
-        this(verdict, tension, NOTHING_TOLD);
+    public Answer(Verdict verdict, Tension felt) {
+        this(verdict, felt, NOTHING_TOLD);
     }
 
-    /** The answer a plan counts on: clean, and lightly held. */
+    /** How tense it was as far as it was said, and {@link #ASSUMED} where it was not. */
+    public Tension tension() {
+        return felt == null ? ASSUMED : felt;
+    }
+
+    /** Whether anything was said of tension: only then it is evidence. */
+    public boolean saysTension() {
+        return felt != null;
+    }
+
+    /** The answer a plan counts on: clean, and nothing said of tension. */
     public static Answer expected() {
-        return new Answer(Verdict.CLEAN, Tension.LIGHT);
+        return new Answer(Verdict.CLEAN, null);
     }
 
     /**
@@ -63,9 +75,10 @@ public record Answer(Verdict verdict, Tension tension, double told) {
         }
         long clean = each.stream().filter(one -> one.verdict == Verdict.CLEAN).count();
         Tension worst = each.stream()
-                .map(Answer::tension)
+                .map(Answer::felt)
+                .filter(Objects::nonNull)
                 .max(Comparator.naturalOrder())
-                .orElseThrow();
+                .orElse(null);
         return ofSet((int) clean, each.size(), worst);
     }
 

@@ -64,11 +64,9 @@ public record Ask(Kind kind, int of) {
         return kind == Kind.SET ? of : 1;
     }
 
-    /** What a plan counts on: all clean, and lightly held. */
+    /** What a plan counts on: all clean, and nothing said of tension. */
     public Answer expected() {
-        return kind == Kind.SET || kind == Kind.COUNT
-                ? new Answer(Verdict.CLEAN, Tension.LIGHT, of)
-                : Answer.expected();
+        return kind == Kind.SET || kind == Kind.COUNT ? new Answer(Verdict.CLEAN, null, of) : Answer.expected();
     }
 
     /**
@@ -94,6 +92,7 @@ public record Ask(Kind kind, int of) {
      * what it means at the least. All clean is all of them, rough half of them, broken none.
      *
      * @param verdict how it went; null where a figure says it
+     * @param tension how tense it was; null where nothing was said of that
      * @param told the figure, or {@link Answer#NOTHING_TOLD}
      * @throws IllegalArgumentException if more of a set were clean than it has
      */

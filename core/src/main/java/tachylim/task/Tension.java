@@ -26,6 +26,15 @@ public enum Tension {
         return values()[figure];
     }
 
+    /**
+     * The same; null where no figure was said.
+     *
+     * @throws IllegalArgumentException if {@code figure} is outside 0..5
+     */
+    public static Tension said(Integer figure) {
+        return figure == null ? null : of(figure);
+    }
+
     /** Whether this is {@code other} or more. */
     public boolean atLeast(Tension other) {
         return compareTo(other) >= 0;

@@ -7,6 +7,7 @@ import tachylim.load.Effort;
 import tachylim.method.Move;
 import tachylim.method.Position;
 import tachylim.method.School;
+import tachylim.method.Strictness;
 import tachylim.task.PassKind;
 import tachylim.task.Tension;
 
@@ -25,16 +26,16 @@ final class Caps {
     }
 
     /**
-     * Whether a block measures where nothing is to be measured: after a hand that gripped today, and what was measured today
+     * Whether a block measures where nothing is to be measured: after a hand that was too tense today, and what was measured today
      * as often as a test does.
      */
     boolean mayNotMeasure() {
         if (now.current().method().school() != School.CEILING_TEST) {
             return false;
         }
-        Tension worst = now.tally().worstTension();
-        return worst.atLeast(Tension.GRIPPING)
-                || now.tally().condition().worst().atLeast(Tension.GRIPPING)
+        Strictness strictness = now.current().strictness();
+        return strictness.lowers(now.tally().worstTension())
+                || strictness.lowers(now.tally().condition().worst())
                 || probesLeft() <= 0;
     }
 

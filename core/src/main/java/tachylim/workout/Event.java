@@ -1,6 +1,7 @@
 package tachylim.workout;
 
 import tachylim.task.Answer;
+import tachylim.task.Tension;
 
 /** What happens in a run: each event answers the step the run stands at. */
 public sealed interface Event {
@@ -11,8 +12,18 @@ public sealed interface Event {
     /** A pass was played and judged. */
     record Judged(Answer answer) implements Event {}
 
-    /** A pass was played to its end, and nothing was said of it. */
-    record Unjudged() implements Event {}
+    /**
+     * A pass was played to its end, and nothing was said of how it went.
+     *
+     * @param felt how tense it was; null where nothing was said of that either
+     */
+    record Unjudged(Tension felt) implements Event {
+
+        /** Without a word. */
+        public Unjudged() {
+            this(null);
+        }
+    }
 
     /**
      * A rest was taken.

@@ -18,7 +18,6 @@ import tachylim.method.SteadyClimb;
 import tachylim.method.WarmUpRoutine;
 import tachylim.passage.Passage;
 import tachylim.task.PassKind;
-import tachylim.task.Tension;
 import tachylim.tempo.Rounding;
 import tachylim.tempo.Tempo;
 import tachylim.words.Reason;
@@ -235,7 +234,8 @@ public final class Planner {
 
     /** Why nothing is measured on a day that is not easy anyway; nothing to say when nothing stands in the way. */
     private Reason whyNotMeasured() {
-        if (theme.gripped().isPresent() || brief.condition().worst().atLeast(Tension.GRIPPING)) {
+        if (theme.gripped().isPresent()
+                || choices.strictness().lowers(brief.condition().worst())) {
             return Reason.of("unmeasured.gripped");
         }
         if (theme.left().probes() == 0) {
@@ -438,6 +438,7 @@ public final class Planner {
                 theme.known().awkward().stream()
                         .map(band -> new Span.Between(music.tempo(band.from()), music.tempo(band.to())))
                         .findFirst(),
+                theme.edge().map(music::tempo),
                 ground(),
                 seconds);
     }

@@ -47,7 +47,7 @@ record Progress(int putOffs, Tally tally, Allowance left, List<Learnt> learnt, L
                         .from(
                                 segment.evidence(block.music(), past),
                                 segment.proven(block.music()),
-                                segment.gripped(block.music())));
+                                segment.tooTense(block.music(), block.strictness())));
         return new Progress(
                 putOffs,
                 after,

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import tachylim.ceiling.Known;
+import tachylim.method.Heard;
 import tachylim.method.Move;
 import tachylim.method.Position;
 import tachylim.task.Answer;
@@ -173,8 +174,8 @@ public final class Run {
         if (event instanceof Event.Judged judged) {
             return judged(expect(Pass.class, "a pass"), judged.answer());
         }
-        if (event instanceof Event.Unjudged) {
-            return unjudged(expect(Pass.class, "a pass"));
+        if (event instanceof Event.Unjudged silent) {
+            return unjudged(expect(Pass.class, "a pass"), silent.felt());
         }
         if (event instanceof Event.Rested rested) {
             return rested(expect(Rest.class, "a rest"), rested.seconds());
@@ -249,16 +250,24 @@ public final class Run {
 
     private Run judged(Pass pass, Answer answer) {
         pass.ask().check(answer);
-        Answer heard = standing.current().strictness().heard(pass.kind(), answer);
+        Heard heard = standing.current().strictness().heard(pass.kind(), answer);
+        Position then = standing.position.after(heard);
         return played(
                 pass,
                 answer,
                 tally().played(pass, situation(standing).estimate(), answer),
-                standing.position.after(heard));
+                // What a probe is played at, its method does not know.
+                heard.holds() && pass.kind() == PassKind.PROBE
+                        ? then.under(pass.tempo(), Reason.of("because.tense", "tempo", pass.tempo()))
+                        : then);
     }
 
-    private Run unjudged(Pass pass) {
-        return played(pass, null, tally().unjudged(pass, situation(standing).estimate()), standing.position.unjudged());
+    private Run unjudged(Pass pass, Tension felt) {
+        Tally after = tally().unjudged(pass, situation(standing).estimate(), felt);
+        Position then = felt == null
+                ? standing.position.unjudged()
+                : standing.position.after(standing.current().strictness().heard(felt));
+        return played(pass, null, after, then);
     }
 
     private Run played(Pass pass, Answer answer, Tally after, Position then) {
@@ -280,7 +289,7 @@ public final class Run {
         return new Run(workout, standing.at(next, rest), learnt);
     }
 
-    /** Where a hand gripped today on a section, nothing of it is as fast again, in whichever block. */
+    /** Where a hand was too tense today on a section, nothing of it is as fast again, in whichever block. */
     static Position within(Block block, Position position, Progress progress) {
         return progress.of(block)
                 .gripped()

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import tachylim.ceiling.Evidence;
 import tachylim.load.Effort;
+import tachylim.method.Strictness;
 import tachylim.passage.Passage;
 import tachylim.task.Answer;
 import tachylim.task.Ask;
@@ -71,9 +72,10 @@ public record Segment(
      */
     public Segment corrected(Answer now) {
         Tension tension = now == null ? after.tension() : now.tension();
+        boolean said = now == null ? after.tensionSaid() : now.saysTension();
         Effort effort = before.effort()
                 .plus(new Effort(effort().minutes() * Effort.factor(tension) / Effort.factor(after.tension())));
-        return new Segment(step, part, block, start, seconds, now, before, after.corrected(effort, tension));
+        return new Segment(step, part, block, start, seconds, now, before, after.corrected(effort, tension, said));
     }
 
     private static boolean speaks(Pass pass) {
@@ -118,9 +120,9 @@ public record Segment(
                 : Optional.empty();
     }
 
-    /** The tempo of the section as written at which a hand gripped; empty of everything else. */
-    Optional<Tempo> gripped(Music music) {
-        return answer != null && step instanceof Pass && answer.tension().atLeast(Tension.GRIPPING)
+    /** The tempo of the section as written at which a hand was too tense by the player's strictness; empty of everything else. */
+    Optional<Tempo> tooTense(Music music, Strictness strictness) {
+        return saysTension() && step instanceof Pass && strictness.lowers(after.tension())
                 ? Optional.of(tempoAsWritten(music))
                 : Optional.empty();
     }
@@ -131,6 +133,18 @@ public record Segment(
         return answer != null && pass.ask().kind() == Ask.Kind.EDGE && answer.told() > 0
                 ? Tempo.slower(fastest, Tempo.clamped(answer.told()))
                 : fastest;
+    }
+
+    /** The tempo of the section as written at which the edge was marked; empty where none was. */
+    public Optional<Tempo> edge(Music music) {
+        return answer != null && step instanceof Pass pass && pass.ask().kind() == Ask.Kind.EDGE && answer.told() > 0
+                ? Optional.of(tempoAsWritten(music))
+                : Optional.empty();
+    }
+
+    /** Whether anything was said of tension; otherwise it is assumed. */
+    public boolean saysTension() {
+        return after.tensionSaid();
     }
 
     boolean isJudgedBurst() {

@@ -18,8 +18,9 @@ import tachylim.task.Verdict;
  * @param playingSeconds seconds of playing, count-ins not counted
  * @param elapsed seconds of the run, with the time to answer
  * @param leastSeconds seconds that must have gone by on the clock for this to have been played
- * @param tension the last tension given
- * @param worstTension the highest tension given
+ * @param tension that of the last pass, assumed where nothing was said
+ * @param tensionSaid whether it was said
+ * @param worstTension the highest that was said
  */
 public record Tally(
         Condition condition,
@@ -29,17 +30,18 @@ public record Tally(
         double elapsed,
         double leastSeconds,
         Tension tension,
+        boolean tensionSaid,
         Tension worstTension) {
 
     /** The time a player takes to judge a pass and get ready. */
     static final double ANSWER_SECONDS = 4;
 
     static Tally start(Condition condition) {
-        return new Tally(condition, Effort.NONE, 0, 0, 0, 0, Tension.LIGHT, Tension.LOOSE);
+        return new Tally(condition, Effort.NONE, 0, 0, 0, 0, Answer.ASSUMED, false, Tension.LOOSE);
     }
 
     /** The same with another effort and another last tension. */
-    Tally corrected(Effort effortNow, Tension tensionNow) {
+    Tally corrected(Effort effortNow, Tension tensionNow, boolean said) {
         return new Tally(
                 condition,
                 effortNow,
@@ -48,7 +50,8 @@ public record Tally(
                 elapsed,
                 leastSeconds,
                 tensionNow,
-                tensionNow.atLeast(worstTension) ? tensionNow : worstTension);
+                said,
+                said && tensionNow.atLeast(worstTension) ? tensionNow : worstTension);
     }
 
     public Recovery recovery() {
@@ -79,20 +82,21 @@ public record Tally(
     /** A clean pass takes its whole time; one that went wrong may have been stopped as soon as it was counted in. */
     Tally played(Pass pass, Estimate estimate, Answer answer) {
         double least = answer.verdict() == Verdict.CLEAN ? pass.seconds() : pass.countInSeconds();
-        return played(pass, pass.playSeconds(), estimate, answer.tension(), least);
+        return played(pass, pass.playSeconds(), estimate, answer.felt(), least);
     }
 
-    /** A pass was played to its end, and nothing was said of it: it costs what it costs, at the tension felt last. */
-    Tally unjudged(Pass pass, Estimate estimate) {
-        return played(pass, pass.playSeconds(), estimate, tension, pass.seconds());
+    /** A pass was played to its end, and nothing was said of how it went: it costs what it costs. */
+    Tally unjudged(Pass pass, Estimate estimate, Tension felt) {
+        return played(pass, pass.playSeconds(), estimate, felt, pass.seconds());
     }
 
-    /** Some of a pass was played and not judged: it costs what it costs, at the tension felt last. */
+    /** Some of a pass was played and not judged: it costs what it costs, at the tension that is assumed. */
     Tally left(Pass pass, double seconds, Estimate estimate) {
-        return played(pass, Math.min(seconds, pass.playSeconds()), estimate, tension, 0);
+        return played(pass, Math.min(seconds, pass.playSeconds()), estimate, null, 0);
     }
 
     private Tally played(Pass pass, double seconds, Estimate estimate, Tension felt, double least) {
+        Tension counted = felt == null ? Answer.ASSUMED : felt;
         Recovery left = afterCountIn(pass);
         for (Pulse.Pace pace : pass.paces(seconds)) {
             left = left.afterPlaying(pace.tempo().ratioTo(estimate.comfortable().middle()), pace.seconds());
@@ -100,13 +104,14 @@ public record Tally(
         double time = pass.countInSeconds() + seconds + ANSWER_SECONDS;
         return new Tally(
                 condition.played(left, time),
-                effort.plus(effort(pass, seconds, estimate, felt)),
+                effort.plus(effort(pass, seconds, estimate, counted)),
                 burstSeconds + pass.burstSeconds(seconds),
                 playingSeconds + seconds,
                 elapsed + time,
                 leastSeconds + least,
-                felt,
-                felt.atLeast(worstTension) ? felt : worstTension);
+                counted,
+                felt != null,
+                felt != null && felt.atLeast(worstTension) ? felt : worstTension);
     }
 
     Tally rested(double seconds) {
@@ -118,6 +123,7 @@ public record Tally(
                 elapsed + seconds,
                 leastSeconds + seconds,
                 tension,
+                tensionSaid,
                 worstTension);
     }
 }

@@ -22,6 +22,7 @@ import tachylim.tempo.Tempo;
  * @param weak the transitions that break most, from 0, the weakest first
  * @param variations the variations chosen for today, by their keys, in the order they are wanted
  * @param articulations how fast it is in articulations, by their names; those it was not played in are missing
+ * @param edge where tension reached its edge when that was marked last; empty when it never was
  * @param left what today still has of it
  */
 public record Theme(
@@ -35,6 +36,7 @@ public record Theme(
         List<Integer> weak,
         List<String> variations,
         Map<String, Estimate> articulations,
+        Optional<Tempo> edge,
         SectionLeft left) {
 
     public Theme {
@@ -56,6 +58,7 @@ public record Theme(
                 List.of(),
                 List.of(),
                 Map.of(),
+                Optional.empty(),
                 SectionLeft.ALL);
     }
 
@@ -66,23 +69,25 @@ public record Theme(
     /** The same with what is known now. */
     public Theme knowing(Known now) {
         return new Theme(
-                id, music, target, now, lastTempo, reachedRate, gripped, weak, variations, articulations, left);
+                id, music, target, now, lastTempo, reachedRate, gripped, weak, variations, articulations, edge, left);
     }
 
     /** The same, with where the last climb ended. */
     public Theme climbedTo(Optional<Tempo> tempo) {
-        return new Theme(id, music, target, known, tempo, reachedRate, gripped, weak, variations, articulations, left);
+        return new Theme(
+                id, music, target, known, tempo, reachedRate, gripped, weak, variations, articulations, edge, left);
     }
 
     /** The same, having reached so many notes a second. */
     public Theme reaching(double rate) {
-        return new Theme(id, music, target, known, lastTempo, rate, gripped, weak, variations, articulations, left);
+        return new Theme(
+                id, music, target, known, lastTempo, rate, gripped, weak, variations, articulations, edge, left);
     }
 
     /** The same, having gripped at a tempo today. */
     public Theme gripping(Optional<Tempo> tempo) {
         return new Theme(
-                id, music, target, known, lastTempo, reachedRate, tempo, weak, variations, articulations, left);
+                id, music, target, known, lastTempo, reachedRate, tempo, weak, variations, articulations, edge, left);
     }
 
     /** The same, with the transitions that break most. */
@@ -98,24 +103,54 @@ public record Theme(
                 transitions,
                 variations,
                 articulations,
+                edge,
                 left);
     }
 
     /** The same, wanted in some variations today. */
     public Theme in(List<String> keys) {
-        return new Theme(id, music, target, known, lastTempo, reachedRate, gripped, weak, keys, articulations, left);
+        return new Theme(
+                id, music, target, known, lastTempo, reachedRate, gripped, weak, keys, articulations, edge, left);
     }
 
     /** The same, with how fast it is in some articulations. */
     public Theme besides(Map<String, Estimate> articulated) {
         return new Theme(
-                id, music, target, known, lastTempo, reachedRate, gripped, weak, variations, articulated, left);
+                id, music, target, known, lastTempo, reachedRate, gripped, weak, variations, articulated, edge, left);
+    }
+
+    /** The same, with where tension reached its edge last. */
+    public Theme edgingAt(Optional<Tempo> marked) {
+        return new Theme(
+                id,
+                music,
+                target,
+                known,
+                lastTempo,
+                reachedRate,
+                gripped,
+                weak,
+                variations,
+                articulations,
+                marked,
+                left);
     }
 
     /** The same, with so much of today left. */
     public Theme having(SectionLeft ofToday) {
         return new Theme(
-                id, music, target, known, lastTempo, reachedRate, gripped, weak, variations, articulations, ofToday);
+                id,
+                music,
+                target,
+                known,
+                lastTempo,
+                reachedRate,
+                gripped,
+                weak,
+                variations,
+                articulations,
+                edge,
+                ofToday);
     }
 
     /**

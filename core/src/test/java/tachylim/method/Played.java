@@ -19,6 +19,7 @@ final class Played {
             Tempo.of(138),
             3,
             Optional.empty(),
+            Optional.empty(),
             new Span.Ground(33, 9, 4, 4, 7),
             600);
 

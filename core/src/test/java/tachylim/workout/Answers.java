@@ -9,6 +9,6 @@ final class Answers {
 
     /** {@code wanted}, as it is told where passes of a set or a count are asked for. */
     static Answer to(Run run, Answer wanted) {
-        return ((Pass) run.step()).ask().answer(wanted.verdict(), wanted.tension(), wanted.told());
+        return ((Pass) run.step()).ask().answer(wanted.verdict(), wanted.felt(), wanted.told());
     }
 }

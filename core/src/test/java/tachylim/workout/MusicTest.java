@@ -15,6 +15,7 @@ import tachylim.ceiling.Posterior;
 import tachylim.load.Condition;
 import tachylim.load.Effort;
 import tachylim.method.School;
+import tachylim.method.Strictness;
 import tachylim.passage.Meter;
 import tachylim.passage.PaperPattern;
 import tachylim.passage.Passage;
@@ -43,7 +44,11 @@ class MusicTest {
                 4,
                 Reason.text("Because."));
         Tally none = Tally.start(Condition.FRESH);
-        return new Segment(pass, Part.PREPARE, 0, 0, 10, answer, none, none);
+        Tally after = answer == null
+                ? none
+                : none.played(
+                        pass, Known.of(Posterior.prior(Tempo.of(100), 0.04)).estimate(), answer);
+        return new Segment(pass, Part.PREPARE, 0, 0, 10, answer, none, after);
     }
 
     private static List<Evidence> evidence(Task task, Music music, Answer answer) {
@@ -109,7 +114,7 @@ class MusicTest {
         Music dotted = Music.of(BAR, "same.2-1");
         Answer grip = new Answer(Verdict.ROUGH, Tension.GRIPPING);
         assertThat(played(Task.at(PassKind.CONTROLLED, Tempo.of(60)), dotted, grip)
-                        .gripped(dotted)
+                        .tooTense(dotted, Strictness.USUAL)
                         .orElseThrow()
                         .bpm())
                 .isCloseTo(60 / dotted.matching(), within(1e-9));

@@ -21,6 +21,7 @@ import tachylim.load.Recovery;
 import tachylim.load.Return;
 import tachylim.method.Probes;
 import tachylim.method.School;
+import tachylim.method.Strictness;
 import tachylim.notation.abc.AbcReader;
 import tachylim.passage.Meter;
 import tachylim.passage.PaperPattern;
@@ -330,7 +331,7 @@ class RunLimitsTest {
         Segment glide = after.past().get(0);
         Music music = after.blocks().get(0).music();
         assertThat(((Pass) glide.step()).pulse().fastest().bpm()).isGreaterThan(edge);
-        assertThat(glide.gripped(music)).contains(Tempo.of(edge));
+        assertThat(glide.tooTense(music, Strictness.USUAL)).contains(Tempo.of(edge));
         assertThat(glide.tempoAsWritten(music)).isEqualTo(Tempo.of(edge));
     }
 

@@ -33,6 +33,11 @@ public record EventDto(
         public boolean ends() {
             return this == STOPPED || this == SYMPTOM;
         }
+
+        /** Whether it says that a pass was played to its end. */
+        public boolean isPlayed() {
+            return this == JUDGED || this == UNJUDGED;
+        }
     }
 
     public static final Codec<EventDto> CODEC = Codec.object(event -> new EventDto(
@@ -54,7 +59,7 @@ public record EventDto(
         double played = seconds == null ? Event.UNSAID : seconds;
         return switch (kind) {
             case JUDGED -> new Event.Judged(answer(run));
-            case UNJUDGED -> new Event.Unjudged();
+            case UNJUDGED -> new Event.Unjudged(Tension.said(tension));
             case RESTED -> new Event.Rested(played);
             case BACKED_OFF -> new Event.BackedOff(played);
             case REST_ASKED -> new Event.RestAsked(played);
@@ -67,7 +72,7 @@ public record EventDto(
     private Answer answer(Run run) {
         double figure = told == null ? Answer.NOTHING_TOLD : told;
         return run.step() instanceof Pass pass
-                ? pass.ask().answer(verdict, Tension.of(tension), figure)
-                : new Answer(verdict, Tension.of(tension), figure);
+                ? pass.ask().answer(verdict, Tension.said(tension), figure)
+                : new Answer(verdict, Tension.said(tension), figure);
     }
 }

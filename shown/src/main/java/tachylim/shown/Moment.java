@@ -171,11 +171,14 @@ public record Moment(
     }
 
     /** The answer to the pass that was just played. */
-    public record AnsweredDto(Verdict verdict, int tension, double tempo) {
+    public record AnsweredDto(
+            @Schema(nullable = true) Verdict verdict,
+            @Schema(nullable = true) Integer tension,
+            double tempo) {
 
         static final Codec<AnsweredDto> CODEC = Codec.object(answered -> new AnsweredDto(
-                answered.get("verdict", Codec.constants(Verdict.values()), AnsweredDto::verdict),
-                answered.whole("tension", AnsweredDto::tension),
+                answered.get("verdict", Codec.constants(Verdict.values()).nullable(), AnsweredDto::verdict),
+                answered.get("tension", Codec.WHOLE.nullable(), AnsweredDto::tension),
                 answered.number("tempo", AnsweredDto::tempo)));
     }
 
@@ -228,10 +231,10 @@ public record Moment(
 
     private static AnsweredDto answered(List<Segment> past) {
         Segment last = past.isEmpty() ? null : past.get(past.size() - 1);
-        return last != null && last.answer() != null && last.step() instanceof Pass pass
+        return last != null && last.step() instanceof Pass pass
                 ? new AnsweredDto(
-                        last.answer().verdict(),
-                        last.answer().tension().ordinal(),
+                        last.answer() == null ? null : last.answer().verdict(),
+                        last.saysTension() ? last.after().tension().ordinal() : null,
                         pass.tempo().bpm())
                 : null;
     }

@@ -233,9 +233,7 @@ public record Timeline(
                     null,
                     played,
                     played && segment.answer() != null ? segment.answer().verdict() : null,
-                    played && segment.answer() != null
-                            ? segment.answer().tension().ordinal()
-                            : null,
+                    played && segment.saysTension() ? segment.after().tension().ordinal() : null,
                     before,
                     after,
                     effortAfter,

@@ -78,6 +78,9 @@ class CeilingController {
             double likelyTempo,
             @Schema(nullable = true) Double timesThePractice) {}
 
+    /** The edges that were marked in glides on a day, in BPM. */
+    record EdgeDay(LocalDate day, double lowest, double mean, double highest, long glides) {}
+
     record CeilingView(
             long sectionId,
             String passage,
@@ -94,6 +97,7 @@ class CeilingController {
             List<TryDto> tries,
             List<AwkwardDto> awkward,
             List<HistoryDay> history,
+            List<EdgeDay> edges,
             List<TestDto> tests,
             @Schema(nullable = true) ForecastDto forecast,
             WholeDto whole,

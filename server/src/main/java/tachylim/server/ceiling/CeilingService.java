@@ -28,6 +28,7 @@ import tachylim.server.ceiling.CeilingController.AwkwardDto;
 import tachylim.server.ceiling.CeilingController.CeilingView;
 import tachylim.server.ceiling.CeilingController.ConePoint;
 import tachylim.server.ceiling.CeilingController.CurvePoint;
+import tachylim.server.ceiling.CeilingController.EdgeDay;
 import tachylim.server.ceiling.CeilingController.ForecastDto;
 import tachylim.server.ceiling.CeilingController.HistoryDay;
 import tachylim.server.ceiling.CeilingController.MeasuredPass;
@@ -47,6 +48,10 @@ import tachylim.words.Reason;
 class CeilingService {
 
     private static final int TRIES_DAYS = 28;
+
+    /** Edges are drawn for so long. */
+    private static final int EDGES_DAYS = 365;
+
     private static final int MOST_TESTS = 200;
 
     /** Where there is no date the forecast looks so many days ahead. */
@@ -107,6 +112,7 @@ class CeilingService {
                 tries(who, id, today),
                 awkward(who, id, today),
                 history(who, id, days),
+                edges(who, id, today),
                 tests.found(who.accountId(), id, Limit.of(MOST_TESTS)).stream()
                         .map(CeilingService::dto)
                         .toList(),
@@ -244,6 +250,12 @@ class CeilingService {
                             a.tempo(), a.kind(), a.clean() + b.clean(), a.rough() + b.rough(), a.broke() + b.broke()));
         }
         return List.copyOf(byPlace.values());
+    }
+
+    private List<EdgeDay> edges(SignedIn who, long id, LocalDate today) {
+        return passes.edges(who.accountId(), List.of(id), today.minusDays(EDGES_DAYS)).stream()
+                .map(day -> new EdgeDay(day.day(), day.lowest(), day.mean(), day.highest(), day.glides()))
+                .toList();
     }
 
     private List<HistoryDay> history(SignedIn who, long id, List<CeilingDay> days) {

@@ -22,10 +22,10 @@ import tachylim.ceiling.Evidence;
 import tachylim.ceiling.Known;
 import tachylim.ceiling.Posterior;
 import tachylim.method.School;
+import tachylim.method.Strictness;
 import tachylim.server.account.SignedIn;
 import tachylim.server.ceiling.PlayedPassRepository.OfSection;
 import tachylim.task.PassKind;
-import tachylim.task.Tension;
 import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
 import tachylim.workout.Block;
@@ -37,6 +37,9 @@ import tachylim.workout.Segment;
 /** All passes that were played: kept as they come, learned from, and asked about by whoever needs them. */
 @Component
 public class Passes {
+
+    /** An edge that was marked longer ago says nothing of the next arch. */
+    private static final int EDGE_DAYS = 28;
 
     private static final Limit MOST = Limit.of(2_000);
     private static final int MOST_LOOKED_AT = 2_000;
@@ -223,10 +226,21 @@ public class Passes {
         return passes.brokenAfter(who.accountId(), sectionIds, day, MOST);
     }
 
-    /** The slowest tempo of a day at which a hand gripped, of those of some sections on which one did. */
+    /** The slowest tempo of a day at which a hand was too tense by some strictness, of those of some sections on which one was. */
     @Transactional(readOnly = true)
-    public Map<Long, Tempo> gripped(SignedIn who, Collection<Long> sectionIds, LocalDate day) {
-        return tempos(passes.slowest(who.accountId(), sectionIds, day, Tension.GRIPPING.ordinal()));
+    public Map<Long, Tempo> tooTense(SignedIn who, Collection<Long> sectionIds, LocalDate day, Strictness strictness) {
+        return tempos(passes.slowest(
+                who.accountId(), sectionIds, day, strictness.lowersFrom().ordinal()));
+    }
+
+    /** Where tension reached its edge on some sections on the last day it was marked there, in a few weeks. */
+    @Transactional(readOnly = true)
+    public Map<Long, Tempo> lastEdges(SignedIn who, Collection<Long> sectionIds, LocalDate day) {
+        return passes.edges(who.accountId(), sectionIds, day.minusDays(EDGE_DAYS)).stream()
+                .collect(Collectors.toMap(
+                        PlayedPassRepository.DaysEdges::sectionId,
+                        marked -> Tempo.of(marked.mean()),
+                        (earlier, later) -> later));
     }
 
     private static Map<Long, Tempo> tempos(List<PlayedPassRepository.OfSection> figures) {

@@ -56,6 +56,12 @@ public class PlayedPass {
 
     private int tension;
 
+    /** Whether that was said; it is assumed otherwise, and no evidence. */
+    private boolean tensionSaid;
+
+    /** Where its edge was marked, in BPM of the section as written; null where none was. */
+    private Double edge;
+
     @Column(name = "reserve")
     private double recovery;
 
@@ -92,6 +98,7 @@ public class PlayedPass {
         this.verdict = history ? null : segment.verdict(turn);
         this.rate = pass.rate(music.notes());
         this.recovery = segment.before().recovery().level();
+        this.edge = history ? null : segment.edge(music).map(Tempo::bpm).orElse(null);
         felt(segment);
     }
 
@@ -104,6 +111,7 @@ public class PlayedPass {
     /** Takes over tension, and what it costs, from the segment as it was answered. */
     void felt(Segment segment) {
         this.tension = segment.after().tension().ordinal();
+        this.tensionSaid = segment.saysTension();
         this.effort = segment.effort().minutes() / segment.passes();
     }
 

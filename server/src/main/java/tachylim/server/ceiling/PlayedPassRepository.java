@@ -17,19 +17,30 @@ interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
     @QueryHints(@QueryHint(name = HibernateHints.HINT_FLUSH_MODE, value = "COMMIT"))
     @Query("""
             select p.day as day, sum(p.effort) as effort, sum(p.playSeconds) as playSeconds,
-                   sum(p.burstSeconds) as burstSeconds, max(p.tension) as worstTension, count(p) as passes
+                   sum(p.burstSeconds) as burstSeconds, max(case when p.tensionSaid = true then p.tension else 0 end) as worstTension, count(p) as passes
             from PlayedPass p where p.accountId = :accountId and p.day between :from and :to
             group by p.day order by p.day""")
     List<DaySums> days(long accountId, LocalDate from, LocalDate to);
 
-    /** A tempo and the tension felt there; where nothing was said nothing was felt either. */
-    record FeltPass(Long sectionId, double tempo, int tension) {}
+    /** A tempo and the tension that was said there, and the edge where one was marked. */
+    record FeltPass(Long sectionId, double tempo, int tension, Double edge) {}
 
     @QueryHints(@QueryHint(name = HibernateHints.HINT_FLUSH_MODE, value = "COMMIT"))
     @Query("""
-            select new tachylim.server.ceiling.PlayedPassRepository$FeltPass(p.sectionId, p.tempo, p.tension) from PlayedPass p
-            where p.accountId = :accountId and p.sectionId in :sectionIds and p.day > :since and p.verdict is not null""")
+            select new tachylim.server.ceiling.PlayedPassRepository$FeltPass(p.sectionId, p.tempo, p.tension, p.edge) from PlayedPass p
+            where p.accountId = :accountId and p.sectionId in :sectionIds and p.day > :since and p.verdict is not null
+              and (p.tensionSaid = true or p.edge is not null)""")
     List<FeltPass> felt(long accountId, Collection<Long> sectionIds, LocalDate since);
+
+    /** The edges that were marked on a section on a day. */
+    record DaysEdges(Long sectionId, LocalDate day, double lowest, double mean, double highest, long glides) {}
+
+    @Query("""
+            select new tachylim.server.ceiling.PlayedPassRepository$DaysEdges(
+                p.sectionId, p.day, min(p.edge), avg(p.edge), max(p.edge), count(p)) from PlayedPass p
+            where p.accountId = :accountId and p.sectionId in :sectionIds and p.day > :since and p.edge is not null
+            group by p.sectionId, p.day order by p.day""")
+    List<DaysEdges> edges(long accountId, Collection<Long> sectionIds, LocalDate since);
 
     /** All verdicts of one kind at one tempo. */
     interface Tries {

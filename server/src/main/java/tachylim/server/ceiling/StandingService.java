@@ -144,9 +144,13 @@ public class StandingService {
     private static Stream<TensionCurve.Felt> felt(List<PlayedPassRepository.FeltPass> passes, double ratio) {
         return passes == null
                 ? Stream.empty()
-                : passes.stream()
-                        .map(pass ->
-                                new TensionCurve.Felt(Tempo.of(pass.tempo()), Tension.of(pass.tension())).at(ratio));
+                : passes.stream().map(pass -> new TensionCurve.Felt(Tempo.of(pass.tempo()), felt(pass)).at(ratio));
+    }
+
+    /** Where an edge was marked, tension was at the edge at least. */
+    private static Tension felt(PlayedPassRepository.FeltPass pass) {
+        Tension said = Tension.of(pass.tension());
+        return pass.edge() == null || said.atLeast(Tension.EDGE) ? said : Tension.EDGE;
     }
 
     private static Posterior prior(Subject subject) {

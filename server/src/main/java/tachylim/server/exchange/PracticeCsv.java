@@ -44,7 +44,7 @@ class PracticeCsv {
                 .print(out);
         sql.query(
                 """
-                select p.day, time(p.at), p.run_id, g.title, c.name, p.kind, p.way, p.tempo, p.verdict, p.tension,
+                select p.day, time(p.at), p.run_id, g.title, c.name, p.kind, p.way, p.tempo, p.verdict, if(p.tension_said, p.tension, null),
                        p.play_seconds, p.burst_seconds, p.notes, p.effort, p.reserve
                 from played_pass p join piece c on c.id = p.piece_id join passage g on g.id = c.passage_id
                 where p.account_id = ? order by p.id""",
@@ -60,7 +60,7 @@ class PracticeCsv {
                             Csv.cell(row.getString(7)),
                             row.getDouble(8),
                             row.getString(9) == null ? "" : row.getString(9).toLowerCase(Locale.ROOT),
-                            row.getInt(10),
+                            row.getString(10) == null ? "" : row.getString(10),
                             row.getDouble(11),
                             row.getDouble(12),
                             row.getInt(13),

@@ -105,7 +105,11 @@ class LogController {
             @Schema(nullable = true, description = "null when nothing was said, or that was withdrawn")
             Verdict verdict,
 
-            int tension,
+            @Schema(nullable = true, description = "null where nothing was said of it")
+            Integer tension,
+
+            @Schema(nullable = true, description = "where the edge was marked, in BPM")
+            Double edge,
 
             @Schema(nullable = true, description = "of passes answered together, how many were clean")
             Integer clean,
@@ -116,7 +120,7 @@ class LogController {
             @Schema(nullable = true, description = "how it went; null to withdraw what was said")
             Verdict verdict,
 
-            @Min(0) @Max(5) int tension,
+            @Min(0) @Max(5) @Schema(nullable = true) Integer tension,
             @Schema(nullable = true) @Min(0) @Max(Ask.MOST) Integer clean) {}
 
     /** A workout's passes after a correction, and whether the ceiling was learned anew from there. */

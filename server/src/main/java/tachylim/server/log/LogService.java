@@ -117,9 +117,19 @@ class LogService {
                 pass.tempo().bpm(),
                 segment.passes(),
                 segment.answer() == null ? null : segment.answer().verdict(),
-                segment.after().tension().ordinal(),
+                segment.saysTension() ? segment.after().tension().ordinal() : null,
+                edge(segment, pass),
                 set && segment.answer() != null ? (int) segment.answer().told() : null,
                 kept.correctedAt());
+    }
+
+    /** The edge as it was marked, in BPM of what was played. */
+    private static Double edge(Segment segment, Pass pass) {
+        return segment.answer() != null
+                        && pass.ask().kind() == Ask.Kind.EDGE
+                        && segment.answer().told() > 0
+                ? segment.answer().told()
+                : null;
     }
 
     @Transactional
@@ -129,7 +139,7 @@ class LogService {
                 runId,
                 place,
                 now.verdict(),
-                Tension.of(now.tension()),
+                Tension.said(now.tension()),
                 now.clean() == null ? null : now.clean().doubleValue());
         return new Corrected(said(who, runs.get(who, runId)), learned);
     }

@@ -78,7 +78,7 @@ public final class RunDtos {
                     ordinal,
                     EventDto.Kind.JUDGED,
                     answer.verdict(),
-                    answer.tension().ordinal(),
+                    figure(answer),
                     answer.tells() ? answer.told() : null,
                     null,
                     null);
@@ -102,10 +102,14 @@ public final class RunDtos {
                     ordinal,
                     kind,
                     answer.verdict(),
-                    answer.tension().ordinal(),
+                    figure(answer),
                     answer.tells() ? answer.told() : null,
                     seconds,
                     secondsAgo);
+        }
+
+        private static Integer figure(Answer answer) {
+            return answer.saysTension() ? answer.tension().ordinal() : null;
         }
 
         private static String newId() {
@@ -128,7 +132,11 @@ public final class RunDtos {
             @Schema(nullable = true, description = "how long ago it was, where it could not be sent at once")
             Double secondsAgo) {}
 
-    record LastAnswer(String clientId, Verdict verdict, int tension, double tempo) {}
+    record LastAnswer(
+            String clientId,
+            @Schema(nullable = true) Verdict verdict,
+            @Schema(nullable = true) Integer tension,
+            double tempo) {}
 
     /** Whose the moment is: the run, and the section it stands in. On the wire both are told in one. */
     record RunView(

@@ -300,8 +300,7 @@ public class RunService {
     }
 
     private static void check(EventWish wish) {
-        if (wish.kind() == EventDto.Kind.JUDGED
-                && (wish.verdict() == null && wish.told() == null || wish.tension() == null)) {
+        if (wish.kind() == EventDto.Kind.JUDGED && wish.verdict() == null && wish.told() == null) {
             throw Refused.field("verdict", Reason.of("refusal.runService.anAnswerNeedsAVerdictAndA"));
         }
         if (wish.kind() == EventDto.Kind.RESTED && wish.seconds() == null) {
@@ -357,7 +356,7 @@ public class RunService {
                 () -> pass.ask()
                         .answer(
                                 wish.verdict(),
-                                Tension.of(wish.tension()),
+                                Tension.said(wish.tension()),
                                 wish.told() == null ? Answer.NOTHING_TOLD : wish.told()));
         return wish.saying(answer);
     }
@@ -418,7 +417,7 @@ public class RunService {
     }
 
     private void amend(SignedIn who, StoredRun stored, List<RunEvent> kept, RunEvent event, EventWish wish) {
-        boolean other = event.kind() == EventDto.Kind.JUDGED
+        boolean other = event.kind().isPlayed()
                 && wish.tension() != null
                 && !wish.tension().equals(event.tension());
         if (!other) {

@@ -10,7 +10,6 @@ import tachylim.server.repertoire.StoredSection;
 import tachylim.server.run.RunDtos.LastAnswer;
 import tachylim.server.run.RunDtos.RunView;
 import tachylim.server.workout.StoredWorkout;
-import tachylim.shown.EventDto;
 import tachylim.shown.Moment;
 import tachylim.shown.PlanOutline;
 import tachylim.shown.Timeline;
@@ -97,12 +96,12 @@ public class RunViews {
     /** The last answer, as long as its tension may still be put right: nothing has followed it. */
     private static LastAnswer lastAnswer(List<RunEvent> kept, Moment now) {
         RunEvent last = kept.isEmpty() ? null : kept.get(kept.size() - 1);
-        return last == null || last.kind() != EventDto.Kind.JUDGED || now.answered() == null
+        return last == null || !last.kind().isPlayed() || now.answered() == null
                 ? null
                 : new LastAnswer(
                         last.clientId(),
                         now.answered().verdict(),
-                        last.tension(),
+                        now.answered().tension(),
                         now.answered().tempo());
     }
 }

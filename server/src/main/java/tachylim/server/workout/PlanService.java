@@ -18,6 +18,7 @@ import tachylim.ceiling.AwkwardBand;
 import tachylim.ceiling.Posterior;
 import tachylim.load.Limit;
 import tachylim.method.School;
+import tachylim.method.Strictness;
 import tachylim.passage.Readiness;
 import tachylim.record.WorkoutCodec;
 import tachylim.server.account.AccountService;
@@ -41,7 +42,6 @@ import tachylim.shown.BeliefDto;
 import tachylim.shown.PlanBasis;
 import tachylim.shown.PlanWish;
 import tachylim.shown.Timeline;
-import tachylim.task.Tension;
 import tachylim.tempo.Tempo;
 import tachylim.words.Reason;
 import tachylim.workout.Brief;
@@ -115,12 +115,13 @@ public class PlanService {
         List<StoredSection> sections = repertoire.sections(who, wish.sectionIds());
         Today today = load.today(who);
         Map<Long, Standing> known = known(who, sections, today);
-        List<Theme> themes = themes(who, sections, known, id -> true, today);
+        Choices asked = Refused.unlessValid("choices", wish::choices);
+        List<Theme> themes = themes(who, sections, known, id -> true, asked.strictness(), today);
         Brief brief = new Brief(
                 themes,
                 List.of(),
                 wish.minutes(),
-                Refused.unlessValid("choices", wish::choices),
+                asked,
                 today.allowance(),
                 today.condition(),
                 accounts.get(who).routine(),
@@ -221,7 +222,7 @@ public class PlanService {
         Workout workout = Refused.unlessValid(
                 "blocks",
                 () -> Planner.plan(new Brief(
-                        themes(who, sections, known, wish::articulationsOf, today),
+                        themes(who, sections, known, wish::articulationsOf, choices.strictness(), today),
                         wish.sketches(),
                         wish.minutes(),
                         choices,
@@ -244,6 +245,7 @@ public class PlanService {
             List<StoredSection> sections,
             Map<Long, Standing> known,
             LongPredicate articulated,
+            Strictness strictness,
             Today today) {
         List<Long> ids = sections.stream().map(StoredSection::id).toList();
         Map<Long, List<AwkwardBand>> awkward = passes.awkward(who, ids, today.day());
@@ -254,9 +256,10 @@ public class PlanService {
                         .map(section -> section.passage().id())
                         .distinct()
                         .toList());
-        Map<Long, Tempo> gripped = today.done().worstTension().atLeast(Tension.GRIPPING)
-                ? passes.gripped(who, ids, today.day())
+        Map<Long, Tempo> gripped = strictness.lowers(today.done().worstTension())
+                ? passes.tooTense(who, ids, today.day(), strictness)
                 : Map.of();
+        Map<Long, Tempo> edges = passes.lastEdges(who, ids, today.day());
         Map<Long, SectionLeft> left = todaysSections.left(who, sections, today.day());
         Map<Long, List<Integer>> weak = transitions.weakest(who, sections, today.day());
         Map<Long, List<String>> wanted = choices.wanted(who, sections, today.day());
@@ -277,6 +280,7 @@ public class PlanService {
                                         section.id(),
                                         known.get(section.id()).estimate())
                                 : Map.of(),
+                        Optional.ofNullable(edges.get(section.id())),
                         left.get(section.id())))
                 .toList();
     }
@@ -284,8 +288,10 @@ public class PlanService {
     /** The tempo at which the next workout on a section opens. */
     @Transactional(readOnly = true)
     public Tempo opensAt(SignedIn who, StoredSection section, Standing standing, Today today) {
-        return Planner.opensAt(themes(who, List.of(section), Map.of(section.id(), standing), id -> false, today)
-                .get(0));
+        Strictness strictness = accounts.get(who).strictness();
+        return Planner.opensAt(
+                themes(who, List.of(section), Map.of(section.id(), standing), id -> false, strictness, today)
+                        .get(0));
     }
 
     /** Keeps the workout that is about to be played. */
