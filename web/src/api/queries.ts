@@ -176,6 +176,11 @@ export function useLoad() {
   return useQuery({ queryKey: ["load"], queryFn: () => given(api.GET("/api/load")) });
 }
 
+/** Plans that were changed and not begun yet. */
+export function useDrafts() {
+  return useQuery({ queryKey: ["drafts"], queryFn: () => given(api.GET("/api/drafts")) });
+}
+
 export function useTemplates() {
   return useQuery({ queryKey: ["templates"], queryFn: () => given(api.GET("/api/templates")) });
 }

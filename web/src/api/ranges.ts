@@ -75,6 +75,12 @@ export const RANGES = {
   PracticeWish: { bpm: { minimum: 20, maximum: 400 }, seconds: { minimum: 0.5, maximum: 3600 } },
   RatingWish: { rating: { minimum: 0, maximum: 10 } },
   SectionWish: { difficulty: { minimum: 1, maximum: 5 }, name: { minLength: 0, maxLength: 80 } },
+  SettingWish: {
+    easySeconds: { minimum: 2, maximum: 300 },
+    fastSeconds: { minimum: 2, maximum: 300 },
+    times: { minimum: 1, maximum: 60 },
+    upSeconds: { minimum: 5, maximum: 300 },
+  },
   SignIn: {
     name: { minLength: 0, maxLength: 60 },
     password: { minLength: 0, maxLength: 400 },

@@ -212,6 +212,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/drafts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_1"];
+        put: operations["keep_1"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drafts/{sectionId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["drop"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/exports/account": {
         parameters: {
             query?: never;
@@ -1188,6 +1220,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sections/{id}/doubt": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["settle"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sections/{id}/plan": {
         parameters: {
             query?: never;
@@ -1393,6 +1441,8 @@ export interface components {
         AfterSection: {
             before: components["schemas"]["BandDto"];
             broke: number[];
+            /** Format: double */
+            doubted: number | null;
             now: components["schemas"]["BandDto"];
             /** Format: double */
             opensAt: number;
@@ -1473,6 +1523,11 @@ export interface components {
             middle: number;
         };
         Beginning: {
+            /**
+             * Format: int64
+             * @description the open workout that is ended first; what was played of it is saved
+             */
+            ending: number | null;
             holder: string;
             plan: components["schemas"]["PlanWish"];
         };
@@ -1508,12 +1563,15 @@ export interface components {
         };
         /** @description its blocks as the player has put them together; none to have them composed */
         BlockWish: {
+            /** @description whether the player put it in: what is composed gives way to it */
+            own: boolean | null;
             /** @enum {string} */
             part: "WARM_UP" | "OPENER" | "PREPARE" | "MEASURE" | "CORE" | "PERFORM" | "STUDY" | "CLOSER";
             /** @enum {string} */
             school: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "WARM_UP_ROUTINE" | "UPKEEP" | "CEILING_TEST";
             /** Format: double */
             seconds: number;
+            setting: components["schemas"]["SettingWish"] | null;
             /** Format: int32 */
             theme: number;
             variation: string;
@@ -1538,6 +1596,11 @@ export interface components {
             awkward: components["schemas"]["AwkwardDto"][];
             bursts: components["schemas"]["BandDto"];
             curve: components["schemas"]["CurvePoint"][];
+            /**
+             * Format: double
+             * @description the ceiling that what was played does not fit, until it is said why
+             */
+            doubted: number | null;
             edges: components["schemas"]["EdgeDay"][];
             estimate: components["schemas"]["EstimateDto"];
             forecast: components["schemas"]["ForecastDto"] | null;
@@ -1781,6 +1844,10 @@ export interface components {
             note: number;
             value: string;
             why: string;
+        };
+        DoubtWish: {
+            /** @enum {string} */
+            because: "TODAY" | "MUSIC" | "ANSWERS";
         };
         /** @description how recorded times were drawn: places to a quarter note, and sixteenths before bar one */
         DrawnDto: {
@@ -2232,6 +2299,8 @@ export interface components {
             verdict: "CLEAN" | "ROUGH" | "BROKE" | null;
         };
         MethodDto: {
+            /** @enum {string} */
+            purpose: "BEYOND" | "CLIMB" | "STAY" | "FIND_OUT" | "EASY";
             /** @enum {string} */
             school: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "WARM_UP_ROUTINE" | "UPKEEP" | "CEILING_TEST";
             shape: components["schemas"]["Stretch"][];
@@ -2823,6 +2892,26 @@ export interface components {
             /** Format: date-time */
             since: string;
         };
+        SettingWish: {
+            /** Format: double */
+            easySeconds: number | null;
+            /** Format: double */
+            fastSeconds: number | null;
+            /**
+             * @description what the tempo is in: BPM, or percent of something
+             * @enum {string|null}
+             */
+            of: "BPM" | "TARGET" | "CEILING" | null;
+            /** Format: double */
+            tempo: number | null;
+            /**
+             * Format: int32
+             * @description how often: passes, glides, bursts, as its method counts
+             */
+            times: number | null;
+            /** Format: double */
+            upSeconds: number | null;
+        } | null;
         ShareDto: {
             /** Format: int32 */
             minutes: number;
@@ -3633,6 +3722,95 @@ export interface operations {
             query?: never;
             header?: never;
             path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    all_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PlanWish"][];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanWish"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    drop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sectionId: number;
+            };
             cookie?: never;
         };
         requestBody?: never;
@@ -5870,6 +6048,39 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["CeilingView"];
                 };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    settle: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DoubtWish"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Refused, or failed */
             default: {

@@ -45,6 +45,9 @@ export const practice = (passageId: number): Touches => [["practiceSheet", passa
 /** What counts for a day, and what a day may have. */
 export const load: Touches = [["load"], ["practiceSheet"], ["counts"], ...PLANS];
 
+/** Why a ceiling did not fit: it is held to be what it was, or what was heard. */
+export const doubt: Touches = [["ceiling"], ["after"], ["passages"], ["passage"], ["practiceSheet"], ...PLANS];
+
 /** What was said of a pass, put right: the ceiling is learned anew. */
 export const correction = (runId: number): Touches => [["workout", runId], ...run];
 
@@ -55,12 +58,14 @@ export const away: Touches = [["load"], ["log"], ["practiceSheet"], ...PLANS];
 export const season: Touches = [["load"], ["practiceSheet"], ...PLANS];
 
 export const templates: Touches = [["templates"]];
+export const drafts: Touches = [["drafts"]];
 
 /** What is counted is practice of its day. */
 export const counts: Touches = [["counts"], ["load"], ...PLANS];
 
 /** A run that was begun, went on or is over: what was played counts for the load, the log and the ceilings. */
 export const run: Touches = [
+  ["drafts"],
   ["load"],
   ["log"],
   ["workout"],

@@ -8,6 +8,7 @@ import { Failed, Page, Waiting } from "../../ui/Page";
 import { Picture } from "../../ui/Picture";
 import { TempoLine } from "../passages/TempoLine";
 import { useBeginMethod } from "../run/useBegin";
+import { Doubt } from "./Doubt";
 import { Figures, give } from "./Figures";
 import { History, historyRows } from "./History";
 import { Success, successRows } from "./Success";
@@ -74,7 +75,7 @@ function OfSection({ id, sections }: { id: number; sections: { id: number; label
         <div className="flex flex-wrap gap-3">
           <Button
             disabled={begin.isPending}
-            onClick={() => begin.mutate({ sectionId: id, school: "CEILING_TEST" })}
+            onClick={() => begin.begin({ sectionId: id, school: "CEILING_TEST" })}
             className={view.measure.code ? "border-brass-deep" : ""}
           >
             {say("ceiling.measureTheCeiling")}
@@ -86,6 +87,8 @@ function OfSection({ id, sections }: { id: number; sections: { id: number; label
       }
     >
       <Failure of={begin} className="mb-3 font-semibold" />
+      {begin.ask}
+      {view.doubted !== null && <Doubt sectionId={id} doubted={view.doubted} />}
       <p className="max-w-[80ch]">
         {underline(view)} {say(view.measure)}
       </p>
@@ -106,7 +109,7 @@ function OfSection({ id, sections }: { id: number; sections: { id: number; label
           <Button
             kind="quiet"
             disabled={begin.isPending}
-            onClick={() => begin.mutate({ sectionId: id, school: "NARROW_STEPS" })}
+            onClick={() => begin.begin({ sectionId: id, school: "NARROW_STEPS" })}
           >
             {say("ceiling.crossItInNarrowSteps")}
           </Button>

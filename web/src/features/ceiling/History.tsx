@@ -38,9 +38,9 @@ export function History({ view }: { view: Schemas["CeilingView"] }) {
   }
   const cone = view.forecast?.cone ?? [];
   const end = Math.max(at(view.today), at(days.at(-1)!.day), ...cone.map((point) => at(point.day)));
-  const x = scaleTime([at(days[0]!.day), end], [46, width - 60]);
+  const x = scaleTime([Math.min(at(days[0]!.day), ...view.edges.map((d) => at(d.day))), end], [46, width - 60]);
   const range: [number, number] = [
-    Math.min(...days.map((d) => d.low), ...cone.map((point) => point.low)) * 0.97,
+    Math.min(...days.map((d) => d.low), ...view.edges.map((d) => d.lowest), ...cone.map((point) => point.low)) * 0.97,
     Math.max(view.targetBpm, ...days.map((d) => d.high), ...cone.map((point) => point.high)) * 1.03,
   ];
   const y = scaleLog(range, [HEIGHT - BOTTOM, TOP]);
@@ -57,6 +57,10 @@ export function History({ view }: { view: Schemas["CeilingView"] }) {
     (d) => x(at(d.day)),
     (d) => y(d.smoothed),
   ).curve(curveMonotoneX);
+  const edges = line<Schemas["EdgeDay"]>(
+    (d) => x(at(d.day)),
+    (d) => y(d.mean),
+  );
   const heading = area<Schemas["ConePoint"]>(
     (point) => x(at(point.day)),
     (point) => y(point.low),
@@ -109,6 +113,28 @@ export function History({ view }: { view: Schemas["CeilingView"] }) {
             fill="none"
           />
         ))}
+        {view.edges.length > 1 && (
+          <path
+            d={edges(view.edges) ?? ""}
+            fill="none"
+            className="stroke-plum"
+            strokeWidth="1.5"
+            strokeDasharray="2 3"
+          />
+        )}
+        {view.edges.map((d) => (
+          <g key={d.day} className="stroke-plum">
+            <line x1={x(at(d.day))} x2={x(at(d.day))} y1={y(d.lowest)} y2={y(d.highest)} strokeWidth="1.5" />
+            <rect
+              x={x(at(d.day)) - 3}
+              y={y(d.mean) - 3}
+              width="6"
+              height="6"
+              className="fill-ground"
+              strokeWidth="1.5"
+            />
+          </g>
+        ))}
         {away(days).map(([from, to]) => (
           <g key={from.day}>
             <line
@@ -160,6 +186,7 @@ export function History({ view }: { view: Schemas["CeilingView"] }) {
       <p className="text-sm text-soft">
         {say("ceiling.lineSmoothedFromTodayDots", {
           testsIs: view.tests.length > 0 ? "yes" : "no",
+          edgesIs: view.edges.length > 0 ? "yes" : "no",
           coneIs: cone.length > 0 ? "yes" : "no",
         })}
       </p>

@@ -61,7 +61,7 @@ export default function First({ me }: { me: Schemas["Me"] }) {
       const sectionId = made.passage.sections[0]!.id;
       const usual = await given(api.GET("/api/sections/{id}/plan", { params: { path: { id: sectionId } } }));
       forget();
-      await begin.mutateAsync({ ...usual.wish, minutes: FIRST_WORKOUT_MINUTES });
+      await begin.beginNow({ ...usual.wish, minutes: Math.min(FIRST_WORKOUT_MINUTES, draft.minutes) });
     },
     retry: false,
   });
@@ -172,7 +172,11 @@ export default function First({ me }: { me: Schemas["Me"] }) {
         >
           <h1 className="mb-5">{say("first.howFastIsItToday")}</h1>
           <CleanAt played={draft.played} cleanAt={draft.cleanAt} onChange={set} />
-          <p className="mt-5 mb-3">{say("first.theFirstWorkoutTakesAbout", { FIRST_WORKOUT_MINUTES })}</p>
+          <p className="mt-5 mb-3">
+            {say("first.theFirstWorkoutTakesAbout", {
+              FIRST_WORKOUT_MINUTES: Math.min(FIRST_WORKOUT_MINUTES, draft.minutes),
+            })}
+          </p>
           <Caution />
           <Steps
             back={() => setStep(2)}

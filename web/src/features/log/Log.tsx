@@ -1,11 +1,12 @@
 import { type ReactNode, useState } from "react";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
-import { useLog, type Wanted } from "../../api/queries";
+import { sentence, useLog, type Wanted } from "../../api/queries";
 import { Button, ButtonLink } from "../../ui/Button";
 import { andMore, bpm, clock, longDay, minutes, oneDecimal, timeOfDay, unbroken } from "../../ui/format";
 import { Failed, Page, Waiting } from "../../ui/Page";
 import { Sketch } from "../../timeline/Sketch";
+import { useEndOpen } from "../run/useOpenWorkout";
 import { useDebounced } from "../sheet/useDebounced";
 import { OUTCOME } from "./outcome";
 import { Search } from "./Search";
@@ -96,6 +97,7 @@ function Row({ entry }: { entry: Entry }) {
             {entry.note}
           </span>
         )}
+        {open && <EndOpen runId={entry.runId} />}
       </p>
       {/* A workout without a pass has no picture; its place stays. */}
       <div>
@@ -117,6 +119,18 @@ function Row({ entry }: { entry: Entry }) {
         )}
       </p>
     </li>
+  );
+}
+
+function EndOpen({ runId }: { runId: number }) {
+  const end = useEndOpen(runId);
+  return (
+    <span className="mt-1 block">
+      <Button disabled={end.isPending} onClick={() => end.mutate(undefined)}>
+        {say("open.end")}
+      </Button>
+      {end.isError && <span className="ml-3 text-danger">{sentence(end.error)}</span>}
+    </span>
   );
 }
 

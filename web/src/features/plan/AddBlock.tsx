@@ -38,6 +38,8 @@ export function AddBlock({ view, onChange }: Props) {
         variation: takesVariation ? variation : "",
         seconds: wanted.seconds,
         school: "school" in wanted ? wanted.school : wanted.part === "CORE" ? school : view.wish.school,
+        own: true,
+        setting: null,
       }),
     );
   return (

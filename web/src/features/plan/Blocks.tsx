@@ -4,6 +4,7 @@ import { PART } from "../../timeline/Labels";
 import { INPUT } from "../../ui/Field";
 import { called, clock } from "../../ui/format";
 import { type Block, changed, moved, without } from "./blocks";
+import { SettingFields } from "./SettingFields";
 import { say } from "../../words/say";
 
 interface Props {
@@ -32,14 +33,26 @@ export function Blocks({ view, onChange }: Props) {
             <div className="min-w-0 flex-1">
               <p className="font-semibold">
                 {name}
+                {block?.own && (
+                  <span className="ml-2 rounded-[3px] border border-spruce px-1.5 text-sm font-normal text-spruce">
+                    {say("plan.own")}
+                  </span>
+                )}
                 {several && section && (
                   <span className="font-normal text-soft"> · {called(section.passage, section.section)}</span>
                 )}
               </p>
               <p className="text-soft">
                 {say(drawn.why)}
-                {drawn.end <= drawn.start && say("plan.leftOutNoTimeOr")}
+                {drawn.end <= drawn.start && !block?.own && say("plan.leftOutNoTimeOr")}
               </p>
+              {block && drawn.part !== "WARM_UP" && drawn.part !== "STUDY" && (
+                <SettingFields
+                  name={name}
+                  block={block}
+                  onChange={(setting) => onChange(changed(blocks, i, { setting }))}
+                />
+              )}
             </div>
             {block && (
               <div className="flex shrink-0 items-start gap-1.5">

@@ -4,7 +4,7 @@ import { RANGES } from "../../api/ranges";
 import { type ReactNode, useState } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
 import type { Schemas } from "../../api/client";
-import { sentence, useAgain, usePreview, useUsualPlan } from "../../api/queries";
+import { sentence, useAgain, useDrafts, usePreview, useUsualPlan } from "../../api/queries";
 import { Timeline } from "../../timeline/Timeline";
 import { Button } from "../../ui/Button";
 import { bpm, clock, minutes, oneDecimal, called } from "../../ui/format";
@@ -14,12 +14,14 @@ import { useBegin } from "../run/useBegin";
 import { LeftToday } from "../today/LeftToday";
 import { useKeys } from "../../ui/useKeys";
 import { AddBlock } from "./AddBlock";
-import { begun, type Block, redone, stepped, undone, type Wish } from "./blocks";
+import { begun, type Block, onlyOwn, own, redone, stepped, undone, type Wish } from "./blocks";
 import { BlockHandles } from "./BlockHandles";
 import { Blocks } from "./Blocks";
 import { Handles } from "./Handles";
+import { Methods } from "./Methods";
 import { Sections } from "./Sections";
 import { Templates } from "./Templates";
+import { useDraft } from "./useDraft";
 import { usePlanHere } from "./usePlanHere";
 import { WishFields } from "./WishFields";
 import { Alert } from "../../ui/Alert";
@@ -30,9 +32,11 @@ export default function Plan() {
   const sectionId = Number(useParams().sectionId);
   const [search] = useSearchParams();
   const usual = useUsualPlan(sectionId);
-  if (usual.isPending) return <Waiting />;
+  const drafts = useDrafts();
+  if (usual.isPending || drafts.isPending) return <Waiting />;
   if (usual.isError) return <Failed error={usual.error} again={() => void usual.refetch()} />;
-  return <Editor key={sectionId} usual={usual.data} asked={asked(search)} />;
+  const draft = drafts.data?.find((wish) => wish.sectionId === sectionId);
+  return <Editor key={sectionId} usual={usual.data} asked={asked(search)} draft={draft} />;
 }
 
 const isId = (number: number) => Number.isSafeInteger(number) && number > 0;
@@ -50,10 +54,20 @@ function asked(search: URLSearchParams): Partial<Wish> {
   return { ...(others.length > 0 && { others }), ...(possible && { minutes }) };
 }
 
-function Editor({ usual, asked }: { usual: Schemas["PlanView"]; asked: Partial<Wish> }) {
+interface EditorProps {
+  usual: Schemas["PlanView"];
+  asked: Partial<Wish>;
+  /** The plan as it was changed before, if it was. */
+  draft: Wish | undefined;
+}
+
+function Editor({ usual, asked, draft }: EditorProps) {
   // Without blocks of the player's own they are composed, whatever else is changed.
-  const [history, setHistory] = useState(() => begun({ ...usual.wish, ...asked, blocks: [] }));
+  const plain = { ...usual.wish, ...asked, blocks: [] };
+  const [history, setHistory] = useState(() => begun(draft ?? plain));
   const wish = history.now;
+  const changes = useDraft(wish, history.past.length > 0);
+  const isChanged = history.past.length > 0 || draft !== undefined;
   const settled = useDebounced(wish, 120);
   const preview = usePreview(settled);
   const begin = useBegin();
@@ -68,7 +82,7 @@ function Editor({ usual, asked }: { usual: Schemas["PlanView"]; asked: Partial<W
   const latest = wish.blocks.length === drawn.wish.blocks.length ? wish.blocks : drawn.wish.blocks;
   const view = { ...drawn, wish: { ...drawn.wish, blocks: latest } };
   const put = (next: Wish) => setHistory((now) => stepped(now, next));
-  const change = (part: Partial<Wish>) => put({ ...wish, ...part, blocks: [] });
+  const change = (part: Partial<Wish>) => put({ ...wish, ...part, blocks: own(wish.blocks) });
   const rearrange = (blocks: Block[]) => put({ ...wish, blocks });
   useKeys((event) => {
     if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== "z") return;
@@ -87,13 +101,24 @@ function Editor({ usual, asked }: { usual: Schemas["PlanView"]; asked: Partial<W
         </Link>
       }
       aside={
-        <Button kind="main" disabled={empty || preview.isError || begin.isPending} onClick={() => begin.mutate(wish)}>
+        <Button
+          kind="main"
+          disabled={empty || preview.isError || begin.isPending}
+          onClick={() => void changes.now().then(() => begin.begin(wish))}
+        >
           {say("plan.beginThisWorkout")}
         </Button>
       }
     >
       {(preview.isError || begin.isError || again.isError) && (
         <Alert className="mb-3 font-semibold">{sentence(preview.error ?? begin.error ?? again.error)}</Alert>
+      )}
+      {begin.ask}
+      {isChanged && (
+        <p className="mb-3 flex flex-wrap items-center gap-x-4 gap-y-1 border-l-2 border-spruce pl-3">
+          {changes.failed === undefined ? say("draft.lasts") : say("draft.notStored")}
+          <Button onClick={() => void changes.drop().then(() => setHistory(begun(plain)))}>{say("draft.drop")}</Button>
+        </p>
       )}
       <Sections view={view} wish={wish} onChange={put} />
       <Timeline
@@ -133,9 +158,12 @@ function Editor({ usual, asked }: { usual: Schemas["PlanView"]; asked: Partial<W
           value={oneDecimal(totals.effort)}
         />
       </dl>
+      <div className="mt-4">
+        <Methods value={wish.school} advice={view.advice} onChange={(school) => change({ school })} />
+      </div>
       <div className="mt-6 grid gap-x-10 gap-y-8 lg:grid-cols-[17rem_1fr]">
         <div className="grid content-start gap-8">
-          <WishFields wish={wish} schools={view.schools} advice={view.advice} onChange={change} />
+          <WishFields wish={wish} onChange={change} />
           <LeftToday load={view.load} />
         </div>
         <section aria-label={say("plan.blocks")} className="min-w-0">
@@ -145,6 +173,9 @@ function Editor({ usual, asked }: { usual: Schemas["PlanView"]; asked: Partial<W
             <Button disabled={again.isPending} onClick={() => again.mutate(undefined, { onSuccess: put })}>
               {say("plan.lastTimesAgain")}
             </Button>
+            {own(wish.blocks).length > 0 && (
+              <Button onClick={() => rearrange(onlyOwn(view.wish.blocks))}>{say("plan.onlyMine")}</Button>
+            )}
             {wish.blocks.length > 0 && <Button onClick={() => rearrange([])}>{say("plan.composeItAnew")}</Button>}
             <Button
               aria-label={say("plan.undo")}

@@ -1,8 +1,5 @@
 import { Term } from "../../ui/Term";
 import type { Schemas } from "../../api/client";
-import { useMethods } from "../../api/queries";
-import { Sketch } from "../../timeline/Sketch";
-import { Choice } from "../../ui/Choice";
 import { Field, INPUT, Labelled } from "../../ui/Field";
 import { upTo, within } from "../../api/within";
 import { RANGES } from "../../api/ranges";
@@ -12,10 +9,6 @@ type Wish = Schemas["PlanWish"];
 
 interface Props {
   wish: Wish;
-  /** The methods there are. */
-  schools: Schemas["PlanView"]["schools"];
-  /** What the section wants now by a rule of thumb; null where nobody asked. */
-  advice: Schemas["Advice"] | null;
   onChange: (part: Partial<Wish>) => void;
 }
 
@@ -29,43 +22,11 @@ const focuses = () => [
 ];
 
 /** What may be chosen about a workout. */
-export function WishFields({ wish, schools, advice, onChange }: Props) {
+export function WishFields({ wish, onChange }: Props) {
   const bursts = wish.school === "INTERVAL_BURSTS";
   const climbs = wish.school !== "EASY" && wish.school !== "CEILING_TEST";
   return (
     <form className="grid content-start gap-4" onSubmit={(event) => event.preventDefault()}>
-      {advice && (
-        <div className="border-l-2 border-brass pl-3 text-sm">
-          <p>
-            <b>{say(`method.${advice.school}`)}</b>{" "}
-            {wish.school === advice.school ? say("plan.isWhatThisSectionWants") : say("plan.mayBeWhatThisSection")}{" "}
-            {say(advice.why)}
-          </p>
-          {wish.school !== advice.school && (
-            <button
-              type="button"
-              className="mt-1 font-semibold underline underline-offset-4"
-              onClick={() => onChange({ school: advice.school })}
-            >
-              {say("plan.useThis")}
-            </button>
-          )}
-        </div>
-      )}
-      <div className="max-h-96 overflow-y-auto pr-1">
-        <Choice
-          label={say("plan.method")}
-          value={wish.school}
-          columns="grid-cols-1"
-          onChange={(school) => onChange({ school })}
-          options={schools.map((school) => ({
-            value: school,
-            label: say(`method.${school}`),
-            hint: say(`method.${school}.hint`),
-          }))}
-        />
-      </div>
-      <About school={wish.school} />
       <div className="grid grid-cols-2 gap-3">
         <Field
           label={say("plan.minutesLabel")}
@@ -178,23 +139,5 @@ export function WishFields({ wish, schools, advice, onChange }: Props) {
       </div>
       <p className="text-sm text-soft">{say("plan.theDotsInThePicture")}</p>
     </form>
-  );
-}
-
-/** When a method is used, and how it moves, in small. */
-function About({ school }: { school: Wish["school"] }) {
-  const method = useMethods().data?.find((one) => one.school === school);
-  if (!method) return null;
-  return (
-    <div className="text-sm">
-      <p className="mb-2 text-soft">
-        {say("plan.is", {
-          b: (words) => <b className="text-ink">{words}</b>,
-          title: say(`method.${school}`),
-          use: say(`method.${school}.use`),
-        })}
-      </p>
-      <Sketch passes={method.shape} label={say("plan.howItMoves", { hint: say(`method.${school}.hint`) })} />
-    </div>
   );
 }

@@ -7,6 +7,8 @@ import {
   fitted,
   moved,
   movedTo,
+  onlyOwn,
+  own,
   redone,
   stepped,
   undone,
@@ -22,6 +24,8 @@ const block = (part: Block["part"], seconds = 300): Block => ({
   variation: "",
   seconds,
   school: "INTERVAL_BURSTS",
+  own: null,
+  setting: null,
 });
 const BLOCKS = [block("WARM_UP"), block("CORE"), block("CLOSER")];
 const parts = (blocks: Block[]) => blocks.map(({ part }) => part);
@@ -48,6 +52,18 @@ describe("the blocks of a plan", () => {
     expect(withSection(full, 9)).toBe(full);
     expect(withoutSection(withSection(WISH, 9), 7)).toMatchObject({ sectionId: 9, others: [] });
     expect(withoutSection(WISH, 7)).toBe(WISH);
+  });
+
+  it("stay the player's own when the rest is composed anew", () => {
+    const blocks = added(BLOCKS, { ...block("PREPARE"), own: true });
+    expect(parts(blocks)).toEqual(["WARM_UP", "PREPARE", "CORE", "CLOSER"]);
+    expect(parts(own(blocks))).toEqual(["PREPARE"]);
+    expect(parts(onlyOwn(blocks))).toEqual(["WARM_UP", "PREPARE"]);
+    expect(parts(own(changed(BLOCKS, 1, { seconds: 60 })))).toEqual(["CORE"]);
+    const two = { ...WISH, others: [9], blocks: blocks.map((one) => ({ ...one, theme: 1 })) };
+    expect(withSection(two, 11).blocks).toEqual(own(two.blocks));
+    expect(withoutSection(two, 7).blocks).toEqual([{ ...two.blocks[1], theme: 0 }]);
+    expect(withoutSection(two, 9).blocks).toEqual([]);
   });
 
   it("take the place of another", () => {

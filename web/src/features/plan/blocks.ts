@@ -16,13 +16,25 @@ export function moved(blocks: Block[], at: number, by: 1 | -1): Block[] {
 
 export const without = (blocks: Block[], at: number): Block[] => blocks.filter((_, i) => i !== at);
 
+/** What is changed becomes the player's own. */
 export const changed = (blocks: Block[], at: number, part: Partial<Block>): Block[] =>
-  blocks.map((block, i) => (i === at ? { ...block, ...part } : block));
+  blocks.map((block, i) => (i === at ? { ...block, ...part, own: true } : block));
 
-/** With one more block, before the close where there is one. */
+/** What the player put in or changed: it stays when the rest is composed anew. */
+export const own = (blocks: Block[]): Block[] => blocks.filter((block) => block.own);
+
+/** Nothing but what the player put in, after a warm-up. */
+export function onlyOwn(blocks: Block[]): Block[] {
+  const warmUp = blocks.find((block) => block.part === "WARM_UP");
+  return [...(warmUp ? [warmUp] : []), ...own(blocks).filter((block) => block !== warmUp)];
+}
+
+/** With one more block: groundwork before the main work, anything else at its end, before the cool-down. */
 export function added(blocks: Block[], block: Block): Block[] {
-  const last = blocks.at(-1);
-  return last?.part === "CLOSER" ? [...blocks.slice(0, -1), block, last] : [...blocks, block];
+  const main = blocks.findIndex(({ part }) => part === "MEASURE" || part === "CORE");
+  const close = blocks.at(-1)?.part === "CLOSER" ? blocks.length - 1 : blocks.length;
+  const place = block.part === "PREPARE" && main >= 0 ? main : close;
+  return [...blocks.slice(0, place), block, ...blocks.slice(place)];
 }
 
 /** A block put in the place of another, which makes room for it. */
@@ -48,18 +60,23 @@ export function fitted(kept: Wish, { sectionId, others }: Wish): Wish {
   return { ...kept, sectionId, others, blocks };
 }
 
-/** A wish about one section more, composed anew. */
+/** A wish about one section more, composed anew around what is the player's own. */
 export function withSection(wish: Wish, sectionId: number): Wish {
   const others = wish.others;
   if (sectionId === wish.sectionId || others.includes(sectionId) || others.length + 1 >= MOST_SECTIONS) return wish;
-  return { ...wish, others: [...others, sectionId], blocks: [] };
+  return { ...wish, others: [...others, sectionId], blocks: own(wish.blocks) };
 }
 
-/** A wish about one section less, composed anew; one always stays. */
+/** A wish about one section less, composed anew around what is the player's own; one always stays. */
 export function withoutSection(wish: Wish, sectionId: number): Wish {
-  const left = [wish.sectionId, ...wish.others].filter((id) => id !== sectionId);
+  const before = [wish.sectionId, ...wish.others];
+  const left = before.filter((id) => id !== sectionId);
   const [first, ...others] = left;
-  return first === undefined ? wish : { ...wish, sectionId: first, others, blocks: [] };
+  if (first === undefined) return wish;
+  const blocks = own(wish.blocks)
+    .filter((block) => before[block.theme] !== sectionId)
+    .map((block) => ({ ...block, theme: Math.max(0, left.indexOf(before[block.theme]!)) }));
+  return { ...wish, sectionId: first, others, blocks };
 }
 
 /** What was wished before and after, for taking steps back and forth. */

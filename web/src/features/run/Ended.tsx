@@ -6,6 +6,7 @@ import { Button, ButtonLink } from "../../ui/Button";
 import { bpm, called, clock, minutes, oneDecimal, unbroken } from "../../ui/format";
 import { INPUT, Labelled } from "../../ui/Field";
 import { useToast } from "../../ui/Toasts";
+import { Doubt } from "../ceiling/Doubt";
 import { HowHard } from "./HowHard";
 import type { RunView } from "./useRun";
 import * as touches from "../../api/touches";
@@ -111,6 +112,10 @@ function Moved({ runId, settled }: { runId: number; settled: boolean }) {
   const several = after.data.length > 1;
   return (
     <section aria-label={say("run.whatMoved")} className="mb-6">
+      {after.data.map(
+        ({ sectionId, doubted }) =>
+          doubted !== null && <Doubt key={sectionId} sectionId={sectionId} doubted={doubted} />,
+      )}
       <h2 className="mb-1">{say("run.whatMoved")}</h2>
       <ul className="divide-y divide-rule border-y border-rule">
         {after.data.map((section) => (

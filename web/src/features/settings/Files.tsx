@@ -118,7 +118,7 @@ function Preview({ preview }: { preview: Schemas["PracticePreview"] }) {
         {preview.rows} {say("settings.rowsRowRows", { rows: preview.rows })}
         {preview.rows > preview.first.length && say("settings.theFirstOfThem", { first: preview.first.length })}
         {preview.here > 0 && say("settings.seemToBeHereAlready", { here: preview.here })}
-        {preview.kept > 0 && say("settings.takenOver", { kept: preview.kept })}
+        {preview.kept > 0 && say("settings.takenOver", { kept: preview.kept })} {say("settings.importCounts")}
       </caption>
       <tbody>
         {preview.first.map((one) => (

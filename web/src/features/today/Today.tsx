@@ -2,7 +2,7 @@ import { Play } from "lucide-react";
 import { useState } from "react";
 import { Link, Navigate, useNavigate } from "react-router";
 import type { Schemas } from "../../api/client";
-import { useToday } from "../../api/queries";
+import { useDrafts, useToday } from "../../api/queries";
 import { Timeline } from "../../timeline/Timeline";
 import { reachedFirst } from "../../ui/limits";
 import { Button, ButtonLink, KeyCap } from "../../ui/Button";
@@ -10,6 +10,7 @@ import { longDay, called } from "../../ui/format";
 import { Caution, Failed, Page, Waiting } from "../../ui/Page";
 import { useKeys } from "../../ui/useKeys";
 import { useBegin, useBeginMethod } from "../run/useBegin";
+import { StillOpenHere } from "../run/StillOpen";
 import { LeftToday } from "./LeftToday";
 import { Failure } from "../../ui/Alert";
 import { say } from "../../words/say";
@@ -26,13 +27,14 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
   const navigate = useNavigate();
   const plan = today.data?.plan;
   const openRun = today.data?.openRun;
+  const draft = useDrafts().data?.find((wish) => wish.sectionId === plan?.wish.sectionId);
   const mayBegin = !!plan && plan.timeline.stretches.length > 0;
 
   useKeys((event) => {
     if (event.code !== "Space" || event.target !== document.body || begin.isPending) return;
     event.preventDefault();
     if (openRun) void navigate(`/run/${openRun}`);
-    else if (mayBegin) begin.mutate(plan.wish);
+    else if (mayBegin) begin.begin(plan.wish);
   });
 
   if (today.isPending) return <Waiting />;
@@ -82,7 +84,7 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
               {say("today.goOnWhereYouWere")} <KeyCap>{say("common.space")}</KeyCap>
             </Button>
           ) : (
-            <Button kind="main" disabled={!mayBegin || begin.isPending} onClick={() => begin.mutate(plan.wish)}>
+            <Button kind="main" disabled={!mayBegin || begin.isPending} onClick={() => begin.begin(plan.wish)}>
               <Play size={18} aria-hidden="true" /> {say("today.begin")} <KeyCap>{say("common.space")}</KeyCap>
             </Button>
           )}
@@ -90,6 +92,21 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
       }
     >
       <Failure of={begin} className="mb-3 font-semibold" />
+      <Failure of={measure} className="mb-3 font-semibold" />
+      {begin.ask}
+      {measure.ask}
+      {openRun && <StillOpenHere runId={openRun} />}
+      {draft && !openRun && (
+        <p className="mb-4 flex flex-wrap items-center gap-x-4 gap-y-1 border-l-2 border-spruce pl-3">
+          {say("draft.waits", { section: called(plan.passage, plan.section) })}
+          <Button disabled={begin.isPending} onClick={() => begin.begin(draft)}>
+            {say("draft.begin")}
+          </Button>
+          <Link to={`/plan/${draft.sectionId}`} className="font-semibold text-spruce underline underline-offset-4">
+            {say("draft.look")}
+          </Link>
+        </p>
+      )}
       {mayBegin ? (
         <Timeline
           timeline={plan.timeline}
@@ -121,7 +138,7 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
               <button
                 type="button"
                 disabled={measure.isPending}
-                onClick={() => measure.mutate({ sectionId: plan.wish.sectionId, school: "CEILING_TEST" })}
+                onClick={() => measure.begin({ sectionId: plan.wish.sectionId, school: "CEILING_TEST" })}
                 className="min-h-6 font-semibold text-spruce underline underline-offset-4"
               >
                 {say("today.measureItNow")}

@@ -22,18 +22,26 @@ public final class Known {
     private final Estimate estimate;
     private final List<AwkwardBand> awkward;
     private final boolean learning;
+    private final Surprise surprise;
 
     /** The last probe that was asked for: a plan and its preview ask several times before anything more is known. */
     private final AtomicReference<Probed> probed = new AtomicReference<>();
 
     private record Probed(Tempo safe, Tempo limit, Tempo tempo) {}
 
-    private Known(Posterior belief, Tempo alert, Estimate estimate, List<AwkwardBand> awkward, boolean learning) {
+    private Known(
+            Posterior belief,
+            Tempo alert,
+            Estimate estimate,
+            List<AwkwardBand> awkward,
+            boolean learning,
+            Surprise surprise) {
         this.belief = belief;
         this.alert = alert;
         this.estimate = estimate;
         this.awkward = List.copyOf(awkward);
         this.learning = learning;
+        this.surprise = surprise;
     }
 
     /**
@@ -42,21 +50,21 @@ public final class Known {
      * @param alert the tempo at which tension reaches {@link TensionCurve#ALERT}, if that is known
      */
     public static Known of(Posterior belief, Optional<Tempo> alert) {
-        return of(belief, alert.orElse(null), List.of());
+        return of(belief, alert.orElse(null), List.of(), Surprise.NONE);
     }
 
     /** What is known by a belief when nobody was asked how tense it was. */
     public static Known of(Posterior belief) {
-        return of(belief, (Tempo) null, List.of());
+        return of(belief, null, List.of(), Surprise.NONE);
     }
 
-    private static Known of(Posterior belief, Tempo alert, List<AwkwardBand> awkward) {
-        return new Known(belief, alert, belief.estimate().under(Optional.ofNullable(alert)), awkward, true);
+    private static Known of(Posterior belief, Tempo alert, List<AwkwardBand> awkward, Surprise surprise) {
+        return new Known(belief, alert, belief.estimate().under(Optional.ofNullable(alert)), awkward, true, surprise);
     }
 
     /** The same, where some bands of tempos go wrong for a reason of their own: they say nothing of the ceiling. */
     public Known besides(List<AwkwardBand> bands) {
-        return new Known(belief, alert, estimate, bands, learning);
+        return new Known(belief, alert, estimate, bands, learning, surprise);
     }
 
     /** An estimate whose belief was not kept: it says what it said, and learns nothing. */
@@ -66,12 +74,22 @@ public final class Known {
 
     /** The same, with the tempo above which tension says that it is no longer comfortable, and with the bands that are awkward. */
     public static Known said(Estimate estimate, Optional<Tempo> alert, List<AwkwardBand> awkward) {
-        return new Known(null, alert.orElse(null), estimate, awkward, false);
+        return new Known(null, alert.orElse(null), estimate, awkward, false, Surprise.NONE);
     }
 
     /** The same known by a belief. */
     public Known by(Posterior found) {
-        return of(found, alert, awkward);
+        return of(found, alert, awkward, surprise);
+    }
+
+    /** The ceiling that does not fit what was heard; empty as long as it does. */
+    public Optional<Tempo> doubted() {
+        return surprise.doubted();
+    }
+
+    /** The same in doubt already, of the ceiling that was believed before. */
+    public Known doubting(Optional<Tempo> ceiling) {
+        return new Known(belief, alert, estimate, awkward, learning, new Surprise(surprise.log(), ceiling));
     }
 
     public Estimate estimate() {
@@ -90,7 +108,11 @@ public final class Known {
 
     /** What is known after one more pass. */
     public Known after(Evidence evidence) {
-        return learning && tells(evidence) ? of(belief.after(evidence), alert, awkward) : this;
+        if (!learning || !tells(evidence)) {
+            return this;
+        }
+        Learning now = new Learning(belief, surprise).after(evidence);
+        return of(now.belief(), alert, awkward, now.surprise());
     }
 
     /** Whether a pass says something of the ceiling: one in an awkward band only says that it is awkward. */
@@ -105,7 +127,7 @@ public final class Known {
 
     /** The same, learning nothing from what is only expected. */
     public Known frozen() {
-        Known same = new Known(belief, alert, estimate, awkward, false);
+        Known same = new Known(belief, alert, estimate, awkward, false, surprise);
         same.probed.set(probed.get());
         return same;
     }

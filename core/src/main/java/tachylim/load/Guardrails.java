@@ -22,6 +22,8 @@ import tachylim.words.Reason;
  * @param history the days before
  * @param performances the days on which something is needed
  * @param ordered limits that somebody gave
+ * @param told the days before with what was told of them today as well: that may lower today's caps, and raises those of
+ *     tomorrow; empty where nothing was
  * @param lowest the lowest that today's caps have been; empty while nothing has changed them
  */
 public record Guardrails(
@@ -30,6 +32,7 @@ public record Guardrails(
         History history,
         Collection<LocalDate> performances,
         List<Ordered> ordered,
+        Optional<History> told,
         Optional<Lowest> lowest) {
 
     /** Seconds of fast playing a day at first. */
@@ -81,7 +84,7 @@ public record Guardrails(
             History history,
             Collection<LocalDate> performances,
             List<Ordered> ordered) {
-        this(usualMinutes, symptoms, history, performances, ordered, Optional.empty());
+        this(usualMinutes, symptoms, history, performances, ordered, Optional.empty(), Optional.empty());
     }
 
     /** Those of a player of whom nothing is known yet. */
@@ -129,7 +132,7 @@ public record Guardrails(
      * @param restOver the day on which the rest after a symptom is over; null when there was none
      */
     public Guardrails after(Effort effort, LocalDate restOver) {
-        History later = history.after(effort);
+        History later = told.orElse(history).after(effort);
         boolean over = restOver != null && !restOver.isAfter(later.today());
         return new Guardrails(
                 usualMinutes,
@@ -153,7 +156,7 @@ public record Guardrails(
                     Cap.Rule.SYMPTOM, Effort.NONE, Reason.of("cap.symptom", "hours", SymptomRest.LENGTH.toHours())));
         }
         caps.add(new Cap(Cap.Rule.OWN, Effort.planned(usualMinutes), Reason.of("cap.own", "minutes", usualMinutes)));
-        Optional<Return> back = back();
+        Optional<Return> back = backAsKnown();
         back.ifPresent(one -> caps.add(new Cap(Cap.Rule.RETURN, one.cap(), one.why())));
         if (back.isEmpty()) {
             average().ifPresent(caps::add);
@@ -162,6 +165,7 @@ public record Guardrails(
         usualDay().ifPresent(caps::add);
         taper().ifPresent(caps::add);
         orders(Limit.Kind.EFFORT).forEach(one -> caps.add(new Cap(Cap.Rule.ORDERED, new Effort(one.cap()), one.why())));
+        asTold().ifPresent(other -> lower(caps, other.caps(now)));
         List<Cap> sorted = new ArrayList<>(
                 caps.stream().sorted(Comparator.comparing(Cap::effort)).toList());
         lowest.flatMap(Lowest::effort)
@@ -169,6 +173,23 @@ public record Guardrails(
                 .ifPresent(
                         earlier -> sorted.add(0, new Cap(Cap.Rule.EARLIER, earlier.effort(), onlyDown(earlier.why()))));
         return List.copyOf(sorted);
+    }
+
+    /** Those of a day of which all was told in time. */
+    private Optional<Guardrails> asTold() {
+        return told.map(days -> new Guardrails(usualMinutes, symptoms, days, performances, ordered));
+    }
+
+    /** With what is lower by each rule. */
+    private static void lower(List<Cap> caps, List<Cap> others) {
+        for (Cap other : others) {
+            Optional<Cap> same =
+                    caps.stream().filter(cap -> cap.rule() == other.rule()).findFirst();
+            if (same.isEmpty() || same.get().effort().isMoreThan(other.effort())) {
+                same.ifPresent(caps::remove);
+                caps.add(other);
+            }
+        }
     }
 
     private static Reason onlyDown(Reason why) {
@@ -192,6 +213,16 @@ public record Guardrails(
 
     /** The return that today is in, if it is. */
     public Optional<Return> back() {
+        Optional<Return> late = asTold().flatMap(Guardrails::back);
+        Optional<Return> known = backAsKnown();
+        return late.isPresent()
+                        && (known.isEmpty()
+                                || known.get().cap().isMoreThan(late.get().cap()))
+                ? late
+                : known;
+    }
+
+    private Optional<Return> backAsKnown() {
         Optional<Return> symptom =
                 Optional.ofNullable(symptoms.restOver()).flatMap(over -> Return.afterSymptom(history, over));
         Optional<Return> layoff = Return.afterLayoff(history);
@@ -292,7 +323,9 @@ public record Guardrails(
     }
 
     private Limit burstsByTheRules(DayLoad day) {
-        Limit ours = ownBursts(day);
+        Limit ours = asTold().map(other -> other.burstsByTheRules(day))
+                .filter(other -> other.cap() < ownBursts(day).cap())
+                .orElseGet(() -> ownBursts(day));
         return orders(Limit.Kind.BURST_SECONDS).stream()
                 .min(Comparator.comparingDouble(Ordered::cap))
                 .filter(one -> one.cap() < ours.cap())

@@ -56,12 +56,13 @@ public record Arch(Tempo from, Tempo to, double up, double hold, int glides) imp
 
     static Method over(Span span) {
         Tempo top = span.edge()
+                .filter(edge -> span.setting().tempo().isEmpty())
                 .map(edge -> Tempo.slower(edge.times(PAST_EDGE).onMetronome(), span.top()))
                 .orElse(span.top());
         Tempo from = top.times(USUAL_FROM).onMetronome();
-        double up = up(span.seconds());
+        double up = span.setting().upSeconds().orElseGet(() -> up(span.seconds()));
         return from.compareTo(Stride.notAbove(top)) < 0
-                ? new Arch(from, top, up, USUAL_HOLD, glides(span.seconds(), up))
+                ? new Arch(from, top, up, USUAL_HOLD, span.setting().times(glides(span.seconds(), up), MOST_GLIDES))
                 : EasyPasses.under(span);
     }
 

@@ -56,7 +56,7 @@ public record ChangeCount(Tempo tempo, int change, int seconds, int wanted, int 
                 transition,
                 USUAL_SECONDS,
                 new Change(span.target(), BEATS_PER_CHANGE).needed(),
-                USUAL_COUNTS);
+                span.setting().times(USUAL_COUNTS, 6));
     }
 
     @Override

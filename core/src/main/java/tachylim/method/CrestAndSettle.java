@@ -41,7 +41,8 @@ public record CrestAndSettle(Tempo crest, int cleanInARow, int sets) implements 
     }
 
     static CrestAndSettle at(Span span) {
-        return new CrestAndSettle(span.top(), Math.min(6, span.cleanInARow()), USUAL_SETS);
+        return new CrestAndSettle(
+                span.top(), Math.min(6, span.cleanInARow()), span.setting().times(USUAL_SETS, 40));
     }
 
     /** Where it settles first. */

@@ -37,6 +37,9 @@ public record EasyPasses(PassKind kind, List<Tempo> tempos, Reason why) implemen
 
     private static final int LOOSE_PASSES = 10;
 
+    /** No more of them are in a block. */
+    public static final int MOST = 20;
+
     /** No more than so many passes alike make a set. */
     private static final int MOST_ALIKE = 6;
 
@@ -47,8 +50,8 @@ public record EasyPasses(PassKind kind, List<Tempo> tempos, Reason why) implemen
         if (kind != PassKind.WARM_UP && kind != PassKind.CLOSING) {
             throw new IllegalArgumentException("Easy passes warm up or close, they are no " + kind);
         }
-        if (tempos.isEmpty() || tempos.size() > 20) {
-            throw new IllegalArgumentException("There are 1 to 20 easy passes, not " + tempos.size());
+        if (tempos.isEmpty() || tempos.size() > MOST) {
+            throw new IllegalArgumentException("There are 1 to " + MOST + " easy passes, not " + tempos.size());
         }
         tempos = tempos.stream().map(Tempo::onMetronome).toList();
     }

@@ -53,9 +53,15 @@ public record FreeBursts(Tempo easy, Tempo fast, double seconds, double loose, i
 
     static Method over(Span span) {
         Tempo fast = Stride.notAbove(Tempo.slower(span.highest(), span.ceiling().times(1.05)));
-        Tempo easy = span.comfortable().times(USUAL_EASY).onMetronome();
+        Tempo easy = Tempo.slower(span.comfortable(), fast).times(USUAL_EASY).onMetronome();
+        Setting set = span.setting();
         return span.hasRoomAbove() && easy.compareTo(fast) < 0
-                ? new FreeBursts(easy, fast, USUAL_SECONDS, USUAL_LOOSE, USUAL_BURSTS)
+                ? new FreeBursts(
+                        easy,
+                        fast,
+                        set.fastSeconds().orElse(USUAL_SECONDS),
+                        set.easySeconds().orElse(USUAL_LOOSE),
+                        set.times(USUAL_BURSTS, 12))
                 : SteadyClimb.toCeiling(span);
     }
 

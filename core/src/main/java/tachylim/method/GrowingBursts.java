@@ -58,7 +58,12 @@ public record GrowingBursts(Tempo tempo, Way way, int from, int notes, int burst
         Tempo tempo = Tempo.slower(span.highest(), span.target());
         int transition =
                 Math.max(0, Math.min(span.ground().notes() - 2, span.ground().weak()));
-        return new GrowingBursts(tempo, Way.OUTWARD, transition, span.ground().notes(), USUAL_BURSTS);
+        return new GrowingBursts(
+                tempo,
+                Way.OUTWARD,
+                transition,
+                span.ground().notes(),
+                span.setting().times(USUAL_BURSTS, 40));
     }
 
     /** The k notes that are played when there are k of them. */

@@ -11,6 +11,11 @@ import tachylim.words.Reason;
  */
 public interface Position {
 
+    /** The position of a method that is over for a reason. */
+    static Position ended(Reason why) {
+        return new Finished(why);
+    }
+
     /** What to do now. */
     Move move();
 

@@ -58,7 +58,13 @@ public record PulseLadder(Tempo start, Tempo limit, double perBeat, double lowes
     static PulseLadder over(Span span) {
         Tempo start = Tempo.slower(span.comfortable().times(USUAL_START).onMetronome(), span.top());
         double perBeat = Math.min(16, Math.max(0.25, span.ground().perBeat()));
-        return new PulseLadder(start, span.top(), perBeat, USUAL_LOWEST, USUAL_HIGHEST, USUAL_PASSES);
+        return new PulseLadder(
+                start,
+                span.top(),
+                perBeat,
+                USUAL_LOWEST,
+                USUAL_HIGHEST,
+                span.setting().times(USUAL_PASSES, 100));
     }
 
     /** The beats that go to a click at a tempo, when so many went to it before. */
@@ -154,6 +160,11 @@ public record PulseLadder(Tempo start, Tempo limit, double perBeat, double lowes
     @Override
     public int done(At at) {
         return at.done;
+    }
+
+    @Override
+    public int mostMisses() {
+        return 3;
     }
 
     @Override

@@ -52,6 +52,31 @@ public enum School {
         ABOVE
     }
 
+    /** What methods are for, as a player looks for them. */
+    public enum Purpose {
+        /** Beyond the ceiling, for moments. */
+        BEYOND,
+        /** Up to it, step by step. */
+        CLIMB,
+        /** What was reached is to stay. */
+        STAY,
+        /** What works, and how fast it is. */
+        FIND_OUT,
+        /** Days for little, or nothing at all. */
+        EASY
+    }
+
+    /** What it is for. */
+    public Purpose purpose() {
+        return switch (this) {
+            case INTERVAL_BURSTS, SWITCH_BURSTS, FREE_BURSTS, GROWING_BURSTS -> Purpose.BEYOND;
+            case STEADY_CLIMB, NARROW_STEPS, SETBACK_LADDER, TAPER, ARCH, PULSE_LADDER -> Purpose.CLIMB;
+            case CREST_AND_SETTLE, SETTLE_OVERNIGHT, UPKEEP, PERFORMANCE_RUN -> Purpose.STAY;
+            case CEILING_TEST, TEMPO_SWEEP, CHANGE_COUNT, REFERENCE_COMPARISON -> Purpose.FIND_OUT;
+            case EASY, STUDY_CARD, WARM_UP_ROUTINE -> Purpose.EASY;
+        };
+    }
+
     /** A method stands in a document as its settings, with the word of its school. */
     public static final Codec<Method> METHOD =
             Codec.family("method", method -> method.school().word, word -> of(word).codec);

@@ -46,7 +46,10 @@ public record SetbackLadder(Tempo base, int step, Tempo limit, int pairs) implem
     static SetbackLadder over(Span span) {
         int step = (int) Math.max(1, Math.round(span.comfortable().bpm() * USUAL_STEP));
         return new SetbackLadder(
-                Tempo.slower(span.comfortable().onMetronome(), span.top()), step, span.top(), USUAL_PAIRS);
+                Tempo.slower(span.comfortable().onMetronome(), span.top()),
+                step,
+                span.top(),
+                span.setting().times(USUAL_PAIRS, 30));
     }
 
     @Override

@@ -38,7 +38,8 @@ public record SettleOvernight(Tempo tempo, int sets, int passes) implements Seri
     }
 
     static SettleOvernight under(Span span) {
-        return new SettleOvernight(span.top().times(UNDER), USUAL_SETS, USUAL_PASSES);
+        return new SettleOvernight(
+                span.top().times(UNDER), USUAL_SETS, span.setting().times(USUAL_PASSES, 6));
     }
 
     @Override

@@ -17,6 +17,7 @@ import tachylim.tempo.Tempo;
  * @param cleanInARow clean passes that earn a step, 1 or more
  * @param awkward the band of tempos that goes wrong more often than what is around it; empty when there is none
  * @param edge where tension reached its edge when that was marked last; empty when it never was
+ * @param setting what the player set of it; the tempos above go by it already
  * @param ground the music
  * @param seconds the time there is, above 0
  */
@@ -30,6 +31,7 @@ public record Span(
         int cleanInARow,
         Optional<Between> awkward,
         Optional<Tempo> edge,
+        Setting setting,
         Ground ground,
         double seconds) {
 
@@ -41,14 +43,15 @@ public record Span(
      *
      * @param notes how many notes it has, 1 or more
      * @param beats how many beats it lasts, 1 or more
+     * @param passBeats how many beats a pass of it lasts, which goes round several times where it is short
      * @param bar the beats of a bar, 1 or more
      * @param perBeat notes a beat in its quickest places, above 0
      * @param weak the transition that breaks most, from 0; that in its midst when none is known
      */
-    public record Ground(int notes, int beats, int bar, double perBeat, int weak) {}
+    public record Ground(int notes, int beats, int passBeats, int bar, double perBeat, int weak) {}
 
-    /** Whether there is room for bursts between the ceiling and what is safe. */
+    /** Whether there is room for bursts between the ceiling and what is safe, or they are wanted at a tempo of their own. */
     public boolean hasRoomAbove() {
-        return highest.compareTo(Tempo.clamped(Rounding.below(ceiling.bpm()) + 1)) >= 0;
+        return setting.tempo().isPresent() || highest.compareTo(Tempo.clamped(Rounding.below(ceiling.bpm()) + 1)) >= 0;
     }
 }

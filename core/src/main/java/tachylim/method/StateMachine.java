@@ -53,6 +53,11 @@ interface StateMachine<S> extends Method {
         return Next.go(at, why);
     }
 
+    /** So many misses in a row are the end, at whatever tempos: where each step goes by the one before, they say that it is not it. */
+    default int mostMisses() {
+        return Integer.MAX_VALUE;
+    }
+
     /** Whether it warms up: that is played to its end, however slow. */
     default boolean isWarmUp() {
         return false;

@@ -18,7 +18,7 @@ import tachylim.words.Reason;
  * @param start the first tempo, not above the limit
  * @param limit the tempo it never goes above
  * @param step one step as a share of the tempo, usually 0.02; a step is at least 1 BPM
- * @param cleanInARow clean passes that earn a step, 1 to 10, usually 3
+ * @param cleanInARow clean passes that earn a step, 1 to {@value #MOST_CLEAN}, usually 3
  * @param mostPasses the most passes it asks for, 1 to 200
  * @param sets whether the passes that earn a step are played on one click and answered at once
  */
@@ -32,6 +32,12 @@ public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow
             method.whole("cleanInARow", SteadyClimb::cleanInARow),
             method.whole("mostPasses", SteadyClimb::mostPasses),
             method.flag("sets", SteadyClimb::sets)));
+
+    /** A step is earned by no more clean passes. */
+    public static final int MOST_CLEAN = Setting.MOST_TIMES;
+
+    /** No more passes alike are answered at once. */
+    private static final int MOST_AT_ONCE = 6;
 
     /** The step of 2% that players use when none is chosen. */
     public static final double USUAL_STEP = 0.02;
@@ -49,8 +55,9 @@ public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow
         if (start.compareTo(limit) > 0) {
             throw new IllegalArgumentException("The climb starts at " + start + ", above its limit of " + limit);
         }
-        if (cleanInARow < 1 || cleanInARow > 10) {
-            throw new IllegalArgumentException("A step is earned by 1 to 10 clean passes, not " + cleanInARow);
+        if (cleanInARow < 1 || cleanInARow > MOST_CLEAN) {
+            throw new IllegalArgumentException(
+                    "A step is earned by 1 to " + MOST_CLEAN + " clean passes, not " + cleanInARow);
         }
         if (mostPasses < 1 || mostPasses > 200) {
             throw new IllegalArgumentException("A climb has 1 to 200 passes, not " + mostPasses);
@@ -70,7 +77,11 @@ public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow
     /** From the comfortable tempo to the ceiling, a step for each clean pass or two: also what shows best where the ceiling is. */
     static SteadyClimb toCeiling(Span span) {
         return new SteadyClimb(
-                span.comfortable(), span.top(), PROBING_STEP, Math.max(1, span.cleanInARow() - 2), MOST_PASSES);
+                span.comfortable(),
+                span.top(),
+                PROBING_STEP,
+                Math.max(1, span.cleanInARow() - 2),
+                span.setting().times(MOST_PASSES, 200));
     }
 
     /** The narrow step of 1%, and how far a drill reaches beyond what it is for. */
@@ -81,12 +92,18 @@ public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow
     /** Narrow steps across an awkward band, from below it to above it; to the ceiling when there is none. */
     static SteadyClimb across(Span span) {
         if (span.awkward().isEmpty()) {
-            return new SteadyClimb(span.comfortable(), span.top(), NARROW_STEP, narrowly(span), MOST_PASSES);
+            return new SteadyClimb(
+                    span.comfortable(),
+                    span.top(),
+                    NARROW_STEP,
+                    narrowly(span),
+                    span.setting().times(MOST_PASSES, 200));
         }
         Span.Between band = span.awkward().get();
         Tempo limit = Tempo.slower(band.to().times(BEYOND).onMetronome(), span.reach());
         Tempo start = Tempo.slower(band.from().times(1 / BEYOND).onMetronome(), limit);
-        return new SteadyClimb(start, limit, NARROW_STEP, narrowly(span), MOST_PASSES);
+        return new SteadyClimb(
+                start, limit, NARROW_STEP, narrowly(span), span.setting().times(MOST_PASSES, 200));
     }
 
     private static int narrowly(Span span) {
@@ -135,7 +152,7 @@ public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow
 
     /** How many passes are answered at once: what is missing of a row, as far as there are passes left. */
     private int atOnce(At at) {
-        return sets ? Math.min(cleanInARow - at.clean, mostPasses - at.passes) : 1;
+        return sets ? Math.min(MOST_AT_ONCE, Math.min(cleanInARow - at.clean, mostPasses - at.passes)) : 1;
     }
 
     @Override
@@ -205,6 +222,11 @@ public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow
     @Override
     public int done(At at) {
         return at.passes;
+    }
+
+    @Override
+    public int mostMisses() {
+        return 3;
     }
 
     @Override

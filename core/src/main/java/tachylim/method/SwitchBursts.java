@@ -39,6 +39,9 @@ public record SwitchBursts(Tempo first, Tempo floor, Tempo limit, int spread, in
     private static final int USUAL_SPREAD = 2;
     private static final int USUAL_PASSES = 6;
 
+    /** At a tempo of the player's own they come down so far before they end. */
+    private static final double LEAST_OF_OWN = 0.85;
+
     /**
      * @throws IllegalArgumentException if a setting is outside its range or the tempos out of order
      */
@@ -57,16 +60,18 @@ public record SwitchBursts(Tempo first, Tempo floor, Tempo limit, int spread, in
         if (!span.hasRoomAbove()) {
             return SteadyClimb.toCeiling(span);
         }
-        Tempo first = Tempo.clamped(Rounding.below(span.ceiling().bpm()) + 1);
+        // At a tempo of the player's own they may lie below the ceiling.
+        Tempo above = Tempo.clamped(Rounding.below(span.ceiling().bpm()) + 1);
+        Tempo first = span.setting().tempo().isPresent() ? span.highest() : above;
         int quick = Math.min(2, Math.max(1, span.ground().beats() - 1));
         return new SwitchBursts(
                 first,
-                span.ceiling(),
+                Tempo.slower(span.ceiling(), first.times(LEAST_OF_OWN)),
                 span.highest(),
                 USUAL_SPREAD,
                 quick,
                 span.ground().beats(),
-                USUAL_PASSES);
+                span.setting().times(USUAL_PASSES, 30));
     }
 
     @Override

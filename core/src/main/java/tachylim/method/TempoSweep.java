@@ -37,8 +37,9 @@ public record TempoSweep(List<Tempo> tempos) implements Series {
     static TempoSweep over(Span span) {
         Tempo from = Tempo.slower(span.comfortable().times(USUAL_FROM).onMetronome(), span.top());
         List<Tempo> tempos = new ArrayList<>();
-        for (int i = 0; i < USUAL; i++) {
-            double share = Math.pow(span.top().ratioTo(from), (double) i / (USUAL - 1));
+        int many = span.setting().times(USUAL, 2, 12);
+        for (int i = 0; i < many; i++) {
+            double share = Math.pow(span.top().ratioTo(from), (double) i / (many - 1));
             tempos.add(Tempo.slower(from.times(share).onMetronome(), span.top()));
         }
         return new TempoSweep(shuffled(tempos, Math.round(span.top().bpm())));

@@ -34,6 +34,12 @@ public record ThinningOut(Tempo from, Tempo to, int tempos, int first, int last)
     private static final int USUAL_TEMPOS = 6;
     private static final int USUAL_FIRST = 8;
     private static final int USUAL_LAST = 2;
+    private static final int FEWEST_TEMPOS = 2;
+
+    /** What a set takes besides its passes. */
+    private static final int COUNT_IN_BEATS = 4;
+
+    private static final double ANSWER_SECONDS = 5;
 
     /**
      * @throws IllegalArgumentException if a setting is outside its range
@@ -51,7 +57,27 @@ public record ThinningOut(Tempo from, Tempo to, int tempos, int first, int last)
 
     static ThinningOut over(Span span) {
         Tempo from = Tempo.slower(span.top().times(USUAL_FROM).onMetronome(), Stride.notAbove(span.top()));
-        return new ThinningOut(from, span.top(), USUAL_TEMPOS, USUAL_FIRST, USUAL_LAST);
+        int first = span.setting().times(USUAL_FIRST, USUAL_LAST, 30);
+        ThinningOut whole = new ThinningOut(from, span.top(), USUAL_TEMPOS, first, USUAL_LAST);
+        return whole.within(span.seconds(), span.ground().passBeats());
+    }
+
+    /** So much shorter that it reaches its goal in the time there is: fewer repetitions of what is slow, then fewer tempos. */
+    private ThinningOut within(double seconds, int beats) {
+        ThinningOut shorter = this;
+        while (shorter.seconds(beats) > seconds && (shorter.first > USUAL_LAST || shorter.tempos > FEWEST_TEMPOS)) {
+            shorter = shorter.first > USUAL_LAST
+                    ? new ThinningOut(from, to, shorter.tempos, shorter.first - 1, USUAL_LAST)
+                    : new ThinningOut(from, to, shorter.tempos - 1, shorter.first, USUAL_LAST);
+        }
+        return shorter;
+    }
+
+    /** What it takes, each set counted in and answered. */
+    private double seconds(int beats) {
+        return IntStream.range(0, tempos)
+                .mapToDouble(j -> tempo(j).secondsFor(repetitions(j) * beats + COUNT_IN_BEATS) + ANSWER_SECONDS)
+                .sum();
     }
 
     /** The j-th tempo, from 0. */

@@ -12,18 +12,19 @@ import tachylim.words.Reason;
  * @param at the state
  * @param cap nothing is faster
  * @param downs steps down for slips or tension since the last clean pass that was loose enough
+ * @param misses passes in a row that were not clean
  * @param why the reason that led here
  */
-record Underway<S>(StateMachine<S> method, S at, Tempo cap, int downs, Reason why) implements Position {
+record Underway<S>(StateMachine<S> method, S at, Tempo cap, int downs, int misses, Reason why) implements Position {
 
     /** So many steps down in a row end a block: going on would practise what goes wrong. */
     private static final int MOST_DOWNS = 2;
 
     static <S> Position opening(StateMachine<S> method) {
-        return reached(method, method.begin(), method.limit(), 0);
+        return reached(method, method.begin(), method.limit(), 0, 0);
     }
 
-    private static <S> Position reached(StateMachine<S> method, Next<S> next, Tempo cap, int downs) {
+    private static <S> Position reached(StateMachine<S> method, Next<S> next, Tempo cap, int downs, int misses) {
         if (next instanceof Next.Stop<S> stop) {
             return new Finished(stop.why());
         }
@@ -34,13 +35,16 @@ record Underway<S>(StateMachine<S> method, S at, Tempo cap, int downs, Reason wh
         if (downs >= MOST_DOWNS && !method.isWarmUp()) {
             return new Finished(Reason.of("method.twoDowns"));
         }
+        if (misses >= method.mostMisses()) {
+            return new Finished(Reason.of("method.misses", "misses", misses));
+        }
         return method.isTooLow(go.state())
                 ? new Finished(Reason.of("method.tooLow"))
-                : new Underway<>(method, go.state(), Tempo.slower(cap, go.most()), downs, go.why());
+                : new Underway<>(method, go.state(), Tempo.slower(cap, go.most()), downs, misses, go.why());
     }
 
-    private Position to(Next<S> next, int downsNow) {
-        return reached(method, next, cap, downsNow);
+    private Position to(Next<S> next, int downsNow, int missesNow) {
+        return reached(method, next, cap, downsNow, missesNow);
     }
 
     @Override
@@ -54,16 +58,17 @@ record Underway<S>(StateMachine<S> method, S at, Tempo cap, int downs, Reason wh
             return new Finished(Reason.of("method.locked"));
         }
         if (answer.lowers()) {
-            return isSlowest() ? slowest() : to(method.tense(at, cap, answer), downs + 1);
+            return isSlowest() ? slowest() : to(method.tense(at, cap, answer), downs + 1, misses);
         }
         if (answer.verdict() == null) {
-            Position then = to(answer.holds() ? method.held(at, cap, answer) : method.unjudged(at, cap), downs);
+            Position then = to(answer.holds() ? method.held(at, cap, answer) : method.unjudged(at, cap), downs, misses);
             return answer.holds() ? noFaster(then) : then;
         }
         Next<S> next = method.after(at, cap, answer);
         boolean down = next instanceof Next.Go<S> go && go.down();
         boolean good = answer.verdict() == Verdict.CLEAN && !answer.holds();
-        Position then = to(next, down ? downs + 1 : good ? 0 : downs);
+        int missed = answer.verdict() == Verdict.CLEAN ? 0 : misses + 1;
+        Position then = to(next, down ? downs + 1 : good ? 0 : downs, missed);
         return answer.holds() ? noFaster(then) : then;
     }
 
@@ -78,12 +83,12 @@ record Underway<S>(StateMachine<S> method, S at, Tempo cap, int downs, Reason wh
 
     @Override
     public Position unjudged() {
-        return to(method.unjudged(at, cap), downs);
+        return to(method.unjudged(at, cap), downs, misses);
     }
 
     @Override
     public Position backedOff() {
-        return isSlowest() ? slowest() : to(method.slower(at, cap, Cause.BACKED_OFF), downs);
+        return isSlowest() ? slowest() : to(method.slower(at, cap, Cause.BACKED_OFF), downs, misses);
     }
 
     private boolean isSlowest() {
@@ -97,6 +102,6 @@ record Underway<S>(StateMachine<S> method, S at, Tempo cap, int downs, Reason wh
     @Override
     public Position under(Tempo most, Reason because) {
         Tempo lower = Tempo.slower(cap, Stride.notAbove(most));
-        return lower.equals(cap) ? this : reached(method, method.under(at, lower, because, why), lower, downs);
+        return lower.equals(cap) ? this : reached(method, method.under(at, lower, because, why), lower, downs, misses);
     }
 }

@@ -47,7 +47,7 @@ public record Upkeep(Tempo easy, Tempo target, int performances) implements Stat
     static Method at(Span span) {
         Tempo easy = span.top().times(EASY_SHARE).onMetronome();
         return easy.compareTo(Stride.notAbove(span.top())) < 0
-                ? new Upkeep(easy, span.top(), USUAL)
+                ? new Upkeep(easy, span.top(), span.setting().times(USUAL, 12))
                 : EasyPasses.under(span);
     }
 

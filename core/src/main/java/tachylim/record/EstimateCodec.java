@@ -34,7 +34,8 @@ public final class EstimateCodec {
             band.number("cleanAbove", AwkwardBand::cleanAbove)));
 
     static final Codec<Known> KNOWN = Codec.object(known -> Known.said(
-            known.get("estimate", ESTIMATE, Known::estimate),
-            known.get("alert", Tempo.CODEC.optional(), Known::alert),
-            known.get("awkward", AWKWARD.list(), Known::awkward)));
+                    known.get("estimate", ESTIMATE, Known::estimate),
+                    known.get("alert", Tempo.CODEC.optional(), Known::alert),
+                    known.get("awkward", AWKWARD.list(), Known::awkward))
+            .doubting(known.get("doubted", Tempo.CODEC.optional(), Known::doubted)));
 }

@@ -9,6 +9,7 @@ import tachylim.codec.Codec;
 import tachylim.codec.Fields;
 import tachylim.method.Probes;
 import tachylim.method.School;
+import tachylim.method.Setting;
 import tachylim.method.WarmUpRoutine;
 import tachylim.notation.abc.AbcReader;
 import tachylim.notation.abc.AbcWriter;
@@ -97,7 +98,12 @@ public final class WorkoutCodec {
                     block.text("version", one -> one.sketch().variation()),
                     block.number("seconds", Block::seconds),
                     block.get(
-                            "choices", ChoicesCodec.CHOICES, one -> one.sketch().choices()));
+                            "choices", ChoicesCodec.CHOICES, one -> one.sketch().choices()),
+                    block.get("own", Codec.FLAG.or(false), one -> one.sketch().own()),
+                    block.get(
+                            "setting",
+                            Setting.CODEC.or(Setting.NONE),
+                            one -> one.sketch().setting()));
             block.derived("title", Reason.CODEC, one -> one.music().title());
             block.derived("matching", Codec.NUMBER, one -> one.music().matching());
             return new Block(

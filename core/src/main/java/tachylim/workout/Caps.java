@@ -26,7 +26,8 @@ final class Caps {
     }
 
     /**
-     * Whether a block measures where nothing is to be measured: after a hand that was too tense today, and what was measured today
+     * Whether a block measures where nothing is to be measured: after a hand that was too tense today, after what does not fit what is
+     * believed, and what was measured today
      * as often as a test does.
      */
     boolean mayNotMeasure() {
@@ -36,6 +37,7 @@ final class Caps {
         Strictness strictness = now.current().strictness();
         return strictness.lowers(now.tally().worstTension())
                 || strictness.lowers(now.tally().condition().worst())
+                || now.progress().isInDoubt(now.current().theme())
                 || probesLeft() <= 0;
     }
 

@@ -13,6 +13,7 @@ import java.util.stream.IntStream;
 import tachylim.load.Effort;
 import tachylim.load.Guardrails;
 import tachylim.method.School;
+import tachylim.method.Setting;
 import tachylim.passage.Passage;
 import tachylim.variation.Catalogue;
 import tachylim.variation.Variation;
@@ -31,6 +32,9 @@ public final class Composer {
 
     /** A workout fills at least this share of its minutes, where nothing stands in the way. */
     public static final double FULL = 0.92;
+
+    /** More than this is said. */
+    private static final double MOST = 1.08;
 
     private static final double OPENER_SHARE = 0.375;
 
@@ -67,6 +71,65 @@ public final class Composer {
         return composer.drawn(composer.sketches());
     }
 
+    /**
+     * The workout for a brief with blocks of the player's own: these are played, in their order, and what is composed gives
+     * way. Where the brief has a warm-up, it is all there is to be; otherwise the rest is composed around it.
+     */
+    static Workout around(Brief brief) {
+        Composer composer = new Composer(brief);
+        List<Sketch> sketches = brief.sketches();
+        boolean whole = sketches.stream().anyMatch(sketch -> sketch.part() == Part.WARM_UP);
+        return composer.drawn(composer.yielding(whole ? sketches : composer.sketches()));
+    }
+
+    /** What is composed goes, the least of it first, until all of the player's own blocks are played, or as many as can be. */
+    private List<Sketch> yielding(List<Sketch> sketches) {
+        List<Sketch> best = sketches;
+        int missing = missing(sketches);
+        List<Sketch> fewer = sketches;
+        while (missing > 0 && fewer.stream().anyMatch(Composer::mayGo)) {
+            fewer = withoutOne(fewer);
+            int now = missing(fewer);
+            if (now < missing) {
+                best = fewer;
+                missing = now;
+            }
+        }
+        return best;
+    }
+
+    /** How many of the player's own blocks are not played. */
+    private int missing(List<Sketch> sketches) {
+        Set<Integer> played = taken(sketches).played;
+        return (int) IntStream.range(0, sketches.size())
+                .filter(block -> isToBePlayed(sketches.get(block)) && !played.contains(block))
+                .count();
+    }
+
+    private static boolean isToBePlayed(Sketch sketch) {
+        return sketch.own() && sketch.part() != Part.STUDY && sketch.choices().school() != School.STUDY_CARD;
+    }
+
+    /** Groundwork goes first, then controlled playing, measuring, and what is composed of the main work. */
+    private static final List<Part> GOING = List.of(Part.PREPARE, Part.OPENER, Part.MEASURE, Part.CORE);
+
+    private static boolean mayGo(Sketch sketch) {
+        return !sketch.own() && GOING.contains(sketch.part());
+    }
+
+    private static List<Sketch> withoutOne(List<Sketch> sketches) {
+        int least = IntStream.range(0, sketches.size())
+                .filter(block -> mayGo(sketches.get(block)))
+                .boxed()
+                .min(Comparator.<Integer>comparingInt(
+                                block -> GOING.indexOf(sketches.get(block).part()))
+                        .thenComparing(Comparator.reverseOrder()))
+                .orElseThrow();
+        List<Sketch> fewer = new ArrayList<>(sketches);
+        fewer.remove(least);
+        return fewer;
+    }
+
     private Workout drawn(List<Sketch> sketches) {
         return Planner.drawn(
                 brief.with(sketches),
@@ -88,8 +151,37 @@ public final class Composer {
                     sketch(Part.MEASURE, 0, Math.max(all, measuring)),
                     sketch(Part.CLOSER, 0, LEAST_CLOSER_SECONDS));
         }
-        return filled(draft(all - measuring, measuring));
+        return yielding(filled(withOwn(draft(all - measuring, measuring))));
     }
+
+    /** With what the player put in, in its order, before what is measured and the main work: also what was ticked for today. */
+    private List<Sketch> withOwn(List<Sketch> draft) {
+        List<Sketch> own =
+                new ArrayList<>(brief.sketches().stream().filter(Sketch::own).toList());
+        for (int theme = 0; theme < sections; theme++) {
+            for (String key : brief.themes().get(theme).variations()) {
+                if (music(theme, key).isPresent() && own.size() < MOST_OWN && isNew(own, theme, key)) {
+                    own.add(new Sketch(Part.PREPARE, theme, key, variationSeconds(theme, key), brief.choices())
+                            .asOwn(Setting.NONE));
+                }
+            }
+        }
+        List<Sketch> all = new ArrayList<>(draft);
+        int place = IntStream.range(0, draft.size())
+                .filter(block -> draft.get(block).part() == Part.MEASURE
+                        || draft.get(block).part() == Part.CORE)
+                .findFirst()
+                .orElse(draft.size() - 1);
+        all.addAll(place, own);
+        return all;
+    }
+
+    private static boolean isNew(List<Sketch> sketches, int theme, String key) {
+        return sketches.stream()
+                .noneMatch(one -> one.theme() == theme && one.variation().equals(key));
+    }
+
+    private static final int MOST_OWN = Brief.MOST_SKETCHES / 2;
 
     /** A workout asks for about so much effort a minute, its rests counted in. */
     private static final double EFFORT_A_MINUTE = 0.9;
@@ -182,7 +274,9 @@ public final class Composer {
     /** Without the variations for which a day has nothing left. */
     private static List<Sketch> played(List<Sketch> sketches, Set<Integer> played) {
         return IntStream.range(0, sketches.size())
-                .filter(block -> sketches.get(block).part() != Part.PREPARE || played.contains(block))
+                .filter(block -> sketches.get(block).own()
+                        || sketches.get(block).part() != Part.PREPARE
+                        || played.contains(block))
                 .mapToObj(sketches::get)
                 .toList();
     }
@@ -204,7 +298,8 @@ public final class Composer {
         return new Taken(
                 lasting(ahead),
                 ahead.stream()
-                        .filter(segment -> segment.part() != Part.PREPARE && segment.part() != Part.OPENER)
+                        .filter(segment -> sketches.get(segment.block()).own()
+                                || segment.part() != Part.PREPARE && segment.part() != Part.OPENER)
                         .mapToDouble(Segment::playedSeconds)
                         .sum(),
                 ahead.stream()
@@ -217,7 +312,7 @@ public final class Composer {
     private static List<Sketch> stretched(List<Sketch> sketches, double missing) {
         List<Sketch> longer = new ArrayList<>(sketches);
         for (int i = 0; i < longer.size(); i++) {
-            if (longer.get(i).part() == Part.CORE) {
+            if (longer.get(i).part() == Part.CORE && !longer.get(i).own()) {
                 longer.set(i, longer.get(i).lasting(longer.get(i).seconds() + Math.max(0, missing)));
                 break;
             }
@@ -225,15 +320,69 @@ public final class Composer {
         return longer;
     }
 
+    /** The workout with what is to be said of it: own blocks that are not played, and minutes that are not what was asked for. */
+    static Workout remarked(Workout workout) {
+        if (workout.blocks().isEmpty()) {
+            return workout;
+        }
+        List<Segment> ahead = Run.start(workout).ahead();
+        Set<Integer> played = ahead.stream()
+                .filter(segment -> segment.step() instanceof Pass)
+                .map(Segment::block)
+                .collect(Collectors.toSet());
+        List<Block> blocks = new ArrayList<>(workout.blocks());
+        List<Reason> unplayed = new ArrayList<>();
+        for (int i = 0; i < blocks.size(); i++) {
+            Block block = blocks.get(i);
+            if (isToBePlayed(block.sketch()) && !played.contains(i)) {
+                Reason because = because(workout, ahead, block);
+                blocks.set(i, block.saying(Reason.of("block.unplayed", "because", because)));
+                unplayed.add(Reason.of(
+                        "plan.unplayed",
+                        "method",
+                        Reason.of("method." + block.method().school().name()),
+                        "because",
+                        because));
+            }
+        }
+        Workout said = new Workout(workout.brief(), blocks, workout.remarks());
+        for (Reason remark : unplayed) {
+            said = said.withRemark(remark);
+        }
+        return remark(said, ahead).map(said::withRemark).orElse(said);
+    }
+
+    /** Why a block is not played. */
+    private static Reason because(Workout workout, List<Segment> ahead, Block block) {
+        Allowance left = workout.brief().allowance();
+        double fast = ahead.stream().mapToDouble(Segment::burstSeconds).sum();
+        if (block.method().goesAbove() && fast >= NEARLY_ALL * left.burstSeconds()) {
+            return Reason.of("less.fast");
+        }
+        int passes = passesOf(block.theme(), workout, ahead);
+        if (passes >= workout.brief().themes().get(block.theme()).left().passes()) {
+            return Reason.of("less.passes", "passes", Guardrails.PASSES_OF_A_SECTION);
+        }
+        Effort effort = Effort.sum(ahead.stream().map(Segment::effort));
+        if (effort.isMoreThan(left.effort().times(NEARLY_ALL))) {
+            return Reason.of("less.effort");
+        }
+        double playing = ahead.stream().mapToDouble(Segment::playedSeconds).sum();
+        return playing > NEARLY_ALL * left.playingSeconds() ? Reason.of("less.playing") : Reason.of("less.time");
+    }
+
     /** What stands in the way where a workout is far shorter than was asked; empty where it is not. */
-    static Optional<Reason> remark(Workout workout) {
+    private static Optional<Reason> remark(Workout workout, List<Segment> ahead) {
         Brief brief = workout.brief();
         if (Planner.isEasy(brief) || brief.choices().school() == School.CEILING_TEST) {
             return Optional.empty();
         }
         double wanted = brief.minutes() * 60.0;
-        List<Segment> ahead = Run.start(workout).ahead();
         double planned = lasting(ahead);
+        if (planned > MOST * wanted
+                && workout.blocks().stream().anyMatch(block -> block.sketch().own())) {
+            return Optional.of(Reason.of("more.own", "planned", Math.round(planned / 60), "wanted", brief.minutes()));
+        }
         if (planned >= FULL * wanted) {
             return Optional.empty();
         }
@@ -317,7 +466,7 @@ public final class Composer {
         for (int i = fewer.size() - 1; i >= 0 && left > 0; i--) {
             Sketch one = fewer.get(i);
             boolean variation = one.part() == Part.PREPARE;
-            if (variation || one.part() == Part.OPENER) {
+            if (!one.own() && (variation || one.part() == Part.OPENER)) {
                 double rest = one.seconds() - left;
                 left -= Math.min(left, one.seconds());
                 if (rest >= LEAST_VARIATION_SECONDS || !variation) {
@@ -327,18 +476,26 @@ public final class Composer {
                 }
             }
         }
-        return fewer.equals(sketches) ? shorterCores(sketches, surplus) : fewer;
+        if (!fewer.equals(sketches)) {
+            return fewer;
+        }
+        // The player's own blocks are wanted more than to be measured.
+        boolean own = sketches.stream().anyMatch(Sketch::own);
+        List<Sketch> unmeasured = sketches.stream()
+                .filter(one -> !own || one.own() || one.part() != Part.MEASURE)
+                .toList();
+        return unmeasured.size() < sketches.size() ? unmeasured : shorterCores(sketches, surplus);
     }
 
     /** With less time for the cores, each of them as much less. */
     private static List<Sketch> shorterCores(List<Sketch> sketches, double surplus) {
         double cores = sketches.stream()
-                .filter(one -> one.part() == Part.CORE)
+                .filter(one -> one.part() == Part.CORE && !one.own())
                 .mapToDouble(Sketch::seconds)
                 .sum();
         double share = Math.max(0.3, 1 - surplus / Math.max(1, cores));
         return sketches.stream()
-                .map(one -> one.part() == Part.CORE ? one.lasting(one.seconds() * share) : one)
+                .map(one -> one.part() == Part.CORE && !one.own() ? one.lasting(one.seconds() * share) : one)
                 .toList();
     }
 

@@ -11,12 +11,17 @@ import tachylim.tempo.Tempo;
  *
  * @param known how fast it is
  * @param proven the fastest tempo at which the whole was clean
- * @param gripped the slowest tempo at which a hand gripped today
+ * @param gripped the slowest tempo at which a hand was too tense today
+ * @param doubtedBefore whether its ceiling was in doubt already when the run began
  */
-record Learnt(Known known, Optional<Tempo> proven, Optional<Tempo> gripped) {
+record Learnt(Known known, Optional<Tempo> proven, Optional<Tempo> gripped, boolean doubtedBefore) {
 
     static Learnt of(Theme theme) {
-        return new Learnt(theme.known(), Optional.empty(), theme.gripped());
+        return new Learnt(
+                theme.known(),
+                Optional.empty(),
+                theme.gripped(),
+                theme.known().doubted().isPresent());
     }
 
     Learnt from(Iterable<Evidence> evidence, Optional<Tempo> proved, Optional<Tempo> grip) {
@@ -27,11 +32,17 @@ record Learnt(Known known, Optional<Tempo> proven, Optional<Tempo> gripped) {
         return new Learnt(
                 now,
                 Stream.of(proven, proved).flatMap(Optional::stream).max(Tempo::compareTo),
-                Stream.of(gripped, grip).flatMap(Optional::stream).min(Tempo::compareTo));
+                Stream.of(gripped, grip).flatMap(Optional::stream).min(Tempo::compareTo),
+                doubtedBefore);
+    }
+
+    /** Whether what was played since the beginning does not fit what was believed. */
+    boolean isInDoubt() {
+        return !doubtedBefore && known.doubted().isPresent();
     }
 
     /** The same, learning nothing from what is only expected. */
     Learnt frozen() {
-        return new Learnt(known.frozen(), proven, gripped);
+        return new Learnt(known.frozen(), proven, gripped, doubtedBefore);
     }
 }

@@ -35,8 +35,9 @@ final class Pacing {
         this.now = now;
     }
 
-    static Rest change() {
-        return new Rest(Rest.Purpose.CHANGE, CHANGE_SECONDS, Reason.of("rest.change"));
+    /** The rest before another block, for which the one before ended for a reason. */
+    static Rest change(Reason ended) {
+        return new Rest(Rest.Purpose.CHANGE, CHANGE_SECONDS, ended.then(Reason.of("rest.change")));
     }
 
     // What a pass needs first

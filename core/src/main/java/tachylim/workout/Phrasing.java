@@ -52,6 +52,10 @@ final class Phrasing {
         if (task.pulse().kind() == Pulse.Kind.SWITCHING || task.notes().isPresent() && play.kind() == PassKind.BURST) {
             return once(play);
         }
+        if (task.ask().kind() == Ask.Kind.SLIPS) {
+            // A performance has one attempt.
+            return once(play);
+        }
         return switch (play.kind()) {
             case BURST -> burst(play, burstBeats, burstsBefore);
             case WARM_UP -> warmUp(play);

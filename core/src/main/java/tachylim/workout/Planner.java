@@ -3,6 +3,7 @@ package tachylim.workout;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Function;
 import tachylim.ceiling.Estimate;
 import tachylim.load.Condition;
@@ -87,6 +88,15 @@ public final class Planner {
 
     private static final int MOST_PASSES = 60;
 
+    private static final double SLOWEST_OF_COUNTED = 0.5;
+    private static final double ROOM_FOR_ONE = 45;
+
+    /** A block has no more bursts. */
+    private static final int MOST_BURSTS = 30;
+
+    /** At a tempo of the player's own, bursts come down so far before they end. */
+    private static final double LEAST_OF_OWN = 0.85;
+
     private final Brief brief;
     private final Sketch sketch;
     private final Theme theme;
@@ -105,14 +115,22 @@ public final class Planner {
 
     private Planner(Brief brief, Sketch sketch, Music music) {
         this.brief = brief;
-        this.sketch = sketch;
         this.theme = brief.themes().get(sketch.theme());
         this.music = music;
         this.choices = sketch.choices();
         this.estimate = music.estimate(theme.estimate());
         this.target = music.tempo(theme.target());
-        this.seconds = sketch.seconds();
+        this.sketch = sketch.lasting(sketch.setting()
+                .times()
+                .map(times -> Math.max(sketch.seconds(), times * secondsForOne()))
+                .orElse(sketch.seconds()));
+        this.seconds = this.sketch.seconds();
         this.quickestNotes = music.notes().quickestNotesPerBeat();
+    }
+
+    /** As long as one of what is counted may take: who says how often says no time. */
+    private double secondsForOne() {
+        return 2 * passSeconds(comfortable().times(SLOWEST_OF_COUNTED)) + ROOM_FOR_ONE;
     }
 
     /** The planner for a section as written, for what does not depend on a block. */
@@ -125,8 +143,10 @@ public final class Planner {
         if (!mayBegin(brief)) {
             return drawn(brief);
         }
-        Workout workout = brief.sketches().isEmpty() ? Composer.workout(brief) : drawn(brief);
-        return Composer.remark(workout).map(workout::withRemark).orElse(workout);
+        boolean own = brief.sketches().stream().anyMatch(Sketch::own);
+        Workout workout =
+                brief.sketches().isEmpty() ? Composer.workout(brief) : own ? Composer.around(brief) : drawn(brief);
+        return Composer.remarked(workout);
     }
 
     /** The workout of the blocks that a brief has. */
@@ -152,6 +172,10 @@ public final class Planner {
             remarks.add(Reason.of("plan.hadItsPasses", "passes", Guardrails.PASSES_OF_A_SECTION));
         } else if (brief.allowance().isWorthStarting()) {
             brief.sketches().forEach(sketch -> blocks.add(new Planner(brief, sketch, music.apply(sketch)).block()));
+            brief.theme()
+                    .known()
+                    .doubted()
+                    .ifPresent(ceiling -> remarks.add(Reason.of("block.doubt", "ceiling", ceiling)));
             if (!brief.spared().saysNothing()) {
                 remarks.add(brief.spared());
             } else if (brief.choices().school() == School.CEILING_TEST && !main.mayMeasure()) {
@@ -322,7 +346,52 @@ public final class Planner {
     }
 
     private Block block(Method method, Reason why) {
-        return new Block(sketch, music, method, why);
+        return new Block(sketch, music, method, bound().then(why));
+    }
+
+    /** The tempo that the player set, no faster than is safe; {@code usual} where none was. */
+    private Tempo wished(Tempo usual) {
+        return aim().map(wish -> Tempo.slower(wish, usual).onMetronome()).orElse(usual);
+    }
+
+    private Optional<Tempo> aim() {
+        return sketch.setting().tempo().map(aim -> aim.tempo(target, ceiling()));
+    }
+
+    /** How fast a block of this part and method may be, by what. */
+    private Tempo most() {
+        return switch (sketch.part()) {
+            case WARM_UP, OPENER, PREPARE, CLOSER -> controlledLimit();
+            case MEASURE -> overTarget();
+            case CORE, PERFORM, STUDY ->
+                choices.school().goesAbove()
+                        ? highestBurst()
+                        : Tempo.clamped(Rounding.below(slow(ceiling()).bpm()));
+        };
+    }
+
+    /** Which bound a tempo that was set meets; nothing to say where it meets none. */
+    private Reason bound() {
+        Tempo most = most();
+        if (aim().filter(wish -> wish.onMetronome().compareTo(most) > 0).isEmpty()) {
+            return Reason.NONE;
+        }
+        String code = switch (sketch.part()) {
+            case WARM_UP, OPENER, PREPARE, CLOSER -> "bound.comfortable";
+            case MEASURE -> "bound.target";
+            case CORE, PERFORM, STUDY ->
+                choices.school().goesAbove()
+                        ? "bound.bursts"
+                        : most.compareTo(target) >= 0 ? "bound.target" : "bound.ceiling";
+        };
+        return Reason.of(code, "wished", aim().orElseThrow(), "most", most);
+    }
+
+    /** Passes at the tempo that the player set, so many of them as they set. */
+    private Block asSet(Reason why) {
+        Tempo tempo = wished(controlledLimit());
+        int times = sketch.setting().times().orElse(MOST_ALIKE);
+        return block(new SteadyClimb(tempo, tempo, SteadyClimb.USUAL_STEP, times, times, true), why);
     }
 
     // The blocks
@@ -351,6 +420,9 @@ public final class Planner {
     }
 
     private Block opener() {
+        if (isSet()) {
+            return asSet(Reason.of("block.set", "tempo", wished(controlledLimit())));
+        }
         Tempo limit = Tempo.clamped(Rounding.below(controlledLimit().bpm() * OPENER_LIMIT));
         double last = theme.lastTempo().map(tempo -> tempo.bpm() * BELOW_LAST).orElse(0.0);
         Tempo start = Tempo.slower(
@@ -428,17 +500,18 @@ public final class Planner {
     private Span span() {
         Tempo top = Tempo.clamped(Rounding.below(slow(ceiling()).bpm()));
         return new Span(
-                Tempo.slower(top, controlledLimit()),
-                top,
+                Tempo.slower(wished(top), controlledLimit()),
+                wished(top),
                 Tempo.clamped(Rounding.below(reachable(Tempo.of(Tempo.MAX)).bpm())),
                 ceiling(),
-                highestBurst(),
+                wished(highestBurst()),
                 target,
                 choices.cleanInARow(),
                 theme.known().awkward().stream()
                         .map(band -> new Span.Between(music.tempo(band.from()), music.tempo(band.to())))
                         .findFirst(),
                 theme.edge().map(music::tempo),
+                sketch.setting(),
                 ground(),
                 seconds);
     }
@@ -451,6 +524,9 @@ public final class Planner {
         return new Span.Ground(
                 notes.notes().size(),
                 Math.max(1, (int) Math.ceil(notes.length().doubleValue() - 1e-9)),
+                new Phrasing(notes)
+                        .pass(new Move.Play(PassKind.CONTROLLED, ceiling(), Reason.NONE), 1, 0)
+                        .beats(),
                 Math.max(1, (int) Math.ceil(notes.barBeats().doubleValue() - 1e-9)),
                 quickestNotes,
                 weak);
@@ -464,8 +540,11 @@ public final class Planner {
     }
 
     private Block bursts() {
-        Tempo limit = highestBurst();
+        Tempo limit = wished(highestBurst());
         Tempo above = Tempo.clamped(Rounding.below(ceiling().bpm()) + 1);
+        if (aim().isPresent() && limit.compareTo(above) < 0) {
+            return belowCeiling(limit);
+        }
         if (limit.compareTo(ceiling()) <= 0 || limit.compareTo(above) < 0) {
             return towardsCeiling(
                     overTarget().compareTo(ceiling()) <= 0
@@ -479,13 +558,19 @@ public final class Planner {
         if (choices.school() != School.INTERVAL_BURSTS) {
             return chosen();
         }
-        Tempo first = ceiling().times(choices.firstBurstShare()).onMetronome();
+        Tempo first = aim().isPresent()
+                ? limit
+                : ceiling().times(choices.firstBurstShare()).onMetronome();
         Tempo firstSet = Tempo.slower(first.compareTo(above) > 0 ? first : above, limit);
         int beats = choices.burstBeats();
         double each = firstSet.secondsFor(beats);
         double dose = estimate.passes() < EXPERIENCED ? FIRST_DOSE_SECONDS : DOSE_SECONDS;
         double spent = Math.min(dose / burstBlocks(), brief.allowance().burstSeconds());
-        int bursts = (int) Math.max(1, Math.min(Math.ceil((double) choices.bursts() / burstBlocks()), spent / each));
+        int bursts = sketch.setting()
+                .times()
+                .map(times -> Math.min(times, MOST_BURSTS))
+                .orElseGet(() -> (int) Math.max(
+                        1, Math.min(Math.ceil((double) choices.bursts() / burstBlocks()), spent / each)));
         return block(
                 new IntervalBursts(slow, ceiling(), firstSet, limit, SteadyClimb.USUAL_STEP, bursts),
                 Reason.of(
@@ -512,6 +597,21 @@ public final class Planner {
                         dose < DOSE_SECONDS));
     }
 
+    /** Bursts at a tempo of the player's own that lies below the ceiling: safe, and wanted. */
+    private Block belowCeiling(Tempo limit) {
+        if (choices.school() != School.INTERVAL_BURSTS) {
+            return chosen();
+        }
+        Tempo floor = limit.times(LEAST_OF_OWN);
+        Tempo slow = Tempo.slower(slow(ceiling().times(choices.controlledShare())), floor.times(LEAST_OF_OWN));
+        int bursts = sketch.setting()
+                .times()
+                .map(times -> Math.min(times, MOST_BURSTS))
+                .orElse(choices.bursts());
+        Method own = new IntervalBursts(slow, floor, limit, limit, SteadyClimb.USUAL_STEP, bursts);
+        return block(own, own.promise());
+    }
+
     private Reason limitWhy(Tempo limit) {
         return limit.compareTo(overTarget()) >= 0
                 ? Reason.of("limit.overTarget")
@@ -530,6 +630,13 @@ public final class Planner {
 
     /** Slow, up to the tempo at which its quick notes are as fast as wanted, or as is easy. */
     private Block prepare() {
+        if (isSet()) {
+            Tempo tempo = wished(controlledLimit());
+            return asSet(
+                    music.isAsWritten()
+                            ? Reason.of("block.set", "tempo", tempo)
+                            : Reason.of("block.setIn", "title", music.title(), "tempo", tempo));
+        }
         Tempo limit = Tempo.clamped(Rounding.below(controlledLimit().bpm() * OPENER_LIMIT));
         Tempo start = Tempo.slower(limit.times(VARIATION_FROM).onMetronome(), limit);
         return block(
@@ -551,15 +658,23 @@ public final class Planner {
         return block(method, method.promise());
     }
 
+    /** Whether the player set how fast, or how often, slow passes are. */
+    private boolean isSet() {
+        return sketch.setting().tempo().isPresent() || sketch.setting().times().isPresent();
+    }
+
     private Block closer() {
-        Tempo comfortable = controlledLimit();
-        Tempo loose = comfortable.times(CLOSE_FROM);
-        int passes = (int) Math.max(1, Math.min(MOST_ALIKE, seconds / passSeconds(loose)));
+        Tempo comfortable = wished(controlledLimit());
+        Tempo loose = sketch.setting().tempo().isPresent() ? comfortable : comfortable.times(CLOSE_FROM);
+        int passes = sketch.setting()
+                .times()
+                .map(times -> Math.min(times, EasyPasses.MOST))
+                .orElseGet(() -> (int) Math.max(1, Math.min(MOST_ALIKE, seconds / passSeconds(loose))));
         if (choices.school() == School.CEILING_TEST) {
             passes = 2;
         }
         List<Tempo> tempos = new ArrayList<>(Collections.nCopies(passes, loose));
-        if (passes > 2) {
+        if (passes > 2 && !isSet()) {
             tempos.set(passes - 1, comfortable.times(CLOSE_TO));
         }
         Reason why = Reason.of(

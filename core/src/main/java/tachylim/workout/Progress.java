@@ -29,6 +29,11 @@ record Progress(int putOffs, Tally tally, Allowance left, List<Learnt> learnt, L
         return learnt.get(block.theme());
     }
 
+    /** Whether what was played of a section since the beginning does not fit what is believed of it. */
+    boolean isInDoubt(int theme) {
+        return learnt.get(theme).isInDoubt();
+    }
+
     /** How many bursts were judged in a block. */
     int bursts(int block) {
         return (int) past.stream()

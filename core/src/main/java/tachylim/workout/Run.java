@@ -239,6 +239,10 @@ public final class Run {
         return progress.with(segment(pass, after.elapsed() - tally().elapsed(), null, after), standing.current());
     }
 
+    private static Reason doubtSentence(Known known) {
+        return Reason.of("block.doubt", "ceiling", known.doubted().orElseThrow());
+    }
+
     private Reason askedSentence(Progress after) {
         return after.past().size() > past().size() ? Reason.of("rest.askedCounts") : Reason.of("rest.asked");
     }
@@ -273,7 +277,9 @@ public final class Run {
     private Run played(Pass pass, Answer answer, Tally after, Position then) {
         Block block = standing.current();
         Progress learnt = progress.with(segment(pass, after.elapsed() - tally().elapsed(), answer, after), block);
-        Position next = within(block, then, learnt);
+        Position next = learnt.isInDoubt(block.theme()) && !progress.isInDoubt(block.theme())
+                ? Position.ended(doubtSentence(learnt.of(block).known()))
+                : within(block, then, learnt);
         if (block.method().goesAbove()) {
             Known known = learnt.of(block).known();
             next = next.under(
@@ -294,8 +300,12 @@ public final class Run {
         return progress.of(block)
                 .gripped()
                 .map(block.music()::tempo)
-                .map(tempo -> position.under(
-                        Tempo.clamped(Rounding.above(tempo.bpm()) - 1), Reason.of("because.gripped", "tempo", tempo)))
+                .map(tempo -> {
+                    double below = Rounding.above(tempo.bpm()) - 1;
+                    return below < Tempo.MIN
+                            ? Position.ended(Reason.of("slowest"))
+                            : position.under(Tempo.of(below), Reason.of("because.gripped", "tempo", tempo));
+                })
                 .orElse(position);
     }
 
@@ -412,7 +422,7 @@ public final class Run {
         }
         boolean playedInIt = past().stream().anyMatch(segment -> segment.block() == now.block);
         Rest change = playedInIt
-                ? Pacing.change()
+                ? Pacing.change(now.position.move() instanceof Move.Finish finish ? finish.why() : Reason.NONE)
                 : now.pending != null && now.pending.purpose() == Rest.Purpose.CHANGE ? now.pending : null;
         List<Block> blocks = drawnAgain(now.blocks, next);
         Position opening = within(blocks.get(next), blocks.get(next).method().opening(), progress);

@@ -1,5 +1,6 @@
 package tachylim.workout;
 
+import tachylim.method.Setting;
 import tachylim.words.Refusal;
 
 /**
@@ -10,8 +11,11 @@ import tachylim.words.Refusal;
  * @param variation the variation it is played in, by its key; empty when as written
  * @param seconds the time it may take, rests included, above 0
  * @param choices what is chosen about it
+ * @param own whether the player put it in: what is composed gives way to it
+ * @param setting what the player set of it
  */
-public record Sketch(Part part, int theme, String variation, double seconds, Choices choices) {
+public record Sketch(
+        Part part, int theme, String variation, double seconds, Choices choices, boolean own, Setting setting) {
 
     /**
      * @throws IllegalArgumentException if it has no time
@@ -22,8 +26,18 @@ public record Sketch(Part part, int theme, String variation, double seconds, Cho
         }
     }
 
+    /** One that is composed. */
+    public Sketch(Part part, int theme, String variation, double seconds, Choices choices) {
+        this(part, theme, variation, seconds, choices, false, Setting.NONE);
+    }
+
+    /** The same as the player's own. */
+    public Sketch asOwn(Setting set) {
+        return new Sketch(part, theme, variation, seconds, choices, true, set);
+    }
+
     /** The same with other time. */
     Sketch lasting(double time) {
-        return new Sketch(part, theme, variation, time, choices);
+        return new Sketch(part, theme, variation, time, choices, own, setting);
     }
 }

@@ -14,6 +14,9 @@ import java.util.Map;
 import java.util.NavigableMap;
 import java.util.Optional;
 import java.util.TreeMap;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.IntRange;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -49,6 +52,51 @@ class LimitsOfADayTest {
                 .filter(limit -> limit.kind() == Limit.Kind.BURST_SECONDS)
                 .findFirst()
                 .orElseThrow();
+    }
+
+    // What is told late
+
+    private static Guardrails told(History known, History told) {
+        return new Guardrails(
+                60, SymptomHistory.NONE, known, List.of(), List.of(), Optional.of(told), Optional.empty());
+    }
+
+    private static double effort(Guardrails rails) {
+        return rails.caps(NOW).get(0).effort().minutes();
+    }
+
+    /** Who tells on the first day back that they were away for two weeks comes back as from any absence. */
+    @Test
+    void anAbsenceThatIsToldTodayIsHeededToday() {
+        NavigableMap<LocalDate, Effort> before = new TreeMap<>();
+        for (int ago = 40; ago >= 15; ago--) {
+            before.put(TODAY.minusDays(ago), new Effort(40));
+        }
+        Guardrails unknown = rails(History.none(TODAY, new Effort(60)), SymptomHistory.NONE);
+        Guardrails late = told(unknown.history(), history(before));
+        assertThat(effort(unknown)).isEqualTo(60);
+        assertThat(late.back()).isPresent();
+        assertThat(effort(late)).isEqualTo(effort(rails(history(before), SymptomHistory.NONE)));
+        assertThat(effort(late)).isLessThan(25);
+        assertThat(bursts(late, DayLoad.NONE).cap()).isZero();
+    }
+
+    /** Nothing that is told of days gone by raises today, and from tomorrow it counts as if it had been known. */
+    @Property(tries = 60)
+    void whatIsToldLateOnlyLowersTodayAndCountsTomorrow(
+            @ForAll @IntRange(min = 0, max = 60) int known,
+            @ForAll @IntRange(min = 0, max = 60) int told,
+            @ForAll @IntRange(min = 5, max = 90) int effort) {
+        History before = history(daily(known, 30));
+        History after = history(daily(told, effort));
+        Guardrails now = told(before, after);
+        Guardrails asKnown = rails(before, SymptomHistory.NONE);
+        assertThat(effort(now)).isLessThanOrEqualTo(effort(asKnown));
+        assertThat(bursts(now, DayLoad.NONE).cap())
+                .isLessThanOrEqualTo(bursts(asKnown, DayLoad.NONE).cap());
+        assertThat(effort(now)).isLessThanOrEqualTo(effort(rails(after, SymptomHistory.NONE)));
+        assertThat(effort(now.after(Effort.NONE, null)))
+                .isEqualTo(effort(rails(after, SymptomHistory.NONE).after(Effort.NONE, null)));
     }
 
     // Playing elsewhere

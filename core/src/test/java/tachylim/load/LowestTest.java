@@ -17,7 +17,7 @@ class LowestTest {
     private static final History FRESH = History.none(TODAY, Effort.planned(60));
 
     private static Guardrails rails(List<LocalDate> dates, Optional<Lowest> lowest, Ordered... given) {
-        return new Guardrails(60, SymptomHistory.NONE, FRESH, dates, List.of(given), lowest);
+        return new Guardrails(60, SymptomHistory.NONE, FRESH, dates, List.of(given), Optional.empty(), lowest);
     }
 
     private static Limit limit(Guardrails rails, Limit.Kind kind) {
@@ -65,8 +65,14 @@ class LowestTest {
     void aPlayersOwnMinutesAndASymptomAreHeldByOtherRules() {
         assertThat(rails(List.of(), Optional.empty()).lowest(DayLoad.NONE, NOW).effort())
                 .isEmpty();
-        Guardrails resting =
-                new Guardrails(60, new SymptomHistory(NOW, null, false), FRESH, List.of(), List.of(), Optional.empty());
+        Guardrails resting = new Guardrails(
+                60,
+                new SymptomHistory(NOW, null, false),
+                FRESH,
+                List.of(),
+                List.of(),
+                Optional.empty(),
+                Optional.empty());
         assertThat(resting.lowest(DayLoad.NONE, NOW).effort()).isEmpty();
     }
 

@@ -263,7 +263,8 @@ class EveryMethodTest {
                         clean,
                         band.map(at -> new Span.Between(top.times(at), top.times(at * 1.06))),
                         band.map(at -> top.times(at * 0.9)),
-                        new Span.Ground(notes, Math.max(1, notes / 4), 4, 4, notes / 2),
+                        Setting.NONE,
+                        new Span.Ground(notes, Math.max(1, notes / 4), Math.max(1, notes / 4), 4, 4, notes / 2),
                         600)));
         return Arbitraries.oneOf(climbs, bursts, easy, cores);
     }

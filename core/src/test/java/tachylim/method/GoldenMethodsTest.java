@@ -83,7 +83,14 @@ class GoldenMethodsTest {
                         ? Optional.of(new Span.Between(Tempo.of(top * at), Tempo.of(top * at * 1.06)))
                         : Optional.empty(),
                 Optional.empty(),
-                new Span.Ground(notes, Math.max(1, notes / 4), 2 + chance.nextInt(3), 1 + chance.nextInt(6), notes / 3),
+                Setting.NONE,
+                new Span.Ground(
+                        notes,
+                        Math.max(1, notes / 4),
+                        Math.max(1, notes / 4),
+                        2 + chance.nextInt(3),
+                        1 + chance.nextInt(6),
+                        notes / 3),
                 60 + chance.nextInt(900));
     }
 

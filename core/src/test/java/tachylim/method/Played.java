@@ -20,7 +20,8 @@ final class Played {
             3,
             Optional.empty(),
             Optional.empty(),
-            new Span.Ground(33, 9, 4, 4, 7),
+            Setting.NONE,
+            new Span.Ground(33, 9, 9, 4, 4, 7),
             600);
 
     private Played() {}

@@ -10,7 +10,7 @@ interface BeliefRepository extends JpaRepository<StoredBelief, Long> {
     List<StoredBelief> findByAccountIdAndSectionIdIn(long accountId, Collection<Long> sectionIds);
 
     @Query("""
-            select new tachylim.server.ceiling.EstimateOfDay(b.sectionId, b.day, b.passes, b.said, b.alert, b.feltKept) from StoredBelief b
+            select new tachylim.server.ceiling.EstimateOfDay(b.sectionId, b.day, b.passes, b.said, b.alert, b.feltKept, b.doubted) from StoredBelief b
             where b.accountId = :accountId and b.sectionId in :sectionIds""")
     List<EstimateOfDay> said(long accountId, Collection<Long> sectionIds);
 }

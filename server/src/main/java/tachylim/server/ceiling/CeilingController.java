@@ -2,12 +2,18 @@ package tachylim.server.ceiling;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
 import java.time.LocalDate;
 import java.util.List;
+import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import tachylim.ceiling.Forecast;
 import tachylim.server.account.SignedIn;
@@ -89,6 +95,12 @@ class CeilingController {
             @Schema(nullable = true) LocalDate neededOn,
             LocalDate today,
             EstimateDto estimate,
+
+            @Schema(
+                    nullable = true,
+                    description = "the ceiling that what was played does not fit, until it is said why")
+            Double doubted,
+
             BandDto bursts,
             @Schema(nullable = true) Double tensionEdge,
             Reason measure,
@@ -124,6 +136,15 @@ class CeilingController {
     @GetMapping("/sections/{id}/ceiling")
     CeilingView ceiling(@AuthenticationPrincipal SignedIn who, @PathVariable long id) {
         return ceilings.view(who, id);
+    }
+
+    record DoubtWish(@NotNull StandingService.Because because) {}
+
+    /** Says why what was played does not fit the ceiling. */
+    @PutMapping("/sections/{id}/doubt")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void settle(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody DoubtWish wish) {
+        ceilings.settle(who, id, wish.because());
     }
 
     @GetMapping("/ceiling-tests/{runId}")

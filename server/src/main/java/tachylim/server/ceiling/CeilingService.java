@@ -100,6 +100,7 @@ class CeilingService {
                 section.neededOn(),
                 today,
                 standing.dto(),
+                standing.doubted().map(Tempo::bpm).orElse(null),
                 BandDto.of(belief.ceilingOf(section.burstShare())),
                 standings
                         .tension(who, section.subject(), today)
@@ -250,6 +251,11 @@ class CeilingService {
                             a.tempo(), a.kind(), a.clean() + b.clean(), a.rough() + b.rough(), a.broke() + b.broke()));
         }
         return List.copyOf(byPlace.values());
+    }
+
+    @Transactional
+    void settle(SignedIn who, long id, StandingService.Because because) {
+        standings.settle(who, sections.named(who, id).subject(), accounts.today(who), because);
     }
 
     private List<EdgeDay> edges(SignedIn who, long id, LocalDate today) {

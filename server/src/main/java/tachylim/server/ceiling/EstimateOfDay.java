@@ -14,9 +14,21 @@ import tachylim.tempo.Tempo;
  * @param estimate what it said
  * @param alert the tempo above which tension says that it is no longer comfortable, in BPM; null where it does not say so
  * @param feltKept whether that was kept; otherwise it is not known what tension says
+ * @param doubted the ceiling that is in doubt, in BPM; null where none is
  */
 record EstimateOfDay(
-        Long sectionId, LocalDate day, double passes, StoredEstimate estimate, Double alert, boolean feltKept) {
+        Long sectionId,
+        LocalDate day,
+        double passes,
+        StoredEstimate estimate,
+        Double alert,
+        boolean feltKept,
+        Double doubted) {
+
+    /** The ceiling that what was heard does not fit, until it is said why. */
+    Optional<Tempo> doubtedCeiling() {
+        return Optional.ofNullable(doubted).map(Tempo::of);
+    }
 
     /** What was felt is of today for so long only. */
     Optional<Tempo> alertOn(LocalDate today) {

@@ -21,6 +21,7 @@ import tachylim.ceiling.Estimate;
 import tachylim.ceiling.Evidence;
 import tachylim.ceiling.Forecast;
 import tachylim.ceiling.Heritage;
+import tachylim.ceiling.Learning;
 import tachylim.ceiling.Posterior;
 import tachylim.ceiling.Smoother;
 import tachylim.ceiling.TensionCurve;
@@ -69,6 +70,7 @@ public class StandingService {
                             estimate(subject, known, day).under(alert),
                             alert,
                             known == null ? null : known.day(),
+                            Optional.ofNullable(known).flatMap(EstimateOfDay::doubtedCeiling),
                             () -> belief(subject, day)));
         }
         return standings;
@@ -175,14 +177,44 @@ public class StandingService {
                     first.morning(before);
                     return days.save(first);
                 });
-        Posterior learnt = before;
+        Learning learning = belief.learning(at);
         for (Evidence one : evidence) {
-            learnt = learnt.after(one);
+            learning = learning.after(one);
         }
-        belief.learned(learnt, at);
+        Posterior learnt = learning.belief();
+        belief.learned(learning, at);
         Optional<Tempo> alert = tension(who, subject, day).tempoAt(TensionCurve.ALERT);
         belief.felt(alert);
         today.record(learnt.estimate().under(alert), learnt);
+    }
+
+    /** Why a ceiling did not fit, as the player says. */
+    public enum Because {
+        /** A bad day: what was believed before holds. */
+        TODAY,
+        /** Other or harder music, or the hand is not what it was: what was heard holds. */
+        MUSIC,
+        /** The answers were off: what was believed before holds, and the log may be corrected. */
+        ANSWERS
+    }
+
+    /** Settles a doubt; where there is none, nothing happens. */
+    @Transactional
+    public void settle(SignedIn who, Subject subject, LocalDate day, Because because) {
+        StoredBelief belief = beliefs.findById(subject.sectionId()).orElse(null);
+        if (belief == null || belief.doubted().isEmpty()) {
+            return;
+        }
+        if (because == Because.MUSIC) {
+            belief.settle();
+            return;
+        }
+        Posterior before = belief.beforeDoubt();
+        LocalDate at = belief.dayOf(day);
+        belief.learned(before, at);
+        Optional<Tempo> alert = tension(who, subject, day).tempoAt(TensionCurve.ALERT);
+        days.findById(new CeilingDay.Key(subject.sectionId(), at))
+                .ifPresent(today -> today.record(before.estimate().under(alert), before));
     }
 
     /**

@@ -8,7 +8,9 @@ import jakarta.persistence.Table;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.Optional;
+import tachylim.ceiling.Learning;
 import tachylim.ceiling.Posterior;
+import tachylim.ceiling.Surprise;
 import tachylim.server.record.AssignedId;
 import tachylim.tempo.Tempo;
 
@@ -31,6 +33,17 @@ class StoredBelief extends AssignedId<Long> {
 
     @Embedded
     private StoredEstimate said;
+
+    /** How ill what was heard on its day fits, as {@link Surprise} counts it. */
+    private double surprise;
+
+    /** The ceiling that did not fit, until it is said why; null where nothing is in doubt. */
+    private Double doubted;
+
+    @Column(columnDefinition = "mediumblob")
+    private byte[] doubtedWeights;
+
+    private double doubtedPasses;
 
     private Double alert;
     private boolean feltKept;
@@ -61,10 +74,49 @@ class StoredBelief extends AssignedId<Long> {
         return played.isBefore(day) ? day : played;
     }
 
-    /** Takes over what is believed on a day. */
+    /** As it learns on a day: what was a surprise on another is none any more. */
+    Learning learning(LocalDate on) {
+        return new Learning(
+                on(on),
+                new Surprise(
+                        on.equals(day) ? surprise : 0,
+                        Optional.ofNullable(doubted).map(Tempo::of)));
+    }
+
+    /** Takes over what was learned on a day; where that put the ceiling in doubt, what was believed before is stored. */
+    void learned(Learning learning, LocalDate on) {
+        if (doubted == null && learning.surprise().doubted().isPresent()) {
+            doubtedWeights = weights;
+            doubtedPasses = passes;
+        }
+        surprise = learning.surprise().log();
+        doubted = learning.surprise().doubted().map(Tempo::bpm).orElse(null);
+        keep(learning.belief());
+        day = on;
+    }
+
+    /** Takes over what is believed on a day, with nothing in doubt. */
     void learned(Posterior belief, LocalDate on) {
+        settle();
         keep(belief);
         day = on;
+    }
+
+    Optional<Tempo> doubted() {
+        return Optional.ofNullable(doubted).map(Tempo::of);
+    }
+
+    /** What was believed before it was in doubt. */
+    Posterior beforeDoubt() {
+        return Posterior.fromBytes(doubtedWeights, doubtedPasses);
+    }
+
+    /** Holds what is believed now to be so. */
+    void settle() {
+        surprise = 0;
+        doubted = null;
+        doubtedWeights = null;
+        doubtedPasses = 0;
     }
 
     /** Takes note of the tempo above which tension says that it is no longer comfortable, if it says so. */

@@ -30,7 +30,7 @@ final class ArchiveIds {
     /** Whether a column holds a document that names sections. */
     static boolean areIn(String table, String column) {
         return table.equals("workout") && column.equals("plan")
-                || table.equals("plan_template") && column.equals("wish");
+                || (table.equals("plan_template") || table.equals("plan_draft")) && column.equals("wish");
     }
 
     /** The same document with other ids; 0 is nobody's and stays. */

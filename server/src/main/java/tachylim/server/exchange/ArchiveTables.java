@@ -82,6 +82,7 @@ class ArchiveTables {
             new Table("performance", "", "id", Map.of()),
             new Table("asked_day", "", "day", Map.of()),
             new Table("plan_template", "", "id", Map.of()),
+            new Table("plan_draft", "", "passage_id", Map.of("passage_id", "passage")),
             new Table("held_cap", "", "kind", Map.of()));
 
     /** What is not written of any table: whose it is, and what an open run is found by. */

@@ -11,6 +11,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.NavigableMap;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -69,7 +70,7 @@ public class LoadService {
     private final Clock clock;
 
     /** The weeks before today, as they were read last: nothing rests on it that would not be read again soon. */
-    private final Cache<Long, History> before = Caffeine.newBuilder()
+    private final Cache<Long, Histories> before = Caffeine.newBuilder()
             .maximumSize(MOST_REMEMBERED)
             .expireAfterWrite(REMEMBERED)
             .build();
@@ -143,29 +144,51 @@ public class LoadService {
         Account account = accounts.get(who);
         LocalDate day = account.day(now);
         // Asked with every answer of a run: the weeks before are the same as a moment ago.
-        History known = before.getIfPresent(who.accountId());
-        Weeks weeks = known != null && known.today().equals(day)
+        Histories known = before.getIfPresent(who.accountId());
+        Weeks weeks = known != null && known.history().today().equals(day)
                 ? new Weeks(done(days(who, day, day), day), known)
                 : weeks(who, account, now);
         return Allowance.of(guardrails(who, account, weeks, reports(who), now).today(weeks.done(), now));
     }
 
     /** The day at hand and the weeks before it. */
-    private record Weeks(DayLoad done, History history) {}
+    private record Weeks(DayLoad done, Histories histories) {
+
+        History history() {
+            return histories.history();
+        }
+    }
+
+    /**
+     * The weeks before a day.
+     *
+     * @param history as they were known when it began
+     * @param told with what was told of them since; empty where nothing was
+     */
+    private record Histories(History history, Optional<History> told) {}
 
     private Weeks weeks(SignedIn who, Account account, Instant now) {
         LocalDate day = account.day(now);
         LocalDate from = day.minusDays(History.DAYS);
-        // What is told today of days gone by counts from tomorrow: else a day could be raised by telling.
-        List<DayDto> days = felt(
-                account,
-                days(
-                        passes.days(who, from, day),
-                        practices.days(
-                                who.accountId(), from, day, account.home().dayBegan(now))),
-                day,
-                from,
-                day);
+        List<DaySums> passed = passes.days(who, from, day);
+        // What is told today of days gone by raises nothing until tomorrow, and lowers at once.
+        List<UnmeasuredPracticeRepository.SumsAt> practised = practices.daysThenAndNow(
+                who.accountId(), from, day, account.home().dayBegan(now));
+        List<DayDto> days = felt(account, days(passed, known(practised, true)), day, from, day);
+        List<DayDto> asTold = felt(account, days(passed, known(practised, false)), day, from, day);
+        History history = history(account, day, days);
+        Histories histories = new Histories(
+                history, asTold.equals(days) ? Optional.empty() : Optional.of(history(account, day, asTold)));
+        before.put(who.accountId(), histories);
+        return new Weeks(done(days, day), histories);
+    }
+
+    private static List<UnmeasuredPracticeRepository.SumsAt> known(
+            List<UnmeasuredPracticeRepository.SumsAt> practised, boolean byThen) {
+        return practised.stream().filter(one -> one.getByThen() == 1 == byThen).toList();
+    }
+
+    private static History history(Account account, LocalDate day, List<DayDto> days) {
         NavigableMap<LocalDate, Effort> played = new TreeMap<>();
         Map<LocalDate, Double> bursts = new HashMap<>();
         for (DayDto one : days) {
@@ -176,10 +199,7 @@ public class LoadService {
                 }
             }
         }
-        History history = new History(
-                day, played, bursts, Effort.planned(account.minutes().on(day)));
-        before.put(who.accountId(), history);
-        return new Weeks(done(days, day), history);
+        return new History(day, played, bursts, Effort.planned(account.minutes().on(day)));
     }
 
     private static DayLoad done(List<DayDto> days, LocalDate day) {
@@ -247,6 +267,7 @@ public class LoadService {
                 given.holding(who.accountId(), day, Limit.of(MOST_GIVEN)).stream()
                         .map(GivenLimit::ordered)
                         .toList(),
+                weeks.histories().told(),
                 held.lowest(who, day));
     }
 
@@ -319,7 +340,8 @@ public class LoadService {
         ratings.save(one);
     }
 
-    private static List<DayDto> days(List<DaySums> played, List<UnmeasuredPracticeRepository.Sums> practised) {
+    private static List<DayDto> days(
+            List<DaySums> played, List<? extends UnmeasuredPracticeRepository.Sums> practised) {
         Map<LocalDate, DayDto> days = new TreeMap<>();
         for (DaySums one : played) {
             days.put(

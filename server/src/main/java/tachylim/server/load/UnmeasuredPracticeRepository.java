@@ -33,16 +33,30 @@ interface UnmeasuredPracticeRepository extends JpaRepository<UnmeasuredPractice,
               and p.withdrawnAt is null group by p.day""")
     List<Sums> days(long accountId, LocalDate from, LocalDate to);
 
-    /** As above, of days gone by as they were told before a moment: what is told later changes nothing of that day. */
+    /** One day's sums as they were known by a moment, or as they are known now. */
+    interface SumsAt extends Sums {
+        /** 1 as it was known by then, 0 as it is known now. */
+        Long getByThen();
+    }
+
+    /**
+     * As above, of days gone by once as they were told before a moment and once as they are now: what is told later raises
+     * nothing of that day. Each day has a row of either.
+     */
     @QueryHints(@QueryHint(name = HibernateHints.HINT_FLUSH_MODE, value = "COMMIT"))
-    @Query("""
-            select p.day as day, sum(p.effort) as effort, sum(p.playSeconds) as playSeconds,
-                   sum(p.burstSeconds) as burstSeconds
-            from UnmeasuredPractice p where p.accountId = :accountId and p.day between :from and :to
-              and (p.day = :to and p.withdrawnAt is null
-                or p.day < :to and p.at < :told and (p.withdrawnAt is null or p.withdrawnAt >= :told))
-            group by p.day""")
-    List<Sums> days(long accountId, LocalDate from, LocalDate to, Instant told);
+    @Query(nativeQuery = true, value = """
+            select day, by_then as byThen, sum(effort) as effort, sum(play_seconds) as playSeconds,
+                   sum(burst_seconds) as burstSeconds
+            from (
+              select day, effort, play_seconds, burst_seconds, 1 as by_then from bench_practice
+              where account_id = :accountId and day between :from and :to
+                and (day = :to and withdrawn_at is null
+                  or day < :to and at < :told and (withdrawn_at is null or withdrawn_at >= :told))
+              union all
+              select day, effort, play_seconds, burst_seconds, 0 from bench_practice
+              where account_id = :accountId and day between :from and :to and withdrawn_at is null) p
+            group by day, by_then""")
+    List<SumsAt> daysThenAndNow(long accountId, LocalDate from, LocalDate to, Instant told);
 
     List<UnmeasuredPractice> findByAccountIdAndElsewhereNotNullAndWithdrawnAtNullAndDayBetweenOrderByDayAscIdAsc(
             long accountId, LocalDate from, LocalDate to, Limit limit);

@@ -16,6 +16,7 @@ import tachylim.server.run.RunDtos.Repeated;
 import tachylim.server.sheet.TransitionService;
 import tachylim.server.workout.PlanService;
 import tachylim.shown.BandDto;
+import tachylim.tempo.Tempo;
 import tachylim.workout.Theme;
 
 /** What a workout has moved: of each of its sections the ceiling before and now, where it broke, and where it goes on. */
@@ -69,6 +70,7 @@ class RunAfter {
                             section.part(),
                             BandDto.of(theme.estimate().ceiling()),
                             BandDto.of(standing.estimate().ceiling()),
+                            standing.doubted().map(Tempo::bpm).orElse(null),
                             transitions.brokeOn(who, section, stored.day()),
                             transitions.repeated(who, section.passage(), stored.day()).entrySet().stream()
                                     .map(one -> new Repeated(one.getKey(), one.getValue()))

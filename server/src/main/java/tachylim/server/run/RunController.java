@@ -48,7 +48,7 @@ class RunController {
     @ResponseStatus(HttpStatus.CREATED)
     @ChangesNoCap("what is begun takes of what there is")
     RunView begin(@AuthenticationPrincipal SignedIn who, @Valid @RequestBody Beginning beginning) {
-        long id = drafting.inTurn(() -> runs.begin(who, beginning.plan(), beginning.holder()));
+        long id = drafting.inTurn(() -> runs.begin(who, beginning.plan(), beginning.holder(), beginning.ending()));
         return runs.view(who, id, beginning.holder());
     }
 

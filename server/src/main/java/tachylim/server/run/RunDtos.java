@@ -28,7 +28,12 @@ public final class RunDtos {
 
     record Beginning(
             @NotNull @Valid PlanWish plan,
-            @NotNull @Pattern(regexp = UUID) String holder) {}
+            @NotNull @Pattern(regexp = UUID) String holder,
+
+            @Schema(
+                    nullable = true,
+                    description = "the open workout that is ended first; what was played of it is saved")
+            Long ending) {}
 
     record TakeOver(@NotNull @Pattern(regexp = UUID) String holder) {}
 
@@ -116,6 +121,11 @@ public final class RunDtos {
             return java.util.UUID.randomUUID().toString();
         }
 
+        /** An end at a step of which nothing was played. */
+        static EventWish stopped() {
+            return new EventWish(newId(), NOBODY, 0, EventDto.Kind.STOPPED, null, null, null, 0.0, null);
+        }
+
         static EventWish symptom(String clientId, double secondsAgo) {
             return new EventWish(clientId, NOBODY, 0, EventDto.Kind.SYMPTOM, null, null, null, 0.0, secondsAgo);
         }
@@ -162,6 +172,7 @@ public final class RunDtos {
     /**
      * What a workout left of one of its sections.
      *
+     * @param doubted the ceiling that what was played does not fit, until it is said why
      * @param broke the notes of the section, from 1, that were noted as not reached that day
      * @param repeated why something broke that day and not for the first time
      * @param opensAt the tempo at which its next workout opens, in BPM
@@ -172,6 +183,7 @@ public final class RunDtos {
             String section,
             BandDto before,
             BandDto now,
+            @Schema(nullable = true) Double doubted,
             List<Integer> broke,
             List<Repeated> repeated,
             double opensAt) {}

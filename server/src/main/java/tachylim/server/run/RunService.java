@@ -20,6 +20,7 @@ import tachylim.server.run.RunDtos.EventWish;
 import tachylim.server.run.RunDtos.RunView;
 import tachylim.server.web.ProblemCode;
 import tachylim.server.web.Refused;
+import tachylim.server.workout.DraftService;
 import tachylim.server.workout.PlanService;
 import tachylim.server.workout.StoredWorkout;
 import tachylim.shown.EventDto;
@@ -57,6 +58,7 @@ public class RunService {
     private final RunMemory memory;
     private final RunViews views;
     private final PlanService plans;
+    private final DraftService drafts;
     private final AccountService accounts;
     private final LoadService load;
     private final TachylimSettings settings;
@@ -69,6 +71,7 @@ public class RunService {
             RunMemory memory,
             RunViews views,
             PlanService plans,
+            DraftService drafts,
             AccountService accounts,
             LoadService load,
             TachylimSettings settings,
@@ -79,6 +82,7 @@ public class RunService {
         this.memory = memory;
         this.views = views;
         this.plans = plans;
+        this.drafts = drafts;
         this.accounts = accounts;
         this.load = load;
         this.settings = settings;
@@ -173,6 +177,19 @@ public class RunService {
 
     @Transactional
     public long begin(SignedIn who, PlanWish wish, String holder) {
+        return begin(who, wish, holder, null);
+    }
+
+    /**
+     * Begins a workout.
+     *
+     * @param ending the open workout that is ended first, with all that was played of it; null where none is to be
+     */
+    @Transactional
+    public long begin(SignedIn who, PlanWish wish, String holder, Long ending) {
+        if (ending != null && open(who).filter(run -> run.id().equals(ending)).isPresent()) {
+            keep(who, ending, EventWish.stopped());
+        }
         open(who).ifPresent(run -> {
             throw Refused.conflict(ProblemCode.OPEN_RUN, Reason.of("refusal.runService.aWorkoutIsStillOpenGoOn"))
                     .with("runId", run.id());
@@ -181,6 +198,7 @@ public class RunService {
         Instant at = clock.instant();
         Today today = load.today(who, at);
         StoredWorkout workout = plans.keep(who, wish, today, at);
+        drafts.begun(who, wish);
         return runs.save(new StoredRun(
                         who.accountId(),
                         workout.id(),

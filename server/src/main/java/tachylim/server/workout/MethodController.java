@@ -15,10 +15,10 @@ import tachylim.workout.Miniature;
 @Tag(name = "plan")
 class MethodController {
 
-    record MethodDto(School school, List<Miniature.Stretch> shape) {
+    record MethodDto(School school, School.Purpose purpose, List<Miniature.Stretch> shape) {
 
         static MethodDto of(School school) {
-            return new MethodDto(school, Miniature.of(school));
+            return new MethodDto(school, school.purpose(), Miniature.of(school));
         }
     }
 

@@ -1,6 +1,5 @@
 package tachylim.server.workout;
 
-import com.fasterxml.jackson.annotation.JsonProperty;
 import java.time.Clock;
 import java.util.List;
 import java.util.Set;
@@ -11,18 +10,10 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tachylim.server.account.SignedIn;
 import tachylim.server.repertoire.RepertoireService;
-import tachylim.server.repertoire.StoredSection;
 import tachylim.server.web.Refused;
 import tachylim.server.workout.PlanDtos.TemplateDto;
-import tachylim.shown.BlockWish;
 import tachylim.shown.PlanWish;
-import tachylim.variation.Catalogue;
 import tachylim.words.Reason;
-import tachylim.workout.Music;
-import tachylim.workout.Sketch;
-import tools.jackson.core.JacksonException;
-import tools.jackson.databind.DeserializationFeature;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Workouts that a player keeps to plan others like them. */
 @Service
@@ -30,35 +21,15 @@ class TemplateService {
 
     private static final int MOST = 40;
 
-    /** What was kept before there was a choice is as if it had not been chosen. */
-    private static final JsonMapper JSON = JsonMapper.builder()
-            .disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
-            .disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
-            .addMixIn(PlanWish.class, Stored.class)
-            .addMixIn(BlockWish.class, StoredBlock.class)
-            .build();
-
-    /** The names under which a wish is stored, where the code has others. */
-    private interface Stored {
-
-        @JsonProperty("pieceId")
-        long sectionId();
-    }
-
-    /** The names under which a block of a wish is stored, where the code has others. */
-    private interface StoredBlock {
-
-        @JsonProperty("version")
-        String variation();
-    }
-
     private final PlanTemplateRepository templates;
     private final RepertoireService repertoire;
+    private final WishCheck checks;
     private final Clock clock;
 
-    TemplateService(PlanTemplateRepository templates, RepertoireService repertoire, Clock clock) {
+    TemplateService(PlanTemplateRepository templates, RepertoireService repertoire, WishCheck checks, Clock clock) {
         this.templates = templates;
         this.repertoire = repertoire;
+        this.checks = checks;
         this.clock = clock;
     }
 
@@ -77,36 +48,14 @@ class TemplateService {
 
     /** One that cannot be read any more, because a method or a part has gone, is not offered. */
     private static Stream<TemplateDto> read(PlanTemplate kept) {
-        try {
-            return Stream.of(new TemplateDto(kept.id(), kept.name(), JSON.readValue(kept.wish(), PlanWish.class)));
-        } catch (JacksonException gone) {
-            return Stream.of();
-        }
+        return StoredWish.read(kept.wish()).map(wish -> new TemplateDto(kept.id(), kept.name(), wish)).stream();
     }
 
     /** Keeps a workout under a name; one of the same name is replaced. */
     @Transactional
     public void keep(SignedIn who, String name, PlanWish wish) {
-        Refused.unlessValid("wish", wish::choices);
-        List<StoredSection> sections = repertoire.sections(who, wish.sectionIds());
-        for (Sketch sketch : Refused.unlessValid("blocks", wish::sketches)) {
-            if (sketch.theme() >= sections.size()) {
-                throw Refused.field(
-                        "blocks",
-                        Reason.of(
-                                "refusal.templateService.aBlockIsOnSectionOf",
-                                "theme",
-                                sketch.theme() + 1,
-                                "sections",
-                                sections.size()));
-            }
-            Refused.unlessValid(
-                    "blocks",
-                    () -> sketch.variation().isEmpty() || Music.isArticulation(sketch.variation())
-                            ? sketch
-                            : Catalogue.parse(sketch.variation()));
-        }
-        String document = JSON.writeValueAsString(wish);
+        checks.check(who, wish);
+        String document = StoredWish.written(wish);
         templates
                 .findByAccountIdAndName(who.accountId(), name.strip())
                 .ifPresentOrElse(same -> same.wish(document), () -> {

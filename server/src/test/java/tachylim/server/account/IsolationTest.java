@@ -165,6 +165,7 @@ class IsolationTest extends ServerTest {
                         .path("id")
                         .asLong(),
                 null);
+        same(other, "PUT", "/api/sections/{id}/doubt", section, Map.of("because", "TODAY"));
         Player third = player();
         third.post("/api/symptoms", Map.of("clientId", UUID.randomUUID().toString()));
         same(

@@ -567,6 +567,7 @@ class CapsTest extends ServerTest {
                 "/api/passages/{id}/transitions/{transition}/breaks/cause",
                 "/api/articulations/{instrument}",
                 "/api/sections/{id}",
+                "/api/sections/{id}/doubt",
                 "/api/readings",
                 "/api/readings/strokes",
                 "/api/scores",

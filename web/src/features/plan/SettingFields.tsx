@@ -1,0 +1,130 @@
+import { useState } from "react";
+import type { Schemas } from "../../api/client";
+import { RANGES } from "../../api/ranges";
+import { within } from "../../api/within";
+import { Button } from "../../ui/Button";
+import { Field, INPUT, Labelled } from "../../ui/Field";
+import { say } from "../../words/say";
+import type { Block } from "./blocks";
+
+type Setting = NonNullable<Schemas["SettingWish"]>;
+
+const NONE: Setting = { of: null, tempo: null, times: null, upSeconds: null, fastSeconds: null, easySeconds: null };
+const UNITS = ["BPM", "TARGET", "CEILING"] as const;
+
+/** Half of what is wanted: the tempo that is asked for most. */
+const HALF: Partial<Setting> = { of: "TARGET", tempo: 50 };
+const AT_TARGET: Partial<Setting> = { of: "TARGET", tempo: 100 };
+
+interface Props {
+  /** What the block is called. */
+  name: string;
+  block: Block;
+  onChange: (setting: Setting | null) => void;
+}
+
+/** How fast, how often and how long a block is, where that is not left to its method. */
+export function SettingFields({ name, block, onChange }: Props) {
+  const setting = block.setting ?? NONE;
+  const set = (part: Partial<Setting>) => {
+    const next = { ...setting, ...part } as Setting;
+    onChange(Object.values(next).every((one) => one === null) ? null : next);
+  };
+  // What is typed counts once it is a tempo: on the way to 66 there is a 6.
+  const [typed, setTyped] = useState<string>();
+  const [least, most] = (setting.of ?? "BPM") === "BPM" ? [20, 400] : [10, 150];
+  const type = (value: string) => {
+    setTyped(value);
+    const tempo = figure(value);
+    if (tempo === null) set({ tempo: null, of: null });
+    else if (tempo >= least && tempo <= most) set({ tempo, of: setting.of ?? "BPM" });
+  };
+  const figure = (value: string) => (value === "" ? null : Number(value));
+  const measured = block.part === "MEASURE";
+  return (
+    <details className="mt-1" open={block.setting !== null && block.setting !== undefined}>
+      <summary className="inline-flex min-h-6 cursor-pointer items-center font-semibold text-spruce underline underline-offset-4">
+        {say("setting.title")}
+        <span className="sr-only"> {name}</span>
+      </summary>
+      <div className="mt-2 flex flex-wrap items-end gap-3">
+        <span className="w-24">
+          <Field
+            label={say("setting.tempo")}
+            type="number"
+            min={least}
+            max={most}
+            value={typed ?? setting.tempo ?? ""}
+            onChange={(event) => type(event.target.value)}
+            onBlur={() => setTyped(undefined)}
+          />
+        </span>
+        <span className="w-40">
+          <Labelled label={say("setting.in")}>
+            {({ id }) => (
+              <select
+                id={id}
+                className={INPUT}
+                value={setting.of ?? "BPM"}
+                onChange={(event) => set({ of: event.target.value as Setting["of"], tempo: setting.tempo ?? 50 })}
+              >
+                {UNITS.map((unit) => (
+                  <option key={unit} value={unit}>
+                    {say(`setting.of.${unit}`)}
+                  </option>
+                ))}
+              </select>
+            )}
+          </Labelled>
+        </span>
+        <Button onClick={() => set(HALF)}>{say("setting.half")}</Button>
+        <Button onClick={() => set(AT_TARGET)}>{say("setting.atTarget")}</Button>
+        {!measured && (
+          <span className="w-24">
+            <Field
+              label={say("setting.times")}
+              type="number"
+              {...within(RANGES.SettingWish.times)}
+              value={setting.times ?? ""}
+              onChange={(event) => set({ times: figure(event.target.value) })}
+            />
+          </span>
+        )}
+        {block.school === "ARCH" && (
+          <span className="w-28">
+            <Field
+              label={say("setting.upSeconds")}
+              type="number"
+              {...within(RANGES.SettingWish.upSeconds)}
+              value={setting.upSeconds ?? ""}
+              onChange={(event) => set({ upSeconds: figure(event.target.value) })}
+            />
+          </span>
+        )}
+        {block.school === "FREE_BURSTS" && (
+          <>
+            <span className="w-28">
+              <Field
+                label={say("setting.fastSeconds")}
+                type="number"
+                {...within(RANGES.SettingWish.fastSeconds)}
+                value={setting.fastSeconds ?? ""}
+                onChange={(event) => set({ fastSeconds: figure(event.target.value) })}
+              />
+            </span>
+            <span className="w-28">
+              <Field
+                label={say("setting.easySeconds")}
+                type="number"
+                {...within(RANGES.SettingWish.easySeconds)}
+                value={setting.easySeconds ?? ""}
+                onChange={(event) => set({ easySeconds: figure(event.target.value) })}
+              />
+            </span>
+          </>
+        )}
+        {block.setting && <Button onClick={() => onChange(null)}>{say("setting.asTheMethod")}</Button>}
+      </div>
+    </details>
+  );
+}
