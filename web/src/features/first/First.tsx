@@ -1,5 +1,5 @@
 import { useMutation } from "@tanstack/react-query";
-import { useRef, useState } from "react";
+import { useRef } from "react";
 import { Link } from "react-router";
 import { api, given, type Schemas } from "../../api/client";
 import { queryClient, sentence, useReading } from "../../api/queries";
@@ -25,8 +25,8 @@ const FIRST_WORKOUT_MINUTES = 10;
 
 /** From nothing to the first click, in three steps and without any syntax. */
 export default function First({ me }: { me: Schemas["Me"] }) {
-  const [step, setStep] = useState(1);
   const [draft, setDraft, forget] = useDraft("first", {
+    step: 1,
     instrument: me.instrument,
     minutes: me.usualMinutes,
     title: "",
@@ -36,6 +36,8 @@ export default function First({ me }: { me: Schemas["Me"] }) {
     played: true,
   });
   const set = (part: Partial<typeof draft>) => setDraft((now) => ({ ...now, ...part }));
+  const { step } = draft;
+  const setStep = (next: number) => set({ step: next });
   const music: Schemas["MusicText"] = { source: "PAPER", ...draft.paper };
   const reading = useReading(useDebounced(music));
   const begin = useBegin();

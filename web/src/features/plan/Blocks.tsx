@@ -29,7 +29,9 @@ export function Blocks({ view, onChange }: Props) {
         const name = PART[drawn.part] + (drawn.variation.code && `, ${say(drawn.variation)}`);
         return (
           <li key={i} className="flex flex-wrap gap-x-4 gap-y-2 py-2.5 sm:flex-nowrap">
-            <span className="w-12 shrink-0 font-mono text-soft">{clock(drawn.start)}</span>
+            <span className="w-12 shrink-0 font-mono text-soft">
+              {drawn.end > drawn.start ? clock(drawn.start) : "–"}
+            </span>
             <div className="min-w-0 flex-1">
               <p className="font-semibold">
                 {name}
@@ -82,7 +84,10 @@ export function Blocks({ view, onChange }: Props) {
                       className={`${INPUT} h-9 py-0`}
                       min={LEAST_SECONDS / 60}
                       max={180}
-                      value={Math.max(1, Math.round(block.seconds / STEP_SECONDS))}
+                      value={Math.max(
+                        1,
+                        Math.round((block.own ? block.seconds : drawn.end - drawn.start) / STEP_SECONDS),
+                      )}
                       onChange={(event) =>
                         onChange(
                           changed(blocks, i, {

@@ -168,7 +168,7 @@ function Editor({ usual, asked, draft }: EditorProps) {
         </div>
         <section aria-label={say("plan.blocks")} className="min-w-0">
           <div className="mb-1.5 flex flex-wrap items-center gap-2">
-            <h2 className="mr-auto">{say("plan.theWorkoutBlockByBlock")}</h2>
+            <h2 className="mr-auto w-full">{say("plan.theWorkoutBlockByBlock")}</h2>
             <Templates wish={{ ...wish, blocks: view.wish.blocks }} onTake={put} />
             <Button disabled={again.isPending} onClick={() => again.mutate(undefined, { onSuccess: put })}>
               {say("plan.lastTimesAgain")}

@@ -14,7 +14,7 @@ interface Props {
   last: RunView["last"];
   sending: boolean;
   /** What is asked at the step at hand; a rest asks nothing. */
-  pass?: Pick<Pass, "ask" | "askOf" | "seconds"> | null;
+  pass?: (Pick<Pass, "ask" | "askOf" | "seconds"> & Partial<Pick<Pass, "rounds">>) | null;
   told?: Told;
   onAct: (action: Action) => void;
 }
@@ -64,7 +64,9 @@ export function Answers({
         {sending
           ? say("run.yourAnswerIsKeptAnd")
           : state === "judge"
-            ? ANSWERING[asked.ask].question
+            ? asked.ask === "VERDICT" && pass?.rounds && pass.rounds > 1
+              ? say("run.howWasItRounds", { rounds: pass.rounds })
+              : ANSWERING[asked.ask].question
             : last && state !== "playing"
               ? lastOne(last)
               : ""}

@@ -98,12 +98,24 @@ public final class Composer {
         return best;
     }
 
-    /** How many of the player's own blocks are not played. */
+    /** How many of the player's own blocks, and of the sections that a workout is said to be about, are not played. */
     private int missing(List<Sketch> sketches) {
         Set<Integer> played = taken(sketches).played;
-        return (int) IntStream.range(0, sketches.size())
+        long blocks = IntStream.range(0, sketches.size())
                 .filter(block -> isToBePlayed(sketches.get(block)) && !played.contains(block))
                 .count();
+        Set<Integer> themes = played.stream()
+                .map(sketches::get)
+                .filter(one -> one.part() != Part.WARM_UP)
+                .map(Sketch::theme)
+                .collect(Collectors.toSet());
+        return (int) blocks
+                + (int) sketches.stream()
+                        .filter(one -> one.part() != Part.WARM_UP)
+                        .map(Sketch::theme)
+                        .distinct()
+                        .filter(theme -> !themes.contains(theme))
+                        .count();
     }
 
     private static boolean isToBePlayed(Sketch sketch) {
@@ -138,6 +150,10 @@ public final class Composer {
 
     private List<Sketch> sketches() {
         double all = Math.min(brief.minutes() * 60.0, affordable());
+        if (brief.choices().school() == School.STUDY_CARD) {
+            // Nothing is played, so nothing is warmed up or measured.
+            return List.of(sketch(Part.CORE, 0, brief.minutes() * 60.0));
+        }
         if (Planner.isEasy(brief)) {
             return List.of(
                     sketch(Part.WARM_UP, 0, Planner.warmUpSeconds(brief)),

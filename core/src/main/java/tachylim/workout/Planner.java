@@ -39,6 +39,9 @@ public final class Planner {
 
     private static final double BELOW_LAST = 0.97;
 
+    /** What is nearer to the ceiling is not controlled, however narrow the curve is. */
+    private static final double CONTROLLED_OF_CEILING = 0.95;
+
     /** The opener ends here, as a share of the comfortable tempo. */
     private static final double OPENER_LIMIT = 0.9;
 
@@ -311,9 +314,10 @@ public final class Planner {
         return reachable(Tempo.slower(tempo, target));
     }
 
-    /** Controlled playing never goes above the comfortable tempo, nor above what is wanted. */
+    /** Controlled playing never goes above the comfortable tempo, nor near the ceiling, nor above what is wanted. */
     private Tempo controlledLimit() {
-        return Tempo.clamped(Rounding.below(slow(comfortable()).bpm()));
+        Tempo most = Tempo.slower(comfortable(), ceiling().times(CONTROLLED_OF_CEILING));
+        return Tempo.clamped(Rounding.below(slow(most).bpm()));
     }
 
     /** Just above what is wanted, and what hands can reach. */

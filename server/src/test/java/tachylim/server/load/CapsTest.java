@@ -568,6 +568,8 @@ class CapsTest extends ServerTest {
                 "/api/articulations/{instrument}",
                 "/api/sections/{id}",
                 "/api/sections/{id}/doubt",
+                "/api/drafts",
+                "/api/drafts/{sectionId}",
                 "/api/readings",
                 "/api/readings/strokes",
                 "/api/scores",
