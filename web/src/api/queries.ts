@@ -178,7 +178,8 @@ export function useLoad() {
 
 /** Plans that were changed and not begun yet. */
 export function useDrafts() {
-  return useQuery({ queryKey: ["drafts"], queryFn: () => given(api.GET("/api/drafts")) });
+  // Another page or device may have changed them.
+  return useQuery({ queryKey: ["drafts"], queryFn: () => given(api.GET("/api/drafts")), refetchOnMount: "always" });
 }
 
 export function useTemplates() {

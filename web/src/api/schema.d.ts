@@ -228,7 +228,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/drafts/{sectionId}": {
+    "/api/drafts/{id}": {
         parameters: {
             query?: never;
             header?: never;
@@ -2083,6 +2083,8 @@ export interface components {
             /** @enum {string} */
             instrument: "WIND" | "BRASS" | "BOWED" | "PLUCKED" | "KEYBOARD" | "MALLET" | "FREE_REED" | "OTHER";
             looseOnly: boolean;
+            /** @description whether every pass is followed by a rest as long as itself */
+            restsAsPlayed: boolean | null;
             roughCounts: boolean;
             /** Format: int32 */
             usualMinutes: number;
@@ -2277,6 +2279,8 @@ export interface components {
             /** Format: int32 */
             minutesTomorrow: number | null;
             name: string;
+            /** @description whether every pass is followed by a rest as long as itself */
+            restsAsPlayed: boolean;
             /** @description whether a small slip counts as clean on the way up */
             roughCounts: boolean;
             /** Format: double */
@@ -2547,6 +2551,8 @@ export interface components {
             minutes: number;
             /** @description the other sections of the workout, in the order they are wanted */
             others: number[];
+            /** @description whether every pass is followed by a rest as long as itself */
+            restsAsPlayed: boolean | null;
             roughCounts: boolean;
             /** @enum {string} */
             school: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "WARM_UP_ROUTINE" | "UPKEEP" | "CEILING_TEST";
@@ -3809,7 +3815,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                sectionId: number;
+                id: number;
             };
             cookie?: never;
         };

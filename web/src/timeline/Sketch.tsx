@@ -7,7 +7,7 @@ const HEIGHT = 34;
 const MOST_GAP = 1;
 const LOWEST = 4;
 
-/** A workout at a glance: a step for each pass as high as its tempo, spires for bursts, notches where it broke. */
+/** A workout at a glance, without a label where words stand beside it: a step for each pass as high as its tempo, spires for bursts, notches where it broke. */
 export function Sketch({ passes, label, width: all = USUAL_WIDTH }: { passes: Pass[]; label: string; width?: number }) {
   if (passes.length === 0) return null;
   const seconds = passes.reduce((sum, pass) => sum + pass.seconds, 0);
@@ -20,7 +20,12 @@ export function Sketch({ passes, label, width: all = USUAL_WIDTH }: { passes: Pa
     fastest === slowest ? HEIGHT * 0.6 : LOWEST + ((HEIGHT - LOWEST) * (tempo - slowest)) / (fastest - slowest);
   let x = 0;
   return (
-    <svg width={all} height={HEIGHT} role="img" aria-label={label} className="shrink-0">
+    <svg
+      width={all}
+      height={HEIGHT}
+      {...(label ? { role: "img", "aria-label": label } : { "aria-hidden": true })}
+      className="shrink-0"
+    >
       {passes.map((pass, i) => {
         const width = gap === 0 ? pass.seconds * scale : Math.max(1, pass.seconds * scale);
         const left = x;

@@ -76,6 +76,7 @@ export default function First({ me }: { me: Schemas["Me"] }) {
             usualMinutes: draft.minutes,
             roughCounts: false,
             looseOnly: false,
+            restsAsPlayed: null,
             felt: null,
           },
         }),

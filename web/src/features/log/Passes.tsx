@@ -40,7 +40,9 @@ export function Passes({ runId, passes }: { runId: number; passes: Pass[] }) {
   return (
     <details className="mt-5">
       <summary className="min-h-8 cursor-pointer font-semibold">
-        {say("log.itsAndWhatWasSaid", { passes: passes.length })}
+        {say("log.itsAndWhatWasSaid", {
+          passes: passes.reduce((sum, pass) => sum + (pass.verdict ? pass.passes : 0), 0),
+        })}
       </summary>
       <p className="mt-1 max-w-[70ch] text-soft">{say("log.whatWasSaidByMistake")}</p>
       <Failure of={correct} className="mt-2" />

@@ -33,7 +33,7 @@ export default function Plan() {
   const [search] = useSearchParams();
   const usual = useUsualPlan(sectionId);
   const drafts = useDrafts();
-  if (usual.isPending || drafts.isPending) return <Waiting />;
+  if (usual.isPending || !drafts.isFetchedAfterMount) return <Waiting />;
   if (usual.isError) return <Failed error={usual.error} again={() => void usual.refetch()} />;
   const draft = drafts.data?.find((wish) => wish.sectionId === sectionId);
   return <Editor key={sectionId} usual={usual.data} asked={asked(search)} draft={draft} />;

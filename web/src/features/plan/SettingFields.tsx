@@ -70,7 +70,7 @@ export function SettingFields({ name, block, onChange }: Props) {
               >
                 {UNITS.map((unit) => (
                   <option key={unit} value={unit}>
-                    {say(`setting.of.${unit}`)}
+                    {say(`aim.${unit}`)}
                   </option>
                 ))}
               </select>

@@ -50,7 +50,7 @@ export function useDraft(wish: Wish, changed: boolean) {
     /** Drops what was changed. */
     drop: async () => {
       waiting.current = undefined;
-      await given(api.DELETE("/api/drafts/{sectionId}", { params: { path: { sectionId: wish.sectionId } } }));
+      await given(api.DELETE("/api/drafts/{id}", { params: { path: { id: wish.sectionId } } }));
       await queries.invalidateQueries({ queryKey: ["drafts"] });
     },
   };

@@ -76,8 +76,15 @@ function Habits({ me }: { me: Schemas["Me"] }) {
   const [roughCounts, setRoughCounts] = useState(me.roughCounts);
   const [looseOnly, setLooseOnly] = useState(me.looseOnly);
   const [felt, setFelt] = useState(me.felt);
+  // As is usual on the instrument until it is said.
+  const [rests, setRests] = useState<boolean>();
   const change = useChange(
-    () => given(api.PUT("/api/account/habits", { body: { instrument, usualMinutes, roughCounts, looseOnly, felt } })),
+    () =>
+      given(
+        api.PUT("/api/account/habits", {
+          body: { instrument, usualMinutes, roughCounts, looseOnly, restsAsPlayed: rests ?? null, felt },
+        }),
+      ),
     touches.habits,
   );
   const raised = usualMinutes > me.usualMinutes;
@@ -147,6 +154,16 @@ function Habits({ me }: { me: Schemas["Me"] }) {
         options={[
           { value: "edge", label: say("settings.upToTheEdge"), hint: say("settings.at3TheTempoHolds") },
           { value: "loose", label: say("settings.looseOnly"), hint: say("settings.at2ItHoldsAt") },
+        ]}
+      />
+      <Choice
+        label={say("settings.rests")}
+        value={(rests ?? me.restsAsPlayed) ? "played" : "needed"}
+        columns="grid-cols-2"
+        onChange={(policy) => setRests(policy === "played")}
+        options={[
+          { value: "needed", label: say("settings.restsAsNeeded"), hint: say("settings.restsAsNeededHint") },
+          { value: "played", label: say("settings.restsAsPlayed"), hint: say("settings.restsAsPlayedHint") },
         ]}
       />
       <Choice

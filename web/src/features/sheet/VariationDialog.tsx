@@ -1,12 +1,14 @@
 import { useState } from "react";
-import { sentence, type Stretch, useVariation } from "../../api/queries";
+import { sentence, type Stretch, usePassage, useVariation } from "../../api/queries";
 import { Score } from "../../notation/Score";
 import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import { oneDecimal } from "../../ui/format";
 import { type MayPlay, PlayBar } from "./PlayBar";
 import { FileLinks } from "./TakeAlong";
+import { Failure } from "../../ui/Alert";
 import { usePlayback } from "./usePlayback";
+import { usePractise } from "./usePractise";
 import { trains } from "./trains";
 import { say } from "../../words/say";
 
@@ -24,6 +26,12 @@ export function VariationDialog({ passageId, variation, stretch, bpm, today, onC
   const whole = useVariation(passageId, variation, stretch, bpm);
   const playback = usePlayback(passageId);
   const [at, setAt] = useState<number>();
+  const practise = usePractise();
+  const sections = usePassage(passageId).data?.passage.sections ?? [];
+  const section =
+    sections.find((one) => one.firstNote === stretch.first && one.lastNote === stretch.last) ??
+    sections.find((one) => one.whole) ??
+    sections[0];
   const shown = whole.data;
   const close = () => {
     playback.stop();
@@ -81,8 +89,18 @@ export function VariationDialog({ passageId, variation, stretch, bpm, today, onC
           </>
         )
       )}
-      <div className="mt-4">
+      <div className="mt-4 flex flex-wrap items-center gap-3">
+        {shown && section && variation && (
+          <Button
+            kind="main"
+            disabled={practise.isPending}
+            onClick={() => practise.mutate({ sectionId: section.id, variation, tempo })}
+          >
+            {say("sheet.practiseAt", { tempo })}
+          </Button>
+        )}
         <Button onClick={close}>{say("common.close")}</Button>
+        <Failure of={practise} />
       </div>
     </Dialog>
   );

@@ -44,9 +44,14 @@ public record Change(Tempo target, double beats) {
         return (int) Math.max(1, Math.min(Ask.MOST, Math.round(target.bpm() / beats)));
     }
 
-    /** The tempo at which so many changes a minute keep up. */
+    /** The beats a minute with which so many changes a minute keep up: at first fewer than any metronome gives. */
+    public double keepsUpWith(double perMinute) {
+        return perMinute * beats;
+    }
+
+    /** The same as a tempo, the nearest there is. */
     public Tempo tempo(double perMinute) {
-        return Tempo.clamped(perMinute * beats);
+        return Tempo.clamped(keepsUpWith(perMinute));
     }
 
     /**

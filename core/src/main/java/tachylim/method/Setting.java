@@ -78,15 +78,15 @@ public record Setting(
      * @throws IllegalArgumentException if something is outside its range
      */
     public Setting {
-        within("times", times.map(Integer::doubleValue), 1, MOST_TIMES);
-        within("upSeconds", upSeconds, SHORTEST_UP, LONGEST);
-        within("fastSeconds", fastSeconds, SHORTEST_FAST, LONGEST);
-        within("easySeconds", easySeconds, SHORTEST_FAST, LONGEST);
+        within("refusal.setting.times", times.map(Integer::doubleValue), 1, MOST_TIMES);
+        within("refusal.setting.upSeconds", upSeconds, SHORTEST_UP, LONGEST);
+        within("refusal.setting.fastSeconds", fastSeconds, SHORTEST_FAST, LONGEST);
+        within("refusal.setting.easySeconds", easySeconds, SHORTEST_FAST, LONGEST);
     }
 
-    private static void within(String what, Optional<Double> figure, int least, int most) {
+    private static void within(String code, Optional<Double> figure, int least, int most) {
         figure.filter(one -> !(one >= least && one <= most)).ifPresent(one -> {
-            throw Refusal.of("refusal.setting." + what, "least", least, "most", most, "figure", one);
+            throw Refusal.of(code, "least", least, "most", most, "figure", one);
         });
     }
 

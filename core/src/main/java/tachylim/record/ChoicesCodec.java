@@ -21,5 +21,6 @@ final class ChoicesCodec {
             choices.text("focus", Choices::focus),
             new Strictness(
                     choices.flag("roughCounts", one -> one.strictness().roughCounts()),
-                    choices.flag("looseOnly", one -> one.strictness().looseOnly()))));
+                    choices.flag("looseOnly", one -> one.strictness().looseOnly())),
+            choices.get("restsAsPlayed", Codec.FLAG.or(false), Choices::restsAsPlayed)));
 }

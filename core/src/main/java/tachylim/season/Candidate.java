@@ -1,6 +1,7 @@
 package tachylim.season;
 
 import java.util.OptionalLong;
+import tachylim.passage.InstrumentFamily;
 import tachylim.tempo.Tempo;
 import tachylim.words.Reason;
 
@@ -15,6 +16,7 @@ import tachylim.words.Reason;
  * @param daysLeft days until it is needed; empty without a date or when it is past
  * @param daysSince days since it was last played; empty when it never was
  * @param decided whether fingering, articulation and the rest were decided, so that it may be made fast
+ * @param instrument what it is played on: a day's workout is on one
  */
 public record Candidate(
         long id,
@@ -24,7 +26,8 @@ public record Candidate(
         boolean measured,
         OptionalLong daysLeft,
         OptionalLong daysSince,
-        boolean decided) {
+        boolean decided,
+        InstrumentFamily instrument) {
 
     /** A section whose fingering is still open counts for so much of its need: what is made fast first is learned twice. */
     private static final double UNDECIDED = 0.7;

@@ -70,12 +70,13 @@ public record DaysSections(List<Chosen> chosen) {
                     one -> one.daysSince().orElse(LONG_AGO))
             .reversed();
 
-    /** The first by an order of those not chosen yet, from a passage that is not there yet while there is one. */
+    /** The first by an order of those not chosen yet, on the instrument of those that are, from a passage that is not there yet while there is one. */
     private static Optional<Candidate> pick(
             List<Candidate> candidates, List<Chosen> chosen, Predicate<Candidate> which, Comparator<Candidate> order) {
         List<Candidate> left = candidates.stream()
                 .filter(one ->
                         chosen.stream().noneMatch(taken -> taken.section().id() == one.id()))
+                .filter(one -> chosen.isEmpty() || chosen.get(0).section().instrument() == one.instrument())
                 .filter(which)
                 .sorted(order)
                 .toList();

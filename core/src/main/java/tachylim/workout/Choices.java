@@ -22,6 +22,7 @@ import tachylim.words.Refusal;
  * @param caution the recovery wanted before a burst
  * @param focus what to attend to, one thing, up to {@value #LONGEST_FOCUS} characters
  * @param strictness how strict its methods are with slips and tension
+ * @param restsAsPlayed whether every pass is followed by a rest as long as itself, as lips want it
  */
 public record Choices(
         School school,
@@ -32,7 +33,8 @@ public record Choices(
         int cleanInARow,
         Caution caution,
         String focus,
-        Strictness strictness) {
+        Strictness strictness,
+        boolean restsAsPlayed) {
 
     public static final int MOST_BURSTS = 12;
     public static final int LONGEST_BURST = 2;
@@ -84,7 +86,8 @@ public record Choices(
                 cleanInARow,
                 caution,
                 focus,
-                Strictness.USUAL);
+                Strictness.USUAL,
+                false);
     }
 
     private static void check(boolean holds, Reason otherwise) {
@@ -104,13 +107,46 @@ public record Choices(
     /** The same by another method. */
     public Choices by(School other) {
         return new Choices(
-                other, bursts, burstBeats, controlledShare, firstBurstShare, cleanInARow, caution, focus, strictness);
+                other,
+                bursts,
+                burstBeats,
+                controlledShare,
+                firstBurstShare,
+                cleanInARow,
+                caution,
+                focus,
+                strictness,
+                restsAsPlayed);
     }
 
     /** The same, as strict as this. */
     public Choices with(Strictness other) {
         return new Choices(
-                school, bursts, burstBeats, controlledShare, firstBurstShare, cleanInARow, caution, focus, other);
+                school,
+                bursts,
+                burstBeats,
+                controlledShare,
+                firstBurstShare,
+                cleanInARow,
+                caution,
+                focus,
+                other,
+                restsAsPlayed);
+    }
+
+    /** The same, with a rest as long as every pass, or without. */
+    public Choices resting(boolean asPlayed) {
+        return new Choices(
+                school,
+                bursts,
+                burstBeats,
+                controlledShare,
+                firstBurstShare,
+                cleanInARow,
+                caution,
+                focus,
+                strictness,
+                asPlayed);
     }
 
     /** What is chosen when nothing is. */
@@ -139,7 +175,7 @@ public record Choices(
         Choices usual = usual(school);
         return switch (family) {
             case WIND -> usual.with(6, 1, 0.60, 4);
-            case BRASS -> usual.with(6, 1, 0.58, 4);
+            case BRASS -> usual.with(6, 1, 0.58, 4).resting(true);
             case BOWED -> usual.with(8, 2, 0.65, 3);
             case PLUCKED, MALLET -> usual.with(8, 2, 0.62, 3);
             case KEYBOARD, FREE_REED, OTHER -> usual;
@@ -147,6 +183,7 @@ public record Choices(
     }
 
     private Choices with(int most, int beats, double slow, int inARow) {
-        return new Choices(school, most, beats, slow, firstBurstShare, inARow, caution, focus, strictness);
+        return new Choices(
+                school, most, beats, slow, firstBurstShare, inARow, caution, focus, strictness, restsAsPlayed);
     }
 }

@@ -122,8 +122,8 @@ public final class Composer {
         return sketch.own() && sketch.part() != Part.STUDY && sketch.choices().school() != School.STUDY_CARD;
     }
 
-    /** Groundwork goes first, then controlled playing, measuring, and what is composed of the main work. */
-    private static final List<Part> GOING = List.of(Part.PREPARE, Part.OPENER, Part.MEASURE, Part.CORE);
+    /** Groundwork goes first, then controlled playing, measuring, what is composed of the main work, and the close. */
+    private static final List<Part> GOING = List.of(Part.PREPARE, Part.OPENER, Part.MEASURE, Part.CORE, Part.CLOSER);
 
     private static boolean mayGo(Sketch sketch) {
         return !sketch.own() && GOING.contains(sketch.part());
@@ -150,10 +150,6 @@ public final class Composer {
 
     private List<Sketch> sketches() {
         double all = Math.min(brief.minutes() * 60.0, affordable());
-        if (brief.choices().school() == School.STUDY_CARD) {
-            // Nothing is played, so nothing is warmed up or measured.
-            return List.of(sketch(Part.CORE, 0, brief.minutes() * 60.0));
-        }
         if (Planner.isEasy(brief)) {
             return List.of(
                     sketch(Part.WARM_UP, 0, Planner.warmUpSeconds(brief)),

@@ -1,5 +1,6 @@
 package tachylim.workout;
 
+import java.util.List;
 import java.util.Optional;
 import tachylim.load.Guardrails;
 import tachylim.load.Recovery;
@@ -56,10 +57,23 @@ final class Pacing {
                             "away",
                             Math.round(Guardrails.BREAK_SECONDS / 60))));
         }
-        double seconds = recovering(pass);
-        return seconds > 0
-                ? Optional.of(new Rest(Rest.Purpose.RECOVER, seconds, recoverySentence(pass)))
+        double recovering = recovering(pass);
+        double played = asLongAsPlayed();
+        if (played > recovering) {
+            return Optional.of(
+                    new Rest(Rest.Purpose.RECOVER, played, Reason.of("rest.asPlayed", "seconds", Math.round(played))));
+        }
+        return recovering > 0
+                ? Optional.of(new Rest(Rest.Purpose.RECOVER, recovering, recoverySentence(pass)))
                 : Optional.empty();
+    }
+
+    /** The rest that what was just played asks for by itself, where the player rests as long as they play. */
+    private double asLongAsPlayed() {
+        List<Segment> past = now.progress().past();
+        boolean rests = now.current().sketch().choices().restsAsPlayed() && !past.isEmpty();
+        Segment last = rests ? past.get(past.size() - 1) : null;
+        return last != null && last.step() instanceof Pass ? Math.ceil(last.playedSeconds()) : 0;
     }
 
     private double recovering(Pass pass) {
@@ -152,7 +166,7 @@ final class Pacing {
     /** What a pass takes of the clock: the rest it needs first, itself, its answer, and a rest after a burst. */
     private double secondsFor(Pass pass) {
         double after = pass.kind() == PassKind.BURST ? LEAST_REST : 0;
-        return recovering(pass) + pass.seconds() + Tally.ANSWER_SECONDS + after;
+        return Math.max(recovering(pass), asLongAsPlayed()) + pass.seconds() + Tally.ANSWER_SECONDS + after;
     }
 
     // After a burst

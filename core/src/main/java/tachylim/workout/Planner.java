@@ -320,6 +320,23 @@ public final class Planner {
         return Tempo.clamped(Rounding.below(slow(most).bpm()));
     }
 
+    /** What keeps slow playing from being faster, with its tempo. */
+    private Reason slowBound() {
+        Tempo limit = controlledLimit();
+        Tempo near = ceiling().times(CONTROLLED_OF_CEILING);
+        String code;
+        if (limit.compareTo(Tempo.clamped(
+                        Rounding.below(Tempo.slower(comfortable(), near).bpm())))
+                < 0) {
+            code = reachable(target).compareTo(target) < 0 ? "slow.reached" : "slow.target";
+        } else if (comfortable().compareTo(near) > 0) {
+            code = "slow.ceiling";
+        } else {
+            code = estimate.isVague() ? "slow.surely" : "slow.comfortable";
+        }
+        return Reason.of(code, "tempo", limit);
+    }
+
     /** Just above what is wanted, and what hands can reach. */
     private Tempo overTarget() {
         return Tempo.clamped(
@@ -333,7 +350,9 @@ public final class Planner {
     }
 
     private int probes() {
-        if (!mayMeasure() || brief.minutes() < LEAST_MINUTES_TO_MEASURE) {
+        // Who reads the score today plays nothing fast.
+        boolean reads = choices.school() == School.STUDY_CARD;
+        if (reads || !mayMeasure() || brief.minutes() < LEAST_MINUTES_TO_MEASURE) {
             return 0;
         }
         int affordable = (int) Math.min(theme.left().probes(), brief.allowance().burstSeconds() / probeTime());
@@ -388,7 +407,7 @@ public final class Planner {
                         ? "bound.bursts"
                         : most.compareTo(target) >= 0 ? "bound.target" : "bound.ceiling";
         };
-        return Reason.of(code, "wished", aim().orElseThrow(), "most", most);
+        return Reason.of(code, "wished", aim().orElseThrow(), "most", most, "bound", slowBound());
     }
 
     /** Passes at the tempo that the player set, so many of them as they set. */
@@ -444,8 +463,8 @@ public final class Planner {
                         clean,
                         "limit",
                         limit,
-                        "comfortable",
-                        controlledLimit()));
+                        "bound",
+                        slowBound()));
     }
 
     private Reason startWhy(Tempo start) {
@@ -458,9 +477,7 @@ public final class Planner {
         Method loose = School.EASY.core(span());
         Reason because =
                 isEasy() ? Reason.of("block.easyDay") : Reason.of("block.easyInstead", "why", whyNotMeasured());
-        return block(
-                loose,
-                Reason.of("block.easy", "because", because, "tempo", loose.limit(), "comfortable", controlledLimit()));
+        return block(loose, Reason.of("block.easy", "because", because, "tempo", loose.limit(), "bound", slowBound()));
     }
 
     /** Who asks for it in so many words has one probe at least, however few the minutes. */

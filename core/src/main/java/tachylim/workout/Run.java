@@ -3,6 +3,7 @@ package tachylim.workout;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import tachylim.ceiling.Known;
 import tachylim.method.Heard;
 import tachylim.method.Move;
@@ -358,7 +359,10 @@ public final class Run {
         if (at.blocks.isEmpty()) {
             return Reason.of("done.nothing");
         }
-        return progress.left().isWorthStarting() ? Done.Cause.PLAYED.sentence() : Reason.of("done.limits");
+        // Whoever has played all that was planned was not stopped by a limit, though it may be reached.
+        boolean whole = IntStream.range(0, at.blocks.size())
+                .allMatch(block -> past().stream().anyMatch(segment -> segment.block() == block));
+        return whole || progress.left().isWorthStarting() ? Done.Cause.PLAYED.sentence() : Reason.of("done.limits");
     }
 
     /** What is to be done in a block; null when it is over. */

@@ -45,6 +45,8 @@ class CountTest {
         assertThat(change.tempo(change.needed()).bpm()).isEqualTo(112);
         assertThat(change.tempo(42).bpm()).isEqualTo(84);
         assertThat(change.tempo(0).bpm()).isEqualTo(Tempo.MIN);
+        // Six changes a minute, one every two beats, keep up with twelve beats a minute and no more.
+        assertThat(change.keepsUpWith(6)).isEqualTo(12);
     }
 
     @Test

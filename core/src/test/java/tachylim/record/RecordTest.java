@@ -77,11 +77,11 @@ class RecordTest {
     @Test
     void everyChoiceReadsBack() {
         Choices choices = new Choices(
-                School.TAPER, 3, 1, 0.57, 1.08, 5, Caution.CAUTIOUS, "left thumb", new Strictness(true, true));
+                School.TAPER, 3, 1, 0.57, 1.08, 5, Caution.CAUTIOUS, "left thumb", new Strictness(true, true), true);
         assertThat(ChoicesCodec.CHOICES.read(ChoicesCodec.CHOICES.write(choices)))
                 .isEqualTo(choices);
         Choices other = new Choices(
-                School.ARCH, 4, 2, 0.61, 1.02, 2, Caution.USUAL, "right wrist", new Strictness(true, false));
+                School.ARCH, 4, 2, 0.61, 1.02, 2, Caution.USUAL, "right wrist", new Strictness(true, false), false);
         assertThat(ChoicesCodec.CHOICES.read(ChoicesCodec.CHOICES.write(other))).isEqualTo(other);
     }
 

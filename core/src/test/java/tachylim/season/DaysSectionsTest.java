@@ -15,6 +15,7 @@ import net.jqwik.api.constraints.DoubleRange;
 import net.jqwik.api.constraints.IntRange;
 import org.junit.jupiter.api.Test;
 import tachylim.load.Effort;
+import tachylim.passage.InstrumentFamily;
 import tachylim.tempo.Tempo;
 import tachylim.words.Reason;
 
@@ -29,7 +30,8 @@ class DaysSectionsTest {
                 true,
                 left == null ? OptionalLong.empty() : OptionalLong.of(left),
                 since == null ? OptionalLong.empty() : OptionalLong.of(since),
-                true);
+                true,
+                InstrumentFamily.MALLET);
     }
 
     private static final Candidate FAR = section(1, 144, 100, 28L, 1L);
@@ -54,6 +56,25 @@ class DaysSectionsTest {
                                 .then(Reason.of("chosen.since", "days", 6)));
     }
 
+    /** Nobody changes over to another instrument because a passage of it has lain for longest. */
+    @Test
+    void aDayIsOnOneInstrument() {
+        Candidate reed = new Candidate(
+                9,
+                9,
+                Tempo.of(90),
+                Tempo.of(60),
+                true,
+                OptionalLong.empty(),
+                OptionalLong.of(30),
+                true,
+                InstrumentFamily.FREE_REED);
+        DaysSections day = DaysSections.of(List.of(THERE, reed, NEXT, FAR), 60, new Effort(60));
+        assertThat(day.chosen().stream().map(one -> one.section().instrument()).distinct())
+                .hasSize(1);
+        assertThat(ids(day)).containsExactlyInAnyOrder(1L, 2L, 4L);
+    }
+
     private static Reason gap(int ceiling, int target, int days) {
         return Reason.of("standing.gap", "measured", true, "ceiling", ceiling, "target", target, "days", days);
     }
@@ -69,8 +90,16 @@ class DaysSectionsTest {
 
     @Test
     void oneSectionOfEachPassageWhileThereIsAChoice() {
-        Candidate twin =
-                new Candidate(5, 1, Tempo.of(144), Tempo.of(101), true, OptionalLong.of(28), OptionalLong.of(1), true);
+        Candidate twin = new Candidate(
+                5,
+                1,
+                Tempo.of(144),
+                Tempo.of(101),
+                true,
+                OptionalLong.of(28),
+                OptionalLong.of(1),
+                true,
+                InstrumentFamily.MALLET);
         assertThat(ids(DaysSections.of(List.of(FAR, twin, NEXT), 20, new Effort(40))))
                 .containsExactly(1L, 2L);
         assertThat(ids(DaysSections.of(List.of(FAR, twin), 20, new Effort(40)))).containsExactly(1L, 5L);
@@ -81,8 +110,16 @@ class DaysSectionsTest {
         Candidate lain = section(6, 120, 100, 28L, 7L);
         assertThat(ids(DaysSections.of(List.of(NEXT, lain), 10, new Effort(40))))
                 .containsExactly(6L);
-        Candidate open =
-                new Candidate(7, 7, Tempo.of(121), Tempo.of(100), true, OptionalLong.of(28), OptionalLong.of(1), false);
+        Candidate open = new Candidate(
+                7,
+                7,
+                Tempo.of(121),
+                Tempo.of(100),
+                true,
+                OptionalLong.of(28),
+                OptionalLong.of(1),
+                false,
+                InstrumentFamily.MALLET);
         assertThat(ids(DaysSections.of(List.of(NEXT, open), 10, new Effort(40))))
                 .containsExactly(2L);
         assertThat(DaysSections.of(List.of(open), 10, new Effort(40))
@@ -135,8 +172,16 @@ class DaysSectionsTest {
                         days,
                         days,
                         Arbitraries.of(true, false))
-                .as((passage, target, ceiling, left, since, decided) ->
-                        new Candidate(0, passage, Tempo.of(target), Tempo.of(ceiling), true, left, since, decided))
+                .as((passage, target, ceiling, left, since, decided) -> new Candidate(
+                        0,
+                        passage,
+                        Tempo.of(target),
+                        Tempo.of(ceiling),
+                        true,
+                        left,
+                        since,
+                        decided,
+                        InstrumentFamily.MALLET))
                 .list()
                 .ofMinSize(1)
                 .ofMaxSize(12)
@@ -149,7 +194,8 @@ class DaysSectionsTest {
                                 true,
                                 some.get(i).daysLeft(),
                                 some.get(i).daysSince(),
-                                some.get(i).decided()))
+                                some.get(i).decided(),
+                                InstrumentFamily.MALLET))
                         .toList());
     }
 }

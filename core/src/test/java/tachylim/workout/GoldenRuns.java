@@ -202,7 +202,8 @@ public final class GoldenRuns {
                 1 + chance.nextInt(4),
                 Caution.values()[chance.nextInt(Caution.values().length)],
                 "comfortable",
-                new Strictness(chance.nextBoolean(), chance.nextBoolean()));
+                new Strictness(chance.nextBoolean(), chance.nextBoolean()),
+                false);
     }
 
     private Theme theme() {

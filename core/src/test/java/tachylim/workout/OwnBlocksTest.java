@@ -24,6 +24,7 @@ import tachylim.method.School;
 import tachylim.method.Setting;
 import tachylim.notation.abc.AbcReader;
 import tachylim.passage.Passage;
+import tachylim.task.PassKind;
 import tachylim.tempo.Tempo;
 import tachylim.words.Reason;
 
@@ -251,9 +252,30 @@ class OwnBlocksTest {
     }
 
     @Test
-    void aStudyCardIsAllThereIsOnItsDay() {
+    void nothingIsMeasuredOnADayForReading() {
         Workout card = Planner.plan(brief(20, 60, Choices.usual(School.STUDY_CARD)));
-        assertThat(card.blocks()).extracting(Block::part).containsExactly(Part.CORE);
-        assertThat(Run.start(card).ahead()).noneMatch(segment -> segment.step() instanceof Pass);
+        assertThat(card.blocks()).extracting(Block::part).contains(Part.CORE).doesNotContain(Part.MEASURE);
+    }
+
+    /** Brass players rest as long as they play. */
+    @Test
+    void everyPassIsFollowedByARestAsLongAsItselfWhereThatIsWanted() {
+        Workout workout = Planner.plan(brief(20, 60, Choices.usual().resting(true)));
+        List<Segment> ahead = Run.start(workout).ahead();
+        for (int i = 1; i < ahead.size(); i++) {
+            Segment before = ahead.get(i - 1);
+            if (before.step() instanceof Pass && ahead.get(i).step() instanceof Pass) {
+                throw new AssertionError("No rest after " + before.step());
+            }
+            boolean rests = before.step() instanceof Pass
+                    && ahead.get(i).step() instanceof Rest rest
+                    && rest.purpose() == Rest.Purpose.RECOVER
+                    && before.block() == ahead.get(i).block()
+                    && ((Pass) before.step()).kind() != PassKind.BURST;
+            if (rests) {
+                assertThat(ahead.get(i).seconds()).isGreaterThanOrEqualTo(before.playedSeconds() - 1);
+            }
+        }
+        assertThat(ahead.stream().filter(one -> one.step() instanceof Rest)).hasSizeGreaterThan(5);
     }
 }

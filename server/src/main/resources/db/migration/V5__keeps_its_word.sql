@@ -28,3 +28,6 @@ CREATE TABLE IF NOT EXISTS plan_draft (
   CONSTRAINT draft_account FOREIGN KEY (account_id) REFERENCES account (id) ON DELETE CASCADE,
   CONSTRAINT draft_passage FOREIGN KEY (passage_id) REFERENCES passage (id) ON DELETE CASCADE
 );
+
+-- Lips rest as long as they play: by the instrument, where nothing was said of it.
+ALTER TABLE account ADD COLUMN IF NOT EXISTS rests_as_played BOOLEAN NULL;

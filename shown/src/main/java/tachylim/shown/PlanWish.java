@@ -53,6 +53,9 @@ public record PlanWish(
         boolean roughCounts,
         boolean looseOnly,
 
+        @Schema(nullable = true, description = "whether every pass is followed by a rest as long as itself")
+        Boolean restsAsPlayed,
+
         @Size(max = Brief.MOST_THEMES - 1, message = PlanWish.SECTIONS)
         @Schema(description = "the other sections of the workout, in the order they are wanted")
         List<@NotNull Long> others,
@@ -80,6 +83,7 @@ public record PlanWish(
             wish.text("focus", PlanWish::focus),
             wish.flag("roughCounts", PlanWish::roughCounts),
             wish.flag("looseOnly", PlanWish::looseOnly),
+            wish.get("restsAsPlayed", Codec.FLAG.nullable(), PlanWish::restsAsPlayed),
             wish.get("others", Codec.LONG.list(), PlanWish::others),
             wish.get("blocks", BlockWish.CODEC.list(), PlanWish::blocks)));
 
@@ -110,6 +114,7 @@ public record PlanWish(
                 focus,
                 roughCounts,
                 looseOnly,
+                restsAsPlayed,
                 now.isEmpty() ? List.of() : now.subList(1, now.size()),
                 blocks.stream()
                         .map(block -> block.on(
@@ -142,7 +147,8 @@ public record PlanWish(
                 cleanInARow,
                 caution,
                 focus.strip(),
-                new Strictness(roughCounts, looseOnly));
+                new Strictness(roughCounts, looseOnly),
+                Boolean.TRUE.equals(restsAsPlayed));
     }
 
     /** The workout that is wished for, of the sections and on the day that {@code known} is about. */
@@ -193,6 +199,7 @@ public record PlanWish(
                 choices.focus(),
                 choices.strictness().roughCounts(),
                 choices.strictness().looseOnly(),
+                choices.restsAsPlayed(),
                 others,
                 sketches.stream().map(BlockWish::of).toList());
     }

@@ -50,6 +50,10 @@ public class Account {
     private LocalDate openedOn;
     private boolean roughCounts;
     private boolean looseOnly;
+
+    /** Null where nothing was said of it. */
+    private Boolean restsAsPlayed;
+
     private String routine = "";
     private int daysOff;
     private boolean felt;
@@ -114,6 +118,15 @@ public class Account {
     /** How strict the player is with slips and tension. */
     public Strictness strictness() {
         return new Strictness(roughCounts, looseOnly);
+    }
+
+    /** Whether the player rests as long as they play; as is usual on the instrument where they have not said. */
+    public boolean restsAsPlayed() {
+        return restsAsPlayed == null ? instrument == InstrumentFamily.BRASS : restsAsPlayed;
+    }
+
+    void restsAsPlayed(boolean now) {
+        restsAsPlayed = now;
     }
 
     void strictness(Strictness now) {

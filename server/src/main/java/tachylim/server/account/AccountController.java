@@ -83,6 +83,9 @@ class AccountController {
             @Schema(description = "whether only loose playing goes up")
             boolean looseOnly,
 
+            @Schema(description = "whether every pass is followed by a rest as long as itself")
+            boolean restsAsPlayed,
+
             @Schema(description = "whether effort is, or from tomorrow will be, counted by how hard sessions felt")
             boolean felt,
 
@@ -147,6 +150,9 @@ class AccountController {
             boolean roughCounts,
             boolean looseOnly,
 
+            @Schema(nullable = true, description = "whether every pass is followed by a rest as long as itself")
+            Boolean restsAsPlayed,
+
             @Schema(nullable = true, description = "whether effort is counted by how hard sessions felt, from tomorrow")
             Boolean felt) {}
 
@@ -189,6 +195,7 @@ class AccountController {
                 habit.minutesTomorrow(),
                 habit.strictness().roughCounts(),
                 habit.strictness().looseOnly(),
+                habit.restsAsPlayed(),
                 habit.felt(),
                 habit.routine().stream()
                         .map(line -> new WarmUpLine(line.what(), line.seconds(), line.playing()))
@@ -270,6 +277,9 @@ class AccountController {
                 habits.usualMinutes(),
                 new Strictness(habits.roughCounts(), habits.looseOnly()),
                 habits.felt());
+        if (habits.restsAsPlayed() != null) {
+            accounts.rest(who, habits.restsAsPlayed());
+        }
         return me(who);
     }
 

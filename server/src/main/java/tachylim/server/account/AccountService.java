@@ -78,6 +78,7 @@ public class AccountService {
             int usualMinutes,
             Integer minutesTomorrow,
             Strictness strictness,
+            boolean restsAsPlayed,
             boolean felt,
             List<WarmUpRoutine.Item> routine,
             LocalDate today,
@@ -85,7 +86,7 @@ public class AccountService {
 
         /** What this player chooses of a workout when nothing but the method is chosen. */
         public Choices choices(School school) {
-            return Choices.usual(school, instrument).with(strictness);
+            return Choices.usual(school, instrument).with(strictness).resting(restsAsPlayed);
         }
     }
 
@@ -98,6 +99,7 @@ public class AccountService {
                 account.minutes().on(today),
                 account.minutes().tomorrow(today),
                 account.strictness(),
+                account.restsAsPlayed(),
                 account.isFelt(),
                 account.routine(),
                 today,
@@ -227,6 +229,12 @@ public class AccountService {
         account.instrument(instrument);
         account.strictness(strictness);
         account.minutes(account.minutes().asked(usualMinutes, account.day(clock.instant())));
+    }
+
+    /** Puts down whether the player rests as long as they play. */
+    @Transactional
+    public void rest(SignedIn who, boolean asPlayed) {
+        get(who).restsAsPlayed(asPlayed);
     }
 
     /** Puts down how the player warms up; no lines mean large, easy movement. */

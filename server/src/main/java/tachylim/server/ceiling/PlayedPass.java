@@ -169,6 +169,11 @@ public class PlayedPass {
         return Tension.of(tension);
     }
 
+    /** Whether its tension was said; otherwise it is assumed. */
+    public boolean saysTension() {
+        return tensionSaid;
+    }
+
     public double recovery() {
         return recovery;
     }

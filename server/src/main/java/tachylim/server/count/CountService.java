@@ -87,7 +87,7 @@ public class CountService {
                 change.beats(),
                 change.needed(),
                 best,
-                trend == null ? null : change.tempo(trend.now()).bpm(),
+                trend == null ? null : change.keepsUpWith(trend.now()),
                 trend == null ? Reason.of("count.never") : sentence(change, trend),
                 counts.stream()
                         .map(count -> new CountDto(count.day(), count.seconds(), count.clean(), count.perMinute()))
@@ -95,7 +95,8 @@ public class CountService {
     }
 
     private static Reason sentence(Change change, Trend trend) {
-        Reason now = Reason.of("count.lately", "now", Math.round(trend.now()), "tempo", change.tempo(trend.now()));
+        Reason now = Reason.of(
+                "count.lately", "now", Math.round(trend.now()), "tempo", Math.round(change.keepsUpWith(trend.now())));
         if (trend.gained().isEmpty()) {
             return now;
         }
@@ -121,7 +122,7 @@ public class CountService {
                             "song",
                             song.getKey(),
                             "tempo",
-                            Tempo.of(slowest.tempo()),
+                            Math.round(slowest.tempo()),
                             "change",
                             slowest.name());
                 })

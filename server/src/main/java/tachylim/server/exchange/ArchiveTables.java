@@ -49,6 +49,7 @@ class ArchiveTables {
             "opened_on",
             "rough_counts",
             "loose_only",
+            "rests_as_played",
             "routine",
             "days_off",
             "calendar_name",

@@ -70,8 +70,11 @@ public class RunSummary extends AssignedId<Long> {
         playedSeconds += pass.playSeconds();
         burstSeconds += pass.burstSeconds();
         effort += pass.effort();
-        worstTension = Math.max(worstTension, pass.tension().ordinal());
-        if (ofItsSection && pass.verdict() == Verdict.CLEAN && pass.kind() != PassKind.WARM_UP) {
+        worstTension =
+                pass.saysTension() ? Math.max(worstTension, pass.tension().ordinal()) : worstTension;
+        // A burst is a part of it: clean at that tempo is what the whole was.
+        boolean whole = pass.kind() != PassKind.WARM_UP && pass.kind() != PassKind.BURST;
+        if (ofItsSection && whole && pass.verdict() == Verdict.CLEAN) {
             double tempo = pass.tempo().bpm();
             fastestClean = fastestClean == null ? tempo : Math.max(fastestClean, tempo);
         }

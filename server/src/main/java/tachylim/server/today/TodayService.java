@@ -138,7 +138,8 @@ class TodayService {
                         ? OptionalLong.empty()
                         : OptionalLong.of(Math.max(
                                 0, ChronoUnit.DAYS.between(one.standing().lastPlayed(), day))),
-                decided);
+                decided,
+                passage.instrument());
     }
 
     private PlanWish wish(

@@ -41,9 +41,9 @@ class DraftController {
     }
 
     /** Drops what was changed of the plan of a section's passage. */
-    @DeleteMapping("/{sectionId}")
+    @DeleteMapping("/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void drop(@AuthenticationPrincipal SignedIn who, @PathVariable long sectionId) {
-        drafts.drop(who, sectionId);
+    void drop(@AuthenticationPrincipal SignedIn who, @PathVariable long id) {
+        drafts.drop(who, id);
     }
 }

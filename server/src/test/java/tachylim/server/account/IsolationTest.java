@@ -167,7 +167,7 @@ class IsolationTest extends ServerTest {
                 null);
         same(other, "PUT", "/api/sections/{id}/doubt", section, Map.of("because", "TODAY"));
         owner.put("/api/drafts", Practice.plan(section, Map.of())).ok();
-        same(other, "DELETE", "/api/drafts/{sectionId}", section, null);
+        same(other, "DELETE", "/api/drafts/{id}", section, null);
         Player third = player();
         third.post("/api/symptoms", Map.of("clientId", UUID.randomUUID().toString()));
         same(

@@ -569,7 +569,7 @@ class CapsTest extends ServerTest {
                 "/api/sections/{id}",
                 "/api/sections/{id}/doubt",
                 "/api/drafts",
-                "/api/drafts/{sectionId}",
+                "/api/drafts/{id}",
                 "/api/readings",
                 "/api/readings/strokes",
                 "/api/scores",

@@ -165,6 +165,7 @@ class InThePageTest {
                 choices.focus(),
                 choices.strictness().roughCounts(),
                 choices.strictness().looseOnly(),
+                choices.restsAsPlayed(),
                 List.of(),
                 List.of());
         Timeline timeline = Timeline.of(
@@ -209,7 +210,8 @@ class InThePageTest {
                 1 + chance.nextInt(4),
                 Caution.values()[chance.nextInt(Caution.values().length)],
                 "comfortable",
-                new Strictness(chance.nextBoolean(), chance.nextBoolean()));
+                new Strictness(chance.nextBoolean(), chance.nextBoolean()),
+                chance.nextInt(8) == 0);
         return new Brief(
                 themes,
                 List.of(),
