@@ -7,7 +7,7 @@ import { bpm, minutes, oneDecimal, unbroken } from "../../ui/format";
 import { useWindow } from "../../ui/useWindow";
 import type { Schemas } from "../../api/client";
 import { Answers } from "./Answers";
-import type { Pass } from "./asks";
+import type { Pass, Verdict } from "./asks";
 import { BeatTrack } from "./BeatTrack";
 import { Followed } from "./Followed";
 import { KeysDialog, PauseDialog, SymptomDialog } from "./Dialogs";
@@ -94,6 +94,9 @@ export function Stage({ run, view, speed, instrument }: Props) {
   // What was played last stays at hand while resting, to say where it broke.
   const [last, setLast] = useState<{ pass: Pass; passageId: number }>();
   if (pass && last?.pass !== pass) setLast({ pass, passageId: view.passageId });
+  // Also in a rest that was asked for, when the answer is no longer the last that happened.
+  const [went, setWent] = useState<Verdict | null>(null);
+  if (view.last && view.last.verdict !== went) setWent(view.last.verdict);
   const effortNow =
     view.timeline.stretches.filter((stretch) => stretch.played).at(-1)?.effortAfter ?? view.timeline.effortBefore;
   const left = view.timeline.seconds - view.at;
@@ -223,8 +226,8 @@ export function Stage({ run, view, speed, instrument }: Props) {
           )}
         </section>
         <section className="min-w-0">
-          {rest && last && (view.last?.verdict === "BROKE" || view.last?.verdict === "ROUGH") && (
-            <WhereItBroke key={view.ordinal} verdict={view.last.verdict} {...last} />
+          {rest && last && (went === "BROKE" || went === "ROUGH") && (
+            <WhereItBroke key={view.ordinal} verdict={went} {...last} />
           )}
           {pass && (
             <>

@@ -88,7 +88,7 @@ class ArchitectureTest {
             .mayOnlyAccessLayers(
                     "codec", "tempo", "passage", "notation", "task", "method", "ceiling", "load", "workout")
             .whereLayer("season")
-            .mayOnlyAccessLayers("tempo", "ceiling", "load")
+            .mayOnlyAccessLayers("tempo", "passage", "ceiling", "load")
             .whereLayer("sim")
             .mayOnlyAccessLayers("tempo", "task", "ceiling");
 

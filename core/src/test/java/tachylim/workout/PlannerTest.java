@@ -104,7 +104,7 @@ class PlannerTest {
         SteadyClimb climb = (SteadyClimb) opener.method();
         assertThat(climb.start()).isLessThan(climb.limit());
         assertThat(opener.why().code()).isEqualTo("block.controlled");
-        assertThat(opener.why().toString()).contains("last=120").contains("comfortable=");
+        assertThat(opener.why().toString()).contains("last=120").contains("bound=");
     }
 
     @Test
