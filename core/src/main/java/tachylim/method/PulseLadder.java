@@ -64,7 +64,12 @@ public record PulseLadder(Tempo start, Tempo limit, double perBeat, double lowes
                 perBeat,
                 USUAL_LOWEST,
                 USUAL_HIGHEST,
-                span.setting().times(USUAL_PASSES, 100));
+                span.setting().times(passes(start, span.top()), 100));
+    }
+
+    /** As many as lead from one tempo to another by a step each, and the usual number at the least. */
+    private static int passes(Tempo from, Tempo to) {
+        return Math.max(USUAL_PASSES, new Stride(STEP).steps(from, to) + 1);
     }
 
     /** The beats that go to a click at a tempo, when so many went to it before. */

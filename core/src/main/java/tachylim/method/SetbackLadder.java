@@ -45,11 +45,9 @@ public record SetbackLadder(Tempo base, int step, Tempo limit, int pairs) implem
 
     static SetbackLadder over(Span span) {
         int step = (int) Math.max(1, Math.round(span.comfortable().bpm() * USUAL_STEP));
-        return new SetbackLadder(
-                Tempo.slower(span.comfortable().onMetronome(), span.top()),
-                step,
-                span.top(),
-                span.setting().times(USUAL_PAIRS, 30));
+        Tempo base = Tempo.slower(span.comfortable().onMetronome(), span.top());
+        int pairs = Math.max(USUAL_PAIRS, (int) Math.ceil((span.top().bpm() - base.bpm()) / step));
+        return new SetbackLadder(base, step, span.top(), span.setting().times(pairs, 30));
     }
 
     @Override

@@ -23,6 +23,15 @@ record Stride(double share) {
                 : Tempo.clamped(Math.min(limit.bpm(), Math.round(from.bpm() + size(from))));
     }
 
+    /** How many steps lead from one tempo up to another. */
+    int steps(Tempo from, Tempo to) {
+        int steps = 0;
+        for (Tempo at = from; at.compareTo(to) < 0; at = up(at, to)) {
+            steps++;
+        }
+        return steps;
+    }
+
     Tempo down(Tempo from, int steps) {
         double bpm = from.bpm();
         for (int i = 0; i < steps; i++) {
