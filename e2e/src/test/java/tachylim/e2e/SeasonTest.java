@@ -114,7 +114,7 @@ class SeasonTest {
         assertThat(page.getByText(say("log.noWorkoutIsLikeThat"))).isVisible();
         page.getByLabel(say("log.wordsInNotesFocusOr")).fill("");
         page.locator("a[href^='/log/']:not([href='/log/month'])").first().click();
-        page.getByText(Pattern.compile("and your answers")).click();
+        page.getByText(Pattern.compile("answer by answer")).click();
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("Correct pass \\d+")))
                 .last()
                 .click();
