@@ -66,7 +66,7 @@ export function Answers({
           : state === "judge"
             ? asked.ask === "VERDICT" && pass?.rounds && pass.rounds > 1
               ? say("run.howWasItRounds", { rounds: pass.rounds })
-              : ANSWERING[asked.ask].question
+              : ANSWERING[asked.ask === "NOTHING" && !mayBeClean ? "VERDICT" : asked.ask].question
             : last && state !== "playing"
               ? lastOne(last)
               : ""}

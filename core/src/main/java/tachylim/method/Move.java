@@ -62,5 +62,16 @@ public sealed interface Move {
      *
      * @param why the reason
      */
-    record Finish(Reason why) implements Move {}
+    record Finish(Reason why) implements Move {
+
+        /** Why it is done when all of it was played. */
+        static Reason complete(int passes) {
+            return Reason.of("method.allPlayed", "passes", passes);
+        }
+
+        /** Whether all of it was played. */
+        public boolean isComplete() {
+            return why.code().equals("method.allPlayed");
+        }
+    }
 }

@@ -30,7 +30,7 @@ record Underway<S>(StateMachine<S> method, S at, Tempo cap, int downs, int misse
         }
         Next.Go<S> go = (Next.Go<S>) next;
         if (method.done(go.state()) >= method.most()) {
-            return new Finished(Reason.of("method.allPlayed", "passes", method.most()));
+            return new Finished(Move.Finish.complete(method.most()));
         }
         if (downs >= MOST_DOWNS && !method.isWarmUp()) {
             return new Finished(Reason.of("method.twoDowns"));

@@ -426,11 +426,16 @@ public final class Run {
         }
         boolean playedInIt = past().stream().anyMatch(segment -> segment.block() == now.block);
         Rest change = playedInIt
-                ? Pacing.change(now.position.move() instanceof Move.Finish finish ? finish.why() : Reason.NONE)
+                ? Pacing.change(endOf(now.position))
                 : now.pending != null && now.pending.purpose() == Rest.Purpose.CHANGE ? now.pending : null;
         List<Block> blocks = drawnAgain(now.blocks, next);
         Position opening = within(blocks.get(next), blocks.get(next).method().opening(), progress);
         return new Place(blocks, next, tally().elapsed(), opening, change, null);
+    }
+
+    /** Why a block has ended, where that is worth saying: not that all of it was played. */
+    private static Reason endOf(Position position) {
+        return position.move() instanceof Move.Finish finish && !finish.isComplete() ? finish.why() : Reason.NONE;
     }
 
     /** The blocks with the next one drawn from what is known now, if something was learned since the plan. */
