@@ -144,12 +144,12 @@ class StoryTest {
     @Test
     void aReloadInARestTakesNothingAwayAndSendsNothingTwice() {
         Musician odile = Shared.somebodyPlaying();
+        // A pass and a rest that last long enough for a hand on a busy machine.
+        odile.at(SLOW);
         odile.page.keyboard().press("Space");
         assertThat(odile.stage()).hasAttribute("data-state", "playing");
         odile.page.keyboard().press("l");
         odile.untilReady();
-        // A rest that lasts long enough for a hand on a busy machine.
-        odile.at(SLOW);
         odile.page.keyboard().press("r");
         assertThat(odile.stage()).hasAttribute("data-state", "rest");
         odile.page
