@@ -41,7 +41,12 @@ export function History({ view }: { view: Schemas["CeilingView"] }) {
   const x = scaleTime([Math.min(at(days[0]!.day), ...view.edges.map((d) => at(d.day))), end], [46, width - 60]);
   const range: [number, number] = [
     Math.min(...days.map((d) => d.low), ...view.edges.map((d) => d.lowest), ...cone.map((point) => point.low)) * 0.97,
-    Math.max(view.targetBpm, ...days.map((d) => d.high), ...cone.map((point) => point.high)) * 1.03,
+    Math.max(
+      view.targetBpm,
+      ...days.map((d) => d.high),
+      ...view.edges.map((d) => d.highest),
+      ...cone.map((point) => point.high),
+    ) * 1.03,
   ];
   const y = scaleLog(range, [HEIGHT - BOTTOM, TOP]);
   const band = area<Day>(
@@ -117,13 +122,13 @@ export function History({ view }: { view: Schemas["CeilingView"] }) {
           <path
             d={edges(view.edges) ?? ""}
             fill="none"
-            className="stroke-plum"
+            className="stroke-burst"
             strokeWidth="1.5"
             strokeDasharray="2 3"
           />
         )}
         {view.edges.map((d) => (
-          <g key={d.day} className="stroke-plum">
+          <g key={d.day} className="stroke-burst">
             <line x1={x(at(d.day))} x2={x(at(d.day))} y1={y(d.lowest)} y2={y(d.highest)} strokeWidth="1.5" />
             <rect
               x={x(at(d.day)) - 3}

@@ -94,6 +94,7 @@ export default function First({ me }: { me: Schemas["Me"] }) {
         <Mark /> {say("common.tachylim")}
       </p>
       <p className="text-soft">{say("first.stepOf3", { step })}</p>
+      {begin.ask}
       {step === 1 && (
         <form
           noValidate

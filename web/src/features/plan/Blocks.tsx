@@ -48,7 +48,7 @@ export function Blocks({ view, onChange }: Props) {
                 {say(drawn.why)}
                 {drawn.end <= drawn.start && !block?.own && say("plan.leftOutNoTimeOr")}
               </p>
-              {block && drawn.part !== "WARM_UP" && drawn.part !== "STUDY" && (
+              {block && !["WARM_UP", "MEASURE", "STUDY"].includes(drawn.part) && (
                 <SettingFields
                   name={name}
                   block={block}

@@ -40,7 +40,6 @@ export function SettingFields({ name, block, onChange }: Props) {
     else if (tempo >= least && tempo <= most) set({ tempo, of: setting.of ?? "BPM" });
   };
   const figure = (value: string) => (value === "" ? null : Number(value));
-  const measured = block.part === "MEASURE";
   return (
     <details className="mt-1" open={block.setting !== null && block.setting !== undefined}>
       <summary className="inline-flex min-h-6 cursor-pointer items-center font-semibold text-spruce underline underline-offset-4">
@@ -79,17 +78,15 @@ export function SettingFields({ name, block, onChange }: Props) {
         </span>
         <Button onClick={() => set(HALF)}>{say("setting.half")}</Button>
         <Button onClick={() => set(AT_TARGET)}>{say("setting.atTarget")}</Button>
-        {!measured && (
-          <span className="w-24">
-            <Field
-              label={say("setting.times")}
-              type="number"
-              {...within(RANGES.SettingWish.times)}
-              value={setting.times ?? ""}
-              onChange={(event) => set({ times: figure(event.target.value) })}
-            />
-          </span>
-        )}
+        <span className="w-24">
+          <Field
+            label={say("setting.times")}
+            type="number"
+            {...within(RANGES.SettingWish.times)}
+            value={setting.times ?? ""}
+            onChange={(event) => set({ times: figure(event.target.value) })}
+          />
+        </span>
         {block.school === "ARCH" && (
           <span className="w-28">
             <Field

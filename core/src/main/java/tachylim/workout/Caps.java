@@ -26,9 +26,8 @@ final class Caps {
     }
 
     /**
-     * Whether a block measures where nothing is to be measured: after a hand that was too tense today, after what does not fit what is
-     * believed, and what was measured today
-     * as often as a test does.
+     * Whether a block measures where nothing is to be measured: after a hand that was too tense today, after what does not
+     * fit what is believed, and what was measured today as often as a test does.
      */
     boolean mayNotMeasure() {
         if (now.current().method().school() != School.CEILING_TEST) {
