@@ -92,6 +92,9 @@ function Editor({ usual, asked, draft }: EditorProps) {
   });
   const empty = view.timeline.stretches.length === 0;
   const { totals } = view.timeline;
+  const warmUp = view.timeline.blocks
+    .filter(({ part }) => part === "WARM_UP")
+    .reduce((sum, { start, end }) => sum + end - start, 0);
   return (
     <Page
       title={titled(view.sections)}
@@ -142,7 +145,11 @@ function Editor({ usual, asked, draft }: EditorProps) {
         }
       />
       <dl className="mt-4 flex flex-wrap gap-x-10 gap-y-3 border-y border-rule py-3">
-        <Total name={say("plan.inAll")} value={minutes(totals.seconds)} />
+        <Total
+          name={say("plan.ofMinutesAsked", { minutes: wish.minutes })}
+          value={minutes(totals.seconds - warmUp)}
+        />
+        {warmUp > 0 && <Total name={say("plan.warmUpBefore")} value={minutes(warmUp)} />}
         <Total name={say("plan.playing")} value={minutes(totals.playingSeconds)} />
         <Total name={say("common.rest")} value={minutes(totals.restSeconds)} />
         <Total name={say("plan.notes")} value={oneDecimal(totals.notes)} />
@@ -158,6 +165,11 @@ function Editor({ usual, asked, draft }: EditorProps) {
           value={oneDecimal(totals.effort)}
         />
       </dl>
+      {view.timeline.remarks.map((remark) => (
+        <p key={say(remark)} className="mt-3">
+          {say(remark)}
+        </p>
+      ))}
       <div className="mt-4">
         <Methods value={wish.school} advice={view.advice} onChange={(school) => change({ school })} />
       </div>
@@ -194,11 +206,6 @@ function Editor({ usual, asked, draft }: EditorProps) {
           </div>
           <Blocks view={view} onChange={rearrange} />
           {!empty && <AddBlock view={view} onChange={rearrange} />}
-          {view.timeline.remarks.map((remark) => (
-            <p key={say(remark)} className="mt-3">
-              {say(remark)}
-            </p>
-          ))}
           <div className="mt-5">
             <Caution />
           </div>

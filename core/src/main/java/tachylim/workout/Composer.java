@@ -52,7 +52,7 @@ public final class Composer {
 
     private static final double LEAST_CLOSER_SECONDS = 120;
     private static final double CLOSER_ROOM = 40;
-    private static final int MOST_TURNS = 5;
+    private static final int MOST_TURNS = 8;
     private static final int MOST_TRIMS = 3;
 
     private final Brief brief;
@@ -253,7 +253,7 @@ public final class Composer {
         for (int turn = 0; turn < MOST_TURNS && wanted - taken.seconds > wanted * NEARLY; turn++) {
             List<Sketch> more = with(best, missing);
             Taken longer = more.equals(best) ? taken : taken(more);
-            if (longer.seconds > wanted || longer.asked < taken.asked - A_LITTLE) {
+            if (longer.seconds > wanted || longer.asked < taken.asked * ALL_BUT_A_PASS) {
                 // More playing may have asked for a break, or used up what a later block needs: less of it may not.
                 for (int trim = 0; trim < MOST_TRIMS && longer.seconds > wanted; trim++) {
                     more = without(more, longer.seconds - wanted);
@@ -261,7 +261,7 @@ public final class Composer {
                 }
                 if (longer.seconds <= wanted
                         && longer.seconds > taken.seconds
-                        && longer.asked >= taken.asked - A_LITTLE) {
+                        && longer.asked >= taken.asked * ALL_BUT_A_PASS) {
                     best = more;
                     taken = longer;
                 }
@@ -293,8 +293,8 @@ public final class Composer {
                 .toList();
     }
 
-    /** So much less playing of what is asked for is no less, in seconds. */
-    private static final double A_LITTLE = 5;
+    /** So much of the playing that is asked for is as good as all of it: a pass more or less of the close. */
+    private static final double ALL_BUT_A_PASS = 0.93;
 
     /**
      * What a workout comes to if all goes well.
@@ -386,17 +386,24 @@ public final class Composer {
     /** What stands in the way where a workout is far shorter than was asked; empty where it is not. */
     private static Optional<Reason> remark(Workout workout, List<Segment> ahead) {
         Brief brief = workout.brief();
-        if (Planner.isEasy(brief) || brief.choices().school() == School.CEILING_TEST) {
-            return Optional.empty();
-        }
         double wanted = brief.minutes() * 60.0;
         double planned = lasting(ahead);
-        if (planned > MOST * wanted
-                && workout.blocks().stream().anyMatch(block -> block.sketch().own())) {
-            return Optional.of(Reason.of("more.own", "planned", Math.round(planned / 60), "wanted", brief.minutes()));
-        }
-        if (planned >= FULL * wanted) {
+        if (planned >= FULL * wanted && planned <= MOST * wanted) {
             return Optional.empty();
+        }
+        boolean own = workout.blocks().stream().anyMatch(block -> block.sketch().own());
+        if (brief.choices().school() == School.CEILING_TEST && !own) {
+            return Optional.of(minutes("other.test", planned, brief));
+        }
+        if (planned > MOST * wanted) {
+            return own
+                    ? Optional.of(minutes("more.own", planned, brief))
+                    : Optional.empty();
+        }
+        if (Planner.isEasy(brief)) {
+            return brief.spared().saysNothing()
+                    ? Optional.of(minutes("less.easy", planned, brief))
+                    : Optional.empty();
         }
         Allowance left = brief.allowance();
         double playing = ahead.stream().mapToDouble(Segment::playedSeconds).sum();
@@ -407,13 +414,17 @@ public final class Composer {
                         ? Reason.of("less.playing")
                         : isWornOut(workout, ahead)
                                 ? Reason.of("less.passes", "passes", Guardrails.PASSES_OF_A_SECTION)
-                                : planned + Guardrails.BREAK_SECONDS > wanted
+                                : planned + Guardrails.BREAK_SECONDS + A_SET_AND_ITS_REST > wanted
                                         ? Reason.of("less.break", "minutes", Math.round(Guardrails.BREAK_SECONDS / 60))
                                         : brief.themes().size() < Brief.MOST_THEMES
                                                 ? Reason.of("less.repetitionAdd")
                                                 : Reason.of("less.repetition");
         return Optional.of(Reason.of(
                 "less.planned", "planned", Math.round(planned / 60), "wanted", brief.minutes(), "because", because));
+    }
+
+    private static Reason minutes(String code, double planned, Brief brief) {
+        return Reason.of(code, "planned", Math.round(planned / 60), "wanted", brief.minutes());
     }
 
     /** Whether any of its sections has next to nothing left of its passes of the day. */
@@ -516,6 +527,9 @@ public final class Composer {
         return Pacing.CHANGE_SECONDS
                 + Planner.setSeconds(brief, theme, music(theme, variation).orElseThrow());
     }
+
+    /** A break is worth taking where so much can be played after it, in seconds. */
+    private static final double A_SET_AND_ITS_REST = 150;
 
     /** Before what is fast on the same section, and else before the close. */
     private static int place(List<Sketch> sketches, int theme) {

@@ -71,7 +71,7 @@ final class Pacing {
     /** The rest that what was just played asks for by itself, where the player rests as long as they play. */
     private double asLongAsPlayed() {
         List<Segment> past = now.progress().past();
-        boolean rests = now.current().sketch().choices().restsAsPlayed() && !past.isEmpty();
+        boolean rests = restsAsPlayed() && !past.isEmpty();
         Segment last = rests ? past.get(past.size() - 1) : null;
         return last != null && last.step() instanceof Pass ? Math.ceil(last.playedSeconds()) : 0;
     }
@@ -136,17 +136,33 @@ final class Pacing {
     double secondsLeft() {
         return now.current().part() == Part.WARM_UP
                 ? Double.MAX_VALUE
-                : now.current().seconds() - (now.tally().elapsed() - now.blockStart() - breaks());
+                : now.current().seconds() - (now.tally().elapsed() - now.blockStart() - restsOfOthers());
     }
 
-    /** Breaks are due whatever is being played: they take nothing of a block's time. */
-    private double breaks() {
+    /**
+     * Breaks are due whatever is being played, and the rest before a block's first pass is for what was played before it:
+     * they take nothing of its time.
+     */
+    private double restsOfOthers() {
+        double seconds = 0;
+        boolean begun = false;
+        for (Segment segment : now.progress().past()) {
+            if (segment.block() == now.block()) {
+                begun |= segment.step() instanceof Pass;
+                boolean isBreak = segment.step() instanceof Rest rest && rest.purpose() == Rest.Purpose.BREAK;
+                seconds += isBreak || !begun && restsAsPlayed() ? segment.seconds() : 0;
+            }
+        }
+        return seconds;
+    }
+
+    private boolean restsAsPlayed() {
+        return now.current().sketch().choices().restsAsPlayed();
+    }
+
+    private boolean isBegun() {
         return now.progress().past().stream()
-                .filter(segment -> segment.block() == now.block()
-                        && segment.step() instanceof Rest rest
-                        && rest.purpose() == Rest.Purpose.BREAK)
-                .mapToDouble(Segment::seconds)
-                .sum();
+                .anyMatch(segment -> segment.block() == now.block() && segment.step() instanceof Pass);
     }
 
     /**
@@ -166,7 +182,7 @@ final class Pacing {
     /** What a pass takes of the clock: the rest it needs first, itself, its answer, and a rest after a burst. */
     private double secondsFor(Pass pass) {
         double after = pass.kind() == PassKind.BURST ? LEAST_REST : 0;
-        return Math.max(recovering(pass), asLongAsPlayed()) + pass.seconds() + Tally.ANSWER_SECONDS + after;
+        return Math.max(recovering(pass), isBegun() ? asLongAsPlayed() : 0) + pass.seconds() + Tally.ANSWER_SECONDS + after;
     }
 
     // After a burst

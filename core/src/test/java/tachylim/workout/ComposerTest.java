@@ -4,8 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.DoubleRange;
@@ -16,7 +18,9 @@ import tachylim.ceiling.Known;
 import tachylim.ceiling.Posterior;
 import tachylim.load.Condition;
 import tachylim.load.Effort;
+import tachylim.method.School;
 import tachylim.method.WarmUpRoutine;
+import tachylim.passage.InstrumentFamily;
 import tachylim.passage.Meter;
 import tachylim.passage.PaperPattern;
 import tachylim.passage.Passage;
@@ -70,6 +74,37 @@ class ComposerTest {
                 workout.remarks().stream().anyMatch(remark -> remark.toString().contains("less.passes"));
         assertThat(filled).isGreaterThan(wornOut ? 0.3 : 0.7);
     }
+
+    /** Whatever the instrument, the method and the music: what is asked for is given within 8 in 100, or the rule is named. */
+    @Property(tries = 150)
+    void whatIsAskedForIsGivenOrTheRuleIsNamed(
+            @ForAll School school,
+            @ForAll InstrumentFamily family,
+            @ForAll @IntRange(min = 5, max = 60) int minutes,
+            @ForAll @IntRange(min = 2, max = 32) int beats,
+            @ForAll @IntRange(min = 1, max = 4) int notes,
+            @ForAll @DoubleRange(min = 60, max = 155) double ceiling,
+            @ForAll @DoubleRange(min = 0.03, max = 0.22) double sd) {
+        Passage music = new PaperPattern(
+                        new Meter(4, 4), Fraction.of(1, 4), notes, Collections.nCopies(beats, notes))
+                .toPassage();
+        Theme theme = Theme.of(music, Tempo.of(1.2 * ceiling), Known.of(Posterior.prior(Tempo.of(ceiling), sd)));
+        Allowance day = new Allowance(new Effort(60), 90, 5_400);
+        Workout workout = Planner.plan(
+                Brief.on(theme, minutes, Choices.usual(school, family), day, Condition.FRESH, Reason.NONE));
+        double filled = secondsOf(workout) / (60.0 * minutes);
+        if (filled < Composer.FULL || filled > 2 - Composer.FULL) {
+            assertThat(workout.remarks())
+                    .as("%.2f of %d minutes by %s on %s", filled, minutes, school, family)
+                    .anyMatch(remark -> RULES.contains(remark.code()));
+        }
+        // One section is enough for an hour: repetition is what stands in the way least.
+        assertThat(workout.remarks())
+                .as("%.2f of %d minutes by %s on %s", filled, minutes, school, family)
+                .noneMatch(remark -> filled < 0.8 && remark.toString().contains("less.repetition"));
+    }
+
+    private static final Set<String> RULES = Set.of("less.planned", "less.easy", "other.test");
 
     @Property(tries = 100)
     void noMoreThanSixAlikeFollowOneAnother(
