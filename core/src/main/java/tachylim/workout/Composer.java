@@ -396,14 +396,10 @@ public final class Composer {
             return Optional.of(minutes("other.test", planned, brief));
         }
         if (planned > MOST * wanted) {
-            return own
-                    ? Optional.of(minutes("more.own", planned, brief))
-                    : Optional.empty();
+            return own ? Optional.of(minutes("more.own", planned, brief)) : Optional.empty();
         }
         if (Planner.isEasy(brief)) {
-            return brief.spared().saysNothing()
-                    ? Optional.of(minutes("less.easy", planned, brief))
-                    : Optional.empty();
+            return brief.spared().saysNothing() ? Optional.of(minutes("less.easy", planned, brief)) : Optional.empty();
         }
         Allowance left = brief.allowance();
         double playing = ahead.stream().mapToDouble(Segment::playedSeconds).sum();

@@ -182,7 +182,10 @@ final class Pacing {
     /** What a pass takes of the clock: the rest it needs first, itself, its answer, and a rest after a burst. */
     private double secondsFor(Pass pass) {
         double after = pass.kind() == PassKind.BURST ? LEAST_REST : 0;
-        return Math.max(recovering(pass), isBegun() ? asLongAsPlayed() : 0) + pass.seconds() + Tally.ANSWER_SECONDS + after;
+        return Math.max(recovering(pass), isBegun() ? asLongAsPlayed() : 0)
+                + pass.seconds()
+                + Tally.ANSWER_SECONDS
+                + after;
     }
 
     // After a burst

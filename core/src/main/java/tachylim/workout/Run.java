@@ -39,6 +39,12 @@ public final class Run {
     /** No workout has more steps than this. */
     private static final int MOST_STEPS = 2_000;
 
+    /**
+     * So many blocks in a row in which no slow pass is clean end a workout with its close: the day is not filled for its own
+     * sake.
+     */
+    private static final int MOST_FAILED = 3;
+
     /** Clocks differ by a little: a rest this much short still counts. */
     private static final double REST_TOLERANCE = 1;
 
@@ -52,18 +58,20 @@ public final class Run {
      * @param blocks the blocks as they are drawn now
      * @param block which of them it is in
      * @param blockStart seconds of the run when that began
+     * @param failed how many blocks in a row before it had no clean slow pass
      * @param position where its method stands
      * @param pending a rest that comes first, or null
      * @param step what to do now, null while that is open
      */
-    private record Place(List<Block> blocks, int block, double blockStart, Position position, Rest pending, Step step) {
+    private record Place(
+            List<Block> blocks, int block, double blockStart, int failed, Position position, Rest pending, Step step) {
 
         Place at(Position next, Rest rest) {
-            return new Place(blocks, block, blockStart, next, rest, null);
+            return new Place(blocks, block, blockStart, failed, next, rest, null);
         }
 
         Place telling(Step next) {
-            return new Place(blocks, block, blockStart, position, next instanceof Rest ? pending : null, next);
+            return new Place(blocks, block, blockStart, failed, position, next instanceof Rest ? pending : null, next);
         }
 
         Block current() {
@@ -86,7 +94,7 @@ public final class Run {
                         workout.blocks().get(0),
                         workout.blocks().get(0).method().opening(),
                         progress);
-        return new Run(workout, new Place(workout.blocks(), 0, 0, first, null, null), progress);
+        return new Run(workout, new Place(workout.blocks(), 0, 0, 0, first, null, null), progress);
     }
 
     /** This run with {@code left} for the rest of today: what may be done now, whatever it was begun with. */
@@ -335,7 +343,7 @@ public final class Run {
         Place resting = null;
         Place now = from;
         while (now.block < now.blocks.size()) {
-            if (isPassedOver(situation(now))) {
+            if (isPassedOver(now)) {
                 now = nextBlock(now);
                 continue;
             }
@@ -358,6 +366,9 @@ public final class Run {
     private Reason endSentence(Place at) {
         if (at.blocks.isEmpty()) {
             return Reason.of("done.nothing");
+        }
+        if (at.failed >= MOST_FAILED) {
+            return Reason.of("done.notToday");
         }
         // Whoever has played all that was planned was not stopped by a limit, though it may be reached.
         boolean whole = IntStream.range(0, at.blocks.size())
@@ -383,12 +394,14 @@ public final class Run {
         return new Situation(workout, progress, now.blocks, now.block, now.blockStart);
     }
 
-    /** After a locked hand only the close is left. */
-    private static boolean isPassedOver(Situation at) {
+    /** After a locked hand, and where nothing works today, only the close is left. */
+    private boolean isPassedOver(Place now) {
+        Situation at = situation(now);
         Caps caps = new Caps(at);
         return caps.hasHadEnough()
                 || caps.mayNotMeasure()
-                || at.tally().worstTension() == Tension.LOCKED && at.current().part() != Part.CLOSER;
+                || (now.failed >= MOST_FAILED || at.tally().worstTension() == Tension.LOCKED)
+                        && at.current().part() != Part.CLOSER;
     }
 
     /** What the method wants to be played, at a tempo; null when it wants nothing more. */
@@ -422,15 +435,29 @@ public final class Run {
     private Place nextBlock(Place now) {
         int next = now.block + 1;
         if (next >= now.blocks.size()) {
-            return new Place(now.blocks, next, tally().elapsed(), null, null, null);
+            return new Place(now.blocks, next, tally().elapsed(), now.failed, null, null, null);
         }
         boolean playedInIt = past().stream().anyMatch(segment -> segment.block() == now.block);
+        Reason end = endOf(now.position);
+        int failed = failedBy(now);
+        boolean enough = failed == MOST_FAILED && now.failed < MOST_FAILED;
         Rest change = playedInIt
-                ? Pacing.change(endOf(now.position))
+                ? Pacing.change(enough ? end.then(Reason.of("rest.notToday")) : end)
                 : now.pending != null && now.pending.purpose() == Rest.Purpose.CHANGE ? now.pending : null;
         List<Block> blocks = drawnAgain(now.blocks, next);
         Position opening = within(blocks.get(next), blocks.get(next).method().opening(), progress);
-        return new Place(blocks, next, tally().elapsed(), opening, change, null);
+        return new Place(blocks, next, tally().elapsed(), failed, opening, change, null);
+    }
+
+    /** The blocks in a row without a clean slow pass, with the one that ends; one in which nothing slow was judged says nothing. */
+    private int failedBy(Place now) {
+        Totals slow = Totals.of(past().stream()
+                .filter(one -> one.block() == now.block
+                        && one.step() instanceof Pass pass
+                        && pass.kind() == PassKind.CONTROLLED)
+                .toList());
+        boolean isJudged = slow.clean() + slow.rough() + slow.broke() > 0;
+        return now.failed >= MOST_FAILED || !isJudged ? now.failed : slow.clean() > 0 ? 0 : now.failed + 1;
     }
 
     /** Why a block has ended, where that is worth saying: not that all of it was played. */

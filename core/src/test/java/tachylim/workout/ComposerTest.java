@@ -85,8 +85,7 @@ class ComposerTest {
             @ForAll @IntRange(min = 1, max = 4) int notes,
             @ForAll @DoubleRange(min = 60, max = 155) double ceiling,
             @ForAll @DoubleRange(min = 0.03, max = 0.22) double sd) {
-        Passage music = new PaperPattern(
-                        new Meter(4, 4), Fraction.of(1, 4), notes, Collections.nCopies(beats, notes))
+        Passage music = new PaperPattern(new Meter(4, 4), Fraction.of(1, 4), notes, Collections.nCopies(beats, notes))
                 .toPassage();
         Theme theme = Theme.of(music, Tempo.of(1.2 * ceiling), Known.of(Posterior.prior(Tempo.of(ceiling), sd)));
         Allowance day = new Allowance(new Effort(60), 90, 5_400);

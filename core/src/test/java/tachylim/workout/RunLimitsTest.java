@@ -72,6 +72,35 @@ class RunLimitsTest {
         return run;
     }
 
+    /** A day on which nothing works is not filled for its own sake: after two such blocks only the close is left. */
+    @ParameterizedTest
+    @EnumSource(
+            value = School.class,
+            names = {"INTERVAL_BURSTS", "STEADY_CLIMB", "PULSE_LADDER"})
+    void aDayOnWhichNothingWorksIsNotFilled(School school) {
+        Run run = Run.start(Planner.plan(Brief.on(
+                Theme.of(music(2, 4), Tempo.of(138), Known.of(Posterior.prior(Tempo.of(124), 0.04))),
+                40,
+                Choices.usual(school),
+                PLENTY,
+                Condition.FRESH,
+                Reason.NONE)));
+        int planned = run.workout().blocks().size();
+        while (!run.isDone()) {
+            run = run.step() instanceof Pass pass && pass.kind() != PassKind.WARM_UP
+                    ? run.after(new Event.Judged(Answers.to(run, new Answer(Verdict.BROKE, Tension.of(2)))))
+                    : next(run);
+        }
+        List<Integer> played =
+                run.past().stream().map(Segment::block).distinct().toList();
+        assertThat(played).hasSizeLessThan(planned - 2);
+        assertThat(run.blocks().get(played.get(played.size() - 1)).part()).isEqualTo(Part.CLOSER);
+        assertThat(run.step().why().code()).isEqualTo("done.notToday");
+        assertThat(run.past())
+                .anyMatch(one ->
+                        one.step() instanceof Rest rest && rest.why().toString().contains("rest.notToday"));
+    }
+
     @ParameterizedTest
     @EnumSource(
             value = School.class,
