@@ -80,6 +80,7 @@ export const RANGES = {
     fastSeconds: { minimum: 2, maximum: 300 },
     times: { minimum: 1, maximum: 60 },
     upSeconds: { minimum: 5, maximum: 300 },
+    ways: { minItems: 0, maxItems: 4 },
   },
   SignIn: {
     name: { minLength: 0, maxLength: 60 },

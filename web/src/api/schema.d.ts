@@ -884,6 +884,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plans/{order}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["through"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/readings": {
         parameters: {
             query?: never;
@@ -958,6 +974,22 @@ export interface paths {
         get: operations["after"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/runs/{id}/drills": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["drills"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2219,6 +2251,8 @@ export interface components {
              * @description of passes answered together, how many were clean
              */
             clean: number | null;
+            /** @description whether it was compared with the pass before: clean is what nobody can tell from it */
+            compared: boolean;
             /** Format: date-time */
             correctedAt: string | null;
             /**
@@ -2228,6 +2262,7 @@ export interface components {
             edge: number | null;
             /** @enum {string} */
             kind: "WARM_UP" | "CONTROLLED" | "PROBE" | "BURST" | "CLOSING";
+            manner: components["schemas"]["Reason"];
             /** Format: int32 */
             passes: number;
             /** Format: int32 */
@@ -2370,7 +2405,7 @@ export interface components {
         PassDto: {
             abc: string;
             /** @enum {string} */
-            ask: "VERDICT" | "NOTHING" | "SET" | "COUNT" | "EDGE" | "SLIPS" | "MATCH" | "HELD";
+            ask: "VERDICT" | "NOTHING" | "SET" | "COUNT" | "EDGE" | "SLIPS" | "MATCH" | "HELD" | "LOOSE";
             /**
              * Format: int32
              * @description of how many, where something is counted
@@ -2904,6 +2939,11 @@ export interface components {
             /** Format: double */
             fastSeconds: number | null;
             /**
+             * @description how its slow passes are done, where that is not as usual
+             * @enum {string|null}
+             */
+            manner: "SUNG" | "BY_HEART" | "DISTRACTED" | null;
+            /**
              * @description what the tempo is in: BPM, or percent of something
              * @enum {string|null}
              */
@@ -2917,6 +2957,8 @@ export interface components {
             times: number | null;
             /** Format: double */
             upSeconds: number | null;
+            /** @description the ways of a comparison, the sure one first */
+            ways: string[] | null;
         } | null;
         ShareDto: {
             /** Format: int32 */
@@ -5291,6 +5333,41 @@ export interface operations {
             };
         };
     };
+    through: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                order: "FROM_THE_END" | "HARDEST_FIRST" | "PERFORM";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PlanWish"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     read_1: {
         parameters: {
             query?: never;
@@ -5441,6 +5518,37 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["AfterSection"][];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    drills: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SectionDto"][];
                 };
             };
             /** @description Refused, or failed */

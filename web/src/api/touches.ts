@@ -30,6 +30,7 @@ export const sections = (passageId: number): Touches => [
   ["ceiling"],
   ...PLANS,
 ];
+export const drills: Touches = [["passage"], ["practiceSheet"], ["passages"], ["ceiling"], ...PLANS];
 export const passages: Touches = [["passages"], ["storage"], ...PLANS];
 export const practiceSheet = (passageId: number): Touches => [["practiceSheet", passageId]];
 export const articulations: Touches = [["practiceSheet"]];

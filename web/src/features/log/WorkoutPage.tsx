@@ -4,6 +4,7 @@ import { useWorkout } from "../../api/queries";
 import { Timeline } from "../../timeline/Timeline";
 import { andMore, bpm, clock, longDay, minutes, oneDecimal, timeOfDay, called } from "../../ui/format";
 import { Failed, Page, Waiting } from "../../ui/Page";
+import { Compared } from "./Compared";
 import { OUTCOME } from "./outcome";
 import { Passes } from "./Passes";
 import { say } from "../../words/say";
@@ -48,6 +49,7 @@ export default function WorkoutPage() {
           </Link>
         </p>
       )}
+      <Compared passes={passes} />
       {entry.outcome && <Passes runId={entry.runId} passes={passes} />}
       {entry.note && (
         <p className="mt-3 max-w-[66ch] border-l-2 border-spruce pl-3" dir="auto">

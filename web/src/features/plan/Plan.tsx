@@ -19,7 +19,7 @@ import { BlockHandles } from "./BlockHandles";
 import { Blocks } from "./Blocks";
 import { Handles } from "./Handles";
 import { Methods } from "./Methods";
-import { Sections } from "./Sections";
+import { Sections, useThrough } from "./Sections";
 import { Templates } from "./Templates";
 import { useDraft } from "./useDraft";
 import { usePlanHere } from "./usePlanHere";
@@ -82,6 +82,7 @@ function Editor({ usual, asked, draft }: EditorProps) {
   const latest = wish.blocks.length === drawn.wish.blocks.length ? wish.blocks : drawn.wish.blocks;
   const view = { ...drawn, wish: { ...drawn.wish, blocks: latest } };
   const put = (next: Wish) => setHistory((now) => stepped(now, next));
+  const through = useThrough(wish, put);
   const change = (part: Partial<Wish>) => put({ ...wish, ...part, blocks: own(wish.blocks) });
   const rearrange = (blocks: Block[]) => put({ ...wish, blocks });
   useKeys((event) => {
@@ -145,10 +146,7 @@ function Editor({ usual, asked, draft }: EditorProps) {
         }
       />
       <dl className="mt-4 flex flex-wrap gap-x-10 gap-y-3 border-y border-rule py-3">
-        <Total
-          name={say("plan.ofMinutesAsked", { minutes: wish.minutes })}
-          value={minutes(totals.seconds - warmUp)}
-        />
+        <Total name={say("plan.ofMinutesAsked", { minutes: wish.minutes })} value={minutes(totals.seconds - warmUp)} />
         {warmUp > 0 && <Total name={say("plan.warmUpBefore")} value={minutes(warmUp)} />}
         <Total name={say("plan.playing")} value={minutes(totals.playingSeconds)} />
         <Total name={say("common.rest")} value={minutes(totals.restSeconds)} />
@@ -171,7 +169,14 @@ function Editor({ usual, asked, draft }: EditorProps) {
         </p>
       ))}
       <div className="mt-4">
-        <Methods value={wish.school} advice={view.advice} onChange={(school) => change({ school })} />
+        <Methods
+          value={wish.school}
+          advice={view.advice}
+          onChange={(school) =>
+            // A performance is of the whole passage.
+            school === "PERFORMANCE_RUN" && view.sections[0]?.section ? through.mutate("PERFORM") : change({ school })
+          }
+        />
       </div>
       <div className="mt-6 grid gap-x-10 gap-y-8 lg:grid-cols-[17rem_1fr]">
         <div className="grid content-start gap-8">

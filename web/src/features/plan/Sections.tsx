@@ -1,8 +1,12 @@
+import { useMutation } from "@tanstack/react-query";
 import { X } from "lucide-react";
+import { api, given } from "../../api/client";
 import type { Schemas } from "../../api/client";
-import { usePassages } from "../../api/queries";
+import { sentence, usePassages } from "../../api/queries";
+import { Button } from "../../ui/Button";
 import { INPUT } from "../../ui/Field";
 import { called } from "../../ui/format";
+import { useToast } from "../../ui/Toasts";
 import { type Wish, withoutSection, withSection } from "./blocks";
 import { say } from "../../words/say";
 
@@ -12,9 +16,30 @@ interface Props {
   onChange: (wish: Wish) => void;
 }
 
+const ORDERS = [
+  ["FROM_THE_END", "plan.fromTheEnd"],
+  ["HARDEST_FIRST", "plan.hardestFirst"],
+  ["PERFORM", "plan.perform"],
+] as const;
+
+type Order = (typeof ORDERS)[number][0];
+
+/** Puts a workout together that goes through all of a passage, in place of what was planned. */
+export function useThrough(wish: Wish, onChange: (wish: Wish) => void) {
+  const toast = useToast();
+  return useMutation({
+    mutationFn: (order: Order) => given(api.POST("/api/plans/{order}", { params: { path: { order } }, body: wish })),
+    onSuccess: onChange,
+    onError: (error) => toast(sentence(error)),
+    retry: false,
+  });
+}
+
 /** Which sections a workout is about: the one that needs it most first. */
 export function Sections({ view, wish, onChange }: Props) {
   const passages = usePassages();
+  const through = useThrough(wish, onChange);
+  const passage = passages.data?.find(({ id }) => id === view.sections[0]?.passageId);
   const here = new Set(view.sections.map(({ id }) => id));
   const others = (passages.data ?? []).flatMap((passage) =>
     passage.sections.filter((section) => !here.has(section.id)).map((section) => ({ passage, section })),
@@ -52,6 +77,15 @@ export function Sections({ view, wish, onChange }: Props) {
             </option>
           ))}
         </select>
+      )}
+      {passage && passage.sections.length > 1 && (
+        <span role="group" aria-label={say("plan.throughSections")} className="flex flex-wrap gap-2">
+          {ORDERS.map(([order, name]) => (
+            <Button key={order} disabled={through.isPending} onClick={() => through.mutate(order)}>
+              {say(name)}
+            </Button>
+          ))}
+        </span>
       )}
     </div>
   );

@@ -5,11 +5,11 @@ import { within } from "../../api/within";
 import { Button } from "../../ui/Button";
 import { Field, INPUT, Labelled } from "../../ui/Field";
 import { say } from "../../words/say";
-import type { Block } from "./blocks";
+import { AS_ITS_METHOD, type Block } from "./blocks";
 
 type Setting = NonNullable<Schemas["SettingWish"]>;
 
-const NONE: Setting = { of: null, tempo: null, times: null, upSeconds: null, fastSeconds: null, easySeconds: null };
+const MANNERS = ["SUNG", "BY_HEART", "DISTRACTED"] as const;
 const UNITS = ["BPM", "TARGET", "CEILING"] as const;
 
 /** Half of what is wanted: the tempo that is asked for most. */
@@ -25,7 +25,7 @@ interface Props {
 
 /** How fast, how often and how long a block is, where that is not left to its method. */
 export function SettingFields({ name, block, onChange }: Props) {
-  const setting = block.setting ?? NONE;
+  const setting = block.setting ?? AS_ITS_METHOD;
   const set = (part: Partial<Setting>) => {
     const next = { ...setting, ...part } as Setting;
     onChange(Object.values(next).every((one) => one === null) ? null : next);
@@ -120,8 +120,59 @@ export function SettingFields({ name, block, onChange }: Props) {
             </span>
           </>
         )}
+        {block.school === "REFERENCE_COMPARISON" ? (
+          <Ways ways={setting.ways ?? []} onChange={(ways) => set({ ways })} />
+        ) : (
+          <span className="w-48">
+            <Labelled label={say("setting.manner")}>
+              {({ id }) => (
+                <select
+                  id={id}
+                  className={INPUT}
+                  value={setting.manner ?? ""}
+                  onChange={(event) => set({ manner: (event.target.value || null) as Setting["manner"] })}
+                >
+                  <option value="">{say("setting.asUsual")}</option>
+                  {MANNERS.map((manner) => (
+                    <option key={manner} value={manner}>
+                      {say(`manner.${manner}`)}
+                    </option>
+                  ))}
+                </select>
+              )}
+            </Labelled>
+          </span>
+        )}
         {block.setting && <Button onClick={() => onChange(null)}>{say("setting.asTheMethod")}</Button>}
       </div>
     </details>
+  );
+}
+
+const WAYS = 3;
+
+/** What the ways of a comparison are called, the sure one first: two at the least, or none for those of the method. */
+function Ways({ ways, onChange }: { ways: string[]; onChange: (ways: string[] | null) => void }) {
+  const [typed, setTyped] = useState(() => Array.from({ length: WAYS }, (_, i) => ways[i] ?? ""));
+  const type = (at: number, value: string) => {
+    const next = typed.map((way, i) => (i === at ? value : way));
+    setTyped(next);
+    const named = next.map((way) => way.trim()).filter(Boolean);
+    // On the way to two names there is one.
+    if (named.length !== 1 && new Set(named).size === named.length) onChange(named.length === 0 ? null : named);
+  };
+  return (
+    <>
+      {typed.map((way, i) => (
+        <span key={i} className="w-36">
+          <Field
+            label={i === 0 ? say("setting.sureWay") : say("setting.triedWay", { number: i })}
+            maxLength={30}
+            value={way}
+            onChange={(event) => type(i, event.target.value)}
+          />
+        </span>
+      ))}
+    </>
   );
 }

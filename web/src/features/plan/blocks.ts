@@ -5,6 +5,18 @@ export type Block = Schemas["BlockWish"];
 
 const MOST_SECTIONS = 6;
 
+/** Nothing set of a block: its method has its own way. */
+export const AS_ITS_METHOD: NonNullable<Schemas["SettingWish"]> = {
+  of: null,
+  tempo: null,
+  times: null,
+  upSeconds: null,
+  fastSeconds: null,
+  easySeconds: null,
+  manner: null,
+  ways: null,
+};
+
 /** Changes of a list of blocks; each gives a new one, or the same where there is nothing to change. */
 export function moved(blocks: Block[], at: number, by: 1 | -1): Block[] {
   const to = at + by;

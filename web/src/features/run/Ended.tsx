@@ -107,6 +107,10 @@ export function Ended({ view, settled }: { view: RunView; settled: boolean }) {
 /** What moved, where it broke, and where the next workout opens: once everything that was answered has arrived. */
 function Moved({ runId, settled }: { runId: number; settled: boolean }) {
   const after = useAfter(runId, settled);
+  const drills = useChange(
+    () => given(api.POST("/api/runs/{id}/drills", { params: { path: { id: runId } } })),
+    touches.drills,
+  );
   if (!settled) return <p className="mb-6 text-soft">{say("run.whatMovedIsSaidAs")}</p>;
   if (!after.data || after.data.length === 0) return null;
   const several = after.data.length > 1;
@@ -132,6 +136,18 @@ function Moved({ runId, settled }: { runId: number; settled: boolean }) {
           </li>
         ))}
       </ul>
+      {after.data.some(({ broke }) => broke.length > 0) && (
+        <p className="mt-2 flex flex-wrap items-center gap-3">
+          {drills.data ? (
+            <span role="status">{say("run.madeSections", { made: drills.data.length })}</span>
+          ) : (
+            <Button disabled={drills.isPending} onClick={() => drills.mutate(undefined)}>
+              {say("run.makeSections")}
+            </Button>
+          )}
+          {drills.isError && <span className="text-danger">{sentence(drills.error)}</span>}
+        </p>
+      )}
     </section>
   );
 }

@@ -57,7 +57,9 @@ function how(pass: Pass) {
     case "FREE":
       return pass.ask === "COUNT"
         ? say("run.cleanOnesInS", { seconds: Math.round(pass.seconds) })
-        : say("run.secondsNoClick");
+        : pass.ask === "HELD" || pass.ask === "LOOSE"
+          ? say(pass.ask === "HELD" ? "run.untilMessy" : "run.untilLoose")
+          : say("run.secondsNoClick");
     case "SWITCHING":
       return say("run.theClickStaysTheNotes");
     case "DROPPING_OUT":

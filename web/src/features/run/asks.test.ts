@@ -73,4 +73,11 @@ describe("what the three answers mean", () => {
     expect(press("HELD", ["clean"])).toMatchObject({ verdict: "CLEAN", told: 12 });
     expect(press("HELD", ["clean"], CUT)).toBe(say("run.sayWhereItGotMessy"));
   });
+
+  it("easy playing goes on until it is loose, as long as the burst at the least", () => {
+    expect(press("LOOSE", ["clean"], CUT)).toMatchObject({ verdict: "CLEAN", told: 5 });
+    expect(press("LOOSE", ["rough"], CUT)).toBe(say("run.easyAtLeast", { seconds: 3 }));
+    expect(press("LOOSE", ["clean"], { ...CUT, seconds: 2 })).toBe(say("run.easyAtLeast", { seconds: 3 }));
+    expect(ANSWERING.LOOSE.end?.(NOTHING_TOLD).send?.kind).toBe("UNJUDGED");
+  });
 });

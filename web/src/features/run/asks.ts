@@ -121,6 +121,15 @@ export const ANSWERING: Record<Pass["ask"], Answering> = {
     press: (key, _pass, _told, { whole }) =>
       key === "clean" && !whole ? { hint: say("run.playItToItsEnd") } : judged(VERDICT[key]),
   },
+  LOOSE: {
+    question: say("run.easyUntilLoose"),
+    labels: () => ({ clean: say("run.loose"), rough: say("run.notYet"), broke: say("run.notYet") }),
+    press: (key, { askOf }, _told, { seconds }) =>
+      key === "clean" && seconds >= askOf
+        ? judged("CLEAN", seconds)
+        : { hint: say("run.easyAtLeast", { seconds: askOf }) },
+    end: () => UNJUDGED,
+  },
   HELD: {
     question: say("run.howLongWasItClean"),
     labels: () => ({ clean: say("run.toTheEnd"), rough: say("run.messyHere"), broke: say("verdict.BROKE") }),

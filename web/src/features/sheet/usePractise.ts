@@ -2,7 +2,7 @@ import { useNavigate } from "react-router";
 import { api, given } from "../../api/client";
 import { useChange } from "../../api/queries";
 import * as touches from "../../api/touches";
-import { type Block, own } from "../plan/blocks";
+import { AS_ITS_METHOD, type Block, own } from "../plan/blocks";
 
 /** A few minutes: as long as slow passes of one variation stay practice. */
 const SECONDS = 180;
@@ -29,7 +29,7 @@ export function usePractise() {
       seconds: SECONDS,
       school: usual.wish.school,
       own: true,
-      setting: { of: "BPM", tempo, times: null, upSeconds: null, fastSeconds: null, easySeconds: null },
+      setting: { ...AS_ITS_METHOD, of: "BPM", tempo },
     };
     const before = own(draft?.blocks ?? []).filter((one) => one.variation !== variation || one.theme !== 0);
     await given(api.PUT("/api/drafts", { body: { ...(draft ?? usual.wish), blocks: [...before, block] } }));

@@ -9,7 +9,8 @@ import tachylim.tempo.Tempo;
 import tachylim.words.Reason;
 
 /**
- * Without a click: easy playing, then as fast as is clean until it gets messy or time is up, then easy until loose.
+ * Without a click: easy playing, then as fast as is clean until it gets messy or time is up, then easy until loose. What was
+ * played is as long as the player says.
  *
  * <p>The easy playing lasts at least as long as the burst before it. A burst that got messy makes the next ones shorter; a
  * gripping one ends them. This class is immutable.
@@ -32,8 +33,8 @@ public record FreeBursts(Tempo easy, Tempo fast, double seconds, double loose, i
 
     private static final double EASING = 0.95;
     private static final double USUAL_EASY = 0.5;
-    private static final double USUAL_SECONDS = 4;
-    private static final double USUAL_LOOSE = 20;
+    private static final double USUAL_SECONDS = 6;
+    private static final double USUAL_LOOSE = 30;
     private static final int USUAL_BURSTS = 5;
     private static final double SHORTEST = 2;
 
@@ -112,7 +113,7 @@ public record FreeBursts(Tempo easy, Tempo fast, double seconds, double loose, i
                         .asking(Ask.HELD)
                 : Task.at(PassKind.CONTROLLED, at.slow)
                         .with(new Pulse.Free(at.slow, loose))
-                        .asking(Ask.NOTHING);
+                        .asking(Ask.loose((int) Math.ceil(at.length)));
         return new Move.Play(task, why);
     }
 

@@ -24,6 +24,15 @@ public sealed interface Move {
             this(Task.at(kind, tempo), why);
         }
 
+        /** The same in a manner, where it is a slow pass that has none of its own. */
+        public Play in(Reason manner) {
+            return manner.saysNothing()
+                            || task.kind() != PassKind.CONTROLLED
+                            || !task.manner().saysNothing()
+                    ? this
+                    : new Play(task.in(manner), why);
+        }
+
         public PassKind kind() {
             return task.kind();
         }

@@ -2,6 +2,7 @@ package tachylim.method;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 import tachylim.codec.Codec;
 import tachylim.task.Ask;
 import tachylim.task.PassKind;
@@ -10,21 +11,27 @@ import tachylim.tempo.Tempo;
 import tachylim.words.Reason;
 
 /**
- * In the way that is sure, then in the way that is tried, at the same tempo: could they be told apart? This class is
+ * In the way that is sure, then in each way that is tried, at the same tempo: could they be told apart? This class is
  * immutable.
  *
  * @param tempos the tempos, 1 to 12
  * @param reference the way that is sure, in words
  * @param tried the way that is tried, in words
+ * @param more further ways that are tried, up to 2
  */
-public record ReferenceComparison(List<Tempo> tempos, Reason reference, Reason tried) implements Series {
+public record ReferenceComparison(List<Tempo> tempos, Reason reference, Reason tried, List<Reason> more)
+        implements Series {
 
     static final Codec<ReferenceComparison> CODEC = Codec.object(method -> new ReferenceComparison(
             method.get("tempos", Tempo.CODEC.list().required(), ReferenceComparison::tempos),
             method.get("reference", Reason.CODEC.required(), ReferenceComparison::reference),
-            method.get("tried", Reason.CODEC.required(), ReferenceComparison::tried)));
+            method.get("tried", Reason.CODEC.required(), ReferenceComparison::tried),
+            method.get("more", Reason.CODEC.list().or(List.of()), ReferenceComparison::more)));
 
     private static final double[] USUAL = {0.6, 0.7, 0.8, 0.88, 0.94, 1};
+
+    /** With several ways to be tried. */
+    private static final double[] FEWER = {0.6, 0.75, 0.88, 1};
 
     /**
      * @throws IllegalArgumentException if there are too few tempos or too many
@@ -33,15 +40,28 @@ public record ReferenceComparison(List<Tempo> tempos, Reason reference, Reason t
         if (tempos.isEmpty() || tempos.size() > 12) {
             throw new IllegalArgumentException("A comparison has 1 to 12 tempos, not " + tempos.size());
         }
+        more = List.copyOf(more);
         tempos = tempos.stream().map(Stride::notAbove).toList();
     }
 
     static ReferenceComparison over(Span span) {
         List<Tempo> tempos = new ArrayList<>();
-        for (double share : USUAL) {
+        List<String> ways = span.setting().ways();
+        for (double share : ways.size() > 2 ? FEWER : USUAL) {
             tempos.add(span.comfortable().times(share));
         }
-        return new ReferenceComparison(tempos, Reason.of("compare.reference"), Reason.of("compare.tried"));
+        return ways.isEmpty()
+                ? new ReferenceComparison(tempos, Reason.of("compare.reference"), Reason.of("compare.tried"), List.of())
+                : new ReferenceComparison(
+                        tempos,
+                        Reason.text(ways.get(0)),
+                        Reason.text(ways.get(1)),
+                        ways.subList(2, ways.size()).stream().map(Reason::text).toList());
+    }
+
+    /** All ways that are tried. */
+    private List<Reason> allTried() {
+        return Stream.concat(Stream.of(tried), more.stream()).toList();
     }
 
     @Override
@@ -68,8 +88,10 @@ public record ReferenceComparison(List<Tempo> tempos, Reason reference, Reason t
             all.add(new Line(
                     task.in(reference).asking(Ask.NOTHING),
                     Reason.of("compare.first", "reference", reference, "tempo", tempo)));
-            all.add(new Line(
-                    task.in(tried).asking(Ask.MATCH), Reason.of("compare.then", "tried", tried, "tempo", tempo)));
+            for (Reason way : allTried()) {
+                all.add(new Line(
+                        task.in(way).asking(Ask.MATCH), Reason.of("compare.then", "tried", way, "tempo", tempo)));
+            }
         }
         return all;
     }

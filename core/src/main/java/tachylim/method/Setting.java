@@ -1,8 +1,11 @@
 package tachylim.method;
 
+import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import tachylim.codec.Codec;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 import tachylim.words.Refusal;
 
 /**
@@ -14,16 +17,56 @@ import tachylim.words.Refusal;
  * @param upSeconds seconds a glide takes up, {@value #SHORTEST_UP} to {@value #LONGEST}
  * @param fastSeconds seconds a free burst lasts at the most, {@value #SHORTEST_FAST} to {@value #LONGEST}
  * @param easySeconds seconds of easy playing around it, {@value #SHORTEST_FAST} to {@value #LONGEST}
+ * @param manner how its slow passes are done, where that is not as usual
+ * @param ways the ways of a comparison, the sure one first: none, or 2 to {@value #MOST_WAYS} of up to {@value #LONGEST_WAY}
+ *     characters, no two alike
  */
 public record Setting(
         Optional<Aim> tempo,
         Optional<Integer> times,
         Optional<Double> upSeconds,
         Optional<Double> fastSeconds,
-        Optional<Double> easySeconds) {
+        Optional<Double> easySeconds,
+        Optional<Manner> manner,
+        List<String> ways) {
 
-    public static final Setting NONE =
-            new Setting(Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
+    public static final Setting NONE = new Setting(
+            Optional.empty(),
+            Optional.empty(),
+            Optional.empty(),
+            Optional.empty(),
+            Optional.empty(),
+            Optional.empty(),
+            List.of());
+
+    /** How a pass is done, where it is not played from the page with all attention. */
+    public enum Manner {
+        /** Sung or spoken, without the instrument. */
+        SUNG,
+        BY_HEART,
+        /** With something else to do at the same time. */
+        DISTRACTED;
+
+        /** As the player is told. */
+        public Reason told() {
+            return Reason.of("manner." + name());
+        }
+    }
+
+    /** A tempo, and how often. */
+    public static Setting at(Aim tempo, int times) {
+        return new Setting(
+                Optional.of(tempo),
+                Optional.of(times),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                List.of());
+    }
+
+    public static final int MOST_WAYS = 4;
+    public static final int LONGEST_WAY = 30;
 
     public static final int MOST_TIMES = 60;
     public static final int SHORTEST_UP = 5;
@@ -72,12 +115,20 @@ public record Setting(
             setting.get("times", Codec.WHOLE.optional(), Setting::times),
             setting.get("upSeconds", Codec.NUMBER.optional(), Setting::upSeconds),
             setting.get("fastSeconds", Codec.NUMBER.optional(), Setting::fastSeconds),
-            setting.get("easySeconds", Codec.NUMBER.optional(), Setting::easySeconds)));
+            setting.get("easySeconds", Codec.NUMBER.optional(), Setting::easySeconds),
+            setting.get("manner", Codec.TEXT.as(Manner::valueOf, Manner::name).optional(), Setting::manner),
+            setting.get("ways", Codec.TEXT.list().or(List.of()), Setting::ways)));
 
     /**
      * @throws IllegalArgumentException if something is outside its range
      */
     public Setting {
+        ways = List.copyOf(ways);
+        boolean different = Set.copyOf(ways).size() == ways.size();
+        boolean named = ways.stream().allMatch(way -> !way.isBlank() && way.length() <= LONGEST_WAY);
+        if (ways.size() == 1 || ways.size() > MOST_WAYS || !different || !named) {
+            throw Refusal.of("refusal.setting.ways", "most", MOST_WAYS, "longest", LONGEST_WAY);
+        }
         within("refusal.setting.times", times.map(Integer::doubleValue), 1, MOST_TIMES);
         within("refusal.setting.upSeconds", upSeconds, SHORTEST_UP, LONGEST);
         within("refusal.setting.fastSeconds", fastSeconds, SHORTEST_FAST, LONGEST);

@@ -70,7 +70,9 @@ public final class StoredNames {
                     Ask.Kind.MATCH,
                     "MATCH",
                     Ask.Kind.HELD,
-                    "HELD"));
+                    "HELD",
+                    Ask.Kind.LOOSE,
+                    "LOOSE"));
 
     public static final Names<Rest.Purpose> REST = new Names<>(
             Rest.Purpose.class,

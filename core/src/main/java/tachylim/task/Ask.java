@@ -6,7 +6,8 @@ import tachylim.words.Refusal;
  * What is asked when something was played, beside its tension. This class is immutable.
  *
  * @param kind what
- * @param of of how many, where something is counted: the passes of a set, the count that is wanted; 1 otherwise
+ * @param of of how many, where something is counted: the passes of a set, the count that is wanted, the least seconds of easy
+ *     playing; 1 otherwise
  */
 public record Ask(Kind kind, int of) {
 
@@ -27,7 +28,9 @@ public record Ask(Kind kind, int of) {
         /** Whether it could be told from its reference. */
         MATCH,
         /** How many seconds it held before it got messy. */
-        HELD
+        HELD,
+        /** After how many seconds of easy playing it was loose again; silence when it took all of them. */
+        LOOSE
     }
 
     /** The most that can be counted. */
@@ -59,6 +62,11 @@ public record Ask(Kind kind, int of) {
         return new Ask(Kind.COUNT, wanted);
     }
 
+    /** After how many seconds it was loose, {@code least} of them at the least. */
+    public static Ask loose(int least) {
+        return new Ask(Kind.LOOSE, least);
+    }
+
     /** The passes that are answered at once. */
     public int passes() {
         return kind == Kind.SET ? of : 1;
@@ -79,9 +87,18 @@ public record Ask(Kind kind, int of) {
         if (counts && !answer.tells()) {
             throw Refusal.of("refusal.ask.sayHowManyWereClean");
         }
+        if (kind == Kind.LOOSE && answer.told() >= 0 && answer.told() < of) {
+            throw Refusal.of("refusal.ask.looseAfter", "least", of, "told", Math.round(answer.told()));
+        }
         if (kind == Kind.SET && answer.told() > of) {
             throw Refusal.of("refusal.ask.ofPassesNotCanBeClean", "of", of, "told", Math.round(answer.told()));
         }
+    }
+
+    /** The seconds of {@code all} that were played, where an answer says how many; all of them otherwise. */
+    public double secondsOf(double all, Answer answer) {
+        boolean told = (kind == Kind.HELD || kind == Kind.LOOSE) && answer.told() > 0;
+        return told ? Math.min(all, answer.told()) : all;
     }
 
     /** How many of a count that is wanted make it a rough one; fewer broke it. */

@@ -1,6 +1,7 @@
 package tachylim.workout;
 
 import tachylim.method.Method;
+import tachylim.method.Setting;
 import tachylim.method.Strictness;
 import tachylim.tempo.Tempo;
 import tachylim.words.Reason;
@@ -37,6 +38,11 @@ public record Block(Sketch sketch, Music music, Method method, Reason why) {
     /** How its method hears what is said. */
     Strictness strictness() {
         return sketch.choices().strictness();
+    }
+
+    /** How its slow passes are done, where the player wants them otherwise than usual. */
+    Reason manner() {
+        return sketch.setting().manner().map(Setting.Manner::told).orElse(Reason.NONE);
     }
 
     /** The tempo its music is wanted at, where that of the section as written is wanted at its target. */

@@ -418,7 +418,7 @@ public final class Run {
                     tempo,
                     Reason.of("probes.at", "probe", measure.why(), "tempo", tempo, "percent", percent(giveOrTake)));
         }
-        return move instanceof Move.Play play ? play : null;
+        return move instanceof Move.Play play ? play.in(now.current().manner()) : null;
     }
 
     /** Whether nothing would be played any more after the break that is due: then there is none, and it is over. */

@@ -84,6 +84,7 @@ public record Segment(
                 && pass.pulse().kind() != Pulse.Kind.FREE
                 && pass.pulse().kind() != Pulse.Kind.GLIDING
                 && pass.ask().kind() != Ask.Kind.MATCH
+                && pass.ask().kind() != Ask.Kind.LOOSE
                 && pass.ask().kind() != Ask.Kind.COUNT;
     }
 

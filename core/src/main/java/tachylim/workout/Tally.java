@@ -81,8 +81,9 @@ public record Tally(
 
     /** A clean pass takes its whole time; one that went wrong may have been stopped as soon as it was counted in. */
     Tally played(Pass pass, Estimate estimate, Answer answer) {
-        double least = answer.verdict() == Verdict.CLEAN ? pass.seconds() : pass.countInSeconds();
-        return played(pass, pass.playSeconds(), estimate, answer.felt(), least);
+        double seconds = pass.ask().secondsOf(pass.playSeconds(), answer);
+        double least = pass.countInSeconds() + (answer.verdict() == Verdict.CLEAN ? seconds : 0);
+        return played(pass, seconds, estimate, answer.felt(), least);
     }
 
     /** A pass was played to its end, and nothing was said of how it went: it costs what it costs. */

@@ -19,8 +19,8 @@ class ReferenceComparisonTest {
 
     @Test
     void theSureWayThenTheTriedOneAtEachTempo() {
-        List<Move.Play> plays =
-                Played.well(new ReferenceComparison(List.of(Tempo.of(80), Tempo.of(96)), SLURRED, DOUBLE_TONGUED));
+        List<Move.Play> plays = Played.well(
+                new ReferenceComparison(List.of(Tempo.of(80), Tempo.of(96)), SLURRED, DOUBLE_TONGUED, List.of()));
         assertThat(Played.tempos(plays)).containsExactly(80.0, 80.0, 96.0, 96.0);
         assertThat(plays)
                 .extracting(play -> play.task().manner())
@@ -32,7 +32,7 @@ class ReferenceComparisonTest {
 
     @Test
     void withoutATempoThereIsNothingToCompare() {
-        assertThatThrownBy(() -> new ReferenceComparison(List.of(), Reason.text("a"), Reason.text("b")))
+        assertThatThrownBy(() -> new ReferenceComparison(List.of(), Reason.text("a"), Reason.text("b"), List.of()))
                 .hasMessageContaining("tempos");
         assertThat(ReferenceComparison.over(Played.SPAN).limit()).isEqualTo(Tempo.of(112));
         assertThat(ReferenceComparison.over(Played.SPAN)

@@ -245,6 +245,7 @@ public final class GoldenRuns {
         double told = switch (ask.kind()) {
             case SET, COUNT -> chance.nextInt(ask.of() + 1);
             case EDGE -> chance.nextBoolean() ? Math.floor(tempo.bpm() * 1.3) : Answer.NOTHING_TOLD;
+            case LOOSE -> Answer.NOTHING_TOLD;
             case HELD -> chance.nextBoolean() ? 2 + chance.nextInt(4) : Answer.NOTHING_TOLD;
             case VERDICT, NOTHING, SLIPS, MATCH -> Answer.NOTHING_TOLD;
         };

@@ -1,6 +1,7 @@
 package tachylim.workout;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -24,7 +25,9 @@ import tachylim.method.School;
 import tachylim.method.Setting;
 import tachylim.notation.abc.AbcReader;
 import tachylim.passage.Passage;
+import tachylim.task.Answer;
 import tachylim.task.PassKind;
+import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
 import tachylim.words.Reason;
 
@@ -185,7 +188,9 @@ class OwnBlocksTest {
                 Optional.empty(),
                 Optional.empty(),
                 Optional.empty(),
-                Optional.empty());
+                Optional.empty(),
+                Optional.empty(),
+                List.of());
     }
 
     private static Workout set(Part part, School school, Setting setting) {
@@ -239,7 +244,9 @@ class OwnBlocksTest {
                 Optional.of(12),
                 Optional.empty(),
                 Optional.empty(),
-                Optional.empty());
+                Optional.empty(),
+                Optional.empty(),
+                List.of());
         Workout workout = Planner.plan(brief(30, 90, Choices.usual())
                 .with(List.of(
                         new Sketch(Part.WARM_UP, 0, "", 120, Choices.usual()),
@@ -277,5 +284,91 @@ class OwnBlocksTest {
             }
         }
         assertThat(ahead.stream().filter(one -> one.step() instanceof Rest)).hasSizeGreaterThan(5);
+    }
+
+    /** Sung, by heart, with a distraction: it is asked for so, and says nothing of how fast the hands are. */
+    @Test
+    void aBlockIsAskedForInItsManner() {
+        for (Setting.Manner manner : Setting.Manner.values()) {
+            Setting set = new Setting(
+                    Optional.empty(),
+                    Optional.of(3),
+                    Optional.empty(),
+                    Optional.empty(),
+                    Optional.empty(),
+                    Optional.of(manner),
+                    List.of());
+            Workout workout = Planner.plan(
+                    brief(30, 60, Choices.usual()).with(List.of(own(Part.PREPARE, School.STEADY_CLIMB, "", 150, set))));
+            int block = places(workout).get(0);
+            Run run = Run.start(workout);
+            while (run.block() != block || !(run.step() instanceof Pass)) {
+                run = run.after(
+                        run.step() instanceof Rest rest
+                                ? new Event.Rested(rest.seconds())
+                                : new Event.Judged(((Pass) run.step()).ask().expected()));
+            }
+            assertThat(((Pass) run.step()).task().manner()).isEqualTo(Reason.of("manner." + manner));
+            assertThat(run.after(new Event.Judged(((Pass) run.step()).ask().expected()))
+                            .known()
+                            .estimate())
+                    .isEqualTo(run.known().estimate());
+        }
+    }
+
+    /** The ways of a comparison are called as the player calls them. */
+    @Test
+    void aComparisonIsOfTheWaysThatWereNamed() {
+        Setting set = new Setting(
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                List.of("slurred", "single", "double"));
+        Workout workout = Planner.plan(brief(30, 60, Choices.usual())
+                .with(List.of(own(Part.CORE, School.REFERENCE_COMPARISON, "", 600, set))));
+        int block = places(workout).get(0);
+        assertThat(Run.start(workout).ahead())
+                .filteredOn(one -> one.block() == block && one.step() instanceof Pass)
+                .extracting(one -> ((Pass) one.step()).task().manner())
+                .startsWith(
+                        Reason.text("slurred"), Reason.text("single"), Reason.text("double"), Reason.text("slurred"))
+                .hasSizeGreaterThanOrEqualTo(9);
+        assertThatThrownBy(() -> new Setting(
+                        Optional.empty(),
+                        Optional.empty(),
+                        Optional.empty(),
+                        Optional.empty(),
+                        Optional.empty(),
+                        Optional.empty(),
+                        List.of("slurred", "slurred")))
+                .hasMessageContaining("refusal.setting.ways");
+    }
+
+    /** Easy until loose: what is played is as long as is said, and never shorter than the burst before it. */
+    @Test
+    void freeBurstsLastAsLongAsIsSaid() {
+        Workout workout = Planner.plan(brief(30, 60, Choices.usual())
+                .with(List.of(own(Part.CORE, School.FREE_BURSTS, "", 300, Setting.NONE))));
+        int block = places(workout).get(0);
+        Run run = Run.start(workout);
+        while (run.block() != block || !(run.step() instanceof Pass)) {
+            run = run.after(
+                    run.step() instanceof Rest rest
+                            ? new Event.Rested(rest.seconds())
+                            : new Event.Judged(((Pass) run.step()).ask().expected()));
+        }
+        Run easy = run;
+        assertThatThrownBy(() -> easy.after(new Event.Judged(new Answer(Verdict.CLEAN, null, 2))))
+                .hasMessageContaining("refusal.ask.looseAfter");
+        Run loose = easy.after(new Event.Judged(new Answer(Verdict.CLEAN, null, 11)));
+        assertThat(loose.past().get(loose.past().size() - 1).playedSeconds()).isEqualTo(11);
+        while (!(loose.step() instanceof Pass)) {
+            loose = loose.after(new Event.Rested(((Rest) loose.step()).seconds()));
+        }
+        Run messy = loose.after(new Event.Judged(new Answer(Verdict.ROUGH, null, 3)));
+        assertThat(messy.tally().burstSeconds() - loose.tally().burstSeconds()).isEqualTo(3);
     }
 }

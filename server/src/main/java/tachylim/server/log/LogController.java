@@ -34,6 +34,7 @@ import tachylim.shown.Timeline;
 import tachylim.task.Ask;
 import tachylim.task.PassKind;
 import tachylim.task.Verdict;
+import tachylim.words.Reason;
 import tachylim.workout.Done;
 
 @RestController
@@ -113,6 +114,12 @@ class LogController {
 
             @Schema(nullable = true, description = "of passes answered together, how many were clean")
             Integer clean,
+
+            @Schema(description = "how it was played, where that was not as usual")
+            Reason manner,
+
+            @Schema(description = "whether it was compared with the pass before: clean is what nobody can tell from it")
+            boolean compared,
 
             @Schema(nullable = true) Instant correctedAt) {}
 

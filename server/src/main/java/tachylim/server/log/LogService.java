@@ -120,6 +120,8 @@ class LogService {
                 segment.saysTension() ? segment.after().tension().ordinal() : null,
                 edge(segment, pass),
                 set && segment.answer() != null ? (int) segment.answer().told() : null,
+                pass.task().manner(),
+                pass.ask().kind() == Ask.Kind.MATCH,
                 kept.correctedAt());
     }
 

@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tachylim.ceiling.Posterior;
@@ -208,6 +209,32 @@ public class PassageEditor {
             extra = keeper.keep(who, passage, wish.kind(), wish.name().strip(), wanted);
         }
         return repertoire.dtos(who, List.of(extra)).get(0);
+    }
+
+    /** What lies around a transition that broke, as a section to work on: the one there is, or a new one where there is room. */
+    @Transactional
+    public Optional<StoredSection> around(SignedIn who, StoredPassage of, int transition) {
+        StoredPassage passage = repertoire.passage(who, of.id());
+        int last = repertoire.music(passage).notes().size() - 1;
+        Section notes =
+                new Section(Math.max(0, transition + 1 - NOTES_BEFORE), Math.min(last, transition + NOTES_AFTER));
+        List<StoredSection> there = repertoire.extras(passage);
+        boolean room = there.size() < MOST_EXTRAS
+                || there.stream().anyMatch(section -> section.notes().equals(notes));
+        String name = (notes.firstNote() + 1) + "–" + (notes.lastNote() + 1);
+        return room ? Optional.of(keeper.keep(who, passage, SectionKind.DRILL, name, notes)) : Optional.empty();
+    }
+
+    /** What lies around a transition that broke: so many notes before it and after it. */
+    private static final int NOTES_BEFORE = 3;
+
+    private static final int NOTES_AFTER = 5;
+
+    /** The whole of a passage as a section of its own, however it is cut. */
+    @Transactional
+    public StoredSection whole(SignedIn who, StoredPassage passage) {
+        Section all = Cut.whole(repertoire.music(passage)).get(0);
+        return keeper.whole(who, repertoire.passage(who, passage.id()), all);
     }
 
     @Transactional

@@ -41,10 +41,21 @@ class SectionKeeper implements FollowsMusic {
         this.accounts = accounts;
     }
 
-    /** Cuts anew: sections that stay are left alone, others are put away or come back. */
+    /**
+     * Cuts anew: sections that stay are left alone, others are put away or come back. A whole of which something is known
+     * stays beside its sections, as all of them joined.
+     */
     void cut(SignedIn who, StoredPassage passage, List<Section> cut, CutKind kind, Passage music) {
         List<StoredSection> all = ofThisEdition(passage);
         Set<Section> wanted = new HashSet<>(cut);
+        all.stream()
+                .filter(section -> section.isWhole() && !section.isPutAway())
+                .forEach(whole -> {
+                    boolean isOnly = wanted.contains(whole.notes());
+                    if (isOnly || !standings.known(who, List.of(whole.id())).isEmpty()) {
+                        whole.become(isOnly ? SectionKind.SECTION : SectionKind.JOIN);
+                    }
+                });
         all.stream()
                 .filter(section -> section.kind() == SectionKind.SECTION && !wanted.contains(section.notes()))
                 .forEach(StoredSection::putAway);
@@ -62,6 +73,15 @@ class SectionKeeper implements FollowsMusic {
         for (Section section : cut) {
             keep(there, SectionKind.SECTION, name(section, kind, music), section);
         }
+    }
+
+    /** The whole of a passage, beside the sections it is cut into. */
+    StoredSection whole(SignedIn who, StoredPassage passage, Section all) {
+        List<StoredSection> there = ofThisEdition(passage);
+        return there.stream()
+                .filter(section -> section.isWhole() && !section.isPutAway())
+                .findFirst()
+                .orElseGet(() -> keep(new Known(who, passage, there), SectionKind.JOIN, SectionNames.WHOLE, all));
     }
 
     StoredSection keep(SignedIn who, StoredPassage passage, SectionKind kind, String name, Section notes) {
@@ -100,9 +120,13 @@ class SectionKeeper implements FollowsMusic {
     /** A section over some notes: the one there is or was, or a new one that takes over what is known of them. */
     private StoredSection keep(Known known, SectionKind kind, String name, Section notes) {
         Optional<StoredSection> there = known.sections.stream()
-                .filter(section -> section.kind() == kind && section.notes().equals(notes))
+                .filter(section -> section.notes().equals(notes)
+                        && (section.kind() == kind || section.isWhole() && name.equals(SectionNames.WHOLE)))
                 .findFirst();
-        there.ifPresent(StoredSection::bringBack);
+        there.ifPresent(section -> {
+            section.become(kind);
+            section.bringBack();
+        });
         return there.orElseGet(() -> {
             StoredSection fresh =
                     sections.save(new StoredSection(known.who.accountId(), known.passage, kind, name, notes));

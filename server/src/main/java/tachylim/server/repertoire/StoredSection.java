@@ -90,6 +90,11 @@ public class StoredSection {
         return isWhole() ? "" : name;
     }
 
+    /** The same notes with what is known of them, as something else to the passage. */
+    void become(SectionKind other) {
+        this.kind = other;
+    }
+
     public Section notes() {
         return new Section(firstNote, lastNote);
     }

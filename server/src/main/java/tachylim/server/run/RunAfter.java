@@ -1,5 +1,7 @@
 package tachylim.server.run;
 
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Service;
@@ -9,6 +11,8 @@ import tachylim.server.ceiling.Standing;
 import tachylim.server.ceiling.StandingService;
 import tachylim.server.load.LoadService;
 import tachylim.server.load.Today;
+import tachylim.server.repertoire.PassageDtos.SectionDto;
+import tachylim.server.repertoire.PassageEditor;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StoredSection;
 import tachylim.server.run.RunDtos.AfterSection;
@@ -29,6 +33,7 @@ class RunAfter {
     private final StandingService standings;
     private final TransitionService transitions;
     private final LoadService load;
+    private final PassageEditor editor;
 
     RunAfter(
             RunService runs,
@@ -36,13 +41,36 @@ class RunAfter {
             RepertoireService repertoire,
             StandingService standings,
             TransitionService transitions,
-            LoadService load) {
+            LoadService load,
+            PassageEditor editor) {
         this.runs = runs;
         this.plans = plans;
         this.repertoire = repertoire;
         this.standings = standings;
         this.transitions = transitions;
         this.load = load;
+        this.editor = editor;
+    }
+
+    /** Makes what broke in a workout into sections to work on: those around its transitions, in the order of the music. */
+    @Transactional
+    List<SectionDto> drills(SignedIn who, long id) {
+        StoredRun stored = runs.get(who, id);
+        List<StoredSection> sections = new ArrayList<>(repertoire
+                .sectionsById(
+                        who,
+                        plans.get(who, stored.workoutId()).workout(Map.of()).brief().themes().stream()
+                                .map(stored::sectionOf)
+                                .toList())
+                .values());
+        Map<Long, StoredSection> made = new LinkedHashMap<>();
+        for (StoredSection section : sections) {
+            for (int note : transitions.brokeOn(who, section, stored.day())) {
+                int transition = section.notes().firstNote() + note - 2;
+                editor.around(who, section.passage(), transition).ifPresent(drill -> made.put(drill.id(), drill));
+            }
+        }
+        return repertoire.dtos(who, List.copyOf(made.values()));
     }
 
     /** The sections in the order of the workout; those that were put away since are left out, and so are workouts by other rules. */

@@ -15,6 +15,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import tachylim.server.account.SignedIn;
+import tachylim.server.repertoire.PassageDtos.SectionDto;
 import tachylim.server.run.RunDtos.AfterSection;
 import tachylim.server.run.RunDtos.Beginning;
 import tachylim.server.run.RunDtos.EventWish;
@@ -60,6 +61,13 @@ class RunController {
     @GetMapping("/{id}/score")
     RunBasis score(@AuthenticationPrincipal SignedIn who, @PathVariable long id) {
         return scores.of(who, id);
+    }
+
+    /** Makes what broke in a run into sections to work on; the same ones when it is asked again. */
+    @ChangesNoCap("nothing is played")
+    @PostMapping("/{id}/drills")
+    List<SectionDto> drills(@AuthenticationPrincipal SignedIn who, @PathVariable long id) {
+        return after.drills(who, id);
     }
 
     @GetMapping("/{id}/after")

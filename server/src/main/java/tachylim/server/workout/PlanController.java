@@ -27,9 +27,11 @@ class PlanController {
 
     private final PlanService plans;
     private final AccountService accounts;
+    private final SectionOrderService orders;
     private final Drafting drafting;
 
-    PlanController(PlanService plans, AccountService accounts, Drafting drafting) {
+    PlanController(PlanService plans, SectionOrderService orders, AccountService accounts, Drafting drafting) {
+        this.orders = orders;
         this.drafting = drafting;
         this.plans = plans;
         this.accounts = accounts;
@@ -58,6 +60,16 @@ class PlanController {
     @PostMapping("/plans/score")
     PlanBasis score(@AuthenticationPrincipal SignedIn who, @Valid @RequestBody PlanWish wish) {
         return plans.score(who, wish);
+    }
+
+    /** The wish for a workout that goes through all sections of a passage, with what else was chosen in another. */
+    @ChangesNoCap("nothing is played")
+    @PostMapping("/plans/{order}")
+    PlanWish through(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable SectionOrder order,
+            @Valid @RequestBody PlanWish wish) {
+        return orders.through(who, order, wish);
     }
 
     /** The workout that a wish leads to; nothing is kept until it is begun. */

@@ -98,6 +98,7 @@ class IsolationTest extends ServerTest {
         same(other, "GET", "/api/log/{id}", runId, null);
         same(other, "PUT", "/api/log/{id}/passes/{place}", runId, Map.of("tension", 1));
         same(other, "GET", "/api/ceiling-tests/{id}", runId, null);
+        same(other, "POST", "/api/runs/{id}/drills", runId, null);
         same(
                 other,
                 "POST",
@@ -219,6 +220,9 @@ class IsolationTest extends ServerTest {
         assertThat(other.post("/api/plans", Practice.plan(section, Map.of())).status())
                 .isEqualTo(404);
         assertThat(other.post("/api/plans/score", Practice.plan(section, Map.of()))
+                        .status())
+                .isEqualTo(404);
+        assertThat(other.post("/api/plans/PERFORM", Practice.plan(section, Map.of()))
                         .status())
                 .isEqualTo(404);
         assertThat(Practice.begin(other, section, window).status()).isEqualTo(404);

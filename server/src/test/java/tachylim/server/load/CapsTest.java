@@ -576,6 +576,8 @@ class CapsTest extends ServerTest {
                 "/api/cells",
                 "/api/plans",
                 "/api/plans/score",
+                "/api/plans/{order}",
+                "/api/runs/{id}/drills",
                 "/api/symptoms",
                 "/api/symptoms/{id}",
                 "/api/runs/{id}/holder",

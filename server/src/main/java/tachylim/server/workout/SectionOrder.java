@@ -1,0 +1,11 @@
+package tachylim.server.workout;
+
+/** Ways to go through the sections of a passage in one workout. */
+public enum SectionOrder {
+    /** The last section at its target, then the last two, and so on to the beginning. */
+    FROM_THE_END,
+    /** All of them, the farthest from its target first, each until it is clean and loose. */
+    HARDEST_FIRST,
+    /** From beginning to end without stopping, once. */
+    PERFORM
+}
