@@ -54,7 +54,11 @@ export function TransitionPanel({ passageId, transition, about, bpm, today, onCl
       ),
     touches.sections(passageId),
   );
-  const failure = broke.error ?? notBroke.error ?? drill.error ?? view.error;
+  const count = useChange(
+    () => given(api.POST("/api/passages/{id}/transitions/{transition}/changes", { params: { path } })),
+    touches.counts,
+  );
+  const failure = count.error ?? broke.error ?? notBroke.error ?? drill.error ?? view.error;
   return (
     <section
       aria-label={say("sheet.transitionTo", { transition: transition + 1, transition2: transition + 2 })}
@@ -65,6 +69,12 @@ export function TransitionPanel({ passageId, transition, about, bpm, today, onCl
         <p className="flex-1 text-soft">{describe(about)}</p>
         <Button onClick={() => broke.mutate(undefined)} disabled={broke.isPending}>
           {say("sheet.itBrokeHere")}
+        </Button>
+        <Button
+          disabled={count.isPending}
+          onClick={() => count.mutate(undefined, { onSuccess: () => void navigate("/counts") })}
+        >
+          {say("sheet.countIt")}
         </Button>
         {about.breaks > 0 && (
           <Button kind="quiet" onClick={() => notBroke.mutate(undefined)}>

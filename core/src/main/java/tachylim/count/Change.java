@@ -1,6 +1,7 @@
 package tachylim.count;
 
 import tachylim.load.Effort;
+import tachylim.passage.Note;
 import tachylim.task.Ask;
 import tachylim.task.Tension;
 import tachylim.tempo.Tempo;
@@ -37,6 +38,12 @@ public record Change(Tempo target, double beats) {
                     "beats",
                     beats);
         }
+    }
+
+    /** The change from a note to the next, as often as the music has it. */
+    public static Change between(Note from, Note to, Tempo target) {
+        double beats = to.onset().subtract(from.onset()).doubleValue();
+        return new Change(target, Math.max(SHORTEST, Math.min(LONGEST, beats)));
     }
 
     /** The clean changes a minute that the target needs, 1 or more. */

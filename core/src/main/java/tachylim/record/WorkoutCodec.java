@@ -59,6 +59,7 @@ public final class WorkoutCodec {
             theme.get("versions", Codec.TEXT.list(), Theme::variations),
             theme.get("modes", EstimateCodec.ESTIMATE.byName(), Theme::articulations),
             theme.get("edge", Tempo.CODEC.optional(), Theme::edge),
+            theme.get("slowestChange", Tempo.CODEC.optional(), Theme::slowestChange),
             new SectionLeft(
                     theme.whole("passesLeft", one -> one.left().passes()),
                     theme.get(

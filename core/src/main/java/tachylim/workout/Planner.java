@@ -314,10 +314,22 @@ public final class Planner {
         return reachable(Tempo.slower(tempo, target));
     }
 
-    /** Controlled playing never goes above the comfortable tempo, nor near the ceiling, nor above what is wanted. */
+    /**
+     * Controlled playing never goes above the comfortable tempo, nor near the ceiling, nor above what is wanted, nor above
+     * what its slowest change keeps up with.
+     */
     private Tempo controlledLimit() {
         Tempo most = Tempo.slower(comfortable(), ceiling().times(CONTROLLED_OF_CEILING));
-        return Tempo.clamped(Rounding.below(slow(most).bpm()));
+        return changing(Tempo.clamped(Rounding.below(slow(most).bpm())));
+    }
+
+    /** Not above what the slowest change keeps up with, where that was counted. */
+    private Tempo changing(Tempo tempo) {
+        return theme.slowestChange()
+                .map(music::tempo)
+                .map(change -> Tempo.clamped(Rounding.below(change.bpm())))
+                .map(change -> Tempo.slower(tempo, change))
+                .orElse(tempo);
     }
 
     /** What keeps slow playing from being faster, with its tempo. */
@@ -325,6 +337,11 @@ public final class Planner {
         Tempo limit = controlledLimit();
         Tempo near = ceiling().times(CONTROLLED_OF_CEILING);
         String code;
+        if (theme.slowestChange().isPresent()
+                && limit.equals(changing(limit))
+                && changing(Tempo.of(Tempo.MAX)).equals(limit)) {
+            return Reason.of("slow.change", "tempo", limit);
+        }
         if (limit.compareTo(Tempo.clamped(
                         Rounding.below(Tempo.slower(comfortable(), near).bpm())))
                 < 0) {

@@ -23,6 +23,7 @@ import tachylim.tempo.Tempo;
  * @param variations the variations chosen for today, by their keys, in the order they are wanted
  * @param articulations how fast it is in articulations, by their names; those it was not played in are missing
  * @param edge where tension reached its edge when that was marked last; empty when it never was
+ * @param slowestChange how fast the slowest change of it keeps up, by what was counted; empty where none was
  * @param left what today still has of it
  */
 public record Theme(
@@ -37,6 +38,7 @@ public record Theme(
         List<String> variations,
         Map<String, Estimate> articulations,
         Optional<Tempo> edge,
+        Optional<Tempo> slowestChange,
         SectionLeft left) {
 
     public Theme {
@@ -59,6 +61,7 @@ public record Theme(
                 List.of(),
                 Map.of(),
                 Optional.empty(),
+                Optional.empty(),
                 SectionLeft.ALL);
     }
 
@@ -69,25 +72,73 @@ public record Theme(
     /** The same with what is known now. */
     public Theme knowing(Known now) {
         return new Theme(
-                id, music, target, now, lastTempo, reachedRate, gripped, weak, variations, articulations, edge, left);
+                id,
+                music,
+                target,
+                now,
+                lastTempo,
+                reachedRate,
+                gripped,
+                weak,
+                variations,
+                articulations,
+                edge,
+                slowestChange,
+                left);
     }
 
     /** The same, with where the last climb ended. */
     public Theme climbedTo(Optional<Tempo> tempo) {
         return new Theme(
-                id, music, target, known, tempo, reachedRate, gripped, weak, variations, articulations, edge, left);
+                id,
+                music,
+                target,
+                known,
+                tempo,
+                reachedRate,
+                gripped,
+                weak,
+                variations,
+                articulations,
+                edge,
+                slowestChange,
+                left);
     }
 
     /** The same, having reached so many notes a second. */
     public Theme reaching(double rate) {
         return new Theme(
-                id, music, target, known, lastTempo, rate, gripped, weak, variations, articulations, edge, left);
+                id,
+                music,
+                target,
+                known,
+                lastTempo,
+                rate,
+                gripped,
+                weak,
+                variations,
+                articulations,
+                edge,
+                slowestChange,
+                left);
     }
 
     /** The same, having gripped at a tempo today. */
     public Theme gripping(Optional<Tempo> tempo) {
         return new Theme(
-                id, music, target, known, lastTempo, reachedRate, tempo, weak, variations, articulations, edge, left);
+                id,
+                music,
+                target,
+                known,
+                lastTempo,
+                reachedRate,
+                tempo,
+                weak,
+                variations,
+                articulations,
+                edge,
+                slowestChange,
+                left);
     }
 
     /** The same, with the transitions that break most. */
@@ -104,19 +155,44 @@ public record Theme(
                 variations,
                 articulations,
                 edge,
+                slowestChange,
                 left);
     }
 
     /** The same, wanted in some variations today. */
     public Theme in(List<String> keys) {
         return new Theme(
-                id, music, target, known, lastTempo, reachedRate, gripped, weak, keys, articulations, edge, left);
+                id,
+                music,
+                target,
+                known,
+                lastTempo,
+                reachedRate,
+                gripped,
+                weak,
+                keys,
+                articulations,
+                edge,
+                slowestChange,
+                left);
     }
 
     /** The same, with how fast it is in some articulations. */
     public Theme besides(Map<String, Estimate> articulated) {
         return new Theme(
-                id, music, target, known, lastTempo, reachedRate, gripped, weak, variations, articulated, edge, left);
+                id,
+                music,
+                target,
+                known,
+                lastTempo,
+                reachedRate,
+                gripped,
+                weak,
+                variations,
+                articulated,
+                edge,
+                slowestChange,
+                left);
     }
 
     /** The same, with where tension reached its edge last. */
@@ -133,6 +209,25 @@ public record Theme(
                 variations,
                 articulations,
                 marked,
+                slowestChange,
+                left);
+    }
+
+    /** The same, with how fast its slowest change keeps up. */
+    public Theme changingAt(Optional<Tempo> counted) {
+        return new Theme(
+                id,
+                music,
+                target,
+                known,
+                lastTempo,
+                reachedRate,
+                gripped,
+                weak,
+                variations,
+                articulations,
+                edge,
+                counted,
                 left);
     }
 
@@ -150,6 +245,7 @@ public record Theme(
                 variations,
                 articulations,
                 edge,
+                slowestChange,
                 ofToday);
     }
 

@@ -61,6 +61,12 @@ final class CountDtos {
             double target,
             double beats,
 
+            @Schema(nullable = true, description = "the passage whose transition it is")
+            Long passageId,
+
+            @Schema(nullable = true, description = "which of its transitions, from 0")
+            Integer transition,
+
             @Schema(description = "the clean changes a minute that the target needs")
             int needed,
 

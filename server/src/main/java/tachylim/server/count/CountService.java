@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -16,6 +17,7 @@ import org.springframework.transaction.annotation.Transactional;
 import tachylim.count.Change;
 import tachylim.count.Count;
 import tachylim.count.Trend;
+import tachylim.passage.Note;
 import tachylim.server.account.SignedIn;
 import tachylim.server.count.CountDtos.ChangeDto;
 import tachylim.server.count.CountDtos.ChangeWish;
@@ -26,6 +28,9 @@ import tachylim.server.load.LoadService;
 import tachylim.server.load.Played;
 import tachylim.server.load.PracticeLog;
 import tachylim.server.load.Today;
+import tachylim.server.repertoire.RepertoireService;
+import tachylim.server.repertoire.StoredPassage;
+import tachylim.server.repertoire.StoredSection;
 import tachylim.server.web.Refused;
 import tachylim.tempo.Tempo;
 import tachylim.words.Reason;
@@ -40,6 +45,7 @@ public class CountService {
 
     private final CountedChangeRepository changes;
     private final TakenCountRepository taken;
+    private final RepertoireService repertoire;
     private final LoadService load;
     private final PracticeLog practice;
     private final Clock clock;
@@ -47,11 +53,13 @@ public class CountService {
     CountService(
             CountedChangeRepository changes,
             TakenCountRepository taken,
+            RepertoireService repertoire,
             LoadService load,
             PracticeLog practice,
             Clock clock) {
         this.changes = changes;
         this.taken = taken;
+        this.repertoire = repertoire;
         this.load = load;
         this.practice = practice;
         this.clock = clock;
@@ -85,6 +93,8 @@ public class CountService {
                 one.song(),
                 change.target().bpm(),
                 change.beats(),
+                one.passageId(),
+                one.transition(),
                 change.needed(),
                 best,
                 trend == null ? null : change.keepsUpWith(trend.now()),
@@ -132,12 +142,70 @@ public class CountService {
     @Transactional
     public void add(SignedIn who, ChangeWish wish) {
         Change change = Refused.unlessValid("target", () -> new Change(Tempo.of(wish.target()), wish.beats()));
+        checkRoom(who);
+        changes.save(new CountedChange(
+                who.accountId(), wish.name().strip(), wish.song().strip(), change, clock.instant()));
+    }
+
+    /** Counts a transition of a passage from now on, at the tempo and as often as the music has it; once. */
+    @Transactional
+    void add(SignedIn who, long passageId, int transition) {
+        StoredPassage passage = repertoire.passage(who, passageId);
+        List<Note> notes = repertoire.music(passage).notes();
+        if (transition < 0 || transition >= notes.size() - 1) {
+            throw Refused.notFound(Reason.of("refusal.countService.thisChangeIsNotHere"));
+        }
+        if (changes.findFirstByAccountIdAndPassageIdAndTransition(who.accountId(), passageId, transition)
+                .isPresent()) {
+            return;
+        }
+        Change change = Change.between(notes.get(transition), notes.get(transition + 1), Tempo.of(passage.targetBpm()));
+        checkRoom(who);
+        String name = (transition + 1) + "→" + (transition + 2);
+        String song = passage.title()
+                .substring(0, Math.min(LONGEST_SONG, passage.title().length()));
+        changes.save(new CountedChange(who.accountId(), name, song, change, clock.instant()).in(passageId, transition));
+    }
+
+    private static final int LONGEST_SONG = 60;
+
+    private void checkRoom(SignedIn who) {
         if (changes.countByAccountId(who.accountId()) >= MOST_CHANGES) {
             throw Refused.field(
                     "name", Reason.of("refusal.countService.thereIsRoomForChangesTake", "mostChanges", MOST_CHANGES));
         }
-        changes.save(new CountedChange(
-                who.accountId(), wish.name().strip(), wish.song().strip(), change, clock.instant()));
+    }
+
+    /** How fast the slowest change of each of some sections keeps up, by what was counted of late; those without one are missing. */
+    @Transactional(readOnly = true)
+    public Map<Long, Tempo> slowest(SignedIn who, List<StoredSection> sections, LocalDate today) {
+        Map<CountedChange, List<Count>> counted = new LinkedHashMap<>();
+        taken.ofTransitions(
+                        who.accountId(),
+                        sections.stream()
+                                .map(one -> one.passage().id())
+                                .distinct()
+                                .toList(),
+                        today.minusDays(DAYS_SHOWN),
+                        Limit.of(COUNTS_SHOWN))
+                .forEach(one -> counted.computeIfAbsent(one.change(), none -> new ArrayList<>())
+                        .add(one.taken().count()));
+        Map<Long, Tempo> slowest = new HashMap<>();
+        for (StoredSection section : sections) {
+            counted.entrySet().stream()
+                    .filter(one -> isOf(one.getKey(), section))
+                    .map(one ->
+                            one.getKey().change().tempo(Trend.of(one.getValue()).now()))
+                    .min(Comparator.naturalOrder())
+                    .ifPresent(tempo -> slowest.put(section.id(), tempo));
+        }
+        return slowest;
+    }
+
+    private static boolean isOf(CountedChange change, StoredSection section) {
+        return section.passage().id().equals(change.passageId())
+                && change.transition() >= section.notes().firstNote()
+                && change.transition() < section.notes().lastNote();
     }
 
     @Transactional

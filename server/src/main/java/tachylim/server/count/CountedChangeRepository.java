@@ -11,5 +11,10 @@ interface CountedChangeRepository extends JpaRepository<CountedChange, Long> {
 
     Optional<CountedChange> findByIdAndAccountId(long id, long accountId);
 
+    Optional<CountedChange> findFirstByAccountIdAndPassageIdAndTransition(
+            long accountId, long passageId, int transition);
+
+    List<CountedChange> findByAccountIdAndPassageId(long accountId, long passageId, Limit limit);
+
     long countByAccountId(long accountId);
 }

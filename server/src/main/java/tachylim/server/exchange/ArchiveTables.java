@@ -64,7 +64,7 @@ class ArchiveTables {
             new Table("readiness_day", "", "id", Map.of("passage_id", "passage")),
             new Table("chosen_variant", "id", "id", Map.of("passage_id", "passage")),
             new Table("link_break", "", "id", Map.of("passage_id", "passage")),
-            new Table("counted_change", "id", "id", Map.of()),
+            new Table("counted_change", "id", "id", Map.of("passage_id", "passage")),
             new Table("taken_count", "", "id", Map.of("change_id", "counted_change")),
             new Table("workout", "id", "id", Map.of("piece_id", "piece")),
             new Table("starting_belief", "", "workout_id, theme", Map.of("workout_id", "workout")),

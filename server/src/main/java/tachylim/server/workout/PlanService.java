@@ -26,6 +26,7 @@ import tachylim.server.account.SignedIn;
 import tachylim.server.ceiling.Passes;
 import tachylim.server.ceiling.Standing;
 import tachylim.server.ceiling.StandingService;
+import tachylim.server.count.CountService;
 import tachylim.server.load.LoadService;
 import tachylim.server.load.Today;
 import tachylim.server.record.Documents;
@@ -67,6 +68,7 @@ public class PlanService {
     private final StandingService standings;
     private final Passes passes;
     private final TodaysSections todaysSections;
+    private final CountService counts;
     private final LoadService load;
     private final ReadinessService readiness;
     private final TransitionService transitions;
@@ -81,6 +83,7 @@ public class PlanService {
             StandingService standings,
             Passes passes,
             TodaysSections todaysSections,
+            CountService counts,
             LoadService load,
             ReadinessService readiness,
             TransitionService transitions,
@@ -93,6 +96,7 @@ public class PlanService {
         this.standings = standings;
         this.passes = passes;
         this.todaysSections = todaysSections;
+        this.counts = counts;
         this.load = load;
         this.readiness = readiness;
         this.transitions = transitions;
@@ -260,6 +264,7 @@ public class PlanService {
                 ? passes.tooTense(who, ids, today.day(), strictness)
                 : Map.of();
         Map<Long, Tempo> edges = passes.lastEdges(who, ids, today.day());
+        Map<Long, Tempo> changes = counts.slowest(who, sections, today.day());
         Map<Long, SectionLeft> left = todaysSections.left(who, sections, today.day());
         Map<Long, List<Integer>> weak = transitions.weakest(who, sections, today.day());
         Map<Long, List<String>> wanted = choices.wanted(who, sections, today.day());
@@ -281,6 +286,7 @@ public class PlanService {
                                         known.get(section.id()).estimate())
                                 : Map.of(),
                         Optional.ofNullable(edges.get(section.id())),
+                        Optional.ofNullable(changes.get(section.id())),
                         left.get(section.id())))
                 .toList();
     }

@@ -99,6 +99,7 @@ class IsolationTest extends ServerTest {
         same(other, "PUT", "/api/log/{id}/passes/{place}", runId, Map.of("tension", 1));
         same(other, "GET", "/api/ceiling-tests/{id}", runId, null);
         same(other, "POST", "/api/runs/{id}/drills", runId, null);
+        same(other, "POST", "/api/passages/{id}/transitions/{transition}/changes", passage, null);
         same(
                 other,
                 "POST",

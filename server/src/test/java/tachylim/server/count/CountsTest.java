@@ -11,6 +11,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import tachylim.server.Player;
 import tachylim.server.Player.Reply;
+import tachylim.server.Practice;
 import tachylim.server.ServerTest;
 import tools.jackson.databind.JsonNode;
 
@@ -116,5 +117,47 @@ class CountsTest extends ServerTest {
         Map<String, Object> odd = new HashMap<>(count(40));
         odd.put("seconds", 45);
         assertThat(odile.post(counts(view, 0), odd).status()).isEqualTo(422);
+    }
+
+    /** A count belongs to a transition of a passage: its plan goes no faster than the slowest, and says so. */
+    @Test
+    void aPlanFollowsTheSlowestChangeOfItsPassage() {
+        Player odile = player();
+        long passage = Practice.newPassage(odile);
+        long section = Practice.firstSection(odile, passage);
+        String address = "/api/passages/" + passage + "/transitions/3/changes";
+        JsonNode made = odile.post(address, Map.of()).ok().path("changes");
+        assertThat(odile.post(address, Map.of()).ok().path("changes"))
+                .isEqualTo(made)
+                .hasSize(1);
+        assertThat(made.path(0).path("passageId").asLong()).isEqualTo(passage);
+        assertThat(made.path(0).path("transition").asInt()).isEqualTo(3);
+        assertThat(made.path(0).path("beats").asDouble()).isEqualTo(0.25);
+        assertThat(odile.post("/api/passages/" + passage + "/transitions/999/changes", Map.of())
+                        .status())
+                .isEqualTo(404);
+        Map<String, Object> wish = Practice.plan(section, Map.of("school", "STEADY_CLIMB"));
+        assertThat(fastestSlow(odile.post("/api/plans", wish).ok())).isGreaterThan(50);
+        odile.post("/api/changes/" + made.path(0).path("id").asLong() + "/counts", count(200))
+                .ok();
+        JsonNode view = odile.post("/api/plans", wish).ok();
+        assertThat(fastestSlow(view)).isBetween(35.0, 50.0);
+        assertThat(view.toString()).contains("slow.change");
+    }
+
+    private static double fastestSlow(JsonNode view) {
+        double fastest = 0;
+        for (JsonNode stretch : view.path("timeline").path("stretches")) {
+            boolean core = view.path("timeline")
+                    .path("blocks")
+                    .path(stretch.path("block").asInt())
+                    .path("part")
+                    .asString()
+                    .equals("CORE");
+            if (stretch.path("form").asString().equals("CONTROLLED") && !core) {
+                fastest = Math.max(fastest, stretch.path("tempo").asDouble());
+            }
+        }
+        return fastest;
     }
 }

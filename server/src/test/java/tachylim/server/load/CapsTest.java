@@ -577,6 +577,7 @@ class CapsTest extends ServerTest {
                 "/api/plans",
                 "/api/plans/score",
                 "/api/plans/{order}",
+                "/api/passages/{id}/transitions/{transition}/changes",
                 "/api/runs/{id}/drills",
                 "/api/symptoms",
                 "/api/symptoms/{id}",
