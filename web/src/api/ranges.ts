@@ -54,6 +54,7 @@ export const RANGES = {
   MusicText: { bars: { minimum: 0, maximum: 64 }, text: { minLength: 0, maxLength: 120000 } },
   NewPassword: { newPassword: { minLength: 10, maxLength: 400 }, oldPassword: { minLength: 0, maxLength: 400 } },
   NoteWish: { note: { minLength: 0, maxLength: 2000 } },
+  OtherInstrumentWish: { minutes: { minimum: 5, maximum: 600 } },
   PassageWish: {
     cleanAt: { minimum: 20, maximum: 400 },
     targetBpm: { minimum: 20, maximum: 400 },

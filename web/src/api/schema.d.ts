@@ -52,6 +52,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/account/instruments/{instrument}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["onAnother"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/account/password": {
         parameters: {
             query?: never;
@@ -157,7 +173,7 @@ export interface paths {
         };
         get: operations["view"];
         put?: never;
-        post: operations["add"];
+        post: operations["add_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -814,6 +830,22 @@ export interface paths {
         get?: never;
         put: operations["because"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{id}/transitions/{transition}/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["add"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1684,6 +1716,11 @@ export interface components {
              * @description the clean changes a minute that the target needs
              */
             needed: number;
+            /**
+             * Format: int64
+             * @description the passage whose transition it is
+             */
+            passageId: number | null;
             song: string;
             /** Format: double */
             target: number;
@@ -1692,6 +1729,11 @@ export interface components {
              * @description the tempo that the last counts keep up with
              */
             tempo: number | null;
+            /**
+             * Format: int32
+             * @description which of its transitions, from 0
+             */
+            transition: number | null;
             trend: components["schemas"]["Reason"];
         };
         ChangeWish: {
@@ -2314,6 +2356,8 @@ export interface components {
             /** Format: int32 */
             minutesTomorrow: number | null;
             name: string;
+            /** @description what is usual on instruments beside the first */
+            others: components["schemas"]["OtherInstrumentDto"][];
             /** @description whether every pass is followed by a rest as long as itself */
             restsAsPlayed: boolean;
             /** @description whether a small slip counts as clean on the way up */
@@ -2394,6 +2438,19 @@ export interface components {
         };
         NoteWish: {
             note: string;
+        };
+        /** @description what is usual on instruments beside the first */
+        OtherInstrumentDto: {
+            /** @enum {string} */
+            instrument: "WIND" | "BRASS" | "BOWED" | "PLUCKED" | "KEYBOARD" | "MALLET" | "FREE_REED" | "OTHER";
+            /** Format: int32 */
+            minutes: number;
+            warmUp: components["schemas"]["WarmUpLine"][];
+        };
+        OtherInstrumentWish: {
+            /** Format: int32 */
+            minutes: number;
+            warmUp: components["schemas"]["WarmUp"];
         };
         PartDto: {
             cut: boolean;
@@ -2815,6 +2872,11 @@ export interface components {
             held: boolean;
             /** Format: int64 */
             id: number;
+            /**
+             * @description what it is played on: bodies are spoken of in its words
+             * @enum {string}
+             */
+            instrument: "WIND" | "BRASS" | "BOWED" | "PLUCKED" | "KEYBOARD" | "MALLET" | "FREE_REED" | "OTHER";
             last: components["schemas"]["LastAnswer"] | null;
             /** @description whether it was a ceiling test that has a result to look at */
             measured: boolean;
@@ -3264,7 +3326,6 @@ export interface components {
         WarmUp: {
             lines: components["schemas"]["WarmUpLine"][];
         };
-        /** @description the lines of the own warm-up; none when it is large, easy movement */
         WarmUpLine: {
             /** @description whether it is done at the instrument, and counts */
             playing: boolean;
@@ -3390,6 +3451,41 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["Habits"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Me"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    onAnother: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                instrument: "WIND" | "BRASS" | "BOWED" | "PLUCKED" | "KEYBOARD" | "MALLET" | "FREE_REED" | "OTHER";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OtherInstrumentWish"];
             };
         };
         responses: {
@@ -3668,7 +3764,7 @@ export interface operations {
             };
         };
     };
-    add: {
+    add_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -5182,6 +5278,38 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["CauseView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                transition: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CountsView"];
                 };
             };
             /** @description Refused, or failed */

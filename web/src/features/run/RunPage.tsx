@@ -1,17 +1,20 @@
-import type { ReactNode } from "react";
+import { type ReactNode, useEffect } from "react";
 import { useParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import { Button, ButtonLink } from "../../ui/Button";
 import { Ended } from "./Ended";
 import { Stage } from "./Stage";
 import { useRun } from "./useRun";
-import { say } from "../../words/say";
+import { say, speakTo } from "../../words/say";
 
 /** A workout being played: full window, dark, one key at a time. */
 export default function RunPage({ me }: { me: Schemas["Me"] }) {
   const { id } = useParams();
   const run = useRun(Number(id));
   const { view, link } = run;
+  // A player of two instruments is spoken to in the words of the one at hand.
+  if (view) speakTo(view);
+  useEffect(() => () => speakTo(me), [me]);
   return (
     <main id="main" className="flex min-h-dvh flex-col bg-night text-night-ink">
       {link === "gone" && (
@@ -47,7 +50,7 @@ export default function RunPage({ me }: { me: Schemas["Me"] }) {
         (view.step.ended ? (
           <Ended view={view} settled={run.waiting === 0} />
         ) : (
-          <Stage run={run} view={view} speed={me.speed} instrument={me.instrument} />
+          <Stage run={run} view={view} speed={me.speed} instrument={view.instrument} />
         ))}
     </main>
   );

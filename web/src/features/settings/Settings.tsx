@@ -2,7 +2,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api, given, type Schemas } from "../../api/client";
-import { sentence, useChange } from "../../api/queries";
+import { sentence, useChange, usePassages } from "../../api/queries";
 import { ClickPanel } from "../../click/ClickPanel";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
@@ -17,7 +17,7 @@ import { Files } from "./Files";
 import { Home } from "./Home";
 import { Keys } from "./Keys";
 import { Room } from "./Room";
-import { WarmUp } from "./WarmUp";
+import { OnAnother, WarmUp } from "./WarmUp";
 import * as touches from "../../api/touches";
 import { within } from "../../api/within";
 import { RANGES } from "../../api/ranges";
@@ -47,6 +47,7 @@ export default function Settings({ me }: { me: Schemas["Me"] }) {
       <div className="grid gap-x-16 gap-y-10 lg:grid-cols-2">
         <Habits me={me} />
         <WarmUp me={me} />
+        <OtherInstruments me={me} />
         <Password />
         <Home me={me} />
         <Browsers />
@@ -67,6 +68,19 @@ export default function Settings({ me }: { me: Schemas["Me"] }) {
       </div>
     </Page>
   );
+}
+
+/** What is usual on each other instrument that there are passages for. */
+function OtherInstruments({ me }: { me: Schemas["Me"] }) {
+  const passages = usePassages().data ?? [];
+  const others = [...new Set(passages.map(({ instrument }) => instrument))].filter((one) => one !== me.instrument);
+  return others.map((instrument) => (
+    <OnAnother
+      key={instrument}
+      instrument={instrument}
+      usual={me.others.find((one) => one.instrument === instrument) ?? { minutes: me.usualMinutes, warmUp: me.warmUp }}
+    />
+  ));
 }
 
 function Habits({ me }: { me: Schemas["Me"] }) {

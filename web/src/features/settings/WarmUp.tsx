@@ -4,9 +4,11 @@ import { api, given, type Schemas } from "../../api/client";
 import { useChange } from "../../api/queries";
 import { RANGES } from "../../api/ranges";
 import * as touches from "../../api/touches";
-import { upTo } from "../../api/within";
+import { upTo, within } from "../../api/within";
 import { Button } from "../../ui/Button";
-import { INPUT } from "../../ui/Field";
+import { Field, INPUT } from "../../ui/Field";
+import { family } from "../../ui/format";
+import { fieldError } from "../sheet/PassageFields";
 import { useToast } from "../../ui/Toasts";
 import { Failure } from "../../ui/Alert";
 import { say } from "../../words/say";
@@ -19,16 +21,16 @@ const FIRST: Line[] = [
   { what: say("settings.largeEasyMovementInThe"), seconds: 120, playing: true },
 ];
 
+const written = (lines: Line[]) => lines.filter((line) => line.what.trim());
+
 /** The warm-up before every workout: by the player's own lines, or large and easy. */
 export function WarmUp({ me }: { me: Schemas["Me"] }) {
   const toast = useToast();
   const [lines, setLines] = useState(me.warmUp);
   const keep = useChange(
-    () => given(api.PUT("/api/account/warm-up", { body: { lines: lines.filter((line) => line.what.trim()) } })),
+    () => given(api.PUT("/api/account/warm-up", { body: { lines: written(lines) } })),
     touches.habits,
   );
-  const put = (at: number, part: Partial<Line>) =>
-    setLines(lines.map((line, i) => (i === at ? { ...line, ...part } : line)));
   return (
     <form
       noValidate
@@ -49,6 +51,75 @@ export function WarmUp({ me }: { me: Schemas["Me"] }) {
       }}
     >
       <h2 className="text-lg">{say("common.warmUp")}</h2>
+      <Lines lines={lines} onChange={setLines} />
+      <Failure of={keep} />
+      <div>
+        <Button kind="main" type="submit" disabled={keep.isPending}>
+          {say("settings.keep")}
+        </Button>
+      </div>
+    </form>
+  );
+}
+
+/** What is usual on an instrument beside the first: how long, and its own warm-up. */
+export function OnAnother({
+  instrument,
+  usual,
+}: {
+  instrument: Schemas["Me"]["instrument"];
+  usual: Omit<Schemas["OtherInstrumentDto"], "instrument">;
+}) {
+  const toast = useToast();
+  const [minutes, setMinutes] = useState(usual.minutes);
+  const [lines, setLines] = useState(usual.warmUp);
+  const keep = useChange(
+    () =>
+      given(
+        api.PUT("/api/account/instruments/{instrument}", {
+          params: { path: { instrument } },
+          body: { minutes, warmUp: { lines: written(lines) } },
+        }),
+      ),
+    touches.habits,
+  );
+  const name = family(instrument);
+  return (
+    <form
+      noValidate
+      aria-label={say("settings.onInstrument", { instrument: name })}
+      className="grid max-w-md content-start gap-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        keep.mutate(undefined, { onSuccess: () => toast(say("settings.kept")) });
+      }}
+    >
+      <h2 className="text-lg">{say("settings.onInstrument", { instrument: name })}</h2>
+      <Field
+        label={say("settings.minutesOnAUsualDay")}
+        type="number"
+        {...within(RANGES.OtherInstrumentWish.minutes)}
+        value={minutes || ""}
+        error={fieldError(keep.error, "minutes")}
+        onChange={(event) => setMinutes(Number(event.target.value))}
+      />
+      <Lines lines={lines} onChange={setLines} />
+      <Failure of={keep} />
+      <div>
+        <Button kind="main" type="submit" disabled={keep.isPending}>
+          {say("settings.keep")}
+        </Button>
+      </div>
+    </form>
+  );
+}
+
+/** The lines of a warm-up, to be written and taken out. */
+function Lines({ lines, onChange }: { lines: Line[]; onChange: (lines: Line[]) => void }) {
+  const put = (at: number, part: Partial<Line>) =>
+    onChange(lines.map((line, i) => (i === at ? { ...line, ...part } : line)));
+  return (
+    <>
       <p className="text-soft">
         {lines.length === 0 ? say("settings.twoMinutesOfLargeEasy") : say("settings.lineAfterLineBeforeEach")}
       </p>
@@ -65,7 +136,7 @@ export function WarmUp({ me }: { me: Schemas["Me"] }) {
           />
           <Button
             aria-label={say("settings.takeLineOut", { i: i + 1 })}
-            onClick={() => setLines(lines.filter((_, at) => at !== i))}
+            onClick={() => onChange(lines.filter((_, at) => at !== i))}
           >
             <Trash2 size={16} aria-hidden="true" />
           </Button>
@@ -95,18 +166,14 @@ export function WarmUp({ me }: { me: Schemas["Me"] }) {
           </span>
         </fieldset>
       ))}
-      <Failure of={keep} />
-      <div className="flex gap-2">
+      <div>
         <Button
           disabled={lines.length >= MOST_LINES}
-          onClick={() => setLines(lines.length === 0 ? FIRST : [...lines, { what: "", seconds: 120, playing: true }])}
+          onClick={() => onChange(lines.length === 0 ? FIRST : [...lines, { what: "", seconds: 120, playing: true }])}
         >
           <Plus size={16} aria-hidden="true" /> {lines.length === 0 ? say("settings.myOwn") : say("settings.aLine")}
         </Button>
-        <Button kind="main" type="submit" disabled={keep.isPending}>
-          {say("settings.keep")}
-        </Button>
       </div>
-    </form>
+    </>
   );
 }

@@ -15,14 +15,17 @@ import java.util.Arrays;
 import java.util.Collection;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import tachylim.load.DailyMinutes;
 import tachylim.load.DayBoundary;
 import tachylim.method.Strictness;
 import tachylim.method.WarmUpRoutine;
 import tachylim.passage.InstrumentFamily;
+import tachylim.server.record.Documents;
 
 /** A player's account; everything else belongs to one. */
 @Entity
@@ -55,6 +58,10 @@ public class Account {
     private Boolean restsAsPlayed;
 
     private String routine = "";
+
+    /** Null where they play one. */
+    private String otherInstruments;
+
     private int daysOff;
     private boolean felt;
     private LocalDate feltFrom;
@@ -113,6 +120,31 @@ public class Account {
 
     void routine(List<WarmUpRoutine.Item> lines) {
         routine = WarmUpRoutine.text(lines);
+    }
+
+    /** What they are used to on instruments beside their first. */
+    public List<OtherInstrument> otherInstruments() {
+        return otherInstruments == null ? List.of() : Documents.read(OtherInstrument.CODEC, otherInstruments);
+    }
+
+    /** What they are used to on one of them; empty on their first, and where nothing was said of it. */
+    Optional<OtherInstrument> on(InstrumentFamily other) {
+        return otherInstruments().stream()
+                .filter(one -> one.instrument() == other && other != instrument)
+                .findFirst();
+    }
+
+    void on(OtherInstrument other) {
+        List<OtherInstrument> all = Stream.concat(
+                        otherInstruments().stream().filter(one -> one.instrument() != other.instrument()),
+                        Stream.of(other))
+                .toList();
+        otherInstruments = Documents.write(OtherInstrument.CODEC, all);
+    }
+
+    /** The lines of the warm-up on an instrument. */
+    public List<WarmUpRoutine.Item> routine(InstrumentFamily on) {
+        return on(on).map(OtherInstrument::routine).orElse(routine());
     }
 
     /** How strict the player is with slips and tension. */

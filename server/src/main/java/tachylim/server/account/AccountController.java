@@ -92,6 +92,9 @@ class AccountController {
             @Schema(description = "the lines of the own warm-up; none when it is large, easy movement")
             List<WarmUpLine> warmUp,
 
+            @Schema(description = "what is usual on instruments beside the first")
+            List<OtherInstrumentDto> others,
+
             LocalDate today,
             double speed,
             DayBoundaryDto home) {}
@@ -174,6 +177,15 @@ class AccountController {
                     message = "refusal.accountController.aWarmUpHasUpToLines mostItems=" + WarmUpRoutine.MOST_ITEMS)
             List<@Valid @NotNull WarmUpLine> lines) {}
 
+    /** What is usual on an instrument beside the first. */
+    record OtherInstrumentWish(
+            @Min(value = DailyMinutes.LEAST, message = MINUTES) @Max(value = DailyMinutes.MOST, message = MINUTES)
+            int minutes,
+
+            @NotNull @Valid WarmUp warmUp) {}
+
+    record OtherInstrumentDto(InstrumentFamily instrument, int minutes, List<WarmUpLine> warmUp) {}
+
     record Farewell(
             @NotBlank(message = "refusal.accountController.giveYourPassword") @Size(max = 2 * PasswordRule.MOST)
             String password) {}
@@ -197,8 +209,9 @@ class AccountController {
                 habit.strictness().looseOnly(),
                 habit.restsAsPlayed(),
                 habit.felt(),
-                habit.routine().stream()
-                        .map(line -> new WarmUpLine(line.what(), line.seconds(), line.playing()))
+                lines(habit.routine()),
+                accounts.get(who).otherInstruments().stream()
+                        .map(one -> new OtherInstrumentDto(one.instrument(), one.minutes(), lines(one.routine())))
                         .toList(),
                 habit.today(),
                 settings.speed(),
@@ -285,13 +298,31 @@ class AccountController {
 
     @PutMapping("/account/warm-up")
     Me warmUp(@AuthenticationPrincipal SignedIn who, @Valid @RequestBody WarmUp wish) {
-        accounts.warmUpBy(
-                who,
-                wish.lines().stream()
-                        .map(line -> Refused.unlessValid(
-                                "what", () -> new WarmUpRoutine.Item(line.what(), line.seconds(), line.playing())))
-                        .toList());
+        accounts.warmUpBy(who, items(wish));
         return me(who);
+    }
+
+    /** Puts down what is usual on an instrument beside the first: its warm-up, and how long a workout on it is. */
+    @PutMapping("/account/instruments/{instrument}")
+    Me onAnother(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable InstrumentFamily instrument,
+            @Valid @RequestBody OtherInstrumentWish wish) {
+        accounts.usedTo(who, new OtherInstrument(instrument, wish.minutes(), items(wish.warmUp())));
+        return me(who);
+    }
+
+    private static List<WarmUpRoutine.Item> items(WarmUp wish) {
+        return wish.lines().stream()
+                .map(line -> Refused.unlessValid(
+                        "what", () -> new WarmUpRoutine.Item(line.what(), line.seconds(), line.playing())))
+                .toList();
+    }
+
+    private static List<WarmUpLine> lines(List<WarmUpRoutine.Item> items) {
+        return items.stream()
+                .map(line -> new WarmUpLine(line.what(), line.seconds(), line.playing()))
+                .toList();
     }
 
     @PostMapping("/account/farewell")

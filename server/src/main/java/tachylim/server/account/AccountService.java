@@ -84,6 +84,19 @@ public class AccountService {
             LocalDate today,
             DayBoundary home) {
 
+        private Habit on(InstrumentFamily other, Optional<OtherInstrument> said) {
+            return new Habit(
+                    other,
+                    said.map(OtherInstrument::minutes).orElse(usualMinutes),
+                    minutesTomorrow,
+                    strictness,
+                    restsAsPlayed && instrument != InstrumentFamily.BRASS || other == InstrumentFamily.BRASS,
+                    felt,
+                    said.map(OtherInstrument::routine).orElse(routine),
+                    today,
+                    home);
+        }
+
         /** What this player chooses of a workout when nothing but the method is chosen. */
         public Choices choices(School school) {
             return Choices.usual(school, instrument).with(strictness).resting(restsAsPlayed);
@@ -104,6 +117,19 @@ public class AccountService {
                 account.routine(),
                 today,
                 account.home());
+    }
+
+    /** The same on the instrument of a passage: of another than the first by what was said of it. */
+    @Transactional(readOnly = true)
+    public Habit habit(SignedIn who, InstrumentFamily on) {
+        Habit first = habit(who);
+        return on == first.instrument() ? first : first.on(on, get(who).on(on));
+    }
+
+    /** Puts down what is usual on an instrument beside the first. */
+    @Transactional
+    public void usedTo(SignedIn who, OtherInstrument other) {
+        get(who).on(other);
     }
 
     /** Lets what is done for an account wait until whatever else does the same is done: nothing is counted side by side. */

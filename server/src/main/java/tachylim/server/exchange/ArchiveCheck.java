@@ -67,6 +67,7 @@ class ArchiveCheck {
             account.home();
             account.minutes();
             account.routine();
+            account.otherInstruments();
             load.today(who);
         });
         // The names of verdicts, kinds and methods are read as their rows are.

@@ -51,6 +51,7 @@ class ArchiveTables {
             "loose_only",
             "rests_as_played",
             "routine",
+            "other_instruments",
             "days_off",
             "calendar_name",
             "felt",

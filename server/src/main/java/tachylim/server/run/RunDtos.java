@@ -10,6 +10,7 @@ import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.util.List;
 import tachylim.load.FeltEffort;
+import tachylim.passage.InstrumentFamily;
 import tachylim.shown.BandDto;
 import tachylim.shown.EventDto;
 import tachylim.shown.Moment;
@@ -153,6 +154,10 @@ public final class RunDtos {
             long id,
             String passage,
             String section,
+
+            @Schema(description = "what it is played on: bodies are spoken of in its words")
+            InstrumentFamily instrument,
+
             String focus,
             int ordinal,
             boolean held,

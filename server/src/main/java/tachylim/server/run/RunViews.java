@@ -59,6 +59,7 @@ public class RunViews {
                 stored.id(),
                 section.passage().title(),
                 section.part(),
+                section.passage().instrument(),
                 focus,
                 events,
                 stored.isHeldBy(holder),

@@ -89,13 +89,19 @@ class TodayService {
         int usual = asked != null && asked >= Brief.LEAST_MINUTES
                 ? Math.min(Brief.MOST_MINUTES, asked)
                 : habit.usualMinutes();
-        List<Chosen> chosen = chosen(who, all, minutes == null ? usual : minutes, easy, today);
+        List<Chosen> first = chosen(who, all, minutes == null ? usual : minutes, easy, today);
+        // A day's workout is on one instrument, and each has its own usual minutes.
+        Habit on = accounts.habit(
+                who, all.get(first.get(0).section().id()).section().passage().instrument());
+        boolean others = asked == null && on.usualMinutes() != habit.usualMinutes();
+        int usualOn = others ? on.usualMinutes() : usual;
+        List<Chosen> chosen = others && minutes == null ? chosen(who, all, usualOn, easy, today) : first;
         List<StoredSection> sections = chosen.stream()
                 .map(one -> all.get(one.section().id()).section())
                 .toList();
         return new TodayView(
                 today.day(),
-                plans.prepared(who, wish(who, sections, habit, usual, minutes, easy), sections, today),
+                plans.prepared(who, wish(who, sections, on, usualOn, minutes, easy), sections, today),
                 today.dto(),
                 word(today, easy, wishes),
                 reasons(who, chosen, sections, all, today),

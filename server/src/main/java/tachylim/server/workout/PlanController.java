@@ -44,7 +44,7 @@ class PlanController {
             @PathVariable long id,
             @RequestParam(required = false) School school) {
         School chosen = school == null ? plans.usual(who, id) : school;
-        Habit habit = accounts.habit(who);
+        Habit habit = accounts.habit(who, plans.instrument(who, id));
         int minutes = Brief.usualMinutes(habit.usualMinutes(), chosen);
         return drafting.inTurn(() -> plans.preview(who, PlanWish.usual(id, minutes, habit.choices(chosen))));
     }

@@ -19,6 +19,7 @@ import tachylim.ceiling.Posterior;
 import tachylim.load.Limit;
 import tachylim.method.School;
 import tachylim.method.Strictness;
+import tachylim.passage.InstrumentFamily;
 import tachylim.passage.Readiness;
 import tachylim.record.WorkoutCodec;
 import tachylim.server.account.AccountService;
@@ -128,7 +129,7 @@ public class PlanService {
                 asked,
                 today.allowance(),
                 today.condition(),
-                accounts.get(who).routine(),
+                accounts.get(who).routine(sections.get(0).passage().instrument()),
                 today.spared());
         Limit effort = today.limit(Limit.Kind.EFFORT);
         return new PlanBasis(
@@ -197,6 +198,12 @@ public class PlanService {
         return new PlanDtos.Advice(which.school(), which.why());
     }
 
+    /** The instrument that a section is played on. */
+    @Transactional(readOnly = true)
+    public InstrumentFamily instrument(SignedIn who, long sectionId) {
+        return repertoire.section(who, sectionId).passage().instrument();
+    }
+
     /** The method that a section was last worked on by, where that was chosen for more than a day; or else bursts. */
     @Transactional(readOnly = true)
     public School usual(SignedIn who, long sectionId) {
@@ -232,7 +239,7 @@ public class PlanService {
                         choices,
                         today.allowance(),
                         today.condition(),
-                        accounts.get(who).routine(),
+                        accounts.get(who).routine(sections.get(0).passage().instrument()),
                         today.spared())));
         if (today.rest() != null) {
             return workout.withOnlyRemark(Reason.text(today.restSentence()));

@@ -532,6 +532,7 @@ class CapsTest extends ServerTest {
                 "/api/account/zone",
                 "/api/account/password",
                 "/api/account/habits",
+                "/api/account/instruments/{instrument}",
                 "/api/account/warm-up",
                 "/api/account/farewell",
                 "/api/passages",

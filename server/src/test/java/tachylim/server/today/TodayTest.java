@@ -3,6 +3,7 @@ package tachylim.server.today;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import tachylim.server.Player;
@@ -158,5 +159,41 @@ class TodayTest extends ServerTest {
                 .contains("\"days\":1");
         assertThat(today.path("load").path("limits").path(0).path("used").asDouble())
                 .isZero();
+    }
+
+    /** Each instrument has its own warm-up and minutes; rests and words go by the instrument of the passage. */
+    @Test
+    void aSecondInstrumentHasItsOwnHabits() {
+        Player odile = player();
+        long horn = odile.post("/api/passages", Practice.passage(Map.of("title", "Tin Lantern", "instrument", "BRASS")))
+                .ok()
+                .path("passage")
+                .path("id")
+                .asLong();
+        String address = "/api/account/instruments/BRASS";
+        assertThat(odile.put(address, Map.of("minutes", 4, "warmUp", Map.of("lines", List.of())))
+                        .status())
+                .isEqualTo(422);
+        odile.put(
+                        address,
+                        Map.of(
+                                "minutes",
+                                18,
+                                "warmUp",
+                                Map.of(
+                                        "lines",
+                                        List.of(Map.of("what", "long tones", "seconds", 200, "playing", true)))))
+                .ok();
+        JsonNode plan = odile.get("/api/sections/" + Practice.firstSection(odile, horn) + "/plan")
+                .ok();
+        assertThat(plan.path("wish").path("minutes").asInt()).isEqualTo(18);
+        assertThat(plan.path("wish").path("restsAsPlayed").asBoolean()).isTrue();
+        assertThat(plan.path("timeline").path("blocks").path(0).toString()).contains("block.ownWarmUp");
+        long bars = Practice.newPassage(odile);
+        JsonNode first = odile.get("/api/sections/" + Practice.firstSection(odile, bars) + "/plan")
+                .ok();
+        assertThat(first.path("wish").path("minutes").asInt()).isNotEqualTo(18);
+        assertThat(first.path("wish").path("restsAsPlayed").asBoolean()).isFalse();
+        assertThat(first.path("timeline").path("blocks").path(0).toString()).doesNotContain("block.ownWarmUp");
     }
 }

@@ -4,3 +4,6 @@ ALTER TABLE counted_change
   ADD COLUMN IF NOT EXISTS transition INT NULL,
   ADD INDEX IF NOT EXISTS change_of_passage (account_id, passage_id),
   ADD CONSTRAINT change_passage FOREIGN KEY IF NOT EXISTS (passage_id) REFERENCES passage (id) ON DELETE SET NULL;
+
+-- What a player is used to on instruments beside their first: a warm-up and minutes of its own.
+ALTER TABLE account ADD COLUMN IF NOT EXISTS other_instruments TEXT NULL;
