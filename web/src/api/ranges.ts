@@ -29,6 +29,7 @@ export const RANGES = {
     secondsAgo: { minimum: 0, maximum: 129600 },
   },
   Credentials: {
+    clientId: { minLength: 36, maxLength: 36 },
     name: { minLength: 0, maxLength: 60 },
     password: { minLength: 10, maxLength: 400 },
     zone: { minLength: 0, maxLength: 60 },
@@ -98,6 +99,7 @@ export const RANGES = {
   SymptomWish: { secondsAgo: { minimum: 0, maximum: 1209600 } },
   Taps: { seconds: { minItems: 0, maxItems: 13 } },
   TemplateWish: { name: { minLength: 0, maxLength: 60 } },
+  Visit: { zone: { minLength: 0, maxLength: 60 } },
   WarmUp: { lines: { minItems: 0, maxItems: 8 } },
   WarmUpLine: { seconds: { minimum: 15, maximum: 600 }, what: { minLength: 0, maxLength: 80 } },
 } as const;

@@ -1863,6 +1863,8 @@ export interface components {
             today: string;
         };
         Credentials: {
+            /** @description the browser's name for it: sent again with the same one, it signs in */
+            clientId: string | null;
             name: string;
             password: string;
             zone: string;
@@ -3323,6 +3325,9 @@ export interface components {
             title: components["schemas"]["Reason"];
             trained: number[];
         };
+        Visit: {
+            zone: string;
+        };
         WarmUp: {
             lines: components["schemas"]["WarmUpLine"][];
         };
@@ -3868,7 +3873,11 @@ export interface operations {
             path?: never;
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["Visit"];
+            };
+        };
         responses: {
             /** @description No Content */
             204: {

@@ -1,4 +1,4 @@
-import { type FormEvent, useState } from "react";
+import { type FormEvent, useState, useRef } from "react";
 import { Link, useLocation, useNavigate } from "react-router";
 import { api, given, Problem } from "../../api/client";
 import { sentence, useChange, zone } from "../../api/queries";
@@ -36,14 +36,21 @@ export default function Welcome({ register: registering = false, demo }: { regis
   const navigate = useNavigate();
   const location = useLocation();
   const [typed, setTyped] = useState<Credentials>({ name: "", password: "" });
+  const registered = useRef<{ name: string; id: string }>(undefined);
   const [errors, setErrors] = useState<Partial<Credentials>>({});
   const enter = useChange(async (wish: Credentials) => {
     const body = { ...wish, zone: zone() };
-    await given(registering ? api.POST("/api/account", { body }) : api.POST("/api/session", { body }));
+    // Sent again after an answer that never came, it is the same registration: it signs in.
+    if (registered.current?.name !== wish.name) registered.current = { name: wish.name, id: crypto.randomUUID() };
+    await given(
+      registering
+        ? api.POST("/api/account", { body: { ...body, clientId: registered.current.id } })
+        : api.POST("/api/session", { body }),
+    );
     if (registering) void navigate("/start", { replace: true });
     else if (location.pathname === "/register" || location.pathname === "/sign-in") void navigate("/");
   }, touches.everything);
-  const openDemo = useChange(() => given(api.POST("/api/demo")), touches.everything);
+  const openDemo = useChange(() => given(api.POST("/api/demo", { body: { zone: zone() } })), touches.everything);
   const problem = enter.error ?? openDemo.error;
   const nameError = problem instanceof Problem && problem.field === "name" ? problem.detail : undefined;
   const passwordError = problem instanceof Problem && problem.field === "password" ? problem.detail : undefined;

@@ -77,7 +77,7 @@ class ArchitectureTest {
             .whereLayer("method")
             .mayOnlyAccessLayers("codec", "tempo", "passage", "task", "count")
             .whereLayer("count")
-            .mayOnlyAccessLayers("tempo", "task", "load")
+            .mayOnlyAccessLayers("tempo", "passage", "task", "load")
             .whereLayer("ceiling")
             .mayOnlyAccessLayers("tempo", "passage", "task", "load")
             .whereLayer("load")

@@ -7,3 +7,6 @@ ALTER TABLE counted_change
 
 -- What a player is used to on instruments beside their first: a warm-up and minutes of its own.
 ALTER TABLE account ADD COLUMN IF NOT EXISTS other_instruments TEXT NULL;
+
+-- A registration whose answer was lost signs in when it comes again.
+ALTER TABLE account ADD COLUMN IF NOT EXISTS client_id CHAR(36) NULL;

@@ -71,6 +71,10 @@ public class Account {
 
     private Instant createdAt;
 
+    /** What the browser called its registration, so that one whose answer was lost can be sent again. */
+    @Column(columnDefinition = "char(36)")
+    private String clientId;
+
     protected Account() {}
 
     Account(
@@ -87,6 +91,16 @@ public class Account {
         this.zone = zone.getId();
         this.createdAt = createdAt;
         this.openedOn = home().day(createdAt);
+    }
+
+    /** The same as a browser's registration. */
+    Account registeredAs(String client) {
+        this.clientId = client;
+        return this;
+    }
+
+    boolean isRegisteredAs(String client) {
+        return client != null && client.equals(clientId);
     }
 
     public Long id() {

@@ -123,7 +123,13 @@ class AccountController {
             @Size(min = PasswordRule.LEAST, max = 2 * PasswordRule.MOST, message = PasswordRule.LENGTH)
             String password,
 
-            @NotNull @Size(max = 60) String zone) {}
+            @NotNull @Size(max = 60) String zone,
+
+            @Size(min = 36, max = 36)
+            @Schema(
+                    nullable = true,
+                    description = "the browser's name for it: sent again with the same one, it signs in")
+            String clientId) {}
 
     record SignIn(
             @NotBlank(message = "refusal.accountController.giveYourName") @Size(max = LONGEST_NAME, message = NAME)
@@ -227,7 +233,8 @@ class AccountController {
             @Valid @RequestBody Credentials wanted,
             @Parameter(hidden = true) HttpServletRequest request,
             @Parameter(hidden = true) HttpServletResponse response) {
-        SignedIn who = accounts.register(wanted.name(), wanted.password(), wanted.zone(), request.getRemoteAddr());
+        SignedIn who = accounts.register(
+                wanted.name(), wanted.password(), wanted.zone(), wanted.clientId(), request.getRemoteAddr());
         start.begin(who, request, response);
         return me(who);
     }

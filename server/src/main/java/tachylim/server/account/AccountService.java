@@ -148,14 +148,25 @@ public class AccountService {
         return get(who).day(clock.instant());
     }
 
-    /** Opens an account for somebody at {@code address}. */
-    public SignedIn register(String name, String password, String zone, String address) {
+    /**
+     * Opens an account for somebody at {@code address}. A registration whose answer was lost is the same one when it comes
+     * again: it signs in.
+     *
+     * @param clientId what the browser calls it; null where it has no name for it
+     */
+    public SignedIn register(String name, String password, String zone, String clientId, String address) {
+        boolean again = accounts.findByName(name.strip())
+                .filter(account -> account.isRegisteredAs(clientId))
+                .isPresent();
+        if (again) {
+            return signIn(name, password, address);
+        }
         guard.count(Guard.What.REGISTRATION_FROM_ADDRESS, address);
         if (name.codePoints().anyMatch(AccountService::isUnseen)) {
             throw Refused.field("name", Reason.of("refusal.accountService.thisNameHoldsASignThat"));
         }
         PasswordRule.check("password", password, name);
-        return open(name, password, zone);
+        return open(name, password, zone, clientId);
     }
 
     /** What nobody sees would make two names look alike. */
@@ -166,6 +177,10 @@ public class AccountService {
 
     /** Opens an account without asking how it comes: for the demo alone. */
     public SignedIn open(String name, String password, String zone) {
+        return open(name, password, zone, null);
+    }
+
+    private SignedIn open(String name, String password, String zone, String clientId) {
         String trimmed = name.strip();
         if (accounts.findByName(trimmed).isPresent()) {
             throw nameTaken();
@@ -173,12 +188,13 @@ public class AccountService {
         String hash = hash(Hashing.What.REGISTERING, password);
         try {
             Account account = Again.of(() -> accounts.saveAndFlush(new Account(
-                    trimmed,
-                    hash,
-                    InstrumentFamily.OTHER,
-                    DailyMinutes.USUAL,
-                    zone(zone).orElse(ZoneOffset.UTC),
-                    clock.instant())));
+                            trimmed,
+                            hash,
+                            InstrumentFamily.OTHER,
+                            DailyMinutes.USUAL,
+                            zone(zone).orElse(ZoneOffset.UTC),
+                            clock.instant())
+                    .registeredAs(clientId)));
             return new SignedIn(account.id(), account.name());
         } catch (DataIntegrityViolationException sameMoment) {
             throw nameTaken();
@@ -243,6 +259,12 @@ public class AccountService {
         } catch (IllegalStateException tooSoon) {
             throw Refused.conflict(ProblemCode.ONE_MOVE_A_DAY, Reason.of("refusal.account.oneMoveADay"));
         }
+    }
+
+    /** Counts days in a zone from now on, of an account whose days are nobody's yet; where there is no such zone, as before. */
+    @Transactional
+    public void settle(SignedIn who, String zone) {
+        zone(zone).ifPresent(to -> get(who).home(DayBoundary.in(to)));
     }
 
     @Transactional

@@ -4,9 +4,12 @@ import io.swagger.v3.oas.annotations.Parameter;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.Size;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
@@ -30,6 +33,9 @@ class DemoController {
         this.start = start;
     }
 
+    /** Where the visitor is: the demo's days are counted there. */
+    record Visit(@Size(max = 60) String zone) {}
+
     /**
      * Opens the demo account; on a server that is no demo there is none. It is one account for whoever opens it, so others than
      * this machine are let in only where that was configured.
@@ -37,12 +43,13 @@ class DemoController {
     @PostMapping
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void open(
+            @Valid @RequestBody(required = false) Visit visit,
             @Parameter(hidden = true) HttpServletRequest request,
             @Parameter(hidden = true) HttpServletResponse response) {
         DemoService service = settings.showsDemo(request) ? demo.getIfAvailable() : null;
         if (service == null) {
             throw Refused.notFound(Reason.of("refusal.demoController.theDemoIsNotHere"));
         }
-        start.begin(service.account(), request, response);
+        start.begin(service.visited(visit == null || visit.zone() == null ? "" : visit.zone()), request, response);
     }
 }

@@ -21,6 +21,7 @@ import tachylim.server.TachylimSettings;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
 import tachylim.server.demo.DemoRepertoire.DemoPassage;
+import tachylim.server.demo.DemoRepertoire.Occasion;
 import tachylim.server.load.LoadService;
 import tachylim.server.repertoire.MusicText;
 import tachylim.server.repertoire.PassageDtos.CutKind;
@@ -57,8 +58,7 @@ class DemoHistory {
     private static final int TEN_WEEKS = 70;
     private static final int DAYS_TO_AUDITION = 35;
     private static final int DAYS_TO_CONCERT = 17;
-    private static final int USUAL_MINUTES = 40;
-    private static final int WORKOUT_MINUTES = 14;
+    private static final int USUAL_MINUTES = 25;
 
     /** Days off of the last week, so that a week does not grow beyond what today may be. */
     private static final Set<Integer> RESTS = Set.of(2, 3);
@@ -181,7 +181,8 @@ class DemoHistory {
             if (!load.today(odile).allowance().isWorthStarting()) {
                 return turn + session;
             }
-            transaction.executeWithoutResult(status -> play(odile, section, test, daysAgo, random));
+            transaction.executeWithoutResult(
+                    status -> play(odile, section, test, USUAL_MINUTES / sessions, daysAgo, random));
         }
         return turn + sessions;
     }
@@ -199,7 +200,12 @@ class DemoHistory {
                             passage.instrument(),
                             new MusicText(Source.ABC, "4/4", "", passage.abc(), 0),
                             passage.target(),
-                            today.plusDays(DAYS_TO_AUDITION),
+                            passage.neededFor() == null
+                                    ? null
+                                    : today.plusDays(
+                                            passage.neededFor() == Occasion.CONCERT
+                                                    ? DAYS_TO_CONCERT
+                                                    : DAYS_TO_AUDITION),
                             (double) Math.round(passage.truthAtStart() * 0.93),
                             true,
                             0,
@@ -219,7 +225,8 @@ class DemoHistory {
     }
 
     /** Plays a workout to its end, in its own time: each answer comes when its step has been played. */
-    private void play(SignedIn odile, DemoSection section, boolean test, int daysAgo, SplittableRandom random) {
+    private void play(
+            SignedIn odile, DemoSection section, boolean test, int minutes, int daysAgo, SplittableRandom random) {
         // What is asked while playing is written as it is saved; nothing has to be looked through for changes before.
         entities.setFlushMode(FlushModeType.COMMIT);
         SimulatedPlayer player = player(section, daysAgo, random);
@@ -227,7 +234,7 @@ class DemoHistory {
         School usual = bursts ? School.INTERVAL_BURSTS : School.STEADY_CLIMB;
         PlanWish wish = test
                 ? PlanWish.usual(section.section().id(), Brief.TEST_MINUTES, Choices.usual(School.CEILING_TEST))
-                : PlanWish.usual(section.section().id(), WORKOUT_MINUTES, Choices.usual(usual));
+                : PlanWish.usual(section.section().id(), minutes, Choices.usual(usual));
         String holder = UUID.randomUUID().toString();
         Instant begun = clock.instant();
         long id = runs.begin(odile, wish, holder);

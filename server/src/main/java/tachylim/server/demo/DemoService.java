@@ -51,6 +51,13 @@ class DemoService {
         return odile;
     }
 
+    /** The account as somebody finds it whose days are counted in a zone; where that is none, in that of this machine. */
+    SignedIn visited(String zone) {
+        SignedIn who = account();
+        accounts.settle(who, zone);
+        return who;
+    }
+
     private SignedIn upToDate() {
         ZoneId zone = ZoneId.systemDefault();
         LocalDate today = DayBoundary.in(zone).day(clock.instant());

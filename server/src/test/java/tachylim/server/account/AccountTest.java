@@ -3,6 +3,7 @@ package tachylim.server.account;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -221,5 +222,23 @@ class AccountTest extends ServerTest {
                 .param(String.valueOf(signedIn(player).accountId()))
                 .query(Long.class)
                 .single();
+    }
+
+    /** An account that was opened while its answer was lost is no name that is taken: the same registration signs in. */
+    @Test
+    void aRegistrationThatComesAgainSignsIn() {
+        Map<String, Object> wish = new HashMap<>(signIn("again-" + UUID.randomUUID(), Player.PASSWORD));
+        wish.put("clientId", UUID.randomUUID().toString());
+        String name = stranger().post("/api/account", wish).ok().path("name").asString();
+        Player again = stranger();
+        assertThat(again.post("/api/account", wish).ok().path("name").asString())
+                .isEqualTo(name);
+        assertThat(again.get("/api/greeting").ok().path("me").path("name").asString())
+                .isEqualTo(name);
+        wish.put("password", Player.PASSWORD + "x");
+        assertThat(stranger().post("/api/account", wish).status()).isEqualTo(401);
+        wish.putAll(Map.of(
+                "password", Player.PASSWORD, "clientId", UUID.randomUUID().toString()));
+        assertThat(stranger().post("/api/account", wish).status()).isEqualTo(422);
     }
 }
