@@ -22,7 +22,7 @@ const ORDERS = [
   ["PERFORM", "plan.perform"],
 ] as const;
 
-type Order = (typeof ORDERS)[number][0];
+type Order = (typeof ORDERS)[number][0] | "NOTCHES";
 
 /** Puts a workout together that goes through all of a passage, in place of what was planned. */
 export function useThrough(wish: Wish, onChange: (wish: Wish) => void) {
@@ -77,6 +77,11 @@ export function Sections({ view, wish, onChange }: Props) {
             </option>
           ))}
         </select>
+      )}
+      {view.sections.length > 1 && (
+        <Button disabled={through.isPending} onClick={() => through.mutate("NOTCHES")}>
+          {say("plan.notches")}
+        </Button>
       )}
       {passage && passage.sections.length > 1 && (
         <span role="group" aria-label={say("plan.throughSections")} className="flex flex-wrap gap-2">

@@ -429,7 +429,7 @@ public final class Planner {
 
     /** Passes at the tempo that the player set, so many of them as they set. */
     private Block asSet(Reason why) {
-        Tempo tempo = wished(controlledLimit());
+        Tempo tempo = wished(most());
         int times = sketch.setting().times().orElse(MOST_ALIKE);
         return block(new SteadyClimb(tempo, tempo, SteadyClimb.USUAL_STEP, times, times, true), why);
     }
@@ -520,6 +520,10 @@ public final class Planner {
         }
         if (choices.school() == School.CEILING_TEST) {
             return mayMeasure() ? measure() : easy();
+        }
+        boolean isRepeated = aim().isPresent() && sketch.setting().times().isPresent();
+        if (choices.school() == School.STEADY_CLIMB && isRepeated) {
+            return asSet(Reason.of("block.set", "tempo", wished(most())));
         }
         if (!choices.school().goesAbove()) {
             return towardsCeiling(Reason.NONE);

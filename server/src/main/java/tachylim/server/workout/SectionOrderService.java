@@ -55,6 +55,9 @@ class SectionOrderService {
     @Transactional
     public PlanWish through(SignedIn who, SectionOrder order, PlanWish wish) {
         StoredSection first = repertoire.section(who, wish.sectionId());
+        if (order == SectionOrder.NOTCHES) {
+            return aNotchFasterEach(wish);
+        }
         List<StoredSection> cut = repertoire.cut(first.passage());
         if (order == SectionOrder.PERFORM) {
             return performing(editor.whole(who, first.passage()), first, wish);
@@ -111,6 +114,24 @@ class SectionOrderService {
         return PlanWish.usual(hardest.stream().map(StoredSection::id).toList(), wish.minutes(), climb)
                 .with(blocks);
     }
+
+    private static PlanWish aNotchFasterEach(PlanWish wish) {
+        Choices passes = wish.choices().by(School.STEADY_CLIMB);
+        int drills = wish.sectionIds().size();
+        List<Sketch> blocks = new ArrayList<>();
+        for (int theme = 0; theme < drills; theme++) {
+            blocks.add(new Sketch(Part.CORE, theme, "", seconds(wish, drills), passes)
+                    .asOwn(Setting.at(
+                            new Setting.Aim(Setting.Of.CEILING, FIRST_DRILL + NOTCH * theme), TIMES_EACH_DRILL)));
+        }
+        return PlanWish.usual(wish.sectionIds(), wish.minutes(), passes).with(blocks);
+    }
+
+    /** Drills go from here, in percent of their ceilings, up to {@value #FIRST_DRILL} + 5 × {@value #NOTCH}. */
+    private static final int FIRST_DRILL = 80;
+
+    private static final int NOTCH = 3;
+    private static final int TIMES_EACH_DRILL = 3;
 
     private static double seconds(PlanWish wish, int blocks) {
         return Math.max(LEAST_SECONDS, SHARE * wish.minutes() * 60 / blocks);

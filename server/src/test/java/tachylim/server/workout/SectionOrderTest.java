@@ -110,6 +110,35 @@ class SectionOrderTest extends ServerTest {
         assertThat(order).isSorted();
     }
 
+    /** A set of drills: each is played three times, a notch nearer to its own ceiling than the one before. */
+    @Test
+    void drillsAreANotchFasterEach() {
+        cut("BARS", 1);
+        List<Long> ids =
+                sections().valueStream().map(one -> one.path("id").asLong()).toList();
+        JsonNode view = planned(odile.post(
+                        "/api/plans/NOTCHES",
+                        Practice.plan(ids.get(0), Map.of("minutes", 20, "others", ids.subList(1, ids.size()))))
+                .ok());
+        List<Double> shares = new java.util.ArrayList<>();
+        for (JsonNode stretch : view.path("timeline").path("stretches")) {
+            JsonNode block = view.path("timeline")
+                    .path("blocks")
+                    .path(stretch.path("block").asInt());
+            boolean own = view.path("wish")
+                    .path("blocks")
+                    .path(stretch.path("block").asInt())
+                    .path("own")
+                    .asBoolean();
+            if (own && stretch.path("rest").isNull()) {
+                shares.add(stretch.path("tempo").asDouble()
+                        / block.path("estimate").path("ceiling").path("middle").asDouble());
+            }
+        }
+        assertThat(shares.stream().distinct().count()).isGreaterThanOrEqualTo(ids.size());
+        assertThat(shares).isSorted().allMatch(share -> share > 0.78 && share <= 1);
+    }
+
     @Test
     void aPerformanceRunIsOfTheWholePassageOnce() {
         cut("BARS", 1);
