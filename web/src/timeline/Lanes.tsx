@@ -1,5 +1,5 @@
 import { scaleLinear } from "d3-scale";
-import { bpm, oneDecimal } from "../ui/format";
+import { oneDecimal } from "../ui/format";
 import type { Looks } from "./looks";
 import { path, type Point, type TimelineData, recoveryLine } from "./terrain";
 import { say } from "../words/say";
@@ -89,7 +89,7 @@ export function EffortLane({ timeline, x, top, left, right, looks }: Props) {
         strokeWidth="1.5"
       />
       <text x={left + 6} y={y(timeline.effortCap) + 14} fontSize="11" fill={looks.soft}>
-        {say("timeline.capEffortMinutes", { effortCap: bpm(timeline.effortCap) })}
+        {say("timeline.capEffortMinutes", { effortCap: oneDecimal(timeline.effortCap) })}
       </text>
       {timeline.stretches.length > 0 && (
         <text

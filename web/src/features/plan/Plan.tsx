@@ -7,7 +7,7 @@ import type { Schemas } from "../../api/client";
 import { sentence, useAgain, useDrafts, usePreview, useUsualPlan } from "../../api/queries";
 import { Timeline } from "../../timeline/Timeline";
 import { Button } from "../../ui/Button";
-import { bpm, clock, minutes, oneDecimal, called } from "../../ui/format";
+import { andMore, clock, minutes, oneDecimal, called } from "../../ui/format";
 import { Caution, Failed, Page, Waiting } from "../../ui/Page";
 import { useDebounced } from "../sheet/useDebounced";
 import { useBegin } from "../run/useBegin";
@@ -156,7 +156,7 @@ function Editor({ usual, asked, draft }: EditorProps) {
           name={
             <Term of="effort">
               {say("plan.effortOfLeft", {
-                left: bpm(Math.max(0, view.timeline.effortCap - view.timeline.effortBefore)),
+                left: oneDecimal(Math.max(0, view.timeline.effortCap - view.timeline.effortBefore)),
               })}
             </Term>
           }
@@ -221,9 +221,9 @@ function Editor({ usual, asked, draft }: EditorProps) {
 }
 
 /** The first section, and how many there are besides. */
-function titled([first, ...others]: Schemas["WorkoutSection"][]) {
-  const name = first ? called(first.passage, first.section) : "";
-  return others.length === 0 ? name : say("plan.andMore", { name, others: others.length });
+function titled(sections: Schemas["WorkoutSection"][]) {
+  const [first] = sections;
+  return (first ? called(first.passage, first.section) : "") + andMore(sections.length);
 }
 
 function Total({ name, value }: { name: ReactNode; value: string }) {

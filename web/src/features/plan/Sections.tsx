@@ -79,14 +79,14 @@ export function Sections({ view, wish, onChange }: Props) {
         </select>
       )}
       {view.sections.length > 1 && (
-        <Button disabled={through.isPending} onClick={() => through.mutate("NOTCHES")}>
+        <Button kind="quiet" disabled={through.isPending} onClick={() => through.mutate("NOTCHES")}>
           {say("plan.notches")}
         </Button>
       )}
       {passage && passage.sections.length > 1 && (
-        <span role="group" aria-label={say("plan.throughSections")} className="flex flex-wrap gap-2">
+        <span role="group" aria-label={say("plan.throughSections")} className="flex flex-wrap">
           {ORDERS.map(([order, name]) => (
-            <Button key={order} disabled={through.isPending} onClick={() => through.mutate(order)}>
+            <Button key={order} kind="quiet" disabled={through.isPending} onClick={() => through.mutate(order)}>
               {say(name)}
             </Button>
           ))}

@@ -53,7 +53,7 @@ export function Ended({ view, settled }: { view: RunView; settled: boolean }) {
           <Figure name={say("run.ofPlaying")} value={minutes(totals.playingSeconds)} />
           <Figure name={say("run.ofFastPlaying")} value={clock(totals.burstSeconds)} />
           <Figure
-            name={say("run.ofEffortMinutesToday", { cap: bpm(view.timeline.effortCap) })}
+            name={say("run.ofEffortMinutesToday", { cap: oneDecimal(view.timeline.effortCap) })}
             value={oneDecimal(effort)}
           />
         </dl>

@@ -129,7 +129,7 @@ export function Stage({ run, view, speed, instrument }: Props) {
           {say("run.ofEffort", {
             part: (words) => <span className="font-semibold text-night-ink">{words}</span>,
             oneDecimal: oneDecimal(effortNow),
-            effortCap: bpm(view.timeline.effortCap),
+            effortCap: oneDecimal(view.timeline.effortCap),
           })}
         </p>
         <span className="hidden sm:block short:hidden">

@@ -2,7 +2,7 @@ import { useId, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { Button } from "../../ui/Button";
 import { INPUT } from "../../ui/Field";
-import { day } from "../../ui/format";
+import { day, oneDecimal } from "../../ui/format";
 import type { Pattern } from "./looks";
 import { Swatch } from "./Patterns";
 import { say } from "../../words/say";
@@ -38,7 +38,7 @@ export function ChosenDay({ at, season, patterns, pending, onAsk, onMove }: Prop
             {say("season.ofEffortMinutes", {
               part: (words) => <span className="text-3xl font-bold">{words}</span>,
               minutes: at.minutes,
-              cap: Math.round(at.cap),
+              cap: oneDecimal(at.cap),
             })}
           </>
         )}

@@ -5,7 +5,7 @@ import { api, given, type Schemas } from "../../api/client";
 import { sentence, useChange, useSeason } from "../../api/queries";
 import * as touches from "../../api/touches";
 import { Button } from "../../ui/Button";
-import { day } from "../../ui/format";
+import { day, oneDecimal } from "../../ui/format";
 import { Caution, Failed, Page, Waiting } from "../../ui/Page";
 import { Calendars } from "./Calendars";
 import { ChosenDay } from "./ChosenDay";
@@ -108,7 +108,7 @@ function Answer({ changed }: { changed: Schemas["Changed"] }) {
       {changed.days.map((one) => (
         <span key={one.day} className="mr-4">
           <b>{day(one.day, { weekday: "short", day: "numeric", month: "short" })}</b>{" "}
-          {one.off ? say("season.offMark") : say("season.ofMin", { minutes: one.minutes, cap: Math.round(one.cap) })}
+          {one.off ? say("season.offMark") : say("season.ofMin", { minutes: one.minutes, cap: oneDecimal(one.cap) })}
           {one.minutes >= Math.floor(one.cap) && !one.off && say("season.capped", { rule: say(`rule.${one.rule}`) })}.
         </span>
       ))}

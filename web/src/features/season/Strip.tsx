@@ -1,7 +1,7 @@
 import { type KeyboardEvent, useId, useRef, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { Heights } from "../../ui/Axis";
-import { day as dayName } from "../../ui/format";
+import { day as dayName, oneDecimal } from "../../ui/format";
 import { drag } from "../../ui/drag";
 import { useWidth } from "../../ui/useWidth";
 import type { Pattern } from "./looks";
@@ -272,7 +272,7 @@ function said(one: Day, season: Schemas["SeasonView"]) {
   const parts = one.shares.map((share) => `${title(share.passageId)} ${share.minutes}`).join(", ");
   return [
     dayName(one.day, { weekday: "long", day: "numeric", month: "long" }),
-    one.off ? say("season.dayOffMark") : say("season.minutesOfCap", { minutes: one.minutes, cap: Math.round(one.cap) }),
+    one.off ? say("season.dayOffMark") : say("season.minutesOfCap", { minutes: one.minutes, cap: oneDecimal(one.cap) }),
     parts,
     ...one.occasions.map((occasion) => say(occasion)),
   ]

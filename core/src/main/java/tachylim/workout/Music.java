@@ -62,6 +62,11 @@ public record Music(
         return variation.substring(ARTICULATION.length());
     }
 
+    /** Whether a variation is some notes of a section. */
+    public static boolean isStretch(String variation) {
+        return variation.startsWith(STRETCH);
+    }
+
     /**
      * A section in a variation.
      *

@@ -107,6 +107,11 @@ final class Musician {
                 }""".formatted(what);
     }
 
+    /** Tells the server something by hand, as a page would. */
+    void tell(String method, String path, String body) {
+        page.evaluate(told("tell('%s', '%s', %s)".formatted(method, path, body)), List.of("", PASSWORD));
+    }
+
     private static final String FIRST_WORKOUT = """
             await (async () => {
               const holder = crypto.randomUUID();

@@ -40,9 +40,11 @@ class WishCheck {
             }
             Refused.unlessValid(
                     "blocks",
-                    () -> sketch.variation().isEmpty() || Music.isArticulation(sketch.variation())
-                            ? sketch
-                            : Catalogue.parse(sketch.variation()));
+                    () -> Music.isStretch(sketch.variation())
+                            ? Music.of(repertoire.music(sections.get(sketch.theme())), sketch.variation())
+                            : sketch.variation().isEmpty() || Music.isArticulation(sketch.variation())
+                                    ? sketch
+                                    : Catalogue.parse(sketch.variation()));
         }
         return sections;
     }

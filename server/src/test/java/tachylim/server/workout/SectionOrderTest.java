@@ -65,6 +65,8 @@ class SectionOrderTest extends ServerTest {
         assertThat(wish.path("blocks")).hasSize(n);
         assertThat(wish.path("blocks").path(n - 1).path("variation").asString()).isEmpty();
         assertThat(wish.path("blocks").path(0).path("variation").asString()).isNotEmpty();
+        assertThat(odile.put("/api/drafts", wish).status()).isEqualTo(204);
+        assertThat(odile.get("/api/drafts").ok().path(0)).isEqualTo(wish);
         JsonNode view = planned(wish);
         assertThat(view.path("section").asString()).isEmpty();
         List<JsonNode> own = view.path("wish")
