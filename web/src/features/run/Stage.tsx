@@ -109,6 +109,9 @@ export function Stage({ run, view, speed, instrument }: Props) {
   const { width, height } = useWindow();
   const phone = width < PHONE_WIDTH;
   const short = height < SHORT_HEIGHT;
+  const where = rest && last && (went === "BROKE" || went === "ROUGH") && (
+    <WhereItBroke key={view.ordinal} verdict={went} {...last} />
+  );
   return (
     <div
       className="mx-auto flex w-full max-w-[1500px] flex-1 flex-col gap-2 px-4 py-3 short:gap-1 short:py-1 sm:px-9"
@@ -228,9 +231,7 @@ export function Stage({ run, view, speed, instrument }: Props) {
           )}
         </section>
         <section className="min-w-0">
-          {rest && last && (went === "BROKE" || went === "ROUGH") && (
-            <WhereItBroke key={view.ordinal} verdict={went} {...last} />
-          )}
+          {!phone && where}
           {pass && (
             <>
               {!routine && (
@@ -262,6 +263,8 @@ export function Stage({ run, view, speed, instrument }: Props) {
         told={told}
         onAct={act}
       />
+      {/* On a phone tension is said first: it belongs to the pass before, and must not be looked for. */}
+      {phone && where}
       <div className="hidden min-h-0 sm:block short:hidden">
         <Timeline timeline={view.timeline} dark playhead={view.at} height={104} lanes={false} labels={false} />
         <p className="-mt-5 text-right text-night-soft">
