@@ -4,6984 +4,6765 @@
  */
 
 export interface paths {
-  "/api/account": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations["register"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/account/farewell": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations["delete"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/account/habits": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put: operations["changeHabits"];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/account/instruments/{instrument}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put: operations["onAnother"];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/account/password": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put: operations["changePassword"];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/account/warm-up": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put: operations["warmUp"];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/account/zone": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put: operations["move"];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/articulations/{instrument}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put: operations["change_1"];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/ceiling-tests/{runId}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations["test"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/cells": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations["own"];
-    put?: never;
-    post: operations["tapped"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/changes": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations["view"];
-    put?: never;
-    post: operations["add_1"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/changes/{id}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post?: never;
-    delete: operations["delete_2"];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/changes/{id}/counts": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations["count"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/demo": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations["open_1"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/drafts": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations["all_1"];
-    put: operations["keep_1"];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/drafts/{id}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post?: never;
-    delete: operations["drop"];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/exports/account": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations["account"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/exports/passes.csv": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations["passes"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/exports/practice.csv": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations["practice"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/formats": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations["formats"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/greeting": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations["greeting"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/imports/account": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations["readAccount"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/imports/practice": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations["readPractice"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/load": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations["view_3"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/load/elsewhere": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations["elsewhere"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/load/elsewhere/{id}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post?: never;
-    delete: operations["notElsewhere"];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/load/given": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations["give"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/load/given/{id}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post?: never;
-    delete: operations["lift"];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/log": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations["page"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/log/away": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations["away_1"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/log/away/{id}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put: operations["away"];
-    post?: never;
-    delete: operations["notAway"];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/log/month": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations["month"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/log/{runId}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations["workout"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/log/{runId}/passes/{place}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put: operations["correct"];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/methods": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations["methods"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/passages": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations["list"];
-    put?: never;
-    post: operations["create"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/passages/{id}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations["get"];
-    put: operations["change"];
-    post?: never;
-    delete: operations["putAway"];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/passages/{id}/articulation": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put: operations["want"];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/passages/{id}/choice": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations["choose"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/passages/{id}/choice/{choiceId}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put: operations["played"];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/passages/{id}/export": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations["export"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/passages/{id}/extras": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations["addExtra"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/passages/{id}/joining": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put: operations["joinSections"];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/passages/{id}/marks": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put: operations["mark"];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/passages/{id}/playback": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations["playback"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/passages/{id}/practice": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations["practised"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/passages/{id}/practice-sheet": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations["view_2"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/passages/{id}/readiness": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put: operations["ready"];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/passages/{id}/sections": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put: operations["cut"];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/passages/{id}/transitions/{transition}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations["transition"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/passages/{id}/transitions/{transition}/breaks": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations["broke"];
-    delete: operations["notBroke"];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/passages/{id}/transitions/{transition}/breaks/cause": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put: operations["because"];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/passages/{id}/transitions/{transition}/changes": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations["add"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/passages/{id}/variations": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations["sheet"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/passages/{id}/variations/{key}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations["variation"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/plans": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations["preview"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/plans/score": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations["score"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/plans/{order}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations["through"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/readings": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations["read_1"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/readings/strokes": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations["strokes"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/runs": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations["begin"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/runs/{id}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations["get_1"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/runs/{id}/after": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations["after"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/runs/{id}/drills": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations["drills"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/runs/{id}/events": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations["heard"];
-    put?: never;
-    post: operations["record"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/runs/{id}/holder": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations["takeOver"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/runs/{id}/note": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put: operations["note"];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/runs/{id}/rating": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put: operations["felt"];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/runs/{id}/score": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations["score_1"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/scores": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations["read"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/season": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations["view_1"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/season/calendar.ics": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations["calendar"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/season/days/{day}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put: operations["ask"];
-    post?: never;
-    delete: operations["asUsual"];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/season/feed": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations["open"];
-    delete: operations["close"];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/season/moves": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations["move_1"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/season/off": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put: operations["off"];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/season/performances": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations["perform"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/season/performances/{id}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post?: never;
-    delete: operations["notPerformed"];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/sections/{id}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put: operations["changeSection"];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/sections/{id}/ceiling": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations["ceiling"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/sections/{id}/doubt": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put: operations["settle"];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/sections/{id}/plan": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations["usual"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/sections/{id}/plan/again": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations["again"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/session": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations["signIn"];
-    delete: operations["signOut"];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/sessions": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations["sessions"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/sessions/{handle}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post?: never;
-    delete: operations["end"];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/storage": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations["storage"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/symptoms": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations["report"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/symptoms/advised": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations["advised"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/symptoms/{id}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post?: never;
-    delete: operations["withdraw"];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/templates": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations["all"];
-    put: operations["keep"];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/templates/{id}": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post?: never;
-    delete: operations["delete_1"];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/today": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations["today"];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
+    "/api/account": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["register"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account/farewell": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["delete"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account/habits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["changeHabits"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account/instruments/{instrument}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["onAnother"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["changePassword"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account/warm-up": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["warmUp"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account/zone": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["move"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/articulations/{instrument}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["change_1"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ceiling-tests/{runId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["test"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cells": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["own"];
+        put?: never;
+        post: operations["tapped"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["view"];
+        put?: never;
+        post: operations["add_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/changes/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["delete_2"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/changes/{id}/counts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["count"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/demo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["open_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drafts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_1"];
+        put: operations["keep_1"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drafts/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["drop"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exports/account": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["account"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exports/passes.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["passes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exports/practice.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["practice"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/formats": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["formats"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/greeting": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["greeting"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/imports/account": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["readAccount"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/imports/practice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["readPractice"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/load": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["view_3"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/load/elsewhere": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["elsewhere"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/load/elsewhere/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["notElsewhere"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/load/given": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["give"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/load/given/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["lift"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["page"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["away_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/away/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["away"];
+        post?: never;
+        delete: operations["notAway"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/month": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["month"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/{runId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["workout"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/{runId}/passes/{place}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["correct"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/methods": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["methods"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["list"];
+        put?: never;
+        post: operations["create"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["get"];
+        put: operations["change"];
+        post?: never;
+        delete: operations["putAway"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{id}/articulation": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["want"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{id}/choice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["choose"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{id}/choice/{choiceId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["played"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{id}/export": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["export"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{id}/extras": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["addExtra"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{id}/joining": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["joinSections"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{id}/marks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["mark"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{id}/playback": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["playback"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{id}/practice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["practised"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{id}/practice-sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["view_2"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{id}/readiness": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["ready"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{id}/sections": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["cut"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{id}/transitions/{transition}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["transition"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{id}/transitions/{transition}/breaks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["broke"];
+        delete: operations["notBroke"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{id}/transitions/{transition}/breaks/cause": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["because"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{id}/transitions/{transition}/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["add"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{id}/variations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["sheet"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{id}/variations/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["variation"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["preview"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/score": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["score"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{order}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["through"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["read_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/readings/strokes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["strokes"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/runs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["begin"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/runs/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["get_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/runs/{id}/after": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["after"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/runs/{id}/drills": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["drills"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/runs/{id}/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["heard"];
+        put?: never;
+        post: operations["record"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/runs/{id}/holder": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["takeOver"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/runs/{id}/note": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["note"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/runs/{id}/rating": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["felt"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/runs/{id}/score": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["score_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/scores": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["read"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/season": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["view_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/season/calendar.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["calendar"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/season/days/{day}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["ask"];
+        post?: never;
+        delete: operations["asUsual"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/season/feed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["open"];
+        delete: operations["close"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/season/moves": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["move_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/season/off": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["off"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/season/performances": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["perform"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/season/performances/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["notPerformed"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sections/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["changeSection"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sections/{id}/ceiling": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ceiling"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sections/{id}/doubt": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["settle"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sections/{id}/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["usual"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sections/{id}/plan/again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["again"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["signIn"];
+        delete: operations["signOut"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["sessions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{handle}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["end"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/storage": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["storage"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/symptoms": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["report"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/symptoms/advised": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["advised"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/symptoms/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["withdraw"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all"];
+        put: operations["keep"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["delete_1"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/today": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["today"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
-  schemas: {
-    /** @description what the first section wants now by a rule of thumb, with the reason; null on Today */
-    Advice: {
-      /** @enum {string} */
-      school:
-        | "INTERVAL_BURSTS"
-        | "STEADY_CLIMB"
-        | "NARROW_STEPS"
-        | "EASY"
-        | "SETBACK_LADDER"
-        | "TAPER"
-        | "CREST_AND_SETTLE"
-        | "ARCH"
-        | "PULSE_LADDER"
-        | "SETTLE_OVERNIGHT"
-        | "SWITCH_BURSTS"
-        | "FREE_BURSTS"
-        | "GROWING_BURSTS"
-        | "CHANGE_COUNT"
-        | "TEMPO_SWEEP"
-        | "REFERENCE_COMPARISON"
-        | "PERFORMANCE_RUN"
-        | "STUDY_CARD"
-        | "WARM_UP_ROUTINE"
-        | "UPKEEP"
-        | "CEILING_TEST";
-      why: components["schemas"]["Reason"];
-    } | null;
-    AfterSection: {
-      before: components["schemas"]["BandDto"];
-      broke: number[];
-      /** Format: double */
-      doubted: number | null;
-      now: components["schemas"]["BandDto"];
-      /** Format: double */
-      opensAt: number;
-      passage: string;
-      repeated: components["schemas"]["Repeated"][];
-      section: string;
-      /** Format: int64 */
-      sectionId: number;
-    };
-    AnsweredDto: {
-      /** Format: double */
-      tempo: number;
-      /** Format: int32 */
-      tension: number | null;
-      /** @enum {string|null} */
-      verdict: "CLEAN" | "ROUGH" | "BROKE" | null;
-    } | null;
-    ArticulationDto: {
-      estimate: components["schemas"]["EstimateDto"];
-      name: string;
-      /** Format: int32 */
-      passes: number;
-    };
-    ArticulationWish: {
-      articulation: string;
-    };
-    ArticulationsWish: {
-      names: string[];
-    };
-    Away: {
-      /** @enum {string} */
-      kind: "REHEARSAL" | "PERFORMANCE" | "LESSON" | "TEACHING" | "PRACTICE";
-      /** Format: int32 */
-      minutes: number;
-      note: string;
-    };
-    AwayDto: {
-      /** Format: date */
-      day: string;
-      /** Format: double */
-      effort: number;
-      /** Format: int64 */
-      id: number;
-      /** @enum {string} */
-      kind: "REHEARSAL" | "PERFORMANCE" | "LESSON" | "TEACHING" | "PRACTICE";
-      note: string;
-      /** Format: double */
-      seconds: number;
-    };
-    AwayWish: {
-      clientId: string;
-      /** Format: date */
-      day: string;
-      /** @enum {string} */
-      kind: "REHEARSAL" | "PERFORMANCE" | "LESSON" | "TEACHING" | "PRACTICE";
-      /** Format: int32 */
-      minutes: number;
-      note: string;
-    };
-    AwkwardDto: {
-      /** Format: double */
-      clean: number;
-      /** Format: double */
-      cleanAbove: number;
-      /** Format: double */
-      from: number;
-      /** Format: int32 */
-      passes: number;
-      /** Format: double */
-      to: number;
-    };
-    BandDto: {
-      /** Format: double */
-      high: number;
-      /** Format: double */
-      low: number;
-      /** Format: double */
-      middle: number;
-    };
-    Beginning: {
-      /**
-       * Format: int64
-       * @description the open workout that is ended first; what was played of it is saved
-       */
-      ending: number | null;
-      holder: string;
-      plan: components["schemas"]["PlanWish"];
-    };
-    BeliefDto: {
-      /** Format: double */
-      passes: number;
-      /** Format: int32 */
-      theme: number;
-      weights: string;
-    };
-    BlockDto: {
-      /** Format: double */
-      end: number;
-      estimate: components["schemas"]["EstimateDto"];
-      /**
-       * @description its method as a player calls it; empty of the first workouts that were kept
-       * @enum {string}
-       */
-      method:
-        | "INTERVAL_BURSTS"
-        | "STEADY_CLIMB"
-        | "NARROW_STEPS"
-        | "EASY"
-        | "SETBACK_LADDER"
-        | "TAPER"
-        | "CREST_AND_SETTLE"
-        | "ARCH"
-        | "PULSE_LADDER"
-        | "SETTLE_OVERNIGHT"
-        | "SWITCH_BURSTS"
-        | "FREE_BURSTS"
-        | "GROWING_BURSTS"
-        | "CHANGE_COUNT"
-        | "TEMPO_SWEEP"
-        | "REFERENCE_COMPARISON"
-        | "PERFORMANCE_RUN"
-        | "STUDY_CARD"
-        | "WARM_UP_ROUTINE"
-        | "UPKEEP"
-        | "CEILING_TEST";
-      /** @enum {string} */
-      part: "WARM_UP" | "OPENER" | "PREPARE" | "MEASURE" | "CORE" | "PERFORM" | "STUDY" | "CLOSER";
-      /** Format: double */
-      start: number;
-      /** Format: double */
-      target: number;
-      /**
-       * Format: int32
-       * @description which of the workout's sections it is about, from 0
-       */
-      theme: number;
-      variation: components["schemas"]["Reason"];
-      why: components["schemas"]["Reason"];
-    };
-    /** @description its blocks as the player has put them together; none to have them composed */
-    BlockWish: {
-      /** @description whether the player put it in: what is composed gives way to it */
-      own: boolean | null;
-      /** @enum {string} */
-      part: "WARM_UP" | "OPENER" | "PREPARE" | "MEASURE" | "CORE" | "PERFORM" | "STUDY" | "CLOSER";
-      /** @enum {string} */
-      school:
-        | "INTERVAL_BURSTS"
-        | "STEADY_CLIMB"
-        | "NARROW_STEPS"
-        | "EASY"
-        | "SETBACK_LADDER"
-        | "TAPER"
-        | "CREST_AND_SETTLE"
-        | "ARCH"
-        | "PULSE_LADDER"
-        | "SETTLE_OVERNIGHT"
-        | "SWITCH_BURSTS"
-        | "FREE_BURSTS"
-        | "GROWING_BURSTS"
-        | "CHANGE_COUNT"
-        | "TEMPO_SWEEP"
-        | "REFERENCE_COMPARISON"
-        | "PERFORMANCE_RUN"
-        | "STUDY_CARD"
-        | "WARM_UP_ROUTINE"
-        | "UPKEEP"
-        | "CEILING_TEST";
-      /** Format: double */
-      seconds: number;
-      setting: components["schemas"]["SettingWish"] | null;
-      /** Format: int32 */
-      theme: number;
-      variation: string;
-    };
-    /** @description every rule that caps the effort of today, the one that allows least first */
-    CapDto: {
-      /** Format: double */
-      effort: number;
-      /** @enum {string} */
-      rule: "OWN" | "AVERAGE" | "USUAL_DAY" | "WEEK" | "RETURN" | "TAPER" | "ORDERED" | "SYMPTOM" | "EARLIER";
-      why: components["schemas"]["Reason"];
-    };
-    CauseView: {
-      /** Format: int64 */
-      times: number;
-    };
-    CauseWish: {
-      cause: string;
-    };
-    CeilingView: {
-      articulations: components["schemas"]["ArticulationDto"][];
-      awkward: components["schemas"]["AwkwardDto"][];
-      bursts: components["schemas"]["BandDto"];
-      curve: components["schemas"]["CurvePoint"][];
-      /**
-       * Format: double
-       * @description the ceiling that what was played does not fit, until it is said why
-       */
-      doubted: number | null;
-      edges: components["schemas"]["EdgeDay"][];
-      estimate: components["schemas"]["EstimateDto"];
-      forecast: components["schemas"]["ForecastDto"] | null;
-      history: components["schemas"]["HistoryDay"][];
-      measure: components["schemas"]["Reason"];
-      /** Format: date */
-      neededOn: string | null;
-      passage: string;
-      section: string;
-      /** Format: int64 */
-      sectionId: number;
-      /** Format: double */
-      targetBpm: number;
-      /** Format: double */
-      tensionEdge: number | null;
-      tests: components["schemas"]["TestDto"][];
-      /** Format: date */
-      today: string;
-      tries: components["schemas"]["TryDto"][];
-      /** Format: int32 */
-      triesDays: number;
-      whole: components["schemas"]["WholeDto"];
-    };
-    CellDto: {
-      cell: string;
-    };
-    ChanceDto: {
-      /** Format: double */
-      after: number;
-      /** Format: double */
-      before: number;
-      passage: string;
-    };
-    ChangeDto: {
-      /** Format: double */
-      beats: number;
-      /**
-       * Format: double
-       * @description the most there ever were, a minute
-       */
-      best: number | null;
-      /** @description the counts of the last weeks, the oldest first */
-      counts: components["schemas"]["CountDto"][];
-      /** Format: int64 */
-      id: number;
-      name: string;
-      /**
-       * Format: int32
-       * @description the clean changes a minute that the target needs
-       */
-      needed: number;
-      /**
-       * Format: int64
-       * @description the passage whose transition it is
-       */
-      passageId: number | null;
-      song: string;
-      /** Format: double */
-      target: number;
-      /**
-       * Format: double
-       * @description the tempo that the last counts keep up with
-       */
-      tempo: number | null;
-      /**
-       * Format: int32
-       * @description which of its transitions, from 0
-       */
-      transition: number | null;
-      trend: components["schemas"]["Reason"];
-    };
-    ChangeWish: {
-      /** Format: double */
-      beats: number;
-      name: string;
-      song: string;
-      /** Format: double */
-      target: number;
-    };
-    Changed: {
-      chances: components["schemas"]["ChanceDto"][];
-      /** @description the days that were changed, as they are now */
-      days: components["schemas"]["SeasonDayDto"][];
-      season: components["schemas"]["SeasonView"];
-    };
-    ChoiceDto: {
-      /** Format: int64 */
-      id: number;
-      /** Format: int32 */
-      matchingBpm: number;
-      /** Format: double */
-      minutes: number;
-      played: boolean;
-      title: components["schemas"]["Reason"];
-      trained: number[];
-      variation: string;
-      why: components["schemas"]["Reason"];
-    };
-    ChoiceWish: {
-      /** Format: double */
-      minutes: number;
-    };
-    ChosenDto: {
-      /** @description the stretch as ABC, to be kept as a passage's text */
-      abc: string;
-      /** @description the numbers of its bars, in order */
-      bars: string[];
-      firstBar: string;
-      /** Format: int32 */
-      grid: number | null;
-      hasRepeats: boolean;
-      lastBar: string;
-      /** Format: int32 */
-      line: number;
-      meter: string;
-      /** Format: int32 */
-      notes: number;
-      /** Format: int32 */
-      pickup: number | null;
-      problem: string;
-      unrolled: boolean;
-    };
-    /** @description the sections of the workout, the most pressing first */
-    ChosenSection: {
-      passage: string;
-      /** Format: int64 */
-      passageId: number;
-      section: string;
-      /** Format: int64 */
-      sectionId: number;
-      sinceLastTime: components["schemas"]["Reason"][];
-      why: components["schemas"]["Reason"];
-    };
-    ClickDto: {
-      /** @enum {string} */
-      kind: "COUNT_IN" | "ACCENT" | "BEAT" | "SUBDIVISION" | "CUE";
-      /** Format: double */
-      seconds: number;
-    };
-    ConePoint: {
-      /** Format: date */
-      day: string;
-      /** Format: double */
-      high: number;
-      /** Format: double */
-      low: number;
-      /** Format: double */
-      middle: number;
-    };
-    Corrected: {
-      learnedAnew: boolean;
-      passes: components["schemas"]["LoggedPass"][];
-    };
-    Correction: {
-      /** Format: int32 */
-      clean: number | null;
-      /** Format: int32 */
-      tension: number | null;
-      /**
-       * @description how it went; null to withdraw what was said
-       * @enum {string|null}
-       */
-      verdict: "CLEAN" | "ROUGH" | "BROKE" | null;
-    };
-    /** @description the counts of the last weeks, the oldest first */
-    CountDto: {
-      /** Format: int32 */
-      clean: number;
-      /** Format: date */
-      day: string;
-      /** Format: double */
-      perMinute: number;
-      /** Format: int32 */
-      seconds: number;
-    };
-    CountWish: {
-      /** Format: int32 */
-      clean: number;
-      clientId: string;
-      /** Format: int32 */
-      seconds: number;
-      /**
-       * Format: double
-       * @description how long ago it ended, where it could not be sent at once
-       */
-      secondsAgo: number | null;
-    };
-    CountsView: {
-      /** @description why nothing should be counted now; empty when something may */
-      caution: string;
-      changes: components["schemas"]["ChangeDto"][];
-      /** @description whether nothing more is counted today */
-      closed: boolean;
-      songs: components["schemas"]["Reason"][];
-      /** Format: date */
-      today: string;
-    };
-    Credentials: {
-      /** @description the browser's name for it: sent again with the same one, it signs in */
-      clientId: string | null;
-      name: string;
-      password: string;
-      zone: string;
-    };
-    CurvePoint: {
-      /** Format: double */
-      clean: number;
-      /** Format: double */
-      high: number;
-      /** Format: double */
-      low: number;
-      /** Format: double */
-      tempo: number;
-    };
-    CutWish: {
-      /** @enum {string} */
-      kind: "WHOLE" | "BARS" | "BEATS" | "PHRASES" | "RESTS" | "BREATHS" | "HAND";
-      /** @description for cutting by hand, the notes two sections share, from 0 */
-      overlaps: number[];
-      /** Format: int32 */
-      size: number;
-    };
-    DayBoundaryDto: {
-      /** Format: date-time */
-      from: string | null;
-      movingTo: string | null;
-      zone: string;
-    };
-    DayDto: {
-      /** Format: double */
-      burstSeconds: number;
-      /** Format: date */
-      day: string;
-      /** Format: double */
-      effort: number;
-      /** Format: int64 */
-      passes: number;
-      /** Format: double */
-      playedSeconds: number;
-      /** Format: int32 */
-      worstTension: number;
-    };
-    DaysOff: {
-      days: ("MONDAY" | "TUESDAY" | "WEDNESDAY" | "THURSDAY" | "FRIDAY" | "SATURDAY" | "SUNDAY")[];
-    };
-    /** @description a decision as it was made; an empty value took it away */
-    DecisionDto: {
-      /** Format: date-time */
-      at: string;
-      /** @enum {string} */
-      kind: "FINGERING" | "STICKING" | "STROKE" | "BREATH";
-      /** Format: int32 */
-      note: number;
-      value: string;
-      why: string;
-    };
-    DoubtWish: {
-      /** @enum {string} */
-      because: "TODAY" | "MUSIC" | "ANSWERS";
-    };
-    /** @description how recorded times were drawn: places to a quarter note, and sixteenths before bar one */
-    DrawnDto: {
-      /** Format: int32 */
-      grid: number;
-      /** Format: int32 */
-      pickup: number;
-    } | null;
-    EdgeDay: {
-      /** Format: date */
-      day: string;
-      /** Format: int64 */
-      glides: number;
-      /** Format: double */
-      highest: number;
-      /** Format: double */
-      lowest: number;
-      /** Format: double */
-      mean: number;
-    };
-    ElsewhereKind: {
-      /** @enum {string} */
-      kind: "REHEARSAL" | "PERFORMANCE" | "LESSON" | "TEACHING" | "PRACTICE";
-      /**
-       * Format: double
-       * @description the effort minutes that a minute of it counts, by a rule of thumb
-       */
-      perMinute: number;
-    };
-    ElsewhereWish: {
-      clientId: string;
-      /** @enum {string} */
-      kind: "REHEARSAL" | "PERFORMANCE" | "LESSON" | "TEACHING" | "PRACTICE";
-      /** Format: int32 */
-      minutes: number;
-    };
-    Engraved: {
-      abc: string;
-      places: number[];
-    };
-    Entered: {
-      abc: string;
-      /** Format: int32 */
-      grid: number | null;
-      /** Format: int32 */
-      notes: number;
-    };
-    Entry: {
-      /** Format: int32 */
-      broke: number;
-      /** Format: double */
-      burstSeconds: number;
-      /** Format: int32 */
-      clean: number;
-      /** Format: date */
-      day: string;
-      /** Format: double */
-      effort: number;
-      /** Format: double */
-      fastestClean: number | null;
-      focus: string;
-      /** Format: date-time */
-      lastAt: string;
-      /** @description whether some of it arrived so late that it counts for its day, and not for the ceiling */
-      late: boolean;
-      /** Format: int32 */
-      minutes: number;
-      note: string;
-      /** @enum {string|null} */
-      outcome: "PLAYED" | "STOPPED" | "SYMPTOM" | "LEFT" | "OUTDATED" | null;
-      passage: string;
-      /** Format: int32 */
-      passes: number;
-      /** Format: double */
-      playedSeconds: number;
-      /** Format: int32 */
-      rough: number;
-      /** Format: int64 */
-      runId: number;
-      section: string;
-      /**
-       * Format: int32
-       * @description how many sections were played in it
-       */
-      sections: number;
-      /** @description its passes in order, for a small picture */
-      sketch: components["schemas"]["SketchDto"][];
-      /** Format: date-time */
-      startedAt: string;
-      /** Format: int32 */
-      worstTension: number;
-    };
-    EstimateDto: {
-      breakdown: components["schemas"]["BandDto"];
-      ceiling: components["schemas"]["BandDto"];
-      comfortable: components["schemas"]["BandDto"];
-      enoughEvidence: boolean;
-    };
-    EventDto: {
-      clientId: string;
-      /** @enum {string} */
-      kind: "JUDGED" | "UNJUDGED" | "RESTED" | "BACKED_OFF" | "REST_ASKED" | "STOPPED" | "SYMPTOM";
-      left: components["schemas"]["LeftDto"] | null;
-      /** Format: double */
-      seconds: number | null;
-      /** Format: int32 */
-      tension: number | null;
-      /** Format: double */
-      told: number | null;
-      /** @enum {string|null} */
-      verdict: "CLEAN" | "ROUGH" | "BROKE" | null;
-    };
-    EventWish: {
-      clientId: string;
-      holder: string;
-      /** @enum {string} */
-      kind: "JUDGED" | "UNJUDGED" | "RESTED" | "BACKED_OFF" | "REST_ASKED" | "STOPPED" | "SYMPTOM";
-      /** Format: int32 */
-      ordinal: number;
-      /** Format: double */
-      seconds: number | null;
-      /**
-       * Format: double
-       * @description how long ago it happened, where it could not be sent at once
-       */
-      secondsAgo: number | null;
-      /** Format: int32 */
-      tension: number | null;
-      /**
-       * Format: double
-       * @description the figure that was asked for: clean ones of a set, a count, an edge, slips, seconds held
-       */
-      told: number | null;
-      /** @enum {string|null} */
-      verdict: "CLEAN" | "ROUGH" | "BROKE" | null;
-    };
-    ExtraWish: {
-      /** Format: int32 */
-      firstNote: number;
-      /** @enum {string} */
-      kind: "SECTION" | "JOIN" | "DRILL";
-      /** Format: int32 */
-      lastNote: number;
-      name: string;
-    };
-    Farewell: {
-      password: string;
-    };
-    FeedDto: {
-      address: string;
-    };
-    ForecastDto: {
-      /** Format: double */
-      chance: number | null;
-      cone: components["schemas"]["ConePoint"][];
-      /** Format: date */
-      likelyOn: string | null;
-      /** Format: double */
-      likelyTempo: number;
-      /** @enum {string|null} */
-      prospect: "ON_COURSE" | "BEHIND" | "UNLIKELY" | null;
-      /** Format: double */
-      timesThePractice: number | null;
-      /** Format: double */
-      weeklyGain: number;
-    } | null;
-    /** @description a kind of file that is read and written */
-    FormatDto: {
-      /** @description what the names of its files end in */
-      endings: string[];
-      /** @enum {string} */
-      format: "MUSICXML" | "MIDI" | "ABC";
-      title: string;
-      words: components["schemas"]["Reason"];
-    };
-    GivenDto: {
-      by: string;
-      /** Format: double */
-      cap: number;
-      /** @description whether it was taken away, and holds for today only */
-      ending: boolean;
-      /** Format: int64 */
-      id: number;
-      /** @enum {string} */
-      kind: "EFFORT" | "BURST_SECONDS" | "PLAYING_MINUTES";
-    };
-    GivenWish: {
-      by: string;
-      /** Format: double */
-      cap: number;
-      /** @enum {string} */
-      kind: "EFFORT" | "BURST_SECONDS" | "PLAYING_MINUTES";
-    };
-    GoalDto: {
-      /** Format: double */
-      ceiling: number;
-      /** Format: double */
-      chance: number | null;
-      /** Format: double */
-      likely: number | null;
-      /** Format: double */
-      minutesADay: number;
-      /**
-       * Format: double
-       * @description the tempo that is likely in two weeks
-       */
-      near: number | null;
-      /** Format: date */
-      neededOn: string | null;
-      /** Format: int64 */
-      passageId: number;
-      /** @enum {string|null} */
-      prospect: "ON_COURSE" | "BEHIND" | "UNLIKELY" | null;
-      sentence: components["schemas"]["Reason"];
-      /** Format: double */
-      target: number;
-      /** Format: double */
-      times: number | null;
-      title: string;
-    };
-    Greeting: {
-      demo: boolean;
-      me: components["schemas"]["Me"] | null;
-      /**
-       * Format: int64
-       * @description how many hours playing rests after a symptom
-       */
-      restHours: number;
-    };
-    Habits: {
-      /** @description whether effort is counted by how hard sessions felt, from tomorrow */
-      felt: boolean | null;
-      /** @enum {string} */
-      instrument: "WIND" | "BRASS" | "BOWED" | "PLUCKED" | "KEYBOARD" | "MALLET" | "FREE_REED" | "OTHER";
-      looseOnly: boolean;
-      /** @description whether every pass is followed by a rest as long as itself */
-      restsAsPlayed: boolean | null;
-      roughCounts: boolean;
-      /** Format: int32 */
-      usualMinutes: number;
-    };
-    HeardAnswer: {
-      clientId: string;
-      /** Format: int32 */
-      tension: number | null;
-    };
-    HeardRun: {
-      answers: components["schemas"]["HeardAnswer"][];
-      over: boolean;
-    };
-    HistoryDay: {
-      /** Format: double */
-      breakdown: number;
-      /** Format: double */
-      ceiling: number;
-      /** Format: double */
-      comfortable: number;
-      /** Format: date */
-      day: string;
-      /** Format: double */
-      high: number;
-      /** Format: double */
-      low: number;
-      /** Format: int32 */
-      probes: number;
-      /** Format: double */
-      smoothed: number;
-    };
-    JoinDto: {
-      /** Format: int32 */
-      firstNote: number;
-      /** Format: int32 */
-      firstSection: number;
-      /** Format: int32 */
-      lastNote: number;
-      /** Format: int32 */
-      lastSection: number;
-      name: components["schemas"]["Reason"];
-      /** @enum {string} */
-      stage: "NEIGHBOURS" | "FOURS" | "WHOLE";
-    };
-    JoiningDto: {
-      joins: components["schemas"]["JoinDto"][];
-      /** @enum {string} */
-      order: "FIRST_TO_LAST" | "LAST_TO_FIRST" | "HARDEST_FIRST" | "OUTWARD";
-      sections: number[];
-      /** Format: int32 */
-      transition: number;
-    };
-    JoiningWish: {
-      /** @enum {string} */
-      order: "FIRST_TO_LAST" | "LAST_TO_FIRST" | "HARDEST_FIRST" | "OUTWARD";
-      /** Format: int32 */
-      transition: number;
-    };
-    /** @description the key of a variation */
-    KeyDto: {
-      key: string;
-    };
-    LastAnswer: {
-      clientId: string;
-      /** Format: double */
-      tempo: number;
-      /** Format: int32 */
-      tension: number | null;
-      /** @enum {string|null} */
-      verdict: "CLEAN" | "ROUGH" | "BROKE" | null;
-    } | null;
-    LeftDto: {
-      /** Format: double */
-      burstSeconds: number;
-      /** Format: double */
-      effort: number;
-      /** Format: double */
-      playingSeconds: number;
-    } | null;
-    LimitDto: {
-      /** Format: double */
-      cap: number;
-      inSeconds: boolean;
-      /** @enum {string} */
-      kind: "EFFORT" | "BURST_SECONDS" | "PLAYING_MINUTES";
-      /** Format: double */
-      left: number;
-      /** Format: double */
-      used: number;
-      why: components["schemas"]["Reason"];
-    };
-    /** @description a voice; bars have the numbers that the score prints */
-    LineDto: {
-      firstBar: string;
-      lastBar: string;
-      /** Format: int32 */
-      notes: number;
-      part: string;
-      voice: string;
-    };
-    LoadDto: {
-      /** Format: date */
-      day: string;
-      limits: components["schemas"]["LimitDto"][];
-      restSentence: string;
-      /** Format: date-time */
-      restsUntil: string | null;
-    };
-    LoadView: {
-      /** @description whether bursts are closed until the player has had advice */
-      adviceWanted: boolean;
-      /** @description every rule that caps the effort of today, the one that allows least first */
-      caps: components["schemas"]["CapDto"][];
-      days: components["schemas"]["DayDto"][];
-      elsewhere: components["schemas"]["AwayDto"][];
-      given: components["schemas"]["GivenDto"][];
-      kinds: components["schemas"]["ElsewhereKind"][];
-      symptoms: components["schemas"]["SymptomDto"][];
-      today: components["schemas"]["LoadDto"];
-    };
-    LogPage: {
-      entries: components["schemas"]["Entry"][];
-      /**
-       * Format: int64
-       * @description ask for those before this run to see older ones
-       */
-      olderThan: number | null;
-    };
-    LoggedPass: {
-      /**
-       * Format: int32
-       * @description of passes answered together, how many were clean
-       */
-      clean: number | null;
-      /** @description whether it was compared with the pass before: clean is what nobody can tell from it */
-      compared: boolean;
-      /** Format: date-time */
-      correctedAt: string | null;
-      /**
-       * Format: double
-       * @description where the edge was marked, in BPM
-       */
-      edge: number | null;
-      /** @enum {string} */
-      kind: "WARM_UP" | "CONTROLLED" | "PROBE" | "BURST" | "CLOSING";
-      manner: components["schemas"]["Reason"];
-      /** Format: int32 */
-      passes: number;
-      /** Format: int32 */
-      place: number;
-      /** Format: double */
-      tempo: number;
-      /**
-       * Format: int32
-       * @description null where nothing was said of it
-       */
-      tension: number | null;
-      /**
-       * @description null when nothing was said, or that was withdrawn
-       * @enum {string|null}
-       */
-      verdict: "CLEAN" | "ROUGH" | "BROKE" | null;
-    };
-    LoggedWorkout: {
-      entry: components["schemas"]["Entry"];
-      measured: boolean;
-      passes: components["schemas"]["LoggedPass"][];
-      planned: components["schemas"]["Timeline"];
-      played: components["schemas"]["Timeline"];
-    };
-    MarkDto: {
-      /** @enum {string} */
-      kind: "FINGERING" | "STICKING" | "STROKE" | "BREATH";
-      value: string;
-    };
-    MarkWish: {
-      /** @description whether learned work may be given up for it */
-      confirmed: boolean;
-      /** @enum {string} */
-      kind: "FINGERING" | "STICKING" | "STROKE" | "BREATH";
-      /** Format: int32 */
-      note: number;
-      /** @description empty to take the mark away */
-      value: string;
-      why: string;
-    };
-    Me: {
-      /** @description whether effort is, or from tomorrow will be, counted by how hard sessions felt */
-      felt: boolean;
-      home: components["schemas"]["DayBoundaryDto"];
-      /** @enum {string} */
-      instrument: "WIND" | "BRASS" | "BOWED" | "PLUCKED" | "KEYBOARD" | "MALLET" | "FREE_REED" | "OTHER";
-      /** @description whether only loose playing goes up */
-      looseOnly: boolean;
-      /** Format: int32 */
-      minutesTomorrow: number | null;
-      name: string;
-      /** @description what is usual on instruments beside the first */
-      others: components["schemas"]["OtherInstrumentDto"][];
-      /** @description whether every pass is followed by a rest as long as itself */
-      restsAsPlayed: boolean;
-      /** @description whether a small slip counts as clean on the way up */
-      roughCounts: boolean;
-      /** Format: double */
-      speed: number;
-      /** Format: date */
-      today: string;
-      /** Format: int32 */
-      usualMinutes: number;
-      /** @description the lines of the own warm-up; none when it is large, easy movement */
-      warmUp: components["schemas"]["WarmUpLine"][];
-    };
-    MeasuredPass: {
-      /** Format: double */
-      recovery: number;
-      /** Format: double */
-      tempo: number;
-      /** Format: int32 */
-      tension: number;
-      /** @enum {string|null} */
-      verdict: "CLEAN" | "ROUGH" | "BROKE" | null;
-    };
-    MethodDto: {
-      /** @enum {string} */
-      purpose: "BEYOND" | "CLIMB" | "STAY" | "FIND_OUT" | "EASY";
-      /** @enum {string} */
-      school:
-        | "INTERVAL_BURSTS"
-        | "STEADY_CLIMB"
-        | "NARROW_STEPS"
-        | "EASY"
-        | "SETBACK_LADDER"
-        | "TAPER"
-        | "CREST_AND_SETTLE"
-        | "ARCH"
-        | "PULSE_LADDER"
-        | "SETTLE_OVERNIGHT"
-        | "SWITCH_BURSTS"
-        | "FREE_BURSTS"
-        | "GROWING_BURSTS"
-        | "CHANGE_COUNT"
-        | "TEMPO_SWEEP"
-        | "REFERENCE_COMPARISON"
-        | "PERFORMANCE_RUN"
-        | "STUDY_CARD"
-        | "WARM_UP_ROUTINE"
-        | "UPKEEP"
-        | "CEILING_TEST";
-      shape: components["schemas"]["Stretch"][];
-    };
-    Minutes: {
-      /** Format: int32 */
-      minutes: number;
-    };
-    Month: {
-      days: components["schemas"]["MonthDay"][];
-      /** Format: date */
-      first: string;
-      kinds: ("REHEARSAL" | "PERFORMANCE" | "LESSON" | "TEACHING" | "PRACTICE")[];
-      /** Format: date */
-      today: string;
-    };
-    MonthDay: {
-      away: components["schemas"]["AwayDto"][];
-      /** Format: int32 */
-      counts: number;
-      /** Format: date */
-      day: string;
-      /** Format: double */
-      effort: number;
-      workouts: components["schemas"]["Entry"][];
-    };
-    Move: {
-      zone: string;
-    };
-    MoveWish: {
-      /** Format: date */
-      from: string;
-      /** Format: date */
-      to: string;
-    };
-    MusicText: {
-      /** Format: int32 */
-      bars: number;
-      beatUnit: string;
-      meter: string;
-      /** @enum {string} */
-      source: "ABC" | "PAPER";
-      text: string;
-    };
-    NewPassword: {
-      newPassword: string;
-      oldPassword: string;
-    };
-    NoteDto: {
-      marks: components["schemas"]["MarkDto"][];
-      onBeat: boolean;
-    };
-    NoteWish: {
-      note: string;
-    };
-    /** @description what is usual on instruments beside the first */
-    OtherInstrumentDto: {
-      /** @enum {string} */
-      instrument: "WIND" | "BRASS" | "BOWED" | "PLUCKED" | "KEYBOARD" | "MALLET" | "FREE_REED" | "OTHER";
-      /** Format: int32 */
-      minutes: number;
-      warmUp: components["schemas"]["WarmUpLine"][];
-    };
-    OtherInstrumentWish: {
-      /** Format: int32 */
-      minutes: number;
-      warmUp: components["schemas"]["WarmUp"];
-    };
-    PartDto: {
-      cut: boolean;
-      estimate: components["schemas"]["EstimateDto"];
-      name: string;
-      /** Format: int64 */
-      sectionId: number;
-    };
-    PassDto: {
-      abc: string;
-      /** @enum {string} */
-      ask: "VERDICT" | "NOTHING" | "SET" | "COUNT" | "EDGE" | "SLIPS" | "MATCH" | "HELD" | "LOOSE";
-      /**
-       * Format: int32
-       * @description of how many, where something is counted
-       */
-      askOf: number;
-      /** @description the same without the player's marks; null where there are none */
-      bare: string | null;
-      /** @description the beat at which each bar begins */
-      bars: number[];
-      /** @description for each note the beat it falls in, from 0 */
-      beatOf: number[];
-      /** Format: int32 */
-      beats: number;
-      clicks: components["schemas"]["ClickDto"][];
-      /** Format: int32 */
-      countIn: number;
-      /**
-       * Format: double
-       * @description the fastest tempo in it, where it is not the same throughout
-       */
-      fastest: number;
-      /**
-       * Format: int32
-       * @description which transition of the passage follows its first note; null where it is not as written
-       */
-      firstTransition: number | null;
-      /** @enum {string} */
-      kind: "WARM_UP" | "CONTROLLED" | "PROBE" | "BURST" | "CLOSING";
-      manner: components["schemas"]["Reason"];
-      /**
-       * Format: double
-       * @description what a metronome shows at its beginning
-       */
-      metronome: number;
-      /** Format: double */
-      notesPerSecond: number;
-      /** Format: int32 */
-      number: number;
-      /** Format: int32 */
-      of: number;
-      /** @description for each note where its letter stands in the text */
-      places: number[];
-      /** @enum {string} */
-      pulse: "STEADY" | "RECOUNTED" | "SWITCHING" | "GLIDING" | "DROPPING_OUT" | "FREE";
-      /**
-       * Format: double
-       * @description the beats from one time round to the next
-       */
-      roundBeats: number;
-      /** Format: int32 */
-      rounds: number;
-      /** Format: double */
-      seconds: number;
-      /** Format: double */
-      tempo: number;
-      wholeSection: boolean;
-    } | null;
-    PassageDetail: {
-      music: components["schemas"]["MusicText"];
-      passage: components["schemas"]["PassageDto"];
-      reading: components["schemas"]["Reading"];
-      /** Format: int32 */
-      version: number;
-    };
-    PassageDto: {
-      /** Format: int64 */
-      daysLeft: number | null;
-      /** Format: int64 */
-      id: number;
-      /** @enum {string} */
-      instrument: "WIND" | "BRASS" | "BOWED" | "PLUCKED" | "KEYBOARD" | "MALLET" | "FREE_REED" | "OTHER";
-      /** Format: date */
-      lastPlayed: string | null;
-      /** Format: date */
-      neededOn: string | null;
-      sections: components["schemas"]["SectionDto"][];
-      /**
-       * Format: int64
-       * @description the section that holds the passage back
-       */
-      slowestSection: number;
-      /** Format: double */
-      targetBpm: number;
-      title: string;
-    };
-    PassageWish: {
-      /**
-       * Format: double
-       * @description the tempo it is clean at, as far as known
-       */
-      cleanAt: number | null;
-      /** @description an id of the browser's making: sent twice, it makes one passage */
-      clientId: string | null;
-      /** @description whether what cannot follow changed notes may be given up */
-      confirmed: boolean | null;
-      /** @enum {string} */
-      instrument: "WIND" | "BRASS" | "BOWED" | "PLUCKED" | "KEYBOARD" | "MALLET" | "FREE_REED" | "OTHER";
-      music: components["schemas"]["MusicText"];
-      /** Format: date */
-      neededOn: string | null;
-      /** @description whether it has been played at that tempo, or it is a guess */
-      played: boolean;
-      /** Format: double */
-      targetBpm: number;
-      title: string;
-      /** Format: int32 */
-      version: number;
-    };
-    PerformanceDto: {
-      /** Format: date */
-      day: string;
-      /** Format: int64 */
-      id: number;
-      name: string;
-    };
-    PerformanceWish: {
-      /** Format: date */
-      day: string;
-      name: string;
-    };
-    PlaceDto: {
-      /** Format: int32 */
-      firstNote: number;
-      passage: string;
-      /** Format: int64 */
-      passageId: number;
-      section: string;
-      /** Format: int64 */
-      sectionId: number;
-    };
-    PlanBasis: {
-      beliefs: components["schemas"]["BeliefDto"][];
-      /**
-       * Format: int32
-       * @description the rules it is planned by: a core of another edition cannot go on with it
-       */
-      edition: number;
-      /** Format: double */
-      effortBefore: number;
-      /** Format: double */
-      effortCap: number;
-      effortWhy: components["schemas"]["Reason"];
-      rest: components["schemas"]["Reason"];
-      warning: components["schemas"]["Reason"];
-      workout: string;
-    };
-    PlanView: {
-      advice: components["schemas"]["Advice"] | null;
-      load: components["schemas"]["LoadDto"];
-      /** Format: date */
-      neededOn: string | null;
-      passage: string;
-      schools: (
-        | "INTERVAL_BURSTS"
-        | "STEADY_CLIMB"
-        | "NARROW_STEPS"
-        | "EASY"
-        | "SETBACK_LADDER"
-        | "TAPER"
-        | "CREST_AND_SETTLE"
-        | "ARCH"
-        | "PULSE_LADDER"
-        | "SETTLE_OVERNIGHT"
-        | "SWITCH_BURSTS"
-        | "FREE_BURSTS"
-        | "GROWING_BURSTS"
-        | "CHANGE_COUNT"
-        | "TEMPO_SWEEP"
-        | "REFERENCE_COMPARISON"
-        | "PERFORMANCE_RUN"
-        | "STUDY_CARD"
-        | "WARM_UP_ROUTINE"
-        | "UPKEEP"
-        | "CEILING_TEST"
-      )[];
-      section: string;
-      /** @description the sections of the workout, in the order its blocks count them */
-      sections: components["schemas"]["WorkoutSection"][];
-      timeline: components["schemas"]["Timeline"];
-      wish: components["schemas"]["PlanWish"];
-    };
-    PlanWish: {
-      /** @description its blocks as the player has put them together; none to have them composed */
-      blocks: components["schemas"]["BlockWish"][];
-      /** Format: int32 */
-      burstBeats: number;
-      /** Format: int32 */
-      bursts: number;
-      /** @enum {string} */
-      caution: "USUAL" | "CAUTIOUS";
-      /** Format: int32 */
-      cleanInARow: number;
-      /** Format: double */
-      controlledShare: number;
-      /** Format: double */
-      firstBurstShare: number;
-      focus: string;
-      looseOnly: boolean;
-      /** Format: int32 */
-      minutes: number;
-      /** @description the other sections of the workout, in the order they are wanted */
-      others: number[];
-      /** @description whether every pass is followed by a rest as long as itself */
-      restsAsPlayed: boolean | null;
-      roughCounts: boolean;
-      /** @enum {string} */
-      school:
-        | "INTERVAL_BURSTS"
-        | "STEADY_CLIMB"
-        | "NARROW_STEPS"
-        | "EASY"
-        | "SETBACK_LADDER"
-        | "TAPER"
-        | "CREST_AND_SETTLE"
-        | "ARCH"
-        | "PULSE_LADDER"
-        | "SETTLE_OVERNIGHT"
-        | "SWITCH_BURSTS"
-        | "FREE_BURSTS"
-        | "GROWING_BURSTS"
-        | "CHANGE_COUNT"
-        | "TEMPO_SWEEP"
-        | "REFERENCE_COMPARISON"
-        | "PERFORMANCE_RUN"
-        | "STUDY_CARD"
-        | "WARM_UP_ROUTINE"
-        | "UPKEEP"
-        | "CEILING_TEST";
-      /** Format: int64 */
-      sectionId: number;
-    };
-    PlaybackDto: {
-      /** Format: double */
-      bpm: number;
-      clicks: components["schemas"]["SoundedClick"][];
-      notes: components["schemas"]["Sounding"][];
-      /** Format: double */
-      seconds: number;
-    };
-    PlayedDay: {
-      /** Format: date */
-      day: string;
-      /** Format: double */
-      effort: number;
-    };
-    PlayedWish: {
-      played: boolean;
-    };
-    PracticePreview: {
-      first: components["schemas"]["PracticeRow"][];
-      /**
-       * Format: int32
-       * @description how many of them seem to be here already
-       */
-      here: number;
-      /**
-       * Format: int32
-       * @description how many rows were kept now
-       */
-      kept: number;
-      problems: components["schemas"]["PracticeProblem"][];
-      /** Format: int32 */
-      rows: number;
-    };
-    PracticeProblem: {
-      column: string;
-      problem: string;
-      /** Format: int32 */
-      row: number;
-    };
-    PracticeRow: {
-      /** Format: date */
-      date: string;
-      /** @description whether it seems to be here already, so that it is not taken over again */
-      here: boolean;
-      /** Format: int32 */
-      minutes: number;
-      note: string;
-      passage: string;
-      /** Format: int32 */
-      row: number;
-      /** Format: double */
-      tempo: number | null;
-      /** @enum {string|null} */
-      verdict: "CLEAN" | "ROUGH" | "BROKE" | null;
-      /** @enum {string} */
-      what: "REHEARSAL" | "PERFORMANCE" | "LESSON" | "TEACHING" | "PRACTICE";
-    };
-    PracticeSheetDto: {
-      articulations: string[];
-      /** @description what today or a symptom says against playing; empty when nothing does */
-      caution: string;
-      /** @description whether playing along counts no more today */
-      closed: boolean;
-      decisions: components["schemas"]["DecisionDto"][];
-      extras: components["schemas"]["SectionDto"][];
-      joining: components["schemas"]["JoiningDto"];
-      music: components["schemas"]["Engraved"];
-      notes: components["schemas"]["NoteDto"][];
-      readiness: components["schemas"]["ReadinessDto"][];
-      today: components["schemas"]["ChoiceDto"][];
-      transitions: components["schemas"]["TransitionDto"][];
-      wantedArticulation: string;
-    };
-    PracticeWish: {
-      /** Format: double */
-      bpm: number;
-      clientId: string;
-      /** Format: double */
-      seconds: number;
-      /** @description whether it was a variation, whose tempo says less of how fast its notes are */
-      varied: boolean;
-    };
-    /** @description a refusal or a failure, with a sentence to act on; parts that do not apply are left out */
-    Problem: {
-      /**
-       * @description what a page may have to do something about
-       * @enum {string}
-       */
-      code?:
-        | "changed"
-        | "music-changed"
-        | "mark-decided"
-        | "open-run"
-        | "taken-over"
-        | "out-of-step"
-        | "too-soon"
-        | "too-late"
-        | "over"
-        | "nothing-left"
-        | "symptom-rest"
-        | "one-move-a-day"
-        | "storage-full"
-        | "database";
-      /** Format: int32 */
-      column?: number;
-      /** @description a sentence for the player */
-      detail?: string;
-      /** @description the part of the request that was refused */
-      field?: string;
-      /** @description a sentence for each part that was refused */
-      fields?: {
-        [key: string]: string;
-      };
-      /** @description the sign it stopped at */
-      found?: string;
-      /**
-       * Format: int32
-       * @description where reading music stopped, from 1
-       */
-      line?: number;
-      /** @description what new notes would take away */
-      lost?: string[];
-      /**
-       * Format: int64
-       * @description the workout that is open
-       */
-      runId?: number;
-      /**
-       * Format: double
-       * @description how many are missing
-       */
-      seconds?: number;
-      /** Format: int32 */
-      status?: number;
-      /**
-       * Format: date-time
-       * @description until when playing rests
-       */
-      until?: string;
-    };
-    RatingWish: {
-      /** Format: int32 */
-      rating: number;
-    };
-    ReadAccount: {
-      /** Format: int32 */
-      passages: number;
-      /** Format: int32 */
-      passes: number;
-      /** Format: int32 */
-      sessions: number;
-    };
-    ReadinessDto: {
-      /** @enum {string} */
-      item:
-        | "FINGERING_DECIDED"
-        | "ARTICULATION_DECIDED"
-        | "BREATHS_FIXED"
-        | "COUNTED"
-        | "SLOW_AND_CLEAN"
-        | "IN_PAIRS"
-        | "WHOLE"
-        | "FROM_MEMORY"
-        | "FROM_COLD"
-        | "IN_CONTEXT"
-        | "WITH_DISTRACTION"
-        | "PERFORMANCE_RUN";
-      /**
-       * Format: date
-       * @description when it was lost again, if it was
-       */
-      lostOn: string | null;
-      preparation: boolean;
-      reached: boolean;
-      /**
-       * Format: date
-       * @description when it was last reached
-       */
-      reachedOn: string | null;
-      why: components["schemas"]["Reason"];
-    };
-    ReadinessWish: {
-      /** @enum {string} */
-      item:
-        | "FINGERING_DECIDED"
-        | "ARTICULATION_DECIDED"
-        | "BREATHS_FIXED"
-        | "COUNTED"
-        | "SLOW_AND_CLEAN"
-        | "IN_PAIRS"
-        | "WHOLE"
-        | "FROM_MEMORY"
-        | "FROM_COLD"
-        | "IN_CONTEXT"
-        | "WITH_DISTRACTION"
-        | "PERFORMANCE_RUN";
-      reached: boolean;
-    };
-    Reading: {
-      abc: string;
-      /** Format: int32 */
-      bars: number;
-      beatUnit: string;
-      /** Format: double */
-      beats: number;
-      leftOut: components["schemas"]["Reason"][];
-      meter: string;
-      /** Format: int32 */
-      notes: number;
-      paper: boolean;
-      /** Format: double */
-      quickestNotesPerBeat: number;
-      warnings: components["schemas"]["Reason"][];
-    };
-    Reason: {
-      code: string;
-      values: {
-        [key: string]: Record<string, never>;
-      };
-    };
-    Repeated: {
-      cause: string;
-      /** Format: int64 */
-      times: number;
-    };
-    RestDto: {
-      /** @enum {string} */
-      reason: "RECOVER" | "CHANGE" | "BREAK" | "AWAY" | "ASKED";
-      /** Format: double */
-      seconds: number;
-    } | null;
-    RunBasis: {
-      beliefs: components["schemas"]["BeliefDto"][];
-      /**
-       * Format: int32
-       * @description the rules it is played by: a core of another edition cannot go on with it
-       */
-      edition: number;
-      /** Format: double */
-      effortBefore: number;
-      events: components["schemas"]["EventDto"][];
-      left: components["schemas"]["LeftDto"] | null;
-      sections: components["schemas"]["PlaceDto"][];
-      workout: string;
-    };
-    RunView: {
-      answered: components["schemas"]["AnsweredDto"] | null;
-      /** Format: double */
-      at: number;
-      /**
-       * Format: int32
-       * @description which of the blocks it stands in
-       */
-      block: number | null;
-      blockWhy: components["schemas"]["Reason"];
-      focus: string;
-      held: boolean;
-      /** Format: int64 */
-      id: number;
-      /**
-       * @description what it is played on: bodies are spoken of in its words
-       * @enum {string}
-       */
-      instrument: "WIND" | "BRASS" | "BOWED" | "PLUCKED" | "KEYBOARD" | "MALLET" | "FREE_REED" | "OTHER";
-      last: components["schemas"]["LastAnswer"] | null;
-      /** @description whether it was a ceiling test that has a result to look at */
-      measured: boolean;
-      /**
-       * @description the method of the block at hand
-       * @enum {string|null}
-       */
-      method:
-        | "INTERVAL_BURSTS"
-        | "STEADY_CLIMB"
-        | "NARROW_STEPS"
-        | "EASY"
-        | "SETBACK_LADDER"
-        | "TAPER"
-        | "CREST_AND_SETTLE"
-        | "ARCH"
-        | "PULSE_LADDER"
-        | "SETTLE_OVERNIGHT"
-        | "SWITCH_BURSTS"
-        | "FREE_BURSTS"
-        | "GROWING_BURSTS"
-        | "CHANGE_COUNT"
-        | "TEMPO_SWEEP"
-        | "REFERENCE_COMPARISON"
-        | "PERFORMANCE_RUN"
-        | "STUDY_CARD"
-        | "WARM_UP_ROUTINE"
-        | "UPKEEP"
-        | "CEILING_TEST"
-        | null;
-      note: string;
-      /** Format: int32 */
-      ordinal: number;
-      /** @enum {string|null} */
-      part: "WARM_UP" | "OPENER" | "PREPARE" | "MEASURE" | "CORE" | "PERFORM" | "STUDY" | "CLOSER" | null;
-      passage: string;
-      /** Format: int64 */
-      passageId: number;
-      /** Format: double */
-      secondsToBreak: number;
-      section: string;
-      /**
-       * Format: int64
-       * @description the section of the block at hand
-       */
-      sectionId: number;
-      step: components["schemas"]["StepDto"];
-      /** Format: double */
-      target: number;
-      /**
-       * Format: int32
-       * @description which of the workout's sections it stands in, from 0
-       */
-      theme: number;
-      timeline: components["schemas"]["Timeline"];
-      upcoming: components["schemas"]["Reason"];
-      variation: components["schemas"]["Reason"];
-    };
-    ScoreView: {
-      chosen: components["schemas"]["ChosenDto"];
-      drawn: components["schemas"]["DrawnDto"] | null;
-      /** @enum {string} */
-      format: "MUSICXML" | "MIDI" | "ABC";
-      kind: string;
-      leftOut: components["schemas"]["Reason"][];
-      lines: components["schemas"]["LineDto"][];
-      title: string;
-      /** @description what could not be read, each with its name and place */
-      unread: string[];
-      warnings: components["schemas"]["Reason"][];
-    };
-    SeasonDayDto: {
-      /** @description whether its minutes are the player's own word for this day */
-      asked: boolean;
-      /** Format: double */
-      cap: number;
-      /** Format: date */
-      day: string;
-      /**
-       * Format: int32
-       * @description effort minutes planned on it; today what is still planned
-       */
-      minutes: number;
-      /** @description what is performed or needed on it */
-      occasions: components["schemas"]["Reason"][];
-      off: boolean;
-      /** @enum {string} */
-      rule: "OWN" | "AVERAGE" | "USUAL_DAY" | "WEEK" | "RETURN" | "TAPER" | "ORDERED" | "SYMPTOM" | "EARLIER";
-      shares: components["schemas"]["ShareDto"][];
-      why: components["schemas"]["Reason"];
-    };
-    SeasonView: {
-      days: components["schemas"]["SeasonDayDto"][];
-      daysOff: ("MONDAY" | "TUESDAY" | "WEDNESDAY" | "THURSDAY" | "FRIDAY" | "SATURDAY" | "SUNDAY")[];
-      /**
-       * Format: double
-       * @description the effort that today has had
-       */
-      done: number;
-      /**
-       * Format: date-time
-       * @description since when a calendar may read it; null when none may
-       */
-      feedSince: string | null;
-      goals: components["schemas"]["GoalDto"][];
-      past: components["schemas"]["PlayedDay"][];
-      performances: components["schemas"]["PerformanceDto"][];
-      /** Format: date */
-      today: string;
-    };
-    SectionDto: {
-      /** Format: int32 */
-      difficulty: number;
-      estimate: components["schemas"]["EstimateDto"];
-      /** Format: int32 */
-      firstNote: number;
-      /** Format: int64 */
-      id: number;
-      /** Format: int32 */
-      lastNote: number;
-      /** Format: date */
-      lastPlayed: string | null;
-      name: string;
-      /** @description whether it is the whole passage */
-      whole: boolean;
-    };
-    SectionWish: {
-      /** Format: int32 */
-      difficulty: number;
-      name: string;
-    };
-    SessionDto: {
-      browser: string;
-      handle: string;
-      here: boolean;
-      /** Format: date-time */
-      lastSeen: string;
-      /** Format: date-time */
-      since: string;
-    };
-    SettingWish: {
-      /** Format: double */
-      easySeconds: number | null;
-      /** Format: double */
-      fastSeconds: number | null;
-      /**
-       * @description how its slow passes are done, where that is not as usual
-       * @enum {string|null}
-       */
-      manner: "SUNG" | "BY_HEART" | "DISTRACTED" | null;
-      /**
-       * @description what the tempo is in: BPM, or percent of something
-       * @enum {string|null}
-       */
-      of: "BPM" | "TARGET" | "CEILING" | null;
-      /** Format: double */
-      tempo: number | null;
-      /**
-       * Format: int32
-       * @description how often: passes, glides, bursts, as its method counts
-       */
-      times: number | null;
-      /** Format: double */
-      upSeconds: number | null;
-      /** @description the ways of a comparison, the sure one first */
-      ways: string[] | null;
-    } | null;
-    ShareDto: {
-      /** Format: int32 */
-      minutes: number;
-      /** Format: int64 */
-      passageId: number;
-    };
-    Sheet: {
-      /** Format: double */
-      bpm: number;
-      /** Format: int32 */
-      firstNote: number;
-      /** Format: int32 */
-      lastNote: number;
-      /** Format: double */
-      targetBpm: number;
-      variations: components["schemas"]["VariationDto"][];
-    };
-    SignIn: {
-      name: string;
-      password: string;
-      /** @description not used: a player's day is counted where they live */
-      zone: string | null;
-    };
-    /** @description its passes in order, for a small picture */
-    SketchDto: {
-      /** @enum {string} */
-      kind: "WARM_UP" | "CONTROLLED" | "PROBE" | "BURST" | "CLOSING";
-      /** Format: double */
-      seconds: number;
-      /** Format: double */
-      tempo: number;
-      /** @enum {string|null} */
-      verdict: "CLEAN" | "ROUGH" | "BROKE" | null;
-    };
-    SoundedClick: {
-      /** @enum {string} */
-      kind: "COUNT_IN" | "ACCENT" | "BEAT" | "SUBDIVISION" | "CUE";
-      /** Format: double */
-      seconds: number;
-    };
-    Sounding: {
-      accent: boolean;
-      keys: number[];
-      /** Format: double */
-      lasts: number;
-      /** Format: double */
-      seconds: number;
-    };
-    StepDto: {
-      /** @enum {string|null} */
-      ended: "PLAYED" | "STOPPED" | "SYMPTOM" | "LEFT" | "OUTDATED" | null;
-      pass: components["schemas"]["PassDto"] | null;
-      rest: components["schemas"]["RestDto"] | null;
-      why: components["schemas"]["Reason"];
-    };
-    Storage: {
-      /** Format: int64 */
-      mostBytes: number;
-      /** Format: int64 */
-      mostPassages: number;
-      /** Format: int64 */
-      passages: number;
-      /** Format: int64 */
-      usedBytes: number;
-    };
-    Stretch: {
-      /** @enum {string} */
-      kind: "WARM_UP" | "CONTROLLED" | "PROBE" | "BURST" | "CLOSING";
-      /** Format: double */
-      seconds: number;
-      /** Format: double */
-      tempo: number;
-    };
-    StretchDto: {
-      /** Format: int32 */
-      block: number;
-      /** Format: double */
-      countIn: number;
-      /** @description whether clean ones are counted in a window of time */
-      counted: boolean;
-      /** Format: double */
-      effortAfter: number;
-      /**
-       * Format: double
-       * @description the fastest tempo in it, where it is not the same throughout
-       */
-      fastest: number | null;
-      /** @enum {string} */
-      form: "WARM_UP" | "CONTROLLED" | "PROBE" | "BURST" | "CLOSING" | "REST";
-      /**
-       * Format: int32
-       * @description how many passes are answered together
-       */
-      passes: number;
-      played: boolean;
-      /**
-       * @description how time is told in it
-       * @enum {string|null}
-       */
-      pulse: "STEADY" | "RECOUNTED" | "SWITCHING" | "GLIDING" | "DROPPING_OUT" | "FREE" | null;
-      /** Format: double */
-      recoveryAfter: number;
-      /** Format: double */
-      recoveryBefore: number;
-      /** @enum {string|null} */
-      rest: "RECOVER" | "CHANGE" | "BREAK" | "AWAY" | "ASKED" | null;
-      /** Format: double */
-      seconds: number;
-      /** Format: double */
-      start: number;
-      /** Format: double */
-      tempo: number | null;
-      /** Format: int32 */
-      tension: number | null;
-      /** @enum {string|null} */
-      verdict: "CLEAN" | "ROUGH" | "BROKE" | null;
-      why: components["schemas"]["Reason"];
-    };
-    Strokes: {
-      /** Format: int32 */
-      fifths: number;
-      /**
-       * Format: int32
-       * @description places to a quarter note that taps are drawn to
-       */
-      grid: number | null;
-      meter: string;
-      strokes: string[];
-      /** Format: double */
-      tapBpm: number;
-      /** @description when taps came, to give the notes their rhythm; empty to leave it as entered */
-      taps: number[];
-    };
-    SymptomDto: {
-      /** Format: date-time */
-      at: string;
-      /** Format: int64 */
-      id: number;
-      withdrawn: boolean;
-    };
-    SymptomWish: {
-      clientId: string;
-      /**
-       * Format: double
-       * @description how long ago it was, where it could not be sent at once
-       */
-      secondsAgo: number | null;
-    };
-    TakeOver: {
-      holder: string;
-    };
-    Taps: {
-      seconds: number[];
-    };
-    TemplateDto: {
-      /** Format: int64 */
-      id: number;
-      name: string;
-      wish: components["schemas"]["PlanWish"];
-    };
-    TemplateWish: {
-      name: string;
-      wish: components["schemas"]["PlanWish"];
-    };
-    TestDto: {
-      /** Format: date */
-      day: string;
-      estimate: components["schemas"]["EstimateDto"];
-      /** Format: int32 */
-      passes: number;
-      /** Format: int64 */
-      runId: number;
-    };
-    TestView: {
-      before: components["schemas"]["TestDto"] | null;
-      bursts: components["schemas"]["BandDto"];
-      curve: components["schemas"]["CurvePoint"][];
-      /** Format: date */
-      day: string;
-      estimate: components["schemas"]["EstimateDto"];
-      passage: string;
-      passes: components["schemas"]["MeasuredPass"][];
-      /** Format: int64 */
-      runId: number;
-      section: string;
-      /** Format: int64 */
-      sectionId: number;
-      /** Format: double */
-      targetBpm: number;
-    };
-    Timeline: {
-      blocks: components["schemas"]["BlockDto"][];
-      /** Format: double */
-      burstFloor: number;
-      /** Format: double */
-      effortBefore: number;
-      /** Format: double */
-      effortCap: number;
-      effortWhy: components["schemas"]["Reason"];
-      estimate: components["schemas"]["EstimateDto"];
-      remarks: components["schemas"]["Reason"][];
-      /** Format: double */
-      seconds: number;
-      stretches: components["schemas"]["StretchDto"][];
-      /** Format: double */
-      target: number;
-      totals: components["schemas"]["TotalsDto"];
-    };
-    TodayView: {
-      /** Format: date */
-      day: string;
-      load: components["schemas"]["LoadDto"];
-      measure: components["schemas"]["Reason"];
-      /** Format: int64 */
-      openRun: number | null;
-      plan: components["schemas"]["PlanView"] | null;
-      /** @description the sections of the workout, the most pressing first */
-      sections: components["schemas"]["ChosenSection"][];
-      word: components["schemas"]["Reason"];
-    };
-    TotalsDto: {
-      /** Format: int32 */
-      broke: number;
-      /** Format: double */
-      burstSeconds: number;
-      /** Format: int32 */
-      bursts: number;
-      /** Format: int32 */
-      clean: number;
-      /** Format: double */
-      effort: number;
-      /** Format: int32 */
-      notes: number;
-      /** Format: int32 */
-      passes: number;
-      /** Format: double */
-      playingSeconds: number;
-      /** Format: double */
-      restSeconds: number;
-      /** Format: int32 */
-      rough: number;
-      /** Format: double */
-      seconds: number;
-    };
-    TrainingVariation: {
-      key: string;
-      title: components["schemas"]["Reason"];
-    };
-    TransitionDto: {
-      /** Format: int32 */
-      breaks: number;
-      /**
-       * Format: double
-       * @description 1, and more where it broke lately
-       */
-      need: number;
-      /** @description whether a variation that was played in the last seven days trained it */
-      trainedThisWeek: boolean;
-      /**
-       * Format: int32
-       * @description how often today's choice trains it
-       */
-      trainedToday: number;
-    };
-    TransitionView: {
-      trainedBy: components["schemas"]["TrainingVariation"][];
-      /** Format: int32 */
-      transition: number;
-      windows: components["schemas"]["WindowDto"][];
-    };
-    TryDto: {
-      /** Format: int64 */
-      broke: number;
-      /** Format: int64 */
-      clean: number;
-      /** @enum {string} */
-      kind: "WARM_UP" | "CONTROLLED" | "PROBE" | "BURST" | "CLOSING";
-      /** Format: int64 */
-      rough: number;
-      /** Format: double */
-      tempo: number;
-    };
-    VariationDto: {
-      /** @description its first notes, or all of them where the whole was asked for */
-      abc: string;
-      /** @enum {string} */
-      family:
-        | "LONG_SHORT"
-        | "TWO_AND_TWO"
-        | "HOLD"
-        | "OWN"
-        | "REGROUP"
-        | "SUBDIVIDE"
-        | "FIGURE"
-        | "BACKWARDS"
-        | "RHYTHM"
-        | "LOOP"
-        | "GROW";
-      key: string;
-      /** Format: double */
-      matchingBpm: number;
-      /** Format: double */
-      minutes: number;
-      /**
-       * Format: double
-       * @description notes a second in its quick places at the tempo asked for
-       */
-      rate: number;
-      remark: components["schemas"]["Reason"];
-      title: components["schemas"]["Reason"];
-      trained: number[];
-    };
-    Visit: {
-      zone: string;
-    };
-    WarmUp: {
-      lines: components["schemas"]["WarmUpLine"][];
-    };
-    WarmUpLine: {
-      /** @description whether it is done at the instrument, and counts */
-      playing: boolean;
-      /** Format: int32 */
-      seconds: number;
-      what: string;
-    };
-    WholeDto: {
-      parts: components["schemas"]["PartDto"][];
-      /** Format: double */
-      tempo: number;
-      /** Format: int64 */
-      weakest: number;
-    };
-    WholeVariation: {
-      music: components["schemas"]["Engraved"];
-      /** @description for each of its notes the note of the passage; -1 for none */
-      source: number[];
-      variation: components["schemas"]["VariationDto"];
-    };
-    WindowDto: {
-      abc: string;
-      /** Format: int32 */
-      firstNote: number;
-      /** Format: int32 */
-      lastNote: number;
-    };
-    /** @description the sections of the workout, in the order its blocks count them */
-    WorkoutSection: {
-      /** Format: int32 */
-      firstNote: number;
-      /** Format: int64 */
-      id: number;
-      /** Format: int32 */
-      lastNote: number;
-      passage: string;
-      /** Format: int64 */
-      passageId: number;
-      section: string;
-      /** Format: double */
-      target: number;
-    };
-  };
-  responses: never;
-  parameters: never;
-  requestBodies: never;
-  headers: never;
-  pathItems: never;
+    schemas: {
+        /** @description what the first section wants now by a rule of thumb, with the reason; null on Today */
+        Advice: {
+            /** @enum {string} */
+            school: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "WARM_UP_ROUTINE" | "UPKEEP" | "CEILING_TEST";
+            why: components["schemas"]["Reason"];
+        } | null;
+        AfterSection: {
+            before: components["schemas"]["BandDto"];
+            broke: number[];
+            /** Format: double */
+            doubted: number | null;
+            now: components["schemas"]["BandDto"];
+            /** Format: double */
+            opensAt: number;
+            passage: string;
+            repeated: components["schemas"]["Repeated"][];
+            section: string;
+            /** Format: int64 */
+            sectionId: number;
+        };
+        AnsweredDto: {
+            /** Format: double */
+            tempo: number;
+            /** Format: int32 */
+            tension: number | null;
+            /** @enum {string|null} */
+            verdict: "CLEAN" | "ROUGH" | "BROKE" | null;
+        } | null;
+        ArticulationDto: {
+            estimate: components["schemas"]["EstimateDto"];
+            name: string;
+            /** Format: int32 */
+            passes: number;
+        };
+        ArticulationWish: {
+            articulation: string;
+        };
+        ArticulationsWish: {
+            names: string[];
+        };
+        Away: {
+            /** @enum {string} */
+            kind: "REHEARSAL" | "PERFORMANCE" | "LESSON" | "TEACHING" | "PRACTICE";
+            /** Format: int32 */
+            minutes: number;
+            note: string;
+        };
+        AwayDto: {
+            /** Format: date */
+            day: string;
+            /** Format: double */
+            effort: number;
+            /** Format: int64 */
+            id: number;
+            /** @enum {string} */
+            kind: "REHEARSAL" | "PERFORMANCE" | "LESSON" | "TEACHING" | "PRACTICE";
+            note: string;
+            /** Format: double */
+            seconds: number;
+        };
+        AwayWish: {
+            clientId: string;
+            /** Format: date */
+            day: string;
+            /** @enum {string} */
+            kind: "REHEARSAL" | "PERFORMANCE" | "LESSON" | "TEACHING" | "PRACTICE";
+            /** Format: int32 */
+            minutes: number;
+            note: string;
+        };
+        AwkwardDto: {
+            /** Format: double */
+            clean: number;
+            /** Format: double */
+            cleanAbove: number;
+            /** Format: double */
+            from: number;
+            /** Format: int32 */
+            passes: number;
+            /** Format: double */
+            to: number;
+        };
+        BandDto: {
+            /** Format: double */
+            high: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            middle: number;
+        };
+        Beginning: {
+            /**
+             * Format: int64
+             * @description the open workout that is ended first; what was played of it is saved
+             */
+            ending: number | null;
+            holder: string;
+            plan: components["schemas"]["PlanWish"];
+        };
+        BeliefDto: {
+            /** Format: double */
+            passes: number;
+            /** Format: int32 */
+            theme: number;
+            weights: string;
+        };
+        BlockDto: {
+            /** Format: double */
+            end: number;
+            estimate: components["schemas"]["EstimateDto"];
+            /**
+             * @description its method as a player calls it; empty of the first workouts that were kept
+             * @enum {string}
+             */
+            method: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "WARM_UP_ROUTINE" | "UPKEEP" | "CEILING_TEST";
+            /** @enum {string} */
+            part: "WARM_UP" | "OPENER" | "PREPARE" | "MEASURE" | "CORE" | "PERFORM" | "STUDY" | "CLOSER";
+            /** Format: double */
+            start: number;
+            /** Format: double */
+            target: number;
+            /**
+             * Format: int32
+             * @description which of the workout's sections it is about, from 0
+             */
+            theme: number;
+            variation: components["schemas"]["Reason"];
+            why: components["schemas"]["Reason"];
+        };
+        /** @description its blocks as the player has put them together; none to have them composed */
+        BlockWish: {
+            /** @description whether the player put it in: what is composed gives way to it */
+            own: boolean | null;
+            /** @enum {string} */
+            part: "WARM_UP" | "OPENER" | "PREPARE" | "MEASURE" | "CORE" | "PERFORM" | "STUDY" | "CLOSER";
+            /** @enum {string} */
+            school: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "WARM_UP_ROUTINE" | "UPKEEP" | "CEILING_TEST";
+            /** Format: double */
+            seconds: number;
+            setting: components["schemas"]["SettingWish"] | null;
+            /** Format: int32 */
+            theme: number;
+            variation: string;
+        };
+        /** @description every rule that caps the effort of today, the one that allows least first */
+        CapDto: {
+            /** Format: double */
+            effort: number;
+            /** @enum {string} */
+            rule: "OWN" | "AVERAGE" | "USUAL_DAY" | "WEEK" | "RETURN" | "TAPER" | "ORDERED" | "SYMPTOM" | "EARLIER";
+            why: components["schemas"]["Reason"];
+        };
+        CauseView: {
+            /** Format: int64 */
+            times: number;
+        };
+        CauseWish: {
+            cause: string;
+        };
+        CeilingView: {
+            articulations: components["schemas"]["ArticulationDto"][];
+            awkward: components["schemas"]["AwkwardDto"][];
+            bursts: components["schemas"]["BandDto"];
+            curve: components["schemas"]["CurvePoint"][];
+            /**
+             * Format: double
+             * @description the ceiling that what was played does not fit, until it is said why
+             */
+            doubted: number | null;
+            edges: components["schemas"]["EdgeDay"][];
+            estimate: components["schemas"]["EstimateDto"];
+            forecast: components["schemas"]["ForecastDto"] | null;
+            history: components["schemas"]["HistoryDay"][];
+            measure: components["schemas"]["Reason"];
+            /** Format: date */
+            neededOn: string | null;
+            passage: string;
+            section: string;
+            /** Format: int64 */
+            sectionId: number;
+            /** Format: double */
+            targetBpm: number;
+            /** Format: double */
+            tensionEdge: number | null;
+            tests: components["schemas"]["TestDto"][];
+            /** Format: date */
+            today: string;
+            tries: components["schemas"]["TryDto"][];
+            /** Format: int32 */
+            triesDays: number;
+            whole: components["schemas"]["WholeDto"];
+        };
+        CellDto: {
+            cell: string;
+        };
+        ChanceDto: {
+            /** Format: double */
+            after: number;
+            /** Format: double */
+            before: number;
+            passage: string;
+        };
+        ChangeDto: {
+            /** Format: double */
+            beats: number;
+            /**
+             * Format: double
+             * @description the most there ever were, a minute
+             */
+            best: number | null;
+            /** @description the counts of the last weeks, the oldest first */
+            counts: components["schemas"]["CountDto"][];
+            /** Format: int64 */
+            id: number;
+            name: string;
+            /**
+             * Format: int32
+             * @description the clean changes a minute that the target needs
+             */
+            needed: number;
+            /**
+             * Format: int64
+             * @description the passage whose transition it is
+             */
+            passageId: number | null;
+            song: string;
+            /** Format: double */
+            target: number;
+            /**
+             * Format: double
+             * @description the tempo that the last counts keep up with
+             */
+            tempo: number | null;
+            /**
+             * Format: int32
+             * @description which of its transitions, from 0
+             */
+            transition: number | null;
+            trend: components["schemas"]["Reason"];
+        };
+        ChangeWish: {
+            /** Format: double */
+            beats: number;
+            name: string;
+            song: string;
+            /** Format: double */
+            target: number;
+        };
+        Changed: {
+            chances: components["schemas"]["ChanceDto"][];
+            /** @description the days that were changed, as they are now */
+            days: components["schemas"]["SeasonDayDto"][];
+            season: components["schemas"]["SeasonView"];
+        };
+        ChoiceDto: {
+            /** Format: int64 */
+            id: number;
+            /** Format: int32 */
+            matchingBpm: number;
+            /** Format: double */
+            minutes: number;
+            played: boolean;
+            title: components["schemas"]["Reason"];
+            trained: number[];
+            variation: string;
+            why: components["schemas"]["Reason"];
+        };
+        ChoiceWish: {
+            /** Format: double */
+            minutes: number;
+        };
+        ChosenDto: {
+            /** @description the stretch as ABC, to be kept as a passage's text */
+            abc: string;
+            /** @description the numbers of its bars, in order */
+            bars: string[];
+            firstBar: string;
+            /** Format: int32 */
+            grid: number | null;
+            hasRepeats: boolean;
+            lastBar: string;
+            /** Format: int32 */
+            line: number;
+            meter: string;
+            /** Format: int32 */
+            notes: number;
+            /** Format: int32 */
+            pickup: number | null;
+            problem: string;
+            unrolled: boolean;
+        };
+        /** @description the sections of the workout, the most pressing first */
+        ChosenSection: {
+            passage: string;
+            /** Format: int64 */
+            passageId: number;
+            section: string;
+            /** Format: int64 */
+            sectionId: number;
+            sinceLastTime: components["schemas"]["Reason"][];
+            why: components["schemas"]["Reason"];
+        };
+        ClickDto: {
+            /** @enum {string} */
+            kind: "COUNT_IN" | "ACCENT" | "BEAT" | "SUBDIVISION" | "CUE";
+            /** Format: double */
+            seconds: number;
+        };
+        ConePoint: {
+            /** Format: date */
+            day: string;
+            /** Format: double */
+            high: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            middle: number;
+        };
+        Corrected: {
+            learnedAnew: boolean;
+            passes: components["schemas"]["LoggedPass"][];
+        };
+        Correction: {
+            /** Format: int32 */
+            clean: number | null;
+            /** Format: int32 */
+            tension: number | null;
+            /**
+             * @description how it went; null to withdraw what was said
+             * @enum {string|null}
+             */
+            verdict: "CLEAN" | "ROUGH" | "BROKE" | null;
+        };
+        /** @description the counts of the last weeks, the oldest first */
+        CountDto: {
+            /** Format: int32 */
+            clean: number;
+            /** Format: date */
+            day: string;
+            /** Format: double */
+            perMinute: number;
+            /** Format: int32 */
+            seconds: number;
+        };
+        CountWish: {
+            /** Format: int32 */
+            clean: number;
+            clientId: string;
+            /** Format: int32 */
+            seconds: number;
+            /**
+             * Format: double
+             * @description how long ago it ended, where it could not be sent at once
+             */
+            secondsAgo: number | null;
+        };
+        CountsView: {
+            /** @description why nothing should be counted now; empty when something may */
+            caution: string;
+            changes: components["schemas"]["ChangeDto"][];
+            /** @description whether nothing more is counted today */
+            closed: boolean;
+            songs: components["schemas"]["Reason"][];
+            /** Format: date */
+            today: string;
+        };
+        Credentials: {
+            /** @description the browser's name for it: sent again with the same one, it signs in */
+            clientId: string | null;
+            name: string;
+            password: string;
+            zone: string;
+        };
+        CurvePoint: {
+            /** Format: double */
+            clean: number;
+            /** Format: double */
+            high: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            tempo: number;
+        };
+        CutWish: {
+            /** @enum {string} */
+            kind: "WHOLE" | "BARS" | "BEATS" | "PHRASES" | "RESTS" | "BREATHS" | "HAND";
+            /** @description for cutting by hand, the notes two sections share, from 0 */
+            overlaps: number[];
+            /** Format: int32 */
+            size: number;
+        };
+        DayBoundaryDto: {
+            /** Format: date-time */
+            from: string | null;
+            movingTo: string | null;
+            zone: string;
+        };
+        DayDto: {
+            /** Format: double */
+            burstSeconds: number;
+            /** Format: date */
+            day: string;
+            /** Format: double */
+            effort: number;
+            /** Format: int64 */
+            passes: number;
+            /** Format: double */
+            playedSeconds: number;
+            /** Format: int32 */
+            worstTension: number;
+        };
+        DaysOff: {
+            days: ("MONDAY" | "TUESDAY" | "WEDNESDAY" | "THURSDAY" | "FRIDAY" | "SATURDAY" | "SUNDAY")[];
+        };
+        /** @description a decision as it was made; an empty value took it away */
+        DecisionDto: {
+            /** Format: date-time */
+            at: string;
+            /** @enum {string} */
+            kind: "FINGERING" | "STICKING" | "STROKE" | "BREATH";
+            /** Format: int32 */
+            note: number;
+            value: string;
+            why: string;
+        };
+        DoubtWish: {
+            /** @enum {string} */
+            because: "TODAY" | "MUSIC" | "ANSWERS";
+        };
+        /** @description how recorded times were drawn: places to a quarter note, and sixteenths before bar one */
+        DrawnDto: {
+            /** Format: int32 */
+            grid: number;
+            /** Format: int32 */
+            pickup: number;
+        } | null;
+        EdgeDay: {
+            /** Format: date */
+            day: string;
+            /** Format: int64 */
+            glides: number;
+            /** Format: double */
+            highest: number;
+            /** Format: double */
+            lowest: number;
+            /** Format: double */
+            mean: number;
+        };
+        ElsewhereKind: {
+            /** @enum {string} */
+            kind: "REHEARSAL" | "PERFORMANCE" | "LESSON" | "TEACHING" | "PRACTICE";
+            /**
+             * Format: double
+             * @description the effort minutes that a minute of it counts, by a rule of thumb
+             */
+            perMinute: number;
+        };
+        ElsewhereWish: {
+            clientId: string;
+            /** @enum {string} */
+            kind: "REHEARSAL" | "PERFORMANCE" | "LESSON" | "TEACHING" | "PRACTICE";
+            /** Format: int32 */
+            minutes: number;
+        };
+        Engraved: {
+            abc: string;
+            places: number[];
+        };
+        Entered: {
+            abc: string;
+            /** Format: int32 */
+            grid: number | null;
+            /** Format: int32 */
+            notes: number;
+        };
+        Entry: {
+            /** Format: int32 */
+            broke: number;
+            /** Format: double */
+            burstSeconds: number;
+            /** Format: int32 */
+            clean: number;
+            /** Format: date */
+            day: string;
+            /** Format: double */
+            effort: number;
+            /** Format: double */
+            fastestClean: number | null;
+            focus: string;
+            /** Format: date-time */
+            lastAt: string;
+            /** @description whether some of it arrived so late that it counts for its day, and not for the ceiling */
+            late: boolean;
+            /** Format: int32 */
+            minutes: number;
+            note: string;
+            /** @enum {string|null} */
+            outcome: "PLAYED" | "STOPPED" | "SYMPTOM" | "LEFT" | "OUTDATED" | null;
+            passage: string;
+            /** Format: int32 */
+            passes: number;
+            /** Format: double */
+            playedSeconds: number;
+            /** Format: int32 */
+            rough: number;
+            /** Format: int64 */
+            runId: number;
+            section: string;
+            /**
+             * Format: int32
+             * @description how many sections were played in it
+             */
+            sections: number;
+            /** @description its passes in order, for a small picture */
+            sketch: components["schemas"]["SketchDto"][];
+            /** Format: date-time */
+            startedAt: string;
+            /** Format: int32 */
+            worstTension: number;
+        };
+        EstimateDto: {
+            breakdown: components["schemas"]["BandDto"];
+            ceiling: components["schemas"]["BandDto"];
+            comfortable: components["schemas"]["BandDto"];
+            enoughEvidence: boolean;
+        };
+        EventDto: {
+            clientId: string;
+            /** @enum {string} */
+            kind: "JUDGED" | "UNJUDGED" | "RESTED" | "BACKED_OFF" | "REST_ASKED" | "STOPPED" | "SYMPTOM";
+            left: components["schemas"]["LeftDto"] | null;
+            /** Format: double */
+            seconds: number | null;
+            /** Format: int32 */
+            tension: number | null;
+            /** Format: double */
+            told: number | null;
+            /** @enum {string|null} */
+            verdict: "CLEAN" | "ROUGH" | "BROKE" | null;
+        };
+        EventWish: {
+            clientId: string;
+            holder: string;
+            /** @enum {string} */
+            kind: "JUDGED" | "UNJUDGED" | "RESTED" | "BACKED_OFF" | "REST_ASKED" | "STOPPED" | "SYMPTOM";
+            /** Format: int32 */
+            ordinal: number;
+            /** Format: double */
+            seconds: number | null;
+            /**
+             * Format: double
+             * @description how long ago it happened, where it could not be sent at once
+             */
+            secondsAgo: number | null;
+            /** Format: int32 */
+            tension: number | null;
+            /**
+             * Format: double
+             * @description the figure that was asked for: clean ones of a set, a count, an edge, slips, seconds held
+             */
+            told: number | null;
+            /** @enum {string|null} */
+            verdict: "CLEAN" | "ROUGH" | "BROKE" | null;
+        };
+        ExtraWish: {
+            /** Format: int32 */
+            firstNote: number;
+            /** @enum {string} */
+            kind: "SECTION" | "JOIN" | "DRILL";
+            /** Format: int32 */
+            lastNote: number;
+            name: string;
+        };
+        Farewell: {
+            password: string;
+        };
+        FeedDto: {
+            address: string;
+        };
+        ForecastDto: {
+            /** Format: double */
+            chance: number | null;
+            cone: components["schemas"]["ConePoint"][];
+            /** Format: date */
+            likelyOn: string | null;
+            /** Format: double */
+            likelyTempo: number;
+            /** @enum {string|null} */
+            prospect: "ON_COURSE" | "BEHIND" | "UNLIKELY" | null;
+            /** Format: double */
+            timesThePractice: number | null;
+            /** Format: double */
+            weeklyGain: number;
+        } | null;
+        /** @description a kind of file that is read and written */
+        FormatDto: {
+            /** @description what the names of its files end in */
+            endings: string[];
+            /** @enum {string} */
+            format: "MUSICXML" | "MIDI" | "ABC";
+            title: string;
+            words: components["schemas"]["Reason"];
+        };
+        GivenDto: {
+            by: string;
+            /** Format: double */
+            cap: number;
+            /** @description whether it was taken away, and holds for today only */
+            ending: boolean;
+            /** Format: int64 */
+            id: number;
+            /** @enum {string} */
+            kind: "EFFORT" | "BURST_SECONDS" | "PLAYING_MINUTES";
+        };
+        GivenWish: {
+            by: string;
+            /** Format: double */
+            cap: number;
+            /** @enum {string} */
+            kind: "EFFORT" | "BURST_SECONDS" | "PLAYING_MINUTES";
+        };
+        GoalDto: {
+            /** Format: double */
+            ceiling: number;
+            /** Format: double */
+            chance: number | null;
+            /** Format: double */
+            likely: number | null;
+            /** Format: double */
+            minutesADay: number;
+            /**
+             * Format: double
+             * @description the tempo that is likely in two weeks
+             */
+            near: number | null;
+            /** Format: date */
+            neededOn: string | null;
+            /** Format: int64 */
+            passageId: number;
+            /** @enum {string|null} */
+            prospect: "ON_COURSE" | "BEHIND" | "UNLIKELY" | null;
+            sentence: components["schemas"]["Reason"];
+            /** Format: double */
+            target: number;
+            /** Format: double */
+            times: number | null;
+            title: string;
+        };
+        Greeting: {
+            demo: boolean;
+            me: components["schemas"]["Me"] | null;
+            /**
+             * Format: int64
+             * @description how many hours playing rests after a symptom
+             */
+            restHours: number;
+        };
+        Habits: {
+            /** @description whether effort is counted by how hard sessions felt, from tomorrow */
+            felt: boolean | null;
+            /** @enum {string} */
+            instrument: "WIND" | "BRASS" | "BOWED" | "PLUCKED" | "KEYBOARD" | "MALLET" | "FREE_REED" | "OTHER";
+            looseOnly: boolean;
+            /** @description whether every pass is followed by a rest as long as itself */
+            restsAsPlayed: boolean | null;
+            roughCounts: boolean;
+            /** Format: int32 */
+            usualMinutes: number;
+        };
+        HeardAnswer: {
+            clientId: string;
+            /** Format: int32 */
+            tension: number | null;
+        };
+        HeardRun: {
+            answers: components["schemas"]["HeardAnswer"][];
+            over: boolean;
+        };
+        HistoryDay: {
+            /** Format: double */
+            breakdown: number;
+            /** Format: double */
+            ceiling: number;
+            /** Format: double */
+            comfortable: number;
+            /** Format: date */
+            day: string;
+            /** Format: double */
+            high: number;
+            /** Format: double */
+            low: number;
+            /** Format: int32 */
+            probes: number;
+            /** Format: double */
+            smoothed: number;
+        };
+        JoinDto: {
+            /** Format: int32 */
+            firstNote: number;
+            /** Format: int32 */
+            firstSection: number;
+            /** Format: int32 */
+            lastNote: number;
+            /** Format: int32 */
+            lastSection: number;
+            name: components["schemas"]["Reason"];
+            /** @enum {string} */
+            stage: "NEIGHBOURS" | "FOURS" | "WHOLE";
+        };
+        JoiningDto: {
+            joins: components["schemas"]["JoinDto"][];
+            /** @enum {string} */
+            order: "FIRST_TO_LAST" | "LAST_TO_FIRST" | "HARDEST_FIRST" | "OUTWARD";
+            sections: number[];
+            /** Format: int32 */
+            transition: number;
+        };
+        JoiningWish: {
+            /** @enum {string} */
+            order: "FIRST_TO_LAST" | "LAST_TO_FIRST" | "HARDEST_FIRST" | "OUTWARD";
+            /** Format: int32 */
+            transition: number;
+        };
+        /** @description the key of a variation */
+        KeyDto: {
+            key: string;
+        };
+        LastAnswer: {
+            clientId: string;
+            /** Format: double */
+            tempo: number;
+            /** Format: int32 */
+            tension: number | null;
+            /** @enum {string|null} */
+            verdict: "CLEAN" | "ROUGH" | "BROKE" | null;
+        } | null;
+        LeftDto: {
+            /** Format: double */
+            burstSeconds: number;
+            /** Format: double */
+            effort: number;
+            /** Format: double */
+            playingSeconds: number;
+        } | null;
+        LimitDto: {
+            /** Format: double */
+            cap: number;
+            inSeconds: boolean;
+            /** @enum {string} */
+            kind: "EFFORT" | "BURST_SECONDS" | "PLAYING_MINUTES";
+            /** Format: double */
+            left: number;
+            /** Format: double */
+            used: number;
+            why: components["schemas"]["Reason"];
+        };
+        /** @description a voice; bars have the numbers that the score prints */
+        LineDto: {
+            firstBar: string;
+            lastBar: string;
+            /** Format: int32 */
+            notes: number;
+            part: string;
+            voice: string;
+        };
+        LoadDto: {
+            /** Format: date */
+            day: string;
+            limits: components["schemas"]["LimitDto"][];
+            restSentence: string;
+            /** Format: date-time */
+            restsUntil: string | null;
+        };
+        LoadView: {
+            /** @description whether bursts are closed until the player has had advice */
+            adviceWanted: boolean;
+            /** @description every rule that caps the effort of today, the one that allows least first */
+            caps: components["schemas"]["CapDto"][];
+            days: components["schemas"]["DayDto"][];
+            elsewhere: components["schemas"]["AwayDto"][];
+            given: components["schemas"]["GivenDto"][];
+            kinds: components["schemas"]["ElsewhereKind"][];
+            symptoms: components["schemas"]["SymptomDto"][];
+            today: components["schemas"]["LoadDto"];
+        };
+        LogPage: {
+            entries: components["schemas"]["Entry"][];
+            /**
+             * Format: int64
+             * @description ask for those before this run to see older ones
+             */
+            olderThan: number | null;
+        };
+        LoggedPass: {
+            /**
+             * Format: int32
+             * @description of passes answered together, how many were clean
+             */
+            clean: number | null;
+            /** @description whether it was compared with the pass before: clean is what nobody can tell from it */
+            compared: boolean;
+            /** Format: date-time */
+            correctedAt: string | null;
+            /**
+             * Format: double
+             * @description where the edge was marked, in BPM
+             */
+            edge: number | null;
+            /** @enum {string} */
+            kind: "WARM_UP" | "CONTROLLED" | "PROBE" | "BURST" | "CLOSING";
+            manner: components["schemas"]["Reason"];
+            /** Format: int32 */
+            passes: number;
+            /** Format: int32 */
+            place: number;
+            /** Format: double */
+            tempo: number;
+            /**
+             * Format: int32
+             * @description null where nothing was said of it
+             */
+            tension: number | null;
+            /**
+             * @description null when nothing was said, or that was withdrawn
+             * @enum {string|null}
+             */
+            verdict: "CLEAN" | "ROUGH" | "BROKE" | null;
+        };
+        LoggedWorkout: {
+            entry: components["schemas"]["Entry"];
+            measured: boolean;
+            passes: components["schemas"]["LoggedPass"][];
+            planned: components["schemas"]["Timeline"];
+            played: components["schemas"]["Timeline"];
+        };
+        MarkDto: {
+            /** @enum {string} */
+            kind: "FINGERING" | "STICKING" | "STROKE" | "BREATH";
+            value: string;
+        };
+        MarkWish: {
+            /** @description whether learned work may be given up for it */
+            confirmed: boolean;
+            /** @enum {string} */
+            kind: "FINGERING" | "STICKING" | "STROKE" | "BREATH";
+            /** Format: int32 */
+            note: number;
+            /** @description empty to take the mark away */
+            value: string;
+            why: string;
+        };
+        Me: {
+            /** @description whether effort is, or from tomorrow will be, counted by how hard sessions felt */
+            felt: boolean;
+            home: components["schemas"]["DayBoundaryDto"];
+            /** @enum {string} */
+            instrument: "WIND" | "BRASS" | "BOWED" | "PLUCKED" | "KEYBOARD" | "MALLET" | "FREE_REED" | "OTHER";
+            /** @description whether only loose playing goes up */
+            looseOnly: boolean;
+            /** Format: int32 */
+            minutesTomorrow: number | null;
+            name: string;
+            /** @description what is usual on instruments beside the first */
+            others: components["schemas"]["OtherInstrumentDto"][];
+            /** @description whether every pass is followed by a rest as long as itself */
+            restsAsPlayed: boolean;
+            /** @description whether a small slip counts as clean on the way up */
+            roughCounts: boolean;
+            /** Format: double */
+            speed: number;
+            /** Format: date */
+            today: string;
+            /** Format: int32 */
+            usualMinutes: number;
+            /** @description the lines of the own warm-up; none when it is large, easy movement */
+            warmUp: components["schemas"]["WarmUpLine"][];
+        };
+        MeasuredPass: {
+            /** Format: double */
+            recovery: number;
+            /** Format: double */
+            tempo: number;
+            /** Format: int32 */
+            tension: number;
+            /** @enum {string|null} */
+            verdict: "CLEAN" | "ROUGH" | "BROKE" | null;
+        };
+        MethodDto: {
+            /** @enum {string} */
+            purpose: "BEYOND" | "CLIMB" | "STAY" | "FIND_OUT" | "EASY";
+            /** @enum {string} */
+            school: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "WARM_UP_ROUTINE" | "UPKEEP" | "CEILING_TEST";
+            shape: components["schemas"]["Stretch"][];
+        };
+        Minutes: {
+            /** Format: int32 */
+            minutes: number;
+        };
+        Month: {
+            days: components["schemas"]["MonthDay"][];
+            /** Format: date */
+            first: string;
+            kinds: ("REHEARSAL" | "PERFORMANCE" | "LESSON" | "TEACHING" | "PRACTICE")[];
+            /** Format: date */
+            today: string;
+        };
+        MonthDay: {
+            away: components["schemas"]["AwayDto"][];
+            /** Format: int32 */
+            counts: number;
+            /** Format: date */
+            day: string;
+            /** Format: double */
+            effort: number;
+            workouts: components["schemas"]["Entry"][];
+        };
+        Move: {
+            zone: string;
+        };
+        MoveWish: {
+            /** Format: date */
+            from: string;
+            /** Format: date */
+            to: string;
+        };
+        MusicText: {
+            /** Format: int32 */
+            bars: number;
+            beatUnit: string;
+            meter: string;
+            /** @enum {string} */
+            source: "ABC" | "PAPER";
+            text: string;
+        };
+        NewPassword: {
+            newPassword: string;
+            oldPassword: string;
+        };
+        NoteDto: {
+            marks: components["schemas"]["MarkDto"][];
+            onBeat: boolean;
+        };
+        NoteWish: {
+            note: string;
+        };
+        /** @description what is usual on instruments beside the first */
+        OtherInstrumentDto: {
+            /** @enum {string} */
+            instrument: "WIND" | "BRASS" | "BOWED" | "PLUCKED" | "KEYBOARD" | "MALLET" | "FREE_REED" | "OTHER";
+            /** Format: int32 */
+            minutes: number;
+            warmUp: components["schemas"]["WarmUpLine"][];
+        };
+        OtherInstrumentWish: {
+            /** Format: int32 */
+            minutes: number;
+            warmUp: components["schemas"]["WarmUp"];
+        };
+        PartDto: {
+            cut: boolean;
+            estimate: components["schemas"]["EstimateDto"];
+            name: string;
+            /** Format: int64 */
+            sectionId: number;
+        };
+        PassDto: {
+            abc: string;
+            /** @enum {string} */
+            ask: "VERDICT" | "NOTHING" | "SET" | "COUNT" | "EDGE" | "SLIPS" | "MATCH" | "HELD" | "LOOSE";
+            /**
+             * Format: int32
+             * @description of how many, where something is counted
+             */
+            askOf: number;
+            /** @description the same without the player's marks; null where there are none */
+            bare: string | null;
+            /** @description the beat at which each bar begins */
+            bars: number[];
+            /** @description for each note the beat it falls in, from 0 */
+            beatOf: number[];
+            /** Format: int32 */
+            beats: number;
+            clicks: components["schemas"]["ClickDto"][];
+            /** Format: int32 */
+            countIn: number;
+            /**
+             * Format: double
+             * @description the fastest tempo in it, where it is not the same throughout
+             */
+            fastest: number;
+            /**
+             * Format: int32
+             * @description which transition of the passage follows its first note; null where it is not as written
+             */
+            firstTransition: number | null;
+            /** @enum {string} */
+            kind: "WARM_UP" | "CONTROLLED" | "PROBE" | "BURST" | "CLOSING";
+            manner: components["schemas"]["Reason"];
+            /**
+             * Format: double
+             * @description what a metronome shows at its beginning
+             */
+            metronome: number;
+            /** Format: double */
+            notesPerSecond: number;
+            /** Format: int32 */
+            number: number;
+            /** Format: int32 */
+            of: number;
+            /** @description for each note where its letter stands in the text */
+            places: number[];
+            /** @enum {string} */
+            pulse: "STEADY" | "RECOUNTED" | "SWITCHING" | "GLIDING" | "DROPPING_OUT" | "FREE";
+            /**
+             * Format: double
+             * @description the beats from one time round to the next
+             */
+            roundBeats: number;
+            /** Format: int32 */
+            rounds: number;
+            /** Format: double */
+            seconds: number;
+            /** Format: double */
+            tempo: number;
+            wholeSection: boolean;
+        } | null;
+        PassageDetail: {
+            music: components["schemas"]["MusicText"];
+            passage: components["schemas"]["PassageDto"];
+            reading: components["schemas"]["Reading"];
+            /** Format: int32 */
+            version: number;
+        };
+        PassageDto: {
+            /** Format: int64 */
+            daysLeft: number | null;
+            /** Format: int64 */
+            id: number;
+            /** @enum {string} */
+            instrument: "WIND" | "BRASS" | "BOWED" | "PLUCKED" | "KEYBOARD" | "MALLET" | "FREE_REED" | "OTHER";
+            /** Format: date */
+            lastPlayed: string | null;
+            /** Format: date */
+            neededOn: string | null;
+            sections: components["schemas"]["SectionDto"][];
+            /**
+             * Format: int64
+             * @description the section that holds the passage back
+             */
+            slowestSection: number;
+            /** Format: double */
+            targetBpm: number;
+            title: string;
+        };
+        PassageWish: {
+            /**
+             * Format: double
+             * @description the tempo it is clean at, as far as known
+             */
+            cleanAt: number | null;
+            /** @description an id of the browser's making: sent twice, it makes one passage */
+            clientId: string | null;
+            /** @description whether what cannot follow changed notes may be given up */
+            confirmed: boolean | null;
+            /** @enum {string} */
+            instrument: "WIND" | "BRASS" | "BOWED" | "PLUCKED" | "KEYBOARD" | "MALLET" | "FREE_REED" | "OTHER";
+            music: components["schemas"]["MusicText"];
+            /** Format: date */
+            neededOn: string | null;
+            /** @description whether it has been played at that tempo, or it is a guess */
+            played: boolean;
+            /** Format: double */
+            targetBpm: number;
+            title: string;
+            /** Format: int32 */
+            version: number;
+        };
+        PerformanceDto: {
+            /** Format: date */
+            day: string;
+            /** Format: int64 */
+            id: number;
+            name: string;
+        };
+        PerformanceWish: {
+            /** Format: date */
+            day: string;
+            name: string;
+        };
+        PlaceDto: {
+            /** Format: int32 */
+            firstNote: number;
+            passage: string;
+            /** Format: int64 */
+            passageId: number;
+            section: string;
+            /** Format: int64 */
+            sectionId: number;
+        };
+        PlanBasis: {
+            beliefs: components["schemas"]["BeliefDto"][];
+            /**
+             * Format: int32
+             * @description the rules it is planned by: a core of another edition cannot go on with it
+             */
+            edition: number;
+            /** Format: double */
+            effortBefore: number;
+            /** Format: double */
+            effortCap: number;
+            effortWhy: components["schemas"]["Reason"];
+            rest: components["schemas"]["Reason"];
+            warning: components["schemas"]["Reason"];
+            workout: string;
+        };
+        PlanView: {
+            advice: components["schemas"]["Advice"] | null;
+            load: components["schemas"]["LoadDto"];
+            /** Format: date */
+            neededOn: string | null;
+            passage: string;
+            schools: ("INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "WARM_UP_ROUTINE" | "UPKEEP" | "CEILING_TEST")[];
+            section: string;
+            /** @description the sections of the workout, in the order its blocks count them */
+            sections: components["schemas"]["WorkoutSection"][];
+            timeline: components["schemas"]["Timeline"];
+            wish: components["schemas"]["PlanWish"];
+        };
+        PlanWish: {
+            /** @description its blocks as the player has put them together; none to have them composed */
+            blocks: components["schemas"]["BlockWish"][];
+            /** Format: int32 */
+            burstBeats: number;
+            /** Format: int32 */
+            bursts: number;
+            /** @enum {string} */
+            caution: "USUAL" | "CAUTIOUS";
+            /** Format: int32 */
+            cleanInARow: number;
+            /** Format: double */
+            controlledShare: number;
+            /** Format: double */
+            firstBurstShare: number;
+            focus: string;
+            looseOnly: boolean;
+            /** Format: int32 */
+            minutes: number;
+            /** @description the other sections of the workout, in the order they are wanted */
+            others: number[];
+            /** @description whether every pass is followed by a rest as long as itself */
+            restsAsPlayed: boolean | null;
+            roughCounts: boolean;
+            /** @enum {string} */
+            school: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "WARM_UP_ROUTINE" | "UPKEEP" | "CEILING_TEST";
+            /** Format: int64 */
+            sectionId: number;
+        };
+        PlaybackDto: {
+            /** Format: double */
+            bpm: number;
+            clicks: components["schemas"]["SoundedClick"][];
+            notes: components["schemas"]["Sounding"][];
+            /** Format: double */
+            seconds: number;
+        };
+        PlayedDay: {
+            /** Format: date */
+            day: string;
+            /** Format: double */
+            effort: number;
+        };
+        PlayedWish: {
+            played: boolean;
+        };
+        PracticePreview: {
+            first: components["schemas"]["PracticeRow"][];
+            /**
+             * Format: int32
+             * @description how many of them seem to be here already
+             */
+            here: number;
+            /**
+             * Format: int32
+             * @description how many rows were kept now
+             */
+            kept: number;
+            problems: components["schemas"]["PracticeProblem"][];
+            /** Format: int32 */
+            rows: number;
+        };
+        PracticeProblem: {
+            column: string;
+            problem: string;
+            /** Format: int32 */
+            row: number;
+        };
+        PracticeRow: {
+            /** Format: date */
+            date: string;
+            /** @description whether it seems to be here already, so that it is not taken over again */
+            here: boolean;
+            /** Format: int32 */
+            minutes: number;
+            note: string;
+            passage: string;
+            /** Format: int32 */
+            row: number;
+            /** Format: double */
+            tempo: number | null;
+            /** @enum {string|null} */
+            verdict: "CLEAN" | "ROUGH" | "BROKE" | null;
+            /** @enum {string} */
+            what: "REHEARSAL" | "PERFORMANCE" | "LESSON" | "TEACHING" | "PRACTICE";
+        };
+        PracticeSheetDto: {
+            articulations: string[];
+            /** @description what today or a symptom says against playing; empty when nothing does */
+            caution: string;
+            /** @description whether playing along counts no more today */
+            closed: boolean;
+            decisions: components["schemas"]["DecisionDto"][];
+            extras: components["schemas"]["SectionDto"][];
+            joining: components["schemas"]["JoiningDto"];
+            music: components["schemas"]["Engraved"];
+            notes: components["schemas"]["NoteDto"][];
+            readiness: components["schemas"]["ReadinessDto"][];
+            today: components["schemas"]["ChoiceDto"][];
+            transitions: components["schemas"]["TransitionDto"][];
+            wantedArticulation: string;
+        };
+        PracticeWish: {
+            /** Format: double */
+            bpm: number;
+            clientId: string;
+            /** Format: double */
+            seconds: number;
+            /** @description whether it was a variation, whose tempo says less of how fast its notes are */
+            varied: boolean;
+        };
+        /** @description a refusal or a failure, with a sentence to act on; parts that do not apply are left out */
+        Problem: {
+            /**
+             * @description what a page may have to do something about
+             * @enum {string}
+             */
+            code?: "changed" | "music-changed" | "mark-decided" | "open-run" | "taken-over" | "out-of-step" | "too-soon" | "too-late" | "over" | "nothing-left" | "symptom-rest" | "one-move-a-day" | "storage-full" | "database";
+            /** Format: int32 */
+            column?: number;
+            /** @description a sentence for the player */
+            detail?: string;
+            /** @description the part of the request that was refused */
+            field?: string;
+            /** @description a sentence for each part that was refused */
+            fields?: {
+                [key: string]: string;
+            };
+            /** @description the sign it stopped at */
+            found?: string;
+            /**
+             * Format: int32
+             * @description where reading music stopped, from 1
+             */
+            line?: number;
+            /** @description what new notes would take away */
+            lost?: string[];
+            /**
+             * Format: int64
+             * @description the workout that is open
+             */
+            runId?: number;
+            /**
+             * Format: double
+             * @description how many are missing
+             */
+            seconds?: number;
+            /** Format: int32 */
+            status?: number;
+            /**
+             * Format: date-time
+             * @description until when playing rests
+             */
+            until?: string;
+        };
+        RatingWish: {
+            /** Format: int32 */
+            rating: number;
+        };
+        ReadAccount: {
+            /** Format: int32 */
+            passages: number;
+            /** Format: int32 */
+            passes: number;
+            /** Format: int32 */
+            sessions: number;
+        };
+        ReadinessDto: {
+            /** @enum {string} */
+            item: "FINGERING_DECIDED" | "ARTICULATION_DECIDED" | "BREATHS_FIXED" | "COUNTED" | "SLOW_AND_CLEAN" | "IN_PAIRS" | "WHOLE" | "FROM_MEMORY" | "FROM_COLD" | "IN_CONTEXT" | "WITH_DISTRACTION" | "PERFORMANCE_RUN";
+            /**
+             * Format: date
+             * @description when it was lost again, if it was
+             */
+            lostOn: string | null;
+            preparation: boolean;
+            reached: boolean;
+            /**
+             * Format: date
+             * @description when it was last reached
+             */
+            reachedOn: string | null;
+            why: components["schemas"]["Reason"];
+        };
+        ReadinessWish: {
+            /** @enum {string} */
+            item: "FINGERING_DECIDED" | "ARTICULATION_DECIDED" | "BREATHS_FIXED" | "COUNTED" | "SLOW_AND_CLEAN" | "IN_PAIRS" | "WHOLE" | "FROM_MEMORY" | "FROM_COLD" | "IN_CONTEXT" | "WITH_DISTRACTION" | "PERFORMANCE_RUN";
+            reached: boolean;
+        };
+        Reading: {
+            abc: string;
+            /** Format: int32 */
+            bars: number;
+            beatUnit: string;
+            /** Format: double */
+            beats: number;
+            leftOut: components["schemas"]["Reason"][];
+            meter: string;
+            /** Format: int32 */
+            notes: number;
+            paper: boolean;
+            /** Format: double */
+            quickestNotesPerBeat: number;
+            warnings: components["schemas"]["Reason"][];
+        };
+        Reason: {
+            code: string;
+            values: {
+                [key: string]: Record<string, never>;
+            };
+        };
+        Repeated: {
+            cause: string;
+            /** Format: int64 */
+            times: number;
+        };
+        RestDto: {
+            /** @enum {string} */
+            reason: "RECOVER" | "CHANGE" | "BREAK" | "AWAY" | "ASKED";
+            /** Format: double */
+            seconds: number;
+        } | null;
+        RunBasis: {
+            beliefs: components["schemas"]["BeliefDto"][];
+            /**
+             * Format: int32
+             * @description the rules it is played by: a core of another edition cannot go on with it
+             */
+            edition: number;
+            /** Format: double */
+            effortBefore: number;
+            events: components["schemas"]["EventDto"][];
+            left: components["schemas"]["LeftDto"] | null;
+            sections: components["schemas"]["PlaceDto"][];
+            workout: string;
+        };
+        RunView: {
+            answered: components["schemas"]["AnsweredDto"] | null;
+            /** Format: double */
+            at: number;
+            /**
+             * Format: int32
+             * @description which of the blocks it stands in
+             */
+            block: number | null;
+            blockWhy: components["schemas"]["Reason"];
+            focus: string;
+            held: boolean;
+            /** Format: int64 */
+            id: number;
+            /**
+             * @description what it is played on: bodies are spoken of in its words
+             * @enum {string}
+             */
+            instrument: "WIND" | "BRASS" | "BOWED" | "PLUCKED" | "KEYBOARD" | "MALLET" | "FREE_REED" | "OTHER";
+            last: components["schemas"]["LastAnswer"] | null;
+            /** @description whether it was a ceiling test that has a result to look at */
+            measured: boolean;
+            /**
+             * @description the method of the block at hand
+             * @enum {string|null}
+             */
+            method: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "WARM_UP_ROUTINE" | "UPKEEP" | "CEILING_TEST" | null;
+            note: string;
+            /** Format: int32 */
+            ordinal: number;
+            /** @enum {string|null} */
+            part: "WARM_UP" | "OPENER" | "PREPARE" | "MEASURE" | "CORE" | "PERFORM" | "STUDY" | "CLOSER" | null;
+            passage: string;
+            /** Format: int64 */
+            passageId: number;
+            /** Format: double */
+            secondsToBreak: number;
+            section: string;
+            /**
+             * Format: int64
+             * @description the section of the block at hand
+             */
+            sectionId: number;
+            step: components["schemas"]["StepDto"];
+            /** Format: double */
+            target: number;
+            /**
+             * Format: int32
+             * @description which of the workout's sections it stands in, from 0
+             */
+            theme: number;
+            timeline: components["schemas"]["Timeline"];
+            upcoming: components["schemas"]["Reason"];
+            variation: components["schemas"]["Reason"];
+        };
+        ScoreView: {
+            chosen: components["schemas"]["ChosenDto"];
+            drawn: components["schemas"]["DrawnDto"] | null;
+            /** @enum {string} */
+            format: "MUSICXML" | "MIDI" | "ABC";
+            kind: string;
+            leftOut: components["schemas"]["Reason"][];
+            lines: components["schemas"]["LineDto"][];
+            title: string;
+            /** @description what could not be read, each with its name and place */
+            unread: string[];
+            warnings: components["schemas"]["Reason"][];
+        };
+        SeasonDayDto: {
+            /** @description whether its minutes are the player's own word for this day */
+            asked: boolean;
+            /** Format: double */
+            cap: number;
+            /** Format: date */
+            day: string;
+            /**
+             * Format: int32
+             * @description effort minutes planned on it; today what is still planned
+             */
+            minutes: number;
+            /** @description what is performed or needed on it */
+            occasions: components["schemas"]["Reason"][];
+            off: boolean;
+            /** @enum {string} */
+            rule: "OWN" | "AVERAGE" | "USUAL_DAY" | "WEEK" | "RETURN" | "TAPER" | "ORDERED" | "SYMPTOM" | "EARLIER";
+            shares: components["schemas"]["ShareDto"][];
+            why: components["schemas"]["Reason"];
+        };
+        SeasonView: {
+            days: components["schemas"]["SeasonDayDto"][];
+            daysOff: ("MONDAY" | "TUESDAY" | "WEDNESDAY" | "THURSDAY" | "FRIDAY" | "SATURDAY" | "SUNDAY")[];
+            /**
+             * Format: double
+             * @description the effort that today has had
+             */
+            done: number;
+            /**
+             * Format: date-time
+             * @description since when a calendar may read it; null when none may
+             */
+            feedSince: string | null;
+            goals: components["schemas"]["GoalDto"][];
+            past: components["schemas"]["PlayedDay"][];
+            performances: components["schemas"]["PerformanceDto"][];
+            /** Format: date */
+            today: string;
+        };
+        SectionDto: {
+            /** Format: int32 */
+            difficulty: number;
+            estimate: components["schemas"]["EstimateDto"];
+            /** Format: int32 */
+            firstNote: number;
+            /** Format: int64 */
+            id: number;
+            /** Format: int32 */
+            lastNote: number;
+            /** Format: date */
+            lastPlayed: string | null;
+            name: string;
+            /** @description whether it is the whole passage */
+            whole: boolean;
+        };
+        SectionWish: {
+            /** Format: int32 */
+            difficulty: number;
+            name: string;
+        };
+        SessionDto: {
+            browser: string;
+            handle: string;
+            here: boolean;
+            /** Format: date-time */
+            lastSeen: string;
+            /** Format: date-time */
+            since: string;
+        };
+        SettingWish: {
+            /** Format: double */
+            easySeconds: number | null;
+            /** Format: double */
+            fastSeconds: number | null;
+            /**
+             * @description how its slow passes are done, where that is not as usual
+             * @enum {string|null}
+             */
+            manner: "SUNG" | "BY_HEART" | "DISTRACTED" | null;
+            /**
+             * @description what the tempo is in: BPM, or percent of something
+             * @enum {string|null}
+             */
+            of: "BPM" | "TARGET" | "CEILING" | null;
+            /** Format: double */
+            tempo: number | null;
+            /**
+             * Format: int32
+             * @description how often: passes, glides, bursts, as its method counts
+             */
+            times: number | null;
+            /** Format: double */
+            upSeconds: number | null;
+            /** @description the ways of a comparison, the sure one first */
+            ways: string[] | null;
+        } | null;
+        ShareDto: {
+            /** Format: int32 */
+            minutes: number;
+            /** Format: int64 */
+            passageId: number;
+        };
+        Sheet: {
+            /** Format: double */
+            bpm: number;
+            /** Format: int32 */
+            firstNote: number;
+            /** Format: int32 */
+            lastNote: number;
+            /** Format: double */
+            targetBpm: number;
+            variations: components["schemas"]["VariationDto"][];
+        };
+        SignIn: {
+            name: string;
+            password: string;
+            /** @description not used: a player's day is counted where they live */
+            zone: string | null;
+        };
+        /** @description its passes in order, for a small picture */
+        SketchDto: {
+            /** @enum {string} */
+            kind: "WARM_UP" | "CONTROLLED" | "PROBE" | "BURST" | "CLOSING";
+            /** Format: double */
+            seconds: number;
+            /** Format: double */
+            tempo: number;
+            /** @enum {string|null} */
+            verdict: "CLEAN" | "ROUGH" | "BROKE" | null;
+        };
+        SoundedClick: {
+            /** @enum {string} */
+            kind: "COUNT_IN" | "ACCENT" | "BEAT" | "SUBDIVISION" | "CUE";
+            /** Format: double */
+            seconds: number;
+        };
+        Sounding: {
+            accent: boolean;
+            keys: number[];
+            /** Format: double */
+            lasts: number;
+            /** Format: double */
+            seconds: number;
+        };
+        StepDto: {
+            /** @enum {string|null} */
+            ended: "PLAYED" | "STOPPED" | "SYMPTOM" | "LEFT" | "OUTDATED" | null;
+            pass: components["schemas"]["PassDto"] | null;
+            rest: components["schemas"]["RestDto"] | null;
+            why: components["schemas"]["Reason"];
+        };
+        Storage: {
+            /** Format: int64 */
+            mostBytes: number;
+            /** Format: int64 */
+            mostPassages: number;
+            /** Format: int64 */
+            passages: number;
+            /** Format: int64 */
+            usedBytes: number;
+        };
+        Stretch: {
+            /** @enum {string} */
+            kind: "WARM_UP" | "CONTROLLED" | "PROBE" | "BURST" | "CLOSING";
+            /** Format: double */
+            seconds: number;
+            /** Format: double */
+            tempo: number;
+        };
+        StretchDto: {
+            /** Format: int32 */
+            block: number;
+            /** Format: double */
+            countIn: number;
+            /** @description whether clean ones are counted in a window of time */
+            counted: boolean;
+            /** Format: double */
+            effortAfter: number;
+            /**
+             * Format: double
+             * @description the fastest tempo in it, where it is not the same throughout
+             */
+            fastest: number | null;
+            /** @enum {string} */
+            form: "WARM_UP" | "CONTROLLED" | "PROBE" | "BURST" | "CLOSING" | "REST";
+            /**
+             * Format: int32
+             * @description how many passes are answered together
+             */
+            passes: number;
+            played: boolean;
+            /**
+             * @description how time is told in it
+             * @enum {string|null}
+             */
+            pulse: "STEADY" | "RECOUNTED" | "SWITCHING" | "GLIDING" | "DROPPING_OUT" | "FREE" | null;
+            /** Format: double */
+            recoveryAfter: number;
+            /** Format: double */
+            recoveryBefore: number;
+            /** @enum {string|null} */
+            rest: "RECOVER" | "CHANGE" | "BREAK" | "AWAY" | "ASKED" | null;
+            /** Format: double */
+            seconds: number;
+            /** Format: double */
+            start: number;
+            /** Format: double */
+            tempo: number | null;
+            /** Format: int32 */
+            tension: number | null;
+            /** @enum {string|null} */
+            verdict: "CLEAN" | "ROUGH" | "BROKE" | null;
+            why: components["schemas"]["Reason"];
+        };
+        Strokes: {
+            /** Format: int32 */
+            fifths: number;
+            /**
+             * Format: int32
+             * @description places to a quarter note that taps are drawn to
+             */
+            grid: number | null;
+            meter: string;
+            strokes: string[];
+            /** Format: double */
+            tapBpm: number;
+            /** @description when taps came, to give the notes their rhythm; empty to leave it as entered */
+            taps: number[];
+        };
+        SymptomDto: {
+            /** Format: date-time */
+            at: string;
+            /** Format: int64 */
+            id: number;
+            withdrawn: boolean;
+        };
+        SymptomWish: {
+            clientId: string;
+            /**
+             * Format: double
+             * @description how long ago it was, where it could not be sent at once
+             */
+            secondsAgo: number | null;
+        };
+        TakeOver: {
+            holder: string;
+        };
+        Taps: {
+            seconds: number[];
+        };
+        TemplateDto: {
+            /** Format: int64 */
+            id: number;
+            name: string;
+            wish: components["schemas"]["PlanWish"];
+        };
+        TemplateWish: {
+            name: string;
+            wish: components["schemas"]["PlanWish"];
+        };
+        TestDto: {
+            /** Format: date */
+            day: string;
+            estimate: components["schemas"]["EstimateDto"];
+            /** Format: int32 */
+            passes: number;
+            /** Format: int64 */
+            runId: number;
+        };
+        TestView: {
+            before: components["schemas"]["TestDto"] | null;
+            bursts: components["schemas"]["BandDto"];
+            curve: components["schemas"]["CurvePoint"][];
+            /** Format: date */
+            day: string;
+            estimate: components["schemas"]["EstimateDto"];
+            passage: string;
+            passes: components["schemas"]["MeasuredPass"][];
+            /** Format: int64 */
+            runId: number;
+            section: string;
+            /** Format: int64 */
+            sectionId: number;
+            /** Format: double */
+            targetBpm: number;
+        };
+        Timeline: {
+            blocks: components["schemas"]["BlockDto"][];
+            /** Format: double */
+            burstFloor: number;
+            /** Format: double */
+            effortBefore: number;
+            /** Format: double */
+            effortCap: number;
+            effortWhy: components["schemas"]["Reason"];
+            estimate: components["schemas"]["EstimateDto"];
+            remarks: components["schemas"]["Reason"][];
+            /** Format: double */
+            seconds: number;
+            stretches: components["schemas"]["StretchDto"][];
+            /** Format: double */
+            target: number;
+            totals: components["schemas"]["TotalsDto"];
+        };
+        TodayView: {
+            /** Format: date */
+            day: string;
+            load: components["schemas"]["LoadDto"];
+            measure: components["schemas"]["Reason"];
+            /** Format: int64 */
+            openRun: number | null;
+            plan: components["schemas"]["PlanView"] | null;
+            /** @description the sections of the workout, the most pressing first */
+            sections: components["schemas"]["ChosenSection"][];
+            word: components["schemas"]["Reason"];
+        };
+        TotalsDto: {
+            /** Format: int32 */
+            broke: number;
+            /** Format: double */
+            burstSeconds: number;
+            /** Format: int32 */
+            bursts: number;
+            /** Format: int32 */
+            clean: number;
+            /** Format: double */
+            effort: number;
+            /** Format: int32 */
+            notes: number;
+            /** Format: int32 */
+            passes: number;
+            /** Format: double */
+            playingSeconds: number;
+            /** Format: double */
+            restSeconds: number;
+            /** Format: int32 */
+            rough: number;
+            /** Format: double */
+            seconds: number;
+        };
+        TrainingVariation: {
+            key: string;
+            title: components["schemas"]["Reason"];
+        };
+        TransitionDto: {
+            /** Format: int32 */
+            breaks: number;
+            /**
+             * Format: double
+             * @description 1, and more where it broke lately
+             */
+            need: number;
+            /** @description whether a variation that was played in the last seven days trained it */
+            trainedThisWeek: boolean;
+            /**
+             * Format: int32
+             * @description how often today's choice trains it
+             */
+            trainedToday: number;
+        };
+        TransitionView: {
+            trainedBy: components["schemas"]["TrainingVariation"][];
+            /** Format: int32 */
+            transition: number;
+            windows: components["schemas"]["WindowDto"][];
+        };
+        TryDto: {
+            /** Format: int64 */
+            broke: number;
+            /** Format: int64 */
+            clean: number;
+            /** @enum {string} */
+            kind: "WARM_UP" | "CONTROLLED" | "PROBE" | "BURST" | "CLOSING";
+            /** Format: int64 */
+            rough: number;
+            /** Format: double */
+            tempo: number;
+        };
+        VariationDto: {
+            /** @description its first notes, or all of them where the whole was asked for */
+            abc: string;
+            /** @enum {string} */
+            family: "LONG_SHORT" | "TWO_AND_TWO" | "HOLD" | "OWN" | "REGROUP" | "SUBDIVIDE" | "FIGURE" | "BACKWARDS" | "RHYTHM" | "LOOP" | "GROW";
+            key: string;
+            /** Format: double */
+            matchingBpm: number;
+            /** Format: double */
+            minutes: number;
+            /**
+             * Format: double
+             * @description notes a second in its quick places at the tempo asked for
+             */
+            rate: number;
+            remark: components["schemas"]["Reason"];
+            title: components["schemas"]["Reason"];
+            trained: number[];
+        };
+        Visit: {
+            zone: string;
+        };
+        WarmUp: {
+            lines: components["schemas"]["WarmUpLine"][];
+        };
+        WarmUpLine: {
+            /** @description whether it is done at the instrument, and counts */
+            playing: boolean;
+            /** Format: int32 */
+            seconds: number;
+            what: string;
+        };
+        WholeDto: {
+            parts: components["schemas"]["PartDto"][];
+            /** Format: double */
+            tempo: number;
+            /** Format: int64 */
+            weakest: number;
+        };
+        WholeVariation: {
+            music: components["schemas"]["Engraved"];
+            /** @description for each of its notes the note of the passage; -1 for none */
+            source: number[];
+            variation: components["schemas"]["VariationDto"];
+        };
+        WindowDto: {
+            abc: string;
+            /** Format: int32 */
+            firstNote: number;
+            /** Format: int32 */
+            lastNote: number;
+        };
+        /** @description the sections of the workout, in the order its blocks count them */
+        WorkoutSection: {
+            /** Format: int32 */
+            firstNote: number;
+            /** Format: int64 */
+            id: number;
+            /** Format: int32 */
+            lastNote: number;
+            passage: string;
+            /** Format: int64 */
+            passageId: number;
+            section: string;
+            /** Format: double */
+            target: number;
+        };
+    };
+    responses: never;
+    parameters: never;
+    requestBodies: never;
+    headers: never;
+    pathItems: never;
 }
 export type $defs = Record<string, never>;
 export interface operations {
-  register: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["Credentials"];
-      };
-    };
-    responses: {
-      /** @description Created */
-      201: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["Me"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  delete: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["Farewell"];
-      };
-    };
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  changeHabits: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["Habits"];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["Me"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  onAnother: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        instrument: "WIND" | "BRASS" | "BOWED" | "PLUCKED" | "KEYBOARD" | "MALLET" | "FREE_REED" | "OTHER";
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["OtherInstrumentWish"];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["Me"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  changePassword: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["NewPassword"];
-      };
-    };
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  warmUp: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["WarmUp"];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["Me"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  move: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["Move"];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["Me"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  change_1: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        instrument: "WIND" | "BRASS" | "BOWED" | "PLUCKED" | "KEYBOARD" | "MALLET" | "FREE_REED" | "OTHER";
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["ArticulationsWish"];
-      };
-    };
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  test: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        runId: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["TestView"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  own: {
-    parameters: {
-      query: {
-        weights: string;
-        stretched?: boolean;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["KeyDto"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  tapped: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["Taps"];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["CellDto"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  view: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["CountsView"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  add_1: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["ChangeWish"];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["CountsView"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  delete_2: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  count: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["CountWish"];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["CountsView"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  open_1: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: {
-      content: {
-        "application/json": components["schemas"]["Visit"];
-      };
-    };
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  all_1: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["PlanWish"][];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  keep_1: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["PlanWish"];
-      };
-    };
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  drop: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  account: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/gzip": string;
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  passes: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "text/csv": string;
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  practice: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "text/csv": string;
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  formats: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["FormatDto"][];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  greeting: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["Greeting"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  readAccount: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: {
-      content: {
-        "application/octet-stream": string;
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["ReadAccount"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  readPractice: {
-    parameters: {
-      query?: {
-        keep?: boolean;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: {
-      content: {
-        "application/octet-stream": string;
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["PracticePreview"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  view_3: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["LoadView"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  elsewhere: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["ElsewhereWish"];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["LoadView"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  notElsewhere: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  give: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["GivenWish"];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["LoadView"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  lift: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  page: {
-    parameters: {
-      query?: {
-        before?: number;
-        text?: string;
-        passageId?: number;
-        from?: string;
-        to?: string;
-        outcome?: "PLAYED" | "STOPPED" | "SYMPTOM" | "LEFT" | "OUTDATED";
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["LogPage"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  away_1: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["AwayWish"];
-      };
-    };
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  away: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["Away"];
-      };
-    };
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  notAway: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  month: {
-    parameters: {
-      query?: {
-        /** @description any day of it; this month when left out */
-        of?: string;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["Month"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  workout: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        runId: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["LoggedWorkout"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  correct: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        runId: number;
-        place: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["Correction"];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["Corrected"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  methods: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["MethodDto"][];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  list: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["PassageDto"][];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  create: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["PassageWish"];
-      };
-    };
-    responses: {
-      /** @description Created */
-      201: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["PassageDetail"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  get: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["PassageDetail"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  change: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["PassageWish"];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["PassageDetail"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  putAway: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  want: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["ArticulationWish"];
-      };
-    };
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  choose: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["ChoiceWish"];
-      };
-    };
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  played: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-        choiceId: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["PlayedWish"];
-      };
-    };
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  export: {
-    parameters: {
-      query: {
-        as: "MUSICXML" | "MIDI" | "ABC";
-        variation?: string;
-        sheet?: boolean;
-        first?: number;
-        last?: number;
-      };
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": string;
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  addExtra: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["ExtraWish"];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["SectionDto"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  joinSections: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["JoiningWish"];
-      };
-    };
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  mark: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["MarkWish"];
-      };
-    };
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  playback: {
-    parameters: {
-      query: {
-        variation?: string;
-        first?: number;
-        last?: number;
-        bpm: number;
-      };
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["PlaybackDto"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  practised: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["PracticeWish"];
-      };
-    };
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  view_2: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["PracticeSheetDto"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  ready: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["ReadinessWish"];
-      };
-    };
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  cut: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["CutWish"];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["PassageDetail"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  transition: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-        transition: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["TransitionView"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  broke: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-        transition: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  notBroke: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-        transition: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  because: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-        transition: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["CauseWish"];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["CauseView"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  add: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-        transition: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["CountsView"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  sheet: {
-    parameters: {
-      query?: {
-        first?: number;
-        last?: number;
-        bpm?: number;
-        whole?: boolean;
-      };
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["Sheet"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  variation: {
-    parameters: {
-      query?: {
-        first?: number;
-        last?: number;
-        bpm?: number;
-      };
-      header?: never;
-      path: {
-        id: number;
-        key: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["WholeVariation"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  preview: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["PlanWish"];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["PlanView"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  score: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["PlanWish"];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["PlanBasis"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  through: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        order: "FROM_THE_END" | "HARDEST_FIRST" | "NOTCHES" | "PERFORM";
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["PlanWish"];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["PlanWish"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  read_1: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["MusicText"];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["Reading"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  strokes: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["Strokes"];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["Entered"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  begin: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["Beginning"];
-      };
-    };
-    responses: {
-      /** @description Created */
-      201: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["RunView"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  get_1: {
-    parameters: {
-      query: {
-        holder: string;
-      };
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["RunView"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  after: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["AfterSection"][];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  drills: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["SectionDto"][];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  heard: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["HeardRun"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  record: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["EventWish"];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["RunView"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  takeOver: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["TakeOver"];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["RunView"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  note: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["NoteWish"];
-      };
-    };
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  felt: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["RatingWish"];
-      };
-    };
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  score_1: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["RunBasis"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  read: {
-    parameters: {
-      query?: {
-        line?: number;
-        firstBar?: string;
-        lastBar?: string;
-        unrolled?: boolean;
-        grid?: number;
-        pickup?: number;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: {
-      content: {
-        "application/octet-stream": string;
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["ScoreView"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  view_1: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["SeasonView"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  calendar: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": string;
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  ask: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        day: string;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["Minutes"];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["Changed"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  asUsual: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        day: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["Changed"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  open: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["FeedDto"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  close: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  move_1: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["MoveWish"];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["Changed"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  off: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["DaysOff"];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["SeasonView"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  perform: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["PerformanceWish"];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["SeasonView"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  notPerformed: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["SeasonView"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  changeSection: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["SectionWish"];
-      };
-    };
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  ceiling: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["CeilingView"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  settle: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["DoubtWish"];
-      };
-    };
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  usual: {
-    parameters: {
-      query?: {
-        school?:
-          | "INTERVAL_BURSTS"
-          | "STEADY_CLIMB"
-          | "NARROW_STEPS"
-          | "EASY"
-          | "SETBACK_LADDER"
-          | "TAPER"
-          | "CREST_AND_SETTLE"
-          | "ARCH"
-          | "PULSE_LADDER"
-          | "SETTLE_OVERNIGHT"
-          | "SWITCH_BURSTS"
-          | "FREE_BURSTS"
-          | "GROWING_BURSTS"
-          | "CHANGE_COUNT"
-          | "TEMPO_SWEEP"
-          | "REFERENCE_COMPARISON"
-          | "PERFORMANCE_RUN"
-          | "STUDY_CARD"
-          | "WARM_UP_ROUTINE"
-          | "UPKEEP"
-          | "CEILING_TEST";
-      };
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["PlanView"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  again: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["PlanView"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  signIn: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["SignIn"];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["Me"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  signOut: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  sessions: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["SessionDto"][];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  end: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        handle: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  storage: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["Storage"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  report: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["SymptomWish"];
-      };
-    };
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  advised: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  withdraw: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  all: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["TemplateDto"][];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  keep: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        "application/json": components["schemas"]["TemplateWish"];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["TemplateDto"][];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  delete_1: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
-  today: {
-    parameters: {
-      query?: {
-        minutes?: number;
-        easy?: boolean;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "*/*": components["schemas"]["TodayView"];
-        };
-      };
-      /** @description Refused, or failed */
-      default: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          "application/problem+json": components["schemas"]["Problem"];
-        };
-      };
-    };
-  };
+    register: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Credentials"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Me"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Farewell"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    changeHabits: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Habits"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Me"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    onAnother: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                instrument: "WIND" | "BRASS" | "BOWED" | "PLUCKED" | "KEYBOARD" | "MALLET" | "FREE_REED" | "OTHER";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OtherInstrumentWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Me"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    changePassword: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewPassword"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    warmUp: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WarmUp"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Me"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    move: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Move"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Me"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    change_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                instrument: "WIND" | "BRASS" | "BOWED" | "PLUCKED" | "KEYBOARD" | "MALLET" | "FREE_REED" | "OTHER";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ArticulationsWish"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    test: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                runId: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TestView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    own: {
+        parameters: {
+            query: {
+                weights: string;
+                stretched?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["KeyDto"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tapped: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Taps"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CellDto"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    view: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CountsView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CountsView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    delete_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    count: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CountWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CountsView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    open_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["Visit"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    all_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PlanWish"][];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanWish"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    drop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    account: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/gzip": string;
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    passes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    practice: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    formats: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["FormatDto"][];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    greeting: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Greeting"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    readAccount: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ReadAccount"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    readPractice: {
+        parameters: {
+            query?: {
+                keep?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PracticePreview"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    view_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["LoadView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    elsewhere: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ElsewhereWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["LoadView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    notElsewhere: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    give: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GivenWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["LoadView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    lift: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    page: {
+        parameters: {
+            query?: {
+                before?: number;
+                text?: string;
+                passageId?: number;
+                from?: string;
+                to?: string;
+                outcome?: "PLAYED" | "STOPPED" | "SYMPTOM" | "LEFT" | "OUTDATED";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["LogPage"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    away_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AwayWish"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    away: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Away"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    notAway: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    month: {
+        parameters: {
+            query?: {
+                /** @description any day of it; this month when left out */
+                of?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Month"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    workout: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                runId: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["LoggedWorkout"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    correct: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                runId: number;
+                place: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Correction"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Corrected"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    methods: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["MethodDto"][];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PassageDto"][];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    create: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PassageWish"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PassageDetail"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PassageDetail"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PassageWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PassageDetail"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    putAway: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    want: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ArticulationWish"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    choose: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChoiceWish"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    played: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                choiceId: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlayedWish"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    export: {
+        parameters: {
+            query: {
+                as: "MUSICXML" | "MIDI" | "ABC";
+                variation?: string;
+                sheet?: boolean;
+                first?: number;
+                last?: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": string;
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    addExtra: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ExtraWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SectionDto"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    joinSections: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JoiningWish"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    mark: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MarkWish"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    playback: {
+        parameters: {
+            query: {
+                variation?: string;
+                first?: number;
+                last?: number;
+                bpm: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PlaybackDto"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    practised: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PracticeWish"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    view_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PracticeSheetDto"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ready: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadinessWish"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    cut: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CutWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PassageDetail"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    transition: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                transition: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TransitionView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    broke: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                transition: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    notBroke: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                transition: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    because: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                transition: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CauseWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CauseView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                transition: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CountsView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sheet: {
+        parameters: {
+            query?: {
+                first?: number;
+                last?: number;
+                bpm?: number;
+                whole?: boolean;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Sheet"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    variation: {
+        parameters: {
+            query?: {
+                first?: number;
+                last?: number;
+                bpm?: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["WholeVariation"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    preview: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PlanView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    score: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PlanBasis"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    through: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                order: "FROM_THE_END" | "HARDEST_FIRST" | "NOTCHES" | "PERFORM";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PlanWish"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MusicText"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Reading"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    strokes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Strokes"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Entered"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    begin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Beginning"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["RunView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_1: {
+        parameters: {
+            query: {
+                holder: string;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["RunView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    after: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["AfterSection"][];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    drills: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SectionDto"][];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    heard: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["HeardRun"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    record: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EventWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["RunView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    takeOver: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeOver"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["RunView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    note: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NoteWish"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    felt: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RatingWish"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    score_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["RunBasis"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read: {
+        parameters: {
+            query?: {
+                line?: number;
+                firstBar?: string;
+                lastBar?: string;
+                unrolled?: boolean;
+                grid?: number;
+                pickup?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ScoreView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    view_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SeasonView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    calendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": string;
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ask: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                day: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Minutes"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Changed"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    asUsual: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                day: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Changed"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    open: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["FeedDto"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    close: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    move_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MoveWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Changed"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    off: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DaysOff"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SeasonView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    perform: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PerformanceWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SeasonView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    notPerformed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SeasonView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    changeSection: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SectionWish"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ceiling: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CeilingView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    settle: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DoubtWish"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    usual: {
+        parameters: {
+            query?: {
+                school?: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "WARM_UP_ROUTINE" | "UPKEEP" | "CEILING_TEST";
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PlanView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    again: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PlanView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    signIn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SignIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Me"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    signOut: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sessions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SessionDto"][];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    end: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                handle: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    storage: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Storage"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    report: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SymptomWish"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    advised: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    withdraw: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    all: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TemplateDto"][];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TemplateWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TemplateDto"][];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    delete_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    today: {
+        parameters: {
+            query?: {
+                minutes?: number;
+                easy?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TodayView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
 }
