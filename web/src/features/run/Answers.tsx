@@ -57,7 +57,15 @@ export function Answers({
       {label}
     </button>
   );
-  const start = state === "playing" ? say("run.stop") : state === "judge" ? say("run.again") : say("run.start");
+  const { ending } = ANSWERING[asked.ask];
+  const start =
+    state === "playing" && ending
+      ? labels[ending]
+      : state === "playing"
+        ? say("run.stop")
+        : state === "judge"
+          ? say("run.again")
+          : say("run.start");
   return (
     <section aria-label={say("run.answers")}>
       <p role="status" className="min-h-7 truncate text-night-soft short:min-h-5 short:text-sm">

@@ -78,6 +78,7 @@ describe("what the three answers mean", () => {
     expect(press("LOOSE", ["clean"], CUT)).toMatchObject({ verdict: "CLEAN", told: 5 });
     expect(press("LOOSE", ["rough"], CUT)).toBe(say("run.easyAtLeast", { seconds: 3 }));
     expect(press("LOOSE", ["clean"], { ...CUT, seconds: 2 })).toBe(say("run.easyAtLeast", { seconds: 3 }));
+    expect([ANSWERING.LOOSE.ending, ANSWERING.HELD.ending]).toEqual(["clean", "rough"]);
     expect(ANSWERING.LOOSE.end?.(NOTHING_TOLD).send?.kind).toBe("UNJUDGED");
   });
 });

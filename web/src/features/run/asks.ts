@@ -46,6 +46,8 @@ interface Answering {
   question: string;
   labels: (pass: Asked, told: Told) => Record<Key, string>;
   press: (key: Key, pass: Asked, told: Told, place: Place) => Outcome;
+  /** What the key that starts a pass says while it is played: of what lasts as long as the player wants. */
+  ending?: Key;
   /** What is said when a pass has ended by itself and needs no word; nothing where it waits for one. */
   end?: (told: Told) => Outcome;
 }
@@ -123,14 +125,16 @@ export const ANSWERING: Record<Pass["ask"], Answering> = {
   },
   LOOSE: {
     question: say("run.easyUntilLoose"),
-    labels: () => ({ clean: say("run.loose"), rough: say("run.notYet"), broke: say("run.notYet") }),
+    labels: () => ({ clean: say("run.looseNow"), rough: say("run.notYet"), broke: say("run.notYet") }),
     press: (key, { askOf }, _told, { seconds }) =>
       key === "clean" && seconds >= askOf
         ? judged("CLEAN", seconds)
         : { hint: say("run.easyAtLeast", { seconds: askOf }) },
+    ending: "clean",
     end: () => UNJUDGED,
   },
   HELD: {
+    ending: "rough",
     question: say("run.howLongWasItClean"),
     labels: () => ({ clean: say("run.toTheEnd"), rough: say("run.messyHere"), broke: say("verdict.BROKE") }),
     press: (key, pass, _told, { whole, seconds }) => {

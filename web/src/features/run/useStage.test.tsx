@@ -72,6 +72,20 @@ describe("the step at hand", () => {
     expect(result.current.state).toBe("rest");
   });
 
+  it("of what lasts as long as the player wants, one key begins it and ends it", () => {
+    const easy = view({ step: { why: "", pass: { ...pass, ask: "LOOSE", askOf: 6 }, rest: null, ended: null } });
+    const { result, rerender, run, press } = stage(easy);
+    press(" ", "Space");
+    rerender({ now: easy, here: run });
+    playing.seconds = 4;
+    press(" ", "Space");
+    expect(sent).toEqual([]);
+    expect(result.current.hint).toBe(say("run.easyAtLeast", { seconds: 6 }));
+    playing.seconds = 9;
+    press(" ", "Space");
+    expect(sent).toMatchObject([[{ kind: "JUDGED", verdict: "CLEAN", told: 9 }, undefined]]);
+  });
+
   it("is judged with the tension that was last felt", () => {
     const { result, press } = stage();
     press(" ", "Space");

@@ -122,6 +122,8 @@ export function useStage(run: Run, view: RunView, speed: number, instrument: str
     switch (action) {
       case "start":
         if (!pass || sending) return;
+        const { ending } = ANSWERING[pass.ask];
+        if (playing && ending) return judge(ending);
         if (playing) {
           stop();
           setPlayed("cut");

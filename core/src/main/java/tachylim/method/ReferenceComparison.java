@@ -71,8 +71,12 @@ public record ReferenceComparison(List<Tempo> tempos, Reason reference, Reason t
 
     @Override
     public Reason promise() {
-        return Reason.of(
+        Reason all = Reason.of(
                 "compare.promise", "tempos", tempos.size(), "limit", limit(), "reference", reference, "tried", tried);
+        for (Reason way : more) {
+            all = all.then(Reason.of("compare.more", "way", way));
+        }
+        return all;
     }
 
     @Override
