@@ -7,7 +7,7 @@ import { Button } from "../../ui/Button";
 import { INPUT } from "../../ui/Field";
 import { called } from "../../ui/format";
 import { useToast } from "../../ui/Toasts";
-import { type Wish, withoutSection, withSection } from "./blocks";
+import { bowLadder, own, type Wish, withoutSection, withSection } from "./blocks";
 import { say } from "../../words/say";
 
 interface Props {
@@ -81,6 +81,19 @@ export function Sections({ view, wish, onChange }: Props) {
       {view.sections.length > 1 && (
         <Button kind="quiet" disabled={through.isPending} onClick={() => through.mutate("NOTCHES")}>
           {say("plan.notches")}
+        </Button>
+      )}
+      {passage?.instrument === "BOWED" && (
+        <Button
+          kind="quiet"
+          onClick={() =>
+            onChange({
+              ...wish,
+              blocks: [...own(wish.blocks), ...bowLadder(wish.school, (notes) => say("plan.toABow", { notes }))],
+            })
+          }
+        >
+          {say("plan.bowLadder")}
         </Button>
       )}
       {passage && passage.sections.length > 1 && (

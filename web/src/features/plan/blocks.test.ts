@@ -2,6 +2,7 @@ import { describe, expect, it } from "vitest";
 import {
   added,
   begun,
+  bowLadder,
   type Block,
   changed,
   fitted,
@@ -88,5 +89,12 @@ describe("the blocks of a plan", () => {
     expect(undone(begun(WISH)).now).toBe(WISH);
     expect(redone(two)).toBe(two);
     expect(stepped(undone(two), { ...WISH, minutes: 20 }).future).toEqual([]);
+  });
+
+  it("a bow takes more and more notes, at one tempo", () => {
+    const ladder = bowLadder("STEADY_CLIMB", (notes) => `${notes} to a bow`);
+    expect(ladder.map(({ variation }) => variation)).toEqual([1, 2, 4, 8, 16].map((notes) => `mode.${notes} to a bow`));
+    expect(new Set(ladder.map(({ setting }) => setting?.tempo)).size).toBe(1);
+    expect(ladder.every((block) => block.own)).toBe(true);
   });
 });

@@ -49,6 +49,25 @@ export function added(blocks: Block[], block: Block): Block[] {
   return [...blocks.slice(0, place), block, ...blocks.slice(place)];
 }
 
+/** More and more notes to a bow, each an articulation with a ceiling of its own, at one tempo. */
+export function bowLadder(school: Block["school"], named: (notes: number) => string): Block[] {
+  return NOTES_TO_A_BOW.map((notes) => ({
+    part: "PREPARE",
+    theme: 0,
+    variation: `mode.${named(notes)}`,
+    seconds: BOW_SECONDS,
+    school,
+    own: true,
+    setting: { ...AS_ITS_METHOD, of: "CEILING", tempo: BOW_TEMPO, times: 2 },
+  }));
+}
+
+const NOTES_TO_A_BOW = [1, 2, 4, 8, 16];
+const BOW_SECONDS = 100;
+
+/** In percent of the ceiling: the arm is what is practised, not the fingers. */
+const BOW_TEMPO = 60;
+
 /** A block put in the place of another, which makes room for it. */
 export function movedTo(blocks: Block[], from: number, to: number): Block[] {
   const block = blocks[from];

@@ -59,6 +59,7 @@ public final class Composer {
     private final int sections;
     private final Map<Integer, List<String>> variations = new HashMap<>();
     private final Map<String, Optional<Music>> musics = new HashMap<>();
+    private final Map<String, Music> ownMusics = new HashMap<>();
 
     private Composer(Brief brief) {
         this.brief = brief;
@@ -145,7 +146,16 @@ public final class Composer {
     private Workout drawn(List<Sketch> sketches) {
         return Planner.drawn(
                 brief.with(sketches),
-                sketch -> music(sketch.theme(), sketch.variation()).orElseThrow());
+                sketch -> sketch.own()
+                        ? owned(sketch)
+                        : music(sketch.theme(), sketch.variation()).orElseThrow());
+    }
+
+    /** What the player put in is played whether or not it would have been composed. */
+    private Music owned(Sketch sketch) {
+        return ownMusics.computeIfAbsent(
+                sketch.theme() + " " + sketch.variation(),
+                none -> brief.themes().get(sketch.theme()).in(sketch.variation()));
     }
 
     private List<Sketch> sketches() {

@@ -371,4 +371,18 @@ class OwnBlocksTest {
         Run messy = loose.after(new Event.Judged(new Answer(Verdict.ROUGH, null, 3)));
         assertThat(messy.tally().burstSeconds() - loose.tally().burstSeconds()).isEqualTo(3);
     }
+
+    /** An articulation, some notes, a variation that would not have been composed: what was put in is played. */
+    @Test
+    void whatWouldNotHaveBeenComposedIsPlayedWhereItWasPutIn() {
+        List<Sketch> own = List.of(
+                own(Part.PREPARE, School.STEADY_CLIMB, "mode.slurred"),
+                own(Part.PREPARE, School.STEADY_CLIMB, "notes.2-6"),
+                own(Part.PREPARE, School.STEADY_CLIMB, ""));
+        Workout workout = Planner.plan(brief(30, 60, Choices.usual()).with(own));
+        assertThat(played(workout)).containsAll(places(workout));
+        assertThat(places(workout).stream()
+                        .map(place -> workout.blocks().get(place).sketch().variation()))
+                .containsExactly("mode.slurred", "notes.2-6", "");
+    }
 }

@@ -216,4 +216,44 @@ class SectionOrderTest extends ServerTest {
         assertThat(sections().path(0).path("estimate")).isEqualTo(before.path("estimate"));
         assertThat(extras()).isEmpty();
     }
+
+    /** More and more notes to a bow: each is an articulation of its own, played at one tempo and in that order. */
+    @Test
+    void aLadderOfBowsIsPlayedInItsOrder() {
+        List<Map<String, Object>> ladder = new java.util.ArrayList<>();
+        for (int notes : new int[] {1, 2, 4, 8}) {
+            ladder.add(Map.of(
+                    "part",
+                    "PREPARE",
+                    "theme",
+                    0,
+                    "variation",
+                    "mode." + notes + " to a bow",
+                    "seconds",
+                    100,
+                    "school",
+                    "STEADY_CLIMB",
+                    "own",
+                    true,
+                    "setting",
+                    Map.of("of", "CEILING", "tempo", 60, "times", 2)));
+        }
+        Map<String, Object> wish = Practice.plan(whole, Map.of("minutes", 25, "blocks", ladder));
+        assertThat(odile.put("/api/drafts", wish).status()).isEqualTo(204);
+        JsonNode timeline = odile.post("/api/plans", wish).ok().path("timeline");
+        List<String> played = new java.util.ArrayList<>();
+        Set<Double> tempos = new HashSet<>();
+        for (JsonNode stretch : timeline.path("stretches")) {
+            String way = timeline.path("blocks")
+                    .path(stretch.path("block").asInt())
+                    .path("variation")
+                    .toString();
+            if (stretch.path("rest").isNull() && way.contains("to a bow")) {
+                played.add(way.replaceAll(".*?(\\d+) to a bow.*", "$1"));
+                tempos.add(stretch.path("tempo").asDouble());
+            }
+        }
+        assertThat(played.stream().distinct()).containsExactly("1", "2", "4", "8");
+        assertThat(tempos).hasSize(1);
+    }
 }
