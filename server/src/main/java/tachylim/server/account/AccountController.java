@@ -216,7 +216,7 @@ class AccountController {
                 habit.restsAsPlayed(),
                 habit.felt(),
                 lines(habit.routine()),
-                accounts.get(who).otherInstruments().stream()
+                habit.others().stream()
                         .map(one -> new OtherInstrumentDto(one.instrument(), one.minutes(), lines(one.routine())))
                         .toList(),
                 habit.today(),

@@ -81,6 +81,7 @@ public class AccountService {
             boolean restsAsPlayed,
             boolean felt,
             List<WarmUpRoutine.Item> routine,
+            List<OtherInstrument> others,
             LocalDate today,
             DayBoundary home) {
 
@@ -93,6 +94,7 @@ public class AccountService {
                     restsAsPlayed && instrument != InstrumentFamily.BRASS || other == InstrumentFamily.BRASS,
                     felt,
                     said.map(OtherInstrument::routine).orElse(routine),
+                    others,
                     today,
                     home);
         }
@@ -115,6 +117,7 @@ public class AccountService {
                 account.restsAsPlayed(),
                 account.isFelt(),
                 account.routine(),
+                account.otherInstruments(),
                 today,
                 account.home());
     }
