@@ -15,19 +15,26 @@ export function useDraft(wish: Wish, changed: boolean) {
   const waiting = useRef<Wish>(undefined);
   const last = useRef(wish);
   const [failed, setFailed] = useState<unknown>();
-  /** Stores what waits; the page may be gone before it arrives. */
-  const now = useCallback(async () => {
+  const onItsWay = useRef(Promise.resolve());
+  const store = useCallback(
+    async (body: Wish) => {
+      try {
+        await given(api.PUT("/api/drafts", { body, keepalive: true }));
+        setFailed(undefined);
+        await queries.invalidateQueries({ queryKey: ["drafts"] });
+      } catch (error) {
+        setFailed(error);
+      }
+    },
+    [queries],
+  );
+  /** Stores what waits, after what is on its way: no draft comes late, when it has been begun. */
+  const now = useCallback(() => {
     const body = waiting.current;
-    if (!body) return;
     waiting.current = undefined;
-    try {
-      await given(api.PUT("/api/drafts", { body, keepalive: true }));
-      setFailed(undefined);
-      await queries.invalidateQueries({ queryKey: ["drafts"] });
-    } catch (error) {
-      setFailed(error);
-    }
-  }, [queries]);
+    if (body) onItsWay.current = onItsWay.current.then(() => store(body));
+    return onItsWay.current;
+  }, [store]);
   useEffect(() => {
     if (wish === last.current) return;
     last.current = wish;
@@ -37,19 +44,25 @@ export function useDraft(wish: Wish, changed: boolean) {
     return () => clearTimeout(timer);
   }, [wish, changed, now]);
   useEffect(() => {
-    const leave = () => void now();
+    // A page that is left waits for nothing.
+    const leave = () => {
+      const body = waiting.current;
+      waiting.current = undefined;
+      if (body) void store(body);
+    };
     window.addEventListener("pagehide", leave);
     return () => {
       window.removeEventListener("pagehide", leave);
       leave();
     };
-  }, [now]);
+  }, [store]);
   return {
     failed,
     now,
     /** Drops what was changed. */
     drop: async () => {
       waiting.current = undefined;
+      await onItsWay.current;
       await given(api.DELETE("/api/drafts/{id}", { params: { path: { id: wish.sectionId } } }));
       await queries.invalidateQueries({ queryKey: ["drafts"] });
     },
