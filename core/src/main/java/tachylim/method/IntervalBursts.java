@@ -70,6 +70,9 @@ public record IntervalBursts(Tempo controlled, Tempo floor, Tempo first, Tempo l
 
     @Override
     public Reason promise() {
+        if (isAtOneTempo()) {
+            return Reason.of("bursting.onePromise", "first", first, "controlled", controlled);
+        }
         return Reason.of("bursting.promise", "first", first, "floor", floor, "controlled", controlled, "limit", limit);
     }
 
@@ -98,7 +101,14 @@ public record IntervalBursts(Tempo controlled, Tempo floor, Tempo first, Tempo l
     public Next<At> begin() {
         return Next.go(
                 new At(controlled, first, false, 0, 0, 0),
-                Reason.of("bursting.begin", "controlled", controlled, "first", first, "floor", floor));
+                isAtOneTempo()
+                        ? Reason.of("bursting.oneBegin", "controlled", controlled, "first", first)
+                        : Reason.of("bursting.begin", "controlled", controlled, "first", first, "floor", floor));
+    }
+
+    /** Whether no burst goes above the first: then the floor need not be the ceiling, and nothing is said of it. */
+    private boolean isAtOneTempo() {
+        return first.equals(limit);
     }
 
     /** The slow pass earns nothing by itself: it is answered only where there is something to say. */
@@ -135,12 +145,14 @@ public record IntervalBursts(Tempo controlled, Tempo floor, Tempo first, Tempo l
     private Next<At> burst(At at) {
         return Next.go(
                 at.bursts(),
-                Reason.of(
-                        "bursting.burst",
-                        "tempo",
-                        at.burst,
-                        "percent",
-                        Math.round(100 * (at.burst.ratioTo(floor) - 1))));
+                isAtOneTempo()
+                        ? Reason.of("bursting.oneBurst", "tempo", at.burst)
+                        : Reason.of(
+                                "bursting.burst",
+                                "tempo",
+                                at.burst,
+                                "percent",
+                                Math.round(100 * (at.burst.ratioTo(floor) - 1))));
     }
 
     private Next<At> unsettled(At at, Reason went) {

@@ -68,4 +68,14 @@ class IntervalBurstsTest {
         assertThatThrownBy(() -> new IntervalBursts(Tempo.of(77), Tempo.of(124), Tempo.of(120), Tempo.of(142), 0.02, 6))
                 .hasMessageContaining("both sides of 124");
     }
+
+    /** Bursts at one tempo may lie below the ceiling: none of their sentences says that they are above it. */
+    @Test
+    void ofBurstsAtOneTempoNothingIsSaidOfTheCeiling() {
+        Method own = new IntervalBursts(Tempo.of(60), Tempo.of(85), Tempo.of(100), Tempo.of(100), 0.02, 6);
+        assertThat(own.promise().code()).isEqualTo("bursting.onePromise");
+        assertThat(own.opening().move().why().code()).isEqualTo("bursting.oneBegin");
+        assertThat(own.opening().after(CLEAN).move().why().code()).isEqualTo("bursting.oneBurst");
+        assertThat(bursts().after(CLEAN).move().why().code()).isEqualTo("bursting.burst");
+    }
 }
