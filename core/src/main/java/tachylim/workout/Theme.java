@@ -3,6 +3,7 @@ package tachylim.workout;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Consumer;
 import tachylim.ceiling.Articulations;
 import tachylim.ceiling.Estimate;
 import tachylim.ceiling.Known;
@@ -71,182 +72,90 @@ public record Theme(
 
     /** The same with what is known now. */
     public Theme knowing(Known now) {
-        return new Theme(
-                id,
-                music,
-                target,
-                now,
-                lastTempo,
-                reachedRate,
-                gripped,
-                weak,
-                variations,
-                articulations,
-                edge,
-                slowestChange,
-                left);
+        return changed(copy -> copy.known = now);
     }
 
     /** The same, with where the last climb ended. */
     public Theme climbedTo(Optional<Tempo> tempo) {
-        return new Theme(
-                id,
-                music,
-                target,
-                known,
-                tempo,
-                reachedRate,
-                gripped,
-                weak,
-                variations,
-                articulations,
-                edge,
-                slowestChange,
-                left);
+        return changed(copy -> copy.lastTempo = tempo);
     }
 
     /** The same, having reached so many notes a second. */
     public Theme reaching(double rate) {
-        return new Theme(
-                id,
-                music,
-                target,
-                known,
-                lastTempo,
-                rate,
-                gripped,
-                weak,
-                variations,
-                articulations,
-                edge,
-                slowestChange,
-                left);
+        return changed(copy -> copy.reachedRate = rate);
     }
 
     /** The same, having gripped at a tempo today. */
     public Theme gripping(Optional<Tempo> tempo) {
-        return new Theme(
-                id,
-                music,
-                target,
-                known,
-                lastTempo,
-                reachedRate,
-                tempo,
-                weak,
-                variations,
-                articulations,
-                edge,
-                slowestChange,
-                left);
+        return changed(copy -> copy.gripped = tempo);
     }
 
     /** The same, with the transitions that break most. */
     public Theme breakingAt(List<Integer> transitions) {
-        return new Theme(
-                id,
-                music,
-                target,
-                known,
-                lastTempo,
-                reachedRate,
-                gripped,
-                transitions,
-                variations,
-                articulations,
-                edge,
-                slowestChange,
-                left);
+        return changed(copy -> copy.weak = transitions);
     }
 
     /** The same, wanted in some variations today. */
     public Theme in(List<String> keys) {
-        return new Theme(
-                id,
-                music,
-                target,
-                known,
-                lastTempo,
-                reachedRate,
-                gripped,
-                weak,
-                keys,
-                articulations,
-                edge,
-                slowestChange,
-                left);
+        return changed(copy -> copy.variations = keys);
     }
 
     /** The same, with how fast it is in some articulations. */
     public Theme besides(Map<String, Estimate> articulated) {
-        return new Theme(
-                id,
-                music,
-                target,
-                known,
-                lastTempo,
-                reachedRate,
-                gripped,
-                weak,
-                variations,
-                articulated,
-                edge,
-                slowestChange,
-                left);
+        return changed(copy -> copy.articulations = articulated);
     }
 
     /** The same, with where tension reached its edge last. */
     public Theme edgingAt(Optional<Tempo> marked) {
-        return new Theme(
-                id,
-                music,
-                target,
-                known,
-                lastTempo,
-                reachedRate,
-                gripped,
-                weak,
-                variations,
-                articulations,
-                marked,
-                slowestChange,
-                left);
+        return changed(copy -> copy.edge = marked);
     }
 
     /** The same, with how fast its slowest change keeps up. */
     public Theme changingAt(Optional<Tempo> counted) {
-        return new Theme(
-                id,
-                music,
-                target,
-                known,
-                lastTempo,
-                reachedRate,
-                gripped,
-                weak,
-                variations,
-                articulations,
-                edge,
-                counted,
-                left);
+        return changed(copy -> copy.slowestChange = counted);
     }
 
     /** The same, with so much of today left. */
     public Theme having(SectionLeft ofToday) {
-        return new Theme(
-                id,
-                music,
-                target,
-                known,
-                lastTempo,
-                reachedRate,
-                gripped,
-                weak,
-                variations,
-                articulations,
-                edge,
-                slowestChange,
-                ofToday);
+        return changed(copy -> copy.left = ofToday);
+    }
+
+    private Theme changed(Consumer<Copy> change) {
+        Copy copy = new Copy();
+        change.accept(copy);
+        return copy.theme();
+    }
+
+    /** This theme while one thing about it is changed. */
+    private final class Copy {
+
+        private Known known = Theme.this.known;
+        private Optional<Tempo> lastTempo = Theme.this.lastTempo;
+        private double reachedRate = Theme.this.reachedRate;
+        private Optional<Tempo> gripped = Theme.this.gripped;
+        private List<Integer> weak = Theme.this.weak;
+        private List<String> variations = Theme.this.variations;
+        private Map<String, Estimate> articulations = Theme.this.articulations;
+        private Optional<Tempo> edge = Theme.this.edge;
+        private Optional<Tempo> slowestChange = Theme.this.slowestChange;
+        private SectionLeft left = Theme.this.left;
+
+        private Theme theme() {
+            return new Theme(
+                    id,
+                    music,
+                    target,
+                    known,
+                    lastTempo,
+                    reachedRate,
+                    gripped,
+                    weak,
+                    variations,
+                    articulations,
+                    edge,
+                    slowestChange,
+                    left);
+        }
     }
 
     /**
