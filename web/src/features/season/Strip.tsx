@@ -235,6 +235,8 @@ function Flag({ left }: { left: number }) {
   );
 }
 
+const DATE_WIDTH = 52;
+
 /** Each Monday's date, as many as there is room for. */
 function Weeks({ days, x, step }: { days: string[]; x: (i: number) => number; step: number }) {
   const every = Math.max(1, Math.ceil(58 / (7 * step)));
@@ -243,10 +245,12 @@ function Weeks({ days, x, step }: { days: string[]; x: (i: number) => number; st
     <g fontSize="12" className="fill-soft" aria-hidden="true">
       {days.map((one, i) => {
         if (new Date(`${one}T12:00:00`).getDay() !== 1 || ++monday % every > 0) return null;
+        // The last one may have no room after its line.
+        const last = (days.length - i) * step < DATE_WIDTH;
         return (
           <g key={one}>
             <line x1={x(i)} x2={x(i)} y1={GROUND} y2={GROUND + 18} className="stroke-rule-strong" />
-            <text x={x(i) + 4} y={GROUND + 30}>
+            <text x={x(i) + (last ? -4 : 4)} y={GROUND + 30} textAnchor={last ? "end" : "start"}>
               {dayName(one)}
             </text>
           </g>
