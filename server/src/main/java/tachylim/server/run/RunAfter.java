@@ -56,6 +56,9 @@ class RunAfter {
     @Transactional
     List<SectionDto> drills(SignedIn who, long id) {
         StoredRun stored = runs.get(who, id);
+        if (!stored.isOfThisEdition()) {
+            return List.of();
+        }
         List<StoredSection> sections = new ArrayList<>(repertoire
                 .sectionsById(
                         who,
