@@ -147,9 +147,24 @@ public class CountService {
                 who.accountId(), wish.name().strip(), wish.song().strip(), change, clock.instant()));
     }
 
+    /** What was counted of a transition in a workout stands with its other counts; there its cost is counted already. */
+    @Transactional
+    public void countedInWorkout(
+            SignedIn who, StoredPassage passage, int transition, String clientId, Count count, Instant at) {
+        boolean room = changes.countByAccountId(who.accountId()) < MOST_CHANGES
+                || changes.findFirstByAccountIdAndPassageIdAndTransition(who.accountId(), passage.id(), transition)
+                        .isPresent();
+        if (!room || taken.existsByAccountIdAndClientId(who.accountId(), clientId)) {
+            return;
+        }
+        add(who, passage.id(), transition);
+        changes.findFirstByAccountIdAndPassageIdAndTransition(who.accountId(), passage.id(), transition)
+                .ifPresent(change -> taken.save(new TakenCount(who.accountId(), change.id(), clientId, count, at)));
+    }
+
     /** Counts a transition of a passage from now on, at the tempo and as often as the music has it; once. */
     @Transactional
-    void add(SignedIn who, long passageId, int transition) {
+    public void add(SignedIn who, long passageId, int transition) {
         StoredPassage passage = repertoire.passage(who, passageId);
         List<Note> notes = repertoire.music(passage).notes();
         if (transition < 0 || transition >= notes.size() - 1) {

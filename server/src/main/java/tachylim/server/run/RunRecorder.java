@@ -1,16 +1,22 @@
 package tachylim.server.run;
 
+import java.time.LocalDate;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.stereotype.Component;
+import tachylim.count.Count;
+import tachylim.method.ChangeCount;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
 import tachylim.server.ceiling.Passes;
+import tachylim.server.count.CountService;
 import tachylim.server.load.LoadService;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StoredSection;
 import tachylim.server.sheet.ChoiceService;
 import tachylim.server.web.ProblemCode;
 import tachylim.server.web.Refused;
+import tachylim.task.Answer;
 import tachylim.words.Reason;
 import tachylim.workout.Block;
 import tachylim.workout.Pass;
@@ -29,6 +35,7 @@ class RunRecorder {
     private final ChoiceService choices;
     private final AccountService accounts;
     private final LoadService load;
+    private final CountService counts;
 
     RunRecorder(
             RunEventRepository events,
@@ -38,7 +45,8 @@ class RunRecorder {
             RepertoireService repertoire,
             ChoiceService choices,
             AccountService accounts,
-            LoadService load) {
+            LoadService load,
+            CountService counts) {
         this.events = events;
         this.segments = segments;
         this.summaries = summaries;
@@ -47,6 +55,7 @@ class RunRecorder {
         this.choices = choices;
         this.accounts = accounts;
         this.load = load;
+        this.counts = counts;
     }
 
     /** The run after an event, or a refusal that says why it does not fit. */
@@ -84,12 +93,30 @@ class RunRecorder {
                 if (!block.music().isAsWritten() && segment.isPlayed()) {
                     choices.playedInRun(who, section, block.music().variation(), at.day());
                 }
+                if (block.method() instanceof ChangeCount change
+                        && block.music().isAsWritten()) {
+                    counted(segment.answer(), change, at.day())
+                            .ifPresent(count -> counts.countedInWorkout(
+                                    who,
+                                    section.passage(),
+                                    section.notes().firstNote() + change.change(),
+                                    event.clientId(),
+                                    count,
+                                    event.at()));
+                }
             }
             place++;
         }
         if (!fresh.isEmpty() && !history) {
             load.cameOut(who, after.tally().condition(), event.at());
         }
+    }
+
+    /** What was counted of a change, where it was said. */
+    private static Optional<Count> counted(Answer answer, ChangeCount change, LocalDate day) {
+        return Optional.ofNullable(answer)
+                .filter(Answer::tells)
+                .map(said -> new Count(day, change.seconds(), (int) said.told()));
     }
 
     /** The section that was played in a segment. */

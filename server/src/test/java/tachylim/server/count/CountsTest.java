@@ -160,4 +160,40 @@ class CountsTest extends ServerTest {
         }
         return fastest;
     }
+
+    /** What is counted in a workout stands with the counts of its transition, and costs once. */
+    @Test
+    void aCountInAWorkoutBelongsToItsTransition() {
+        Player odile = player();
+        long passage = Practice.newPassage(odile);
+        long section = Practice.firstSection(odile, passage);
+        UUID window = UUID.randomUUID();
+        Map<String, Object> block = new HashMap<>(Map.of(
+                "part", "CORE", "theme", 0, "variation", "", "seconds", 300, "school", "CHANGE_COUNT", "own", true));
+        Map<String, Object> warm = new HashMap<>(
+                Map.of("part", "WARM_UP", "theme", 0, "variation", "", "seconds", 120, "school", "EASY", "own", false));
+        JsonNode run = odile.post(
+                        "/api/runs",
+                        Map.of(
+                                "plan",
+                                Practice.plan(section, Map.of("blocks", java.util.List.of(warm, block))),
+                                "holder",
+                                window.toString()))
+                .ok();
+        int counted = 0;
+        for (int step = 0; step < 12 && run.path("step").path("ended").isNull(); step++) {
+            JsonNode pass = run.path("step").path("pass");
+            Map<String, Object> event = Practice.answer(run, window);
+            if (pass.path("ask").asString().equals("COUNT")) {
+                event.put("verdict", null);
+                event.put("told", 41 + counted++);
+            }
+            run = Practice.send(odile, run, event).ok();
+        }
+        assertThat(counted).isEqualTo(2);
+        JsonNode change = odile.get("/api/changes").ok().path("changes").path(0);
+        assertThat(change.path("passageId").asLong()).isEqualTo(passage);
+        assertThat(change.path("counts")).hasSize(2);
+        assertThat(change.path("best").asDouble()).isEqualTo(42);
+    }
 }
