@@ -124,7 +124,7 @@ function Editor({ usual, asked, draft }: EditorProps) {
           <Button onClick={() => void changes.drop().then(() => setHistory(begun(plain)))}>{say("draft.drop")}</Button>
         </p>
       )}
-      <Sections view={view} wish={wish} onChange={put} />
+      <Sections view={view} wish={wish} through={through} onChange={put} />
       <Timeline
         names={view.sections.map(({ passage, section }) => called(passage, section))}
         timeline={view.timeline}

@@ -13,6 +13,8 @@ import { say } from "../../words/say";
 interface Props {
   view: Schemas["PlanView"];
   wish: Wish;
+  /** Goes through all of a passage in an order. */
+  through: ReturnType<typeof useThrough>;
   onChange: (wish: Wish) => void;
 }
 
@@ -36,9 +38,8 @@ export function useThrough(wish: Wish, onChange: (wish: Wish) => void) {
 }
 
 /** Which sections a workout is about: the one that needs it most first. */
-export function Sections({ view, wish, onChange }: Props) {
+export function Sections({ view, wish, through, onChange }: Props) {
   const passages = usePassages();
-  const through = useThrough(wish, onChange);
   const passage = passages.data?.find(({ id }) => id === view.sections[0]?.passageId);
   const here = new Set(view.sections.map(({ id }) => id));
   const others = (passages.data ?? []).flatMap((passage) =>

@@ -167,8 +167,8 @@ public class Account {
     }
 
     /** Whether the player rests as long as they play; as is usual on the instrument where they have not said. */
-    public boolean restsAsPlayed() {
-        return restsAsPlayed == null ? instrument == InstrumentFamily.BRASS : restsAsPlayed;
+    public boolean restsAsPlayed(InstrumentFamily on) {
+        return restsAsPlayed == null ? on == InstrumentFamily.BRASS : restsAsPlayed;
     }
 
     void restsAsPlayed(boolean now) {

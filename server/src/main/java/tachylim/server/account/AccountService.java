@@ -85,20 +85,6 @@ public class AccountService {
             LocalDate today,
             DayBoundary home) {
 
-        private Habit on(InstrumentFamily other, Optional<OtherInstrument> said) {
-            return new Habit(
-                    other,
-                    said.map(OtherInstrument::minutes).orElse(usualMinutes),
-                    minutesTomorrow,
-                    strictness,
-                    restsAsPlayed && instrument != InstrumentFamily.BRASS || other == InstrumentFamily.BRASS,
-                    felt,
-                    said.map(OtherInstrument::routine).orElse(routine),
-                    others,
-                    today,
-                    home);
-        }
-
         /** What this player chooses of a workout when nothing but the method is chosen. */
         public Choices choices(School school) {
             return Choices.usual(school, instrument).with(strictness).resting(restsAsPlayed);
@@ -108,25 +94,30 @@ public class AccountService {
     @Transactional(readOnly = true)
     public Habit habit(SignedIn who) {
         Account account = get(who);
-        LocalDate today = account.day(clock.instant());
-        return new Habit(
-                account.instrument(),
-                account.minutes().on(today),
-                account.minutes().tomorrow(today),
-                account.strictness(),
-                account.restsAsPlayed(),
-                account.isFelt(),
-                account.routine(),
-                account.otherInstruments(),
-                today,
-                account.home());
+        return habit(account, account.instrument());
     }
 
     /** The same on the instrument of a passage: of another than the first by what was said of it. */
     @Transactional(readOnly = true)
     public Habit habit(SignedIn who, InstrumentFamily on) {
-        Habit first = habit(who);
-        return on == first.instrument() ? first : first.on(on, get(who).on(on));
+        return habit(get(who), on);
+    }
+
+    private Habit habit(Account account, InstrumentFamily on) {
+        LocalDate today = account.day(clock.instant());
+        return new Habit(
+                on,
+                account.on(on)
+                        .map(OtherInstrument::minutes)
+                        .orElse(account.minutes().on(today)),
+                account.minutes().tomorrow(today),
+                account.strictness(),
+                account.restsAsPlayed(on),
+                account.isFelt(),
+                account.routine(on),
+                account.otherInstruments(),
+                today,
+                account.home());
     }
 
     /** Puts down what is usual on an instrument beside the first. */
@@ -158,10 +149,7 @@ public class AccountService {
      * @param clientId what the browser calls it; null where it has no name for it
      */
     public SignedIn register(String name, String password, String zone, String clientId, String address) {
-        boolean again = accounts.findByName(name.strip())
-                .filter(account -> account.isRegisteredAs(clientId))
-                .isPresent();
-        if (again) {
+        if (isRegistered(name, clientId)) {
             return signIn(name, password, address);
         }
         guard.count(Guard.What.REGISTRATION_FROM_ADDRESS, address);
@@ -169,7 +157,21 @@ public class AccountService {
             throw Refused.field("name", Reason.of("refusal.accountService.thisNameHoldsASignThat"));
         }
         PasswordRule.check("password", password, name);
-        return open(name, password, zone, clientId);
+        try {
+            return open(name, password, zone, clientId);
+        } catch (Refused taken) {
+            // The first of two that are the same may have come through meanwhile.
+            if (isRegistered(name, clientId)) {
+                return signIn(name, password, address);
+            }
+            throw taken;
+        }
+    }
+
+    private boolean isRegistered(String name, String clientId) {
+        return accounts.findByName(name.strip())
+                .filter(account -> account.isRegisteredAs(clientId))
+                .isPresent();
     }
 
     /** What nobody sees would make two names look alike. */
