@@ -75,7 +75,7 @@ function Editor({ usual, asked, draft }: EditorProps) {
   const here = usePlanHere(wish);
   const told = preview.data ?? usual;
   // What the server said of the sections may be of those before.
-  const sameSections = told.sections.length === 1 + wish.others.length;
+  const sameSections = String(told.sections.map(({ id }) => id)) === String([wish.sectionId, ...wish.others]);
   const drawn =
     here && sameSections ? { ...told, timeline: here.timeline, wish: { ...wish, blocks: here.blocks } } : told;
   // The server may still be drawing what was put together: the next change is made to that, not to what is drawn yet.
@@ -183,7 +183,8 @@ function Editor({ usual, asked, draft }: EditorProps) {
           <WishFields wish={wish} onChange={change} />
           <LeftToday load={view.load} />
         </div>
-        <section aria-label={say("plan.blocks")} className="min-w-0">
+        {/* Blocks of other sections than are wished for by now are looked at, not changed. */}
+        <section aria-label={say("plan.blocks")} className="min-w-0" inert={!sameSections && !preview.isError}>
           <div className="mb-1.5 flex flex-wrap items-center gap-2">
             <h2 className="mr-auto w-full">{say("plan.theWorkoutBlockByBlock")}</h2>
             <Templates wish={{ ...wish, blocks: view.wish.blocks }} onTake={put} />
@@ -191,7 +192,7 @@ function Editor({ usual, asked, draft }: EditorProps) {
               {say("plan.lastTimesAgain")}
             </Button>
             {own(wish.blocks).length > 0 && (
-              <Button onClick={() => rearrange(onlyOwn(view.wish.blocks))}>{say("plan.onlyMine")}</Button>
+              <Button onClick={() => rearrange(onlyOwn(wish.blocks, view.wish.blocks))}>{say("plan.onlyMine")}</Button>
             )}
             {wish.blocks.length > 0 && <Button onClick={() => rearrange([])}>{say("plan.composeItAnew")}</Button>}
             <Button

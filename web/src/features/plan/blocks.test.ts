@@ -59,7 +59,9 @@ describe("the blocks of a plan", () => {
     const blocks = added(BLOCKS, { ...block("PREPARE"), own: true });
     expect(parts(blocks)).toEqual(["WARM_UP", "PREPARE", "CORE", "CLOSER"]);
     expect(parts(own(blocks))).toEqual(["PREPARE"]);
-    expect(parts(onlyOwn(blocks))).toEqual(["WARM_UP", "PREPARE"]);
+    expect(parts(onlyOwn(blocks, blocks))).toEqual(["WARM_UP", "PREPARE"]);
+    // What was put together is kept though the blocks of before are shown still.
+    expect(parts(onlyOwn(own(blocks), BLOCKS))).toEqual(["WARM_UP", "PREPARE"]);
     expect(parts(own(changed(BLOCKS, 1, { seconds: 60 })))).toEqual(["CORE"]);
     const two = { ...WISH, others: [9], blocks: blocks.map((one) => ({ ...one, theme: 1 })) };
     expect(withSection(two, 11).blocks).toEqual(own(two.blocks));

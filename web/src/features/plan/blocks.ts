@@ -35,9 +35,10 @@ export const changed = (blocks: Block[], at: number, part: Partial<Block>): Bloc
 /** What the player put in or changed: it stays when the rest is composed anew. */
 export const own = (blocks: Block[]): Block[] => blocks.filter((block) => block.own);
 
-/** Nothing but what the player put in, after a warm-up. */
-export function onlyOwn(blocks: Block[]): Block[] {
-  const warmUp = blocks.find((block) => block.part === "WARM_UP");
+/** Nothing but what the player put in, after the warm-up of what is shown. */
+export function onlyOwn(blocks: Block[], shown: Block[]): Block[] {
+  const isWarmUp = ({ part }: Block) => part === "WARM_UP";
+  const warmUp = blocks.find(isWarmUp) ?? shown.find(isWarmUp);
   return [...(warmUp ? [warmUp] : []), ...own(blocks).filter((block) => block !== warmUp)];
 }
 

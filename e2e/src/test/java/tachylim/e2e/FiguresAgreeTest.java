@@ -2,6 +2,7 @@ package tachylim.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 import static tachylim.e2e.Words.say;
 
 import com.google.gson.JsonArray;
@@ -98,7 +99,7 @@ class FiguresAgreeTest {
                     .isEqualTo(totals.get(figure).getAsInt());
         }
         assertThat(told.get("effort").getAsDouble())
-                .isEqualTo(totals.get("effort").getAsDouble());
+                .isCloseTo(totals.get("effort").getAsDouble(), within(1e-9));
         page.navigate("/log/" + run);
         int judged = totals.get("clean").getAsInt()
                 + totals.get("rough").getAsInt()
