@@ -112,7 +112,7 @@ public record SteadyClimb(Tempo start, Tempo limit, double step, int cleanInARow
 
     @Override
     public School school() {
-        return School.STEADY_CLIMB;
+        return step == NARROW_STEP ? School.NARROW_STEPS : School.STEADY_CLIMB;
     }
 
     @Override

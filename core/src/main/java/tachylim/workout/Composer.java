@@ -530,8 +530,8 @@ public final class Composer {
 
     /** What a variation takes with the change to it: a set of passes. */
     private double variationSeconds(int theme, String variation) {
-        return Pacing.CHANGE_SECONDS
-                + Planner.setSeconds(brief, theme, music(theme, variation).orElseThrow());
+        double set = Planner.setSeconds(brief, theme, music(theme, variation).orElseThrow());
+        return set + Math.max(Pacing.CHANGE_SECONDS, brief.choices().restsAsPlayed() ? set : 0);
     }
 
     /** A break is worth taking where so much can be played after it, in seconds. */

@@ -36,9 +36,17 @@ final class Pacing {
         this.now = now;
     }
 
-    /** The rest before another block, for which the one before ended for a reason. */
-    static Rest change(Reason ended) {
-        return new Rest(Rest.Purpose.CHANGE, CHANGE_SECONDS, ended.then(Reason.of("rest.change")));
+    /** The rest before another block, for which this one ended for a reason. */
+    Rest change(Reason ended) {
+        Reason why = ended.then(Reason.of("rest.change"));
+        double played = asLongAsPlayed();
+        return played > CHANGE_SECONDS
+                ? new Rest(Rest.Purpose.CHANGE, played, why.then(asPlayed(played)))
+                : new Rest(Rest.Purpose.CHANGE, CHANGE_SECONDS, why);
+    }
+
+    private static Reason asPlayed(double seconds) {
+        return Reason.of("rest.asPlayed", "seconds", Math.round(seconds));
     }
 
     // What a pass needs first
@@ -60,8 +68,7 @@ final class Pacing {
         double recovering = recovering(pass);
         double played = asLongAsPlayed();
         if (played > recovering) {
-            return Optional.of(
-                    new Rest(Rest.Purpose.RECOVER, played, Reason.of("rest.asPlayed", "seconds", Math.round(played))));
+            return Optional.of(new Rest(Rest.Purpose.RECOVER, played, asPlayed(played)));
         }
         return recovering > 0
                 ? Optional.of(new Rest(Rest.Purpose.RECOVER, recovering, recoverySentence(pass)))

@@ -442,7 +442,7 @@ public final class Run {
         int failed = failedBy(now);
         boolean enough = failed == MOST_FAILED && now.failed < MOST_FAILED;
         Rest change = playedInIt
-                ? Pacing.change(enough ? end.then(Reason.of("rest.notToday")) : end)
+                ? new Pacing(situation(now)).change(enough ? end.then(Reason.of("rest.notToday")) : end)
                 : now.pending != null && now.pending.purpose() == Rest.Purpose.CHANGE ? now.pending : null;
         List<Block> blocks = drawnAgain(now.blocks, next);
         Position opening = within(blocks.get(next), blocks.get(next).method().opening(), progress);

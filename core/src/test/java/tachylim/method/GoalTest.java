@@ -39,6 +39,16 @@ class GoalTest {
                 .orElseThrow();
     }
 
+    /** What goes above the ceiling has no room to here, and climbs; a routine makes no core. */
+    @ParameterizedTest
+    @EnumSource(
+            value = School.class,
+            mode = EnumSource.Mode.EXCLUDE,
+            names = {"INTERVAL_BURSTS", "SWITCH_BURSTS", "FREE_BURSTS", "GROWING_BURSTS", "WARM_UP_ROUTINE"})
+    void whatIsPlayedIsCalledWhatWasChosen(School school) {
+        assertThat(school.core(span(88, 124, 900, 16)).school()).isEqualTo(school);
+    }
+
     @ParameterizedTest
     @EnumSource(
             value = School.class,
