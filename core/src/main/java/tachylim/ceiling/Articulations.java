@@ -50,7 +50,7 @@ public final class Articulations {
         Map<Tempo, Integer> alike = new HashMap<>();
         for (Tried one : tried.subList(Math.max(0, tried.size() - MOST), tried.size())) {
             boolean slow = one.tempo.compareTo(section.comfortable().middle()) < 0;
-            Evidence said = Evidence.of(one.tempo, one.verdict, one.recovery, 1);
+            Evidence said = Evidence.of(one.tempo, one.verdict, one.recovery, 0, 1);
             int before = alike.getOrDefault(one.tempo, 0);
             alike.put(one.tempo, before + 1);
             belief = belief.after(slow ? said.again(before) : said);

@@ -7,7 +7,8 @@ import java.util.zip.Deflater;
 import java.util.zip.Inflater;
 
 /**
- * A belief as bytes, {@value #MOST_BYTES} at most.
+ * A belief as bytes, {@value #MOST_BYTES} at most: the weights of the morning and, if anything was heard since, how likely
+ * that was, in rows of the same kind.
  *
  * <p>Each weight becomes one byte, the logarithm of its share of the largest in twelfths, so that it is off by 4% at
  * most and what weighs less than a hundred-thousandth of the largest is dropped. Rows are much like their neighbours, so
@@ -16,9 +17,9 @@ import java.util.zip.Inflater;
  */
 final class BeliefBytes {
 
-    static final int MOST_BYTES = 16_000;
+    static final int MOST_BYTES = 24_000;
 
-    private static final byte EDITION = 1;
+    private static final byte EDITION = 2;
     private static final int LARGEST = 255;
     private static final double STEPS_PER_NAT = 12;
 
@@ -42,13 +43,15 @@ final class BeliefBytes {
     private static final int HEADER = 2;
     private static final int ROOM_FOR_NOTHING_GAINED = 1_000;
     private static final int ROW_HEADER = 2 * Short.BYTES;
+    private static final int ROWS_HEARD = Shape.COUNT / Shape.TRENDS.length;
+    private static final int MOST_ROWS = Math.max(EarlierShape.COUNT, Shape.COUNT + ROWS_HEARD);
 
     private BeliefBytes() {}
 
     static byte[] of(Posterior belief) {
         double largest = 0;
         for (int shape = 0; shape < Shape.COUNT; shape++) {
-            for (double weight : belief.row(shape).weights()) {
+            for (double weight : belief.morning(shape).weights()) {
                 largest = Math.max(largest, weight);
             }
         }
@@ -62,11 +65,16 @@ final class BeliefBytes {
     }
 
     private static byte[] bytes(Posterior belief, double largest, int stride) {
-        ByteBuffer bytes = ByteBuffer.allocate(Shape.COUNT * (ROW_HEADER + Posterior.PLACES));
+        ByteBuffer bytes = ByteBuffer.allocate(MOST_ROWS * (ROW_HEADER + Posterior.PLACES));
         for (int shape = 0; shape < Shape.COUNT; shape++) {
-            Row kept = thinned(belief.row(shape), stride).trimmed(largest * Math.exp(LEAST));
-            bytes.putShort((short) kept.weights().length).putShort((short) kept.from());
-            bytes.put(steps(kept.weights(), largest));
+            put(bytes, thinned(belief.morning(shape), stride).trimmed(largest * Math.exp(LEAST)), largest);
+        }
+        DaysPasses heard = belief.heard();
+        if (heard != null) {
+            for (Row chances : heard.rows()) {
+                // Whatever is unlikely stays possible: only together with the morning it says what to drop.
+                put(bytes, thinned(chances, stride), 1);
+            }
         }
         byte[] deflated = deflated(bytes);
         return ByteBuffer.allocate(HEADER + deflated.length)
@@ -74,6 +82,11 @@ final class BeliefBytes {
                 .put((byte) stride)
                 .put(deflated)
                 .array();
+    }
+
+    private static void put(ByteBuffer bytes, Row row, double largest) {
+        bytes.putShort((short) row.weights().length).putShort((short) row.from());
+        bytes.put(steps(row.weights(), largest));
     }
 
     /** The level of each weight, as the difference to the one before. */
@@ -116,7 +129,7 @@ final class BeliefBytes {
         Inflater inflater = new Inflater(true);
         try {
             inflater.setInput(kept, HEADER, kept.length - HEADER);
-            byte[] room = new byte[Shape.COUNT * (ROW_HEADER + Posterior.PLACES)];
+            byte[] room = new byte[MOST_ROWS * (ROW_HEADER + Posterior.PLACES)];
             return ByteBuffer.wrap(room, 0, inflater.inflate(room));
         } catch (DataFormatException broken) {
             throw new IllegalArgumentException("These " + kept.length + " bytes are no kept belief", broken);
@@ -145,7 +158,7 @@ final class BeliefBytes {
 
     /** The same bytes no longer deflated, for who has nothing to inflate by: many more of them. */
     static byte[] unpacked(byte[] kept) {
-        if (kept.length < HEADER || kept[0] != EDITION) {
+        if (kept.length < HEADER || kept[0] != EDITION && kept[0] != EarlierShape.EDITION) {
             throw new IllegalArgumentException("These " + kept.length + " bytes are no kept belief");
         }
         ByteBuffer bytes = inflated(kept);
@@ -158,8 +171,16 @@ final class BeliefBytes {
     static Posterior readUnpacked(byte[] unpacked, double passes) {
         int stride = unpacked[1];
         ByteBuffer bytes = ByteBuffer.wrap(unpacked, HEADER, unpacked.length - HEADER);
-        Row[] rows = new Row[Shape.COUNT];
-        for (int shape = 0; shape < Shape.COUNT; shape++) {
+        if (unpacked[0] == EarlierShape.EDITION) {
+            return Posterior.normalised(EarlierShape.rows(rows(bytes, EarlierShape.COUNT, stride)), passes);
+        }
+        Posterior morning = Posterior.normalised(rows(bytes, Shape.COUNT, stride), passes);
+        return bytes.hasRemaining() ? morning.hearing(rows(bytes, ROWS_HEARD, stride)) : morning;
+    }
+
+    private static Row[] rows(ByteBuffer bytes, int shapes, int stride) {
+        Row[] rows = new Row[shapes];
+        for (int shape = 0; shape < shapes; shape++) {
             int count = bytes.getShort();
             int from = bytes.getShort();
             int[] levels = new int[count];
@@ -170,7 +191,7 @@ final class BeliefBytes {
             }
             rows[shape] = filled(from, levels, stride);
         }
-        return Posterior.normalised(rows, passes);
+        return rows;
     }
 
     private static Row filled(int from, int[] levels, int stride) {

@@ -17,7 +17,8 @@ import tachylim.tempo.Tempo;
  *   <li>A variation that is ticked off on the practice sheet was not judged: it counts for the load and says nothing of a ceiling.
  *   <li>A warm-up is there to prove nothing, and a pass in an awkward band ({@link AwkwardBand}) says that it is awkward and
  *       no more.
- *   <li>A pass played tired says less of a rested player, in whatever it says.
+ *   <li>A pass played tired is as hard as a faster one would be when fresh, by as much as the belief has learned of this player.
+ *       To count it less would not do: what shifts a curve is not mended by a weight.
  * </ul>
  *
  * <p>This class is immutable.
@@ -25,26 +26,35 @@ import tachylim.tempo.Tempo;
  * @param tempo the tempo played
  * @param verdict how it went
  * @param share the share of the section's transitions that was played, above 0 to 1
- * @param power how much it counts, as a power of its likelihood, above 0 to 1: less than 1 only when tired, or when it is one
- *     of many alike
+ * @param tired how tired the player was at its start: 0 fresh, 1 spent, more after long playing, up to {@value #MOST_TIRED}
+ * @param power how much it counts, as a power of its likelihood, above 0 to 1: less than 1 only when it is one of many alike
  */
-public record Evidence(Tempo tempo, Verdict verdict, double share, double power) {
-
-    /** How much a tired pass counts. */
-    public static final double TIRED_POWER = 0.5;
+public record Evidence(Tempo tempo, Verdict verdict, double share, double tired, double power) {
 
     /** A pass is tired when the recovery at its start is below this. */
     public static final double TIRED_BELOW = 0.6;
+
+    /** Half an hour of playing tires by so much of what being spent does, and three quarters of one by all it ever does. */
+    private static final double TIRED_BY_HALF_AN_HOUR = 0.25;
+
+    private static final double HALF_AN_HOUR = 30;
+    private static final double MOST_HALVES = 1.5;
+
+    /** Spent, after long playing. */
+    public static final double MOST_TIRED = 1.375;
 
     /** As evidence of whether the ceiling is known at all, even one beat of a long section counts this much. */
     private static final double LEAST_WEIGHT = 0.2;
 
     /**
-     * @throws IllegalArgumentException if share or power is outside its range
+     * @throws IllegalArgumentException if share, tiredness or power is outside its range
      */
     public Evidence {
         if (!(power > 0 && power <= 1)) {
             throw new IllegalArgumentException("Evidence counts up to once, not " + power + " times");
+        }
+        if (!(tired >= 0 && tired <= MOST_TIRED)) {
+            throw new IllegalArgumentException("A player is tired by 0 to " + MOST_TIRED + ", not by " + tired);
         }
         if (!(share > 0 && share <= 1)) {
             throw new IllegalArgumentException("A pass plays all of a section or a part of it, not " + share);
@@ -53,17 +63,22 @@ public record Evidence(Tempo tempo, Verdict verdict, double share, double power)
 
     /** A pass of the whole section, rested. */
     public static Evidence of(Tempo tempo, Verdict verdict) {
-        return new Evidence(tempo, verdict, 1, 1);
+        return new Evidence(tempo, verdict, 1, 0, 1);
     }
 
     /**
      * A pass of part of a section.
      *
-     * @param recovery the recovery at its start, 0 to 1: tired passes count half
+     * @param recovery the recovery at its start, 0 to 1
+     * @param minutes of playing on the same day before it, 0 or more
      * @param share the share of the section's transitions it played, above 0; more than 1 counts as the whole
      */
-    public static Evidence of(Tempo tempo, Verdict verdict, double recovery, double share) {
-        return new Evidence(tempo, verdict, Math.min(1, share), recovery < TIRED_BELOW ? TIRED_POWER : 1);
+    public static Evidence of(Tempo tempo, Verdict verdict, double recovery, double minutes, double share) {
+        return new Evidence(tempo, verdict, Math.min(1, share), tired(recovery, minutes), 1);
+    }
+
+    private static double tired(double recovery, double minutes) {
+        return 1 - recovery + TIRED_BY_HALF_AN_HOUR * Math.min(MOST_HALVES, minutes / HALF_AN_HOUR);
     }
 
     /**
@@ -72,12 +87,12 @@ public record Evidence(Tempo tempo, Verdict verdict, double share, double power)
      * @param times how many there were before, 0 or more: the n-th counts one n-th
      */
     public Evidence again(int times) {
-        return new Evidence(tempo, verdict, share, power / (1 + times));
+        return new Evidence(tempo, verdict, share, tired, power / (1 + times));
     }
 
     /** The same with another verdict. */
     public Evidence saying(Verdict other) {
-        return new Evidence(tempo, other, share, power);
+        return new Evidence(tempo, other, share, tired, power);
     }
 
     /**
@@ -92,7 +107,7 @@ public record Evidence(Tempo tempo, Verdict verdict, double share, double power)
         for (int i = 0; i < passes; i++) {
             all += 1.0 / (1 + times + i);
         }
-        return new Evidence(tempo, verdict, share, power * all / passes);
+        return new Evidence(tempo, verdict, share, tired, power * all / passes);
     }
 
     /** How many whole rested passes it is worth when it is asked whether there are enough. */

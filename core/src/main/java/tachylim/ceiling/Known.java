@@ -10,7 +10,8 @@ import tachylim.tempo.Tempo;
 
 /**
  * What is known of a section, to plan with and to learn on from: the belief about its ceiling, the tempo above which
- * tension says that it is no longer comfortable, and the estimate that follows from both. This class is immutable.
+ * tension says that it is no longer comfortable, and the estimate that follows from both. The estimate is that of a usual day;
+ * what is planned follows today's form. This class is immutable.
  */
 public final class Known {
 
@@ -94,6 +95,24 @@ public final class Known {
 
     public Estimate estimate() {
         return estimate;
+    }
+
+    /** How fast today is, as a share of a usual day: 1 where nothing was heard today. */
+    public double form() {
+        return belief == null ? 1 : belief.form();
+    }
+
+    /** The estimate to plan by: that of a usual day with today's form. */
+    public Estimate today() {
+        double form = form();
+        return form == 1 ? estimate : estimate.times(form).under(alert());
+    }
+
+    /** How surely the ceiling of today is known, half of its 80% interval as a share of it: surer than that of a usual day. */
+    public double giveOrTakeToday() {
+        return belief == null
+                ? estimate.ceiling().giveOrTake()
+                : belief.estimateOfToday().ceiling().giveOrTake();
     }
 
     /** The belief it comes from; empty when only the estimate was kept. */

@@ -5,26 +5,32 @@ import tachylim.task.Verdict;
 
 /**
  * The chance of one verdict for every cell of the grid, by the model of {@link CeilingModel}, with nothing computed
- * twice: a slip depends on place and width alone, a break on the breaking distance too, and only the verdict's own
- * chance is taken to the power of an excerpt's hardness. Shapes are to be asked for in the order of the grid.
+ * twice: a slip depends on place, width and tiring alone, a break on the breaking distance too, and only the verdict's own
+ * chance is taken to the power of an excerpt's hardness. Of who is fresh all tire alike. Shapes are to be asked for in the
+ * order of the grid.
  */
 final class Likelihood {
 
+    private static final int TIRINGS = Shape.TIRINGS.length;
+
     private final Evidence evidence;
-    private final double x;
-
-    /** Chances of a slip by tempo, of the width at hand. */
-    private final double[] slips = new double[Posterior.PLACES];
-
-    /** Chances of a break by tempo, of the width and breaking distance at hand. */
-    private final double[] breaks = new double[Posterior.PLACES];
-
-    /** Chances of a clean excerpt, by λ and γ, of the width at hand; computed when first needed. */
-    private final double[][] clean = new double[Shape.LAPSES.length * Shape.GAMMAS.length][];
-
-    private final double[] chances = new double[Posterior.PLACES];
+    private final boolean whole;
     private final int from;
     private final int to;
+
+    /** Chances of a slip by tiring and tempo, of the width at hand; null until they are needed. */
+    private final double[][] slips = new double[TIRINGS][];
+
+    /** Chances of a break by tiring and tempo, of the width and breaking distance at hand. */
+    private final double[][] breaks = new double[TIRINGS][];
+
+    /** Chances of a clean excerpt, by λ, γ and tiring, of the width at hand. */
+    private final double[][] clean = new double[Shape.LAPSES.length * Shape.GAMMAS.length * TIRINGS][];
+
+    /** What was asked for last, by tiring, and whether it holds for all excerpts of the curve at hand. */
+    private final double[][] chances = new double[TIRINGS][Posterior.PLACES];
+
+    private final boolean[] known = new boolean[TIRINGS];
     private int width = -1;
     private int breaking = -1;
     private int curve = -1;
@@ -32,7 +38,7 @@ final class Likelihood {
     /** For the places from {@code from} to before {@code to}. */
     Likelihood(Evidence evidence, int from, int to) {
         this.evidence = evidence;
-        this.x = evidence.tempo().log();
+        this.whole = evidence.share() == 1;
         this.from = from;
         this.to = to;
     }
@@ -44,61 +50,83 @@ final class Likelihood {
      * @param end the place before which it ends
      */
     double[] of(int shape, int first, int end) {
-        boolean whole = evidence.share() == 1;
-        if (whole && shape / Shape.OF_ONE_CURVE == curve) {
-            return chances;
-        }
-        curve = shape / Shape.OF_ONE_CURVE;
         turnTo(shape);
+        int tiring = evidence.tired() == 0 ? 0 : Shape.tiring(shape);
+        if (!known[tiring]) {
+            fill(chances[tiring], shape, tiring, whole ? from : first, whole ? to : end);
+            known[tiring] = whole;
+        }
+        return chances[tiring];
+    }
+
+    private void turnTo(int shape) {
+        if (Shape.width(shape) != width) {
+            width = Shape.width(shape);
+            breaking = -1;
+            Arrays.fill(slips, null);
+            Arrays.fill(clean, null);
+        }
+        if (Shape.breaking(shape) != breaking) {
+            breaking = Shape.breaking(shape);
+            Arrays.fill(breaks, null);
+        }
+        if (shape / Shape.OF_ONE_CURVE != curve) {
+            curve = shape / Shape.OF_ONE_CURVE;
+            Arrays.fill(known, false);
+        }
+    }
+
+    private void fill(double[] chances, int shape, int tiring, int first, int end) {
         Shape of = Shape.of(shape);
         double hardness = of.hardness(evidence.share());
         Verdict verdict = evidence.verdict();
-        double[] cleans = verdict == Verdict.BROKE ? null : clean(shape, of, hardness);
-        for (int place = whole ? from : first; place < (whole ? to : end); place++) {
-            double unbroken = verdict == Verdict.CLEAN ? 1 : unbroken(of, place, hardness);
+        double[] cleans = verdict == Verdict.BROKE ? null : clean(shape, tiring, hardness);
+        for (int place = first; place < end; place++) {
+            double unbroken = verdict == Verdict.CLEAN ? 1 : unbroken(of, tiring, place, hardness);
             double chance = CeilingModel.spoken(verdict, cleans == null ? 0 : cleans[place], unbroken);
             chances[place] = evidence.power() == 1 ? chance : Math.pow(chance, evidence.power());
         }
-        return chances;
     }
 
-    private double unbroken(Shape of, int place, double hardness) {
-        double clean = (1 - of.lapse()) * (1 - slips[place]);
-        double broke = CeilingModel.BROKEN_LAPSE * of.lapse() + (1 - of.lapse()) * breaks[place];
+    private double unbroken(Shape of, int tiring, int place, double hardness) {
+        if (breaks[tiring] == null) {
+            breaks[tiring] = crossing(of.delta(), of.s(), tiring);
+        }
+        double clean = (1 - of.lapse()) * (1 - slips(of, tiring)[place]);
+        double broke = CeilingModel.BROKEN_LAPSE * of.lapse() + (1 - of.lapse()) * breaks[tiring][place];
         double unbroken = 1 - Math.min(1 - clean, broke);
         return hardness == 1 ? unbroken : Math.pow(unbroken, hardness);
     }
 
-    private double[] clean(int shape, Shape of, double hardness) {
-        int which = Shape.lapse(shape) * Shape.GAMMAS.length + Shape.gamma(shape);
+    private double[] clean(int shape, int tiring, double hardness) {
+        int which = (Shape.lapse(shape) * Shape.GAMMAS.length + Shape.gamma(shape)) * TIRINGS + tiring;
         if (clean[which] == null) {
+            Shape of = Shape.of(shape);
+            double[] slips = slips(of, tiring);
             double[] chances = new double[Posterior.PLACES];
             for (int place = from; place < to; place++) {
-                double whole = (1 - of.lapse()) * (1 - slips[place]);
-                chances[place] = hardness == 1 ? whole : Math.pow(whole, hardness);
+                double all = (1 - of.lapse()) * (1 - slips[place]);
+                chances[place] = hardness == 1 ? all : Math.pow(all, hardness);
             }
             clean[which] = chances;
         }
         return clean[which];
     }
 
-    private void turnTo(int shape) {
-        Shape of = Shape.of(shape);
-        if (Shape.width(shape) != width) {
-            width = Shape.width(shape);
-            breaking = -1;
-            fill(slips, 0, of.s());
-            Arrays.fill(clean, null);
+    private double[] slips(Shape of, int tiring) {
+        if (slips[tiring] == null) {
+            slips[tiring] = crossing(0, of.s(), tiring);
         }
-        if (Shape.breaking(shape) != breaking) {
-            breaking = Shape.breaking(shape);
-            fill(breaks, of.delta(), of.s());
-        }
+        return slips[tiring];
     }
 
-    private void fill(double[] chances, double delta, double s) {
+    /** The curve that crosses a half so far above each place, for who is as tired as this. */
+    private double[] crossing(double delta, double s, int tiring) {
+        double x = evidence.tempo().log() + Shape.TIRINGS[tiring] * evidence.tired();
+        double[] chances = new double[Posterior.PLACES];
         for (int place = from; place < to; place++) {
             chances[place] = CeilingModel.logistic((x - Posterior.place(place) - delta) / s);
         }
+        return chances;
     }
 }

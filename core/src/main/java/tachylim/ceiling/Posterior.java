@@ -3,6 +3,7 @@ package tachylim.ceiling;
 import java.util.Arrays;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.ToDoubleFunction;
 import tachylim.tempo.Tempo;
 
@@ -11,7 +12,8 @@ import tachylim.tempo.Tempo;
  * {@link Shape}.
  *
  * <p>The filter is exact on the grid: every pass multiplies each cell by the chance of its verdict
- * there, and every night spreads the place a little and moves it by the trend. This class is immutable.
+ * there, and every night spreads the place a little and moves it by the trend. A day has a form: what its passes say of that
+ * day, they say less surely of a usual one, which is what the belief is about. This class is immutable.
  */
 public final class Posterior {
 
@@ -50,13 +52,24 @@ public final class Posterior {
     /** How many standard deviations the night's spreading reaches. */
     private static final int REACH = 4;
 
-    /** A row for each shape; all weights sum to 1. */
+    /** A row for each shape, of a usual day; all weights sum to 1. */
     private final Row[] rows;
+
+    /** The same as it was in the morning. */
+    private final Row[] morning;
+
+    /** What was heard since; null where nothing was. */
+    private final DaysPasses heard;
 
     private final double passes;
 
-    private Posterior(Row[] rows, double passes) {
+    /** How today compares with a usual day, once that was asked. */
+    private final AtomicReference<Double> form = new AtomicReference<>();
+
+    private Posterior(Row[] rows, Row[] morning, DaysPasses heard, double passes) {
         this.rows = rows;
+        this.morning = morning;
+        this.heard = heard;
         this.passes = passes;
     }
 
@@ -65,8 +78,14 @@ public final class Posterior {
         return passes;
     }
 
-    Row row(int shape) {
-        return rows[shape];
+    /** The weights of a shape as they were in the morning. */
+    Row morning(int shape) {
+        return morning[shape];
+    }
+
+    /** What was heard since; null where nothing was. */
+    DaysPasses heard() {
+        return heard;
     }
 
     static double place(int index) {
@@ -120,6 +139,11 @@ public final class Posterior {
 
     /** The belief of these weights, whatever they sum to. */
     static Posterior normalised(Row[] rows, double passes) {
+        Row[] scaled = normalised(rows);
+        return new Posterior(scaled, scaled, null, passes);
+    }
+
+    private static Row[] normalised(Row[] rows) {
         double sum = 0;
         for (Row row : rows) {
             sum += row.sum();
@@ -128,47 +152,46 @@ public final class Posterior {
         for (int shape = 0; shape < rows.length; shape++) {
             scaled[shape] = rows[shape].trimmed(NEGLIGIBLE * sum, 1 / sum);
         }
-        return new Posterior(scaled, passes);
+        return scaled;
     }
 
     /** The belief after one more pass. */
     public Posterior after(Evidence evidence) {
-        Row[] next = new Row[rows.length];
-        Likelihood likelihood = new Likelihood(evidence, first(rows), end(rows));
-        for (int shape = 0; shape < rows.length; shape += Shape.TRENDS.length) {
-            Row[] alike = Arrays.copyOfRange(rows, shape, shape + Shape.TRENDS.length);
-            double[] chances = likelihood.of(shape, first(alike), end(alike));
-            for (int trend = 0; trend < alike.length; trend++) {
-                next[shape + trend] = weighed(alike[trend], chances);
+        DaysPasses before = heard == null ? DaysPasses.none(morning) : heard;
+        return hearing(before.and(evidence), passes + evidence.weight());
+    }
+
+    /** The belief of this morning after what was heard. */
+    Posterior hearing(Row[] chances) {
+        return hearing(DaysPasses.of(morning, chances), passes);
+    }
+
+    private Posterior hearing(DaysPasses now, double worth) {
+        Row[] next = new Row[morning.length];
+        for (int shape = 0; shape < morning.length; shape += Shape.TRENDS.length) {
+            Row usual = now.onAUsualDay(shape);
+            for (int trend = 0; trend < Shape.TRENDS.length; trend++) {
+                next[shape + trend] = morning[shape + trend].weighed(usual);
             }
         }
-        return normalised(next, passes + evidence.weight());
+        return new Posterior(normalised(next), morning, now, worth);
     }
 
-    /** The first place at which anything weighs anything. */
-    private static int first(Row[] rows) {
-        int first = PLACES;
-        for (Row row : rows) {
-            first = row.weights().length > 0 ? Math.min(first, row.from()) : first;
+    /** How fast today is, as a share of a usual day: 1 where nothing was heard. */
+    public double form() {
+        if (heard == null) {
+            return 1;
         }
-        return first;
+        if (form.get() == null) {
+            form.set(Math.exp(
+                    moments(normalised(heard.today())).mean() - moments(rows).mean()));
+        }
+        return form.get();
     }
 
-    private static int end(Row[] rows) {
-        int end = 0;
-        for (Row row : rows) {
-            end = row.weights().length > 0 ? Math.max(end, row.to()) : end;
-        }
-        return end;
-    }
-
-    private static Row weighed(Row row, double[] chances) {
-        double[] weights = row.weights().clone();
-        int from = row.from();
-        for (int i = 0; i < weights.length; i++) {
-            weights[i] *= chances[from + i];
-        }
-        return new Row(from, weights);
+    /** The estimate of today; that of a usual day where nothing was heard. */
+    public Estimate estimateOfToday() {
+        return heard == null ? estimate() : estimate(normalised(heard.today()));
     }
 
     /**
@@ -203,9 +226,35 @@ public final class Posterior {
     }
 
     /** A row spread by a Gaussian around {@code shift}; what leaves the grid stays at its end. */
-    private static Row moved(Row row, double shift, double sd) {
+    static Row moved(Row row, double shift, double sd) {
         if (row.weights().length == 0) {
             return row;
+        }
+        double[] kernel = kernel(shift, sd);
+        int reach = kernel.length / 2;
+        int from = Math.max(0, row.from() - reach);
+        int to = Math.min(PLACES, row.to() + reach);
+        double[] weights = new double[to - from];
+        for (int place = 0; place < row.weights().length; place++) {
+            double weight = row.weights()[place];
+            for (int i = -reach; i <= reach; i++) {
+                int at = Math.max(0, Math.min(PLACES - 1, row.from() + place + i));
+                weights[at - from] += weight * kernel[i + reach];
+            }
+        }
+        return new Row(from, weights);
+    }
+
+    /**
+     * A Gaussian over the places, its chances summing to 1. One that is narrower than a place lies on three of them, with its
+     * mean and variance: samples of it would lose both.
+     */
+    private static double[] kernel(double shift, double sd) {
+        if (sd < STEP && Math.abs(shift) <= STEP) {
+            double variance = Math.max(sd * sd, Math.abs(shift) * STEP - shift * shift);
+            double both = (variance + shift * shift) / (2 * STEP * STEP);
+            double more = shift / (2 * STEP);
+            return new double[] {both - more, 1 - 2 * both, both + more};
         }
         int reach = (int) Math.ceil((REACH * sd + Math.abs(shift)) / STEP);
         double[] kernel = new double[2 * reach + 1];
@@ -215,17 +264,10 @@ public final class Posterior {
             kernel[i + reach] = Math.exp(-off * off / 2);
             sum += kernel[i + reach];
         }
-        int from = Math.max(0, row.from() - reach);
-        int to = Math.min(PLACES, row.to() + reach);
-        double[] weights = new double[to - from];
-        for (int place = 0; place < row.weights().length; place++) {
-            double weight = row.weights()[place] / sum;
-            for (int i = -reach; i <= reach; i++) {
-                int at = Math.max(0, Math.min(PLACES - 1, row.from() + place + i));
-                weights[at - from] += weight * kernel[i + reach];
-            }
+        for (int i = 0; i < kernel.length; i++) {
+            kernel[i] /= sum;
         }
-        return new Row(from, weights);
+        return kernel;
     }
 
     /**
@@ -253,7 +295,11 @@ public final class Posterior {
 
     /** Comfortable tempo, ceiling and breakdown by P(clean) and P(broke) alone. */
     public Estimate estimate() {
-        Row[] curves = curves();
+        return estimate(rows);
+    }
+
+    private Estimate estimate(Row[] of) {
+        Row[] curves = curves(of);
         return new Estimate(
                 band(curves, CeilingModel::comfortable),
                 band(curves, CeilingModel::ceiling),
@@ -277,19 +323,43 @@ public final class Posterior {
 
     /** Mean and variance of ln ceiling, for smoothing. */
     public Moments logCeiling() {
-        return Moments.of(rows, shape -> LOWEST + Shape.of(shape).at(0).ceiling(), STEP);
+        return moments(rows);
     }
 
-    /** The chance of a clean pass of the whole at {@code tempo}, all cells weighed. */
+    private static Moments moments(Row[] of) {
+        return Moments.of(of, shape -> LOWEST + Shape.of(shape).at(0).ceiling(), STEP);
+    }
+
+    /** The chance of a clean pass of the whole at {@code tempo}, rested, all cells weighed. */
     public double cleanAt(Tempo tempo) {
-        double x = tempo.log();
-        Row[] curves = curves();
+        return clean(curves(), Shape.OF_ONE_CURVE, tempo.log(), 0);
+    }
+
+    /** The same for who is tired, 0 to {@value Evidence#MOST_TIRED}. */
+    double cleanAt(Tempo tempo, double tired) {
+        if (tired == 0) {
+            return cleanAt(tempo);
+        }
+        // Where trends alone differ one sum is enough; what differs in γ is the same for the whole, but lies apart.
+        int trends = Shape.TRENDS.length;
+        Row[] together = new Row[rows.length / trends];
+        for (int i = 0; i < together.length; i++) {
+            together[i] = Row.sum(Arrays.copyOfRange(rows, i * trends, (i + 1) * trends));
+        }
+        return clean(together, trends, tempo.log(), tired);
+    }
+
+    /**
+     * @param each how many shapes a row stands for
+     */
+    private static double clean(Row[] rows, int each, double x, double tired) {
         double clean = 0;
-        for (int curve = 0; curve < curves.length; curve++) {
-            Shape shape = Shape.of(curve * Shape.OF_ONE_CURVE);
-            Row row = curves[curve];
-            for (int i = 0; i < row.weights().length; i++) {
-                clean += row.weights()[i] * shape.at(place(row.from() + i)).clean(x);
+        for (int i = 0; i < rows.length; i++) {
+            Shape shape = Shape.of(i * each);
+            Row row = rows[i];
+            for (int place = 0; place < row.weights().length; place++) {
+                clean += row.weights()[place]
+                        * shape.at(place(row.from() + place)).clean(x + shape.tiring() * tired);
             }
         }
         return clean;
@@ -297,10 +367,14 @@ public final class Posterior {
 
     /** The belief as far as it is about whole passes: a row for each curve, and no shapes with the same curve apart. */
     Row[] curves() {
-        Row[] together = new Row[rows.length / Shape.OF_ONE_CURVE];
+        return curves(rows);
+    }
+
+    private static Row[] curves(Row[] of) {
+        Row[] together = new Row[of.length / Shape.OF_ONE_CURVE];
         for (int curve = 0; curve < together.length; curve++) {
             int first = curve * Shape.OF_ONE_CURVE;
-            together[curve] = Row.sum(Arrays.copyOfRange(rows, first, first + Shape.OF_ONE_CURVE));
+            together[curve] = Row.sum(Arrays.copyOfRange(of, first, first + Shape.OF_ONE_CURVE));
         }
         return together;
     }

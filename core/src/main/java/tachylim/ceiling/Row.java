@@ -53,16 +53,42 @@ record Row(int from, double[] weights) {
         return new Row(from + first, scaled);
     }
 
+    /** The first place at which one of some rows weighs anything. */
+    static int first(Row... rows) {
+        int first = Integer.MAX_VALUE;
+        for (Row row : rows) {
+            first = row.weights.length > 0 ? Math.min(first, row.from) : first;
+        }
+        return first;
+    }
+
+    /** The place after the last at which one of some rows weighs anything. */
+    static int end(Row... rows) {
+        int end = 0;
+        for (Row row : rows) {
+            end = row.weights.length > 0 ? Math.max(end, row.to()) : end;
+        }
+        return end;
+    }
+
+    /** These weights where there are chances, times those. */
+    Row weighed(Row chances) {
+        int first = Math.max(from, chances.from);
+        int end = Math.min(to(), chances.to());
+        if (first >= end) {
+            return EMPTY;
+        }
+        double[] weighed = new double[end - first];
+        for (int i = 0; i < weighed.length; i++) {
+            weighed[i] = weights[first - from + i] * chances.weights[first - chances.from + i];
+        }
+        return new Row(first, weighed);
+    }
+
     /** The weights of several shapes at each place together. */
     static Row sum(Row... rows) {
-        int from = Integer.MAX_VALUE;
-        int to = 0;
-        for (Row row : rows) {
-            if (row.weights().length > 0) {
-                from = Math.min(from, row.from());
-                to = Math.max(to, row.to());
-            }
-        }
+        int from = first(rows);
+        int to = end(rows);
         if (from >= to) {
             return EMPTY;
         }

@@ -32,7 +32,7 @@ public record Surprise(double log, Optional<Tempo> doubted) {
 
     /** After one more pass, by what was believed before it. */
     Surprise after(Posterior belief, Evidence evidence) {
-        double misses = Math.max(LEAST_MISSES, 1 - belief.cleanAt(evidence.tempo()));
+        double misses = Math.max(LEAST_MISSES, 1 - belief.cleanAt(evidence.tempo(), evidence.tired()));
         if (doubted.isPresent() || misses > MOST_MISSES) {
             return this;
         }

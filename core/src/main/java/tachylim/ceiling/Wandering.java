@@ -3,7 +3,7 @@ package tachylim.ceiling;
 import tachylim.load.Layoff;
 
 /**
- * How far a skill wanders while nobody looks: about 1% by the square root of the days, and after a week without
+ * How far a skill wanders while nobody looks: about 0.6% by the square root of the days, and after a week without
  * practice wider still and lower. What practice adds is not here, but in the trend that each player shows. This class is
  * immutable.
  *
@@ -12,7 +12,7 @@ import tachylim.load.Layoff;
  */
 record Wandering(double drift, double sd) {
 
-    private static final double NIGHTLY = 0.01;
+    private static final double NIGHTLY = 0.006;
     private static final double LAYOFF_DRIFT = 0.004;
     private static final double MOST_DRIFT = 0.12;
     private static final double LAYOFF_WIDENING = 0.005;

@@ -17,5 +17,6 @@ final class ConditionCodec {
             condition.get("reserve", RECOVERY, Condition::recovery),
             condition.number("sinceBreak", Condition::sinceBreak),
             condition.number("unbroken", Condition::unbroken),
-            condition.get("worst", SegmentCodec.TENSION.or(Tension.LOOSE), Condition::worst)));
+            condition.get("worst", SegmentCodec.TENSION.or(Tension.LOOSE), Condition::worst),
+            condition.get("playedSeconds", Codec.NUMBER.or(0.0), Condition::playedSeconds)));
 }

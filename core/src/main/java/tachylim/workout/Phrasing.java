@@ -69,7 +69,7 @@ final class Phrasing {
 
     private Pass rounds(Move.Play play, int wantedBeats, int most) {
         Section notes = notes(play);
-        int each = Math.max(1, Math.min(most, wantedBeats / padded(notes)));
+        int each = rounds(padded(notes), wantedBeats, most);
         int rounds = each * play.task().ask().passes();
         return new Pass(play.task(), notes, beats(notes, rounds), rounds, bar, play.why());
     }
@@ -97,6 +97,15 @@ final class Phrasing {
 
     private int padded(Section notes) {
         return (once(notes) + bar - 1) / bar * bar;
+    }
+
+    /** How often all of it goes round in a full pass: what a pass is measured by. */
+    int fullRounds() {
+        return rounds(padded(new Section(0, music.notes().size() - 1)), FULL_PASS_BEATS, MOST_ROUNDS);
+    }
+
+    private static int rounds(int padded, int wantedBeats, int most) {
+        return Math.max(1, Math.min(most, wantedBeats / padded));
     }
 
     private int beats(Section notes, int rounds) {

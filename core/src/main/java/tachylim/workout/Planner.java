@@ -121,7 +121,7 @@ public final class Planner {
         this.theme = brief.themes().get(sketch.theme());
         this.music = music;
         this.choices = sketch.choices();
-        this.estimate = music.estimate(theme.estimate());
+        this.estimate = music.estimate(theme.known().today());
         this.target = music.tempo(theme.target());
         this.sketch = sketch.lasting(sketch.setting()
                 .times()

@@ -296,7 +296,7 @@ public final class Run {
                     Reason.of(
                             "because.lowCeiling",
                             "ceiling",
-                            block.music().estimate(known.estimate()).ceiling().low()));
+                            block.music().estimate(known.today()).ceiling().low()));
         }
         Rest rest = pass.kind() == PassKind.BURST
                 ? new Pacing(situation(standing)).afterBurst(after, next, learnt.bursts(standing.block))
@@ -408,7 +408,7 @@ public final class Run {
     private static Move.Play play(Situation now, Move move) {
         if (move instanceof Move.Measure measure) {
             Learnt learnt = now.progress().of(now.current());
-            double giveOrTake = learnt.known().estimate().ceiling().giveOrTake();
+            double giveOrTake = learnt.known().giveOrTakeToday();
             if (giveOrTake <= measure.enough()) {
                 return null;
             }

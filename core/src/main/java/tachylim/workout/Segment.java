@@ -32,8 +32,8 @@ public record Segment(
         Step step, Part part, int block, double start, double seconds, Answer answer, Tally before, Tally after) {
 
     /**
-     * What it says about the ceiling of the section that {@code music} comes from: the share of its transitions that were quick, as
-     * they went, at the tempo at which the section as written has them as quick. A warm-up, a rest, and what was left without a
+     * What it says about the ceiling of the section that {@code music} comes from: the share of a full pass that was quick, as
+     * it went, at the tempo at which the section as written has them as quick. A warm-up, a rest, and what was left without a
      * word say nothing; nor does what is played in an articulation or another way, without a click or at a gliding tempo. Each pass of a set
      * speaks for itself. Slow passes alike say less and less: they share the day's form, and whatever is awkward at that
      * tempo.
@@ -48,6 +48,7 @@ public record Segment(
                 music.asWritten(pass.tempo()),
                 answer.verdict(),
                 this.before.recovery().level(),
+                this.before.playedToday() / 60,
                 music.share() * share(pass, music));
         boolean slow = pass.kind() == PassKind.CONTROLLED;
         int alike = slow ? likeIt(pass, before) : 0;
@@ -88,11 +89,14 @@ public record Segment(
                 && pass.ask().kind() != Ask.Kind.COUNT;
     }
 
+    /** How much of a full pass was played quickly: fewer transitions are easier, and so is going round less often. */
     private static double share(Pass pass, Music music) {
-        int transitions = transitions(music.notes().notes().size());
+        double rounds = (double) pass.roundsEach() / new Phrasing(music.notes()).fullRounds();
         return pass.pulse() instanceof Pulse.Switching switching
-                ? Math.min(1.0, (double) switching.quick() / Math.max(1, pass.beats()))
-                : (double) transitions(pass.notes().size()) / transitions;
+                ? rounds * Math.min(1.0, (double) switching.quick() / Math.max(1, pass.beats()))
+                : rounds
+                        * transitions(pass.notes().size())
+                        / transitions(music.notes().notes().size());
     }
 
     /** How many passes like it there were in its block. */
@@ -152,9 +156,9 @@ public record Segment(
         return answer != null && step instanceof Pass pass && pass.kind() == PassKind.BURST;
     }
 
-    /** The share of the transitions of {@code music} that some beats of it have, on average. */
+    /** The share of a full pass of {@code music} that some beats of it are, on average. */
     public static double shareOf(int beats, Passage music) {
-        return Math.min(1, beats / Math.max(1, music.length().doubleValue()));
+        return Math.min(1, beats / Math.max(1, music.length().doubleValue())) / new Phrasing(music).fullRounds();
     }
 
     /** The transitions between some notes; a single note counts as one. */

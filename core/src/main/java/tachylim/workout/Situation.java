@@ -36,13 +36,13 @@ record Situation(Workout workout, Progress progress, List<Block> blocks, int blo
         return progress.bursts(block);
     }
 
-    /** How fast the music of the block at hand is now. */
+    /** How fast the music of the block at hand is today. */
     Estimate estimate() {
         return estimate(current());
     }
 
     Estimate estimate(Block of) {
-        return of.music().estimate(known(of.theme()).estimate());
+        return of.music().estimate(known(of.theme()).today());
     }
 
     Known known(int theme) {

@@ -58,6 +58,11 @@ public record Tally(
         return condition.recovery();
     }
 
+    /** Seconds of playing of the day so far. */
+    double playedToday() {
+        return condition.playedSeconds() + playingSeconds;
+    }
+
     /** Seconds since the last break. */
     public double sinceBreak() {
         return condition.sinceBreak();

@@ -85,8 +85,8 @@ class AwkwardBandsTest {
         Posterior belief = Posterior.prior(Tempo.of(100), 0.08);
         AwkwardBand band = new AwkwardBand(Tempo.of(92), Tempo.of(97), 20, 0.5, 0.9);
         Known known = Known.of(belief).besides(List.of(band));
-        Evidence within = Evidence.of(Tempo.of(95), tachylim.task.Verdict.BROKE, 1, 1);
-        Evidence above = Evidence.of(Tempo.of(99), tachylim.task.Verdict.CLEAN, 1, 1);
+        Evidence within = Evidence.of(Tempo.of(95), tachylim.task.Verdict.BROKE);
+        Evidence above = Evidence.of(Tempo.of(99), tachylim.task.Verdict.CLEAN);
         assertThat(known.after(within)).isSameAs(known);
         assertThat(known.after(above).estimate().ceiling().middle())
                 .isGreaterThan(known.estimate().ceiling().middle());

@@ -1,6 +1,7 @@
 package tachylim.ceiling;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
@@ -65,7 +66,7 @@ class CeilingTest {
     void aTiredPassSaysLess() {
         Posterior before = Posterior.prior(Tempo.of(100), Posterior.PLAYED_SD);
         Tempo at = Tempo.of(100);
-        assertThat(before.after(Evidence.of(at, Verdict.BROKE, 0.4, 1))
+        assertThat(before.after(Evidence.of(at, Verdict.BROKE, 0.4, 20, 1))
                         .estimate()
                         .ceiling()
                         .middle())
@@ -79,11 +80,11 @@ class CeilingTest {
     void aCleanBurstSaysLessThanACleanPassOfTheWholeAndABrokenOneIsHeardInFull() {
         Posterior before = Posterior.prior(Tempo.of(100), Posterior.PLAYED_SD);
         Tempo at = Tempo.of(112);
-        double whole = ceilingAfter(before, new Evidence(at, Verdict.CLEAN, 1, 1));
-        double burst = ceilingAfter(before, new Evidence(at, Verdict.CLEAN, 0.1, 1));
+        double whole = ceilingAfter(before, new Evidence(at, Verdict.CLEAN, 1, 0, 1));
+        double burst = ceilingAfter(before, new Evidence(at, Verdict.CLEAN, 0.1, 0, 1));
         assertThat(burst).isGreaterThan(100.5).isLessThan(whole - 2);
-        assertThat(ceilingAfter(before, new Evidence(at, Verdict.BROKE, 0.1, 1)))
-                .isLessThanOrEqualTo(ceilingAfter(before, new Evidence(at, Verdict.BROKE, 1, 1)) + 0.5);
+        assertThat(ceilingAfter(before, new Evidence(at, Verdict.BROKE, 0.1, 0, 1)))
+                .isLessThanOrEqualTo(ceilingAfter(before, new Evidence(at, Verdict.BROKE, 1, 0, 1)) + 0.5);
     }
 
     private static double ceilingAfter(Posterior before, Evidence evidence) {
@@ -91,9 +92,33 @@ class CeilingTest {
     }
 
     @Test
-    void tiredPassesCountHalf() {
-        assertThat(Evidence.of(Tempo.of(130), Verdict.CLEAN, 0.5, 1).power()).isEqualTo(Evidence.TIRED_POWER);
-        assertThat(Evidence.of(Tempo.of(130), Verdict.CLEAN, 1, 0.25).power()).isEqualTo(1);
+    void playingTiresByWhatIsLeftAndByItsMinutes() {
+        assertThat(tired(1, 0)).isZero();
+        assertThat(tired(0.5, 0)).isEqualTo(0.5);
+        assertThat(tired(0.5, 30)).isEqualTo(0.75);
+        assertThat(tired(0, 45)).isEqualTo(tired(0, 300)).isEqualTo(Evidence.MOST_TIRED);
+        assertThatThrownBy(() -> new Evidence(Tempo.of(100), Verdict.CLEAN, 1, -0.1, 1))
+                .isInstanceOf(IllegalArgumentException.class);
+    }
+
+    private static double tired(double recovery, double minutes) {
+        return Evidence.of(Tempo.of(130), Verdict.CLEAN, recovery, minutes, 1).tired();
+    }
+
+    /** Who is the slower the longer a workout lasts is believed to be tired, and not to be slow. */
+    @Test
+    void tiredIsNotSlow() {
+        Posterior belief = Posterior.prior(Tempo.of(100), Posterior.PLAYED_SD);
+        Posterior fresh = belief;
+        for (int i = 0; i < 30; i++) {
+            Verdict tired = i % 2 == 0 ? Verdict.ROUGH : Verdict.BROKE;
+            fresh = fresh.after(Evidence.of(Tempo.of(97), Verdict.CLEAN)).after(Evidence.of(Tempo.of(98), tired));
+            belief = belief.after(Evidence.of(Tempo.of(97), Verdict.CLEAN))
+                    .after(Evidence.of(Tempo.of(98), tired, 0.2, 40, 1));
+        }
+        assertThat(belief.estimate().ceiling().middle().bpm())
+                .isGreaterThan(fresh.estimate().ceiling().middle().bpm() + 2)
+                .isGreaterThan(96);
     }
 
     @Test
@@ -125,12 +150,32 @@ class CeilingTest {
             SplittableRandom random = new SplittableRandom(seed);
             double truth = 75 + 105 * random.nextDouble();
             Tempo guess = Tempo.of(truth * Math.exp(Posterior.GUESS_SD * random.nextGaussian() * 0.8));
-            Band ceiling = played(truth, guess, 24, random).estimate().ceiling();
+            Band ceiling = played(truth, guess, 24, random).estimateOfToday().ceiling();
             if (ceiling.low().bpm() <= truth && truth <= ceiling.high().bpm()) {
                 held++;
             }
         }
         assertThat(held).isBetween((int) (0.70 * players), (int) (0.93 * players));
+    }
+
+    /** What is heard on one day leaves open how it would be on another. */
+    @Test
+    void todayIsKnownBeforeTheUsualDayIs() {
+        Posterior belief = Posterior.prior(Tempo.of(100), 0.03);
+        assertThat(belief.form()).isEqualTo(1);
+        assertThat(belief.estimateOfToday()).isEqualTo(belief.estimate());
+        for (int i = 0; i < 6; i++) {
+            belief = belief.after(Evidence.of(Tempo.of(95), Verdict.ROUGH))
+                    .after(Evidence.of(Tempo.of(97), Verdict.BROKE));
+        }
+        Band today = belief.estimateOfToday().ceiling();
+        Band usual = belief.estimate().ceiling();
+        assertThat(today.middle()).isLessThan(usual.middle());
+        assertThat(belief.form()).isBetween(0.95, 0.99);
+        assertThat(belief.afterDays(1).form()).isEqualTo(1);
+        Posterior many = afterManyPasses(120, 60);
+        assertThat(many.estimateOfToday().ceiling().giveOrTake())
+                .isLessThan(many.estimate().ceiling().giveOrTake());
     }
 
     private static Posterior afterManyPasses(double truth, int passes) {

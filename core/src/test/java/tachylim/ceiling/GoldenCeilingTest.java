@@ -105,7 +105,7 @@ class GoldenCeilingTest {
         double off = tempo.bpm() / ceiling - 1 + 0.1 * (chance.nextDouble() - 0.5);
         Verdict verdict = off < 0 ? Verdict.CLEAN : off < 0.06 ? Verdict.ROUGH : Verdict.BROKE;
         double share = chance.nextInt(3) == 0 ? 0.4 : 1;
-        Evidence one = Evidence.of(tempo, verdict, chance.nextDouble(), share);
+        Evidence one = Evidence.of(tempo, verdict, chance.nextDouble(), 60 * chance.nextDouble(), share);
         return switch (chance.nextInt(5)) {
             case 0 -> one.again(1 + chance.nextInt(4));
             case 1 -> one.oneOf(5, 1 + chance.nextInt(3));

@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.io.IOException;
+import java.util.Base64;
 import java.util.List;
 import java.util.SplittableRandom;
 import java.util.function.Function;
@@ -20,7 +22,8 @@ class PosteriorTest {
                 Tempo.of(70 + random.nextInt(70)),
                 Verdict.values()[random.nextInt(3)],
                 random.nextBoolean() ? 1 : 0.05 + 0.95 * random.nextDouble(),
-                random.nextInt(4) == 0 ? Evidence.TIRED_POWER : 1);
+                random.nextInt(4) == 0 ? 0 : Evidence.MOST_TIRED * random.nextDouble(),
+                random.nextInt(4) == 0 ? 0.5 : 1);
     }
 
     @ParameterizedTest
@@ -37,12 +40,14 @@ class PosteriorTest {
                 fast = fast.after(evidence);
                 plain.learn(evidence);
             }
+            assertThat(fast.form()).isCloseTo(plain.form(), within(1e-9));
             fast = fast.afterDays(1);
             plain.night();
             assertThat(fast.logCeiling().mean()).isCloseTo(plain.meanLogCeiling(), within(1e-9));
             assertThat(fast.logCeiling().variance()).isCloseTo(plain.varianceLogCeiling(), within(1e-9));
             Tempo at = Tempo.of(85 + random.nextInt(40));
-            assertThat(fast.cleanAt(at)).isCloseTo(plain.cleanAt(at), within(1e-9));
+            assertThat(fast.cleanAt(at)).isCloseTo(plain.cleanAt(at, 0), within(1e-9));
+            assertThat(fast.cleanAt(at, 0.7)).isCloseTo(plain.cleanAt(at, 0.7), within(1e-9));
         }
     }
 
@@ -56,8 +61,8 @@ class PosteriorTest {
         Posterior alike = belief;
         Posterior easier = belief;
         for (int i = 0; i < 12; i++) {
-            alike = alike.after(new Evidence(Tempo.of(106), Verdict.ROUGH, 0.1, 1));
-            easier = easier.after(new Evidence(Tempo.of(112), Verdict.CLEAN, 0.1, 1));
+            alike = alike.after(new Evidence(Tempo.of(106), Verdict.ROUGH, 0.1, 0, 1));
+            easier = easier.after(new Evidence(Tempo.of(112), Verdict.CLEAN, 0.1, 0, 1));
         }
         assertThat(easier.ceilingOf(0.1).middle().bpm())
                 .isGreaterThan(easier.estimate().ceiling().middle().bpm() * 1.04)
@@ -100,7 +105,7 @@ class PosteriorTest {
         for (int i = 0; i < passes; i++) {
             Tempo tempo = Tempo.of(90 + random.nextInt(25));
             Verdict verdict = tempo.bpm() < 100 ? Verdict.CLEAN : tempo.bpm() < 107 ? Verdict.ROUGH : Verdict.BROKE;
-            belief = belief.after(new Evidence(tempo, verdict, i % 3 == 0 ? 0.1 : 1, 1));
+            belief = belief.after(new Evidence(tempo, verdict, i % 3 == 0 ? 0.1 : 1, 0, 1));
         }
         return belief;
     }
@@ -142,6 +147,36 @@ class PosteriorTest {
             }
         }
         assertAlike(kept.estimate().ceiling(), exact.estimate().ceiling());
+    }
+
+    /** On the same day the next pass is learned from what was kept as from what it was. */
+    @Test
+    void aKeptDayKeepsItsForm() {
+        Posterior belief = afterPasses(40, Posterior.GUESS_SD).afterDays(1);
+        for (int i = 0; i < 4; i++) {
+            belief = belief.after(Evidence.of(Tempo.of(97), Verdict.BROKE));
+        }
+        Posterior kept = Posterior.fromBytes(belief.toBytes(), belief.passes());
+        assertThat(kept.form()).isCloseTo(belief.form(), within(0.001)).isLessThan(0.999);
+        Evidence next = Evidence.of(Tempo.of(95), Verdict.ROUGH);
+        assertAlike(
+                kept.after(next).estimate().ceiling(),
+                belief.after(next).estimate().ceiling());
+    }
+
+    /** A belief as it was kept before tiring was learned: the same place, about as sure. */
+    @Test
+    void aBeliefThatWasKeptEarlierIsReadAndGoesOn() throws IOException {
+        byte[] kept = Base64.getMimeDecoder()
+                .decode(getClass().getResourceAsStream("earlier-belief.txt").readAllBytes());
+        Posterior belief = Posterior.fromBytes(kept, 30);
+        assertThat(belief.estimate().ceiling().middle().bpm()).isCloseTo(98, within(0.8));
+        assertThat(belief.estimate().ceiling().giveOrTake()).isBetween(0.005, 0.03);
+        assertThat(belief.after(Evidence.of(Tempo.of(100), Verdict.CLEAN))
+                        .estimate()
+                        .ceiling()
+                        .middle())
+                .isGreaterThan(belief.estimate().ceiling().middle());
     }
 
     @ParameterizedTest

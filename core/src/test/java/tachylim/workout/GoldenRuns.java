@@ -166,7 +166,8 @@ public final class GoldenRuns {
                         new Recovery(1, 1 + 2 * chance.nextDouble()),
                         chance.nextInt(3) * 200.0,
                         900 + chance.nextInt(700),
-                        chance.nextInt(10) == 0 ? Tension.GRIPPING : Tension.LOOSE),
+                        chance.nextInt(10) == 0 ? Tension.GRIPPING : Tension.LOOSE,
+                        chance.nextInt(4) * 400.0),
                 chance.nextInt(4) == 0
                         ? List.of(
                                 new WarmUpRoutine.Item("Shoulders", 60, false),

@@ -14,6 +14,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 import tachylim.ceiling.Known;
 import tachylim.ceiling.Posterior;
 import tachylim.load.Condition;
+import tachylim.load.DayLoad;
 import tachylim.load.Effort;
 import tachylim.method.Move;
 import tachylim.method.School;
@@ -40,7 +41,12 @@ class MeasuringIsBoundedTest {
 
     private static Brief brief(Theme theme, School school, double burstSeconds, Tension worst) {
         return Brief.on(
-                theme, 30, Choices.usual(school), left(burstSeconds), Condition.FRESH.having(worst), Reason.NONE);
+                theme,
+                30,
+                Choices.usual(school),
+                left(burstSeconds),
+                Condition.FRESH.after(new DayLoad(Effort.NONE, 0, 0, worst)),
+                Reason.NONE);
     }
 
     private static List<Segment> played(Workout workout, Answer each) {

@@ -74,8 +74,8 @@ class PlannerTest {
 
     @Test
     void aClimbThatIsTheFirstStartsWellBelowComfortableAndEndsATenthUnderIt() {
-        Known known = sure(124);
-        SteadyClimb opener = (SteadyClimb) block(plan(known, 138, School.INTERVAL_BURSTS, null), Part.OPENER)
+        Known known = sure(130);
+        SteadyClimb opener = (SteadyClimb) block(plan(known, 145, School.INTERVAL_BURSTS, null), Part.OPENER)
                 .method();
         double comfortable = known.estimate().comfortable().middle().bpm();
         assertThat(opener.start().bpm()).isCloseTo(comfortable * 0.72, within(1.0));
@@ -203,7 +203,7 @@ class PlannerTest {
 
     @Test
     void atTheEndOfTheMetronomeThereIsNoRoomForBursts() {
-        Workout workout = plan(sure(400), 400, School.INTERVAL_BURSTS, null);
+        Workout workout = plan(sure(400), 398, School.INTERVAL_BURSTS, null);
         assertThat(workout.remarks()).anyMatch(remark -> remark.code().equals("plan.passedTarget"));
         assertThat(workout.blocks()).noneMatch(b -> b.method() instanceof IntervalBursts);
     }

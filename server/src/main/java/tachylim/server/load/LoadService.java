@@ -128,7 +128,7 @@ public class LoadService {
                 condition(who, now)
                         .unbrokenFor(
                                 guardrails.back().isPresent() ? Return.UNBROKEN_SECONDS : Guardrails.UNBROKEN_SECONDS)
-                        .having(weeks.done().worstTension()),
+                        .after(weeks.done()),
                 Sparing.why(
                         day,
                         lastPlayed,

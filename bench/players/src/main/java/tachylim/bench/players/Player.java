@@ -10,13 +10,18 @@ import tachylim.tempo.Tempo;
 final class Player {
 
     private static final double CEILING_CLEAN = 0.8;
+
+    /** How much slower a hand is that is spent, and one that has played half an hour, as usual, ln tempo. */
     private static final double FATIGUE = 0.06;
+
+    private static final double HALF_AN_HOUR = 0.015;
     private static final double TENSION_AT_CEILING = 2;
     private static final double TENSION_SLOPE = 7;
     private static final double TENSION_NOISE = 0.5;
     private static final double BROKEN_LAPSES = 0.3;
 
     private final Kind kind;
+    private final double tiring;
     private final SplittableRandom random;
     private final double width;
     private final double breaking;
@@ -30,7 +35,15 @@ final class Player {
     private double awkwardTo = Double.NEGATIVE_INFINITY;
 
     Player(Kind kind, SplittableRandom random) {
+        this(kind, 1, random);
+    }
+
+    /**
+     * @param tiring how much playing tires, 1 as usual
+     */
+    Player(Kind kind, double tiring, SplittableRandom random) {
         this.kind = kind;
+        this.tiring = tiring;
         this.random = random;
         this.width = 0.02 + 0.05 * random.nextDouble();
         this.breaking = 0.03 + 0.12 * random.nextDouble();
@@ -88,9 +101,10 @@ final class Player {
      *
      * @param share the share of the transitions that are played
      * @param recovery how rested, 0 to 1
+     * @param minutes played before it today
      */
-    Answer play(Tempo tempo, double share, double recovery) {
-        double x = tempo.log() + FATIGUE * (1 - recovery);
+    Answer play(Tempo tempo, double share, double recovery, double minutes) {
+        double x = tempo.log() + tiring * (FATIGUE * (1 - recovery) + HALF_AN_HOUR * Math.min(1.5, minutes / 30));
         return new Answer(verdict(tempo, x, share), tension(x));
     }
 

@@ -55,6 +55,7 @@ final class Practice {
     private Posterior belief;
     private Optional<Tempo> lastClimb = Optional.empty();
     private double reached;
+    private int doubts;
 
     /**
      * @param ear told of everything that is played
@@ -73,6 +74,11 @@ final class Practice {
 
     Posterior belief() {
         return belief;
+    }
+
+    /** How many workouts did not fit what was believed of the ceiling. */
+    int doubts() {
+        return doubts;
     }
 
     Tempo target() {
@@ -106,6 +112,7 @@ final class Practice {
                             : event((Pass) run.step(), answer(run)));
         }
         belief = run.known().belief().orElseThrow();
+        doubts += run.known().doubted().isPresent() ? 1 : 0;
         measured.add(new Forecast.Measured(day, morning, now()));
         Tempo ceiling = belief.estimate().ceiling().middle();
         for (Segment segment : run.past()) {
@@ -169,13 +176,17 @@ final class Practice {
         Pass pass = (Pass) run.step();
         Music played = run.blocks().get(run.block()).music();
         double recovery = run.tally().recovery().level();
+        double minutes = run.tally().playingSeconds() / 60;
+        int bars = (int) Math.max(1, Math.ceil(played.notes().length().doubleValue() / 4 - 1e-9));
+        double full = Math.max(1, Math.min(8, 24 / (4 * bars)));
         double share = played.share()
                 * Math.max(1, pass.notes().size() - 1)
-                / Math.max(1, played.notes().notes().size() - 1);
+                / Math.max(1, played.notes().notes().size() - 1)
+                * Math.min(1, pass.roundsEach() / full);
         Tempo tempo = played.asWritten(pass.tempo());
         double ratio = pass.tempo().bpm() / player.ceilingToday();
         int passes = pass.ask().passes();
-        List<Answer> each = Stream.generate(() -> player.play(tempo, Math.min(1, share), recovery))
+        List<Answer> each = Stream.generate(() -> player.play(tempo, Math.min(1, share), recovery, minutes))
                 .limit(passes)
                 .toList();
         each.forEach(one -> ear.heard(pass.kind(), pass.playSeconds() / passes, ratio, one));

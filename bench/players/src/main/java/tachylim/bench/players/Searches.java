@@ -37,7 +37,7 @@ final class Searches {
         @Override
         public void pass(Player player) {
             Tempo tempo = Probe.next(belief, fastest, Tempo.of(Tempo.MAX));
-            Answer answer = player.play(tempo, 1, 0.95);
+            Answer answer = player.play(tempo, 1, 0.95, 0);
             belief = belief.after(Evidence.of(tempo, answer.verdict()));
             if (answer.verdict() == Verdict.CLEAN && tempo.compareTo(fastest) > 0) {
                 fastest = tempo;
@@ -71,7 +71,7 @@ final class Searches {
 
         @Override
         public void pass(Player player) {
-            boolean clean = player.play(Tempo.clamped(tempo), 1, 0.95).verdict() == Verdict.CLEAN;
+            boolean clean = player.play(Tempo.clamped(tempo), 1, 0.95, 0).verdict() == Verdict.CLEAN;
             turned |= up != null && up != clean;
             up = clean;
             if (turned) {
@@ -103,7 +103,7 @@ final class Searches {
 
         @Override
         public void pass(Player player) {
-            boolean clean = player.play(Tempo.clamped(tempo), 1, 0.95).verdict() == Verdict.CLEAN;
+            boolean clean = player.play(Tempo.clamped(tempo), 1, 0.95, 0).verdict() == Verdict.CLEAN;
             if (up != null && up != clean) {
                 turns++;
                 step = Math.max(0.01, step * 0.75);

@@ -25,6 +25,9 @@ public final class Trials {
                 workouts(kind, players, seed);
             }
         }
+        if (what.equals("all") || what.equals("tiring")) {
+            Tiring.trial(players, seed);
+        }
         if (what.equals("all") || what.equals("schools")) {
             Months.schools(players / MONTHS_ARE_LONG, seed);
         }

@@ -178,7 +178,7 @@ final class Weeks {
         while (left > 0) {
             double seconds = PASS_BEATS * 60 / tempo;
             double ratio = tempo / player.ceilingToday();
-            Answer answer = player.play(Tempo.of(tempo), 1, recovery.level());
+            Answer answer = player.play(Tempo.of(tempo), 1, recovery.level(), 0);
             diary.heard(PassKind.CONTROLLED, seconds, ratio, answer);
             recovery = recovery.afterPlaying(ratio / COMFORTABLE, seconds);
             left -= seconds + 4;
