@@ -1507,6 +1507,7 @@ export interface components {
             broke: number[];
             /** Format: double */
             doubted: number | null;
+            form: components["schemas"]["Reason"];
             now: components["schemas"]["BandDto"];
             /** Format: double */
             opensAt: number;
@@ -1668,6 +1669,7 @@ export interface components {
             edges: components["schemas"]["EdgeDay"][];
             estimate: components["schemas"]["EstimateDto"];
             forecast: components["schemas"]["ForecastDto"] | null;
+            form: components["schemas"]["Reason"];
             history: components["schemas"]["HistoryDay"][];
             measure: components["schemas"]["Reason"];
             /** Format: date */
@@ -3213,6 +3215,7 @@ export interface components {
             sectionId: number;
             /** Format: double */
             targetBpm: number;
+            today: components["schemas"]["BandDto"];
         };
         Timeline: {
             blocks: components["schemas"]["BlockDto"][];

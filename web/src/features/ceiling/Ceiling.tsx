@@ -90,7 +90,7 @@ function OfSection({ id, sections }: { id: number; sections: { id: number; label
       {begin.ask}
       {view.doubted !== null && <Doubt sectionId={id} doubted={view.doubted} />}
       <p className="max-w-[80ch]">
-        {underline(view)} {say(view.measure)}
+        {underline(view)} {say(view.form)} {say(view.measure)}
       </p>
       <Outlook view={view} />
       {view.awkward.map((band) => (

@@ -49,6 +49,14 @@ export default function TestResult() {
           changed: changed(view),
         })}
       </p>
+      <p className="mt-2 max-w-[80ch]">
+        {say("ceiling.todayAndUsual", {
+          today: Math.round(view.today.middle),
+          give: give(view.today),
+          usual: Math.round(ceiling.middle),
+          giveUsual: give(ceiling),
+        })}
+      </p>
       <div className="mt-6 grid gap-x-12 gap-y-8 lg:grid-cols-2">
         <Picture title={say("ceiling.howOftenItIsClean")} file="ceiling-test" rows={rows(view)}>
           <Success estimate={view.estimate} curve={view.curve} tries={tries(view.passes)} target={view.targetBpm} />

@@ -126,6 +126,7 @@ function Moved({ runId, settled }: { runId: number; settled: boolean }) {
           <li key={section.sectionId} className="flex flex-wrap items-baseline gap-x-8 gap-y-1 py-2">
             {several && <b dir="auto">{called(section.passage, section.section)}</b>}
             <span>{moved(section)}</span>
+            {section.form.code && <span>{say(section.form)}</span>}
             {section.broke.length > 0 && <span>{say("run.itBrokeGoingTo", { broke: notesOf(section.broke) })}</span>}
             {section.repeated.map(({ cause, times }) => (
               <span key={cause} dir="auto">

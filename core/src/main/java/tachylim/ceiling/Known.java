@@ -7,6 +7,7 @@ import java.util.concurrent.atomic.AtomicReference;
 import java.util.stream.Stream;
 import tachylim.tempo.Rounding;
 import tachylim.tempo.Tempo;
+import tachylim.words.Reason;
 
 /**
  * What is known of a section, to plan with and to learn on from: the belief about its ceiling, the tempo above which
@@ -17,6 +18,9 @@ public final class Known {
 
     /** The share of clean passes above a band at which what is above it is in control. */
     private static final double CLEAN_ABOVE = 0.8;
+
+    /** A day that differs by less from a usual one is not worth a word. */
+    private static final double LEAST_FORM = 0.015;
 
     private final Posterior belief;
     private final Tempo alert;
@@ -100,6 +104,14 @@ public final class Known {
     /** How fast today is, as a share of a usual day: 1 where nothing was heard today. */
     public double form() {
         return belief == null ? 1 : belief.form();
+    }
+
+    /** How today compares with a usual day, in words; nothing to say where that is no more than a usual day is known to be. */
+    public Reason formSentence() {
+        double off = form() - 1;
+        return Math.abs(off) < LEAST_FORM
+                ? Reason.NONE
+                : Reason.of("today.form", "percent", Math.round(100 * Math.abs(off)), "over", off > 0);
     }
 
     /** The estimate to plan by: that of a usual day with today's form. */

@@ -179,6 +179,10 @@ public final class Planner {
                     .known()
                     .doubted()
                     .ifPresent(ceiling -> remarks.add(Reason.of("block.doubt", "ceiling", ceiling)));
+            Reason form = brief.theme().known().formSentence();
+            if (!form.saysNothing()) {
+                remarks.add(form);
+            }
             if (!brief.spared().saysNothing()) {
                 remarks.add(brief.spared());
             } else if (brief.choices().school() == School.CEILING_TEST && !main.mayMeasure()) {

@@ -101,6 +101,9 @@ class CeilingController {
                     description = "the ceiling that what was played does not fit, until it is said why")
             Double doubted,
 
+            @Schema(description = "how today compares with a usual day; nothing to say where it does not differ")
+            Reason form,
+
             BandDto bursts,
             @Schema(nullable = true) Double tensionEdge,
             Reason measure,
@@ -128,6 +131,10 @@ class CeilingController {
             double targetBpm,
             LocalDate day,
             EstimateDto estimate,
+
+            @Schema(description = "the ceiling on the day of the test; the estimate is that of a usual day")
+            BandDto today,
+
             BandDto bursts,
             List<CurvePoint> curve,
             List<MeasuredPass> passes,

@@ -15,6 +15,7 @@ import tachylim.ceiling.Articulations;
 import tachylim.ceiling.Band;
 import tachylim.ceiling.Estimate;
 import tachylim.ceiling.Forecast;
+import tachylim.ceiling.Known;
 import tachylim.ceiling.Posterior;
 import tachylim.ceiling.Smoother;
 import tachylim.ceiling.SuccessCurve;
@@ -101,6 +102,7 @@ class CeilingService {
                 today,
                 standing.dto(),
                 standing.doubted().map(Tempo::bpm).orElse(null),
+                Known.of(belief).formSentence(),
                 BandDto.of(belief.ceilingOf(section.burstShare())),
                 standings
                         .tension(who, section.subject(), today)
@@ -219,6 +221,7 @@ class CeilingService {
                 section.targetBpm(),
                 test.day(),
                 EstimateDto.of(test.estimate()),
+                BandDto.of(belief.estimateOfToday().ceiling()),
                 BandDto.of(belief.ceilingOf(section.burstShare())),
                 curve(belief, test.estimate()),
                 passes.probes(who.accountId(), runId).stream()

@@ -88,7 +88,7 @@ class RunAfter {
                 plans.get(who, stored.workoutId()).workout(Map.of()).brief().themes();
         List<Long> ids = themes.stream().map(stored::sectionOf).toList();
         Map<Long, StoredSection> sections = repertoire.sectionsById(who, ids);
-        Map<Long, Standing> known = standings.standings(
+        Map<Long, Standing> known = standings.believed(
                 who, sections.values().stream().map(StoredSection::subject).toList(), today.day());
         return themes.stream()
                 .filter(theme -> sections.containsKey(stored.sectionOf(theme)))
@@ -102,6 +102,7 @@ class RunAfter {
                             BandDto.of(theme.estimate().ceiling()),
                             BandDto.of(standing.estimate().ceiling()),
                             standing.doubted().map(Tempo::bpm).orElse(null),
+                            standing.known().formSentence(),
                             transitions.brokeOn(who, section, stored.day()),
                             transitions.repeated(who, section.passage(), stored.day()).entrySet().stream()
                                     .map(one -> new Repeated(one.getKey(), one.getValue()))

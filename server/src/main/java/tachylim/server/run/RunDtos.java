@@ -19,6 +19,7 @@ import tachylim.task.Answer;
 import tachylim.task.Ask;
 import tachylim.task.Tension;
 import tachylim.task.Verdict;
+import tachylim.words.Reason;
 
 /** What the running part of the API takes and gives. */
 public final class RunDtos {
@@ -189,6 +190,10 @@ public final class RunDtos {
             BandDto before,
             BandDto now,
             @Schema(nullable = true) Double doubted,
+
+            @Schema(description = "how today compares with a usual day; nothing to say where it does not differ")
+            Reason form,
+
             List<Integer> broke,
             List<Repeated> repeated,
             double opensAt) {}
