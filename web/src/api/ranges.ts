@@ -66,7 +66,7 @@ export const RANGES = {
   PlanWish: {
     blocks: { minItems: 0, maxItems: 60 },
     burstBeats: { minimum: 1, maximum: 2 },
-    bursts: { minimum: 1, maximum: 12 },
+    bursts: { minimum: 1, maximum: 30 },
     cleanInARow: { minimum: 1, maximum: 6 },
     controlledShare: { minimum: 0.55, maximum: 0.7 },
     firstBurstShare: { minimum: 1.01, maximum: 1.1 },

@@ -1496,12 +1496,13 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
-        /** @description what the first section wants now by a rule of thumb, with the reason; null on Today */
+        /** @description what the first section wants now by a rule of thumb, with the reason */
         Advice: {
+            chosen: components["schemas"]["Reason"];
             /** @enum {string} */
             school: "INTERVAL_BURSTS" | "STEADY_CLIMB" | "NARROW_STEPS" | "EASY" | "SETBACK_LADDER" | "TAPER" | "CREST_AND_SETTLE" | "ARCH" | "PULSE_LADDER" | "SETTLE_OVERNIGHT" | "SWITCH_BURSTS" | "FREE_BURSTS" | "GROWING_BURSTS" | "CHANGE_COUNT" | "TEMPO_SWEEP" | "REFERENCE_COMPARISON" | "PERFORMANCE_RUN" | "STUDY_CARD" | "WARM_UP_ROUTINE" | "UPKEEP" | "CEILING_TEST";
             why: components["schemas"]["Reason"];
-        } | null;
+        };
         AfterSection: {
             before: components["schemas"]["BandDto"];
             broke: number[];
@@ -2614,7 +2615,7 @@ export interface components {
             workout: string;
         };
         PlanView: {
-            advice: components["schemas"]["Advice"] | null;
+            advice: components["schemas"]["Advice"];
             load: components["schemas"]["LoadDto"];
             /** Format: date */
             neededOn: string | null;

@@ -8,8 +8,8 @@ type School = Schemas["PlanWish"]["school"];
 
 interface Props {
   value: School;
-  /** What the section wants now by a rule of thumb; null where nobody asked. */
-  advice: Schemas["Advice"] | null;
+  /** What the section wants now by a rule of thumb. */
+  advice: Schemas["Advice"];
   onChange: (school: School) => void;
 }
 
@@ -22,13 +22,11 @@ export function Methods({ value, advice, onChange }: Props) {
   return (
     <section aria-label={say("plan.method")}>
       <h2 className="mb-1">{say("plan.method")}</h2>
-      {advice && (
-        <p className="mb-2 max-w-[90ch]">
-          <b>{say(`method.${advice.school}`)}</b>{" "}
-          {value === advice.school ? say("plan.isWhatThisSectionWants") : say("plan.mayBeWhatThisSection")}{" "}
-          {say(advice.why)}
-        </p>
-      )}
+      <p className="mb-2 max-w-[90ch]">
+        <b>{say(`method.${advice.school}`)}</b>{" "}
+        {value === advice.school ? say("plan.isWhatThisSectionWants") : say("plan.mayBeWhatThisSection")}{" "}
+        {say(advice.why)} {say(advice.chosen)}
+      </p>
       <RadioGroup.Root
         aria-label={say("plan.method")}
         value={value}
@@ -50,7 +48,7 @@ export function Methods({ value, advice, onChange }: Props) {
                   <Sketch passes={method.shape} label="" width={SKETCH_WIDTH} />
                   <span className="min-w-0 text-sm">
                     {say(`method.${method.school}`)}
-                    {method.school === advice?.school && (
+                    {method.school === advice.school && (
                       <span className="block text-xs text-brass-deep">{say("plan.suitsNow")}</span>
                     )}
                   </span>

@@ -124,6 +124,12 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
               <ChosenSection key={section.sectionId} section={section} />
             ))}
           </ol>
+          {mayBegin && !easy && (
+            <p className="mt-3">
+              <b>{say(`method.${plan.wish.school}`)}</b>{" "}
+              {say(plan.advice.chosen.code ? plan.advice.chosen : plan.advice.why)}
+            </p>
+          )}
           {plan.timeline.remarks
             .map((remark) => say(remark))
             .filter((remark) => remark !== data.load.restSentence)

@@ -30,6 +30,9 @@ public record Probes(Tempo limit, int passes, double enough) implements StateMac
 
     public static final int WHEN_UNSURE = 4;
 
+    /** The passes of a section that is not what a workout is mainly about. */
+    public static final int OF_ANOTHER = 2;
+
     /** A ceiling that is known to so much either way need not be measured. */
     public static final double ENOUGH = 0.02;
 

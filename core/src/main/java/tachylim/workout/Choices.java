@@ -13,7 +13,7 @@ import tachylim.words.Refusal;
  * What the player may choose about a workout. This class is immutable.
  *
  * @param school the method of its core
- * @param bursts bursts at most, 1 to {@value #MOST_BURSTS}
+ * @param bursts bursts at most, 1 to {@value #MOST_BURSTS}; how many there are follows their dose and the time there is
  * @param burstBeats beats of a burst, 1 to {@value #LONGEST_BURST}
  * @param controlledShare slow passes between bursts as a share of the ceiling, {@value #LEAST_CONTROLLED} to
  *     {@value #MOST_CONTROLLED}
@@ -36,7 +36,7 @@ public record Choices(
         Strictness strictness,
         boolean restsAsPlayed) {
 
-    public static final int MOST_BURSTS = 12;
+    public static final int MOST_BURSTS = 30;
     public static final int LONGEST_BURST = 2;
     public static final double LEAST_CONTROLLED = 0.55;
     public static final double MOST_CONTROLLED = 0.70;
@@ -158,7 +158,7 @@ public record Choices(
     public static Choices usual(School school) {
         return new Choices(
                 school,
-                8,
+                MOST_BURSTS,
                 2,
                 IntervalBursts.USUAL_CONTROLLED,
                 IntervalBursts.USUAL_FIRST,
@@ -174,16 +174,16 @@ public record Choices(
     public static Choices usual(School school, InstrumentFamily family) {
         Choices usual = usual(school);
         return switch (family) {
-            case WIND -> usual.with(6, 1, 0.60, 4);
-            case BRASS -> usual.with(6, 1, 0.58, 4).resting(true);
-            case BOWED -> usual.with(8, 2, 0.65, 3);
-            case PLUCKED, MALLET -> usual.with(8, 2, 0.62, 3);
+            case WIND -> usual.with(1, 0.60, 4);
+            case BRASS -> usual.with(1, 0.58, 4).resting(true);
+            case BOWED -> usual.with(2, 0.65, 3);
+            case PLUCKED, MALLET -> usual.with(2, 0.62, 3);
             case KEYBOARD, FREE_REED, OTHER -> usual;
         };
     }
 
-    private Choices with(int most, int beats, double slow, int inARow) {
+    private Choices with(int beats, double slow, int inARow) {
         return new Choices(
-                school, most, beats, slow, firstBurstShare, inARow, caution, focus, strictness, restsAsPlayed);
+                school, bursts, beats, slow, firstBurstShare, inARow, caution, focus, strictness, restsAsPlayed);
     }
 }

@@ -161,19 +161,54 @@ public final class Composer {
     private List<Sketch> sketches() {
         double all = Math.min(brief.minutes() * 60.0, affordable());
         if (Planner.isEasy(brief)) {
-            return List.of(
-                    sketch(Part.WARM_UP, 0, Planner.warmUpSeconds(brief)),
-                    sketch(Part.OPENER, 0, all * (OPENER_SHARE + CORE_SHARE)),
-                    sketch(Part.CLOSER, 0, Math.max(LEAST_CLOSER_SECONDS, all * CLOSER_SHARE)));
+            double opener = all * (OPENER_SHARE + CORE_SHARE);
+            // Where a rest is as long as what was played, as much less is played.
+            double over = taken(easy(opener, all)).seconds - all;
+            return easy(over > 0 ? opener - over / 2 : opener, all);
         }
-        double measuring = Planner.probes(brief, 0) * Planner.probeSeconds(brief, 0);
+        double measuring = measuringSeconds(0);
         if (brief.choices().school() == School.CEILING_TEST) {
             return List.of(
                     sketch(Part.WARM_UP, 0, Planner.warmUpSeconds(brief)),
                     sketch(Part.MEASURE, 0, Math.max(all, measuring)),
                     sketch(Part.CLOSER, 0, LEAST_CLOSER_SECONDS));
         }
-        return yielding(filled(withOwn(draft(all - measuring, measuring))));
+        // On a day with little left what there is goes to the core.
+        Optional<Integer> other = brief.minutes() * 60.0 <= affordable() ? vaguest() : Optional.empty();
+        double besides = other.map(this::measuringSeconds).orElse(0.0);
+        List<Sketch> draft = draft(all - measuring - besides, measuring);
+        if (besides > 0) {
+            // Before the first core, while the hands are rested.
+            int core = IntStream.range(0, draft.size())
+                    .filter(block -> draft.get(block).part() == Part.CORE)
+                    .findFirst()
+                    .orElse(draft.size() - 1);
+            draft.add(core, sketch(Part.MEASURE, other.get(), besides));
+        }
+        return yielding(filled(withOwn(draft)));
+    }
+
+    private List<Sketch> easy(double opener, double all) {
+        return List.of(
+                sketch(Part.WARM_UP, 0, Planner.warmUpSeconds(brief)),
+                sketch(Part.OPENER, 0, opener),
+                sketch(Part.CLOSER, 0, Math.max(LEAST_CLOSER_SECONDS, all * CLOSER_SHARE)));
+    }
+
+    private double measuringSeconds(int theme) {
+        return Planner.probes(brief, theme) * Planner.probeSeconds(brief, theme);
+    }
+
+    /**
+     * Which of the sections besides the first it would tell most to measure for what comes next: one of which little is known,
+     * or that may be at its target unseen. Empty where it is known well enough where they are.
+     */
+    private Optional<Integer> vaguest() {
+        return IntStream.range(1, sections)
+                .filter(theme -> brief.themes().get(theme).isUndecided())
+                .boxed()
+                .max(Comparator.comparingDouble(
+                        theme -> brief.themes().get(theme).estimate().ceiling().giveOrTake()));
     }
 
     /** With what the player put in, in its order, before what is measured and the main work: also what was ticked for today. */
@@ -464,10 +499,14 @@ public final class Composer {
                 .sum();
     }
 
-    /** With slow passes in variations for some seconds more, the sections taking turns, far goals first. */
+    /**
+     * With some seconds more: of what is for speed bursts have their share, and slow passes in variations the rest, the
+     * sections taking turns, far goals first.
+     */
     private List<Sketch> with(List<Sketch> sketches, double missing) {
-        List<Sketch> more = new ArrayList<>(sketches);
-        double left = missing;
+        boolean fast = brief.choices().school().goesAbove();
+        List<Sketch> more = new ArrayList<>(fast ? longerCores(sketches, missing * SHARE_OF_BURSTS) : sketches);
+        double left = missing - seconds(more) + seconds(sketches);
         boolean any = true;
         for (int turn = 0; any && left >= LEAST_VARIATION_SECONDS && more.size() < Brief.MOST_SKETCHES; turn++) {
             int theme = turn % sections;
@@ -486,6 +525,28 @@ public final class Composer {
             more.add(close.lasting(close.seconds() + left));
         }
         return more;
+    }
+
+    /** Of more time bursts get so much, until their dose is spent, and no block of them lasts longer than this, in seconds. */
+    private static final double SHARE_OF_BURSTS = 0.5;
+
+    private static final double LONGEST_CORE = 900;
+
+    private static List<Sketch> longerCores(List<Sketch> sketches, double more) {
+        long cores = sketches.stream().filter(Composer::isComposedCore).count();
+        return sketches.stream()
+                .map(one -> isComposedCore(one)
+                        ? one.lasting(Math.max(one.seconds(), Math.min(LONGEST_CORE, one.seconds() + more / cores)))
+                        : one)
+                .toList();
+    }
+
+    private static boolean isComposedCore(Sketch sketch) {
+        return sketch.part() == Part.CORE && !sketch.own();
+    }
+
+    private static double seconds(List<Sketch> sketches) {
+        return sketches.stream().mapToDouble(Sketch::seconds).sum();
     }
 
     /** Without some seconds: variations are given up first, the last of them before the others, then the opener is shorter. */

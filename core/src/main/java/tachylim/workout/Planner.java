@@ -75,10 +75,15 @@ public final class Planner {
     /** No burst and no probe is faster than this share of the target. */
     public static final double HIGHEST_OVER_TARGET = 1.05;
 
-    /** Burst time in a workout: for a player who is known, and for one who is new to it. */
-    private static final double DOSE_SECONDS = 40;
+    /** Burst time in a workout of a player who is known, in seconds: one for each of its minutes, between these. */
+    private static final double LEAST_DOSE_SECONDS = 20;
 
-    private static final double FIRST_DOSE_SECONDS = 20;
+    private static final double MOST_DOSE_SECONDS = 60;
+
+    private static final double BURSTS_A_MINUTE = 0.45;
+
+    /** Whoever is new to a section has so much of it. */
+    private static final double FIRST_DOSE = 0.5;
 
     /** Whole passes of evidence after which a player is no newcomer to a section. */
     private static final double EXPERIENCED = 30;
@@ -93,9 +98,6 @@ public final class Planner {
 
     private static final double SLOWEST_OF_COUNTED = 0.5;
     private static final double ROOM_FOR_ONE = 45;
-
-    /** A block has no more bursts. */
-    private static final int MOST_BURSTS = 30;
 
     /** At a tempo of the player's own, bursts come down so far before they end. */
     private static final double LEAST_OF_OWN = 0.85;
@@ -380,8 +382,16 @@ public final class Planner {
         if (choices.school() == School.CEILING_TEST) {
             return affordable;
         }
-        int wanted = Math.min(affordable, estimate.isVague() ? Probes.WHEN_UNSURE : Probes.USUAL);
+        int wanted = Math.min(affordable, wantedProbes());
         return (int) Math.min(wanted, brief.minutes() * 60 * MOST_MEASURING / probeSeconds());
+    }
+
+    /** More while little is known, as in a section's first workouts; of a section that is not the first of the workout a few. */
+    private int wantedProbes() {
+        if (sketch.theme() != 0) {
+            return Probes.OF_ANOTHER;
+        }
+        return estimate.isVague() || estimate.passes() < EXPERIENCED ? Probes.WHEN_UNSURE : Probes.USUAL;
     }
 
     /** What a probe takes with its count-in and its rest. */
@@ -610,13 +620,14 @@ public final class Planner {
         Tempo firstSet = Tempo.slower(first.compareTo(above) > 0 ? first : above, limit);
         int beats = choices.burstBeats();
         double each = firstSet.secondsFor(beats);
-        double dose = estimate.passes() < EXPERIENCED ? FIRST_DOSE_SECONDS : DOSE_SECONDS;
+        boolean isNew = estimate.passes() < EXPERIENCED;
+        double dose =
+                Math.max(LEAST_DOSE_SECONDS, Math.min(MOST_DOSE_SECONDS, brief.minutes())) * (isNew ? FIRST_DOSE : 1);
         double spent = Math.min(dose / burstBlocks(), brief.allowance().burstSeconds());
         int bursts = sketch.setting()
                 .times()
-                .map(times -> Math.min(times, MOST_BURSTS))
-                .orElseGet(() -> (int) Math.max(
-                        1, Math.min(Math.ceil((double) choices.bursts() / burstBlocks()), spent / each)));
+                .map(times -> Math.min(times, Choices.MOST_BURSTS))
+                .orElseGet(() -> (int) Math.max(1, Math.min(Math.ceil(mostBursts() / burstBlocks()), spent / each)));
         return block(
                 new IntervalBursts(slow, ceiling(), firstSet, limit, SteadyClimb.USUAL_STEP, bursts),
                 Reason.of(
@@ -640,7 +651,12 @@ public final class Planner {
                         "dose",
                         Math.round(dose),
                         "isNew",
-                        dose < DOSE_SECONDS));
+                        isNew));
+    }
+
+    /** As many as were chosen; each wants an answer, and nobody who plays wants to be asked all the time. */
+    private double mostBursts() {
+        return Math.max(1, Math.min(choices.bursts(), Math.floor(BURSTS_A_MINUTE * brief.minutes())));
     }
 
     /** Bursts at a tempo of the player's own that lies below the ceiling: safe, and wanted. */
@@ -652,7 +668,7 @@ public final class Planner {
         Tempo slow = Tempo.slower(slow(ceiling().times(choices.controlledShare())), floor.times(LEAST_OF_OWN));
         int bursts = sketch.setting()
                 .times()
-                .map(times -> Math.min(times, MOST_BURSTS))
+                .map(times -> Math.min(times, Choices.MOST_BURSTS))
                 .orElse(choices.bursts());
         Method own = new IntervalBursts(slow, floor, limit, limit, SteadyClimb.USUAL_STEP, bursts);
         return block(own, own.promise());

@@ -171,6 +171,15 @@ public record Theme(
         return Music.inArticulation(music, name, articulations.getOrDefault(name, Articulations.unplayed(estimate())));
     }
 
+    /** A target so near to the ceiling, in halves of its interval, may be reached unseen. */
+    private static final double NEAR = 1.5;
+
+    /** Whether it is not known if it is at its target, or where it is at all. */
+    boolean isUndecided() {
+        double off = Math.abs(Math.log(target.ratioTo(estimate().ceiling().middle())));
+        return !estimate().enoughEvidence() || off < NEAR * estimate().ceiling().giveOrTake();
+    }
+
     /** How much of the way to its target it has, 1 when it is there. */
     double nearness() {
         return Math.min(1, estimate().ceiling().middle().ratioTo(target));

@@ -1,6 +1,7 @@
 package tachylim.workout;
 
 import java.util.List;
+import java.util.Map;
 import java.util.OptionalLong;
 import tachylim.ceiling.Estimate;
 import tachylim.method.School;
@@ -31,14 +32,49 @@ public record WhichMethod(School school, Reason why) {
     /** After a method was used so often in a row another one is worth a try. */
     private static final int ENOUGH_IN_A_ROW = 3;
 
+    /** A ceiling that is believed to gain less than this in a day of practice stands still, ln BPM. */
+    private static final double STANDING = 0.001;
+
+    /** What is tried where a ceiling stands still: another way to the same end. */
+    private static final Map<School, School> OTHERWISE = Map.of(
+            School.TAPER, School.SETBACK_LADDER,
+            School.CREST_AND_SETTLE, School.SETTLE_OVERNIGHT,
+            School.GROWING_BURSTS, School.INTERVAL_BURSTS,
+            School.NARROW_STEPS, School.ARCH,
+            School.SETBACK_LADDER, School.PULSE_LADDER);
+
     /**
-     * The method for a section.
+     * The method for a section; another one where the ceiling has stood still under it.
      *
      * @param daysLeft days until it is needed; empty without a date
      * @param left what may still be done today
      * @param lately the methods of its last workouts, the newest first
      */
     public static WhichMethod now(Theme theme, OptionalLong daysLeft, Allowance left, List<School> lately) {
+        WhichMethod usual = usual(theme, daysLeft, left, lately);
+        School other = OTHERWISE.get(usual.school);
+        return other != null && isOften(usual.school, lately) && isStanding(theme)
+                ? new WhichMethod(
+                        other,
+                        Reason.of(
+                                "which.still",
+                                "method",
+                                Reason.of("method." + usual.school.name()),
+                                "times",
+                                ENOUGH_IN_A_ROW))
+                : usual;
+    }
+
+    private static boolean isOften(School school, List<School> lately) {
+        return lately.size() >= ENOUGH_IN_A_ROW
+                && lately.subList(0, ENOUGH_IN_A_ROW).stream().allMatch(school::equals);
+    }
+
+    private static boolean isStanding(Theme theme) {
+        return theme.known().belief().map(belief -> belief.gain() < STANDING).orElse(false);
+    }
+
+    private static WhichMethod usual(Theme theme, OptionalLong daysLeft, Allowance left, List<School> lately) {
         Estimate estimate = theme.estimate();
         Tempo ceiling = estimate.ceiling().middle();
         double gap = theme.target().ratioTo(ceiling);
@@ -81,9 +117,7 @@ public record WhichMethod(School school, Reason why) {
             return new WhichMethod(
                     School.CREST_AND_SETTLE, Reason.of("which.small", "ceiling", ceiling, "target", theme.target()));
         }
-        boolean often = lately.size() >= ENOUGH_IN_A_ROW
-                && lately.subList(0, ENOUGH_IN_A_ROW).stream().allMatch(School.INTERVAL_BURSTS::equals);
-        return often
+        return isOften(School.INTERVAL_BURSTS, lately)
                 ? new WhichMethod(School.SWITCH_BURSTS, Reason.of("which.another", "times", ENOUGH_IN_A_ROW))
                 : new WhichMethod(
                         School.INTERVAL_BURSTS,

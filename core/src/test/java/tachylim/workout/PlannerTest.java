@@ -152,11 +152,18 @@ class PlannerTest {
     }
 
     @Test
-    void aWorkoutMeasuresOnceMoreWhileTheCeilingIsVague() {
-        assertThat(((Probes) block(plan(sure(124), 138, School.STEADY_CLIMB, null), Part.MEASURE)
+    void aWorkoutMeasuresOnceMoreWhileLittleIsKnown() {
+        Known often = Known.of(
+                Posterior.fromBytes(Posterior.prior(Tempo.of(124), 0.03).toBytes(), 40));
+        assertThat(((Probes) block(plan(often, 138, School.STEADY_CLIMB, null), Part.MEASURE)
                                 .method())
                         .passes())
                 .isEqualTo(Probes.USUAL);
+        assertThat(((Probes) block(plan(sure(124), 138, School.STEADY_CLIMB, null), Part.MEASURE)
+                                .method())
+                        .passes())
+                .as("of a section with few passes")
+                .isEqualTo(Probes.WHEN_UNSURE);
         assertThat(((Probes) block(plan(unsure(124), 138, School.STEADY_CLIMB, null), Part.MEASURE)
                                 .method())
                         .passes())

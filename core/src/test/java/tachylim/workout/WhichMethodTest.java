@@ -7,12 +7,15 @@ import java.util.OptionalLong;
 import org.apache.commons.numbers.fraction.Fraction;
 import org.junit.jupiter.api.Test;
 import tachylim.ceiling.AwkwardBand;
+import tachylim.ceiling.Evidence;
 import tachylim.ceiling.Known;
 import tachylim.ceiling.Posterior;
 import tachylim.load.Effort;
 import tachylim.method.School;
 import tachylim.passage.Meter;
 import tachylim.passage.PaperPattern;
+import tachylim.passage.Passage;
+import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
 import tachylim.words.Reason;
 
@@ -20,9 +23,12 @@ class WhichMethodTest {
 
     private static final Allowance LEFT = new Allowance(new Effort(40), 90, 3_000);
 
+    private static final Passage BARS =
+            new PaperPattern(new Meter(4, 4), Fraction.of(1, 4), 1, List.of(4, 4, 4, 4)).toPassage();
+
     private static Theme theme(double ceiling, double target, double sd) {
         return Theme.of(
-                new PaperPattern(new Meter(4, 4), Fraction.of(1, 4), 1, List.of(4, 4, 4, 4)).toPassage(),
+                BARS,
                 Tempo.of(target),
                 Known.of(Posterior.fromBytes(
                         Posterior.prior(Tempo.of(ceiling), sd).toBytes(), 40)));
@@ -43,6 +49,31 @@ class WhichMethodTest {
         assertThat(now(theme(100, 115, 0.03), -1).school()).isEqualTo(School.INTERVAL_BURSTS);
         assertThat(now(theme(100, 102, 0.03), -1).school()).isEqualTo(School.CREST_AND_SETTLE);
         assertThat(now(theme(100, 95, 0.03), -1).school()).isEqualTo(School.UPKEEP);
+    }
+
+    @Test
+    void aCeilingThatStandsStillIsMetOtherwise() {
+        Posterior still = Posterior.prior(Tempo.of(100), 0.03);
+        for (int day = 0; day < 12; day++) {
+            for (int bpm = 96; bpm < 108; bpm += 2) {
+                Verdict verdict = bpm <= 100 ? Verdict.CLEAN : bpm < 105 ? Verdict.ROUGH : Verdict.BROKE;
+                still = still.after(Evidence.of(Tempo.of(bpm), verdict));
+            }
+            still = still.afterDays(1);
+        }
+        Theme theme = Theme.of(BARS, Tempo.of(150), Known.of(still));
+        List<School> tapers = List.of(School.TAPER, School.TAPER, School.TAPER);
+        assertThat(WhichMethod.now(theme, OptionalLong.empty(), LEFT, tapers.subList(0, 2))
+                        .school())
+                .isEqualTo(School.TAPER);
+        assertThat(WhichMethod.now(theme, OptionalLong.empty(), LEFT, tapers))
+                .isEqualTo(new WhichMethod(
+                        School.SETBACK_LADDER,
+                        Reason.of("which.still", "method", Reason.of("method.TAPER"), "times", 3)));
+        // One that gains goes on as it is.
+        assertThat(WhichMethod.now(theme(100, 150, 0.03), OptionalLong.empty(), LEFT, tapers)
+                        .school())
+                .isEqualTo(School.TAPER);
     }
 
     @Test

@@ -21,6 +21,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tachylim.ceiling.Estimate;
 import tachylim.ceiling.Weakest;
+import tachylim.method.School;
 import tachylim.notation.abc.AbcWriter;
 import tachylim.passage.Mark;
 import tachylim.passage.Passage;
@@ -93,6 +94,15 @@ public class RepertoireService implements Sections {
                 AbcWriter.write(music),
                 tune.warnings(),
                 tune.leftOut());
+    }
+
+    /** Takes note of the method that the player chose for a passage; null where they follow the advice. */
+    @Transactional
+    public void choose(SignedIn who, StoredPassage passage, School school, LocalDate day) {
+        boolean already = passage.chosen(day).map(StoredPassage.Chosen::school).orElse(null) == school;
+        if (!already) {
+            passages.choose(who.accountId(), passage.id(), school == null ? null : school.word(), day);
+        }
     }
 
     @Transactional(readOnly = true)

@@ -11,6 +11,9 @@ import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.Optional;
+import tachylim.method.School;
 import tachylim.passage.InstrumentFamily;
 import tachylim.passage.Joining;
 
@@ -57,6 +60,11 @@ public class StoredPassage {
     private double guessBpm;
     private boolean guessPlayed;
     private boolean putAway;
+
+    /** The method that the player chose against the advice, by its word, and when; null where they follow it. */
+    private String chosenSchool;
+
+    private LocalDate chosenOn;
     private int edition = 1;
     private String clientId;
     private Instant createdAt;
@@ -88,6 +96,24 @@ public class StoredPassage {
 
     public InstrumentFamily instrument() {
         return instrument;
+    }
+
+    /** The method that the player chose against the advice. */
+    public record Chosen(School school, LocalDate on) {
+
+        private static final int DAYS = 7;
+
+        /** For how many days more it holds on a day, that one counted in; 0 where it no longer does. */
+        public long daysLeft(LocalDate day) {
+            return Math.max(0, DAYS - ChronoUnit.DAYS.between(on, day));
+        }
+    }
+
+    /** What was chosen and still holds on a day. */
+    public Optional<Chosen> chosen(LocalDate day) {
+        return chosenSchool == null
+                ? Optional.empty()
+                : Optional.of(new Chosen(School.of(chosenSchool), chosenOn)).filter(one -> one.daysLeft(day) > 0);
     }
 
     Source source() {

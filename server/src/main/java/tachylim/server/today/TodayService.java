@@ -101,7 +101,12 @@ class TodayService {
                 .toList();
         return new TodayView(
                 today.day(),
-                plans.prepared(who, wish(who, sections, on, usualOn, minutes, easy), sections, today),
+                plans.ready(
+                        who,
+                        sections,
+                        easy ? School.EASY : null,
+                        today,
+                        school -> wish(school, sections, on, usualOn, minutes)),
                 today.dto(),
                 word(today, easy, wishes),
                 reasons(who, chosen, sections, all, today),
@@ -148,13 +153,12 @@ class TodayService {
                 passage.instrument());
     }
 
-    private PlanWish wish(
-            SignedIn who, List<StoredSection> sections, Habit habit, int usualToday, Integer minutes, boolean easy) {
-        School school = easy ? School.EASY : plans.usual(who, sections.get(0));
+    private static PlanWish wish(
+            School school, List<StoredSection> sections, Habit habit, int usualToday, Integer minutes) {
         int usual = Brief.usualMinutes(usualToday, school);
         return PlanWish.usual(
                 sections.stream().map(StoredSection::id).toList(),
-                minutes == null || easy ? usual : minutes,
+                minutes == null || school == School.EASY ? usual : minutes,
                 habit.choices(school));
     }
 

@@ -37,16 +37,18 @@ class PlanController {
         this.accounts = accounts;
     }
 
-    /** The usual workout for a section, to start editing from: by the method that was last chosen when none is named. */
+    /** The usual workout for a section, to start editing from: by the method that is decided for it when none is named. */
     @GetMapping("/sections/{id}/plan")
     PlanView usual(
             @AuthenticationPrincipal SignedIn who,
             @PathVariable long id,
             @RequestParam(required = false) School school) {
-        School chosen = school == null ? plans.usual(who, id) : school;
         Habit habit = accounts.habit(who, plans.instrument(who, id));
-        int minutes = Brief.usualMinutes(habit.usualMinutes(), chosen);
-        return drafting.inTurn(() -> plans.preview(who, PlanWish.usual(id, minutes, habit.choices(chosen))));
+        return drafting.inTurn(() -> plans.ready(
+                who,
+                id,
+                school,
+                chosen -> PlanWish.usual(id, Brief.usualMinutes(habit.usualMinutes(), chosen), habit.choices(chosen))));
     }
 
     /** The last workout on a section, to be played again or to start editing from. */

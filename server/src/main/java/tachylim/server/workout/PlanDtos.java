@@ -47,16 +47,19 @@ public final class PlanDtos {
             @Schema(description = "the sections of the workout, in the order its blocks count them")
             List<WorkoutSection> sections,
 
-            @Schema(
-                    nullable = true,
-                    description = "what the first section wants now by a rule of thumb, with the reason; null on Today")
+            @Schema(description = "what the first section wants now by a rule of thumb, with the reason")
             Advice advice,
 
             Timeline timeline,
             LoadDto load) {}
 
     /** A method with the reason for it. */
-    public record Advice(School school, Reason why) {}
+    public record Advice(
+            School school,
+            Reason why,
+
+            @Schema(description = "what the player chose instead, and for how long; nothing to say where they did not")
+            Reason chosen) {}
 
     /** One of the sections of a workout. */
     public record WorkoutSection(

@@ -33,6 +33,7 @@ import tachylim.server.load.Today;
 import tachylim.server.record.Documents;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StorageService;
+import tachylim.server.repertoire.StoredPassage;
 import tachylim.server.repertoire.StoredSection;
 import tachylim.server.sheet.ChoiceService;
 import tachylim.server.sheet.ReadinessService;
@@ -111,7 +112,7 @@ public class PlanService {
         List<StoredSection> sections = repertoire.sections(who, wish.sectionIds());
         Today today = load.today(who);
         Workout workout = plan(who, wish, sections, known(who, sections, today), today);
-        return view(wish, sections, workout, advice(who, workout, sections.get(0), today), today);
+        return view(wish, sections, workout, advice(who, workout.brief().theme(), sections.get(0), today), today);
     }
 
     /** What a page plans from by itself: the same as {@link #preview} does. */
@@ -186,16 +187,33 @@ public class PlanService {
                 today.dto());
     }
 
-    private PlanDtos.Advice advice(SignedIn who, Workout workout, StoredSection section, Today today) {
+    private PlanDtos.Advice advice(SignedIn who, Theme theme, StoredSection section, Today today) {
+        WhichMethod which = which(who, theme, section, today);
+        return new PlanDtos.Advice(which.school(), which.why(), asChosen(section, today));
+    }
+
+    /** The method that a section wants now. */
+    private WhichMethod which(SignedIn who, Theme theme, StoredSection section, Today today) {
         LocalDate date = section.passage().neededOn();
-        WhichMethod which = WhichMethod.now(
-                workout.brief().theme(),
+        return WhichMethod.now(
+                theme,
                 date == null || date.isBefore(today.day())
                         ? OptionalLong.empty()
                         : OptionalLong.of(ChronoUnit.DAYS.between(today.day(), date)),
                 today.allowance(),
                 lately(who, section));
-        return new PlanDtos.Advice(which.school(), which.why());
+    }
+
+    private static Reason asChosen(StoredSection section, Today today) {
+        return section.passage()
+                .chosen(today.day())
+                .map(chosen -> Reason.of(
+                        "which.asChosen",
+                        "method",
+                        Reason.of("method." + chosen.school().name()),
+                        "days",
+                        chosen.daysLeft(today.day())))
+                .orElse(Reason.NONE);
     }
 
     /** The instrument that a section is played on. */
@@ -204,18 +222,52 @@ public class PlanService {
         return repertoire.section(who, sectionId).passage().instrument();
     }
 
-    /** The method that a section was last worked on by, where that was chosen for more than a day; or else bursts. */
+    /**
+     * The workout that is ready for some sections: by the method that the player chose for the first, which holds for a week,
+     * or else by the one that it wants now. This is the one decision, for Today and Plan alike.
+     *
+     * @param named the method that was asked for by name; null where none was
+     * @param wished the wish for a method
+     */
     @Transactional(readOnly = true)
-    public School usual(SignedIn who, long sectionId) {
-        return usual(who, repertoire.section(who, sectionId));
+    public PlanView ready(
+            SignedIn who, List<StoredSection> sections, School named, Today today, Function<School, PlanWish> wished) {
+        StoredSection first = sections.get(0);
+        List<Theme> themes = themes(
+                who,
+                sections,
+                known(who, sections, today),
+                id -> false,
+                accounts.get(who).strictness(),
+                today);
+        WhichMethod which = which(who, themes.get(0), first, today);
+        School decided = first.passage()
+                .chosen(today.day())
+                .map(StoredPassage.Chosen::school)
+                .orElse(which.school());
+        PlanWish wish = wished.apply(named == null ? decided : named);
+        return view(
+                wish,
+                sections,
+                plan(who, wish, sections, themes, today),
+                new PlanDtos.Advice(which.school(), which.why(), asChosen(first, today)),
+                today);
     }
 
+    /** The workout that is ready for one section. */
     @Transactional(readOnly = true)
-    public School usual(SignedIn who, StoredSection section) {
-        return lately(who, section).stream()
-                .filter(school -> school.isFast() && school != School.CEILING_TEST)
-                .findFirst()
-                .orElse(School.INTERVAL_BURSTS);
+    public PlanView ready(SignedIn who, long sectionId, School named, Function<School, PlanWish> wished) {
+        return ready(who, List.of(repertoire.section(who, sectionId)), named, load.today(who), wished);
+    }
+
+    /** What the player chose against the advice is remembered of a passage; what is for one day only is not. */
+    private void remember(SignedIn who, PlanWish wish, Workout workout, StoredSection section, Today today) {
+        School school = wish.school();
+        boolean lasts = school.isFast() && school != School.CEILING_TEST && school != School.PERFORMANCE_RUN;
+        if (lasts) {
+            School advised = which(who, workout.brief().theme(), section, today).school();
+            repertoire.choose(who, section.passage(), school == advised ? null : school, today.day());
+        }
     }
 
     /** The methods of the last workouts on a section, the newest first. */
@@ -230,10 +282,20 @@ public class PlanService {
     private Workout plan(
             SignedIn who, PlanWish wish, List<StoredSection> sections, Map<Long, Standing> known, Today today) {
         Choices choices = Refused.unlessValid("choices", wish::choices);
+        return plan(
+                who,
+                wish,
+                sections,
+                themes(who, sections, known, wish::articulationsOf, choices.strictness(), today),
+                today);
+    }
+
+    private Workout plan(SignedIn who, PlanWish wish, List<StoredSection> sections, List<Theme> themes, Today today) {
+        Choices choices = Refused.unlessValid("choices", wish::choices);
         Workout workout = Refused.unlessValid(
                 "blocks",
                 () -> Planner.plan(new Brief(
-                        themes(who, sections, known, wish::articulationsOf, choices.strictness(), today),
+                        themes,
                         wish.sketches(),
                         wish.minutes(),
                         choices,
@@ -318,6 +380,7 @@ public class PlanService {
             throw Refused.conflict(
                     ProblemCode.NOTHING_LEFT, workout.remarks().stream().reduce(Reason.NONE, Reason::then));
         }
+        remember(who, wish, workout, sections.get(0), today);
         StoredWorkout stored = workouts.save(
                 new StoredWorkout(who.accountId(), sections.get(0).id(), today.day(), at, wish.minutes(), workout));
         beliefs.deleteByAccountIdAndDayBefore(who.accountId(), today.day().minusDays(BELIEF_DAYS));
@@ -391,11 +454,5 @@ public class PlanService {
         return sections.stream()
                 .map(section -> new Worked(section, known.get(section.id())))
                 .toList();
-    }
-
-    /** The workout that Today has ready: it is begun or looked at, and which method it might be instead is asked there. */
-    @Transactional(readOnly = true)
-    public PlanView prepared(SignedIn who, PlanWish wish, List<StoredSection> sections, Today today) {
-        return view(wish, sections, plan(who, wish, sections, known(who, sections, today), today), null, today);
     }
 }

@@ -339,7 +339,7 @@ class RunTest extends ServerTest {
         "minutes, -5",
         "minutes, 181",
         "bursts, 0",
-        "bursts, 13",
+        "bursts, 31",
         "burstBeats, 3",
         "controlledShare, 0.9",
         "firstBurstShare, 1.5",

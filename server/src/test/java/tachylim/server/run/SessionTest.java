@@ -3,15 +3,18 @@ package tachylim.server.run;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import tachylim.method.School;
 import tachylim.server.Player;
 import tachylim.server.Player.Reply;
 import tachylim.server.Practice;
 import tachylim.server.ServerTest;
+import tachylim.server.repertoire.StoredPassage;
 import tools.jackson.databind.JsonNode;
 
 /** Workouts of several sections, put together by the player or composed, with all that can be asked in them. */
@@ -182,20 +185,60 @@ class SessionTest extends ServerTest {
                 .isPositive();
     }
 
+    /** One decision, for Today and Plan alike: what is advised, or what the player chose against it, which holds for a week. */
     @Test
     void theMethodThatWasChosenIsRemembered() {
-        assertThat(odile.get("/api/sections/" + section + "/plan")
+        assertThat(decided()).isEqualTo("STEADY_CLIMB");
+        JsonNode plan = odile.get("/api/sections/" + section + "/plan").ok();
+        assertThat(plan.path("advice").path("school").asString()).isEqualTo("STEADY_CLIMB");
+        assertThat(plan.path("advice").path("chosen").path("code").asString()).isEmpty();
+        end(begin(Map.of("school", "PULSE_LADDER")));
+        assertThat(decided()).isEqualTo("PULSE_LADDER");
+        plan = odile.get("/api/sections/" + section + "/plan").ok();
+        assertThat(plan.path("advice").path("school").asString()).isEqualTo("STEADY_CLIMB");
+        assertThat(plan.path("advice").path("why").toString()).containsPattern("\\d");
+        assertThat(plan.path("advice").path("chosen").path("code").asString()).isEqualTo("which.asChosen");
+        assertThat(plan.path("advice")
+                        .path("chosen")
+                        .path("values")
+                        .path("days")
+                        .asInt())
+                .isEqualTo(7);
+        // What is for one day only is not remembered, and whoever follows the advice again needs no reminder.
+        end(begin(Map.of("school", "EASY")));
+        assertThat(decided()).isEqualTo("PULSE_LADDER");
+        end(begin(Map.of("school", "STEADY_CLIMB")));
+        assertThat(decided()).isEqualTo("STEADY_CLIMB");
+    }
+
+    @Test
+    void whatWasChosenHoldsForAWeek() {
+        LocalDate monday = LocalDate.of(2026, 3, 2);
+        StoredPassage.Chosen chosen = new StoredPassage.Chosen(School.ARCH, monday);
+        assertThat(chosen.daysLeft(monday)).isEqualTo(7);
+        assertThat(chosen.daysLeft(monday.plusDays(6))).isEqualTo(1);
+        assertThat(chosen.daysLeft(monday.plusDays(7))).isZero();
+    }
+
+    private void end(JsonNode run) {
+        Practice.send(odile, run, Practice.event(run, window, "STOPPED", Map.of()))
+                .ok();
+    }
+
+    private String decided() {
+        String school = odile.get("/api/sections/" + section + "/plan")
+                .ok()
+                .path("wish")
+                .path("school")
+                .asString();
+        assertThat(odile.get("/api/today")
                         .ok()
+                        .path("plan")
                         .path("wish")
                         .path("school")
                         .asString())
-                .isEqualTo("INTERVAL_BURSTS");
-        JsonNode run = begin(Map.of("school", "PULSE_LADDER"));
-        Practice.send(odile, run, Practice.event(run, window, "STOPPED", Map.of()))
-                .ok();
-        JsonNode plan = odile.get("/api/sections/" + section + "/plan").ok();
-        assertThat(plan.path("wish").path("school").asString()).isEqualTo("PULSE_LADDER");
-        assertThat(plan.path("advice").path("why").toString()).containsPattern("\\d");
+                .isEqualTo(school);
+        return school;
     }
 
     @Test

@@ -115,6 +115,16 @@ class WordsTest {
         return asked;
     }
 
+    /** What is chosen by a number is words, and not the name of a figure with its format. */
+    @ParameterizedTest
+    @ValueSource(strings = {"en", "de"})
+    void noChoiceEndsInAFormat(String language) throws IOException {
+        Pattern broken = Pattern.compile("(?:=[0-9]+|one|other|true|false) \\{[^{}]*, number\\}");
+        assertThat(catalogue(language).entrySet().stream()
+                        .filter(message -> broken.matcher(message.getValue()).find()))
+                .isEmpty();
+    }
+
     @Test
     void aReasonIsSaidWithItsPartsAndDaysInTheLanguageAskedFor() {
         Reason reason = Reason.of(
