@@ -161,7 +161,9 @@ class StoredDocumentsTest {
                 names.addAll(names(part.getValue()));
             }
         });
-        node.forEach(item -> names.addAll(names(item)));
+        if (node.isArray()) {
+            node.forEach(item -> names.addAll(names(item)));
+        }
         return names;
     }
 }
