@@ -37,6 +37,11 @@ public record Candidate(
 
     private static final double WEEK = 7;
 
+    /** Days between two workouts on a section at the most: while it is on its way, and when it is at its target. Rules of thumb. */
+    private static final long SPACING = 4;
+
+    private static final long SPACING_OF_UPKEEP = 7;
+
     double need() {
         return Need.of(target, ceiling, daysLeft.isPresent() ? daysLeft.getAsLong() : null);
     }
@@ -49,6 +54,14 @@ public record Candidate(
     /** Days since it was played, as far as that makes a difference. */
     private double lain() {
         return daysSince.orElse((long) WEEK / 2);
+    }
+
+    /**
+     * Whether it has lain for longer than it should: what is on its way for less long than what only has to stay,
+     * and what was never played in any case.
+     */
+    boolean isOverdue() {
+        return daysSince.isEmpty() || daysSince.getAsLong() > (isUpToTempo() ? SPACING_OF_UPKEEP : SPACING);
     }
 
     boolean isUpToTempo() {

@@ -9,8 +9,9 @@ import tachylim.load.Effort;
 import tachylim.words.Reason;
 
 /**
- * Which sections a day's workout is about: the most pressing, the one that presses next, one that is near its goal, and one
- * that has lain longest. One section of each passage while there is a choice. This class is immutable.
+ * Which sections a day's workout is about: the most pressing, one that has lain for longer than it should, the one that presses
+ * next, one that is near its goal, and one that has lain longest. Where there is room for one alone, what has lain too long comes
+ * first. One section of each passage while there is a choice. This class is immutable.
  *
  * @param chosen the sections, the most pressing first; none when there is nothing to work on
  */
@@ -42,7 +43,13 @@ public record DaysSections(List<Chosen> chosen) {
         int room = (int) Math.max(1, Math.min(MOST, Math.min(minutes, effortLeft.minutes()) / MINUTES_EACH));
         List<Chosen> chosen = new ArrayList<>();
         pick(candidates, chosen, one -> true, PRESSING)
+                .filter(one ->
+                        room > 1 || one.isOverdue() || candidates.stream().noneMatch(Candidate::isOverdue))
                 .ifPresent(one -> chosen.add(new Chosen(one, mostPressing(one))));
+        if (chosen.size() < room) {
+            pick(candidates, chosen, Candidate::isOverdue, LONGEST_LAIN)
+                    .ifPresent(one -> chosen.add(new Chosen(one, lain(one))));
+        }
         if (chosen.size() < room) {
             pick(candidates, chosen, one -> !one.isUpToTempo(), PRESSING)
                     .ifPresent(
@@ -68,7 +75,8 @@ public record DaysSections(List<Chosen> chosen) {
 
     private static final Comparator<Candidate> LONGEST_LAIN = Comparator.<Candidate>comparingLong(
                     one -> one.daysSince().orElse(LONG_AGO))
-            .reversed();
+            .reversed()
+            .thenComparing(PRESSING);
 
     /** The first by an order of those not chosen yet, on the instrument of those that are, from a passage that is not there yet while there is one. */
     private static Optional<Candidate> pick(

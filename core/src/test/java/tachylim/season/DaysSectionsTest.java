@@ -2,9 +2,13 @@ package tachylim.season;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.OptionalLong;
+import java.util.Set;
 import net.jqwik.api.Arbitraries;
 import net.jqwik.api.Arbitrary;
 import net.jqwik.api.Combinators;
@@ -54,6 +58,41 @@ class DaysSectionsTest {
                         Reason.of("chosen.near", "standing", gap(96, 100, -1)),
                         Reason.of("chosen.upkeep", "ceiling", 110, "target", 100)
                                 .then(Reason.of("chosen.since", "days", 6)));
+    }
+
+    /** Nothing is left lying for more than its spacing, however much else presses. */
+    @Test
+    void whatHasLainTooLongIsTakenUp() {
+        Candidate lying = section(5, 110, 100, null, 5L);
+        Candidate staying = section(6, 100, 110, null, 6L);
+        assertThat(ids(DaysSections.of(List.of(FAR, NEXT, NEAR, lying), 20, new Effort(40))))
+                .containsExactly(1L, 5L);
+        assertThat(ids(DaysSections.of(List.of(FAR, NEXT, lying), 15, new Effort(40))))
+                .containsExactly(5L);
+        assertThat(ids(DaysSections.of(List.of(FAR, NEXT, staying), 20, new Effort(40))))
+                .containsExactly(1L, 2L);
+    }
+
+    /** Ten days in a row of six passages: each is played at least every week, and no plan is that of every other day. */
+    @Test
+    void tenDaysAreNotOnePlan() {
+        long[] last = {-1, -1, -1, -1, -1, -1};
+        Set<List<Long>> plans = new HashSet<>();
+        for (int day = 0; day < 10; day++) {
+            List<Candidate> all = new ArrayList<>();
+            for (int i = 0; i < last.length; i++) {
+                all.add(section(i, 120 + 4 * i, 100, null, last[i] < 0 ? null : day - last[i]));
+            }
+            List<Long> ids = ids(DaysSections.of(all, 30, new Effort(60)));
+            for (long id : ids) {
+                last[(int) id] = day;
+            }
+            plans.add(ids);
+            int today = day;
+            assertThat(Arrays.stream(last).filter(one -> one >= 0)).allMatch(one -> today - one <= 7);
+        }
+        assertThat(Arrays.stream(last)).allMatch(one -> one >= 0);
+        assertThat(plans.size()).isGreaterThanOrEqualTo(5);
     }
 
     /** Nobody changes over to another instrument because a passage of it has lain for longest. */
@@ -147,11 +186,13 @@ class DaysSectionsTest {
                 .hasSizeLessThanOrEqualTo(Math.max(1, minutes / 10))
                 .allSatisfy(one -> assertThat(one.why().saysNothing()).isFalse());
         assertThat(chosen.stream().map(one -> one.section().id())).doesNotHaveDuplicates();
-        assertThat(chosen.get(0).section().pressing())
-                .isEqualTo(all.stream()
-                        .map(Candidate::pressing)
-                        .max(Comparator.naturalOrder())
-                        .orElseThrow());
+        Candidate first = chosen.get(0).section();
+        double most = all.stream()
+                .map(Candidate::pressing)
+                .max(Comparator.naturalOrder())
+                .orElseThrow();
+        assertThat(first.pressing() == most || chosen.size() == 1 && first.isOverdue())
+                .isTrue();
         long passages = all.stream().map(Candidate::passage).distinct().count();
         if (chosen.size() == 2 && passages > 1 && all.stream().noneMatch(Candidate::isUpToTempo)) {
             assertThat(chosen.stream().map(one -> one.section().passage())).doesNotHaveDuplicates();

@@ -44,8 +44,14 @@ final class Searches {
             }
         }
 
-        Band band() {
+        /** On a usual day. */
+        Band usual() {
             return belief.estimate().ceiling();
+        }
+
+        /** On the day of the test. */
+        Band band() {
+            return belief.estimateOfToday().ceiling();
         }
 
         @Override

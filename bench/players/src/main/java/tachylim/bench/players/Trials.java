@@ -25,6 +25,11 @@ public final class Trials {
                 workouts(kind, players, seed);
             }
         }
+        if (what.equals("tests")) {
+            for (Kind kind : Kind.ALL) {
+                tests(kind, players, seed);
+            }
+        }
         if (what.equals("all") || what.equals("tiring")) {
             Tiring.trial(players, seed);
         }
@@ -69,6 +74,7 @@ public final class Trials {
     private static void tests(Kind kind, int players, long seed) {
         int[] points = {6, 8, 10, 12, 14};
         Map<Integer, Figures> test = new TreeMap<>();
+        Map<Integer, Figures> usual = new TreeMap<>();
         Map<Integer, double[]> others = new TreeMap<>();
         for (int i = 0; i < players; i++) {
             SplittableRandom random = new SplittableRandom(seed * 700_001 + i);
@@ -84,14 +90,15 @@ public final class Trials {
                 staircase.pass(player);
                 int now = pass;
                 if (java.util.Arrays.stream(points).anyMatch(point -> point == now)) {
-                    test.computeIfAbsent(pass, at -> new Figures()).add(adaptive.band(), player.ceiling());
+                    test.computeIfAbsent(pass, at -> new Figures()).add(adaptive.band(), player.ceilingToday());
+                    usual.computeIfAbsent(pass, at -> new Figures()).add(adaptive.usual(), player.ceiling());
                     double[] sums = others.computeIfAbsent(pass, at -> new double[2]);
-                    sums[0] += Math.abs(ladder.ceiling() / player.ceiling() - 1) / players;
-                    sums[1] += Math.abs(staircase.ceiling() / player.ceiling() - 1) / players;
+                    sums[0] += Math.abs(ladder.ceiling() / player.ceilingToday() - 1) / players;
+                    sums[1] += Math.abs(staircase.ceiling() / player.ceilingToday() - 1) / players;
                 }
             }
         }
-        System.out.println(kind.name() + ", the ceiling test");
+        System.out.println(kind.name() + ", the ceiling test, of its day");
         test.forEach((pass, figures) -> {
             double[] sums = others.get(pass);
             System.out.printf(
@@ -103,5 +110,7 @@ public final class Trials {
                     100 * sums[1],
                     Math.min(sums[0], sums[1]) / figures.meanError());
         });
+        System.out.println(kind.name() + ", the ceiling test, of a usual day");
+        usual.forEach((pass, figures) -> System.out.printf(Locale.ROOT, "  %2d passes  %s%n", pass, figures));
     }
 }
