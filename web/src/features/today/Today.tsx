@@ -126,8 +126,13 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
           </ol>
           {mayBegin && !easy && (
             <p className="mt-3">
-              <b>{say(`method.${plan.wish.school}`)}</b>{" "}
-              {say(plan.advice.chosen.code ? plan.advice.chosen : plan.advice.why)}
+              {plan.advice.chosen.code ? (
+                say(plan.advice.chosen)
+              ) : (
+                <>
+                  <b>{say(`method.${plan.wish.school}`)}</b> {say(plan.advice.why)}
+                </>
+              )}
             </p>
           )}
           {plan.timeline.remarks

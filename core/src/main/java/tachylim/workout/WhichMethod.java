@@ -90,7 +90,8 @@ public record WhichMethod(School school, Reason why) {
         if (days >= 0 && days <= LAST_DAYS) {
             return new WhichMethod(School.PERFORMANCE_RUN, Reason.of("which.perform", "days", days));
         }
-        if (gap <= 1) {
+        // What is shown is whole: a ceiling of 111.6 is said to be 112, and is there.
+        if (gap <= 1 || ceiling.onMetronome().compareTo(theme.target()) >= 0) {
             return days >= 0 && days <= WEEK
                     ? new WhichMethod(
                             School.PERFORMANCE_RUN, Reason.of("which.readyPerform", "ceiling", ceiling, "days", days))

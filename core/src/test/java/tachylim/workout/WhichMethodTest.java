@@ -49,6 +49,9 @@ class WhichMethodTest {
         assertThat(now(theme(100, 115, 0.03), -1).school()).isEqualTo(School.INTERVAL_BURSTS);
         assertThat(now(theme(100, 102, 0.03), -1).school()).isEqualTo(School.CREST_AND_SETTLE);
         assertThat(now(theme(100, 95, 0.03), -1).school()).isEqualTo(School.UPKEEP);
+        assertThat(now(theme(99.8, 100, 0.03), -1).school())
+                .as("nobody settles from 100 to 100")
+                .isEqualTo(School.UPKEEP);
     }
 
     @Test

@@ -159,6 +159,8 @@ class DemoHistory {
         clock.goOn();
         practiceSheet.day(odile, passages.get(0), passages.subList(1, passages.size()), 0);
         accounts.daysOff(odile, Set.of(DayOfWeek.SUNDAY));
+        // From here on she follows the advice, whatever she chose in her history.
+        repertoire.sections(odile).forEach(section -> repertoire.choose(odile, section.passage(), null, today));
         repertoire.perform(odile, "House concert", today.plusDays(DAYS_TO_CONCERT));
         repertoire.perform(odile, "Audition at Lantern Quay", today.plusDays(DAYS_TO_AUDITION));
         return odile;
