@@ -22,6 +22,10 @@ interface Props {
 
 const LABEL_WIDTH = 20;
 
+/** About as wide as a letter of a label, and what is to stay free beside it for a handle. */
+const LETTER = 6.6;
+const GRIP = 40;
+
 /** Seconds under each rest; where rests stand too close, once for the block. */
 export function RestLabels({ timeline, scales: { x, base }, looks }: Props) {
   const rests = timeline.stretches.filter((stretch) => stretch.form === "REST");
@@ -58,19 +62,20 @@ export function BlockLabels({ timeline, scales: { x, base }, looks }: Props) {
           const room = x(block.end) - left;
           const name = PART[block.part];
           if (room < 24) return null;
+          const minutes = say("timeline.min", {
+            value: Math.max(1, Math.round((block.end - block.start) / 60)),
+            partIs: block.part === "WARM_UP" ? "yes" : "no",
+          });
           return (
             <g key={block.start}>
               <line x1={left} x2={left} y1={base} y2={base + 36} stroke={looks.soft} strokeWidth="1" />
               {room > name.length * 7 + 10 && (
                 <text x={left + 5} y={base + 32} fontSize="13" fontWeight="700" fill={looks.ink}>
                   {name}
-                  {room > 150 && (
+                  {room > (name.length + minutes.length) * LETTER + GRIP && (
                     <tspan fontWeight="400" fill={looks.soft}>
                       {"  "}
-                      {say("timeline.min", {
-                        value: Math.max(1, Math.round((block.end - block.start) / 60)),
-                        partIs: block.part === "WARM_UP" ? "yes" : "no",
-                      })}
+                      {minutes}
                     </tspan>
                   )}
                 </text>
