@@ -17,7 +17,7 @@ import java.util.zip.Inflater;
  */
 final class BeliefBytes {
 
-    static final int MOST_BYTES = 24_000;
+    static final int MOST_BYTES = 16_000;
 
     private static final byte EDITION = 2;
     private static final int LARGEST = 255;

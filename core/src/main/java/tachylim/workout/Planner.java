@@ -80,7 +80,13 @@ public final class Planner {
 
     private static final double MOST_DOSE_SECONDS = 60;
 
-    private static final double BURSTS_A_MINUTE = 0.45;
+    /** From so many minutes on there is time to measure another section twice. */
+    private static final int LONG_MINUTES = 40;
+
+    /** Each burst wants an answer, and half an hour asks for about twenty: so many bursts a minute, and of a new section fewer. */
+    private static final double BURSTS_A_MINUTE = 0.4;
+
+    private static final double FIRST_BURSTS_A_MINUTE = 0.25;
 
     /** Whoever is new to a section has so much of it. */
     private static final double FIRST_DOSE = 0.5;
@@ -389,7 +395,7 @@ public final class Planner {
     /** More while little is known, as in a section's first workouts; of a section that is not the first of the workout a few. */
     private int wantedProbes() {
         if (sketch.theme() != 0) {
-            return Probes.OF_ANOTHER;
+            return brief.minutes() < LONG_MINUTES ? 1 : Probes.OF_ANOTHER;
         }
         return estimate.isVague() || estimate.passes() < EXPERIENCED ? Probes.WHEN_UNSURE : Probes.USUAL;
     }
@@ -627,7 +633,8 @@ public final class Planner {
         int bursts = sketch.setting()
                 .times()
                 .map(times -> Math.min(times, Choices.MOST_BURSTS))
-                .orElseGet(() -> (int) Math.max(1, Math.min(Math.ceil(mostBursts() / burstBlocks()), spent / each)));
+                .orElseGet(() ->
+                        (int) Math.max(1, Math.min(Math.ceil(mostBursts(isNew) / burstBlocks()), spent / each)));
         return block(
                 new IntervalBursts(slow, ceiling(), firstSet, limit, SteadyClimb.USUAL_STEP, bursts),
                 Reason.of(
@@ -654,9 +661,10 @@ public final class Planner {
                         isNew));
     }
 
-    /** As many as were chosen; each wants an answer, and nobody who plays wants to be asked all the time. */
-    private double mostBursts() {
-        return Math.max(1, Math.min(choices.bursts(), Math.floor(BURSTS_A_MINUTE * brief.minutes())));
+    /** As many as were chosen, and nobody who plays wants to be asked all the time. */
+    private double mostBursts(boolean isNew) {
+        double asked = (isNew ? FIRST_BURSTS_A_MINUTE : BURSTS_A_MINUTE) * brief.minutes();
+        return Math.max(1, Math.min(choices.bursts(), Math.floor(asked)));
     }
 
     /** Bursts at a tempo of the player's own that lies below the ceiling: safe, and wanted. */

@@ -80,7 +80,7 @@ class WorkoutTest {
         assertThat(outline(usual()))
                 .extracting(Segment::part)
                 .contains(Part.WARM_UP, Part.OPENER, Part.PREPARE, Part.MEASURE, Part.CORE, Part.CLOSER);
-        assertThat(Totals.of(outline(usual())).bursts()).isEqualTo(13);
+        assertThat(Totals.of(outline(usual())).bursts()).isEqualTo(7);
     }
 
     @Test
