@@ -1,4 +1,4 @@
-# The tests: everything is built once, then the parts run side by side, each with a log of its own.
+# The tests: everything is built once, then its parts are run, each with a log of its own.
 
 # Those that take minutes by their nature (kills, clusters, upgrades under load, a thousand workouts) run with "test long".
 QUICK=(-Dtest.excluded=long)
@@ -64,12 +64,6 @@ run_module() { # module, forks, then further arguments
   local module=$1 forks=$2
   shift 2
   maven surefire:test -pl "$module" -Dtest.forks="$forks" "$@"
-}
-
-# The same with whatever the others leave of the machine.
-run_module_aside() {
-  renice -n 19 -p "$BASHPID" >/dev/null
-  run_module "$@"
 }
 
 start_test_database() {
@@ -159,19 +153,18 @@ run_tests() { # which: nothing for all that is quick
       done
       ;;
     quick)
-      # Two cores carry two of these at a time; more only get in one another's way, but for one that takes what is left.
+      # One after another with two forks each: two cores carry no more, and pages that are waited for want them to themselves.
       prepare_tests pages
-      part "core" run_module_aside core 1 "${QUICK[@]}"
       part "scripts" check_scripts
       pack_all
       part "pages, tested" test_pages
       await_part "server, packed"
       await_part "pages, checked" || true
       await_part "pages, tested" || true
-      part "server" run_module server 2 "${QUICK[@]}"
-      await_part "server" || true
-      part "e2e" run_module e2e 2 "${QUICK[@]}"
-      await_part "e2e" || true
+      for module in core server e2e; do
+        part "$module" run_module "$module" 2 "${QUICK[@]}"
+        await_part "$module" || true
+      done
       ;;
     *) usage >&2; exit 2 ;;
   esac
@@ -183,10 +176,10 @@ run_tests() { # which: nothing for all that is quick
   [ ${#FAILED[@]} -eq 0 ] || fail "failed: ${FAILED[*]}"
 }
 
-# Where the time went: the parts, which overlap, and the classes that took longest.
+# Where the time went: the parts, some of which overlap, and the classes that took longest.
 print_tests() {
   local name
-  say "Where the time went (parts run side by side):"
+  say "Where the time went (some parts run side by side):"
   for name in "${PARTS[@]}"; do
     printf '%5d s to %4d s  %s\n' "${PART_FROM[$name]}" $((PART_FROM[$name] + PART_TOOK[$name])) "$name"
   done

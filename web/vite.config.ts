@@ -11,6 +11,7 @@ export default defineConfig(({ command }) => ({
     // The core that the pages carry is compiled from Java by the build's module of that name.
     alias: {
       "tachylim-core": path("../browser/target/page/tachylim.js"),
+      "tachylim-ear": path("../browser/target/page/ear.js"),
       // The build has read the messages already.
       ...(command === "build" && {
         "@formatjs/icu-messageformat-parser": "@formatjs/icu-messageformat-parser/no-parser.js",
@@ -26,6 +27,7 @@ export default defineConfig(({ command }) => ({
     // The click is an entry of its own, so that what sounds can be rendered and measured as it ships.
     rolldownOptions: { input: ["index.html", "src/click/clicks.ts"], preserveEntrySignatures: "allow-extension" },
   },
+  worker: { format: "es" },
   // The catalogues lie beside the pages, since the server says them too.
   server: { proxy: { "/api": "http://localhost:8080" }, fs: { allow: [".."] } },
   // A context for each file instead of a process, which keeps files apart as well and takes a fifth of the time.

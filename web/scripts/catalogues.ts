@@ -2,10 +2,13 @@ import { parse, TYPE } from "@formatjs/icu-messageformat-parser";
 import { readFileSync } from "node:fs";
 import type { Plugin } from "vite";
 
-const CATALOGUE = /\/words\/(..)\.json\?url$/;
+const CATALOGUE = /\/words\/(..)\.json\?url(&takes)?$/;
 
 /** What only the server says. */
-const SERVER = /^refusal\./;
+const SERVER = /^(refusal|column|calendar)\./;
+
+/** What only pages with a microphone say. */
+const TAKES = /^(heard|heardWhy|deaf|madeUp|take|recording|unheard)\./;
 
 /** A message as the pages take it: a plain one as its text, any other as the tree that the formatter works on. */
 function compiled(message: string) {
@@ -14,6 +17,9 @@ function compiled(message: string) {
   return only?.type === TYPE.literal ? only.value : parts;
 }
 
+/** What has no style of its own needs not say so. */
+const plainly = (name: string, value: unknown) => (name === "style" && value === null ? undefined : value);
+
 /** Reads the messages of the catalogues in the build, so that the pages need no reader of messages, and no refusals. */
 export function catalogues(): Plugin {
   return {
@@ -21,15 +27,18 @@ export function catalogues(): Plugin {
     apply: "build",
     enforce: "pre",
     load(id) {
-      const language = CATALOGUE.exec(id)?.[1];
+      const [, language, part] = CATALOGUE.exec(id) ?? [];
       if (!language) return null;
-      const all = JSON.parse(readFileSync(id.replace("?url", ""), "utf8")) as Record<string, string>;
-      const said = Object.entries(all).filter(([code]) => !SERVER.test(code));
+      const all = JSON.parse(readFileSync(id.replace(/\?.*/, ""), "utf8")) as Record<string, string>;
+      const said = Object.entries(all).filter(
+        ([code]) => !SERVER.test(code) && TAKES.test(code) === (part !== undefined),
+      );
+      const name = part !== undefined ? `${language}.takes.json` : `${language}.json`;
       const file = this.emitFile({
         type: "asset",
-        name: `${language}.json`,
-        originalFileName: `../words/${language}.json`,
-        source: JSON.stringify(Object.fromEntries(said.map(([code, message]) => [code, compiled(message)]))),
+        name,
+        originalFileName: `../words/${name}`,
+        source: JSON.stringify(Object.fromEntries(said.map(([code, message]) => [code, compiled(message)])), plainly),
       });
       return `export default import.meta.ROLLUP_FILE_URL_${file}`;
     },

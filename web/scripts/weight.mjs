@@ -1,10 +1,11 @@
 // The signed-in first page may need at most 200 kB of compressed script, style and words; the core that the run carries, and that no
-// other page waits for, at most 230 kB.
-import { readFileSync } from "node:fs";
+// other page waits for, at most 230 kB; what listens, loaded when a microphone is switched on, at most 60 kB.
+import { readdirSync, readFileSync } from "node:fs";
 import { gzipSync } from "node:zlib";
 
 const FIRST_PAGE_KB = 200;
 const CORE_KB = 230;
+const EAR_KB = 60;
 const manifest = JSON.parse(readFileSync("dist/.vite/manifest.json", "utf8"));
 
 /** All files that a page needs before it can be shown. */
@@ -34,3 +35,7 @@ weigh("First page", first, FIRST_PAGE_KB);
 const core = manifest["../browser/target/page/tachylim.js"].file;
 if (first.has(core)) throw new Error("The first page waits for the core");
 weigh("The core of the run", new Set([core]), CORE_KB);
+// Workers stand in no manifest: they are found by their names.
+const listening = readdirSync("dist/assets").filter((file) => /^(ear\.worker|recorder\.worklet)-/.test(file));
+if (listening.length !== 2) throw new Error(`What listens is not there: ${listening}`);
+weigh("What listens", new Set(listening.map((file) => `assets/${file}`)), EAR_KB);

@@ -1,7 +1,8 @@
 import { QueryClientProvider } from "@tanstack/react-query";
-import { BrowserRouter, Navigate, Route, Routes } from "react-router";
+import { BrowserRouter, Navigate, Route, Routes, useLocation } from "react-router";
 import type { Schemas } from "./api/client";
 import { queryClient, useGreeting } from "./api/queries";
+import { Drop } from "./features/recording/Drop";
 import { ZoneOffer } from "./features/settings/Home";
 import { useOutbox } from "./outbox/useOutbox";
 import { keep } from "./keep";
@@ -24,11 +25,13 @@ const Plan = later(() => import("./features/plan/Plan"));
 const RunPage = later(() => import("./features/run/RunPage"));
 const Ceiling = later(() => import("./features/ceiling/Ceiling"));
 const TestResult = later(() => import("./features/ceiling/TestResult"));
+const Learned = later(() => import("./features/ceiling/Learned"));
 const Load = later(() => import("./features/load/Load"));
 const Season = later(() => import("./features/season/Season"));
 const Log = later(() => import("./features/log/Log"));
 const MonthPage = later(() => import("./features/log/MonthPage"));
 const WorkoutPage = later(() => import("./features/log/WorkoutPage"));
+const Recording = later(() => import("./features/recording/Recording"));
 const Counts = later(() => import("./features/count/Counts"));
 const Settings = later(() => import("./features/settings/Settings"));
 
@@ -48,8 +51,11 @@ export function App() {
 
 function Places() {
   const greeting = useGreeting();
-  if (greeting.isPending) return <Waiting />;
-  if (greeting.isError) return <Failed error={greeting.error} again={() => void greeting.refetch()} />;
+  // Once it is known who is here, the page stays, whatever becomes of asking again.
+  if (!greeting.data) {
+    if (greeting.isPending) return <Waiting />;
+    return <Failed error={greeting.error} again={() => void greeting.refetch()} />;
+  }
   const { me, demo } = greeting.data;
   if (me) speakTo(me);
   if (!me) {
@@ -81,11 +87,13 @@ function Rooms({ me }: { me: Schemas["Me"] }) {
         <Route path="/ceiling" element={<Ceiling />} />
         <Route path="/ceiling/:sectionId" element={<Ceiling />} />
         <Route path="/ceiling/test/:runId" element={<TestResult />} />
+        <Route path="/learned" element={<Learned />} />
         <Route path="/load" element={<Load />} />
         <Route path="/season" element={<Season />} />
         <Route path="/log" element={<Log />} />
         <Route path="/log/month" element={<MonthPage />} />
         <Route path="/log/:runId" element={<WorkoutPage />} />
+        <Route path="/recording" element={<Dropped me={me} />} />
         <Route path="/counts" element={<Counts me={me} />} />
         <Route path="/settings" element={<Settings me={me} />} />
       </Route>
@@ -94,10 +102,16 @@ function Rooms({ me }: { me: Schemas["Me"] }) {
   );
 }
 
+/** Another file that is let fall begins the page anew. */
+function Dropped({ me }: { me: Schemas["Me"] }) {
+  return <Recording key={useLocation().search} me={me} />;
+}
+
 function Framed({ me }: { me: Schemas["Me"] }) {
   return (
     <>
       <Nav name={me.name} />
+      <Drop />
       <ZoneOffer me={me} keep={keep} />
       {keep.onlyHere && (
         <p role="status" className="border-b border-brass px-4 py-2 sm:px-9">

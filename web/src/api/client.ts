@@ -50,15 +50,18 @@ const headers: Middleware = {
 };
 
 /**
- * A request that is not answered within this is as good as lost. Files of music, the demo's ten weeks and whoever comes in by a
- * password take longer, the more so on a busy machine.
+ * A request that is not answered within this is as good as lost. What is read in or put together takes longer, the more so on a
+ * busy machine: files of music, the demo's ten weeks, whoever comes in by a password, plans, and what is made of them.
  */
 const PATIENCE_MS = 10_000;
 const LONG_PATIENCE_MS = 180_000;
-const LONG = /\/api\/(scores|demo|account|session)\b/;
+const LONG = /\/api\/(scores|demo|account|session|imports|plans|readings)\b/;
+const MADE = /\/api\/(passages|runs|takes\/recordings)$/;
 
-const inTime = (request: Request) =>
-  fetch(request, { signal: AbortSignal.timeout(LONG.test(request.url) ? LONG_PATIENCE_MS : PATIENCE_MS) });
+const patience = ({ method, url }: Request) =>
+  LONG.test(url) || (method === "POST" && MADE.test(url)) ? LONG_PATIENCE_MS : PATIENCE_MS;
+
+const inTime = (request: Request) => fetch(request, { signal: AbortSignal.timeout(patience(request)) });
 
 export const api = createClient<paths>({ baseUrl: globalThis.location?.origin ?? "", fetch: inTime });
 api.use(headers);

@@ -19,8 +19,51 @@ export const queryClient = new QueryClient({
 
 export const zone = () => Intl.DateTimeFormat().resolvedOptions().timeZone;
 
+const AGAIN_MS = 3_000;
+
+/** Who is here. Nothing can be shown before it is known, so that it is asked for until there is an answer. */
 export function useGreeting() {
-  return useQuery({ queryKey: ["greeting"], queryFn: () => given(api.GET("/api/greeting")), staleTime: 60_000 });
+  return useQuery({
+    queryKey: ["greeting"],
+    queryFn: () => given(api.GET("/api/greeting")),
+    staleTime: 60_000,
+    refetchInterval: ({ state }) => state.error instanceof NoConnection && AGAIN_MS,
+  });
+}
+
+/** How far the microphone is trusted on an instrument; asked where it listens. */
+export function useTrust(instrument: string, listens: boolean) {
+  return useQuery({
+    queryKey: ["trust", instrument],
+    queryFn: () =>
+      given(
+        api.GET("/api/takes/trust/{instrument}", {
+          params: { path: { instrument: instrument as Schemas["RunView"]["instrument"] } },
+        }),
+      ),
+    enabled: listens,
+    staleTime: 60_000,
+  }).data;
+}
+
+/** How even passages were this week, where anything was measured. */
+export function useEvenWeek() {
+  return useQuery({ queryKey: ["evenness", "week"], queryFn: () => given(api.GET("/api/takes/week")) });
+}
+
+/** Up to which tempo a section is even. */
+export function useEvenUpTo(sectionId: number) {
+  return useQuery({
+    queryKey: ["evenness", "section", sectionId],
+    queryFn: () => given(api.GET("/api/takes/sections/{sectionId}/even", { params: { path: { sectionId } } })),
+  });
+}
+
+export function useEvenness(passageId: number) {
+  return useQuery({
+    queryKey: ["evenness", passageId],
+    queryFn: () => given(api.GET("/api/takes/evenness/{passageId}", { params: { path: { passageId } } })),
+  });
 }
 
 /** How many hours playing rests after a symptom. */
@@ -170,6 +213,10 @@ export function useFormats() {
 
 export function useSeason() {
   return useQuery({ queryKey: ["season"], queryFn: () => given(api.GET("/api/season")) });
+}
+
+export function useLearned() {
+  return useQuery({ queryKey: ["learned"], queryFn: () => given(api.GET("/api/learned")) });
 }
 
 export function useLoad() {

@@ -1,5 +1,6 @@
 /** The ranges that the server accepts, as its description says. Written by scripts/ranges.mjs. */
 export const RANGES = {
+  AimWish: { targetBpm: { minimum: 20, maximum: 400 } },
   ArticulationWish: { articulation: { minLength: 0, maxLength: 60 } },
   ArticulationsWish: { names: { minItems: 1, maxItems: 20 } },
   Away: { minutes: { minimum: 1, maximum: 600 }, note: { minLength: 0, maxLength: 200 } },
@@ -38,6 +39,7 @@ export const RANGES = {
   DaysOff: { days: { minItems: 0, maxItems: 7 } },
   ElsewhereWish: { clientId: { minLength: 36, maxLength: 36 }, minutes: { minimum: 1, maximum: 600 } },
   EventWish: {
+    measured: { minItems: 0, maxItems: 60 },
     ordinal: { minimum: 0 },
     seconds: { minimum: 0, maximum: 86400 },
     secondsAgo: { minimum: 0, maximum: 1209600 },
@@ -50,6 +52,21 @@ export const RANGES = {
   Habits: { usualMinutes: { minimum: 5, maximum: 600 } },
   JoiningWish: { transition: { minimum: 0 } },
   MarkWish: { note: { minimum: 0 }, value: { minLength: 0, maxLength: 8 }, why: { minLength: 0, maxLength: 300 } },
+  MeasuredDto: {
+    edition: { minimum: 1, maximum: 1000 },
+    evenness: { minimum: 0, maximum: 100 },
+    late: { minimum: -1, maximum: 2 },
+    missing: { minItems: 0, maxItems: 2000 },
+    tempoRatio: { minimum: 0.1, maximum: 10 },
+    transitions: { minItems: 0, maxItems: 2000 },
+    where: { minimum: 0, maximum: 2000 },
+  },
+  MeasuredTransition: {
+    interval: { minimum: 0, maximum: 60000 },
+    off: { minimum: -60000, maximum: 60000 },
+    sigma: { minimum: 0, maximum: 60000 },
+    to: { minimum: 1, maximum: 2000 },
+  },
   Minutes: { minutes: { minimum: 0, maximum: 600 } },
   Move: { zone: { minLength: 0, maxLength: 60 } },
   MusicText: { bars: { minimum: 0, maximum: 64 }, text: { minLength: 0, maxLength: 120000 } },
@@ -76,6 +93,11 @@ export const RANGES = {
   },
   PracticeWish: { bpm: { minimum: 20, maximum: 400 }, seconds: { minimum: 0.5, maximum: 3600 } },
   RatingWish: { rating: { minimum: 0, maximum: 10 } },
+  RecordingWish: {
+    minutes: { minimum: 1, maximum: 600 },
+    passes: { minItems: 1, maxItems: 100 },
+    tempo: { minimum: 20, maximum: 400 },
+  },
   SectionWish: { difficulty: { minimum: 1, maximum: 5 }, name: { minLength: 0, maxLength: 80 } },
   SettingWish: {
     easySeconds: { minimum: 2, maximum: 300 },

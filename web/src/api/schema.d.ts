@@ -308,6 +308,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/exports/takes.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["takes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/formats": {
         parameters: {
             query?: never;
@@ -367,6 +383,38 @@ export interface paths {
         put?: never;
         post: operations["readPractice"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/learned": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_2"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/learned/{what}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["forget"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1220,6 +1268,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/season/passages/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["aim"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/season/performances": {
         parameters: {
             query?: never;
@@ -1444,6 +1508,102 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/takes/evenness/{passageId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["evenness"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/takes/recordings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["keep_2"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/takes/sections/{sectionId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["toHear"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/takes/sections/{sectionId}/even": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["evenUpTo"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/takes/trust/{instrument}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["trust"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/takes/week": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["week"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/templates": {
         parameters: {
             query?: never;
@@ -1518,6 +1678,14 @@ export interface components {
             /** Format: int64 */
             sectionId: number;
         };
+        AimWish: {
+            /** @enum {string|null} */
+            matters: "LESS" | "USUAL" | "MOST" | null;
+            /** Format: date */
+            neededOn: string | null;
+            /** Format: double */
+            targetBpm: number | null;
+        };
         AnsweredDto: {
             /** Format: double */
             tempo: number;
@@ -1537,6 +1705,13 @@ export interface components {
         };
         ArticulationsWish: {
             names: string[];
+        };
+        Asked: {
+            /** Format: double */
+            beat: number;
+            /** Format: double */
+            beats: number;
+            pitches: number[];
         };
         Away: {
             /** @enum {string} */
@@ -1587,6 +1762,21 @@ export interface components {
             low: number;
             /** Format: double */
             middle: number;
+        };
+        BarsDto: {
+            /** Format: double */
+            before: number;
+            /**
+             * Format: int32
+             * @description the first of them, from 1
+             */
+            first: number;
+            /** Format: date */
+            from: string;
+            /** Format: int32 */
+            last: number;
+            /** Format: double */
+            now: number;
         };
         Beginning: {
             /**
@@ -1700,6 +1890,14 @@ export interface components {
             /** Format: double */
             before: number;
             passage: string;
+        };
+        Chances: {
+            /** Format: double */
+            broke: number;
+            /** Format: double */
+            clean: number;
+            /** Format: double */
+            rough: number;
         };
         ChangeDto: {
             /** Format: double */
@@ -2025,8 +2223,28 @@ export interface components {
             comfortable: components["schemas"]["BandDto"];
             enoughEvidence: boolean;
         };
+        EvenUpTo: {
+            /** Format: int32 */
+            days: number;
+            /** Format: double */
+            evenness: number | null;
+            /**
+             * Format: double
+             * @description in BPM; null where nothing was measured clean
+             */
+            tempo: number | null;
+        };
+        EvennessDto: {
+            bars: components["schemas"]["BarsDto"][];
+            /** @description transitions heard to slip in two of the last four passes, from 0, the worst first */
+            troubled: number[];
+            ways: components["schemas"]["WayDto"][];
+            /** @description the oldest first; weeks without a measured pass are missing */
+            weeks: components["schemas"]["WeekDto"][];
+        };
         EventDto: {
             clientId: string;
+            heard: components["schemas"]["Hearing"] | null;
             /** @enum {string} */
             kind: "JUDGED" | "UNJUDGED" | "RESTED" | "BACKED_OFF" | "REST_ASKED" | "STOPPED" | "SYMPTOM";
             left: components["schemas"]["LeftDto"] | null;
@@ -2044,6 +2262,8 @@ export interface components {
             holder: string;
             /** @enum {string} */
             kind: "JUDGED" | "UNJUDGED" | "RESTED" | "BACKED_OFF" | "REST_ASKED" | "STOPPED" | "SYMPTOM";
+            /** @description what a microphone measured of each of its passes; none where none listened */
+            measured: components["schemas"]["MeasuredDto"][];
             /** Format: int32 */
             ordinal: number;
             /** Format: double */
@@ -2053,6 +2273,8 @@ export interface components {
              * @description how long ago it happened, where it could not be sent at once
              */
             secondsAgo: number | null;
+            /** @description whether the answer is the one that was suggested, taken without a hand */
+            taken: boolean | null;
             /** Format: int32 */
             tension: number | null;
             /**
@@ -2125,10 +2347,15 @@ export interface components {
             ceiling: number;
             /** Format: double */
             chance: number | null;
+            /**
+             * Format: double
+             * @description on every so many-th day; 0 where it has none
+             */
+            everyDays: number;
             /** Format: double */
             likely: number | null;
-            /** Format: double */
-            minutesADay: number;
+            /** @enum {string} */
+            matters: "LESS" | "USUAL" | "MOST";
             /**
              * Format: double
              * @description the tempo that is likely in two weeks
@@ -2136,16 +2363,25 @@ export interface components {
             near: number | null;
             /** Format: date */
             neededOn: string | null;
+            offer: components["schemas"]["OfferDto"] | null;
             /** Format: int64 */
             passageId: number;
             /** @enum {string|null} */
             prospect: "ON_COURSE" | "BEHIND" | "UNLIKELY" | null;
             sentence: components["schemas"]["Reason"];
+            /**
+             * Format: double
+             * @description the effort minutes of a day on which it has any
+             */
+            sitting: number;
             /** Format: double */
             target: number;
-            /** Format: double */
-            times: number | null;
             title: string;
+            /**
+             * Format: double
+             * @description the effort minutes a day that would make its target likely
+             */
+            wants: number | null;
         };
         Greeting: {
             demo: boolean;
@@ -2173,10 +2409,33 @@ export interface components {
             /** Format: int32 */
             tension: number | null;
         };
+        /** @description what was measured of it; null where nothing listened */
+        HeardOfPass: {
+            /** Format: int32 */
+            clean: number;
+            /**
+             * Format: double
+             * @description how much its intervals differ, as a share of them
+             */
+            evenness: number | null;
+            /** Format: int32 */
+            passes: number;
+            /**
+             * @description null of a set
+             * @enum {string|null}
+             */
+            verdict: "CLEAN" | "ROUGH" | "BROKE" | "CANNOT_TELL" | null;
+        } | null;
         HeardRun: {
             answers: components["schemas"]["HeardAnswer"][];
             over: boolean;
         };
+        Hearing: {
+            passes: components["schemas"]["Chances"][];
+            /** Format: double */
+            power: number;
+            taken: boolean;
+        } | null;
         HistoryDay: {
             /** Format: double */
             breakdown: number;
@@ -2235,6 +2494,25 @@ export interface components {
             /** @enum {string|null} */
             verdict: "CLEAN" | "ROUGH" | "BROKE" | null;
         } | null;
+        LearnedDto: {
+            from: components["schemas"]["Reason"];
+            /** Format: double */
+            high: number;
+            /** @description whether enough was played for it to be the player's own */
+            learned: boolean;
+            /**
+             * Format: double
+             * @description the lower end of its 80% interval
+             */
+            low: number;
+            /**
+             * Format: double
+             * @description in percent
+             */
+            percent: number;
+            /** @enum {string} */
+            what: "GAIN" | "LOSS" | "TIRING";
+        };
         LeftDto: {
             /** Format: double */
             burstSeconds: number;
@@ -2307,6 +2585,7 @@ export interface components {
              * @description where the edge was marked, in BPM
              */
             edge: number | null;
+            heard: components["schemas"]["HeardOfPass"] | null;
             /** @enum {string} */
             kind: "WARM_UP" | "CONTROLLED" | "PROBE" | "BURST" | "CLOSING";
             manner: components["schemas"]["Reason"];
@@ -2376,6 +2655,41 @@ export interface components {
             /** @description the lines of the own warm-up; none when it is large, easy movement */
             warmUp: components["schemas"]["WarmUpLine"][];
         };
+        MeasuredDto: {
+            /**
+             * Format: int32
+             * @description by which rules it was measured
+             */
+            edition: number;
+            /**
+             * Format: double
+             * @description how much the intervals differ, as a share of them
+             */
+            evenness: number | null;
+            /**
+             * Format: double
+             * @description how much later than it was sent the click was heard, in seconds
+             */
+            late: number | null;
+            /** @description the notes that were not heard, from 0 */
+            missing: number[];
+            /**
+             * Format: double
+             * @description the tempo that was played over the one that was asked
+             */
+            tempoRatio: number;
+            /** @description the transitions that were measured */
+            transitions: components["schemas"]["MeasuredTransition"][];
+            /** @enum {string} */
+            verdict: "CLEAN" | "ROUGH" | "BROKE" | "CANNOT_TELL";
+            /**
+             * Format: int32
+             * @description the note at which it shows, from 0
+             */
+            where: number | null;
+            /** @enum {string} */
+            why: "EVEN" | "SLIPPED" | "UNEVEN" | "RUSHED" | "DRAGGED" | "MISSING" | "AGAIN" | "WRONG" | "STOPPED" | "WENT_BACK" | "LEFT_OFF" | "MANY_SLIPS" | "TOO_QUIET" | "NOT_THIS" | "TOO_COARSE";
+        };
         MeasuredPass: {
             /** Format: double */
             recovery: number;
@@ -2385,6 +2699,30 @@ export interface components {
             tension: number;
             /** @enum {string|null} */
             verdict: "CLEAN" | "ROUGH" | "BROKE" | null;
+        };
+        /** @description the transitions that were measured */
+        MeasuredTransition: {
+            /**
+             * Format: double
+             * @description the interval that was asked, in milliseconds
+             */
+            interval: number;
+            /**
+             * Format: double
+             * @description in milliseconds, late above 0
+             */
+            off: number;
+            /**
+             * Format: double
+             * @description one standard deviation, in milliseconds
+             */
+            sigma: number;
+            slipped: boolean;
+            /**
+             * Format: int32
+             * @description the note it leads to, from 1
+             */
+            to: number;
         };
         MethodDto: {
             /** @enum {string} */
@@ -2444,6 +2782,13 @@ export interface components {
         NoteWish: {
             note: string;
         };
+        /** @description what could be wanted instead, where the target is out of reach */
+        OfferDto: {
+            /** Format: date */
+            date: string | null;
+            /** Format: double */
+            tempo: number | null;
+        } | null;
         /** @description what is usual on instruments beside the first */
         OtherInstrumentDto: {
             /** @enum {string} */
@@ -2552,6 +2897,20 @@ export interface components {
             /** Format: double */
             targetBpm: number;
             title: string;
+        };
+        PassageWeek: {
+            /**
+             * Format: double
+             * @description how even it was the week before; null where too little was measured
+             */
+            before: number | null;
+            /** Format: double */
+            evenness: number;
+            passage: string;
+            /** Format: int64 */
+            passageId: number;
+            /** Format: int32 */
+            passes: number;
         };
         PassageWish: {
             /**
@@ -2838,6 +3197,27 @@ export interface components {
                 [key: string]: Record<string, never>;
             };
         };
+        RecordedPass: {
+            measured: components["schemas"]["MeasuredDto"];
+            /**
+             * @description what the player says of it; null where nothing
+             * @enum {string|null}
+             */
+            said: "CLEAN" | "ROUGH" | "BROKE" | null;
+        };
+        RecordingWish: {
+            /** @description an id of the browser's making: sent twice, it is kept once */
+            clientId: string;
+            /** Format: date */
+            day: string;
+            /** Format: int32 */
+            minutes: number;
+            passes: components["schemas"]["RecordedPass"][];
+            /** Format: int64 */
+            sectionId: number;
+            /** Format: double */
+            tempo: number;
+        };
         Repeated: {
             cause: string;
             /** Format: int64 */
@@ -2985,6 +3365,15 @@ export interface components {
             name: string;
             /** @description whether it is the whole passage */
             whole: boolean;
+        };
+        SectionToHear: {
+            /** @enum {string} */
+            instrument: "WIND" | "BRASS" | "BOWED" | "PLUCKED" | "KEYBOARD" | "MALLET" | "FREE_REED" | "OTHER";
+            passage: string;
+            /** Format: int64 */
+            passageId: number;
+            section: string;
+            toHear: components["schemas"]["ToHearDto"];
         };
         SectionWish: {
             /** Format: int32 */
@@ -3236,6 +3625,17 @@ export interface components {
             target: number;
             totals: components["schemas"]["TotalsDto"];
         };
+        ToHearDto: {
+            /** @enum {string} */
+            ask: "VERDICT" | "NOTHING" | "SET" | "COUNT" | "EDGE" | "SLIPS" | "MATCH" | "HELD" | "LOOSE";
+            /** Format: int32 */
+            notes: number;
+            /** Format: int32 */
+            of: number;
+            passes: components["schemas"]["Asked"][][];
+            /** Format: double */
+            tempo: number;
+        };
         TodayView: {
             /** Format: date */
             day: string;
@@ -3279,6 +3679,8 @@ export interface components {
         TransitionDto: {
             /** Format: int32 */
             breaks: number;
+            /** @description whether it was heard late, early or not at all in two of its last four passes */
+            heardToSlip: boolean;
             /**
              * Format: double
              * @description 1, and more where it broke lately
@@ -3297,6 +3699,22 @@ export interface components {
             /** Format: int32 */
             transition: number;
             windows: components["schemas"]["WindowDto"][];
+        };
+        TrustDto: {
+            /**
+             * Format: int64
+             * @description how many takes were confirmed by hand
+             */
+            confirmed: number;
+            /** @description nine counts, by what the player said and what was measured: clean, rough, broke */
+            counts: number[];
+            /**
+             * Format: int32
+             * @description how many must be before a tempo is raised without a hand
+             */
+            enough: number;
+            /** @description whether what is measured as clean may raise a tempo without a hand */
+            mayRaise: boolean;
         };
         TryDto: {
             /** Format: int64 */
@@ -3341,6 +3759,32 @@ export interface components {
             /** Format: int32 */
             seconds: number;
             what: string;
+        };
+        WayDto: {
+            /** Format: double */
+            evenness: number;
+            name: components["schemas"]["Reason"];
+            /** Format: int32 */
+            passes: number;
+            /** @description the variation's key; empty as written */
+            way: string;
+        };
+        /** @description the oldest first; weeks without a measured pass are missing */
+        WeekDto: {
+            /**
+             * Format: double
+             * @description the fastest that was measured clean, in BPM; null where none was
+             */
+            evenUpTo: number | null;
+            /**
+             * Format: double
+             * @description how much the intervals differ, as a share of them
+             */
+            evenness: number;
+            /** Format: date */
+            monday: string;
+            /** Format: int32 */
+            passes: number;
         };
         WholeDto: {
             parts: components["schemas"]["PartDto"][];
@@ -4077,6 +4521,35 @@ export interface operations {
             };
         };
     };
+    takes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     formats: {
         parameters: {
             query?: never;
@@ -4190,6 +4663,66 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["PracticePreview"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    all_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["LearnedDto"][];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    forget: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                what: "GAIN" | "LOSS" | "TIRING";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["LearnedDto"][];
                 };
             };
             /** @description Refused, or failed */
@@ -6187,6 +6720,41 @@ export interface operations {
             };
         };
     };
+    aim: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AimWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SeasonView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     perform: {
         parameters: {
             query?: never;
@@ -6634,6 +7202,192 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    evenness: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                passageId: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["EvennessDto"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RecordingWish"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    toHear: {
+        parameters: {
+            query: {
+                tempo: number;
+            };
+            header?: never;
+            path: {
+                sectionId: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SectionToHear"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    evenUpTo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sectionId: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["EvenUpTo"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    trust: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                instrument: "WIND" | "BRASS" | "BOWED" | "PLUCKED" | "KEYBOARD" | "MALLET" | "FREE_REED" | "OTHER";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TrustDto"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    week: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PassageWeek"][];
+                };
             };
             /** @description Refused, or failed */
             default: {

@@ -58,6 +58,12 @@ export const away: Touches = [["load"], ["log"], ["practiceSheet"], ...PLANS];
 /** What is wanted of days, and what is performed on them. */
 export const season: Touches = [["load"], ["practiceSheet"], ...PLANS];
 
+/** What is wanted of a passage: its target, its date, and how much it matters. */
+export const aim: Touches = [["passages"], ["passage"], ["ceiling"], ...PLANS];
+
+/** What was learned is forgotten: ceilings owe something to it, and plans and chances. */
+export const learned: Touches = [["learned"], ["ceiling"], ["passages"], ["passage"], ...PLANS];
+
 export const templates: Touches = [["templates"]];
 export const drafts: Touches = [["drafts"]];
 
@@ -66,6 +72,7 @@ export const counts: Touches = [["counts"], ["load"], ...PLANS];
 
 /** A run that was begun, went on or is over: what was played counts for the load, the log and the ceilings. */
 export const run: Touches = [
+  ["learned"],
   ["drafts"],
   ["load"],
   ["log"],

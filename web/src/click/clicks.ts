@@ -9,6 +9,9 @@ const SOUND: Record<Click["kind"], { pitch: number; gain: number }> = {
   CUE: { pitch: 440, gain: 0.7 },
 };
 
+/** The pitch of all clicks while a microphone listens. */
+const ALIKE_PITCH = 1320;
+
 const LENGTH_SECONDS = 0.04;
 
 /** What each sound is made of: partials over its pitch, and how fast it dies away. */
@@ -44,7 +47,12 @@ export function schedule(
   clicks: Click[],
   from: number,
   speed = 1,
-  { sound, level, seen }: Pick<ClickWishes, "sound" | "level" | "seen"> = { sound: "block", level: 1, seen: false },
+  { sound, level, seen, alike }: Pick<ClickWishes, "sound" | "level" | "seen" | "alike"> = {
+    sound: "block",
+    level: 1,
+    seen: false,
+    alike: false,
+  },
 ): () => void {
   if (seen) return () => undefined;
   const buffers = new Map<Click["kind"], AudioBuffer>();
@@ -52,7 +60,7 @@ export function schedule(
     const { kind } = clicks[i]!;
     let buffer = buffers.get(kind);
     if (!buffer) {
-      const data = samples(SOUND[kind].pitch, audio.sampleRate, sound);
+      const data = samples(alike ? ALIKE_PITCH : SOUND[kind].pitch, audio.sampleRate, sound);
       buffer = audio.createBuffer(1, data.length, audio.sampleRate);
       buffer.copyToChannel(data, 0);
       buffers.set(kind, buffer);

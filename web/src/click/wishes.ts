@@ -26,6 +26,8 @@ export interface ClickWishes {
   seen: boolean;
   /** Whether the end of a rest is heard. */
   rests: boolean;
+  /** Whether all clicks have one pitch, and differ in loudness alone: so they can be told from what is played. */
+  alike: boolean;
   /** How much later than it was sent the click is heard, in seconds, as far as that was found by tapping. */
   latency: number;
 }
@@ -39,6 +41,7 @@ export const USUAL: ClickWishes = {
   silence: "0",
   seen: false,
   rests: false,
+  alike: false,
   latency: 0,
 };
 
@@ -58,6 +61,7 @@ export function wishes(instrument: string): ClickWishes {
       level: Math.min(1, Math.max(0, Number(kept.level ?? USUAL.level)) || 0),
       bars: kept.bars === 2 ? 2 : 1,
       rests: kept.rests === true,
+      alike: false,
       latency: Math.min(MOST_LATENCY, Math.max(0, Number(kept.latency ?? 0)) || 0),
     };
   } catch {

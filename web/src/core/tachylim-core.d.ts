@@ -4,4 +4,5 @@ declare module "tachylim-core" {
   export function begin(score: string): string;
   export function after(event: string): string;
   export function plan(score: string, wish: string): string;
+  export function toHear(): string;
 }

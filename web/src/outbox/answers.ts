@@ -39,7 +39,8 @@ export function waitBefore(attempt: number, error: unknown): number {
 const ago = (queued: Queued) => Math.max(0, (Date.now() - queued.madeAt) / 1000);
 
 function send(runId: number, queued: Queued): Promise<RunView> {
-  const body = { ...queued.event, holder: windowId(), secondsAgo: ago(queued) };
+  const { measured = [], taken = null } = queued.event;
+  const body = { ...queued.event, measured, taken, holder: windowId(), secondsAgo: ago(queued) };
   return given(api.POST("/api/runs/{id}/events", { params: { path: { id: runId } }, body }));
 }
 

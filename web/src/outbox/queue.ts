@@ -1,7 +1,10 @@
 import type { Schemas } from "../api/client";
 import type { Keep } from "../keep";
 
-export type EventWish = Schemas["EventWish"];
+type Told = Schemas["EventWish"];
+
+/** An event as it is kept here: what was measured of it only where something was. */
+export type EventWish = Omit<Told, "measured" | "taken"> & Partial<Pick<Told, "measured" | "taken">>;
 
 /** An event on its way: when it was made, and how often it was changed since. */
 export interface Queued {

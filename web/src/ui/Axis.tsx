@@ -76,6 +76,16 @@ export function Along({ ticks, x, y, to = Infinity, label = String }: Along) {
   });
 }
 
+const DAY_MS = 86_400_000;
+
+/** Days to be named between two times, in milliseconds: as many as wanted or fewer, equally far apart. */
+export function dayTicks([from, to]: [number, number], most: number): number[] {
+  const first = Math.ceil(from / DAY_MS);
+  const last = Math.floor(to / DAY_MS);
+  const step = Math.max(1, Math.ceil((last - first) / most));
+  return Array.from({ length: Math.floor((last - first) / step) + 1 }, (_, i) => (first + i * step) * DAY_MS);
+}
+
 /** A day under an axis of time. */
 export const shortDay = (time: number) =>
   new Date(time).toLocaleDateString(locale(), { day: "numeric", month: "short" });

@@ -30,6 +30,9 @@ export function minutes(seconds: number) {
 export const oneDecimal = (value: number) =>
   value.toLocaleString(locale(), { minimumFractionDigits: 0, maximumFractionDigits: 1 });
 
+/** As much of a small figure as says anything: 0.21, 4.7, 12. */
+export const twoDigits = (value: number) => value.toLocaleString(locale(), { maximumSignificantDigits: 2 });
+
 /** A day without a time, such as 2026-03-02, as the browser's locale writes it. */
 export function day(iso: string, options: Intl.DateTimeFormatOptions = { day: "numeric", month: "short" }) {
   return new Date(`${iso}T12:00:00`).toLocaleDateString(locale(), options);

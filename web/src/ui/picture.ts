@@ -1,3 +1,5 @@
+import { save } from "./save";
+
 /** What a drawing needs to look the same outside its page, where no style sheet reaches it. */
 const STYLES = [
   "fill",
@@ -53,12 +55,4 @@ export async function savePng(drawing: SVGSVGElement, name: string) {
   canvas.getContext("2d")!.drawImage(picture, 0, 0, canvas.width, canvas.height);
   const png = await new Promise<Blob | null>((done) => canvas.toBlob(done, "image/png"));
   if (png) save(png, `${name}.png`);
-}
-
-function save(file: Blob, name: string) {
-  const link = document.createElement("a");
-  link.href = URL.createObjectURL(file);
-  link.download = name;
-  link.click();
-  URL.revokeObjectURL(link.href);
 }

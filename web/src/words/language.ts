@@ -1,12 +1,14 @@
+import englishTakes from "../../../words/en.json?url&takes";
 import english from "../../../words/en.json?url";
+import germanTakes from "../../../words/de.json?url&takes";
 import german from "../../../words/de.json?url";
 import { keep } from "../keep";
-import { speak } from "./say";
+import { learn, speak } from "./say";
 
 /** The languages that have a catalogue, each by its own name. A new one is a line here and a file. */
 const LANGUAGES = {
-  en: { name: "English", catalogue: english },
-  de: { name: "Deutsch", catalogue: german },
+  en: { name: "English", catalogue: english, takes: englishTakes },
+  de: { name: "Deutsch", catalogue: german, takes: germanTakes },
 };
 
 export type Language = keyof typeof LANGUAGES;
@@ -35,6 +37,12 @@ export async function learnToSpeak() {
   const answer = await fetch(LANGUAGES[key].catalogue);
   speak(locale(key), (await answer.json()) as Record<string, string>);
   document.documentElement.lang = key;
+}
+
+/** Fetches the words of takes, which only pages with a microphone need. */
+export async function learnOfTakes() {
+  const answer = await fetch(LANGUAGES[language()].takes);
+  learn((await answer.json()) as Record<string, string>);
 }
 
 /** The browser's own form of a language, such as en-GB, so that dates and clocks are as the player is used to. */

@@ -26,12 +26,19 @@ export const speakTo = (player: { instrument: string }) => {
 
 /** From here on the page speaks by these messages. */
 export function speak(language: string, messages: Record<string, Message>) {
-  const ready = import.meta.env.PROD ? Object.fromEntries(Object.entries(messages).map(asRead)) : messages;
-  intl = createIntl(
-    { locale: language, messages: ready as Record<string, string>, onError: refuse },
-    createIntlCache(),
-  );
+  intl = createIntl({ locale: language, messages: read(messages), onError: refuse }, createIntlCache());
 }
+
+/** From here on the page knows these messages as well. */
+export function learn(messages: Record<string, Message>) {
+  Object.assign(intl.messages, read(messages));
+}
+
+const read = (messages: Record<string, Message>) =>
+  (import.meta.env.PROD ? Object.fromEntries(Object.entries(messages).map(asRead)) : { ...messages }) as Record<
+    string,
+    string
+  >;
 
 /** The build has read all messages; of those without values only the text is left, to save room. */
 function asRead([code, message]: [string, Message]) {

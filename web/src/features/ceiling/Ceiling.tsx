@@ -1,6 +1,6 @@
 import { Link, Navigate, useNavigate, useParams } from "react-router";
 import type { Schemas } from "../../api/client";
-import { useCeiling, usePassages } from "../../api/queries";
+import { useCeiling, useEvenUpTo, usePassages } from "../../api/queries";
 import { Button, ButtonLink } from "../../ui/Button";
 import { INPUT } from "../../ui/Field";
 import { bpm, called, day, oneDecimal, unbroken } from "../../ui/format";
@@ -42,6 +42,21 @@ export default function Ceiling() {
     return <Navigate to={`/ceiling/${latest.id}`} replace />;
   }
   return <OfSection id={Number(sectionId)} sections={sections} />;
+}
+
+/** Up to which tempo a microphone has heard it even; nothing where none has. */
+function EvenUpTo({ sectionId }: { sectionId: number }) {
+  const { data } = useEvenUpTo(sectionId);
+  if (!data || data.tempo === null) return null;
+  return (
+    <div>
+      <dt className="font-semibold">{say("ceiling.evenUpTo")}</dt>
+      <dd>
+        <span className="text-2xl font-bold">{bpm(data.tempo)}</span>
+        <span className="block text-sm text-soft">{say("ceiling.measuredClean", { days: data.days })}</span>
+      </dd>
+    </div>
+  );
 }
 
 function OfSection({ id, sections }: { id: number; sections: { id: number; label: string }[] }) {
@@ -144,10 +159,16 @@ function OfSection({ id, sections }: { id: number; sections: { id: number; label
             </span>
           </dd>
         </div>
+        <EvenUpTo sectionId={id} />
       </Figures>
       {view.tests.length > 0 && <Tests tests={view.tests} />}
       {view.whole.parts.length > 1 && <Whole view={view} />}
       {view.articulations.length > 0 && <Articulations view={view} />}
+      <p className="mt-6 border-t border-rule pt-4">
+        <Link to="/learned" className="font-semibold text-spruce underline underline-offset-4">
+          {say("learned.title")}
+        </Link>
+      </p>
     </Page>
   );
 }

@@ -20,7 +20,7 @@ export function Figures({
   children?: ReactNode;
 }) {
   return (
-    <dl className="mt-6 grid gap-x-8 gap-y-4 border-t border-rule pt-5 sm:grid-cols-2 lg:grid-cols-5">
+    <dl className="mt-6 grid gap-x-8 gap-y-4 border-t border-rule pt-5 sm:grid-cols-2 lg:grid-cols-3 xl:flex xl:*:flex-1">
       <Tempo
         term="comfortable"
         name={say("ceiling.comfortableName")}

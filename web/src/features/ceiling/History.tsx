@@ -1,8 +1,8 @@
-import { scaleLog, scaleTime } from "d3-scale";
+import { scaleLinear, scaleLog } from "d3-scale";
 import { area, curveMonotoneX, line } from "d3-shape";
 import type { Schemas } from "../../api/client";
 import { tempoTicks } from "../../timeline/terrain";
-import { Along, Heights, shortDay } from "../../ui/Axis";
+import { Along, dayTicks, Heights, shortDay } from "../../ui/Axis";
 import { bpm, day } from "../../ui/format";
 import type { Rows } from "../../ui/DataTable";
 import { useWidth } from "../../ui/useWidth";
@@ -38,7 +38,7 @@ export function History({ view }: { view: Schemas["CeilingView"] }) {
   }
   const cone = view.forecast?.cone ?? [];
   const end = Math.max(at(view.today), at(days.at(-1)!.day), ...cone.map((point) => at(point.day)));
-  const x = scaleTime([Math.min(at(days[0]!.day), ...view.edges.map((d) => at(d.day))), end], [46, width - 60]);
+  const x = scaleLinear([Math.min(at(days[0]!.day), ...view.edges.map((d) => at(d.day))), end], [46, width - 60]);
   const range: [number, number] = [
     Math.min(...days.map((d) => d.low), ...view.edges.map((d) => d.lowest), ...cone.map((point) => point.low)) * 0.97,
     Math.max(
@@ -182,7 +182,7 @@ export function History({ view }: { view: Schemas["CeilingView"] }) {
           {bpm(view.estimate.ceiling.middle)}
         </text>
         <Along
-          ticks={x.ticks(Math.max(2, Math.floor(width / 130))).map(Number)}
+          ticks={dayTicks(x.domain() as [number, number], Math.max(2, Math.floor(width / 130)))}
           x={x}
           y={HEIGHT - 20}
           label={shortDay}

@@ -40,9 +40,9 @@ export function Compared({ passes }: { passes: Pass[] }) {
               </th>
               {tempos.map((tempo) => {
                 // The last word on a tempo is what it came to.
-                const said = compared
-                  .filter((pass) => pass.tempo === tempo && say(pass.manner) === way)
-                  .at(-1)?.verdict;
+                const last = compared.filter((pass) => pass.tempo === tempo && say(pass.manner) === way).at(-1);
+                const said = last?.verdict;
+                const against = last && passes[passes.indexOf(last) - 1]?.heard?.evenness;
                 return (
                   <td key={tempo} className="px-1 py-1">
                     {said && (
@@ -51,6 +51,11 @@ export function Compared({ passes }: { passes: Pass[] }) {
                         aria-label={RESULT[said].words}
                         className={`block h-6 w-14 ${RESULT[said].looks}`}
                       />
+                    )}
+                    {last?.heard?.evenness != null && against != null && (
+                      <span className="block text-sm">
+                        {say("log.evenAgainst", { share: last.heard.evenness, reference: against })}
+                      </span>
                     )}
                   </td>
                 );

@@ -1,7 +1,7 @@
 import { type ReactNode, useState } from "react";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
-import { sentence, useLog, type Wanted } from "../../api/queries";
+import { sentence, useEvenWeek, useLog, type Wanted } from "../../api/queries";
 import { Button, ButtonLink } from "../../ui/Button";
 import { andMore, bpm, clock, longDay, minutes, oneDecimal, timeOfDay, unbroken } from "../../ui/format";
 import { Failed, Page, Waiting } from "../../ui/Page";
@@ -30,6 +30,7 @@ export default function Log() {
       aside={
         <>
           <ButtonLink to="/log/month">{say("log.theMonth")}</ButtonLink>
+          <ButtonLink to="/recording">{say("log.recording")}</ButtonLink>
           <ButtonLink to="/counts">{say("log.counts")}</ButtonLink>
         </>
       }
@@ -41,6 +42,7 @@ export default function Log() {
           setWanted(now);
         }}
       />
+      <EvenThisWeek />
       {entries.length === 0 ? (
         <p className="py-8 text-lg text-soft">
           {looking ? say("log.noWorkoutIsLikeThat") : say("log.nothingHasBeenPlayedYet")}
@@ -62,6 +64,31 @@ export default function Log() {
         {olderThan && <Button onClick={() => setPages([...pages, olderThan])}>{say("log.older")}</Button>}
       </div>
     </Page>
+  );
+}
+
+/** How even passages were this week, and the week before: nothing where none was measured. */
+function EvenThisWeek() {
+  const { data } = useEvenWeek();
+  if (!data || data.length === 0) return null;
+  return (
+    <section aria-label={say("log.evenThisWeek")} className="mb-3">
+      <h2 className="inline">{say("log.evenThisWeek")}</h2>
+      <ul className="inline">
+        {data.map((one) => (
+          <li key={one.passageId} className="ml-4 inline-block">
+            <Link to={`/passages/${one.passageId}`} className="underline-offset-4 hover:underline">
+              <bdi>{one.passage}</bdi>
+            </Link>{" "}
+            {say("log.evenPassage", {
+              share: one.evenness,
+              beforeIs: one.before === null ? "no" : "yes",
+              before: one.before ?? 0,
+            })}
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

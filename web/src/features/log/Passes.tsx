@@ -37,6 +37,7 @@ export function Passes({ runId, passes }: { runId: number; passes: Pass[] }) {
     touches.correction(runId),
   );
   if (passes.length === 0) return null;
+  const heard = passes.some((pass) => pass.heard);
   return (
     <details className="mt-5">
       <summary className="min-h-8 cursor-pointer font-semibold">
@@ -54,7 +55,15 @@ export function Passes({ runId, passes }: { runId: number; passes: Pass[] }) {
       <table className="mt-2 w-full max-w-3xl text-left">
         <thead>
           <tr className="text-soft">
-            {["", say("log.kind"), say("log.tempo"), say("log.said"), say("log.tensionHead"), ""].map((name, i) => (
+            {[
+              "",
+              say("log.kind"),
+              say("log.tempo"),
+              say("log.said"),
+              say("log.tensionHead"),
+              heard ? say("log.heard") : "",
+              "",
+            ].map((name, i) => (
               <th key={i} scope="col" className="py-1 pr-5 font-normal">
                 {name}
               </th>
@@ -99,6 +108,7 @@ export function Passes({ runId, passes }: { runId: number; passes: Pass[] }) {
                 <td className="pr-5 font-mono">
                   {pass.tension ?? <span className="text-soft">{say("log.notSaid")}</span>}
                 </td>
+                <td className="pr-5">{pass.heard && heardOf(pass.heard)}</td>
                 <td className="text-right">
                   <button
                     type="button"
@@ -116,6 +126,16 @@ export function Passes({ runId, passes }: { runId: number; passes: Pass[] }) {
       </table>
     </details>
   );
+}
+
+/** What was measured of a pass, beside what was said. */
+function heardOf({ passes, clean, verdict, evenness }: NonNullable<Pass["heard"]>) {
+  const word = !verdict
+    ? say("log.ofClean", { clean, passes })
+    : verdict === "CANNOT_TELL"
+      ? say("log.cannotTell")
+      : VERDICT[verdict];
+  return evenness === null ? word : say("log.heardAs", { word, share: evenness });
 }
 
 interface EditorProps {
@@ -179,6 +199,7 @@ function Editor({ number, pass, pending, onLeave, onSay }: EditorProps) {
           ))}
         </select>
       </td>
+      <td />
       <td className="flex flex-wrap justify-end gap-2 py-1.5">
         <Button
           disabled={pending || Number.isNaN(clean)}

@@ -3,11 +3,14 @@ import type { Schemas } from "../../api/client";
 import { useWorkout } from "../../api/queries";
 import { Timeline } from "../../timeline/Timeline";
 import { andMore, bpm, clock, longDay, minutes, oneDecimal, timeOfDay, called } from "../../ui/format";
+import { later } from "../../ui/later";
 import { Failed, Page, Waiting } from "../../ui/Page";
 import { Compared } from "./Compared";
 import { OUTCOME } from "./outcome";
 import { Passes } from "./Passes";
 import { say } from "../../words/say";
+
+const KeptTakes = later(() => import("../../take/KeptTakes"));
 
 /** One workout, planned against played. */
 export default function WorkoutPage() {
@@ -51,6 +54,7 @@ export default function WorkoutPage() {
       )}
       <Compared passes={passes} />
       {entry.outcome && <Passes runId={entry.runId} passes={passes} />}
+      <KeptTakes runId={entry.runId} />
       {entry.note && (
         <p className="mt-3 max-w-[66ch] border-l-2 border-spruce pl-3" dir="auto">
           {entry.note}

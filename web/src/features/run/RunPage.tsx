@@ -1,3 +1,4 @@
+import "../../take/words";
 import { type ReactNode, useEffect } from "react";
 import { useParams } from "react-router";
 import type { Schemas } from "../../api/client";
@@ -50,7 +51,7 @@ export default function RunPage({ me }: { me: Schemas["Me"] }) {
         (view.step.ended ? (
           <Ended view={view} settled={run.waiting === 0} />
         ) : (
-          <Stage run={run} view={view} speed={me.speed} instrument={view.instrument} />
+          <Stage run={run} view={view} speed={me.speed} instrument={view.instrument} account={me.name} />
         ))}
     </main>
   );

@@ -1,3 +1,4 @@
+import { Mic, MicOff } from "lucide-react";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { keep } from "../../keep";
@@ -14,6 +15,8 @@ import { KeysDialog, PauseDialog, SymptomDialog } from "./Dialogs";
 import { ACTIONS, type Action, keyOf } from "./keys";
 import { RestCountdown } from "./RestCountdown";
 import { useStage, useWakefulScreen } from "./useStage";
+import { MicrophoneDialog } from "./MicrophoneDialog";
+import { LastTakes, Suggestion } from "./Suggestion";
 import { WhereItBroke } from "./WhereItBroke";
 import type { RunView, useRun } from "./useRun";
 import { say } from "../../words/say";
@@ -23,6 +26,8 @@ interface Props {
   view: RunView;
   speed: number;
   instrument: string;
+  /** Whose workout it is. */
+  account: string;
 }
 
 const KIND = {
@@ -71,7 +76,7 @@ function how(pass: Pass) {
 }
 
 /** The step at hand: ready, playing, to be judged, or a rest. */
-export function Stage({ run, view, speed, instrument }: Props) {
+export function Stage({ run, view, speed, instrument, account }: Props) {
   const navigate = useNavigate();
   const {
     state,
@@ -90,7 +95,14 @@ export function Stage({ run, view, speed, instrument }: Props) {
     end,
     rested,
     act,
-  } = useStage(run, view, speed, instrument);
+    ears,
+    trust,
+    heard,
+    suggested,
+    takes,
+    line,
+    onLine,
+  } = useStage(run, view, speed, instrument, account);
   useWakefulScreen();
   const { pass, rest } = view.step;
   // What was played last stays at hand while resting, to say where it broke.
@@ -119,7 +131,7 @@ export function Stage({ run, view, speed, instrument }: Props) {
       data-ordinal={view.ordinal}
       data-carried={run.alone}
     >
-      <header className="flex flex-wrap items-center gap-x-3 gap-y-1 sm:gap-x-5">
+      <header className="flex flex-wrap items-center gap-x-2 gap-y-1 sm:gap-x-3">
         <p className="mr-auto min-w-full text-lg sm:min-w-0">
           <b dir="auto">{view.passage}</b>
           {view.section && `, ${unbroken(view.section)}`}
@@ -143,6 +155,7 @@ export function Stage({ run, view, speed, instrument }: Props) {
             <ActionButton action="marks" onAct={act} quiet pressed={marked} />
           </span>
         )}
+        <MicrophoneButton ears={ears.is} onAct={act} />
         <ActionButton action="keep-going" onAct={act} quiet pressed={keepsGoing} />
         <ActionButton action="pause" onAct={act} quiet />
         <ActionButton action="symptom" onAct={act} />
@@ -154,6 +167,11 @@ export function Stage({ run, view, speed, instrument }: Props) {
             waitingIs: run.waiting > 0 ? "yes" : "no",
             waiting: run.waiting,
           })}
+        </p>
+      )}
+      {ears.why && (
+        <p role="status" className="text-night-brass">
+          {say(`deaf.${ears.why}`)}
         </p>
       )}
       {(run.notice || hint) && (
@@ -232,6 +250,16 @@ export function Stage({ run, view, speed, instrument }: Props) {
         </section>
         <section className="min-w-0">
           {!phone && where}
+          {rest && takes.length > 0 && <LastTakes takes={takes} />}
+          {heard && (
+            <Suggestion
+              heard={heard}
+              suggested={suggested}
+              keepsGoing={keepsGoing}
+              trust={trust}
+              onTake={() => act("as-heard")}
+            />
+          )}
           {pass && (
             <>
               {!routine && (
@@ -280,7 +308,36 @@ export function Stage({ run, view, speed, instrument }: Props) {
       />
       <SymptomDialog open={open === "symptom"} onClose={close} onConfirm={() => end("SYMPTOM")} />
       <KeysDialog open={open === "keys"} onClose={close} />
+      <MicrophoneDialog
+        open={open === "microphone"}
+        onClose={close}
+        ears={ears}
+        line={line}
+        onLine={onLine}
+        mayListen={speed === 1}
+      />
     </div>
+  );
+}
+
+/** The sign that says whether it listens; it opens what there is to choose. */
+function MicrophoneButton({ ears, onAct }: { ears: "off" | "asking" | "on"; onAct: (action: Action) => void }) {
+  const on = ears === "on";
+  const Sign = on ? Mic : MicOff;
+  return (
+    <button
+      type="button"
+      onClick={() => onAct("microphone")}
+      aria-pressed={on}
+      aria-label={say("run.microphone")}
+      className={`inline-flex min-h-11 items-center gap-2 whitespace-nowrap rounded-[5px] px-2 short:min-h-9 ${on ? "bg-night-brass font-semibold text-night" : "text-night-soft hover:text-night-ink"}`}
+    >
+      <span className="hidden sm:inline">
+        <KeyCap>{keyOf("microphone")}</KeyCap>
+      </span>
+      <Sign aria-hidden className="size-5" />
+      {on && <span className="hidden md:inline">{say("heard.listening")}</span>}
+    </button>
   );
 }
 
@@ -303,7 +360,7 @@ function ActionButton({
       type="button"
       onClick={() => onAct(action)}
       aria-pressed={pressed}
-      className={`inline-flex min-h-11 items-center gap-2 whitespace-nowrap rounded-[5px] px-2 short:min-h-9 sm:px-3 ${pressed ? "bg-night-rule text-night-ink" : quiet ? "text-night-soft hover:text-night-ink" : "border-2 border-night-ink font-semibold"}`}
+      className={`inline-flex min-h-11 items-center gap-2 whitespace-nowrap rounded-[5px] px-2 short:min-h-9 ${pressed ? "bg-night-rule text-night-ink" : quiet ? "text-night-soft hover:text-night-ink" : "border-2 border-night-ink font-semibold"}`}
     >
       <span className="hidden sm:inline">
         <KeyCap>{key}</KeyCap>

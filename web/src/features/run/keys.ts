@@ -13,6 +13,8 @@ export const ACTIONS = {
   "tension-3": { code: "Digit3", key: "3", label: say("run.edgeTension") },
   "tension-4": { code: "Digit4", key: "4", label: say("run.gripping") },
   "tension-5": { code: "Digit5", key: "5", label: say("run.locked") },
+  "as-heard": { code: "Enter", key: say("common.enter"), label: say("run.asHeard") },
+  microphone: { code: "KeyH", key: "H", label: say("run.microphone") },
   rest: { code: "KeyR", key: "R", label: say("run.restNow") },
   "back-off": { code: "KeyB", key: "B", label: say("run.backOff") },
   symptom: { code: "KeyX", key: "X", label: say("run.symptomStop") },

@@ -12,6 +12,7 @@ const core: Core = {
   edition: () => 7,
   begin: (score) => (asked.push(score), JSON.stringify(next)),
   after: (event) => (asked.push(event), JSON.stringify(next)),
+  toHear: () => "{}",
 };
 
 const left = { effort: 9, burstSeconds: 8, playingSeconds: 700 };

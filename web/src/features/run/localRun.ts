@@ -3,7 +3,9 @@ import type { EventWish } from "../../outbox/queue";
 
 type RunView = Schemas["RunView"];
 type Score = Schemas["RunBasis"];
-type Happened = Pick<EventWish, "clientId" | "kind" | "verdict" | "tension" | "told" | "seconds">;
+type Happened = Pick<EventWish, "clientId" | "kind" | "verdict" | "tension" | "told" | "seconds"> & {
+  heard?: Score["events"][number]["heard"] | undefined;
+};
 
 /** What the core tells of where a run stands; which section that is and who answered, the page knows. */
 type Moment = Omit<RunView, "last" | "passage" | "section" | "sectionId" | "passageId">;
@@ -13,6 +15,7 @@ export interface Core {
   edition(): number;
   begin(score: string): string;
   after(event: string): string;
+  toHear(): string;
 }
 
 /**
@@ -41,6 +44,11 @@ export class LocalRun {
     const ownEvents = this.events.length > this.score.events.length;
     const left = ownEvents ? null : this.score.left;
     return JSON.parse(this.core.begin(JSON.stringify({ ...this.score, left, events: this.events }))) as Moment;
+  }
+
+  /** What a microphone is to hear of the step it stands at. */
+  toHear() {
+    return this.core.toHear();
   }
 
   /** How many events it has seen. */

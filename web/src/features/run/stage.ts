@@ -1,7 +1,8 @@
+import type { Caught } from "../../take/sources";
 import { NOTHING_TOLD, type Told } from "./asks";
 
 /** What lies over the step while it is asked about. */
-export type Over = "pause" | "symptom" | "keys";
+export type Over = "pause" | "symptom" | "keys" | "microphone";
 
 /** How much of the pass at hand was played: what was cut off is asked about as well, but cannot have been clean. */
 export type Played = "no" | "cut" | "whole";
@@ -18,6 +19,8 @@ export interface Stage {
   /** What was said of it at the pass before. */
   before: number | null;
   over: Over | undefined;
+  /** What a microphone heard of it; that it is being measured; nothing where none listened. */
+  heard: Caught | "measuring" | undefined;
   /** Seconds that had been played of the pass when something was laid over it. */
   paused: number;
 }
@@ -27,6 +30,7 @@ export type Change =
   /** Of a step of its own, since its end may be heard when another is there. */
   | { is: "played"; ordinal: number; played: Played }
   | { is: "told"; told?: Told | undefined; hint?: string | undefined }
+  | { is: "heard"; ordinal: number; heard: Caught | "measuring" | undefined }
   | { is: "felt"; tension: number }
   /** Of the pass before, between two steps. */
   | { is: "felt before"; tension: number }
@@ -41,6 +45,7 @@ export const stageAt = (ordinal: number, before: number | null): Stage => ({
   tension: null,
   before,
   over: undefined,
+  heard: undefined,
   paused: 0,
 });
 
@@ -58,6 +63,8 @@ export function stageAfter(stage: Stage, change: Change): Stage {
       return { ...stage, played: change.played, hint: change.played === "whole" ? stage.hint : "" };
     case "told":
       return { ...stage, told: change.told ?? stage.told, hint: change.hint ?? stage.hint };
+    case "heard":
+      return change.ordinal === stage.ordinal ? { ...stage, heard: change.heard } : stage;
     case "felt":
       return { ...stage, tension: change.tension };
     case "felt before":

@@ -33,6 +33,8 @@ export const useEndOpen = (runId: number) =>
             told: null,
             seconds: 0,
             secondsAgo: null,
+            measured: [],
+            taken: null,
           },
         }),
       ),

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { Schemas } from "../../api/client";
-import { placeAt, schedule, tempoAt } from "../../click/clicks";
+import { placeAt, schedule, tempoAt, times } from "../../click/clicks";
 import { audible, type ClickWishes, USUAL, wanted } from "../../click/wishes";
 
 type Pass = NonNullable<Schemas["StepDto"]["pass"]>;
@@ -8,8 +8,21 @@ type Pass = NonNullable<Schemas["StepDto"]["pass"]>;
 /** A little time between the key and the first click, for the audio to be ready. */
 const LEAD_SECONDS = 0.12;
 
+/** A pass that begins, on the clock of the audio context. */
+export interface Started {
+  /** When the first beat after the count-in is sent. */
+  start: number;
+  clicks: number[];
+}
+
 /** Plays the click of a pass as it is wanted, and says where its beat is: as it is heard, not as it is sent. */
-export function usePass(asked: Pass | null, speed: number, onOver: () => void, wishes: ClickWishes = USUAL) {
+export function usePass(
+  asked: Pass | null,
+  speed: number,
+  onOver: () => void,
+  wishes: ClickWishes = USUAL,
+  onStart: (started: Started) => void = () => undefined,
+) {
   const pass = useMemo(() => (asked ? wanted(asked, wishes) : null), [asked, wishes]);
   const audio = useRef<AudioContext>(null);
   const silence = useRef<() => void>(undefined);
@@ -20,6 +33,13 @@ export function usePass(asked: Pass | null, speed: number, onOver: () => void, w
     over.current = onOver;
   });
 
+  const started = useRef(onStart);
+  useEffect(() => {
+    started.current = onStart;
+  });
+
+  const context = useCallback(() => (audio.current ??= new AudioContext({ latencyHint: "interactive" })), []);
+
   const stop = useCallback(() => {
     silence.current?.();
     silence.current = undefined;
@@ -29,21 +49,21 @@ export function usePass(asked: Pass | null, speed: number, onOver: () => void, w
   const start = useCallback(() => {
     if (!pass) return;
     stop();
-    audio.current ??= new AudioContext({ latencyHint: "interactive" });
-    void audio.current.resume();
-    const from = audio.current.currentTime + LEAD_SECONDS;
+    void context().resume();
+    const from = context().currentTime + LEAD_SECONDS;
     began.current = from;
-    silence.current = schedule(audio.current, audible(pass.clicks, wishes), from, speed, wishes);
+    const sounding = audible(pass.clicks, wishes);
+    silence.current = schedule(context(), sounding, from, speed, wishes);
+    started.current({ start: from + (pass.countIn * 60) / pass.tempo, clicks: times(sounding, from) });
     setPlaying(true);
-  }, [pass, speed, stop, wishes]);
+  }, [pass, speed, stop, wishes, context]);
 
   /** Says by one sound that a rest is over, where that is wanted. */
   const cue = useCallback(() => {
     if (!wishes.rests) return;
-    audio.current ??= new AudioContext({ latencyHint: "interactive" });
-    void audio.current.resume();
-    schedule(audio.current, [{ seconds: 0, kind: "CUE" }], audio.current.currentTime + LEAD_SECONDS, 1, wishes);
-  }, [wishes]);
+    void context().resume();
+    schedule(context(), [{ seconds: 0, kind: "CUE" }], context().currentTime + LEAD_SECONDS, 1, wishes);
+  }, [wishes, context]);
 
   /** Seconds of the pass by now, by the clock the clicks sound on, as they are heard. */
   const { latency } = wishes;
@@ -82,5 +102,5 @@ export function usePass(asked: Pass | null, speed: number, onOver: () => void, w
 
   useEffect(() => () => silence.current?.(), []);
 
-  return { playing, start, stop, cue, beat, playedSeconds, tempoNow };
+  return { playing, start, stop, cue, beat, playedSeconds, tempoNow, context };
 }

@@ -152,7 +152,11 @@ export function useRun(id: number) {
   }, [bringUp]);
 
   const send = useCallback(
-    (event: Omit<EventWish, "holder" | "clientId" | "ordinal" | "secondsAgo">, correcting?: string) => {
+    (
+      event: Omit<EventWish, "holder" | "clientId" | "ordinal" | "secondsAgo">,
+      correcting?: string,
+      heard?: Schemas["Hearing"],
+    ) => {
       const now = shown.current;
       if (!now) return;
       const clientId = correcting ?? crypto.randomUUID();
@@ -164,7 +168,7 @@ export function useRun(id: number) {
           : { ...event, clientId, holder: windowId(), ordinal: now.ordinal, secondsAgo: null },
       );
       setWaiting(queue.all().length);
-      const next = goOn(local.current, { ...event, clientId }, now);
+      const next = goOn(local.current, { ...event, clientId, heard }, now);
       if (next) show(next);
       else play(undefined);
       // What is added while another answer is on its way is sent right behind it.
@@ -172,6 +176,24 @@ export function useRun(id: number) {
       return clientId;
     },
     [queue, bringUp, show, play],
+  );
+
+  /** What was measured of an answer that went before: nothing of what comes next changes, nor what is being played. */
+  const measuredLater = useCallback(
+    (answer: Omit<EventWish, "holder" | "clientId" | "ordinal" | "secondsAgo">, clientId: string) => {
+      const now = shown.current;
+      if (!now) return;
+      const before = queue.all().find((queued) => queued.event.clientId === clientId)?.event;
+      // A tension that was put right meanwhile stays.
+      queue.add(
+        before
+          ? { ...before, measured: answer.measured }
+          : { ...answer, tension: null, clientId, holder: windowId(), ordinal: now.ordinal, secondsAgo: null },
+      );
+      setWaiting(queue.all().length);
+      void bringUp(false);
+    },
+    [queue, bringUp],
   );
 
   const takeOver = useCallback(async () => {
@@ -187,7 +209,13 @@ export function useRun(id: number) {
     }
   }, [id, bringUp, fail, hear, queue]);
 
+  /** What a microphone is to hear of the step that is shown; nothing where the page does not know. */
+  const toHear = useCallback(
+    () => (local.current?.ordinal === shown.current?.ordinal ? local.current?.toHear() : undefined),
+    [],
+  );
+
   /** Whether the next step has to wait for what is on its way. */
   const settling = waiting > 0 && !alone;
-  return { view, link, notice, waiting, settling, alone, send, takeOver };
+  return { view, link, notice, waiting, settling, alone, send, measuredLater, takeOver, toHear };
 }

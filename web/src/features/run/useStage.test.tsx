@@ -1,5 +1,6 @@
 // @vitest-environment jsdom
 import { act, cleanup, fireEvent, renderHook } from "@testing-library/react";
+import { keep } from "../../keep";
 import { say } from "../../words/say";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import type { RunView } from "./useRun";
@@ -7,11 +8,15 @@ import type { RunView } from "./useRun";
 let overNow: () => void;
 const playing = vi.hoisted(() => ({ on: false, seconds: 0, cues: 0 }));
 vi.mock("./usePass", () => ({
-  usePass: (_pass: unknown, _speed: number, onOver: () => void) => {
+  usePass: (_pass: unknown, _speed: number, onOver: () => void, _wishes: unknown, onStart: (one: object) => void) => {
     overNow = onOver;
     return {
       playing: playing.on,
-      start: () => (playing.on = true),
+      start: () => {
+        playing.on = true;
+        onStart({ start: 1, clicks: [] });
+      },
+      context: () => undefined,
       stop: () => (playing.on = false),
       cue: () => playing.cues++,
       beat: () => ({ beat: 0, share: 0, over: false }),
@@ -20,6 +25,27 @@ vi.mock("./usePass", () => ({
     };
   },
 }));
+
+/** A microphone that hears what it is told to, once what it listened to is over. */
+const ears = vi.hoisted(() => ({ is: "off", begun: 0, heard: undefined as unknown, arrive: () => undefined as void }));
+vi.mock("../../take/useEars", () => ({
+  useEars: () => ({
+    is: ears.is,
+    on: () => undefined,
+    off: () => undefined,
+    begin: () => ears.begun++,
+    drop: () => (ears.begun = 0),
+    listening: () => ears.begun > 0,
+    level: () => 0,
+    end: () =>
+      new Promise((resolve) => {
+        ears.begun = 0;
+        ears.arrive = () => resolve(ears.heard);
+      }),
+  }),
+}));
+vi.mock("../../take/kept", () => ({ takesOf: () => [], keepTakes: () => Promise.resolve() }));
+vi.mock("../../api/queries", () => ({ useTrust: () => undefined }));
 
 const { useStage } = await import("./useStage");
 
@@ -40,14 +66,19 @@ let sent: [object, string | undefined][];
 function stage(first: RunView = view(), waiting = 0) {
   const run = {
     settling: waiting > 0,
+    toHear: () => JSON.stringify({ tempo: 60, notes: 1, passes: [[{ beat: 0, beats: 1, pitches: [] }]] }),
+    measuredLater: (event: object, clientId: string) => void sent.push([event, clientId]),
     send: (event: object, correcting?: string) => {
       sent.push([event, correcting]);
       return correcting ?? `id-${sent.length}`;
     },
   };
-  const hook = renderHook(({ now, here }) => useStage(here as Parameters<typeof useStage>[0], now, 1, "cello"), {
-    initialProps: { now: first, here: run },
-  });
+  const hook = renderHook(
+    ({ now, here }) => useStage(here as Parameters<typeof useStage>[0], now, 1, "cello", "odile"),
+    {
+      initialProps: { now: first, here: run },
+    },
+  );
   return { ...hook, run, press: (key: string, code = "") => act(() => void fireEvent.keyDown(window, { key, code })) };
 }
 
@@ -55,8 +86,14 @@ beforeEach(() => {
   sent = [];
   playing.on = false;
   playing.seconds = 0;
+  ears.is = "off";
+  ears.begun = 0;
+  keep.removeItem("tachylim.keep-going");
 });
-afterEach(cleanup);
+afterEach(() => {
+  vi.useRealTimers();
+  cleanup();
+});
 
 describe("the step at hand", () => {
   it("is ready, playing, to be judged, or a rest", () => {
@@ -220,7 +257,12 @@ describe("the step at hand", () => {
     const { press, rerender } = stage(quiet);
     press(" ", "Space");
     act(() => overNow());
-    const waiting = { settling: true, send: (event: object) => (sent.push([event, undefined]), "id") };
+    const waiting = {
+      settling: true,
+      toHear: () => "{}",
+      measuredLater: () => undefined,
+      send: (event: object) => (sent.push([event, undefined]), "id"),
+    };
     rerender({ now: quiet, here: waiting });
     playing.on = false;
     rerender({ now: { ...quiet, ordinal: 4 }, here: { ...waiting, settling: false } });
@@ -298,6 +340,94 @@ describe("a break that is due", () => {
     expect(playing.cues).toBe(1);
     rerender({ now: due, here: run });
     expect(playing.cues).toBe(1);
+  });
+});
+
+describe("what is heard", () => {
+  const measured = { verdict: "ROUGH", why: "SLIPPED", where: 4, transitions: [], missing: [] };
+  const heard = (alone: object | null, suggested: object | null = { verdict: "ROUGH", told: null }) => ({
+    heard: { takes: [{ measured, onsets: [], wrong: [] }], suggested, alone },
+  });
+
+  /** A pass that is played to its end and heard. */
+  async function played(what: object, keepsGoing = false) {
+    ears.is = "on";
+    ears.heard = what;
+    const one = stage();
+    if (keepsGoing) one.press("g", "KeyG");
+    one.press(" ", "Space");
+    one.rerender({ now: view(), here: one.run });
+    playing.on = false;
+    act(() => overNow());
+    one.rerender({ now: view(), here: one.run });
+    expect(one.result.current.heard).toBe("measuring");
+    await act(async () => ears.arrive());
+    return one;
+  }
+
+  it("is suggested, and taken by one key with what was measured", async () => {
+    const { result, press } = await played(heard(null));
+    expect(result.current.suggested).toEqual({ verdict: "ROUGH", told: null });
+    expect(sent).toEqual([]);
+    press("Enter", "Enter");
+    expect(sent.at(-1)![0]).toMatchObject({ kind: "JUDGED", verdict: "ROUGH", measured: [measured], taken: false });
+  });
+
+  it("is overruled by any verdict, and kept beside it", async () => {
+    const { press } = await played(heard(null));
+    press("j", "KeyJ");
+    expect(sent.at(-1)![0]).toMatchObject({ verdict: "CLEAN", measured: [measured], taken: false });
+  });
+
+  it("asks once whether a word two steps away is meant, and waits for it", async () => {
+    vi.useFakeTimers();
+    const broke = { verdict: "BROKE", told: null };
+    const { result, press } = await played(heard(broke, broke), true);
+    press("j", "KeyJ");
+    expect(sent).toEqual([]);
+    expect(result.current.hint).toBe(say("heard.didYouMean", { heard: "BROKE" }));
+    act(() => void vi.advanceTimersByTime(20_000));
+    expect(sent).toEqual([]);
+    press("j", "KeyJ");
+    expect(sent.at(-1)![0]).toMatchObject({ verdict: "CLEAN", measured: [measured], taken: false });
+  });
+
+  it("is taken without a hand after a moment, where it keeps going", async () => {
+    vi.useFakeTimers();
+    await played(heard({ verdict: "ROUGH", told: null }), true);
+    act(() => void vi.advanceTimersByTime(2_000));
+    expect(sent).toEqual([]);
+    act(() => void vi.advanceTimersByTime(1_000));
+    expect(sent.at(-1)![0]).toMatchObject({ kind: "JUDGED", verdict: "ROUGH", taken: true });
+  });
+
+  it("counts as played and no more where it may not be taken alone", async () => {
+    vi.useFakeTimers();
+    await played(heard(null, { verdict: "CLEAN", told: null }), true);
+    act(() => void vi.advanceTimersByTime(3_000));
+    expect(sent.at(-1)![0]).toMatchObject({ kind: "UNJUDGED", verdict: null, measured: [measured] });
+  });
+
+  it("never says anything of tension", async () => {
+    const { press } = await played(heard(null));
+    press("Enter", "Enter");
+    expect(sent.at(-1)![0]).toMatchObject({ tension: null });
+  });
+
+  it("goes after an answer that was given before it was measured", async () => {
+    ears.is = "on";
+    ears.heard = heard(null);
+    const one = stage();
+    one.press(" ", "Space");
+    one.rerender({ now: view(), here: one.run });
+    playing.on = false;
+    act(() => overNow());
+    one.rerender({ now: view(), here: one.run });
+    one.press("k", "KeyK");
+    expect(sent.at(-1)![0]).not.toHaveProperty("measured");
+    one.rerender({ now: view({ ordinal: 4 }), here: one.run });
+    await act(async () => ears.arrive());
+    expect(sent.at(-1)).toMatchObject([{ verdict: "ROUGH", measured: [measured] }, "id-1"]);
   });
 });
 

@@ -38,6 +38,11 @@ function Weeks({ season }: { season: Schemas["SeasonView"] }) {
         : given(api.PUT("/api/season/days/{day}", { params: { path: { day: at } }, body: { minutes } })),
     touches.season,
   );
+  const aim = useChange(
+    ({ id, wish }: { id: number; wish: Schemas["AimWish"] }) =>
+      given(api.PUT("/api/season/passages/{id}", { params: { path: { id } }, body: wish })),
+    touches.aim,
+  );
   const looks = patterns(season.goals);
   const at = season.days.find((one) => one.day === chosen) ?? season.days[0]!;
   const latest = move.submittedAt > ask.submittedAt ? move : ask;
@@ -83,7 +88,19 @@ function Weeks({ season }: { season: Schemas["SeasonView"] }) {
                 setChosen(to);
               }}
             />
-            <Goals season={season} patterns={looks} />
+            <div>
+              <Goals
+                season={season}
+                patterns={looks}
+                pending={aim.isPending}
+                onAim={(id, wish) => aim.mutate({ id, wish })}
+              />
+              {aim.isError && (
+                <p role="alert" className="mt-2 font-semibold text-danger">
+                  {sentence(aim.error)}
+                </p>
+              )}
+            </div>
           </div>
           <div className="mt-8 grid gap-x-12 gap-y-8 border-t border-rule pt-5 md:grid-cols-3">
             <DaysOff season={season} />

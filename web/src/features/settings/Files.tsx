@@ -40,6 +40,12 @@ export function Files() {
             <span className="text-soft"> {say("settings.csv")}</span>
           </li>
           <li>
+            <a href={`/api/exports/takes.csv?lang=${language()}`} download className={LINK}>
+              {say("settings.whatWasMeasured")}
+            </a>
+            <span className="text-soft"> {say("settings.csv")}</span>
+          </li>
+          <li>
             <a href={`/api/exports/practice.csv?lang=${language()}`} download className={LINK}>
               {say("settings.practiceAwayFromTheScreen")}
             </a>

@@ -4,7 +4,7 @@ import { useNavigate } from "react-router";
 import { api, given, type Schemas } from "../../api/client";
 import { sentence, useChange, usePassages } from "../../api/queries";
 import { ClickPanel } from "../../click/ClickPanel";
-import { Button } from "../../ui/Button";
+import { Button, ButtonLink } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { Dialog } from "../../ui/Dialog";
 import { Field, INPUT, Labelled } from "../../ui/Field";
@@ -62,9 +62,13 @@ export default function Settings({ me }: { me: Schemas["Me"] }) {
           <LanguageChoice />
           <p className="mt-2 text-soft">{say("settings.languageOfThisBrowser")}</p>
         </section>
+        <section>
+          <h2 className="mb-2 text-lg">{say("learned.title")}</h2>
+          <ButtonLink to="/learned">{say("learned.look")}</ButtonLink>
+        </section>
         <Files />
         <Room />
-        <Farewell onGone={() => void leave()} />
+        <Farewell name={me.name} onGone={() => void leave()} />
       </div>
     </Page>
   );
@@ -250,10 +254,15 @@ function Password() {
   );
 }
 
-function Farewell({ onGone }: { onGone: () => void }) {
+function Farewell({ name, onGone }: { name: string; onGone: () => void }) {
   const [open, setOpen] = useState(false);
   const [password, setPassword] = useState("");
-  const remove = useChange(() => given(api.POST("/api/account/farewell", { body: { password } })), touches.nothing);
+  const remove = useChange(async () => {
+    const gone = await given(api.POST("/api/account/farewell", { body: { password } }));
+    // What a microphone recorded lies in this browser alone, and goes as well; where it kept nothing, nothing is there.
+    await import("../../take/kept").then((kept) => kept.forgetAll(name)).catch(() => undefined);
+    return gone;
+  }, touches.nothing);
   return (
     <section className="max-w-md">
       <h2 className="mb-2 text-lg">{say("settings.deleteTheAccount")}</h2>

@@ -9,6 +9,7 @@ import { Button, ButtonLink } from "../../ui/Button";
 import { day, family } from "../../ui/format";
 import { Failed, Page, Waiting } from "../../ui/Page";
 import { TAB } from "../../ui/tabs";
+import { Evenness } from "./Evenness";
 import { Brackets } from "./Brackets";
 import { EditPassage } from "./EditPassage";
 import { TransitionLine } from "./TransitionLine";
@@ -41,7 +42,7 @@ export default function PracticeSheet() {
   return <Workplace detail={passage.data} practiceSheet={practiceSheet.data} onEdit={() => setEditing(true)} />;
 }
 
-type Place = "variations" | "sections" | "marks" | "articulations";
+type Place = "variations" | "sections" | "marks" | "articulations" | "evenness";
 
 interface Props {
   detail: Schemas["PassageDetail"];
@@ -196,7 +197,13 @@ function Workplace({ detail, practiceSheet, onEdit }: Props) {
               <Tabs.Trigger value="articulations" className={TAB}>
                 {say("sheet.articulations")}
               </Tabs.Trigger>
+              <Tabs.Trigger value="evenness" className={TAB}>
+                {say("sheet.even.title")}
+              </Tabs.Trigger>
             </Tabs.List>
+            <Tabs.Content value="evenness">
+              <Evenness passageId={passage.id} section={passage.sections[0]!.id} />
+            </Tabs.Content>
             <Tabs.Content value="variations">
               <Variations detail={detail} practiceSheet={practiceSheet} bpm={bpm} onBpm={setBpm} />
             </Tabs.Content>

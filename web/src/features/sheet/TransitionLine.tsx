@@ -62,7 +62,9 @@ export function TransitionLine({ layout, transitions, chosen, onChoose }: Props)
 }
 
 export function describe(transition: Schemas["TransitionDto"]) {
-  const broken = transition.breaks === 0 ? "" : say("sheet.breaksBrokeOnceInFour", { breaks: transition.breaks });
+  const broken =
+    (transition.breaks === 0 ? "" : say("sheet.breaksBrokeOnceInFour", { breaks: transition.breaks })) +
+    (transition.heardToSlip ? say("sheet.heardToSlip") : "");
   const trained =
     transition.trainedToday > 0
       ? say("sheet.trainedByTodaysChoice", { trainedToday: transition.trainedToday })

@@ -10,6 +10,7 @@ import tachylim.shown.PlanBasis;
 import tachylim.shown.PlanWish;
 import tachylim.shown.Planned;
 import tachylim.shown.RunBasis;
+import tachylim.shown.ToHearDto;
 import tachylim.workout.Brief;
 import tachylim.workout.Rules;
 import tachylim.workout.Run;
@@ -76,6 +77,12 @@ public final class PageCore {
         } catch (IllegalArgumentException refusal) {
             return refused(refusal);
         }
+    }
+
+    /** What a microphone is to hear of the step the run stands at. */
+    @JSExport
+    public static String toHear() {
+        return Json.write(ToHearDto.CODEC.write(ToHearDto.of(run)));
     }
 
     private static String refused(RuntimeException refusal) {

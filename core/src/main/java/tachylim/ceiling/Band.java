@@ -17,6 +17,12 @@ public record Band(Tempo low, Tempo middle, Tempo high) {
         return (high.bpm() - low.bpm()) / 2 / middle.bpm();
     }
 
+    /** The Gaussian of ln tempo with this interval. */
+    public Moments moments() {
+        double deviation = Math.log(high.ratioTo(low)) / 2 / TO_TENTH;
+        return new Moments(middle.log(), deviation * deviation);
+    }
+
     /** This band with its middle at most {@code tempo}, and its ends moved by the same ratio. */
     Band notAbove(Tempo tempo) {
         return times(Math.min(1, tempo.ratioTo(middle)));
@@ -36,5 +42,5 @@ public record Band(Tempo low, Tempo middle, Tempo high) {
     }
 
     /** From the middle of a Gaussian to its 10% quantile, in standard deviations. */
-    private static final double TO_TENTH = 1.2816;
+    static final double TO_TENTH = 1.2816;
 }

@@ -77,13 +77,35 @@ final class DaysPasses {
         return rows[shape / Shape.TRENDS.length];
     }
 
-    /** The weights of the shapes on that day, whatever they sum to. */
-    Row[] today() {
-        Row[] today = new Row[anyForm.length];
-        for (int shape = 0; shape < today.length; shape++) {
-            today[shape] = anyForm[shape].weighed(of(shape));
+    /** The weights of the curves on that day, a row for each, whatever they sum to. */
+    Row[] curvesToday() {
+        Row[] curves = new Row[anyForm.length / Shape.OF_ONE_CURVE];
+        for (int curve = 0; curve < curves.length; curve++) {
+            curves[curve] = curveToday(curve * Shape.OF_ONE_CURVE);
         }
-        return today;
+        return curves;
+    }
+
+    private Row curveToday(int firstShape) {
+        int end = firstShape + Shape.OF_ONE_CURVE;
+        Row[] mornings = Arrays.copyOfRange(anyForm, firstShape, end);
+        int from = Row.first(mornings);
+        int to = Row.end(mornings);
+        if (from >= to) {
+            return Row.EMPTY;
+        }
+        double[] together = new double[to - from];
+        for (int shape = firstShape; shape < end; shape++) {
+            Row morning = anyForm[shape];
+            Row chances = of(shape);
+            int start = Math.max(morning.from(), chances.from());
+            int stop = Math.min(morning.to(), chances.to());
+            for (int place = start; place < stop; place++) {
+                together[place - from] +=
+                        morning.weights()[place - morning.from()] * chances.weights()[place - chances.from()];
+            }
+        }
+        return new Row(from, together);
     }
 
     /** With one more pass. They are told apart by their ratios alone, and the largest is always 1. */
@@ -113,11 +135,14 @@ final class DaysPasses {
         return new DaysPasses(now, anyForm);
     }
 
-    /** How likely what was heard is where the place on a usual day is this: the form of the day may have been any. */
-    Row onAUsualDay(int shape) {
+    /**
+     * How likely what was heard is where the place on a usual day is this: the form of the day may have been any.
+     *
+     * @param usual where it is written, from the first place of the shape's row on
+     */
+    void onAUsualDay(int shape, double[] usual) {
         double[] today = of(shape).weights();
-        double[] usual = new double[today.length];
-        for (int i = 0; i < usual.length; i++) {
+        for (int i = 0; i < today.length; i++) {
             int first = Math.max(0, i - REACH);
             int last = Math.min(today.length - 1, i + REACH);
             double sum = 0;
@@ -126,7 +151,6 @@ final class DaysPasses {
             }
             usual[i] = last - first == 2 * REACH ? sum : sum / inside(first - i, last - i);
         }
-        return new Row(of(shape).from(), usual);
     }
 
     /** How much of the forms lies between two ends. */

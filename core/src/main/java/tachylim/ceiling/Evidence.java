@@ -1,5 +1,6 @@
 package tachylim.ceiling;
 
+import tachylim.task.Hearing.Chances;
 import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
 
@@ -27,9 +28,11 @@ import tachylim.tempo.Tempo;
  * @param verdict how it went
  * @param share the share of the section's transitions that was played, above 0 to 1
  * @param tired how tired the player was at its start: 0 fresh, 1 spent, more after long playing, up to {@value #MOST_TIRED}
- * @param power how much it counts, as a power of its likelihood, above 0 to 1: less than 1 only when it is one of many alike
+ * @param power how much it counts, as a power of its likelihood, above 0 to 1: less than 1 only when it is one of many alike, or
+ *     a microphone's word alone
+ * @param word who says so, and how surely
  */
-public record Evidence(Tempo tempo, Verdict verdict, double share, double tired, double power) {
+public record Evidence(Tempo tempo, Verdict verdict, double share, double tired, double power, Word word) {
 
     /** A pass is tired when the recovery at its start is below this. */
     public static final double TIRED_BELOW = 0.6;
@@ -61,6 +64,11 @@ public record Evidence(Tempo tempo, Verdict verdict, double share, double tired,
         }
     }
 
+    /** What the player says. */
+    public Evidence(Tempo tempo, Verdict verdict, double share, double tired, double power) {
+        this(tempo, verdict, share, tired, power, Word.of(verdict));
+    }
+
     /** A pass of the whole section, rested. */
     public static Evidence of(Tempo tempo, Verdict verdict) {
         return new Evidence(tempo, verdict, 1, 0, 1);
@@ -87,12 +95,31 @@ public record Evidence(Tempo tempo, Verdict verdict, double share, double tired,
      * @param times how many there were before, 0 or more: the n-th counts one n-th
      */
     public Evidence again(int times) {
-        return new Evidence(tempo, verdict, share, tired, power / (1 + times));
+        return new Evidence(tempo, verdict, share, tired, power / (1 + times), word);
     }
 
     /** The same with another verdict. */
     public Evidence saying(Verdict other) {
         return new Evidence(tempo, other, share, tired, power);
+    }
+
+    /** The same as a player said it of a pass that was measured. */
+    public Evidence besides(Chances chances) {
+        return chances.tells() ? new Evidence(tempo, verdict, share, tired, power, Word.both(verdict, chances)) : this;
+    }
+
+    /**
+     * The same as it was measured, and nobody said otherwise.
+     *
+     * @param much how much such a word counts, above 0 to 1
+     */
+    public Evidence measured(Chances chances, double much) {
+        return new Evidence(tempo, verdict, share, tired, power * much, Word.measured(chances));
+    }
+
+    /** Whether the player said so. */
+    boolean isSaid() {
+        return word.isPlain();
     }
 
     /**
@@ -107,7 +134,7 @@ public record Evidence(Tempo tempo, Verdict verdict, double share, double tired,
         for (int i = 0; i < passes; i++) {
             all += 1.0 / (1 + times + i);
         }
-        return new Evidence(tempo, verdict, share, tired, power * all / passes);
+        return new Evidence(tempo, verdict, share, tired, power * all / passes, word);
     }
 
     /** How many whole rested passes it is worth when it is asked whether there are enough. */

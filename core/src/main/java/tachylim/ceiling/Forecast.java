@@ -34,10 +34,10 @@ public final class Forecast {
     private static final int FARTHEST_DAYS = 730;
 
     /** How much one day differs from the next, ln BPM: being in form, and no skill. */
-    private static final double FORM = 0.018;
+    public static final double FORM = 0.018;
 
     /** How far the skill and its trend wander in a day, ln BPM. */
-    private static final double LEVEL_WANDERS = 0.003;
+    public static final double LEVEL_WANDERS = 0.003;
 
     private static final double TREND_WANDERS = 0.0001;
 
@@ -75,8 +75,8 @@ public final class Forecast {
      */
     public record Measured(long day, Moments morning, Moments evening) {
 
-        /** What the day alone says; empty when nothing was learned on it. */
-        private Optional<Moments> own() {
+        /** What the day alone says of ln ceiling; empty when nothing was learned on it. */
+        public Optional<Moments> own() {
             double precision = 1 / evening.variance() - 1 / morning.variance();
             return precision <= 0
                     ? Optional.empty()
@@ -90,7 +90,12 @@ public final class Forecast {
     public enum Prospect {
         ON_COURSE,
         BEHIND,
-        UNLIKELY
+        UNLIKELY;
+
+        /** What a chance is called. */
+        public static Prospect of(double chance) {
+            return chance >= Forecast.ON_COURSE ? ON_COURSE : chance >= Forecast.UNLIKELY ? BEHIND : UNLIKELY;
+        }
     }
 
     /**
@@ -119,14 +124,6 @@ public final class Forecast {
     /** The same trend from what is believed now: one ceiling today, not two. */
     private Forecast from(Moments today) {
         return new Forecast(day, today.mean(), trend, today.variance(), 0, trendVariance);
-    }
-
-    /**
-     * The same if what is gained in a day were {@code ratio} times what it is: a rule of thumb, as if gain went with
-     * minutes. What is lost is lost as before.
-     */
-    public Forecast paced(double ratio) {
-        return new Forecast(day, level, trend > 0 ? trend * ratio : trend, levelVariance, covariance, trendVariance);
     }
 
     /** The same on a later day, before anything is played on it. */
@@ -179,8 +176,7 @@ public final class Forecast {
 
     /** How the chance of a tempo on a day is to be called. */
     public Prospect prospect(Tempo target, long later) {
-        double chance = chance(target, later);
-        return chance >= ON_COURSE ? Prospect.ON_COURSE : chance >= UNLIKELY ? Prospect.BEHIND : Prospect.UNLIKELY;
+        return Prospect.of(chance(target, later));
     }
 
     /** The first day from {@code from} on which a tempo is likely; empty when it is not within two years. */

@@ -18,14 +18,14 @@ final class Likelihood {
     private final int from;
     private final int to;
 
-    /** Chances of a slip by tiring and tempo, of the width at hand; null until they are needed. */
-    private final double[][] slips = new double[TIRINGS][];
+    /** Chances of a slip by tiring and tempo, of the width at hand. */
+    private final Table slips = new Table(TIRINGS);
 
     /** Chances of a break by tiring and tempo, of the width and breaking distance at hand. */
-    private final double[][] breaks = new double[TIRINGS][];
+    private final Table breaks = new Table(TIRINGS);
 
     /** Chances of a clean excerpt, by λ, γ and tiring, of the width at hand. */
-    private final double[][] clean = new double[Shape.LAPSES.length * Shape.GAMMAS.length * TIRINGS][];
+    private final Table clean = new Table(Shape.LAPSES.length * Shape.GAMMAS.length * TIRINGS);
 
     /** What was asked for last, by tiring, and whether it holds for all excerpts of the curve at hand. */
     private final double[][] chances = new double[TIRINGS][Posterior.PLACES];
@@ -63,12 +63,12 @@ final class Likelihood {
         if (Shape.width(shape) != width) {
             width = Shape.width(shape);
             breaking = -1;
-            Arrays.fill(slips, null);
-            Arrays.fill(clean, null);
+            slips.forget();
+            clean.forget();
         }
         if (Shape.breaking(shape) != breaking) {
             breaking = Shape.breaking(shape);
-            Arrays.fill(breaks, null);
+            breaks.forget();
         }
         if (shape / Shape.OF_ONE_CURVE != curve) {
             curve = shape / Shape.OF_ONE_CURVE;
@@ -79,54 +79,92 @@ final class Likelihood {
     private void fill(double[] chances, int shape, int tiring, int first, int end) {
         Shape of = Shape.of(shape);
         double hardness = of.hardness(evidence.share());
+        Word word = evidence.word();
+        boolean plain = word.isPlain();
         Verdict verdict = evidence.verdict();
-        double[] cleans = verdict == Verdict.BROKE ? null : clean(shape, tiring, hardness);
+        double[] cleans = plain && verdict == Verdict.BROKE ? null : clean(shape, tiring, hardness);
         for (int place = first; place < end; place++) {
-            double unbroken = verdict == Verdict.CLEAN ? 1 : unbroken(of, tiring, place, hardness);
-            double chance = CeilingModel.spoken(verdict, cleans == null ? 0 : cleans[place], unbroken);
+            double unbroken = plain && verdict == Verdict.CLEAN ? 1 : unbroken(of, tiring, place, hardness);
+            double clean = cleans == null ? 0 : cleans[place];
+            double chance = plain
+                    ? CeilingModel.spoken(verdict, clean, unbroken)
+                    : word.chance(
+                            CeilingModel.spoken(Verdict.CLEAN, clean, unbroken),
+                            CeilingModel.spoken(Verdict.ROUGH, clean, unbroken),
+                            CeilingModel.spoken(Verdict.BROKE, clean, unbroken));
             chances[place] = evidence.power() == 1 ? chance : Math.pow(chance, evidence.power());
         }
     }
 
     private double unbroken(Shape of, int tiring, int place, double hardness) {
-        if (breaks[tiring] == null) {
-            breaks[tiring] = crossing(of.delta(), of.s(), tiring);
+        if (!breaks.has(tiring)) {
+            cross(breaks.filled(tiring), of.delta(), of.s(), tiring);
         }
         double clean = (1 - of.lapse()) * (1 - slips(of, tiring)[place]);
-        double broke = CeilingModel.BROKEN_LAPSE * of.lapse() + (1 - of.lapse()) * breaks[tiring][place];
+        double broke = CeilingModel.BROKEN_LAPSE * of.lapse() + (1 - of.lapse()) * breaks.row(tiring)[place];
         double unbroken = 1 - Math.min(1 - clean, broke);
         return hardness == 1 ? unbroken : Math.pow(unbroken, hardness);
     }
 
     private double[] clean(int shape, int tiring, double hardness) {
         int which = (Shape.lapse(shape) * Shape.GAMMAS.length + Shape.gamma(shape)) * TIRINGS + tiring;
-        if (clean[which] == null) {
+        if (!clean.has(which)) {
             Shape of = Shape.of(shape);
             double[] slips = slips(of, tiring);
-            double[] chances = new double[Posterior.PLACES];
+            double[] chances = clean.filled(which);
             for (int place = from; place < to; place++) {
                 double all = (1 - of.lapse()) * (1 - slips[place]);
                 chances[place] = hardness == 1 ? all : Math.pow(all, hardness);
             }
-            clean[which] = chances;
         }
-        return clean[which];
+        return clean.row(which);
     }
 
     private double[] slips(Shape of, int tiring) {
-        if (slips[tiring] == null) {
-            slips[tiring] = crossing(0, of.s(), tiring);
+        if (!slips.has(tiring)) {
+            cross(slips.filled(tiring), 0, of.s(), tiring);
         }
-        return slips[tiring];
+        return slips.row(tiring);
     }
 
     /** The curve that crosses a half so far above each place, for who is as tired as this. */
-    private double[] crossing(double delta, double s, int tiring) {
+    private void cross(double[] chances, double delta, double s, int tiring) {
         double x = evidence.tempo().log() + Shape.TIRINGS[tiring] * evidence.tired();
-        double[] chances = new double[Posterior.PLACES];
         for (int place = from; place < to; place++) {
             chances[place] = CeilingModel.logistic((x - Posterior.place(place) - delta) / s);
         }
-        return chances;
+    }
+
+    /** Rows of chances by place that are filled when they are needed, and used again when they no longer hold. */
+    private static final class Table {
+
+        private final double[][] rows;
+        private final boolean[] known;
+
+        Table(int count) {
+            rows = new double[count][];
+            known = new boolean[count];
+        }
+
+        void forget() {
+            Arrays.fill(known, false);
+        }
+
+        boolean has(int row) {
+            return known[row];
+        }
+
+        double[] row(int row) {
+            return rows[row];
+        }
+
+        /** A row to be filled. */
+        double[] filled(int row) {
+            known[row] = true;
+            if (rows[row] == null) {
+                rows[row] = new double[Posterior.PLACES];
+            }
+            return rows[row];
+        }
     }
 }

@@ -13,13 +13,14 @@ public record Moments(double mean, double variance) {
     /**
      * Those of a quantity that grows by {@code step} from place to place, each weight looked at once.
      *
-     * @param rows the weights, which sum to 1
+     * @param rows the weights, whatever they sum to
      * @param first the quantity at the first place of a row
      */
     static Moments of(Row[] rows, IntToDoubleFunction first, double step) {
         double mean = 0;
         double square = 0;
         double near = Double.NaN;
+        double total = 0;
         for (int shape = 0; shape < rows.length; shape++) {
             double[] weights = rows[shape].weights();
             if (weights.length == 0) {
@@ -38,9 +39,11 @@ public record Moments(double mean, double variance) {
             // Squares are taken from somewhere near the mean, so that what is left of them is not rounded away.
             near = Double.isNaN(near) ? from + step * weights.length / 2 : near;
             double off = from - near;
+            total += sum;
             mean += sum * off + step * places;
             square += sum * off * off + 2 * off * step * places + step * step * squares;
         }
-        return new Moments(near + mean, Math.max(0, square - mean * mean));
+        mean /= total;
+        return new Moments(near + mean, Math.max(0, square / total - mean * mean));
     }
 }

@@ -168,13 +168,40 @@ public final class Posterior {
 
     private Posterior hearing(DaysPasses now, double worth) {
         Row[] next = new Row[morning.length];
+        double[] scratch = new double[PLACES];
+        double sum = 0;
         for (int shape = 0; shape < morning.length; shape += Shape.TRENDS.length) {
-            Row usual = now.onAUsualDay(shape);
+            Row heardOf = now.of(shape);
+            now.onAUsualDay(shape, scratch);
             for (int trend = 0; trend < Shape.TRENDS.length; trend++) {
-                next[shape + trend] = morning[shape + trend].weighed(usual);
+                next[shape + trend] = morning[shape + trend].weighed(heardOf.from(), heardOf.to(), scratch);
+                sum += next[shape + trend].sum();
             }
         }
-        return new Posterior(normalised(next), morning, now, worth);
+        for (int shape = 0; shape < next.length; shape++) {
+            next[shape] = next[shape].scaledInPlace(NEGLIGIBLE * sum, 1 / sum);
+        }
+        return new Posterior(next, morning, now, worth);
+    }
+
+    /** How likely each φ of the grid is. */
+    double[] tirings() {
+        double[] chances = new double[Shape.TIRINGS.length];
+        for (int shape = 0; shape < rows.length; shape++) {
+            chances[Shape.tiring(shape)] += rows[shape].sum();
+        }
+        return chances;
+    }
+
+    /** The same belief of a player who tires so: what is believed of a curve for each φ stays as it is. */
+    public Posterior tiringLike(Tiring tiring) {
+        double[] now = tirings();
+        Row[] turned = new Row[rows.length];
+        for (int shape = 0; shape < rows.length; shape++) {
+            int of = Shape.tiring(shape);
+            turned[shape] = rows[shape].times(tiring.chances().get(of) / Math.max(1e-12, now[of]));
+        }
+        return normalised(turned, passes);
     }
 
     /** How fast today is, as a share of a usual day: 1 where nothing was heard. */
@@ -184,14 +211,14 @@ public final class Posterior {
         }
         if (form.get() == null) {
             form.set(Math.exp(
-                    moments(normalised(heard.today())).mean() - moments(rows).mean()));
+                    ofCurves(heard.curvesToday()).mean() - moments(rows).mean()));
         }
         return form.get();
     }
 
     /** The estimate of today; that of a usual day where nothing was heard. */
     public Estimate estimateOfToday() {
-        return heard == null ? estimate() : estimate(normalised(heard.today()));
+        return heard == null ? estimate() : estimateOf(heard.curvesToday());
     }
 
     /**
@@ -295,11 +322,11 @@ public final class Posterior {
 
     /** Comfortable tempo, ceiling and breakdown by P(clean) and P(broke) alone. */
     public Estimate estimate() {
-        return estimate(rows);
+        return estimateOf(curves(rows));
     }
 
-    private Estimate estimate(Row[] of) {
-        Row[] curves = curves(of);
+    /** By a row for each curve, whatever they sum to. */
+    private Estimate estimateOf(Row[] curves) {
         return new Estimate(
                 band(curves, CeilingModel::comfortable),
                 band(curves, CeilingModel::ceiling),
@@ -324,6 +351,14 @@ public final class Posterior {
     /** Mean and variance of ln ceiling, for smoothing. */
     public Moments logCeiling() {
         return moments(rows);
+    }
+
+    /** Where the ceiling lies on a curve follows from its shape alone. */
+    private static Moments ofCurves(Row[] curves) {
+        return Moments.of(
+                curves,
+                curve -> LOWEST + Shape.of(curve * Shape.OF_ONE_CURVE).at(0).ceiling(),
+                STEP);
     }
 
     private static Moments moments(Row[] of) {

@@ -41,6 +41,18 @@ record Row(int from, double[] weights) {
         return first == end ? EMPTY : scaled(first, end, factor);
     }
 
+    /** The same as {@link #trimmed}, in the array of a row that nobody else has, unless an eighth of it is to be trimmed. */
+    Row scaledInPlace(double least, double factor) {
+        int eighth = weights.length / 8;
+        if (weights.length == 0 || weights[eighth] < least || weights[weights.length - 1 - eighth] < least) {
+            return trimmed(least, factor);
+        }
+        for (int i = 0; i < weights.length; i++) {
+            weights[i] *= factor;
+        }
+        return this;
+    }
+
     Row times(double factor) {
         return scaled(0, weights.length, factor);
     }
@@ -73,14 +85,19 @@ record Row(int from, double[] weights) {
 
     /** These weights where there are chances, times those. */
     Row weighed(Row chances) {
-        int first = Math.max(from, chances.from);
-        int end = Math.min(to(), chances.to());
+        return weighed(chances.from, chances.to(), chances.weights);
+    }
+
+    /** The same with the chances of the places from {@code start} to before {@code stop}, the first of them first. */
+    Row weighed(int start, int stop, double[] chances) {
+        int first = Math.max(from, start);
+        int end = Math.min(to(), stop);
         if (first >= end) {
             return EMPTY;
         }
         double[] weighed = new double[end - first];
         for (int i = 0; i < weighed.length; i++) {
-            weighed[i] = weights[first - from + i] * chances.weights[first - chances.from + i];
+            weighed[i] = weights[first - from + i] * chances[first - start + i];
         }
         return new Row(first, weighed);
     }

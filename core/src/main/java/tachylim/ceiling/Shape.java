@@ -67,7 +67,12 @@ record Shape(double s, double delta, double lapse, double gamma, double tiring, 
 
     /** The share of {@link #prior} that is how much playing tires. */
     static double tiringPrior(int index) {
-        return TIRING_PRIOR[tiring(index)];
+        return priorOf(tiring(index));
+    }
+
+    /** How likely a φ is of players nothing is known of. */
+    static double priorOf(int tiring) {
+        return TIRING_PRIOR[tiring];
     }
 
     static int trend(int index) {

@@ -30,10 +30,10 @@ public record Surprise(double log, Optional<Tempo> doubted) {
 
     private static final double MISSES_OTHERWISE = 0.5;
 
-    /** After one more pass, by what was believed before it. */
+    /** After one more pass, by what was believed before it. What a microphone had a part in may err by itself: it is no surprise. */
     Surprise after(Posterior belief, Evidence evidence) {
         double misses = Math.max(LEAST_MISSES, 1 - belief.cleanAt(evidence.tempo(), evidence.tired()));
-        if (doubted.isPresent() || misses > MOST_MISSES) {
+        if (doubted.isPresent() || misses > MOST_MISSES || !evidence.isSaid()) {
             return this;
         }
         boolean clean = evidence.verdict() == Verdict.CLEAN;

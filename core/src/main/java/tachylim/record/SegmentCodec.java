@@ -5,6 +5,7 @@ import java.util.Optional;
 import tachylim.codec.Codec;
 import tachylim.load.Effort;
 import tachylim.task.Answer;
+import tachylim.task.Hearing;
 import tachylim.task.Tension;
 import tachylim.words.Reason;
 import tachylim.workout.Done;
@@ -56,7 +57,8 @@ public final class SegmentCodec {
     private static final Codec<Answer> ANSWER = Codec.object(answer -> new Answer(
             answer.get("verdict", StoredNames.VERDICT, Answer::verdict),
             answer.get("tension", FELT, Answer::felt),
-            answer.get("told", Codec.NUMBER.or(Answer.NOTHING_TOLD), Answer::told)));
+            answer.get("told", Codec.NUMBER.or(Answer.NOTHING_TOLD), Answer::told),
+            answer.get("heard", HearingCodec.HEARING.or(Hearing.NONE), Answer::heard)));
 
     private static final Codec<Tally> TALLY = Codec.object(tally -> new Tally(
             tally.get("condition", ConditionCodec.CONDITION, Tally::condition),

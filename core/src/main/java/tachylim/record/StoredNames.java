@@ -3,6 +3,7 @@ package tachylim.record;
 import java.util.Map;
 import tachylim.codec.Names;
 import tachylim.load.Caution;
+import tachylim.take.Measured;
 import tachylim.task.Ask;
 import tachylim.task.PassKind;
 import tachylim.task.Verdict;
@@ -104,4 +105,35 @@ public final class StoredNames {
 
     public static final Names<Caution> CAUTION =
             new Names<>(Caution.class, Map.of(Caution.USUAL, "USUAL", Caution.CAUTIOUS, "CAUTIOUS"));
+
+    public static final Names<Measured.Suggested> MEASURED = new Names<>(
+            Measured.Suggested.class,
+            Map.of(
+                    Measured.Suggested.CLEAN,
+                    "CLEAN",
+                    Measured.Suggested.ROUGH,
+                    "ROUGH",
+                    Measured.Suggested.BROKE,
+                    "BROKE",
+                    Measured.Suggested.CANNOT_TELL,
+                    "CANNOT_TELL"));
+
+    public static final Names<Measured.Why> WHY_MEASURED = new Names<>(
+            Measured.Why.class,
+            Map.ofEntries(
+                    Map.entry(Measured.Why.EVEN, "EVEN"),
+                    Map.entry(Measured.Why.SLIPPED, "SLIPPED"),
+                    Map.entry(Measured.Why.UNEVEN, "UNEVEN"),
+                    Map.entry(Measured.Why.RUSHED, "RUSHED"),
+                    Map.entry(Measured.Why.DRAGGED, "DRAGGED"),
+                    Map.entry(Measured.Why.MISSING, "MISSING"),
+                    Map.entry(Measured.Why.AGAIN, "AGAIN"),
+                    Map.entry(Measured.Why.WRONG, "WRONG"),
+                    Map.entry(Measured.Why.STOPPED, "STOPPED"),
+                    Map.entry(Measured.Why.WENT_BACK, "WENT_BACK"),
+                    Map.entry(Measured.Why.LEFT_OFF, "LEFT_OFF"),
+                    Map.entry(Measured.Why.MANY_SLIPS, "MANY_SLIPS"),
+                    Map.entry(Measured.Why.TOO_QUIET, "TOO_QUIET"),
+                    Map.entry(Measured.Why.NOT_THIS, "NOT_THIS"),
+                    Map.entry(Measured.Why.TOO_COARSE, "TOO_COARSE")));
 }

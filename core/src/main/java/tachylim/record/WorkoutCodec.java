@@ -57,6 +57,7 @@ public final class WorkoutCodec {
             theme.get("gripped", Tempo.CODEC.optional(), Theme::gripped),
             theme.get("weak", Codec.WHOLE.list(), Theme::weak),
             theme.get("versions", Codec.TEXT.list(), Theme::variations),
+            theme.get("lately", Codec.TEXT.list().or(List.of()), Theme::lately),
             theme.get("modes", EstimateCodec.ESTIMATE.byName(), Theme::articulations),
             theme.get("edge", Tempo.CODEC.optional(), Theme::edge),
             theme.get("slowestChange", Tempo.CODEC.optional(), Theme::slowestChange),
@@ -104,7 +105,9 @@ public final class WorkoutCodec {
                     block.get(
                             "setting",
                             Setting.CODEC.or(Setting.NONE),
-                            one -> one.sketch().setting()));
+                            one -> one.sketch().setting()),
+                    block.get(
+                            "rested", Codec.FLAG.or(false), one -> one.sketch().rested()));
             block.derived("title", Reason.CODEC, one -> one.music().title());
             block.derived("matching", Codec.NUMBER, one -> one.music().matching());
             return new Block(

@@ -9,9 +9,9 @@ import tachylim.load.Effort;
 import tachylim.words.Reason;
 
 /**
- * Which sections a day's workout is about: the most pressing, one that has lain for longer than it should, the one that presses
- * next, one that is near its goal, and one that has lain longest. Where there is room for one alone, what has lain too long comes
- * first. One section of each passage while there is a choice. This class is immutable.
+ * Which sections a day's workout is about: the most pressing, or one whose main work is due, one that has lain for longer than
+ * it should, the one that presses next, one that is near its goal, and one that has lain longest. Where there is room for one
+ * alone, what has lain too long comes first. One section of each passage while there is a choice. This class is immutable.
  *
  * @param chosen the sections, the most pressing first; none when there is nothing to work on
  */
@@ -45,7 +45,8 @@ public record DaysSections(List<Chosen> chosen) {
         pick(candidates, chosen, one -> true, PRESSING)
                 .filter(one ->
                         room > 1 || one.isOverdue() || candidates.stream().noneMatch(Candidate::isOverdue))
-                .ifPresent(one -> chosen.add(new Chosen(one, mostPressing(one))));
+                .map(one -> inTurn(candidates, one))
+                .ifPresent(chosen::add);
         if (chosen.size() < room) {
             pick(candidates, chosen, Candidate::isOverdue, LONGEST_LAIN)
                     .ifPresent(one -> chosen.add(new Chosen(one, lain(one))));
@@ -70,8 +71,10 @@ public record DaysSections(List<Chosen> chosen) {
         return new DaysSections(chosen);
     }
 
-    private static final Comparator<Candidate> PRESSING =
-            Comparator.comparingDouble(Candidate::pressing).reversed();
+    /** Of one passage the section that is farthest from its target comes first. */
+    private static final Comparator<Candidate> PRESSING = Comparator.comparingDouble(Candidate::pressing)
+            .thenComparingDouble(Candidate::gap)
+            .reversed();
 
     private static final Comparator<Candidate> LONGEST_LAIN = Comparator.<Candidate>comparingLong(
                     one -> one.daysSince().orElse(LONG_AGO))
@@ -95,13 +98,21 @@ public record DaysSections(List<Chosen> chosen) {
                 .or(() -> left.stream().findFirst());
     }
 
+    /** What presses most, unless another has had no main work for too long: then that one has the lead today. */
+    private static Chosen inTurn(List<Candidate> candidates, Candidate pressing) {
+        return pressing.isSoon() || pressing.isMainWorkDue()
+                ? new Chosen(pressing, mostPressing(pressing))
+                : candidates.stream()
+                        .filter(one -> one.isMainWorkDue()
+                                && !one.daysSince().isEmpty()
+                                && one.instrument() == pressing.instrument())
+                        .min(PRESSING)
+                        .map(one -> new Chosen(one, Reason.of("chosen.turn", "standing", one.standing())))
+                        .orElseGet(() -> new Chosen(pressing, mostPressing(pressing)));
+    }
+
     private static Reason mostPressing(Candidate one) {
-        return Reason.of(
-                        "chosen.first",
-                        "standing",
-                        one.standing(),
-                        "pressing",
-                        one.daysLeft().isPresent())
+        return Reason.of("chosen.first", "standing", one.standing())
                 .then(one.decided() ? Reason.NONE : Reason.of("chosen.preparationOpen"));
     }
 

@@ -2,7 +2,7 @@ package tachylim.season;
 
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
-import java.util.Optional;
+import java.util.OptionalLong;
 import tachylim.ceiling.Forecast;
 import tachylim.tempo.Tempo;
 
@@ -13,21 +13,34 @@ import tachylim.tempo.Tempo;
  * @param target the tempo it is wanted at
  * @param ceiling its ceiling today: that of its slowest section
  * @param neededOn the day it is needed; null without a date
- * @param forecast where its ceiling is heading; empty while too few days were played
- * @param pace the effort minutes a day that it had lately, not negative
+ * @param growth what minutes make of it
+ * @param matters how much it matters
+ * @param daysSince days since it was last played; empty when it never was
  */
-public record Goal(long id, Tempo target, Tempo ceiling, LocalDate neededOn, Optional<Forecast> forecast, double pace) {
+public record Goal(
+        long id,
+        Tempo target,
+        Tempo ceiling,
+        LocalDate neededOn,
+        Growth growth,
+        Importance matters,
+        OptionalLong daysSince) {
+
+    /** What has no date is planned for as if it were wanted then. */
+    private static final long DAYS_WITHOUT_DATE = 84;
 
     /** Whether its date is still ahead. */
     boolean isAhead(LocalDate day) {
         return neededOn != null && !neededOn.isBefore(day);
     }
 
-    /**
-     * How much it needs practice on a day, as it stands now: it gets further only by the minutes that it is given, and then
-     * the days are planned anew.
-     */
-    double need(LocalDate day) {
-        return Need.of(target, ceiling, isAhead(day) ? ChronoUnit.DAYS.between(day, neededOn) : null);
+    /** Whether it is likely to be at its target, and not only guessed to be. */
+    boolean isUpToTempo() {
+        return Growth.chance(growth.level(), target) >= Forecast.LIKELY;
+    }
+
+    /** The days there are until it is wanted, the day itself counted in. */
+    long days(LocalDate day) {
+        return isAhead(day) ? ChronoUnit.DAYS.between(day, neededOn) + 1 : DAYS_WITHOUT_DATE;
     }
 }

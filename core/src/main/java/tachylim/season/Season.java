@@ -5,25 +5,25 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.Comparator;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.IntStream;
 import tachylim.load.Cap;
 import tachylim.load.Effort;
 import tachylim.load.Guardrails;
 
 /**
- * The days until everything is needed: minutes go to passages by need and urgency, up to four a day, and no day has more than
- * its cap, if the days before it come as planned. Nothing of it is kept: it is planned anew from what was really done. This
- * class is immutable.
+ * The days until everything is needed: minutes go to passages where they are worth most ({@link Portions}), up to four a day,
+ * and no day has more than its cap, if the days before it come as planned. Nothing of it is kept: it is planned anew from what
+ * was really done. This class is immutable.
  *
  * @param days the days, the one at hand first
  * @param outlooks how each passage looks by its date, in the order the passages were given
+ * @param owed the minutes that each passage should have on the first day, with those of the days on which it lay
  */
-public record Season(List<SeasonDay> days, List<Outlook> outlooks) {
+public record Season(List<SeasonDay> days, List<Outlook> outlooks, Map<Long, Double> owed) {
 
     /** The farthest that is planned. */
     public static final int MOST_DAYS = 182;
@@ -33,17 +33,12 @@ public record Season(List<SeasonDay> days, List<Outlook> outlooks) {
 
     private static final int AFTER_LAST = 7;
 
-    /** A day has one passage for so many of its minutes, and two where it can. */
-    private static final double MINUTES_EACH = 6;
-
-    private static final int LEAST_PLACES = 2;
-
-    private static final int LEAST_SHARE = 3;
     private static final int DAYS_OF_WEEK = 7;
 
     public Season {
         days = List.copyOf(days);
         outlooks = List.copyOf(outlooks);
+        owed = Map.copyOf(owed);
     }
 
     /**
@@ -84,7 +79,6 @@ public record Season(List<SeasonDay> days, List<Outlook> outlooks) {
     public static Season plan(
             List<Goal> goals, Guardrails today, Effort done, Instant now, LocalDate restOver, Wishes wishes) {
         LocalDate first = today.history().today();
-        Map<Long, Double> owed = new HashMap<>();
         List<SeasonDay> days = new ArrayList<>();
         Guardrails guardrails = today;
         for (LocalDate day = first; day.isBefore(first.plusDays(length(goals, first))); day = day.plusDays(1)) {
@@ -105,14 +99,18 @@ public record Season(List<SeasonDay> days, List<Outlook> outlooks) {
                     cap.why(),
                     wishes.isOff(day),
                     wishes.asked().containsKey(day),
-                    shares(goals, day, minutes, owed)));
+                    List.of()));
             guardrails = guardrails.after(before.plus(new Effort(minutes)), restOver);
         }
+        Portions portions = new Portions(
+                goals, days.stream().mapToDouble(SeasonDay::minutes).toArray(), first);
+        Spread spread = Spread.of(goals, portions, days);
         return new Season(
-                days,
-                goals.stream()
-                        .map(goal -> Outlook.of(goal, minutesADay(goal, days), first))
-                        .toList());
+                spread.days(),
+                IntStream.range(0, goals.size())
+                        .mapToObj(i -> Outlook.of(goals.get(i), i, portions, spread.days()))
+                        .toList(),
+                spread.owed());
     }
 
     /**
@@ -140,51 +138,5 @@ public record Season(List<SeasonDay> days, List<Outlook> outlooks) {
                 .max()
                 .orElse(0);
         return Math.min(MOST_DAYS, Math.max(LEAST_DAYS, last + 1 + AFTER_LAST));
-    }
-
-    /**
-     * The minutes of a day by passage: each day adds to what a passage is owed by its need, and those that are owed most
-     * have the day.
-     */
-    private static List<SeasonDay.Share> shares(List<Goal> goals, LocalDate day, int minutes, Map<Long, Double> owed) {
-        if (minutes < LEAST_SHARE || goals.isEmpty()) {
-            return List.of();
-        }
-        double needs = goals.stream().mapToDouble(goal -> goal.need(day)).sum();
-        goals.forEach(goal -> owed.merge(goal.id(), minutes * goal.need(day) / needs, Double::sum));
-        int places = Math.min(minutes / LEAST_SHARE, (int)
-                Math.max(LEAST_PLACES, Math.min(DaysSections.MOST, minutes / MINUTES_EACH)));
-        List<Goal> chosen = goals.stream()
-                .filter(goal -> owed.get(goal.id()) > 0)
-                .sorted(Comparator.comparingDouble((Goal goal) -> -owed.get(goal.id())))
-                .limit(places)
-                .toList();
-        double all = chosen.stream().mapToDouble(goal -> owed.get(goal.id())).sum();
-        List<SeasonDay.Share> shares = new ArrayList<>();
-        int left = minutes;
-        for (int i = 0; i < chosen.size(); i++) {
-            Goal goal = chosen.get(i);
-            int forOthers = LEAST_SHARE * (chosen.size() - 1 - i);
-            int wanted = (int) Math.max(LEAST_SHARE, Math.round(minutes * owed.get(goal.id()) / all));
-            int given = forOthers == 0 ? left : Math.min(wanted, left - forOthers);
-            shares.add(new SeasonDay.Share(goal.id(), given));
-            owed.merge(goal.id(), (double) -given, Double::sum);
-            left -= given;
-        }
-        shares.sort(Comparator.comparingInt(SeasonDay.Share::minutes).reversed());
-        return shares;
-    }
-
-    private static double minutesADay(Goal goal, List<SeasonDay> days) {
-        LocalDate first = days.get(0).day();
-        List<SeasonDay> until = days.stream()
-                .filter(day -> !goal.isAhead(first) || !day.day().isAfter(goal.neededOn()))
-                .toList();
-        return until.stream()
-                        .flatMap(day -> day.shares().stream())
-                        .filter(share -> share.goal() == goal.id())
-                        .mapToInt(SeasonDay.Share::minutes)
-                        .sum()
-                / (double) until.size();
     }
 }

@@ -32,6 +32,18 @@ public record SeasonDay(
         shares = List.copyOf(shares);
     }
 
+    SeasonDay with(List<Share> some) {
+        return new SeasonDay(day, minutes, cap, rule, why, off, asked, some);
+    }
+
+    /** The minutes that one passage has on it. */
+    int of(long goal) {
+        return shares.stream()
+                .filter(share -> share.goal() == goal)
+                .mapToInt(Share::minutes)
+                .sum();
+    }
+
     /** The minutes of one passage on a day. */
     public record Share(long goal, int minutes) {}
 }

@@ -12,8 +12,9 @@ import tachylim.words.Refusal;
  * @param felt how tense it was; null where nothing was said of that
  * @param told the figure that was asked for: clean passes of a set, a count, the tempo of the edge, slips, seconds it
  *     held; {@link #NOTHING_TOLD} where none was
+ * @param heard what a microphone measured beside it
  */
-public record Answer(Verdict verdict, Tension felt, double told) {
+public record Answer(Verdict verdict, Tension felt, double told, Hearing heard) {
 
     /** What counts where nothing was said of tension. */
     public static final Tension ASSUMED = Tension.LIGHT;
@@ -29,6 +30,16 @@ public record Answer(Verdict verdict, Tension felt, double told) {
         if (!(told >= 0 || told == NOTHING_TOLD) || told > Double.MAX_VALUE) {
             throw Refusal.of("refusal.answer.whatIsToldIsANumberFrom0", "told", told);
         }
+    }
+
+    /** An answer that nobody listened to. */
+    public Answer(Verdict verdict, Tension felt, double told) {
+        this(verdict, felt, told, Hearing.NONE);
+    }
+
+    /** The same beside what a microphone measured. */
+    public Answer heard(Hearing measured) {
+        return new Answer(verdict, felt, told, measured);
     }
 
     /** An answer without a figure. */

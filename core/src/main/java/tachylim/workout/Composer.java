@@ -7,9 +7,11 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import tachylim.load.Effort;
 import tachylim.load.Guardrails;
 import tachylim.method.School;
@@ -69,7 +71,7 @@ public final class Composer {
     /** The workout for a brief that has no blocks yet. */
     static Workout workout(Brief brief) {
         Composer composer = new Composer(brief);
-        return composer.drawn(composer.sketches());
+        return composer.rested(composer.sketches(), true);
     }
 
     /**
@@ -80,7 +82,38 @@ public final class Composer {
         Composer composer = new Composer(brief);
         List<Sketch> sketches = brief.sketches();
         boolean whole = sketches.stream().anyMatch(sketch -> sketch.part() == Part.WARM_UP);
-        return composer.drawn(composer.yielding(whole ? sketches : composer.sketches()));
+        return composer.rested(composer.yielding(whole ? sketches : composer.sketches()), !whole);
+    }
+
+    /**
+     * With its breaks where they do least harm, and with less of what is composed where that makes it longer than it may be.
+     *
+     * @param open whether more may be composed where that leaves time
+     */
+    private Workout rested(List<Sketch> sketches, boolean open) {
+        Workout drawn = drawn(sketches);
+        List<Segment> ahead = Run.start(drawn).ahead();
+        List<Sketch> placed = Breaks.placed(sketches, ahead, brief.condition().unbroken());
+        if (placed.equals(sketches)) {
+            return drawn;
+        }
+        double most = Math.max(brief.minutes() * 60.0, lasting(ahead));
+        for (int trim = 0; trim < MOST_TURNS; trim++) {
+            Workout rested = rested(placed, open);
+            double over = lasting(Run.start(rested).ahead()) - most;
+            if (over <= 0) {
+                return open && -over > most * NEARLY ? fuller(rested, placed, most) : rested;
+            }
+            placed = without(placed, over + trim * Pacing.CHANGE_SECONDS);
+        }
+        return drawn;
+    }
+
+    /** With variations in the time that is free again where less playing asks for fewer breaks; as it is where they ask for another. */
+    private Workout fuller(Workout rested, List<Sketch> placed, double most) {
+        Workout fuller = drawn(filled(placed));
+        double seconds = lasting(Run.start(fuller).ahead());
+        return seconds <= most && seconds > lasting(Run.start(rested).ahead()) ? fuller : rested;
     }
 
     /** What is composed goes, the least of it first, until all of the player's own blocks are played, or as many as can be. */
@@ -174,16 +207,18 @@ public final class Composer {
                     sketch(Part.CLOSER, 0, LEAST_CLOSER_SECONDS));
         }
         // On a day with little left what there is goes to the core.
-        Optional<Integer> other = brief.minutes() * 60.0 <= affordable() ? vaguest() : Optional.empty();
-        double besides = other.map(this::measuringSeconds).orElse(0.0);
+        List<Integer> others = brief.minutes() * 60.0 <= affordable() ? Undecided.of(brief, sections) : List.of();
+        double besides = others.stream().mapToDouble(this::measuringSeconds).sum();
         List<Sketch> draft = draft(all - measuring - besides, measuring);
-        if (besides > 0) {
-            // Before the first core, while the hands are rested.
-            int core = IntStream.range(0, draft.size())
-                    .filter(block -> draft.get(block).part() == Part.CORE)
-                    .findFirst()
-                    .orElse(draft.size() - 1);
-            draft.add(core, sketch(Part.MEASURE, other.get(), besides));
+        for (int other : others) {
+            if (measuringSeconds(other) > 0) {
+                // Before the first core, while the hands are rested.
+                int core = IntStream.range(0, draft.size())
+                        .filter(block -> draft.get(block).part() == Part.CORE)
+                        .findFirst()
+                        .orElse(draft.size() - 1);
+                draft.add(core, sketch(Part.MEASURE, other, measuringSeconds(other)));
+            }
         }
         return yielding(filled(withOwn(draft)));
     }
@@ -197,18 +232,6 @@ public final class Composer {
 
     private double measuringSeconds(int theme) {
         return Planner.probes(brief, theme) * Planner.probeSeconds(brief, theme);
-    }
-
-    /**
-     * Which of the sections besides the first it would tell most to measure for what comes next: one of which little is known,
-     * or that may be at its target unseen. Empty where it is known well enough where they are.
-     */
-    private Optional<Integer> vaguest() {
-        return IntStream.range(1, sections)
-                .filter(theme -> brief.themes().get(theme).isUndecided())
-                .boxed()
-                .max(Comparator.comparingDouble(
-                        theme -> brief.themes().get(theme).estimate().ceiling().giveOrTake()));
     }
 
     /** With what the player put in, in its order, before what is measured and the main work: also what was ticked for today. */
@@ -258,16 +281,39 @@ public final class Composer {
             draft.add(sketch(Part.MEASURE, 0, measuring));
         }
         List<Integer> far = IntStream.range(0, sections)
-                .filter(theme -> theme != near || sections == 1)
+                .filter(theme -> theme != near || sections == 1 || isFastToo(near))
                 .boxed()
                 .toList();
-        far.forEach(theme -> draft.add(sketch(Part.CORE, theme, practice * CORE_SHARE / far.size())));
+        int climbs = climbs(practice) / far.size();
+        for (int climb = 0; climb < Math.max(1, climbs); climb++) {
+            far.forEach(theme -> draft.add(sketch(Part.CORE, theme, practice * CORE_SHARE / far.size())));
+        }
         double close = Math.max(
                 LEAST_CLOSER_SECONDS,
                 Planner.setSeconds(brief, near, music(near, "").orElseThrow()) + CLOSER_ROOM);
         draft.add(sketch(Part.CLOSER, near, Math.min(practice * CLOSER_SHARE, close)));
         return draft;
     }
+
+    /** Where there is time, what is near its goal is not only played slowly. */
+    private boolean isFastToo(int near) {
+        return brief.minutes() >= MINUTES_FOR_BOTH
+                && brief.themes().get(near).nearness() < 1
+                && brief.minutes() * 60.0 <= affordable();
+    }
+
+    private static final int MINUTES_FOR_BOTH = 40;
+
+    /** A climb is soon up: where there is time it is climbed again, with other things between. */
+    private int climbs(double practice) {
+        return brief.choices().school().purpose() == School.Purpose.CLIMB
+                        && brief.choices().school() != School.TAPER
+                ? (int) Math.min(MOST_CLIMBS, practice / SECONDS_A_CLIMB)
+                : 1;
+    }
+
+    private static final int MOST_CLIMBS = 4;
+    private static final double SECONDS_A_CLIMB = 780;
 
     /** The section that is nearest to its goal; the only one where there is no other. */
     private int near() {
@@ -328,14 +374,21 @@ public final class Composer {
         return reached.seconds > taken.seconds && reached.seconds <= wanted ? longer : best;
     }
 
-    /** Without the variations for which a day has nothing left. */
+    /** Without the variations, and the climbs beyond the first, for which a day has nothing left. */
     private static List<Sketch> played(List<Sketch> sketches, Set<Integer> played) {
         return IntStream.range(0, sketches.size())
                 .filter(block -> sketches.get(block).own()
-                        || sketches.get(block).part() != Part.PREPARE
+                        || sketches.get(block).part() != Part.PREPARE && !isAgain(sketches, block)
                         || played.contains(block))
                 .mapToObj(sketches::get)
                 .toList();
+    }
+
+    private static boolean isAgain(List<Sketch> sketches, int block) {
+        Sketch sketch = sketches.get(block);
+        return isComposedCore(sketch)
+                && sketches.subList(0, block).stream()
+                        .anyMatch(one -> isComposedCore(one) && one.theme() == sketch.theme());
     }
 
     /** So much of the playing that is asked for is as good as all of it: a pass more or less of the close. */
@@ -456,12 +509,20 @@ public final class Composer {
                         : isWornOut(workout, ahead)
                                 ? Reason.of("less.passes", "passes", Guardrails.PASSES_OF_A_SECTION)
                                 : planned + Guardrails.BREAK_SECONDS + A_SET_AND_ITS_REST > wanted
-                                        ? Reason.of("less.break", "minutes", Math.round(Guardrails.BREAK_SECONDS / 60))
+                                        ? tooLittleLeft(ahead)
                                         : brief.themes().size() < Brief.MOST_THEMES
                                                 ? Reason.of("less.repetitionAdd")
                                                 : Reason.of("less.repetition");
         return Optional.of(Reason.of(
                 "less.planned", "planned", Math.round(planned / 60), "wanted", brief.minutes(), "because", because));
+    }
+
+    /** What is left is too little: for a break and what comes after it where one is due, and else for another block. */
+    private static Reason tooLittleLeft(List<Segment> ahead) {
+        Tally end = ahead.get(ahead.size() - 1).after();
+        return end.sinceBreak() + A_SET_AND_ITS_REST > end.condition().unbroken()
+                ? Reason.of("less.break", "minutes", Math.round(Guardrails.BREAK_SECONDS / 60))
+                : Reason.of("less.block");
     }
 
     private static Reason minutes(String code, double planned, Brief brief) {
@@ -549,21 +610,26 @@ public final class Composer {
         return sketches.stream().mapToDouble(Sketch::seconds).sum();
     }
 
-    /** Without some seconds: variations are given up first, the last of them before the others, then the opener is shorter. */
+    /** Without some seconds: variations are given up first, the last where most lie in a row, then the opener is shorter. */
     private List<Sketch> without(List<Sketch> sketches, double surplus) {
         List<Sketch> fewer = new ArrayList<>(sketches);
         double left = surplus;
+        for (OptionalInt least = leastMissed(fewer); left > 0 && least.isPresent(); least = leastMissed(fewer)) {
+            Sketch one = fewer.get(least.getAsInt());
+            double rest = one.seconds() - left;
+            left -= Math.min(left, one.seconds());
+            if (rest >= LEAST_VARIATION_SECONDS) {
+                fewer.set(least.getAsInt(), one.lasting(rest));
+            } else {
+                fewer.remove(least.getAsInt());
+            }
+        }
         for (int i = fewer.size() - 1; i >= 0 && left > 0; i--) {
             Sketch one = fewer.get(i);
-            boolean variation = one.part() == Part.PREPARE;
-            if (!one.own() && (variation || one.part() == Part.OPENER)) {
+            if (!one.own() && one.part() == Part.OPENER) {
                 double rest = one.seconds() - left;
                 left -= Math.min(left, one.seconds());
-                if (rest >= LEAST_VARIATION_SECONDS || !variation) {
-                    fewer.set(i, one.lasting(Math.max(LEAST_VARIATION_SECONDS, rest)));
-                } else {
-                    fewer.remove(i);
-                }
+                fewer.set(i, one.lasting(Math.max(LEAST_VARIATION_SECONDS, rest)));
             }
         }
         if (!fewer.equals(sketches)) {
@@ -575,6 +641,13 @@ public final class Composer {
                 .filter(one -> !own || one.own() || one.part() != Part.MEASURE)
                 .toList();
         return unmeasured.size() < sketches.size() ? unmeasured : shorterCores(sketches, surplus);
+    }
+
+    /** The composed variation with most others right before it, the last of several; empty where there is none. */
+    private static OptionalInt leastMissed(List<Sketch> sketches) {
+        return IntStream.range(0, sketches.size())
+                .filter(i -> !sketches.get(i).own() && sketches.get(i).part() == Part.PREPARE)
+                .reduce((one, other) -> before(sketches, other) >= before(sketches, one) ? other : one);
     }
 
     /** With less time for the cores, each of them as much less. */
@@ -598,8 +671,33 @@ public final class Composer {
     /** A break is worth taking where so much can be played after it, in seconds. */
     private static final double A_SET_AND_ITS_REST = 150;
 
-    /** Before what is fast on the same section, and else before the close. */
+    /** Before what is fast on the same section, where least lies before it yet, and else before the close. */
     private static int place(List<Sketch> sketches, int theme) {
+        int place = first(sketches, theme);
+        int before = before(sketches, place);
+        for (int i = place + 1; i < sketches.size(); i++) {
+            boolean climbedAgain = sketches.get(i).part() == Part.CORE
+                    && sketches.get(i).theme() == theme
+                    && sketches.subList(place, i).stream()
+                            .anyMatch(one -> one.part() == Part.CORE && one.theme() == theme);
+            if (climbedAgain && before(sketches, i) < before) {
+                place = i;
+                before = before(sketches, i);
+            }
+        }
+        return place;
+    }
+
+    /** How many variations lie right before a place. */
+    private static int before(List<Sketch> sketches, int place) {
+        int count = 0;
+        while (place - count > 0 && sketches.get(place - count - 1).part() == Part.PREPARE) {
+            count++;
+        }
+        return count;
+    }
+
+    private static int first(List<Sketch> sketches, int theme) {
         for (int i = 0; i < sketches.size(); i++) {
             Part part = sketches.get(i).part();
             if (sketches.get(i).theme() == theme && (part == Part.MEASURE || part == Part.CORE)) {
@@ -623,7 +721,17 @@ public final class Composer {
         Theme about = brief.themes().get(theme);
         List<String> keys = new ArrayList<>(about.variations());
         if (about.music().notes().size() <= Catalogue.MOST_NOTES) {
-            inTurn(about.music()).stream().filter(key -> !keys.contains(key)).forEach(keys::add);
+            // Days differ: what was played in the last days comes after all else, yesterday's last of all.
+            List<Variation> candidates = Catalogue.candidates(about.music());
+            Map<Boolean, List<Variation>> played = candidates.stream()
+                    .collect(Collectors.partitioningBy(one -> about.lately().contains(one.key())));
+            played.get(true)
+                    .sort(Comparator.comparingInt(
+                            (Variation one) -> -about.lately().indexOf(one.key())));
+            Stream.of(false, true)
+                    .flatMap(lately -> inTurn(played.get(lately)).stream())
+                    .filter(key -> !keys.contains(key))
+                    .forEach(keys::add);
         }
         if (keys.isEmpty()) {
             keys.add("");
@@ -631,12 +739,11 @@ public final class Composer {
         return keys;
     }
 
-    /** All variations there may be, one of each family in turn. */
-    private static List<String> inTurn(Passage music) {
+    /** Some variations, one of each family in turn. */
+    private static List<String> inTurn(List<Variation> some) {
         Map<Variation.Family, List<String>> families = new LinkedHashMap<>();
-        Catalogue.candidates(music)
-                .forEach(variation -> families.computeIfAbsent(variation.family(), none -> new ArrayList<>())
-                        .add(variation.key()));
+        some.forEach(variation -> families.computeIfAbsent(variation.family(), none -> new ArrayList<>())
+                .add(variation.key()));
         List<String> keys = new ArrayList<>();
         for (int turn = 0; turn < MOST_OF_A_FAMILY; turn++) {
             for (List<String> family : families.values()) {

@@ -99,6 +99,27 @@ public record Music(
                 Optional.empty());
     }
 
+    /**
+     * What a player calls a way of playing.
+     *
+     * @param way as {@link Segment#way} tells it; empty as written
+     * @return nothing as written
+     */
+    public static Reason nameOf(String way) {
+        String key = way.endsWith("-") ? way.substring(0, way.length() - 1) : way;
+        if (key.isEmpty()) {
+            return Reason.NONE;
+        }
+        if (isArticulation(key)) {
+            return Reason.text(articulationOf(key));
+        }
+        if (isStretch(key)) {
+            String[] ends = key.substring(STRETCH.length()).split("-");
+            return Reason.of("music.notes", "from", Integer.parseInt(ends[0]) + 1, "to", Integer.parseInt(ends[1]) + 1);
+        }
+        return Catalogue.parse(key).title();
+    }
+
     private static Section stretch(Passage music, String key) {
         String[] ends = key.substring(STRETCH.length()).split("-");
         try {

@@ -24,6 +24,9 @@ final class Pacing {
     /** The rest between two blocks, in seconds. */
     static final double CHANGE_SECONDS = 20;
 
+    /** A break is worth taking after so many seconds of playing. */
+    private static final double WORTH_A_BREAK = 300;
+
     /** A burst that needs more of the recovery than this is shortened or left out. */
     private static final double MOST_NEEDED = 0.95;
 
@@ -36,13 +39,30 @@ final class Pacing {
         this.now = now;
     }
 
-    /** The rest before another block, for which this one ended for a reason. */
+    /** The rest before the next block, for which this one ended for a reason; a break where one is planned. */
+    Rest next(Reason ended) {
+        return isBreakHere()
+                ? new Rest(
+                        Rest.Purpose.BREAK,
+                        Math.max(Guardrails.BREAK_SECONDS, asLongAsPlayed()),
+                        ended.then(Reason.of("rest.breakHere", "away", Math.round(Guardrails.BREAK_SECONDS / 60))))
+                : change(ended);
+    }
+
+    /** The rest before another block. */
     Rest change(Reason ended) {
         Reason why = ended.then(Reason.of("rest.change"));
         double played = asLongAsPlayed();
         return played > CHANGE_SECONDS
                 ? new Rest(Rest.Purpose.CHANGE, played, why.then(asPlayed(played)))
                 : new Rest(Rest.Purpose.CHANGE, CHANGE_SECONDS, why);
+    }
+
+    /** Whoever has just had a break needs no other. */
+    private boolean isBreakHere() {
+        return !now.isLast()
+                && now.blocks().get(now.block() + 1).sketch().rested()
+                && now.tally().sinceBreak() >= WORTH_A_BREAK;
     }
 
     private static Reason asPlayed(double seconds) {

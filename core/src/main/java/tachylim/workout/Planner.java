@@ -80,9 +80,6 @@ public final class Planner {
 
     private static final double MOST_DOSE_SECONDS = 60;
 
-    /** From so many minutes on there is time to measure another section twice. */
-    private static final int LONG_MINUTES = 40;
-
     /** Each burst wants an answer, and half an hour asks for about twenty: so many bursts a minute, and of a new section fewer. */
     private static final double BURSTS_A_MINUTE = 0.4;
 
@@ -395,7 +392,7 @@ public final class Planner {
     /** More while little is known, as in a section's first workouts; of a section that is not the first of the workout a few. */
     private int wantedProbes() {
         if (sketch.theme() != 0) {
-            return brief.minutes() < LONG_MINUTES ? 1 : Probes.OF_ANOTHER;
+            return Undecided.probes(brief);
         }
         return estimate.isVague() || estimate.passes() < EXPERIENCED ? Probes.WHEN_UNSURE : Probes.USUAL;
     }
@@ -485,8 +482,10 @@ public final class Planner {
         }
         Tempo limit = Tempo.clamped(Rounding.below(controlledLimit().bpm() * OPENER_LIMIT));
         double last = theme.lastTempo().map(tempo -> tempo.bpm() * BELOW_LAST).orElse(0.0);
+        // The hand comes from the warm-up: it begins no slower than that ended.
+        double warm = slow(ceiling().times(WARM_UP_SECOND)).bpm();
         Tempo start = Tempo.slower(
-                Tempo.clamped(Math.max(last, comfortable().bpm() * SLOWEST_START))
+                Tempo.clamped(Math.max(last, Math.max(warm, comfortable().bpm() * SLOWEST_START)))
                         .onMetronome(),
                 Tempo.clamped(Rounding.below(limit.bpm() * BELOW_LAST)));
         int clean = choices.cleanInARow();

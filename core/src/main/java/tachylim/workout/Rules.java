@@ -11,7 +11,7 @@ public final class Rules {
      * The edition in force. It is no constant of the compiler's: that would be copied into classes which are not compiled
      * again when it changes, such as those of the page.
      */
-    public static final int EDITION = Integer.parseInt("15");
+    public static final int EDITION = Integer.parseInt("17");
 
     private Rules() {}
 }

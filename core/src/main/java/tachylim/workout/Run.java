@@ -441,12 +441,17 @@ public final class Run {
         Reason end = endOf(now.position);
         int failed = failedBy(now);
         boolean enough = failed == MOST_FAILED && now.failed < MOST_FAILED;
-        Rest change = playedInIt
-                ? new Pacing(situation(now)).change(enough ? end.then(Reason.of("rest.notToday")) : end)
-                : now.pending != null && now.pending.purpose() == Rest.Purpose.CHANGE ? now.pending : null;
+        Pacing pacing = new Pacing(situation(now));
+        Rest change = !playedInIt
+                ? now.pending != null && isBetweenBlocks(now.pending) ? now.pending : null
+                : enough ? pacing.change(end.then(Reason.of("rest.notToday"))) : pacing.next(end);
         List<Block> blocks = drawnAgain(now.blocks, next);
         Position opening = within(blocks.get(next), blocks.get(next).method().opening(), progress);
         return new Place(blocks, next, tally().elapsed(), failed, opening, change, null);
+    }
+
+    private static boolean isBetweenBlocks(Rest rest) {
+        return rest.purpose() == Rest.Purpose.CHANGE || rest.purpose() == Rest.Purpose.BREAK;
     }
 
     /** The blocks in a row without a clean slow pass, with the one that ends; one in which nothing slow was judged says nothing. */

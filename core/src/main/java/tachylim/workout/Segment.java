@@ -9,6 +9,7 @@ import tachylim.method.Strictness;
 import tachylim.passage.Passage;
 import tachylim.task.Answer;
 import tachylim.task.Ask;
+import tachylim.task.Hearing;
 import tachylim.task.PassKind;
 import tachylim.task.Pulse;
 import tachylim.task.Tension;
@@ -50,19 +51,34 @@ public record Segment(
                 this.before.recovery().level(),
                 this.before.playedToday() / 60,
                 music.share() * share(pass, music));
+        Hearing heard = answer.heard();
+        if (heard.taken() && heard.power() == 0) {
+            return List.of();
+        }
         boolean slow = pass.kind() == PassKind.CONTROLLED;
         int alike = slow ? likeIt(pass, before) : 0;
         if (pass.ask().kind() != Ask.Kind.SET) {
-            return List.of(slow ? once.again(alike) : once);
+            return List.of(heard(slow ? once.again(alike) : once, heard, 0));
         }
         int passes = pass.ask().of();
         int clean = (int) Math.round(answer.told());
         List<Evidence> each = new ArrayList<>();
         for (int i = 0; i < passes; i++) {
             Evidence one = i < clean ? once.saying(Verdict.CLEAN) : once.saying(Verdict.ROUGH);
-            each.add(slow ? one.oneOf(passes, alike) : one);
+            Evidence counted = slow ? one.oneOf(passes, alike) : one;
+            // Of a set a hand says how many were clean, and a microphone which.
+            each.add(heard.taken() ? heard(counted, heard, i) : counted);
         }
         return each;
+    }
+
+    /** The same as it was heard, where it was. */
+    private static Evidence heard(Evidence said, Hearing heard, int pass) {
+        if (pass >= heard.passes().size()) {
+            return said;
+        }
+        Hearing.Chances chances = heard.passes().get(pass);
+        return heard.taken() ? said.measured(chances, heard.power()) : said.besides(chances);
     }
 
     /**

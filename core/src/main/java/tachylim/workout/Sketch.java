@@ -13,9 +13,17 @@ import tachylim.words.Refusal;
  * @param choices what is chosen about it
  * @param own whether the player put it in: what is composed gives way to it
  * @param setting what the player set of it
+ * @param rested whether a break comes before it
  */
 public record Sketch(
-        Part part, int theme, String variation, double seconds, Choices choices, boolean own, Setting setting) {
+        Part part,
+        int theme,
+        String variation,
+        double seconds,
+        Choices choices,
+        boolean own,
+        Setting setting,
+        boolean rested) {
 
     /**
      * @throws IllegalArgumentException if it has no time
@@ -28,16 +36,21 @@ public record Sketch(
 
     /** One that is composed. */
     public Sketch(Part part, int theme, String variation, double seconds, Choices choices) {
-        this(part, theme, variation, seconds, choices, false, Setting.NONE);
+        this(part, theme, variation, seconds, choices, false, Setting.NONE, false);
     }
 
     /** The same as the player's own. */
     public Sketch asOwn(Setting set) {
-        return new Sketch(part, theme, variation, seconds, choices, true, set);
+        return new Sketch(part, theme, variation, seconds, choices, true, set, rested);
+    }
+
+    /** The same with a break before it. */
+    Sketch afterBreak() {
+        return new Sketch(part, theme, variation, seconds, choices, own, setting, true);
     }
 
     /** The same with other time. */
     Sketch lasting(double time) {
-        return new Sketch(part, theme, variation, time, choices, own, setting);
+        return new Sketch(part, theme, variation, time, choices, own, setting, rested);
     }
 }

@@ -22,6 +22,7 @@ import tachylim.tempo.Tempo;
  * @param gripped the slowest tempo at which a hand gripped on it today; empty when none did
  * @param weak the transitions that break most, from 0, the weakest first
  * @param variations the variations chosen for today, by their keys, in the order they are wanted
+ * @param lately the variations played on it in the last days, by their keys, the latest first: others come before them
  * @param articulations how fast it is in articulations, by their names; those it was not played in are missing
  * @param edge where tension reached its edge when that was marked last; empty when it never was
  * @param slowestChange how fast the slowest change of it keeps up, by what was counted; empty where none was
@@ -37,6 +38,7 @@ public record Theme(
         Optional<Tempo> gripped,
         List<Integer> weak,
         List<String> variations,
+        List<String> lately,
         Map<String, Estimate> articulations,
         Optional<Tempo> edge,
         Optional<Tempo> slowestChange,
@@ -45,6 +47,7 @@ public record Theme(
     public Theme {
         weak = List.copyOf(weak);
         variations = List.copyOf(variations);
+        lately = List.copyOf(lately);
         articulations = Map.copyOf(articulations);
     }
 
@@ -58,6 +61,7 @@ public record Theme(
                 Optional.empty(),
                 0,
                 Optional.empty(),
+                List.of(),
                 List.of(),
                 List.of(),
                 Map.of(),
@@ -100,6 +104,11 @@ public record Theme(
         return changed(copy -> copy.variations = keys);
     }
 
+    /** The same, played in some variations in the last days, the latest first. */
+    public Theme lately(List<String> keys) {
+        return changed(copy -> copy.lately = keys);
+    }
+
     /** The same, with how fast it is in some articulations. */
     public Theme besides(Map<String, Estimate> articulated) {
         return changed(copy -> copy.articulations = articulated);
@@ -135,6 +144,7 @@ public record Theme(
         private Optional<Tempo> gripped = Theme.this.gripped;
         private List<Integer> weak = Theme.this.weak;
         private List<String> variations = Theme.this.variations;
+        private List<String> lately = Theme.this.lately;
         private Map<String, Estimate> articulations = Theme.this.articulations;
         private Optional<Tempo> edge = Theme.this.edge;
         private Optional<Tempo> slowestChange = Theme.this.slowestChange;
@@ -151,6 +161,7 @@ public record Theme(
                     gripped,
                     weak,
                     variations,
+                    lately,
                     articulations,
                     edge,
                     slowestChange,

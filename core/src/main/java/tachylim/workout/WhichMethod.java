@@ -35,7 +35,7 @@ public record WhichMethod(School school, Reason why) {
     /** A ceiling that is believed to gain less than this in a day of practice stands still, ln BPM. */
     private static final double STANDING = 0.001;
 
-    /** What is tried where a ceiling stands still: another way to the same end. */
+    /** What is tried in between, and where a ceiling stands still: another way to the same end. */
     private static final Map<School, School> OTHERWISE = Map.of(
             School.TAPER, School.SETBACK_LADDER,
             School.CREST_AND_SETTLE, School.SETTLE_OVERNIGHT,
@@ -44,7 +44,7 @@ public record WhichMethod(School school, Reason why) {
             School.SETBACK_LADDER, School.PULSE_LADDER);
 
     /**
-     * The method for a section; another one where the ceiling has stood still under it.
+     * The method for a section; another one after some days of the same.
      *
      * @param daysLeft days until it is needed; empty without a date
      * @param left what may still be done today
@@ -53,11 +53,11 @@ public record WhichMethod(School school, Reason why) {
     public static WhichMethod now(Theme theme, OptionalLong daysLeft, Allowance left, List<School> lately) {
         WhichMethod usual = usual(theme, daysLeft, left, lately);
         School other = OTHERWISE.get(usual.school);
-        return other != null && isOften(usual.school, lately) && isStanding(theme)
+        return other != null && isOften(usual.school, lately)
                 ? new WhichMethod(
                         other,
                         Reason.of(
-                                "which.still",
+                                isStanding(theme) ? "which.still" : "which.turn",
                                 "method",
                                 Reason.of("method." + usual.school.name()),
                                 "times",

@@ -182,9 +182,5 @@ class GoldenCeilingTest {
                             .orElse("-"));
         }
         tell("by when", forecast.dayOf(target, 0), forecast.dayOf(target, 30), forecast.weeklyGain());
-        tell(
-                "at half the pace",
-                figures(forecast.paced(0.5).at(28)),
-                forecast.paced(0.5).weeklyGain());
     }
 }

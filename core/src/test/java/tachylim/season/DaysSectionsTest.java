@@ -32,10 +32,19 @@ class DaysSectionsTest {
                 Tempo.of(target),
                 Tempo.of(ceiling),
                 true,
+                owed(target, ceiling, left, since),
                 left == null ? OptionalLong.empty() : OptionalLong.of(left),
                 since == null ? OptionalLong.empty() : OptionalLong.of(since),
+                since == null ? OptionalLong.empty() : OptionalLong.of(1),
                 true,
                 InstrumentFamily.MALLET);
+    }
+
+    /** What a season owes the made-up sections: more for a wider gap, a nearer date and a longer time without. */
+    private static double owed(double target, double ceiling, Long left, Long since) {
+        return Math.max(0.01, Math.log(target / ceiling))
+                / (left == null ? 12 : Math.max(1, left / 7.0))
+                * (1 + (since == null ? 3 : Math.min(7, since)) / 14.0);
     }
 
     private static final Candidate FAR = section(1, 144, 100, 28L, 1L);
@@ -53,7 +62,7 @@ class DaysSectionsTest {
         assertThat(ids(day)).containsExactly(1L, 2L, 3L, 4L);
         assertThat(day.chosen().stream().map(DaysSections.Chosen::why))
                 .containsExactly(
-                        Reason.of("chosen.first", "standing", gap(100, 144, 28), "pressing", true),
+                        Reason.of("chosen.first", "standing", gap(100, 144, 28)),
                         Reason.of("chosen.next", "standing", gap(100, 120, 28)),
                         Reason.of("chosen.near", "standing", gap(96, 100, -1)),
                         Reason.of("chosen.upkeep", "ceiling", 110, "target", 100)
@@ -71,6 +80,29 @@ class DaysSectionsTest {
                 .containsExactly(5L);
         assertThat(ids(DaysSections.of(List.of(FAR, NEXT, staying), 20, new Effort(40))))
                 .containsExactly(1L, 2L);
+    }
+
+    /** What was only ever played slowly, or had no main work for days, has the lead, unless something is needed soon. */
+    @Test
+    void mainWorkGoesInTurn() {
+        Candidate slow = new Candidate(
+                8,
+                8,
+                Tempo.of(110),
+                Tempo.of(100),
+                true,
+                0.01,
+                OptionalLong.empty(),
+                OptionalLong.of(1),
+                OptionalLong.of(5),
+                true,
+                InstrumentFamily.MALLET);
+        DaysSections turn = DaysSections.of(List.of(FAR, slow), 20, new Effort(40));
+        assertThat(ids(turn)).containsExactly(8L, 1L);
+        assertThat(turn.chosen().get(0).why()).isEqualTo(Reason.of("chosen.turn", "standing", slow.standing()));
+        Candidate soon = section(9, 144, 100, 10L, 1L);
+        assertThat(ids(DaysSections.of(List.of(soon, slow), 20, new Effort(40))))
+                .containsExactly(9L, 8L);
     }
 
     /** Ten days in a row of six passages: each is played at least every week, and no plan is that of every other day. */
@@ -104,7 +136,9 @@ class DaysSectionsTest {
                 Tempo.of(90),
                 Tempo.of(60),
                 true,
+                owed(90, 60, null, 30L),
                 OptionalLong.empty(),
+                OptionalLong.of(30),
                 OptionalLong.of(30),
                 true,
                 InstrumentFamily.FREE_REED);
@@ -135,7 +169,9 @@ class DaysSectionsTest {
                 Tempo.of(144),
                 Tempo.of(101),
                 true,
+                owed(144, 100, 28L, 1L),
                 OptionalLong.of(28),
+                OptionalLong.of(1),
                 OptionalLong.of(1),
                 true,
                 InstrumentFamily.MALLET);
@@ -155,7 +191,9 @@ class DaysSectionsTest {
                 Tempo.of(121),
                 Tempo.of(100),
                 true,
+                owed(121, 100, 28L, 1L),
                 OptionalLong.of(28),
+                OptionalLong.of(1),
                 OptionalLong.of(1),
                 false,
                 InstrumentFamily.MALLET);
@@ -191,8 +229,13 @@ class DaysSectionsTest {
                 .map(Candidate::pressing)
                 .max(Comparator.naturalOrder())
                 .orElseThrow();
-        assertThat(first.pressing() == most || chosen.size() == 1 && first.isOverdue())
-                .isTrue();
+        List<Candidate> pressing =
+                all.stream().filter(one -> one.pressing() == most).toList();
+        boolean oneThatLay = chosen.size() == 1 && first.isOverdue();
+        boolean inTurn = first.isMainWorkDue()
+                && first.daysSince().isPresent()
+                && pressing.stream().anyMatch(one -> !one.isSoon() && !one.isMainWorkDue());
+        assertThat(first.pressing() == most || oneThatLay || inTurn).isTrue();
         long passages = all.stream().map(Candidate::passage).distinct().count();
         if (chosen.size() == 2 && passages > 1 && all.stream().noneMatch(Candidate::isUpToTempo)) {
             assertThat(chosen.stream().map(one -> one.section().passage())).doesNotHaveDuplicates();
@@ -219,7 +262,13 @@ class DaysSectionsTest {
                         Tempo.of(target),
                         Tempo.of(ceiling),
                         true,
+                        owed(
+                                target,
+                                ceiling,
+                                left.isPresent() ? left.getAsLong() : null,
+                                since.isPresent() ? since.getAsLong() : null),
                         left,
+                        since,
                         since,
                         decided,
                         InstrumentFamily.MALLET))
@@ -233,8 +282,10 @@ class DaysSectionsTest {
                                 some.get(i).target(),
                                 some.get(i).ceiling(),
                                 true,
+                                some.get(i).owed(),
                                 some.get(i).daysLeft(),
                                 some.get(i).daysSince(),
+                                some.get(i).daysSinceMain(),
                                 some.get(i).decided(),
                                 InstrumentFamily.MALLET))
                         .toList());

@@ -14,6 +14,8 @@ import net.jqwik.api.constraints.DoubleRange;
 import net.jqwik.api.constraints.IntRange;
 import org.apache.commons.numbers.fraction.Fraction;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import tachylim.ceiling.Known;
 import tachylim.ceiling.Posterior;
 import tachylim.load.Condition;
@@ -85,12 +87,7 @@ class ComposerTest {
             @ForAll @IntRange(min = 1, max = 4) int notes,
             @ForAll @DoubleRange(min = 60, max = 155) double ceiling,
             @ForAll @DoubleRange(min = 0.03, max = 0.22) double sd) {
-        Passage music = new PaperPattern(new Meter(4, 4), Fraction.of(1, 4), notes, Collections.nCopies(beats, notes))
-                .toPassage();
-        Theme theme = Theme.of(music, Tempo.of(1.2 * ceiling), Known.of(Posterior.prior(Tempo.of(ceiling), sd)));
-        Allowance day = new Allowance(new Effort(60), 90, 5_400);
-        Workout workout = Planner.plan(
-                Brief.on(theme, minutes, Choices.usual(school, family), day, Condition.FRESH, Reason.NONE));
+        Workout workout = ofPaper(school, family, minutes, beats, notes, ceiling, sd);
         double filled = secondsOf(workout) / (60.0 * minutes);
         if (filled < Composer.FULL || filled > 2 - Composer.FULL) {
             assertThat(workout.remarks())
@@ -101,6 +98,25 @@ class ComposerTest {
         assertThat(workout.remarks())
                 .as("%.2f of %d minutes by %s on %s", filled, minutes, school, family)
                 .noneMatch(remark -> filled < 0.8 && remark.toString().contains("less.repetition"));
+    }
+
+    /** A workout on beats of so many even notes, on a fresh day. */
+    private static Workout ofPaper(
+            School school, InstrumentFamily family, int minutes, int beats, int notes, double ceiling, double sd) {
+        Passage music = new PaperPattern(new Meter(4, 4), Fraction.of(1, 4), notes, Collections.nCopies(beats, notes))
+                .toPassage();
+        Theme theme = Theme.of(music, Tempo.of(1.2 * ceiling), Known.of(Posterior.prior(Tempo.of(ceiling), sd)));
+        Allowance day = new Allowance(new Effort(60), 90, 5_400);
+        return Planner.plan(Brief.on(theme, minutes, Choices.usual(school, family), day, Condition.FRESH, Reason.NONE));
+    }
+
+    /** Less was played than a break asks for, so that it fell away and left ten minutes empty: something is played in them. */
+    @ParameterizedTest
+    @CsvSource({"49, 2, 3, 61.11, 0.06", "53, 2, 1, 62.34, 0.03"})
+    void theTimeOfABreakThatIsNotNeededIsPlayed(int minutes, int beats, int notes, double ceiling, double sd) {
+        Workout workout = ofPaper(School.ARCH, InstrumentFamily.BRASS, minutes, beats, notes, ceiling, sd);
+        assertThat(secondsOf(workout) / (60.0 * minutes)).isBetween(Composer.FULL, 1.0);
+        assertThat(workout.remarks()).isEmpty();
     }
 
     private static double burstSeconds(Workout workout) {
@@ -235,6 +251,32 @@ class ComposerTest {
                 .filteredOn(block -> block.part() == Part.PREPARE)
                 .extracting(block -> block.music().variation())
                 .startsWith("backwards", "group.3");
+    }
+
+    /** The same three were first every day. */
+    @Test
+    void whatWasPlayedInTheLastDaysComesAfterAllElse() {
+        List<String> first = groundwork(theme(0, 2, 0.05));
+        assertThat(first).hasSizeGreaterThanOrEqualTo(2);
+        List<String> next = groundwork(theme(0, 2, 0.05).lately(first));
+        assertThat(next).hasSizeGreaterThanOrEqualTo(2).doesNotContainAnyElementsOf(first);
+        // Where all were played, what was played longest ago comes first.
+        List<String> all = tachylim.variation.Catalogue.candidates(
+                        theme(0, 2, 0.05).music())
+                .stream()
+                .map(Variation::key)
+                .toList();
+        List<String> again = groundwork(theme(0, 2, 0.05).lately(all));
+        assertThat(all.indexOf(again.get(0))).isGreaterThan(all.size() / 2);
+    }
+
+    private static List<String> groundwork(Theme theme) {
+        return Planner.plan(Brief.on(theme, 30, Choices.usual(), PLENTY, Condition.FRESH, Reason.NONE))
+                .blocks()
+                .stream()
+                .filter(block -> block.part() == Part.PREPARE)
+                .map(block -> block.music().variation())
+                .toList();
     }
 
     /** A day that allows little is not spent on variations before the core has had what it needs. */

@@ -167,4 +167,13 @@ class MusicTest {
         assertThat(after.known().estimate()).isEqualTo(run.known().estimate());
         assertThat(after.past().get(0).way(run.blocks().get(0).music())).isEqualTo("mode.three to a bow");
     }
+
+    @Test
+    void everyWayOfPlayingHasItsName() {
+        assertThat(Music.nameOf("")).isEqualTo(Reason.NONE);
+        assertThat(Music.nameOf("-")).isEqualTo(Reason.NONE);
+        assertThat(Music.nameOf("mode.legato")).isEqualTo(Reason.text("legato"));
+        assertThat(Music.nameOf(Music.keyOf(new Section(2, 6))))
+                .isEqualTo(Reason.of("music.notes", "from", 3, "to", 7));
+    }
 }

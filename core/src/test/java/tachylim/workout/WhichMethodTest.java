@@ -73,8 +73,17 @@ class WhichMethodTest {
                 .isEqualTo(new WhichMethod(
                         School.SETBACK_LADDER,
                         Reason.of("which.still", "method", Reason.of("method.TAPER"), "times", 3)));
-        // One that gains goes on as it is.
-        assertThat(WhichMethod.now(theme(100, 150, 0.03), OptionalLong.empty(), LEFT, tapers)
+        // One that gains has another method for a day all the same, and then goes on.
+        Theme gaining = theme(100, 150, 0.03);
+        assertThat(WhichMethod.now(gaining, OptionalLong.empty(), LEFT, tapers))
+                .isEqualTo(new WhichMethod(
+                        School.SETBACK_LADDER,
+                        Reason.of("which.turn", "method", Reason.of("method.TAPER"), "times", 3)));
+        assertThat(WhichMethod.now(
+                                gaining,
+                                OptionalLong.empty(),
+                                LEFT,
+                                List.of(School.SETBACK_LADDER, School.TAPER, School.TAPER, School.TAPER))
                         .school())
                 .isEqualTo(School.TAPER);
     }

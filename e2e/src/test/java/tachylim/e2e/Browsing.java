@@ -10,6 +10,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 
 /** Debian's Chromium, headless, and a record of everything its console complained about. */
 final class Browsing implements AutoCloseable {
@@ -27,15 +28,17 @@ final class Browsing implements AutoCloseable {
 
     private final Playwright playwright =
             Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-    private final Browser browser = playwright
-            .chromium()
-            .launch(new BrowserType.LaunchOptions()
-                    .setExecutablePath(Path.of("/usr/bin/chromium"))
-                    .setArgs(FLAGS));
+    private final Browser browser;
     private final List<String> complaints = new ArrayList<>();
 
-    Browsing() {
+    /** With more flags than usual, as for devices that are none. */
+    Browsing(String... more) {
         PlaywrightAssertions.setDefaultAssertionTimeout(Shared.PATIENCE_MS);
+        browser = playwright
+                .chromium()
+                .launch(new BrowserType.LaunchOptions()
+                        .setExecutablePath(Path.of("/usr/bin/chromium"))
+                        .setArgs(Stream.concat(FLAGS.stream(), Stream.of(more)).toList()));
     }
 
     /** Somebody with a browser window of this size. */

@@ -9,6 +9,7 @@ import com.google.gson.JsonElement;
 import com.google.gson.JsonObject;
 import com.google.gson.JsonParser;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.TimeoutError;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.List;
 import java.util.Map;
@@ -80,7 +81,7 @@ class DaysTest {
                         new Page.GetByRoleOptions().setName(Pattern.compile("^" + say("method." + day.chosen))))
                 .click();
         odile.button(say("plan.beginThisWorkout")).click();
-        page.waitForURL(RUN);
+        untilItRuns();
         String run = page.url().replaceAll(".*/run/", "");
         odile.playCleanlyToTheEnd();
         odile.untilArrived();
@@ -95,6 +96,15 @@ class DaysTest {
             assertThat(secondsWithoutWarmUp(planned)).isCloseTo(60.0 * day.minutes, withinPercentage(8));
         }
         assertThat(Shared.BROWSING.complaints()).isEmpty();
+    }
+
+    /** Waits for the run; where it does not come, what the page says instead is told. */
+    private void untilItRuns() {
+        try {
+            page.waitForURL(RUN);
+        } catch (TimeoutError late) {
+            throw new AssertionError("No run, but: " + page.locator("main").innerText(), late);
+        }
     }
 
     /** The methods of the main work, or of a test or easy playing in its place, each once. */

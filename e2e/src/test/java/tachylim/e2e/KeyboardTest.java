@@ -48,6 +48,8 @@ class KeyboardTest {
         Musician odile = Shared.stranger();
         page = odile.page;
         page.navigate("/");
+        // A key pressed before there is anything to go to goes nowhere.
+        assertThat(page.getByText("I'm new here")).isVisible();
         press("I'm new here");
         type("Name", odile.name);
         type("Password", Musician.PASSWORD);

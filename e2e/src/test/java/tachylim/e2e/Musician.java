@@ -112,6 +112,17 @@ final class Musician {
         page.evaluate(told("tell('%s', '%s', %s)".formatted(method, path, body)), List.of("", PASSWORD));
     }
 
+    /** A workout of so many minutes on a section, as it is usually planned, begun at once. */
+    Object begun(long section, int minutes) {
+        return page.evaluate(told("""
+                await (async () => {
+                  const holder = crypto.randomUUID();
+                  sessionStorage.setItem('tachylim.window', holder);
+                  const usual = await tell('GET', '/sections/%d/plan');
+                  return (await tell('POST', '/runs', { plan: { ...usual.wish, minutes: %d }, holder })).id;
+                })()""".formatted(section, minutes)), List.of(name, PASSWORD));
+    }
+
     private static final String FIRST_WORKOUT = """
             await (async () => {
               const holder = crypto.randomUUID();

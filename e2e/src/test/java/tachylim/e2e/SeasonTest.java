@@ -107,6 +107,26 @@ class SeasonTest {
     }
 
     @Test
+    void whatMattersIsKeptAndWhatWasLearnedIsLookedAt() {
+        somePractice();
+        page.navigate("/season");
+        Locator matters = page.getByLabel(Pattern.compile("How much .* matters"));
+        matters.selectOption("MOST");
+        assertThat(matters).isEnabled();
+        page.reload();
+        assertThat(matters).hasValue("MOST");
+        page.navigate("/ceiling");
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(say("learned.title")))
+                .click();
+        assertThat(page).hasURL(Pattern.compile(".*/learned$"));
+        assertThat(page.getByText(say("learned.GAIN.usual", "from", 1))).isVisible();
+        // What is only usual has nothing to be forgotten.
+        assertThat(page.getByText(say("learned.TIRING.usual"))).isVisible();
+        assertThat(page.getByText(say("learned.forget"))).hasCount(0);
+        assertThat(Shared.BROWSING.complaints()).isEmpty();
+    }
+
+    @Test
     void whatWasSaidIsPutRightAndPracticeAwayIsPutDown() {
         somePractice();
         page.navigate("/log");

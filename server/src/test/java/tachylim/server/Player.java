@@ -18,6 +18,8 @@ import tools.jackson.databind.json.JsonMapper;
 public final class Player {
 
     public static final String PASSWORD = "a lantern at the quay";
+
+    public static final String ZONE = "Europe/Lisbon";
     private static final JsonMapper JSON = new JsonMapper();
 
     private final String base;

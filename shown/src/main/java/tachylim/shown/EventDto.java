@@ -2,7 +2,9 @@ package tachylim.shown;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import tachylim.codec.Codec;
+import tachylim.record.HearingCodec;
 import tachylim.task.Answer;
+import tachylim.task.Hearing;
 import tachylim.task.Tension;
 import tachylim.task.Verdict;
 import tachylim.workout.Event;
@@ -17,7 +19,8 @@ public record EventDto(
         @Schema(nullable = true) Integer tension,
         @Schema(nullable = true) Double told,
         @Schema(nullable = true) Double seconds,
-        @Schema(nullable = true) LeftDto left) {
+        @Schema(nullable = true) LeftDto left,
+        @Schema(nullable = true) Hearing heard) {
 
     /** What can happen. */
     public enum Kind {
@@ -47,7 +50,8 @@ public record EventDto(
             event.get("tension", Codec.WHOLE.nullable(), EventDto::tension),
             event.get("told", Codec.NUMBER.nullable(), EventDto::told),
             event.get("seconds", Codec.NUMBER.nullable(), EventDto::seconds),
-            event.get("left", LeftDto.CODEC.nullable(), EventDto::left)));
+            event.get("left", LeftDto.CODEC.nullable(), EventDto::left),
+            event.get("heard", HearingCodec.HEARING.nullable(), EventDto::heard)));
 
     /** The run after it, under what was left of the day when its step was told. */
     public Run onto(Run run) {
@@ -71,8 +75,9 @@ public record EventDto(
     /** The answer in full, where the step says what was asked. */
     private Answer answer(Run run) {
         double figure = told == null ? Answer.NOTHING_TOLD : told;
-        return run.step() instanceof Pass pass
+        Answer answer = run.step() instanceof Pass pass
                 ? pass.ask().answer(verdict, Tension.said(tension), figure)
                 : new Answer(verdict, Tension.said(tension), figure);
+        return heard == null ? answer : answer.heard(heard);
     }
 }

@@ -65,6 +65,7 @@ public class Account {
     private int daysOff;
     private boolean felt;
     private LocalDate feltFrom;
+    private LocalDate gainsSince;
 
     @Column(columnDefinition = "char(36)")
     private String calendarName;
@@ -200,6 +201,15 @@ public class Account {
     }
 
     /** The days of the week without practice. */
+    /** The first day that gains are learned from; empty where it is the first of all. */
+    public Optional<LocalDate> gainsSince() {
+        return Optional.ofNullable(gainsSince);
+    }
+
+    void gainsSince(LocalDate day) {
+        gainsSince = day;
+    }
+
     public Set<DayOfWeek> daysOff() {
         return Arrays.stream(DayOfWeek.values())
                 .filter(day -> (daysOff & bit(day)) != 0)

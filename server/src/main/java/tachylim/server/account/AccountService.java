@@ -305,6 +305,12 @@ public class AccountService {
         get(who).daysOff(days);
     }
 
+    /** Learns gains anew from a day on. */
+    @Transactional
+    public void gainsSince(SignedIn who, LocalDate day) {
+        get(who).gainsSince(day);
+    }
+
     /** The account of an id: for whoever holds a secret that leads to it. */
     @Transactional(readOnly = true)
     public Optional<SignedIn> of(long id) {

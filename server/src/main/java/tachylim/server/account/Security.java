@@ -38,7 +38,7 @@ class Security {
 
     private static final String CONTENT_POLICY =
             "default-src 'none'; script-src 'self'; style-src 'self' " + ENGRAVER_STYLE + "; "
-                    + "font-src 'self'; img-src 'self' data:; connect-src 'self'; media-src 'self'; manifest-src 'self'; "
+                    + "font-src 'self'; img-src 'self' data:; connect-src 'self'; media-src 'self' blob:; manifest-src 'self'; "
                     + "base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
 
     /** New passwords are digested and then hashed, so that any length counts; older ones as they were, until next given. */

@@ -9,6 +9,7 @@ import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.NavigableMap;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.springframework.data.domain.Limit;
@@ -39,6 +40,8 @@ import tachylim.workout.Segment;
 public class Passes {
 
     /** An edge that was marked longer ago says nothing of the next arch. */
+    private static final int LATELY = 7;
+
     private static final int EDGE_DAYS = 28;
 
     private static final Limit MOST = Limit.of(2_000);
@@ -213,11 +216,30 @@ public class Passes {
         return passes.had(who.accountId(), day);
     }
 
-    /** The effort that each section has had from a day to another. */
+    /** The day on which each of some sections last had the main work of a workout; those that never had are missing. */
     @Transactional(readOnly = true)
-    public Map<Long, Double> efforts(SignedIn who, LocalDate from, LocalDate to) {
-        return passes.efforts(who.accountId(), from, to).stream()
-                .collect(Collectors.toMap(OfSection::sectionId, OfSection::figure));
+    public Map<Long, LocalDate> lastMainWork(SignedIn who, Collection<Long> sectionIds) {
+        return passes.lastMain(who.accountId(), sectionIds).stream()
+                .collect(Collectors.toMap(PlayedPassRepository.LastDay::sectionId, PlayedPassRepository.LastDay::day));
+    }
+
+    /** The variations in which some sections were played in the week before a day, the latest first. */
+    @Transactional(readOnly = true)
+    public Map<Long, List<String>> lately(SignedIn who, Collection<Long> sectionIds, LocalDate day) {
+        return passes.varied(who.accountId(), sectionIds, day.minusDays(LATELY), day).stream()
+                .collect(Collectors.groupingBy(
+                        PlayedPassRepository.Varied::sectionId,
+                        Collectors.mapping(PlayedPassRepository.Varied::way, Collectors.toList())));
+    }
+
+    /** The effort that each section has had on each day from one on. */
+    @Transactional(readOnly = true)
+    public Map<Long, NavigableMap<LocalDate, Double>> efforts(SignedIn who, LocalDate from) {
+        Map<Long, NavigableMap<LocalDate, Double>> efforts = new HashMap<>();
+        passes.efforts(who.accountId(), from)
+                .forEach(one -> efforts.computeIfAbsent(one.sectionId(), at -> new TreeMap<>())
+                        .put(one.day(), one.effort()));
+        return efforts;
     }
 
     /** Passes of some sections as written that broke after {@code day}, newest first. */
@@ -250,7 +272,6 @@ public class Passes {
     /** Where the last climb ended on those of some sections that have had one: the tempo of its last pass. */
     @Transactional(readOnly = true)
     public Map<Long, Tempo> lastClimbs(SignedIn who, Collection<Long> sectionIds) {
-        List<Long> last = passes.lastClimbs(who.accountId(), sectionIds);
-        return last.isEmpty() ? Map.of() : tempos(passes.tempos(last));
+        return tempos(passes.lastClimbs(who.accountId(), sectionIds));
     }
 }

@@ -70,11 +70,33 @@ interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
             group by p.sectionId""")
     List<OfSection> fastestClean(long accountId, Collection<Long> sectionIds);
 
+    /** A variation in which a section was played, and the last day on which it was. */
+    record Varied(long sectionId, String way, LocalDate day) {}
+
     @Query("""
-            select new tachylim.server.ceiling.PlayedPassRepository$OfSection(p.sectionId, sum(p.effort)) from PlayedPass p
-            where p.accountId = :accountId and p.day between :from and :to
+            select new tachylim.server.ceiling.PlayedPassRepository$Varied(p.sectionId, p.way, max(p.day)) from PlayedPass p
+            where p.accountId = :accountId and p.sectionId in :sectionIds and p.way <> ''
+              and p.day >= :from and p.day < :day and p.part = tachylim.workout.Part.PREPARE
+            group by p.sectionId, p.way order by max(p.day) desc, p.way""")
+    List<Varied> varied(long accountId, Collection<Long> sectionIds, LocalDate from, LocalDate day);
+
+    /** The last day of a section. */
+    record LastDay(long sectionId, LocalDate day) {}
+
+    @Query("""
+            select new tachylim.server.ceiling.PlayedPassRepository$LastDay(p.sectionId, max(p.day)) from PlayedPass p
+            where p.accountId = :accountId and p.sectionId in :sectionIds and p.part = tachylim.workout.Part.CORE
             group by p.sectionId""")
-    List<OfSection> efforts(long accountId, LocalDate from, LocalDate to);
+    List<LastDay> lastMain(long accountId, Collection<Long> sectionIds);
+
+    /** The effort of a section on a day. */
+    record OnDay(long sectionId, LocalDate day, double effort) {}
+
+    @Query("""
+            select new tachylim.server.ceiling.PlayedPassRepository$OnDay(p.sectionId, p.day, sum(p.effort)) from PlayedPass p
+            where p.accountId = :accountId and p.day >= :from
+            group by p.sectionId, p.day""")
+    List<OnDay> efforts(long accountId, LocalDate from);
 
     @Query("""
             select new tachylim.server.ceiling.Passes$Had(p.sectionId, count(p),
@@ -151,15 +173,12 @@ interface PlayedPassRepository extends JpaRepository<PlayedPass, Long> {
 
     List<PlayedPass> findByAccountIdAndRunIdAndOrdinal(long accountId, long runId, int ordinal);
 
-    /** The last climb's last pass on each section: asked for apart from its tempo, by an index alone. */
-    @Query("""
-            select max(p.id) from PlayedPass p where p.accountId = :accountId and p.sectionId in :sectionIds
-              and p.part = tachylim.workout.Part.OPENER and p.kind = tachylim.task.PassKind.CONTROLLED
-            group by p.sectionId""")
-    List<Long> lastClimbs(long accountId, Collection<Long> sectionIds);
-
+    /** The tempo of the last climb's last pass on each section: which that is, an index alone knows. */
     @Query("""
             select new tachylim.server.ceiling.PlayedPassRepository$OfSection(p.sectionId, p.tempo) from PlayedPass p
-            where p.id in :ids""")
-    List<OfSection> tempos(Collection<Long> ids);
+            join (select max(c.id) as id from PlayedPass c
+                  where c.accountId = :accountId and c.sectionId in :sectionIds
+                    and c.part = tachylim.workout.Part.OPENER and c.kind = tachylim.task.PassKind.CONTROLLED
+                  group by c.sectionId) as last on last.id = p.id""")
+    List<OfSection> lastClimbs(long accountId, Collection<Long> sectionIds);
 }

@@ -25,6 +25,7 @@ import tachylim.ceiling.Learning;
 import tachylim.ceiling.Posterior;
 import tachylim.ceiling.Smoother;
 import tachylim.ceiling.TensionCurve;
+import tachylim.ceiling.Tiring;
 import tachylim.passage.Section;
 import tachylim.server.account.SignedIn;
 import tachylim.server.ceiling.PlayedPassRepository.OfSection;
@@ -36,6 +37,11 @@ import tachylim.tempo.Tempo;
 public class StandingService {
 
     private static final int MOST_DAYS = 730;
+
+    /** So many sections, those that were played last, tell how much a player tires. */
+    private static final int TELLING = 8;
+
+    private static final int MOST_FORGOTTEN = 500;
 
     private final BeliefRepository beliefs;
     private final CeilingDayRepository days;
@@ -71,7 +77,7 @@ public class StandingService {
                             alert,
                             known == null ? null : known.day(),
                             Optional.ofNullable(known).flatMap(EstimateOfDay::doubtedCeiling),
-                            () -> belief(subject, day)));
+                            () -> belief(who, subject, day)));
         }
         return standings;
     }
@@ -113,10 +119,10 @@ public class StandingService {
         return said.estimate(known.passes()).later(ChronoUnit.DAYS.between(known.day(), day), said.gain());
     }
 
-    private Posterior belief(Subject subject, LocalDate day) {
+    private Posterior belief(SignedIn who, Subject subject, LocalDate day) {
         return beliefs.findById(subject.sectionId())
                 .map(belief -> belief.on(day))
-                .orElseGet(() -> prior(subject));
+                .orElseGet(() -> prior(who, subject));
     }
 
     @Transactional(readOnly = true)
@@ -155,8 +161,24 @@ public class StandingService {
         return pass.edge() == null || said.atLeast(Tension.EDGE) ? said : Tension.EDGE;
     }
 
-    private static Posterior prior(Subject subject) {
-        return Posterior.prior(Tempo.of(subject.guessBpm()), guessSd(subject));
+    /** A new section is one of a player who tires as they do. */
+    private Posterior prior(SignedIn who, Subject subject) {
+        return Posterior.prior(Tempo.of(subject.guessBpm()), guessSd(subject)).tiringLike(tiring(who));
+    }
+
+    /** How much playing tires a player, by the sections that were played last. */
+    @Transactional(readOnly = true)
+    public Tiring tiring(SignedIn who) {
+        return Tiring.of(beliefs.findByAccountIdOrderByDayDesc(who.accountId(), Limit.of(TELLING)).stream()
+                .map(belief -> belief.on(belief.day()))
+                .toList());
+    }
+
+    /** Forgets how much playing tires a player, and what the ceilings owe to it: all else that is believed stays. */
+    @Transactional
+    public void forgetTiring(SignedIn who) {
+        beliefs.findByAccountIdOrderByDayDesc(who.accountId(), Limit.of(MOST_FORGOTTEN))
+                .forEach(belief -> belief.keep(belief.on(belief.day()).tiringLike(Tiring.USUAL)));
     }
 
     private static double guessSd(Subject subject) {
@@ -168,7 +190,7 @@ public class StandingService {
     public void learn(SignedIn who, Subject subject, LocalDate day, List<Evidence> evidence) {
         StoredBelief belief = beliefs.findById(subject.sectionId())
                 .orElseGet(() ->
-                        beliefs.save(new StoredBelief(subject.sectionId(), who.accountId(), day, prior(subject))));
+                        beliefs.save(new StoredBelief(subject.sectionId(), who.accountId(), day, prior(who, subject))));
         LocalDate at = belief.dayOf(day);
         Posterior before = belief.on(at);
         CeilingDay today = days.findById(new CeilingDay.Key(subject.sectionId(), at))
@@ -234,8 +256,8 @@ public class StandingService {
 
     /** What is believed of a section on a day. */
     @Transactional(readOnly = true)
-    public Posterior believed(Subject subject, LocalDate day) {
-        return belief(subject, day);
+    public Posterior believed(SignedIn who, Subject subject, LocalDate day) {
+        return belief(who, subject, day);
     }
 
     /** A stretch of notes with the section whose belief is about it. */
@@ -312,19 +334,24 @@ public class StandingService {
         return oldestFirst;
     }
 
-    /** What the days so far say of those to come, for those of some sections that were played on enough of them. */
+    /** Where some sections are heading; those of which too little is known are missing. */
     @Transactional(readOnly = true)
     public Map<Long, Forecast> forecasts(SignedIn who, Collection<Long> sectionIds, LocalDate day) {
-        Map<Long, List<CeilingDay>> played = days
+        Map<Long, Forecast> forecasts = new HashMap<>();
+        measured(who, sectionIds, day)
+                .forEach((section, days) -> Forecast.of(days).ifPresent(forecast -> forecasts.put(section, forecast)));
+        return forecasts;
+    }
+
+    /** The days on which some sections were measured, in order; those never played are missing. */
+    @Transactional(readOnly = true)
+    public Map<Long, List<Forecast.Measured>> measured(SignedIn who, Collection<Long> sectionIds, LocalDate day) {
+        return days
                 .findByAccountIdAndSectionIdInAndDayGreaterThanEqualOrderByDayAsc(
                         who.accountId(), sectionIds, day.minusDays(MOST_DAYS))
                 .stream()
-                .collect(Collectors.groupingBy(CeilingDay::sectionId));
-        Map<Long, Forecast> forecasts = new HashMap<>();
-        played.forEach((section, ofSection) -> Forecast.of(
-                        ofSection.stream().map(CeilingDay::measured).toList())
-                .ifPresent(forecast -> forecasts.put(section, forecast)));
-        return forecasts;
+                .collect(Collectors.groupingBy(
+                        CeilingDay::sectionId, Collectors.mapping(CeilingDay::measured, Collectors.toList())));
     }
 
     /** The ceilings of some sections as they stood before {@code day}; those not played before it are missing. */

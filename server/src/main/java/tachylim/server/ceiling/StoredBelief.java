@@ -126,7 +126,7 @@ class StoredBelief extends AssignedId<Long> {
     }
 
     /** Keeping loses a little; what is said is what will be read again. */
-    private void keep(Posterior belief) {
+    void keep(Posterior belief) {
         weights = belief.toBytes();
         passes = belief.passes();
         said = new StoredEstimate(Posterior.fromBytes(weights, passes));

@@ -33,9 +33,11 @@ import tachylim.server.repertoire.Source;
 import tachylim.server.repertoire.StoredSection;
 import tachylim.server.run.RunDtos.EventWish;
 import tachylim.server.run.RunService;
+import tachylim.shown.MeasuredDto;
 import tachylim.shown.PlanWish;
 import tachylim.sim.SimulatedPlayer;
 import tachylim.task.Ask;
+import tachylim.task.PassKind;
 import tachylim.tempo.Tempo;
 import tachylim.workout.Brief;
 import tachylim.workout.Choices;
@@ -245,7 +247,7 @@ class DemoHistory {
             Step step = run.step();
             clock.move(begun.plusMillis((long) (1000 * (run.tally().elapsed() + step.seconds()))));
             EventWish answer = step instanceof Pass pass
-                    ? answer(player, run, pass, holder, ordinal)
+                    ? answer(player, run, pass, holder, ordinal).hearing(heard(section, run, pass, daysAgo))
                     : EventWish.rested(holder, ordinal, step.seconds());
             run = runs.play(odile, id, answer);
         }
@@ -263,6 +265,14 @@ class DemoHistory {
                 holder,
                 ordinal,
                 player.play(pass.ask(), asWritten, run.tally().recovery().level()));
+    }
+
+    /** Her first passage is the one she has the microphone on for. */
+    private static List<MeasuredDto> heard(DemoSection section, Run run, Pass pass, int daysAgo) {
+        boolean listens = section.passage() == DemoRepertoire.PASSAGES.get(0) && pass.kind() != PassKind.WARM_UP;
+        return listens
+                ? DemoEars.measured(pass, run.blocks().get(run.block()).music().notes(), daysAgo)
+                : List.of();
     }
 
     private static SimulatedPlayer player(DemoSection section, int daysAgo, SplittableRandom random) {

@@ -65,6 +65,14 @@ class AccountFilesController {
         return file(CSV, "tachylim-passes.csv", out.toString().getBytes(StandardCharsets.UTF_8));
     }
 
+    /** What was measured of every pass that was listened to, a row each. */
+    @GetMapping(path = "/exports/takes.csv", produces = "text/csv")
+    ResponseEntity<byte[]> takes(@AuthenticationPrincipal SignedIn who) throws IOException {
+        StringBuilder out = new StringBuilder();
+        practice.takes(who, out);
+        return file(CSV, "tachylim-takes.csv", out.toString().getBytes(StandardCharsets.UTF_8));
+    }
+
     /** Practice away from the screen, in the columns in which it is read. */
     @GetMapping(path = "/exports/practice.csv", produces = "text/csv")
     ResponseEntity<byte[]> practice(@AuthenticationPrincipal SignedIn who) throws IOException {

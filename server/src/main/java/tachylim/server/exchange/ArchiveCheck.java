@@ -87,7 +87,7 @@ class ArchiveCheck {
         for (StoredSection section : all(who, StoredSection.class)) {
             read("section " + section.name(), () -> {
                 repertoire.checkNotes(section);
-                standings.believed(section.subject(), today);
+                standings.believed(who, section.subject(), today);
             });
         }
         List<Long> workouts = ids(who, StoredWorkout.class);

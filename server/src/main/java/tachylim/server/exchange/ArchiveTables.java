@@ -73,6 +73,7 @@ class ArchiveTables {
             new Table("run_event", "", "id", Map.of("run_id", "run")),
             new Table("run_segment", "", "id", Map.of("run_id", "run")),
             new Table("played_pass", "", "id", Map.of("run_id", "run", "piece_id", "piece")),
+            new Table("measured_pass", "", "id", Map.of("run_id", "run", "piece_id", "piece", "passage_id", "passage")),
             new Table("ceiling_belief", "", "piece_id", Map.of("piece_id", "piece")),
             new Table("ceiling_day", "", "piece_id, day", Map.of("piece_id", "piece")),
             new Table("ceiling_test", "", "run_id", Map.of("run_id", "run", "piece_id", "piece")),

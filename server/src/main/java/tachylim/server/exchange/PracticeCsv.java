@@ -71,6 +71,50 @@ class PracticeCsv {
         csv.flush();
     }
 
+    /** What was measured of passes, whether in a workout or in a recording, in the order measured. */
+    @Transactional(readOnly = true)
+    public void takes(SignedIn who, Appendable out) throws IOException {
+        CSVPrinter csv = Csv.with(
+                        "date",
+                        "workout",
+                        "passage",
+                        "section",
+                        "way",
+                        "tempo",
+                        "measured",
+                        "evenness",
+                        "tempo_ratio",
+                        "verdict",
+                        "edition")
+                .print(out);
+        sql.query(
+                """
+                select m.day, m.run_id, g.title, c.name, m.way, m.tempo, m.measured, m.evenness, m.tempo_ratio, m.said, m.edition
+                from measured_pass m join piece c on c.id = m.piece_id join passage g on g.id = m.passage_id
+                where m.account_id = ? order by m.id""",
+                row -> {
+                    print(
+                            csv,
+                            row.getString(1),
+                            orEmpty(row.getString(2)),
+                            Csv.cell(row.getString(3)),
+                            Csv.cell(row.getString(4)),
+                            Csv.cell(row.getString(5)),
+                            row.getDouble(6),
+                            row.getString(7).toLowerCase(Locale.ROOT),
+                            orEmpty(row.getString(8)),
+                            row.getDouble(9),
+                            orEmpty(row.getString(10)).toLowerCase(Locale.ROOT),
+                            row.getInt(11));
+                },
+                who.accountId());
+        csv.flush();
+    }
+
+    private static String orEmpty(String value) {
+        return value == null ? "" : value;
+    }
+
     /** Practice away from the screen. */
     @Transactional(readOnly = true)
     public void away(SignedIn who, Appendable out) throws IOException {

@@ -29,7 +29,7 @@ import tachylim.load.Return;
 import tachylim.load.Sparing;
 import tachylim.load.SymptomHistory;
 import tachylim.load.SymptomRest;
-import tachylim.load.Taper;
+import tachylim.season.Season;
 import tachylim.server.TachylimSettings;
 import tachylim.server.account.Account;
 import tachylim.server.account.AccountService;
@@ -118,6 +118,7 @@ public class LoadService {
         LocalDate lastPlayed = practices.lastDay(who.accountId(), day);
         return new Today(
                 day,
+                ahead(account, guardrails, weeks, reports, now),
                 account.home().zoneAt(now),
                 weeks.done(),
                 guardrails.today(weeks.done(), now),
@@ -228,14 +229,18 @@ public class LoadService {
     public record Ahead(Guardrails guardrails, DayLoad done, LocalDate restOver, Instant now) {}
 
     @Transactional(readOnly = true)
-    public Ahead ahead(SignedIn who, int days) {
+    public Ahead ahead(SignedIn who) {
         Instant now = clock.instant();
         Account account = accounts.get(who);
-        LocalDate day = account.day(now);
         Weeks weeks = weeks(who, account, now);
         List<Symptom> reports = reports(who);
+        return ahead(account, guardrails(who, account, weeks, reports, now), weeks, reports, now);
+    }
+
+    private static Ahead ahead(
+            Account account, Guardrails guardrails, Weeks weeks, List<Symptom> reports, Instant now) {
         return new Ahead(
-                guardrails(who, account, weeks, reports, now, days),
+                guardrails,
                 weeks.done(),
                 reports.isEmpty()
                         ? null
@@ -253,17 +258,12 @@ public class LoadService {
     }
 
     private Guardrails guardrails(SignedIn who, Account account, Weeks weeks, List<Symptom> reports, Instant now) {
-        return guardrails(who, account, weeks, reports, now, Taper.DAYS);
-    }
-
-    private Guardrails guardrails(
-            SignedIn who, Account account, Weeks weeks, List<Symptom> reports, Instant now, int days) {
         LocalDate day = weeks.history().today();
         return new Guardrails(
                 account.minutes().on(day),
                 symptoms(account, reports, now),
                 weeks.history(),
-                repertoire.needed(who, day, day.plusDays(days)),
+                repertoire.needed(who, day, day.plusDays(Season.MOST_DAYS)),
                 given.holding(who.accountId(), day, Limit.of(MOST_GIVEN)).stream()
                         .map(GivenLimit::ordered)
                         .toList(),

@@ -18,6 +18,7 @@ import tachylim.workout.Allowance;
  * Where a day stands against its limits.
  *
  * @param day the player's day
+ * @param ahead what the days from it on are planned by
  * @param zone where it is counted
  * @param done what was done on it
  * @param limits all limits, the binding one first
@@ -31,6 +32,7 @@ import tachylim.workout.Allowance;
  */
 public record Today(
         LocalDate day,
+        LoadService.Ahead ahead,
         ZoneId zone,
         DayLoad done,
         List<Limit> limits,

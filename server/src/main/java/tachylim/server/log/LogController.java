@@ -30,7 +30,9 @@ import tachylim.server.load.AwayDto;
 import tachylim.server.load.AwayService;
 import tachylim.server.run.RunService;
 import tachylim.server.run.SketchDto;
+import tachylim.server.take.TakeService;
 import tachylim.shown.Timeline;
+import tachylim.take.Measured;
 import tachylim.task.Ask;
 import tachylim.task.PassKind;
 import tachylim.task.Verdict;
@@ -121,7 +123,26 @@ class LogController {
             @Schema(description = "whether it was compared with the pass before: clean is what nobody can tell from it")
             boolean compared,
 
+            @Schema(nullable = true, description = "what was measured of it; null where nothing listened")
+            HeardOfPass heard,
+
             @Schema(nullable = true) Instant correctedAt) {}
+
+    /** What was measured of a pass, or of a set. */
+    record HeardOfPass(
+            int passes,
+            int clean,
+
+            @Schema(nullable = true, description = "null of a set")
+            Measured.Suggested verdict,
+
+            @Schema(nullable = true, description = "how much its intervals differ, as a share of them")
+            Double evenness) {
+
+        static HeardOfPass of(TakeService.OfStep step) {
+            return step == null ? null : new HeardOfPass(step.passes(), step.clean(), step.verdict(), step.evenness());
+        }
+    }
 
     record Correction(
             @Schema(nullable = true, description = "how it went; null to withdraw what was said")

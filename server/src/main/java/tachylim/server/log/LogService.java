@@ -30,6 +30,7 @@ import tachylim.server.run.RunSummaries;
 import tachylim.server.run.RunSummary;
 import tachylim.server.run.RunViews;
 import tachylim.server.run.StoredRun;
+import tachylim.server.take.TakeService;
 import tachylim.server.workout.PlanService;
 import tachylim.server.workout.StoredWorkout;
 import tachylim.task.Ask;
@@ -55,6 +56,7 @@ class LogService {
     private final LoadService load;
     private final AwayService aways;
     private final CountService counts;
+    private final TakeService takes;
     private final AccountService accounts;
 
     LogService(
@@ -68,6 +70,7 @@ class LogService {
             LoadService load,
             AwayService aways,
             CountService counts,
+            TakeService takes,
             AccountService accounts) {
         this.summaries = summaries;
         this.runs = runs;
@@ -79,6 +82,7 @@ class LogService {
         this.load = load;
         this.aways = aways;
         this.counts = counts;
+        this.takes = takes;
         this.accounts = accounts;
     }
 
@@ -104,10 +108,13 @@ class LogService {
     }
 
     private List<LoggedPass> said(SignedIn who, StoredRun stored) {
-        return corrections.passes(who, stored).stream().map(LogService::dto).toList();
+        Map<Integer, TakeService.OfStep> heard = takes.ofRun(who, stored.id());
+        return corrections.passes(who, stored).stream()
+                .map(one -> dto(one, heard.get(one.ordinal())))
+                .toList();
     }
 
-    private static LoggedPass dto(Corrections.StoredSegment kept) {
+    private static LoggedPass dto(Corrections.StoredSegment kept, TakeService.OfStep heard) {
         Segment segment = kept.segment();
         Pass pass = (Pass) segment.step();
         boolean set = pass.ask().kind() == Ask.Kind.SET;
@@ -122,6 +129,7 @@ class LogService {
                 set && segment.answer() != null ? (int) segment.answer().told() : null,
                 pass.task().manner(),
                 pass.ask().kind() == Ask.Kind.MATCH,
+                LogController.HeardOfPass.of(heard),
                 kept.correctedAt());
     }
 

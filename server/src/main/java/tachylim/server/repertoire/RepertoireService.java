@@ -27,6 +27,7 @@ import tachylim.passage.Mark;
 import tachylim.passage.Passage;
 import tachylim.passage.Section;
 import tachylim.passage.SharedNotes;
+import tachylim.season.Importance;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
 import tachylim.server.ceiling.Sections;
@@ -103,6 +104,26 @@ public class RepertoireService implements Sections {
         if (!already) {
             passages.choose(who.accountId(), passage.id(), school == null ? null : school.word(), day);
         }
+    }
+
+    /**
+     * Changes what is wanted of a passage; what is null stays as it is.
+     *
+     * @param targetBpm the tempo it is wanted at
+     * @param neededOn the day it is needed
+     */
+    @Transactional
+    public void aim(SignedIn who, long passageId, Importance matters, Double targetBpm, LocalDate neededOn) {
+        StoredPassage passage = passages.findByIdAndAccountIdAndPutAwayFalse(passageId, who.accountId())
+                .orElseThrow(() -> Refused.notFound(Reason.of("refusal.repertoireService.thisPassageIsNotHere")));
+        if (neededOn != null && neededOn.isBefore(accounts.today(who))) {
+            throw Refused.field("neededOn", Reason.of("refusal.passageEditor.thatDateHasGoneByChoose"));
+        }
+        if (matters != null) {
+            passage.matters(matters);
+        }
+        passage.aim(
+                targetBpm == null ? passage.targetBpm() : targetBpm, neededOn == null ? passage.neededOn() : neededOn);
     }
 
     @Transactional(readOnly = true)

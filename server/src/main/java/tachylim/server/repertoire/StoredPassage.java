@@ -16,6 +16,7 @@ import java.util.Optional;
 import tachylim.method.School;
 import tachylim.passage.InstrumentFamily;
 import tachylim.passage.Joining;
+import tachylim.season.Importance;
 
 /** A passage as it is kept: what the player typed, from which the notes are read again. */
 @Entity
@@ -65,6 +66,11 @@ public class StoredPassage {
     private String chosenSchool;
 
     private LocalDate chosenOn;
+
+    @Enumerated(EnumType.STRING)
+    @Column(columnDefinition = "varchar(10)")
+    private Importance matters = Importance.USUAL;
+
     private int edition = 1;
     private String clientId;
     private Instant createdAt;
@@ -144,6 +150,15 @@ public class StoredPassage {
         return neededOn;
     }
 
+    /** How much it matters beside the others. */
+    public Importance matters() {
+        return matters;
+    }
+
+    void matters(Importance now) {
+        this.matters = now;
+    }
+
     public double guessBpm() {
         return guessBpm;
     }
@@ -159,7 +174,7 @@ public class StoredPassage {
     }
 
     /** Which edition of the music this is: it changes with the notes. */
-    int edition() {
+    public int edition() {
         return edition;
     }
 

@@ -72,12 +72,12 @@ public class Corrections {
     }
 
     /** A pass of a workout as it is kept, with its place in it. */
-    public record StoredSegment(int place, Segment segment, Instant correctedAt) {}
+    public record StoredSegment(int place, int ordinal, Segment segment, Instant correctedAt) {}
 
     @Transactional(readOnly = true)
     public List<StoredSegment> passes(SignedIn who, StoredRun stored) {
         return segments.findByAccountIdAndRunIdOrderByPlace(who.accountId(), stored.id()).stream()
-                .map(one -> new StoredSegment(one.place(), one.segment(), one.correctedAt()))
+                .map(one -> new StoredSegment(one.place(), one.ordinal(), one.segment(), one.correctedAt()))
                 .filter(one -> one.segment().step() instanceof Pass)
                 .toList();
     }
@@ -162,7 +162,7 @@ public class Corrections {
         for (int theme = 0; theme < themes.size(); theme++) {
             // One that is being played goes on from what it began with: its steps were told by that.
             if (run.sectionOf(themes.get(theme)) == sectionId && run.outcome() != null) {
-                plans.startFrom(stored, theme, standings.believed(subject, run.day()));
+                plans.startFrom(stored, theme, standings.believed(who, subject, run.day()));
             }
         }
         List<PlayedPass> played = passes.ofRuns(who.accountId(), List.of(run.id()));

@@ -13,6 +13,7 @@ import tachylim.load.FeltEffort;
 import tachylim.passage.InstrumentFamily;
 import tachylim.shown.BandDto;
 import tachylim.shown.EventDto;
+import tachylim.shown.MeasuredDto;
 import tachylim.shown.Moment;
 import tachylim.shown.PlanWish;
 import tachylim.task.Answer;
@@ -46,6 +47,9 @@ public final class RunDtos {
     /** How long ago something may be said to have happened: two weeks, for a browser that was away. */
     private static final long MOST_AGO = 1_209_600;
 
+    /** More passes than any set has. */
+    private static final int MOST_PASSES = 60;
+
     /**
      * An event, as the browser sends it. The ordinal is how many events the browser had seen before it; symptoms and
      * stops need none. Seconds are those of a rest; of a rest asked for, a back off or a stop, how much of the pass at hand
@@ -75,7 +79,47 @@ public final class RunDtos {
             @Min(0)
             @Max(MOST_AGO)
             @Schema(nullable = true, description = "how long ago it happened, where it could not be sent at once")
-            Double secondsAgo) {
+            Double secondsAgo,
+
+            @Valid
+            @Size(max = MOST_PASSES)
+            @Schema(description = "what a microphone measured of each of its passes; none where none listened")
+            List<@NotNull MeasuredDto> measured,
+
+            @Schema(
+                    nullable = true,
+                    description = "whether the answer is the one that was suggested, taken without a hand")
+            Boolean taken) {
+
+        /** The same as played, with nothing said of it. */
+        EventWish unjudged() {
+            return new EventWish(
+                    clientId,
+                    holder,
+                    ordinal,
+                    EventDto.Kind.UNJUDGED,
+                    null,
+                    tension,
+                    null,
+                    seconds,
+                    secondsAgo,
+                    measured,
+                    taken);
+        }
+
+        /** The same without anything measured. */
+        EventWish(
+                String clientId,
+                String holder,
+                int ordinal,
+                EventDto.Kind kind,
+                Verdict verdict,
+                Integer tension,
+                Double told,
+                Double seconds,
+                Double secondsAgo) {
+            this(clientId, holder, ordinal, kind, verdict, tension, told, seconds, secondsAgo, null, null);
+        }
 
         /** An answer to a pass, sent at once. */
         public static EventWish judged(String holder, int ordinal, Answer answer) {
@@ -101,6 +145,12 @@ public final class RunDtos {
             return new EventWish(newId(), holder, ordinal, EventDto.Kind.RESTED, null, null, null, seconds, null);
         }
 
+        /** The same with what a microphone measured beside it. */
+        public EventWish hearing(List<MeasuredDto> passes) {
+            return new EventWish(
+                    clientId, holder, ordinal, kind, verdict, tension, told, seconds, secondsAgo, passes, taken);
+        }
+
         /** The same with the answer in full. */
         EventWish saying(Answer answer) {
             return new EventWish(
@@ -112,7 +162,9 @@ public final class RunDtos {
                     figure(answer),
                     answer.tells() ? answer.told() : null,
                     seconds,
-                    secondsAgo);
+                    secondsAgo,
+                    measured,
+                    taken);
         }
 
         private static Integer figure(Answer answer) {

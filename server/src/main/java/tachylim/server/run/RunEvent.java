@@ -1,5 +1,7 @@
 package tachylim.server.run;
 
+import jakarta.persistence.AttributeConverter;
+import jakarta.persistence.Column;
 import jakarta.persistence.Convert;
 import jakarta.persistence.Entity;
 import jakarta.persistence.GeneratedValue;
@@ -9,9 +11,12 @@ import java.time.Instant;
 import java.util.Map;
 import tachylim.codec.Names;
 import tachylim.load.Effort;
+import tachylim.record.HearingCodec;
+import tachylim.server.record.Documents;
 import tachylim.server.record.EnumColumn;
 import tachylim.shown.EventDto;
 import tachylim.shown.LeftDto;
+import tachylim.task.Hearing;
 import tachylim.task.Verdict;
 import tachylim.workout.Allowance;
 
@@ -43,6 +48,20 @@ class RunEvent {
         }
     }
 
+    /** What a microphone measured, as a document. */
+    static final class HearingText implements AttributeConverter<Hearing, String> {
+
+        @Override
+        public String convertToDatabaseColumn(Hearing heard) {
+            return heard == null ? null : Documents.write(HearingCodec.HEARING, heard);
+        }
+
+        @Override
+        public Hearing convertToEntityAttribute(String text) {
+            return text == null ? null : Documents.read(HearingCodec.HEARING, text);
+        }
+    }
+
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     private Long id;
@@ -66,6 +85,10 @@ class RunEvent {
     private Double toldBurstSeconds;
     private Double toldPlayingSeconds;
 
+    @Convert(converter = HearingText.class)
+    @Column(columnDefinition = "text")
+    private Hearing heard;
+
     protected RunEvent() {}
 
     RunEvent(
@@ -78,8 +101,10 @@ class RunEvent {
             Integer tension,
             Double figure,
             Double seconds,
+            Hearing heard,
             Allowance told,
             Instant at) {
+        this.heard = heard;
         this.accountId = accountId;
         this.runId = runId;
         this.ordinal = ordinal;
@@ -130,6 +155,6 @@ class RunEvent {
 
     /** The event with all that its step depends on. */
     EventDto kept() {
-        return new EventDto(clientId, kind, verdict, tension, told, seconds, LeftDto.of(told()));
+        return new EventDto(clientId, kind, verdict, tension, told, seconds, LeftDto.of(told()), heard);
     }
 }

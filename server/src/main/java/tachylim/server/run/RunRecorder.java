@@ -6,6 +6,7 @@ import java.util.Optional;
 import org.springframework.stereotype.Component;
 import tachylim.count.Count;
 import tachylim.method.ChangeCount;
+import tachylim.passage.InstrumentFamily;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
 import tachylim.server.ceiling.Passes;
@@ -13,15 +14,25 @@ import tachylim.server.count.CountService;
 import tachylim.server.load.LoadService;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StoredSection;
+import tachylim.server.run.RunDtos.EventWish;
 import tachylim.server.sheet.ChoiceService;
+import tachylim.server.take.MeasuredPlace;
+import tachylim.server.take.TakeService;
 import tachylim.server.web.ProblemCode;
 import tachylim.server.web.Refused;
+import tachylim.shown.EventDto;
+import tachylim.shown.MeasuredDto;
+import tachylim.take.Confusion;
 import tachylim.task.Answer;
+import tachylim.task.Ask;
+import tachylim.task.Hearing;
+import tachylim.task.Verdict;
 import tachylim.words.Reason;
 import tachylim.workout.Block;
 import tachylim.workout.Pass;
 import tachylim.workout.Run;
 import tachylim.workout.Segment;
+import tachylim.workout.Suggestion;
 
 /** Keeps what happens in a run: the event, the segment it became, and what ceiling and load learn from it. */
 @Component
@@ -36,6 +47,7 @@ class RunRecorder {
     private final AccountService accounts;
     private final LoadService load;
     private final CountService counts;
+    private final TakeService takes;
 
     RunRecorder(
             RunEventRepository events,
@@ -46,7 +58,8 @@ class RunRecorder {
             ChoiceService choices,
             AccountService accounts,
             LoadService load,
-            CountService counts) {
+            CountService counts,
+            TakeService takes) {
         this.events = events;
         this.segments = segments;
         this.summaries = summaries;
@@ -56,6 +69,7 @@ class RunRecorder {
         this.accounts = accounts;
         this.load = load;
         this.counts = counts;
+        this.takes = takes;
     }
 
     /** The run after an event, or a refusal that says why it does not fit. */
@@ -128,6 +142,95 @@ class RunRecorder {
 
     private Passes.Place place(SignedIn who, StoredRun stored, RunEvent event, boolean history) {
         return new Passes.Place(stored.id(), event.ordinal(), accounts.get(who).day(event.at()), event.at(), history);
+    }
+
+    /**
+     * The wish as far as it is trusted: a word that was taken without a hand says that a pass went well only once enough was
+     * confirmed; until then the pass counts as played. A page that is behind may not know.
+     */
+    EventWish trusted(SignedIn who, StoredRun stored, Run run, EventWish wish) {
+        boolean taken =
+                wish.kind() == EventDto.Kind.JUDGED && Boolean.TRUE.equals(wish.taken()) && run.step() instanceof Pass;
+        return !taken
+                        || Suggestion.mayBeTaken(
+                                answer(wish, run), confusion(who, stored, run).mayRaise())
+                ? wish
+                : wish.unjudged();
+    }
+
+    private static Answer answer(EventWish wish, Run run) {
+        Pass pass = (Pass) run.step();
+        return pass.ask().kind() == Ask.Kind.SET && wish.told() != null
+                ? Answer.ofSet(
+                        (int) Math.min(wish.told(), pass.ask().of()), pass.ask().of(), null)
+                : new Answer(wish.verdict() == null ? Verdict.CLEAN : wish.verdict(), null);
+    }
+
+    private Confusion confusion(SignedIn who, StoredRun stored, Run run) {
+        int theme = run.blocks().get(run.block()).theme();
+        InstrumentFamily instrument = repertoire
+                .anySection(who, stored.sectionOf(run.workout().brief().themes().get(theme)))
+                .passage()
+                .instrument();
+        return takes.confusion(who, instrument);
+    }
+
+    /** What a microphone measured of the step that a run stands at, as evidence; null where none listened. */
+    Hearing hearing(SignedIn who, StoredRun stored, Run run, EventWish wish) {
+        if (wish.kind() != EventDto.Kind.JUDGED
+                || wish.measured() == null
+                || wish.measured().isEmpty()
+                || !(run.step() instanceof Pass)) {
+            return null;
+        }
+        return confusion(who, stored, run)
+                .hearing(
+                        wish.measured().stream().map(MeasuredDto::verdict).toList(), Boolean.TRUE.equals(wish.taken()));
+    }
+
+    /**
+     * Keeps what a microphone measured of the passes that an event is about, once.
+     *
+     * @param run the run with it
+     */
+    void measured(SignedIn who, StoredRun stored, Run run, RunEvent event, EventWish wish) {
+        if (wish.measured() == null || wish.measured().isEmpty()) {
+            return;
+        }
+        segments.findByAccountIdAndRunIdAndOrdinal(who.accountId(), stored.id(), event.ordinal()).stream()
+                .map(RunSegment::place)
+                .filter(place ->
+                        place < run.past().size() && run.past().get(place).step() instanceof Pass)
+                .findFirst()
+                .filter(place -> !takes.has(who, stored.id(), event.ordinal()))
+                .ifPresent(place -> measured(who, stored, run, run.past().get(place), event, wish));
+    }
+
+    private void measured(SignedIn who, StoredRun stored, Run run, Segment segment, RunEvent event, EventWish wish) {
+        Pass pass = (Pass) segment.step();
+        StoredSection section = section(who, stored, run, segment);
+        Block block = run.blocks().get(segment.block());
+        MeasuredPlace place = new MeasuredPlace(
+                stored.id(),
+                event.ordinal(),
+                section.id(),
+                section.passage().id(),
+                section.passage().edition(),
+                accounts.get(who).day(event.at()),
+                section.passage().instrument(),
+                section.notes().firstNote() + pass.notes().firstNote(),
+                pass.notes().size(),
+                segment.way(block.music()),
+                segment.tempoAsWritten(block.music()).bpm());
+        int passes = Math.min(segment.passes(), wish.measured().size());
+        takes.keep(who, place, wish.measured().subList(0, passes), said(segment), !Boolean.TRUE.equals(wish.taken()));
+    }
+
+    /** What was said of each pass of a segment; of a set nobody says which were clean, so that nothing is said of each. */
+    private static List<Verdict> said(Segment segment) {
+        return segment.answer() == null || segment.passes() > 1
+                ? List.of()
+                : List.of(segment.answer().verdict());
     }
 
     /** Keeps what a tension put right has changed of the last pass. */

@@ -8,5 +8,7 @@ interface RunSegmentRepository extends JpaRepository<RunSegment, Long> {
 
     List<RunSegment> findByAccountIdAndRunIdOrderByPlace(long accountId, long runId);
 
+    List<RunSegment> findByAccountIdAndRunIdAndOrdinal(long accountId, long runId, int ordinal);
+
     Optional<RunSegment> findByAccountIdAndRunIdAndPlace(long accountId, long runId, int place);
 }

@@ -27,6 +27,7 @@ import tachylim.shown.EventDto;
 import tachylim.shown.PlanWish;
 import tachylim.task.Answer;
 import tachylim.task.Ask;
+import tachylim.task.Hearing;
 import tachylim.task.Tension;
 import tachylim.words.Reason;
 import tachylim.workout.Done;
@@ -297,6 +298,9 @@ public class RunService {
                 .filter(event -> event.clientId().equals(wish.clientId()))
                 .findFirst();
         if (known.isPresent()) {
+            if (wish.measured() != null && !wish.measured().isEmpty()) {
+                recorder.measured(who, stored, memory.after(who, stored, kept).run(), known.get(), wish);
+            }
             amend(who, stored, kept, known.get(), wish);
         } else {
             if (stored.outcome() == null) {
@@ -326,8 +330,9 @@ public class RunService {
         }
     }
 
-    private SoFar take(SignedIn who, SoFar soFar, EventWish wish, Instant said, Instant now) {
+    private SoFar take(SignedIn who, SoFar soFar, EventWish wanted, Instant said, Instant now) {
         StoredRun stored = soFar.stored();
+        EventWish wish = recorder.trusted(who, stored, soFar.run(), wanted);
         if (!wish.kind().ends()) {
             if (!stored.isHeldBy(wish.holder())) {
                 throw Refused.conflict(
@@ -344,11 +349,13 @@ public class RunService {
                 stored,
                 soFar.kept().size(),
                 toldInFull(wish, soFar.run()),
+                recorder.hearing(who, stored, soFar.run(), wish),
                 soFar.run(),
                 stored.touched(said, now));
         Run after = RunRecorder.step(soFar.run(), event);
         checkClock(stored, after, event.at());
         recorder.keep(who, stored, soFar.run(), after, event, isHistory(event, now));
+        recorder.measured(who, stored, after, event, wish);
         List<RunEvent> played =
                 Stream.concat(soFar.kept().stream(), Stream.of(event)).toList();
         memory.note(stored, played, after);
@@ -379,7 +386,8 @@ public class RunService {
         return wish.saying(answer);
     }
 
-    private static RunEvent event(SignedIn who, StoredRun stored, int ordinal, EventWish wish, Run told, Instant at) {
+    private static RunEvent event(
+            SignedIn who, StoredRun stored, int ordinal, EventWish wish, Hearing heard, Run told, Instant at) {
         return new RunEvent(
                 who.accountId(),
                 stored.id(),
@@ -390,6 +398,7 @@ public class RunService {
                 wish.tension(),
                 wish.told(),
                 wish.seconds(),
+                heard,
                 told.left(),
                 at);
     }
@@ -423,7 +432,18 @@ public class RunService {
         if (!(before.step() instanceof Pass)) {
             throw Refused.conflict(ProblemCode.OVER, Reason.of("refusal.runService.thisWorkoutWasOverBefore"));
         }
-        RunEvent event = event(who, stored, kept.size(), toldInFull(wish, before), before, stored.touched(said, now));
+        if (recorder.trusted(who, stored, before, wish).kind() != EventDto.Kind.JUDGED) {
+            // It counts as left without a word, as it was.
+            return;
+        }
+        RunEvent event = event(
+                who,
+                stored,
+                kept.size(),
+                toldInFull(wish, before),
+                recorder.hearing(who, stored, before, wish),
+                before,
+                stored.touched(said, now));
         Run after = RunRecorder.step(before, event);
         checkClock(stored, after, event.at());
         recorder.forgetLeft(who, stored, before.past().size(), end.ordinal());

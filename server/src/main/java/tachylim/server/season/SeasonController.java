@@ -3,6 +3,8 @@ package tachylim.server.season;
 import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.DecimalMax;
+import jakarta.validation.constraints.DecimalMin;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
@@ -31,11 +33,13 @@ import org.springframework.web.bind.annotation.RestController;
 import tachylim.ceiling.Forecast;
 import tachylim.load.Cap;
 import tachylim.load.DailyMinutes;
+import tachylim.season.Importance;
 import tachylim.server.TachylimSettings;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.words.Words;
+import tachylim.tempo.Tempo;
 import tachylim.words.Reason;
 
 @RestController
@@ -95,7 +99,14 @@ class SeasonController {
             double target,
             double ceiling,
             @Schema(nullable = true) LocalDate neededOn,
-            double minutesADay,
+            Importance matters,
+
+            @Schema(description = "the effort minutes of a day on which it has any")
+            double sitting,
+
+            @Schema(description = "on every so many-th day; 0 where it has none")
+            double everyDays,
+
             @Schema(nullable = true) Double chance,
             @Schema(nullable = true) Forecast.Prospect prospect,
             @Schema(nullable = true) Double likely,
@@ -103,8 +114,29 @@ class SeasonController {
             @Schema(nullable = true, description = "the tempo that is likely in two weeks")
             Double near,
 
-            @Schema(nullable = true) Double times,
+            @Schema(nullable = true, description = "the effort minutes a day that would make its target likely")
+            Double wants,
+
+            @Schema(nullable = true, description = "what could be wanted instead, where the target is out of reach")
+            OfferDto offer,
+
             Reason sentence) {}
+
+    /** A tempo that is likely by the date, and a date by which the target is; null where there is none. */
+    record OfferDto(
+            @Schema(nullable = true) Double tempo,
+            @Schema(nullable = true) LocalDate date) {}
+
+    /** What is wanted of a passage; what is left out stays as it is. */
+    record AimWish(
+            @Schema(nullable = true) Importance matters,
+
+            @DecimalMin(value = "" + Tempo.MIN, message = Tempo.RANGE)
+            @DecimalMax(value = "" + Tempo.MAX, message = Tempo.RANGE)
+            @Schema(nullable = true)
+            Double targetBpm,
+
+            @Schema(nullable = true) LocalDate neededOn) {}
 
     record PerformanceDto(long id, String name, LocalDate day) {}
 
@@ -186,6 +218,12 @@ class SeasonController {
     SeasonView off(@AuthenticationPrincipal SignedIn who, @Valid @RequestBody DaysOff wish) {
         accounts.daysOff(who, wish.days());
         return season.view(who);
+    }
+
+    /** How much a passage matters, at what tempo it is wanted, and when. */
+    @PutMapping("/passages/{id}")
+    SeasonView aim(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody AimWish wish) {
+        return season.aim(who, id, wish);
     }
 
     @PostMapping("/performances")

@@ -3,18 +3,14 @@ package tachylim.server.season;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
-import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tachylim.ceiling.Forecast;
-import tachylim.ceiling.Weakest;
 import tachylim.season.Goal;
 import tachylim.season.Outlook;
 import tachylim.season.Season;
@@ -22,17 +18,18 @@ import tachylim.season.SeasonDay;
 import tachylim.server.account.Account;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
-import tachylim.server.ceiling.Passes;
 import tachylim.server.ceiling.Standing;
-import tachylim.server.ceiling.StandingService;
 import tachylim.server.load.LoadService;
+import tachylim.server.load.Today;
 import tachylim.server.repertoire.Performance;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StoredPassage;
 import tachylim.server.repertoire.StoredSection;
+import tachylim.server.season.SeasonController.AimWish;
 import tachylim.server.season.SeasonController.ChanceDto;
 import tachylim.server.season.SeasonController.Changed;
 import tachylim.server.season.SeasonController.GoalDto;
+import tachylim.server.season.SeasonController.OfferDto;
 import tachylim.server.season.SeasonController.PerformanceDto;
 import tachylim.server.season.SeasonController.PlayedDay;
 import tachylim.server.season.SeasonController.SeasonDayDto;
@@ -47,13 +44,11 @@ import tachylim.words.Reason;
 @Service
 public class SeasonService {
 
-    private static final int PACE_DAYS = 28;
     private static final int PAST_SHOWN = 14;
 
     private final LoadService load;
     private final RepertoireService repertoire;
-    private final StandingService standings;
-    private final Passes passes;
+    private final GainsService gains;
     private final AccountService accounts;
     private final AskedDayRepository asked;
     private final Feeds feeds;
@@ -62,16 +57,14 @@ public class SeasonService {
     SeasonService(
             LoadService load,
             RepertoireService repertoire,
-            StandingService standings,
-            Passes passes,
+            GainsService gains,
             AccountService accounts,
             AskedDayRepository asked,
             Feeds feeds,
             Clock clock) {
         this.load = load;
         this.repertoire = repertoire;
-        this.standings = standings;
-        this.passes = passes;
+        this.gains = gains;
         this.accounts = accounts;
         this.asked = asked;
         this.feeds = feeds;
@@ -87,80 +80,48 @@ public class SeasonService {
         }
     }
 
-    /** What the player wants of the days from one on. */
+    /** What the player wants of the days from one on, which may have gone by, as it stands today. */
     @Transactional(readOnly = true)
-    public Season.Wishes wishes(SignedIn who, LocalDate from, LocalDate to) {
+    public Season.Wishes wishes(SignedIn who, LocalDate from, LocalDate today) {
         Account account = accounts.get(who);
         return new Season.Wishes(
-                account.minutes().on(from),
+                account.minutes().on(today),
                 account.daysOff(),
-                asked.findByAccountIdAndDayBetween(who.accountId(), from, to).stream()
+                asked.findByAccountIdAndDayBetween(who.accountId(), from, today.plusDays(Season.MOST_DAYS)).stream()
                         .collect(Collectors.toMap(AskedDay::day, AskedDay::minutes)));
     }
 
     private Planned planned(SignedIn who) {
-        LoadService.Ahead ahead = load.ahead(who, Season.MOST_DAYS);
+        LoadService.Ahead ahead = load.ahead(who);
         LocalDate today = ahead.guardrails().history().today();
-        Map<StoredPassage, List<StoredSection>> byPassage = repertoire.sections(who).stream()
-                .collect(Collectors.groupingBy(StoredSection::passage, LinkedHashMap::new, Collectors.toList()));
-        List<Goal> goals = goals(who, byPassage, today);
-        Map<Long, StoredPassage> passages =
-                byPassage.keySet().stream().collect(Collectors.toMap(StoredPassage::id, one -> one));
+        return planned(ahead, wishes(who, today, today), gains.learned(who, today));
+    }
+
+    private static Planned planned(LoadService.Ahead ahead, Season.Wishes wishes, GainsService.Learned learned) {
         return new Planned(
                 ahead,
-                passages,
-                goals,
+                learned.passages(),
+                learned.goals(),
                 Season.plan(
-                        goals,
+                        learned.goals(),
                         ahead.guardrails(),
                         ahead.done().effort(),
                         ahead.now(),
                         ahead.restOver(),
-                        wishes(who, today, today.plusDays(Season.MOST_DAYS))));
+                        wishes));
     }
 
-    private List<Goal> goals(SignedIn who, Map<StoredPassage, List<StoredSection>> byPassage, LocalDate today) {
-        if (byPassage.isEmpty()) {
-            return List.of();
-        }
-        Map<Long, Standing> known = standings.standings(
-                who,
-                byPassage.values().stream()
-                        .flatMap(List::stream)
-                        .map(StoredSection::subject)
-                        .toList(),
-                today);
-        Map<StoredPassage, Long> slowest = new HashMap<>();
-        byPassage.forEach((passage, sections) -> slowest.put(
-                passage,
-                sections.get(Weakest.of(sections.stream()
-                                .map(section -> known.get(section.id()).estimate())
-                                .toList()))
-                        .id()));
-        Map<Long, Forecast> forecasts = standings.forecasts(who, slowest.values(), today);
-        Map<Long, Double> pace = pace(who, byPassage, today);
-        return byPassage.keySet().stream()
-                .map(passage -> new Goal(
-                        passage.id(),
-                        Tempo.of(passage.targetBpm()),
-                        known.get(slowest.get(passage)).estimate().ceiling().middle(),
-                        passage.neededOn(),
-                        Optional.ofNullable(forecasts.get(slowest.get(passage))),
-                        pace.getOrDefault(passage.id(), 0.0)))
-                .toList();
-    }
-
-    /** The effort a day that each passage had in the last weeks. */
-    private Map<Long, Double> pace(SignedIn who, Map<StoredPassage, List<StoredSection>> byPassage, LocalDate today) {
-        Map<Long, Long> passageOf = repertoire.everCut(
-                who, byPassage.keySet().stream().map(StoredPassage::id).toList());
-        Map<Long, Double> pace = new HashMap<>();
-        passes.efforts(who, today.minusDays(PACE_DAYS), today.minusDays(1)).forEach((section, effort) -> {
-            if (passageOf.containsKey(section)) {
-                pace.merge(passageOf.get(section), effort / PACE_DAYS, Double::sum);
-            }
-        });
-        return pace;
+    /** The minutes that each passage should have today, with those of the days on which it lay. */
+    @Transactional(readOnly = true)
+    public Map<Long, Double> owed(
+            SignedIn who,
+            Today today,
+            Season.Wishes wishes,
+            Collection<StoredSection> sections,
+            Map<Long, Standing> standings) {
+        return planned(today.ahead(), wishes, gains.learned(who, today.day(), sections, standings))
+                .season
+                .owed();
     }
 
     @Transactional(readOnly = true)
@@ -228,18 +189,31 @@ public class SeasonService {
                     goal.target().bpm(),
                     goal.ceiling().bpm(),
                     goal.neededOn(),
-                    outlook.minutesADay(),
+                    goal.matters(),
+                    outlook.sitting(),
+                    outlook.everyDays(),
                     outlook.chance().isPresent() ? outlook.chance().getAsDouble() : null,
                     outlook.prospect().orElse(null),
                     outlook.likely().map(Tempo::bpm).orElse(null),
                     outlook.near().map(Tempo::bpm).orElse(null),
-                    outlook.times().isPresent() ? outlook.times().getAsDouble() : null,
+                    outlook.wants().isPresent() ? outlook.wants().getAsDouble() : null,
+                    outlook.offer()
+                            .map(one -> new OfferDto(
+                                    one.tempo().map(Tempo::bpm).orElse(null),
+                                    one.date().orElse(null)))
+                            .orElse(null),
                     outlook.sentence()));
         }
         return goals;
     }
 
     // Changes
+
+    @Transactional
+    SeasonView aim(SignedIn who, long passageId, AimWish wish) {
+        repertoire.aim(who, passageId, wish.matters(), wish.targetBpm(), wish.neededOn());
+        return view(who);
+    }
 
     @Transactional
     Changed ask(SignedIn who, LocalDate day, int minutes) {

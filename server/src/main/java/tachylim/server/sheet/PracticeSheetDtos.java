@@ -48,6 +48,9 @@ public final class PracticeSheetDtos {
 
             int breaks,
 
+            @Schema(description = "whether it was heard late, early or not at all in two of its last four passes")
+            boolean heardToSlip,
+
             @Schema(description = "how often today's choice trains it")
             int trainedToday,
 

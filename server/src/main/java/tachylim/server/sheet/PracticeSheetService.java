@@ -150,6 +150,7 @@ public class PracticeSheetService {
             SignedIn who, StoredPassage passage, Passage music, List<Played> week, LocalDate today) {
         int transitions = music.notes().size() - 1;
         double[] need = transitionService.need(who, passage, transitions, today);
+        Set<Integer> slips = new HashSet<>(transitionService.troubled(who, passage, today));
         int[] broken = new int[Math.max(0, transitions)];
         transitionService.breaks(who, passage, today).stream()
                 .filter(one -> one.transition() < transitions)
@@ -166,7 +167,11 @@ public class PracticeSheetService {
         }
         return IntStream.range(0, transitions)
                 .mapToObj(transition -> new TransitionDto(
-                        need[transition], broken[transition], trainedToday[transition], trainedThisWeek[transition]))
+                        need[transition],
+                        broken[transition],
+                        slips.contains(transition),
+                        trainedToday[transition],
+                        trainedThisWeek[transition]))
                 .toList();
     }
 

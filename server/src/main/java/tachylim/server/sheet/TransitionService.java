@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -14,6 +15,7 @@ import tachylim.server.account.SignedIn;
 import tachylim.server.repertoire.RepertoireService;
 import tachylim.server.repertoire.StoredPassage;
 import tachylim.server.repertoire.StoredSection;
+import tachylim.server.take.TakeService;
 import tachylim.server.web.Refused;
 import tachylim.variation.TransitionNeed;
 import tachylim.words.Reason;
@@ -27,28 +29,48 @@ public class TransitionService {
     private final RepertoireService repertoire;
     private final TransitionBreakRepository breaks;
     private final AccountService accounts;
+    private final TakeService takes;
 
-    TransitionService(RepertoireService repertoire, TransitionBreakRepository breaks, AccountService accounts) {
+    TransitionService(
+            RepertoireService repertoire,
+            TransitionBreakRepository breaks,
+            AccountService accounts,
+            TakeService takes) {
         this.repertoire = repertoire;
         this.breaks = breaks;
         this.accounts = accounts;
+        this.takes = takes;
     }
 
     /** How much each transition of a passage needs to be trained. */
     double[] need(SignedIn who, StoredPassage passage, int transitions, LocalDate today) {
-        return need(breaks(who, passage, today), transitions, today);
+        return need(breaks(who, passage, today), troubled(who, passage, today), transitions, today);
     }
 
-    private static double[] need(List<TransitionBreak> broken, int transitions, LocalDate today) {
+    /** The transitions of a passage that were heard to slip again and again, the worst first. */
+    List<Integer> troubled(SignedIn who, StoredPassage passage, LocalDate today) {
+        return takes.troubled(who, List.of(passage), today).getOrDefault(passage.id(), List.of());
+    }
+
+    /** What was heard to slip again and again needs training like what broke today. */
+    private static double[] need(
+            List<TransitionBreak> broken, List<Integer> troubled, int transitions, LocalDate today) {
         return TransitionNeed.of(
                 transitions,
-                broken.stream()
-                        .map(one -> new TransitionNeed.Break(
-                                one.transition(), today.toEpochDay() - one.day().toEpochDay()))
+                Stream.concat(
+                                broken.stream()
+                                        .map(one -> new TransitionNeed.Break(
+                                                one.transition(),
+                                                today.toEpochDay() - one.day().toEpochDay())),
+                                troubled.stream().map(one -> new TransitionNeed.Break(one, 0)))
+                        .filter(one -> one.transition() < transitions)
                         .toList());
     }
 
-    /** The transitions of each of some sections that broke of late, from 0, those that need it most first. */
+    /**
+     * The transitions of each of some sections that broke of late, or were heard to slip again and again, from 0, those that
+     * need it most first.
+     */
     @Transactional(readOnly = true)
     public Map<Long, List<Integer>> weakest(SignedIn who, List<StoredSection> sections, LocalDate today) {
         Map<Long, List<TransitionBreak>> broken = breaks
@@ -62,20 +84,25 @@ public class TransitionService {
                         MOST)
                 .stream()
                 .collect(Collectors.groupingBy(TransitionBreak::passageId));
+        Map<Long, List<Integer>> troubled = takes.troubled(
+                who, sections.stream().map(StoredSection::passage).distinct().toList(), today);
         return sections.stream()
                 .collect(Collectors.toMap(
                         StoredSection::id,
                         section -> weakest(
-                                section, broken.getOrDefault(section.passage().id(), List.of()), today)));
+                                section,
+                                broken.getOrDefault(section.passage().id(), List.of()),
+                                troubled.getOrDefault(section.passage().id(), List.of()),
+                                today)));
     }
 
-    private static List<Integer> weakest(StoredSection section, List<TransitionBreak> ofPassage, LocalDate today) {
+    private static List<Integer> weakest(
+            StoredSection section, List<TransitionBreak> ofPassage, List<Integer> troubled, LocalDate today) {
         int first = section.notes().firstNote();
         int transitions = section.notes().size() - 1;
-        double[] need = need(ofPassage, first + transitions, today);
-        return ofPassage.stream()
-                .filter(one -> one.transition() >= first && one.transition() < first + transitions)
-                .map(TransitionBreak::transition)
+        double[] need = need(ofPassage, troubled, first + transitions, today);
+        return Stream.concat(ofPassage.stream().map(TransitionBreak::transition), troubled.stream())
+                .filter(transition -> transition >= first && transition < first + transitions)
                 .distinct()
                 .sorted(Comparator.comparingDouble(transition -> -need[transition]))
                 .map(transition -> transition - first)

@@ -3,6 +3,7 @@ package tachylim.server.today;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalLong;
@@ -40,6 +41,7 @@ import tachylim.shown.PlanWish;
 import tachylim.tempo.Tempo;
 import tachylim.words.Reason;
 import tachylim.workout.Brief;
+import tachylim.workout.Theme;
 
 /** What to play today, and whether. */
 @Service
@@ -89,32 +91,43 @@ class TodayService {
         int usual = asked != null && asked >= Brief.LEAST_MINUTES
                 ? Math.min(Brief.MOST_MINUTES, asked)
                 : habit.usualMinutes();
-        List<Chosen> first = chosen(who, all, minutes == null ? usual : minutes, easy, today);
+        Map<Long, Double> owed = season.owed(
+                who,
+                today,
+                wishes,
+                all.values().stream().map(Worked::section).toList(),
+                all.entrySet().stream()
+                        .collect(Collectors.toMap(
+                                Map.Entry::getKey, one -> one.getValue().standing())));
+        List<Chosen> first = chosen(who, all, owed, minutes == null ? usual : minutes, easy, today);
         // A day's workout is on one instrument, and each has its own usual minutes.
         Habit on = accounts.habit(
                 who, all.get(first.get(0).section().id()).section().passage().instrument());
         boolean others = asked == null && on.usualMinutes() != habit.usualMinutes();
         int usualOn = others ? on.usualMinutes() : usual;
-        List<Chosen> chosen = others && minutes == null ? chosen(who, all, usualOn, easy, today) : first;
+        List<Chosen> chosen = others && minutes == null ? chosen(who, all, owed, usualOn, easy, today) : first;
         List<StoredSection> sections = chosen.stream()
                 .map(one -> all.get(one.section().id()).section())
                 .toList();
+        PlanService.Ready ready = plans.ready(
+                who,
+                sections,
+                easy ? School.EASY : null,
+                today,
+                school -> wish(school, sections, on, usualOn, minutes));
         return new TodayView(
                 today.day(),
-                plans.ready(
-                        who,
-                        sections,
-                        easy ? School.EASY : null,
-                        today,
-                        school -> wish(school, sections, on, usualOn, minutes)),
+                ready.view(),
                 today.dto(),
                 word(today, easy, wishes),
-                reasons(who, chosen, sections, all, today),
+                reasons(who, chosen, ready.themes(), all, today),
                 measure(all.get(sections.get(0).id()), today),
                 openRun);
     }
 
-    private List<Chosen> chosen(SignedIn who, Map<Long, Worked> all, int minutes, boolean easy, Today today) {
+    private List<Chosen> chosen(
+            SignedIn who, Map<Long, Worked> all, Map<Long, Double> owed, int minutes, boolean easy, Today today) {
+        Map<Long, LocalDate> mainWork = passes.lastMainWork(who, all.keySet());
         Set<Long> decided = readiness.decided(
                 who,
                 all.values().stream()
@@ -125,6 +138,9 @@ class TodayService {
                         all.values().stream()
                                 .map(one -> candidate(
                                         one,
+                                        owed.getOrDefault(
+                                                one.section().passage().id(), 0.0),
+                                        mainWork.get(one.section().id()),
                                         decided.contains(one.section().passage().id()),
                                         today.day()))
                                 .toList(),
@@ -133,7 +149,7 @@ class TodayService {
                 .chosen();
     }
 
-    private static Candidate candidate(Worked one, boolean decided, LocalDate day) {
+    private static Candidate candidate(Worked one, double owed, LocalDate mainWork, boolean decided, LocalDate day) {
         StoredPassage passage = one.section().passage();
         Estimate estimate = one.standing().estimate();
         return new Candidate(
@@ -142,15 +158,20 @@ class TodayService {
                 Tempo.of(passage.targetBpm()),
                 estimate.ceiling().middle(),
                 estimate.enoughEvidence(),
+                owed,
                 passage.neededOn() == null || passage.neededOn().isBefore(day)
                         ? OptionalLong.empty()
                         : OptionalLong.of(ChronoUnit.DAYS.between(day, passage.neededOn())),
-                one.standing().lastPlayed() == null
-                        ? OptionalLong.empty()
-                        : OptionalLong.of(Math.max(
-                                0, ChronoUnit.DAYS.between(one.standing().lastPlayed(), day))),
+                since(one.standing().lastPlayed(), day),
+                since(mainWork, day),
                 decided,
                 passage.instrument());
+    }
+
+    private static OptionalLong since(LocalDate played, LocalDate day) {
+        return played == null
+                ? OptionalLong.empty()
+                : OptionalLong.of(Math.max(0, ChronoUnit.DAYS.between(played, day)));
     }
 
     private static PlanWish wish(
@@ -182,10 +203,11 @@ class TodayService {
 
     /** Why each section is there, and what has become of it. */
     private List<ChosenSection> reasons(
-            SignedIn who, List<Chosen> chosen, List<StoredSection> sections, Map<Long, Worked> all, Today today) {
-        List<Long> ids = sections.stream().map(StoredSection::id).toList();
-        Map<Long, Double> before = standings.ceilingsBefore(who, ids, today.day());
-        Map<Long, Tempo> climbed = passes.lastClimbs(who, ids);
+            SignedIn who, List<Chosen> chosen, List<Theme> themes, Map<Long, Worked> all, Today today) {
+        Map<Long, Double> before =
+                standings.ceilingsBefore(who, themes.stream().map(Theme::id).toList(), today.day());
+        Map<Long, Tempo> climbed = new HashMap<>();
+        themes.forEach(theme -> theme.lastTempo().ifPresent(tempo -> climbed.put(theme.id(), tempo)));
         return chosen.stream()
                 .map(one -> {
                     Worked worked = all.get(one.section().id());

@@ -222,6 +222,9 @@ public class PlanService {
         return repertoire.section(who, sectionId).passage().instrument();
     }
 
+    /** A workout that is ready, with what is known of its sections. */
+    public record Ready(PlanView view, List<Theme> themes) {}
+
     /**
      * The workout that is ready for some sections: by the method that the player chose for the first, which holds for a week,
      * or else by the one that it wants now. This is the one decision, for Today and Plan alike.
@@ -230,7 +233,7 @@ public class PlanService {
      * @param wished the wish for a method
      */
     @Transactional(readOnly = true)
-    public PlanView ready(
+    public Ready ready(
             SignedIn who, List<StoredSection> sections, School named, Today today, Function<School, PlanWish> wished) {
         StoredSection first = sections.get(0);
         List<Theme> themes = themes(
@@ -246,18 +249,20 @@ public class PlanService {
                 .map(StoredPassage.Chosen::school)
                 .orElse(which.school());
         PlanWish wish = wished.apply(named == null ? decided : named);
-        return view(
+        PlanView view = view(
                 wish,
                 sections,
                 plan(who, wish, sections, themes, today),
                 new PlanDtos.Advice(which.school(), which.why(), asChosen(first, today)),
                 today);
+        return new Ready(view, themes);
     }
 
     /** The workout that is ready for one section. */
     @Transactional(readOnly = true)
     public PlanView ready(SignedIn who, long sectionId, School named, Function<School, PlanWish> wished) {
-        return ready(who, List.of(repertoire.section(who, sectionId)), named, load.today(who), wished);
+        return ready(who, List.of(repertoire.section(who, sectionId)), named, load.today(who), wished)
+                .view();
     }
 
     /** What the player chose against the advice is remembered of a passage; what is for one day only is not. */
@@ -337,6 +342,7 @@ public class PlanService {
         Map<Long, SectionLeft> left = todaysSections.left(who, sections, today.day());
         Map<Long, List<Integer>> weak = transitions.weakest(who, sections, today.day());
         Map<Long, List<String>> wanted = choices.wanted(who, sections, today.day());
+        Map<Long, List<String>> lately = passes.lately(who, ids, today.day());
         return sections.stream()
                 .map(section -> new Theme(
                         section.id(),
@@ -348,6 +354,7 @@ public class PlanService {
                         Optional.ofNullable(gripped.get(section.id())),
                         weak.get(section.id()),
                         wanted.get(section.id()),
+                        lately.getOrDefault(section.id(), List.of()),
                         articulated.test(section.id())
                                 ? passes.articulations(
                                         who,

@@ -3,6 +3,7 @@ package tachylim.server.account;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.HashSet;
 import java.util.Map;
 import java.util.Set;
@@ -74,6 +75,7 @@ class IsolationTest extends ServerTest {
                 passage,
                 Map.of("cause", "shift"));
         same(other, "GET", "/api/sections/{id}/plan/again", section, null);
+        same(other, "PUT", "/api/season/passages/{id}", passage, Map.of("matters", "MOST"));
         same(other, "POST", "/api/passages/{id}/choice", passage, Map.of("minutes", 5));
         owner.post("/api/passages/" + passage + "/choice", Map.of("minutes", 5));
         choice = owner.get("/api/passages/" + passage + "/practice-sheet")
@@ -155,7 +157,9 @@ class IsolationTest extends ServerTest {
                 "/api/log/away/{id}",
                 load.path("elsewhere").path(0).path("id").asLong(),
                 Map.of("kind", "LESSON", "minutes", 20, "note", ""));
-        String concert = LocalDate.now().plusDays(20).toString();
+        String concert = LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC)
+                .plusDays(20)
+                .toString();
         same(
                 other,
                 "DELETE",

@@ -56,7 +56,7 @@ class QueryCountTest extends ServerTest {
             playAndStop(odile);
         }
         assertThat(queries(odile, "/api/passages")).isEqualTo(passages).isLessThanOrEqualTo(5);
-        assertThat(queries(odile, "/api/today")).isLessThanOrEqualTo(today).isLessThanOrEqualTo(33);
+        assertThat(queries(odile, "/api/today")).isLessThanOrEqualTo(today).isLessThanOrEqualTo(39);
         assertThat(queries(odile, "/api/season")).isLessThanOrEqualTo(season).isLessThanOrEqualTo(19);
         assertThat(queries(odile, "/api/log")).isEqualTo(log).isLessThanOrEqualTo(6);
     }

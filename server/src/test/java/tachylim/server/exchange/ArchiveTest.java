@@ -19,6 +19,7 @@ import tachylim.server.Player;
 import tachylim.server.Player.Reply;
 import tachylim.server.Practice;
 import tachylim.server.ServerTest;
+import tachylim.server.take.TakesTest;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
@@ -56,6 +57,9 @@ class ArchiveTest extends ServerTest {
         long section = Practice.firstSection(odile, passage);
         JsonNode run =
                 Practice.playOn(odile, Practice.begin(odile, section, window).ok(), window, 14);
+        Map<String, Object> heard = Practice.answer(run, window);
+        heard.put("measured", List.of(TakesTest.measured("ROUGH", 9, 4)));
+        run = Practice.send(odile, run, heard).ok();
         Practice.send(odile, run, Practice.event(run, window, "STOPPED", Map.of()))
                 .ok();
         odile.put("/api/runs/" + run.path("id").asLong() + "/note", Map.of("note", "=1+1; \"late\", ü"))

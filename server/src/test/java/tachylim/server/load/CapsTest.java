@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.sql.Timestamp;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
@@ -362,12 +363,14 @@ class CapsTest extends ServerTest {
         odile = player();
         passage = Practice.newPassage(odile);
         section = Practice.firstSection(odile, passage);
+        ZoneId lisbon = ZoneId.of(Player.ZONE);
         clock.set(clock.instant()
-                .atZone(ZoneOffset.UTC)
+                .atZone(lisbon)
                 .toLocalDate()
                 .plusDays(1)
-                .atTime(2, 57)
-                .toInstant(ZoneOffset.UTC));
+                .atTime(3, 57)
+                .atZone(lisbon)
+                .toInstant());
         JsonNode run =
                 Practice.playOn(odile, Practice.begin(odile, section, window).ok(), window, 10);
         assertThat(run.path("step").path("ended").isNull()).isTrue();
@@ -375,7 +378,7 @@ class CapsTest extends ServerTest {
                         .param(run.path("id").asLong())
                         .query(Integer.class)
                         .single())
-                .as("Lisbon's day turns at four, three by the universal clock")
+                .as("the day turns at four where the player is, in summer and in winter")
                 .isEqualTo(2);
     }
 
@@ -547,10 +550,13 @@ class CapsTest extends ServerTest {
                 "/api/imports/practice",
                 "/api/log/{runId}/passes/{place}",
                 "/api/log/away",
+                "/api/takes/recordings",
                 "/api/log/away/{id}",
                 "/api/season/days/{day}",
                 "/api/season/moves",
                 "/api/season/off",
+                "/api/learned/{what}",
+                "/api/season/passages/{id}",
                 "/api/season/performances",
                 "/api/season/performances/{id}",
                 "/api/season/feed",

@@ -6,6 +6,7 @@ import java.lang.reflect.RecordComponent;
 import java.lang.reflect.Type;
 import java.util.Arrays;
 import java.util.List;
+import tachylim.task.Hearing;
 import tachylim.words.Reason;
 
 /** Makes records in which every field has a value of its own, unlike any default. */
@@ -53,6 +54,9 @@ final class Filled {
         }
         if (plain == Reason.class) {
             return Reason.of("code" + last, "number", last, "part", Reason.text("words " + last));
+        }
+        if (plain == Hearing.class) {
+            return new Hearing(true, 0.5, List.of(new Hearing.Chances(0.6, 0.3, last / 100.0)));
         }
         if (plain.isEnum()) {
             Object[] constants = plain.getEnumConstants();

@@ -40,7 +40,10 @@ import tachylim.shown.PlanBasis;
 import tachylim.shown.PlanWish;
 import tachylim.shown.RunBasis;
 import tachylim.shown.Timeline;
+import tachylim.take.Confusion;
+import tachylim.take.Measured;
 import tachylim.task.Ask;
+import tachylim.task.Hearing;
 import tachylim.task.Tension;
 import tachylim.task.Verdict;
 import tachylim.tempo.Tempo;
@@ -237,14 +240,15 @@ class InThePageTest {
 
     private EventDto event(Run run, LeftDto left) {
         if (run.step() instanceof Rest rest) {
-            return new EventDto("", EventDto.Kind.RESTED, null, null, null, rest.seconds() + chance.nextInt(9), left);
+            return new EventDto(
+                    "", EventDto.Kind.RESTED, null, null, null, rest.seconds() + chance.nextInt(9), left, null);
         }
         Ask ask = ((Pass) run.step()).ask();
         int tension = chance.nextInt(10) == 0 ? Tension.MOST - chance.nextInt(2) : chance.nextInt(4);
         return switch (chance.nextInt(12)) {
-            case 0 -> new EventDto("", EventDto.Kind.UNJUDGED, null, null, null, null, left);
-            case 1 -> new EventDto("", EventDto.Kind.BACKED_OFF, null, null, null, 2.5, left);
-            case 2 -> new EventDto("", EventDto.Kind.REST_ASKED, null, null, null, 0.0, left);
+            case 0 -> new EventDto("", EventDto.Kind.UNJUDGED, null, null, null, null, left, null);
+            case 1 -> new EventDto("", EventDto.Kind.BACKED_OFF, null, null, null, 2.5, left, null);
+            case 2 -> new EventDto("", EventDto.Kind.REST_ASKED, null, null, null, 0.0, left, null);
             default -> {
                 boolean counted = ask.kind() == Ask.Kind.SET || ask.kind() == Ask.Kind.COUNT;
                 yield new EventDto(
@@ -254,8 +258,21 @@ class InThePageTest {
                         tension,
                         counted ? (double) chance.nextInt(ask.of() + 1) : null,
                         null,
-                        left);
+                        left,
+                        null);
             }
         };
+    }
+
+    /** Now and then a microphone has its word. */
+    private Hearing heard(int passes) {
+        if (chance.nextInt(3) > 0) {
+            return null;
+        }
+        List<Measured.Suggested> words = new ArrayList<>();
+        for (int pass = 0; pass < passes; pass++) {
+            words.add(Measured.Suggested.values()[chance.nextInt(4)]);
+        }
+        return Confusion.usual().hearing(words, chance.nextBoolean());
     }
 }

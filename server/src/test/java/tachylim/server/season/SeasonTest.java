@@ -76,6 +76,63 @@ class SeasonTest extends ServerTest {
     }
 
     @Test
+    void whatMattersMoreHasMoreOfTheMinutes() {
+        Player odile = preparing();
+        odile.put("/api/season/off", Map.of("days", List.of()));
+        JsonNode before = odile.get("/api/season").ok();
+        long kestrel = before.path("goals").path(1).path("passageId").asLong();
+        assertThat(before.path("goals").path(1).path("matters").asString()).isEqualTo("USUAL");
+        JsonNode after = odile.put("/api/season/passages/" + kestrel, Map.of("matters", "MOST"))
+                .ok();
+        assertThat(after.path("goals").path(1).path("matters").asString()).isEqualTo("MOST");
+        assertThat(after.path("goals").path(1).path("target").asDouble()).isEqualTo(118);
+        assertThat(minutes(after, kestrel)).isGreaterThan(minutes(before, kestrel));
+        JsonNode later = odile.put("/api/season/passages/" + kestrel, Map.of("matters", "LESS"))
+                .ok();
+        assertThat(minutes(later, kestrel)).isLessThan(minutes(before, kestrel));
+    }
+
+    private static int minutes(JsonNode season, long passage) {
+        int minutes = 0;
+        for (JsonNode day : season.path("days")) {
+            for (JsonNode share : day.path("shares")) {
+                minutes += share.path("passageId").asLong() == passage
+                        ? share.path("minutes").asInt()
+                        : 0;
+            }
+        }
+        return minutes;
+    }
+
+    @Test
+    void aTargetAndADateAreChangedWhereTheyAreOffered() {
+        Player odile = preparing();
+        JsonNode season = odile.get("/api/season").ok();
+        String toccata = "/api/season/passages/"
+                + season.path("goals").path(0).path("passageId").asLong();
+        String later = today(odile).plusDays(60).toString();
+        odile.put(toccata, Map.of("targetBpm", 120)).ok();
+        JsonNode goal =
+                odile.put(toccata, Map.of("neededOn", later)).ok().path("goals").path(0);
+        assertThat(goal.path("target").asDouble()).isEqualTo(120);
+        assertThat(goal.path("neededOn").asString()).isEqualTo(later);
+        assertThat(odile.put(toccata, Map.of("targetBpm", 5)).status()).isEqualTo(422);
+        assertThat(odile.put(
+                                toccata,
+                                Map.of("neededOn", today(odile).minusDays(1).toString()))
+                        .status())
+                .isEqualTo(422);
+        assertThat(odile.put(toccata, Map.of("matters", "VERY")).status()).isEqualTo(400);
+        assertThat(odile.get("/api/season")
+                        .ok()
+                        .path("goals")
+                        .path(0)
+                        .path("target")
+                        .asDouble())
+                .isEqualTo(120);
+    }
+
+    @Test
     void aDayIsMovedToAnotherAndWhatThatDoesIsAnswered() {
         Player odile = preparing();
         LocalDate today = today(odile);

@@ -82,7 +82,8 @@ class TodayTest extends ServerTest {
         // Thirty effort minutes a day are for three, however much time there is.
         assertThat(forty.path("sections")).hasSize(3);
         assertThat(forty.path("plan").path("sections")).hasSize(3);
-        assertThat(forty.path("sections").path(0).path("passage").asString()).isEqualTo("At 180");
+        // What is out of reach for anybody in a season is not what minutes are worth most on.
+        assertThat(forty.path("sections").findValuesAsString("passage")).containsExactly("At 150", "At 126", "At 118");
         for (JsonNode section : forty.path("sections")) {
             assertThat(section.path("why").toString())
                     .contains(section.path("passage").asString().substring(3));

@@ -25,6 +25,7 @@ import tachylim.load.Cap;
 import tachylim.method.School;
 import tachylim.passage.InstrumentFamily;
 import tachylim.passage.Readiness;
+import tachylim.take.Measured;
 import tachylim.task.PassKind;
 import tachylim.words.Reason;
 import tachylim.workout.Done;
@@ -95,6 +96,8 @@ class WordsTest {
         assertThat(Stream.of(Done.Cause.values()).map(Done.Cause::sentence).map(Reason::code))
                 .isSubsetOf(known);
         assertThat(Stream.of(PassKind.values()).map(kind -> "next." + kind)).isSubsetOf(known);
+        assertThat(Stream.of(Measured.Why.values()).map(why -> "heardWhy." + why))
+                .isSubsetOf(known);
         assertThat(Stream.of(Cap.Rule.values()).map(rule -> "rule." + rule)).isSubsetOf(known);
         assertThat(Stream.of(InstrumentFamily.values())
                         .flatMap(family -> family.usualArticulations().stream())

@@ -30,4 +30,11 @@ record Kind(
         new Kind("Weibull, disturbed", Curve.WEIBULL, Bursts.INDEPENDENT_TRANSITIONS, 0, 0.06, 0.1, 0.02, 0.003),
         new Kind("logistic, fully disturbed", Curve.LOGISTIC, Bursts.ALIKE, 0, 0.06, 0.1, 0.03, 0.01),
     };
+
+    /** Who flatter themselves, and whose days differ more than is believed of anybody. */
+    static final Kind[] HARD = {
+        new Kind("a third of rough called clean", Curve.LOGISTIC, Bursts.INDEPENDENT_TRANSITIONS, 0, 0.06, 0.33, 0.015, 0.003),
+        new Kind("half of rough called clean", Curve.LOGISTIC, Bursts.INDEPENDENT_TRANSITIONS, 0, 0.06, 0.5, 0.015, 0.003),
+        new Kind("days differ by 4%", Curve.LOGISTIC, Bursts.INDEPENDENT_TRANSITIONS, 0, 0.06, 0.1, 0.04, 0.003),
+    };
 }

@@ -109,7 +109,7 @@ final class Practice {
             run = run.after(
                     run.step() instanceof Rest rest
                             ? new Event.Rested(rest.seconds())
-                            : event((Pass) run.step(), answer(run)));
+                            : event(run));
         }
         belief = run.known().belief().orElseThrow();
         doubts += run.known().doubted().isPresent() ? 1 : 0;
@@ -164,15 +164,40 @@ final class Practice {
         day++;
     }
 
+    private Judging judging;
+
+    /** The same practice, judged otherwise than by the player's word alone. */
+    Practice judgedBy(Judging by) {
+        this.judging = by;
+        return this;
+    }
+
+    private Event event(Run run) {
+        Pass pass = (Pass) run.step();
+        if (judging == null) {
+            return event(pass, answer(run, player, ear));
+        }
+        List<Answer> truth = played(run, player, ear);
+        return judging.say(pass.ask(), truth)
+                .map(answer -> event(pass, answer))
+                .orElseGet(Event.Unjudged::new);
+    }
+
     /** Of what need not be answered nothing is said, unless it went wrong. */
-    private static Event event(Pass pass, Answer answer) {
+    static Event event(Pass pass, Answer answer) {
         boolean silent = pass.ask().kind() == Ask.Kind.NOTHING
                 && answer.verdict() != Verdict.BROKE
                 && !answer.tension().atLeast(Tension.GRIPPING);
         return silent ? new Event.Unjudged() : new Event.Judged(answer);
     }
 
-    private Answer answer(Run run) {
+    /** How a player plays the pass at hand. */
+    static Answer answer(Run run, Player player, Ear ear) {
+        List<Answer> each = played(run, player, ear);
+        return each.size() == 1 ? each.get(0) : Answer.together(each);
+    }
+
+    private static List<Answer> played(Run run, Player player, Ear ear) {
         Pass pass = (Pass) run.step();
         Music played = run.blocks().get(run.block()).music();
         double recovery = run.tally().recovery().level();
@@ -190,6 +215,6 @@ final class Practice {
                 .limit(passes)
                 .toList();
         each.forEach(one -> ear.heard(pass.kind(), pass.playSeconds() / passes, ratio, one));
-        return passes == 1 ? each.get(0) : Answer.together(each);
+        return each;
     }
 }

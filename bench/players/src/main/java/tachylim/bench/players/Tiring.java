@@ -21,16 +21,20 @@ final class Tiring {
     static void trial(int players, long seed) {
         for (double tiring : new double[] {1, 0, 2}) {
             for (School school : SCHOOLS) {
-                ofSchool(school, tiring, players, seed);
+                ofSchool(school, Kind.ALL, tiring, players, seed);
             }
+        }
+        System.out.println("Flattering ears, and days that differ much");
+        for (School school : SCHOOLS) {
+            ofSchool(school, Kind.HARD, 1, players, seed);
         }
     }
 
-    private static void ofSchool(School school, double tiring, int players, long seed) {
+    private static void ofSchool(School school, Kind[] of, double tiring, int players, long seed) {
         Map<Integer, Figures> after = new TreeMap<>(Map.of(3, new Figures(), 6, new Figures(), DAYS, new Figures()));
         Map<String, Figures> kinds = new TreeMap<>();
         int doubts = 0;
-        for (Kind kind : Kind.ALL) {
+        for (Kind kind : of) {
             for (int i = 0; i < players; i++) {
                 SplittableRandom random = new SplittableRandom(seed * 100_003 + i);
                 Player player = new Player(kind, tiring, random.split());
@@ -50,7 +54,7 @@ final class Tiring {
             }
         }
         System.out.printf(Locale.ROOT, "%s, tiring %.0f times as usual%n", school.word(), tiring);
-        System.out.printf("  workouts that fitted no ceiling: %d of %d%n", doubts, DAYS * players * Kind.ALL.length);
+        System.out.printf("  workouts that fitted no ceiling: %d of %d%n", doubts, DAYS * players * of.length);
         after.forEach((day, figures) -> System.out.printf(Locale.ROOT, "  %2d workouts  %s%n", day, figures));
         kinds.forEach((kind, figures) ->
                 System.out.printf(Locale.ROOT, "     after %d, %-28s %s%n", DAYS, kind, figures));

@@ -15,7 +15,15 @@ public final class Trials {
     private Trials() {}
 
     /** Takes the number of players of each kind, 200 when none is given; a seed; and which part, all of them when none is given. */
-    public static void main(String[] args) {
+    public static void main(String[] args) throws java.io.IOException {
+        if (args.length == 2 && args[0].equals("takes")) {
+            Takes.all(java.nio.file.Path.of(args[1]));
+            return;
+        }
+        if (args.length == 2 && args[0].equals("recordings")) {
+            Recordings.all(java.nio.file.Path.of(args[1]));
+            return;
+        }
         int players = args.length > 0 ? Integer.parseInt(args[0]) : 200;
         long seed = args.length > 1 ? Long.parseLong(args[1]) : 1;
         String what = args.length > 2 ? args[2] : "all";
@@ -38,6 +46,16 @@ public final class Trials {
         }
         if (what.equals("methods")) {
             Weeks.methods(players, seed);
+        }
+        if (what.equals("season")) {
+            Seasons.all(players, seed);
+        }
+        if (what.equals("days")) {
+            TenDays.all(seed);
+            TenDays.noticed(players, seed);
+        }
+        if (what.equals("judging")) {
+            Judging.trial(players, seed);
         }
         if (what.equals("enough")) {
             Enough.trial(players, seed);
