@@ -216,7 +216,7 @@ class RunLearnsTest {
                     assertThat(played.tempo())
                             .isLessThanOrEqualTo(TARGET.times(Planner.HIGHEST_OVER_TARGET))
                             .isLessThanOrEqualTo(
-                                    known.estimate().ceiling().low().times(IntervalBursts.HIGHEST));
+                                    known.today().ceiling().low().times(IntervalBursts.HIGHEST));
                 case WARM_UP, CLOSING -> assertThat(played.tempo()).isLessThanOrEqualTo(TARGET);
                 default -> assertThat(played.why().saysNothing()).isFalse();
             }

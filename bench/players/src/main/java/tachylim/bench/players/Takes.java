@@ -7,6 +7,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -183,12 +184,15 @@ final class Takes {
                     new double[] {event.path("t").asDouble(), event.path("asked").asInt()}));
             boolean[] taken = new boolean[measured.onsets().size()];
             List<Double> off = new ArrayList<>();
+            // A first try that was given up has no notes of its own: whichever is found then is it.
+            events.sort(Comparator.comparing(event -> event[1] < 0));
             for (double[] event : events) {
                 played++;
                 int best = -1;
                 for (int i = 0; i < taken.length; i++) {
                     double far = Math.abs(measured.onsets().get(i).seconds() - event[0] - constant(events, measured));
-                    boolean same = !taken[i] && measured.onsets().get(i).note() == (int) event[1] && far < SAME;
+                    boolean named = event[1] < 0 || measured.onsets().get(i).note() == (int) event[1];
+                    boolean same = !taken[i] && named && far < SAME;
                     if (same
                             && (best < 0
                                     || far < Math.abs(measured.onsets().get(best).seconds()
