@@ -16,6 +16,16 @@ final class Fit {
     private static final double LOST_A_FRAME = 0.1;
     private static final double SILENT = 0.05;
     private static final int LEAST_APART = 5;
+
+    /** Over what rings on a new sound is heard in its first frames, if at all. */
+    private static final int STRUCK = 12;
+
+    /** A longer note tells no more of its sound than one of so many frames: what is heard in neighbours is the same. */
+    private static final double TELLING = 16;
+
+    /** A note that does not sound as asked costs no more than this, or it would be cheaper to go elsewhere and back. */
+    private static final double MOST_UNLIKE = 10;
+
     private static final double SHORTEST = 0.2;
     private static final double NO_SOUND = 12;
     private static final double EARLIEST = 0.15;
@@ -193,7 +203,10 @@ final class Fit {
         // In a rest after it nothing is missed.
         int over = Math.min(to, from + lengths[note]);
         double silent = pitched ? over - from - (sounding[over] - sounding[from]) : 0;
-        return emitted[sound][to] - emitted[sound][from] - SILENT * silent - PEAK_COST * (pitched ? 1 : 1.5) * inside;
+        int telling = rings ? Math.min(to, from + STRUCK) : to;
+        double like =
+                (emitted[sound][telling] - emitted[sound][from]) * (rings ? 1 : Math.min(1, TELLING / lengths[note]));
+        return Math.max(-MOST_UNLIKE, like) - SILENT * silent - PEAK_COST * (pitched ? 1 : 1.5) * inside;
     }
 
     /** The seconds that are asked for from one note to another, or up to its end. */

@@ -18,6 +18,7 @@ final class Judge {
     private static final double LEAST_DB = 5;
     private static final double LEAST_HEARD = 0.6;
     private static final double MOST_WRONG = 0.35;
+    private static final double MOST_STOPS = 0.25;
     private static final double MOST_SLIPS = 0.15;
     private static final double FEW_SLIPS = 3;
     private static final double FAR_SLIP = 1.5;
@@ -101,11 +102,20 @@ final class Judge {
         return one.note() == onsets.get(i - 1).note() + 1 && !one.stopped() && !one.again();
     }
 
+    /** Whether it was halted before the next note, but too shortly to have stopped: then that note is late. */
+    private boolean isHalt(int i, double ratio) {
+        Onset one = onsets.get(i);
+        Onset before = onsets.get(i - 1);
+        return one.stopped()
+                && one.note() == before.note() + 1
+                && one.seconds() - before.seconds() <= take.interval(before.note()) * ratio + STOP;
+    }
+
     private List<Transition> transitions(double ratio) {
         List<Transition> transitions = new ArrayList<>();
         double behind = 0;
         for (int i = 1; i < onsets.size(); i++) {
-            if (!isNext(i)) {
+            if (!isNext(i) && !isHalt(i, ratio)) {
                 behind = 0;
                 continue;
             }
@@ -138,7 +148,11 @@ final class Judge {
     private Found found(List<Integer> missing, double ratio, List<Transition> transitions) {
         int last = onsets.stream().mapToInt(Onset::note).max().orElse(-1);
         long upTo = missing.stream().filter(note -> note < last).count();
-        if (last < 0 || last + 1 - upTo < LEAST_HEARD * (last + 1) || wrong.size() > MOST_WRONG * (last + 1)) {
+        long stops = onsets.stream().filter(Onset::stopped).count();
+        if (last < 0
+                || last + 1 - upTo < LEAST_HEARD * (last + 1)
+                || wrong.size() > MOST_WRONG * (last + 1)
+                || stops > MOST_STOPS * (last + 1)) {
             return new Found(Suggested.CANNOT_TELL, Why.NOT_THIS, -1);
         }
         boolean coarse = isCoarse(transitions);

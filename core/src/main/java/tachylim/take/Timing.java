@@ -35,6 +35,12 @@ final class Timing {
     private static final double FAR_APART = 3;
     private static final double SOFT = 0.011;
 
+    /** What is struck begins sharply even where it is soft. */
+    private static final double SOFT_STRUCK = 0.005;
+
+    /** Breath and bow begin a tone slowly out of silence. */
+    private static final double OUT_OF_SILENCE = 0.020;
+
     /** A note on the pitch of the one before, without an attack, may begin anywhere around there: a share of its interval. */
     private static final double UNHEARD = 0.2;
 
@@ -104,7 +110,8 @@ final class Timing {
                 && tones.soundOf(played.get(i - 1).note()) == tones.soundOf(one.note())
                 && flux.sigma > WEAK_FLUX;
         double interval = repeated ? (one.frame() - played.get(i - 1).frame()) * tones.seconds() : 0;
-        return Math.max(SOFT, UNHEARD * interval);
+        double floor = take.rings() ? SOFT_STRUCK : isSung() && (i == 0 || one.stopped()) ? OUT_OF_SILENCE : SOFT;
+        return Math.max(floor, UNHEARD * interval);
     }
 
     private boolean isSung() {

@@ -28,6 +28,9 @@ final class Tones {
 
     private static final double STRUCK = 0.95;
 
+    /** Who leaves off early is silent for most of the take as well: what is usual is no further under the loudest, in decibels. */
+    private static final double LEFT_OFF_DB = 6;
+
     /** Frames in which an attack is at its loudest. */
     private static final int ATTACK = 10;
 
@@ -106,7 +109,8 @@ final class Tones {
                 .filter(frame -> frame * seconds >= playedFrom)
                 .mapToDouble(frame -> level[frame])
                 .toArray();
-        double usualDb = Quiet.quantile(played, take.isPitched() ? USUAL : STRUCK);
+        double struckDb = Quiet.quantile(played, STRUCK);
+        double usualDb = take.isPitched() ? Math.max(Quiet.quantile(played, USUAL), struckDb - LEFT_OFF_DB) : struckDb;
         boolean[] sounding = new boolean[level.length];
         for (int frame = 0; frame < level.length; frame++) {
             sounding[frame] = level[frame] > Math.max(floorDb + FLOOR_DB, usualDb - UNDER_DB) && strength[frame] > 0;

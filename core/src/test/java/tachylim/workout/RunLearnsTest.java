@@ -215,8 +215,7 @@ class RunLearnsTest {
                 case BURST ->
                     assertThat(played.tempo())
                             .isLessThanOrEqualTo(TARGET.times(Planner.HIGHEST_OVER_TARGET))
-                            .isLessThanOrEqualTo(
-                                    known.today().ceiling().low().times(IntervalBursts.HIGHEST));
+                            .isLessThanOrEqualTo(known.today().ceiling().low().times(IntervalBursts.HIGHEST));
                 case WARM_UP, CLOSING -> assertThat(played.tempo()).isLessThanOrEqualTo(TARGET);
                 default -> assertThat(played.why().saysNothing()).isFalse();
             }
