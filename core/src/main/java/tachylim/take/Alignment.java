@@ -217,8 +217,9 @@ final class Alignment {
     private void stop(int note, int c) {
         lost[note] = NONE;
         if (c > 0 && lostBefore[note] > NONE) {
-            lost[note] = lostBefore[note] + fit.idle(c - 1, c);
-            lostSince[c][note] = lostSince[c - 1][note];
+            int since = lostSince[c - 1][note];
+            lost[note] = lostBefore[note] + (note == notes - 1 ? fit.over(since, c - 1, c) : fit.idle(c - 1, c));
+            lostSince[c][note] = since;
         }
         double asked = fit.asked(note, note + 1);
         for (int i = alives[note] - 1; i >= 0 && fit.between(alive[note][i], c) < 2 * asked + 0.2; i--) {

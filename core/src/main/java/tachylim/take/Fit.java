@@ -14,6 +14,12 @@ final class Fit {
     private static final double SWALLOWED = 5;
     private static final double SWALLOWED_RINGING = 3.5;
     private static final double LOST_A_FRAME = 0.1;
+
+    /** What is struck rings on after the last note for so many seconds, and the fingers that leave it are heard. */
+    private static final double RINGS_ON = 1.5;
+
+    private static final double RINGING_A_FRAME = 0.02;
+    private static final double RINGING_PEAK_COST = 0.8;
     private static final double SILENT = 0.05;
     private static final int LEAST_APART = 5;
 
@@ -270,7 +276,15 @@ final class Fit {
         double frames = late < -earliest
                 ? (-earliest - late) / tones.seconds() * EARLY
                 : late > latest ? (late - latest) / tones.seconds() * LATE : 0;
-        return -SWALLOWED * note - frames;
+        // Whoever begins late has left out what was heard until then.
+        double unheard = late > latest ? -idle(before(moment, late - latest), moment) : 0;
+        return -SWALLOWED * note - Math.max(frames, unheard);
+    }
+
+    /** The moment that is so many seconds before another. */
+    private int before(int moment, double seconds) {
+        int place = Arrays.binarySearch(at, at[moment] - (int) (seconds / tones.seconds()));
+        return Math.max(0, place < 0 ? -place - 2 : place);
     }
 
     /** What speaks for nothing to be played between two moments. */
@@ -278,5 +292,19 @@ final class Fit {
         int from = at[first];
         int to = at[end];
         return -LOST_A_FRAME * (sounding[to] - sounding[from]) - PEAK_COST / 2 * (peaks[to] - peaks[from]);
+    }
+
+    /**
+     * The same after the last note.
+     *
+     * @param since when that began
+     */
+    double over(int since, int first, int end) {
+        if (!rings || !pitched || between(since, end) > RINGS_ON) {
+            return idle(first, end);
+        }
+        int from = at[first];
+        int to = at[end];
+        return -RINGING_A_FRAME * (sounding[to] - sounding[from]) - RINGING_PEAK_COST * (peaks[to] - peaks[from]);
     }
 }

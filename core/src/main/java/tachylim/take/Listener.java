@@ -21,6 +21,11 @@ public final class Listener {
     /** What is struck and sounds less like its pitches than this is a drum: its pitches are names. */
     private static final double LIKE_A_PITCH = 0.5;
 
+    /** At other pitches so much must be played, and of that no more than this share may be missing or wrong. */
+    private static final double LEAST_PLAYED = 0.5;
+
+    private static final double MOST_UNHEARD = 0.25;
+
     /** A pass among others is heard from so long before its first note to so long after its last, in seconds. */
     private static final double BEFORE = 0.5;
 
@@ -72,9 +77,33 @@ public final class Listener {
         Attacks attacks = Attacks.in(take, clicks, signal);
         Tones tones = Tones.in(take, clicks, signal);
         boolean drums = take.family() == InstrumentFamily.MALLET && take.isPitched() && tones.fit() < LIKE_A_PITCH;
-        return drums
-                ? measured(take.unpitched(), clicks, attacks, Tones.in(take.unpitched(), clicks, signal))
-                : measured(take, clicks, attacks, tones);
+        if (drums) {
+            return measured(take.unpitched(), clicks, attacks, Tones.in(take.unpitched(), clicks, signal));
+        }
+        Measured asked = measured(take, clicks, attacks, tones);
+        return Transposed.likely(take, tones)
+                .map(other -> measured(other, clicks, attacks, Tones.in(other, clicks, signal)))
+                .filter(other -> isSurely(take, other) && unheard(other) < unheard(asked))
+                .orElse(asked);
+    }
+
+    /** Whether what was heard at other pitches is what was asked: half of it at least, and of that nearly all. */
+    static boolean isSurely(Take take, Measured other) {
+        return other.verdict() != Measured.Suggested.CANNOT_TELL
+                && last(other) + 1 >= LEAST_PLAYED * take.notes().size()
+                && unheard(other) <= MOST_UNHEARD;
+    }
+
+    /** The share of notes that were not heard as they were asked, with the times that it was gone on elsewhere. */
+    private static double unheard(Measured measured) {
+        int last = last(measured);
+        long missing = measured.missing().stream().filter(note -> note < last).count();
+        long stops = measured.onsets().stream().filter(Onset::stopped).count();
+        return last < 0 ? 1 : (missing + measured.wrong().size() + stops) / (last + 1.0);
+    }
+
+    private static int last(Measured measured) {
+        return measured.onsets().stream().mapToInt(Onset::note).max().orElse(-1);
     }
 
     private static Measured measured(Take take, Clicks clicks, Attacks attacks, Tones tones) {

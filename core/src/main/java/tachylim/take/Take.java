@@ -65,6 +65,17 @@ public record Take(
         return new Take(samples, rate, rhythm, tempo, start, clicks, family);
     }
 
+    /** The same asked for so many semitones higher. */
+    Take transposed(int semitones) {
+        List<Asked> other = notes.stream()
+                .map(note -> new Asked(
+                        note.beat(),
+                        note.beats(),
+                        note.pitches().stream().map(pitch -> pitch + semitones).toList()))
+                .toList();
+        return new Take(samples, rate, other, tempo, start, clicks, family);
+    }
+
     /** The same with its first note due at a time, in seconds of the recording. */
     Take from(double begin) {
         return new Take(samples, rate, notes, tempo, begin - notes.get(0).beat() * 60 / tempo, clicks, family);

@@ -20,6 +20,10 @@ final class Tones {
     private static final double NOISE_TAKEN = 1.3;
     private static final double WIDTH = 0.012;
     private static final int MOST_CENTS = 40;
+    /** Every so many frames are enough to find a tuning by, or a transposition. */
+    private static final int TUNED_BY = 3;
+
+    private static final int COMPARED_BY = 12;
     private static final double FLOOR_DB = 4;
     private static final double UNDER_DB = 30;
 
@@ -35,6 +39,7 @@ final class Tones {
     private static final int ATTACK = 10;
 
     private final double seconds;
+    private final double width;
     private final float[][] heard;
     private final double[] strength;
     private final double usual;
@@ -47,6 +52,7 @@ final class Tones {
 
     private Tones(
             double seconds,
+            double width,
             float[][] heard,
             double[] strength,
             boolean[] sounding,
@@ -55,6 +61,7 @@ final class Tones {
             double overNoise,
             boolean longWindow) {
         this.seconds = seconds;
+        this.width = width;
         this.heard = heard;
         this.strength = strength;
         this.usual = Math.max(1e-9, Quiet.quantile(only(strength, sounding), USUAL));
@@ -123,7 +130,7 @@ final class Tones {
         }
         double width = signal.rate() / window;
         double[][] templates = tuned(new ArrayList<>(sounds.keySet()), heard, sounding, width);
-        return new Tones(seconds, heard, strength, sounding, soundOf, templates, usualDb - floorDb, low);
+        return new Tones(seconds, width, heard, strength, sounding, soundOf, templates, usualDb - floorDb, low);
     }
 
     private static double[] only(double[] values, boolean[] which) {
@@ -146,20 +153,36 @@ final class Tones {
             if (!pitched) {
                 return templates;
             }
-            double sum = 0;
-            for (int frame = 0; frame < heard.length; frame += 3) {
-                double fit = 0;
-                for (double[] template : templates) {
-                    fit = Math.max(fit, sounding[frame] ? product(heard[frame], template) / norm(heard[frame]) : 0);
-                }
-                sum += fit;
-            }
+            double sum = like(templates, heard, sounding, TUNED_BY);
             if (sum > most) {
                 most = sum;
                 best = templates;
             }
         }
         return best;
+    }
+
+    /** How like some frames are to the template that each is most like, summed over every so many of them. */
+    private static double like(double[][] templates, float[][] heard, boolean[] sounding, int every) {
+        double sum = 0;
+        for (int frame = 0; frame < heard.length; frame += every) {
+            double most = 0;
+            for (double[] template : templates) {
+                most = Math.max(most, sounding[frame] ? product(heard[frame], template) / norm(heard[frame]) : 0);
+            }
+            sum += most;
+        }
+        return sum;
+    }
+
+    /** How like what sounds is to the pitches of another take, to be compared with others alone. */
+    double like(Take other) {
+        double[][] templates = other.notes().stream()
+                .map(Asked::pitches)
+                .distinct()
+                .map(pitches -> template(pitches, 0, heard[0].length, width))
+                .toArray(double[][]::new);
+        return like(templates, heard, sounding, COMPARED_BY);
     }
 
     private static double[] template(List<Integer> pitches, double cents, int bins, double width) {
@@ -296,6 +319,6 @@ final class Tones {
 
     /** The same with other templates: part what was asked, part what was heard. */
     Tones with(double[][] others) {
-        return new Tones(seconds, heard, strength, sounding, soundOf, others, overNoise, longWindow);
+        return new Tones(seconds, width, heard, strength, sounding, soundOf, others, overNoise, longWindow);
     }
 }

@@ -77,6 +77,30 @@ class JudgeTest {
         assertThat(measured.why()).isEqualTo(why);
     }
 
+    /** Too short for a stop, long enough to be late. */
+    @Test
+    void aHaltIsALateNote() {
+        later(6, 0.25);
+        Measured measured = judged(EXACT, Set.of(), 6);
+        assertThat(measured.verdict()).isEqualTo(Suggested.ROUGH);
+        assertThat(measured.why()).isEqualTo(Why.SLIPPED);
+        assertThat(measured.where()).hasValue(6);
+        later(6, 0.15);
+        assertThat(judged(EXACT, Set.of(), 6).why()).isEqualTo(Why.STOPPED);
+    }
+
+    @Test
+    void whatStopsAllTheTimeIsSomethingElse() {
+        List<Asked> notes = new ArrayList<>();
+        List<Onset> onsets = new ArrayList<>();
+        for (int i = 0; i < NOTES; i++) {
+            notes.add(new Asked(i / 2.0, 0.5, List.of(60 + i)));
+            onsets.add(new Onset(i, at[i], EXACT, 0, false, i % 3 == 1));
+        }
+        Take take = new Take(new float[0], 44_100, notes, 60 / (2 * INTERVAL), 1, List.of(), InstrumentFamily.PLUCKED);
+        assertThat(Listener.judged(take, onsets, List.of()).why()).isEqualTo(Why.NOT_THIS);
+    }
+
     /** A stop is heard however coarsely notes are, if it is long enough. */
     @Test
     void aStopIsToldOfCoarseNotesWhereItIsLong() {

@@ -93,6 +93,53 @@ class ListenerTest {
         assertThat(measured.evenness().orElseThrow()).isLessThan(0.03);
     }
 
+    /** A clarinet in B flat sounds a tone lower than its part is written, a guitar an octave, a tenor a ninth. */
+    @ParameterizedTest
+    @ValueSource(ints = {-14, -12, -2, -1, 3})
+    void whatSoundsOtherThanItIsWrittenIsHeardAsItIsAsked(int semitones) {
+        int[] sounding = Arrays.stream(MELODY).map(pitch -> pitch + semitones).toArray();
+        double[] at = due();
+        assertThat(Listener.listen(take(played(sounding, at))).verdict()).isEqualTo(Suggested.CLEAN);
+        at[6] += 0.06;
+        Measured late = Listener.listen(take(played(sounding, at)));
+        assertThat(late.why()).isEqualTo(Why.SLIPPED);
+        assertThat(late.where()).hasValue(6);
+        assertThat(Listener.listen(take(played(sounding, Arrays.copyOf(due(), 7))))
+                        .why())
+                .isEqualTo(Why.LEFT_OFF);
+    }
+
+    /** A third of it is louder silence than playing: that is no quiet room. */
+    @Test
+    void whoLeavesOffAtOnceIsHeardAllTheSame() {
+        assertThat(Listener.listen(take(played(Arrays.copyOf(due(), 3)))).why()).isEqualTo(Why.LEFT_OFF);
+    }
+
+    /** Every third note is struck softly into two loud ones that ring on over it. */
+    @Test
+    void softNotesAreHeardThroughWhatRingsOn() {
+        float[] samples = room(0.0008, 6);
+        for (int note = 0; note < MELODY.length; note++) {
+            double frequency = 440 * Math.pow(2, (MELODY[note] - 69) / 12.0);
+            double level = note % 3 == 2 ? 0.05 : 0.25;
+            for (int i = (int) (due()[note] * RATE); i < samples.length; i++) {
+                double since = i / RATE - due()[note];
+                samples[i] += (float) (level
+                        * Math.min(1, since / 0.003)
+                        * Math.exp(-since / 0.8)
+                        * (Math.sin(2 * Math.PI * frequency * since)
+                                + Math.exp(-since / 0.05) * Math.sin(8 * Math.PI * frequency * since)));
+            }
+        }
+        Take take = new Take(samples, RATE, notes(), TEMPO, START, List.of(), InstrumentFamily.MALLET);
+        Measured measured = Listener.listen(take);
+        assertThat(measured.onsets())
+                .filteredOn(onset -> onset.note() % 3 == 2)
+                .hasSize(3)
+                .allSatisfy(onset -> assertThat(onset.seconds()).isCloseTo(due()[onset.note()], within(0.02)));
+        assertThat(measured.missing()).isEmpty();
+    }
+
     @Test
     void aLateNoteSlipsAtItsPlace() {
         double[] at = due();

@@ -87,6 +87,15 @@ class RecordedTest {
     }
 
     @Test
+    void passesThatSoundOtherThanTheyAreWrittenAreFound() {
+        Take take = take(recording(22_050, 0), 22_050);
+        List<Found> found = Recorded.passes(take.transposed(2));
+        assertThat(found).hasSize(BEGINS.length);
+        assertThat(found.get(UNEVEN).measured().where()).hasValue(6);
+        assertThat(found.get(0).measured().verdict()).isEqualTo(Suggested.CLEAN);
+    }
+
+    @Test
     void aPassThatStopsAndGoesOnIsOne() {
         double rate = 22_050;
         float[] samples = new float[(int) (12 * rate)];
