@@ -1,11 +1,11 @@
 // The signed-in first page may need at most 200 kB of compressed script, style and words; the core that the run carries, and that no
-// other page waits for, at most 230 kB; what listens, loaded when a microphone is switched on, at most 60 kB.
+// other page waits for, at most 230 kB; what listens, loaded when a microphone is switched on, at most 62 kB.
 import { readdirSync, readFileSync } from "node:fs";
 import { gzipSync } from "node:zlib";
 
 const FIRST_PAGE_KB = 200;
 const CORE_KB = 230;
-const EAR_KB = 60;
+const EAR_KB = 62;
 const manifest = JSON.parse(readFileSync("dist/.vite/manifest.json", "utf8"));
 
 /** All files that a page needs before it can be shown. */

@@ -3628,6 +3628,8 @@ export interface components {
         ToHearDto: {
             /** @enum {string} */
             ask: "VERDICT" | "NOTHING" | "SET" | "COUNT" | "EDGE" | "SLIPS" | "MATCH" | "HELD" | "LOOSE";
+            bars: number[];
+            beats: number[];
             /** Format: int32 */
             notes: number;
             /** Format: int32 */

@@ -1,7 +1,7 @@
 /** The part of the core that measures what is played: compiled from Java, loaded by the worker that a microphone wakes. */
 declare module "tachylim-ear" {
   export function listen(
-    recorded: Float32Array,
+    recorded: Int16Array,
     rate: number,
     toHear: string,
     start: number,
@@ -17,6 +17,6 @@ declare module "tachylim-ear" {
     confirmed: string,
     apart: string,
   ): string;
-  export function recorded(recorded: Float32Array, rate: number, toHear: string, family: string): string;
+  export function recorded(recorded: Int16Array, rate: number, toHear: string, family: string): string;
   export function recordedKeys(struck: string, toHear: string, family: string, apart: string): string;
 }

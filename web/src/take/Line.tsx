@@ -1,6 +1,6 @@
 import { Button } from "../ui/Button";
 import { say } from "../words/say";
-import { told } from "./reasons";
+import { roundOf, told } from "./reasons";
 import type { ToHear } from "./heard";
 import { TakePicture } from "./TakePicture";
 import type { useLine } from "./useLine";
@@ -24,7 +24,7 @@ export function Line({ line: { state, stop }, onPlay, className }: Props) {
       <p role="status" className="mt-2">
         {state === "playing" && say("heard.line.playing")}
         {state === "unheard" && say("heard.line.nothing")}
-        {take && asked && say("heard.line.this", { heard: told(caught.heard, asked.notes) })}
+        {take && asked && say("heard.line.this", { heard: told(caught.heard, roundOf(asked)) })}
       </p>
       {take && asked && <TakePicture dark take={take} notes={asked.notes} round={asked.notes} />}
     </div>

@@ -52,7 +52,7 @@ export default function TakePlayer({ kept, title, dark = false, onChange }: Prop
         <b>{title}</b>
         <span>
           {verdict === "CANNOT_TELL" ? say("heard.cannot") : say(`verdict.${verdict}`)}:{" "}
-          {because(kept.take.measured, kept.round)}
+          {because(kept.take.measured, kept)}
         </span>
       </p>
       {ofHands(kept.take) && <p>{ofHands(kept.take)}</p>}

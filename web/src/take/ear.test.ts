@@ -1,6 +1,7 @@
 import { listen } from "tachylim-ear";
 import { expect, it } from "vitest";
 import type { Heard } from "./heard";
+import { shorts } from "./wav";
 
 const RATE = 22_050;
 const TEMPO = 120;
@@ -32,9 +33,9 @@ function played() {
 
 it("hears in the page what it hears on the server, a rest between two rounds included", () => {
   const passes = [[...notes(0), ...notes(ROUND)]];
-  const toHear = { ask: "VERDICT", of: 1, tempo: TEMPO, notes: MELODY.length, passes };
+  const toHear = { ask: "VERDICT", of: 1, tempo: TEMPO, notes: MELODY.length, bars: [], beats: [], passes };
   const heard = JSON.parse(
-    listen(played(), RATE, JSON.stringify(toHear), START, "[]", "MALLET", JSON.stringify(Array(9).fill(0))),
+    listen(shorts(played()), RATE, JSON.stringify(toHear), START, "[]", "MALLET", JSON.stringify(Array(9).fill(0))),
   ) as Heard;
   expect(heard.takes.map(({ measured, wrong }) => [measured.verdict, measured.missing, wrong])).toEqual([
     ["CLEAN", [], []],

@@ -15,7 +15,7 @@ interface Step {
 export type Question =
   | ({ of: "sound"; recording: Recording; clicks: number[] } & Step)
   | ({ of: "keys"; struck: Struck[]; apart: Apart } & Step)
-  | { of: "sound file"; samples: Float32Array<ArrayBuffer>; rate: number; toHear: string; family: string }
+  | { of: "sound file"; samples: Int16Array<ArrayBuffer>; rate: number; toHear: string; family: string }
   | { of: "key file"; file: ArrayBuffer; toHear: string; family: string; apart: Apart };
 
 /** What was found in a file; of one of keys, all that was struck. */

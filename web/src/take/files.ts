@@ -1,7 +1,7 @@
 import { find } from "./ear";
 import type { Apart, AskedNote, Found, ToHear } from "./heard";
 import { EVEN, type MadeUp, performed, perform, PLAYERS, rendered } from "./madeUp";
-import type { Sound } from "./wav";
+import { shorts, type Sound } from "./wav";
 
 /** Why a file cannot be heard. */
 export type Unheard = "tooLarge" | "tooLong" | "noSound" | "noKeys" | "failed";
@@ -82,7 +82,13 @@ export async function passesOf(file: File, toHear: ToHear, family: string, apart
 }
 
 async function passesIn(sound: Sound, toHear: ToHear, family: string): Promise<Heard> {
-  const told = await find({ of: "sound file", ...sound, toHear: JSON.stringify(toHear), family });
+  const told = await find({
+    of: "sound file",
+    samples: shorts(sound.samples),
+    rate: sound.rate,
+    toHear: JSON.stringify(toHear),
+    family,
+  });
   if (!told) throw new CannotHear("failed");
   return { found: told.found, sound };
 }

@@ -28,6 +28,10 @@ export interface ToHear {
   tempo: number;
   /** How many notes it has once through. */
   notes: number;
+  /** The bar in which each of these stands, from 1; 0 for a pickup. */
+  bars: number[];
+  /** The beat of the bar on which each stands, from 1. */
+  beats: number[];
   passes: AskedNote[][];
 }
 
@@ -76,7 +80,8 @@ export interface Heard {
 
 /** Sound as it was recorded, on the clock of the audio context. */
 export interface Recording {
-  samples: Float32Array<ArrayBuffer>;
+  /** 16 bits each. */
+  samples: Int16Array<ArrayBuffer>;
   rate: number;
   /** When its first sample was heard. */
   from: number;

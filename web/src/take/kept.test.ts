@@ -13,7 +13,7 @@ import {
   takesOf,
   tooMany,
 } from "./kept";
-import { soundOf, wav, withClicks } from "./wav";
+import { shorts, soundOf, wav, withClicks } from "./wav";
 
 const RATE = 8_000;
 
@@ -109,7 +109,7 @@ describe("the takes of a step", () => {
   const caught = (some: number) =>
     ({
       heard: { takes: heard.takes.slice(0, some) },
-      recording: { samples: new Float32Array(seconds * RATE), rate: RATE, from: 100 },
+      recording: { samples: new Int16Array(seconds * RATE), rate: RATE, from: 100 },
       listened: {
         toHear: JSON.stringify({ tempo: 60, notes: 4, passes: passes.slice(0, some) }),
         start: 104,
@@ -138,7 +138,7 @@ describe("the takes of a step", () => {
 describe("a WAV file", () => {
   it("gives back what was written, and no more than full scale", async () => {
     const samples = new Float32Array([0, 0.5, -0.5, 1.5, -2]);
-    const file = wav({ samples, rate: 44_100 });
+    const file = wav(shorts(samples), 44_100);
     const { samples: read, rate } = await soundOf(file);
     expect(rate).toBe(44_100);
     [0, 0.5, -0.5, 1, -1].forEach((sample, i) => expect(read[i]).toBeCloseTo(sample, 4));

@@ -1,7 +1,7 @@
 import { type DBSchema, type IDBPDatabase, openDB } from "idb";
 import type { AskedNote, Found, Take, ToHear } from "./heard";
 import type { Caught } from "./sources";
-import { type Sound, wav } from "./wav";
+import { shorts, type Sound, wav } from "./wav";
 
 /** What a take is of. */
 export interface TakeOf {
@@ -28,6 +28,9 @@ export interface KeptTake extends TakeOf {
   asked: AskedNote[];
   /** How many notes it has once through. */
   round: number;
+  /** In which bar and on which beat these stand; what was kept by an earlier edition does not say. */
+  bars?: number[];
+  beats?: number[];
   /** When clicks were sent, in seconds of the sound. */
   clicks: number[];
   /** A WAV file of one channel. */
@@ -72,7 +75,7 @@ const AFTER = 0.7;
 
 /** The takes of a step that was listened to: each pass of a set is one by itself. */
 export function takesOf({ heard, recording, listened }: Caught, at: number): KeptTake[] {
-  const { tempo, notes, passes } = JSON.parse(listened.toHear) as ToHear;
+  const { tempo, notes, bars, beats, passes } = JSON.parse(listened.toHear) as ToHear;
   const seconds = (beats: number) => (beats * 60) / tempo;
   const { rate } = recording;
   return heard.takes.map((take, turn) => {
@@ -91,8 +94,10 @@ export function takesOf({ heard, recording, listened }: Caught, at: number): Kep
       take: { ...take, onsets: take.onsets.map((onset) => ({ ...onset, seconds: onset.seconds - from })) },
       asked,
       round: notes,
+      bars,
+      beats,
       clicks: listened.clicks.map((click) => click - recording.from - from),
-      sound: wav({ samples: recording.samples.slice(Math.round(from * rate), Math.round(to * rate)), rate }),
+      sound: wav(recording.samples.subarray(Math.round(from * rate), Math.round(to * rate)), rate),
       starred: false,
     };
   });
@@ -113,10 +118,12 @@ export function takesIn(sound: Sound, found: Found[], toHear: ToHear, of: TakeOf
       take: { ...take, onsets: take.onsets.map((onset) => ({ ...onset, seconds: onset.seconds - from })) },
       asked,
       round: toHear.notes,
+      bars: toHear.bars,
+      beats: toHear.beats,
       clicks: asked
         .map(({ beat }) => seconds - from + (beat * 60) / toHear.tempo)
         .filter((_, note) => Number.isInteger(asked[note]!.beat)),
-      sound: wav({ samples: sound.samples.slice(part(from), part(to)), rate: sound.rate }),
+      sound: wav(shorts(sound.samples.subarray(part(from), part(to))), sound.rate),
       starred: false,
     };
   });

@@ -1,5 +1,5 @@
 import { say } from "../words/say";
-import type { Heard, Measured, Take } from "./heard";
+import type { Heard, Measured, Take, ToHear } from "./heard";
 
 const PERCENT = 100;
 
@@ -9,11 +9,29 @@ function place(note: number, round: number): string {
   return time === 0 ? String(note + 1) : say("heard.note.again", { note: (note % round) + 1, time: time + 1 });
 }
 
+/** The notes of a pass, once through: how many, and where they stand. */
+export interface Round {
+  round: number;
+  /** The bar and the beat of each; takes that were kept by an earlier edition do not know. */
+  bars?: number[] | undefined;
+  beats?: number[] | undefined;
+}
+
+export const roundOf = ({ notes, bars, beats }: ToHear): Round => ({ round: notes, bars, beats });
+
+/** The same with its bar and its beat, where these are known. */
+function placed(note: number, { round, bars, beats }: Round): string {
+  const name = place(note, round);
+  const bar = bars?.[note % round];
+  const beat = beats?.[note % round];
+  return bar === undefined || beat === undefined ? name : say("heard.note.at", { note: name, bar, beat });
+}
+
 /** Why a pass was measured as it was, in a few words. */
-export function because({ verdict, why, where, evenness, tempoRatio, transitions }: Measured, round: number): string {
+export function because({ verdict, why, where, evenness, tempoRatio, transitions }: Measured, of: Round): string {
   const off = transitions.find(({ to }) => to === where)?.off ?? 0;
   return say(`heardWhy.${why}`, {
-    note: place(where ?? 0, round),
+    note: placed(where ?? 0, of),
     ms: Math.round(Math.abs(off)),
     late: off > 0 ? "yes" : "no",
     evenness: evenness ?? 0,
@@ -23,7 +41,7 @@ export function because({ verdict, why, where, evenness, tempoRatio, transitions
 }
 
 /** What was heard of a step, in a line. */
-export function told({ takes }: Heard, round: number): string {
+export function told({ takes }: Heard, of: Round): string {
   const [first] = takes;
   if (!first) return "";
   if (takes.length > 1) {
@@ -33,7 +51,7 @@ export function told({ takes }: Heard, round: number): string {
   const { verdict } = first.measured;
   const name =
     verdict === "CANNOT_TELL" ? say("heard.cannot") : say("heard.verdict", { verdict: say(`verdict.${verdict}`) });
-  return say("heard.because", { name, why: because(first.measured, round) });
+  return say("heard.because", { name, why: because(first.measured, of) });
 }
 
 /** How a note came, as a screen reader says it. */

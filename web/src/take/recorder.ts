@@ -2,11 +2,12 @@ import type { Recording } from "./heard";
 import worklet from "./recorder.worklet?worker&url";
 
 /** A pass that lasts longer is not measured: what it takes to keep it would be in the way of the page. */
-export const MOST_SECONDS = 150;
+export const MOST_SECONDS = 240;
 
 interface Block {
   at: number;
-  samples: Float32Array<ArrayBuffer>;
+  /** 16 bits each. */
+  samples: Int16Array<ArrayBuffer>;
 }
 
 /** What is heard from one moment on, until it is wanted. */
@@ -41,7 +42,7 @@ export class Tape {
     if (!first) return undefined;
     const last = blocks.at(-1)!;
     // A block that was lost leaves silence in its place: times stay true.
-    const samples = new Float32Array(Math.round((last.at - first.at) * rate) + last.samples.length);
+    const samples = new Int16Array(Math.round((last.at - first.at) * rate) + last.samples.length);
     for (const { at, samples: some } of blocks) samples.set(some, Math.max(0, Math.round((at - first.at) * rate)));
     return { samples, rate, from: first.at };
   }
@@ -58,7 +59,7 @@ export class Recorder {
     private readonly node: AudioWorkletNode,
   ) {
     node.port.onmessage = ({ data }: MessageEvent<Block>) => {
-      this.level = data.samples.reduce((most, sample) => Math.max(most, Math.abs(sample)), 0);
+      this.level = data.samples.reduce((most, sample) => Math.max(most, Math.abs(sample)), 0) / 0x7fff;
       this.tapes.forEach((tape) => tape.add(data));
     };
   }

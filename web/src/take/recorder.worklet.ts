@@ -7,10 +7,11 @@ declare class AudioWorkletProcessor {
 declare function registerProcessor(name: string, processor: new () => AudioWorkletProcessor): void;
 
 const BLOCK = 2048;
+const LOUDEST = 0x7fff;
 
-/** Hands on what is heard in blocks, each with the time of its first sample; several channels as one. */
+/** Hands on what is heard in blocks of 16 bits, each with the time of its first sample; several channels as one. */
 class Recorder extends AudioWorkletProcessor {
-  private block = new Float32Array(BLOCK);
+  private block = new Int16Array(BLOCK);
   private filled = 0;
   private at = 0;
 
@@ -20,10 +21,10 @@ class Recorder extends AudioWorkletProcessor {
       if (this.filled === 0) this.at = currentTime + i / sampleRate;
       let sum = 0;
       for (const channel of channels) sum += channel[i]!;
-      this.block[this.filled++] = sum / channels.length;
+      this.block[this.filled++] = Math.max(-1, Math.min(1, sum / channels.length)) * LOUDEST;
       if (this.filled === BLOCK) {
         this.port.postMessage({ at: this.at, samples: this.block }, [this.block.buffer]);
-        this.block = new Float32Array(BLOCK);
+        this.block = new Int16Array(BLOCK);
         this.filled = 0;
       }
     }

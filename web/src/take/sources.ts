@@ -5,6 +5,7 @@ import { keyboard, onAudioClock } from "./keyboard";
 import type { TakeOf } from "./kept";
 import { type MadeUp, perform, rendered, strike } from "./madeUp";
 import { Recorder } from "./recorder";
+import { shorts } from "./wav";
 
 /** What is still heard of a pass after its last beat: the longest way from a loudspeaker to a microphone, and a last tone. */
 const TAIL_SECONDS = 0.7;
@@ -143,7 +144,8 @@ async function struck(
           const told = await hear({ ...listened, of: "keys", struck: mine, apart });
           if (!told) return undefined;
           const from = Math.min(listened.clicks[0] ?? start, start);
-          const recording = { ...(await rendered(mine, from)), from };
+          const { samples, rate } = await rendered(mine, from);
+          const recording = { samples: shorts(samples), rate, from };
           // Its onsets are told on the clock of what was struck; those of a take are in seconds of its sound.
           told.takes.forEach((take) => take.onsets.forEach((onset) => (onset.seconds -= from)));
           return { heard: told, recording, listened };

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { KeptTake } from "./kept";
-import { soundOf, wav, withClicks } from "./wav";
+import { shorts, soundOf, wav, withClicks } from "./wav";
 
 /** Half as fast, at the same pitch. */
 export const HALF = 0.5;
@@ -49,14 +49,14 @@ export function usePlayback(kept: KeptTake) {
       const mine = ++wish.current;
       // A click reached the microphone later than it was sent, and the player's ear at about that time.
       const late = kept.take.measured.late ?? 0;
-      const file = clicks
-        ? wav(
-            withClicks(
-              await soundOf(kept.sound),
-              kept.clicks.map((click) => click + late),
-            ),
-          )
-        : kept.sound;
+      const clicked = async () => {
+        const { samples, rate } = withClicks(
+          await soundOf(kept.sound),
+          kept.clicks.map((click) => click + late),
+        );
+        return wav(shorts(samples), rate);
+      };
+      const file = clicks ? await clicked() : kept.sound;
       if (mine !== wish.current) return;
       const audio = new Audio(URL.createObjectURL(file));
       audio.preservesPitch = true;

@@ -3,7 +3,7 @@ import { KeyCap } from "../../ui/Button";
 import { later } from "../../ui/later";
 import { say } from "../../words/say";
 import type { Suggested } from "../../take/heard";
-import { told } from "../../take/reasons";
+import { roundOf, told } from "../../take/reasons";
 import type { KeptTake } from "../../take/kept";
 import { TakePicture } from "../../take/TakePicture";
 import type { Caught } from "../../take/sources";
@@ -39,7 +39,7 @@ export function Suggestion({ heard, suggested, keepsGoing, trust, onTake }: Prop
     <section aria-label={say("run.microphone")} className="min-w-0">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
         <p role="status" className="text-xl font-semibold">
-          {told(heard.heard, roundOf(heard))}
+          {told(heard.heard, roundOf(askedOf(heard)))}
         </p>
         {suggested && (
           <button
@@ -61,7 +61,7 @@ export function Suggestion({ heard, suggested, keepsGoing, trust, onTake }: Prop
 }
 
 /** How many notes it has once through. */
-const roundOf = ({ listened }: Caught) => (JSON.parse(listened.toHear) as ToHear).notes;
+const askedOf = ({ listened }: Caught) => JSON.parse(listened.toHear) as ToHear;
 
 /** The picture of what was heard; of a set, of its last pass that was not clean. */
 function LastTake({ caught }: { caught: Caught }) {

@@ -3,7 +3,7 @@ package tachylim.browser;
 import java.util.Arrays;
 import java.util.List;
 import org.teavm.jso.JSExport;
-import org.teavm.jso.typedarrays.Float32Array;
+import org.teavm.jso.typedarrays.Int16Array;
 import tachylim.passage.InstrumentFamily;
 import tachylim.shown.FoundDto;
 import tachylim.shown.HandsDto;
@@ -23,6 +23,8 @@ import tachylim.task.Ask;
 /** What a page may ask of the part of the core that measures sound. It is loaded where a microphone is switched on. */
 public final class Ear {
 
+    private static final float LOUDEST = Short.MAX_VALUE;
+
     private Ear() {}
 
     /**
@@ -39,7 +41,7 @@ public final class Ear {
      */
     @JSExport
     public static String listen(
-            Float32Array recorded,
+            Int16Array recorded,
             double rate,
             String toHear,
             double start,
@@ -93,7 +95,7 @@ public final class Ear {
      * @param toHear one pass, at the tempo that was stated
      */
     @JSExport
-    public static String recorded(Float32Array recorded, double rate, String toHear, String family) {
+    public static String recorded(Int16Array recorded, double rate, String toHear, String family) {
         ToHearDto asked = ToHearDto.CODEC.read(Json.read(toHear));
         Take take =
                 new Take(samples(recorded), rate, asked.passes().get(0), asked.tempo(), 0, List.of(), family(family));
@@ -116,10 +118,11 @@ public final class Ear {
         return new Take(new float[0], ANY_RATE, asked.passes().get(0), asked.tempo(), start, List.of(), family(family));
     }
 
-    private static float[] samples(Float32Array recorded) {
+    /** Sound of 16 bits as shares of the loudest. */
+    private static float[] samples(Int16Array recorded) {
         float[] samples = new float[recorded.getLength()];
         for (int i = 0; i < samples.length; i++) {
-            samples[i] = recorded.get(i);
+            samples[i] = recorded.get(i) / LOUDEST;
         }
         return samples;
     }

@@ -80,17 +80,20 @@ public final class Recorded {
         Tones some = Tones.in(asked, Clicks.none(), signal.part(middle, middle + BLOCK));
         return Transposed.likely(asked, some)
                 .map(other -> passes(other, signal))
-                .filter(other -> other.stream().anyMatch(one -> Listener.isSurely(asked, one.measured()))
-                        && asAsked(other) > asAsked(found))
+                .filter(other -> asAsked(asked, other) > asAsked(asked, found))
                 .orElse(found);
     }
 
-    /** How many notes were played as they were asked. */
-    private static int asAsked(List<Found> found) {
-        return found.stream()
-                .mapToInt(one ->
-                        one.measured().onsets().size() - one.measured().wrong().size())
-                .sum();
+    /** How many notes were played as they were asked, in passes that are surely some. */
+    private static int asAsked(Take asked, List<Found> found) {
+        int notes = 0;
+        for (Found one : found) {
+            Measured measured = one.measured();
+            notes += Listener.isSurely(asked, measured)
+                    ? measured.onsets().size() - measured.wrong().size()
+                    : 0;
+        }
+        return notes;
     }
 
     private static List<Found> passes(Take asked, Signal recording) {

@@ -175,14 +175,13 @@ final class Tones {
         return sum;
     }
 
-    /** How like what sounds is to the pitches of another take, to be compared with others alone. */
+    /** How like what sounds is to the same notes at other pitches, to be compared with others alone. */
     double like(Take other) {
-        double[][] templates = other.notes().stream()
-                .map(Asked::pitches)
-                .distinct()
-                .map(pitches -> template(pitches, 0, heard[0].length, width))
-                .toArray(double[][]::new);
-        return like(templates, heard, sounding, COMPARED_BY);
+        double[][] others = new double[templates.length][];
+        for (int note = 0; note < soundOf.length; note++) {
+            others[soundOf[note]] = template(other.notes().get(note).pitches(), 0, heard[0].length, width);
+        }
+        return like(others, heard, sounding, COMPARED_BY);
     }
 
     private static double[] template(List<Integer> pitches, double cents, int bins, double width) {

@@ -40,8 +40,13 @@ final class Transposed {
     }
 
     private static boolean isPlayable(Take take) {
-        return take.notes().stream()
-                .flatMap(note -> note.pitches().stream())
-                .allMatch(pitch -> pitch >= LOWEST_PITCH && pitch <= HIGHEST_PITCH);
+        for (Asked note : take.notes()) {
+            for (int pitch : note.pitches()) {
+                if (pitch < LOWEST_PITCH || pitch > HIGHEST_PITCH) {
+                    return false;
+                }
+            }
+        }
+        return true;
     }
 }

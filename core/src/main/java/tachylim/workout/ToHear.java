@@ -47,6 +47,36 @@ public final class ToHear {
         return passes;
     }
 
+    /**
+     * Where a note stands, as a player counts.
+     *
+     * @param bar from 1; 0 for a pickup
+     * @param beat of the bar, from 1
+     */
+    public record Place(int bar, int beat) {
+
+        private static Place of(Passage music, Note note) {
+            int bar = 0;
+            while (bar + 1 < music.bars() && music.barStart(bar + 1).compareTo(note.onset()) <= 0) {
+                bar++;
+            }
+            double into = note.onset().subtract(music.barStart(bar)).doubleValue();
+            boolean before = music.hasPickup() && bar == 0;
+            double missing = before ? music.barBeats().subtract(music.pickup()).doubleValue() : 0;
+            return new Place(bar + (music.hasPickup() ? 0 : 1), (int) (into + missing + 1e-9) + 1);
+        }
+    }
+
+    /** Where the notes of a step stand in their music. */
+    public static List<Place> places(Pass pass, Passage music) {
+        return places(music).subList(pass.notes().firstNote(), pass.notes().lastNote() + 1);
+    }
+
+    /** Where the notes of some music stand in it. */
+    public static List<Place> places(Passage music) {
+        return music.notes().stream().map(note -> Place.of(music, note)).toList();
+    }
+
     /** The notes of some music played once through as written, as in a recording that was made elsewhere. */
     public static List<Asked> once(Passage music) {
         return music.notes().stream()

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import org.apache.commons.numbers.fraction.Fraction;
 import org.junit.jupiter.api.Test;
+import tachylim.notation.abc.AbcReader;
 import tachylim.passage.Meter;
 import tachylim.passage.PaperPattern;
 import tachylim.passage.Passage;
@@ -44,6 +45,20 @@ class ToHearTest {
         List<List<Asked>> heard = heard(set, 12 + 12 + 9, 3);
         assertThat(heard).hasSize(3).allSatisfy(pass -> assertThat(pass).hasSize(33));
         assertThat(heard.get(2).get(0).beat()).isCloseTo(24, within(1e-9));
+    }
+
+    /** A pickup is bar 0, and its beats are the last ones of a bar. */
+    @Test
+    void notesStandInBarsAndOnBeats() {
+        assertThat(ToHear.places(MUSIC).get(0)).isEqualTo(new ToHear.Place(1, 1));
+        assertThat(ToHear.places(MUSIC).get(22)).isEqualTo(new ToHear.Place(2, 2));
+        Pass burst = new Pass(Task.at(PassKind.BURST, TEMPO), new Section(14, 17), 1, 1, 4, Reason.NONE);
+        assertThat(ToHear.places(burst, MUSIC))
+                .containsExactly(
+                        new ToHear.Place(1, 4), new ToHear.Place(1, 4), new ToHear.Place(2, 1), new ToHear.Place(2, 1));
+        Passage pickup = AbcReader.read("M:3/4\nL:1/8\nK:C\nC D | E2 F2 G2 |").passage(Fraction.of(1, 4));
+        assertThat(ToHear.places(pickup))
+                .startsWith(new ToHear.Place(0, 3), new ToHear.Place(0, 3), new ToHear.Place(1, 1));
     }
 
     @Test
