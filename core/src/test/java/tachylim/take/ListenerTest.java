@@ -140,6 +140,18 @@ class ListenerTest {
         assertThat(measured.missing()).isEmpty();
     }
 
+    /** It sounds as another note of the passage does, but nobody went there and back. */
+    @ParameterizedTest
+    @ValueSource(ints = {3, 4, 6})
+    void aWrongNoteIsWrongWhereItIs(int note) {
+        int[] sounding = MELODY.clone();
+        sounding[note] = 72;
+        Measured measured = Listener.listen(take(played(sounding, due())));
+        assertThat(measured.verdict()).isEqualTo(Suggested.ROUGH);
+        assertThat(measured.where()).hasValue(note);
+        assertThat(measured.onsets()).noneMatch(Onset::stopped);
+    }
+
     @Test
     void aLateNoteSlipsAtItsPlace() {
         double[] at = due();

@@ -351,7 +351,7 @@ class HearingTest {
         assertThat(odile.page.getByLabel(say("take.hands"))).isVisible();
         odile.button(say("recording.listen")).click();
         assertThat(odile.page.getByText("2 passes found")).isVisible();
-        assertThat(odile.page.getByText("note 4 sounded otherwise than written"))
+        assertThat(odile.page.getByText("note 4 (bar 1, beat 1) sounded otherwise than written"))
                 .isVisible();
     }
 

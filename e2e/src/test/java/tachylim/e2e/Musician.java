@@ -119,7 +119,7 @@ final class Musician {
                   const holder = crypto.randomUUID();
                   sessionStorage.setItem('tachylim.window', holder);
                   const usual = await tell('GET', '/sections/%d/plan');
-                  return (await tell('POST', '/runs', { plan: { ...usual.wish, minutes: %d }, holder })).id;
+                  return (await tell('POST', '/runs', { plan: { ...usual.wish, minutes: %d, blocks: [] }, holder })).id;
                 })()""".formatted(section, minutes)), List.of(name, PASSWORD));
     }
 
