@@ -2,13 +2,12 @@ import type { Schemas } from "../../api/client";
 import { KeyCap } from "../../ui/Button";
 import { later } from "../../ui/later";
 import { say } from "../../words/say";
-import type { Suggested } from "../../take/heard";
+import type { Suggested, ToHear } from "../../take/heard";
 import { roundOf, told } from "../../take/reasons";
 import type { KeptTake } from "../../take/kept";
 import { TakePicture } from "../../take/TakePicture";
 import type { Caught } from "../../take/sources";
 import { keyOf } from "./keys";
-import type { ToHear } from "../../take/heard";
 
 const TakePlayer = later(() => import("../../take/TakePlayer"));
 
@@ -60,7 +59,7 @@ export function Suggestion({ heard, suggested, keepsGoing, trust, onTake }: Prop
   );
 }
 
-/** How many notes it has once through. */
+/** What was asked of the pass that was heard. */
 const askedOf = ({ listened }: Caught) => JSON.parse(listened.toHear) as ToHear;
 
 /** The picture of what was heard; of a set, of its last pass that was not clean. */
@@ -68,7 +67,7 @@ function LastTake({ caught }: { caught: Caught }) {
   const { takes } = caught.heard;
   const pass = toShow(takes.map(({ measured }) => measured.verdict));
   const take = takes[pass];
-  const { notes: round, passes } = JSON.parse(caught.listened.toHear) as ToHear;
+  const { notes: round, passes } = askedOf(caught);
   return (
     take && (
       <>

@@ -109,7 +109,7 @@ class ListenerTest {
                 .isEqualTo(Why.LEFT_OFF);
     }
 
-    /** A third of it is louder silence than playing: that is no quiet room. */
+    /** Most of such a take is silence, but what was played of it is loud enough to be judged. */
     @Test
     void whoLeavesOffAtOnceIsHeardAllTheSame() {
         assertThat(Listener.listen(take(played(Arrays.copyOf(due(), 3)))).why()).isEqualTo(Why.LEFT_OFF);
