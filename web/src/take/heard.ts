@@ -38,6 +38,8 @@ export interface ToHear {
 /** A pass as it was heard. */
 export interface Take {
   measured: Measured;
+  /** How often such a verdict is right, 0 to 1; takes that were kept by an earlier edition do not know. */
+  sure?: number;
   onsets: Onset[];
   wrong: number[];
   /** How much later the higher hand strikes, in milliseconds; nothing where hands are not told apart. */

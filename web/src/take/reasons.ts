@@ -51,8 +51,11 @@ export function told({ takes }: Heard, of: Round): string {
   const { verdict } = first.measured;
   const name =
     verdict === "CANNOT_TELL" ? say("heard.cannot") : say("heard.verdict", { verdict: say(`verdict.${verdict}`) });
-  return say("heard.because", { name, why: because(first.measured, of) });
+  return say("heard.because", { name, why: because(first.measured, of), sure: sureness(first) });
 }
+
+/** How sure that is, where it is neither certain nor nothing. */
+const sureness = ({ sure = 0 }: Take): string => (sure > 0 && sure < 1 ? say("heard.sure", { sure }) : "");
 
 /** How a note came, as a screen reader says it. */
 export function noted({ measured, onsets }: Take, note: number, round: number): string {

@@ -9,7 +9,7 @@ import tachylim.passage.InstrumentFamily;
 public final class Listener {
 
     /** By which rules takes are measured: raised whenever figures may come out otherwise. */
-    public static final int EDITION = 1;
+    public static final int EDITION = 2;
 
     private static final double SLOWEST = 0.85;
     private static final double FASTEST = 1.18;
@@ -18,8 +18,17 @@ public final class Listener {
     private static final int FULL_FRAMES = 12;
     private static final double HEARD = 0.6;
 
-    /** What is struck and sounds less like its pitches than this is a drum: its pitches are names. */
+    /** Of what is struck and sounds less like its pitches than this, */
     private static final double LIKE_A_PITCH = 0.5;
+
+    /** the rhythm tells more where it rings on into no pitch in particular: hardly more like any than like those that were asked; */
+    private static final double AS_LIKE_ANY = 0.9;
+
+    /** drums, whose pitches are names, are spread over more of the range than a tone, */
+    private static final double MOST_OF_A_TONE = 0.042;
+
+    /** and are somewhat more like another pitch: what is far more like others is another tune. */
+    private static final double LIKE_ANY = 0.68;
 
     /** At other pitches so much must be played, and of that no more than this share may be missing or wrong. */
     private static final double LEAST_PLAYED = 0.5;
@@ -76,8 +85,7 @@ public final class Listener {
     static Measured measured(Take take, Clicks clicks, Signal signal) {
         Attacks attacks = Attacks.in(take, clicks, signal);
         Tones tones = Tones.in(take, clicks, signal);
-        boolean drums = take.family() == InstrumentFamily.MALLET && take.isPitched() && tones.fit() < LIKE_A_PITCH;
-        if (drums) {
+        if (isRhythm(take, tones)) {
             return measured(take.unpitched(), clicks, attacks, Tones.in(take.unpitched(), clicks, signal));
         }
         Measured asked = measured(take, clicks, attacks, tones);
@@ -85,6 +93,16 @@ public final class Listener {
                 .map(other -> measured(other, clicks, attacks, Tones.in(other, clicks, signal)))
                 .filter(other -> isSurely(take, other) && unheard(other) < unheard(asked))
                 .orElse(asked);
+    }
+
+    /** Whether nothing is told by the pitches of what was struck. */
+    private static boolean isRhythm(Take take, Tones tones) {
+        if (take.family() != InstrumentFamily.MALLET || !take.isPitched()) {
+            return false;
+        }
+        double fit = tones.fit();
+        double least = tones.spread() > MOST_OF_A_TONE ? LIKE_ANY : AS_LIKE_ANY;
+        return fit < LIKE_A_PITCH && fit > least * tones.fitOfAny();
     }
 
     /** Whether what was heard at other pitches is what was asked: half of it at least, and of that nearly all. */
@@ -112,7 +130,7 @@ public final class Listener {
         Tones learned = take.isPitched() ? learned(tones, first) : tones;
         List<Alignment.Played> played = Alignment.of(take, clicks, attacks, learned, ratio);
         List<Onset> onsets = Timing.of(take, attacks, learned, played);
-        return Judge.of(take, onsets, WrongNotes.in(take, learned, onsets), learned.overNoise(), clicks.late());
+        return Judge.of(take, onsets, WrongNotes.in(take, tones, learned, onsets), learned.overNoise(), clicks.late());
     }
 
     /** What is to be said of a take whose onsets are known, and which of its notes sounded otherwise than asked. */

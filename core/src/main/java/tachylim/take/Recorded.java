@@ -80,7 +80,7 @@ public final class Recorded {
         Tones some = Tones.in(asked, Clicks.none(), signal.part(middle, middle + BLOCK));
         return Transposed.likely(asked, some)
                 .map(other -> passes(other, signal))
-                .filter(other -> asAsked(asked, other) > asAsked(asked, found))
+                .filter(other -> asAsked(asked, other) >= asAsked(asked, found))
                 .orElse(found);
     }
 

@@ -1,9 +1,11 @@
 package tachylim.take;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalDouble;
 import java.util.stream.IntStream;
 
 /**
@@ -24,6 +26,11 @@ final class Tones {
     private static final int TUNED_BY = 3;
 
     private static final int COMPARED_BY = 12;
+    /** Every pitch that may sound in place of one that was asked. */
+    private static final int LOWEST_RIVAL = 24;
+
+    private static final int HIGHEST_RIVAL = 104;
+    private static final int SURE_BY = 2;
     private static final double FLOOR_DB = 4;
     private static final double UNDER_DB = 30;
 
@@ -46,6 +53,7 @@ final class Tones {
     private final boolean[] sounding;
     private final int[] soundOf;
     private final double[][] templates;
+    private final double[][] rivals;
     private final double[][] amounts;
     private final double overNoise;
     private final boolean longWindow;
@@ -58,6 +66,7 @@ final class Tones {
             boolean[] sounding,
             int[] soundOf,
             double[][] templates,
+            double[][] rivals,
             double overNoise,
             boolean longWindow) {
         this.seconds = seconds;
@@ -68,6 +77,7 @@ final class Tones {
         this.sounding = sounding;
         this.soundOf = soundOf;
         this.templates = templates;
+        this.rivals = rivals;
         this.overNoise = overNoise;
         this.longWindow = longWindow;
         this.amounts = new double[templates.length][heard.length];
@@ -130,7 +140,10 @@ final class Tones {
         }
         double width = signal.rate() / window;
         double[][] templates = tuned(new ArrayList<>(sounds.keySet()), heard, sounding, width);
-        return new Tones(seconds, width, heard, strength, sounding, soundOf, templates, usualDb - floorDb, low);
+        double[][] rivals = IntStream.rangeClosed(LOWEST_RIVAL, HIGHEST_RIVAL)
+                .mapToObj(pitch -> template(List.of(pitch), 0, noise.length, width))
+                .toArray(double[][]::new);
+        return new Tones(seconds, width, heard, strength, sounding, soundOf, templates, rivals, usualDb - floorDb, low);
     }
 
     private static double[] only(double[] values, boolean[] which) {
@@ -268,6 +281,35 @@ final class Tones {
         return Math.max(0, Math.min(1, 1.5 * more / (0.6 * usual)));
     }
 
+    /**
+     * How like what sounds from a frame to another is to a sound, as a share of how like it is to the pitch that it is most like: 0
+     * to 1. Empty where nothing sounds.
+     *
+     * @param pitches those of the sound: their octaves have the same names and half of their harmonics, and are no rivals
+     */
+    OptionalDouble likeItsOwn(List<Integer> pitches, int sound, int from, int to) {
+        int frames = 0;
+        double own = 0;
+        double[] others = new double[rivals.length];
+        for (int frame = Math.max(0, from); frame < Math.min(heard.length, to); frame += SURE_BY) {
+            if (sounding[frame]) {
+                frames++;
+                own += likeness(sound, frame);
+                for (int i = 0; i < others.length; i++) {
+                    others[i] += isOctave(pitches, LOWEST_RIVAL + i)
+                            ? 0
+                            : product(heard[frame], rivals[i]) / strength[frame];
+                }
+            }
+        }
+        double most = Arrays.stream(others).reduce(own, Math::max);
+        return frames == 0 ? OptionalDouble.empty() : OptionalDouble.of(most == 0 ? 0 : own / most);
+    }
+
+    private static boolean isOctave(List<Integer> pitches, int rival) {
+        return pitches.stream().anyMatch(pitch -> Math.abs(pitch - rival) == 12 || Math.abs(pitch - rival) == 24);
+    }
+
     /** How loud a frame is, as a share of what is usual in the take. */
     double loudness(int frame) {
         return Math.min(1, strength[frame] / usual);
@@ -275,17 +317,43 @@ final class Tones {
 
     /** How like what sounds is to what was asked, in the middle of the take: 0 to 1. */
     double fit() {
+        return fit(templates);
+    }
+
+    /** The same to whichever pitch it is most like. */
+    double fitOfAny() {
+        return fit(rivals);
+    }
+
+    private double fit(double[][] sounds) {
         double[] most = IntStream.range(0, heard.length)
-                .filter(frame -> sounding[frame])
-                .mapToDouble(frame -> {
-                    double like = 0;
-                    for (int sound = 0; sound < templates.length; sound++) {
-                        like = Math.max(like, likeness(sound, frame));
-                    }
-                    return like;
-                })
+                .filter(frame -> sounding[frame] && frame % TUNED_BY == 0)
+                .mapToDouble(frame -> Arrays.stream(sounds)
+                        .mapToDouble(sound -> product(heard[frame], sound) / strength[frame])
+                        .max()
+                        .orElse(0))
                 .toArray();
         return Quiet.quantile(most, 0.5);
+    }
+
+    /**
+     * Over how much of the range what sounds is spread, in the middle of the take: a tone has its power in a few places, a drum has
+     * it all over (the participation ratio of the bins' powers).
+     */
+    double spread() {
+        double[] spread = IntStream.range(0, heard.length)
+                .filter(frame -> sounding[frame])
+                .mapToDouble(frame -> {
+                    double power = 0;
+                    double square = 0;
+                    for (float bin : heard[frame]) {
+                        power += (double) bin * bin;
+                        square += (double) bin * bin * bin * bin;
+                    }
+                    return power * power / (square * heard[frame].length);
+                })
+                .toArray();
+        return Quiet.quantile(spread, 0.5);
     }
 
     /** How loud what begins at a frame gets, in decibels over what is usual in the take. */
@@ -318,6 +386,6 @@ final class Tones {
 
     /** The same with other templates: part what was asked, part what was heard. */
     Tones with(double[][] others) {
-        return new Tones(seconds, width, heard, strength, sounding, soundOf, others, overNoise, longWindow);
+        return new Tones(seconds, width, heard, strength, sounding, soundOf, others, rivals, overNoise, longWindow);
     }
 }

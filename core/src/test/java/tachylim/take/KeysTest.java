@@ -51,6 +51,7 @@ class KeysTest {
                         IntStream.range(0, MELODY.length).boxed().toList());
         assertThat(measured.evenness().orElseThrow()).isLessThan(0.001);
         assertThat(measured.tempoRatio()).isCloseTo(1, within(1e-9));
+        assertThat(measured.sure()).isEqualTo(1);
     }
 
     @Test

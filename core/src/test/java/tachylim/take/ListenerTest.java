@@ -11,6 +11,7 @@ import java.util.Random;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import tachylim.passage.InstrumentFamily;
 import tachylim.take.Measured.Suggested;
@@ -242,6 +243,28 @@ class ListenerTest {
             low[i] = (float) (0.2 * Math.sin(2 * Math.PI * 146.8 * i / RATE));
         }
         assertThat(Listener.listen(take(low)).verdict()).isNotEqualTo(Suggested.CLEAN);
+    }
+
+    /** In the same rhythm; what is struck may be drums, whose pitches are names, but not where it sounds at other pitches. */
+    @ParameterizedTest
+    @EnumSource(names = {"WIND", "MALLET", "KEYBOARD"})
+    void anotherTuneIsNotThisOne(InstrumentFamily family) {
+        for (int seed = 0; seed < 8; seed++) {
+            Random random = new Random(seed);
+            int[] other =
+                    Arrays.stream(MELODY).map(pitch -> 66 + random.nextInt(19)).toArray();
+            Take take = new Take(played(other, due()), RATE, notes(), TEMPO, START, List.of(), family);
+            assertThat(Listener.listen(take).why()).as("tune %d", seed).isEqualTo(Why.NOT_THIS);
+        }
+    }
+
+    @Test
+    void aVerdictIsAsSureAsItsReasonIsOftenRight() {
+        double[] late = due();
+        late[6] += 0.06;
+        assertThat(Listener.listen(take(played(due()))).sure()).isEqualTo(0.96);
+        assertThat(Listener.listen(take(played(late))).sure()).isEqualTo(0.85);
+        assertThat(Listener.listen(take(room(0, 4.4))).sure()).isZero();
     }
 
     @ParameterizedTest

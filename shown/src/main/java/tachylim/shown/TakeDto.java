@@ -8,12 +8,14 @@ import tachylim.take.Onset;
 /**
  * A pass as it was heard: what is kept of it, and each onset for its picture.
  *
+ * @param sure how often a verdict suggested for its reason is right, 0 to 1; 0 where none is
  * @param hands how its hands lie against each other; null where they are not told apart
  */
-public record TakeDto(MeasuredDto measured, List<OnsetDto> onsets, List<Integer> wrong, HandsDto hands) {
+public record TakeDto(MeasuredDto measured, double sure, List<OnsetDto> onsets, List<Integer> wrong, HandsDto hands) {
 
     public static final Codec<TakeDto> CODEC = Codec.object(take -> new TakeDto(
             take.get("measured", MeasuredDto.CODEC, TakeDto::measured),
+            take.number("sure", TakeDto::sure),
             take.get("onsets", OnsetDto.CODEC.list(), TakeDto::onsets),
             take.get("wrong", Codec.WHOLE.list(), TakeDto::wrong),
             take.get("hands", HandsDto.CODEC.nullable(), TakeDto::hands)));
@@ -42,6 +44,7 @@ public record TakeDto(MeasuredDto measured, List<OnsetDto> onsets, List<Integer>
     public static TakeDto of(Measured measured, HandsDto hands) {
         return new TakeDto(
                 MeasuredDto.of(measured),
+                measured.sure(),
                 measured.onsets().stream().map(OnsetDto::of).toList(),
                 measured.wrong(),
                 hands);

@@ -18,6 +18,7 @@ import tachylim.passage.InstrumentFamily;
 import tachylim.take.Asked;
 import tachylim.take.Listener;
 import tachylim.take.Measured;
+import tachylim.take.Measured.Why;
 import tachylim.take.Onset;
 import tachylim.take.Take;
 import tools.jackson.databind.JsonNode;
@@ -63,6 +64,7 @@ final class Takes {
         bySound.forEach((sound, sums) -> System.out.printf("%-28s %s%n", sound, sums));
         System.out.printf("%-28s %s%n", "all", all);
         System.out.printf(Locale.ROOT, "%nVerdicts, rows true, columns measured:%n%s%n", all.confusion());
+        System.out.printf("What spoke for a verdict, how often that was right, and how sure it was said to be:%n%s%n", all.sureness());
         System.out.printf(Locale.ROOT, "%.0f ms for a second of sound%n", nanos / 1e6 / seconds);
     }
 
@@ -131,6 +133,7 @@ final class Takes {
                     case CANNOT_TELL -> "cannot";
                 });
         line.put("why", measured.why().name());
+        line.put("sure", measured.sure());
         if (measured.where().isPresent()) {
             line.put("where", measured.where().getAsInt());
         } else {
@@ -167,6 +170,11 @@ final class Takes {
 
         private final List<Double> errors = new ArrayList<>();
         private final int[][] verdicts = new int[4][4];
+        /** By what speaks for a verdict: how often it was right, and how often not. */
+        private final int[][] rights = new int[Why.values().length][2];
+
+        private final double[] sure = new double[Why.values().length];
+
         private int takes;
         private int played;
         private int missing;
@@ -175,7 +183,10 @@ final class Takes {
         void add(JsonNode truth, Take take, Measured measured) {
             takes++;
             String fault = truth.path("fault").asString();
-            verdicts[truth(fault, truth, take)][measured.verdict().ordinal()]++;
+            int verdict = truth(fault, truth, take);
+            verdicts[verdict][measured.verdict().ordinal()]++;
+            rights[measured.why().ordinal()][verdict == measured.verdict().ordinal() ? 0 : 1]++;
+            sure[measured.why().ordinal()] = measured.sure();
             if (fault.equals("nothing") || fault.equals("othertune")) {
                 return;
             }
@@ -272,6 +283,19 @@ final class Takes {
                         verdicts[row][1],
                         verdicts[row][2],
                         verdicts[row][3]));
+            }
+            return table.toString();
+        }
+
+        String sureness() {
+            StringBuilder table = new StringBuilder();
+            for (Why why : Why.values()) {
+                int right = rights[why.ordinal()][0];
+                int of = right + rights[why.ordinal()][1];
+                if (sure[why.ordinal()] > 0) {
+                    table.append(String.format(
+                            Locale.ROOT, "%-12s %4d of %4d  %.2f%n", why, right, of, sure[why.ordinal()]));
+                }
             }
             return table.toString();
         }
