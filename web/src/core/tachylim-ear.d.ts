@@ -8,6 +8,7 @@ declare module "tachylim-ear" {
     clicks: string,
     family: string,
     confirmed: string,
+    usually: number,
   ): string;
   export function keys(
     struck: string,

@@ -35,7 +35,7 @@ it("hears in the page what it hears on the server, a rest between two rounds inc
   const passes = [[...notes(0), ...notes(ROUND)]];
   const toHear = { ask: "VERDICT", of: 1, tempo: TEMPO, notes: MELODY.length, bars: [], beats: [], passes };
   const heard = JSON.parse(
-    listen(shorts(played()), RATE, JSON.stringify(toHear), START, "[]", "MALLET", JSON.stringify(Array(9).fill(0))),
+    listen(shorts(played()), RATE, JSON.stringify(toHear), START, "[]", "MALLET", JSON.stringify(Array(9).fill(0)), -1),
   ) as Heard;
   expect(heard.takes.map(({ measured, wrong }) => [measured.verdict, measured.missing, wrong])).toEqual([
     ["CLEAN", [], []],

@@ -13,7 +13,13 @@ interface Step {
 
 /** What is asked of the worker that measures. */
 export type Question =
-  | ({ of: "sound"; recording: Recording; clicks: number[] } & Step)
+  | ({
+      of: "sound";
+      recording: Recording;
+      clicks: number[];
+      /** How much later than it was sent a click is usually heard, in seconds. */
+      usually: number | undefined;
+    } & Step)
   | ({ of: "keys"; struck: Struck[]; apart: Apart } & Step)
   | { of: "sound file"; samples: Int16Array<ArrayBuffer>; rate: number; toHear: string; family: string }
   | { of: "key file"; file: ArrayBuffer; toHear: string; family: string; apart: Apart };

@@ -2,10 +2,12 @@ import { keys, listen, recorded, recordedKeys } from "tachylim-ear";
 import type { Question } from "./ear";
 import type { Struck } from "./heard";
 
+const NOT_KNOWN = -1;
+
 async function answered(question: Question): Promise<string> {
   switch (question.of) {
     case "sound": {
-      const { recording, toHear, start, clicks, family, confirmed } = question;
+      const { recording, toHear, start, clicks, family, confirmed, usually } = question;
       return listen(
         recording.samples,
         recording.rate,
@@ -14,6 +16,7 @@ async function answered(question: Question): Promise<string> {
         JSON.stringify(clicks.map((click) => click - recording.from)),
         family,
         JSON.stringify(confirmed),
+        usually ?? NOT_KNOWN,
       );
     }
     case "keys": {

@@ -3,6 +3,7 @@ import type { Apart, Heard, Recording, Struck, ToHear } from "./heard";
 import { areKeys, type Deaf, type Input, MADE_UP, MADE_UP_KEYS, microphone } from "./inputs";
 import { keyboard, onAudioClock } from "./keyboard";
 import type { TakeOf } from "./kept";
+import { heardLate, usuallyLate } from "./latency";
 import { type MadeUp, perform, rendered, strike } from "./madeUp";
 import { Recorder } from "./recorder";
 import { shorts } from "./wav";
@@ -100,7 +101,9 @@ async function sounding(
           silence();
           const recording = tape.end();
           if (!recording) return undefined;
-          const heard = await hear({ ...listened, of: "sound", recording });
+          const heard = await hear({ ...listened, of: "sound", recording, usually: usuallyLate(device) });
+          const late = heard?.takes[0]?.measured.late;
+          if (late != null) heardLate(device, late);
           return heard && { heard, recording, listened };
         },
       };

@@ -2,6 +2,7 @@ package tachylim.browser;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.OptionalDouble;
 import org.teavm.jso.JSExport;
 import org.teavm.jso.typedarrays.Int16Array;
 import tachylim.passage.InstrumentFamily;
@@ -37,6 +38,7 @@ public final class Ear {
      * @param clicks when clicks were sent, a list of seconds of the recording
      * @param family what is played on
      * @param confirmed what was confirmed of this player, nine counts
+     * @param usually how much later than it was sent the click was heard before by this input, in seconds; below 0 where nobody knows
      * @return what was heard
      */
     @JSExport
@@ -47,7 +49,8 @@ public final class Ear {
             double start,
             String clicks,
             String family,
-            String confirmed) {
+            String confirmed,
+            double usually) {
         ToHearDto asked = ToHearDto.CODEC.read(Json.read(toHear));
         List<Double> sent = ((List<?>) Json.read(clicks))
                 .stream().map(click -> ((Number) click).doubleValue()).toList();
@@ -62,7 +65,8 @@ public final class Ear {
                                 start,
                                 sent,
                                 family(family)),
-                        asked.passes());
+                        asked.passes(),
+                        usually < 0 ? OptionalDouble.empty() : OptionalDouble.of(usually));
         return Json.write(
                 HeardDto.CODEC.write(HeardDto.of(new Ask(asked.ask(), asked.of()), measured, confusion(confirmed))));
     }

@@ -41,11 +41,13 @@ final class Clicks {
 
     private final List<Double> sent;
     private final double late;
+    private final double usually;
     private final double[] sample;
 
-    private Clicks(List<Double> sent, double late, double[] sample) {
+    private Clicks(List<Double> sent, double late, double usually, double[] sample) {
         this.sent = sent;
         this.late = late;
+        this.usually = usually;
         this.sample = sample;
     }
 
@@ -54,13 +56,27 @@ final class Clicks {
         return Double.isNaN(late) ? OptionalDouble.empty() : OptionalDouble.of(late);
     }
 
+    /** How much later than it was sent a click would be heard: as it is, or else as it usually was; empty where nobody knows. */
+    OptionalDouble expected() {
+        return late().isPresent() || Double.isNaN(usually) ? late() : OptionalDouble.of(usually);
+    }
+
+    /** The same where clicks were heard so much later before, in other takes by the same way. */
+    Clicks usually(OptionalDouble seconds) {
+        return new Clicks(sent, late, seconds.orElse(Double.NaN), sample);
+    }
+
     static Clicks none() {
-        return new Clicks(List.of(), Double.NaN, new double[0]);
+        return unheard(List.of());
+    }
+
+    private static Clicks unheard(List<Double> sent) {
+        return new Clicks(sent, Double.NaN, Double.NaN, new double[0]);
     }
 
     /** The same on a clock that begins later. */
     Clicks later(double from) {
-        return new Clicks(sent.stream().map(click -> click - from).toList(), late, sample);
+        return new Clicks(sent.stream().map(click -> click - from).toList(), late, usually, sample);
     }
 
     /** Whether a click may be sounding at a time. */
@@ -71,7 +87,7 @@ final class Clicks {
     }
 
     static Clicks in(Take take, Signal signal) {
-        Clicks unheard = new Clicks(take.clicks(), Double.NaN, new double[0]);
+        Clicks unheard = unheard(take.clicks());
         double first = take.due(0);
         List<Double> counting =
                 take.clicks().stream().filter(click -> click < first - 0.05).toList();
@@ -100,7 +116,7 @@ final class Clicks {
             begin--;
         }
         double late = begin / signal.rate();
-        return new Clicks(take.clicks(), late, sample(counting, signal, late));
+        return new Clicks(take.clicks(), late, Double.NaN, sample(counting, signal, late));
     }
 
     private static double topNear(double[] again, int from) {

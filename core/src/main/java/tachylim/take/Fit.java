@@ -266,9 +266,10 @@ final class Fit {
         if (anywhere) {
             return idle(0, moment) - SWALLOWED * note;
         }
-        double late = at[moment] * tones.seconds() - due[note] - clicks.late().orElse(0);
-        double latest = clicks.late().isPresent() ? AROUND : LATEST;
-        double earliest = clicks.late().isPresent() ? AROUND : EARLIEST;
+        double late =
+                at[moment] * tones.seconds() - due[note] - clicks.expected().orElse(0);
+        double latest = clicks.expected().isPresent() ? AROUND : LATEST;
+        double earliest = clicks.expected().isPresent() ? AROUND : EARLIEST;
         if (late < -FAR_TOO_EARLY) {
             // That is the count-in, or somebody tuning.
             return NONE;

@@ -47,7 +47,7 @@ public final class Listener {
 
     /** What was measured of a take. */
     public static Measured listen(Take take) {
-        return listen(take, List.of(take.notes())).get(0);
+        return listen(take, List.of(take.notes()), OptionalDouble.empty()).get(0);
     }
 
     /**
@@ -55,16 +55,18 @@ public final class Listener {
      *
      * @param take the recording, asking for the first of them
      * @param passes what was asked in each, in order
+     * @param usually how much later than it was sent the click was heard before by this microphone, in seconds: what counts where
+     *     it is not heard this time; empty where nobody knows
      */
-    public static List<Measured> listen(Take take, List<List<Asked>> passes) {
+    public static List<Measured> listen(Take take, List<List<Asked>> passes, OptionalDouble usually) {
         Signal whole = Signal.of(take);
-        Clicks clicks = Clicks.in(take, whole);
+        Clicks clicks = Clicks.in(take, whole).usually(usually);
         Signal signal = clicks.without(whole);
         if (passes.size() == 1) {
             return List.of(measured(take, clicks, signal));
         }
         List<Measured> measured = new ArrayList<>();
-        double late = clicks.late().orElse(0);
+        double late = clicks.expected().orElse(0);
         for (int i = 0; i < passes.size(); i++) {
             List<Asked> pass = passes.get(i);
             Take asked = take.pass(pass, 0);
