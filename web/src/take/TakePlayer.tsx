@@ -13,6 +13,7 @@ interface Props {
   kept: KeptTake;
   /** What it is called among others. */
   title: string;
+  /** On the stage, where a rest is too short to take files along: these are had from the pages of the workout and the passage. */
   dark?: boolean;
   /** Told when it was given a star, lost it, or was let go. */
   onChange?: () => void;
@@ -88,25 +89,29 @@ export default function TakePlayer({ kept, title, dark = false, onChange }: Prop
           <Star size={16} aria-hidden fill={kept.starred ? "currentColor" : "none"} />
           {say("take.star")}
         </Small>
-        <Small onClick={() => save(kept.sound, `${file}.wav`)}>{say("take.wav")}</Small>
-        <Small
-          label={say("common.asSvg", { title })}
-          onClick={() => {
-            const svg = drawing();
-            if (svg) saveSvg(svg, file);
-          }}
-        >
-          {say("common.svg")}
-        </Small>
-        <Small
-          label={say("common.asPng", { title })}
-          onClick={() => {
-            const svg = drawing();
-            if (svg) void savePng(svg, file);
-          }}
-        >
-          {say("common.png")}
-        </Small>
+        {!dark && (
+          <>
+            <Small onClick={() => save(kept.sound, `${file}.wav`)}>{say("take.wav")}</Small>
+            <Small
+              label={say("common.asSvg", { title })}
+              onClick={() => {
+                const svg = drawing();
+                if (svg) saveSvg(svg, file);
+              }}
+            >
+              {say("common.svg")}
+            </Small>
+            <Small
+              label={say("common.asPng", { title })}
+              onClick={() => {
+                const svg = drawing();
+                if (svg) void savePng(svg, file);
+              }}
+            >
+              {say("common.png")}
+            </Small>
+          </>
+        )}
         {onChange && (
           <Small label={say("take.forgetThis", { title })} onClick={() => void forget(kept.id).then(onChange)}>
             {say("take.forget")}

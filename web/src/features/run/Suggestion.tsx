@@ -90,11 +90,13 @@ export function LastTakes({ takes }: { takes: KeptTake[] }) {
   const kept = takes[pass];
   return (
     kept && (
-      <TakePlayer
-        dark
-        kept={kept}
-        title={takes.length > 1 ? say("take.pass", { number: pass + 1 }) : say("take.last")}
-      />
+      <div className="mb-3">
+        <TakePlayer
+          dark
+          kept={kept}
+          title={takes.length > 1 ? say("take.pass", { number: pass + 1 }) : say("take.last")}
+        />
+      </div>
     )
   );
 }

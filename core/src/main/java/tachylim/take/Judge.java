@@ -126,10 +126,33 @@ final class Judge {
             // One note displaced is late, and what hurries after it until that is made up for is early: that counts
             // once.
             boolean made = slipped && !(off < 0 && behind > 0);
+            Transition before = transitions.isEmpty() ? null : transitions.get(transitions.size() - 1);
+            if (made
+                    && isNext(i)
+                    && before != null
+                    && isDisplaced(before, onsets.get(i - 1).note(), off, interval)) {
+                transitions.set(transitions.size() - 1, slipped(before));
+                made = false;
+            }
             behind = slipped ? Math.max(0, off > 0 ? off : behind + off) : 0;
             transitions.add(new Transition(onsets.get(i).note(), off, sigma, interval, made));
         }
         return transitions;
+    }
+
+    /**
+     * Whether it is the note before that was displaced: after a long note that is within its limit, and shows only in the short
+     * transition that makes up for it.
+     */
+    private static boolean isDisplaced(Transition before, int from, double off, double interval) {
+        return before.to() == from
+                && !before.slipped()
+                && before.off() * off < 0
+                && Math.abs(before.off() + off) < Spread.slip(interval, before.sigma());
+    }
+
+    private static Transition slipped(Transition one) {
+        return new Transition(one.to(), one.off(), one.sigma(), one.interval(), true);
     }
 
     private static OptionalDouble evenness(List<Transition> transitions) {

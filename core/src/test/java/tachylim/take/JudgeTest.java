@@ -9,6 +9,7 @@ import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import tachylim.passage.InstrumentFamily;
 import tachylim.take.Measured.Suggested;
 import tachylim.take.Measured.Transition;
@@ -111,5 +112,26 @@ class JudgeTest {
         Measured measured = judged(COARSE, Set.of(), 8);
         assertThat(measured.verdict()).isEqualTo(Suggested.BROKE);
         assertThat(measured.where()).hasValue(8);
+    }
+
+    /** Within the limit of the long note before it, and beyond that of the short one after it. */
+    @ParameterizedTest
+    @ValueSource(doubles = {0.06, -0.06})
+    void aNoteDisplacedAfterALongOneIsTheOneThatSlips(double off) {
+        List<Asked> notes = new ArrayList<>();
+        List<Onset> onsets = new ArrayList<>();
+        for (int i = 0; i < NOTES; i++) {
+            // Four beats between the two halves, a quarter of one between the others.
+            double beat = i / 4.0 + (i < 8 ? 0 : 3.75);
+            notes.add(new Asked(beat, i == 7 ? 4 : 0.25, List.of()));
+            onsets.add(new Onset(i, 1 + beat * 0.5 + (i == 8 ? off : 0), EXACT, 0, false, false));
+        }
+        Take take = new Take(new float[0], 44_100, notes, 120, 1, List.of(), InstrumentFamily.MALLET);
+        Measured measured = Listener.judged(take, onsets, List.of());
+        assertThat(measured.why()).isEqualTo(Why.SLIPPED);
+        assertThat(measured.where()).hasValue(8);
+        assertThat(measured.transitions().stream().filter(Transition::slipped))
+                .extracting(Transition::to)
+                .containsExactly(8);
     }
 }
