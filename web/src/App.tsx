@@ -5,6 +5,7 @@ import { queryClient, useGreeting } from "./api/queries";
 import { Drop } from "./features/recording/Drop";
 import { ZoneOffer } from "./features/settings/Home";
 import { useOutbox } from "./outbox/useOutbox";
+import { useWaiting } from "./outbox/waiting";
 import { keep } from "./keep";
 import { ErrorBoundary } from "./ui/ErrorBoundary";
 import { Guarded } from "./ui/Guarded";
@@ -108,11 +109,17 @@ function Dropped({ me }: { me: Schemas["Me"] }) {
 }
 
 function Framed({ me }: { me: Schemas["Me"] }) {
+  const left = useWaiting();
   return (
     <>
       <Nav name={me.name} />
       <Drop />
       <ZoneOffer me={me} keep={keep} />
+      {left > 0 && (
+        <p role="status" className="border-b border-brass px-4 py-2 sm:px-9">
+          {say("outbox.waitingToBeSent", { waiting: left })}
+        </p>
+      )}
       {keep.onlyHere && (
         <p role="status" className="border-b border-brass px-4 py-2 sm:px-9">
           {say("common.thisBrowserKeepsNothingFor")}

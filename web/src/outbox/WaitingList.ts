@@ -1,5 +1,16 @@
 import type { Keep } from "../keep";
 
+const listening = new Set<() => void>();
+
+/** Tells the page that what waits has changed. */
+export const changed = () => listening.forEach((tell) => tell());
+
+/** Hears of it, until the end that it gives. */
+export function onChange(tell: () => void): () => void {
+  listening.add(tell);
+  return () => void listening.delete(tell);
+}
+
 /** What waits in the browser until the server has it: a list under one key, which outlives reloads. */
 export class WaitingList<T extends { clientId: string }> {
   constructor(
@@ -29,5 +40,6 @@ export class WaitingList<T extends { clientId: string }> {
   private write(list: T[]) {
     if (list.length === 0) this.keep.removeItem(this.key);
     else this.keep.setItem(this.key, JSON.stringify(list));
+    changed();
   }
 }

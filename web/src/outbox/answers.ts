@@ -38,10 +38,41 @@ export function waitBefore(attempt: number, error: unknown): number {
 
 const ago = (queued: Queued) => Math.max(0, (Date.now() - queued.madeAt) / 1000);
 
-function send(runId: number, queued: Queued): Promise<RunView> {
+function sendAs(holder: string, runId: number, queued: Queued): Promise<RunView> {
   const { measured = [], taken = null } = queued.event;
-  const body = { ...queued.event, measured, taken, holder: windowId(), secondsAgo: ago(queued) };
+  const body = { ...queued.event, measured, taken, holder, secondsAgo: ago(queued) };
   return given(api.POST("/api/runs/{id}/events", { params: { path: { id: runId } }, body }));
+}
+
+const isTakenOver = (error: unknown) => error instanceof Problem && error.code === "taken-over";
+
+/** Sends an answer for this window, or else for the one in which it was given: that may be closed, and still hold the run. */
+async function send(runId: number, queued: Queued): Promise<RunView> {
+  const { holder } = queued.event;
+  try {
+    return await sendAs(windowId(), runId, queued);
+  } catch (error) {
+    if (!isTakenOver(error) || holder === windowId()) throw error;
+    return sendAs(holder, runId, queued);
+  }
+}
+
+/** Makes this window the one in which a run goes on. */
+export const takeOver = (runId: number) =>
+  given(api.POST("/api/runs/{id}/holder", { params: { path: { id: runId } }, body: { holder: windowId() } }));
+
+/**
+ * As {@link sendQueued}, for a run that is open nowhere in this browser: where another window has taken it over and not gone on,
+ * this one does, so that nothing waits for a window that is closed.
+ */
+export async function sendLeft(runId: number, queue: EventQueue): Promise<Sent> {
+  try {
+    return await sendQueued(runId, queue);
+  } catch (error) {
+    if (!isTakenOver(error)) throw error;
+    await takeOver(runId);
+    return sendQueued(runId, queue);
+  }
 }
 
 const heard = (runId: number) => given(api.GET("/api/runs/{id}/events", { params: { path: { id: runId } } }));

@@ -11,7 +11,8 @@ vi.mock("../api/client", async (original) => ({
 }));
 vi.mock("./windowId", () => ({ windowId: () => "w" }));
 
-const { fate, sendQueued, waitBefore } = await import("./answers");
+const { fate, sendLeft, sendQueued, waitBefore } = await import("./answers");
+const { othersRuns, waiting } = await import("./waiting");
 const { sendEverything } = await import("./outbox");
 const { noteCount, sendCounts, waitingCounts } = await import("./counts");
 const { noteSymptom } = await import("./symptoms");
@@ -158,6 +159,75 @@ describe("what is on its way", () => {
     expect(waitBefore(1, refusal(500))).toBeGreaterThan(waitBefore(0, refusal(500)));
     expect(waitBefore(30, refusal(500))).toBe(20_000);
     expect(waitBefore(0, new Problem(409, "", { code: "too-soon", seconds: 3 }))).toBe(3_100);
+  });
+});
+
+describe("what was answered in a window that is closed", () => {
+  beforeEach(() => {
+    post.mockReset();
+    get.mockReset();
+    othersRuns.clear();
+  });
+
+  const holders = () =>
+    post.mock.calls.map(([path, wish]) => [path, (wish as { body: { holder: string } }).body.holder]);
+
+  const left = (keep = memory()) => {
+    const queue = new EventQueue(7, keep);
+    queue.add({ ...answer("a"), holder: "closed" });
+    return queue;
+  };
+
+  it("is sent in its name, as long as that holds the run", async () => {
+    const queue = left();
+    post.mockRejectedValueOnce(refusal(409, "taken-over")).mockResolvedValueOnce({ id: 7 });
+    await sendQueued(7, queue);
+    expect(holders()).toEqual([
+      ["/api/runs/{id}/events", "w"],
+      ["/api/runs/{id}/events", "closed"],
+    ]);
+    expect(queue.all()).toEqual([]);
+  });
+
+  it("is taken over where another window has and did not go on", async () => {
+    const queue = left();
+    post
+      .mockRejectedValueOnce(refusal(409, "taken-over"))
+      .mockRejectedValueOnce(refusal(409, "taken-over"))
+      .mockResolvedValueOnce({ id: 7 })
+      .mockResolvedValueOnce({ id: 7 });
+    expect((await sendLeft(7, queue)).refused).toEqual([]);
+    expect(holders().slice(2)).toEqual([
+      ["/api/runs/{id}/holder", "w"],
+      ["/api/runs/{id}/events", "w"],
+    ]);
+    expect(queue.all()).toEqual([]);
+  });
+
+  it("takes nothing over where the workout went on elsewhere, and says what was refused", async () => {
+    const queue = left();
+    post.mockRejectedValueOnce(refusal(409, "out-of-step"));
+    get.mockResolvedValueOnce(kept(["other"]));
+    expect((await sendLeft(7, queue)).refused).toEqual(["No."]);
+    expect(holders()).toEqual([["/api/runs/{id}/events", "w"]]);
+  });
+
+  it("waits for whoever played it where that is somebody else", async () => {
+    const keep = memory();
+    left(keep);
+    expect(waiting(keep)).toBe(1);
+    post.mockRejectedValue(refusal(404));
+    await sendEverything(keep);
+    expect(waiting(keep)).toBe(0);
+    expect(EventQueue.runs(keep)).toEqual([7]);
+  });
+
+  it("is counted with symptoms and changes that wait", () => {
+    const keep = memory();
+    left(keep);
+    noteSymptom(keep);
+    noteCount(keep, 7, 60, 41);
+    expect(waiting(keep)).toBe(3);
   });
 });
 

@@ -1,9 +1,11 @@
 import { Problem } from "../api/client";
 import type { Keep } from "../keep";
-import { sendQueued } from "./answers";
+import { sendLeft } from "./answers";
+import { whereClosed } from "./atHand";
 import { sendCounts } from "./counts";
 import { EventQueue } from "./queue";
 import { sendSymptoms } from "./symptoms";
+import { othersRuns } from "./waiting";
 
 /**
  * Sends everything that waits in the browser, symptoms first, and says what was refused. What cannot be sent now stays, and
@@ -23,10 +25,14 @@ export async function sendEverything(keep: Keep): Promise<string[]> {
   for (const id of EventQueue.runs(keep)) {
     await attempt(async () => {
       try {
-        return (await sendQueued(id, new EventQueue(id, keep))).refused;
+        const sent = await whereClosed(id, () => sendLeft(id, new EventQueue(id, keep)));
+        othersRuns.delete(id);
+        return sent?.refused;
       } catch (error) {
-        // Another account's, or another window's: they send it.
-        if (error instanceof Problem && (error.status === 404 || error.code === "taken-over")) return [];
+        if (error instanceof Problem && error.status === 404) {
+          othersRuns.add(id);
+          return [];
+        }
         throw error;
       }
     });

@@ -1,5 +1,6 @@
 import type { Schemas } from "../api/client";
 import type { Keep } from "../keep";
+import { changed } from "./WaitingList";
 
 type Told = Schemas["EventWish"];
 
@@ -83,6 +84,7 @@ export class EventQueue {
   private write(events: Queued[]) {
     if (events.length === 0) this.keep.removeItem(this.key);
     else this.keep.setItem(this.key, JSON.stringify(events));
+    changed();
   }
 }
 

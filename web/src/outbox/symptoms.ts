@@ -3,7 +3,7 @@ import type { Keep } from "../keep";
 import { WaitingList } from "./WaitingList";
 
 /** Symptoms that were reported outside of a workout and have not arrived. */
-const waitingSymptoms = (keep: Keep) =>
+export const waitingSymptoms = (keep: Keep) =>
   new WaitingList<{ clientId: string; madeAt: number }>(keep, "tachylim.symptoms");
 
 /** Notes a symptom, to be sent as soon as it can be. */

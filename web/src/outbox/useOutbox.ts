@@ -5,30 +5,52 @@ import { keep } from "../keep";
 import { useToast } from "../ui/Toasts";
 import { waitBefore } from "./answers";
 import { sendEverything } from "./outbox";
-import { EventQueue } from "./queue";
+import { LEFT } from "./atHand";
+import { waiting } from "./waiting";
 import { say } from "../words/say";
 
-/** When the application opens, whatever page it opens at, what was left on its way is sent, until it has arrived. */
+/**
+ * What was left on its way is sent, whatever page is open: when the application opens, when a workout is left, when the network
+ * is back and when the window is looked at again, until it has arrived.
+ */
 export function useOutbox() {
   const toast = useToast();
   const touch = useTouch();
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout> | undefined;
+    let busy = false;
     let over = false;
     const go = async (attempt: number) => {
-      const waiting = EventQueue.runs(keep).length > 0;
+      if (busy) return;
+      busy = true;
+      clearTimeout(timer);
+      const before = waiting(keep);
+      const again = (next: number, error?: unknown) => {
+        if (!over && waiting(keep) > 0) timer = setTimeout(() => void go(next), waitBefore(next, error));
+      };
       try {
         const refused = await sendEverything(keep);
         refused.forEach((detail) => toast(say("outbox.anEarlierAnswer", { detail })));
-        if (waiting) void touch(touches.run);
+        if (waiting(keep) < before) void touch(touches.run);
+        // What is open in a window is sent from there, and looked for again should that be closed.
+        again(attempt + 1);
       } catch (error) {
-        if (!over) timer = setTimeout(() => void go(attempt + 1), waitBefore(attempt, error));
+        again(attempt + 1, error);
       }
+      busy = false;
     };
-    void go(0);
+    const now = () => void go(0);
+    const seen = () => document.visibilityState === "visible" && now();
+    now();
+    window.addEventListener("online", now);
+    window.addEventListener(LEFT, now);
+    document.addEventListener("visibilitychange", seen);
     return () => {
       over = true;
       clearTimeout(timer);
+      window.removeEventListener("online", now);
+      window.removeEventListener(LEFT, now);
+      document.removeEventListener("visibilitychange", seen);
     };
   }, [toast, touch]);
 }

@@ -20,6 +20,7 @@ vi.mock("tachylim-core", () => {
 });
 
 const { useRun } = await import("./useRun");
+const { keep } = await import("../../keep");
 
 const RUN = "GET /api/runs/{id}";
 const SCORE = "GET /api/runs/{id}/score";
@@ -92,5 +93,23 @@ describe("a run on the page", () => {
     await answers(EVENTS, { ...view(1), step: run().view!.step });
     expect(ordinal()).toBe(1);
     expect(run()).toMatchObject({ waiting: 0, alone: true });
+  });
+
+  it("goes on in place of a window that was closed with answers waiting", async () => {
+    const { EventQueue } = await import("../../outbox/queue");
+    new EventQueue(4, keep).add({ ...clean, clientId: "a", holder: "closed", ordinal: 0, secondsAgo: null });
+    const { run, ordinal } = opened();
+    await answers(EVENTS, { ...view(1), held: true });
+    await answers(RUN, { ...view(1), held: false });
+    await answers("POST /api/runs/{id}/holder", view(1));
+    await waitFor(() => expect(run().link).toBe("ok"));
+    expect(ordinal()).toBe(1);
+  });
+
+  it("asks before it goes on in place of one that is open", async () => {
+    const { run } = opened();
+    await answers(RUN, { ...view(1), held: false });
+    await waitFor(() => expect(run().link).toBe("elsewhere"));
+    expect(server.waiting.has("POST /api/runs/{id}/holder")).toBe(false);
   });
 });

@@ -1,7 +1,8 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { api, given, NoConnection, Problem, type Schemas } from "../../api/client";
 import { keep } from "../../keep";
-import { sendQueued, waitBefore } from "../../outbox/answers";
+import { sendQueued, takeOver as takenOver, waitBefore } from "../../outbox/answers";
+import { holdOpen, isOpenInAnother } from "../../outbox/atHand";
 import { EventQueue, type EventWish } from "../../outbox/queue";
 import { LocalRun } from "./localRun";
 import { windowId } from "../../outbox/windowId";
@@ -89,11 +90,16 @@ export function useRun(id: number) {
     [id, queue, show, play],
   );
 
-  const load = useCallback(async () => {
-    const fresh = await given(api.GET("/api/runs/{id}", { params: { path: { id }, query: { holder: windowId() } } }));
-    setLink(fresh.held || fresh.step.ended ? "ok" : "elsewhere");
-    void hear(fresh, queue.all().length > 0);
-  }, [id, hear, queue]);
+  const load = useCallback(
+    async (heir: boolean) => {
+      const told = await given(api.GET("/api/runs/{id}", { params: { path: { id }, query: { holder: windowId() } } }));
+      // Whoever has the answers of a window that was closed goes on in its place.
+      const fresh = heir && !told.held && !told.step.ended ? await takenOver(id) : told;
+      setLink(fresh.held || fresh.step.ended ? "ok" : "elsewhere");
+      void hear(fresh, queue.all().length > 0);
+    },
+    [id, hear, queue],
+  );
 
   /** Ends that wait for the player; everything else waits for the next try. */
   const fail = useCallback((error: unknown) => {
@@ -120,10 +126,12 @@ export function useRun(id: number) {
           setWaiting(queue.all().length);
           void hear(fresh, queue.all().length > 0);
         };
+        const left = queue.all().some(({ event }) => event.holder !== windowId());
         const { refused } = await sendQueued(id, queue, arrived);
+        const heir = left && refused.length === 0 && !(await isOpenInAnother(id));
         // Where something was refused the server knows better where the run stands: go on from there.
         if (refused.length > 0) play(undefined);
-        if (ask || refused.length > 0) await load();
+        if (ask || refused.length > 0) await load(heir);
         if (refused.length > 0) setNotice(refused.join(" "));
         attempt.current = 0;
         busy.current = false;
@@ -139,6 +147,8 @@ export function useRun(id: number) {
     },
     [id, queue, load, fail, hear, play],
   );
+
+  useEffect(() => holdOpen(id), [id]);
 
   useEffect(() => {
     again.current = () => void bringUp(true);
@@ -198,9 +208,7 @@ export function useRun(id: number) {
 
   const takeOver = useCallback(async () => {
     try {
-      const taken = await given(
-        api.POST("/api/runs/{id}/holder", { params: { path: { id } }, body: { holder: windowId() } }),
-      );
+      const taken = await takenOver(id);
       setLink("ok");
       void hear(taken, queue.all().length > 0);
       void bringUp(false);

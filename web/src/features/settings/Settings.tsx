@@ -19,6 +19,8 @@ import { Keys } from "./Keys";
 import { Room } from "./Room";
 import { OnAnother, WarmUp } from "./WarmUp";
 import * as touches from "../../api/touches";
+import { keep } from "../../keep";
+import { waiting } from "../../outbox/waiting";
 import { within } from "../../api/within";
 import { RANGES } from "../../api/ranges";
 import { LanguageChoice } from "../../words/LanguageChoice";
@@ -34,16 +36,23 @@ export default function Settings({ me }: { me: Schemas["Me"] }) {
     window.location.reload();
   };
   const signOut = useChange(() => given(api.DELETE("/api/session")), touches.nothing);
+  const [asks, setAsks] = useState(false);
+  const out = () => signOut.mutate(undefined, { onSuccess: () => void leave() });
   return (
     <Page
       title={me.name}
       above={say("settings.settings")}
-      aside={
-        <Button onClick={() => signOut.mutate(undefined, { onSuccess: () => void leave() })}>
-          {say("settings.signOut")}
-        </Button>
-      }
+      aside={<Button onClick={() => (waiting(keep) > 0 ? setAsks(true) : out())}>{say("settings.signOut")}</Button>}
     >
+      <Dialog title={say("settings.signOutNow")} open={asks} onClose={() => setAsks(false)}>
+        <p>{say("settings.signOutWaiting", { waiting: waiting(keep), name: me.name })}</p>
+        <div className="mt-5 flex flex-wrap gap-3">
+          <Button kind="main" onClick={() => setAsks(false)}>
+            {say("settings.stay")}
+          </Button>
+          <Button onClick={out}>{say("settings.signOutAllTheSame")}</Button>
+        </div>
+      </Dialog>
       <div className="grid gap-x-16 gap-y-10 lg:grid-cols-2">
         <Habits me={me} />
         <WarmUp me={me} />

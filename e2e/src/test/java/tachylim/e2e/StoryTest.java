@@ -9,6 +9,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.time.Duration;
+import java.util.List;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 
@@ -198,6 +199,36 @@ class StoryTest {
         context.setOffline(false);
         odile.untilTold("/api/log/" + run, "\"outcome\":\"PLAYED\"");
         odile.untilTold("/api/runs/" + run + "?holder=" + java.util.UUID.randomUUID(), "\"ended\":\"PLAYED\"");
+    }
+
+    /** Played in a cellar and the tab closed there: another one sends it from whatever page it opens at, and says so until it has. */
+    @Test
+    void whatWasPlayedWithoutANetworkIsSentThoughItsTabIsClosed() {
+        Musician odile = Shared.somebodyPlayingFast();
+        odile.playAndAnswer("j");
+        assertThat(odile.stage()).hasAttribute("data-carried", "true");
+        String run = odile.page.url().replaceAll(".*/run/", "");
+        BrowserContext context = odile.page.context();
+        Page today = Shared.BROWSING.page(context);
+        today.navigate(Shared.APP.base() + "/log");
+        assertThat(today.getByRole(AriaRole.HEADING).first()).isVisible();
+        context.setOffline(true);
+        odile.playAndAnswer("j");
+        odile.untilReady();
+        odile.playAndAnswer("k");
+        odile.untilReady();
+        Object answers = odile.page.evaluate(
+                "run => JSON.parse(localStorage.getItem(`tachylim.run.${run}.queue`)).map(one => one.event.clientId)",
+                run);
+        odile.page.close();
+        int waiting = ((List<?>) answers).size();
+        assertThat(waiting).isGreaterThanOrEqualTo(2);
+        assertThat(today.getByText(Pattern.compile("Waiting to be sent: " + waiting + "\\.")))
+                .isVisible();
+        context.setOffline(false);
+        assertThat(today.getByText(Pattern.compile("Waiting to be sent"))).isHidden();
+        String kept = new Musician(today).api("/api/runs/" + run + "/events");
+        assertThat((List<?>) answers).allSatisfy(one -> assertThat(kept).contains((String) one));
     }
 
     /** Three pedals, as page turners send them. */

@@ -334,13 +334,14 @@ public class RunService {
         StoredRun stored = soFar.stored();
         EventWish wish = recorder.trusted(who, stored, soFar.run(), wanted);
         if (!wish.kind().ends()) {
-            if (!stored.isHeldBy(wish.holder())) {
-                throw Refused.conflict(
-                        ProblemCode.TAKEN_OVER, Reason.of("refusal.runService.thisWorkoutGoesOnInAnother"));
-            }
+            // Whoever comes too late is not asked to take over: that would take the workout from where it goes on.
             if (wish.ordinal() != soFar.kept().size()) {
                 throw Refused.conflict(
                         ProblemCode.OUT_OF_STEP, Reason.of("refusal.runService.anotherWindowHasAnswered"));
+            }
+            if (stored.outcome() == null && !stored.isHeldBy(wish.holder())) {
+                throw Refused.conflict(
+                        ProblemCode.TAKEN_OVER, Reason.of("refusal.runService.thisWorkoutGoesOnInAnother"));
             }
         }
         stored.putRight(now, soFar.run().tally().leastSeconds() / settings.speed());

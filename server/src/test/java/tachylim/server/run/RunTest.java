@@ -150,12 +150,20 @@ class RunTest extends ServerTest {
         JsonNode taken = odile.post("/api/runs/" + id + "/holder", Map.of("holder", second.toString()))
                 .ok();
         assertThat(taken.path("held").asBoolean()).isTrue();
-        Practice.send(odile, taken, Practice.answer(taken, second)).ok();
-        assertThat(Practice.send(odile, run, Practice.answer(run, window))
+        JsonNode next =
+                Practice.send(odile, taken, Practice.answer(taken, second)).ok();
+        assertThat(Practice.send(odile, next, Practice.answer(next, window))
                         .json()
                         .path("code")
                         .asString())
                 .isEqualTo("taken-over");
+        // What was answered before it was taken over, and comes after somebody went on: taking over again would not
+        // help it.
+        assertThat(Practice.send(odile, run, Practice.answer(run, window))
+                        .json()
+                        .path("code")
+                        .asString())
+                .isEqualTo("out-of-step");
     }
 
     @Test
@@ -386,6 +394,38 @@ class RunTest extends ServerTest {
                 .param(run.path("id").asLong())
                 .update();
         assertThat(odile.get(events).ok().path("over").asBoolean()).isTrue();
+    }
+
+    /** A day turned while its answers were in a browser without a network; the window that sends them is not the one it was played in. */
+    @Test
+    void aRunClosedByTimeTakesWhatWasAnsweredBeforeFromAnyWindow() {
+        Player odile = player();
+        JsonNode run = Practice.newRun(odile, window);
+        long id = run.path("id").asLong();
+        sql.sql("update run set outcome = 'LEFT', active_account = null where id = ?")
+                .param(id)
+                .update();
+        Map<String, Object> answer = Practice.answer(run, UUID.randomUUID());
+        Practice.send(odile, run, answer).ok();
+        assertThat(odile.get("/api/runs/" + id + "/events")
+                        .ok()
+                        .path("answers")
+                        .path(0)
+                        .path("clientId")
+                        .asString())
+                .isEqualTo(answer.get("clientId"));
+        assertThat(sql.sql("select outcome from run where id = ?")
+                        .param(id)
+                        .query(String.class)
+                        .single())
+                .isEqualTo("LEFT");
+        assertThat(odile.get("/api/load")
+                        .ok()
+                        .path("days")
+                        .path(0)
+                        .path("effort")
+                        .asDouble())
+                .isPositive();
     }
 
     @Test

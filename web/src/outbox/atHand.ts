@@ -1,0 +1,32 @@
+// Missing where a page comes over plain HTTP from another machine: then every window counts as the only one.
+const locks = (globalThis.navigator as Partial<Navigator> | undefined)?.locks;
+
+const nameOf = (runId: number) => `tachylim.run.${runId}`;
+
+/** Tells this window that a workout was left: what of it still waits is sent from elsewhere. */
+export const LEFT = "tachylim.left";
+
+/** Says to all windows of this browser that a workout is open in one: until the end that it gives. */
+export function holdOpen(runId: number): () => void {
+  let close: () => void = () => undefined;
+  const closed = new Promise<void>((resolve) => (close = resolve));
+  const held = locks?.request(nameOf(runId), { mode: "shared" }, () => closed);
+  return () => {
+    close();
+    void Promise.resolve(held).then(() => window.dispatchEvent(new Event(LEFT)));
+  };
+}
+
+/** Whether it is open in another window than this one, where it is open as well. */
+export async function isOpenInAnother(runId: number): Promise<boolean> {
+  const held = (await locks?.query())?.held ?? [];
+  return held.filter(({ name }) => name === nameOf(runId)).length > 1;
+}
+
+/** Does something for a workout that is open in no window, and keeps others from doing it meanwhile; nothing where it is. */
+export function whereClosed<T>(runId: number, does: () => Promise<T>): Promise<T | undefined> {
+  if (!locks) return does();
+  return locks.request(nameOf(runId), { ifAvailable: true }, (lock) => (lock ? does() : undefined)) as Promise<
+    T | undefined
+  >;
+}
