@@ -7,6 +7,7 @@ import static tachylim.e2e.Words.say;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
 import java.time.Duration;
 import java.util.List;
@@ -229,6 +230,25 @@ class StoryTest {
         assertThat(today.getByText(Pattern.compile("Waiting to be sent"))).isHidden();
         String kept = new Musician(today).api("/api/runs/" + run + "/events");
         assertThat((List<?>) answers).allSatisfy(one -> assertThat(kept).contains((String) one));
+    }
+
+    @Test
+    void whoSignsOutWhileSomethingWaitsIsAskedFirst() {
+        Musician odile = Shared.somebodyNew();
+        odile.page.route("**/api/changes/**", Route::abort);
+        odile.page.navigate("/log");
+        odile.page.evaluate(
+                "() => localStorage.setItem('tachylim.counts', '[{\"clientId\":\"a\",\"changeId\":1,\"seconds\":60,\"clean\":41,\"madeAt\":1}]')");
+        odile.page.navigate("/settings");
+        assertThat(odile.page.getByText("Waiting to be sent: 1.")).isVisible();
+        odile.button(say("settings.signOut")).click();
+        assertThat(odile.page.getByText("One answer waits to be sent.")).isVisible();
+        odile.button(say("settings.stay")).click();
+        assertThat(odile.page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(odile.name)))
+                .isVisible();
+        odile.button(say("settings.signOut")).click();
+        odile.button(say("settings.signOutAllTheSame")).click();
+        assertThat(odile.button(say("welcome.signIn"))).isVisible();
     }
 
     /** Three pedals, as page turners send them. */
