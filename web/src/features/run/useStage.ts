@@ -346,16 +346,3 @@ export function useStage(run: Run, view: RunView, speed: number, instrument: str
     onLine,
   };
 }
-
-/** Keeps the screen on while somebody plays. */
-export function useWakefulScreen() {
-  useEffect(() => {
-    // A screen that goes dark in mid-pass would be in the way; where it cannot be kept on, nothing is lost.
-    let lock: WakeLockSentinel | undefined;
-    navigator.wakeLock?.request("screen").then(
-      (granted) => (lock = granted),
-      () => undefined,
-    );
-    return () => void lock?.release();
-  }, []);
-}

@@ -1,7 +1,9 @@
 package tachylim.take;
 
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.TreeMap;
 import java.util.stream.IntStream;
@@ -56,21 +58,24 @@ public final class Evenness {
 
     /**
      * The transitions that give trouble: those that slipped, or whose note was missing, in {@value #TROUBLED} of the last
-     * {@value #LAST} passes. Were slips that are none left to chance, fewer than two in a thousand would be among them
-     * (6·0.016²).
+     * {@value #LAST} passes in which they were played. Were slips that are none left to chance, fewer than two in a thousand
+     * would be among them (6·0.016²).
      *
      * @param passes the transitions of each pass, the latest first
      * @return the notes they lead to, the worst first
      */
     public static List<Integer> troubled(List<List<Transition>> passes) {
+        TreeMap<Integer, Integer> played = new TreeMap<>();
         TreeMap<Integer, Integer> slips = new TreeMap<>();
-        passes.stream()
-                .limit(LAST)
-                .forEach(pass -> pass.stream()
-                        .filter(Transition::slipped)
-                        .mapToInt(Transition::to)
-                        .distinct()
-                        .forEach(to -> slips.merge(to, 1, Integer::sum)));
+        for (List<Transition> pass : passes) {
+            Map<Integer, Boolean> slipped = new HashMap<>();
+            pass.forEach(one -> slipped.merge(one.to(), one.slipped(), Boolean::logicalOr));
+            slipped.forEach((to, here) -> {
+                if (played.merge(to, 1, Integer::sum) <= LAST && here) {
+                    slips.merge(to, 1, Integer::sum);
+                }
+            });
+        }
         return slips.entrySet().stream()
                 .filter(one -> one.getValue() >= TROUBLED)
                 .sorted(Comparator.comparing(one -> -one.getValue()))

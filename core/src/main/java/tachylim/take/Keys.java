@@ -23,7 +23,6 @@ public final class Keys {
     private static final double OF_INTERVAL = 0.4;
 
     /** A wire tells a key no later than this, one standard deviation in seconds. */
-    /** How far off the time of a key may be, in seconds. */
     static final double SIGMA = 0.001;
 
     /** Where fewer of the keys than this are among those that were asked, they are pads, or a part that was set otherwise. */

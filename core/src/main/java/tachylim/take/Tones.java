@@ -1,11 +1,11 @@
 package tachylim.take;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
+import java.util.function.IntToDoubleFunction;
 import java.util.stream.IntStream;
 
 /**
@@ -296,18 +296,26 @@ final class Tones {
                 frames++;
                 own += likeness(sound, frame);
                 for (int i = 0; i < others.length; i++) {
-                    others[i] += isOctave(pitches, LOWEST_RIVAL + i)
-                            ? 0
-                            : product(heard[frame], rivals[i]) / strength[frame];
+                    others[i] += product(heard[frame], rivals[i]) / strength[frame];
                 }
             }
         }
-        double most = Arrays.stream(others).reduce(own, Math::max);
+        double most = own;
+        for (int i = 0; i < others.length; i++) {
+            most = isOctaveOf(pitches, LOWEST_RIVAL + i) ? most : Math.max(most, others[i]);
+        }
         return frames == 0 ? OptionalDouble.empty() : OptionalDouble.of(most == 0 ? 0 : own / most);
     }
 
-    private static boolean isOctave(List<Integer> pitches, int rival) {
-        return pitches.stream().anyMatch(pitch -> Math.abs(pitch - rival) == 12 || Math.abs(pitch - rival) == 24);
+    /** One or two octaves up or down from any of them. */
+    private static boolean isOctaveOf(List<Integer> pitches, int rival) {
+        for (int pitch : pitches) {
+            int apart = Math.abs(pitch - rival);
+            if (apart == 12 || apart == 24) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** How loud a frame is, as a share of what is usual in the take. */
@@ -326,14 +334,13 @@ final class Tones {
     }
 
     private double fit(double[][] sounds) {
-        double[] most = IntStream.range(0, heard.length)
-                .filter(frame -> sounding[frame] && frame % TUNED_BY == 0)
-                .mapToDouble(frame -> Arrays.stream(sounds)
-                        .mapToDouble(sound -> product(heard[frame], sound) / strength[frame])
-                        .max()
-                        .orElse(0))
-                .toArray();
-        return Quiet.quantile(most, 0.5);
+        return inTheMiddle(frame -> {
+            double most = 0;
+            for (double[] sound : sounds) {
+                most = Math.max(most, product(heard[frame], sound) / strength[frame]);
+            }
+            return most;
+        });
     }
 
     /**
@@ -341,19 +348,25 @@ final class Tones {
      * it all over (the participation ratio of the bins' powers).
      */
     double spread() {
-        double[] spread = IntStream.range(0, heard.length)
-                .filter(frame -> sounding[frame])
-                .mapToDouble(frame -> {
-                    double power = 0;
-                    double square = 0;
-                    for (float bin : heard[frame]) {
-                        power += (double) bin * bin;
-                        square += (double) bin * bin * bin * bin;
-                    }
-                    return power * power / (square * heard[frame].length);
-                })
-                .toArray();
-        return Quiet.quantile(spread, 0.5);
+        return inTheMiddle(frame -> {
+            double power = 0;
+            double square = 0;
+            for (float bin : heard[frame]) {
+                power += (double) bin * bin;
+                square += (double) bin * bin * bin * bin;
+            }
+            return power * power / (square * heard[frame].length);
+        });
+    }
+
+    /** The median over every so many of the frames that sound. */
+    private double inTheMiddle(IntToDoubleFunction of) {
+        return Quiet.quantile(
+                IntStream.range(0, heard.length)
+                        .filter(frame -> sounding[frame] && frame % TUNED_BY == 0)
+                        .mapToDouble(of)
+                        .toArray(),
+                0.5);
     }
 
     /** How loud what begins at a frame gets, in decibels over what is usual in the take. */

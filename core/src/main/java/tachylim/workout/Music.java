@@ -68,6 +68,15 @@ public record Music(
     }
 
     /**
+     * The note of a section with which a way of playing begins, from 0: where it is some notes of it, the first of these.
+     *
+     * @param way as {@link Segment#way} tells it; empty as written
+     */
+    public static int firstNoteOf(String way) {
+        return isStretch(way) ? Integer.parseInt(way.substring(STRETCH.length()).split("-")[0]) : 0;
+    }
+
+    /**
      * A section in a variation.
      *
      * @param key a key of {@link Catalogue}, one of {@link #keyOf}, or empty for as written

@@ -59,12 +59,21 @@ class EvennessTest {
 
     @Test
     void whatSlippedInTwoOfTheLastFourPassesGivesTrouble() {
-        List<Transition> even = List.of(of(1, 0, 0));
+        List<Transition> even = List.of(of(1, 0, 0), of(3, 0, 0), of(7, 0, 0));
         assertThat(Evenness.troubled(List.of(List.of(slip(3), slip(7)), even, List.of(slip(7)), List.of(slip(3)))))
                 .containsExactly(3, 7);
         assertThat(Evenness.troubled(List.of(List.of(slip(3)), even, even, even, List.of(slip(3)))))
                 .isEmpty();
         assertThat(Evenness.troubled(List.of(List.of(slip(3), slip(3))))).isEmpty();
+    }
+
+    /** Bursts are of some of its notes, and a pass that was left off has only its first. */
+    @Test
+    void ofATransitionOnlyThePassesCountInWhichItWasPlayed() {
+        List<Transition> elsewhere = List.of(of(8, 0, 0), of(9, 0, 0));
+        assertThat(Evenness.troubled(List.of(
+                        List.of(slip(3)), elsewhere, elsewhere, elsewhere, elsewhere, List.of(slip(3), of(4, 0, 0)))))
+                .containsExactly(3);
     }
 
     @Test

@@ -29,6 +29,7 @@ import tachylim.task.Hearing;
 import tachylim.task.Verdict;
 import tachylim.words.Reason;
 import tachylim.workout.Block;
+import tachylim.workout.Music;
 import tachylim.workout.Pass;
 import tachylim.workout.Run;
 import tachylim.workout.Segment;
@@ -210,6 +211,7 @@ class RunRecorder {
         Pass pass = (Pass) segment.step();
         StoredSection section = section(who, stored, run, segment);
         Block block = run.blocks().get(segment.block());
+        String way = segment.way(block.music());
         MeasuredPlace place = new MeasuredPlace(
                 stored.id(),
                 event.ordinal(),
@@ -218,9 +220,11 @@ class RunRecorder {
                 section.passage().edition(),
                 accounts.get(who).day(event.at()),
                 section.passage().instrument(),
-                section.notes().firstNote() + pass.notes().firstNote(),
+                section.notes().firstNote()
+                        + Music.firstNoteOf(way)
+                        + pass.notes().firstNote(),
                 pass.notes().size(),
-                segment.way(block.music()),
+                way,
                 segment.tempoAsWritten(block.music()).bpm());
         int passes = Math.min(segment.passes(), wish.measured().size());
         takes.keep(who, place, wish.measured().subList(0, passes), said(segment), !Boolean.TRUE.equals(wish.taken()));

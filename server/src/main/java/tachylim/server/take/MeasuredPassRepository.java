@@ -25,9 +25,13 @@ interface MeasuredPassRepository extends JpaRepository<MeasuredPass, Long> {
     List<MeasuredPass> findByAccountIdAndPassageIdAndDayGreaterThanEqualOrderByDayDescIdDesc(
             long accountId, long passageId, LocalDate from, Limit limit);
 
-    /** The same of several passages, as written alone. */
-    List<MeasuredPass> findByAccountIdAndPassageIdInAndDayGreaterThanEqualAndWayOrderByDayDescIdDesc(
-            long accountId, Collection<Long> passageIds, LocalDate from, String way, Limit limit);
+    /** The same of several passages, as written or some of their notes alone. */
+    @Query("""
+            select m from MeasuredPass m
+            where m.accountId = :account and m.passageId in :passages and m.day >= :from
+              and (m.way = '' or m.way like 'notes.%')
+            order by m.day desc, m.id desc""")
+    List<MeasuredPass> asWritten(long account, Collection<Long> passages, LocalDate from, Limit limit);
 
     /** What was measured of a workout's passes, in order. */
     List<MeasuredPass> findByAccountIdAndRunIdOrderByOrdinalAscTurnAsc(long accountId, long runId);

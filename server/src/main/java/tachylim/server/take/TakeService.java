@@ -189,16 +189,13 @@ public class TakeService {
         return confusion;
     }
 
-    /** The transitions of some passages that slipped in two of the last four passes as written, from 0. */
+    /** The transitions of some passages that slipped in two of the last four passes as written, bursts on some notes among them, from 0. */
     @Transactional(readOnly = true)
     public Map<Long, List<Integer>> troubled(SignedIn who, Collection<StoredPassage> passages, LocalDate today) {
         Map<Long, Integer> editions = new HashMap<>();
         passages.forEach(passage -> editions.put(passage.id(), passage.edition()));
         Map<Long, List<List<Transition>>> byPassage = new HashMap<>();
-        measured
-                .findByAccountIdAndPassageIdInAndDayGreaterThanEqualAndWayOrderByDayDescIdDesc(
-                        who.accountId(), editions.keySet(), today.minusDays(TROUBLE_DAYS), "", LATELY)
-                .stream()
+        measured.asWritten(who.accountId(), editions.keySet(), today.minusDays(TROUBLE_DAYS), LATELY).stream()
                 .filter(one -> one.music() == editions.get(one.passageId()))
                 .forEach(one -> byPassage
                         .computeIfAbsent(one.passageId(), none -> new ArrayList<>())

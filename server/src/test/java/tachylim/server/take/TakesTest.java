@@ -129,6 +129,39 @@ public class TakesTest extends ServerTest {
                 .asDouble();
     }
 
+    /** Where a burst is some notes of the section, its third note is that many further on. */
+    @Test
+    void whatSlipsInBurstsOnSomeNotesGivesTroubleAtTheirPlace() {
+        Player odile = player();
+        long passage = Practice.newPassage(odile);
+        long section = Practice.firstSection(odile, passage);
+        Map<String, Object> block = Map.of(
+                "part",
+                "CORE",
+                "theme",
+                0,
+                "variation",
+                "notes.8-16",
+                "seconds",
+                240,
+                "school",
+                "STEADY_CLIMB",
+                "own",
+                true);
+        JsonNode run = odile.post(
+                        "/api/runs",
+                        Map.of(
+                                "plan",
+                                Practice.plan(section, Map.of("blocks", List.of(block))),
+                                "holder",
+                                window.toString()))
+                .ok();
+        heard(odile, run, 3, measured("ROUGH", 9, 2), false);
+        JsonNode evenness = odile.get("/api/takes/evenness/" + passage).ok();
+        assertThat(evenness.path("troubled")).hasSize(1);
+        assertThat(evenness.path("troubled").path(0).asInt()).isEqualTo(8 + 2 - 1);
+    }
+
     @Test
     void whatSlippedAgainAndAgainGivesTroubleOnTheSheet() {
         Player odile = player();
