@@ -100,6 +100,11 @@ public final class Practice {
         return player.post("/api/runs", Map.of("plan", plan(section, Map.of()), "holder", window.toString()));
     }
 
+    /** The effort of the last day on which anything was played, in minutes. */
+    public static double effortOfTheLastDay(Player player) {
+        return player.get("/api/load").ok().path("days").path(0).path("effort").asDouble();
+    }
+
     /** A run of a new passage. */
     public static JsonNode newRun(Player player, UUID window) {
         return begin(player, firstSection(player, newPassage(player)), window).ok();

@@ -91,13 +91,7 @@ class CountsTest extends ServerTest {
                         .status())
                 .isEqualTo(204);
         assertThat(odile.get("/api/changes").ok().path("changes")).isEmpty();
-        assertThat(odile.get("/api/load")
-                        .ok()
-                        .path("days")
-                        .path(0)
-                        .path("effort")
-                        .asDouble())
-                .isPositive();
+        assertThat(Practice.effortOfTheLastDay(odile)).isPositive();
     }
 
     @ParameterizedTest

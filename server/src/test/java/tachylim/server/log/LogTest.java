@@ -102,13 +102,7 @@ class LogTest extends ServerTest {
                         .path("passage")
                         .asString())
                 .isEqualTo("Kestrel Weather");
-        assertThat(odile.get("/api/load")
-                        .ok()
-                        .path("days")
-                        .path(0)
-                        .path("effort")
-                        .asDouble())
-                .isPositive();
+        assertThat(Practice.effortOfTheLastDay(odile)).isPositive();
     }
 
     // Looking for workouts

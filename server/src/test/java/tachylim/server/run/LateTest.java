@@ -63,12 +63,7 @@ class LateTest extends ServerTest {
         playedLate(odile, Duration.ofDays(3));
         assertThat(entry(odile).path("late").asBoolean()).isTrue();
         assertThat(learned(odile)).isZero();
-        assertThat(odile.get("/api/load")
-                        .ok()
-                        .path("days")
-                        .path(0)
-                        .path("effort")
-                        .asDouble())
+        assertThat(Practice.effortOfTheLastDay(odile))
                 .as("and counts for its day")
                 .isPositive();
         long run = entry(odile).path("runId").asLong();

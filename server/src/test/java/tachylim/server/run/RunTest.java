@@ -419,13 +419,7 @@ class RunTest extends ServerTest {
                         .query(String.class)
                         .single())
                 .isEqualTo("LEFT");
-        assertThat(odile.get("/api/load")
-                        .ok()
-                        .path("days")
-                        .path(0)
-                        .path("effort")
-                        .asDouble())
-                .isPositive();
+        assertThat(Practice.effortOfTheLastDay(odile)).isPositive();
     }
 
     @Test

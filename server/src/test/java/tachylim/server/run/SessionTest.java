@@ -176,13 +176,7 @@ class SessionTest extends ServerTest {
                         .path("estimate")
                         .toString())
                 .isEqualTo(before);
-        assertThat(odile.get("/api/load")
-                        .ok()
-                        .path("days")
-                        .path(0)
-                        .path("effort")
-                        .asDouble())
-                .isPositive();
+        assertThat(Practice.effortOfTheLastDay(odile)).isPositive();
     }
 
     /** One decision, for Today and Plan alike: what is advised, or what the player chose against it, which holds for a week. */
