@@ -45,7 +45,7 @@ export default function Settings({ me }: { me: Schemas["Me"] }) {
       aside={<Button onClick={() => (waiting(keep) > 0 ? setAsks(true) : out())}>{say("settings.signOut")}</Button>}
     >
       <Dialog title={say("settings.signOutNow")} open={asks} onClose={() => setAsks(false)}>
-        <p>{say("settings.signOutWaiting", { waiting: waiting(keep), name: me.name })}</p>
+        <p>{say("settings.signOutWaiting", { waiting: waiting(keep) })}</p>
         <div className="mt-5 flex flex-wrap gap-3">
           <Button kind="main" onClick={() => setAsks(false)}>
             {say("settings.stay")}

@@ -64,7 +64,9 @@ final class Takes {
         bySound.forEach((sound, sums) -> System.out.printf("%-28s %s%n", sound, sums));
         System.out.printf("%-28s %s%n", "all", all);
         System.out.printf(Locale.ROOT, "%nVerdicts, rows true, columns measured:%n%s%n", all.confusion());
-        System.out.printf("What spoke for a verdict, how often that was right, and how sure it was said to be:%n%s%n", all.sureness());
+        System.out.printf(
+                "What spoke for a verdict, how often that was right, and how sure it was said to be:%n%s%n",
+                all.sureness());
         System.out.printf(Locale.ROOT, "%.0f ms for a second of sound%n", nanos / 1e6 / seconds);
     }
 
@@ -170,6 +172,7 @@ final class Takes {
 
         private final List<Double> errors = new ArrayList<>();
         private final int[][] verdicts = new int[4][4];
+
         /** By what speaks for a verdict: how often it was right, and how often not. */
         private final int[][] rights = new int[Why.values().length][2];
 
