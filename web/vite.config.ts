@@ -1,12 +1,52 @@
 import tailwindcss from "@tailwindcss/vite";
 import react from "@vitejs/plugin-react";
+import { VitePWA } from "vite-plugin-pwa";
+import { compression } from "vite-plugin-compression2";
 import { defineConfig } from "vitest/config";
 import { catalogues } from "./scripts/catalogues.ts";
 
 const path = (file: string) => new URL(file, import.meta.url).pathname;
 
+/** What a phone or a computer shows where Tachylim is installed. */
+const manifest = {
+  id: "/",
+  name: "Tachylim",
+  short_name: "Tachylim",
+  description: "Speed workouts for instrumentalists: bursts, rests and the tempo where technique breaks down.",
+  start_url: "/",
+  scope: "/",
+  display: "standalone" as const,
+  background_color: "#F5F7F4",
+  theme_color: "#F5F7F4",
+  icons: [
+    { src: "/icons/icon-192.png", sizes: "192x192", type: "image/png" },
+    { src: "/icons/icon-512.png", sizes: "512x512", type: "image/png" },
+    { src: "/icons/maskable-512.png", sizes: "512x512", type: "image/png", purpose: "maskable" },
+  ],
+};
+
 export default defineConfig(({ command }) => ({
-  plugins: [react(), tailwindcss(), catalogues()],
+  plugins: [
+    react(),
+    tailwindcss(),
+    catalogues(),
+    VitePWA({
+      strategies: "injectManifest",
+      srcDir: "src/offline",
+      filename: "worker.ts",
+      injectRegister: false,
+      manifest,
+      manifestFilename: "manifest.json",
+      // Everything that a page may need: a workout is opened where there is no network. The largest is the engraver.
+      injectManifest: {
+        globPatterns: ["index.html", "favicon.svg", "icons/apple-180.png", "assets/*.{js,css,json,woff2}"],
+        maximumFileSizeToCacheInBytes: 1_000_000,
+        // Names of built files carry what is in them.
+        dontCacheBustURLsMatching: /^assets\//,
+      },
+    }),
+    compression({ algorithms: ["brotliCompress", "gzip"], include: /\.(js|css|json|html|svg)$/, threshold: 1_000 }),
+  ],
   resolve: {
     // The core that the pages carry is compiled from Java by the build's module of that name.
     alias: {

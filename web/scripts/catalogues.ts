@@ -1,6 +1,7 @@
-import { parse, TYPE } from "@formatjs/icu-messageformat-parser";
+import { parse } from "@formatjs/icu-messageformat-parser";
 import { readFileSync } from "node:fs";
 import type { Plugin } from "vite";
+import { brief } from "../src/words/brief.ts";
 
 const CATALOGUE = /\/words\/(..)\.json\?url(&takes)?$/;
 
@@ -9,13 +10,6 @@ const SERVER = /^(refusal|column|calendar)\./;
 
 /** What only pages with a microphone say. */
 const TAKES = /^(heard|heardWhy|deaf|madeUp|take|recording|unheard)\./;
-
-/** A message as the pages take it: a plain one as its text, any other as the tree that the formatter works on. */
-function compiled(message: string) {
-  const parts = parse(message);
-  const only = parts.length === 1 ? parts[0] : undefined;
-  return only?.type === TYPE.literal ? only.value : parts;
-}
 
 /** What has no style of its own needs not say so. */
 const plainly = (name: string, value: unknown) => (name === "style" && value === null ? undefined : value);
@@ -38,7 +32,10 @@ export function catalogues(): Plugin {
         type: "asset",
         name,
         originalFileName: `../words/${name}`,
-        source: JSON.stringify(Object.fromEntries(said.map(([code, message]) => [code, compiled(message)])), plainly),
+        source: JSON.stringify(
+          Object.fromEntries(said.map(([code, message]) => [code, brief(parse(message))])),
+          plainly,
+        ),
       });
       return `export default import.meta.ROLLUP_FILE_URL_${file}`;
     },

@@ -1,11 +1,15 @@
+import { useEffect } from "react";
 import { QueryClientProvider } from "@tanstack/react-query";
 import { BrowserRouter, Navigate, Route, Routes, useLocation } from "react-router";
 import type { Schemas } from "./api/client";
 import { queryClient, useGreeting } from "./api/queries";
 import { Drop } from "./features/recording/Drop";
 import { ZoneOffer } from "./features/settings/Home";
+import { renewBetweenWorkouts } from "./offline/build";
+import { FrameLines } from "./offline/FrameLines";
+import { forgetSeen } from "./offline/seen";
+import { useReturn } from "./offline/useReturn";
 import { useOutbox } from "./outbox/useOutbox";
-import { useWaiting } from "./outbox/waiting";
 import { keep } from "./keep";
 import { ErrorBoundary } from "./ui/ErrorBoundary";
 import { Guarded } from "./ui/Guarded";
@@ -13,7 +17,7 @@ import { later } from "./ui/later";
 import { Nav } from "./ui/Nav";
 import { Failed, Waiting } from "./ui/Page";
 import { Toasts } from "./ui/Toasts";
-import { say, speakTo } from "./words/say";
+import { speakTo } from "./words/say";
 
 const Welcome = later(() => import("./features/welcome/Welcome"));
 const First = later(() => import("./features/first/First"));
@@ -52,6 +56,10 @@ export function App() {
 
 function Places() {
   const greeting = useGreeting();
+  const nobody = greeting.data?.me === null;
+  useEffect(() => {
+    if (nobody) void forgetSeen();
+  }, [nobody]);
   // Once it is known who is here, the page stays, whatever becomes of asking again.
   if (!greeting.data) {
     if (greeting.isPending) return <Waiting />;
@@ -72,6 +80,9 @@ function Places() {
 
 function Rooms({ me }: { me: Schemas["Me"] }) {
   useOutbox();
+  useReturn();
+  const { pathname } = useLocation();
+  useEffect(renewBetweenWorkouts, [pathname]);
   return (
     <Routes>
       <Route element={<Guarded />}>
@@ -109,22 +120,12 @@ function Dropped({ me }: { me: Schemas["Me"] }) {
 }
 
 function Framed({ me }: { me: Schemas["Me"] }) {
-  const left = useWaiting();
   return (
     <>
       <Nav name={me.name} />
       <Drop />
       <ZoneOffer me={me} keep={keep} />
-      {left > 0 && (
-        <p role="status" className="border-b border-brass px-4 py-2 sm:px-9">
-          {say("outbox.waitingToBeSent", { waiting: left })}
-        </p>
-      )}
-      {keep.onlyHere && (
-        <p role="status" className="border-b border-brass px-4 py-2 sm:px-9">
-          {say("common.thisBrowserKeepsNothingFor")}
-        </p>
-      )}
+      <FrameLines />
       <Guarded />
     </>
   );

@@ -1,5 +1,7 @@
 import createClient, { type Middleware } from "openapi-fetch";
 import type { components, paths } from "./schema";
+import { compare } from "../offline/build";
+import { heard } from "../offline/connection";
 import { locale, say } from "../words/say";
 
 export type Schemas = components["schemas"];
@@ -46,6 +48,10 @@ const headers: Middleware = {
     const token = cookie("XSRF-TOKEN");
     if (token) request.headers.set("X-XSRF-TOKEN", decodeURIComponent(token));
     return request;
+  },
+  onResponse({ response }) {
+    heard(response);
+    compare(response);
   },
 };
 

@@ -44,6 +44,17 @@ export function timeOfDay(instant: string) {
   return new Date(instant).toLocaleTimeString(locale(), { hour: "numeric", minute: "2-digit" });
 }
 
+/** When something was, as briefly as it can be said: today by its time alone. */
+export function moment(instant: string) {
+  const then = new Date(instant);
+  const today = then.toDateString() === new Date().toDateString();
+  return then.toLocaleString(locale(), {
+    ...(!today && { weekday: "short", day: "numeric", month: "short" }),
+    hour: "numeric",
+    minute: "2-digit",
+  });
+}
+
 const FAMILY: Record<string, string> = {
   WIND: say("common.wind"),
   BRASS: say("common.brass"),

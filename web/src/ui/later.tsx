@@ -1,4 +1,5 @@
 import { type ComponentType, useEffect, useState } from "react";
+import { loadAnew } from "../offline/build";
 import { Waiting } from "./Page";
 
 type Module<P> = { default: ComponentType<P> };
@@ -20,7 +21,9 @@ export function later<P extends object>(fetch: () => Promise<Module<P>>) {
       };
       fetch().then(
         ({ default: page }) => arrived((kept = { page })),
-        (error: unknown) => arrived({ error }),
+        (error: unknown) => {
+          if (!loadAnew()) arrived({ error });
+        },
       );
       return () => {
         left = true;

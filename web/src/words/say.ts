@@ -1,7 +1,7 @@
-import { type MessageFormatElement, TYPE } from "@formatjs/icu-messageformat-parser";
 import type { ReactNode } from "react";
 import { createIntl, createIntlCache, type IntlShape } from "react-intl";
 import type { Schemas } from "../api/client";
+import { atLength, type Brief } from "./brief";
 import type english from "../../../words/en.json";
 
 /** What the page can say: every message of the catalogues has one. */
@@ -12,7 +12,7 @@ export type Reason = Schemas["Reason"];
 
 type Plain = string | number | null | undefined;
 type Rich = ReactNode | ((words: ReactNode[]) => ReactNode);
-type Message = string | MessageFormatElement[];
+type Message = Brief;
 
 let intl: IntlShape;
 
@@ -34,16 +34,11 @@ export function learn(messages: Record<string, Message>) {
   Object.assign(intl.messages, read(messages));
 }
 
+/** The build has read all messages, and written them down briefly. */
 const read = (messages: Record<string, Message>) =>
-  (import.meta.env.PROD ? Object.fromEntries(Object.entries(messages).map(asRead)) : { ...messages }) as Record<
-    string,
-    string
-  >;
-
-/** The build has read all messages; of those without values only the text is left, to save room. */
-function asRead([code, message]: [string, Message]) {
-  return [code, typeof message === "string" ? [{ type: TYPE.literal, value: message }] : message];
-}
+  (import.meta.env.PROD
+    ? Object.fromEntries(Object.entries(messages).map(([code, message]) => [code, atLength(message)]))
+    : { ...messages }) as unknown as Record<string, string>;
 
 /** The language with its region, by which days, clocks and numbers are written. */
 export const locale = () => intl.locale;

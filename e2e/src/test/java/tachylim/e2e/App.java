@@ -163,10 +163,13 @@ final class App implements AutoCloseable {
         }
     }
 
+    /** The one port from there on that browsers refuse to open. */
+    private static final int REFUSED = 10_080;
+
     /** A port to listen on, of those that the system gives to nobody who only calls: it may be a minute before it is taken. */
     static int freePort() {
         while (true) {
-            int port = ThreadLocalRandom.current().nextInt(10_000, 20_000);
+            int port = ThreadLocalRandom.current().nextInt(REFUSED + 1, 20_000);
             try (ServerSocket socket = new ServerSocket(port)) {
                 return socket.getLocalPort();
             } catch (IOException isTaken) {

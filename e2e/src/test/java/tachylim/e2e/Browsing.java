@@ -6,6 +6,7 @@ import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
+import com.microsoft.playwright.options.ServiceWorkerPolicy;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -55,8 +56,17 @@ final class Browsing implements AutoCloseable {
         return page(opened(of(app.base(), 1280, 800)));
     }
 
+    /** Somebody whose browser keeps the application, as it is without a test. */
+    BrowserContext installed(App app, int width, int height) {
+        return forOneTest(of(app.base(), width, height).setServiceWorkers(ServiceWorkerPolicy.ALLOW));
+    }
+
+    /** To keep the application in each window takes long, and answers for the server where a test wants none. */
     private static Browser.NewContextOptions of(String base, int width, int height) {
-        return new Browser.NewContextOptions().setBaseURL(base).setViewportSize(width, height);
+        return new Browser.NewContextOptions()
+                .setBaseURL(base)
+                .setViewportSize(width, height)
+                .setServiceWorkers(ServiceWorkerPolicy.BLOCK);
     }
 
     private BrowserContext forOneTest(Browser.NewContextOptions options) {
