@@ -9,6 +9,7 @@ export const RANGES = {
     minutes: { minimum: 1, maximum: 600 },
     note: { minLength: 0, maxLength: 200 },
   },
+  BegunAway: { secondsAgo: { minimum: 0, maximum: 1209600 } },
   BlockWish: {
     seconds: { minimum: 10, maximum: 10800 },
     theme: { minimum: 0, maximum: 5 },

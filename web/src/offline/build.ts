@@ -65,6 +65,7 @@ let leaving = false;
 
 /** A part of the page that is no longer to be had, since there is a newer build: the page is loaded anew, but not for ever. */
 export function loadAnew(): boolean {
+  if (!import.meta.env.PROD) return false;
   if (leaving) return true;
   const last = Number(keepOfWindow.getItem(LOADED) ?? 0);
   if (Date.now() - last < AGAIN_MS || keepOfWindow.onlyHere) return false;

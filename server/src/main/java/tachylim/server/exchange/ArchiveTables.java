@@ -141,7 +141,7 @@ class ArchiveTables {
                         select table_name from information_schema.columns
                         where table_schema = database() and column_name = 'account_id'""").query(String.class).list());
         ALL.forEach(table -> unknown.remove(table.name()));
-        unknown.removeAll(Set.of("run_summary", "calendar_feed"));
+        unknown.removeAll(Set.of("run_summary", "calendar_feed", "packed_workout"));
         return unknown;
     }
 }

@@ -7,7 +7,6 @@ import tachylim.record.WorkoutCodec;
 import tachylim.server.account.SignedIn;
 import tachylim.server.record.Documents;
 import tachylim.server.repertoire.RepertoireService;
-import tachylim.server.repertoire.StoredSection;
 import tachylim.server.run.RunDtos.HeardAnswer;
 import tachylim.server.run.RunDtos.HeardRun;
 import tachylim.server.web.ProblemCode;
@@ -17,11 +16,9 @@ import tachylim.server.workout.StoredWorkout;
 import tachylim.shown.BeliefDto;
 import tachylim.shown.EventDto;
 import tachylim.shown.LeftDto;
-import tachylim.shown.PlaceDto;
 import tachylim.shown.RunBasis;
 import tachylim.words.Reason;
 import tachylim.workout.Rules;
-import tachylim.workout.Theme;
 
 /** Runs in full, for pages that go on with them while the server cannot be reached. */
 @Service
@@ -58,7 +55,7 @@ class RunBases {
                 LeftDto.of(stored.told()),
                 stored.effortBefore().minutes(),
                 begun.brief().themes().stream()
-                        .map(theme -> place(who, stored, theme))
+                        .map(theme -> PackingService.place(repertoire.anySection(who, stored.sectionOf(theme))))
                         .toList());
     }
 
@@ -77,15 +74,5 @@ class RunBases {
         return events.findByAccountIdAndRunIdOrderByOrdinal(who.accountId(), id).stream()
                 .map(RunEvent::kept)
                 .toList();
-    }
-
-    private PlaceDto place(SignedIn who, StoredRun stored, Theme theme) {
-        StoredSection section = repertoire.anySection(who, stored.sectionOf(theme));
-        return new PlaceDto(
-                section.id(),
-                section.passage().id(),
-                section.passage().title(),
-                section.part(),
-                section.notes().firstNote());
     }
 }

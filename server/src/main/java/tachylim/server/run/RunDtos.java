@@ -8,6 +8,7 @@ import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
+import java.time.LocalDate;
 import java.util.List;
 import tachylim.load.FeltEffort;
 import tachylim.passage.InstrumentFamily;
@@ -16,6 +17,7 @@ import tachylim.shown.EventDto;
 import tachylim.shown.MeasuredDto;
 import tachylim.shown.Moment;
 import tachylim.shown.PlanWish;
+import tachylim.shown.RunBasis;
 import tachylim.task.Answer;
 import tachylim.task.Ask;
 import tachylim.task.Tension;
@@ -37,6 +39,18 @@ public final class RunDtos {
                     nullable = true,
                     description = "the open workout that is ended first; what was played of it is saved")
             Long ending) {}
+
+    /**
+     * A workout that is taken along.
+     *
+     * @param day the day that it was planned for
+     */
+    record PackedDto(long id, LocalDate day, InstrumentFamily instrument, String focus, RunBasis basis) {}
+
+    /** That a workout which was taken along has been begun. */
+    record BegunAway(
+            @NotNull @Pattern(regexp = UUID) String holder,
+            @Min(0) @Max(MOST_AGO) double secondsAgo) {}
 
     record TakeOver(@NotNull @Pattern(regexp = UUID) String holder) {}
 

@@ -62,6 +62,7 @@ public class StoredRun {
 
     protected StoredRun() {}
 
+    /** @param rules the edition of the rules it is begun by */
     StoredRun(
             long accountId,
             long workoutId,
@@ -70,7 +71,8 @@ public class StoredRun {
             Instant at,
             String holder,
             Effort effortBefore,
-            Allowance told) {
+            Allowance told,
+            int rules) {
         this.accountId = accountId;
         this.workoutId = workoutId;
         this.sectionId = sectionId;
@@ -80,7 +82,7 @@ public class StoredRun {
         this.activeAccount = accountId;
         this.holder = holder;
         this.effortBefore = effortBefore.minutes();
-        this.rules = Rules.EDITION;
+        this.rules = rules;
         this.note = "";
         tell(told);
     }

@@ -62,7 +62,7 @@ public class DraftService {
     /** What is begun is no draft any more. */
     @Transactional
     public void begun(SignedIn who, PlanWish wish) {
-        long passage = repertoire.section(who, wish.sectionId()).passage().id();
+        long passage = repertoire.anySection(who, wish.sectionId()).passage().id();
         drafts.findByPassageIdAndAccountId(passage, who.accountId())
                 .filter(draft ->
                         StoredWish.read(draft.wish()).filter(wish::equals).isPresent())

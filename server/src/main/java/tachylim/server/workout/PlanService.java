@@ -376,20 +376,33 @@ public class PlanService {
                         .get(0));
     }
 
-    /** Keeps the workout that is about to be played. */
-    @Transactional
-    public StoredWorkout keep(SignedIn who, PlanWish wish, Today today, Instant at) {
+    /** The workout that a wish comes to on a day, where anything is left of that. */
+    @Transactional(readOnly = true)
+    public Workout drawn(SignedIn who, PlanWish wish, Today today) {
         List<StoredSection> sections = repertoire.sections(who, wish.sectionIds());
-        storage.checkRoom(who);
         today.checkMayPlay();
         Workout workout = plan(who, wish, sections, known(who, sections, today), today);
         if (workout.blocks().isEmpty()) {
             throw Refused.conflict(
                     ProblemCode.NOTHING_LEFT, workout.remarks().stream().reduce(Reason.NONE, Reason::then));
         }
-        remember(who, wish, workout, sections.get(0), today);
-        StoredWorkout stored = workouts.save(
-                new StoredWorkout(who.accountId(), sections.get(0).id(), today.day(), at, wish.minutes(), workout));
+        return workout;
+    }
+
+    /** Keeps the workout that is about to be played. */
+    @Transactional
+    public StoredWorkout keep(SignedIn who, PlanWish wish, Today today, Instant at) {
+        storage.checkRoom(who);
+        return keep(who, wish, drawn(who, wish, today), today, at);
+    }
+
+    /** Keeps a workout that was drawn before, and is played or has been. */
+    @Transactional
+    public StoredWorkout keep(SignedIn who, PlanWish wish, Workout workout, Today today, Instant at) {
+        StoredSection first = repertoire.anySection(who, workout.brief().theme().id());
+        remember(who, wish, workout, first, today);
+        StoredWorkout stored =
+                workouts.save(new StoredWorkout(who.accountId(), first.id(), today.day(), at, wish.minutes(), workout));
         beliefs.deleteByAccountIdAndDayBefore(who.accountId(), today.day().minusDays(BELIEF_DAYS));
         List<Theme> themes = workout.brief().themes();
         for (int theme = 0; theme < themes.size(); theme++) {

@@ -9,7 +9,7 @@ import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.json.JsonMapper;
 
 /** How what was wished of a workout is stored: under the names of the first release. */
-final class StoredWish {
+public final class StoredWish {
 
     /** What was stored before there was a choice is as if it had not been chosen. */
     private static final JsonMapper JSON = JsonMapper.builder()
@@ -33,12 +33,12 @@ final class StoredWish {
 
     private StoredWish() {}
 
-    static String written(PlanWish wish) {
+    public static String written(PlanWish wish) {
         return JSON.writeValueAsString(wish);
     }
 
     /** Empty where it cannot be read any more, because a method or a part has gone. */
-    static Optional<PlanWish> read(String stored) {
+    public static Optional<PlanWish> read(String stored) {
         try {
             return Optional.of(JSON.readValue(stored, PlanWish.class));
         } catch (JacksonException gone) {

@@ -95,6 +95,11 @@ class IsolationTest extends ServerTest {
         same(other, "GET", "/api/runs/{id}/events", runId, null);
         same(other, "POST", "/api/runs/{id}/events", runId, Practice.answer(run, window));
         same(other, "POST", "/api/runs/{id}/holder", runId, Map.of("holder", window.toString()));
+        long packedId = owner.post("/api/packed", Practice.plan(section, Map.of()))
+                .ok()
+                .path("id")
+                .asLong();
+        same(other, "POST", "/api/packed/{id}/run", packedId, Map.of("holder", window.toString(), "secondsAgo", 1));
         same(other, "PUT", "/api/runs/{id}/rating", runId, Map.of("rating", 3));
         same(other, "PUT", "/api/runs/{id}/note", runId, Map.of("note", "hello"));
         same(other, "GET", "/api/log/{id}", runId, null);

@@ -539,6 +539,8 @@ class CapsTest extends ServerTest {
                 "/api/account/warm-up",
                 "/api/account/farewell",
                 "/api/passages",
+                "/api/packed",
+                "/api/packed/{id}/run",
                 "/api/changes",
                 "/api/changes/{id}",
                 "/api/load/elsewhere",
