@@ -36,6 +36,6 @@ const core = manifest["../browser/target/page/tachylim.js"].file;
 if (first.has(core)) throw new Error("The first page waits for the core");
 weigh("The core of the run", new Set([core]), CORE_KB);
 // Workers stand in no manifest: they are found by their names.
-const listening = readdirSync("dist/assets").filter((file) => /^(ear\.worker|recorder\.worklet)-/.test(file));
+const listening = readdirSync("dist/assets").filter((file) => /^(ear\.worker|recorder\.worklet)-.*\.js$/.test(file));
 if (listening.length !== 2) throw new Error(`What listens is not there: ${listening}`);
 weigh("What listens", new Set(listening.map((file) => `assets/${file}`)), EAR_KB);

@@ -1,4 +1,4 @@
-import { useEffect } from "react";
+import { useEffect, useState } from "react";
 import { QueryClientProvider } from "@tanstack/react-query";
 import { BrowserRouter, Navigate, Route, Routes, useLocation } from "react-router";
 import type { Schemas } from "./api/client";
@@ -8,7 +8,9 @@ import { ZoneOffer } from "./features/settings/Home";
 import { renewBetweenWorkouts } from "./offline/build";
 import { FrameLines } from "./offline/FrameLines";
 import { forgetSeen } from "./offline/seen";
+import { useAhead } from "./offline/useAhead";
 import { useReturn } from "./offline/useReturn";
+import { clearAway, layOut } from "./outbox/shelf";
 import { useOutbox } from "./outbox/useOutbox";
 import { keep } from "./keep";
 import { ErrorBoundary } from "./ui/ErrorBoundary";
@@ -58,7 +60,7 @@ function Places() {
   const greeting = useGreeting();
   const nobody = greeting.data?.me === null;
   useEffect(() => {
-    if (nobody) void forgetSeen();
+    if (nobody) void Promise.all([forgetSeen(), clearAway()]);
   }, [nobody]);
   // Once it is known who is here, the page stays, whatever becomes of asking again.
   if (!greeting.data) {
@@ -75,12 +77,20 @@ function Places() {
       </Routes>
     );
   }
-  return <Rooms me={me} />;
+  return <Home me={me} />;
+}
+
+/** What is kept for somebody in this browser is laid out before any page asks for it. */
+function Home({ me }: { me: Schemas["Me"] }) {
+  const [laidOut, setLaidOut] = useState<string>();
+  useEffect(() => void layOut(me.name).then(() => setLaidOut(me.name)), [me.name]);
+  return laidOut === me.name ? <Rooms me={me} /> : <Waiting />;
 }
 
 function Rooms({ me }: { me: Schemas["Me"] }) {
   useOutbox();
   useReturn();
+  useAhead();
   const { pathname } = useLocation();
   useEffect(renewBetweenWorkouts, [pathname]);
   return (

@@ -1,5 +1,6 @@
 import type { ReactNode } from "react";
 import { keep } from "../keep";
+import { lastsOnlyHere } from "../outbox/shelf";
 import { useWaiting } from "../outbox/waiting";
 import { Button } from "../ui/Button";
 import { moment } from "../ui/format";
@@ -16,7 +17,7 @@ export function FrameLines() {
     <>
       {lastReached !== undefined && <Line>{say("offline.cutOff", { since: moment(lastReached) })}</Line>}
       {waiting > 0 && <Line>{say("outbox.waitingToBeSent", { waiting })}</Line>}
-      {keep.onlyHere && <Line>{say("common.thisBrowserKeepsNothingFor")}</Line>}
+      {(keep.onlyHere || lastsOnlyHere()) && <Line>{say("common.thisBrowserKeepsNothingFor")}</Line>}
       {newer && (
         <Line>
           {say("offline.newer")}{" "}

@@ -1,5 +1,6 @@
 import { api, given, Problem } from "../api/client";
 import { EventQueue, type Queued } from "./queue";
+import { numberOf } from "./runs";
 import { windowId } from "./windowId";
 import type { Schemas } from "../api/client";
 
@@ -29,53 +30,50 @@ export function fate({ event, baseless }: Queued, refusal: Problem, { over, answ
   return over || baseless || answers.length > event.ordinal || cannotBeRead(refusal) ? "refused" : "open";
 }
 
-/** How long to wait before the next try: longer each time, and as long as the server says where it does. */
-export function waitBefore(attempt: number, error: unknown): number {
-  if (error instanceof Problem && error.code === "too-soon")
-    return Math.min(60_000, 1_000 * Number(error.more.seconds) + 100);
-  return Math.min(20_000, 1_000 * 2 ** Math.min(attempt, 5));
-}
-
 const ago = (queued: Queued) => Math.max(0, (Date.now() - queued.madeAt) / 1000);
 
-function sendAs(holder: string, runId: number, queued: Queued): Promise<RunView> {
+async function sendAs(holder: string, run: string, queued: Queued): Promise<RunView> {
   const { measured = [], taken = null } = queued.event;
   const body = { ...queued.event, measured, taken, holder, secondsAgo: ago(queued) };
-  return given(api.POST("/api/runs/{id}/events", { params: { path: { id: runId } }, body }));
+  const id = await numberOf(run);
+  return given(api.POST("/api/runs/{id}/events", { params: { path: { id } }, body }));
 }
 
 const isTakenOver = (error: unknown) => error instanceof Problem && error.code === "taken-over";
 
 /** Sends an answer for this window, or else for the one in which it was given: that may be closed, and still hold the run. */
-async function send(runId: number, queued: Queued): Promise<RunView> {
+async function send(run: string, queued: Queued): Promise<RunView> {
   const { holder } = queued.event;
   try {
-    return await sendAs(windowId(), runId, queued);
+    return await sendAs(windowId(), run, queued);
   } catch (error) {
     if (!isTakenOver(error) || holder === windowId()) throw error;
-    return sendAs(holder, runId, queued);
+    return sendAs(holder, run, queued);
   }
 }
 
 /** Makes this window the one in which a run goes on. */
-export const takeOver = (runId: number) =>
-  given(api.POST("/api/runs/{id}/holder", { params: { path: { id: runId } }, body: { holder: windowId() } }));
+export async function takeOver(run: string) {
+  const id = await numberOf(run);
+  return given(api.POST("/api/runs/{id}/holder", { params: { path: { id } }, body: { holder: windowId() } }));
+}
 
 /**
  * As {@link sendQueued}, for a run that is open nowhere in this browser: where another window has taken it over and not gone on,
  * this one does, so that nothing waits for a window that is closed.
  */
-export async function sendLeft(runId: number, queue: EventQueue): Promise<Sent> {
+export async function sendLeft(run: string, queue: EventQueue): Promise<Sent> {
   try {
-    return await sendQueued(runId, queue);
+    return await sendQueued(run, queue);
   } catch (error) {
     if (!isTakenOver(error)) throw error;
-    await takeOver(runId);
-    return sendQueued(runId, queue);
+    await takeOver(run);
+    return sendQueued(run, queue);
   }
 }
 
-const heard = (runId: number) => given(api.GET("/api/runs/{id}/events", { params: { path: { id: runId } } }));
+const heard = async (run: string) =>
+  given(api.GET("/api/runs/{id}/events", { params: { path: { id: await numberOf(run) } } }));
 
 export interface Sent {
   view?: RunView;
@@ -88,19 +86,19 @@ export interface Sent {
  * the caller to try again.
  */
 export async function sendQueued(
-  runId: number,
+  run: string,
   queue: EventQueue,
   onView: (view: RunView) => void = () => undefined,
 ): Promise<Sent> {
   const sent: Sent = { refused: [] };
   for (let queued = queue.first(); queued; queued = queue.first()) {
     try {
-      sent.view = await send(runId, queued);
+      sent.view = await send(run, queued);
       queue.confirmed(queued);
       onView(sent.view);
     } catch (error) {
       if (!saysNo(error)) throw error;
-      const decided = fate(queued, error, await heard(runId));
+      const decided = fate(queued, error, await heard(run));
       if (decided === "open") throw error;
       if (decided === "refused") sent.refused.push(error.detail);
       // A tension that came too late leaves its answer where it is.

@@ -29,27 +29,27 @@ afterEach(() => vi.unstubAllGlobals());
 describe("a workout that is open in a window", () => {
   it("is left to that window, until it is left", async () => {
     const { holdOpen, whereClosed } = await withLocks(locks());
-    const close = holdOpen(7);
-    expect(await whereClosed(7, () => Promise.resolve("sent"))).toBeUndefined();
-    expect(await whereClosed(8, () => Promise.resolve("sent"))).toBe("sent");
+    const close = holdOpen("7");
+    expect(await whereClosed("7", () => Promise.resolve("sent"))).toBeUndefined();
+    expect(await whereClosed("8", () => Promise.resolve("sent"))).toBe("sent");
     close();
-    await vi.waitFor(async () => expect(await whereClosed(7, () => Promise.resolve("sent"))).toBe("sent"));
+    await vi.waitFor(async () => expect(await whereClosed("7", () => Promise.resolve("sent"))).toBe("sent"));
   });
 
   it("may be open in another as well", async () => {
     const { holdOpen, isOpenInAnother } = await withLocks(locks());
-    holdOpen(7);
-    expect(await isOpenInAnother(7)).toBe(false);
-    const other = holdOpen(7);
-    expect(await isOpenInAnother(7)).toBe(true);
+    holdOpen("7");
+    expect(await isOpenInAnother("7")).toBe(false);
+    const other = holdOpen("7");
+    expect(await isOpenInAnother("7")).toBe(true);
     other();
-    await vi.waitFor(async () => expect(await isOpenInAnother(7)).toBe(false));
+    await vi.waitFor(async () => expect(await isOpenInAnother("7")).toBe(false));
   });
 
   it("counts as closed where windows cannot know of each other", async () => {
     const { holdOpen, isOpenInAnother, whereClosed } = await withLocks(undefined);
-    holdOpen(7)();
-    expect(await isOpenInAnother(7)).toBe(false);
-    expect(await whereClosed(7, () => Promise.resolve("sent"))).toBe("sent");
+    holdOpen("7")();
+    expect(await isOpenInAnother("7")).toBe(false);
+    expect(await whereClosed("7", () => Promise.resolve("sent"))).toBe("sent");
   });
 });

@@ -2,7 +2,7 @@
 const locks = (globalThis.navigator as Partial<Navigator> | undefined)?.locks;
 
 const PREFIX = "tachylim.run.";
-const nameOf = (runId: number) => PREFIX + runId;
+const nameOf = (run: string) => PREFIX + run;
 
 /** Tells this window that a workout was left: what of it still waits is sent from elsewhere. */
 export const LEFT = "tachylim.left";
@@ -13,11 +13,11 @@ let openHere = 0;
 export const isOpenHere = () => openHere > 0;
 
 /** Says to all windows of this browser that a workout is open in one: until the end that it gives. */
-export function holdOpen(runId: number): () => void {
+export function holdOpen(run: string): () => void {
   let close: () => void = () => undefined;
   openHere++;
   const closed = new Promise<void>((resolve) => (close = resolve));
-  const held = locks?.request(nameOf(runId), { mode: "shared" }, () => closed);
+  const held = locks?.request(nameOf(run), { mode: "shared" }, () => closed);
   return () => {
     close();
     openHere--;
@@ -32,15 +32,15 @@ export async function isAnyOpen(): Promise<boolean> {
 }
 
 /** Whether it is open in another window than this one, where it is open as well. */
-export async function isOpenInAnother(runId: number): Promise<boolean> {
+export async function isOpenInAnother(run: string): Promise<boolean> {
   const held = (await locks?.query())?.held ?? [];
-  return held.filter(({ name }) => name === nameOf(runId)).length > 1;
+  return held.filter(({ name }) => name === nameOf(run)).length > 1;
 }
 
 /** Does something for a workout that is open in no window, and keeps others from doing it meanwhile; nothing where it is. */
-export function whereClosed<T>(runId: number, does: () => Promise<T>): Promise<T | undefined> {
+export function whereClosed<T>(run: string, does: () => Promise<T>): Promise<T | undefined> {
   if (!locks) return does();
-  return locks.request(nameOf(runId), { ifAvailable: true }, (lock) => (lock ? does() : undefined)) as Promise<
+  return locks.request(nameOf(run), { ifAvailable: true }, (lock) => (lock ? does() : undefined)) as Promise<
     T | undefined
   >;
 }

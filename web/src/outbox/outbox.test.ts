@@ -1,6 +1,5 @@
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import { NoConnection, Problem } from "../api/client";
-import { memory } from "../memory";
 
 const post = vi.hoisted(() => vi.fn());
 const get = vi.hoisted(() => vi.fn());
@@ -11,10 +10,12 @@ vi.mock("../api/client", async (original) => ({
 }));
 vi.mock("./windowId", () => ({ windowId: () => "w" }));
 
-const { fate, sendLeft, sendQueued, waitBefore } = await import("./answers");
-const { othersRuns, waiting } = await import("./waiting");
+const { fate, sendLeft, sendQueued } = await import("./answers");
+const { waitBefore } = await import("./patience");
+const { waiting } = await import("./waiting");
+const { answers, counts, symptoms } = await import("./shelf");
 const { sendEverything } = await import("./outbox");
-const { noteCount, sendCounts, waitingCounts } = await import("./counts");
+const { noteCount, sendCounts } = await import("./counts");
 const { noteSymptom } = await import("./symptoms");
 const { EventQueue } = await import("./queue");
 
@@ -38,7 +39,9 @@ const kept = (ids: string[], over = false, tension = 1) => ({
   answers: ids.map((clientId) => ({ clientId, tension })),
 });
 
-const sent = (tension = 1) => ({ event: { ...answer("a"), tension }, madeAt: 0, revision: 1 });
+const sent = (tension = 1) => ({ id: "a", run: "7", event: { ...answer("a"), tension }, madeAt: 0, revision: 1 });
+
+beforeEach(() => [answers, counts, symptoms].forEach((shelf) => shelf.clear()));
 
 describe("what a no comes to", () => {
   it.each([
@@ -72,87 +75,86 @@ describe("what is on its way", () => {
     refusal(409, "changed"),
     refusal(409, "too-soon"),
   ])("stays where nothing was decided: %s", async (error) => {
-    const queue = new EventQueue(7, memory());
+    const queue = new EventQueue("7");
     queue.add(answer("a"));
     post.mockRejectedValueOnce(error);
-    await expect(sendQueued(7, queue)).rejects.toBe(error);
+    await expect(sendQueued("7", queue)).rejects.toBe(error);
     expect(queue.all()).toHaveLength(1);
     expect(get).not.toHaveBeenCalled();
   });
 
   it("stays when there is no answer, and goes when there is one", async () => {
-    const queue = new EventQueue(7, memory());
+    const queue = new EventQueue("7");
     queue.add(answer("a"));
     post.mockRejectedValueOnce(refusal(500));
-    await expect(sendQueued(7, queue)).rejects.toThrow();
+    await expect(sendQueued("7", queue)).rejects.toThrow();
     expect(queue.all()).toHaveLength(1);
     post.mockResolvedValueOnce({ id: 7 });
-    expect((await sendQueued(7, queue)).view).toEqual({ id: 7 });
+    expect((await sendQueued("7", queue)).view).toEqual({ id: 7 });
     expect(queue.all()).toHaveLength(0);
   });
 
   it("stays where a no comes from a server that is behind", async () => {
-    const queue = new EventQueue(7, memory());
+    const queue = new EventQueue("7");
     queue.add(answer("a"));
     post.mockRejectedValueOnce(refusal(409, "out-of-step"));
     get.mockResolvedValueOnce(kept([]));
-    await expect(sendQueued(7, queue)).rejects.toThrow("No.");
+    await expect(sendQueued("7", queue)).rejects.toThrow("No.");
     expect(queue.all()).toHaveLength(1);
   });
 
   it("stays where it cannot be asked what a no was said of", async () => {
-    const queue = new EventQueue(7, memory());
+    const queue = new EventQueue("7");
     queue.add(answer("a"));
     post.mockRejectedValueOnce(refusal(409, "over"));
     get.mockRejectedValueOnce(new NoConnection());
-    await expect(sendQueued(7, queue)).rejects.toThrow();
+    await expect(sendQueued("7", queue)).rejects.toThrow();
     expect(queue.all()).toHaveLength(1);
   });
 
   it("goes without a word where it was taken all the same", async () => {
-    const queue = new EventQueue(7, memory());
+    const queue = new EventQueue("7");
     queue.add(answer("a"));
     post.mockRejectedValueOnce(refusal(409, "over"));
     get.mockResolvedValueOnce(kept(["a"], true));
-    expect((await sendQueued(7, queue)).refused).toEqual([]);
+    expect((await sendQueued("7", queue)).refused).toEqual([]);
     expect(queue.all()).toHaveLength(0);
   });
 
   it("does not wait for ever behind an answer that was refused, also when the connection went in between", async () => {
-    const queue = new EventQueue(7, memory());
+    const queue = new EventQueue("7");
     queue.add(answer("a"));
     queue.add({ ...answer("b"), ordinal: 1 });
     post.mockRejectedValueOnce(refusal(422)).mockRejectedValueOnce(new NoConnection());
     get.mockResolvedValue(kept([]));
-    await expect(sendQueued(7, queue)).rejects.toThrow();
+    await expect(sendQueued("7", queue)).rejects.toThrow();
     expect(queue.all()).toHaveLength(1);
     post.mockRejectedValueOnce(refusal(409, "out-of-step"));
-    expect((await sendQueued(7, queue)).refused).toEqual(["No."]);
+    expect((await sendQueued("7", queue)).refused).toEqual(["No."]);
     expect(queue.all()).toHaveLength(0);
   });
 
   it("says what was refused for good, and goes on with the rest", async () => {
-    const queue = new EventQueue(7, memory());
+    const queue = new EventQueue("7");
     queue.add(answer("a"));
     queue.add(answer("b"));
     get.mockResolvedValueOnce(kept(["other"]));
     post.mockRejectedValueOnce(refusal(409, "over")).mockResolvedValueOnce({ id: 7 });
-    expect((await sendQueued(7, queue)).refused).toEqual(["No."]);
+    expect((await sendQueued("7", queue)).refused).toEqual(["No."]);
     expect(post).toHaveBeenCalledTimes(2);
   });
 
   it("goes of every run, also past one that cannot be reached", async () => {
-    const keep = memory();
-    new EventQueue(1, keep).add(answer("a"));
-    new EventQueue(2, keep).add(answer("b", "STOPPED"));
-    noteSymptom(keep);
+    new EventQueue("1").add(answer("a"));
+    new EventQueue("2").add(answer("b", "STOPPED"));
+    noteSymptom();
     post.mockImplementation((_path: string, wish?: { params?: { path: { id: number } } }) =>
       wish?.params?.path.id === 1 ? Promise.reject(refusal(404)) : Promise.resolve({}),
     );
-    await sendEverything(keep);
-    expect(EventQueue.runs(keep)).toEqual([1]);
+    await expect(sendEverything()).rejects.toThrow();
+    expect(EventQueue.runs()).toEqual(["1"]);
     expect(post.mock.calls.map((call) => call[0] as string)).toContain("/api/symptoms");
-    expect(keep.getItem("tachylim.symptoms")).toBeNull();
+    expect(symptoms.all()).toEqual([]);
   });
 
   it("waits longer each time, and as long as it is told", () => {
@@ -166,14 +168,13 @@ describe("what was answered in a window that is closed", () => {
   beforeEach(() => {
     post.mockReset();
     get.mockReset();
-    othersRuns.clear();
   });
 
   const holders = () =>
     post.mock.calls.map(([path, wish]) => [path, (wish as { body: { holder: string } }).body.holder]);
 
-  const left = (keep = memory()) => {
-    const queue = new EventQueue(7, keep);
+  const left = () => {
+    const queue = new EventQueue("7");
     queue.add({ ...answer("a"), holder: "closed" });
     return queue;
   };
@@ -181,7 +182,7 @@ describe("what was answered in a window that is closed", () => {
   it("is sent in its name, as long as that holds the run", async () => {
     const queue = left();
     post.mockRejectedValueOnce(refusal(409, "taken-over")).mockResolvedValueOnce({ id: 7 });
-    await sendQueued(7, queue);
+    await sendQueued("7", queue);
     expect(holders()).toEqual([
       ["/api/runs/{id}/events", "w"],
       ["/api/runs/{id}/events", "closed"],
@@ -196,7 +197,7 @@ describe("what was answered in a window that is closed", () => {
       .mockRejectedValueOnce(refusal(409, "taken-over"))
       .mockResolvedValueOnce({ id: 7 })
       .mockResolvedValueOnce({ id: 7 });
-    expect((await sendLeft(7, queue)).refused).toEqual([]);
+    expect((await sendLeft("7", queue)).refused).toEqual([]);
     expect(holders().slice(2)).toEqual([
       ["/api/runs/{id}/holder", "w"],
       ["/api/runs/{id}/events", "w"],
@@ -208,26 +209,24 @@ describe("what was answered in a window that is closed", () => {
     const queue = left();
     post.mockRejectedValueOnce(refusal(409, "out-of-step"));
     get.mockResolvedValueOnce(kept(["other"]));
-    expect((await sendLeft(7, queue)).refused).toEqual(["No."]);
+    expect((await sendLeft("7", queue)).refused).toEqual(["No."]);
     expect(holders()).toEqual([["/api/runs/{id}/events", "w"]]);
   });
 
-  it("waits for whoever played it where that is somebody else", async () => {
-    const keep = memory();
-    left(keep);
-    expect(waiting(keep)).toBe(1);
+  it("is let go, and said, once its workout is surely gone", async () => {
+    left();
     post.mockRejectedValue(refusal(404));
-    await sendEverything(keep);
-    expect(waiting(keep)).toBe(0);
-    expect(EventQueue.runs(keep)).toEqual([7]);
+    for (let i = 0; i < 4; i++) await expect(sendEverything()).rejects.toThrow();
+    expect(waiting()).toBe(1);
+    expect(await sendEverything()).toEqual([expect.stringContaining("One answer")]);
+    expect(waiting()).toBe(0);
   });
 
   it("is counted with symptoms and changes that wait", () => {
-    const keep = memory();
-    left(keep);
-    noteSymptom(keep);
-    noteCount(keep, 7, 60, 41);
-    expect(waiting(keep)).toBe(3);
+    left();
+    noteSymptom();
+    noteCount(7, 60, 41);
+    expect(waiting()).toBe(3);
   });
 });
 
@@ -237,22 +236,20 @@ describe("counts that have not arrived", () => {
   });
 
   it("wait until they have, and then are forgotten", async () => {
-    const keep = memory();
-    noteCount(keep, 7, 60, 41);
+    noteCount(7, 60, 41);
     post.mockRejectedValueOnce(new NoConnection());
-    await expect(sendCounts(keep)).rejects.toBeInstanceOf(NoConnection);
-    expect(waitingCounts(keep).all()).toMatchObject([{ changeId: 7, clean: 41 }]);
+    await expect(sendCounts()).rejects.toBeInstanceOf(NoConnection);
+    expect(counts.all()).toMatchObject([{ changeId: 7, clean: 41 }]);
     post.mockResolvedValue({});
-    expect(await sendCounts(keep)).toEqual([]);
-    expect(waitingCounts(keep).all()).toEqual([]);
+    expect(await sendCounts()).toEqual([]);
+    expect(counts.all()).toEqual([]);
   });
 
   it("are sent under the same id, in the order they were taken", async () => {
-    const keep = memory();
-    noteCount(keep, 7, 60, 41);
-    noteCount(keep, 8, 30, 20);
+    noteCount(7, 60, 41);
+    noteCount(8, 30, 20);
     post.mockResolvedValue({});
-    await sendCounts(keep);
+    await sendCounts();
     const bodies = post.mock.calls.map(
       ([, request]) => (request as { body: { clean: number; clientId: string } }).body,
     );
@@ -261,11 +258,10 @@ describe("counts that have not arrived", () => {
   });
 
   it("are said when they are refused, and hold up nothing", async () => {
-    const keep = memory();
-    noteCount(keep, 7, 60, 41);
-    noteCount(keep, 8, 30, 20);
+    noteCount(7, 60, 41);
+    noteCount(8, 30, 20);
     post.mockRejectedValueOnce(refusal(409)).mockResolvedValue({});
-    expect(await sendCounts(keep)).toEqual(["No."]);
-    expect(waitingCounts(keep).all()).toEqual([]);
+    expect(await sendCounts()).toEqual(["No."]);
+    expect(counts.all()).toEqual([]);
   });
 });

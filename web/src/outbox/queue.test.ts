@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { memory } from "../memory";
 import { EventQueue, type EventWish, restBegan } from "./queue";
+import { Shelf } from "./shelf";
 
 const event = (clientId: string, tension = 1, kind: EventWish["kind"] = "JUDGED"): EventWish => ({
   clientId,
@@ -17,16 +18,16 @@ const event = (clientId: string, tension = 1, kind: EventWish["kind"] = "JUDGED"
 const ids = (queue: EventQueue) => queue.all().map((queued) => queued.event.clientId);
 
 describe("the queue of answers", () => {
-  it("outlives a reload and keeps its order", () => {
-    const keep = memory();
-    new EventQueue(7, keep).add(event("a"));
-    new EventQueue(7, keep).add(event("b"));
-    expect(ids(new EventQueue(7, keep))).toEqual(["a", "b"]);
-    expect(EventQueue.runs(keep)).toEqual([7]);
+  it("keeps its order, and knows its runs", () => {
+    const shelf = new Shelf("answers");
+    new EventQueue("7", shelf).add(event("a"));
+    new EventQueue("7", shelf).add(event("b"));
+    expect(ids(new EventQueue("7", shelf))).toEqual(["a", "b"]);
+    expect(EventQueue.runs(shelf)).toEqual(["7"]);
   });
 
   it("forgets an answer only when it is confirmed", () => {
-    const queue = new EventQueue(7, memory());
+    const queue = new EventQueue("7", new Shelf("answers"));
     queue.add(event("a"));
     queue.add(event("b"));
     queue.confirmed(queue.first()!);
@@ -34,7 +35,7 @@ describe("the queue of answers", () => {
   });
 
   it("corrects a tension that has not left yet", () => {
-    const queue = new EventQueue(7, memory());
+    const queue = new EventQueue("7", new Shelf("answers"));
     queue.add(event("a", 1));
     queue.add(event("a", 4));
     expect(queue.all()).toHaveLength(1);
@@ -42,41 +43,57 @@ describe("the queue of answers", () => {
   });
 
   it("keeps a tension that was put right while the answer was on its way", () => {
-    const queue = new EventQueue(7, memory());
-    queue.add(event("a", 1), 1_000);
+    const queue = new EventQueue("7", new Shelf("answers"));
+    queue.add(event("a", 1), undefined, 1_000);
     const onItsWay = queue.first()!;
-    queue.add(event("a", 4), 5_000);
+    queue.add(event("a", 4), undefined, 5_000);
     queue.confirmed(onItsWay);
     expect(queue.first()).toMatchObject({ event: { tension: 4 }, madeAt: 1_000 });
   });
 
   it("lets nothing wait in front of what ends a run", () => {
-    const queue = new EventQueue(7, memory());
+    const queue = new EventQueue("7", new Shelf("answers"));
     queue.add(event("a"));
     queue.add(event("b", 1, "SYMPTOM"));
     expect(queue.first()?.event.clientId).toBe("b");
   });
 
-  it("keeps runs apart and survives broken storage", () => {
-    const keep = memory();
-    new EventQueue(7, keep).add(event("a"));
-    expect(new EventQueue(8, keep).all()).toEqual([]);
-    keep.setItem("tachylim.run.9.queue", "{not json");
-    expect(new EventQueue(9, keep).all()).toEqual([]);
+  it("keeps runs apart", () => {
+    const shelf = new Shelf("answers");
+    new EventQueue("7", shelf).add(event("a"));
+    expect(new EventQueue("8", shelf).all()).toEqual([]);
+  });
+
+  it("keeps what has arrived to play on from, until the run is taken up behind it", () => {
+    const queue = new EventQueue("7", new Shelf("answers"));
+    queue.add(event("a"));
+    queue.add({ ...event("b"), ordinal: 1 });
+    queue.confirmed(queue.first()!);
+    expect(queue.played().map(({ id }) => id)).toEqual(["a", "b"]);
+    queue.playedBefore(2);
+    expect(queue.played().map(({ id }) => id)).toEqual(["b"]);
+  });
+
+  it("sends an answer that has arrived again when its tension is put right", () => {
+    const queue = new EventQueue("7", new Shelf("answers"));
+    queue.add(event("a", 1));
+    queue.confirmed(queue.first()!);
+    queue.add(event("a", 4));
+    expect(queue.first()?.event.tension).toBe(4);
   });
 });
 
 describe("a rest", () => {
   it("goes on over a reload", () => {
     const keep = memory();
-    expect(restBegan(7, 3, keep, 1_000)).toBe(1_000);
-    expect(restBegan(7, 3, keep, 9_000)).toBe(1_000);
+    expect(restBegan("7", 3, keep, 1_000)).toBe(1_000);
+    expect(restBegan("7", 3, keep, 9_000)).toBe(1_000);
   });
 
   it("begins anew for another step, or when the clock was set back", () => {
     const keep = memory();
-    restBegan(7, 3, keep, 5_000);
-    expect(restBegan(7, 4, keep, 9_000)).toBe(9_000);
-    expect(restBegan(7, 4, keep, 2_000)).toBe(2_000);
+    restBegan("7", 3, keep, 5_000);
+    expect(restBegan("7", 4, keep, 9_000)).toBe(9_000);
+    expect(restBegan("7", 4, keep, 2_000)).toBe(2_000);
   });
 });

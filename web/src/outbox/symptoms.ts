@@ -1,20 +1,18 @@
 import { api, given } from "../api/client";
-import type { Keep } from "../keep";
-import { WaitingList } from "./WaitingList";
+import { symptoms } from "./shelf";
 
-/** Symptoms that were reported outside of a workout and have not arrived. */
-export const waitingSymptoms = (keep: Keep) =>
-  new WaitingList<{ clientId: string; madeAt: number }>(keep, "tachylim.symptoms");
+/** What waited for longer than two weeks counts as having waited so long. */
+const LONGEST_AGO = 1_209_600;
 
 /** Notes a symptom, to be sent as soon as it can be. */
-export function noteSymptom(keep: Keep) {
-  waitingSymptoms(keep).add({ clientId: crypto.randomUUID(), madeAt: Date.now() });
+export function noteSymptom() {
+  symptoms.put({ id: crypto.randomUUID(), madeAt: Date.now() });
 }
 
-export async function sendSymptoms(keep: Keep) {
-  for (const one of waitingSymptoms(keep).all()) {
-    const secondsAgo = Math.max(0, (Date.now() - one.madeAt) / 1000);
-    await given(api.POST("/api/symptoms", { body: { clientId: one.clientId, secondsAgo } }));
-    waitingSymptoms(keep).forget(one);
+export async function sendSymptoms() {
+  for (const { id, madeAt } of symptoms.all()) {
+    const secondsAgo = Math.min(LONGEST_AGO, Math.max(0, (Date.now() - madeAt) / 1000));
+    await given(api.POST("/api/symptoms", { body: { clientId: id, secondsAgo } }));
+    symptoms.remove(id);
   }
 }

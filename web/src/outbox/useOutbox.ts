@@ -1,10 +1,8 @@
 import { useEffect } from "react";
 import { useTouch } from "../api/queries";
 import * as touches from "../api/touches";
-import { keep } from "../keep";
 import { useToast } from "../ui/Toasts";
-import { waitBefore } from "./answers";
-import { sendEverything } from "./outbox";
+import { waitBefore } from "./patience";
 import { LEFT } from "./atHand";
 import { waiting } from "./waiting";
 import { say } from "../words/say";
@@ -24,14 +22,15 @@ export function useOutbox() {
       if (busy) return;
       busy = true;
       clearTimeout(timer);
-      const before = waiting(keep);
+      const before = waiting();
       const again = (next: number, error?: unknown) => {
-        if (!over && waiting(keep) > 0) timer = setTimeout(() => void go(next), waitBefore(next, error));
+        if (!over && waiting() > 0) timer = setTimeout(() => void go(next), waitBefore(next, error));
       };
       try {
-        const refused = await sendEverything(keep);
+        // Most pages have nothing to send.
+        const refused = before > 0 ? await (await import("./outbox")).sendEverything() : [];
         refused.forEach((detail) => toast(say("outbox.anEarlierAnswer", { detail })));
-        if (waiting(keep) < before) void touch(touches.run);
+        if (waiting() < before) void touch(touches.run);
         // What is open in a window is sent from there, and looked for again should that be closed.
         again(attempt + 1);
       } catch (error) {

@@ -1,37 +1,16 @@
 import { useEffect, useState, useSyncExternalStore } from "react";
-import { keep, type Keep } from "../keep";
-import { waitingCounts } from "./counts";
-import { EventQueue } from "./queue";
-import { waitingSymptoms } from "./symptoms";
-import { onChange } from "./WaitingList";
+import { answers, counts, onChange, symptoms } from "./shelf";
 
-/** The workouts of somebody else who plays in this browser: their answers wait for them, and are no matter of this player. */
-export const othersRuns = new Set<number>();
-
-/** How much waits in this browser to be sent. */
-export const waiting = (from: Keep): number =>
-  EventQueue.runs(from)
-    .filter((id) => !othersRuns.has(id))
-    .reduce((sum, id) => sum + new EventQueue(id, from).all().length, 0) +
-  waitingSymptoms(from).all().length +
-  waitingCounts(from).all().length;
-
-function subscribe(tell: () => void) {
-  const over = onChange(tell);
-  // What other windows have sent or added.
-  window.addEventListener("storage", tell);
-  return () => {
-    over();
-    window.removeEventListener("storage", tell);
-  };
-}
+/** How much waits in this browser to be sent, of whoever is signed in. */
+export const waiting = (): number =>
+  answers.all().filter(({ sent }) => !sent).length + symptoms.all().length + counts.all().length;
 
 /** What is on its way for less than this is not worth a word. */
 const SOON_MS = 1_000;
 
 /** How much waits to be sent, where it has waited for a moment; nothing otherwise. */
 export function useWaiting(): number {
-  const now = useSyncExternalStore(subscribe, () => waiting(keep));
+  const now = useSyncExternalStore(onChange, waiting);
   const some = now > 0;
   const [long, setLong] = useState(false);
   useEffect(() => {

@@ -1,4 +1,4 @@
-import { scaleLinear } from "d3-scale";
+import { linear } from "./scales";
 import { oneDecimal } from "../ui/format";
 import type { Looks } from "./looks";
 import { path, type Point, type TimelineData, recoveryLine } from "./terrain";
@@ -41,7 +41,7 @@ function area(points: Point[], bottom: number) {
 
 /** What bursts draw on and rests fill: a rule of thumb. */
 export function RecoveryLane({ timeline, x, top, left, right, looks }: Props) {
-  const y = scaleLinear([0, 1], [top + HEIGHT, top + 2]);
+  const y = linear([0, 1], [top + HEIGHT, top + 2]);
   const points = recoveryLine(timeline.stretches).map(({ seconds, level }) => ({ x: x(seconds), y: y(level) }));
   return (
     <g>
@@ -66,7 +66,7 @@ export function RecoveryLane({ timeline, x, top, left, right, looks }: Props) {
 
 /** Today's effort climbing toward its cap. */
 export function EffortLane({ timeline, x, top, left, right, looks }: Props) {
-  const y = scaleLinear([0, Math.max(timeline.effortCap, timeline.effortBefore, 1)], [top + HEIGHT, top + 6]);
+  const y = linear([0, Math.max(timeline.effortCap, timeline.effortBefore, 1)], [top + HEIGHT, top + 6]);
   let before = timeline.effortBefore;
   const points: Point[] = [{ x: left, y: y(before) }];
   for (const stretch of timeline.stretches) {

@@ -1,5 +1,5 @@
 import { KeyGround } from "../ui/KeyGround";
-import { scaleLinear, scaleLog } from "d3-scale";
+import { linear, logarithmic } from "./scales";
 import { type KeyboardEvent, type ReactNode, useId, useState } from "react";
 import { Heights } from "../ui/Axis";
 import { bpm, clock, minutes } from "../ui/format";
@@ -73,8 +73,9 @@ export function Timeline({
     planned ? { ...planned, stretches: [...planned.stretches, ...timeline.stretches] } : timeline,
   );
   const base = height - 1;
-  const x = scaleLinear([0, total], [gutter, Math.max(gutter + 8, width - 8)]);
-  const y = scaleLog(range, [base, 14]);
+  const across = [gutter, Math.max(gutter + 8, width - 8)] as const;
+  const x = linear([0, total], across);
+  const y = logarithmic(range, [base, 14]);
   const scales: Scales = { x, y, base };
   const stands = levels(timeline, scales, gutter, x(total));
   const named = labels && names.length > 1;
@@ -83,7 +84,7 @@ export function Timeline({
   const shown = pointed === undefined ? undefined : stretchAt(timeline.stretches, pointed);
 
   function point(clientX: number, left: number) {
-    setPointed(Math.max(0, Math.min(total, x.invert(clientX - left))));
+    setPointed(Math.max(0, Math.min(total, linear(across, [0, total])(clientX - left))));
   }
 
   function step(event: KeyboardEvent) {

@@ -1,5 +1,7 @@
 import { type ButtonHTMLAttributes, type ReactNode } from "react";
 import { Link } from "react-router";
+import { useLastReached } from "../offline/connection";
+import { say } from "../words/say";
 
 const BASE =
   "inline-flex min-h-11 items-center justify-center gap-2 rounded-[5px] px-4 py-2 text-base font-semibold whitespace-nowrap transition-colors";
@@ -16,8 +18,31 @@ interface Looks {
   children: ReactNode;
 }
 
-export function Button({ kind = "plain", className = "", ...rest }: Looks & ButtonHTMLAttributes<HTMLButtonElement>) {
-  return <button type="button" className={`${BASE} ${KINDS[kind]} ${className}`} {...rest} />;
+interface Asks {
+  /** Whether it asks something of the server: where that cannot be reached it says so, and waits. */
+  online?: boolean;
+}
+
+export function Button({
+  kind = "plain",
+  className = "",
+  online = false,
+  disabled,
+  children,
+  ...rest
+}: Looks & Asks & ButtonHTMLAttributes<HTMLButtonElement>) {
+  const away = useLastReached() !== undefined && online;
+  return (
+    <button
+      type="button"
+      className={`${BASE} ${KINDS[kind]} ${className}`}
+      disabled={disabled === true || away}
+      {...rest}
+    >
+      {children}
+      {away && <span className="text-sm font-normal">{say("offline.needsANetwork")}</span>}
+    </button>
+  );
 }
 
 export function ButtonLink({ kind = "plain", to, children }: Looks & { to: string }) {

@@ -33,7 +33,7 @@ export function Doubt({ sectionId, doubted }: Props) {
       <p className="max-w-[70ch]">{say("doubt.hint")}</p>
       <div className="mt-2 flex flex-wrap gap-2">
         {CHOICES.map(([because, label]) => (
-          <Button key={because} disabled={settle.isPending} onClick={() => settle.mutate(because)}>
+          <Button online key={because} disabled={settle.isPending} onClick={() => settle.mutate(because)}>
             {label}
           </Button>
         ))}

@@ -4,7 +4,6 @@ import type { Schemas } from "../../api/client";
 import { api, given } from "../../api/client";
 import { sentence, useChange, useCounts, useTouch } from "../../api/queries";
 import * as touches from "../../api/touches";
-import { keep } from "../../keep";
 import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import { bpm, oneDecimal } from "../../ui/format";
@@ -13,7 +12,8 @@ import { useToast } from "../../ui/Toasts";
 import { Counting } from "./Counting";
 import { NewChange } from "./NewChange";
 import { Strip } from "./Strip";
-import { noteCount, sendCounts, waitingCounts } from "../../outbox/counts";
+import { noteCount, sendCounts } from "../../outbox/counts";
+import { counts } from "../../outbox/shelf";
 import { say } from "../../words/say";
 
 type Change = Schemas["ChangeDto"];
@@ -66,7 +66,7 @@ export default function Counts({ me }: { me: Schemas["Me"] }) {
             speed={me.speed}
             onClose={() => setCounting(undefined)}
             onCounted={(seconds, clean) => {
-              noteCount(keep, current.id, seconds, clean);
+              noteCount(current.id, seconds, clean);
               void send();
             }}
           />
@@ -80,15 +80,15 @@ export default function Counts({ me }: { me: Schemas["Me"] }) {
 function useSending() {
   const toast = useToast();
   const touch = useTouch();
-  const [unsent, setUnsent] = useState(() => waitingCounts(keep).all().length);
+  const [unsent, setUnsent] = useState(() => counts.all().length);
   const send = useCallback(async () => {
-    if (waitingCounts(keep).all().length === 0) return;
+    if (counts.all().length === 0) return;
     try {
-      (await sendCounts(keep)).forEach(toast);
+      (await sendCounts()).forEach(toast);
     } catch {
       // It stays, and the page says so.
     }
-    setUnsent(waitingCounts(keep).all().length);
+    setUnsent(counts.all().length);
     await touch(touches.counts);
   }, [toast, touch]);
   useEffect(() => {

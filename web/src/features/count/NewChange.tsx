@@ -64,7 +64,7 @@ export function NewChange() {
       </div>
       {add.isError && !fieldError(add.error, "name") && <Alert>{sentence(add.error)}</Alert>}
       <div>
-        <Button type="submit" disabled={add.isPending}>
+        <Button online type="submit" disabled={add.isPending}>
           {say("count.addIt")}
         </Button>
       </div>

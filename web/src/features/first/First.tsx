@@ -219,7 +219,7 @@ function Steps({
       {problem != null && <Alert className="mt-4 font-semibold">{sentence(problem)}</Alert>}
       <div className="mt-6 flex gap-3">
         {back && <Button onClick={back}>{say("first.back")}</Button>}
-        <Button kind="main" type="submit" disabled={pending}>
+        <Button online kind="main" type="submit" disabled={pending}>
           {next}
         </Button>
       </div>

@@ -92,7 +92,7 @@ export function Given({ view }: { view: View }) {
           <Alert>{sentence(away.error ?? add.error)}</Alert>
         )}
         <div>
-          <Button type="submit" disabled={add.isPending}>
+          <Button online type="submit" disabled={add.isPending}>
             {say("load.itHoldsFromNow")}
           </Button>
         </div>

@@ -94,7 +94,7 @@ function Advice() {
   return (
     <div className="mt-6 border-l-2 border-danger pl-3">
       <p>{say("load.twoReportsWithinTwoWeeks")}</p>
-      <Button className="mt-2" disabled={advised.isPending} onClick={() => advised.mutate(undefined)}>
+      <Button online className="mt-2" disabled={advised.isPending} onClick={() => advised.mutate(undefined)}>
         {say("load.iHaveHadAdvice")}
       </Button>
     </div>

@@ -104,7 +104,7 @@ export function Away({ month }: { month: Schemas["Month"] }) {
           <Alert>{sentence(remove.error ?? keep.error)}</Alert>
         )}
         <div className="flex gap-2">
-          <Button type="submit" disabled={keep.isPending || !on}>
+          <Button online type="submit" disabled={keep.isPending || !on}>
             {editing === undefined ? say("log.logIt") : say("common.save")}
           </Button>
           {editing !== undefined && <Button onClick={() => begin()}>{say("common.cancel")}</Button>}

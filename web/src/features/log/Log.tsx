@@ -153,7 +153,7 @@ function EndOpen({ runId }: { runId: number }) {
   const end = useEndOpen(runId);
   return (
     <span className="mt-1 block">
-      <Button disabled={end.isPending} onClick={() => end.mutate(undefined)}>
+      <Button online disabled={end.isPending} onClick={() => end.mutate(undefined)}>
         {say("open.end")}
       </Button>
       {end.isError && <span className="ml-3 text-danger">{sentence(end.error)}</span>}

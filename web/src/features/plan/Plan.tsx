@@ -188,7 +188,7 @@ function Editor({ usual, asked, draft }: EditorProps) {
           <div className="mb-1.5 flex flex-wrap items-center gap-2">
             <h2 className="mr-auto w-full">{say("plan.theWorkoutBlockByBlock")}</h2>
             <Templates wish={{ ...wish, blocks: view.wish.blocks }} onTake={put} />
-            <Button disabled={again.isPending} onClick={() => again.mutate(undefined, { onSuccess: put })}>
+            <Button online disabled={again.isPending} onClick={() => again.mutate(undefined, { onSuccess: put })}>
               {say("plan.lastTimesAgain")}
             </Button>
             {own(wish.blocks).length > 0 && (

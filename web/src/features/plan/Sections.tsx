@@ -80,7 +80,7 @@ export function Sections({ view, wish, through, onChange }: Props) {
         </select>
       )}
       {view.sections.length > 1 && (
-        <Button kind="quiet" disabled={through.isPending} onClick={() => through.mutate("NOTCHES")}>
+        <Button online kind="quiet" disabled={through.isPending} onClick={() => through.mutate("NOTCHES")}>
           {say("plan.notches")}
         </Button>
       )}
@@ -100,7 +100,7 @@ export function Sections({ view, wish, through, onChange }: Props) {
       {passage && passage.sections.length > 1 && (
         <span role="group" aria-label={say("plan.throughSections")} className="flex flex-wrap">
           {ORDERS.map(([order, name]) => (
-            <Button key={order} kind="quiet" disabled={through.isPending} onClick={() => through.mutate(order)}>
+            <Button online key={order} kind="quiet" disabled={through.isPending} onClick={() => through.mutate(order)}>
               {say(name)}
             </Button>
           ))}

@@ -91,7 +91,7 @@ export function Templates({ wish, onTake }: Props) {
             <Alert>{sentence(away.error ?? keep.error)}</Alert>
           )}
           <div className="flex gap-2">
-            <Button type="submit" kind="main" disabled={keep.isPending}>
+            <Button online type="submit" kind="main" disabled={keep.isPending}>
               {say("common.save")}
             </Button>
             <Button onClick={() => setOpen(false)}>{say("common.close")}</Button>

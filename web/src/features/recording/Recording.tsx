@@ -184,7 +184,7 @@ function Listened({ me, sections, first }: { me: Schemas["Me"]; sections: Sectio
         </Labelled>
         {keys && <HandsChoice className={INPUT} apart={apart} onChange={setApart} />}
         <div className="flex flex-wrap items-center gap-3 sm:col-span-2 lg:col-span-3">
-          <Button kind="main" type="submit" disabled={!file || Number.isNaN(tempo) || state === "listening"}>
+          <Button online kind="main" type="submit" disabled={!file || Number.isNaN(tempo) || state === "listening"}>
             {say("recording.listen")}
           </Button>
           <Button disabled={Number.isNaN(tempo) || state === "listening"} onClick={() => void listen(true)}>

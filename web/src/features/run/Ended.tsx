@@ -85,7 +85,7 @@ export function Ended({ view, settled }: { view: RunView; settled: boolean }) {
             )}
           </Labelled>
           <div className="mt-3 flex flex-wrap gap-3">
-            <Button type="submit" disabled={keep.isPending || note === view.note}>
+            <Button online type="submit" disabled={keep.isPending || note === view.note}>
               {say("run.saveNote")}
             </Button>
             <ButtonLink kind="main" to="/">
@@ -142,7 +142,7 @@ function Moved({ runId, settled }: { runId: number; settled: boolean }) {
           {drills.data ? (
             <span role="status">{say("run.madeSections", { made: drills.data.length })}</span>
           ) : (
-            <Button disabled={drills.isPending} onClick={() => drills.mutate(undefined)}>
+            <Button online disabled={drills.isPending} onClick={() => drills.mutate(undefined)}>
               {say("run.makeSections")}
             </Button>
           )}

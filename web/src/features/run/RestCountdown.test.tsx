@@ -6,7 +6,7 @@ import { RestCountdown } from "./RestCountdown";
 
 const over = vi.fn();
 const rest = (mayEnd: boolean) =>
-  render(<RestCountdown runId={7} ordinal={3} seconds={60} speed={1} mayEnd={mayEnd} onOver={over} />);
+  render(<RestCountdown run="7" ordinal={3} seconds={60} speed={1} mayEnd={mayEnd} onOver={over} />);
 const press = (key: string, code: string) => fireEvent.keyDown(window, { key, code });
 
 beforeEach(() => over.mockReset());

@@ -7,7 +7,7 @@ import { restBegan } from "../../outbox/queue";
 import { say } from "../../words/say";
 
 interface Props {
-  runId: number;
+  run: string;
   ordinal: number;
   seconds: number;
   speed: number;
@@ -17,7 +17,7 @@ interface Props {
 }
 
 /** Counts a rest down. It ends by itself; what the hands need cannot be cut short. */
-export function RestCountdown({ runId, ordinal, seconds, speed, mayEnd, onOver }: Props) {
+export function RestCountdown({ run, ordinal, seconds, speed, mayEnd, onOver }: Props) {
   const [left, setLeft] = useState(seconds);
   const whenOver = useRef(onOver);
   useEffect(() => {
@@ -34,7 +34,7 @@ export function RestCountdown({ runId, ordinal, seconds, speed, mayEnd, onOver }
     end();
   });
   useEffect(() => {
-    const before = ((Date.now() - restBegan(runId, ordinal, keep, Date.now())) / 1000) * speed;
+    const before = ((Date.now() - restBegan(run, ordinal, keep, Date.now())) / 1000) * speed;
     // From here on by a clock that nobody can set.
     const from = performance.now();
     let over = false;
@@ -49,7 +49,7 @@ export function RestCountdown({ runId, ordinal, seconds, speed, mayEnd, onOver }
     tick();
     const timer = setInterval(tick, 100);
     return () => clearInterval(timer);
-  }, [runId, ordinal, seconds, speed]);
+  }, [run, ordinal, seconds, speed]);
   return (
     <>
       <span role="timer" aria-label={say("run.secondsOfRestLeft")}>

@@ -11,7 +11,7 @@ import { say, speakTo } from "../../words/say";
 /** A workout being played: full window, dark, one key at a time. */
 export default function RunPage({ me }: { me: Schemas["Me"] }) {
   const { id } = useParams();
-  const run = useRun(Number(id));
+  const run = useRun(id!);
   const { view, link } = run;
   // A player of two instruments is spoken to in the words of the one at hand.
   if (view) speakTo(view);

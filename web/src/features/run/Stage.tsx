@@ -2,6 +2,7 @@ import { Mic, MicOff } from "lucide-react";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { keep } from "../../keep";
+import { lastsOnlyHere } from "../../outbox/shelf";
 import { Timeline } from "../../timeline/Timeline";
 import { KeyCap } from "../../ui/Button";
 import { bpm, minutes, oneDecimal, unbroken } from "../../ui/format";
@@ -180,7 +181,7 @@ export function Stage({ run, view, speed, instrument, account }: Props) {
           {run.notice || hint}
         </p>
       )}
-      {keep.onlyHere && (
+      {(keep.onlyHere || lastsOnlyHere()) && (
         <p role="status" className="text-night-brass">
           {say("run.thisBrowserKeepsNothingStay")}
         </p>
@@ -235,7 +236,7 @@ export function Stage({ run, view, speed, instrument, account }: Props) {
               >
                 <RestCountdown
                   key={view.ordinal}
-                  runId={view.id}
+                  run={run.id}
                   ordinal={view.ordinal}
                   seconds={rest.seconds}
                   speed={speed}

@@ -37,7 +37,7 @@ export function StillOpenHere({ runId }: { runId: number }) {
     <div className="mb-4 border-l-2 border-brass pl-3">
       <p className="flex flex-wrap items-center gap-x-4 gap-y-1" dir="auto">
         {say("open.stillOpen", { name })}
-        <Button disabled={end.isPending} onClick={() => end.mutate(undefined)}>
+        <Button online disabled={end.isPending} onClick={() => end.mutate(undefined)}>
           {say("open.end")}
         </Button>
       </p>

@@ -36,8 +36,15 @@ export class LocalRun {
   static of(core: Core, score: Score): LocalRun | undefined {
     if (core.edition() !== score.edition) return undefined;
     const run = new LocalRun(core, score);
-    run.begin();
+    run.first = run.begin();
     return run;
+  }
+
+  private first!: Moment;
+
+  /** What is shown of it before anything else happens; of whose it is, {@code view} tells. */
+  opening(view: RunView): RunView {
+    return this.shown(this.first, view);
   }
 
   private begin(): Moment {

@@ -1,10 +1,13 @@
 import { useMutation } from "@tanstack/react-query";
 import type { ReactNode } from "react";
 import { useNavigate } from "react-router";
-import { api, given, Problem, type Schemas } from "../../api/client";
+import { api, given, NoConnection, Problem, type Schemas } from "../../api/client";
 import { useTouch } from "../../api/queries";
 import * as touches from "../../api/touches";
+import { isCutOff } from "../../offline/connection";
+import { beginPacked } from "../../outbox/runs";
 import { windowId } from "../../outbox/windowId";
+import { say } from "../../words/say";
 import { StillOpen } from "./StillOpen";
 
 type Wish = Schemas["PlanWish"];
@@ -33,8 +36,18 @@ function useBeginning<What>(planned: (what: What) => Promise<Wish>) {
   const navigate = useNavigate();
   const touch = useTouch();
   const beginning = useMutation({
-    mutationFn: async ({ what, ending }: Beginning<What>) =>
-      given(api.POST("/api/runs", { body: { plan: await planned(what), holder: windowId(), ending: ending ?? null } })),
+    mutationFn: async ({ what, ending }: Beginning<What>) => {
+      const plan = await planned(what);
+      try {
+        return await given(api.POST("/api/runs", { body: { plan, holder: windowId(), ending: ending ?? null } }));
+      } catch (error) {
+        // Where there is no network, what was taken along is begun in this browser.
+        if (!(error instanceof NoConnection)) throw error;
+        const id = beginPacked(plan);
+        if (id === undefined) throw isCutOff() ? new Problem(0, say("offline.notTakenAlong")) : error;
+        return { id };
+      }
+    },
     onSuccess: (run) => {
       void touch(touches.run);
       void navigate(`/run/${run.id}`);

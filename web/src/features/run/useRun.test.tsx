@@ -20,7 +20,7 @@ vi.mock("tachylim-core", () => {
 });
 
 const { useRun } = await import("./useRun");
-const { keep } = await import("../../keep");
+const { answers: waiting, runs } = await import("../../outbox/shelf");
 
 const RUN = "GET /api/runs/{id}";
 const SCORE = "GET /api/runs/{id}/score";
@@ -49,14 +49,15 @@ async function answers(to: string, what: object) {
 }
 
 function opened() {
-  const { result } = renderHook(() => useRun(4));
+  const { result } = renderHook(() => useRun("4"));
   const ordinal = () => result.current.view?.ordinal;
   return { run: () => result.current, ordinal };
 }
 
 beforeEach(() => {
   server.waiting.clear();
-  localStorage.clear();
+  waiting.clear();
+  runs.clear();
 });
 afterEach(cleanup);
 
@@ -97,7 +98,7 @@ describe("a run on the page", () => {
 
   it("goes on in place of a window that was closed with answers waiting", async () => {
     const { EventQueue } = await import("../../outbox/queue");
-    new EventQueue(4, keep).add({ ...clean, clientId: "a", holder: "closed", ordinal: 0, secondsAgo: null });
+    new EventQueue("4").add({ ...clean, clientId: "a", holder: "closed", ordinal: 0, secondsAgo: null });
     const { run, ordinal } = opened();
     await answers(EVENTS, { ...view(1), held: true });
     await answers(RUN, { ...view(1), held: false });

@@ -1,9 +1,11 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { api, given, NoConnection, Problem, type Schemas } from "../../api/client";
-import { keep } from "../../keep";
-import { sendQueued, takeOver as takenOver, waitBefore } from "../../outbox/answers";
+import { sendQueued, takeOver as takenOver } from "../../outbox/answers";
 import { holdOpen, isOpenInAnother } from "../../outbox/atHand";
-import { EventQueue, type EventWish } from "../../outbox/queue";
+import { EventQueue, type EventWish, type Queued } from "../../outbox/queue";
+import { forgetRun, keepRun, numberOf, runIsOver } from "../../outbox/runs";
+import { waitBefore } from "../../outbox/patience";
+import { runs } from "../../outbox/shelf";
 import { LocalRun } from "./localRun";
 import { windowId } from "../../outbox/windowId";
 
@@ -27,20 +29,25 @@ function goOn(run: LocalRun | undefined, event: Parameters<LocalRun["after"]>[0]
   }
 }
 
+/** Where the page stands after what was answered. */
+const behind = (run: LocalRun | undefined, answers: Queued[], from: RunView) =>
+  answers.reduce<RunView | undefined>((now, { event, heard }) => now && goOn(run, { ...event, heard }, now), from);
+
 /** The core, and all that has happened in a run: what the page needs to go on with it by itself. */
 const inFull = (id: number) =>
-  Promise.all([import("tachylim-core"), given(api.GET("/api/runs/{id}/score", { params: { path: { id } } }))]);
+  Promise.all([core(), given(api.GET("/api/runs/{id}/score", { params: { path: { id } } }))]);
+const core = () => import("tachylim-core");
 
 /**
  * The run on the server, and the answers that are on their way there. Whatever is not settled is tried again. Meanwhile the
  * page goes on by itself; where the server sees it otherwise, it goes on from there.
  */
-export function useRun(id: number) {
+export function useRun(id: string) {
   const [view, setView] = useState<RunView>();
   const [link, setLink] = useState<Link>("loading");
   const [notice, setNotice] = useState("");
   const [waiting, setWaiting] = useState(0);
-  const queue = useMemo(() => new EventQueue(id, keep), [id]);
+  const queue = useMemo(() => new EventQueue(id), [id]);
   const busy = useRef(false);
   const attempt = useRef(0);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
@@ -67,18 +74,18 @@ export function useRun(id: number) {
       const agrees = now !== undefined && sameStep(now, fresh);
       const latest = agrees ? { ...fresh, step: now.step } : fresh;
       show(latest);
+      if (fresh.step.ended) forgetRun(id);
       if (fresh.step.ended || !fresh.held) play(undefined);
       else if (!ahead && (!agrees || !local.current)) {
         play(undefined);
         try {
-          const [core, score] = await inFull(id);
+          const [core, score] = await inFull(fresh.id);
           // The core plays one run at a time: only the last that is taken up, and only where the server is no further.
           if (shown.current !== latest || latest.ordinal !== score.events.length) return;
           const taken = LocalRun.of(core, score);
+          if (taken) keepRun(id, latest, score);
           // What was answered while the core was on its way here is not answered again: the page goes on behind it.
-          const next = queue
-            .all()
-            .reduce<RunView | undefined>((now, { event }) => now && goOn(taken, event, now), latest);
+          const next = behind(taken, queue.all(), latest);
           if (!next) return;
           play(taken);
           if (next !== latest) show(next);
@@ -92,7 +99,9 @@ export function useRun(id: number) {
 
   const load = useCallback(
     async (heir: boolean) => {
-      const told = await given(api.GET("/api/runs/{id}", { params: { path: { id }, query: { holder: windowId() } } }));
+      const number = await numberOf(id);
+      const path = { id: number };
+      const told = await given(api.GET("/api/runs/{id}", { params: { path, query: { holder: windowId() } } }));
       // Whoever has the answers of a window that was closed goes on in its place.
       const fresh = heir && !told.held && !told.step.ended ? await takenOver(id) : told;
       setLink(fresh.held || fresh.step.ended ? "ok" : "elsewhere");
@@ -101,17 +110,35 @@ export function useRun(id: number) {
     [id, hear, queue],
   );
 
+  /** Goes on where this browser knows the run to stand, while the server cannot be reached. */
+  const takeUp = useCallback(async () => {
+    const kept = runs.get(id);
+    if (!kept || shown.current) return;
+    const taken = LocalRun.of(await core(), kept.score);
+    if (!taken || shown.current) return;
+    const since = queue.played().filter(({ event }) => event.ordinal >= kept.score.events.length);
+    const now = behind(taken, since, taken.opening(kept.view));
+    if (!now) return;
+    play(taken);
+    show(now);
+  }, [id, queue, play, show]);
+
   /** Ends that wait for the player; everything else waits for the next try. */
-  const fail = useCallback((error: unknown) => {
-    if (error instanceof Problem && error.code === "taken-over") return setLink("elsewhere");
-    if (error instanceof Problem && (error.status === 401 || error.status === 403)) return setLink("signed-out");
-    // A server that is behind does not know it yet: gone is what stays away.
-    if (error instanceof Problem && error.status === 404 && attempt.current >= GONE_AFTER) return setLink("gone");
-    if (error instanceof NoConnection || (error instanceof Problem && error.status >= 500)) setLink("offline");
-    else if (error instanceof Problem) setNotice(error.detail);
-    clearTimeout(timer.current);
-    timer.current = setTimeout(() => again.current(), waitBefore(attempt.current++, error));
-  }, []);
+  const fail = useCallback(
+    (error: unknown) => {
+      if (error instanceof Problem && error.code === "taken-over") return setLink("elsewhere");
+      if (error instanceof Problem && (error.status === 401 || error.status === 403)) return setLink("signed-out");
+      // A server that is behind does not know it yet: gone is what stays away.
+      if (error instanceof Problem && error.status === 404 && attempt.current >= GONE_AFTER) return setLink("gone");
+      if (error instanceof NoConnection || (error instanceof Problem && error.status >= 500)) {
+        setLink("offline");
+        takeUp().catch(() => undefined);
+      } else if (error instanceof Problem) setNotice(error.detail);
+      clearTimeout(timer.current);
+      timer.current = setTimeout(() => again.current(), waitBefore(attempt.current++, error));
+    },
+    [takeUp],
+  );
 
   /** Sends what is queued; then, or when nothing was, asks where the run stands. */
   const bringUp = useCallback(
@@ -170,22 +197,24 @@ export function useRun(id: number) {
       const now = shown.current;
       if (!now) return;
       const clientId = correcting ?? crypto.randomUUID();
-      // An answer that is put right before it has arrived stays what it was but for its tension.
-      const before = queue.all().find((queued) => queued.event.clientId === correcting)?.event;
+      // An answer that is put right stays what it was but for its tension.
+      const before = queue.played().find((queued) => queued.id === correcting)?.event;
       queue.add(
         before
           ? { ...before, tension: event.tension }
           : { ...event, clientId, holder: windowId(), ordinal: now.ordinal, secondsAgo: null },
+        heard,
       );
       setWaiting(queue.all().length);
       const next = goOn(local.current, { ...event, clientId, heard }, now);
       if (next) show(next);
       else play(undefined);
+      if (next?.step.ended) runIsOver(id);
       // What is added while another answer is on its way is sent right behind it.
       void bringUp(false);
       return clientId;
     },
-    [queue, bringUp, show, play],
+    [id, queue, bringUp, show, play],
   );
 
   /** What was measured of an answer that went before: nothing of what comes next changes, nor what is being played. */
@@ -193,7 +222,7 @@ export function useRun(id: number) {
     (answer: Omit<EventWish, "holder" | "clientId" | "ordinal" | "secondsAgo">, clientId: string) => {
       const now = shown.current;
       if (!now) return;
-      const before = queue.all().find((queued) => queued.event.clientId === clientId)?.event;
+      const before = queue.played().find((queued) => queued.id === clientId)?.event;
       // A tension that was put right meanwhile stays.
       queue.add(
         before
@@ -225,5 +254,5 @@ export function useRun(id: number) {
 
   /** Whether the next step has to wait for what is on its way. */
   const settling = waiting > 0 && !alone;
-  return { view, link, notice, waiting, settling, alone, send, measuredLater, takeOver, toHear };
+  return { id, view, link, notice, waiting, settling, alone, send, measuredLater, takeOver, toHear };
 }

@@ -41,11 +41,12 @@ export function Calendars({ season }: { season: Schemas["SeasonView"] }) {
           : say("season.aCalendarCanReadThe")}
       </p>
       <div className="flex flex-wrap gap-2">
-        <Button disabled={open.isPending} onClick={() => open.mutate(undefined)}>
+        <Button online disabled={open.isPending} onClick={() => open.mutate(undefined)}>
           {season.feedSince ? say("season.giveAnotherCloseThisOne") : say("season.openAnAddress")}
         </Button>
         {season.feedSince && (
           <Button
+            online
             disabled={close.isPending}
             onClick={() => {
               open.reset();

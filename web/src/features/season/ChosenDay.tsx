@@ -75,7 +75,7 @@ export function ChosenDay({ at, season, patterns, pending, onAsk, onMove }: Prop
             className={`${INPUT} w-28`}
           />
         </label>
-        <Button type="submit" disabled={pending || Number.isNaN(minutes)}>
+        <Button online type="submit" disabled={pending || Number.isNaN(minutes)}>
           {say("season.planItSo")}
         </Button>
         {at.minutes > 0 && (

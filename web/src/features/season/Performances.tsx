@@ -32,6 +32,7 @@ export function Performances({ season }: { season: Schemas["SeasonView"] }) {
                 <b>{one.name}</b> · {day(one.day)}
               </span>
               <Button
+                online
                 aria-label={say("season.takeOut", { name: one.name })}
                 disabled={away.isPending}
                 onClick={() => away.mutate(one.id)}
@@ -69,7 +70,7 @@ export function Performances({ season }: { season: Schemas["SeasonView"] }) {
           <Alert>{sentence(away.error ?? add.error)}</Alert>
         )}
         <div>
-          <Button type="submit" disabled={add.isPending || !name.trim() || !on}>
+          <Button online type="submit" disabled={add.isPending || !name.trim() || !on}>
             {say("season.addIt")}
           </Button>
         </div>

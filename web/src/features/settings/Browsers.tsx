@@ -33,7 +33,7 @@ export function Browsers() {
               </span>
             </span>
             {!one.here && (
-              <Button onClick={() => end.mutate(one.handle)} disabled={end.isPending}>
+              <Button online onClick={() => end.mutate(one.handle)} disabled={end.isPending}>
                 {say("settings.signItOut")}
               </Button>
             )}

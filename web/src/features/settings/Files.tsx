@@ -92,7 +92,12 @@ function Notebook() {
       {preview && <Preview preview={preview} />}
       {file && preview && preview.problems.length === 0 && preview.rows > preview.here && preview.kept === 0 && (
         <div>
-          <Button kind="main" disabled={read.isPending} onClick={() => read.mutate({ chosen: file, keep: true })}>
+          <Button
+            online
+            kind="main"
+            disabled={read.isPending}
+            onClick={() => read.mutate({ chosen: file, keep: true })}
+          >
             {say("settings.takeOver", { rows: preview.rows - preview.here })}
           </Button>
         </div>

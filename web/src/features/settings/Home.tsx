@@ -36,7 +36,7 @@ export function Home({ me }: { me: Me }) {
         </p>
       ) : (
         !sameClock(here, home.zone) && (
-          <Button onClick={() => move.mutate(here)} disabled={move.isPending}>
+          <Button online onClick={() => move.mutate(here)} disabled={move.isPending}>
             {say("settings.countItInFromTomorrow", { place: place(here) })}
           </Button>
         )
@@ -83,7 +83,7 @@ export function ZoneOffer({
           {say("settings.thisBrowserIsInYour", { place: place(here), zone: place(me.home.zone) })}
           {move.isError && <span className="text-danger"> {sentence(move.error)}</span>}
         </p>
-        <Button onClick={() => move.mutate(here)} disabled={move.isPending}>
+        <Button online onClick={() => move.mutate(here)} disabled={move.isPending}>
           {say("settings.iLiveHereNow")}
         </Button>
         <Button kind="quiet" onClick={leave}>

@@ -19,7 +19,6 @@ import { Keys } from "./Keys";
 import { Room } from "./Room";
 import { OnAnother, WarmUp } from "./WarmUp";
 import * as touches from "../../api/touches";
-import { keep } from "../../keep";
 import { waiting } from "../../outbox/waiting";
 import { within } from "../../api/within";
 import { RANGES } from "../../api/ranges";
@@ -42,15 +41,21 @@ export default function Settings({ me }: { me: Schemas["Me"] }) {
     <Page
       title={me.name}
       above={say("settings.settings")}
-      aside={<Button onClick={() => (waiting(keep) > 0 ? setAsks(true) : out())}>{say("settings.signOut")}</Button>}
+      aside={
+        <Button online onClick={() => (waiting() > 0 ? setAsks(true) : out())}>
+          {say("settings.signOut")}
+        </Button>
+      }
     >
       <Dialog title={say("settings.signOutNow")} open={asks} onClose={() => setAsks(false)}>
-        <p>{say("settings.signOutWaiting", { waiting: waiting(keep) })}</p>
+        <p>{say("settings.signOutWaiting", { waiting: waiting() })}</p>
         <div className="mt-5 flex flex-wrap gap-3">
           <Button kind="main" onClick={() => setAsks(false)}>
             {say("settings.stay")}
           </Button>
-          <Button onClick={out}>{say("settings.signOutAllTheSame")}</Button>
+          <Button online onClick={out}>
+            {say("settings.signOutAllTheSame")}
+          </Button>
         </div>
       </Dialog>
       <div className="grid gap-x-16 gap-y-10 lg:grid-cols-2">
@@ -204,7 +209,7 @@ function Habits({ me }: { me: Schemas["Me"] }) {
         ]}
       />
       <div>
-        <Button kind="main" type="submit" disabled={change.isPending}>
+        <Button online kind="main" type="submit" disabled={change.isPending}>
           {say("settings.keep")}
         </Button>
       </div>
@@ -255,7 +260,7 @@ function Password() {
         onChange={(event) => setNew(event.target.value)}
       />
       <div>
-        <Button type="submit" disabled={change.isPending}>
+        <Button online type="submit" disabled={change.isPending}>
           {say("settings.changeThePassword")}
         </Button>
       </div>
@@ -295,7 +300,7 @@ function Farewell({ name, onGone }: { name: string; onGone: () => void }) {
             onChange={(event) => setPassword(event.target.value)}
           />
           <div className="mt-4 flex gap-3">
-            <Button kind="danger" type="submit" disabled={remove.isPending}>
+            <Button online kind="danger" type="submit" disabled={remove.isPending}>
               {say("settings.deleteEverything")}
             </Button>
             <Button onClick={() => setOpen(false)}>{say("common.cancel")}</Button>

@@ -54,7 +54,7 @@ export function WarmUp({ me }: { me: Schemas["Me"] }) {
       <Lines lines={lines} onChange={setLines} />
       <Failure of={keep} />
       <div>
-        <Button kind="main" type="submit" disabled={keep.isPending}>
+        <Button online kind="main" type="submit" disabled={keep.isPending}>
           {say("settings.keep")}
         </Button>
       </div>
@@ -106,7 +106,7 @@ export function OnAnother({
       <Lines lines={lines} onChange={setLines} />
       <Failure of={keep} />
       <div>
-        <Button kind="main" type="submit" disabled={keep.isPending}>
+        <Button online kind="main" type="submit" disabled={keep.isPending}>
           {say("settings.keep")}
         </Button>
       </div>

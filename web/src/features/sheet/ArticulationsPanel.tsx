@@ -106,7 +106,7 @@ export function ArticulationsPanel({ detail, practiceSheet }: Props) {
           className={INPUT}
           placeholder={say("sheet.threeToABow")}
         />
-        <Button type="submit" disabled={!added.trim() || articulations.length >= 20}>
+        <Button online type="submit" disabled={!added.trim() || articulations.length >= 20}>
           {say("sheet.add")}
         </Button>
         {practiceSheet.wantedArticulation && (

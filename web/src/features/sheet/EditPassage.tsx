@@ -59,7 +59,7 @@ export function EditPassage({ detail, onDone }: Props) {
           <p className="mt-2 text-sm text-soft">{say("sheet.marksSectionsAndCeilingsFollow")}</p>
           {change.isError && !lost && <Alert className="mt-3 font-semibold">{sentence(change.error)}</Alert>}
           <div className="mt-4 flex flex-wrap gap-3">
-            <Button kind="main" type="submit" disabled={change.isPending || waiting}>
+            <Button online kind="main" type="submit" disabled={change.isPending || waiting}>
               {say("sheet.keepTheChange")}
             </Button>
             <Button onClick={onDone}>{say("common.cancel")}</Button>
@@ -79,7 +79,12 @@ export function EditPassage({ detail, onDone }: Props) {
           <Button kind="main" onClick={() => change.reset()} autoFocus>
             {say("sheet.backToTheNotes")}
           </Button>
-          <Button kind="danger" onClick={() => change.mutate(true, { onSuccess: onDone })} disabled={change.isPending}>
+          <Button
+            online
+            kind="danger"
+            onClick={() => change.mutate(true, { onSuccess: onDone })}
+            disabled={change.isPending}
+          >
             {say("sheet.changeItAllTheSame")}
           </Button>
         </div>

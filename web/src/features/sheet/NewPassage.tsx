@@ -68,7 +68,7 @@ export default function NewPassage({ me }: { me: Schemas["Me"] }) {
           />
           <Failure of={create} className="mt-3 font-semibold" />
           {!waiting && (
-            <Button kind="main" type="submit" disabled={create.isPending} className="mt-4">
+            <Button online kind="main" type="submit" disabled={create.isPending} className="mt-4">
               {say("sheet.savePassage")}
             </Button>
           )}

@@ -50,7 +50,7 @@ export function OwnCell({ onOpen }: { onOpen: (key: string) => void }) {
         />
         {say("sheet.stretched")}
       </label>
-      <Button type="submit" disabled={!cell.trim()}>
+      <Button online type="submit" disabled={!cell.trim()}>
         {say("sheet.showIt")}
       </Button>
       <span className="text-sm text-soft">

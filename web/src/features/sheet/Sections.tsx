@@ -171,7 +171,7 @@ function CutForm({ passageId }: { passageId: number }) {
         <option value="BREATHS">{say("sheet.atBreaths")}</option>
         <option value="WHOLE">{say("sheet.wholeUncut")}</option>
       </select>
-      <Button type="submit" disabled={cut.isPending}>
+      <Button online type="submit" disabled={cut.isPending}>
         {say("sheet.cut")}
       </Button>
       <Failure of={cut} className="w-full text-sm" />

@@ -67,10 +67,11 @@ export function TransitionPanel({ passageId, transition, about, bpm, today, onCl
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
         <h2>{say("sheet.transitionBetween", { transition: transition + 1, transition2: transition + 2 })}</h2>
         <p className="flex-1 text-soft">{describe(about)}</p>
-        <Button onClick={() => broke.mutate(undefined)} disabled={broke.isPending}>
+        <Button online onClick={() => broke.mutate(undefined)} disabled={broke.isPending}>
           {say("sheet.itBrokeHere")}
         </Button>
         <Button
+          online
           disabled={count.isPending}
           onClick={() => count.mutate(undefined, { onSuccess: () => void navigate("/counts") })}
         >

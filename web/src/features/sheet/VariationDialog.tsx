@@ -92,6 +92,7 @@ export function VariationDialog({ passageId, variation, stretch, bpm, today, onC
       <div className="mt-4 flex flex-wrap items-center gap-3">
         {shown && section && variation && (
           <Button
+            online
             kind="main"
             disabled={practise.isPending}
             onClick={() => practise.mutate({ sectionId: section.id, variation, tempo })}

@@ -266,6 +266,7 @@ function TodaysChoice({ passageId, practiceSheet, sheet, onOpen }: TodayProps) {
           {say("sheet.minutes")}
         </label>
         <Button
+          online
           kind={practiceSheet.today.length > 0 ? "plain" : "main"}
           disabled={choose.isPending}
           onClick={() => choose.mutate(undefined)}

@@ -2,7 +2,6 @@ import { useState } from "react";
 import { useNavigate } from "react-router";
 import { useRestHours, useTouch } from "../../api/queries";
 import * as touches from "../../api/touches";
-import { keep } from "../../keep";
 import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import { useToast } from "../../ui/Toasts";
@@ -18,9 +17,9 @@ export function SymptomButton() {
   const toast = useToast();
   const report = async () => {
     setOpen(false);
-    noteSymptom(keep);
+    noteSymptom();
     try {
-      await sendSymptoms(keep);
+      await sendSymptoms();
       toast(say("symptom.keptNoPlayingForHours", { hours }));
       await touch([...touches.symptoms, ...touches.run]);
       void navigate("/");

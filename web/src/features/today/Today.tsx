@@ -1,8 +1,11 @@
 import { Play } from "lucide-react";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { Link, Navigate, useNavigate } from "react-router";
 import type { Schemas } from "../../api/client";
 import { useDrafts, useToday } from "../../api/queries";
+import { useLastReached } from "../../offline/connection";
+import { usePacking } from "../../outbox/packing";
+import { onlyOpenIs, openRun as openHere } from "../../outbox/runs";
 import { Timeline } from "../../timeline/Timeline";
 import { reachedFirst } from "../../ui/limits";
 import { Button, ButtonLink, KeyCap } from "../../ui/Button";
@@ -26,7 +29,14 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
   const measure = useBeginMethod();
   const navigate = useNavigate();
   const plan = today.data?.plan;
-  const openRun = today.data?.openRun;
+  const cutOff = useLastReached() !== undefined;
+  // Where there is no network, this browser knows better what is being played in it.
+  const served = cutOff ? undefined : today.data?.openRun;
+  useEffect(() => {
+    if (served !== undefined) onlyOpenIs(served);
+  }, [served]);
+  const openRun = cutOff ? openHere() : today.data?.openRun;
+  usePacking(chosen === undefined && !easy ? today.data : undefined);
   const draft = useDrafts().data?.find((wish) => wish.sectionId === plan?.wish.sectionId);
   const mayBegin = !!plan && plan.timeline.stretches.length > 0;
 
@@ -55,6 +65,8 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
             <span className="text-soft">{say("today.iHave")}</span>
             <select
               aria-label={say("today.minutesIHave")}
+              disabled={cutOff}
+              title={cutOff ? say("offline.needsANetwork") : undefined}
               value={easy ? "" : (chosen ?? plan.wish.minutes)}
               onChange={(event) => {
                 setEasy(false);
@@ -73,6 +85,7 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
             </select>
           </label>
           <Button
+            online
             onClick={() => setEasy(!easy)}
             aria-pressed={easy}
             className={easy ? "border-spruce bg-spruce-pale" : ""}
@@ -95,11 +108,11 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
       <Failure of={measure} className="mb-3 font-semibold" />
       {begin.ask}
       {measure.ask}
-      {openRun && <StillOpenHere runId={openRun} />}
+      {openRun && !cutOff && <StillOpenHere runId={Number(openRun)} />}
       {draft && !openRun && (
         <p className="mb-4 flex flex-wrap items-center gap-x-4 gap-y-1 border-l-2 border-spruce pl-3">
           {say("draft.waits", { section: called(plan.passage, plan.section) })}
-          <Button disabled={begin.isPending} onClick={() => begin.begin(draft)}>
+          <Button online disabled={begin.isPending} onClick={() => begin.begin(draft)}>
             {say("draft.begin")}
           </Button>
           <Link to={`/plan/${draft.sectionId}`} className="font-semibold text-spruce underline underline-offset-4">

@@ -93,7 +93,7 @@ export default function Welcome({ register: registering = false, demo }: { regis
           />
           {problem && !nameError && !passwordError && <Alert className="font-semibold">{sentence(problem)}</Alert>}
           <div className="mt-1 flex flex-wrap items-center gap-3">
-            <Button kind="main" type="submit" disabled={enter.isPending}>
+            <Button online kind="main" type="submit" disabled={enter.isPending}>
               {registering ? say("welcome.register") : say("welcome.signIn")}
             </Button>
             <Link
@@ -106,7 +106,7 @@ export default function Welcome({ register: registering = false, demo }: { regis
         </form>
         {demo && (
           <div className="mt-8 border-t border-rule pt-5">
-            <Button onClick={() => openDemo.mutate(undefined)} disabled={openDemo.isPending}>
+            <Button online onClick={() => openDemo.mutate(undefined)} disabled={openDemo.isPending}>
               {openDemo.isPending ? say("welcome.openingOneMoment") : say("welcome.openTheDemo")}
             </Button>
             <p className="mt-2 text-sm text-soft">{say("welcome.tenWeeksOfAMade")}</p>

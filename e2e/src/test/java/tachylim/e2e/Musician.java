@@ -6,10 +6,12 @@ import static tachylim.e2e.Words.say;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.time.Duration;
 import java.util.List;
 import java.util.UUID;
 import java.util.function.IntPredicate;
 import java.util.regex.Pattern;
+import org.awaitility.Awaitility;
 
 /** Somebody using the pages: the moves that stories are made of. */
 final class Musician {
@@ -166,6 +168,35 @@ final class Musician {
                 + " || document.body.textContent.includes('Notes on this workout')");
     }
 
+    /** The ids of the answers that wait in this browser until the server has them, whoever gave them. */
+    List<String> unsent() {
+        return ((List<?>) page.evaluate("""
+                async () => {
+                  const done = request => new Promise((resolve, reject) => {
+                    request.onsuccess = () => resolve(request.result);
+                    request.onerror = () => reject(request.error);
+                  });
+                  if (!(await indexedDB.databases()).some(({ name }) => name === 'tachylim-outbox')) return [];
+                  const database = await done(indexedDB.open('tachylim-outbox'));
+                  const answers = await done(database.transaction('answers').objectStore('answers').getAll());
+                  database.close();
+                  return answers.filter(({ sent }) => !sent).map(({ id }) => id);
+                }""")).stream().map(String.class::cast).toList();
+    }
+
+    /** Ends a workout that was begun, as its dialog does. */
+    void endRun(String run) {
+        page.evaluate("""
+                async run => {
+                  const token = /XSRF-TOKEN=([^;]+)/.exec(document.cookie);
+                  const headers = { 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token[1] };
+                  const id = () => crypto.randomUUID();
+                  const body = JSON.stringify({ clientId: id(), holder: id(), ordinal: 0, kind: 'STOPPED', seconds: 0 });
+                  const answer = await fetch(`/api/runs/${run}/events`, { method: 'POST', headers, body });
+                  if (!answer.ok) throw new Error(await answer.text());
+                }""", run);
+    }
+
     private String ordinal() {
         return stage().getAttribute("data-ordinal");
     }
@@ -265,7 +296,11 @@ final class Musician {
 
     /** Waits until all that was answered has arrived: the page does not wait for it. */
     void untilArrived() {
-        until("() => !Object.keys(localStorage).some(key => key.endsWith('.queue'))");
+        Awaitility.await()
+                .atMost(Duration.ofMillis((long) Shared.PATIENCE_MS))
+                .pollInSameThread()
+                .pollInterval(Duration.ofMillis(50))
+                .until(() -> unsent().isEmpty());
     }
 
     /** Waits until the log, or a session of it, says something: an answer may still be on its way. */

@@ -218,27 +218,27 @@ class StoryTest {
         odile.untilReady();
         odile.playAndAnswer("k");
         odile.untilReady();
-        Object answers = odile.page.evaluate(
-                "run => JSON.parse(localStorage.getItem(`tachylim.run.${run}.queue`)).map(one => one.event.clientId)",
-                run);
+        List<String> answers = odile.unsent();
         odile.page.close();
-        int waiting = ((List<?>) answers).size();
+        int waiting = answers.size();
         assertThat(waiting).isGreaterThanOrEqualTo(2);
         assertThat(today.getByText(Pattern.compile("Waiting to be sent: " + waiting + "\\.")))
                 .isVisible();
         context.setOffline(false);
         assertThat(today.getByText(Pattern.compile("Waiting to be sent"))).isHidden();
         String kept = new Musician(today).api("/api/runs/" + run + "/events");
-        assertThat((List<?>) answers).allSatisfy(one -> assertThat(kept).contains((String) one));
+        assertThat(answers).allSatisfy(one -> assertThat(kept).contains(one));
     }
 
     @Test
     void whoSignsOutWhileSomethingWaitsIsAskedFirst() {
         Musician odile = Shared.somebodyNew();
-        odile.page.route("**/api/changes/**", Route::abort);
+        odile.page.route("**/api/symptoms", Route::abort);
         odile.page.navigate("/log");
-        odile.page.evaluate(
-                "() => localStorage.setItem('tachylim.counts', '[{\"clientId\":\"a\",\"changeId\":1,\"seconds\":60,\"clean\":41,\"madeAt\":1}]')");
+        odile.button(say("symptom.symptom")).click();
+        odile.page
+                .getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Yes")))
+                .click();
         odile.page.navigate("/settings");
         assertThat(odile.page.getByText("Waiting to be sent: 1.")).isVisible();
         odile.button(say("settings.signOut")).click();
