@@ -14,6 +14,8 @@ export interface KeptRun {
   id: string;
   view: RunView;
   score: Schemas["RunBasis"];
+  /** The window that it was played in last. */
+  holder: string;
   /** When a packed workout was begun, in milliseconds; null of what the server began. */
   begunAt: number | null;
   over: boolean;
@@ -43,7 +45,7 @@ export async function numberOf(run: string): Promise<number> {
 
 /** Takes note of where a run stood when it was taken up; what was answered before that and has arrived is in there. */
 export function keepRun(id: string, view: RunView, score: Schemas["RunBasis"]) {
-  runs.put({ id, view, score, begunAt: runs.get(id)?.begunAt ?? null, over: false });
+  runs.put({ id, view, score, holder: windowId(), begunAt: runs.get(id)?.begunAt ?? null, over: false });
   new EventQueue(id).playedBefore(score.events.length);
 }
 
@@ -86,6 +88,13 @@ export function beginPacked(wish: Schemas["PlanWish"]): string | undefined {
   if (before) return before.over ? undefined : run;
   const view = { id: 0, instrument, focus, ordinal: 0, held: true, last: null, measured: false, note: "" };
   // Where it stands first is for the core to say.
-  runs.put({ id: run, view: view as unknown as RunView, score: basis, begunAt: Date.now(), over: false });
+  runs.put({
+    id: run,
+    view: view as unknown as RunView,
+    score: basis,
+    holder: windowId(),
+    begunAt: Date.now(),
+    over: false,
+  });
   return run;
 }

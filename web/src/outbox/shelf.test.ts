@@ -62,7 +62,7 @@ describe("a shelf", () => {
     const answer = { run: "7", event: {} as never, madeAt: 1, revision: 1 };
     here.answers.put({ ...answer, id: "sent", sent: true });
     here.answers.put({ ...answer, id: "waits", sent: false });
-    here.runs.put({ id: "7", view: {} as never, score: {} as never, begunAt: null, over: false });
+    here.runs.put({ id: "7", view: {} as never, score: {} as never, holder: "w", begunAt: null, over: false });
     await here.runs.read();
     await here.clearAway();
     expect(here.answers.all()).toEqual([]);

@@ -107,6 +107,15 @@ describe("a run on the page", () => {
     expect(ordinal()).toBe(1);
   });
 
+  it("goes on in place of a window that was closed here with nothing waiting", async () => {
+    runs.put({ id: "4", view: {} as never, score: {} as never, holder: "closed", begunAt: null, over: false });
+    const { run } = opened();
+    await answers(RUN, { ...view(1), held: false });
+    await answers(RUN, { ...view(1), held: true });
+    await answers("POST /api/runs/{id}/holder", view(1));
+    await waitFor(() => expect(run().link).toBe("ok"));
+  });
+
   it("asks before it goes on in place of one that is open", async () => {
     const { run } = opened();
     await answers(RUN, { ...view(1), held: false });

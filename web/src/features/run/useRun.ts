@@ -100,10 +100,14 @@ export function useRun(id: string) {
   const load = useCallback(
     async (heir: boolean) => {
       const number = await numberOf(id);
-      const path = { id: number };
-      const told = await given(api.GET("/api/runs/{id}", { params: { path, query: { holder: windowId() } } }));
-      // Whoever has the answers of a window that was closed goes on in its place.
-      const fresh = heir && !told.held && !told.step.ended ? await takenOver(id) : told;
+      const asked = (holder: string) =>
+        given(api.GET("/api/runs/{id}", { params: { path: { id: number }, query: { holder } } }));
+      const told = await asked(windowId());
+      // Whoever has the answers of a window that was closed goes on in its place, and so does whoever comes after it here.
+      const before = runs.get(id)?.holder;
+      const follows = async () =>
+        heir || (before !== undefined && !(await isOpenInAnother(id)) && (await asked(before)).held);
+      const fresh = !told.held && !told.step.ended && (await follows()) ? await takenOver(id) : told;
       setLink(fresh.held || fresh.step.ended ? "ok" : "elsewhere");
       void hear(fresh, queue.all().length > 0);
     },

@@ -27,6 +27,8 @@ final class Browsing implements AutoCloseable {
             "--disable-sync",
             "--autoplay-policy=no-user-gesture-required");
 
+    private static final Path CHROMIUM = Path.of("/usr/bin/chromium");
+
     private final Playwright playwright =
             Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
     private final Browser browser;
@@ -38,7 +40,7 @@ final class Browsing implements AutoCloseable {
         browser = playwright
                 .chromium()
                 .launch(new BrowserType.LaunchOptions()
-                        .setExecutablePath(Path.of("/usr/bin/chromium"))
+                        .setExecutablePath(CHROMIUM)
                         .setArgs(Stream.concat(FLAGS.stream(), Stream.of(more)).toList()));
     }
 
@@ -59,6 +61,23 @@ final class Browsing implements AutoCloseable {
     /** Somebody whose browser keeps the application, as it is without a test. */
     BrowserContext installed(App app, int width, int height) {
         return forOneTest(of(app.base(), width, height).setServiceWorkers(ServiceWorkerPolicy.ALLOW));
+    }
+
+    /** The browser of somebody whose profile lies in a folder: it is found there again when it is opened anew. */
+    BrowserContext profile(App app, Path folder) {
+        BrowserContext context = playwright
+                .chromium()
+                .launchPersistentContext(
+                        folder,
+                        new BrowserType.LaunchPersistentContextOptions()
+                                .setExecutablePath(CHROMIUM)
+                                .setArgs(FLAGS)
+                                .setBaseURL(app.base())
+                                .setViewportSize(1280, 800)
+                                .setLocale("en-GB"));
+        context.setDefaultTimeout(Shared.PATIENCE_MS);
+        context.addInitScript(UNHURRIED);
+        return context;
     }
 
     /** To keep the application in each window takes long, and answers for the server where a test wants none. */

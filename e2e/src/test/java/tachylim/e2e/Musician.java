@@ -20,7 +20,9 @@ final class Musician {
 
     private static final Pattern RUN = Pattern.compile(".*/run/\\d+");
 
-    final Page page;
+    /** The window at hand: closed ones are followed by others. */
+    Page page;
+
     final String name = "player-" + UUID.randomUUID().toString().substring(0, 8);
 
     private int moves;
@@ -184,20 +186,13 @@ final class Musician {
                 }""")).stream().map(String.class::cast).toList();
     }
 
-    /** Ends a workout that was begun, as its dialog does. */
+    /** Ends a workout that was begun, as another window would. */
     void endRun(String run) {
-        page.evaluate("""
-                async run => {
-                  const token = /XSRF-TOKEN=([^;]+)/.exec(document.cookie);
-                  const headers = { 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token[1] };
-                  const id = () => crypto.randomUUID();
-                  const body = JSON.stringify({ clientId: id(), holder: id(), ordinal: 0, kind: 'STOPPED', seconds: 0 });
-                  const answer = await fetch(`/api/runs/${run}/events`, { method: 'POST', headers, body });
-                  if (!answer.ok) throw new Error(await answer.text());
-                }""", run);
+        tell("POST", "/runs/" + run + "/events", """
+                { clientId: crypto.randomUUID(), holder: crypto.randomUUID(), ordinal: 0, kind: 'STOPPED', seconds: 0 }""");
     }
 
-    private String ordinal() {
+    String ordinal() {
         return stage().getAttribute("data-ordinal");
     }
 
@@ -240,6 +235,11 @@ final class Musician {
         if (!play()) {
             return;
         }
+        answer(key);
+    }
+
+    /** Answers a pass that was played, and waits until the page has gone on. */
+    void answer(String key) {
         page.keyboard().press(key);
         if (page.getByText(say("run.howManyWereCleanOne")).count() > 0 && !key.equals("j")) {
             page.keyboard().press("j");
