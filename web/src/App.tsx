@@ -17,7 +17,8 @@ import { ErrorBoundary } from "./ui/ErrorBoundary";
 import { Guarded } from "./ui/Guarded";
 import { later } from "./ui/later";
 import { Nav } from "./ui/Nav";
-import { Failed, Waiting } from "./ui/Page";
+import { Failed, Nowhere, Waiting } from "./ui/Page";
+import { useScroll } from "./ui/useScroll";
 import { Toasts } from "./ui/Toasts";
 import { speakTo } from "./words/say";
 
@@ -91,6 +92,7 @@ function Rooms({ me }: { me: Schemas["Me"] }) {
   useOutbox();
   useReturn();
   useAhead();
+  useScroll();
   const { pathname } = useLocation();
   useEffect(renewBetweenWorkouts, [pathname]);
   return (
@@ -118,8 +120,11 @@ function Rooms({ me }: { me: Schemas["Me"] }) {
         <Route path="/recording" element={<Dropped me={me} />} />
         <Route path="/counts" element={<Counts me={me} />} />
         <Route path="/settings" element={<Settings me={me} />} />
+        {["/welcome", "/sign-in", "/register"].map((path) => (
+          <Route key={path} path={path} element={<Navigate to="/" replace />} />
+        ))}
+        <Route path="*" element={<Nowhere />} />
       </Route>
-      <Route path="*" element={<Navigate to="/" replace />} />
     </Routes>
   );
 }

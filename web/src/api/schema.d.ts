@@ -219,7 +219,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        get: operations["progress"];
         put?: never;
         post: operations["open_1"];
         delete?: never;
@@ -2158,6 +2158,18 @@ export interface components {
             note: number;
             value: string;
             why: string;
+        };
+        DemoProgress: {
+            /**
+             * Format: double
+             * @description how long the rest takes; null while that cannot be told
+             */
+            secondsLeft: number | null;
+            /**
+             * Format: double
+             * @description how much of its history is written, from 0 to 1
+             */
+            share: number;
         };
         DoubtWish: {
             /** @enum {string} */
@@ -4350,6 +4362,35 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["CountsView"];
+                };
+            };
+            /** @description Refused, or failed */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    progress: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DemoProgress"];
                 };
             };
             /** @description Refused, or failed */

@@ -1,6 +1,7 @@
 import { api, given, Problem } from "../api/client";
 import { EventQueue, type Queued } from "./queue";
 import { numberOf } from "./runs";
+import { runs } from "./shelf";
 import { windowId } from "./windowId";
 import type { Schemas } from "../api/client";
 
@@ -41,14 +42,18 @@ async function sendAs(holder: string, run: string, queued: Queued): Promise<RunV
 
 const isTakenOver = (error: unknown) => error instanceof Problem && error.code === "taken-over";
 
-/** Sends an answer for this window, or else for the one in which it was given: that may be closed, and still hold the run. */
+/**
+ * Sends an answer for this window, or else for the one in which it was given or the run was played before: that may be closed,
+ * and still hold the run.
+ */
 async function send(run: string, queued: Queued): Promise<RunView> {
   const { holder } = queued.event;
   try {
     return await sendAs(windowId(), run, queued);
   } catch (error) {
-    if (!isTakenOver(error) || holder === windowId()) throw error;
-    return sendAs(holder, run, queued);
+    const before = holder === windowId() ? runs.get(run)?.holder : holder;
+    if (!isTakenOver(error) || before === undefined || before === windowId()) throw error;
+    return sendAs(before, run, queued);
   }
 }
 

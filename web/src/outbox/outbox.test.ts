@@ -13,7 +13,7 @@ vi.mock("./windowId", () => ({ windowId: () => "w" }));
 const { fate, sendLeft, sendQueued } = await import("./answers");
 const { waitBefore } = await import("./patience");
 const { waiting } = await import("./waiting");
-const { answers, counts, symptoms } = await import("./shelf");
+const { answers, counts, runs, symptoms } = await import("./shelf");
 const { sendEverything } = await import("./outbox");
 const { noteCount, sendCounts } = await import("./counts");
 const { noteSymptom } = await import("./symptoms");
@@ -41,7 +41,7 @@ const kept = (ids: string[], over = false, tension = 1) => ({
 
 const sent = (tension = 1) => ({ id: "a", run: "7", event: { ...answer("a"), tension }, madeAt: 0, revision: 1 });
 
-beforeEach(() => [answers, counts, symptoms].forEach((shelf) => shelf.clear()));
+beforeEach(() => [answers, counts, runs, symptoms].forEach((shelf) => shelf.clear()));
 
 describe("what a no comes to", () => {
   it.each([
@@ -188,6 +188,18 @@ describe("what was answered in a window that is closed", () => {
       ["/api/runs/{id}/events", "closed"],
     ]);
     expect(queue.all()).toEqual([]);
+  });
+
+  it("is sent in the name of the window before where this one went on without a network", async () => {
+    const queue = new EventQueue("7");
+    queue.add(answer("a"));
+    runs.put({ id: "7", view: {} as never, score: {} as never, holder: "closed", begunAt: null, over: false });
+    post.mockRejectedValueOnce(refusal(409, "taken-over")).mockResolvedValueOnce({ id: 7 });
+    await sendQueued("7", queue);
+    expect(holders()).toEqual([
+      ["/api/runs/{id}/events", "w"],
+      ["/api/runs/{id}/events", "closed"],
+    ]);
   });
 
   it("is taken over where another window has and did not go on", async () => {

@@ -49,6 +49,12 @@ export function keepRun(id: string, view: RunView, score: Schemas["RunBasis"]) {
   new EventQueue(id).playedBefore(score.events.length);
 }
 
+/** Takes note that it is this window in which a run is played. */
+export function playedHere(id: string) {
+  const kept = runs.get(id);
+  if (kept && kept.holder !== windowId()) runs.put({ ...kept, holder: windowId() });
+}
+
 /** Takes note that nothing more is played of a run. */
 export function runIsOver(id: string) {
   const kept = runs.get(id);

@@ -73,8 +73,7 @@ export function Timeline({
     planned ? { ...planned, stretches: [...planned.stretches, ...timeline.stretches] } : timeline,
   );
   const base = height - 1;
-  const across = [gutter, Math.max(gutter + 8, width - 8)] as const;
-  const x = linear([0, total], across);
+  const x = linear([0, total], [gutter, Math.max(gutter + 8, width - 8)]);
   const y = logarithmic(range, [base, 14]);
   const scales: Scales = { x, y, base };
   const stands = levels(timeline, scales, gutter, x(total));
@@ -84,7 +83,7 @@ export function Timeline({
   const shown = pointed === undefined ? undefined : stretchAt(timeline.stretches, pointed);
 
   function point(clientX: number, left: number) {
-    setPointed(Math.max(0, Math.min(total, linear(across, [0, total])(clientX - left))));
+    setPointed(Math.max(0, Math.min(total, x.invert(clientX - left))));
   }
 
   function step(event: KeyboardEvent) {

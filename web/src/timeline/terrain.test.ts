@@ -1,3 +1,4 @@
+import { linear } from "./scales";
 import { NOTHING } from "../test/reasons";
 import { describe, expect, it } from "vitest";
 import {
@@ -38,7 +39,7 @@ function stretch(part: Partial<Stretch>): Stretch {
   };
 }
 
-const scales = { x: (s: number) => s * 10, y: (tempo: number) => 200 - tempo, base: 200 };
+const scales = { x: linear([0, 1], [0, 10]), y: linear([0, 200], [200, 0]), base: 200 };
 
 describe("the terrain of a workout", () => {
   it("makes one ridge of passes that follow each other", () => {

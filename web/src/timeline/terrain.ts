@@ -1,3 +1,4 @@
+import type { Scale } from "./scales";
 import type { Schemas } from "../api/client";
 
 export type TimelineData = Schemas["Timeline"];
@@ -15,8 +16,8 @@ export interface Point {
 }
 
 export interface Scales {
-  x: (seconds: number) => number;
-  y: (tempo: number) => number;
+  x: Scale;
+  y: Scale;
   base: number;
 }
 

@@ -61,3 +61,10 @@ export function KeyCap({ children }: { children: ReactNode }) {
     </kbd>
   );
 }
+
+/** The same as a hint only: left out on phones, and where there is a finger instead of keys. */
+export const KeyHint = ({ children }: { children: ReactNode }) => (
+  <span className="max-sm:hidden short:hidden touch:hidden">
+    <KeyCap>{children}</KeyCap>
+  </span>
+);

@@ -8,7 +8,8 @@ const NUMBER = /^(packed-)?[1-9]\d{0,14}$/;
 /** Each place by itself: an address that cannot be is said, and a page that cannot be drawn leaves the others alone. */
 export function Guarded() {
   const { pathname } = useLocation();
-  const names = Object.values(useParams());
+  // What no page answers to is for the last of them.
+  const names = Object.entries(useParams()).flatMap(([name, value]) => (name === "*" ? [] : [value]));
   return (
     <ErrorBoundary key={pathname}>
       {names.every((name) => NUMBER.test(name ?? "")) ? <Outlet /> : <Nowhere />}

@@ -32,29 +32,33 @@ export function Nav({ name }: { name: string }) {
       <div className="border-b border-rule print:hidden">
         <nav
           aria-label={say("common.places")}
-          className="mx-auto flex max-w-[1300px] items-stretch justify-between gap-x-1 px-2 text-[0.8rem] sm:justify-start sm:gap-x-7 sm:px-9 sm:text-base"
+          className="mx-auto flex max-w-[1300px] items-stretch justify-between gap-x-1 px-2 text-[0.75rem] short:max-sm:flex-wrap sm:justify-start sm:gap-x-7 sm:px-9 sm:text-base"
         >
-          <Link to="/" className="flex items-center gap-2 py-3 pr-2 text-lg font-bold max-sm:hidden">
+          <Link to="/" className="flex min-h-12 min-w-11 items-center gap-2 pr-2 text-lg font-bold">
             <Mark /> <span className="max-md:sr-only">{say("common.tachylim")}</span>
           </Link>
-          <span className="flex min-w-0 gap-x-2.5 max-sm:overflow-x-auto sm:contents">
+          {/* On a phone the places lie where a thumb is. */}
+          <span className="max-sm:fixed max-sm:inset-x-0 max-sm:bottom-0 max-sm:z-20 max-sm:grid max-sm:grid-cols-6 max-sm:border-t max-sm:border-rule max-sm:bg-ground max-sm:pb-[env(safe-area-inset-bottom)] short:max-sm:static sm:contents">
             {PLACES.map(([to, label]) => (
               <NavLink
                 key={to}
                 to={to}
                 end={to === "/"}
                 className={({ isActive }) =>
-                  `flex min-h-12 items-center border-b-[3px] pt-1 ${isActive ? "border-spruce font-semibold text-ink" : "border-transparent text-soft hover:text-ink"}`
+                  `flex min-h-12 items-center border-b-[3px] pt-1 max-sm:min-w-0 max-sm:justify-center max-sm:border-t-[3px] max-sm:border-b-0 max-sm:pt-0 max-sm:text-center max-sm:leading-tight max-sm:hyphens-auto max-sm:break-words ${isActive ? "border-spruce font-semibold text-ink" : "border-transparent text-soft hover:text-ink"}`
                 }
               >
-                {label}
+                <span className="max-sm:max-w-full">{label}</span>
               </NavLink>
             ))}
           </span>
-          <span className="flex items-center sm:ml-auto">
+          <span className="ml-auto flex items-center">
             <SymptomButton />
           </span>
-          <NavLink to="/settings" className="flex min-h-12 max-w-48 items-center truncate text-soft hover:text-ink">
+          <NavLink
+            to="/settings"
+            className="flex min-h-12 min-w-11 max-w-48 items-center justify-center truncate text-soft hover:text-ink"
+          >
             <CircleUserRound size={22} aria-hidden="true" className="shrink-0 sm:hidden" />
             <span className="sr-only">{say("common.settingsOf")} </span>
             <span className="truncate max-sm:sr-only" dir="auto">

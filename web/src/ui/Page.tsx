@@ -1,7 +1,8 @@
-import { type ReactNode, useEffect } from "react";
+import { type ReactNode, useRef } from "react";
 import { sentence } from "../api/queries";
 import { Button, ButtonLink } from "./Button";
 import { say } from "../words/say";
+import { useArrival } from "./useArrival";
 
 interface Props {
   title: string;
@@ -12,15 +13,16 @@ interface Props {
 
 /** A place in the application: what it is about at the top left, what to do at the top right. */
 export function Page({ title, above, aside, children }: Props) {
-  useEffect(() => {
-    document.title = say("common.pageTitle", { title });
-  }, [title]);
+  const heading = useRef<HTMLHeadingElement>(null);
+  useArrival(title, heading);
   return (
-    <main id="main" className="mx-auto w-full max-w-[1300px] px-4 pt-5 pb-12 sm:px-9">
+    <main id="main" className="mx-auto w-full max-w-[1300px] px-4 pt-5 pb-12 max-sm:pb-24 sm:px-9">
       <header className="mb-4 flex flex-wrap items-end justify-between gap-x-6 gap-y-3">
         <div className="min-w-0 flex-1 basis-72">
           {above && <p className="mb-0.5 text-soft">{above}</p>}
-          <h1 dir="auto">{title}</h1>
+          <h1 dir="auto" ref={heading} tabIndex={-1} className="outline-none">
+            {title}
+          </h1>
         </div>
         {aside && <div className="flex flex-wrap items-center gap-3">{aside}</div>}
       </header>
@@ -48,9 +50,13 @@ export function Failed({ error, again }: { error: unknown; again?: () => void })
 
 /** There is no such address. */
 export function Nowhere() {
+  const heading = useRef<HTMLHeadingElement>(null);
+  useArrival(say("common.thereIsNoSuchPage"), heading);
   return (
     <main id="main" className="mx-auto max-w-xl px-4 py-16">
-      <h1 className="mb-3">{say("common.thereIsNoSuchPage")}</h1>
+      <h1 className="mb-3 outline-none" ref={heading} tabIndex={-1}>
+        {say("common.thereIsNoSuchPage")}
+      </h1>
       <p className="mb-5 text-soft">{say("common.theAddressMayHaveBeen")}</p>
       <ButtonLink kind="main" to="/">
         {say("common.toToday")}

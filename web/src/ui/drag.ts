@@ -4,7 +4,7 @@ import type { KeyboardEvent, PointerEvent } from "react";
 export interface Held {
   x: number;
   y: number;
-  /** How far it came since it was last told. */
+  /** How far it has come to the right since it was taken hold of. */
   movedX: number;
 }
 
@@ -19,15 +19,20 @@ interface Dragging {
 
 type Element = SVGGElement;
 
+/** Where what is held was taken hold of. */
+const taken = new WeakMap<Element, number>();
+
 /** What makes a part of a drawing something to take by the pointer and carry: it keeps the pointer until it is let go. */
 export function drag({ onTake, onMove, onDrop, onLose }: Dragging) {
   const held = (event: PointerEvent<Element>): Held => {
     const frame = event.currentTarget.ownerSVGElement!.getBoundingClientRect();
-    return { x: event.clientX - frame.left, y: event.clientY - frame.top, movedX: event.movementX };
+    const from = taken.get(event.currentTarget) ?? event.clientX;
+    return { x: event.clientX - frame.left, y: event.clientY - frame.top, movedX: event.clientX - from };
   };
   const isHeld = (event: PointerEvent<Element>) => event.currentTarget.hasPointerCapture(event.pointerId);
   return {
     onPointerDown: (event: PointerEvent<Element>) => {
+      taken.set(event.currentTarget, event.clientX);
       if (onTake?.(held(event)) !== false) event.currentTarget.setPointerCapture(event.pointerId);
     },
     onPointerMove: (event: PointerEvent<Element>) => {

@@ -11,3 +11,13 @@ export function useWindow() {
   const height = useSyncExternalStore(resized, () => window.innerHeight);
   return { width, height };
 }
+
+const PHONE_WIDTH = 640;
+const SHORT_HEIGHT = 500;
+
+/** How the page is held: on a phone upright, or on one that lies on its side. */
+export function useHand() {
+  const { width, height } = useWindow();
+  const short = height < SHORT_HEIGHT;
+  return { short, phone: width < PHONE_WIDTH && !short, height };
+}

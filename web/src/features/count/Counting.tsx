@@ -1,7 +1,7 @@
 import { Minus, Plus } from "lucide-react";
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
-import { Button, KeyCap } from "../../ui/Button";
+import { Button, KeyHint } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { bpm } from "../../ui/format";
 import { useKeys } from "../../ui/useKeys";
@@ -85,14 +85,14 @@ export function Counting({ change, instrument, speed, onCounted, onClose }: Prop
         {state.at === "ready" && (
           <>
             <Button kind="main" onClick={counting.start}>
-              {say("count.start")} <KeyCap>{say("common.space")}</KeyCap>
+              {say("count.start")} <KeyHint>{say("common.space")}</KeyHint>
             </Button>
             <Button onClick={onClose}>{say("common.close")}</Button>
           </>
         )}
         {(state.at === "counting" || state.at === "over") && (
           <Button onClick={counting.oneLess} aria-label={say("count.oneLess")}>
-            <Minus size={16} aria-hidden="true" /> <KeyCap>K</KeyCap>
+            <Minus size={16} aria-hidden="true" /> <KeyHint>K</KeyHint>
           </Button>
         )}
         {state.at === "over" && (
@@ -101,7 +101,7 @@ export function Counting({ change, instrument, speed, onCounted, onClose }: Prop
               <Plus size={16} aria-hidden="true" />
             </Button>
             <Button kind="main" onClick={keep}>
-              {say("count.keep", { clean })} <KeyCap>{say("common.space")}</KeyCap>
+              {say("count.keep", { clean })} <KeyHint>{say("common.space")}</KeyHint>
             </Button>
             <Button onClick={counting.stop}>{say("count.discard")}</Button>
           </>

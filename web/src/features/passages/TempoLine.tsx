@@ -12,10 +12,11 @@ interface Props {
   range: [number, number];
 }
 
-const HEIGHT = 46;
+const HEIGHT = 56;
 
-/** About how wide a letter of the ceiling's figure is. */
-const LETTER = 8;
+/** About how wide a letter of the ceiling's words is, and what the target's figure takes beside its flag. */
+const LETTER = 7.5;
+const FIGURE = 36;
 
 /** Comfortable tempo, ceiling and breakdown against the target, on an axis shared with its neighbours. */
 export function TempoLine({ estimate, target, range }: Props) {
@@ -26,11 +27,10 @@ export function TempoLine({ estimate, target, range }: Props) {
   const said = estimate.enoughEvidence
     ? `${bpm(ceiling.middle)} ± ${within}`
     : say("passages.aboutNotEnough", { ceiling: bpm(ceiling.middle) });
-  // The two figures stand on either side where they would meet: the flag flies away from the ceiling.
-  const reached = x(target) <= x(ceiling.middle);
   const label = estimate.enoughEvidence ? said : say("passages.aboutAGuess", { ceiling: bpm(ceiling.middle) });
-  const meets = !reached && x(ceiling.middle) + label.length * LETTER > x(target);
-  const fly = reached ? -1 : 1;
+  // What is said of the ceiling stands above the line and the target's figure below, so that they never meet.
+  const from = Math.max(0, Math.min(x(ceiling.middle) - 2, width - label.length * LETTER));
+  const fly = x(target) + FIGURE > width ? -1 : 1;
   return (
     <div ref={frame} className="min-w-0">
       <svg
@@ -64,23 +64,12 @@ export function TempoLine({ estimate, target, range }: Props) {
         <path d={`M${x(comfortable.middle)} 24v12`} className="stroke-spruce" strokeWidth="4" />
         <path d={`M${x(ceiling.middle)} 18v24`} className="stroke-brass-deep" strokeWidth="3" />
         <path d={`M${x(breakdown.middle) - 4} 26l8 8m0 -8l-8 8`} className="stroke-danger" strokeWidth="2.5" />
-        <path d={`M${x(target)} 8v34`} className="stroke-ink" strokeWidth="1.5" />
-        <path d={`M${x(target)} 8h${7 * fly}l${-7 * fly} 6z`} className="fill-ink" />
-        <text x={x(target) + 9 * fly} y={15} fontSize="12" textAnchor={reached ? "end" : "start"} className="fill-ink">
+        <path d={`M${x(target)} 18v34`} className="stroke-ink" strokeWidth="1.5" />
+        <path d={`M${x(target)} 46h${7 * fly}l${-7 * fly} 6z`} className="fill-ink" />
+        <text x={x(target) + 10 * fly} y={54} fontSize="12" textAnchor={fly < 0 ? "end" : "start"} className="fill-ink">
           {bpm(target)}
         </text>
-        <text
-          x={
-            meets
-              ? Math.min(x(ceiling.middle) + 4, x(target) - 6)
-              : Math.max(x(ceiling.middle) - 2, reached ? x(target) + 5 : 0)
-          }
-          y={13}
-          fontSize="13"
-          fontWeight="700"
-          textAnchor={meets ? "end" : "start"}
-          className="fill-brass-deep"
-        >
+        <text x={from} y={13} fontSize="13" fontWeight="700" className="fill-brass-deep">
           {label}
         </text>
       </svg>

@@ -43,7 +43,10 @@ export function BlockHandles({ timeline, blocks, scales: { x, base }, onChange }
                 max={MOST_SECONDS / 60}
                 text={say("plan.minutes", { seconds: Math.round(block.seconds / 6) / 10 })}
                 onStep={(way) => last(block.seconds + way * STEP_SECONDS)}
-                onDrag={({ movedX }) => last(block.seconds + movedX / perSecond)}
+                onTake={() =>
+                  ({ movedX }) =>
+                    last(block.seconds + movedX / perSecond)
+                  }
                 hue="fill-soft"
               />
             )}
@@ -113,7 +116,7 @@ function Grip({ label, x, y, place, places, onStep, onDrop }: GripProps) {
       })}
       className="pointer-events-auto cursor-grab touch-none"
     >
-      <rect x={at - 14} y={y - 11} width="28" height="22" rx="4" className="fill-transparent" />
+      <rect x={at - 22} y={y - 22} width="44" height="44" rx="4" className="fill-transparent" />
       {[-6, 0, 6].flatMap((dx) =>
         [-3, 3].map((dy) => <circle key={`${dx} ${dy}`} cx={at + dx} cy={y + dy} r="1.7" className="fill-soft" />),
       )}

@@ -1,3 +1,4 @@
+import { useRef } from "react";
 import type { Schemas } from "../../api/client";
 import type { TimelineData, Scales } from "../../timeline/terrain";
 import { within } from "../../api/within";
@@ -34,7 +35,7 @@ export function Handles({ timeline, wish, scales, width, onChange }: Props) {
     onChange({ firstBurstShare: clamp(round(share), RANGES.PlanWish.firstBurstShare) });
   const controlled = (share: number) =>
     onChange({ controlledShare: clamp(round(share), RANGES.PlanWish.controlledShare) });
-  const shareAt = (y: number) => tempoAt(y, scales) / ceiling.middle;
+  const shareAt = (y: number) => scales.y.invert(y) / ceiling.middle;
   return (
     <g>
       {burst && (
@@ -46,7 +47,10 @@ export function Handles({ timeline, wish, scales, width, onChange }: Props) {
           {...percent(RANGES.PlanWish.firstBurstShare)}
           text={say("plan.ofTheCeiling", { firstBurstShare: Math.round(wish.firstBurstShare * 100) })}
           onStep={(way) => firstBurst(wish.firstBurstShare + way * 0.01)}
-          onDrag={({ y }) => firstBurst(shareAt(y))}
+          onTake={() =>
+            ({ y }) =>
+              firstBurst(shareAt(y))
+            }
           hue="fill-burst"
         />
       )}
@@ -59,7 +63,10 @@ export function Handles({ timeline, wish, scales, width, onChange }: Props) {
           {...percent(RANGES.PlanWish.controlledShare)}
           text={say("plan.slowOfTheCeiling", { controlledShare: Math.round(wish.controlledShare * 100) })}
           onStep={(way) => controlled(wish.controlledShare + way * 0.01)}
-          onDrag={({ y }) => controlled(shareAt(y))}
+          onTake={() =>
+            ({ y }) =>
+              controlled(shareAt(y))
+            }
           hue="fill-spruce"
         />
       )}
@@ -71,17 +78,14 @@ export function Handles({ timeline, wish, scales, width, onChange }: Props) {
         {...within(RANGES.PlanWish.minutes)}
         text={say("plan.minutesOfWorkout", { minutes: wish.minutes })}
         onStep={(way) => minutes(wish.minutes + way)}
-        onDrag={({ movedX }) => minutes(wish.minutes + (movedX / width) * wish.minutes)}
+        onTake={() => {
+          const perMinute = (scales.x(timeline.seconds) - scales.x(0)) / wish.minutes;
+          return ({ movedX }) => minutes(wish.minutes + movedX / perMinute);
+        }}
         hue="fill-ink"
       />
     </g>
   );
-}
-
-/** The tempo at a height, found by the scale itself. */
-function tempoAt(y: number, scales: Scales) {
-  const inverse = scales.y as Scales["y"] & { invert?: (y: number) => number };
-  return inverse.invert ? inverse.invert(y) : 0;
 }
 
 interface HandleProps {
@@ -94,10 +98,12 @@ interface HandleProps {
   text: string;
   hue: string;
   onStep: (way: 1 | -1) => void;
-  onDrag: (to: Held) => void;
+  /** Taken hold of: what it does wherever it is carried, by what stood there when it was taken. */
+  onTake: () => (to: Held) => void;
 }
 
-export function Handle({ label, x, y, value, min, max, text, hue, onStep, onDrag }: HandleProps) {
+export function Handle({ label, x, y, value, min, max, text, hue, onStep, onTake }: HandleProps) {
+  const carry = useRef<(to: Held) => void>(undefined);
   return (
     <g
       role="slider"
@@ -108,10 +114,16 @@ export function Handle({ label, x, y, value, min, max, text, hue, onStep, onDrag
       aria-valuemax={max}
       aria-valuetext={text}
       {...arrows(onStep)}
-      {...drag({ onMove: onDrag })}
+      {...drag({
+        onTake: () => {
+          carry.current = onTake();
+          return true;
+        },
+        onMove: (to) => carry.current?.(to),
+      })}
       className="pointer-events-auto cursor-grab touch-none"
     >
-      <circle cx={x} cy={y} r="16" fill="transparent" />
+      <circle cx={x} cy={y} r="22" fill="transparent" />
       <circle cx={x} cy={y} r="6.5" className={`${hue} stroke-ground`} strokeWidth="2.5" />
     </g>
   );

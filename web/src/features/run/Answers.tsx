@@ -1,8 +1,9 @@
-import { KeyCap } from "../../ui/Button";
+import { KeyHint } from "../../ui/Button";
 import { ANSWERING, NOTHING_TOLD, type Pass, type Told } from "./asks";
 import { ACTIONS, type Action, keyOf } from "./keys";
 import type { RunView } from "./useRun";
 import { say } from "../../words/say";
+import { useHand } from "../../ui/useWindow";
 
 interface Props {
   state: "ready" | "playing" | "judge" | "rest";
@@ -22,7 +23,7 @@ interface Props {
 const PLAIN = { ask: "VERDICT", askOf: 1, seconds: 0 } as const;
 
 const FRAME =
-  "inline-flex min-h-14 items-center justify-center gap-3 short:min-h-10 short:gap-2 rounded-[5px] border-2 px-2 font-semibold max-sm:px-1 transition-opacity disabled:opacity-35";
+  "inline-flex min-h-14 items-center justify-center gap-3 max-sm:min-h-12 short:min-h-11 short:gap-2 rounded-[5px] border-2 px-2 font-semibold max-sm:px-1 transition-opacity disabled:opacity-35";
 
 function lastOne(last: NonNullable<RunView["last"]>) {
   const verdict = say(`verdict.${last.verdict ?? "none"}`);
@@ -44,6 +45,7 @@ export function Answers({
   told = NOTHING_TOLD,
   onAct,
 }: Props) {
+  const { phone, short } = useHand();
   const asked = pass ?? PLAIN;
   const labels = ANSWERING[asked.ask].labels(asked, told);
   const counts = asked.ask === "COUNT";
@@ -51,13 +53,14 @@ export function Answers({
   const button = (action: Action, looks: string, disabled: boolean, label: string = ACTIONS[action].label) => (
     <button type="button" disabled={disabled} onClick={() => onAct(action)} className={`${FRAME} ${looks}`}>
       {/* A phone has no keys, and needs the room for words. */}
-      <span className="max-sm:hidden">
-        <KeyCap>{keyOf(action)}</KeyCap>
-      </span>
+      <KeyHint>{keyOf(action)}</KeyHint>
       {label}
     </button>
   );
   const { ending } = ANSWERING[asked.ask];
+  const backOff = button("back-off", "border-night-rule", state === "rest" || sending);
+  const rest = button("rest", "border-night-rule", state === "rest" || sending);
+  const symptom = button("symptom", "border-night-ink", false);
   const start =
     state === "playing" && ending
       ? labels[ending]
@@ -67,8 +70,15 @@ export function Answers({
           ? say("run.again")
           : say("run.start");
   return (
-    <section aria-label={say("run.answers")}>
-      <p role="status" className="min-h-7 truncate text-night-soft short:min-h-5 short:text-sm">
+    // On a phone what a thumb needs stays at the lower edge, however much stands above it.
+    <section
+      aria-label={say("run.answers")}
+      className="max-sm:sticky max-sm:bottom-0 max-sm:z-10 max-sm:-mx-4 max-sm:border-t max-sm:border-night-rule max-sm:bg-night max-sm:px-4 max-sm:pb-[max(0.5rem,env(safe-area-inset-bottom))] short:sticky short:bottom-0 short:z-10 short:bg-night short:pb-[max(0.25rem,env(safe-area-inset-bottom))]"
+    >
+      <p
+        role="status"
+        className="min-h-7 truncate text-night-soft max-sm:min-h-5 max-sm:text-sm short:min-h-5 short:text-sm"
+      >
         {sending
           ? say("run.yourAnswerIsKeptAnd")
           : state === "judge"
@@ -79,7 +89,7 @@ export function Answers({
               ? lastOne(last)
               : ""}
       </p>
-      <div className="grid grid-cols-3 gap-2 text-xl short:grid-cols-[1.2fr_1fr_1fr_1fr_0.9fr_0.9fr] short:text-sm sm:gap-3 sm:text-2xl lg:grid-cols-[1.3fr_1fr_1fr_1fr_0.8fr_0.8fr]">
+      <div className="grid grid-cols-3 gap-1.5 text-lg leading-tight max-[400px]:text-base short:grid-cols-[1.2fr_1fr_1fr_1fr_0.9fr_0.9fr] short:text-sm sm:gap-3 sm:text-2xl short:gap-2 lg:grid-cols-[1.3fr_1fr_1fr_1fr_0.8fr_0.8fr]">
         <div className="col-span-3 grid short:col-span-1 lg:col-span-1">
           {button(
             "start",
@@ -91,10 +101,12 @@ export function Answers({
         {button("clean", "border-night-spruce", !judging || sending || !(mayBeClean || counts), labels.clean)}
         {button("rough", "border-night-soft", !judging || sending, labels.rough)}
         {button("broke", "border-night-soft border-dashed", !judging || sending, labels.broke)}
-        <div className="col-span-3 grid grid-cols-2 gap-2 text-lg short:col-span-2 short:text-sm sm:gap-3 lg:col-span-2">
-          {button("back-off", "border-night-rule", state === "rest" || sending)}
-          {button("rest", "border-night-rule", state === "rest" || sending)}
-        </div>
+        {!phone && (
+          <div className="col-span-3 grid grid-cols-2 gap-2 text-lg short:col-span-2 short:text-sm sm:gap-3 lg:col-span-2">
+            {backOff}
+            {rest}
+          </div>
+        )}
       </div>
       {raised !== undefined && (
         <p role="status" className="mt-2 text-lg font-semibold short:mt-1 short:text-sm">
@@ -104,7 +116,7 @@ export function Answers({
       <div
         role="group"
         aria-label={say("common.tension")}
-        className="mt-2 grid grid-cols-6 gap-2 short:mt-1 sm:mt-3 sm:gap-3"
+        className="mt-1.5 grid grid-cols-6 gap-1.5 short:mt-1 short:grid-cols-[repeat(6,1fr)_1.7fr] short:gap-2 sm:mt-3 sm:gap-3"
       >
         {[0, 1, 2, 3, 4, 5].map((figure) => (
           <button
@@ -112,7 +124,7 @@ export function Answers({
             type="button"
             aria-pressed={figure === tension}
             onClick={() => onAct(`tension-${figure}` as Action)}
-            className={`min-h-14 rounded-[5px] border-2 leading-tight short:min-h-9 ${figure === tension ? "border-night-ink bg-night-ink text-night" : "border-night-rule text-night-ink"}`}
+            className={`min-h-14 rounded-[5px] border-2 leading-tight max-sm:min-h-12 short:min-h-11 ${figure === tension ? "border-night-ink bg-night-ink text-night" : "border-night-rule text-night-ink"}`}
           >
             <span className="text-xl font-bold short:text-base">{figure}</span>
             <span className="block text-xs short:ml-1.5 short:inline sm:text-sm">
@@ -120,7 +132,15 @@ export function Answers({
             </span>
           </button>
         ))}
+        {short && <span className="grid text-sm">{symptom}</span>}
       </div>
+      {phone && (
+        <div className="mt-1.5 grid grid-cols-[1fr_1fr_1.5fr] gap-1.5">
+          {backOff}
+          {rest}
+          {symptom}
+        </div>
+      )}
     </section>
   );
 }

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from "react";
 import { keep } from "../../keep";
-import { KeyCap } from "../../ui/Button";
+import { KeyHint } from "../../ui/Button";
 import { useKeys } from "../../ui/useKeys";
 import { actionOf, keyOf } from "./keys";
 import { restBegan } from "../../outbox/queue";
@@ -16,6 +16,9 @@ interface Props {
   onOver: (seconds: number) => void;
 }
 
+/** How many seconds before its end a rest is counted aloud. */
+const COUNTED = [10, 3];
+
 /** Counts a rest down. It ends by itself; what the hands need cannot be cut short. */
 export function RestCountdown({ run, ordinal, seconds, speed, mayEnd, onOver }: Props) {
   const [left, setLeft] = useState(seconds);
@@ -23,6 +26,8 @@ export function RestCountdown({ run, ordinal, seconds, speed, mayEnd, onOver }: 
   useEffect(() => {
     whenOver.current = onOver;
   });
+  // Whoever listens hears when it is nearly over, and not each second.
+  const spoken = COUNTED.filter((one) => left <= one && seconds > one).at(-1);
   const end = () => onOver(Math.max(0, seconds - left));
   useKeys((event) => {
     const action = actionOf(event);
@@ -55,13 +60,16 @@ export function RestCountdown({ run, ordinal, seconds, speed, mayEnd, onOver }: 
       <span role="timer" aria-label={say("run.secondsOfRestLeft")}>
         {Math.ceil(left)}
       </span>
+      <span role="status" className="sr-only">
+        {spoken !== undefined && say("run.secondsLeft", { seconds: spoken })}
+      </span>
       {mayEnd && (
         <button
           type="button"
           onClick={end}
           className="mt-4 flex min-h-11 items-center gap-2 rounded-[5px] border border-night-soft px-4 text-lg leading-normal font-semibold tracking-normal"
         >
-          <KeyCap>{keyOf("start")}</KeyCap> {say("run.done")}
+          <KeyHint>{keyOf("start")}</KeyHint> {say("run.done")}
         </button>
       )}
     </>

@@ -1,12 +1,13 @@
 import { Mic, MicOff } from "lucide-react";
-import { useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { keep } from "../../keep";
 import { lastsOnlyHere } from "../../outbox/shelf";
 import { Timeline } from "../../timeline/Timeline";
-import { KeyCap } from "../../ui/Button";
-import { bpm, minutes, oneDecimal, unbroken } from "../../ui/format";
-import { useWindow } from "../../ui/useWindow";
+import { KeyHint } from "../../ui/Button";
+import { bpm, called, minutes, oneDecimal, unbroken } from "../../ui/format";
+import { useArrival } from "../../ui/useArrival";
+import { useHand } from "../../ui/useWindow";
 import type { Schemas } from "../../api/client";
 import { Answers } from "./Answers";
 import type { Pass, Verdict } from "./asks";
@@ -44,8 +45,8 @@ const REST: Partial<Record<NonNullable<Schemas["RestDto"]>["reason"], string>> =
   BREAK: say("run.break"),
   AWAY: say("run.awayFromTheInstrument"),
 };
-const PHONE_WIDTH = 640;
-const SHORT_HEIGHT = 500;
+/** The tempo, or the seconds of a rest: legible from across a room, and leaving room for why and what next. */
+const GREAT = "clamp(5.25rem, min(20vw, 28vh), 14rem)";
 
 const beats = (count: number) => say("run.countBeatTwoBeats", { count });
 
@@ -54,6 +55,19 @@ const named = (pass: Pass, method: string) =>
   pass.kind === "CONTROLLED" && (pass.pulse !== "STEADY" || ["COUNT", "SLIPS", "MATCH"].includes(pass.ask))
     ? method
     : KIND[pass.kind];
+
+/** A line of the player's own warm-up is not the section. */
+const isRoutine = (pass: Pass) => pass.kind === "WARM_UP" && pass.pulse === "FREE";
+
+/** What a pass is, and which of how many. */
+const titleOf = (pass: Pass, method: RunView["method"]) =>
+  say("run.of", {
+    method: named(pass, method ? say(`method.${method}`) : ""),
+    number: pass.number,
+    of: pass.of,
+    kind: pass.kind === "BURST" && pass.pulse === "STEADY" && pass.beats <= 2 && ` · ${beats(pass.beats)}`,
+    manner: pass.manner.code && !isRoutine(pass) && ` · ${say(pass.manner)}`,
+  });
 
 /** How a pass is played, where it is not once through at one tempo. */
 function how(pass: Pass) {
@@ -118,23 +132,38 @@ export function Stage({ run, view, speed, instrument, account }: Props) {
   const left = view.timeline.seconds - view.at;
   const estimate =
     (view.block === null ? undefined : view.timeline.blocks[view.block])?.estimate ?? view.timeline.estimate;
-  // A line of the player's own warm-up is not the section.
-  const routine = pass?.kind === "WARM_UP" && pass.pulse === "FREE";
-  const { width, height } = useWindow();
-  const phone = width < PHONE_WIDTH;
-  const short = height < SHORT_HEIGHT;
+  const routine = pass !== null && isRoutine(pass);
+  const heading = useRef<HTMLHeadingElement>(null);
+  useArrival(called(view.passage, view.section));
+  // Whoever has pressed a button that is gone finds the focus on what the step is.
+  useEffect(() => {
+    if (document.activeElement === document.body) heading.current?.focus({ preventScroll: true });
+  }, [view.ordinal]);
+  const title = pass && titleOf(pass, view.method);
+  const next = say("run.next", { upcoming: say(view.upcoming) });
+  const spoken = pass
+    ? say("run.spoken", {
+        title,
+        tempo: bpm(pass.metronome),
+        free: pass.pulse === "FREE" ? "yes" : "no",
+        how: how(pass) || "none",
+        why: say(view.step.why),
+        next,
+      })
+    : say("run.spokenRest", { seconds: Math.round(rest?.seconds ?? 0), why: say(view.step.why), next });
+  const { phone, short, height } = useHand();
   const where = rest && last && (went === "BROKE" || went === "ROUGH") && (
     <WhereItBroke key={view.ordinal} verdict={went} {...last} />
   );
   return (
     <div
-      className="mx-auto flex w-full max-w-[1500px] flex-1 flex-col gap-2 px-4 py-3 short:gap-1 short:py-1 sm:px-9"
+      className="mx-auto flex w-full max-w-[1500px] flex-1 flex-col gap-2 px-4 py-3 max-sm:gap-1 max-sm:pt-1 max-sm:pb-0 short:gap-1 short:py-1 sm:px-9"
       data-state={state}
       data-ordinal={view.ordinal}
       data-carried={run.alone}
     >
-      <header className="flex flex-wrap items-center gap-x-2 gap-y-1 sm:gap-x-3">
-        <p className="mr-auto min-w-full text-lg sm:min-w-0">
+      <header className="flex items-center gap-x-1 gap-y-1 sm:flex-wrap sm:gap-x-3 short:flex-nowrap">
+        <p className="mr-auto min-w-0 text-lg max-sm:line-clamp-2 max-sm:text-base max-sm:leading-tight short:truncate">
           <b dir="auto">{view.passage}</b>
           {view.section && `, ${unbroken(view.section)}`}
           <span className="hidden text-night-soft sm:inline short:hidden">
@@ -142,7 +171,7 @@ export function Stage({ run, view, speed, instrument, account }: Props) {
             {say("run.focus", { focus: view.focus || say("plan.relaxedHand") })}
           </span>
         </p>
-        <p className="text-night-soft short:hidden">
+        <p className="text-night-soft max-sm:hidden short:hidden">
           {say("run.ofEffort", {
             part: (words) => <span className="font-semibold text-night-ink">{words}</span>,
             oneDecimal: oneDecimal(effortNow),
@@ -160,7 +189,7 @@ export function Stage({ run, view, speed, instrument, account }: Props) {
         <MicrophoneButton ears={ears.is} onAct={act} />
         <ActionButton action="keep-going" onAct={act} quiet pressed={keepsGoing} />
         <ActionButton action="pause" onAct={act} quiet />
-        <ActionButton action="symptom" onAct={act} />
+        {!phone && !short && <ActionButton action="symptom" onAct={act} />}
       </header>
       {run.link === "offline" && (
         <p role="status" className="rounded-[5px] border border-night-brass px-3 py-2 text-night-brass">
@@ -187,24 +216,19 @@ export function Stage({ run, view, speed, instrument, account }: Props) {
         </p>
       )}
 
-      <div className="grid flex-1 items-center gap-x-10 gap-y-3 short:grid-cols-[minmax(13rem,17rem)_1fr] short:gap-x-6 short:gap-y-0 lg:grid-cols-[minmax(19rem,26rem)_1fr]">
-        <section aria-live="polite" className="min-w-0">
+      <div className="grid flex-1 items-center gap-x-10 gap-y-3 max-sm:gap-y-1 short:grid-cols-[minmax(13rem,17rem)_1fr] short:gap-x-6 short:gap-y-0 lg:grid-cols-[minmax(19rem,26rem)_1fr]">
+        <section className="min-w-0">
+          <p role="status" className="sr-only">
+            {spoken}
+          </p>
           {pass && (
             <>
-              <h1 className={`text-2xl sm:text-3xl short:text-xl ${COLOUR[pass.kind] ?? "text-night-spruce"}`}>
-                {say("run.of", {
-                  method: named(pass, view.method ? say(`method.${view.method}`) : ""),
-                  number: pass.number,
-                  of: pass.of,
-                  kind:
-                    pass.kind === "BURST" && pass.pulse === "STEADY" && pass.beats <= 2 && ` · ${beats(pass.beats)}`,
-                  manner: pass.manner.code && !routine && ` · ${say(pass.manner)}`,
-                })}
-              </h1>
-              <p
-                className="font-bold leading-[0.86] tracking-tight"
-                style={{ fontSize: "clamp(6.5rem, min(21vw, 31vh), 15rem)" }}
+              <h1
+                className={`text-2xl max-sm:mb-1 sm:text-3xl short:text-xl ${COLOUR[pass.kind] ?? "text-night-spruce"}`}
               >
+                {title}
+              </h1>
+              <p className="font-bold leading-[0.86] tracking-tight" style={{ fontSize: GREAT }}>
                 {pass.ask === "COUNT"
                   ? told.count
                   : pass.pulse === "FREE"
@@ -212,7 +236,7 @@ export function Stage({ run, view, speed, instrument, account }: Props) {
                     : bpm(pass.metronome)}
               </p>
               {view.variation.code && <p className="mt-1 text-lg font-semibold sm:text-xl">{say(view.variation)}</p>}
-              <p className="mt-2 text-night-soft short:mt-1 short:text-sm sm:mt-3 sm:text-lg">
+              <p className="mt-2 text-night-soft max-sm:mt-1 max-sm:leading-snug short:mt-1 short:text-sm sm:mt-3 sm:text-lg">
                 {how(pass) && <b className="block text-night-ink">{how(pass)}</b>}
                 {!routine && (
                   <>
@@ -230,10 +254,7 @@ export function Stage({ run, view, speed, instrument, account }: Props) {
           {rest && (
             <>
               <h1 className="text-2xl text-night-ink sm:text-3xl">{REST[rest.reason] ?? say("run.restArmsLoose")}</h1>
-              <div
-                className="font-bold leading-[0.86] tracking-tight text-night-ink"
-                style={{ fontSize: "clamp(6.5rem, min(21vw, 31vh), 15rem)" }}
-              >
+              <div className="font-bold leading-[0.86] tracking-tight text-night-ink" style={{ fontSize: GREAT }}>
                 <RestCountdown
                   key={view.ordinal}
                   run={run.id}
@@ -251,7 +272,7 @@ export function Stage({ run, view, speed, instrument, account }: Props) {
           )}
         </section>
         <section className="min-w-0">
-          {!phone && where}
+          {where}
           {rest && takes.length > 0 && <LastTakes takes={takes} />}
           {heard && (
             <Suggestion
@@ -271,14 +292,18 @@ export function Stage({ run, view, speed, instrument, account }: Props) {
                   playing={playing}
                   beat={beat}
                   scale={phone || short ? 0.9 : pass.kind === "BURST" ? 2.5 : 1.4}
-                  maxHeight={short ? 148 : phone ? 150 : 240}
+                  maxHeight={short ? 120 : phone ? Math.max(64, height - 540) : 240}
                 />
               )}
               <BeatTrack pass={pass} playing={playing} beat={beat} />
             </>
           )}
-          <p className="short:text-sm sm:text-xl">{say(view.step.why)}</p>
-          <p className="text-night-soft short:hidden sm:text-lg">{say("run.next", { upcoming: say(view.upcoming) })}</p>
+          <p className="leading-snug short:text-sm sm:not-short:text-[clamp(1.25rem,2.2vw,2rem)]">
+            {say(view.step.why)}
+          </p>
+          <p className="leading-snug text-night-soft short:hidden sm:text-[clamp(1.25rem,2.2vw,2rem)]">
+            {say("run.next", { upcoming: say(view.upcoming) })}
+          </p>
         </section>
       </div>
 
@@ -293,8 +318,6 @@ export function Stage({ run, view, speed, instrument, account }: Props) {
         told={told}
         onAct={act}
       />
-      {/* On a phone tension is said first: it belongs to the pass before, and must not be looked for. */}
-      {phone && where}
       <div className="hidden min-h-0 sm:block short:hidden">
         <Timeline timeline={view.timeline} dark playhead={view.at} height={104} lanes={false} labels={false} />
         <p className="-mt-5 text-right text-night-soft">
@@ -332,11 +355,9 @@ function MicrophoneButton({ ears, onAct }: { ears: "off" | "asking" | "on"; onAc
       onClick={() => onAct("microphone")}
       aria-pressed={on}
       aria-label={say("run.microphone")}
-      className={`inline-flex min-h-11 items-center gap-2 whitespace-nowrap rounded-[5px] px-2 short:min-h-9 ${on ? "bg-night-brass font-semibold text-night" : "text-night-soft hover:text-night-ink"}`}
+      className={`inline-flex min-h-11 items-center gap-2 whitespace-nowrap rounded-[5px] px-2 max-sm:px-1.5 max-sm:text-sm ${on ? "bg-night-brass font-semibold text-night" : "text-night-soft hover:text-night-ink"}`}
     >
-      <span className="hidden sm:inline">
-        <KeyCap>{keyOf("microphone")}</KeyCap>
-      </span>
+      <KeyHint>{keyOf("microphone")}</KeyHint>
       <Sign aria-hidden className="size-5" />
       {on && <span className="hidden md:inline">{say("heard.listening")}</span>}
     </button>
@@ -362,11 +383,9 @@ function ActionButton({
       type="button"
       onClick={() => onAct(action)}
       aria-pressed={pressed}
-      className={`inline-flex min-h-11 items-center gap-2 whitespace-nowrap rounded-[5px] px-2 short:min-h-9 ${pressed ? "bg-night-rule text-night-ink" : quiet ? "text-night-soft hover:text-night-ink" : "border-2 border-night-ink font-semibold"}`}
+      className={`inline-flex min-h-11 items-center gap-2 whitespace-nowrap rounded-[5px] px-2 max-sm:px-1.5 max-sm:text-sm ${pressed ? "bg-night-rule text-night-ink" : quiet ? "text-night-soft hover:text-night-ink" : "border-2 border-night-ink font-semibold"}`}
     >
-      <span className="hidden sm:inline">
-        <KeyCap>{key}</KeyCap>
-      </span>
+      <KeyHint>{key}</KeyHint>
       {label}
     </button>
   );

@@ -1,5 +1,5 @@
 import type { Schemas } from "../../api/client";
-import { KeyCap } from "../../ui/Button";
+import { KeyHint } from "../../ui/Button";
 import { later } from "../../ui/later";
 import { say } from "../../words/say";
 import type { Suggested, ToHear } from "../../take/heard";
@@ -47,7 +47,7 @@ export function Suggestion({ heard, suggested, keepsGoing, trust, onTake }: Prop
             className="inline-flex min-h-11 items-center gap-2 rounded-[5px] border-2 border-night-brass px-3 font-semibold"
           >
             <span className="max-sm:hidden">
-              <KeyCap>{keyOf("as-heard")}</KeyCap>
+              <KeyHint>{keyOf("as-heard")}</KeyHint>
             </span>
             {say("run.asHeard")}
           </button>

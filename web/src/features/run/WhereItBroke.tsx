@@ -5,7 +5,7 @@ import * as touches from "../../api/touches";
 import { RANGES } from "../../api/ranges";
 import { upTo } from "../../api/within";
 import { Score, type Spot } from "../../notation/Score";
-import { KeyCap } from "../../ui/Button";
+import { KeyHint } from "../../ui/Button";
 import type { Pass } from "./asks";
 import { keyOf } from "./keys";
 import { useTyped } from "./useTyped";
@@ -97,7 +97,7 @@ export function WhereItBroke({ verdict, pass, passageId }: Props) {
             said || (
               <>
                 {verdict === "BROKE" ? say("run.whereDidItBreakTap") : say("run.whereWasTheSlipTap")}{" "}
-                <KeyCap>{keyOf("where")}</KeyCap>
+                <KeyHint>{keyOf("where")}</KeyHint>
                 {say("run.itsBeatAndItsPlace")}
               </>
             )}
@@ -138,7 +138,7 @@ export function Why({ onSay, numbered = false }: { onSay: (cause: string) => voi
           onClick={() => onSay(cause)}
           className="min-h-10 rounded-[5px] border border-night-rule px-3 text-night-ink hover:border-night-soft"
         >
-          {numbered && <KeyCap>{at + 1}</KeyCap>} {cause}
+          {numbered && <KeyHint>{at + 1}</KeyHint>} {cause}
         </button>
       ))}
       <input

@@ -3,7 +3,7 @@ import { api, given, NoConnection, Problem, type Schemas } from "../../api/clien
 import { sendQueued, takeOver as takenOver } from "../../outbox/answers";
 import { holdOpen, isOpenInAnother } from "../../outbox/atHand";
 import { EventQueue, type EventWish, type Queued } from "../../outbox/queue";
-import { forgetRun, keepRun, numberOf, runIsOver } from "../../outbox/runs";
+import { forgetRun, keepRun, numberOf, playedHere, runIsOver } from "../../outbox/runs";
 import { waitBefore } from "../../outbox/patience";
 import { runs } from "../../outbox/shelf";
 import { LocalRun } from "./localRun";
@@ -69,6 +69,7 @@ export function useRun(id: string) {
   const hear = useCallback(
     async (fresh: RunView, ahead: boolean) => {
       const now = shown.current;
+      if (fresh.held) playedHere(id);
       if (now && ahead && local.current) return;
       // A step that is the same stays the same thing: it may be playing.
       const agrees = now !== undefined && sameStep(now, fresh);
@@ -118,6 +119,7 @@ export function useRun(id: string) {
   const takeUp = useCallback(async () => {
     const kept = runs.get(id);
     if (!kept || shown.current) return;
+    if (await isOpenInAnother(id)) return setLink("elsewhere");
     const taken = LocalRun.of(await core(), kept.score);
     if (!taken || shown.current) return;
     const since = queue.played().filter(({ event }) => event.ordinal >= kept.score.events.length);

@@ -8,7 +8,7 @@ import { usePacking } from "../../outbox/packing";
 import { onlyOpenIs, openRun as openHere } from "../../outbox/runs";
 import { Timeline } from "../../timeline/Timeline";
 import { reachedFirst } from "../../ui/limits";
-import { Button, ButtonLink, KeyCap } from "../../ui/Button";
+import { Button, ButtonLink, KeyHint } from "../../ui/Button";
 import { longDay, called } from "../../ui/format";
 import { Caution, Failed, Page, Waiting } from "../../ui/Page";
 import { useKeys } from "../../ui/useKeys";
@@ -41,7 +41,7 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
   const mayBegin = !!plan && plan.timeline.stretches.length > 0;
 
   useKeys((event) => {
-    if (event.code !== "Space" || event.target !== document.body || begin.isPending) return;
+    if (event.code !== "Space" || isControl(event.target) || begin.isPending) return;
     event.preventDefault();
     if (openRun) void navigate(`/run/${openRun}`);
     else if (mayBegin) begin.begin(plan.wish);
@@ -94,11 +94,11 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
           </Button>
           {openRun ? (
             <Button kind="main" onClick={() => void navigate(`/run/${openRun}`)}>
-              {say("today.goOnWhereYouWere")} <KeyCap>{say("common.space")}</KeyCap>
+              {say("today.goOnWhereYouWere")} <KeyHint>{say("common.space")}</KeyHint>
             </Button>
           ) : (
             <Button kind="main" disabled={!mayBegin || begin.isPending} onClick={() => begin.begin(plan.wish)}>
-              <Play size={18} aria-hidden="true" /> {say("today.begin")} <KeyCap>{say("common.space")}</KeyCap>
+              <Play size={18} aria-hidden="true" /> {say("today.begin")} <KeyHint>{say("common.space")}</KeyHint>
             </Button>
           )}
         </>
@@ -189,6 +189,10 @@ export default function Today({ me }: { me: Schemas["Me"] }) {
     </Page>
   );
 }
+
+/** Whether a key is for something that takes keys itself. */
+const isControl = (target: EventTarget | null) =>
+  target instanceof Element && target.matches("a, button, input, select, textarea, summary, [role], [tabindex='0']");
 
 /** A section of the workout: why it is there, and what has become of it. */
 function ChosenSection({ section }: { section: Schemas["ChosenSection"] }) {

@@ -1,3 +1,4 @@
+import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useState, useRef } from "react";
 import { Link, useLocation, useNavigate } from "react-router";
 import { api, given, Problem } from "../../api/client";
@@ -12,6 +13,9 @@ import { RANGES } from "../../api/ranges";
 import { Alert } from "../../ui/Alert";
 import { LanguageChoice } from "../../words/LanguageChoice";
 import { say } from "../../words/say";
+
+/** So often it is looked how far the demo is, in milliseconds. */
+const LOOKS_AGAIN_MS = 1_000;
 
 /** The server has the whole rule; this only saves a round. */
 const { name: NAME, password: PASSWORD } = RANGES.Credentials;
@@ -109,6 +113,7 @@ export default function Welcome({ register: registering = false, demo }: { regis
             <Button online onClick={() => openDemo.mutate(undefined)} disabled={openDemo.isPending}>
               {openDemo.isPending ? say("welcome.openingOneMoment") : say("welcome.openTheDemo")}
             </Button>
+            {openDemo.isPending && <DemoWriting />}
             <p className="mt-2 text-sm text-soft">{say("welcome.tenWeeksOfAMade")}</p>
           </div>
         )}
@@ -120,5 +125,27 @@ export default function Welcome({ register: registering = false, demo }: { regis
         </p>
       </section>
     </main>
+  );
+}
+
+/** How far the demo's history is written, for whoever came before it was. */
+function DemoWriting() {
+  const progress = useQuery({
+    queryKey: ["demo-progress"],
+    queryFn: () => given(api.GET("/api/demo")),
+    refetchInterval: LOOKS_AGAIN_MS,
+    staleTime: 0,
+  }).data;
+  if (!progress || progress.share >= 1) return null;
+  const { share, secondsLeft } = progress;
+  const words = say("welcome.demoIsWritten", {
+    share,
+    seconds: secondsLeft === null ? "none" : Math.max(1, Math.round(secondsLeft)),
+  });
+  return (
+    <div className="mt-2">
+      <p role="status">{words}</p>
+      <progress aria-label={words} value={share} className="mt-1 h-2 w-full max-w-sm accent-spruce" />
+    </div>
   );
 }

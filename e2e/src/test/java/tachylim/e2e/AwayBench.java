@@ -5,6 +5,7 @@ import static tachylim.e2e.Words.say;
 
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.TimeoutError;
 import com.microsoft.playwright.options.AriaRole;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -154,7 +155,20 @@ class AwayBench {
                     musician.page.navigate(here);
                 }
             }
-            musician.untilReady();
+            try {
+                musician.untilReady();
+            } catch (TimeoutError stuck) {
+                throw new AssertionError(
+                        "Round %d, %s, cut off: %s, from %s, at %s: %s"
+                                .formatted(
+                                        rounds,
+                                        doing,
+                                        cut,
+                                        here,
+                                        musician.page.url(),
+                                        musician.page.locator("body").innerText()),
+                        stuck);
+            }
             look();
             return !musician.hasEnded();
         }

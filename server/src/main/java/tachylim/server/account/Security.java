@@ -92,7 +92,8 @@ class Security {
             TachylimSettings settings,
             Clock clock)
             throws Exception {
-        return http.authorizeHttpRequests(requests -> requests.requestMatchers(HttpMethod.GET, "/api/greeting")
+        return http.authorizeHttpRequests(requests -> requests.requestMatchers(
+                                HttpMethod.GET, "/api/greeting", "/api/demo")
                         .permitAll()
                         .requestMatchers("/api/openapi", "/api/openapi.yaml")
                         .access((who, context) -> new AuthorizationDecision(settings.openapi()))

@@ -1,6 +1,7 @@
 package tachylim.server.demo;
 
 import io.swagger.v3.oas.annotations.Parameter;
+import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
@@ -8,6 +9,7 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.Size;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -46,10 +48,29 @@ class DemoController {
             @Valid @RequestBody(required = false) Visit visit,
             @Parameter(hidden = true) HttpServletRequest request,
             @Parameter(hidden = true) HttpServletResponse response) {
+        start.begin(
+                service(request).visited(visit == null || visit.zone() == null ? "" : visit.zone()), request, response);
+    }
+
+    /** How far the demo is written, for whoever waits for it. */
+    record DemoProgress(
+            @Schema(description = "how much of its history is written, from 0 to 1")
+            double share,
+
+            @Schema(nullable = true, description = "how long the rest takes; null while that cannot be told")
+            Double secondsLeft) {}
+
+    @GetMapping
+    DemoProgress progress(@Parameter(hidden = true) HttpServletRequest request) {
+        DemoService.Progress now = service(request).progress();
+        return new DemoProgress(now.share(), now.secondsLeft());
+    }
+
+    private DemoService service(HttpServletRequest request) {
         DemoService service = settings.showsDemo(request) ? demo.getIfAvailable() : null;
         if (service == null) {
             throw Refused.notFound(Reason.of("refusal.demoController.theDemoIsNotHere"));
         }
-        start.begin(service.visited(visit == null || visit.zone() == null ? "" : visit.zone()), request, response);
+        return service;
     }
 }

@@ -96,6 +96,9 @@ class DemoHistory {
     private final EntityManager entities;
     private final int days;
 
+    /** How many days are written by now. */
+    private volatile int written;
+
     DemoHistory(
             AccountService accounts,
             RepertoireService repertoire,
@@ -121,6 +124,11 @@ class DemoHistory {
 
     /** A section and the passage it was cut from. */
     private record DemoSection(StoredSection section, DemoPassage passage) {}
+
+    /** How much of it is written, from 0 to 1. */
+    double share() {
+        return (double) written / days;
+    }
 
     /** Writes the ten weeks before {@code today} by moving the clock through them. */
     SignedIn write(LocalDate today, ZoneId zone) {
@@ -155,6 +163,7 @@ class DemoHistory {
                         at(today.minusDays(daysAgo), LocalTime.of(17, random.nextInt(50)), zone),
                         random);
             }
+            written = days - daysAgo;
             clock.move(at(today.minusDays(daysAgo), LocalTime.of(20, 10), zone));
             practiceSheet.day(odile, passages.get(0), passages.subList(1, passages.size()), daysAgo);
         }

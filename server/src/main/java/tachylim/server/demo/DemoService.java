@@ -1,6 +1,8 @@
 package tachylim.server.demo;
 
 import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.Optional;
@@ -21,12 +23,16 @@ import tachylim.server.run.RunService;
 @ConditionalOnProperty("tachylim.demo")
 class DemoService {
 
+    /** Before so much is written its pace says little. */
+    private static final double TELLS_FROM = 0.05;
+
     private final AccountService accounts;
     private final RunService runs;
     private final DemoHistory history;
     private final Clock clock;
     private final Lease lease;
-    private SignedIn odile;
+    private volatile Instant since;
+    private volatile SignedIn odile;
 
     DemoService(AccountService accounts, RunService runs, DemoHistory history, Clock clock, Lease lease) {
         this.accounts = accounts;
@@ -51,6 +57,24 @@ class DemoService {
         return odile;
     }
 
+    /**
+     * How much of the history is written, and how long the rest takes at the pace so far.
+     *
+     * @param secondsLeft null while that cannot be told
+     */
+    record Progress(double share, Double secondsLeft) {}
+
+    /** How far the writing is, while it goes on; by the clock on the wall, since the demo's own goes through ten weeks. */
+    Progress progress() {
+        Instant from = since;
+        if (from == null) {
+            return new Progress(odile == null ? 0 : 1, null);
+        }
+        double share = history.share();
+        double seconds = Duration.between(from, Instant.now()).toMillis() / 1000.0;
+        return new Progress(share, share < TELLS_FROM ? null : seconds * (1 - share) / share);
+    }
+
     /** The account as somebody finds it whose days are counted in a zone; where that is none, in that of this machine. */
     SignedIn visited(String zone) {
         SignedIn who = account();
@@ -66,7 +90,12 @@ class DemoService {
             return present.get();
         }
         present.ifPresent(accounts::deleteNow);
-        return history.write(today, zone);
+        since = Instant.now();
+        try {
+            return history.write(today, zone);
+        } finally {
+            since = null;
+        }
     }
 
     private boolean isUpToDate(SignedIn who, LocalDate today) {

@@ -1,0 +1,39 @@
+import { useLayoutEffect } from "react";
+import { useLocation, useNavigationType } from "react-router";
+import { keepOfWindow } from "../keep";
+
+/** So long it is waited until a page is as long as it was, in milliseconds. */
+const PATIENCE_MS = 2_000;
+
+const placeOf = (key: string) => `tachylim.scroll.${key}`;
+
+/** Pages begin at their top; whoever goes back finds them where they were. */
+export function useScroll() {
+  const { key, pathname } = useLocation();
+  const back = useNavigationType() === "POP";
+  useLayoutEffect(() => {
+    window.history.scrollRestoration = "manual";
+    const wanted = back ? Number(keepOfWindow.getItem(placeOf(key)) ?? 0) : 0;
+    const until = performance.now() + PATIENCE_MS;
+    let frame = 0;
+    const go = () => {
+      window.scrollTo(0, wanted);
+      // What is below has to arrive first; whoever scrolls meanwhile is left alone.
+      if (window.scrollY < wanted - 1 && performance.now() < until) frame = requestAnimationFrame(go);
+    };
+    go();
+    const stop = () => cancelAnimationFrame(frame);
+    const remember = () => keepOfWindow.setItem(placeOf(key), String(Math.round(window.scrollY)));
+    window.addEventListener("wheel", stop, { passive: true });
+    window.addEventListener("touchmove", stop, { passive: true });
+    window.addEventListener("scrollend", remember);
+    return () => {
+      stop();
+      window.removeEventListener("wheel", stop);
+      window.removeEventListener("touchmove", stop);
+      window.removeEventListener("scrollend", remember);
+    };
+    // The same page with other things chosen in its address stays where it is.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [pathname]);
+}
