@@ -45,7 +45,8 @@ export async function numberOf(run: string): Promise<number> {
 
 /** Takes note of where a run stood when it was taken up; what was answered before that and has arrived is in there. */
 export function keepRun(id: string, view: RunView, score: Schemas["RunBasis"]) {
-  runs.put({ id, view, score, holder: windowId(), begunAt: runs.get(id)?.begunAt ?? null, over: false });
+  const { holder = windowId(), begunAt = null } = runs.get(id) ?? {};
+  runs.put({ id, view, score, holder, begunAt, over: false });
   new EventQueue(id).playedBefore(score.events.length);
 }
 

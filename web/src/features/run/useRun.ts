@@ -69,7 +69,6 @@ export function useRun(id: string) {
   const hear = useCallback(
     async (fresh: RunView, ahead: boolean) => {
       const now = shown.current;
-      if (fresh.held) playedHere(id);
       if (now && ahead && local.current) return;
       // A step that is the same stays the same thing: it may be playing.
       const agrees = now !== undefined && sameStep(now, fresh);
@@ -109,6 +108,7 @@ export function useRun(id: string) {
       const follows = async () =>
         heir || (before !== undefined && !(await isOpenInAnother(id)) && (await asked(before)).held);
       const fresh = !told.held && !told.step.ended && (await follows()) ? await takenOver(id) : told;
+      if (fresh.held) playedHere(id);
       setLink(fresh.held || fresh.step.ended ? "ok" : "elsewhere");
       void hear(fresh, queue.all().length > 0);
     },
@@ -244,6 +244,7 @@ export function useRun(id: string) {
   const takeOver = useCallback(async () => {
     try {
       const taken = await takenOver(id);
+      playedHere(id);
       setLink("ok");
       void hear(taken, queue.all().length > 0);
       void bringUp(false);
