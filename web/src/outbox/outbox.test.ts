@@ -18,6 +18,7 @@ const { sendEverything } = await import("./outbox");
 const { noteCount, sendCounts } = await import("./counts");
 const { noteSymptom } = await import("./symptoms");
 const { EventQueue } = await import("./queue");
+const { numberOf } = await import("./runs");
 
 const answer = (clientId: string, kind: "JUDGED" | "STOPPED" = "JUDGED") =>
   ({
@@ -239,6 +240,30 @@ describe("what was answered in a window that is closed", () => {
     noteSymptom();
     noteCount(7, 60, 41);
     expect(waiting()).toBe(3);
+  });
+});
+
+describe("a workout that was begun without a network", () => {
+  beforeEach(() => {
+    post.mockReset();
+  });
+
+  const secondsAgo = () => (post.mock.calls[0] as [string, { body: { secondsAgo: number } }])[1].body.secondsAgo;
+
+  it("is begun on the server when it was, and asked for once", async () => {
+    const begunAt = Date.now() - 60_000;
+    runs.put({ id: "packed-14", view: {} as never, score: {} as never, holder: "w", begunAt, over: false });
+    post.mockResolvedValue({ id: 7 });
+    expect([await numberOf("packed-14"), await numberOf("packed-14")]).toEqual([7, 7]);
+    expect(post).toHaveBeenCalledTimes(1);
+    expect(secondsAgo()).toBeCloseTo(60, 0);
+  });
+
+  it("was begun no later than it was answered, where that is all that is known", async () => {
+    new EventQueue("packed-15").add(answer("a"), undefined, Date.now() - 120_000);
+    post.mockResolvedValue({ id: 8 });
+    await numberOf("packed-15");
+    expect(secondsAgo()).toBeCloseTo(120, 0);
   });
 });
 

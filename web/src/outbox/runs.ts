@@ -32,7 +32,10 @@ export async function numberOf(run: string): Promise<number> {
   if (workout === undefined) return Number(run);
   const known = begun.get(run);
   if (known !== undefined) return known;
-  const secondsAgo = Math.max(0, (Date.now() - (runs.get(run)?.begunAt ?? Date.now())) / 1000);
+  // Where that is no longer kept, since somebody has signed out, the first answer tells it.
+  const answered = new EventQueue(run).played().map(({ madeAt }) => madeAt);
+  const begunAt = runs.get(run)?.begunAt ?? Math.min(Date.now(), ...answered);
+  const secondsAgo = Math.max(0, (Date.now() - begunAt) / 1000);
   const { id } = await given(
     api.POST("/api/packed/{id}/run", {
       params: { path: { id: Number(workout) } },
