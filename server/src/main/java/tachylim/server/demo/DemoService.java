@@ -1,8 +1,6 @@
 package tachylim.server.demo;
 
 import java.time.Clock;
-import java.time.Duration;
-import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.Optional;
@@ -31,7 +29,7 @@ class DemoService {
     private final DemoHistory history;
     private final Clock clock;
     private final Lease lease;
-    private volatile Instant since;
+    private volatile Long since;
     private volatile SignedIn odile;
 
     DemoService(AccountService accounts, RunService runs, DemoHistory history, Clock clock, Lease lease) {
@@ -66,12 +64,12 @@ class DemoService {
 
     /** How far the writing is, while it goes on; by the clock on the wall, since the demo's own goes through ten weeks. */
     Progress progress() {
-        Instant from = since;
+        Long from = since;
         if (from == null) {
             return new Progress(odile == null ? 0 : 1, null);
         }
         double share = history.share();
-        double seconds = Duration.between(from, Instant.now()).toMillis() / 1000.0;
+        double seconds = (System.nanoTime() - from) / 1e9;
         return new Progress(share, share < TELLS_FROM ? null : seconds * (1 - share) / share);
     }
 
@@ -90,7 +88,7 @@ class DemoService {
             return present.get();
         }
         present.ifPresent(accounts::deleteNow);
-        since = Instant.now();
+        since = System.nanoTime();
         try {
             return history.write(today, zone);
         } finally {

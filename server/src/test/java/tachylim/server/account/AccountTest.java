@@ -201,6 +201,7 @@ class AccountTest extends ServerTest {
         assertThat(stranger().get("/api/greeting").ok().path("demo").asBoolean())
                 .isFalse();
         assertThat(stranger().post("/api/demo", Map.of()).status()).isEqualTo(404);
+        assertThat(stranger().get("/api/demo").status()).isEqualTo(404);
     }
 
     @Test
