@@ -5,7 +5,8 @@ import { keepOfWindow } from "../keep";
 /** So long it is waited until a page is as long as it was, in milliseconds. */
 const PATIENCE_MS = 2_000;
 
-const placeOf = (key: string) => `tachylim.scroll.${key}`;
+/** The first entry of every window has the same key: an address belongs to it. */
+const placeOf = (key: string, pathname: string) => `tachylim.scroll.${key}${pathname}`;
 
 /** Pages begin at their top; whoever goes back finds them where they were. */
 export function useScroll() {
@@ -13,7 +14,7 @@ export function useScroll() {
   const back = useNavigationType() === "POP";
   useLayoutEffect(() => {
     window.history.scrollRestoration = "manual";
-    const wanted = back ? Number(keepOfWindow.getItem(placeOf(key)) ?? 0) : 0;
+    const wanted = back ? Number(keepOfWindow.getItem(placeOf(key, pathname)) ?? 0) : 0;
     const until = performance.now() + PATIENCE_MS;
     let frame = 0;
     const go = () => {
@@ -23,7 +24,7 @@ export function useScroll() {
     };
     go();
     const stop = () => cancelAnimationFrame(frame);
-    const remember = () => keepOfWindow.setItem(placeOf(key), String(Math.round(window.scrollY)));
+    const remember = () => keepOfWindow.setItem(placeOf(key, pathname), String(Math.round(window.scrollY)));
     window.addEventListener("wheel", stop, { passive: true });
     window.addEventListener("touchmove", stop, { passive: true });
     window.addEventListener("scrollend", remember);

@@ -140,6 +140,7 @@ export function Stage({ run, view, speed, instrument, account }: Props) {
     if (document.activeElement === document.body) heading.current?.focus({ preventScroll: true });
   }, [view.ordinal]);
   const title = pass && titleOf(pass, view.method);
+  const restTitle = (rest && REST[rest.reason]) ?? say("run.restArmsLoose");
   const next = say("run.next", { upcoming: say(view.upcoming) });
   const spoken = pass
     ? say("run.spoken", {
@@ -150,7 +151,12 @@ export function Stage({ run, view, speed, instrument, account }: Props) {
         why: say(view.step.why),
         next,
       })
-    : say("run.spokenRest", { seconds: Math.round(rest?.seconds ?? 0), why: say(view.step.why), next });
+    : say("run.spokenRest", {
+        title: restTitle,
+        seconds: Math.round(rest?.seconds ?? 0),
+        why: say(view.step.why),
+        next,
+      });
   const { phone, short, height } = useHand();
   const where = rest && last && (went === "BROKE" || went === "ROUGH") && (
     <WhereItBroke key={view.ordinal} verdict={went} {...last} />
@@ -253,7 +259,7 @@ export function Stage({ run, view, speed, instrument, account }: Props) {
           )}
           {rest && (
             <>
-              <h1 className="text-2xl text-night-ink sm:text-3xl">{REST[rest.reason] ?? say("run.restArmsLoose")}</h1>
+              <h1 className="text-2xl text-night-ink sm:text-3xl">{restTitle}</h1>
               <div className="font-bold leading-[0.86] tracking-tight text-night-ink" style={{ fontSize: GREAT }}>
                 <RestCountdown
                   key={view.ordinal}

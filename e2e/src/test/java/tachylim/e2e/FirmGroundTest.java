@@ -89,7 +89,8 @@ class FirmGroundTest {
             }
         };
         odile.play();
-        assertThat(odile.page.getByText("Warm-up 2 of 2")).isVisible();
+        assertThat(odile.page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Warm-up 2 of 2")))
+                .isVisible();
         odile.untilArrived();
         assertThat(tries.get()).isGreaterThanOrEqualTo(3);
         way = Route::resume;
@@ -164,7 +165,8 @@ class FirmGroundTest {
         odile.firstWorkout();
         assertThat(odile.page.getByText("This browser stores nothing").first()).isVisible();
         odile.playAndAnswer("j");
-        assertThat(odile.page.getByText("Warm-up 2 of 2")).isVisible();
+        assertThat(odile.page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Warm-up 2 of 2")))
+                .isVisible();
     }
 
     @Test
@@ -173,7 +175,8 @@ class FirmGroundTest {
         odile.page.evaluate(
                 "() => { Storage.prototype.setItem = () => { throw new DOMException('full', 'QuotaExceededError'); }; }");
         odile.playAndAnswer("j");
-        assertThat(odile.page.getByText("Warm-up 2 of 2")).isVisible();
+        assertThat(odile.page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Warm-up 2 of 2")))
+                .isVisible();
     }
 
     @Test

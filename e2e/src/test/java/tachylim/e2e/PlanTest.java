@@ -101,8 +101,11 @@ class PlanTest {
         page.getByText(say("today.changeThisPlan")).click();
         assertThat(page.getByText("Your own warm-up of 5 min")).isVisible();
         odile.button(say("plan.beginThisWorkout")).click();
-        assertThat(page.getByText(say("run.awayFromTheInstrument"))).isVisible();
-        assertThat(page.getByText("Walk, then shoulders")).isVisible();
+        assertThat(page.getByRole(
+                        AriaRole.HEADING, new Page.GetByRoleOptions().setName(say("run.awayFromTheInstrument"))))
+                .isVisible();
+        assertThat(page.getByText("Walk, then shoulders", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
         assertThat(odile.stage()).hasAttribute("data-state", "ready");
         assertThat(page.getByText("Long, easy strokes").first()).isVisible();
         assertThat(Shared.BROWSING.complaints()).isEmpty();
