@@ -1,4 +1,5 @@
 import { api, given, Problem } from "../api/client";
+import { isOpenInAnother } from "./atHand";
 import { EventQueue, type Queued } from "./queue";
 import { numberOf } from "./runs";
 import { runs } from "./shelf";
@@ -53,6 +54,8 @@ async function send(run: string, queued: Queued): Promise<RunView> {
   } catch (error) {
     const before = holder === windowId() ? runs.get(run)?.holder : holder;
     if (!isTakenOver(error) || before === undefined || before === windowId()) throw error;
+    // Whoever has taken it over in a window that is open goes on there.
+    if (holder === windowId() && (await isOpenInAnother(run))) throw error;
     return sendAs(before, run, queued);
   }
 }
