@@ -78,11 +78,11 @@ function Places() {
       </Routes>
     );
   }
-  return <Home me={me} />;
+  return <LaidOut me={me} />;
 }
 
 /** What is kept for somebody in this browser is laid out before any page asks for it. */
-function Home({ me }: { me: Schemas["Me"] }) {
+function LaidOut({ me }: { me: Schemas["Me"] }) {
   const [laidOut, setLaidOut] = useState<string>();
   useEffect(() => void layOut(me.name).then(() => setLaidOut(me.name)), [me.name]);
   return laidOut === me.name ? <Rooms me={me} /> : <Waiting />;

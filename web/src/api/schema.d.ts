@@ -2162,12 +2162,12 @@ export interface components {
         DemoProgress: {
             /**
              * Format: double
-             * @description how long the rest takes; null while that cannot be told
+             * @description how long the rest takes at the pace so far; null while that cannot be told
              */
             secondsLeft: number | null;
             /**
              * Format: double
-             * @description how much of its history is written, from 0 to 1
+             * @description how much of it is written, from 0 to 1
              */
             share: number;
         };
@@ -2853,8 +2853,6 @@ export interface components {
         };
         PackedDto: {
             basis: components["schemas"]["RunBasis"];
-            /** Format: date */
-            day: string;
             focus: string;
             /** Format: int64 */
             id: number;

@@ -1,4 +1,5 @@
 import { useSyncExternalStore } from "react";
+import { bell } from "../bell";
 import { keepOfWindow } from "../keep";
 import { KEPT } from "./seen";
 
@@ -8,8 +9,7 @@ const LATER = "tachylim.later";
 
 const mine = globalThis.document?.querySelector<HTMLScriptElement>('script[type="module"]')?.src.split("/").at(-1);
 let newer: string | undefined;
-const listening = new Set<() => void>();
-const tell = () => listening.forEach((one) => one());
+const { ring, hear } = bell();
 
 /** Takes note of a server that is of another build than this page. */
 export function compare({ headers }: Response) {
@@ -18,24 +18,17 @@ export function compare({ headers }: Response) {
   const now = served === mine ? undefined : served;
   if (now === newer) return;
   newer = now;
-  tell();
+  ring();
 }
 
 const unsaid = () => (newer && keepOfWindow.getItem(LATER) !== newer ? newer : undefined);
 
 /** Whether the server is of a newer build, until that was put off: it is said once, and the page works until then. */
-export const useNewer = () =>
-  useSyncExternalStore(
-    (one) => {
-      listening.add(one);
-      return () => void listening.delete(one);
-    },
-    () => unsaid() !== undefined,
-  );
+export const useNewer = () => useSyncExternalStore(hear, () => unsaid() !== undefined);
 
 export function putOff() {
   if (newer) keepOfWindow.setItem(LATER, newer);
-  tell();
+  ring();
 }
 
 const workers = () => (import.meta.env.PROD && "serviceWorker" in navigator ? import("./install") : undefined);

@@ -1,9 +1,10 @@
 import { useSyncExternalStore } from "react";
+import { bell } from "../bell";
 import { KEPT } from "./seen";
 
 /** When the server was last reached, where it cannot be now and what was seen before is shown in its place. */
 let lastReached: string | undefined;
-const listening = new Set<() => void>();
+const { ring, hear } = bell();
 
 /** Takes note of whether an answer came from the server, or is one that was seen before. */
 export function heard({ headers }: Response) {
@@ -12,16 +13,11 @@ export function heard({ headers }: Response) {
   const now = kept && lastReached && Date.parse(kept) < Date.parse(lastReached) ? lastReached : kept;
   if (now === lastReached) return;
   lastReached = now;
-  listening.forEach((tell) => tell());
-}
-
-function subscribe(tell: () => void) {
-  listening.add(tell);
-  return () => void listening.delete(tell);
+  ring();
 }
 
 /** Whether answers come from what was seen before. */
 export const isCutOff = () => lastReached !== undefined;
 
 /** When the server was last reached; nothing while it can be. */
-export const useLastReached = () => useSyncExternalStore(subscribe, () => lastReached);
+export const useLastReached = () => useSyncExternalStore(hear, () => lastReached);

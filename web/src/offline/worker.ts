@@ -18,7 +18,7 @@ const MOST_ANSWERS = 250;
 const LONGEST_SECONDS = 14 * 24 * 60 * 60;
 
 /** What only the server can say at the moment, and what is too large or too private to be left in a browser. */
-const NOT_KEPT = /^\/api\/(runs|packed|sessions|storage|backup|exports?|openapi|calendar|takes\/trust)\b/;
+const NOT_KEPT = /^\/api\/(runs|packed|sessions|storage|backup|exports?|openapi|calendar|takes\/trust)\b|\/export$/;
 
 // The build of this worker is kept whole: a page never meets files of another one.
 precacheAndRoute(self.__WB_MANIFEST);

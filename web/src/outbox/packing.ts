@@ -10,16 +10,15 @@ const SETTLED_MS = 2_000;
 export function usePacking(today: Schemas["TodayView"] | undefined) {
   const plan = today && !today.openRun && today.plan?.timeline.stretches.length ? today.plan : null;
   const shown = plan && JSON.stringify([today!.day, plan.wish, plan.timeline.stretches]);
+  const wish = plan && JSON.stringify(plan.wish);
   useEffect(() => {
-    if (!plan || !shown || packed.all()[0]?.shown === shown || isCutOff()) return;
+    if (!wish || !shown || packed.all()[0]?.shown === shown || isCutOff()) return;
     const timer = setTimeout(() => {
-      void given(api.POST("/api/packed", { body: plan.wish }))
-        .then((workout) => packed.put({ id: "today", shown, wish: JSON.stringify(plan.wish), workout }))
+      void given(api.POST("/api/packed", { body: JSON.parse(wish) as Schemas["PlanWish"] }))
+        .then((workout) => packed.put({ id: "today", shown, wish, workout }))
         // What cannot be packed now is packed when Today is looked at again.
         .catch(() => undefined);
     }, SETTLED_MS);
     return () => clearTimeout(timer);
-    // The same workout is packed once, however often it is asked for.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [shown]);
+  }, [shown, wish]);
 }

@@ -1,4 +1,5 @@
 import { type DBSchema, type IDBPDatabase, openDB } from "idb";
+import { bell } from "../bell";
 import type { Schemas } from "../api/client";
 import type { KeptRun } from "./runs";
 import type { Queued } from "./queue";
@@ -48,15 +49,9 @@ let lastPlace = 0;
 let failed = false;
 
 const channel = "BroadcastChannel" in globalThis ? new BroadcastChannel("tachylim.outbox") : undefined;
-const listening = new Set<() => void>();
-
-/** Hears of everything that changes, in this window or another, until the end that it gives. */
-export function onChange(tell: () => void): () => void {
-  listening.add(tell);
-  return () => void listening.delete(tell);
-}
-
-const changed = () => listening.forEach((tell) => tell());
+/** Rings with everything that changes, in this window or another. */
+const { ring: changed, hear } = bell();
+export { hear as onChange };
 
 /** Whether what is kept lasts only as long as this page, since the browser keeps nothing. */
 export const lastsOnlyHere = () => failed;

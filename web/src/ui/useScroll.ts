@@ -1,4 +1,4 @@
-import { useLayoutEffect } from "react";
+import { useLayoutEffect, useRef } from "react";
 import { useLocation, useNavigationType } from "react-router";
 import { keepOfWindow } from "../keep";
 
@@ -12,7 +12,11 @@ const placeOf = (key: string, pathname: string) => `tachylim.scroll.${key}${path
 export function useScroll() {
   const { key, pathname } = useLocation();
   const back = useNavigationType() === "POP";
+  const last = useRef<string>(undefined);
   useLayoutEffect(() => {
+    // The same page with other things chosen in its address stays where it is.
+    const stays = last.current === pathname;
+    last.current = pathname;
     window.history.scrollRestoration = "manual";
     const wanted = back ? Number(keepOfWindow.getItem(placeOf(key, pathname)) ?? 0) : 0;
     const until = performance.now() + PATIENCE_MS;
@@ -22,7 +26,7 @@ export function useScroll() {
       // What is below has to arrive first; whoever scrolls meanwhile is left alone.
       if (window.scrollY < wanted - 1 && performance.now() < until) frame = requestAnimationFrame(go);
     };
-    go();
+    if (!stays) go();
     const stop = () => cancelAnimationFrame(frame);
     const remember = () => keepOfWindow.setItem(placeOf(key, pathname), String(Math.round(window.scrollY)));
     window.addEventListener("wheel", stop, { passive: true });
@@ -34,7 +38,5 @@ export function useScroll() {
       window.removeEventListener("touchmove", stop);
       window.removeEventListener("scrollend", remember);
     };
-    // The same page with other things chosen in its address stays where it is.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [pathname]);
+  }, [key, pathname, back]);
 }

@@ -19,9 +19,12 @@ import { useBegin } from "../run/useBegin";
 import { TEMPO, upTo, within } from "../../api/within";
 import { RANGES } from "../../api/ranges";
 import { Alert } from "../../ui/Alert";
+import { useArrival } from "../../ui/useArrival";
 import { say } from "../../words/say";
 
 const FIRST_WORKOUT_MINUTES = 10;
+
+const TITLES = [say("first.whatDoYouPlay"), say("first.whichPassageShouldBeFaster"), say("first.howFastIsItToday")];
 
 /** From nothing to the first click, in three steps and without any syntax. */
 export default function First({ me }: { me: Schemas["Me"] }) {
@@ -37,6 +40,7 @@ export default function First({ me }: { me: Schemas["Me"] }) {
   });
   const set = (part: Partial<typeof draft>) => setDraft((now) => ({ ...now, ...part }));
   const { step } = draft;
+  useArrival(TITLES[step - 1] ?? TITLES[0]!);
   const setStep = (next: number) => set({ step: next });
   const music: Schemas["MusicText"] = { source: "PAPER", ...draft.paper };
   const reading = useReading(useDebounced(music));
@@ -103,7 +107,7 @@ export default function First({ me }: { me: Schemas["Me"] }) {
             habits.mutate();
           }}
         >
-          <h1 className="mb-5">{say("first.whatDoYouPlay")}</h1>
+          <h1 className="mb-5">{TITLES[0]}</h1>
           <Choice
             label={say("common.instrument")}
             value={draft.instrument}
@@ -132,7 +136,7 @@ export default function First({ me }: { me: Schemas["Me"] }) {
             if (reading.data) setStep(3);
           }}
         >
-          <h1 className="mb-5">{say("first.whichPassageShouldBeFaster")}</h1>
+          <h1 className="mb-5">{TITLES[1]}</h1>
           <div className="grid gap-4">
             <Field
               label={say("first.title")}
@@ -174,7 +178,7 @@ export default function First({ me }: { me: Schemas["Me"] }) {
             finish.mutate();
           }}
         >
-          <h1 className="mb-5">{say("first.howFastIsItToday")}</h1>
+          <h1 className="mb-5">{TITLES[2]}</h1>
           <CleanAt played={draft.played} cleanAt={draft.cleanAt} onChange={set} />
           <p className="mt-5 mb-3">
             {say("first.theFirstWorkoutTakesAbout", {

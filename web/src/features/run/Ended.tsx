@@ -1,10 +1,11 @@
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { api, given, type Schemas } from "../../api/client";
 import { sentence, useAfter, useChange, useGreeting, useTouch } from "../../api/queries";
 import { Timeline } from "../../timeline/Timeline";
 import { Button, ButtonLink } from "../../ui/Button";
 import { bpm, called, clock, minutes, oneDecimal, unbroken } from "../../ui/format";
 import { INPUT, Labelled } from "../../ui/Field";
+import { useArrival } from "../../ui/useArrival";
 import { useToast } from "../../ui/Toasts";
 import { Doubt } from "../ceiling/Doubt";
 import { HowHard } from "./HowHard";
@@ -24,6 +25,9 @@ const TITLE = {
 
 /** The end of a workout: what it was, and a line about what was found. */
 export function Ended({ view, settled }: { view: RunView; settled: boolean }) {
+  const heading = useRef<HTMLHeadingElement>(null);
+  useArrival(`${TITLE[view.step.ended!]} ${called(view.passage, view.section)}`, heading);
+  useEffect(() => heading.current?.focus({ preventScroll: true }), []);
   const touch = useTouch();
   const toast = useToast();
   const felt = useGreeting().data?.me?.felt;
@@ -44,7 +48,9 @@ export function Ended({ view, settled }: { view: RunView; settled: boolean }) {
           {view.passage}
           {view.section && `, ${unbroken(view.section)}`}
         </p>
-        <h1>{TITLE[view.step.ended!]}</h1>
+        <h1 ref={heading} tabIndex={-1} className="outline-none">
+          {TITLE[view.step.ended!]}
+        </h1>
         <p className="mt-1 mb-6 max-w-[60ch]">{say(view.step.why)}</p>
         <Timeline timeline={view.timeline} height={220} />
         <dl className="my-6 flex flex-wrap gap-x-12 gap-y-4 border-y border-rule py-4">
@@ -85,14 +91,15 @@ export function Ended({ view, settled }: { view: RunView; settled: boolean }) {
             )}
           </Labelled>
           <div className="mt-3 flex flex-wrap gap-3">
-            <Button online type="submit" disabled={keep.isPending || note === view.note}>
+            <Button online type="submit" disabled={keep.isPending || note === view.note || !settled}>
               {say("run.saveNote")}
             </Button>
             <ButtonLink kind="main" to="/">
               {say("run.toToday")}
             </ButtonLink>
-            <ButtonLink to={`/log/${view.id}`}>{say("run.plannedAgainstPlayed")}</ButtonLink>
-            {view.measured ? (
+            {/* What has not arrived is not in the log, and moves no ceiling yet. */}
+            {settled && <ButtonLink to={`/log/${view.id}`}>{say("run.plannedAgainstPlayed")}</ButtonLink>}
+            {settled && view.measured ? (
               <ButtonLink to={`/ceiling/test/${view.id}`}>{say("run.seeWhatWasMeasured")}</ButtonLink>
             ) : (
               <ButtonLink to="/ceiling">{say("run.seeTheCeiling")}</ButtonLink>

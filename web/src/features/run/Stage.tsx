@@ -142,6 +142,11 @@ export function Stage({ run, view, speed, instrument, account }: Props) {
   const title = pass && titleOf(pass, view.method);
   const restTitle = (rest && REST[rest.reason]) ?? say("run.restArmsLoose");
   const next = say("run.next", { upcoming: say(view.upcoming) });
+  const effort = say("run.ofEffort", {
+    part: (words) => <span className="font-semibold text-night-ink">{words}</span>,
+    oneDecimal: oneDecimal(effortNow),
+    effortCap: oneDecimal(view.timeline.effortCap),
+  });
   const spoken = pass
     ? say("run.spoken", {
         title,
@@ -177,13 +182,7 @@ export function Stage({ run, view, speed, instrument, account }: Props) {
             {say("run.focus", { focus: view.focus || say("plan.relaxedHand") })}
           </span>
         </p>
-        <p className="text-night-soft max-sm:hidden short:hidden">
-          {say("run.ofEffort", {
-            part: (words) => <span className="font-semibold text-night-ink">{words}</span>,
-            oneDecimal: oneDecimal(effortNow),
-            effortCap: oneDecimal(view.timeline.effortCap),
-          })}
-        </p>
+        <p className="text-night-soft max-sm:hidden short:hidden">{effort}</p>
         <span className="hidden sm:block short:hidden">
           <ActionButton action="keys" onAct={act} quiet />
         </span>
@@ -230,7 +229,9 @@ export function Stage({ run, view, speed, instrument, account }: Props) {
           {pass && (
             <>
               <h1
-                className={`text-2xl max-sm:mb-1 sm:text-3xl short:text-xl ${COLOUR[pass.kind] ?? "text-night-spruce"}`}
+                ref={heading}
+                tabIndex={-1}
+                className={`text-2xl outline-none max-sm:mb-1 sm:text-3xl short:text-xl ${COLOUR[pass.kind] ?? "text-night-spruce"}`}
               >
                 {title}
               </h1>
@@ -243,6 +244,8 @@ export function Stage({ run, view, speed, instrument, account }: Props) {
               </p>
               {view.variation.code && <p className="mt-1 text-lg font-semibold sm:text-xl">{say(view.variation)}</p>}
               <p className="mt-2 text-night-soft max-sm:mt-1 max-sm:leading-snug short:mt-1 short:text-sm sm:mt-3 sm:text-lg">
+                {/* The frame of a phone has no room for it. */}
+                <span className="float-right ml-3 sm:hidden">{effort}</span>
                 {how(pass) && <b className="block text-night-ink">{how(pass)}</b>}
                 {!routine && (
                   <>
@@ -259,7 +262,9 @@ export function Stage({ run, view, speed, instrument, account }: Props) {
           )}
           {rest && (
             <>
-              <h1 className="text-2xl text-night-ink sm:text-3xl">{restTitle}</h1>
+              <h1 ref={heading} tabIndex={-1} className="text-2xl text-night-ink outline-none sm:text-3xl">
+                {restTitle}
+              </h1>
               <div className="font-bold leading-[0.86] tracking-tight text-night-ink" style={{ fontSize: GREAT }}>
                 <RestCountdown
                   key={view.ordinal}

@@ -5,6 +5,7 @@ import { api, given, Problem } from "../../api/client";
 import { sentence, useChange, zone } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { Field } from "../../ui/Field";
+import { useArrival } from "../../ui/useArrival";
 import { Mark } from "../../ui/Nav";
 import { Landscape } from "./Landscape";
 import * as touches from "../../api/touches";
@@ -37,6 +38,7 @@ function wrong({ name, password }: Credentials, registering: boolean): Partial<C
 
 /** Before anyone is signed in. */
 export default function Welcome({ register: registering = false, demo }: { register?: boolean; demo: boolean }) {
+  useArrival(registering ? say("welcome.register") : say("welcome.signIn"));
   const navigate = useNavigate();
   const location = useLocation();
   const [typed, setTyped] = useState<Credentials>({ name: "", password: "" });

@@ -19,6 +19,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.awaitility.Awaitility;
+import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 
@@ -203,6 +204,12 @@ class AwayBench {
         }
     }
 
+    @AfterEach
+    void close() {
+        browsing.close();
+        app.close();
+    }
+
     @Test
     void nothingThatWasAnsweredIsLostOrDoubled() throws IOException {
         while (rounds < ROUNDS) {
@@ -215,8 +222,6 @@ class AwayBench {
             }
             player.comesBack();
         }
-        app.close();
-        browsing.close();
         StringBuilder said = new StringBuilder("%d rounds by the seed %d:".formatted(rounds, SEED));
         for (Doing one : Doing.values()) {
             said.append(" %d %s,".formatted(done[one.ordinal()], one));

@@ -1,7 +1,6 @@
 package tachylim.server.demo;
 
 import io.swagger.v3.oas.annotations.Parameter;
-import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
@@ -17,6 +16,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import tachylim.server.TachylimSettings;
 import tachylim.server.account.SessionStart;
+import tachylim.server.demo.DemoService.DemoProgress;
 import tachylim.server.web.Refused;
 import tachylim.words.Reason;
 
@@ -53,17 +53,9 @@ class DemoController {
     }
 
     /** How far the demo is written, for whoever waits for it. */
-    record DemoProgress(
-            @Schema(description = "how much of its history is written, from 0 to 1")
-            double share,
-
-            @Schema(nullable = true, description = "how long the rest takes; null while that cannot be told")
-            Double secondsLeft) {}
-
     @GetMapping
     DemoProgress progress(@Parameter(hidden = true) HttpServletRequest request) {
-        DemoService.Progress now = service(request).progress();
-        return new DemoProgress(now.share(), now.secondsLeft());
+        return service(request).progress();
     }
 
     private DemoService service(HttpServletRequest request) {

@@ -1,5 +1,6 @@
 package tachylim.server.demo;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -55,22 +56,25 @@ class DemoService {
         return odile;
     }
 
-    /**
-     * How much of the history is written, and how long the rest takes at the pace so far.
-     *
-     * @param secondsLeft null while that cannot be told
-     */
-    record Progress(double share, Double secondsLeft) {}
+    /** How far the history is written. */
+    record DemoProgress(
+            @Schema(description = "how much of it is written, from 0 to 1")
+            double share,
+
+            @Schema(
+                    nullable = true,
+                    description = "how long the rest takes at the pace so far; null while that cannot be told")
+            Double secondsLeft) {}
 
     /** How far the writing is, while it goes on; by the clock on the wall, since the demo's own goes through ten weeks. */
-    Progress progress() {
+    DemoProgress progress() {
         Long from = since;
         if (from == null) {
-            return new Progress(odile == null ? 0 : 1, null);
+            return new DemoProgress(odile == null ? 0 : 1, null);
         }
         double share = history.share();
         double seconds = (System.nanoTime() - from) / 1e9;
-        return new Progress(share, share < TELLS_FROM ? null : seconds * (1 - share) / share);
+        return new DemoProgress(share, share < TELLS_FROM ? null : seconds * (1 - share) / share);
     }
 
     /** The account as somebody finds it whose days are counted in a zone; where that is none, in that of this machine. */

@@ -45,6 +45,6 @@ class PackingController {
     @PostMapping("/{id}/run")
     @ChangesNoCap("what was begun takes of what there was")
     RunView begun(@AuthenticationPrincipal SignedIn who, @PathVariable long id, @Valid @RequestBody BegunAway begun) {
-        return runs.view(who, runs.beginPacked(who, id, begun.holder(), begun.secondsAgo()), begun.holder());
+        return runs.view(who, packing.begun(who, id, begun.holder(), begun.secondsAgo()), begun.holder());
     }
 }

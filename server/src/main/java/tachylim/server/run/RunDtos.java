@@ -8,7 +8,6 @@ import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
-import java.time.LocalDate;
 import java.util.List;
 import tachylim.load.FeltEffort;
 import tachylim.passage.InstrumentFamily;
@@ -40,12 +39,8 @@ public final class RunDtos {
                     description = "the open workout that is ended first; what was played of it is saved")
             Long ending) {}
 
-    /**
-     * A workout that is taken along.
-     *
-     * @param day the day that it was planned for
-     */
-    record PackedDto(long id, LocalDate day, InstrumentFamily instrument, String focus, RunBasis basis) {}
+    /** A workout that is taken along. */
+    record PackedDto(long id, InstrumentFamily instrument, String focus, RunBasis basis) {}
 
     /** That a workout which was taken along has been begun. */
     record BegunAway(

@@ -11,24 +11,20 @@ import java.util.stream.Stream;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tachylim.load.Effort;
 import tachylim.server.TachylimSettings;
 import tachylim.server.account.AccountService;
 import tachylim.server.account.SignedIn;
 import tachylim.server.load.LoadService;
 import tachylim.server.load.Today;
-import tachylim.server.record.Documents;
 import tachylim.server.run.RunDtos.EventWish;
 import tachylim.server.run.RunDtos.RunView;
 import tachylim.server.web.ProblemCode;
 import tachylim.server.web.Refused;
 import tachylim.server.workout.DraftService;
 import tachylim.server.workout.PlanService;
-import tachylim.server.workout.StoredWish;
 import tachylim.server.workout.StoredWorkout;
 import tachylim.shown.EventDto;
 import tachylim.shown.PlanWish;
-import tachylim.shown.RunBasis;
 import tachylim.task.Answer;
 import tachylim.task.Ask;
 import tachylim.task.Hearing;
@@ -59,7 +55,6 @@ public class RunService {
     private static final Duration HISTORY_AFTER = Duration.ofHours(36);
 
     private final RunRepository runs;
-    private final PackedWorkoutRepository packings;
     private final RunEventRepository events;
     private final RunRecorder recorder;
     private final RunMemory memory;
@@ -73,7 +68,6 @@ public class RunService {
 
     RunService(
             RunRepository runs,
-            PackedWorkoutRepository packings,
             RunEventRepository events,
             RunRecorder recorder,
             RunMemory memory,
@@ -85,7 +79,6 @@ public class RunService {
             TachylimSettings settings,
             Clock clock) {
         this.runs = runs;
-        this.packings = packings;
         this.events = events;
         this.recorder = recorder;
         this.memory = memory;
@@ -219,52 +212,6 @@ public class RunService {
                         today.allowance(),
                         Rules.EDITION))
                 .id();
-    }
-
-    /**
-     * Begins a workout that was packed when that has been done, in a browser without a network: it is played as it was packed,
-     * whatever has come since. Of another one that is open the later goes on.
-     *
-     * @return the run; the same one when it is asked again
-     */
-    @Transactional
-    long beginPacked(SignedIn who, long id, String holder, double secondsAgo) {
-        PackedWorkout packed = packings.lock(id, who.accountId())
-                .orElseThrow(() -> Refused.notFound(Reason.of("refusal.runService.thisRunIsNotHere")));
-        if (packed.runId() != null) {
-            return packed.runId();
-        }
-        Instant now = clock.instant();
-        Instant said = now.minusMillis((long) (1000 * secondsAgo));
-        Instant at = said.isBefore(packed.packedAt()) ? packed.packedAt() : said;
-        Optional<StoredRun> other = open(who);
-        boolean late = other.filter(run -> run.lastAt().isAfter(at)).isPresent();
-        if (!late) {
-            other.ifPresent(run -> keep(who, run.id(), EventWish.stopped()));
-        }
-        runs.flush();
-        RunBasis basis = packed.basis();
-        PlanWish wish = StoredWish.read(packed.wish())
-                .orElseThrow(() -> Refused.notFound(Reason.of("refusal.runService.thisRunIsNotHere")));
-        Today then = load.today(who, at);
-        StoredWorkout workout =
-                plans.keep(who, wish, basis.run(Documents.tree(basis.workout())).workout(), then, at);
-        drafts.begun(who, wish);
-        StoredRun run = new StoredRun(
-                who.accountId(),
-                workout.id(),
-                workout.sectionId(),
-                then.day(),
-                at,
-                holder,
-                new Effort(basis.effortBefore()),
-                basis.left().allowance(),
-                basis.edition());
-        if (late) {
-            run.end(Done.of(Done.Cause.LEFT));
-        }
-        packed.begunAs(runs.save(run).id());
-        return run.id();
     }
 
     // A run in progress
