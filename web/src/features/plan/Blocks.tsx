@@ -57,7 +57,7 @@ export function Blocks({ view, onChange }: Props) {
               )}
             </div>
             {block && (
-              <div className="flex shrink-0 items-start gap-1.5">
+              <div className="flex shrink-0 flex-wrap items-start gap-1.5 max-sm:w-full max-sm:pl-16">
                 {drawn.part === "CORE" && (
                   <span className="w-40 shrink-0">
                     <select

@@ -147,7 +147,11 @@ function DemoWriting() {
   return (
     <div className="mt-2">
       <p role="status">{words}</p>
-      <progress aria-label={words} value={share} className="mt-1 h-2 w-full max-w-sm accent-spruce" />
+      <progress
+        aria-label={words}
+        value={share}
+        className="mt-1 h-2 w-full max-w-sm appearance-none bg-rule [&::-moz-progress-bar]:bg-spruce [&::-webkit-progress-bar]:bg-rule [&::-webkit-progress-value]:bg-spruce"
+      />
     </div>
   );
 }

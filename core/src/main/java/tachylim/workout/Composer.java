@@ -481,7 +481,7 @@ public final class Composer {
         return playing > NEARLY_ALL * left.playingSeconds() ? Reason.of("less.playing") : Reason.of("less.time");
     }
 
-    /** What stands in the way where a workout is far shorter than was asked; empty where it is not. */
+    /** Why a workout is far shorter or longer than was asked; empty where it is not. */
     private static Optional<Reason> remark(Workout workout, List<Segment> ahead) {
         Brief brief = workout.brief();
         double wanted = brief.minutes() * 60.0;
@@ -493,11 +493,16 @@ public final class Composer {
         if (brief.choices().school() == School.CEILING_TEST && !own) {
             return Optional.of(minutes("other.test", planned, brief));
         }
-        if (planned > MOST * wanted) {
-            return own ? Optional.of(minutes("more.own", planned, brief)) : Optional.empty();
+        boolean longer = planned > MOST * wanted;
+        if (longer && own) {
+            return Optional.of(minutes("more.own", planned, brief));
         }
         if (Planner.isEasy(brief)) {
-            return brief.spared().saysNothing() ? Optional.of(minutes("less.easy", planned, brief)) : Optional.empty();
+            String why = longer ? "more.easy" : "less.easy";
+            return brief.spared().saysNothing() ? Optional.of(minutes(why, planned, brief)) : Optional.empty();
+        }
+        if (longer) {
+            return Optional.empty();
         }
         Allowance left = brief.allowance();
         double playing = ahead.stream().mapToDouble(Segment::playedSeconds).sum();

@@ -119,6 +119,14 @@ class ComposerTest {
         assertThat(workout.remarks()).isEmpty();
     }
 
+    /** The rests of a brass player make even the least of an easy workout longer than five minutes. */
+    @Test
+    void anEasyWorkoutThatIsLongerThanWasAskedSaysSo() {
+        Workout workout = ofPaper(School.EASY, InstrumentFamily.BRASS, 5, 2, 1, 60, 0.03);
+        assertThat(secondsOf(workout)).isGreaterThan(5 * 60 * 1.08);
+        assertThat(workout.remarks()).extracting(Reason::code).containsOnlyOnce("more.easy");
+    }
+
     private static double burstSeconds(Workout workout) {
         return Run.start(workout).ahead().stream()
                 .filter(one -> one.step() instanceof Pass pass && pass.kind() == PassKind.BURST)
@@ -176,7 +184,7 @@ class ComposerTest {
         return new Brief(themes, List.of(), minutes, Choices.usual(), PLENTY, Condition.FRESH, Reason.NONE);
     }
 
-    private static final Set<String> RULES = Set.of("less.planned", "less.easy", "other.test");
+    private static final Set<String> RULES = Set.of("less.planned", "less.easy", "more.easy", "other.test");
 
     @Property(tries = 100)
     void noMoreThanSixAlikeFollowOneAnother(

@@ -27,6 +27,11 @@ final class Browsing implements AutoCloseable {
             "--disable-sync",
             "--autoplay-policy=no-user-gesture-required");
 
+    /** How large a window is, unless a test is about another size. */
+    static final int WIDTH = 1280;
+
+    static final int HEIGHT = 800;
+
     private static final Path CHROMIUM = Path.of("/usr/bin/chromium");
 
     private final Playwright playwright =
@@ -55,7 +60,7 @@ final class Browsing implements AutoCloseable {
 
     /** A window that stays when a test is over. */
     Page lasting(App app) {
-        return page(opened(of(app.base(), 1280, 800)));
+        return page(opened(of(app.base(), WIDTH, HEIGHT)));
     }
 
     /** Somebody whose browser keeps the application, as it is without a test. */
@@ -73,7 +78,7 @@ final class Browsing implements AutoCloseable {
                                 .setExecutablePath(CHROMIUM)
                                 .setArgs(FLAGS)
                                 .setBaseURL(app.base())
-                                .setViewportSize(1280, 800)
+                                .setViewportSize(WIDTH, HEIGHT)
                                 .setLocale("en-GB"));
         context.setDefaultTimeout(Shared.PATIENCE_MS);
         context.addInitScript(UNHURRIED);
@@ -123,13 +128,13 @@ final class Browsing implements AutoCloseable {
 
     /** Somebody's other browser, in another zone of time, signed in as in the first. */
     BrowserContext in(String zone, BrowserContext first) {
-        BrowserContext context = forOneTest(of(Shared.APP.base(), 1280, 800).setTimezoneId(zone));
+        BrowserContext context = forOneTest(of(Shared.APP.base(), WIDTH, HEIGHT).setTimezoneId(zone));
         context.addCookies(first.cookies());
         return context;
     }
 
     BrowserContext somebody(App app) {
-        return somebody(app, 1280, 800);
+        return somebody(app, WIDTH, HEIGHT);
     }
 
     Page page(BrowserContext context) {

@@ -54,16 +54,7 @@ class HandsFreeBench {
                       music: { source: 'ABC', meter: '4/4', beatUnit: '', bars: 0,
                         text: 'M:4/4\\nL:1/16\\nK:F\\nDFAG FECD FGAc _BAGF' },
                       version: 0, confirmed: null, clientId: crypto.randomUUID() }""");
-            long section = JsonParser.parseString(odile.api("/api/passages"))
-                    .getAsJsonArray()
-                    .get(0)
-                    .getAsJsonObject()
-                    .getAsJsonArray("sections")
-                    .get(0)
-                    .getAsJsonObject()
-                    .get("id")
-                    .getAsLong();
-            page.navigate("/run/" + odile.begun(section, 5));
+            page.navigate("/run/" + odile.begun(odile.firstSection(), 5));
             odile.untilReady();
             page.keyboard().press("h");
             page.getByLabel(say("heard.dialog.input")).selectOption("made-up");

@@ -3,6 +3,7 @@ package tachylim.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static tachylim.e2e.Words.say;
 
+import com.google.gson.JsonParser;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
@@ -308,6 +309,19 @@ final class Musician {
         until(
                 "([path, wanted]) => fetch(path).then(r => r.text()).then(t => wanted.every(w => t.includes(w)))",
                 List.of(path, List.of(wanted)));
+    }
+
+    /** The first section of the first passage. */
+    long firstSection() {
+        return JsonParser.parseString(api("/api/passages"))
+                .getAsJsonArray()
+                .get(0)
+                .getAsJsonObject()
+                .getAsJsonArray("sections")
+                .get(0)
+                .getAsJsonObject()
+                .get("id")
+                .getAsLong();
     }
 
     /** What is behind an address of the API, as text. */

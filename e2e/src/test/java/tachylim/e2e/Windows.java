@@ -53,6 +53,7 @@ final class Windows {
         try {
             quiet(page);
             context.setOffline(false);
+            page.setViewportSize(Browsing.WIDTH, Browsing.HEIGHT);
             page.navigate("/favicon.svg");
             page.evaluate("() => { localStorage.clear(); sessionStorage.clear(); }");
             context.clearCookies();

@@ -22,8 +22,8 @@ import tachylim.server.run.RunService;
 @ConditionalOnProperty("tachylim.demo")
 class DemoService {
 
-    /** Before so much is written its pace says little. */
-    private static final double TELLS_FROM = 0.05;
+    /** Before so much is written its pace says little: a server that has just started is slow. */
+    private static final double TELLS_FROM = 0.2;
 
     private final AccountService accounts;
     private final RunService runs;
